@@ -1,0 +1,1 @@
+"""What every room speaks: units, lengths as people write them, worked figures, findings."""

@@ -1,0 +1,129 @@
+"""Worked figures: every number a person sees knows its rule and what was put in, and can be asked why."""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from itertools import product
+from typing import Generic, ParamSpec
+
+from ulbrek.core.base.docstring import RuleText, read_docstring
+
+P = ParamSpec("P")
+
+_UNIT_SUFFIXES = (
+    ("_kg_m3", "kg/m3"),
+    ("_l_per_kg", "l/kg"),
+    ("_mm2", "mm2"),
+    ("_mm3", "mm3"),
+    ("_m2", "m2"),
+    ("_mm", "mm"),
+    ("_kg", "kg"),
+    ("_l", "l"),
+    ("_deg", "deg"),
+    ("_bags", "bags"),
+    ("_batches", "batches"),
+    ("_people", "people"),
+)
+
+
+def unit_of(name: str) -> str:
+    """The unit that a quantity's name ends in; ``1`` for a plain number."""
+    return next((unit for suffix, unit in _UNIT_SUFFIXES if name.endswith(suffix)), "1")
+
+
+@dataclass(frozen=True, slots=True)
+class Spread:
+    """A quantity known only within bounds: the least, the likely and the most, in one unit."""
+
+    low: float
+    likely: float
+    high: float
+
+
+@dataclass(frozen=True, slots=True)
+class Input:
+    """One number put into a rule; ``figure`` is the key of the figure it came from, if it did."""
+
+    value: float
+    low: float | None = None
+    high: float | None = None
+    figure: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """A number with its rule and inputs. ``low`` and ``high`` bound it where an input is a spread."""
+
+    key: str
+    rule: str
+    value: float
+    unit: str
+    inputs: Mapping[str, Input] = field(default_factory=dict)
+    low: float | None = None
+    high: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Rule(Generic[P]):
+    """A rule of the trade: a plain function of floats, its unit, and what its docstring says."""
+
+    function: Callable[P, float]
+    id: str
+    unit: str
+    text: RuleText
+
+    def __call__(self, *args: P.args, **kwargs: P.kwargs) -> float:
+        """The rule's value, as the function gives it."""
+        return self.function(*args, **kwargs)
+
+
+def rule(unit: str) -> Callable[[Callable[P, float]], Rule[P]]:
+    """Marks a function as a rule whose result is in ``unit``.
+
+    Its docstring must hold a summary, ``Args``, ``Formula`` and ``Source``: they are the rule book.
+    """
+
+    def mark(function: Callable[P, float]) -> Rule[P]:
+        room = function.__module__.removeprefix("ulbrek.core.").split(".")[0]
+        text = read_docstring(function.__doc__ or "", function.__qualname__)
+        return Rule(function, f"{room}.{function.__name__}", unit, text)
+
+    return mark
+
+
+def work(marked: Rule[...], of: str = "", **given: Figure | Spread | float) -> Figure:
+    """Works a rule out and keeps what was put in.
+
+    Where inputs are spreads the rule is tried at every corner of them, so that it need not be known
+    which way each one pulls.
+
+    Args:
+        marked: the rule
+        of: what it is worked out for, when a rule is used for several things of one plan
+        given: the rule's arguments by name
+
+    Returns:
+        the figure, its key being the rule's id, with ``@of`` behind it if given
+    """
+    inputs = {name: _as_input(value) for name, value in given.items()}
+    value = marked(**{name: put_in.value for name, put_in in inputs.items()})
+    low, high = _bounds(marked, inputs)
+    key = f"{marked.id}@{of}" if of else marked.id
+    return Figure(key, marked.id, value, marked.unit, inputs, low, high)
+
+
+def _as_input(given: Figure | Spread | float) -> Input:
+    if isinstance(given, Figure):
+        return Input(given.value, given.low, given.high, given.key)
+    if isinstance(given, Spread):
+        return Input(given.likely, given.low, given.high)
+    return Input(given)
+
+
+def _bounds(marked: Rule[...], inputs: Mapping[str, Input]) -> tuple[float | None, float | None]:
+    spread = [name for name, put_in in inputs.items() if put_in.low is not None]
+    if not spread:
+        return None, None
+    likely = {name: put_in.value for name, put_in in inputs.items()}
+    corners = product(*((inputs[name].low, inputs[name].high) for name in spread))
+    tried = [marked(**{**likely, **dict(zip(spread, corner, strict=True))}) for corner in corners]
+    return min(tried), max(tried)

@@ -1,0 +1,12 @@
+"""Exact conversions between the units people use and the ones the rules use.
+
+Source: the international yard and pound (1959) and the US gallon of 231 cubic inches.
+"""
+
+MM_PER_INCH = 25.4
+MM_PER_FOOT = 12 * MM_PER_INCH
+KG_PER_POUND = 0.45359237
+LITRES_PER_CUBIC_FOOT = MM_PER_FOOT**3 / 1e6
+LITRES_PER_US_QUART = 231 * MM_PER_INCH**3 / 1e6 / 4
+LITRES_PER_US_GALLON = 4 * LITRES_PER_US_QUART
+KG_PER_M3_PER_POUND_PER_CUBIC_FOOT = KG_PER_POUND / LITRES_PER_CUBIC_FOOT * 1000

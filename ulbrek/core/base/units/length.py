@@ -1,0 +1,76 @@
+"""A length in a document: its millimetres, and how the person wrote it."""
+
+import math
+from typing import Annotated, Any, Self
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from ulbrek.core.base.units.constants import MM_PER_INCH
+from ulbrek.core.base.units.reading import LONGEST_MM, Units, read_length
+from ulbrek.core.base.units.writing import write_length
+
+_SAME_MM = 1e-6
+_INCH_MARKS = ("in", "f", "/", '"', "″", "”", "'", "′", "’", "½", "¼", "¾", "⅛", "⅜", "⅝", "⅞")
+
+
+class Length(BaseModel):
+    """A length: ``mm`` is its value, ``typed`` is how it was written and comes back as it was.
+
+    On the way in a text (``"62 cm"``), a number of millimetres, or ``{"typed": "24 3/8", "bare": "in"}``
+    will do; the millimetres are worked out here.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    mm: Annotated[float, Field(ge=0, le=LONGEST_MM, allow_inf_nan=False, description="millimetres")]
+    typed: Annotated[str | None, Field(default=None, description="as it was written, if it was")] = None
+
+    @model_validator(mode="before")
+    @classmethod
+    def _read(cls, given: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        if isinstance(given, str):
+            return {"mm": read_length(given), "typed": given.strip()}
+        if isinstance(given, int | float) and not isinstance(given, bool):
+            return {"mm": given}
+        if isinstance(given, dict) and "mm" not in given and isinstance(given.get("typed"), str):
+            bare = given.get("bare", "mm")
+            if bare not in ("in", "mm"):
+                raise ValueError(f"A number without a unit is in “in” or “mm”, not “{bare}”.")
+            return {"mm": read_length(given["typed"], bare), "typed": given["typed"].strip()}
+        return given
+
+    @model_validator(mode="after")
+    def _agree(self) -> Self:
+        if self.typed is None:
+            return self
+        readings = [read_length(self.typed, "mm"), read_length(self.typed, "in")]
+        if not any(math.isclose(self.mm, mm, rel_tol=1e-9, abs_tol=_SAME_MM) for mm in readings):
+            raise ValueError(
+                f"“{self.typed}” reads as {readings[0]:g} mm, but {self.mm:g} mm stands beside it. Keep one of them."
+            )
+        return self
+
+    @property
+    def units(self) -> Units:
+        """The units it was written in; millimetres when it was not written by a person."""
+        if self.typed is None:
+            return "mm"
+        if not math.isclose(read_length(self.typed, "mm"), self.mm, rel_tol=1e-9, abs_tol=_SAME_MM):
+            return "in"
+        return "in" if any(mark in self.typed.lower() for mark in _INCH_MARKS) else "mm"
+
+    def at_least(self, mm: float) -> "Length":
+        """The next length on the tape this one was written for that is not under ``mm`` [mm]."""
+        return _on_tape(mm, self.units, math.ceil)
+
+    def at_most(self, mm: float) -> "Length":
+        """The last length on the tape this one was written for that is not over ``mm`` [mm]."""
+        return _on_tape(mm, self.units, math.floor)
+
+
+def _on_tape(mm: float, units: Units, to_mark: Any) -> Length:  # noqa: ANN401 - math.ceil or math.floor
+    step = MM_PER_INCH / 16 if units == "in" else 1.0
+    marked = max(0.0, to_mark(round(mm / step, 6)) * step)
+    if units == "mm":
+        return Length(mm=marked, typed=f"{marked:g} mm")
+    return Length(mm=marked, typed=write_length(marked, "in"))

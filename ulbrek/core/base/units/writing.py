@@ -1,0 +1,62 @@
+"""Writes a length as it is read off a tape."""
+
+from math import floor
+
+from ulbrek.core.base.units.constants import MM_PER_INCH
+from ulbrek.core.base.units.reading import Units
+
+FINEST_UNSAID_ERROR_MM = MM_PER_INCH / 64
+
+
+def nearest_mark(mm: float, units: Units, denominator: int = 16) -> float:
+    """The length of the nearest mark on the tape.
+
+    Args:
+        mm: the true length [mm]
+        units: which tape, ``in`` or ``mm``
+        denominator: the finest fraction of an inch on it, 16 or 32
+
+    Returns:
+        the length at the mark [mm]
+    """
+    step = MM_PER_INCH / denominator if units == "in" else 1.0
+    return floor(mm / step + 0.5) * step
+
+
+def write_length(mm: float, units: Units, denominator: int = 16) -> str:
+    """A length in words for the bench: ``24 3/8″`` or ``620 mm``.
+
+    Inches go to the nearest mark; when that is off by more than 1/64 in, the text says by how much.
+    Millimetres show one decimal where there is one.
+
+    Args:
+        mm: the length [mm]
+        units: ``in`` or ``mm``
+        denominator: the finest fraction of an inch shown, 16 or 32
+
+    Returns:
+        the text, such as ``24 7/16″ − 0.7 mm``
+    """
+    if units == "mm":
+        return f"{_trim(mm, 1)} mm"
+    marks = floor(mm / MM_PER_INCH * denominator + 0.5)
+    written = f"{_mixed(marks, denominator)}″"
+    error_mm = mm - marks * MM_PER_INCH / denominator
+    if abs(error_mm) > FINEST_UNSAID_ERROR_MM:
+        sign = "+" if error_mm > 0 else "−"
+        return f"{written} {sign} {_trim(abs(error_mm), 1)} mm"
+    return written
+
+
+def _mixed(marks: int, denominator: int) -> str:
+    whole, rest = divmod(marks, denominator)
+    while rest and rest % 2 == 0:
+        rest, denominator = rest // 2, denominator // 2
+    if not rest:
+        return str(whole)
+    return f"{whole} {rest}/{denominator}" if whole else f"{rest}/{denominator}"
+
+
+def _trim(value: float, decimals: int) -> str:
+    text = f"{value:.{decimals}f}"
+    return text.rstrip("0").rstrip(".") if "." in text else text

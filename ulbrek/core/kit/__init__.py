@@ -1,0 +1,1 @@
+"""The machinery that stations share."""

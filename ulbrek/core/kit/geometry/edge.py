@@ -1,0 +1,126 @@
+"""One side of an outline: a straight line, or an arc given by its bulge as in DXF."""
+
+from dataclasses import dataclass
+from math import atan, atan2, cos, hypot, isclose, pi, sin, sqrt, tau
+from typing import NamedTuple
+
+
+class Point(NamedTuple):
+    """A point in the plane [mm]."""
+
+    x: float
+    y: float
+
+
+@dataclass(frozen=True, slots=True)
+class Edge:
+    """From ``start`` to ``end`` [mm]; ``bulge`` is tan(angle / 4), positive counter-clockwise, 0 straight."""
+
+    start: Point
+    end: Point
+    bulge: float = 0.0
+
+    @property
+    def is_arc(self) -> bool:
+        """Whether it is an arc."""
+        return self.bulge != 0.0
+
+    @property
+    def angle(self) -> float:
+        """The angle it turns through [rad], negative clockwise."""
+        return 4 * atan(self.bulge)
+
+    @property
+    def chord(self) -> float:
+        """The straight distance from start to end [mm]."""
+        return hypot(self.end.x - self.start.x, self.end.y - self.start.y)
+
+    @property
+    def radius(self) -> float:
+        """The radius of an arc [mm]."""
+        return self.chord * (1 + self.bulge**2) / (4 * abs(self.bulge))
+
+    @property
+    def centre(self) -> Point:
+        """The centre of an arc [mm]."""
+        offset = (1 - self.bulge**2) / (4 * self.bulge)
+        dx, dy = self.end.x - self.start.x, self.end.y - self.start.y
+        return Point((self.start.x + self.end.x) / 2 - dy * offset, (self.start.y + self.end.y) / 2 + dx * offset)
+
+    @property
+    def length(self) -> float:
+        """Its length along the edge [mm]."""
+        return self.radius * abs(self.angle) if self.is_arc else self.chord
+
+    def holds_direction(self, direction: float) -> bool:
+        """Whether an arc has a point in this direction from its centre [rad]."""
+        centre = self.centre
+        begin = atan2(self.start.y - centre.y, self.start.x - centre.x)
+        turned = (direction - begin) % tau if self.angle > 0 else (begin - direction) % tau
+        return turned <= abs(self.angle) + 1e-9 or isclose(turned, tau, abs_tol=1e-9)
+
+    def nearest(self, to: Point) -> Point:
+        """Its point nearest to ``to`` [mm]."""
+        if not self.is_arc:
+            return self._nearest_on_line(to)
+        centre = self.centre
+        direction = atan2(to.y - centre.y, to.x - centre.x)
+        if self.holds_direction(direction):
+            return self.at_direction(direction)
+        return min(self.start, self.end, key=lambda end: hypot(end.x - to.x, end.y - to.y))
+
+    def at_direction(self, direction: float) -> Point:
+        """The arc's point in this direction from its centre [rad]."""
+        centre, radius = self.centre, self.radius
+        return Point(centre.x + radius * cos(direction), centre.y + radius * sin(direction))
+
+    def chopped(self, chords_per_turn: int) -> list[Point]:
+        """Points from start up to, not including, end whose polygon has the arc's exact area.
+
+        The inner points stand a little outside the arc, so that the area between polygon and chord is
+        the circular segment's: (n - 2) k² sin d + 2 k sin d = n d, d being the angle of one chord and k
+        the factor on their radius.
+        """
+        if not self.is_arc:
+            return [self.start]
+        count = max(2, round(chords_per_turn * abs(self.angle) / tau))
+        step = abs(self.angle) / count
+        wanted = count * step / sin(step)
+        factor = wanted / 2 if count == 2 else (sqrt(1 + (count - 2) * wanted) - 1) / (count - 2)
+        centre, radius = self.centre, self.radius * factor
+        begin = atan2(self.start.y - centre.y, self.start.x - centre.x)
+        turn = step if self.angle > 0 else -step
+        inner = [
+            Point(centre.x + radius * cos(begin + turn * i), centre.y + radius * sin(begin + turn * i))
+            for i in range(1, count)
+        ]
+        return [self.start, *inner]
+
+    def _nearest_on_line(self, to: Point) -> Point:
+        dx, dy = self.end.x - self.start.x, self.end.y - self.start.y
+        squared = dx * dx + dy * dy
+        if squared == 0:
+            return self.start
+        along = ((to.x - self.start.x) * dx + (to.y - self.start.y) * dy) / squared
+        along = min(1.0, max(0.0, along))
+        return Point(self.start.x + along * dx, self.start.y + along * dy)
+
+
+def segment_area(edge: Edge) -> float:
+    """Signed area between an arc and its chord [mm²], positive outside a counter-clockwise chord."""
+    return edge.radius**2 / 2 * (edge.angle - sin(edge.angle))
+
+
+def segment_centroid(edge: Edge) -> Point:
+    """Centroid of the area between an arc and its chord [mm]. Source: closed form, any handbook."""
+    turned = abs(edge.angle)
+    distance = 4 * edge.radius * sin(turned / 2) ** 3 / (3 * (turned - sin(turned)))
+    centre = edge.centre
+    begin = atan2(edge.start.y - centre.y, edge.start.x - centre.x)
+    middle = begin + edge.angle / 2
+    return Point(centre.x + distance * cos(middle), centre.y + distance * sin(middle))
+
+
+def perpendicular(edge: Edge) -> float:
+    """Direction square to a straight edge [rad]."""
+    return atan2(edge.end.y - edge.start.y, edge.end.x - edge.start.x) + pi / 2
