@@ -1,9 +1,12 @@
 """Worked figures: every number a person sees knows its rule and what was put in, and can be asked why."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
+from functools import cache
 from itertools import product
-from typing import Generic, ParamSpec
+from typing import Annotated, Generic, ParamSpec
+
+from pydantic import PlainSerializer
 
 from ulbrek.core.base.docstring import RuleText, read_docstring
 
@@ -25,6 +28,7 @@ _UNIT_SUFFIXES = (
 )
 
 
+@cache
 def unit_of(name: str) -> str:
     """The unit that a quantity's name ends in; ``1`` for a plain number."""
     return next((unit for suffix, unit in _UNIT_SUFFIXES if name.endswith(suffix)), "1")
@@ -39,14 +43,19 @@ class Spread:
     high: float
 
 
+def _key_of(figure: "Figure | None") -> str | None:
+    return figure.key if figure else None
+
+
 @dataclass(frozen=True, slots=True)
 class Input:
-    """One number put into a rule; ``figure`` is the key of the figure it came from, if it did."""
+    """One number put into a rule, and the figure it came from, if it did (in JSON: its key)."""
 
     value: float
+    unit: str
     low: float | None = None
     high: float | None = None
-    figure: str | None = None
+    figure: Annotated["Figure | None", PlainSerializer(_key_of, return_type=str | None)] = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -104,19 +113,33 @@ def work(marked: Rule[...], of: str = "", **given: Figure | Spread | float) -> F
     Returns:
         the figure, its key being the rule's id, with ``@of`` behind it if given
     """
-    inputs = {name: _as_input(value) for name, value in given.items()}
+    inputs = {name: _as_input(value, unit_of(name)) for name, value in given.items()}
     value = marked(**{name: put_in.value for name, put_in in inputs.items()})
     low, high = _bounds(marked, inputs)
     key = f"{marked.id}@{of}" if of else marked.id
     return Figure(key, marked.id, value, marked.unit, inputs, low, high)
 
 
-def _as_input(given: Figure | Spread | float) -> Input:
+def workings(shown: Iterable[Figure]) -> dict[str, Figure]:
+    """The figures behind some figures, by key, those shown themselves left out."""
+    behind: dict[str, Figure] = {}
+    ahead = list(shown)
+    seen = {figure.key for figure in ahead}
+    while ahead:
+        for put_in in ahead.pop().inputs.values():
+            if put_in.figure and put_in.figure.key not in seen:
+                seen.add(put_in.figure.key)
+                behind[put_in.figure.key] = put_in.figure
+                ahead.append(put_in.figure)
+    return behind
+
+
+def _as_input(given: Figure | Spread | float, unit: str) -> Input:
     if isinstance(given, Figure):
-        return Input(given.value, given.low, given.high, given.key)
+        return Input(given.value, unit, given.low, given.high, given)
     if isinstance(given, Spread):
-        return Input(given.likely, given.low, given.high)
-    return Input(given)
+        return Input(given.likely, unit, given.low, given.high)
+    return Input(given, unit)
 
 
 def _bounds(marked: Rule[...], inputs: Mapping[str, Input]) -> tuple[float | None, float | None]:

@@ -1,11 +1,11 @@
 """A length in a document: its millimetres, and how the person wrote it."""
 
 import math
+from fractions import Fraction
 from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
-from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.reading import LONGEST_MM, Units, read_length
 from ulbrek.core.base.units.writing import write_length
 
@@ -69,8 +69,8 @@ class Length(BaseModel):
 
 
 def _on_tape(mm: float, units: Units, to_mark: Any) -> Length:  # noqa: ANN401 - math.ceil or math.floor
-    step = MM_PER_INCH / 16 if units == "in" else 1.0
-    marked = max(0.0, to_mark(round(mm / step, 6)) * step)
+    step = Fraction("25.4") / 16 if units == "in" else Fraction(1)
+    marked = float(max(0, to_mark(round(mm / float(step), 6))) * step)
     if units == "mm":
         return Length(mm=marked, typed=f"{marked:g} mm")
     return Length(mm=marked, typed=write_length(marked, "in"))

@@ -1,10 +1,8 @@
 """Reads a length the way it is called out over a saw."""
 
-import math
 import re
+from fractions import Fraction
 from typing import Literal
-
-from ulbrek.core.base.units.constants import MM_PER_FOOT, MM_PER_INCH
 
 Units = Literal["in", "mm"]
 
@@ -12,7 +10,14 @@ REMEDY = "Write it like 24 3/8, 2' 1\", 2 ft 1/2 in, 620 mm or 62 cm."
 LONGEST_MM = 100_000.0
 LONGEST_TEXT = 40
 
-_UNIT_MM = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, "ft": MM_PER_FOOT}
+# Fractions, so that 43 1/8 in is 1095.375 mm and not a last bit beside it.
+_UNIT_MM = {
+    "mm": Fraction(1),
+    "cm": Fraction(10),
+    "m": Fraction(1000),
+    "in": Fraction("25.4"),
+    "ft": 12 * Fraction("25.4"),
+}
 _SPELLINGS = {
     "mm": ("millimetres", "millimetre", "millimeters", "millimeter", "mm"),
     "cm": ("centimetres", "centimetre", "centimeters", "centimeter", "cm"),
@@ -27,8 +32,9 @@ _VULGAR = {
     "⅓": "1/3", "⅔": "2/3", "⅙": "1/6", "⅚": "5/6", "⅕": "1/5", "⅖": "2/5", "⅗": "3/5", "⅘": "4/5",
 }  # fmt: skip
 
+_Part = tuple[Fraction, str | None, bool]  # number, unit, whether it was written as a fraction
 _UNIT_PATTERN = "|".join(re.escape(s) for s in sorted(_UNIT_OF, key=len, reverse=True))
-_PART = re.compile(
+_PART_PATTERN = re.compile(
     rf"""\s*(?:
         (?P<whole>\d+)\s*[\s-]\s*(?P<num>\d+)\s*/\s*(?P<den>\d+)   # 24 3/8, 8-1/2
       | (?P<lone_num>\d+)\s*/\s*(?P<lone_den>\d+)                  # 3/8
@@ -63,7 +69,7 @@ def read_length(text: str, bare: Units = "mm") -> float:
     if len(text) > LONGEST_TEXT:
         raise UnreadableLengthError(f"That is too long for one length. {REMEDY}")
     parts = _parts(text)
-    total = 0.0
+    total = Fraction(0)
     previous: str | None = None
     for number, unit, is_fraction in parts:
         meant = unit or _meant(bare, after=previous, is_fraction=is_fraction)
@@ -71,23 +77,23 @@ def read_length(text: str, bare: Units = "mm") -> float:
             raise UnreadableLengthError(f"“{text.strip()}” cannot be read as one length. {REMEDY}")
         total += number * _UNIT_MM[meant]
         previous = meant
-    if not math.isfinite(total) or total > LONGEST_MM:
+    if total > LONGEST_MM:
         raise UnreadableLengthError(f"“{text.strip()}” is over 100 m. {REMEDY}")
-    return total
+    return float(total)
 
 
 def _meant(bare: Units, *, after: str | None, is_fraction: bool) -> str:
     return "in" if is_fraction or after == "ft" else bare
 
 
-def _parts(text: str) -> list[tuple[float, str | None, bool]]:
+def _parts(text: str) -> list[_Part]:
     plain = text
     for sign, fraction in _VULGAR.items():
         plain = plain.replace(sign, f" {fraction}")
-    found: list[tuple[float, str | None, bool]] = []
+    found: list[_Part] = []
     at = 0
     while at < len(plain):
-        match = _PART.match(plain, at)
+        match = _PART_PATTERN.match(plain, at)
         if match is None or (found and found[-1][1] is None):
             raise UnreadableLengthError(_why_unreadable(text))
         found.append(_one_part(match, text))
@@ -97,16 +103,15 @@ def _parts(text: str) -> list[tuple[float, str | None, bool]]:
     return found
 
 
-def _one_part(match: re.Match[str], text: str) -> tuple[float, str | None, bool]:
+def _one_part(match: re.Match[str], text: str) -> _Part:
     spelled = match["unit"]
     unit = _UNIT_OF[spelled.lower()] if spelled else None
     if match["decimal"]:
-        return float(match["decimal"].replace(",", ".")), unit, False
-    whole = float(match["whole"] or 0)
+        return Fraction(match["decimal"].replace(",", ".")), unit, False
     numerator, denominator = match["num"] or match["lone_num"], match["den"] or match["lone_den"]
     if int(denominator) == 0:
         raise UnreadableLengthError(f"“{text.strip()}” divides by zero. {REMEDY}")
-    return whole + int(numerator) / int(denominator), unit, True
+    return int(match["whole"] or 0) + Fraction(int(numerator), int(denominator)), unit, True
 
 
 def _why_unreadable(text: str) -> str:

@@ -1,10 +1,10 @@
 """The shortest distance between two outlines, on their true arcs, and where it is."""
 
+from collections.abc import Sequence
 from math import atan2, hypot, pi
 from typing import NamedTuple
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, perpendicular
-from ulbrek.core.kit.geometry.outline import Outline
 
 
 class Web(NamedTuple):
@@ -15,9 +15,27 @@ class Web(NamedTuple):
     end: Point
 
 
-def web_between(one: Outline, other: Outline) -> Web:
-    """The thinnest web between two outlines that do not cross [mm]."""
-    return min(_nearest_points(a, b) for a in one.edges for b in other.edges)
+def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
+    """The thinnest web between two rows of edges that do not cross [mm].
+
+    Pairs are tried nearest boxes first, until no box is nearer than the best web.
+    """
+    pairs = sorted(((_box_gap(a, b), a, b) for a in one for b in other), key=lambda pair: pair[0])
+    best: Web | None = None
+    for gap, a, b in pairs:
+        if best is not None and gap >= best.width_mm:
+            break
+        web = _nearest_points(a, b)
+        best = web if best is None else min(best, web)
+    if best is None:
+        raise ValueError("A web lies between two outlines that have edges.")
+    return best
+
+
+def _box_gap(a: Edge, b: Edge) -> float:
+    dx = max(a.box[0] - b.box[2], b.box[0] - a.box[2], 0.0)
+    dy = max(a.box[1] - b.box[3], b.box[1] - a.box[3], 0.0)
+    return hypot(dx, dy)
 
 
 def _nearest_points(a: Edge, b: Edge) -> Web:

@@ -1,6 +1,5 @@
 """One side of an outline: a straight line, or an arc given by its bulge as in DXF."""
 
-from dataclasses import dataclass
 from math import atan, atan2, cos, hypot, isclose, pi, sin, sqrt, tau
 from typing import NamedTuple
 
@@ -12,13 +11,38 @@ class Point(NamedTuple):
     y: float
 
 
-@dataclass(frozen=True, slots=True)
 class Edge:
-    """From ``start`` to ``end`` [mm]; ``bulge`` is tan(angle / 4), positive counter-clockwise, 0 straight."""
+    """From ``start`` to ``end`` [mm]; ``bulge`` is tan(angle / 4), positive counter-clockwise, 0 straight.
 
-    start: Point
-    end: Point
-    bulge: float = 0.0
+    What an arc needs is worked out once, here: the search for thin webs asks for it thousands of times.
+
+    Attributes:
+        chord: the straight distance from start to end [mm]
+        angle: the angle an arc turns through [rad], negative clockwise
+        radius: the radius of an arc [mm]
+        centre: the centre of an arc [mm]
+        begin: the direction in which an arc starts, from its centre [rad]
+        box: a box round the edge: left, front, right, back [mm]; round an arc it may be a little large
+    """
+
+    __slots__ = ("angle", "begin", "box", "bulge", "centre", "chord", "end", "radius", "start")
+
+    def __init__(self, start: Point, end: Point, bulge: float = 0.0) -> None:
+        """An edge between two points [mm]."""
+        self.start, self.end, self.bulge = start, end, bulge
+        self.chord = hypot(end.x - start.x, end.y - start.y)
+        rise = self.chord / 2 * abs(bulge)
+        left, right = (start.x, end.x) if start.x < end.x else (end.x, start.x)
+        front, back = (start.y, end.y) if start.y < end.y else (end.y, start.y)
+        self.box = (left - rise, front - rise, right + rise, back + rise)
+        self.angle, self.radius, self.centre, self.begin = 0.0, 0.0, start, 0.0
+        if bulge:
+            offset = (1 - bulge**2) / (4 * bulge)
+            dx, dy = end.x - start.x, end.y - start.y
+            self.angle = 4 * atan(bulge)
+            self.radius = self.chord * (1 + bulge**2) / (4 * abs(bulge))
+            self.centre = Point((start.x + end.x) / 2 - dy * offset, (start.y + end.y) / 2 + dx * offset)
+            self.begin = atan2(start.y - self.centre.y, start.x - self.centre.x)
 
     @property
     def is_arc(self) -> bool:
@@ -26,37 +50,13 @@ class Edge:
         return self.bulge != 0.0
 
     @property
-    def angle(self) -> float:
-        """The angle it turns through [rad], negative clockwise."""
-        return 4 * atan(self.bulge)
-
-    @property
-    def chord(self) -> float:
-        """The straight distance from start to end [mm]."""
-        return hypot(self.end.x - self.start.x, self.end.y - self.start.y)
-
-    @property
-    def radius(self) -> float:
-        """The radius of an arc [mm]."""
-        return self.chord * (1 + self.bulge**2) / (4 * abs(self.bulge))
-
-    @property
-    def centre(self) -> Point:
-        """The centre of an arc [mm]."""
-        offset = (1 - self.bulge**2) / (4 * self.bulge)
-        dx, dy = self.end.x - self.start.x, self.end.y - self.start.y
-        return Point((self.start.x + self.end.x) / 2 - dy * offset, (self.start.y + self.end.y) / 2 + dx * offset)
-
-    @property
     def length(self) -> float:
         """Its length along the edge [mm]."""
-        return self.radius * abs(self.angle) if self.is_arc else self.chord
+        return self.radius * abs(self.angle) if self.bulge else self.chord
 
     def holds_direction(self, direction: float) -> bool:
         """Whether an arc has a point in this direction from its centre [rad]."""
-        centre = self.centre
-        begin = atan2(self.start.y - centre.y, self.start.x - centre.x)
-        turned = (direction - begin) % tau if self.angle > 0 else (begin - direction) % tau
+        turned = (direction - self.begin) % tau if self.angle > 0 else (self.begin - direction) % tau
         return turned <= abs(self.angle) + 1e-9 or isclose(turned, tau, abs_tol=1e-9)
 
     def nearest(self, to: Point) -> Point:
@@ -88,7 +88,7 @@ class Edge:
         wanted = count * step / sin(step)
         factor = wanted / 2 if count == 2 else (sqrt(1 + (count - 2) * wanted) - 1) / (count - 2)
         centre, radius = self.centre, self.radius * factor
-        begin = atan2(self.start.y - centre.y, self.start.x - centre.x)
+        begin = self.begin
         turn = step if self.angle > 0 else -step
         inner = [
             Point(centre.x + radius * cos(begin + turn * i), centre.y + radius * sin(begin + turn * i))
@@ -116,8 +116,7 @@ def segment_centroid(edge: Edge) -> Point:
     turned = abs(edge.angle)
     distance = 4 * edge.radius * sin(turned / 2) ** 3 / (3 * (turned - sin(turned)))
     centre = edge.centre
-    begin = atan2(edge.start.y - centre.y, edge.start.x - centre.x)
-    middle = begin + edge.angle / 2
+    middle = edge.begin + edge.angle / 2
     return Point(centre.x + distance * cos(middle), centre.y + distance * sin(middle))
 
 

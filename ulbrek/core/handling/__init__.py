@@ -1,0 +1,1 @@
+"""Move: what it weighs in the hand and how many people it takes."""

@@ -1,0 +1,151 @@
+"""What people may lift."""
+
+from ulbrek.core.base.figure import rule
+
+LOAD_CONSTANT_KG = 23.0
+GRIP_MULTIPLIER = {"good": (1.0, 1.0), "fair": (0.95, 1.0), "poor": (0.9, 0.9)}  # below / from 750 mm
+GRIP_HEIGHT_MM = 750.0
+# Share of the sum of what each could lift alone that a team lifts together.
+TEAM_SHARE = {1: 1.0, 2: 2 / 3, 3: 0.5, 4: 0.5}
+LARGEST_TEAM = max(TEAM_SHARE)
+
+
+@rule(unit="1")
+def reach_multiplier(hands_out_mm: float) -> float:
+    """Lifting equation: reach
+
+    How far the hands are from the ankles; nothing may be lifted beyond 63 cm.
+
+    Args:
+        hands_out_mm: hands in front of the ankles
+
+    Formula: 0 if hands_out_mm > 630 else 250 / max(250, hands_out_mm)
+
+    Source: revised NIOSH lifting equation (publication 94-110), from memory
+    """
+    return 0.0 if hands_out_mm > 630 else 250 / max(250.0, hands_out_mm)
+
+
+@rule(unit="1")
+def height_multiplier(height_at_start_mm: float) -> float:
+    """Lifting equation: height
+
+    Knuckle height, 75 cm, is best; nothing may be lifted above 175 cm.
+
+    Args:
+        height_at_start_mm: hands above the floor at the start
+
+    Formula: 0 if height_at_start_mm > 1750 else 1 - 0.0003 * abs(height_at_start_mm - 750)
+
+    Source: revised NIOSH lifting equation (publication 94-110), from memory
+    """
+    return 0.0 if height_at_start_mm > 1750 else 1 - 0.0003 * abs(height_at_start_mm - 750)
+
+
+@rule(unit="1")
+def travel_multiplier(height_at_start_mm: float, height_at_end_mm: float) -> float:
+    """Lifting equation: travel
+
+    How far up or down it goes; under 25 cm costs nothing.
+
+    Args:
+        height_at_start_mm: hands above the floor at the start
+        height_at_end_mm: hands above the floor at the end
+
+    Formula: 0.82 + 45 / max(250, abs(height_at_end_mm - height_at_start_mm))
+
+    Source: revised NIOSH lifting equation (publication 94-110), from memory
+    """
+    return 0.82 + 45 / max(250.0, abs(height_at_end_mm - height_at_start_mm))
+
+
+@rule(unit="1")
+def twist_multiplier(twist_deg: float) -> float:
+    """Lifting equation: twist
+
+    Args:
+        twist_deg: how far the body turns
+
+    Formula: 0 if twist_deg > 135 else 1 - 0.0032 * twist_deg
+
+    Source: revised NIOSH lifting equation (publication 94-110), from memory
+    """
+    return 0.0 if twist_deg > 135 else 1 - 0.0032 * twist_deg
+
+
+@rule(unit="kg")
+def recommended_limit(
+    load_constant_kg: float, reach: float, height: float, travel: float, twist: float, grip: float
+) -> float:
+    """Lifting equation: what one person may lift
+
+    For a lift done at most once in five minutes within an hour.
+
+    Args:
+        load_constant_kg: the load under the best conditions
+        reach: multiplier for reach
+        height: multiplier for height
+        travel: multiplier for travel
+        twist: multiplier for twist
+        grip: multiplier for grip
+
+    Formula: load_constant_kg * reach * height * travel * twist * grip
+
+    Source: revised NIOSH lifting equation (publication 94-110), from memory
+    """
+    return load_constant_kg * reach * height * travel * twist * grip
+
+
+@rule(unit="kg")
+def one_person(shop_figure_kg: float, recommended_limit_kg: float) -> float:
+    """What one person lifts
+
+    The shop's figure, lowered by the lifting equation where that says less.
+
+    Args:
+        shop_figure_kg: the shop's figure for one person
+        recommended_limit_kg: what the lifting equation allows
+
+    Formula: min(shop_figure_kg, recommended_limit_kg)
+
+    Source: common practice
+    """
+    return min(shop_figure_kg, recommended_limit_kg)
+
+
+@rule(unit="kg")
+def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
+    """What a team lifts together
+
+    Two people together lift two thirds of what they could lift each alone, three or four about half.
+
+    Args:
+        one_person_kg: what one person lifts
+        people: how many
+        team_share: share of the sum that a team lifts
+
+    Formula: one_person_kg * people * team_share
+
+    Source: UK HSE manual handling guidance, from memory; four taken as three, common practice
+    """
+    return one_person_kg * people * team_share
+
+
+@rule(unit="people")
+def people_needed(mass_kg: float, one_kg: float, two_kg: float, three_kg: float, four_kg: float) -> float:
+    """People needed to lift it
+
+    The smallest team that lifts the heavier end of its fresh mass; five means: not by hand.
+
+    Args:
+        mass_kg: the heavier end of the fresh mass
+        one_kg: what one person lifts
+        two_kg: what two lift together
+        three_kg: what three lift together
+        four_kg: what four lift together
+
+    Formula: 1 + (mass_kg > one_kg) + (mass_kg > two_kg) + (mass_kg > three_kg) + (mass_kg > four_kg)
+
+    Source: common practice: past four people, not by hand
+    """
+    return 1.0 + sum(mass_kg > team for team in (one_kg, two_kg, three_kg, four_kg))

@@ -1,0 +1,62 @@
+"""Works out who can move a piece."""
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.handling import rules
+from ulbrek.core.handling.care import CARE
+from ulbrek.core.handling.checks import too_heavy_for_people
+from ulbrek.core.handling.inputs import HandlingInputs, Posture
+from ulbrek.core.handling.result import HandlingResult
+
+
+def handle(inputs: HandlingInputs, shop_figure_kg: float, mass_fresh: Figure) -> HandlingResult:
+    """Mass and people for one piece.
+
+    Args:
+        inputs: who is there and how the lift is judged
+        shop_figure_kg: what the shop lets one person lift [kg]
+        mass_fresh: mass of the piece, fresh [kg]
+    """
+    of = mass_fresh.key.partition("@")[2]
+    one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
+    one_kg = shop_figure_kg if one is None else one.value
+    teams = tuple(
+        work(rules.team_lifts, str(people), one_person_kg=one or shop_figure_kg, people=people, team_share=share)
+        for people, share in rules.TEAM_SHARE.items()
+    )
+    heavier_end = mass_fresh.value if mass_fresh.high is None else mass_fresh.high
+    names = ("one_kg", "two_kg", "three_kg", "four_kg")
+    needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, teams, strict=True)))
+    team = teams[min(inputs.people, rules.LARGEST_TEAM) - 1]
+    by_hand = needed.value <= rules.LARGEST_TEAM
+    return HandlingResult(
+        mass=mass_fresh,
+        one_person=one,
+        one_person_kg=one_kg,
+        teams=teams,
+        people_needed=needed,
+        by_hand=by_hand,
+        people_there=inputs.people,
+        findings=tuple(
+            too_heavy_for_people(
+                heavier_end, int(needed.value), min(inputs.people, rules.LARGEST_TEAM),
+                (team if by_hand else teams[-1]).value,
+            )
+        ),
+        care=CARE,
+    )  # fmt: skip
+
+
+def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:
+    """What one person lifts in this posture [kg], at most the shop's figure [kg]."""
+    start, end = posture.height_at_start.mm, posture.height_at_end.mm
+    low, high = rules.GRIP_MULTIPLIER[posture.grip]
+    limit = work(
+        rules.recommended_limit,
+        load_constant_kg=rules.LOAD_CONSTANT_KG,
+        reach=work(rules.reach_multiplier, hands_out_mm=posture.hands_out.mm),
+        height=work(rules.height_multiplier, height_at_start_mm=start),
+        travel=work(rules.travel_multiplier, height_at_start_mm=start, height_at_end_mm=end),
+        twist=work(rules.twist_multiplier, twist_deg=posture.twist_deg),
+        grip=low if start < rules.GRIP_HEIGHT_MM else high,
+    )
+    return work(rules.one_person, shop_figure_kg=shop_figure_kg, recommended_limit_kg=limit)

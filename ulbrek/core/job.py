@@ -1,0 +1,29 @@
+"""A job: the pieces that are wanted and what has been decided about making them."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field, field_validator
+
+from ulbrek.core.handling.inputs import HandlingInputs
+from ulbrek.core.measure.inputs import Name, Piece
+from ulbrek.core.mix.inputs import MixInputs
+
+
+class Job(BaseModel):
+    """A job's document: everything a plan is worked out from, beside the shop."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    name: Name
+    pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)]
+    mix: MixInputs
+    handling: HandlingInputs = HandlingInputs()
+
+    @field_validator("pieces")
+    @classmethod
+    def _ids_differ(cls, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
+        ids = [piece.id for piece in pieces]
+        repeated = next((one for one in ids if ids.count(one) > 1), None)
+        if repeated:
+            raise ValueError(f"Two pieces are called “{repeated}”. Give each its own id.")
+        return pieces

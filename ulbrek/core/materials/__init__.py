@@ -1,0 +1,1 @@
+"""What a shop can choose, with each constant's source."""

@@ -1,0 +1,17 @@
+"""What concrete is mixed in."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+WORKING_FILL = 0.8  # Share of a container that can be filled and still be stirred. Source: common practice.
+
+
+class Container(BaseModel):
+    """A bucket, tub, barrow or mixer."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    volume_l: Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False, description="brim-full [l]")]

@@ -1,0 +1,142 @@
+"""Bagged mixes: what one bag holds, gives and drinks."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from ulbrek.core.base.figure import Figure, Spread, rule, work
+
+# Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
+# Source: common practice.
+BATCH_TO_BATCH = Spread(0.98, 1.0, 1.02)
+# Of its fresh mass a casting dries out 1.5-3.5 % indoors. Source: common practice, within the ceiling
+# of evaporable water by Powers' model (0.23 kg bound water per kg of hydrated cement), from memory.
+DRYING_LOSS = Spread(0.015, 0.025, 0.035)
+
+Kilograms = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
+Litres = Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]
+
+
+class BagSize(BaseModel):
+    """One size of bag, as printed on it."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=40)]
+    dry_mass_kg: Kilograms
+    yield_l: Annotated[Litres, Field(description="concrete from one bag with its usual water [l]")]
+    water_least_l: Annotated[Litres, Field(description="the least water the bag allows [l]")]
+    water_most_l: Annotated[Litres, Field(description="the most water the bag allows [l]")]
+
+    @model_validator(mode="after")
+    def _ordered(self) -> "BagSize":
+        if self.water_least_l > self.water_most_l:
+            raise ValueError(
+                f"The least water ({self.water_least_l:g} l) is over the most ({self.water_most_l:g} l). Swap them."
+            )
+        return self
+
+
+class Mix(BaseModel):
+    """A bagged mix in the sizes the shop can get."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12)]
+    source: Annotated[str, Field(max_length=200)]
+
+    def size(self, size_id: str) -> BagSize | None:
+        """The size with this id, if the mix comes in it."""
+        return next((size for size in self.sizes if size.id == size_id), None)
+
+
+@rule(unit="l")
+def usual_water(water_least_l: float, water_most_l: float) -> float:
+    """Water a bag usually takes
+
+    The middle of the range printed on the bag.
+
+    Args:
+        water_least_l: the least water the bag allows
+        water_most_l: the most water the bag allows
+
+    Formula: (water_least_l + water_most_l) / 2
+
+    Source: common practice
+    """
+    return (water_least_l + water_most_l) / 2
+
+
+@rule(unit="l")
+def bag_yield(printed_yield_l: float, usual_water_l: float, planned_water_l: float) -> float:
+    """Concrete from one bag
+
+    The printed yield holds for the usual water; each litre more or less is a litre of volume.
+
+    Args:
+        printed_yield_l: yield printed on the bag
+        usual_water_l: water the bag usually takes
+        planned_water_l: water planned for each bag
+
+    Formula: printed_yield_l + planned_water_l - usual_water_l
+
+    Source: common practice: yield = (dry + water) / fresh density, the bag's printed yield ruling
+    """
+    return printed_yield_l + planned_water_l - usual_water_l
+
+
+@rule(unit="kg/m3")
+def fresh_density(dry_mass_kg: float, planned_water_l: float, bag_yield_l: float, evenness: float) -> float:
+    """Density of the fresh concrete
+
+    Dry mass and water of a bag over what they fill; batches differ by about 2 % either way.
+
+    Args:
+        dry_mass_kg: dry mass of a bag
+        planned_water_l: water planned for each bag, 1 kg a litre
+        bag_yield_l: concrete from one bag
+        evenness: how batches differ from the bag's figures
+
+    Formula: (dry_mass_kg + planned_water_l) / bag_yield_l * 1000 * evenness
+
+    Source: common practice: fresh plain concrete is 2300 to 2400 kg/m³
+    """
+    return (dry_mass_kg + planned_water_l) / bag_yield_l * 1000 * evenness
+
+
+class Filled:
+    """One bag with its planned water: what it yields and how dense that is."""
+
+    __slots__ = ("density", "size", "usual_water", "water_l", "yield_")
+
+    def __init__(self, size: BagSize, planned_water_l: float | None) -> None:
+        """Works out a bag.
+
+        Args:
+            size: the size of bag
+            planned_water_l: water for each bag [l]; the usual water when None
+        """
+        at = size.id
+        self.size = size
+        self.usual_water: Figure = work(
+            usual_water, at, water_least_l=size.water_least_l, water_most_l=size.water_most_l
+        )
+        self.water_l: Figure | float = self.usual_water if planned_water_l is None else planned_water_l
+        self.yield_: Figure = work(
+            bag_yield,
+            at,
+            printed_yield_l=size.yield_l,
+            usual_water_l=self.usual_water,
+            planned_water_l=self.water_l,
+        )
+        self.density: Figure = work(
+            fresh_density,
+            at,
+            dry_mass_kg=size.dry_mass_kg,
+            planned_water_l=self.water_l,
+            bag_yield_l=self.yield_,
+            evenness=BATCH_TO_BATCH,
+        )

@@ -1,0 +1,130 @@
+"""The smallest change of place or size that gives a feature room on all sides."""
+
+from collections.abc import Callable
+from itertools import product
+from math import floor, hypot
+from typing import TypeVar
+
+from ulbrek.core.base.finding import Change
+from ulbrek.core.base.units import Length
+from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Feature, Opening, Piece
+from ulbrek.core.measure.rules import web_needed
+from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
+from ulbrek.core.measure.webs import is_inside, meet, webs_of
+
+Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
+
+SMALLEST_OPENING_MM = 80.0
+MOST_NEIGHBOURS = 12  # beyond this the search for a free place would be felt while typing
+_SLACK_MM = 1e-6
+
+
+def clearing_change(shape: Shape, placed: Placed) -> Change | None:
+    """The smallest move, or else the smallest shrinking, that gives a feature room; None when there is none.
+
+    Args:
+        shape: the piece
+        placed: the feature that stands too near, outside, or in another's place
+    """
+    return _moved(shape, placed) or _shrunk(shape, placed)
+
+
+def has_room(piece: Piece, index: int) -> bool:
+    """Whether a feature lies inside, apart from all others, with the webs it needs."""
+    shape = shape_of(piece)
+    needed = web_needed(piece.thickness.mm) - _SLACK_MM
+    mine, others = shape.placed[index], _others(shape, shape.placed[index])
+    if not is_inside(mine, shape) or any(meet(mine, other) for other in others):
+        return False
+    return all(named.web.width_mm >= needed for named in webs_of(mine, shape, others))
+
+
+def with_feature(piece: Piece, index: int, **changed: object) -> Piece:
+    """The piece with some fields of one feature changed."""
+    features = list(piece.features)
+    features[index] = features[index].model_copy(update=changed)
+    return piece.model_copy(update={"features": tuple(features)})
+
+
+def _moved(shape: Shape, placed: Placed) -> Change | None:
+    if len(shape.placed) > MOST_NEIGHBOURS:
+        return None
+    piece, feature = shape.piece, placed.feature
+    needed = web_needed(piece.thickness.mm)
+    length, width = piece.outline.length.mm, piece.outline.width.mm
+    others = _others(shape, placed)
+    xs = _free_places(placed.centre.x, placed.half_x, length, needed, [(o.centre.x, o.half_x) for o in others])
+    ys = _free_places(placed.centre.y, placed.half_y, width, needed, [(o.centre.y, o.half_y) for o in others])
+    moves = sorted(product(xs, ys), key=lambda at: hypot(at[0] - placed.centre.x, at[1] - placed.centre.y))
+    for x, y in moves:
+        for to_x, to_y in product((Length.at_least, Length.at_most), repeat=2):
+            fields: dict[str, AcrossAnchor | DeepAnchor] = {}
+            if x != placed.centre.x:
+                fields["x"] = _anchored(feature.x, x, length, placed.half_x, to_x)
+            if y != placed.centre.y:
+                fields["y"] = _anchored(feature.y, y, width, placed.half_y, to_y)
+            if has_room(with_feature(piece, placed.index, **fields), placed.index):
+                at = {f"/features/{placed.index}/{axis}": anchor.model_dump() for axis, anchor in fields.items()}
+                return Change(f"Move {feature.name} clear", at)
+    return None
+
+
+def _others(shape: Shape, placed: Placed) -> list[Placed]:
+    return [other for other in shape.placed if other.index != placed.index]
+
+
+def _free_places(
+    now_mm: float, half_mm: float, run_mm: float, needed_mm: float, others: list[tuple[float, float]]
+) -> list[float]:
+    """Centres in one direction [mm] that keep the web to an edge or to another feature, and the present one."""
+    least, most = half_mm + needed_mm, run_mm - half_mm - needed_mm
+    if least > most + _SLACK_MM:
+        return []
+    beside = [centre + sign * (half + needed_mm + half_mm) for centre, half in others for sign in (-1, 1)]
+    wanted = {now_mm, least, most, *beside}
+    return [place for place in wanted if least - _SLACK_MM <= place <= most + _SLACK_MM]
+
+
+def _anchored(
+    anchor: Anchor, centre_mm: float, run_mm: float, half_mm: float, to_mark: Callable[[Length, float], Length]
+) -> Anchor:
+    offset = to_mark(anchor.offset, max(0.0, offset_for(anchor, centre_mm, run_mm, half_mm)))
+    return anchor.model_copy(update={"offset": offset})
+
+
+def _shrunk(shape: Shape, placed: Placed) -> Change | None:
+    """A smaller opening about the same centre, or about the middle where that is too near an edge."""
+    feature, piece = placed.feature, shape.piece
+    if not isinstance(feature, Opening):
+        return None
+    needed = web_needed(piece.thickness.mm)
+    changed: dict[str, object] = {}
+    for axis, size, run in (("x", "length", piece.outline.length.mm), ("y", "width", piece.outline.width.mm)):
+        room = run - 2 * needed
+        was: Length = getattr(feature, size)
+        if was.mm > room:
+            if room < SMALLEST_OPENING_MM:
+                return None
+            smaller = was.at_most(room)
+            anchor = getattr(feature, axis)
+            offset = anchor.offset.at_most(offset_for(anchor, run / 2, run, smaller.mm / 2))
+            changed |= {size: smaller, axis: anchor.model_copy(update={"offset": offset})}
+    if not changed or not _fits(piece, placed.index, changed):
+        return None
+    at = {f"/features/{placed.index}/{name}": _plain(value) for name, value in changed.items()}
+    return Change(f"Make {feature.name} smaller", at)
+
+
+def _fits(piece: Piece, index: int, changed: dict[str, object]) -> bool:
+    return has_room(with_feature(piece, index, **changed), index)
+
+
+def _plain(value: object) -> object:
+    return value.model_dump() if isinstance(value, (Length, AcrossAnchor, DeepAnchor)) else value
+
+
+def half_of_shorter_side(feature: Feature) -> float:
+    """The largest radius that a feature's corners can take [mm], whole millimetres down."""
+    if isinstance(feature, Opening):
+        return floor(min(feature.length.mm, feature.width.mm) / 2)
+    return feature.diameter.mm / 2

@@ -1,0 +1,1 @@
+"""Mix: how many bags, how much water, how many batches."""

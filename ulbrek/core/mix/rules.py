@@ -1,0 +1,190 @@
+"""The figures of a mixing day."""
+
+from math import ceil, floor
+
+from ulbrek.core.base.figure import rule
+
+# Keeps a count from going up by one on the last bit of a float.
+_TRIFLE = 1e-9
+SMALLEST_BATCH_BAGS = 0.25
+
+
+@rule(unit="l")
+def taken_by_pieces(volume_l: float, count: int) -> float:
+    """Volume of all castings of a piece
+
+    Args:
+        volume_l: volume of one piece
+        count: how many are wanted
+
+    Formula: volume_l * count
+
+    Source: geometry
+    """
+    return volume_l * count
+
+
+@rule(unit="l")
+def poured_volume(**piece_volumes_l: float) -> float:
+    """Volume of the pour
+
+    What all pieces of the job take, from the inside of their forms less the knockouts.
+
+    Args:
+        piece_volumes_l: volume of all castings, piece by piece
+
+    Formula: sum(inputs)
+
+    Source: geometry
+    """
+    return sum(piece_volumes_l.values())
+
+
+@rule(unit="l")
+def volume_with_spare(poured_volume_l: float, spare: float) -> float:
+    """Volume to have ready
+
+    Some sticks to the tub and the tools; running out is the worst thing that can happen.
+
+    Args:
+        poured_volume_l: volume of the pour
+        spare: share over
+
+    Formula: poured_volume_l * (1 + spare)
+
+    Source: common practice, 5 to 10 % over
+    """
+    return poured_volume_l * (1 + spare)
+
+
+@rule(unit="bags")
+def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_bags: int) -> float:
+    """Bags to have ready
+
+    The larger of two counts: the volume with its spare, and the bare volume with whole bags over.
+
+    Args:
+        poured_volume_l: volume of the pour
+        spare: share over
+        bag_yield_l: concrete from one bag
+        least_over_bags: least number of whole bags over the bare count
+
+    Formula: max(ceil(poured_volume_l * (1 + spare) / bag_yield_l), ceil(poured_volume_l / bag_yield_l) + least_over_bags)
+
+    Source: common practice: 5 to 10 % over, and never start without a bag over
+    """
+    with_spare = ceil(poured_volume_l * (1 + spare) / bag_yield_l - _TRIFLE)
+    return max(with_spare, ceil(poured_volume_l / bag_yield_l - _TRIFLE) + least_over_bags)
+
+
+@rule(unit="l")
+def left_over(bags: float, bag_yield_l: float, poured_volume_l: float) -> float:
+    """Concrete over when the pieces are full
+
+    Keep a small mould ready for it, and return the bags that stay closed.
+
+    Args:
+        bags: bags to have ready
+        bag_yield_l: concrete from one bag
+        poured_volume_l: volume of the pour
+
+    Formula: bags * bag_yield_l - poured_volume_l
+
+    Source: geometry
+    """
+    return bags * bag_yield_l - poured_volume_l
+
+
+@rule(unit="l")
+def water_start(usual_water_l: float, start_share: float) -> float:
+    """Water to start a bag with
+
+    Start with three quarters of what the bag usually takes and add the rest by the cup.
+
+    Args:
+        usual_water_l: water the bag usually takes
+        start_share: share to start with
+
+    Formula: usual_water_l * start_share
+
+    Source: common practice
+    """
+    return usual_water_l * start_share
+
+
+@rule(unit="l")
+def working_fill(container_l: float, fill_share: float) -> float:
+    """What a container takes and can still be stirred
+
+    Args:
+        container_l: the container, brim-full
+        fill_share: share of it that can be filled
+
+    Formula: container_l * fill_share
+
+    Source: common practice, 80 %
+    """
+    return container_l * fill_share
+
+
+@rule(unit="bags")
+def bags_that_fit(working_fill_l: float, bag_yield_l: float) -> float:
+    """Bags a container takes
+
+    Whole bags where one fits, else quarters of a bag, weighed out.
+
+    Args:
+        working_fill_l: what the container takes and can still be stirred
+        bag_yield_l: concrete from one bag
+
+    Formula: floor(working_fill_l / bag_yield_l) if working_fill_l >= bag_yield_l else max(0.25, floor(4 * working_fill_l / bag_yield_l) / 4)
+
+    Source: common practice: a 5 gal bucket takes a 60 lb bag, a barrow two
+    """
+    ratio = working_fill_l / bag_yield_l + _TRIFLE
+    return floor(ratio) if ratio >= 1 else max(SMALLEST_BATCH_BAGS, floor(4 * ratio) / 4)
+
+
+@rule(unit="batches")
+def batches(bags: float, bags_per_batch: float) -> float:
+    """Batches to mix
+
+    Args:
+        bags: bags to have ready
+        bags_per_batch: bags in each batch
+
+    Formula: ceil(bags / bags_per_batch)
+
+    Source: common practice
+    """
+    return ceil(bags / bags_per_batch - _TRIFLE)
+
+
+@rule(unit="l")
+def batch_volume(bags_per_batch: float, bag_yield_l: float) -> float:
+    """Volume of a batch
+
+    Args:
+        bags_per_batch: bags in each batch
+        bag_yield_l: concrete from one bag
+
+    Formula: bags_per_batch * bag_yield_l
+
+    Source: geometry
+    """
+    return bags_per_batch * bag_yield_l
+
+
+@rule(unit="l")
+def batch_water(bags_per_batch: float, bag_water_l: float) -> float:
+    """Water of a batch
+
+    Args:
+        bags_per_batch: bags in each batch
+        bag_water_l: water for one bag
+
+    Formula: bags_per_batch * bag_water_l
+
+    Source: geometry
+    """
+    return bags_per_batch * bag_water_l

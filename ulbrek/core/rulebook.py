@@ -1,0 +1,68 @@
+"""The rule book: every rule and check of every room, in the order of the work."""
+
+from dataclasses import dataclass
+from types import ModuleType
+
+from ulbrek.core import references
+from ulbrek.core.base.docstring import Term
+from ulbrek.core.base.figure import Rule, unit_of
+from ulbrek.core.base.finding import Check
+from ulbrek.core.handling import checks as handling_checks
+from ulbrek.core.handling import rules as handling_rules
+from ulbrek.core.materials import mixes
+from ulbrek.core.measure import checks as measure_checks
+from ulbrek.core.measure import rules as measure_rules
+from ulbrek.core.mix import checks as mix_checks
+from ulbrek.core.mix import rules as mix_rules
+
+ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
+    ("Materials", (mixes,)),
+    ("Measure", (measure_rules, measure_checks)),
+    ("Mix", (mix_rules, mix_checks, references)),
+    ("Move", (handling_rules, handling_checks)),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Page:
+    """One rule or check of the rule book. A check has a severity and no formula."""
+
+    id: str
+    room: str
+    title: str
+    reason: str
+    terms: tuple[Term, ...]
+    formula: str
+    unit: str
+    source: str
+    severity: str | None
+
+
+def rule_book() -> tuple[Page, ...]:
+    """Every rule and check, room by room."""
+    return tuple(
+        _page(room, one)
+        for room, modules in ROOMS
+        for module in modules
+        for one in vars(module).values()
+        if isinstance(one, Rule | Check) and one.function.__module__ == module.__name__
+    )
+
+
+def rules() -> dict[str, Rule[...]]:
+    """Every rule by its id."""
+    modules = [module for _, modules in ROOMS for module in modules]
+    found = [one for module in modules for one in vars(module).values() if isinstance(one, Rule)]
+    return {one.id: one for one in found}
+
+
+def _page(room: str, one: Rule[...] | Check) -> Page:
+    text = one.text
+    if isinstance(one, Check):
+        return Page(one.code, room, text.summary, text.reason, (), "", "", text.source, one.severity)
+    return Page(one.id, room, text.summary, text.reason, text.terms, text.formula, one.unit, text.source, None)
+
+
+def term_unit(term: Term) -> str:
+    """The unit of a term, by its name."""
+    return unit_of(term.name)
