@@ -1,0 +1,44 @@
+"""Writes quantities other than lengths in the reader's units."""
+
+from ulbrek.core.base.units.constants import (
+    KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,
+    KG_PER_POUND,
+    LITRES_PER_CUBIC_FOOT,
+    LITRES_PER_US_QUART,
+    MM_PER_FOOT,
+)
+from ulbrek.core.base.units.reading import Units
+from ulbrek.core.base.units.writing import write_length
+
+_ONE = {"bags": "bag", "batches": "batch", "people": "person"}
+# By unit: the metric name, its factor and decimals, then the same for US customary units.
+_SHOWN = {
+    "kg": (("kg", 1.0, 1), ("lb", 1 / KG_PER_POUND, 0)),
+    "l": (("l", 1.0, 1), ("qt", 1 / LITRES_PER_US_QUART, 1)),
+    "m2": (("m²", 1.0, 2), ("ft²", 1e6 / MM_PER_FOOT**2, 1)),
+    "mm2": (("m²", 1e-6, 3), ("ft²", 1 / MM_PER_FOOT**2, 2)),
+    "kg/m3": (("kg/m³", 1.0, 0), ("lb/ft³", 1 / KG_PER_M3_PER_POUND_PER_CUBIC_FOOT, 1)),
+}
+
+
+def write_quantity(value: float, unit: str, units: Units) -> str:
+    """A quantity as it is read on the bench: ``12.7 l``, ``3 bags``, ``24 3/8″``.
+
+    Args:
+        value: the number, in ``unit``
+        unit: the unit of the rules, such as ``mm``, ``kg``, ``l``, ``bags``
+        units: ``in`` for US customary units, ``mm`` for metric
+    """
+    if unit == "mm":
+        return write_length(value, units)
+    if unit in _ONE:
+        return f"{value:g} {_ONE[unit] if value == 1 else unit}"
+    if unit in _SHOWN:
+        name, factor, decimals = _SHOWN[unit][1 if units == "in" else 0]
+        return f"{value * factor:,.{decimals}f} {name}"
+    return f"{value:g}"
+
+
+def write_volume(litres: float, units: Units) -> str:
+    """A volume of concrete: litres, or cubic feet [l]."""
+    return f"{litres:.1f} l" if units == "mm" else f"{litres / LITRES_PER_CUBIC_FOOT:.2f} ft³"

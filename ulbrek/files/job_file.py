@@ -1,0 +1,73 @@
+"""``*.ulbrek.json``: a job and the shop it was planned in, lossless."""
+
+import json
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from ulbrek.core.job import Job
+from ulbrek.core.shop import Shop
+from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
+
+SCHEMA_VERSION = 1
+LARGEST_FILE_BYTES = 4_000_000
+
+
+class JobFile(BaseModel):
+    """What a job file holds."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    schema_version: Literal[1] = SCHEMA_VERSION
+    job: Job
+    shop_snapshot: Annotated[Shop, Field(description="the shop as it was when the file was written")] = Shop()
+
+
+def read_job_file(text: str | bytes) -> JobFile:
+    """A job file from its text.
+
+    Raises:
+        InvalidDocumentError: with the field, the problem and a remedy for each thing that is wrong
+    """
+    if len(text) > LARGEST_FILE_BYTES:
+        raise InvalidDocumentError([Problem("", "The file is over 4 MB.", "Give a job file; they are small.")])
+    try:
+        raw = json.loads(text)
+    except (ValueError, RecursionError) as error:
+        raise InvalidDocumentError(
+            [Problem("", f"It is not JSON: {error}.", "Give a file that Ulbrek wrote, or mend it there.")]
+        ) from error
+    return as_job_file(raw)
+
+
+def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
+    """A job file from parsed JSON, brought up to the present schema.
+
+    Raises:
+        InvalidDocumentError: with the field, the problem and a remedy for each thing that is wrong
+    """
+    version = raw.get("schema_version") if isinstance(raw, dict) else None
+    if not isinstance(version, int) or isinstance(version, bool) or version < 1:
+        raise InvalidDocumentError(
+            [Problem("/schema_version", "It does not say its version.", "Give a file that Ulbrek wrote.")]
+        )
+    if version > SCHEMA_VERSION:
+        raise InvalidDocumentError(
+            [
+                Problem(
+                    "/schema_version",
+                    f"It is of version {version}; this Ulbrek reads up to {SCHEMA_VERSION}.",
+                    "Open it with a newer Ulbrek.",
+                )
+            ]
+        )
+    try:
+        return JobFile.model_validate(raw)
+    except ValidationError as error:
+        raise InvalidDocumentError(problems_in(error)) from error
+
+
+def write_job_file(job: Job, shop: Shop) -> str:
+    """The text of a job file, ended by a line break; equal jobs give equal bytes."""
+    written = JobFile(job=job, shop_snapshot=shop).model_dump(mode="json")
+    return json.dumps(written, indent=2, ensure_ascii=False) + "\n"

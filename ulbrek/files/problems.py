@@ -1,0 +1,65 @@
+"""Says in words what is wrong with a document: the field, the problem, what would do."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import ValidationError
+from pydantic_core import ErrorDetails
+
+# Names that tell the kinds of a union apart stand in Pydantic's path but not in the document.
+_KINDS = frozenset({"opening", "hole", "rectangle"})
+
+
+@dataclass(frozen=True, slots=True)
+class Problem:
+    """One thing that is wrong with a document; ``field`` is a JSON pointer into it."""
+
+    field: str
+    problem: str
+    remedy: str
+
+
+class InvalidDocumentError(ValueError):
+    """A document that cannot be used, with every problem in it."""
+
+    def __init__(self, problems: Sequence[Problem]) -> None:
+        """Keeps the problems."""
+        super().__init__("; ".join(f"{p.field or 'the file'}: {p.problem}" for p in problems))
+        self.problems = tuple(problems)
+
+
+def problems_in(error: ValidationError, below: str = "") -> list[Problem]:
+    """The problems that Pydantic found, in words.
+
+    Args:
+        error: what Pydantic raised
+        below: the JSON pointer of the part that was validated
+    """
+    return [problem_of(one, below) for one in error.errors(include_url=False)]
+
+
+def problem_of(error: ErrorDetails | Mapping[str, Any], below: str = "") -> Problem:
+    """One of Pydantic's errors in words."""
+    field = below + "".join(f"/{part}" for part in error["loc"] if part not in _KINDS)
+    return Problem(field, *_words(error["type"], error["msg"], error.get("ctx", {})))
+
+
+def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:
+    match kind:
+        case "missing":
+            return "It is missing.", "Add it."
+        case "extra_forbidden":
+            return "It is not known here.", "Check its spelling, or remove it."
+        case "value_error":
+            problem, _, remedy = message.removeprefix("Value error, ").rpartition(". ")
+            return (f"{problem}.", remedy) if problem else (remedy, "Change it.")
+        case "greater_than" | "greater_than_equal" | "less_than" | "less_than_equal":
+            return f"{message}.", "Change the number."
+        case "literal_error" | "union_tag_invalid":
+            expected = ctx.get("expected") or ctx.get("expected_tags")
+            return "That is not one of the choices.", f"Use one of {expected}."
+        case "too_short" | "too_long" | "string_too_short" | "string_too_long":
+            return f"{message}.", "Make it longer or shorter."
+        case _:
+            return f"{message}.", "Change it to what is expected."

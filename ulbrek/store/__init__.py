@@ -1,0 +1,1 @@
+"""Records in PostgreSQL: typed models, migrations, one repository a table group."""

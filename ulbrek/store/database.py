@@ -1,0 +1,92 @@
+"""The connection, the migrations, and one commit for one piece of work."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from uuid import UUID
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import Engine, create_engine, text
+from sqlalchemy.engine import make_url
+from sqlalchemy.orm import Session
+
+from ulbrek.core.shop import Shop
+from ulbrek.store.jobs import JobRepository
+from ulbrek.store.shops import ShopRepository
+
+MIGRATIONS = Path(__file__).parent / "migrations"
+# Several workers may start at once: whoever holds this advisory lock migrates, the others wait.
+MIGRATION_LOCK = 0x756C6272
+
+
+class Database:
+    """A PostgreSQL database that holds Ulbrek's records."""
+
+    def __init__(self, url: str) -> None:
+        """Prepares connections to ``url``; the first is made when it is needed."""
+        self.engine: Engine = create_engine(_with_driver(url), pool_pre_ping=True, pool_size=10)
+
+    def migrate(self, to: str = "head") -> None:
+        """Brings the tables up (or down) to a revision."""
+        with self.engine.connect() as connection:
+            connection.execute(text("SELECT pg_advisory_lock(:lock)"), {"lock": MIGRATION_LOCK})
+            connection.commit()
+            try:
+                config = migration_config()
+                config.attributes["connection"] = connection
+                down = to == "base" or to.startswith("-")
+                (command.downgrade if down else command.upgrade)(config, to)
+                connection.commit()
+            finally:
+                connection.rollback()
+                connection.execute(text("SELECT pg_advisory_unlock(:lock)"), {"lock": MIGRATION_LOCK})
+                connection.commit()
+
+    @contextmanager
+    def work(self) -> Iterator["Records"]:
+        """Records to read and write; what was done is committed at the end, or not at all."""
+        with Session(self.engine, expire_on_commit=False) as session, session.begin():
+            yield Records(session)
+
+    def answers(self) -> bool:
+        """Whether the database answers.
+
+        Raises:
+            sqlalchemy.exc.OperationalError: when it cannot be reached
+        """
+        with self.engine.connect() as connection:
+            return connection.execute(text("SELECT 1")).scalar_one() == 1
+
+
+class Records:
+    """The repositories over one session."""
+
+    def __init__(self, session: Session) -> None:
+        """Works in this session."""
+        self.session = session
+        self.shops = ShopRepository(session)
+
+    def shop(self) -> tuple[UUID, Shop]:
+        """The shop; one is made where there is none yet."""
+        found = self.shops.first()
+        if found is None:
+            shop = Shop()
+            return self.shops.create(shop), shop
+        return found
+
+    def jobs(self, shop_id: UUID) -> JobRepository:
+        """The jobs of a shop."""
+        return JobRepository(self.session, shop_id)
+
+
+def migration_config() -> Config:
+    """Where Alembic finds the migrations."""
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    return config
+
+
+def _with_driver(url: str) -> str:
+    parsed = make_url(url)
+    return parsed.set(drivername="postgresql+psycopg").render_as_string(hide_password=False)

@@ -1,0 +1,42 @@
+"""What can go wrong with records.
+
+StoreError
+├── NotFoundError       no such record in this shop
+├── StaleWriteError     somebody changed the job in between
+└── NothingToUndoError  there is no revision to go back or forward to
+"""
+
+from uuid import UUID
+
+
+class StoreError(Exception):
+    """A record that cannot be read or written as asked."""
+
+
+class NotFoundError(StoreError):
+    """No such record in this shop."""
+
+    def __init__(self, what: str, which: UUID | int) -> None:
+        """Names what was looked for."""
+        super().__init__(f"There is no {what} {which} here.")
+
+
+class StaleWriteError(StoreError):
+    """A change was made to a revision that is no longer the newest."""
+
+    def __init__(self, job_id: UUID, parent: int, newest: int) -> None:
+        """Keeps both revision numbers."""
+        super().__init__(
+            f"The job was changed in between: your change is to revision {parent}, the newest is {newest}."
+        )
+        self.job_id = job_id
+        self.parent = parent
+        self.newest = newest
+
+
+class NothingToUndoError(StoreError):
+    """There is no revision to go to."""
+
+    def __init__(self, action: str) -> None:
+        """Names the action."""
+        super().__init__(f"There is nothing to {action}.")

@@ -1,0 +1,193 @@
+"""Jobs and their revisions."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from uuid import UUID
+
+from sqlalchemy import func, select
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
+
+from ulbrek.core.job import Job
+from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
+from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
+from ulbrek.store.history import History, history_of
+from ulbrek.store.models import JobRevisionRow, JobRow
+
+
+@dataclass(frozen=True, slots=True)
+class Revision:
+    """One revision of a job, without its document."""
+
+    number: int
+    action: str
+    what: str
+    created_at: datetime
+
+
+@dataclass(frozen=True, slots=True)
+class StoredJob:
+    """A job as it stands: its newest revision, its document, and whether it can be undone or redone."""
+
+    id: UUID
+    revision: int
+    job: Job
+    can_undo: bool
+    can_redo: bool
+    changed_at: datetime
+
+
+class JobRepository:
+    """The jobs of one shop."""
+
+    def __init__(self, session: Session, shop_id: UUID) -> None:
+        """Reads and writes in this session."""
+        self._session = session
+        self._shop_id = shop_id
+
+    def all(self) -> list[StoredJob]:
+        """The jobs that are not archived, last changed first."""
+        newest = (
+            select(JobRevisionRow.job_id, func.max(JobRevisionRow.number).label("number"))
+            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
+            .where(JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
+            .group_by(JobRevisionRow.job_id)
+            .subquery()
+        )
+        rows = self._session.scalars(
+            select(JobRevisionRow)
+            .join(
+                newest,
+                (newest.c.job_id == JobRevisionRow.job_id) & (newest.c.number == JobRevisionRow.number),
+            )
+            .order_by(JobRevisionRow.created_at.desc(), JobRevisionRow.job_id)
+        )
+        return [self._stored(row) for row in rows]
+
+    def get(self, job_id: UUID) -> StoredJob:
+        """A job.
+
+        Raises:
+            NotFoundError: when this shop has no such job
+        """
+        return self._stored(self._newest(job_id))
+
+    def revisions(self, job_id: UUID) -> list[Revision]:
+        """A job's revisions, newest first."""
+        self._newest(job_id)
+        rows = self._session.scalars(
+            select(JobRevisionRow).where(JobRevisionRow.job_id == job_id).order_by(JobRevisionRow.number.desc())
+        )
+        return [Revision(row.number, row.action, row.what, row.created_at) for row in rows]
+
+    def at(self, job_id: UUID, number: int) -> Job:
+        """A job's document at one of its revisions.
+
+        Raises:
+            NotFoundError: when there is no such revision
+        """
+        self._newest(job_id)
+        row = self._session.get(JobRevisionRow, (job_id, number))
+        if row is None:
+            raise NotFoundError("revision", number)
+        return _document(row)
+
+    def create(self, job: Job, what: str) -> StoredJob:
+        """A new job with its first revision."""
+        row = JobRow(shop_id=self._shop_id)
+        self._session.add(row)
+        self._session.flush()
+        return self._append(row.id, None, job, "create", what)
+
+    def edit(self, job_id: UUID, parent: int, job: Job, what: str) -> StoredJob:
+        """Appends a revision with a changed document.
+
+        Raises:
+            NotFoundError: when this shop has no such job
+            StaleWriteError: when ``parent`` is not the newest revision
+        """
+        newest = self._newest(job_id)
+        if newest.number != parent:
+            raise StaleWriteError(job_id, parent, newest.number)
+        return self._append(job_id, parent, job, "edit", what)
+
+    def undo(self, job_id: UUID, parent: int) -> StoredJob:
+        """Appends a revision with the document as it was one change before."""
+        return self._step(job_id, parent, "undo")
+
+    def redo(self, job_id: UUID, parent: int) -> StoredJob:
+        """Appends a revision with the document that was undone last."""
+        return self._step(job_id, parent, "redo")
+
+    def archive(self, job_id: UUID) -> None:
+        """Takes a job off the floor; it is kept."""
+        self._newest(job_id)
+        self._session.get_one(JobRow, job_id).archived_at = func.now()
+
+    def _step(self, job_id: UUID, parent: int, action: str) -> StoredJob:
+        newest = self._newest(job_id)
+        if newest.number != parent:
+            raise StaleWriteError(job_id, parent, newest.number)
+        history = self._history(job_id)
+        to = history.undo_to if action == "undo" else history.redo_to
+        if to is None:
+            raise NothingToUndoError(action)
+        undone = self._session.get_one(JobRevisionRow, (job_id, history.shown if action == "undo" else to))
+        return self._append(job_id, parent, self.at(job_id, to), action, undone.what)
+
+    def _newest(self, job_id: UUID) -> JobRevisionRow:
+        row = self._session.scalar(
+            select(JobRevisionRow)
+            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
+            .where(JobRow.id == job_id, JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
+            .order_by(JobRevisionRow.number.desc())
+            .limit(1)
+        )
+        if row is None:
+            raise NotFoundError("job", job_id)
+        return row
+
+    def _history(self, job_id: UUID) -> History:
+        actions: Sequence[tuple[int, str]] = [
+            (number, action)
+            for number, action in self._session.execute(
+                select(JobRevisionRow.number, JobRevisionRow.action)
+                .where(JobRevisionRow.job_id == job_id)
+                .order_by(JobRevisionRow.number)
+            )
+        ]
+        return history_of(actions)
+
+    def _append(self, job_id: UUID, parent: int | None, job: Job, action: str, what: str) -> StoredJob:
+        row = JobRevisionRow(
+            job_id=job_id,
+            number=(parent or 0) + 1,
+            parent=parent,
+            action=action,
+            what=what,
+            document=job.model_dump(mode="json"),
+            schema_version=SCHEMA_VERSION,
+        )
+        self._session.add(row)
+        try:
+            self._session.flush()
+        except IntegrityError as error:  # another writer appended to the same parent first
+            self._session.rollback()
+            raise StaleWriteError(job_id, parent or 0, self._newest(job_id).number) from error
+        return self._stored(row)
+
+    def _stored(self, row: JobRevisionRow) -> StoredJob:
+        history = self._history(row.job_id)
+        return StoredJob(
+            row.job_id,
+            row.number,
+            _document(row),
+            history.undo_to is not None,
+            history.redo_to is not None,
+            row.created_at,
+        )
+
+
+def _document(row: JobRevisionRow) -> Job:
+    return as_job_file({"schema_version": row.schema_version, "job": row.document}).job

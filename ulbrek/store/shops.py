@@ -1,0 +1,40 @@
+"""Shops and their revisions."""
+
+from uuid import UUID
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ulbrek.core.shop import Shop
+from ulbrek.files.job_file import SCHEMA_VERSION
+from ulbrek.store.models import ShopRevisionRow, ShopRow
+
+
+class ShopRepository:
+    """The shops. Until people sign in there is one."""
+
+    def __init__(self, session: Session) -> None:
+        """Reads and writes in this session."""
+        self._session = session
+
+    def first(self) -> tuple[UUID, Shop] | None:
+        """The oldest shop and its newest document; None before the first."""
+        row = self._session.scalar(
+            select(ShopRevisionRow)
+            .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
+            .order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc())
+            .limit(1)
+        )
+        return (row.shop_id, Shop.model_validate(row.document)) if row else None
+
+    def create(self, shop: Shop) -> UUID:
+        """A new shop with its first revision."""
+        row = ShopRow()
+        self._session.add(row)
+        self._session.flush()
+        document = shop.model_dump(mode="json")
+        self._session.add(
+            ShopRevisionRow(shop_id=row.id, number=1, document=document, schema_version=SCHEMA_VERSION)
+        )
+        self._session.flush()
+        return row.id
