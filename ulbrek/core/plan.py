@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, fields, is_dataclass, replace
 from typing import Any, Literal
 
-from ulbrek.core.base.figure import Figure, work, workings
+from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Change, Finding
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import handle

@@ -9,7 +9,7 @@ from ulbrek.core.job import Job
 from ulbrek.core.shop import Shop
 from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 
-SCHEMA_VERSION = 1
+SCHEMA_VERSION: Literal[1] = 1
 LARGEST_FILE_BYTES = 4_000_000
 
 

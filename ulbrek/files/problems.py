@@ -11,6 +11,18 @@ from pydantic_core import ErrorDetails
 _KINDS = frozenset({"opening", "hole", "rectangle"})
 
 
+_OWN_WORDS = {"missing": "It is missing.", "extra_forbidden": "It is not known here."}
+_REMEDIES = {
+    "missing": "Add it.",
+    "extra_forbidden": "Check its spelling, or remove it.",
+    **dict.fromkeys(
+        ("greater_than", "greater_than_equal", "less_than", "less_than_equal", "multiple_of"),
+        "Change the number.",
+    ),
+    **dict.fromkeys(("too_short", "too_long", "string_too_short", "string_too_long"), "Make it longer or shorter."),
+}
+
+
 @dataclass(frozen=True, slots=True)
 class Problem:
     """One thing that is wrong with a document; ``field`` is a JSON pointer into it."""
@@ -46,20 +58,10 @@ def problem_of(error: ErrorDetails | Mapping[str, Any], below: str = "") -> Prob
 
 
 def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:
-    match kind:
-        case "missing":
-            return "It is missing.", "Add it."
-        case "extra_forbidden":
-            return "It is not known here.", "Check its spelling, or remove it."
-        case "value_error":
-            problem, _, remedy = message.removeprefix("Value error, ").rpartition(". ")
-            return (f"{problem}.", remedy) if problem else (remedy, "Change it.")
-        case "greater_than" | "greater_than_equal" | "less_than" | "less_than_equal":
-            return f"{message}.", "Change the number."
-        case "literal_error" | "union_tag_invalid":
-            expected = ctx.get("expected") or ctx.get("expected_tags")
-            return "That is not one of the choices.", f"Use one of {expected}."
-        case "too_short" | "too_long" | "string_too_short" | "string_too_long":
-            return f"{message}.", "Make it longer or shorter."
-        case _:
-            return f"{message}.", "Change it to what is expected."
+    if kind == "value_error":  # ours: a problem, then a remedy as the last sentence
+        problem, _, remedy = message.removeprefix("Value error, ").rpartition(". ")
+        return (f"{problem}.", remedy) if problem else (remedy, "Change it.")
+    if kind in ("literal_error", "union_tag_invalid"):
+        expected = ctx.get("expected") or ctx.get("expected_tags")
+        return "That is not one of the choices.", f"Use one of {expected}."
+    return _OWN_WORDS.get(kind, f"{message}."), _REMEDIES.get(kind, "Change it to what is expected.")

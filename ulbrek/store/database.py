@@ -12,6 +12,7 @@ from sqlalchemy.engine import make_url
 from sqlalchemy.orm import Session
 
 from ulbrek.core.shop import Shop
+from ulbrek.store.errors import NotFoundError
 from ulbrek.store.jobs import JobRepository
 from ulbrek.store.shops import ShopRepository
 
@@ -43,6 +44,14 @@ class Database:
                 connection.execute(text("SELECT pg_advisory_unlock(:lock)"), {"lock": MIGRATION_LOCK})
                 connection.commit()
 
+    def prepare(self) -> None:
+        """Brings the tables up and makes the shop where there is none yet."""
+        self.migrate()
+        with self.work() as records:
+            records.session.execute(text("SELECT pg_advisory_xact_lock(:lock)"), {"lock": MIGRATION_LOCK})
+            if records.shops.first() is None:
+                records.shops.create(Shop())
+
     @contextmanager
     def work(self) -> Iterator["Records"]:
         """Records to read and write; what was done is committed at the end, or not at all."""
@@ -56,7 +65,7 @@ class Database:
             sqlalchemy.exc.OperationalError: when it cannot be reached
         """
         with self.engine.connect() as connection:
-            return connection.execute(text("SELECT 1")).scalar_one() == 1
+            return bool(connection.execute(text("SELECT 1")).scalar_one())
 
 
 class Records:
@@ -68,11 +77,14 @@ class Records:
         self.shops = ShopRepository(session)
 
     def shop(self) -> tuple[UUID, Shop]:
-        """The shop; one is made where there is none yet."""
+        """The shop.
+
+        Raises:
+            NotFoundError: before ``Database.prepare`` has made it
+        """
         found = self.shops.first()
         if found is None:
-            shop = Shop()
-            return self.shops.create(shop), shop
+            raise NotFoundError("shop", "yet")
         return found
 
     def jobs(self, shop_id: UUID) -> JobRepository:

@@ -16,7 +16,7 @@ class StoreError(Exception):
 class NotFoundError(StoreError):
     """No such record in this shop."""
 
-    def __init__(self, what: str, which: UUID | int) -> None:
+    def __init__(self, what: str, which: UUID | int | str) -> None:
         """Names what was looked for."""
         super().__init__(f"There is no {what} {which} here.")
 

@@ -169,11 +169,10 @@ class JobRepository:
             document=job.model_dump(mode="json"),
             schema_version=SCHEMA_VERSION,
         )
-        self._session.add(row)
         try:
-            self._session.flush()
+            with self._session.begin_nested():
+                self._session.add(row)
         except IntegrityError as error:  # another writer appended to the same parent first
-            self._session.rollback()
             raise StaleWriteError(job_id, parent or 0, self._newest(job_id).number) from error
         return self._stored(row)
 

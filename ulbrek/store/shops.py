@@ -33,8 +33,6 @@ class ShopRepository:
         self._session.add(row)
         self._session.flush()
         document = shop.model_dump(mode="json")
-        self._session.add(
-            ShopRevisionRow(shop_id=row.id, number=1, document=document, schema_version=SCHEMA_VERSION)
-        )
+        self._session.add(ShopRevisionRow(shop_id=row.id, number=1, document=document, schema_version=SCHEMA_VERSION))
         self._session.flush()
         return row.id

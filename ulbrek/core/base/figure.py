@@ -99,7 +99,7 @@ def rule(unit: str) -> Callable[[Callable[P, float]], Rule[P]]:
     return mark
 
 
-def work(marked: Rule[...], of: str = "", **given: Figure | Spread | float) -> Figure:
+def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -> Figure:
     """Works a rule out and keeps what was put in.
 
     Where inputs are spreads the rule is tried at every corner of them, so that it need not be known

@@ -1,7 +1,8 @@
 """Findings: a mistake seen before it is made, where it is, why it matters and what to do."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from dataclasses import field as dataclass_field
 from typing import Any, Literal
 
 from ulbrek.core.base.docstring import RuleText, read_docstring
@@ -50,7 +51,7 @@ class Finding:
     reason: str
     remedy: str
     field: str
-    values: Mapping[str, Quantity | str] = field(default_factory=dict)
+    values: Mapping[str, Quantity | str] = dataclass_field(default_factory=dict)
     source: str = ""
     change: Change | None = None
     mark: Mark | None = None

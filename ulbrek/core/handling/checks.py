@@ -5,9 +5,7 @@ from ulbrek.core.handling.rules import LARGEST_TEAM
 
 
 @check("too-heavy-for-people", "danger")
-def too_heavy_for_people(
-    mass_kg: float, needed: int, people_there: int, lifted_kg: float
-) -> list[Finding]:
+def too_heavy_for_people(mass_kg: float, needed: int, people_there: int, lifted_kg: float) -> list[Finding]:
     """Heavier than the people available may lift
 
     Source: UK HSE manual handling guidance for teams, from memory; past four people, not by hand

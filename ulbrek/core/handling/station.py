@@ -20,7 +20,13 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, mass_fresh: Figure) ->
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
     teams = tuple(
-        work(rules.team_lifts, str(people), one_person_kg=one or shop_figure_kg, people=people, team_share=share)
+        work(
+            rules.team_lifts,
+            str(people),
+            one_person_kg=one or shop_figure_kg,
+            people=people,
+            team_share=share,
+        )
         for people, share in rules.TEAM_SHARE.items()
     )
     heavier_end = mass_fresh.value if mass_fresh.high is None else mass_fresh.high

@@ -11,9 +11,23 @@ ORDINARY_MIX = Mix(
     id="ordinary",
     name="Ordinary bagged mix",
     sizes=(
-        BagSize(id="80lb", name="80 lb bag", dry_mass_kg=36.287, yield_l=16.99, water_least_l=2.84, water_most_l=4.26),
-        BagSize(id="60lb", name="60 lb bag", dry_mass_kg=27.216, yield_l=12.74, water_least_l=2.13, water_most_l=3.22),
-        BagSize(id="25kg", name="25 kg bag", dry_mass_kg=25.0, yield_l=11.8, water_least_l=2.0, water_most_l=3.0),
+        BagSize(
+            id="80lb",
+            name="80 lb",
+            dry_mass_kg=36.287,
+            yield_l=16.99,
+            water_least_l=2.84,
+            water_most_l=4.26,
+        ),
+        BagSize(
+            id="60lb",
+            name="60 lb",
+            dry_mass_kg=27.216,
+            yield_l=12.74,
+            water_least_l=2.13,
+            water_most_l=3.22,
+        ),
+        BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=11.8, water_least_l=2.0, water_most_l=3.0),
     ),
     source="common practice; the bag's own print rules",
 )

@@ -156,7 +156,8 @@ def radius_too_large(shape: Shape) -> list[Finding]:
                         "most": Quantity(most.mm, "mm"),
                     },
                     change=Change(
-                        f"Round them to {most.typed}", {f"/features/{placed.index}/corner_radius": most.model_dump()}
+                        f"Round them to {most.typed}",
+                        {f"/features/{placed.index}/corner_radius": most.model_dump()},
                     ),
                 )
             )

@@ -86,7 +86,11 @@ def _free_places(
 
 
 def _anchored(
-    anchor: Anchor, centre_mm: float, run_mm: float, half_mm: float, to_mark: Callable[[Length, float], Length]
+    anchor: Anchor,
+    centre_mm: float,
+    run_mm: float,
+    half_mm: float,
+    to_mark: Callable[[Length, float], Length],
 ) -> Anchor:
     offset = to_mark(anchor.offset, max(0.0, offset_for(anchor, centre_mm, run_mm, half_mm)))
     return anchor.model_copy(update={"offset": offset})

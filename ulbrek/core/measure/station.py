@@ -60,9 +60,7 @@ def _thinnest(piece: Piece, found: list[NamedWeb]) -> ThinWeb | None:
         return None
     named = found[0]
     start, end = named.web.start, named.web.end
-    width = work(
-        rules.web_width, piece.id, start_x_mm=start.x, start_y_mm=start.y, end_x_mm=end.x, end_y_mm=end.y
-    )
+    width = work(rules.web_width, piece.id, start_x_mm=start.x, start_y_mm=start.y, end_x_mm=end.x, end_y_mm=end.y)
     needed = work(rules.web_needed, piece.id, thickness_mm=piece.thickness.mm)
     between = f"{named.feature.feature.name} and {named.other_words}"
     return ThinWeb(width, needed, between, start.x, start.y, end.x, end.y)
@@ -73,6 +71,4 @@ def _as_placed(placed: Placed) -> PlacedFeature:
     radius = placed.half_x
     if isinstance(feature, Opening):
         radius = min(feature.corner_radius.mm, placed.half_x, placed.half_y)
-    return PlacedFeature(
-        feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius
-    )
+    return PlacedFeature(feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius)

@@ -62,6 +62,4 @@ def meet(a: Placed, b: Placed) -> bool:
 
 
 def _boxes_meet(a: Placed, b: Placed) -> bool:
-    return (
-        abs(a.centre.x - b.centre.x) < a.half_x + b.half_x and abs(a.centre.y - b.centre.y) < a.half_y + b.half_y
-    )
+    return abs(a.centre.x - b.centre.x) < a.half_x + b.half_x and abs(a.centre.y - b.centre.y) < a.half_y + b.half_y

@@ -26,7 +26,7 @@ def short_of_bags(inputs: MixInputs, size: BagSize, needed: Figure) -> list[Find
         finding(
             short_of_bags,
             title="Short by {missing} of {bag}",
-            reason="Running out in the pour is the worst that can happen; a late bag from another lot has another colour.",
+            reason="Running out is the worst that can happen; a late bag from another lot has another colour.",
             remedy="Have {needed} in hand before the first water goes in; return what stays closed.",
             field="/bags_in_hand",
             values={
@@ -52,7 +52,7 @@ def water_over_most(inputs: MixInputs, size: BagSize) -> list[Finding]:
         finding(
             water_over_most,
             title="{planned} of water is more than the bag allows",
-            reason="The bag's most is {most}. More is weaker and shrinks more; 5 % more costs 5 to 8 % of the strength.",
+            reason="The bag's most is {most}. More is weaker and shrinks more: 5 % costs 5 to 8 % of the strength.",
             remedy="Keep to {most}; for a looser feel use a plasticiser.",
             field="/water_per_bag_l",
             values={
@@ -93,7 +93,11 @@ def batch_over_container(container: Container, volume: Figure, fill: Figure, fit
 
 
 def all_findings(
-    inputs: MixInputs, size: BagSize, container: Container, needed: Figure, batch: tuple[Figure, Figure, Figure]
+    inputs: MixInputs,
+    size: BagSize,
+    container: Container,
+    needed: Figure,
+    batch: tuple[Figure, Figure, Figure],
 ) -> Iterator[Finding]:
     """Everything that Mix finds; ``batch`` is its volume, the container's fill and the bags that fit."""
     yield from short_of_bags(inputs, size, needed)

@@ -69,7 +69,11 @@ def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_ba
         bag_yield_l: concrete from one bag
         least_over_bags: least number of whole bags over the bare count
 
-    Formula: max(ceil(poured_volume_l * (1 + spare) / bag_yield_l), ceil(poured_volume_l / bag_yield_l) + least_over_bags)
+    Formula:
+        max(
+            ceil(poured_volume_l * (1 + spare) / bag_yield_l),
+            ceil(poured_volume_l / bag_yield_l) + least_over_bags
+        )
 
     Source: common practice: 5 to 10 % over, and never start without a bag over
     """
@@ -137,7 +141,10 @@ def bags_that_fit(working_fill_l: float, bag_yield_l: float) -> float:
         working_fill_l: what the container takes and can still be stirred
         bag_yield_l: concrete from one bag
 
-    Formula: floor(working_fill_l / bag_yield_l) if working_fill_l >= bag_yield_l else max(0.25, floor(4 * working_fill_l / bag_yield_l) / 4)
+    Formula:
+        floor(working_fill_l / bag_yield_l)
+        if working_fill_l >= bag_yield_l
+        else max(0.25, floor(4 * working_fill_l / bag_yield_l) / 4)
 
     Source: common practice: a 5 gal bucket takes a 60 lb bag, a barrow two
     """

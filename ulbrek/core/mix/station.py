@@ -14,7 +14,11 @@ START_SHARE = 0.75  # Of the usual water. Source: common practice.
 
 
 def mix(
-    inputs: MixInputs, chosen: Mix, filled: Filled, container: Container, volumes: Mapping[str, tuple[Figure, int]]
+    inputs: MixInputs,
+    chosen: Mix,
+    filled: Filled,
+    container: Container,
+    volumes: Mapping[str, tuple[Figure, int]],
 ) -> MixResult:
     """The figures and findings of a mixing day.
 
@@ -47,7 +51,7 @@ def mix(
         bags=needed,
         left_over=work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured),
         choices=tuple(
-            BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, of=other.id))
+            BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, other.id))
             for other in chosen.sizes
             if other.id != size.id
         ),
@@ -72,7 +76,7 @@ def _poured(volumes: Mapping[str, tuple[Figure, int]]) -> Figure:
         f"{piece}_l": work(rules.taken_by_pieces, piece, volume_l=volume, count=count)
         for piece, (volume, count) in volumes.items()
     }
-    return work(rules.poured_volume, **by_piece)
+    return work(rules.poured_volume, "", **by_piece)
 
 
 def _bags(inputs: MixInputs, filled: Filled, poured: Figure, of: str = "") -> Figure:

@@ -4,7 +4,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
 
-from shapely import MultiPolygon, Polygon, unary_union
+from shapely import unary_union
+from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.outline import Outline
@@ -27,7 +28,7 @@ class Solid:
     depth_mm: float
     cuts: tuple[Cut, ...] = ()
 
-    def section_at(self, height_mm: float) -> Polygon | MultiPolygon:
+    def section_at(self, height_mm: float) -> BaseGeometry:
         """The concrete at a height above the back [mm], as polygons of exact area."""
         here = [cut.outline.polygon for cut in self.cuts if cut.bottom_mm <= height_mm < cut.top_mm]
         if not here:
@@ -35,7 +36,7 @@ class Solid:
         return self.outline.polygon.difference(unary_union(here))
 
     @cached_property
-    def _layers(self) -> list[tuple[float, float, Polygon | MultiPolygon]]:
+    def _layers(self) -> list[tuple[float, float, BaseGeometry]]:
         ends = {0.0, self.depth_mm, *(z for c in self.cuts for z in (c.bottom_mm, c.top_mm))}
         heights = sorted(z for z in ends if 0 <= z <= self.depth_mm)
         return [(low, high, self.section_at((low + high) / 2)) for low, high in pairwise(heights)]

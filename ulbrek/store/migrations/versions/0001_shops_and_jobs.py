@@ -48,9 +48,7 @@ def upgrade() -> None:
         sa.CheckConstraint("number >= 1", op.f("ck_job_revision_number_from_one")),
         sa.CheckConstraint("(number = 1) = (parent IS NULL)", op.f("ck_job_revision_first_has_no_parent")),
         sa.CheckConstraint("parent = number - 1", op.f("ck_job_revision_parent_is_before")),
-        sa.CheckConstraint(
-            "action IN ('create', 'edit', 'undo', 'redo')", op.f("ck_job_revision_known_action")
-        ),
+        sa.CheckConstraint("action IN ('create', 'edit', 'undo', 'redo')", op.f("ck_job_revision_known_action")),
     )
 
 

@@ -1,0 +1,174 @@
+"""Runs the demo: database, tables, demo data once, API and front end, until it is stopped."""
+
+import argparse
+import json
+import os
+import signal
+import subprocess
+import sys
+import time
+from pathlib import Path
+from socket import socket
+from types import FrameType
+
+import uvicorn
+
+from ops.postgres import ROOT, Cluster, PostgresError, free_port
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
+from ulbrek.core.shop import Shop
+from ulbrek.files.job_file import read_job_file
+from ulbrek.store.database import Database
+
+FOLDER = ROOT / ".data"
+RUNNING = FOLDER / "demo.json"
+DATABASE = "ulbrek"
+PORT = 8340
+DEMO_DATA = ROOT / "demo"
+
+
+def main() -> int:
+    """Does what was asked on the command line; the exit status."""
+    parser = argparse.ArgumentParser(prog="ops.demo", description=__doc__)
+    parser.add_argument("action", choices=("run", "dev", "stop", "reset"), nargs="?", default="run")
+    action = parser.parse_args().action
+    # So that being told to stop unwinds like Ctrl-C does, and the database is stopped too.
+    signal.signal(signal.SIGTERM, _leave)
+    try:
+        return {"run": run, "dev": develop, "stop": stop, "reset": reset}[action]()
+    except KeyboardInterrupt:
+        return 0
+    except PostgresError as error:
+        print(error, file=sys.stderr)
+        return 1
+
+
+def run() -> int:
+    """Serves the demo until it is stopped."""
+    if running := _running():
+        print(f"Ulbrek already runs at {running[1]}")
+        return 0
+    with _Records() as url:
+        settings = Settings(database_url=url)
+        port = free_port(int(os.environ.get("ULBREK_PORT", PORT)))
+        app = create_app(settings)
+        _Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning", access_log=False)).run()
+    return 0
+
+
+def develop() -> int:
+    """Serves the API with reload, and the front end from its sources."""
+    with _Records() as url:
+        port = free_port()
+        environment = {**os.environ, "DATABASE_URL": url, "ULBREK_API_PORT": str(port), "ULBREK_LOG_FORMAT": "console"}
+        arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--reload", "--reload-dir=ulbrek"]
+        api = subprocess.Popen([sys.executable, "-m", "uvicorn", *arguments, f"--port={port}"], env=environment)
+        web = subprocess.Popen(["npm", "run", "dev"], cwd=ROOT / "web", env=environment)
+        try:
+            return api.wait()
+        finally:
+            for process in (api, web):
+                process.terminate()
+            for process in (api, web):
+                process.wait()
+
+
+def stop() -> int:
+    """Stops a running demo and its database."""
+    running = _running()
+    if running:
+        os.kill(running[0], signal.SIGTERM)
+        patience = time.monotonic() + 10
+        while _is_alive(running[0]) and time.monotonic() < patience:
+            time.sleep(0.05)
+    if (FOLDER / "postgres").exists():
+        Cluster(FOLDER).stop()
+    print("Stopped.")
+    return 0
+
+
+def reset() -> int:
+    """Takes the demo's records back to the demo data at its next start."""
+    stop()
+    cluster = Cluster(FOLDER)
+    cluster.start()
+    try:
+        cluster.drop_database(DATABASE)
+    finally:
+        cluster.stop()
+    print("The next make demo starts from the demo data.")
+    return 0
+
+
+def load_demo_data(database: Database) -> None:
+    """Puts the demo's shop and jobs into a database that holds no shop."""
+    with database.work() as records:
+        if records.shops.first() is not None:
+            return
+        shop_id = records.shops.create(Shop.model_validate_json((DEMO_DATA / "shop.json").read_bytes()))
+        for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
+            records.jobs(shop_id).create(read_job_file(file.read_bytes()).job, "Begun")
+
+
+class _Records:
+    """The demo's database: the one that DATABASE_URL names, or one of the project's own while it lasts."""
+
+    def __init__(self) -> None:
+        self.cluster = None if os.environ.get("DATABASE_URL") else Cluster(FOLDER)
+
+    def __enter__(self) -> str:
+        url = os.environ.get("DATABASE_URL", "")
+        if self.cluster is not None:
+            self.cluster.start()
+            self.cluster.ensure_database(DATABASE)
+            url = self.cluster.url(DATABASE)
+        database = Database(url)
+        database.migrate()
+        load_demo_data(database)
+        database.engine.dispose()
+        return url
+
+    def __exit__(self, *_: object) -> None:
+        if self.cluster is not None:
+            self.cluster.stop()
+
+
+class _Server(uvicorn.Server):
+    """Says where it is when it is there, and leaves word of it for ``make stop``."""
+
+    async def startup(self, sockets: list[socket] | None = None) -> None:
+        await super().startup(sockets)
+        if self.started:
+            address = f"http://127.0.0.1:{self.config.port}/"
+            FOLDER.mkdir(exist_ok=True)
+            RUNNING.write_text(json.dumps({"pid": os.getpid(), "address": address}))
+            print(f"Ulbrek is at {address}  (Ctrl-C stops it)", flush=True)
+
+    async def shutdown(self, sockets: list[socket] | None = None) -> None:
+        await super().shutdown(sockets)
+        RUNNING.unlink(missing_ok=True)
+
+
+def _running() -> tuple[int, str] | None:
+    """The process number and the address of a running demo."""
+    try:
+        running = json.loads(RUNNING.read_text())
+    except (FileNotFoundError, ValueError):
+        return None
+    return (running["pid"], running["address"]) if _is_alive(running["pid"]) else None
+
+
+def _is_alive(pid: int) -> bool:
+    """Whether a process of this demo has this number; another program may have got it since."""
+    try:
+        return "ops.demo" in Path(f"/proc/{pid}/cmdline").read_text()
+    except FileNotFoundError:
+        return False
+
+
+def _leave(_signal: int, _frame: FrameType | None) -> None:
+    raise KeyboardInterrupt
+
+
+if __name__ == "__main__":
+    sys.exit(main())

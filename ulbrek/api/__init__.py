@@ -1,0 +1,1 @@
+"""HTTP: thin handlers over the core and the store."""

@@ -1,0 +1,64 @@
+"""The application: API, documentation and front end in one process."""
+
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+
+from fastapi import FastAPI
+from fastapi.responses import HTMLResponse, JSONResponse
+
+from ulbrek import __version__
+from ulbrek.api import logs, problems
+from ulbrek.api.front_end import FrontEnd
+from ulbrek.api.guard import Guard
+from ulbrek.api.handlers import router
+from ulbrek.api.settings import Settings
+from ulbrek.store.database import Database
+
+DOCS_PAGE = """<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><title>Ulbrek API</title>
+<link rel="icon" href="data:,"><link rel="stylesheet" href="/apidocs/swagger-ui.css"></head>
+<body><div id="docs"></div><script src="/apidocs/swagger-ui-bundle.js"></script>
+<script src="/apidocs/start.js"></script></body></html>"""
+
+
+def create_app(settings: Settings) -> FastAPI:
+    """The application over the database of these settings; tables must be up (``ulbrek migrate``)."""
+    logs.set_up(settings.log_format)
+    database = Database(settings.database_url)
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        yield
+        database.engine.dispose()
+
+    app = FastAPI(
+        title="Ulbrek",
+        version=__version__,
+        description="Plans small concrete castings. Lengths in mm, masses in kg, volumes in l.",
+        openapi_url="/api/openapi.json",
+        docs_url=None,
+        redoc_url=None,
+        lifespan=lifespan,
+    )
+    app.state.database = database
+    problems.install(app)
+    app.include_router(router)
+
+    @app.get("/api/docs", include_in_schema=False)
+    def docs() -> HTMLResponse:
+        return HTMLResponse(DOCS_PAGE)
+
+    @app.get("/healthz", include_in_schema=False)
+    def healthz() -> JSONResponse:
+        database.answers()
+        return JSONResponse({"status": "ok"})
+
+    app.mount("/", FrontEnd(settings.web_dist))
+    app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
+    app.add_middleware(logs.RequestLog)
+    return app
+
+
+def create_app_from_environment() -> FastAPI:
+    """The application for ``uvicorn --factory``, set from the environment."""
+    return create_app(Settings())

@@ -1,0 +1,159 @@
+"""The handlers: load, one call, answer."""
+
+import re
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Body, Depends, Request, Response
+
+from ulbrek.api.views import (
+    EditRequest,
+    JobCard,
+    JobView,
+    NewJobRequest,
+    PlanRequest,
+    PlanView,
+    StepRequest,
+    answer,
+    job_card,
+    job_view,
+    plan_view,
+)
+from ulbrek.core.rulebook import Page, rule_book
+from ulbrek.core.shop import Shop
+from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
+from ulbrek.store.database import Database
+from ulbrek.store.jobs import Revision
+
+router = APIRouter(prefix="/api")
+
+
+def _database(request: Request) -> Database:
+    database: Database = request.app.state.database
+    return database
+
+
+Db = Annotated[Database, Depends(_database)]
+
+
+@router.post("/plan", response_model=PlanView)
+def plan_job(db: Db, asked: PlanRequest) -> Response:
+    """Plans a job without keeping it."""
+    shop = asked.shop
+    if shop is None:
+        with db.work() as records:
+            _, shop = records.shop()
+    return answer(PlanView, plan_view(asked.job, shop))
+
+
+@router.get("/shop")
+def get_shop(db: Db) -> Shop:
+    """The shop: its people, mixes and containers."""
+    with db.work() as records:
+        return records.shop()[1]
+
+
+@router.get("/rules")
+def get_rules() -> tuple[Page, ...]:
+    """The rule book."""
+    return rule_book()
+
+
+@router.get("/jobs", response_model=list[JobCard])
+def list_jobs(db: Db) -> Response:
+    """The jobs on the shop floor, last changed first."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).all()
+    return answer(list[JobCard], [job_card(one, shop) for one in stored])
+
+
+@router.post("/jobs", response_model=JobView, status_code=201)
+def begin_job(db: Db, asked: NewJobRequest) -> Response:
+    """Begins a job."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).create(asked.job, "Begun")
+    return answer(JobView, job_view(stored, shop), 201)
+
+
+@router.post("/jobs/from-file", response_model=JobView, status_code=201)
+def begin_job_from_file(db: Db, file: Annotated[dict[str, object], Body()]) -> Response:
+    """Begins a job from a job file."""
+    read = as_job_file(file)
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).create(read.job, "Brought in from a file")
+    return answer(JobView, job_view(stored, shop), 201)
+
+
+@router.get("/jobs/{job_id}", response_model=JobView)
+def get_job(db: Db, job_id: UUID) -> Response:
+    """A job and its plan."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).get(job_id)
+    return answer(JobView, job_view(stored, shop))
+
+
+@router.put("/jobs/{job_id}", response_model=JobView)
+def edit_job(db: Db, job_id: UUID, asked: EditRequest) -> Response:
+    """Keeps a change of a job as a revision; refused with 409 when it was changed in between."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).edit(job_id, asked.parent, asked.job, asked.what)
+    return answer(JobView, job_view(stored, shop))
+
+
+@router.post("/jobs/{job_id}/undo", response_model=JobView)
+def undo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
+    """Undoes the last change by appending a revision."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).undo(job_id, asked.parent)
+    return answer(JobView, job_view(stored, shop))
+
+
+@router.post("/jobs/{job_id}/redo", response_model=JobView)
+def redo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
+    """Does the last undone change again by appending a revision."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        stored = records.jobs(shop_id).redo(job_id, asked.parent)
+    return answer(JobView, job_view(stored, shop))
+
+
+@router.post("/jobs/{job_id}/archive", status_code=204)
+def archive_job(db: Db, job_id: UUID) -> None:
+    """Takes a job off the shop floor; it is kept."""
+    with db.work() as records:
+        shop_id, _ = records.shop()
+        records.jobs(shop_id).archive(job_id)
+
+
+@router.get("/jobs/{job_id}/revisions")
+def list_revisions(db: Db, job_id: UUID) -> list[Revision]:
+    """What was done to a job, newest first."""
+    with db.work() as records:
+        shop_id, _ = records.shop()
+        return records.jobs(shop_id).revisions(job_id)
+
+
+@router.get("/jobs/{job_id}/revisions/{number}", response_model=PlanView)
+def get_revision(db: Db, job_id: UUID, number: int) -> Response:
+    """A job as it was at a revision, planned by the rules of today."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        job = records.jobs(shop_id).at(job_id, number)
+    return answer(PlanView, plan_view(job, shop))
+
+
+@router.get("/jobs/{job_id}/file", response_model=JobFile)
+def get_job_file(db: Db, job_id: UUID) -> Response:
+    """A job and its shop as a ``*.ulbrek.json`` file."""
+    with db.work() as records:
+        shop_id, shop = records.shop()
+        job = records.jobs(shop_id).get(job_id).job
+    name = re.sub(r"[^a-z0-9]+", "-", job.name.lower()).strip("-") or "job"
+    headers = {"Content-Disposition": f'attachment; filename="{name}.ulbrek.json"'}
+    return Response(write_job_file(job, shop), headers=headers, media_type="application/json")

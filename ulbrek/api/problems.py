@@ -1,0 +1,76 @@
+"""Errors as problem details (RFC 9457): one table maps the errors of store and files to answers."""
+
+from typing import Any
+
+import structlog
+from fastapi import FastAPI, Request
+from fastapi.encoders import jsonable_encoder
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from sqlalchemy.exc import OperationalError
+from starlette.exceptions import HTTPException
+
+from ulbrek.files.problems import InvalidDocumentError, Problem, problem_of
+from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError, StoreError
+
+STATUS: dict[type[StoreError], tuple[int, str]] = {
+    NotFoundError: (404, "Not found"),
+    StaleWriteError: (409, "Changed in between"),
+    NothingToUndoError: (409, "Nothing to go to"),
+}
+
+
+def problem_response(status: int, title: str, detail: str, **more: Any) -> JSONResponse:  # noqa: ANN401
+    """A problem details answer; ``more`` are its further members."""
+    body = {"type": "about:blank", "title": title, "status": status, "detail": detail, **more}
+    return JSONResponse(jsonable_encoder(body), status, media_type="application/problem+json")
+
+
+def install(app: FastAPI) -> None:
+    """Makes every error of this app a problem details answer."""
+    app.add_exception_handler(StoreError, _store_error)
+    app.add_exception_handler(InvalidDocumentError, _invalid_document)
+    app.add_exception_handler(RequestValidationError, _invalid_request)
+    app.add_exception_handler(HTTPException, _http_error)
+    app.add_exception_handler(OperationalError, _no_database)
+    app.add_exception_handler(Exception, _unexpected)
+
+
+def _store_error(_: Request, error: Exception) -> JSONResponse:
+    status, title = STATUS[type(error)]  # type: ignore[index]  # registered for StoreError only
+    more = {"newest": error.newest} if isinstance(error, StaleWriteError) else {}
+    return problem_response(status, title, str(error), **more)
+
+
+def _invalid_document(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, InvalidDocumentError)  # noqa: S101 - registered for it
+    return _refused(list(error.problems))
+
+
+def _invalid_request(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, RequestValidationError)  # noqa: S101 - registered for it
+    problems = []
+    for one in error.errors():
+        at = problem_of({**one, "loc": one["loc"][1:]})  # without "body" or "path"
+        problems.append(at)
+    return _refused(problems)
+
+
+def _refused(problems: list[Problem]) -> JSONResponse:
+    first = problems[0]
+    return problem_response(422, "Cannot be used", f"{first.problem} {first.remedy}", problems=problems)
+
+
+def _http_error(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, HTTPException)  # noqa: S101 - registered for it
+    return problem_response(error.status_code, "Refused", error.detail)
+
+
+def _no_database(_: Request, error: Exception) -> JSONResponse:
+    structlog.get_logger("ulbrek").error("database", error=type(error).__name__)
+    return problem_response(503, "No database", "The records cannot be reached. Nothing was changed; try again.")
+
+
+def _unexpected(_: Request, error: Exception) -> JSONResponse:
+    structlog.get_logger("ulbrek").error("unexpected", exc_info=error)
+    return problem_response(500, "Something broke", "Nothing was changed. The log has the rest.")

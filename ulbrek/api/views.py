@@ -1,0 +1,113 @@
+"""What the API takes and gives."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Annotated, Any
+from uuid import UUID
+
+from fastapi import Response
+from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
+
+from ulbrek.core.headline import Headline, headline
+from ulbrek.core.job import Job
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.shop import Shop
+from ulbrek.store.jobs import StoredJob
+
+What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]
+
+
+class PlanRequest(BaseModel):
+    """A job to plan; without a shop, in the shop whose records these are."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    job: Job
+    shop: Shop | None = None
+
+
+class EditRequest(BaseModel):
+    """A changed job, and the revision that was changed."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    parent: int
+    job: Job
+    what: What
+
+
+class StepRequest(BaseModel):
+    """The revision that an undo or redo starts from."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    parent: int
+
+
+class NewJobRequest(BaseModel):
+    """A job to begin."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    job: Job
+
+
+@dataclass(frozen=True, slots=True)
+class PlanView:
+    """A job as it was read, and its plan."""
+
+    job: Job
+    plan: Plan
+    headline: Headline
+
+
+@dataclass(frozen=True, slots=True)
+class JobView:
+    """A job as it is kept, and its plan."""
+
+    id: UUID
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    changed_at: datetime
+    job: Job
+    plan: Plan
+    headline: Headline
+
+
+@dataclass(frozen=True, slots=True)
+class JobCard:
+    """A job on the shop floor."""
+
+    id: UUID
+    revision: int
+    changed_at: datetime
+    headline: Headline
+
+
+_ADAPTERS: dict[Any, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (PlanView, JobView, list[JobCard])}
+
+
+def answer(kind: Any, view: Any, status: int = 200) -> Response:  # noqa: ANN401
+    """A view as JSON, serialised once and not validated again."""
+    return Response(_ADAPTERS[kind].dump_json(view), status, media_type="application/json")
+
+
+def plan_view(job: Job, shop: Shop) -> PlanView:
+    """A job with its plan."""
+    planned = plan(job, shop)
+    return PlanView(job, planned, headline(job, planned))
+
+
+def job_view(stored: StoredJob, shop: Shop) -> JobView:
+    """A kept job with its plan."""
+    view = plan_view(stored.job, shop)
+    return JobView(
+        stored.id, stored.revision, stored.can_undo, stored.can_redo, stored.changed_at,
+        view.job, view.plan, view.headline,
+    )  # fmt: skip
+
+
+def job_card(stored: StoredJob, shop: Shop) -> JobCard:
+    """A kept job as the shop floor shows it."""
+    return JobCard(stored.id, stored.revision, stored.changed_at, headline(stored.job, plan(stored.job, shop)))

@@ -1,0 +1,124 @@
+"""``ulbrek``: the core from a command line, without a server."""
+
+import json
+import sys
+from pathlib import Path
+from typing import NoReturn
+
+import click
+from pydantic import TypeAdapter, ValidationError
+
+from ulbrek import __version__
+from ulbrek.core.base.finding import Finding, Quantity
+from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.shop import Shop
+from ulbrek.files.job_file import JobFile, read_job_file, write_job_file
+from ulbrek.files.problems import InvalidDocumentError, problems_in
+
+JobPath = click.Path(exists=True, dir_okay=False, path_type=Path)
+
+
+@click.group()
+@click.version_option(__version__, message="%(version)s")
+def main() -> None:
+    """Plan small concrete castings."""
+
+
+@main.command("plan")
+@click.argument("file", type=JobPath)
+@click.option("--shop", "shop_file", type=JobPath, help="Plan in this shop instead of the file's own.")
+@click.option("--json", "as_json", is_flag=True, help="The whole plan as JSON.")
+@click.option("--units", type=click.Choice(["in", "mm"]), default="mm", show_default=True)
+def plan_command(file: Path, shop_file: Path | None, as_json: bool, units: Units) -> None:
+    """Plan the job in FILE. A plan with findings is still a plan: it exits 0."""
+    read = _read(file)
+    shop = _read_shop(shop_file) if shop_file else read.shop_snapshot
+    planned = plan(read.job, shop)
+    if as_json:
+        click.echo(TypeAdapter(Plan).dump_json(planned, indent=2).decode())
+    else:
+        click.echo("\n".join(_summary(read, planned, units)))
+
+
+@main.command("schema")
+def schema_command() -> None:
+    """Print the JSON schema of a job file."""
+    click.echo(json.dumps(JobFile.model_json_schema(), indent=2))
+
+
+@main.command("export")
+@click.argument("file", type=JobPath)
+@click.option("--shop", "shop_file", type=JobPath, help="Put this shop into the file.")
+def export_command(file: Path, shop_file: Path | None) -> None:
+    """Print FILE as a job file of the newest version, every length with its millimetres."""
+    read = _read(file)
+    click.echo(write_job_file(read.job, _read_shop(shop_file) if shop_file else read.shop_snapshot), nl=False)
+
+
+@main.command("migrate")
+def migrate_command() -> None:
+    """Bring the tables of DATABASE_URL up and make the shop where there is none."""
+    from ulbrek.api.settings import Settings  # noqa: PLC0415 - the core's commands need no server
+    from ulbrek.store.database import Database  # noqa: PLC0415
+
+    Database(Settings().database_url).prepare()
+
+
+def _read(file: Path) -> JobFile:
+    try:
+        return read_job_file(file.read_bytes())
+    except InvalidDocumentError as error:
+        _refuse(file, error)
+
+
+def _read_shop(file: Path) -> Shop:
+    try:
+        return Shop.model_validate_json(file.read_bytes())
+    except ValidationError as error:
+        _refuse(file, InvalidDocumentError(problems_in(error)))
+
+
+def _refuse(file: Path, error: InvalidDocumentError) -> NoReturn:
+    for one in error.problems:
+        click.echo(f"{file}: {one.field or 'the file'}: {one.problem} {one.remedy}", err=True)
+    sys.exit(2)
+
+
+def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
+    lines = [read.job.name]
+    for piece, design in zip(planned.pieces, read.job.pieces, strict=True):
+        measured, handled = piece.measure, piece.handling
+        size = " × ".join(
+            write_quantity(length.mm, "mm", units)
+            for length in (design.outline.length, design.outline.width, design.thickness)
+        )
+        low, high = measured.mass_fresh.low or 0.0, measured.mass_fresh.high or 0.0
+        people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "not by hand"
+        lines += [
+            f"  {piece.name}, {piece.count} of {size}",
+            f"    volume      {write_volume(measured.volume.value, units)}",
+            f"    mass fresh  {write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}",
+            f"    diagonal    {write_quantity(measured.diagonal.value, 'mm', units)}",
+            f"    to lift it  {people}",
+        ]
+    mixed = planned.mix
+    lines += [
+        f"  {write_quantity(mixed.bags.value, 'bags', units)} of {mixed.bag_name}, "
+        f"{write_quantity(mixed.batches.value, 'batches', units)} in the {mixed.container_name}",
+        f"    water       start {write_quantity(mixed.water_start.value, 'l', units)} a bag, "
+        f"most {write_quantity(mixed.water_most_l, 'l', units)}",
+    ]
+    for found in planned.findings:
+        one = found.finding
+        lines.append(f"  {one.severity}: {_said(one.title, one, units)}. {_said(one.remedy, one, units)}")
+    return lines
+
+
+def _said(template: str, found: Finding, units: Units) -> str:
+    values = {
+        name: write_quantity(value.value, value.unit, units) if isinstance(value, Quantity) else value
+        for name, value in found.values.items()
+    }
+    return template.format(**values)

@@ -1,0 +1,67 @@
+"""The few figures that tell a job at a glance: what the rail and the shop floor show."""
+
+from dataclasses import dataclass
+
+from ulbrek.core.base.finding import Severity
+from ulbrek.core.job import Job
+from ulbrek.core.measure.result import PlacedFeature
+from ulbrek.core.plan import Plan, Station
+
+
+@dataclass(frozen=True, slots=True)
+class PieceHeadline:
+    """One piece as a thumbnail: its size and features in the plan as it stands [mm]."""
+
+    name: str
+    count: int
+    length_mm: float
+    width_mm: float
+    thickness_mm: float
+    features: tuple[PlacedFeature, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Headline:
+    """A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand."""
+
+    name: str
+    pieces: tuple[PieceHeadline, ...]
+    volume_l: float
+    mass_low_kg: float
+    mass_high_kg: float
+    bags: float
+    bag_name: str
+    batches: float
+    people: int | None
+    worst: dict[Station, Severity]
+
+
+def headline(job: Job, plan: Plan) -> Headline:
+    """A job's figures at a glance, from its plan."""
+    heaviest = max(plan.pieces, key=lambda piece: piece.measure.mass_fresh.value)
+    mass = heaviest.measure.mass_fresh
+    worst: dict[Station, Severity] = {}
+    for found in plan.findings:  # gravest first
+        worst.setdefault(found.station, found.finding.severity)
+    return Headline(
+        name=job.name,
+        pieces=tuple(
+            PieceHeadline(
+                piece.name,
+                piece.count,
+                piece.outline.length.mm,
+                piece.outline.width.mm,
+                piece.thickness.mm,
+                planned.measure.features,
+            )
+            for piece, planned in zip(job.pieces, plan.pieces, strict=True)
+        ),
+        volume_l=plan.mix.poured_volume.value,
+        mass_low_kg=mass.value if mass.low is None else mass.low,
+        mass_high_kg=mass.value if mass.high is None else mass.high,
+        bags=plan.mix.bags.value,
+        bag_name=plan.mix.bag_name,
+        batches=plan.mix.batches.value,
+        people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
+        worst=worst,
+    )
