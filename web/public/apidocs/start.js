@@ -1,0 +1,1 @@
+window.SwaggerUIBundle({ url: "/api/openapi.json", dom_id: "#docs", validatorUrl: null });

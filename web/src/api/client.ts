@@ -1,0 +1,62 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Job = Schemas["Job"];
+export type Piece = Schemas["Piece"];
+export type Feature = Piece["features"] extends (infer F)[] | undefined ? F : never;
+export type Plan = Schemas["Plan"];
+export type PiecePlan = Schemas["PiecePlan"];
+export type JobView = Schemas["JobView"];
+export type PlanView = Schemas["PlanView"];
+export type JobCard = Schemas["JobCard"];
+export type Headline = Schemas["Headline"];
+export type Figure = Schemas["Figure"];
+export type JobFinding = Schemas["JobFinding"];
+export type Finding = Schemas["Finding"];
+export type Shop = Schemas["Shop"];
+export type RulePage = Schemas["Page"];
+export type Length = Schemas["Length"];
+export type Station = JobFinding["station"];
+export type Severity = Finding["severity"];
+
+export const client = createClient<paths>({ baseUrl: "/" });
+
+export interface FieldProblem {
+  field: string;
+  problem: string;
+  remedy: string;
+}
+
+/** An answer that was refused, in the words of the API's problem details; status 0 is no answer at all. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly problems: FieldProblem[] = [],
+    readonly newest: number | undefined = undefined,
+  ) {
+    super(message);
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or a Refused that says why there is none. */
+export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
+  const answer = await asked.catch(() => {
+    throw new Refused(0, "No connection to Ulbrek. Nothing was lost here; try again.");
+  });
+  if (answer.data !== undefined || answer.response.status === 204) return answer.data as T;
+  const problem = (answer.error ?? {}) as { detail?: string; problems?: FieldProblem[]; newest?: number };
+  throw new Refused(
+    answer.response.status,
+    problem.detail ?? `Ulbrek answered ${answer.response.status}.`,
+    problem.problems,
+    problem.newest,
+  );
+}

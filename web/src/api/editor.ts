@@ -1,0 +1,158 @@
+import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
+import { useCallback, useRef, useState } from "react";
+import { type Job, type JobView, type PlanView, Refused } from "./client";
+import { editJob, jobQuery, planJob, stepJob } from "./queries";
+
+export interface Conflict {
+  mine: Job;
+  what: string;
+  theirs: JobView;
+}
+
+export interface Unsent {
+  mine: Job;
+  what: string;
+  message: string;
+}
+
+export interface Editor {
+  /** The job as it is kept. */
+  kept: JobView;
+  /** The job and plan to show: during a gesture what the hand has made of it, else what is kept. */
+  shown: PlanView;
+  /** Keeps a change as one revision. Rejects with Refused where the core cannot read a field. */
+  change: (make: (job: Job) => Job, what: string) => Promise<void>;
+  /** Shows a change while a gesture lasts, without keeping it. */
+  preview: (make: (job: Job) => Job) => void;
+  /** Gives a gesture up. */
+  dropPreview: () => void;
+  step: (step: "undo" | "redo") => Promise<void>;
+  conflict: Conflict | null;
+  settle: (keep: "mine" | "theirs") => Promise<void>;
+  unsent: Unsent | null;
+  sendAgain: () => Promise<void>;
+}
+
+/** One job being edited: every change is kept as a revision, in the order in which it was made. */
+export function useEditor(id: string): Editor {
+  const queries = useQueryClient();
+  const { data: kept } = useSuspenseQuery(jobQuery(id));
+  const [gesture, setGesture] = useState<PlanView | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [unsent, setUnsent] = useState<Unsent | null>(null);
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const asking = useRef<{ next: Job | null; busy: boolean; round: number }>({ next: null, busy: false, round: 0 });
+
+  const latest = useCallback((): JobView => {
+    const job = queries.getQueryData(jobQuery(id).queryKey);
+    if (!job) throw new Error("A job is edited only after it was loaded");
+    return job;
+  }, [queries, id]);
+
+  const keep = useCallback(
+    (view: JobView) => {
+      asking.current.round += 1;
+      asking.current.next = null;
+      queries.setQueryData(jobQuery(id).queryKey, view);
+      void queries.invalidateQueries({ queryKey: ["jobs"] });
+      setGesture(null);
+      setUnsent(null);
+    },
+    [queries, id],
+  );
+
+  const send = useCallback(
+    async (make: (job: Job) => Job, what: string) => {
+      const now = latest();
+      const mine = make(now.job);
+      try {
+        keep(await editJob(id, now.revision, mine, what));
+      } catch (error) {
+        if (error instanceof Refused && error.status === 409) {
+          const theirs = await queries.fetchQuery({ ...jobQuery(id), staleTime: 0 });
+          setConflict({ mine, what, theirs });
+        } else if (error instanceof Refused && error.status === 422) {
+          setGesture(null);
+          throw error;
+        } else {
+          setUnsent({ mine, what, message: error instanceof Error ? error.message : String(error) });
+        }
+      }
+    },
+    [id, keep, latest, queries],
+  );
+
+  const inLine = useCallback(<T>(work: () => Promise<T>): Promise<T> => {
+    const turn = line.current.then(work, work);
+    line.current = turn.catch(() => undefined);
+    return turn;
+  }, []);
+
+  const ask = useCallback(async () => {
+    const state = asking.current;
+    if (state.busy || !state.next) return;
+    state.busy = true;
+    const [job, round] = [state.next, state.round];
+    state.next = null;
+    try {
+      const view = await planJob(job);
+      if (round === asking.current.round) setGesture(view);
+    } catch {
+      // A gesture that the core cannot plan keeps its last plan; letting go will say why.
+    } finally {
+      state.busy = false;
+      void ask();
+    }
+  }, []);
+
+  const preview = useCallback(
+    (make: (job: Job) => Job) => {
+      asking.current.next = make(latest().job);
+      void ask();
+    },
+    [ask, latest],
+  );
+
+  const dropPreview = useCallback(() => {
+    asking.current.round += 1;
+    asking.current.next = null;
+    setGesture(null);
+  }, []);
+
+  const settle = async (choice: "mine" | "theirs") => {
+    if (!conflict) return;
+    setConflict(null);
+    setGesture(null);
+    if (choice === "mine") await inLine(() => send(() => conflict.mine, conflict.what));
+  };
+
+  return {
+    kept,
+    shown: gesture ?? kept,
+    change: useCallback((make, what) => inLine(() => send(make, what)), [inLine, send]),
+    preview,
+    dropPreview,
+    step: (step) =>
+      inLine(async () => {
+        try {
+          keep(await stepJob(id, latest().revision, step));
+        } catch (error) {
+          if (!(error instanceof Refused) || error.status !== 409) throw error;
+          await queries.fetchQuery({ ...jobQuery(id), staleTime: 0 });
+        }
+      }),
+    conflict,
+    settle,
+    unsent,
+    sendAgain: () => (unsent ? inLine(() => send(() => unsent.mine, unsent.what)) : Promise.resolve()),
+  };
+}
+
+/** A copy of a document with the value at a JSON pointer replaced. */
+export function withField<T>(document: T, pointer: string, value: unknown): T {
+  const [head, ...rest] = pointer.split("/").slice(1);
+  if (head === undefined) return value as T;
+  const copy = (Array.isArray(document) ? [...document] : { ...document }) as Record<string, unknown>;
+  copy[head] = withField(copy[head], rest.length ? `/${rest.join("/")}` : "", value);
+  return copy as T;
+}

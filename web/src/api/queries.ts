@@ -1,0 +1,65 @@
+import { queryOptions, useQuery } from "@tanstack/react-query";
+import { client, type Job, type JobCard, type JobView, type PlanView, type RulePage, type Shop, take } from "./client";
+
+export const jobsQuery = queryOptions({
+  queryKey: ["jobs"],
+  queryFn: (): Promise<JobCard[]> => take(client.GET("/api/jobs")),
+});
+
+export const jobQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["job", id],
+    queryFn: (): Promise<JobView> => take(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+    refetchOnWindowFocus: "always",
+  });
+
+export const shopQuery = queryOptions({
+  queryKey: ["shop"],
+  queryFn: (): Promise<Shop> => take(client.GET("/api/shop")),
+  staleTime: 60_000,
+});
+
+export const rulesQuery = queryOptions({
+  queryKey: ["rules"],
+  queryFn: (): Promise<RulePage[]> => take(client.GET("/api/rules")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const historyQuery = (id: string, revision: number) =>
+  queryOptions({
+    queryKey: ["history", id, revision],
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/revisions", { params: { path: { job_id: id } } })),
+  });
+
+/** The rule book by rule. */
+export function useRules(): Map<string, RulePage> {
+  const { data } = useQuery(rulesQuery);
+  return new Map(data?.map((page) => [page.id, page]));
+}
+
+export function planJob(job: Job, signal?: AbortSignal): Promise<PlanView> {
+  return take(client.POST("/api/plan", { body: { job }, ...(signal && { signal }) }));
+}
+
+const at = (id: string) => ({ params: { path: { job_id: id } } });
+
+export function editJob(id: string, parent: number, job: Job, what: string): Promise<JobView> {
+  return take(client.PUT("/api/jobs/{job_id}", { ...at(id), body: { parent, job, what } }));
+}
+
+export function stepJob(id: string, parent: number, step: "undo" | "redo"): Promise<JobView> {
+  return take(client.POST(`/api/jobs/{job_id}/${step}`, { ...at(id), body: { parent } }));
+}
+
+export function beginJob(job: Job): Promise<JobView> {
+  return take(client.POST("/api/jobs", { body: { job } }));
+}
+
+export function beginJobFromFile(file: Record<string, unknown>): Promise<JobView> {
+  return take(client.POST("/api/jobs/from-file", { body: file }));
+}
+
+export function archiveJob(id: string): Promise<void> {
+  return take(client.POST("/api/jobs/{job_id}/archive", at(id)));
+}

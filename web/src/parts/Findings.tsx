@@ -1,0 +1,58 @@
+import type { Finding, JobFinding } from "@/api/client";
+import { usePreferences } from "@/units/preferences";
+import { FindingText, sentence } from "./FindingText";
+import { SeverityMark } from "./SeverityMark";
+
+interface Props {
+  findings: JobFinding[];
+  onChange: (finding: Finding) => void;
+}
+
+/** What this station found, gravest first, each with its change as a button. */
+export function Findings({ findings, onChange }: Props) {
+  const { units } = usePreferences();
+  if (findings.length === 0) {
+    return (
+      <p className="flex items-center gap-3 py-1">
+        <SeverityMark severity={undefined} />
+        Nothing stands in the way here.
+      </p>
+    );
+  }
+  return (
+    <ul className="space-y-5">
+      {findings.map(({ finding }, index) => (
+        <li key={`${finding.code}${finding.field}${index}`} className="flex gap-3" data-finding={finding.code}>
+          <span className="pt-0.5">
+            <SeverityMark severity={finding.severity} />
+          </span>
+          <div>
+            <h3 className="font-bold">
+              <FindingText template={finding.title} values={finding.values ?? {}} />
+            </h3>
+            <p className="text-soft">
+              <FindingText template={finding.reason} values={finding.values ?? {}} />
+            </p>
+            <p>
+              <FindingText template={finding.remedy} values={finding.values ?? {}} />
+            </p>
+            {finding.change && (
+              <button
+                type="button"
+                className={`button mt-2 ${index === 0 ? "button-now" : ""}`}
+                onClick={() => onChange(finding)}
+                aria-label={`${finding.change.label}. ${sentence(finding.title, finding.values ?? {}, units)}`}
+              >
+                {finding.change.label}
+              </button>
+            )}
+            <details className="mt-1 text-soft">
+              <summary className="min-h-6 w-fit underline decoration-dotted underline-offset-4">Source</summary>
+              <p>{finding.source}.</p>
+            </details>
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,115 @@
+import { Link } from "@tanstack/react-router";
+import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
+import type { Figure, Plan } from "@/api/client";
+import { useRules } from "@/api/queries";
+import { usePreferences } from "@/units/preferences";
+import { write, writeRange } from "@/units/quantity";
+import { figureIndex, figureText, formulaText } from "./figures";
+import { Modal } from "./Modal";
+
+const Ask = createContext<(key: string) => void>(() => undefined);
+
+/** Any figure below it can be asked how it was worked out. */
+export function WhyProvider({ plan, children }: { plan: Plan; children: ReactNode }) {
+  const [trail, setTrail] = useState<string[]>([]);
+  const figures = useMemo(() => figureIndex(plan), [plan]);
+  const figure = figures.get(trail.at(-1) ?? "");
+  const ask = useMemo(() => (key: string) => setTrail([key]), []);
+  return (
+    <Ask value={ask}>
+      {children}
+      {figure && (
+        <WhyPanel
+          figure={figure}
+          onDeeper={(key) => setTrail([...trail, key])}
+          onBack={trail.length > 1 ? () => setTrail(trail.slice(0, -1)) : undefined}
+          onClose={() => setTrail([])}
+        />
+      )}
+    </Ask>
+  );
+}
+
+/** A figure that can be asked why. */
+export function FigureButton({ figure, text }: { figure: Figure; text?: string }) {
+  const ask = useContext(Ask);
+  const { units } = usePreferences();
+  return (
+    <button
+      type="button"
+      className="figure relative text-right text-lg underline decoration-dotted decoration-1 underline-offset-4 after:absolute after:-inset-x-2 after:-inset-y-2"
+      onClick={() => ask(figure.key)}
+      data-figure={figure.key}
+    >
+      {text ?? figureText(figure, units)}
+    </button>
+  );
+}
+
+/** A line of the ticket: what it is, and its figure. */
+export function FigureLine({ label, figure, text }: { label: string; figure: Figure; text?: string }) {
+  return (
+    <div className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
+      <dt>{label}</dt>
+      <dd>
+        <FigureButton figure={figure} {...(text === undefined ? {} : { text })} />
+      </dd>
+    </div>
+  );
+}
+
+interface PanelProps {
+  figure: Figure;
+  onDeeper: (key: string) => void;
+  onBack: (() => void) | undefined;
+  onClose: () => void;
+}
+
+function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
+  const { units } = usePreferences();
+  const page = useRules().get(figure.rule);
+  if (!page) return null;
+  const meanings = new Map(page.terms.map((term) => [term.name, term.meaning]));
+  return (
+    <Modal open title={page.title} description={page.reason} onClose={onClose}>
+      <p className="figure text-3xl" data-why-value>
+        {figureText(figure, units)}
+      </p>
+      <p className="mt-3 text-soft">{formulaText(page, (name) => meanings.get(name) ?? name)}</p>
+      <dl className="mt-3">
+        {Object.entries(figure.inputs ?? {}).map(([name, input]) => {
+          const deeper = input.figure;
+          const text =
+            input.low != null && input.high != null
+              ? writeRange(input.low, input.high, input.unit, units)
+              : write(input.value, input.unit, units);
+          return (
+            <div key={name} className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
+              <dt>{meanings.get(name) ?? "one piece"}</dt>
+              <dd className="figure text-right whitespace-nowrap">
+                {deeper ? (
+                  <button type="button" className="min-h-11 underline" onClick={() => onDeeper(deeper)}>
+                    {text}
+                  </button>
+                ) : (
+                  text
+                )}
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+      <p className="mt-3 text-soft">Source: {page.source}.</p>
+      <div className="mt-4 flex gap-3">
+        {onBack && (
+          <button type="button" className="button" onClick={onBack}>
+            Back
+          </button>
+        )}
+        <Link to="/rules" hash={page.id} className="button">
+          In the rule book
+        </Link>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,49 @@
+import type { Figure, Plan, RulePage } from "@/api/client";
+import type { Units } from "@/units/length";
+import { write, writeRange } from "@/units/quantity";
+
+/** Every figure of a plan by its key: those on view and those behind them. */
+export function figureIndex(plan: Plan): Map<string, Figure> {
+  const index = new Map<string, Figure>(Object.entries(plan.workings));
+  collect(plan.pieces, index);
+  collect(plan.mix, index);
+  return index;
+}
+
+export function figureText(figure: Figure, units: Units): string {
+  return figure.low != null && figure.high != null && figure.low !== figure.high
+    ? writeRange(figure.low, figure.high, figure.unit, units)
+    : write(figure.value, figure.unit, units);
+}
+
+const OPERATORS: [RegExp, string][] = [
+  [/\*\*2\b/g, "²"],
+  [/\*\*3\b/g, "³"],
+  [/ \* /g, " × "],
+  [/ \/ /g, " ÷ "],
+  [/ - /g, " − "],
+  [/\b1e6\b/g, "1 000 000"],
+  [/\bsum\(inputs\)/g, "all added up"],
+  [/\bceil\(/g, "rounded up ("],
+  [/\bfloor\(/g, "rounded down ("],
+  [/\bmax\(/g, "larger of ("],
+  [/\bmin\(/g, "smaller of ("],
+  [/\bsqrt\(/g, "square root of ("],
+  [/\babs\(/g, "size of ("],
+];
+
+/** A rule's formula with each name replaced, and its signs as people write them. */
+export function formulaText(page: RulePage, replace: (name: string) => string): string {
+  const names = new Set(page.terms.map((term) => term.name));
+  const spelled = OPERATORS.reduce((text, [pattern, sign]) => text.replace(pattern, sign), page.formula);
+  return spelled.replace(/[a-z_]\w*/g, (word) => (names.has(word) ? replace(word) : word));
+}
+
+function collect(part: unknown, index: Map<string, Figure>): void {
+  if (Array.isArray(part)) {
+    for (const one of part) collect(one, index);
+  } else if (part && typeof part === "object") {
+    if ("rule" in part && "key" in part) index.set((part as Figure).key, part as Figure);
+    else for (const one of Object.values(part)) collect(one, index);
+  }
+}

@@ -1,0 +1,118 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { DropdownMenu } from "radix-ui";
+import type { JobCard, Severity, Station } from "@/api/client";
+import { archiveJob } from "@/api/queries";
+import { SeverityMark, severityWord } from "@/parts/SeverityMark";
+import { usePreferences } from "@/units/preferences";
+import { write, writeRange } from "@/units/quantity";
+import { sizeText } from "../job/Rail";
+import { Thumbnail } from "./Thumbnail";
+
+const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
+const NAMES: Record<Station, string> = { measure: "Measure", mix: "Mix", move: "Move" };
+
+/** One job of the floor, with the station to look at first. */
+export function JobLine({ card }: { card: JobCard }) {
+  const { units } = usePreferences();
+  const { headline } = card;
+  const [piece] = headline.pieces;
+  const worst = worstOf(headline.worst);
+  const station = worst?.station ?? "measure";
+  if (!piece) return null;
+  const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
+  return (
+    <li className="relative grid grid-cols-[84px_1fr_auto] items-center gap-x-4 border-b border-line py-3 hover:bg-paper sm:grid-cols-[120px_minmax(0,1.3fr)_minmax(0,1.6fr)_auto] sm:gap-x-6">
+      <Thumbnail piece={piece} />
+      <div className="min-w-0">
+        <h2 className="text-lg font-bold">
+          <Link
+            to="/jobs/$jobId/$station"
+            params={{ jobId: card.id, station }}
+            className="after:absolute after:inset-0 [overflow-wrap:anywhere]"
+          >
+            {headline.name}
+          </Link>
+        </h2>
+        <p className="flex items-center gap-2">
+          <SeverityMark severity={worst?.severity} />
+          {worst ? `${severityWord(worst.severity)} at ${NAMES[worst.station]}` : "ready as far as planned"}
+        </p>
+      </div>
+      <dl className="col-span-2 col-start-2 row-start-2 mt-1 grid grid-cols-1 gap-x-5 sm:col-span-1 sm:col-start-3 sm:row-start-1 sm:mt-0 sm:grid-cols-3">
+        <Told
+          label={count === 1 ? "Size" : `${count} of`}
+          figure={sizeText(piece.length_mm, piece.width_mm, units)}
+          detail={`${write(piece.thickness_mm, "mm", units)} thick`}
+        />
+        <Told
+          label="Mix"
+          figure={write(headline.bags, "bags", units)}
+          detail={`${headline.bag_name}, ${write(headline.batches, "batches", units)}`}
+        />
+        <Told
+          label="Move"
+          figure={writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units)}
+          detail={headline.people === null ? "not by hand" : write(headline.people, "people", units)}
+        />
+      </dl>
+      <JobMenu card={card} />
+    </li>
+  );
+}
+
+function Told({ label, figure, detail }: { label: string; figure: string; detail: string }) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-2 sm:block">
+      <dt className="text-soft sm:block">{label}</dt>
+      <dd className="flex items-baseline gap-x-2 sm:block">
+        <span className="figure text-lg leading-tight">{figure}</span>
+        <span className="text-soft sm:block">{detail}</span>
+      </dd>
+    </div>
+  );
+}
+
+function JobMenu({ card }: { card: JobCard }) {
+  const queries = useQueryClient();
+  const archive = useMutation({
+    mutationFn: () => archiveJob(card.id),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["jobs"] }),
+  });
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        className="relative z-10 col-start-3 row-start-1 grid size-11 place-items-center text-2xl sm:col-start-4"
+        aria-label={`More for ${card.headline.name}`}
+      >
+        ⋯
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-30 border-2 border-ink bg-paper py-1 text-ink shadow-lg">
+          <DropdownMenu.Item asChild>
+            <a
+              className="flex min-h-11 items-center px-4 data-[highlighted]:bg-chalk-soft"
+              href={`/api/jobs/${card.id}/file`}
+              download
+            >
+              Save as a file
+            </a>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className="flex min-h-11 cursor-pointer items-center px-4 data-[highlighted]:bg-chalk-soft"
+            onSelect={() => archive.mutate()}
+          >
+            Take off the floor
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function worstOf(worst: JobCard["headline"]["worst"]): { station: Station; severity: Severity } | null {
+  const found = Object.entries(worst) as [Station, Severity][];
+  found.sort(([, a], [, b]) => ORDER.indexOf(a) - ORDER.indexOf(b));
+  const [first] = found;
+  return first ? { station: first[0], severity: first[1] } : null;
+}

@@ -1,0 +1,30 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Editor } from "@/api/editor";
+import { historyQuery } from "@/api/queries";
+import { Modal } from "@/parts/Modal";
+
+const WORDS: Record<string, string> = { undo: "Undid: ", redo: "Did again: " };
+
+/** What was done to the job, newest first. */
+export function History({ editor, onClose }: { editor: Editor; onClose: () => void }) {
+  const { data, error } = useQuery(historyQuery(editor.kept.id, editor.kept.revision));
+  return (
+    <Modal open title="What was done" description="Every change is kept; nothing is ever lost." onClose={onClose}>
+      {error && <p role="alert">{error.message}</p>}
+      <ol className="divide-y divide-line">
+        {data?.map((revision) => (
+          <li key={revision.number} className="flex justify-between gap-4 py-2">
+            <span>
+              <span className="figure mr-3">№ {revision.number}</span>
+              {WORDS[revision.action]}
+              {revision.what}
+            </span>
+            <time className="whitespace-nowrap text-soft" dateTime={revision.created_at}>
+              {new Date(revision.created_at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+            </time>
+          </li>
+        ))}
+      </ol>
+    </Modal>
+  );
+}

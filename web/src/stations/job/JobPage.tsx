@@ -1,0 +1,51 @@
+import { useNavigate } from "@tanstack/react-router";
+import { useEffect, useState } from "react";
+import type { Station } from "@/api/client";
+import { useEditor } from "@/api/editor";
+import { WhyProvider } from "@/parts/Why";
+import { MeasureStation } from "../measure/MeasureStation";
+import { MixStation } from "../mix/MixStation";
+import { MoveStation } from "../move/MoveStation";
+import { Conflict } from "./Conflict";
+import { Keys } from "./Keys";
+import { Rail, STATIONS } from "./Rail";
+import { Unsent } from "./Unsent";
+
+const SCREENS = { measure: MeasureStation, mix: MixStation, move: MoveStation };
+
+/** One job: the rail, and the station that is open. */
+export function JobPage({ jobId, station }: { jobId: string; station: Station }) {
+  const editor = useEditor(jobId);
+  const navigate = useNavigate();
+  const [keys, setKeys] = useState(false);
+  const Screen = SCREENS[station];
+
+  useEffect(() => {
+    document.title = `${editor.kept.job.name} · Ulbrek`;
+  }, [editor.kept.job.name]);
+
+  useEffect(() => {
+    function key(event: KeyboardEvent) {
+      if (event.ctrlKey || event.metaKey || event.altKey || (event.target as Element).closest("input, select")) return;
+      const at = STATIONS[Number(event.key) - 1];
+      if (at) void navigate({ to: "/jobs/$jobId/$station", params: { jobId, station: at.station } });
+      if (event.key === "?") setKeys(true);
+    }
+    addEventListener("keydown", key);
+    return () => removeEventListener("keydown", key);
+  }, [jobId, navigate]);
+
+  return (
+    <WhyProvider plan={editor.shown.plan}>
+      <div className="flex h-dvh flex-col overflow-hidden max-lg:pb-16 lg:flex-row">
+        <Rail id={jobId} headline={editor.shown.headline} onKeys={() => setKeys(true)} />
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          <Unsent editor={editor} />
+          <Screen editor={editor} />
+        </div>
+      </div>
+      <Conflict editor={editor} />
+      <Keys open={keys} onClose={() => setKeys(false)} />
+    </WhyProvider>
+  );
+}

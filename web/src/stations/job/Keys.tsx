@@ -1,0 +1,30 @@
+import { Modal } from "@/parts/Modal";
+
+const KEYS: readonly [string, string][] = [
+  ["1  2  3", "Measure, Mix, Move"],
+  ["Tab", "to the next opening, dimension or figure"],
+  ["Enter", "open what is chosen; keep what was typed"],
+  ["Esc", "leave a field as it was; choose nothing"],
+  ["Arrows", "nudge the chosen opening by 1/16″ or 1 mm"],
+  ["Shift + arrows", "nudge it by 1″ or 10 mm"],
+  ["Delete", "remove the chosen opening"],
+  ["Ctrl + Z", "undo"],
+  ["Ctrl + Shift + Z", "redo"],
+  ["?", "this sheet"],
+];
+
+/** What the keyboard does. */
+export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Modal open={open} title="Keys" onClose={onClose}>
+      <dl>
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="grid grid-cols-[10rem_1fr] gap-3 border-b border-line py-2">
+            <dt className="figure whitespace-pre">{key}</dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  );
+}

@@ -1,0 +1,119 @@
+import { Link } from "@tanstack/react-router";
+import type { Headline, Severity, Station } from "@/api/client";
+import { SeverityMark } from "@/parts/SeverityMark";
+import { type Units, writeLength } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { write, writeRange } from "@/units/quantity";
+import { Preferences } from "../Preferences";
+
+export const STATIONS: readonly { station: Station; name: string }[] = [
+  { station: "measure", name: "Measure" },
+  { station: "mix", name: "Mix" },
+  { station: "move", name: "Move" },
+];
+
+interface Props {
+  id: string;
+  headline: Headline;
+  onKeys: () => void;
+}
+
+/** The stations in the order of the work, each with its headline figure: read downwards it tells the job. */
+export function Rail({ id, headline, onKeys }: Props) {
+  const { units } = usePreferences();
+  return (
+    <header className="flex shrink-0 flex-col bg-rail text-rail-ink lg:w-[246px]">
+      <div className="flex items-baseline gap-3 px-4 pt-3 pb-2 lg:block lg:px-5 lg:pt-5 lg:pb-4">
+        <Link to="/" className="text-xl font-extrabold [font-stretch:118%]" aria-label="Ulbrek, to the shop floor">
+          Ulbrek
+        </Link>
+        <p className="truncate text-rail-soft">{headline.name}</p>
+      </div>
+      <nav aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
+        <ol className="flex overflow-x-auto lg:block">
+          {STATIONS.map(({ station, name }) => {
+            const line = stationLine(station, headline, units);
+            return (
+              <li key={station} className="min-w-32 flex-1 lg:min-w-0">
+                <Link
+                  to="/jobs/$jobId/$station"
+                  params={{ jobId: id, station }}
+                  className="flex h-full gap-3 px-4 py-2.5 lg:px-5 lg:py-3.5 [&.active]:bg-ground [&.active]:text-ink"
+                  activeProps={{ className: "active" }}
+                >
+                  <span className="rail-marks hidden pt-0.5 sm:block">
+                    <RailMark severity={headline.worst[station]} />
+                  </span>
+                  <span className="min-w-0">
+                    <span className="flex items-center gap-2">
+                      {name}
+                      <span className="rail-marks sm:hidden">
+                        <RailMark severity={headline.worst[station]} />
+                      </span>
+                    </span>
+                    <span className="figure block text-lg leading-tight lg:text-xl" data-headline={station}>
+                      {line.headline}
+                    </span>
+                    <span className="hidden text-[color:inherit] opacity-80 sm:block">{line.detail}</span>
+                  </span>
+                </Link>
+              </li>
+            );
+          })}
+        </ol>
+      </nav>
+      <div className="hidden flex-wrap items-center gap-2 border-t border-rail-line px-5 py-3 lg:flex">
+        <Preferences />
+        <Link to="/" className="inline-flex min-h-11 items-center underline">
+          Shop floor
+        </Link>
+        <Link to="/rules" className="inline-flex min-h-11 items-center underline">
+          Rules
+        </Link>
+        <button type="button" className="min-h-11 underline" onClick={onKeys}>
+          Keys ?
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function RailMark({ severity }: { severity: Severity | undefined }) {
+  return <SeverityMark severity={severity} onRail />;
+}
+
+function stationLine(station: Station, headline: Headline, units: Units): { headline: string; detail: string } {
+  switch (station) {
+    case "measure":
+      return measureLine(headline, units);
+    case "mix":
+      return {
+        headline: write(headline.bags, "bags", units),
+        detail: `${headline.bag_name}, ${write(headline.batches, "batches", units)}`,
+      };
+    case "move":
+      return {
+        headline: writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units),
+        detail: headline.people === null ? "not by hand" : write(headline.people, "people", units),
+      };
+  }
+}
+
+function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {
+  const [piece, ...others] = headline.pieces;
+  if (!piece) return { headline: "", detail: "" };
+  const size = sizeText(piece.length_mm, piece.width_mm, units);
+  const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
+  const thick = `${short(piece.thickness_mm, units)} thick`;
+  return { headline: size, detail: others.length || count > 1 ? `${thick}, ${count} castings` : thick };
+}
+
+/** Two lengths with their unit said once, to the nearest mark. */
+export function sizeText(length: number, width: number, units: Units): string {
+  const [a, b] = [short(length, units), short(width, units)];
+  return units === "in" ? `${a.replace("″", "")} × ${b}` : `${a.replace(" mm", "")} × ${b}`;
+}
+
+function short(mm: number, units: Units): string {
+  return writeLength(mm, units).split(/ [+−] /)[0] ?? "";
+}

@@ -1,0 +1,52 @@
+import { useEffect, useState } from "react";
+import type { Editor } from "@/api/editor";
+import { History } from "./History";
+
+/** Back and forward through what was done. */
+export function Steps({ editor }: { editor: Editor }) {
+  const [history, setHistory] = useState(false);
+  const { can_undo, can_redo, revision } = editor.kept;
+  useEffect(() => {
+    function key(event: KeyboardEvent) {
+      if (!(event.ctrlKey || event.metaKey) || (event.target as Element).closest("input, select")) return;
+      const letter = event.key.toLowerCase();
+      const step = letter === "y" || (letter === "z" && event.shiftKey) ? "redo" : letter === "z" ? "undo" : null;
+      if (!step || !(step === "undo" ? editor.kept.can_undo : editor.kept.can_redo)) return;
+      event.preventDefault();
+      void editor.step(step);
+    }
+    addEventListener("keydown", key);
+    return () => removeEventListener("keydown", key);
+  }, [editor]);
+  return (
+    <>
+      <div className="flex">
+        <button
+          type="button"
+          className="button rounded-r-none px-3"
+          disabled={!can_undo}
+          onClick={() => void editor.step("undo")}
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          className="button -ml-px rounded-none px-3"
+          disabled={!can_redo}
+          onClick={() => void editor.step("redo")}
+        >
+          Redo
+        </button>
+        <button
+          type="button"
+          className="button -ml-px rounded-l-none px-3"
+          aria-label={`History, revision ${revision}`}
+          onClick={() => setHistory(true)}
+        >
+          <span data-revision={revision}>№ {revision}</span>
+        </button>
+      </div>
+      {history && <History editor={editor} onClose={() => setHistory(false)} />}
+    </>
+  );
+}

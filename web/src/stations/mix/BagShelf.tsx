@@ -1,0 +1,43 @@
+import type { Plan } from "@/api/client";
+
+const MOST_DRAWN = 24;
+
+/** The bags to have: those in hand filled in, those still to get in outline. */
+export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | null }) {
+  const needed = mix.bags.value;
+  const drawn = Math.min(needed, MOST_DRAWN);
+  const counted = inHand ?? needed;
+  const missing = Math.max(0, needed - counted);
+  return (
+    <section aria-label="Bags">
+      <h2 className="text-lg font-bold">
+        {needed} {needed === 1 ? "bag" : "bags"} of {mix.bag_name}
+        {missing > 0 && `, ${missing} still to get`}
+      </h2>
+      <ul className="mt-2 flex flex-wrap gap-2" aria-hidden="true">
+        {Array.from({ length: drawn }, (_, index) => (
+          <li key={`bag ${index + 1}`}>
+            <Bag inHand={index < counted} />
+          </li>
+        ))}
+        {needed > drawn && <li className="figure self-center text-xl">+ {needed - drawn}</li>}
+      </ul>
+    </section>
+  );
+}
+
+function Bag({ inHand }: { inHand: boolean }) {
+  const outline = "M5 9Q9 4 15 6T27 5T41 7Q44 30 42 52Q40 58 33 56T17 58T6 55Q2 32 5 9Z";
+  return (
+    <svg viewBox="0 0 47 62" className="h-16 w-12">
+      <path
+        d={outline}
+        fill={inHand ? "var(--concrete)" : "none"}
+        stroke={inHand ? "var(--ink)" : "var(--stop)"}
+        strokeWidth="2"
+        strokeDasharray={inHand ? undefined : "5 4"}
+      />
+      {inHand && <path d="M8 15q15-4 31 0M12 30h23M12 36h16" stroke="var(--ink)" strokeWidth="1.5" fill="none" />}
+    </svg>
+  );
+}

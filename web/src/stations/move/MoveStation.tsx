@@ -1,0 +1,117 @@
+import { type Job, type PiecePlan, Refused } from "@/api/client";
+import { withField } from "@/api/editor";
+import { Choice } from "@/parts/Choice";
+import { Findings } from "@/parts/Findings";
+import { FigureLine } from "@/parts/Why";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
+import { Bench } from "../job/Bench";
+import { Care } from "../job/Care";
+import { findingsOf, type StationProps, useApply } from "../job/station";
+import { typed } from "../measure/newFeatures";
+import { PostureFields } from "./PostureFields";
+import { TeamScale } from "./TeamScale";
+
+const TEAMS = ["1", "2", "3", "4"] as const;
+
+/** Move: what each piece weighs in the hand, and how many people it takes. */
+export function MoveStation({ editor }: StationProps) {
+  const { units } = usePreferences();
+  const { job, plan } = editor.shown;
+  const apply = useApply(editor);
+  const first = plan.pieces[0];
+  if (!first) return null;
+  const people = String(Math.min(4, job.handling?.people ?? 2)) as (typeof TEAMS)[number];
+  const byEquation = job.handling?.posture != null;
+  const set = (field: string, value: unknown, what: string) =>
+    editor
+      .change((now: Job) => withField(now, `/handling/${field}`, value), what)
+      .catch((error: unknown) => {
+        if (!(error instanceof Refused)) throw error;
+      });
+
+  const ticket = (
+    <>
+      <section aria-label="Findings">
+        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <Findings findings={findingsOf(plan, "move")} onChange={apply} />
+      </section>
+      {plan.pieces.map((piece) => (
+        <PieceFigures key={piece.id} piece={piece} />
+      ))}
+      <Care lines={first.handling.care} />
+    </>
+  );
+
+  return (
+    <Bench editor={editor} title="Move" ticket={ticket} findings={findingsOf(plan, "move")}>
+      <div className="mx-auto max-w-3xl space-y-8 p-5">
+        <section aria-label="People there">
+          <h2 className="mb-2 text-lg font-bold">People there on the day</h2>
+          <Choice
+            label="People there"
+            value={people}
+            choices={TEAMS.map((team) => ({ value: team, text: team === "4" ? "4 or more" : team }))}
+            onChoose={(team) => void set("people", Number(team), `${team} people there`)}
+          />
+        </section>
+        {plan.pieces.map((piece) => (
+          <TeamScale key={piece.id} piece={piece} />
+        ))}
+        <section aria-label="What one person lifts">
+          <h2 className="mb-2 text-lg font-bold">
+            One person lifts {write(first.handling.one_person_kg, "kg", units)}
+          </h2>
+          <Choice
+            label="Judged by"
+            value={byEquation ? "equation" : "shop"}
+            choices={[
+              { value: "shop", text: "the shop's figure" },
+              { value: "equation", text: "the lifting equation" },
+            ]}
+            onChoose={(by) =>
+              void set(
+                "posture",
+                by === "shop"
+                  ? null
+                  : {
+                      hands_out: typed("40 cm"),
+                      height_at_start: typed("75 cm"),
+                      height_at_end: typed("90 cm"),
+                      twist_deg: 0,
+                      grip: "poor",
+                    },
+                by === "shop" ? "Lifting judged by the shop's figure" : "Lifting judged by the lifting equation",
+              )
+            }
+          />
+          <p className="mt-2 text-soft">
+            {byEquation
+              ? "The equation lowers the shop's figure where hands are far out, low or high. It is for one person, both hands, now and then."
+              : "The shop sets this for a fit adult and a lift now and then. The lifting equation looks at how they stand."}
+          </p>
+          {job.handling?.posture && <PostureFields posture={job.handling.posture} editor={editor} />}
+        </section>
+      </div>
+    </Bench>
+  );
+}
+
+function PieceFigures({ piece }: { piece: PiecePlan }) {
+  const { units } = usePreferences();
+  const handled = piece.handling;
+  return (
+    <section aria-label={piece.name}>
+      <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
+      <dl>
+        <FigureLine label="Mass, fresh" figure={handled.mass} />
+        <FigureLine
+          label="To lift it"
+          figure={handled.people_needed}
+          text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "not by hand"}
+        />
+        {handled.one_person && <FigureLine label="One person lifts" figure={handled.one_person} />}
+      </dl>
+    </section>
+  );
+}

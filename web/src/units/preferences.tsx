@@ -1,0 +1,40 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
+import type { Units } from "./length";
+
+export type Theme = "light" | "dark";
+
+interface Preferences {
+  units: Units;
+  theme: Theme;
+  setUnits: (units: Units) => void;
+  setTheme: (theme: Theme) => void;
+}
+
+const Context = createContext<Preferences | null>(null);
+
+/** What this person, on this device, likes to read: units and theme. */
+export function PreferencesProvider({ children }: { children: ReactNode }) {
+  const [units, setUnits] = useState<Units>(firstUnits);
+  const [theme, setTheme] = useState<Theme>(() =>
+    document.documentElement.dataset.theme === "dark" ? "dark" : "light",
+  );
+  useEffect(() => localStorage.setItem("units", units), [units]);
+  useEffect(() => {
+    localStorage.setItem("theme", theme);
+    document.documentElement.dataset.theme = theme;
+  }, [theme]);
+  const value = useMemo(() => ({ units, theme, setUnits, setTheme }), [units, theme]);
+  return <Context value={value}>{children}</Context>;
+}
+
+export function usePreferences(): Preferences {
+  const preferences = useContext(Context);
+  if (!preferences) throw new Error("usePreferences needs a PreferencesProvider above it");
+  return preferences;
+}
+
+function firstUnits(): Units {
+  const kept = localStorage.getItem("units");
+  if (kept === "in" || kept === "mm") return kept;
+  return /^en-(US|LR|MM)/.test(navigator.language) ? "in" : "mm";
+}

@@ -1,0 +1,53 @@
+/** How quantities other than lengths are shown. */
+
+import { trim, type Units, writeLength } from "./length";
+
+const KG_PER_POUND = 0.45359237;
+const LITRES_PER_QUART = 0.946352946;
+const LITRES_PER_CUBIC_FOOT = 28.316846592;
+const M2_PER_SQUARE_FOOT = 0.09290304;
+
+interface Shown {
+  name: string;
+  factor: number;
+  decimals: number;
+}
+
+const SHOWN: Record<string, { mm: Shown; in: Shown }> = {
+  kg: { mm: { name: "kg", factor: 1, decimals: 1 }, in: { name: "lb", factor: 1 / KG_PER_POUND, decimals: 0 } },
+  l: { mm: { name: "l", factor: 1, decimals: 1 }, in: { name: "qt", factor: 1 / LITRES_PER_QUART, decimals: 1 } },
+  m2: { mm: { name: "m²", factor: 1, decimals: 2 }, in: { name: "ft²", factor: 1 / M2_PER_SQUARE_FOOT, decimals: 1 } },
+  mm2: {
+    mm: { name: "m²", factor: 1e-6, decimals: 3 },
+    in: { name: "ft²", factor: 1e-6 / M2_PER_SQUARE_FOOT, decimals: 2 },
+  },
+  "kg/m3": { mm: { name: "kg/m³", factor: 1, decimals: 0 }, in: { name: "lb/ft³", factor: 0.0624279606, decimals: 1 } },
+};
+const ONE: Record<string, string> = { bags: "bag", batches: "batch", people: "person" };
+
+export function write(value: number, unit: string, units: Units): string {
+  if (unit === "mm") return writeLength(value, units);
+  if (unit === "deg") return `${trim(value, 1)}°`;
+  const one = ONE[unit];
+  if (one) return `${trim(value, 2)} ${value === 1 ? one : unit}`;
+  const known = SHOWN[unit]?.[units];
+  return known ? `${(value * known.factor).toFixed(known.decimals)} ${known.name}` : trim(value, 4);
+}
+
+/** Low to high, the unit said once. */
+export function writeRange(low: number, high: number, unit: string, units: Units): string {
+  const [from, to] = [write(low, unit, units), write(high, unit, units)];
+  if (from === to) return to;
+  return `${from.slice(0, from.lastIndexOf(" "))}–${to}`;
+}
+
+/** Litres of concrete: litres or cubic feet, as concrete is bought. */
+export function writeVolume(litres: number, units: Units): string {
+  return units === "mm" ? `${litres.toFixed(1)} l` : `${(litres / LITRES_PER_CUBIC_FOOT).toFixed(2)} ft³`;
+}
+
+/** Water in a field: litres, or quarts. */
+export const WATER: Record<Units, { name: string; litres: number }> = {
+  mm: { name: "l", litres: 1 },
+  in: { name: "qt", litres: LITRES_PER_QUART },
+};
