@@ -38,4 +38,4 @@ lock: ## pin the dependencies anew
 	uv pyproject.toml --extra install -o requirements.lock && \
 	uv pyproject.toml --extra install --extra dev -o requirements-dev.lock && \
 	echo uv | uv - -o requirements-uv.lock && \
-	cd web && npm install --package-lock-only
+	cd web && rm -rf node_modules package-lock.json && npm install --package-lock-only

@@ -51,7 +51,7 @@ fi
 stamp="web/node_modules/.installed-$(sha256sum web/package-lock.json web/.npmrc | sha256sum | cut -c1-16)"
 if [ ! -e "$stamp" ]; then
   say "Installing the front end's packages ..."
-  (cd web && npm ci --silent --no-progress)
+  (cd web && npm ci --loglevel=error --no-progress)
   touch "$stamp"
 fi
 

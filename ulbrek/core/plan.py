@@ -5,7 +5,7 @@ from dataclasses import dataclass, fields, is_dataclass, replace
 from typing import Any, Literal
 
 from ulbrek.core.base.figure import Figure, workings
-from ulbrek.core.base.finding import SEVERITIES, Change, Finding
+from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import handle
 from ulbrek.core.job import Job
@@ -111,5 +111,5 @@ def _at(pointer: str, found: Finding) -> Finding:
     """The finding with its field and change pointing into the job's document."""
     change = found.change
     if change is not None:
-        change = Change(change.label, {f"{pointer}{field}": value for field, value in change.fields.items()})
+        change = replace(change, fields={f"{pointer}{field}": value for field, value in change.fields.items()})
     return replace(found, field=f"{pointer}{found.field}", change=change)

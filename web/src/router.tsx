@@ -73,7 +73,7 @@ declare module "@tanstack/react-router" {
 
 function Broken({ error, reset }: ErrorComponentProps) {
   return (
-    <Message title="That did not work" text={error.message}>
+    <Message title="That did not work" text={error instanceof Error ? error.message : String(error)}>
       <button
         type="button"
         className="button button-now"

@@ -24,10 +24,12 @@ class Change:
     """A change of the job that clears a finding: in words for its button, and as fields to set.
 
     ``fields`` maps a JSON pointer, relative to what the station was given, to the value that it takes.
+    ``label`` holds ``{name}`` where a value of ``values`` belongs.
     """
 
     label: str
     fields: Mapping[str, Any]
+    values: Mapping[str, "Quantity | str"] = dataclass_field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,11 +1,11 @@
 """The smallest change of place or size that gives a feature room on all sides."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from itertools import product
 from math import floor, hypot
 from typing import TypeVar
 
-from ulbrek.core.base.finding import Change
+from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Feature, Opening, Piece
 from ulbrek.core.measure.rules import web_needed
@@ -17,6 +17,7 @@ Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
 SMALLEST_OPENING_MM = 80.0
 MOST_NEIGHBOURS = 12  # beyond this the search for a free place would be felt while typing
 _SLACK_MM = 1e-6
+_WAY_WORDS = {"right": "to the right", "left": "to the left", "back": "back", "forward": "forward"}
 
 
 def clearing_change(shape: Shape, placed: Placed) -> Change | None:
@@ -65,8 +66,21 @@ def _moved(shape: Shape, placed: Placed) -> Change | None:
                 fields["y"] = _anchored(feature.y, y, width, placed.half_y, to_y)
             if has_room(with_feature(piece, placed.index, **fields), placed.index):
                 at = {f"/features/{placed.index}/{axis}": anchor.model_dump() for axis, anchor in fields.items()}
-                return Change(f"Move {feature.name} clear", at)
+                return Change(*_move_words(placed, with_feature(piece, placed.index, **fields), at))
     return None
+
+
+def _move_words(
+    placed: Placed, moved: Piece, fields: Mapping[str, object]
+) -> tuple[str, Mapping[str, object], Mapping[str, Quantity | str]]:
+    """A change's words, fields and values: how far the move goes and which way, as the piece stands."""
+    now = shape_of(moved).placed[placed.index].centre
+    by = {"right": now.x - placed.centre.x, "left": placed.centre.x - now.x}
+    by |= {"back": now.y - placed.centre.y, "forward": placed.centre.y - now.y}
+    ways = {way: distance for way, distance in by.items() if distance > _SLACK_MM}
+    words = " and ".join(f"{{{way}}} {_WAY_WORDS[way]}" for way in ways)
+    values: dict[str, Quantity | str] = {way: Quantity(distance, "mm") for way, distance in ways.items()}
+    return f"Move {{feature}} {words}", fields, {"feature": placed.feature.name, **values}
 
 
 def _others(shape: Shape, placed: Placed) -> list[Placed]:
@@ -116,7 +130,7 @@ def _shrunk(shape: Shape, placed: Placed) -> Change | None:
     if not changed or not _fits(piece, placed.index, changed):
         return None
     at = {f"/features/{placed.index}/{name}": _plain(value) for name, value in changed.items()}
-    return Change(f"Make {feature.name} smaller", at)
+    return Change("Make {feature} smaller", at, {"feature": feature.name})
 
 
 def _fits(piece: Piece, index: int, changed: dict[str, object]) -> bool:

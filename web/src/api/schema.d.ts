@@ -318,6 +318,7 @@ export interface components {
          * @description A change of the job that clears a finding: in words for its button, and as fields to set.
          *
          *     ``fields`` maps a JSON pointer, relative to what the station was given, to the value that it takes.
+         *     ``label`` holds ``{name}`` where a value of ``values`` belongs.
          */
         Change: {
             /** Fields */
@@ -326,6 +327,10 @@ export interface components {
             };
             /** Label */
             label: string;
+            /** Values */
+            values?: {
+                [key: string]: components["schemas"]["Quantity"] | string;
+            };
         };
         /**
          * Container
@@ -592,7 +597,7 @@ export interface components {
              *             {
              *               "dry_mass_kg": 36.287,
              *               "id": "80lb",
-             *               "name": "80 lb bag",
+             *               "name": "80 lb",
              *               "water_least_l": 2.84,
              *               "water_most_l": 4.26,
              *               "yield_l": 16.99
@@ -600,7 +605,7 @@ export interface components {
              *             {
              *               "dry_mass_kg": 27.216,
              *               "id": "60lb",
-             *               "name": "60 lb bag",
+             *               "name": "60 lb",
              *               "water_least_l": 2.13,
              *               "water_most_l": 3.22,
              *               "yield_l": 12.74
@@ -608,7 +613,7 @@ export interface components {
              *             {
              *               "dry_mass_kg": 25,
              *               "id": "25kg",
-             *               "name": "25 kg bag",
+             *               "name": "25 kg",
              *               "water_least_l": 2,
              *               "water_most_l": 3,
              *               "yield_l": 11.8
@@ -1103,7 +1108,7 @@ export interface components {
              *           {
              *             "dry_mass_kg": 36.287,
              *             "id": "80lb",
-             *             "name": "80 lb bag",
+             *             "name": "80 lb",
              *             "water_least_l": 2.84,
              *             "water_most_l": 4.26,
              *             "yield_l": 16.99
@@ -1111,7 +1116,7 @@ export interface components {
              *           {
              *             "dry_mass_kg": 27.216,
              *             "id": "60lb",
-             *             "name": "60 lb bag",
+             *             "name": "60 lb",
              *             "water_least_l": 2.13,
              *             "water_most_l": 3.22,
              *             "yield_l": 12.74
@@ -1119,7 +1124,7 @@ export interface components {
              *           {
              *             "dry_mass_kg": 25,
              *             "id": "25kg",
-             *             "name": "25 kg bag",
+             *             "name": "25 kg",
              *             "water_least_l": 2,
              *             "water_most_l": 3,
              *             "yield_l": 11.8

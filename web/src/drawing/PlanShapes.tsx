@@ -22,7 +22,6 @@ export function PlanShapes({ view, piece, boxes, marks, selected, onFeatureDown,
   const [y0, y1] = [py(view, view.width), py(view, 0)];
   return (
     <>
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: Escape does the same from the keyboard */}
       <rect
         x={x0}
         y={y0}

@@ -18,18 +18,23 @@ interface Props {
 }
 
 const SIDES: readonly Side[] = ["left", "right", "front", "back"];
-const PLATE = { width: 92, height: 34 };
+const PLATE = { width: 76, height: 34 };
 const ROOMY = { width: 200, height: 130 };
 
 /** What measures the chosen feature: its distances to the edges and to the others, and its own size. */
 export function featureDimensions({ view, feature, box, others, needed, onDistance, onSize }: Props) {
   const toCentre = feature.kind === "hole";
+  const line = clearLines(
+    view,
+    box,
+    others.map((other) => other.box),
+  );
   const gaps = others.map(({ box: other, name }) => ({ ...gapBetween(box, other), name })).filter((gap) => gap.mm > 0);
   return {
     lines: (
       <>
         {SIDES.map((side) => {
-          const ends = endsOf(view, box, side, toCentre);
+          const ends = endsOf(view, box, side, toCentre, line);
           return <DistanceLine key={side} {...ends} />;
         })}
         {gaps.map((gap) => (
@@ -53,7 +58,7 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
           return (
             <Plate
               key={side}
-              {...plateAt(view, box, side, toCentre)}
+              {...plateAt(view, box, side, toCentre, line)}
               label={`${feature.name}, ${toCentre ? "centre" : "edge"} to ${side} edge`}
               length={length}
               held={held}
@@ -131,8 +136,31 @@ function distance(view: View, box: Box, side: Side, toCentre: boolean): number {
   return (side === "left" || side === "front" ? centre : run - centre) - half;
 }
 
-function endsOf(view: View, box: Box, side: Side, toCentre: boolean) {
-  const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
+interface Lines {
+  /** Where the front and back distances are drawn [mm from the left], and the left and right ones [mm from the front]. */
+  x: number;
+  y: number;
+}
+
+/** Where along a feature its distances can be drawn without running over another feature. */
+function clearLines(view: View, box: Box, others: Box[]): Lines {
+  const shares = box.radius_mm * 2 >= box.length_mm ? [0] : [0, -0.55, 0.55];
+  const [nearX, nearY] = [PLATE.width / 2 / view.scale, PLATE.height / 2 / view.scale];
+  const isClear = (at: number, near: number, axis: "x" | "y") =>
+    others.every((other) => {
+      const half = Math.max(22 / view.scale, (axis === "x" ? other.length_mm : other.width_mm) / 2);
+      return Math.abs(at - (axis === "x" ? other.x_mm : other.y_mm)) > half + near;
+    });
+  const clear = (centre: number, half: number, near: number, axis: "x" | "y") =>
+    shares.map((share) => centre + share * half).find((at) => isClear(at, near, axis)) ?? centre;
+  return {
+    x: clear(box.x_mm, box.length_mm / 2, nearX, "x"),
+    y: clear(box.y_mm, box.width_mm / 2, nearY, "y"),
+  };
+}
+
+function endsOf(view: View, box: Box, side: Side, toCentre: boolean, line: Lines) {
+  const [cx, cy] = [px(view, line.x), py(view, line.y)];
   const halfX = toCentre ? 0 : box.length_mm / 2;
   const halfY = toCentre ? 0 : box.width_mm / 2;
   switch (side) {
@@ -148,8 +176,8 @@ function endsOf(view: View, box: Box, side: Side, toCentre: boolean) {
 }
 
 /** In the middle of its line; where the line is too short for it, just outside the piece. */
-function plateAt(view: View, box: Box, side: Side, toCentre: boolean): { x: number; y: number } {
-  const ends = endsOf(view, box, side, toCentre);
+function plateAt(view: View, box: Box, side: Side, toCentre: boolean, line: Lines): { x: number; y: number } {
+  const ends = endsOf(view, box, side, toCentre, line);
   const middle = { x: (ends.x1 + ends.x2) / 2, y: (ends.y1 + ends.y2) / 2 };
   if (side === "left" || side === "right") {
     if (Math.abs(ends.x2 - ends.x1) >= PLATE.width) return middle;

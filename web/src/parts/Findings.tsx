@@ -22,7 +22,7 @@ export function Findings({ findings, onChange }: Props) {
   return (
     <ul className="space-y-5">
       {findings.map(({ finding }, index) => (
-        <li key={`${finding.code}${finding.field}${index}`} className="flex gap-3" data-finding={finding.code}>
+        <li key={findingKey(finding)} className="flex gap-3" data-finding={finding.code}>
           <span className="pt-0.5">
             <SeverityMark severity={finding.severity} />
           </span>
@@ -41,9 +41,9 @@ export function Findings({ findings, onChange }: Props) {
                 type="button"
                 className={`button mt-2 ${index === 0 ? "button-now" : ""}`}
                 onClick={() => onChange(finding)}
-                aria-label={`${finding.change.label}. ${sentence(finding.title, finding.values ?? {}, units)}`}
+                aria-label={`${sentence(finding.change.label, finding.change.values ?? {}, units)}. ${sentence(finding.title, finding.values ?? {}, units)}`}
               >
-                {finding.change.label}
+                {sentence(finding.change.label, finding.change.values ?? {}, units)}
               </button>
             )}
             <details className="mt-1 text-soft">
@@ -55,4 +55,9 @@ export function Findings({ findings, onChange }: Props) {
       ))}
     </ul>
   );
+}
+
+/** Two findings of one code on one field differ in what they name. */
+function findingKey(finding: Finding): string {
+  return JSON.stringify([finding.code, finding.field, finding.values]);
 }

@@ -23,10 +23,10 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     pairs = sorted(((_box_gap(a, b), a, b) for a in one for b in other), key=lambda pair: pair[0])
     best: Web | None = None
     for gap, a, b in pairs:
-        if best is not None and gap >= best.width_mm:
+        if best is not None and gap > best.width_mm:
             break
         web = _nearest_points(a, b)
-        best = web if best is None else min(best, web)
+        best = web if best is None else min(best, web, key=_width_to_a_trifle)
     if best is None:
         raise ValueError("A web lies between two outlines that have edges.")
     return best
@@ -41,12 +41,23 @@ def _box_gap(a: Edge, b: Edge) -> float:
 def _nearest_points(a: Edge, b: Edge) -> Web:
     from_a = ((p, b.nearest(p)) for p in _candidates(a, b))
     from_b = ((a.nearest(p), p) for p in _candidates(b, a))
-    return min(Web(hypot(p.x - q.x, p.y - q.y), p, q) for p, q in (*from_a, *from_b))
+    found = (Web(hypot(p.x - q.x, p.y - q.y), p, q) for p, q in (*from_a, *from_b))
+    return min(found, key=_width_to_a_trifle)
+
+
+def _width_to_a_trifle(web: Web) -> float:
+    return round(web.width_mm, 7)
 
 
 def _candidates(edge: Edge, other: Edge) -> list[Point]:
-    """Points of an edge that may be nearest to another: its ends, and an arc's points facing it."""
+    """Points of an edge that may be nearest to another: its ends, and an arc's points facing it.
+
+    Of two parallel edges every point is: the middle of where they face each other is tried first.
+    """
     points = [edge.start, edge.end]
+    if not edge.is_arc and not other.is_arc:
+        one, two = edge.nearest(other.start), edge.nearest(other.end)
+        return [Point((one.x + two.x) / 2, (one.y + two.y) / 2), *points]
     if edge.is_arc:
         facing = _direction(edge.centre, other)
         points += [edge.at_direction(d) for d in (facing, facing + pi) if edge.holds_direction(d)]

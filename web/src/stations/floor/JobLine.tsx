@@ -6,7 +6,7 @@ import { archiveJob } from "@/api/queries";
 import { SeverityMark, severityWord } from "@/parts/SeverityMark";
 import { usePreferences } from "@/units/preferences";
 import { write, writeRange } from "@/units/quantity";
-import { sizeText } from "../job/Rail";
+import { short, sizeText } from "../job/Rail";
 import { Thumbnail } from "./Thumbnail";
 
 const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
@@ -43,7 +43,7 @@ export function JobLine({ card }: { card: JobCard }) {
         <Told
           label={count === 1 ? "Size" : `${count} of`}
           figure={sizeText(piece.length_mm, piece.width_mm, units)}
-          detail={`${write(piece.thickness_mm, "mm", units)} thick`}
+          detail={`${short(piece.thickness_mm, units)} thick`}
         />
         <Told
           label="Mix"

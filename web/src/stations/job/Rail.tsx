@@ -114,6 +114,7 @@ export function sizeText(length: number, width: number, units: Units): string {
   return units === "in" ? `${a.replace("″", "")} × ${b}` : `${a.replace(" mm", "")} × ${b}`;
 }
 
-function short(mm: number, units: Units): string {
+/** A length at its nearest mark, without saying by how much it is off: for a glance. */
+export function short(mm: number, units: Units): string {
   return writeLength(mm, units).split(/ [+−] /)[0] ?? "";
 }

@@ -1,5 +1,7 @@
 import type { Finding, JobFinding, Plan, Station } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
+import { sentence } from "@/parts/FindingText";
+import { usePreferences } from "@/units/preferences";
 
 export interface StationProps {
   editor: Editor;
@@ -11,11 +13,12 @@ export function findingsOf(plan: Plan, station: Station): JobFinding[] {
 
 /** Applies a finding's change to the job, as one revision. */
 export function useApply(editor: Editor): (finding: Finding) => void {
+  const { units } = usePreferences();
   return ({ change }) => {
     if (!change) return;
     void editor.change(
       (job) => Object.entries(change.fields).reduce((now, [pointer, value]) => withField(now, pointer, value), job),
-      change.label.slice(0, 120),
+      sentence(change.label, change.values ?? {}, units).slice(0, 120),
     );
   };
 }

@@ -28,7 +28,7 @@ interface Props {
   onRemove: (id: string) => void;
 }
 
-const MARGINS = { left: 104, right: 100, top: 58, bottom: 34 };
+const MARGINS = { left: 92, right: 92, top: 58, bottom: 34 };
 const NARROW_MARGINS = { left: 62, right: 30, top: 54, bottom: 30 };
 const NARROW_PX = 560;
 const SECTION_GAP_PX = 88;
@@ -89,6 +89,7 @@ export function MeasureDrawing(props: Props) {
   const marks = findings.flatMap(({ piece: of, finding }) => (of === piece.id && finding.mark ? [finding.mark] : []));
 
   return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: it follows the hand; what is moved is a button
     <div
       ref={area}
       className="relative h-full min-h-0 overflow-hidden"

@@ -1,4 +1,5 @@
 import type { Plan } from "@/api/client";
+import { countTo } from "./countTo";
 
 const MOST_DRAWN = 24;
 
@@ -15,9 +16,9 @@ export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | n
         {missing > 0 && `, ${missing} still to get`}
       </h2>
       <ul className="mt-2 flex flex-wrap gap-2" aria-hidden="true">
-        {Array.from({ length: drawn }, (_, index) => (
-          <li key={`bag ${index + 1}`}>
-            <Bag inHand={index < counted} />
+        {countTo(drawn).map((number) => (
+          <li key={number}>
+            <Bag inHand={number <= counted} />
           </li>
         ))}
         {needed > drawn && <li className="figure self-center text-xl">+ {needed - drawn}</li>}
@@ -29,7 +30,7 @@ export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | n
 function Bag({ inHand }: { inHand: boolean }) {
   const outline = "M5 9Q9 4 15 6T27 5T41 7Q44 30 42 52Q40 58 33 56T17 58T6 55Q2 32 5 9Z";
   return (
-    <svg viewBox="0 0 47 62" className="h-16 w-12">
+    <svg viewBox="0 0 47 62" className="h-16 w-12" aria-hidden="true">
       <path
         d={outline}
         fill={inHand ? "var(--concrete)" : "none"}

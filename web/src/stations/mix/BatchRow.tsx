@@ -1,5 +1,6 @@
 import type { Plan } from "@/api/client";
 import { FigureButton } from "@/parts/Why";
+import { countTo } from "./countTo";
 
 const MOST_DRAWN = 12;
 const [WIDTH, HEIGHT, RIM] = [72, 76, 6];
@@ -21,15 +22,15 @@ export function BatchRow({ mix }: { mix: Plan["mix"] }) {
         {mix.bags_that_fit.value === 1 ? "bag" : "bags"}.
       </p>
       <ul className="mt-3 flex flex-wrap gap-3" aria-hidden="true">
-        {Array.from({ length: Math.min(count, MOST_DRAWN) }, (_, index) => {
-          const share = index === count - 1 ? last / mix.bags_per_batch : 1;
+        {countTo(Math.min(count, MOST_DRAWN)).map((number) => {
+          const share = number === count ? last / mix.bags_per_batch : 1;
           return (
-            <li key={`batch ${index + 1}`}>
+            <li key={number}>
               <Tub
                 fill={(mix.batch_volume.value * share) / brim}
                 mark={mix.working_fill.value / brim}
                 over={over}
-                number={index + 1}
+                number={number}
               />
             </li>
           );
@@ -46,7 +47,7 @@ function Tub({ fill, mark, over, number }: { fill: number; mark: number; over: b
   const line = RIM + inner * (1 - mark);
   const half = (y: number) => WIDTH / 2 - 4 - ((y - RIM) / inner) * 9;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 4}`} className="h-24 w-22">
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 4}`} className="h-24 w-22" aria-hidden="true">
       <path
         d={`M${WIDTH / 2 - half(level)} ${level}H${WIDTH / 2 + half(level)}L${WIDTH / 2 + half(HEIGHT)} ${HEIGHT}H${WIDTH / 2 - half(HEIGHT)}Z`}
         fill="var(--concrete)"

@@ -1,0 +1,4 @@
+/** 1 to n. */
+export function countTo(n: number): number[] {
+  return Array.from({ length: n }, (_, index) => index + 1);
+}
