@@ -38,4 +38,5 @@ lock: ## pin the dependencies anew
 	uv pyproject.toml --extra install -o requirements.lock && \
 	uv pyproject.toml --extra install --extra dev -o requirements-dev.lock && \
 	echo uv | uv - -o requirements-uv.lock && \
-	cd web && rm -rf node_modules package-lock.json && npm install --package-lock-only
+	folder=$$(mktemp -d) && cp web/package.json web/.npmrc $$folder && \
+	(cd $$folder && npm install --package-lock-only --loglevel=error) && cp $$folder/package-lock.json web/

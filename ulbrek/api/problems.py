@@ -10,7 +10,7 @@ from fastapi.responses import JSONResponse
 from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
-from ulbrek.files.problems import InvalidDocumentError, Problem, problem_of
+from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError, StoreError
 
 STATUS: dict[type[StoreError], tuple[int, str]] = {
@@ -49,11 +49,8 @@ def _invalid_document(_: Request, error: Exception) -> JSONResponse:
 
 def _invalid_request(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, RequestValidationError)  # noqa: S101 - registered for it
-    problems = []
-    for one in error.errors():
-        at = problem_of({**one, "loc": one["loc"][1:]})  # without "body" or "path"
-        problems.append(at)
-    return _refused(problems)
+    # Their places begin with "body" or "path", which the sender's document does not know.
+    return _refused(in_words([{**one, "loc": one["loc"][1:]} for one in error.errors()]))
 
 
 def _refused(problems: list[Problem]) -> JSONResponse:

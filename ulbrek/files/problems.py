@@ -48,13 +48,17 @@ def problems_in(error: ValidationError, below: str = "") -> list[Problem]:
         error: what Pydantic raised
         below: the JSON pointer of the part that was validated
     """
-    return [problem_of(one, below) for one in error.errors(include_url=False)]
+    return in_words(error.errors(include_url=False), below)
 
 
-def problem_of(error: ErrorDetails | Mapping[str, Any], below: str = "") -> Problem:
-    """One of Pydantic's errors in words."""
-    field = below + "".join(f"/{part}" for part in error["loc"] if part not in _KINDS)
-    return Problem(field, *_words(error["type"], error["msg"], error.get("ctx", {})))
+def in_words(errors: Sequence[ErrorDetails | Mapping[str, Any]], below: str = "") -> list[Problem]:
+    """Pydantic's errors in words; a list is not called too short for what is wrong with its items."""
+    fields = [below + "".join(f"/{part}" for part in one["loc"] if part not in _KINDS) for one in errors]
+    return [
+        Problem(field, *_words(one["type"], one["msg"], one.get("ctx", {})))
+        for field, one in zip(fields, errors, strict=True)
+        if not (one["type"] == "too_short" and any(other.startswith(f"{field}/") for other in fields))
+    ]
 
 
 def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:

@@ -35,6 +35,8 @@ class BagSize(BaseModel):
             raise ValueError(
                 f"The least water ({self.water_least_l:g} l) is over the most ({self.water_most_l:g} l). Swap them."
             )
+        if self.yield_l <= self.water_most_l:
+            raise ValueError(f"A bag cannot yield {self.yield_l:g} l, less than its water. Give the printed yield.")
         return self
 
 

@@ -17,12 +17,15 @@ interface Props {
   onKeep?: (typed: TypedLength) => Promise<void>;
 }
 
+/** How near a plate's middle may come to the side of the drawing. */
+const EDGE_PX = 42;
+
 /** A dimension on the drawing: click it, type, Enter. */
 export function Plate({ x, y, label, length, held = true, wrong = false, prefix = "", onKeep }: Props) {
   const { units } = usePreferences();
   const [open, setOpen] = useState(false);
   const text = prefix + shown(length, units);
-  const place = { left: x, top: y };
+  const place = { left: `clamp(${EDGE_PX}px, ${x}px, calc(100% - ${EDGE_PX}px))`, top: y };
   if (open && onKeep) {
     return (
       <div className="absolute z-20 -translate-x-1/2 -translate-y-1/2" style={place}>

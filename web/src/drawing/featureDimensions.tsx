@@ -144,7 +144,7 @@ interface Lines {
 
 /** Where along a feature its distances can be drawn without running over another feature. */
 function clearLines(view: View, box: Box, others: Box[]): Lines {
-  const shares = box.radius_mm * 2 >= box.length_mm ? [0] : [0, -0.55, 0.55];
+  const shares = box.radius_mm * 2 >= box.length_mm ? [0] : [0, -0.55, 0.55, -0.85, 0.85];
   const [nearX, nearY] = [PLATE.width / 2 / view.scale, PLATE.height / 2 / view.scale];
   const isClear = (at: number, near: number, axis: "x" | "y") =>
     others.every((other) => {

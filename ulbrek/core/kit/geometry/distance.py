@@ -21,15 +21,17 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     Pairs are tried nearest boxes first, until no box is nearer than the best web.
     """
     pairs = sorted(((_box_gap(a, b), a, b) for a in one for b in other), key=lambda pair: pair[0])
-    best: Web | None = None
+    best: tuple[float, bool, Web] | None = None
     for gap, a, b in pairs:
-        if best is not None and gap > best.width_mm:
+        if best is not None and gap > best[0]:
             break
         web = _nearest_points(a, b)
-        best = web if best is None else min(best, web, key=_width_to_a_trifle)
+        # Of equal ones the web between straight edges: it stands in their middle, not where an arc begins.
+        found = (_width_to_a_trifle(web), a.is_arc or b.is_arc, web)
+        best = found if best is None else min(best, found)
     if best is None:
         raise ValueError("A web lies between two outlines that have edges.")
-    return best
+    return best[2]
 
 
 def _box_gap(a: Edge, b: Edge) -> float:

@@ -116,5 +116,5 @@ export function sizeText(length: number, width: number, units: Units): string {
 
 /** A length at its nearest mark, without saying by how much it is off: for a glance. */
 export function short(mm: number, units: Units): string {
-  return writeLength(mm, units).split(/ [+−] /)[0] ?? "";
+  return writeLength(units === "mm" ? Math.round(mm) : mm, units).split(/ [+−] /)[0] ?? "";
 }

@@ -1,0 +1,109 @@
+"""The API over a real database."""
+
+import json
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from tests.jobs import DEMO_FILES, opening, top_document
+from ulbrek.core.shop import Shop
+
+
+def begin(api: TestClient, *features: dict[str, Any], **changed: Any) -> dict[str, Any]:
+    answer = api.post("/api/jobs", json={"job": top_document(*features, **changed)})
+    assert answer.status_code == 201, answer.text
+    view: dict[str, Any] = answer.json()
+    return view
+
+
+def edit(api: TestClient, view: dict[str, Any], thickness: Any, parent: int | None = None) -> Any:
+    job = json.loads(json.dumps(view["job"]))
+    job["pieces"][0]["thickness"] = thickness
+    body = {"parent": view["revision"] if parent is None else parent, "job": job, "what": "Thickness"}
+    return api.put(f"/api/jobs/{view['id']}", json=body)
+
+
+def test_a_job_is_planned_without_being_kept(api: TestClient) -> None:
+    before = len(api.get("/api/jobs").json())
+    answer = api.post("/api/plan", json={"job": top_document(opening()), "shop": Shop().model_dump(mode="json")})
+    assert answer.status_code == 200
+    assert answer.json()["plan"]["pieces"][0]["measure"]["volume"]["value"] == pytest.approx(15.68, abs=0.01)
+    assert answer.json()["headline"]["people"] == 4
+    assert len(api.get("/api/jobs").json()) == before
+
+
+def test_a_typed_length_comes_back_read_and_as_it_was_typed(api: TestClient) -> None:
+    view = begin(api)
+    edited = edit(api, view, {"typed": "1 3/4", "bare": "in"}).json()
+    assert edited["job"]["pieces"][0]["thickness"] == {"mm": 44.45, "typed": "1 3/4"}
+    assert edited["revision"] == 2
+
+
+def test_what_cannot_be_read_is_a_problem_that_names_the_field(api: TestClient) -> None:
+    answer = edit(api, begin(api), {"typed": "an inch or so", "bare": "in"})
+    assert answer.status_code == 422
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert answer.json()["problems"] == [
+        {
+            "field": "/job/pieces/0/thickness",
+            "problem": "“an inch or so” cannot be read as a length.",
+            "remedy": "Write it like 24 3/8, 2' 1\", 2 ft 1/2 in, 620 mm or 62 cm.",
+        }
+    ]
+
+
+def test_a_stale_write_is_refused_with_the_newest_revision(api: TestClient) -> None:
+    view = begin(api)
+    assert edit(api, view, "50 mm").status_code == 200
+    answer = edit(api, view, "60 mm")
+    assert (answer.status_code, answer.json()["newest"]) == (409, 2)
+    assert api.get(f"/api/jobs/{view['id']}").json()["job"]["pieces"][0]["thickness"]["typed"] == "50 mm"
+
+
+def test_undo_and_redo(api: TestClient) -> None:
+    view = edit(api, begin(api), "50 mm").json()
+    undone = api.post(f"/api/jobs/{view['id']}/undo", json={"parent": 2}).json()
+    assert (undone["job"]["pieces"][0]["thickness"]["typed"], undone["can_redo"]) == ("40 mm", True)
+    redone = api.post(f"/api/jobs/{view['id']}/redo", json={"parent": 3}).json()
+    assert redone["job"]["pieces"][0]["thickness"]["typed"] == "50 mm"
+    again = api.post(f"/api/jobs/{view['id']}/redo", json={"parent": 4})
+    assert (again.status_code, again.json()["detail"]) == (409, "There is nothing to redo.")
+    actions = [one["action"] for one in api.get(f"/api/jobs/{view['id']}/revisions").json()]
+    assert actions == ["redo", "undo", "edit", "create"]
+    first = api.get(f"/api/jobs/{view['id']}/revisions/1").json()
+    assert first["job"]["pieces"][0]["thickness"]["typed"] == "40 mm"
+
+
+def test_a_job_goes_out_as_a_file_and_comes_in_the_same(api: TestClient) -> None:
+    file = DEMO_FILES[0].read_bytes()
+    view = api.post("/api/jobs/from-file", content=file, headers={"content-type": "application/json"}).json()
+    out = api.get(f"/api/jobs/{view['id']}/file")
+    assert out.content == file
+    assert 'filename="rinse-sink-top.ulbrek.json"' in out.headers["content-disposition"]
+
+
+def test_a_file_that_cannot_be_used_is_refused_in_words(api: TestClient) -> None:
+    answer = api.post("/api/jobs/from-file", json={"schema_version": 2, "job": {}})
+    assert answer.status_code == 422
+    assert answer.json()["detail"] == "It is of version 2; this Ulbrek reads up to 1. Open it with a newer Ulbrek."
+
+
+def test_an_archived_job_is_off_the_floor(api: TestClient) -> None:
+    view = begin(api)
+    assert api.post(f"/api/jobs/{view['id']}/archive").status_code == 204
+    assert view["id"] not in {card["id"] for card in api.get("/api/jobs").json()}
+    assert api.get(f"/api/jobs/{view['id']}").status_code == 404
+
+
+def test_the_floor_tells_each_job_by_its_headlines(api: TestClient) -> None:
+    view = begin(api, opening(y={"to": "edge", "offset": "40 mm"}), mix={"bags_in_hand": 1})
+    (card,) = [card for card in api.get("/api/jobs").json() if card["id"] == view["id"]]
+    assert card["headline"]["worst"] == {"measure": "stop", "mix": "stop"}
+    assert card["headline"]["bags"] == 3
+
+
+def test_the_rule_book_has_a_page_for_every_figure(api: TestClient) -> None:
+    rules = {page["id"] for page in api.get("/api/rules").json()}
+    view = begin(api, opening())
+    assert {figure["rule"] for figure in view["plan"]["workings"].values()} <= rules

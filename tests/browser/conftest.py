@@ -1,0 +1,53 @@
+"""A real browser on the real application."""
+
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from playwright.sync_api import Browser, Page, ViewportSize
+
+from ops.browser import DESK, chromium
+from tests.jobs import DEMO_FILES
+
+OpenPage = Callable[..., Page]
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with chromium() as browser:
+        yield browser
+
+
+@pytest.fixture
+def open_page(browser: Browser, address: str) -> Iterator[OpenPage]:
+    """Opens a page of the application; what it says on the console as an error fails the test."""
+    contexts = []
+    errors: list[str] = []
+
+    def open_page(path: str = "/", units: str = "in", theme: str = "light", **options: Any) -> Page:
+        size = ViewportSize(**options.pop("size", DESK))
+        context = browser.new_context(viewport=size, base_url=address, accept_downloads=True, **options)
+        contexts.append(context)
+        context.add_init_script(f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')")
+        page = context.new_page()
+        page.set_default_timeout(10_000)
+        page.on("pageerror", lambda error: errors.append(str(error)))
+        page.on("console", lambda message: errors.append(message.text) if message.type == "error" else None)
+        page.goto(path)
+        return page
+
+    yield open_page
+    for context in contexts:
+        context.close()
+    refused = "the server responded with a status of"  # what the tests ask for, and the page says in words
+    assert [error for error in errors if refused not in error and "net::" not in error] == []
+
+
+@pytest.fixture
+def rinse_sink_top(api: TestClient) -> str:
+    """The path of a fresh copy of the demo's rinse-sink top."""
+    answer = api.post(
+        "/api/jobs/from-file", content=DEMO_FILES[0].read_bytes(), headers={"content-type": "application/json"}
+    )
+    return f"/jobs/{answer.json()['id']}/measure"

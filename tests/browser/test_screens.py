@@ -1,0 +1,70 @@
+"""Every screen: axe finds nothing, at a desk and on a phone, by day and in a dim shop."""
+
+from typing import Any
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import expect
+
+from ops.browser import DESK, PHONE
+from tests.browser.conftest import OpenPage
+
+AXE_TAGS = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]}
+SIZES = {"desk": {"size": DESK}, "phone": {"size": PHONE, "has_touch": True, "is_mobile": True}}
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("size", SIZES)
+def test_axe_finds_nothing(open_page: OpenPage, rinse_sink_top: str, size: str, theme: str) -> None:
+    page = open_page("/", theme=theme, **SIZES[size])
+    job = rinse_sink_top.removesuffix("/measure")
+    found: dict[str, Any] = {}
+    for path, ready in {
+        "/": "h1",
+        rinse_sink_top: "[data-dimension=Length]",
+        f"{job}/mix": "text=What it is mixed from",
+        f"{job}/move": "text=People there on the day",
+        "/rules": "text=Rule book",
+    }.items():
+        page.goto(path)
+        page.locator(ready).first.wait_for()
+        for violation in Axe().run(page, options=AXE_TAGS).response["violations"]:
+            found[f"{path} {violation['id']}"] = [node["html"][:160] for node in violation["nodes"][:4]]
+    assert found == {}
+
+
+def test_nothing_is_loaded_from_elsewhere(open_page: OpenPage, rinse_sink_top: str, address: str) -> None:
+    page = open_page("/")
+    asked: list[str] = []
+    page.on("request", lambda request: asked.append(request.url))
+    page.goto(rinse_sink_top)
+    page.locator("[data-dimension=Length]").wait_for()
+    page.goto("/api/docs")
+    page.get_by_text("Plans small concrete castings").wait_for()
+    assert asked
+    assert [url for url in asked if not url.startswith((address, "data:", "blob:"))] == []
+
+
+def test_on_a_phone_a_length_is_set_with_the_thumb(open_page: OpenPage, rinse_sink_top: str) -> None:
+    page = open_page(rinse_sink_top, **SIZES["phone"])
+    assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
+    page.locator("[data-dimension=Thickness]").tap()
+    page.get_by_role("button", name="Clear").tap()
+    page.get_by_role("button", name="1", exact=True).tap()
+    page.get_by_role("button", name="3/4", exact=True).tap()
+    page.get_by_role("button", name="Set it").tap()
+    expect(page.locator("[data-dimension=Thickness]")).to_have_text("1 3/4″")
+    page.get_by_role("button", name="Ticket").tap()
+    expect(page.get_by_text("This piece")).to_be_visible()
+
+
+def test_text_is_never_under_16_px(open_page: OpenPage, rinse_sink_top: str) -> None:
+    page = open_page(rinse_sink_top)
+    page.locator("[data-dimension=Length]").wait_for()
+    small = page.evaluate(
+        "() => [...document.querySelectorAll('body *')]"
+        ".filter(e => [...e.childNodes].some(n => n.nodeType === 3 && n.textContent.trim()))"
+        ".filter(e => e.tagName !== 'SCRIPT' && parseFloat(getComputedStyle(e).fontSize) < 16)"
+        ".map(e => e.outerHTML.slice(0, 120))"
+    )
+    assert small == []

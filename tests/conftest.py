@@ -1,0 +1,82 @@
+"""A real PostgreSQL of the tests' own, a database for each run, and the application over it."""
+
+import os
+import threading
+from collections.abc import Iterator
+
+import pytest
+import uvicorn
+from fastapi.testclient import TestClient
+
+from ops.postgres import ROOT, Cluster, free_port
+from tests.jobs import DEMO
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
+from ulbrek.core.shop import Shop
+from ulbrek.store.database import Database
+
+
+@pytest.fixture(scope="session")
+def cluster() -> Iterator[Cluster]:
+    cluster = Cluster(ROOT / ".data" / "tests")
+    cluster.start()
+    yield cluster
+    cluster.stop()
+
+
+@pytest.fixture(scope="session")
+def empty_database_url(cluster: Cluster) -> Iterator[str]:
+    """A database without tables."""
+    name = f"empty_{os.getpid()}"
+    cluster.ensure_database(name)
+    yield cluster.url(name)
+    cluster.drop_database(name)
+
+
+@pytest.fixture(scope="session")
+def database_url(cluster: Cluster) -> Iterator[str]:
+    """A database with its tables up and the demo's shop in it."""
+    name = f"run_{os.getpid()}"
+    cluster.ensure_database(name)
+    database = Database(cluster.url(name))
+    database.migrate()
+    with database.work() as records:
+        records.shops.create(Shop.model_validate_json((DEMO / "shop.json").read_bytes()))
+    database.engine.dispose()
+    yield cluster.url(name)
+    cluster.drop_database(name)
+
+
+@pytest.fixture(scope="session")
+def database(database_url: str) -> Iterator[Database]:
+    database = Database(database_url)
+    yield database
+    database.engine.dispose()
+
+
+@pytest.fixture(scope="session")
+def settings(database_url: str) -> Settings:
+    return Settings(database_url=database_url, log_format="console")
+
+
+@pytest.fixture
+def api(settings: Settings) -> Iterator[TestClient]:
+    """The application, asked as from its own pages."""
+    with TestClient(create_app(settings), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
+        yield client
+
+
+@pytest.fixture(scope="session")
+def address(settings: Settings) -> Iterator[str]:
+    """The application behind a real socket, for a real browser."""
+    port = free_port()
+    server = uvicorn.Server(
+        uvicorn.Config(create_app(settings), host="127.0.0.1", port=port, log_level="error", access_log=False)
+    )
+    thread = threading.Thread(target=server.run)
+    thread.start()
+    while not server.started:
+        assert thread.is_alive(), "the server did not start"
+    yield f"http://127.0.0.1:{port}"
+    server.should_exit = True
+    thread.join()

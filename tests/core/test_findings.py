@@ -1,0 +1,150 @@
+"""Every finding: a case that raises it, a near miss that does not, and its change clears it."""
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+
+from tests.jobs import hole, opening, top, with_fields
+from ulbrek.core.base.finding import SEVERITIES
+from ulbrek.core.job import Job
+from ulbrek.core.plan import JobFinding, plan
+from ulbrek.core.rulebook import rule_book
+from ulbrek.core.shop import Shop
+
+SHOP = Shop()
+THICK = {"thickness": "50 mm"}
+
+CASES: dict[str, tuple[Job, Job]] = {
+    # code: (raises it, near miss)
+    "web-too-thin": (
+        top(opening(y={"to": "edge", "offset": "59 mm"})),
+        top(opening(y={"to": "edge", "offset": "60 mm"})),
+    ),
+    "web-too-thin of a thick piece": (
+        top(opening(y={"to": "edge", "offset": "74 mm"}), piece=THICK),
+        top(opening(y={"to": "edge", "offset": "75 mm"}), piece=THICK),
+    ),
+    "web-too-thin between two": (
+        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "506 mm")),
+        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "508 mm")),
+    ),
+    "web-too-thin where only a smaller one fits": (
+        top(opening(y={"offset": "300 mm"}, width="490 mm")),
+        top(opening(y={"offset": "300 mm"}, width="480 mm")),
+    ),
+    "corner-too-sharp": (top(opening(corner_radius="9 mm")), top(opening(corner_radius="10 mm"))),
+    "corner-too-sharp in inches": (top(opening(corner_radius='3/8"')), top(opening(corner_radius='7/16"'))),
+    "radius-too-large": (top(opening(corner_radius="166 mm")), top(opening(corner_radius="165 mm"))),
+    "too-thin-for-its-span": (top(piece={"thickness": "37 mm"}), top(piece={"thickness": "38 mm"})),
+    "too-thin-for-its-span when narrow": (
+        top(piece={"thickness": "37 mm", "outline": {"length": "900 mm", "width": "301 mm"}}),
+        top(piece={"thickness": "37 mm", "outline": {"length": "900 mm", "width": "300 mm"}}),
+    ),
+    "feature-outside": (
+        top(opening(x={"offset": "200 mm"})),
+        top(opening(x={"offset": "290 mm"})),
+    ),
+    "feature-outside though large": (top(opening(length="950 mm")), top(opening(length="780 mm"))),
+    "feature-through-another": (
+        top(opening(), hole("450 mm", "480 mm")),
+        top(opening(y={"to": "edge", "offset": "60 mm"}), hole("450 mm", "480 mm")),
+    ),
+    "short-of-bags": (top(mix={"bags_in_hand": 2}), top(mix={"bags_in_hand": 3})),
+    "water-over-most": (top(mix={"water_per_bag_l": 3.23}), top(mix={"water_per_bag_l": 3.22})),
+    "batch-over-container": (top(mix={"bags_per_batch": 1.25}), top(mix={"bags_per_batch": 1})),
+    "too-heavy-for-people": (
+        top(piece={"outline": {"length": "600 mm", "width": "400 mm"}}, handling={"people": 1}),
+        top(piece={"outline": {"length": "600 mm", "width": "400 mm"}}, handling={"people": 2}),
+    ),
+    "too-heavy-for-people at all": (
+        top(handling={"people": 4}),
+        top(piece={"outline": {"length": "690 mm", "width": "600 mm"}}, handling={"people": 4}),
+    ),
+    "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
+}
+
+
+def found(job: Job, code: str) -> list[JobFinding]:
+    return [one for one in plan(job, SHOP).findings if one.finding.code == code]
+
+
+@pytest.mark.parametrize("case", CASES)
+def test_it_is_raised_and_its_near_miss_is_not(case: str) -> None:
+    raises, near_miss = CASES[case]
+    code = case.split(" ", maxsplit=1)[0]
+    assert found(raises, code)
+    assert not found(near_miss, code)
+
+
+@pytest.mark.parametrize("case", CASES)
+def test_its_change_clears_it_and_raises_nothing_as_bad(case: str) -> None:
+    job, code = CASES[case][0], case.split(" ", maxsplit=1)[0]
+    for one in found(job, code):
+        if one.finding.change is None:
+            continue
+        changed = with_fields(job, dict(one.finding.change.fields))
+        before = {(f.finding.code, f.finding.field) for f in plan(job, SHOP).findings}
+        after = plan(changed, SHOP).findings
+        assert (code, one.finding.field) not in {(f.finding.code, f.finding.field) for f in after}
+        new = [f for f in after if (f.finding.code, f.finding.field) not in before]
+        worst = SEVERITIES.index(one.finding.severity)
+        assert all(SEVERITIES.index(f.finding.severity) > worst for f in new)
+
+
+def test_every_check_of_the_rule_book_has_a_case() -> None:
+    checks = {page.id for page in rule_book() if page.severity}
+    assert checks == {case.split(" ")[0] for case in CASES}
+
+
+@pytest.mark.parametrize(
+    ("case", "offered"),
+    [
+        ("web-too-thin", True),
+        ("web-too-thin where only a smaller one fits", True),
+        ("feature-outside though large", True),
+        ("feature-through-another", True),
+        ("short-of-bags", False),  # buying is not a change of the job
+        ("too-heavy-for-people at all", False),  # nor is fetching a hoist
+    ],
+)
+def test_a_change_is_offered_where_one_can_be_worked_out(case: str, offered: bool) -> None:
+    (first, *_) = found(CASES[case][0], case.split(" ", maxsplit=1)[0])
+    assert (first.finding.change is not None) is offered
+
+
+def test_a_finding_points_into_the_job_and_says_where_why_and_what_to_do() -> None:
+    (one,) = found(CASES["web-too-thin"][0], "web-too-thin")
+    finding = one.finding
+    assert (one.station, one.piece, finding.field) == ("measure", "top", "/pieces/0/features/0")
+    assert finding.change is not None
+    assert set(finding.change.fields) == {"/pieces/0/features/0/y"}
+    assert finding.mark is not None
+    assert (finding.mark.x1, finding.mark.y1, finding.mark.x2, finding.mark.y2) == pytest.approx((450, 59, 450, 0))
+    assert finding.source == "common practice"
+
+
+def test_the_worst_comes_first() -> None:
+    job = top(opening(corner_radius="5 mm", y={"to": "edge", "offset": "30 mm"}), handling={"people": 1})
+    severities = [one.finding.severity for one in plan(job, SHOP).findings]
+    assert severities == sorted(severities, key=SEVERITIES.index)
+    assert severities[0] == "danger"
+
+
+def test_a_small_hole_near_an_edge_is_a_caution_not_a_stop() -> None:
+    near = lambda diameter: found(top(hole("450 mm", "60 mm", diameter)), "web-too-thin")  # noqa: E731
+    assert near("50 mm")[0].finding.severity == "caution"
+    assert near("51 mm")[0].finding.severity == "stop"
+
+
+Names: Callable[[Any], set[str]] = lambda text: {part.split("}")[0] for part in text.split("{")[1:]}  # noqa: E731
+
+
+@pytest.mark.parametrize("case", CASES)
+def test_every_name_in_its_sentences_has_a_value(case: str) -> None:
+    for one in found(CASES[case][0], case.split(" ", maxsplit=1)[0]):
+        finding = one.finding
+        for sentence in (finding.title, finding.reason, finding.remedy):
+            assert Names(sentence) <= set(finding.values)
+        if finding.change:
+            assert Names(finding.change.label) <= set(finding.change.values)

@@ -1,0 +1,74 @@
+"""Jobs to test with."""
+
+import json
+from pathlib import Path
+from typing import Any
+
+from ulbrek.core.job import Job
+from ulbrek.files.job_file import read_job_file
+
+DEMO = Path(__file__).parents[1] / "demo"
+DEMO_FILES = sorted(DEMO.glob("*.ulbrek.json"))
+
+
+def demo_job(number: int) -> Job:
+    """One of the demo's jobs, by the number its file begins with."""
+    return read_job_file(DEMO_FILES[number - 1].read_bytes()).job
+
+
+def opening(**changed: Any) -> dict[str, Any]:
+    """A sink in the middle of the top of ``top_document``, with room on all sides."""
+    return {
+        "kind": "opening",
+        "id": "sink",
+        "name": "Sink",
+        "x": {"side": "left", "to": "centre", "offset": "450 mm"},
+        "y": {"side": "front", "to": "centre", "offset": "300 mm"},
+        "length": "450 mm",
+        "width": "330 mm",
+        "corner_radius": "25 mm",
+        **changed,
+    }
+
+
+def hole(x: str, y: str, diameter: str = "35 mm", name: str = "Tap hole") -> dict[str, Any]:
+    """A round hole measured from left and front."""
+    return {
+        "kind": "hole",
+        "id": name.lower().replace(" ", "-"),
+        "name": name,
+        "x": {"offset": x},
+        "y": {"offset": y},
+        "diameter": diameter,
+    }
+
+
+def top_document(*features: dict[str, Any], **changed: Any) -> dict[str, Any]:
+    """A top of 900 x 600 x 40 mm that raises no finding, as a document."""
+    piece = {
+        "id": "top",
+        "name": "Top",
+        "outline": {"length": "900 mm", "width": "600 mm"},
+        "thickness": "40 mm",
+        "features": list(features),
+    }
+    piece |= changed.pop("piece", {})
+    mix = {"mix": "ordinary", "bag": "60lb", "container": "bucket", **changed.pop("mix", {})}
+    return {"name": "Top", "pieces": [piece], "mix": mix, "handling": {"people": 4}, **changed}
+
+
+def top(*features: dict[str, Any], **changed: Any) -> Job:
+    """The same, as a job."""
+    return Job.model_validate(top_document(*features, **changed))
+
+
+def with_fields(job: Job, fields: dict[str, Any]) -> Job:
+    """A job with the values at some JSON pointers replaced, as a change's button does."""
+    document = json.loads(job.model_dump_json())
+    for pointer, value in fields.items():
+        *way, last = pointer.split("/")[1:]
+        at: Any = document
+        for step in way:
+            at = at[int(step)] if isinstance(at, list) else at[step]
+        at[int(last) if isinstance(at, list) else last] = value
+    return Job.model_validate(document)

@@ -1,0 +1,127 @@
+"""Jobs and revisions in a real PostgreSQL."""
+
+from concurrent.futures import ThreadPoolExecutor
+from uuid import UUID, uuid4
+
+import pytest
+from sqlalchemy import text
+from sqlalchemy.exc import IntegrityError
+
+from tests.jobs import opening, top
+from ulbrek.core.job import Job
+from ulbrek.store.database import Database, Records
+from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
+from ulbrek.store.history import history_of
+from ulbrek.store.jobs import JobRepository, StoredJob
+
+
+def jobs(records: Records) -> JobRepository:
+    return records.jobs(records.shop()[0])
+
+
+def begin(database: Database, job: Job) -> StoredJob:
+    with database.work() as records:
+        return jobs(records).create(job, "Begun")
+
+
+def edit(database: Database, job_id: UUID, parent: int, thickness: str) -> StoredJob:
+    with database.work() as records:
+        return jobs(records).edit(job_id, parent, top(piece={"thickness": thickness}), f"Thickness {thickness}")
+
+
+def thickness(stored: StoredJob) -> str | None:
+    return stored.job.pieces[0].thickness.typed
+
+
+def test_a_job_comes_back_as_it_was_kept(database: Database) -> None:
+    job = top(opening(length="18 7/8 in"))
+    kept = begin(database, job)
+    with database.work() as records:
+        assert jobs(records).get(kept.id).job == job
+
+
+def test_undo_and_redo_append_revisions_and_an_edit_forgets_what_could_be_redone(database: Database) -> None:
+    kept = begin(database, top())
+    for number, typed in enumerate(("41 mm", "42 mm", "43 mm"), start=1):
+        kept = edit(database, kept.id, number, typed)
+    with database.work() as records:
+        kept = jobs(records).undo(kept.id, 4)
+        kept = jobs(records).undo(kept.id, 5)
+        assert (kept.revision, thickness(kept), kept.can_redo) == (6, "41 mm", True)
+        kept = jobs(records).redo(kept.id, 6)
+        assert (kept.revision, thickness(kept)) == (7, "42 mm")
+    kept = edit(database, kept.id, 7, "50 mm")
+    assert (kept.can_undo, kept.can_redo) == (True, False)
+    with database.work() as records:
+        told = [(one.number, one.action, one.what) for one in jobs(records).revisions(kept.id)]
+        assert thickness_at(records, kept.id, 4) == "43 mm"
+    assert told[:3] == [(8, "edit", "Thickness 50 mm"), (7, "redo", "Thickness 42 mm"), (6, "undo", "Thickness 42 mm")]
+
+
+def thickness_at(records: Records, job_id: UUID, number: int) -> str | None:
+    return jobs(records).at(job_id, number).pieces[0].thickness.typed
+
+
+def test_the_first_revision_cannot_be_undone(database: Database) -> None:
+    kept = begin(database, top())
+    with pytest.raises(NothingToUndoError, match="nothing to undo"), database.work() as records:
+        jobs(records).undo(kept.id, 1)
+
+
+def test_a_stale_write_is_refused_and_names_both_revisions(database: Database) -> None:
+    kept = begin(database, top())
+    edit(database, kept.id, 1, "50 mm")
+    with pytest.raises(StaleWriteError, match="to revision 1, the newest is 2"):
+        edit(database, kept.id, 1, "60 mm")
+
+
+def test_of_many_changes_at_once_to_one_revision_one_is_kept(database: Database) -> None:
+    kept = begin(database, top())
+
+    def attempt(number: int) -> bool:
+        try:
+            edit(database, kept.id, 1, f"{40 + number} mm")
+        except StaleWriteError:
+            return False
+        return True
+
+    with ThreadPoolExecutor(8) as pool:
+        assert sum(pool.map(attempt, range(8))) == 1
+
+
+def test_another_shop_sees_none_of_it(database: Database) -> None:
+    kept = begin(database, top())
+    with database.work() as records, pytest.raises(NotFoundError):
+        records.jobs(uuid4()).get(kept.id)
+
+
+def test_an_archived_job_leaves_the_floor_and_keeps_its_revisions(database: Database) -> None:
+    kept = begin(database, top())
+    with database.work() as records:
+        jobs(records).archive(kept.id)
+    with database.work() as records:
+        assert kept.id not in {one.id for one in jobs(records).all()}
+        count = records.session.execute(text("SELECT count(*) FROM job_revision WHERE job_id = :id"), {"id": kept.id})
+        assert count.scalar_one() == 1
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "INSERT INTO job_revision VALUES (:id, 3, 2, 'edit', 'x', '{}', 1)",  # a parent that is not there
+        "INSERT INTO job_revision VALUES (:id, 2, NULL, 'edit', 'x', '{}', 1)",  # a second beginning
+        "INSERT INTO job_revision VALUES (:id, 2, 1, 'guess', 'x', '{}', 1)",  # an action nobody knows
+        "INSERT INTO job_revision VALUES (:id, 1, NULL, 'create', 'x', '{}', 1)",  # a number twice
+        "DELETE FROM job WHERE id = :id",  # a job from under its revisions
+    ],
+)
+def test_the_database_itself_refuses_records_that_do_not_hang_together(database: Database, statement: str) -> None:
+    kept = begin(database, top())
+    with pytest.raises(IntegrityError), database.work() as records:
+        records.session.execute(text(statement), {"id": kept.id})
+
+
+def test_history_follows_undo_and_redo() -> None:
+    actions = ["create", "edit", "edit", "undo", "undo", "redo", "edit", "undo"]
+    history = history_of(enumerate(actions, start=1))
+    assert (history.back, history.forward) == ((1, 2), (7,))
