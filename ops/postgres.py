@@ -6,7 +6,9 @@ import secrets
 import shutil
 import socket
 import subprocess
+import time
 from collections.abc import Sequence
+from contextlib import suppress
 from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
@@ -46,7 +48,28 @@ class Cluster:
     def is_running(self) -> bool:
         """Whether the server runs."""
         self._prefix = self._prefix or _server_user_prefix(self.folder)
-        return self._run("pg_ctl", "status", f"--pgdata={self.data}").returncode == 0
+        return not self._is_dead() and self._run("pg_ctl", "status", f"--pgdata={self.data}").returncode == 0
+
+    def _is_dead(self) -> bool:
+        """Whether the server was killed and only its process number is left, as where nobody reaps the dead.
+
+        PostgreSQL takes such a number for a server that lives, so its file is cleared away here once none
+        of the server's other processes is left in the data folder.
+        """
+        pid_file = self.data / "postmaster.pid"
+        try:
+            state = Path("/proc", pid_file.read_text().split("\n", 1)[0], "stat").read_text()
+        except FileNotFoundError:
+            return False
+        if state.rpartition(")")[2].split()[0] != "Z":
+            return False
+        patience = time.monotonic() + 20
+        while _works_in(self.data):
+            if time.monotonic() > patience:
+                raise PostgresError(f"Processes of a killed server still work in {self.data}. Stop them first.")
+            time.sleep(0.05)
+        pid_file.unlink()
+        return True
 
     def url(self, database: str) -> str:
         """The address of one of its databases."""
@@ -154,6 +177,15 @@ def _server_user_prefix(folder: Path) -> Sequence[str]:
     if reached is not None and reached.returncode == 0 and owned != "root":
         return as_postgres
     return ("unshare", "--user", "--map-user=1000", "--map-group=1000", "--")
+
+
+def _works_in(folder: Path) -> bool:
+    """Whether any process has its working folder there."""
+    for process in Path("/proc").glob("[0-9]*/cwd"):
+        with suppress(OSError):
+            if process.readlink() == folder:
+                return True
+    return False
 
 
 def _owner(path: Path) -> str | None:

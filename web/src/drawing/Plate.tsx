@@ -19,13 +19,15 @@ interface Props {
 
 /** How near a plate's middle may come to the side of the drawing. */
 const EDGE_PX = 42;
+const ENTRY_EDGE_PX = 84;
 
 /** A dimension on the drawing: click it, type, Enter. */
 export function Plate({ x, y, label, length, held = true, wrong = false, prefix = "", onKeep }: Props) {
   const { units } = usePreferences();
   const [open, setOpen] = useState(false);
   const text = prefix + shown(length, units);
-  const place = { left: `clamp(${EDGE_PX}px, ${x}px, calc(100% - ${EDGE_PX}px))`, top: y };
+  const edge = open ? ENTRY_EDGE_PX : EDGE_PX;
+  const place = { left: `clamp(${edge}px, ${x}px, calc(100% - ${edge}px))`, top: y };
   if (open && onKeep) {
     return (
       <div className="absolute z-20 -translate-x-1/2 -translate-y-1/2" style={place}>

@@ -70,7 +70,7 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
         {gaps.map((gap) => (
           <Plate
             key={gap.name}
-            x={(px(view, gap.x1) + px(view, gap.x2)) / 2 + 52}
+            x={besideGap(view, gap, line)}
             y={(py(view, gap.y1) + py(view, gap.y2)) / 2}
             label={`${feature.name} to ${gap.name}`}
             length={{ mm: gap.mm }}
@@ -173,6 +173,12 @@ function endsOf(view: View, box: Box, side: Side, toCentre: boolean, line: Lines
     case "back":
       return { x1: cx, y1: py(view, view.width), x2: cx, y2: py(view, box.y_mm + halfY) };
   }
+}
+
+/** Beside the line between two features, on the side where no other distance is drawn [px]. */
+function besideGap(view: View, gap: { x1: number; x2: number }, line: Lines): number {
+  const middle = (px(view, gap.x1) + px(view, gap.x2)) / 2;
+  return middle + (px(view, line.x) > middle + 1 ? -52 : 52);
 }
 
 /** In the middle of its line; where the line is too short for it, just outside the piece. */

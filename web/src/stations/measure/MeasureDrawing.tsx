@@ -127,7 +127,7 @@ export function MeasureDrawing(props: Props) {
         {section.shapes}
       </svg>
       <p className="absolute text-soft" style={{ left: x0, top: bottom + (narrow ? 30 : 34) }}>
-        {lies ? `section as it lies in the form, ${piece.cast}` : "section as it stands"}
+        {narrow ? "section" : lies ? `section as it lies in the form, ${piece.cast}` : "section as it stands"}
       </p>
       <Plate
         x={(x0 + x1) / 2}
