@@ -4,15 +4,15 @@ import shutil
 from collections.abc import Iterator
 from contextlib import contextmanager
 
-from playwright.sync_api import Browser, sync_playwright
+from playwright.sync_api import Browser, ViewportSize, sync_playwright
 
 # The background services of a desktop browser only knock on a closed network here.
 FLAGS = (
     "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
     "--disable-background-networking", "--disable-component-update", "--disable-sync",
 )  # fmt: skip
-DESK = {"width": 1280, "height": 800}
-PHONE = {"width": 390, "height": 844}
+DESK = ViewportSize(width=1280, height=800)
+PHONE = ViewportSize(width=390, height=844)
 
 
 @contextmanager

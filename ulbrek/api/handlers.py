@@ -28,7 +28,7 @@ from ulbrek.store.jobs import Revision
 router = APIRouter(prefix="/api")
 
 
-def _database(request: Request) -> Database:
+async def _database(request: Request) -> Database:
     database: Database = request.app.state.database
     return database
 

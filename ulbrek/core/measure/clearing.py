@@ -7,10 +7,11 @@ from typing import TypeVar
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
+from ulbrek.core.kit.geometry import web_between
 from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Feature, Opening, Piece
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
-from ulbrek.core.measure.webs import is_inside, meet, webs_of
+from ulbrek.core.measure.webs import box_gap, is_inside, meet
 
 Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
 
@@ -37,7 +38,10 @@ def has_room(piece: Piece, index: int) -> bool:
     mine, others = shape.placed[index], _others(shape, shape.placed[index])
     if not is_inside(mine, shape) or any(meet(mine, other) for other in others):
         return False
-    return all(named.web.width_mm >= needed for named in webs_of(mine, shape, others))
+    if web_between(mine.outline.edges, shape.outline.edges).width_mm < needed:
+        return False
+    near = [other for other in others if box_gap(mine, other) < needed]
+    return all(web_between(mine.outline.edges, other.outline.edges).width_mm >= needed for other in near)
 
 
 def with_feature(piece: Piece, index: int, **changed: object) -> Piece:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from math import hypot
 
 from ulbrek.core.kit.geometry import Web, web_between
 from ulbrek.core.measure.shape import Placed, Shape
@@ -58,8 +59,11 @@ def webs_of(placed: Placed, shape: Shape, others: Iterable[Placed]) -> list[Name
 
 def meet(a: Placed, b: Placed) -> bool:
     """Whether two features run through or touch one another."""
-    return _boxes_meet(a, b) and bool(a.polygon.intersects(b.polygon))
+    return box_gap(a, b) == 0 and bool(a.polygon.intersects(b.polygon))
 
 
-def _boxes_meet(a: Placed, b: Placed) -> bool:
-    return abs(a.centre.x - b.centre.x) < a.half_x + b.half_x and abs(a.centre.y - b.centre.y) < a.half_y + b.half_y
+def box_gap(a: Placed, b: Placed) -> float:
+    """The distance between the boxes round two features [mm]: never more than the web between them."""
+    dx = abs(a.centre.x - b.centre.x) - a.half_x - b.half_x
+    dy = abs(a.centre.y - b.centre.y) - a.half_y - b.half_y
+    return hypot(max(dx, 0.0), max(dy, 0.0))

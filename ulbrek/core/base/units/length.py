@@ -1,11 +1,11 @@
 """A length in a document: its millimetres, and how the person wrote it."""
 
 import math
-from fractions import Fraction
 from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
+from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.reading import LONGEST_MM, Units, read_length
 from ulbrek.core.base.units.writing import write_length
 
@@ -43,19 +43,22 @@ class Length(BaseModel):
     def _agree(self) -> Self:
         if self.typed is None:
             return self
-        readings = [read_length(self.typed, "mm"), read_length(self.typed, "in")]
-        if not any(math.isclose(self.mm, mm, rel_tol=1e-9, abs_tol=_SAME_MM) for mm in readings):
+        if not self._reads_in("mm") and not self._reads_in("in"):
             raise ValueError(
-                f"“{self.typed}” reads as {readings[0]:g} mm, but {self.mm:g} mm stands beside it. Keep one of them."
+                f"“{self.typed}” reads as {read_length(self.typed):g} mm, but {self.mm:g} mm stands beside it. "
+                "Keep one of them."
             )
         return self
+
+    def _reads_in(self, bare: Units) -> bool:
+        return math.isclose(self.mm, read_length(self.typed or "", bare), rel_tol=1e-9, abs_tol=_SAME_MM)
 
     @property
     def units(self) -> Units:
         """The units it was written in; millimetres when it was not written by a person."""
         if self.typed is None:
             return "mm"
-        if not math.isclose(read_length(self.typed, "mm"), self.mm, rel_tol=1e-9, abs_tol=_SAME_MM):
+        if not self._reads_in("mm"):
             return "in"
         return "in" if any(mark in self.typed.lower() for mark in _INCH_MARKS) else "mm"
 
@@ -69,8 +72,8 @@ class Length(BaseModel):
 
 
 def _on_tape(mm: float, units: Units, to_mark: Any) -> Length:  # noqa: ANN401 - math.ceil or math.floor
-    step = Fraction("25.4") / 16 if units == "in" else Fraction(1)
-    marked = float(max(0, to_mark(round(mm / float(step), 6))) * step)
+    step = MM_PER_INCH / 16 if units == "in" else 1.0
+    marked = round(max(0, to_mark(round(mm / step, 6))) * step, 9)
     if units == "mm":
         return Length(mm=marked, typed=f"{marked:g} mm")
     return Length(mm=marked, typed=write_length(marked, "in"))

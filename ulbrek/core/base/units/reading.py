@@ -1,8 +1,9 @@
 """Reads a length the way it is called out over a saw."""
 
 import re
-from fractions import Fraction
 from typing import Literal
+
+from ulbrek.core.base.units.constants import MM_PER_FOOT, MM_PER_INCH
 
 Units = Literal["in", "mm"]
 
@@ -10,14 +11,8 @@ REMEDY = "Write it like 24 3/8, 2' 1\", 2 ft 1/2 in, 620 mm or 62 cm."
 LONGEST_MM = 100_000.0
 LONGEST_TEXT = 40
 
-# Fractions, so that 43 1/8 in is 1095.375 mm and not a last bit beside it.
-_UNIT_MM = {
-    "mm": Fraction(1),
-    "cm": Fraction(10),
-    "m": Fraction(1000),
-    "in": Fraction("25.4"),
-    "ft": 12 * Fraction("25.4"),
-}
+_UNIT_MM = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, "ft": MM_PER_FOOT}
+_DECIMALS = 9  # so that 1 1/2 in is 38.1 mm and not a last bit beside it
 _SPELLINGS = {
     "mm": ("millimetres", "millimetre", "millimeters", "millimeter", "mm"),
     "cm": ("centimetres", "centimetre", "centimeters", "centimeter", "cm"),
@@ -32,7 +27,7 @@ _VULGAR = {
     "⅓": "1/3", "⅔": "2/3", "⅙": "1/6", "⅚": "5/6", "⅕": "1/5", "⅖": "2/5", "⅗": "3/5", "⅘": "4/5",
 }  # fmt: skip
 
-_Part = tuple[Fraction, str | None, bool]  # number, unit, whether it was written as a fraction
+_Part = tuple[float, str | None, bool]  # number, unit, whether it was written as a fraction
 _UNIT_PATTERN = "|".join(re.escape(s) for s in sorted(_UNIT_OF, key=len, reverse=True))
 _PART_PATTERN = re.compile(
     rf"""\s*(?:
@@ -69,7 +64,7 @@ def read_length(text: str, bare: Units = "mm") -> float:
     if len(text) > LONGEST_TEXT:
         raise UnreadableLengthError(f"That is too long for one length. {REMEDY}")
     parts = _parts(text)
-    total = Fraction(0)
+    total = 0.0
     previous: str | None = None
     for number, unit, is_fraction in parts:
         meant = unit or _meant(bare, after=previous, is_fraction=is_fraction)
@@ -79,7 +74,7 @@ def read_length(text: str, bare: Units = "mm") -> float:
         previous = meant
     if total > LONGEST_MM:
         raise UnreadableLengthError(f"“{text.strip()}” is over 100 m. {REMEDY}")
-    return float(total)
+    return round(total, _DECIMALS)
 
 
 def _meant(bare: Units, *, after: str | None, is_fraction: bool) -> str:
@@ -107,11 +102,11 @@ def _one_part(match: re.Match[str], text: str) -> _Part:
     spelled = match["unit"]
     unit = _UNIT_OF[spelled.lower()] if spelled else None
     if match["decimal"]:
-        return Fraction(match["decimal"].replace(",", ".")), unit, False
+        return float(match["decimal"].replace(",", ".")), unit, False
     numerator, denominator = match["num"] or match["lone_num"], match["den"] or match["lone_den"]
     if int(denominator) == 0:
         raise UnreadableLengthError(f"“{text.strip()}” divides by zero. {REMEDY}")
-    return int(match["whole"] or 0) + Fraction(int(numerator), int(denominator)), unit, True
+    return int(match["whole"] or 0) + int(numerator) / int(denominator), unit, True
 
 
 def _why_unreadable(text: str) -> str:

@@ -1,10 +1,13 @@
 """The shortest distance between two outlines, on their true arcs, and where it is."""
 
 from collections.abc import Sequence
+from itertools import product
 from math import atan2, hypot, pi
 from typing import NamedTuple
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, perpendicular
+
+_TRIFLE_MM = 1e-5
 
 
 class Web(NamedTuple):
@@ -18,37 +21,35 @@ class Web(NamedTuple):
 def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     """The thinnest web between two rows of edges that do not cross [mm].
 
-    Pairs are tried nearest boxes first, until no box is nearer than the best web.
+    Pairs are tried nearest boxes first, until no box is nearer than the best web; of equally near ones
+    straight edges first, since the web between them stands in their middle and not where an arc begins.
     """
-    pairs = sorted(((_box_gap(a, b), a, b) for a in one for b in other), key=lambda pair: pair[0])
-    best: tuple[float, bool, Web] | None = None
-    for gap, a, b in pairs:
-        if best is not None and gap > best[0]:
+    pairs = sorted(((_box_gap(a, b), a.is_arc or b.is_arc, i) for i, (a, b) in enumerate(product(one, other))))
+    best: Web | None = None
+    for gap, _, index in pairs:
+        if best is not None and gap >= best.width_mm - _TRIFLE_MM:
             break
-        web = _nearest_points(a, b)
-        # Of equal ones the web between straight edges: it stands in their middle, not where an arc begins.
-        found = (_width_to_a_trifle(web), a.is_arc or b.is_arc, web)
-        best = found if best is None else min(best, found)
+        web = _nearest_points(one[index // len(other)], other[index % len(other)])
+        if best is None or web.width_mm < best.width_mm - _TRIFLE_MM:
+            best = web
     if best is None:
         raise ValueError("A web lies between two outlines that have edges.")
-    return best[2]
+    return best
 
 
 def _box_gap(a: Edge, b: Edge) -> float:
-    dx = max(a.box[0] - b.box[2], b.box[0] - a.box[2], 0.0)
-    dy = max(a.box[1] - b.box[3], b.box[1] - a.box[3], 0.0)
-    return hypot(dx, dy)
+    """The distance between the boxes of two edges [mm], to a trifle, so that equal ones compare equal."""
+    (left, front, right, back), (other_left, other_front, other_right, other_back) = a.box, b.box
+    dx = max(left - other_right, other_left - right, 0.0)
+    dy = max(front - other_back, other_front - back, 0.0)
+    return round(hypot(dx, dy), 6)
 
 
 def _nearest_points(a: Edge, b: Edge) -> Web:
     from_a = ((p, b.nearest(p)) for p in _candidates(a, b))
     from_b = ((a.nearest(p), p) for p in _candidates(b, a))
     found = (Web(hypot(p.x - q.x, p.y - q.y), p, q) for p, q in (*from_a, *from_b))
-    return min(found, key=_width_to_a_trifle)
-
-
-def _width_to_a_trifle(web: Web) -> float:
-    return round(web.width_mm, 7)
+    return min(found, key=lambda web: round(web.width_mm, 7))
 
 
 def _candidates(edge: Edge, other: Edge) -> list[Point]:

@@ -22,7 +22,7 @@ class Edge:
         radius: the radius of an arc [mm]
         centre: the centre of an arc [mm]
         begin: the direction in which an arc starts, from its centre [rad]
-        box: a box round the edge: left, front, right, back [mm]; round an arc it may be a little large
+        box: the box round the edge: left, front, right, back [mm]
     """
 
     __slots__ = ("angle", "begin", "box", "bulge", "centre", "chord", "end", "radius", "start")
@@ -31,10 +31,9 @@ class Edge:
         """An edge between two points [mm]."""
         self.start, self.end, self.bulge = start, end, bulge
         self.chord = hypot(end.x - start.x, end.y - start.y)
-        rise = self.chord / 2 * abs(bulge)
         left, right = (start.x, end.x) if start.x < end.x else (end.x, start.x)
         front, back = (start.y, end.y) if start.y < end.y else (end.y, start.y)
-        self.box = (left - rise, front - rise, right + rise, back + rise)
+        self.box = (left, front, right, back)
         self.angle, self.radius, self.centre, self.begin = 0.0, 0.0, start, 0.0
         if bulge:
             offset = (1 - bulge**2) / (4 * bulge)
@@ -43,6 +42,7 @@ class Edge:
             self.radius = self.chord * (1 + bulge**2) / (4 * abs(bulge))
             self.centre = Point((start.x + end.x) / 2 - dy * offset, (start.y + end.y) / 2 + dx * offset)
             self.begin = atan2(start.y - self.centre.y, start.x - self.centre.x)
+            self.box = self._arc_box(left, front, right, back)
 
     @property
     def is_arc(self) -> bool:
@@ -95,6 +95,15 @@ class Edge:
             for i in range(1, count)
         ]
         return [self.start, *inner]
+
+    def _arc_box(self, left: float, front: float, right: float, back: float) -> tuple[float, float, float, float]:
+        centre, radius = self.centre, self.radius
+        return (
+            centre.x - radius if self.holds_direction(pi) else left,
+            centre.y - radius if self.holds_direction(-pi / 2) else front,
+            centre.x + radius if self.holds_direction(0.0) else right,
+            centre.y + radius if self.holds_direction(pi / 2) else back,
+        )
 
     def _nearest_on_line(self, to: Point) -> Point:
         dx, dy = self.end.x - self.start.x, self.end.y - self.start.y

@@ -1,0 +1,205 @@
+"""``make bench``: what the aims are measured by. Prints figures; fails on none of them."""
+
+import gc
+import http.client
+import json
+import os
+import statistics
+import sys
+import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from subprocess import DEVNULL, Popen
+
+import manifold3d
+from playwright.sync_api import Page
+
+from ops.browser import DESK, chromium
+from ops.demo import load_demo_data
+from ops.postgres import ROOT, Cluster, free_port
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan import plan
+from ulbrek.core.shop import Shop
+from ulbrek.files.job_file import read_job_file
+from ulbrek.store.database import Database
+
+DEMO = sorted((ROOT / "demo").glob("*.ulbrek.json"))
+RINSE_SINK_TOP = DEMO[0]
+CALIBRATION_STEPS = 2_000_000
+# From the Enter key to the frame in which the next revision and its figures are on the screen.
+WATCH_EDITS = """() => {
+  window.edits = []; let began = 0, last = document.querySelector('[data-revision]').dataset.revision;
+  addEventListener('keydown', (event) => { if (event.key === 'Enter') began = performance.now(); }, true);
+  new MutationObserver(() => {
+    const now = document.querySelector('[data-revision]')?.dataset.revision;
+    if (!now || now === last) return;
+    last = now; requestAnimationFrame(() => window.edits.push(performance.now() - began));
+  }).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+}"""
+
+
+def main() -> None:
+    """Measures everything and prints it."""
+    say("calibration loop", [calibration() for _ in range(5)], "the machine's own pace, for comparing runs")
+    for file in DEMO:
+        job, shop = read_job_file(file.read_bytes()).job, Shop()
+        say(f"plan() {file.name.split('.')[0]}", repeat(lambda job=job, shop=shop: plan(job, shop), 300), "aim 5 ms")
+    volume_against_peer()
+    with served() as port:
+        api(port)
+        browser(port)
+    first_load()
+
+
+def say(what: str, times_ms: list[float], remark: str = "") -> None:
+    """One line: median and p95 in milliseconds."""
+    ordered = sorted(times_ms)
+    p95 = ordered[max(0, round(len(ordered) * 0.95) - 1)]
+    print(f"{what:34} median {statistics.median(ordered):8.2f} ms   p95 {p95:8.2f} ms   {remark}")
+
+
+def repeat(work: Callable[[], object], times: int) -> list[float]:
+    """How long a piece of work takes, again and again, after a warm-up [ms]."""
+    for _ in range(10):
+        work()
+    gc.collect()
+    taken = []
+    for _ in range(times):
+        began = time.perf_counter()
+        work()
+        taken.append((time.perf_counter() - began) * 1000)
+    return taken
+
+
+def calibration() -> float:
+    """A fixed loop [ms]."""
+    began = time.perf_counter()
+    total = 0
+    for step in range(CALIBRATION_STEPS):
+        total += step & 7
+    return (time.perf_counter() - began) * 1000
+
+
+def volume_against_peer() -> None:
+    """The volume of the rinse-sink top, against exact booleans with arcs of as many chords."""
+    piece = read_job_file(RINSE_SINK_TOP.read_bytes()).job.pieces[0]
+
+    def sections() -> float:
+        return shape_of(piece).solid.volume_mm3
+
+    def booleans() -> float:
+        solid = shape_of(piece).solid
+        rings = [list(o.polygon.exterior.coords)[:-1] for o in (solid.outline, *(c.outline for c in solid.cuts))]
+        body, *cuts = [manifold3d.Manifold.extrude(manifold3d.CrossSection([r]), solid.depth_mm + 2) for r in rings]
+        body = body.trim_by_plane((0, 0, -1), -solid.depth_mm)
+        for cut in cuts:
+            body -= cut.translate((0, 0, -1))
+        return float(body.volume())
+
+    assert abs(sections() / booleans() - 1) < 1e-6
+    ours, peer = repeat(sections, 200), repeat(booleans, 200)
+    say("volume by sections", ours, "rinse-sink top")
+    say("volume by manifold3d", peer, f"{statistics.median(peer) / statistics.median(ours):.1f} x ours")
+
+
+@contextmanager
+def served() -> Iterator[int]:
+    """The application in a process of its own over a database of its own; its port."""
+    cluster = Cluster(ROOT / ".data" / "tests")
+    cluster.start()
+    name = f"bench_{os.getpid()}"
+    cluster.ensure_database(name)
+    url = cluster.url(name)
+    database = Database(url)
+    database.migrate()
+    load_demo_data(database)
+    database.engine.dispose()
+    port = free_port()
+    arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--log-level=error", f"--port={port}"]
+    environment = {**os.environ, "DATABASE_URL": url}
+    process = Popen([sys.executable, "-m", "uvicorn", *arguments], cwd=ROOT, env=environment, stdout=DEVNULL)
+    try:
+        while True:
+            try:
+                Caller(port).ask("GET", "/healthz")
+                break
+            except OSError:
+                time.sleep(0.05)
+        yield port
+    finally:
+        process.terminate()
+        process.wait()
+        cluster.drop_database(name)
+        cluster.stop()
+
+
+class Caller:
+    """Asks the application on one connection that is kept open, as a browser does."""
+
+    def __init__(self, port: int) -> None:
+        """Connects at the first request."""
+        self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=30)
+
+    def ask(self, method: str, path: str, body: bytes | None = None) -> bytes:
+        """The body of an answer that must be a good one."""
+        self.connection.request(method, path, body, {"content-type": "application/json"})
+        answer = self.connection.getresponse()
+        text = answer.read()
+        assert answer.status < 300, text
+        return text
+
+
+def api(port: int) -> None:
+    """Round trips, one at a time."""
+    caller = Caller(port)
+    job = json.loads(RINSE_SINK_TOP.read_bytes())["job"]
+    body = json.dumps({"job": job}).encode()
+    kilobytes = len(caller.ask("POST", "/api/plan", body)) / 1000
+    plans = repeat(lambda: caller.ask("POST", "/api/plan", body), 300)
+    say("POST /api/plan", plans, f"aim p95 15 ms; {kilobytes:.1f} KB")
+    view = json.loads(caller.ask("POST", "/api/jobs", body))
+    revision = view["revision"]
+
+    def edit() -> None:
+        nonlocal revision
+        job["pieces"][0]["thickness"] = f"{40 + revision % 20} mm"
+        edited = json.dumps({"parent": revision, "job": job, "what": "Thickness"}).encode()
+        revision = json.loads(caller.ask("PUT", f"/api/jobs/{view['id']}", edited))["revision"]
+
+    say("PUT /api/jobs/…", repeat(edit, 200), "a change kept, planned and answered")
+    say("GET /api/jobs", repeat(lambda: caller.ask("GET", "/api/jobs"), 100), "the shop floor, 6 jobs")
+
+
+def browser(port: int) -> None:
+    """Edits on the drawing, from the Enter key to every figure updated."""
+    view = json.loads(Caller(port).ask("POST", "/api/jobs/from-file", RINSE_SINK_TOP.read_bytes()))
+    with chromium() as opened:
+        page = opened.new_page(viewport=DESK)
+        page.goto(f"http://127.0.0.1:{port}/jobs/{view['id']}/measure")
+        page.locator("[data-dimension=Length]").wait_for()
+        page.evaluate(WATCH_EDITS)
+        for number in range(45):
+            type_length(page, f"{900 + number} mm", number + 1)
+        edits: list[float] = page.evaluate("window.edits")
+    say("edit to all figures updated", edits[5:], f"aim p95 100 ms; {len(edits) - 5} edits in Chromium")
+
+
+def type_length(page: Page, text: str, count: int) -> None:
+    """Types a length on the drawing and waits until it is there."""
+    page.locator("[data-dimension=Length]").click()
+    page.get_by_role("textbox", name="Length", exact=True).fill(text)
+    page.keyboard.press("Enter")
+    page.wait_for_function("count => window.edits.length >= count", arg=count)
+
+
+def first_load() -> None:
+    """What a first visit fetches, compressed."""
+    dist = ROOT / "web" / "dist"
+    page = (dist / "index.html").read_text()
+    scripts = [part.split('"')[0] for part in page.split('src="/')[1:]]
+    sizes = [min(file.stat().st_size for file in dist.glob(f"{script}*")) for script in scripts]
+    print(f"{'script on first load':34} {sum(sizes) / 1000:.1f} KB compressed   aim under 250 KB")
+
+
+if __name__ == "__main__":
+    main()
