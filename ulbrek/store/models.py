@@ -32,7 +32,7 @@ class ShopRow(Base):
     __tablename__ = "shop"
 
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
-    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    created_at: Mapped[datetime] = mapped_column(server_default=func.clock_timestamp())
 
 
 class ShopRevisionRow(Base):
@@ -45,7 +45,7 @@ class ShopRevisionRow(Base):
     number: Mapped[int] = mapped_column(primary_key=True)
     document: Mapped[dict[str, Any]]
     schema_version: Mapped[int]
-    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    created_at: Mapped[datetime] = mapped_column(server_default=func.clock_timestamp())
 
 
 class JobRow(Base):
@@ -55,7 +55,7 @@ class JobRow(Base):
 
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"), index=True)
-    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    created_at: Mapped[datetime] = mapped_column(server_default=func.clock_timestamp())
     archived_at: Mapped[datetime | None]
 
 
@@ -78,4 +78,4 @@ class JobRevisionRow(Base):
     what: Mapped[str]
     document: Mapped[dict[str, Any]]
     schema_version: Mapped[int]
-    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    created_at: Mapped[datetime] = mapped_column(server_default=func.clock_timestamp())

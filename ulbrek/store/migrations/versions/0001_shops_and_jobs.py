@@ -11,7 +11,9 @@ depends_on = None
 
 
 def _created_at() -> sa.Column[object]:
-    return sa.Column("created_at", sa.DateTime(timezone=True), server_default=sa.func.now(), nullable=False)
+    # clock_timestamp, not now: what is written in one transaction keeps its order.
+    now = sa.func.clock_timestamp()
+    return sa.Column("created_at", sa.DateTime(timezone=True), server_default=now, nullable=False)
 
 
 def upgrade() -> None:

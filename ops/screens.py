@@ -1,0 +1,130 @@
+"""``make screens``: one picture of each main view, from the demo data, into docs/screenshots/."""
+
+import os
+import threading
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+
+import uvicorn
+from playwright.sync_api import Page
+
+from ops.browser import DESK, PHONE, chromium
+from ops.demo import load_demo_data
+from ops.postgres import ROOT, Cluster, free_port
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
+from ulbrek.store.database import Database
+
+SHOTS = ROOT / "docs" / "screenshots"
+TOP = "Rinse-sink top"
+
+
+def to_job(page: Page, name: str = TOP) -> None:
+    """Opens a job from the floor, at Measure."""
+    page.get_by_role("link", name=name, exact=True).click()
+    page.locator("[data-headline=measure]").click()
+    page.locator("[data-dimension=Length]").wait_for()
+
+
+def drag_sink(page: Page) -> None:
+    """Holds the sink in the middle of a drag."""
+    to_job(page)
+    box = page.locator("[data-feature=sink]").bounding_box()
+    assert box is not None  # noqa: S101 - it was waited for
+    page.mouse.move(box["x"] + 60, box["y"] + box["height"] / 2 + 30)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 20, box["y"] + box["height"] / 2 - 16, steps=6)
+
+
+def station(number: str) -> Callable[[Page], None]:
+    """Opens a station of the rinse-sink top by its key."""
+
+    def open_it(page: Page) -> None:
+        to_job(page)
+        page.keyboard.press(number)
+
+    return open_it
+
+
+def why(page: Page) -> None:
+    """Asks a figure why."""
+    to_job(page)
+    page.locator("[data-figure='measure.mass_fresh@top']").click()
+
+
+def pad(page: Page) -> None:
+    """Opens the thumb's number pad."""
+    to_job(page)
+    page.locator("[data-dimension=Thickness]").tap()
+
+
+def stay(_page: Page) -> None:
+    """Stays on the floor."""
+
+
+VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
+    # name, what is done, units, theme, on a phone
+    ("floor", stay, "in", "light", False),
+    ("measure", to_job, "in", "light", False),
+    ("measure-drag-dim-shop", drag_sink, "mm", "dark", False),
+    ("measure-why", why, "mm", "light", False),
+    ("mix", station("2"), "in", "light", False),
+    ("move", station("3"), "mm", "light", False),
+    ("phone-floor", stay, "mm", "dark", True),
+    ("phone-measure", to_job, "in", "light", True),
+    ("phone-number-pad", pad, "in", "light", True),
+    ("phone-mix", station("2"), "mm", "light", True),
+)
+
+
+def main() -> None:
+    """Takes every picture anew."""
+    SHOTS.mkdir(parents=True, exist_ok=True)
+    for old in SHOTS.glob("*.png"):
+        old.unlink()
+    with demo_address() as address, chromium() as browser:
+        for name, act, units, theme, phone in VIEWS:
+            context = browser.new_context(viewport=PHONE if phone else DESK, has_touch=phone, base_url=address)
+            context.add_init_script(
+                f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')"
+            )
+            page = context.new_page()
+            page.goto("/")
+            page.get_by_role("link", name=TOP, exact=True).wait_for()
+            act(page)
+            page.wait_for_load_state("networkidle")
+            page.wait_for_timeout(250)
+            page.screenshot(path=SHOTS / f"{name}.png")
+            context.close()
+            print(f"docs/screenshots/{name}.png")
+
+
+@contextmanager
+def demo_address() -> Iterator[str]:
+    """The application over a fresh copy of the demo data."""
+    cluster = Cluster(ROOT / ".data" / "tests")
+    cluster.start()
+    name = f"screens_{os.getpid()}"
+    cluster.ensure_database(name)
+    database = Database(cluster.url(name))
+    database.migrate()
+    load_demo_data(database)
+    database.engine.dispose()
+    port = free_port()
+    app = create_app(Settings(database_url=cluster.url(name)))
+    server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="error", access_log=False))
+    thread = threading.Thread(target=server.run)
+    thread.start()
+    while not server.started:
+        thread.join(0.02)
+    try:
+        yield f"http://127.0.0.1:{port}"
+    finally:
+        server.should_exit = True
+        thread.join()
+        cluster.drop_database(name)
+        cluster.stop()
+
+
+if __name__ == "__main__":
+    main()
