@@ -39,7 +39,7 @@ def test_an_invalid_file_exits_2_with_field_problem_and_remedy_on_standard_error
     bad.write_text(Path(RINSE_SINK_TOP).read_text().replace('"count": 1', '"count": 0'))
     result = run("plan", str(bad))
     assert (result.exit_code, result.stdout) == (2, "")
-    assert "/job/pieces/0/count: Input should be greater than or equal to 1. Change the number." in result.stderr
+    assert "/job/pieces/0/count: It must be at least 1. Change the number." in result.stderr
 
 
 def test_export_is_what_was_read_and_schema_describes_it() -> None:

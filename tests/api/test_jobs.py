@@ -53,12 +53,14 @@ def test_what_cannot_be_read_is_a_problem_that_names_the_field(api: TestClient) 
     ]
 
 
-def test_a_stale_write_is_refused_with_the_newest_revision(api: TestClient) -> None:
+def test_a_stale_write_is_refused_and_shows_what_was_kept_in_between(api: TestClient) -> None:
     view = begin(api)
     assert edit(api, view, "50 mm").status_code == 200
     answer = edit(api, view, "60 mm")
-    assert (answer.status_code, answer.json()["newest"]) == (409, 2)
-    assert api.get(f"/api/jobs/{view['id']}").json()["job"]["pieces"][0]["thickness"]["typed"] == "50 mm"
+    assert answer.status_code == 409
+    theirs = answer.json()["theirs"]
+    assert theirs == api.get(f"/api/jobs/{view['id']}").json()
+    assert (theirs["revision"], theirs["job"]["pieces"][0]["thickness"]["typed"]) == (2, "50 mm")
 
 
 def test_undo_and_redo(api: TestClient) -> None:

@@ -1,11 +1,13 @@
 """Job files: lossless, and refused in words."""
 
 import json
+from pathlib import Path
 from typing import Any
 
 import pytest
 
 from tests.jobs import DEMO_FILES, hole, opening, top, top_document
+from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file, write_job_file
 from ulbrek.files.problems import InvalidDocumentError, Problem
@@ -72,7 +74,7 @@ def test_as_typed_survives_out_and_in() -> None:
         (
             file_of(top_document(mix={"bags_per_batch": 0.3})),
             "/job/mix/bags_per_batch",
-            "multiple of 0.25",
+            "in steps of 0.25",
             "Change the",
         ),
         (b"\xff\xfe", "", "It is not JSON", "Give a file that Ulbrek wrote"),
@@ -92,3 +94,10 @@ def test_a_bad_file_is_refused_with_field_problem_and_remedy(
 def test_every_problem_of_a_file_is_named_at_once() -> None:
     document = file_of(top_document(opening(length="x"), piece={"thickness": "y"}))
     assert {one.field for one in refusals(document)} == {"/job/pieces/0/thickness", "/job/pieces/0/features/0/length"}
+
+
+@pytest.mark.parametrize("file", sorted((Path(__file__).parent / "old").glob("*.json")), ids=lambda file: file.name)
+def test_files_of_every_schema_version_open_plan_and_go_out_again(file: Path) -> None:
+    read = read_job_file(file.read_bytes())
+    assert plan(read.job, read.shop_snapshot).pieces
+    assert read_job_file(write_job_file(read.job, read.shop_snapshot)) == read

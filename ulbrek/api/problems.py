@@ -10,12 +10,12 @@ from fastapi.responses import JSONResponse
 from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
+from ulbrek.api.views import JOB_VIEW, job_view
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError, StoreError
 
 STATUS: dict[type[StoreError], tuple[int, str]] = {
     NotFoundError: (404, "Not found"),
-    StaleWriteError: (409, "Changed in between"),
     NothingToUndoError: (409, "Nothing to go to"),
 }
 
@@ -29,6 +29,7 @@ def problem_response(status: int, title: str, detail: str, **more: Any) -> JSONR
 def install(app: FastAPI) -> None:
     """Makes every error of this app a problem details answer."""
     app.add_exception_handler(StoreError, _store_error)
+    app.add_exception_handler(StaleWriteError, _stale_write)
     app.add_exception_handler(InvalidDocumentError, _invalid_document)
     app.add_exception_handler(RequestValidationError, _invalid_request)
     app.add_exception_handler(HTTPException, _http_error)
@@ -38,8 +39,16 @@ def install(app: FastAPI) -> None:
 
 def _store_error(_: Request, error: Exception) -> JSONResponse:
     status, title = STATUS[type(error)]  # type: ignore[index]  # registered for StoreError only
-    more = {"newest": error.newest} if isinstance(error, StaleWriteError) else {}
-    return problem_response(status, title, str(error), **more)
+    return problem_response(status, title, str(error))
+
+
+def _stale_write(request: Request, error: Exception) -> JSONResponse:
+    """Refuses the one change and shows the other: ``theirs`` is the job as it was kept in between."""
+    assert isinstance(error, StaleWriteError)  # noqa: S101 - registered for it
+    with request.app.state.database.work() as records:
+        shop_id, shop = records.shop()
+        theirs = job_view(records.jobs(shop_id).get(error.job_id), shop)
+    return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
 
 
 def _invalid_document(_: Request, error: Exception) -> JSONResponse:

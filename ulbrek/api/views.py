@@ -85,7 +85,12 @@ class JobCard:
     headline: Headline
 
 
-_ADAPTERS: dict[Any, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (PlanView, JobView, list[JobCard])}
+JOB_VIEW = TypeAdapter(JobView)
+_ADAPTERS: dict[Any, TypeAdapter[Any]] = {
+    PlanView: TypeAdapter(PlanView),
+    JobView: JOB_VIEW,
+    list[JobCard]: TypeAdapter(list[JobCard]),
+}
 
 
 def answer(kind: Any, view: Any, status: int = 200) -> Response:  # noqa: ANN401

@@ -11,15 +11,23 @@ from pydantic_core import ErrorDetails
 _KINDS = frozenset({"opening", "hole", "rectangle"})
 
 
-_OWN_WORDS = {"missing": "It is missing.", "extra_forbidden": "It is not known here."}
+_OWN_WORDS = {
+    "missing": "It is missing.",
+    "extra_forbidden": "It is not known here.",
+    "string_too_short": "It is empty.",
+}
+_BOUNDS = {
+    "greater_than": ("more than", "gt"),
+    "greater_than_equal": ("at least", "ge"),
+    "less_than": ("less than", "lt"),
+    "less_than_equal": ("at most", "le"),
+    "multiple_of": ("in steps of", "multiple_of"),
+}
 _REMEDIES = {
     "missing": "Add it.",
     "extra_forbidden": "Check its spelling, or remove it.",
-    **dict.fromkeys(
-        ("greater_than", "greater_than_equal", "less_than", "less_than_equal", "multiple_of"),
-        "Change the number.",
-    ),
-    **dict.fromkeys(("too_short", "too_long", "string_too_short", "string_too_long"), "Make it longer or shorter."),
+    "string_too_short": "Write something.",
+    **dict.fromkeys(("too_short", "too_long", "string_too_long"), "Make it longer or shorter."),
 }
 
 
@@ -68,4 +76,7 @@ def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:
     if kind in ("literal_error", "union_tag_invalid"):
         expected = ctx.get("expected") or ctx.get("expected_tags")
         return "That is not one of the choices.", f"Use one of {expected}."
+    if kind in _BOUNDS:
+        words, name = _BOUNDS[kind]
+        return f"It must be {words} {ctx[name]:g}.", "Change the number."
     return _OWN_WORDS.get(kind, f"{message}."), _REMEDIES.get(kind, "Change it to what is expected.")

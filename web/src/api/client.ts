@@ -34,7 +34,7 @@ export class Refused extends Error {
     readonly status: number,
     message: string,
     readonly problems: FieldProblem[] = [],
-    readonly newest: number | undefined = undefined,
+    readonly theirs: JobView | undefined = undefined,
   ) {
     super(message);
   }
@@ -52,11 +52,11 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
     throw new Refused(0, "No connection to Ulbrek. Nothing was lost here; try again.");
   });
   if (answer.data !== undefined || answer.response.status === 204) return answer.data as T;
-  const problem = (answer.error ?? {}) as { detail?: string; problems?: FieldProblem[]; newest?: number };
+  const problem = (answer.error ?? {}) as { detail?: string; problems?: FieldProblem[]; theirs?: JobView };
   throw new Refused(
     answer.response.status,
     problem.detail ?? `Ulbrek answered ${answer.response.status}.`,
     problem.problems,
-    problem.newest,
+    problem.theirs,
   );
 }

@@ -68,9 +68,9 @@ export function useEditor(id: string): Editor {
       try {
         keep(await editJob(id, now.revision, mine, what));
       } catch (error) {
-        if (error instanceof Refused && error.status === 409) {
-          const theirs = await queries.fetchQuery({ ...jobQuery(id), staleTime: 0 });
-          setConflict({ mine, what, theirs });
+        if (error instanceof Refused && error.theirs) {
+          queries.setQueryData(jobQuery(id).queryKey, error.theirs);
+          setConflict({ mine, what, theirs: error.theirs });
         } else if (error instanceof Refused && error.status === 422) {
           setGesture(null);
           throw error;
@@ -137,8 +137,8 @@ export function useEditor(id: string): Editor {
         try {
           keep(await stepJob(id, latest().revision, step));
         } catch (error) {
-          if (!(error instanceof Refused) || error.status !== 409) throw error;
-          await queries.fetchQuery({ ...jobQuery(id), staleTime: 0 });
+          if (!(error instanceof Refused) || !error.theirs) throw error;
+          queries.setQueryData(jobQuery(id).queryKey, error.theirs);
         }
       }),
     conflict,

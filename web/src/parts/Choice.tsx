@@ -1,4 +1,5 @@
 import { ToggleGroup } from "radix-ui";
+import { useId } from "react";
 
 interface Props<T extends string> {
   label: string;
@@ -32,16 +33,22 @@ export function Choice<T extends string>({ label, value, choices, onChoose }: Pr
 
 /** One of several, by name. */
 export function Select<T extends string>({ label, value, choices, onChoose }: Props<T>) {
+  const id = useId();
   return (
-    <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line py-1">
-      <span>{label}</span>
-      <select className="field w-auto max-w-56" value={value} onChange={(event) => onChoose(event.target.value as T)}>
+    <div className="flex min-h-11 items-center justify-between gap-3 border-b border-line py-1">
+      <label htmlFor={id}>{label}</label>
+      <select
+        id={id}
+        className="field w-auto max-w-56"
+        value={value}
+        onChange={(event) => onChoose(event.target.value as T)}
+      >
         {choices.map((choice) => (
           <option key={choice.value} value={choice.value}>
             {choice.text}
           </option>
         ))}
       </select>
-    </label>
+    </div>
   );
 }

@@ -180,7 +180,7 @@ function AnchorFields({ piece, feature, axis, sides, fields }: AnchorProps) {
         onKeep={(typed) => set({ offset: typed }, `${feature.name}: ${typed.typed} from the ${anchor.side}`)}
       />
       <Select
-        label="measured from"
+        label={axis === "x" ? "Across, from" : "Deep, from"}
         value={`${anchor.side} to ${anchor.to}`}
         choices={sides.flatMap((side) => ["edge", "centre"].map((to) => same(`${side} to ${to}`)))}
         onChoose={(chosen) => {

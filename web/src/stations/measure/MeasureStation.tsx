@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Feature } from "@/api/client";
-import { Choice } from "@/parts/Choice";
+import { Choice, Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
@@ -44,7 +44,7 @@ export function MeasureStation({ editor }: StationProps) {
   const tools = (
     <>
       {job.pieces.length > 1 && (
-        <Choice
+        <Select
           label="Piece"
           value={String(pieceIndex)}
           choices={job.pieces.map((one, index) => ({ value: String(index), text: one.name }))}

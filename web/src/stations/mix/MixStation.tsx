@@ -79,6 +79,12 @@ function Choices({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }
       <h2 className="mb-1 text-lg font-bold">What it is mixed from, and in</h2>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Select
+          label="Mix"
+          value={mix?.id ?? ""}
+          choices={(shop.mixes ?? []).map(named)}
+          onChoose={(id) => void set("mix", id, `Mixed from ${id}`)}
+        />
+        <Select
           label="Bag"
           value={job.mix.bag}
           choices={(mix?.sizes ?? []).map(named)}

@@ -1,0 +1,157 @@
+"""Every field of a job can be changed on the drawing or beside it, by pointer and by keyboard."""
+
+import json
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.conftest import OpenPage
+from ulbrek.core.job import Job
+
+# Which control of which station changes a field: (station, what to open first, role, name, what is chosen or typed).
+Way = tuple[str, str | None, str, str, str]
+SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
+WAYS: dict[str, Way] = {
+    "/name": ("measure", None, "textbox", "Job", "Another name"),
+    "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
+    "/pieces/count": ("measure", None, "textbox", "How many", "2"),
+    "/pieces/outline/length": ("measure", None, "region:Piece length", "Length", "37"),
+    "/pieces/outline/width": ("measure", None, "region:Piece length", "Width", "25"),
+    "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
+    "/pieces/cast": ("measure", None, "radio", "face up", ""),
+    "/pieces/edges_shown": ("measure", None, "button", "back", ""),
+    "/pieces/features": ("measure", None, "button", "Add opening", ""),
+    "/features/opening/name": ("measure", None, f"region:{SINK} textbox", "Name", "Basin"),
+    "/features/opening/length": ("measure", None, f"region:{SINK} length", "Length", "18"),
+    "/features/opening/width": ("measure", None, f"region:{SINK} length", "Width", "13"),
+    "/features/opening/corner_radius": ("measure", None, f"region:{SINK} length", "Corner radius", "2"),
+    "/features/opening/x/offset": ("measure", None, f"region:{SINK} length", "From the left edge", "16"),
+    "/features/opening/x/side": ("measure", None, f"region:{SINK} select", "Across, from", "right to centre"),
+    "/features/opening/x/to": ("measure", None, f"region:{SINK} select", "Across, from", "left to edge"),
+    "/features/opening/y/offset": ("measure", None, f"region:{SINK} length", "From the front edge", "4"),
+    "/features/opening/y/side": ("measure", None, f"region:{SINK} select", "Deep, from", "back to edge"),
+    "/features/opening/y/to": ("measure", None, f"region:{SINK} select", "Deep, from", "front to centre"),
+    "/features/hole/name": ("measure", TAP, f"region:{TAP} textbox", "Name", "Spout"),
+    "/features/hole/diameter": ("measure", TAP, f"region:{TAP} length", "Diameter", "32 mm"),
+    "/features/hole/x/offset": ("measure", TAP, f"region:{TAP} length", "From the left edge", "10"),
+    "/features/hole/x/side": ("measure", TAP, f"region:{TAP} select", "Across, from", "right to centre"),
+    "/features/hole/x/to": ("measure", TAP, f"region:{TAP} select", "Across, from", "left to edge"),
+    "/features/hole/y/offset": ("measure", TAP, f"region:{TAP} length", "From the back edge", "4"),
+    "/features/hole/y/side": ("measure", TAP, f"region:{TAP} select", "Deep, from", "front to centre"),
+    "/features/hole/y/to": ("measure", TAP, f"region:{TAP} select", "Deep, from", "back to edge"),
+    "/mix/mix": ("mix", None, "select", "Mix", ""),  # the demo's shop has one
+    "/mix/bag": ("mix", None, "select", "Bag", "80lb"),
+    "/mix/container": ("mix", None, "select", "Mixed in", "tub"),
+    "/mix/spare": ("mix", None, "textbox", "Spare", "15"),
+    "/mix/least_bags_over": ("mix", None, "textbox", "Whole bags over, at least", "2"),
+    "/mix/bags_in_hand": ("mix", None, "textbox", "Bags in hand", "4"),
+    "/mix/water_per_bag_l": ("mix", None, "textbox", "Water a bag", "2.5"),
+    "/mix/bags_per_batch": ("mix", None, "textbox", "Bags a batch", "0.5"),
+    "/handling/people": ("move", None, "radio", "3", ""),
+    "/handling/posture": ("move", None, "radio", EQUATION, ""),
+    "/handling/posture/hands_out": ("move", EQUATION, "length", "Hands in front of the ankles", "35 cm"),
+    "/handling/posture/height_at_start": ("move", EQUATION, "length", "Hands above the floor, start", "60 cm"),
+    "/handling/posture/height_at_end": ("move", EQUATION, "length", "Hands above the floor, end", "95 cm"),
+    "/handling/posture/twist_deg": ("move", EQUATION, "textbox", "Twist of the body", "20"),
+    "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
+}
+IDENTITIES = {"/pieces/id", "/features/opening/id", "/features/hole/id"}
+
+
+def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") -> Iterator[str]:
+    """The fields of a schema, a list's items and a union's kinds counting as one each; lengths are leaves."""
+    if "$ref" in schema:
+        name = schema["$ref"].rpartition("/")[2]
+        yield from [at] if name == "Length" else fields(definitions[name], definitions, at)
+    elif "properties" in schema:
+        for name, part in schema["properties"].items():
+            if "const" not in part:
+                yield from fields(part, definitions, f"{at}/{name}")
+    elif "oneOf" in schema:
+        yield "/pieces/features"
+        for kind, ref in schema["discriminator"]["mapping"].items():
+            yield from fields({"$ref": ref}, definitions, f"/features/{kind}")
+    elif "anyOf" in schema:
+        kinds = [part for part in schema["anyOf"] if part.get("type") != "null"]
+        yield at
+        yield from (field for part in kinds for field in fields(part, definitions, at) if field != at)
+    elif (
+        isinstance(schema.get("items"), dict)
+        and schema["items"].get("type") != "string"
+        and "enum" not in schema["items"]
+    ):
+        yield from fields(schema["items"], definitions, at)
+    else:
+        yield at
+
+
+def test_the_list_holds_every_field_of_the_schema() -> None:
+    schema = Job.model_json_schema()
+    assert set(fields(schema, schema["$defs"])) - IDENTITIES == set(WAYS)
+
+
+def control(page: Page, role: str, name: str) -> Locator:
+    """The control that a way speaks of."""
+    scope: Page | Locator = page
+    if role.startswith("region:"):
+        region, _, role = role.removeprefix("region:").rpartition(" ")
+        scope = page.get_by_role("region", name=region)
+    if role == "select":
+        return scope.get_by_label(name, exact=True)
+    if role == "length":
+        return scope.get_by_role("button", name=f"{name} ")
+    return scope.get_by_role(role, name=name, exact=True)  # type: ignore[arg-type]
+
+
+def change(page: Page, way: Way, keys: bool) -> None:
+    _, _, role, name, value = way
+    wanted = control(page, role, name)
+    if role.endswith(("textbox",)):
+        wanted.focus() if keys else wanted.click()
+        page.keyboard.press("ControlOrMeta+a")
+        page.keyboard.type(value)
+        page.keyboard.press("Enter")
+    elif "select" in role:
+        if value:
+            wanted.select_option(value)
+    else:
+        if keys:
+            wanted.focus()
+            page.keyboard.press("Enter" if role != "radio" else "Space")
+        else:
+            wanted.click()
+        if role.endswith("length"):
+            page.keyboard.press("ControlOrMeta+a")
+            page.keyboard.type(value)
+            page.keyboard.press("Enter")
+
+
+@pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
+@pytest.mark.parametrize("station", ["measure", "mix", "move"])
+def test_each_field_is_changed(
+    open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
+) -> None:
+    job_id = rinse_sink_top.split("/")[2]
+    page = open_page(rinse_sink_top.replace("measure", station))
+    page.locator("[data-revision]").wait_for()
+    unchanged = []
+    for field, way in WAYS.items():
+        if way[0] != station or not (way[4] or "select" not in way[2]):
+            continue
+        before = api.get(f"/api/jobs/{job_id}").json()
+        page.reload()
+        if way[1] == EQUATION and before["job"]["handling"]["posture"] is None:
+            page.get_by_role("radio", name=EQUATION).click()
+            expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
+            before = api.get(f"/api/jobs/{job_id}").json()
+        elif way[1] == TAP:
+            page.get_by_role("button", name=TAP, exact=True).click()
+        change(page, way, keys)
+        expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
+        if json.dumps(api.get(f"/api/jobs/{job_id}").json()["job"]) == json.dumps(before["job"]):
+            unchanged.append(field)
+        api.post(f"/api/jobs/{job_id}/undo", json={"parent": before["revision"] + 1})
+    assert unchanged == []
