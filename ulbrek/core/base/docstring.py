@@ -49,7 +49,7 @@ def read_docstring(docstring: str, name: str) -> RuleText:
         summary=_flat([summary]).rstrip("."),
         reason=_flat([reason]),
         terms=tuple(_terms(sections.get("Args", []))),
-        formula=_flat(sections.get("Formula", [])),
+        formula=_flat(sections.get("Formula", [])).replace("( ", "(").replace(" )", ")"),
         source=source,
     )
 

@@ -42,7 +42,6 @@ def feature_outside(shape: Shape) -> list[Finding]:
             field=f"/features/{placed.index}",
             values={"feature": placed.feature.name},
             change=clearing_change(shape, placed),
-            mark=_centre_mark(shape, placed),
         )
         for placed in shape.placed
         if not is_inside(placed, shape)
@@ -66,7 +65,6 @@ def feature_through_another(shape: Shape) -> list[Finding]:
             field=f"/features/{moving.index}",
             values={"feature": moving.feature.name, "other": staying.feature.name},
             change=clearing_change(shape, moving),
-            mark=_centre_mark(shape, moving),
         )
         for staying, moving in (_larger_first(a, b) for a, b in overlaps(shape))
     ]
@@ -208,13 +206,3 @@ def _sharp_corner(index: int, feature: Opening) -> Finding:
 
 def _larger_first(a: Placed, b: Placed) -> tuple[Placed, Placed]:
     return (a, b) if a.outline.area_mm2 >= b.outline.area_mm2 else (b, a)
-
-
-def _centre_mark(shape: Shape, placed: Placed) -> Mark:
-    return Mark(
-        shape.piece.id,
-        placed.centre.x - placed.half_x,
-        placed.centre.y,
-        placed.centre.x + placed.half_x,
-        placed.centre.y,
-    )

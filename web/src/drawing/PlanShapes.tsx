@@ -10,6 +10,8 @@ interface Props {
   piece: Piece;
   boxes: Box[];
   marks: Mark[];
+  /** Features that cannot be cast where they are. */
+  wrong: ReadonlySet<string>;
   selected: string | null;
   onFeatureDown: (event: PointerEvent, id: string) => void;
   onFeatureKey: (event: KeyboardEvent, id: string) => void;
@@ -17,7 +19,17 @@ interface Props {
 }
 
 /** The piece from above: concrete, openings, the edges that show, and what is wrong where. */
-export function PlanShapes({ view, piece, boxes, marks, selected, onFeatureDown, onFeatureKey, onSelect }: Props) {
+export function PlanShapes({
+  view,
+  piece,
+  boxes,
+  marks,
+  wrong,
+  selected,
+  onFeatureDown,
+  onFeatureKey,
+  onSelect,
+}: Props) {
   const [x0, x1] = [Math.min(px(view, 0), px(view, view.length)), Math.max(px(view, 0), px(view, view.length))];
   const [y0, y1] = [py(view, view.width), py(view, 0)];
   return (
@@ -40,6 +52,7 @@ export function PlanShapes({ view, piece, boxes, marks, selected, onFeatureDown,
           box={box}
           name={piece.features?.find((feature) => feature.id === box.id)?.name ?? ""}
           selected={box.id === selected}
+          wrong={wrong.has(box.id)}
           onDown={onFeatureDown}
           onKey={onFeatureKey}
           onSelect={onSelect}
@@ -81,6 +94,7 @@ interface FeatureProps {
   box: Box;
   name: string;
   selected: boolean;
+  wrong: boolean;
   onDown: (event: PointerEvent, id: string) => void;
   onKey: (event: KeyboardEvent, id: string) => void;
   onSelect: (id: string) => void;
@@ -88,7 +102,7 @@ interface FeatureProps {
 
 const TOUCH_PX = 44;
 
-function FeatureShape({ view, box, name, selected, onDown, onKey, onSelect }: FeatureProps) {
+function FeatureShape({ view, box, name, selected, wrong, onDown, onKey, onSelect }: FeatureProps) {
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
   const [hitWidth, hitHeight] = [Math.max(width, TOUCH_PX), Math.max(height, TOUCH_PX)];
@@ -115,8 +129,9 @@ function FeatureShape({ view, box, name, selected, onDown, onKey, onSelect }: Fe
         height={height}
         rx={box.radius_mm * view.scale}
         fill="url(#foam)"
-        stroke={selected ? "var(--chalk)" : "var(--foam-line)"}
-        strokeWidth={selected ? 3 : 2}
+        stroke={wrong ? "var(--stop)" : selected ? "var(--chalk)" : "var(--foam-line)"}
+        strokeWidth={wrong ? 4 : selected ? 3 : 2}
+        strokeDasharray={wrong ? "10 5" : undefined}
       />
       <rect
         className="ring stroke-0"

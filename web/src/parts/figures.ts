@@ -22,6 +22,7 @@ const OPERATORS: [RegExp, string][] = [
   [/ \* /g, " × "],
   [/ \/ /g, " ÷ "],
   [/ - /g, " − "],
+  [/ >= /g, " ≥ "],
   [/\b1e6\b/g, "1 000 000"],
   [/\bsum\(inputs\)/g, "all added up"],
   [/\bceil\(/g, "rounded up ("],

@@ -17,6 +17,7 @@ export function snap(mm: number, units: Units): number {
 
 /** A length at the nearest mark, saying by how much it is off where that is over 1/64 in. */
 export function writeLength(mm: number, units: Units): string {
+  if (mm < 0) return `−${writeLength(-mm, units)}`;
   if (units === "mm") return `${trim(mm, 1)} mm`;
   const marks = Math.floor((mm / MM_PER_INCH) * DENOMINATOR + 0.5);
   const error = mm - (marks * MM_PER_INCH) / DENOMINATOR;

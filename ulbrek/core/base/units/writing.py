@@ -37,6 +37,8 @@ def write_length(mm: float, units: Units, denominator: int = 16) -> str:
     Returns:
         the text, such as ``24 7/16″ − 0.7 mm``
     """
+    if mm < 0:
+        return f"−{write_length(-mm, units, denominator)}"
     if units == "mm":
         return f"{_trim(mm, 1)} mm"
     marks = floor(mm / MM_PER_INCH * denominator + 0.5)

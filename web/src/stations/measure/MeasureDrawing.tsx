@@ -106,6 +106,7 @@ export function MeasureDrawing(props: Props) {
           piece={piece}
           boxes={boxes}
           marks={moving.live ? [] : marks}
+          wrong={wrongFeatures(piece, pieceIndex, findings)}
           selected={selected}
           onFeatureDown={(event, id) => {
             onSelect(id);
@@ -147,6 +148,14 @@ export function MeasureDrawing(props: Props) {
       {section.plates}
     </div>
   );
+}
+
+/** Features of this piece that a finding without a place of its own stops. */
+function wrongFeatures(piece: Piece, pieceIndex: number, findings: JobFinding[]): Set<string> {
+  const stopped = findings
+    .filter(({ finding }) => finding.severity === "stop" && !finding.mark)
+    .map(({ finding }) => new RegExp(`^/pieces/${pieceIndex}/features/(\\d+)$`).exec(finding.field)?.[1]);
+  return new Set((piece.features ?? []).filter((_, index) => stopped.includes(String(index))).map(({ id }) => id));
 }
 
 function cutBetween(cutY: number, top: number, bottom: number): boolean {
