@@ -44,7 +44,7 @@ def hole(x: str, y: str, diameter: str = "35 mm", name: str = "Tap hole") -> dic
 
 
 def top_document(*features: dict[str, Any], **changed: Any) -> dict[str, Any]:
-    """A top of 900 x 600 x 40 mm that raises no finding, as a document."""
+    """A top of 900 x 600 x 40 mm with nothing wrong but its weight, which is past four people."""
     piece = {
         "id": "top",
         "name": "Top",

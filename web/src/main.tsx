@@ -18,7 +18,12 @@ const router = makeRouter(queries);
 const place = document.getElementById("app");
 if (!place) throw new Error("The page has no place for the app");
 
-createRoot(place).render(
+// What was refused is said on the page; only what nobody expected goes to the console.
+const onCaughtError = (error: unknown) => {
+  if (!(error instanceof Refused)) console.error(error);
+};
+
+createRoot(place, { onCaughtError }).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <PreferencesProvider>

@@ -2,6 +2,6 @@
 
 from ulbrek.core.base.units.length import Length
 from ulbrek.core.base.units.reading import Units, UnreadableLengthError, read_length
-from ulbrek.core.base.units.writing import nearest_mark, write_length
+from ulbrek.core.base.units.writing import write_length
 
-__all__ = ["Length", "Units", "UnreadableLengthError", "nearest_mark", "read_length", "write_length"]
+__all__ = ["Length", "Units", "UnreadableLengthError", "read_length", "write_length"]

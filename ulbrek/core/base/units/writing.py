@@ -8,21 +8,6 @@ from ulbrek.core.base.units.reading import Units
 FINEST_UNSAID_ERROR_MM = MM_PER_INCH / 64
 
 
-def nearest_mark(mm: float, units: Units, denominator: int = 16) -> float:
-    """The length of the nearest mark on the tape.
-
-    Args:
-        mm: the true length [mm]
-        units: which tape, ``in`` or ``mm``
-        denominator: the finest fraction of an inch on it, 16 or 32
-
-    Returns:
-        the length at the mark [mm]
-    """
-    step = MM_PER_INCH / denominator if units == "in" else 1.0
-    return floor(mm / step + 0.5) * step
-
-
 def write_length(mm: float, units: Units, denominator: int = 16) -> str:
     """A length in words for the bench: ``24 3/8″`` or ``620 mm``.
 

@@ -83,7 +83,7 @@ function EdgesShown({ piece, fields }: { piece: Piece; fields: Fields }) {
   const shown = piece.edges_shown ?? [];
   return (
     <fieldset className="border-b border-line py-2">
-      <legend className="float-left w-full">Edges that show</legend>
+      <legend className="pt-2">Edges that show</legend>
       <div className="grid grid-cols-4 gap-2 pt-1">
         {EDGES.map((edge) => (
           <button

@@ -1,0 +1,45 @@
+"""Quantities other than lengths, in the reader's units."""
+
+import pytest
+
+from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.units.reading import Units
+from ulbrek.core.base.units.writing import write_length
+
+
+@pytest.mark.parametrize(
+    ("value", "unit", "units", "written"),
+    [
+        (33.94, "kg", "mm", "33.9 kg"),
+        (33.94, "kg", "in", "75 lb"),
+        (1020.4, "kg", "mm", "1,020.4 kg"),
+        (2.675, "l", "in", "2.8 qt"),
+        (2.675, "l", "mm", "2.7 l"),
+        (0.53, "m2", "in", "5.7 ft²"),
+        (557_418.24, "mm2", "in", "6.00 ft²"),
+        (2349, "kg/m3", "in", "146.6 lb/ft³"),
+        (1, "bags", "mm", "1 bag"),
+        (0.25, "bags", "mm", "0.25 bags"),
+        (3, "batches", "in", "3 batches"),
+        (1, "people", "in", "1 person"),
+        (38.1, "mm", "in", "1 1/2″"),
+        (0.1, "1", "mm", "0.1"),
+    ],
+)
+def test_a_quantity_is_written_in_the_readers_units(value: float, unit: str, units: Units, written: str) -> None:
+    assert write_quantity(value, unit, units) == written
+
+
+def test_concrete_is_written_as_it_is_bought() -> None:
+    assert write_volume(16.99, "mm") == "17.0 l"
+    assert write_volume(16.99, "in") == "0.60 ft³"
+
+
+def test_a_negative_distance_has_one_sign_in_front() -> None:
+    assert write_length(-79.375, "in") == "−3 1/8″"
+    assert write_length(-12.5, "mm") == "−12.5 mm"
+
+
+def test_a_finer_tape_says_a_smaller_error() -> None:
+    assert write_length(5.5, "in", 16) == "3/16″ + 0.7 mm"
+    assert write_length(5.5, "in", 32) == "7/32″"
