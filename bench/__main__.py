@@ -16,13 +16,12 @@ import manifold3d
 from playwright.sync_api import Page
 
 from ops.browser import DESK, chromium
-from ops.demo import load_demo_data
-from ops.postgres import ROOT, Cluster, free_port
+from ops.demo import fresh_demo
+from ops.postgres import ROOT, free_port
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file
-from ulbrek.store.database import Database
 
 DEMO = sorted((ROOT / "demo").glob("*.ulbrek.json"))
 RINSE_SINK_TOP = DEMO[0]
@@ -105,33 +104,23 @@ def volume_against_peer() -> None:
 
 @contextmanager
 def served() -> Iterator[int]:
-    """The application in a process of its own over a database of its own; its port."""
-    cluster = Cluster(ROOT / ".data" / "tests")
-    cluster.start()
-    name = f"bench_{os.getpid()}"
-    cluster.ensure_database(name)
-    url = cluster.url(name)
-    database = Database(url)
-    database.migrate()
-    load_demo_data(database)
-    database.engine.dispose()
+    """The application in a process of its own over a fresh copy of the demo data; its port."""
     port = free_port()
     arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--log-level=error", f"--port={port}"]
-    environment = {**os.environ, "DATABASE_URL": url}
-    process = Popen([sys.executable, "-m", "uvicorn", *arguments], cwd=ROOT, env=environment, stdout=DEVNULL)
-    try:
-        while True:
-            try:
-                Caller(port).ask("GET", "/healthz")
-                break
-            except OSError:
-                time.sleep(0.05)
-        yield port
-    finally:
-        process.terminate()
-        process.wait()
-        cluster.drop_database(name)
-        cluster.stop()
+    with fresh_demo("bench") as url:
+        environment = {**os.environ, "DATABASE_URL": url}
+        process = Popen([sys.executable, "-m", "uvicorn", *arguments], cwd=ROOT, env=environment, stdout=DEVNULL)
+        try:
+            while process.poll() is None:
+                try:
+                    Caller(port).ask("GET", "/healthz")
+                    break
+                except OSError:
+                    time.sleep(0.05)
+            yield port
+        finally:
+            process.terminate()
+            process.wait()
 
 
 class Caller:

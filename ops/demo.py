@@ -7,6 +7,8 @@ import signal
 import subprocess
 import sys
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from socket import socket
 from types import FrameType
@@ -108,6 +110,24 @@ def load_demo_data(database: Database) -> None:
         shop_id = records.shops.create(Shop.model_validate_json((DEMO_DATA / "shop.json").read_bytes()))
         for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
             records.jobs(shop_id).create(read_job_file(file.read_bytes()).job, "Begun")
+
+
+@contextmanager
+def fresh_demo(name: str) -> Iterator[str]:
+    """The address of a database that holds the demo data, dropped at the end."""
+    cluster = Cluster(FOLDER / "tests")
+    cluster.start()
+    name = f"{name}_{os.getpid()}"
+    cluster.ensure_database(name)
+    try:
+        database = Database(cluster.url(name))
+        database.migrate()
+        load_demo_data(database)
+        database.engine.dispose()
+        yield cluster.url(name)
+    finally:
+        cluster.drop_database(name)
+        cluster.stop()
 
 
 class _Records:

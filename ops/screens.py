@@ -1,6 +1,5 @@
 """``make screens``: one picture of each main view, from the demo data, into docs/screenshots/."""
 
-import os
 import threading
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
@@ -9,11 +8,10 @@ import uvicorn
 from playwright.sync_api import Page
 
 from ops.browser import DESK, PHONE, chromium
-from ops.demo import load_demo_data
-from ops.postgres import ROOT, Cluster, free_port
+from ops.demo import fresh_demo
+from ops.postgres import ROOT, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
-from ulbrek.store.database import Database
 
 SHOTS = ROOT / "docs" / "screenshots"
 TOP = "Rinse-sink top"
@@ -102,28 +100,19 @@ def main() -> None:
 @contextmanager
 def demo_address() -> Iterator[str]:
     """The application over a fresh copy of the demo data."""
-    cluster = Cluster(ROOT / ".data" / "tests")
-    cluster.start()
-    name = f"screens_{os.getpid()}"
-    cluster.ensure_database(name)
-    database = Database(cluster.url(name))
-    database.migrate()
-    load_demo_data(database)
-    database.engine.dispose()
     port = free_port()
-    app = create_app(Settings(database_url=cluster.url(name)))
-    server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="error", access_log=False))
-    thread = threading.Thread(target=server.run)
-    thread.start()
-    while not server.started:
-        thread.join(0.02)
-    try:
-        yield f"http://127.0.0.1:{port}"
-    finally:
-        server.should_exit = True
-        thread.join()
-        cluster.drop_database(name)
-        cluster.stop()
+    with fresh_demo("screens") as url:
+        app = create_app(Settings(database_url=url))
+        server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="error", access_log=False))
+        thread = threading.Thread(target=server.run)
+        thread.start()
+        while not server.started:
+            thread.join(0.02)
+        try:
+            yield f"http://127.0.0.1:{port}"
+        finally:
+            server.should_exit = True
+            thread.join()
 
 
 if __name__ == "__main__":

@@ -12,7 +12,7 @@ from ulbrek.core.headline import Headline, headline
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
-from ulbrek.store.jobs import StoredJob
+from ulbrek.store.jobs import ListedJob, StoredJob
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]
 
@@ -113,6 +113,6 @@ def job_view(stored: StoredJob, shop: Shop) -> JobView:
     )  # fmt: skip
 
 
-def job_card(stored: StoredJob, shop: Shop) -> JobCard:
+def job_card(stored: ListedJob, shop: Shop) -> JobCard:
     """A kept job as the shop floor shows it."""
     return JobCard(stored.id, stored.revision, stored.changed_at, headline(stored.job, plan(stored.job, shop)))

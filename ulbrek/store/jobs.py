@@ -27,15 +27,21 @@ class Revision:
 
 
 @dataclass(frozen=True, slots=True)
-class StoredJob:
-    """A job as it stands: its newest revision, its document, and whether it can be undone or redone."""
+class ListedJob:
+    """A job as it stands: its newest revision and its document."""
 
     id: UUID
     revision: int
     job: Job
+    changed_at: datetime
+
+
+@dataclass(frozen=True, slots=True)
+class StoredJob(ListedJob):
+    """The same, and whether it can be undone or redone."""
+
     can_undo: bool
     can_redo: bool
-    changed_at: datetime
 
 
 class JobRepository:
@@ -46,7 +52,7 @@ class JobRepository:
         self._session = session
         self._shop_id = shop_id
 
-    def all(self) -> list[StoredJob]:
+    def all(self) -> list[ListedJob]:
         """The jobs that are not archived, last changed first."""
         newest = (
             select(JobRevisionRow.job_id, func.max(JobRevisionRow.number).label("number"))
@@ -63,7 +69,7 @@ class JobRepository:
             )
             .order_by(JobRevisionRow.created_at.desc(), JobRevisionRow.job_id)
         )
-        return [self._stored(row) for row in rows]
+        return [ListedJob(row.job_id, row.number, _document(row), row.created_at) for row in rows]
 
     def get(self, job_id: UUID) -> StoredJob:
         """A job.
@@ -182,9 +188,9 @@ class JobRepository:
             row.job_id,
             row.number,
             _document(row),
+            row.created_at,
             history.undo_to is not None,
             history.redo_to is not None,
-            row.created_at,
         )
 
 

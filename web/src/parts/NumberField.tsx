@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import { Refused } from "@/api/client";
+import { FieldProblem, problemProps } from "./FieldProblem";
 
 interface Props {
   label: string;
@@ -57,8 +58,7 @@ export function NumberField({ label, unit, value, empty, onKeep }: Props) {
             autoComplete="off"
             placeholder={empty}
             value={text}
-            aria-invalid={problem !== null}
-            aria-describedby={problem ? `${id}-problem` : undefined}
+            {...problemProps(`${id}-problem`, problem)}
             onChange={(event) => {
               setText(event.target.value);
               setProblem(null);
@@ -69,11 +69,7 @@ export function NumberField({ label, unit, value, empty, onKeep }: Props) {
           {unit !== undefined && <span className="w-14">{unit}</span>}
         </span>
       </div>
-      {problem && (
-        <p id={`${id}-problem`} role="alert" className="border-l-4 border-stop pl-2">
-          {problem}
-        </p>
-      )}
+      <FieldProblem id={`${id}-problem`} problem={problem} />
     </div>
   );
 }

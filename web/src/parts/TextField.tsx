@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useState } from "react";
 import { Refused } from "@/api/client";
+import { FieldProblem, problemProps } from "./FieldProblem";
 
 interface Props {
   label: string;
@@ -42,18 +43,13 @@ export function TextField({ label, value, onKeep }: Props) {
           autoComplete="off"
           maxLength={60}
           value={text}
-          aria-invalid={problem !== null}
-          aria-describedby={problem ? `${id}-problem` : undefined}
+          {...problemProps(`${id}-problem`, problem)}
           onChange={(event) => setText(event.target.value)}
           onBlur={() => void keep()}
           onKeyDown={key}
         />
       </div>
-      {problem && (
-        <p id={`${id}-problem`} role="alert" className="border-l-4 border-stop pl-2">
-          {problem}
-        </p>
-      )}
+      <FieldProblem id={`${id}-problem`} problem={problem} />
     </div>
   );
 }
