@@ -77,11 +77,12 @@ class JobRepository:
         Raises:
             NotFoundError: when this shop has no such job
         """
-        return self._stored(self._newest(job_id))
+        row = self._newest(job_id)
+        return self._stored(row, _document(row))
 
     def revisions(self, job_id: UUID) -> list[Revision]:
         """A job's revisions, newest first."""
-        self._newest(job_id)
+        self._newest_number(job_id)
         rows = self._session.scalars(
             select(JobRevisionRow).where(JobRevisionRow.job_id == job_id).order_by(JobRevisionRow.number.desc())
         )
@@ -93,7 +94,7 @@ class JobRepository:
         Raises:
             NotFoundError: when there is no such revision
         """
-        self._newest(job_id)
+        self._newest_number(job_id)
         row = self._session.get(JobRevisionRow, (job_id, number))
         if row is None:
             raise NotFoundError("revision", number)
@@ -113,9 +114,7 @@ class JobRepository:
             NotFoundError: when this shop has no such job
             StaleWriteError: when ``parent`` is not the newest revision
         """
-        newest = self._newest(job_id)
-        if newest.number != parent:
-            raise StaleWriteError(job_id, parent, newest.number)
+        self._refuse_stale(job_id, parent)
         return self._append(job_id, parent, job, "edit", what)
 
     def undo(self, job_id: UUID, parent: int) -> StoredJob:
@@ -128,13 +127,11 @@ class JobRepository:
 
     def archive(self, job_id: UUID) -> None:
         """Takes a job off the floor; it is kept."""
-        self._newest(job_id)
+        self._newest_number(job_id)
         self._session.get_one(JobRow, job_id).archived_at = func.now()
 
     def _step(self, job_id: UUID, parent: int, action: str) -> StoredJob:
-        newest = self._newest(job_id)
-        if newest.number != parent:
-            raise StaleWriteError(job_id, parent, newest.number)
+        self._refuse_stale(job_id, parent)
         history = self._history(job_id)
         to = history.undo_to if action == "undo" else history.redo_to
         if to is None:
@@ -143,16 +140,25 @@ class JobRepository:
         return self._append(job_id, parent, self.at(job_id, to), action, undone.what)
 
     def _newest(self, job_id: UUID) -> JobRevisionRow:
-        row = self._session.scalar(
-            select(JobRevisionRow)
-            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
-            .where(JobRow.id == job_id, JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
-            .order_by(JobRevisionRow.number.desc())
-            .limit(1)
-        )
+        row = self._session.get(JobRevisionRow, (job_id, self._newest_number(job_id)))
         if row is None:
             raise NotFoundError("job", job_id)
         return row
+
+    def _newest_number(self, job_id: UUID) -> int:
+        number = self._session.scalar(
+            select(func.max(JobRevisionRow.number))
+            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
+            .where(JobRow.id == job_id, JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
+        )
+        if number is None:
+            raise NotFoundError("job", job_id)
+        return number
+
+    def _refuse_stale(self, job_id: UUID, parent: int) -> None:
+        newest = self._newest_number(job_id)
+        if newest != parent:
+            raise StaleWriteError(job_id, parent, newest)
 
     def _history(self, job_id: UUID) -> History:
         actions: Sequence[tuple[int, str]] = [
@@ -175,19 +181,19 @@ class JobRepository:
             document=job.model_dump(mode="json"),
             schema_version=SCHEMA_VERSION,
         )
+        self._session.add(row)
         try:
-            with self._session.begin_nested():
-                self._session.add(row)
-        except IntegrityError as error:  # another writer appended to the same parent first
-            raise StaleWriteError(job_id, parent or 0, self._newest(job_id).number) from error
-        return self._stored(row)
+            self._session.flush()
+        except IntegrityError as error:  # another writer appended to the same parent in this very moment
+            raise StaleWriteError(job_id, parent or 0, row.number) from error
+        return self._stored(row, job)
 
-    def _stored(self, row: JobRevisionRow) -> StoredJob:
+    def _stored(self, row: JobRevisionRow, job: Job) -> StoredJob:
         history = self._history(row.job_id)
         return StoredJob(
             row.job_id,
             row.number,
-            _document(row),
+            job,
             row.created_at,
             history.undo_to is not None,
             history.redo_to is not None,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
-from ulbrek.core.measure.clearing import clearing_change, half_of_shorter_side
+from ulbrek.core.measure.clearing import clearing_change
 from ulbrek.core.measure.inputs import Opening, RoundHole
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Placed, Shape
@@ -140,7 +140,7 @@ def radius_too_large(shape: Shape) -> list[Finding]:
     for placed in shape.placed:
         feature = placed.feature
         if isinstance(feature, Opening) and feature.corner_radius.mm > min(placed.half_x, placed.half_y):
-            most = feature.corner_radius.at_most(half_of_shorter_side(feature))
+            most = feature.corner_radius.at_most(min(placed.half_x, placed.half_y))
             found.append(
                 finding(
                     radius_too_large,

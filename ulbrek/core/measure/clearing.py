@@ -2,13 +2,13 @@
 
 from collections.abc import Callable, Mapping
 from itertools import product
-from math import floor, hypot
+from math import hypot
 from typing import TypeVar
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.kit.geometry import web_between
-from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Feature, Opening, Piece
+from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Opening, Piece
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
 from ulbrek.core.measure.webs import box_gap, is_inside, meet
@@ -143,10 +143,3 @@ def _fits(piece: Piece, index: int, changed: dict[str, object]) -> bool:
 
 def _plain(value: object) -> object:
     return value.model_dump() if isinstance(value, (Length, AcrossAnchor, DeepAnchor)) else value
-
-
-def half_of_shorter_side(feature: Feature) -> float:
-    """The largest radius that a feature's corners can take [mm], whole millimetres down."""
-    if isinstance(feature, Opening):
-        return floor(min(feature.length.mm, feature.width.mm) / 2)
-    return feature.diameter.mm / 2

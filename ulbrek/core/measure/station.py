@@ -20,7 +20,7 @@ def measure(piece: Piece, density: Figure, drying_loss: Spread) -> MeasureResult
     of = piece.id
     length, width = piece.outline.length.mm, piece.outline.width.mm
     area = work(rules.outline_area, of, length_mm=length, width_mm=width)
-    openings = shape.outline.area_mm2 - shape.solid.section_at(piece.thickness.mm / 2).area
+    openings = shape.outline.area_mm2 - shape.solid.volume_mm3 / piece.thickness.mm  # they go right through
     net = work(rules.net_area, of, outline_area_mm2=area, openings_area_mm2=openings)
     volume = work(rules.volume, of, net_area_mm2=net, thickness_mm=piece.thickness.mm)
     fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density)

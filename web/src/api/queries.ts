@@ -38,8 +38,8 @@ export function useRules(): Map<string, RulePage> {
   return new Map(data?.map((page) => [page.id, page]));
 }
 
-export function planJob(job: Job, signal?: AbortSignal): Promise<PlanView> {
-  return take(client.POST("/api/plan", { body: { job }, ...(signal && { signal }) }));
+export function planJob(job: Job): Promise<PlanView> {
+  return take(client.POST("/api/plan", { body: { job } }));
 }
 
 const at = (id: string) => ({ params: { path: { job_id: id } } });

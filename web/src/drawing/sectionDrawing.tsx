@@ -73,7 +73,6 @@ export function sectionDrawing({ view, piece, boxes, at, lies, top, onThickness 
       </g>
     ),
     plates: <Plate x={x1 + 44} y={top - 22} label="Thickness" length={piece.thickness} onKeep={onThickness} />,
-    bottom: top + height + (lies ? BASE_PX : 0),
   };
 }
 

@@ -11,10 +11,6 @@ const FINEST_UNSAID_ERROR_MM = MM_PER_INCH / 64;
 /** The step of a nudge, and the grid that dragging snaps to [mm]. */
 export const STEP_MM: Record<Units, number> = { in: MM_PER_INCH / DENOMINATOR, mm: 1 };
 
-export function snap(mm: number, units: Units): number {
-  return Math.round(mm / STEP_MM[units]) * STEP_MM[units];
-}
-
 /** A length at the nearest mark, saying by how much it is off where that is over 1/64 in. */
 export function writeLength(mm: number, units: Units): string {
   if (mm < 0) return `−${writeLength(-mm, units)}`;
