@@ -7,6 +7,7 @@ from collections.abc import Iterator
 import pytest
 import uvicorn
 from fastapi.testclient import TestClient
+from hypothesis import settings as hypothesis_settings
 
 from ops.postgres import ROOT, Cluster, free_port
 from tests.jobs import DEMO
@@ -14,6 +15,10 @@ from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
 from ulbrek.core.shop import Shop
 from ulbrek.store.database import Database
+
+# How long an example takes says more of the machine than of the rule; make bench measures.
+hypothesis_settings.register_profile("untimed", deadline=None)
+hypothesis_settings.load_profile("untimed")
 
 
 @pytest.fixture(scope="session")

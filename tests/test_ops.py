@@ -5,6 +5,7 @@ import shutil
 import signal
 import stat
 import subprocess
+import time
 from pathlib import Path
 
 import pytest
@@ -24,6 +25,13 @@ def folder(tmp_path: Path) -> Path:
     return tmp_path / "data"
 
 
+def is_alive(pid: int) -> bool:
+    try:
+        return Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[0] != "Z"
+    except FileNotFoundError:
+        return False
+
+
 def test_after_a_crash_the_next_start_recovers_with_its_records(folder: Path) -> None:
     cluster = Cluster(folder)
     cluster.start()
@@ -34,6 +42,8 @@ def test_after_a_crash_the_next_start_recovers_with_its_records(folder: Path) ->
         database.engine.dispose()
         pid = int((cluster.data / "postmaster.pid").read_text().splitlines()[0])
         os.kill(pid, signal.SIGKILL)
+        while is_alive(pid):
+            time.sleep(0.01)
         again = Cluster(folder)
         again.start()
         database = Database(again.url("kept"))

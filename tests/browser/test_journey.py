@@ -26,7 +26,7 @@ def shows(page: Page, label: str, text: str) -> None:
 def test_a_new_top_by_mouse(open_page: OpenPage, tmp_path: Path) -> None:
     page = open_page("/")
     page.get_by_role("button", name="New piece").click()
-    page.get_by_label("Name").fill("Rinse top by mouse")
+    page.get_by_role("textbox", name="Name").fill("Rinse top by mouse")
     page.get_by_label("Length, left to right").fill("36")
     page.get_by_label("Thickness").fill("1 1/4")
     page.get_by_role("button", name="Draw it").click()

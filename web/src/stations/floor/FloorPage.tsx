@@ -17,7 +17,7 @@ export function FloorPage() {
   }, [shop.name]);
   return (
     <div className="min-h-dvh">
-      <header className="flex flex-wrap items-center gap-x-6 gap-y-2 bg-rail px-4 py-3 text-rail-ink sm:px-7">
+      <header className="on-rail flex flex-wrap items-center gap-x-6 gap-y-2 bg-rail px-4 py-3 text-rail-ink sm:px-7">
         <span className="text-xl font-extrabold [font-stretch:118%]">Ulbrek</span>
         <h1 className="flex-1 whitespace-nowrap text-rail-soft">{shop.name} shop floor</h1>
         <Preferences />

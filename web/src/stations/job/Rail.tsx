@@ -22,7 +22,7 @@ interface Props {
 export function Rail({ id, headline, onKeys }: Props) {
   const { units } = usePreferences();
   return (
-    <header className="flex shrink-0 flex-col bg-rail text-rail-ink lg:w-[246px]">
+    <header className="on-rail flex shrink-0 flex-col bg-rail text-rail-ink lg:w-[246px]">
       <div className="flex items-baseline gap-3 px-4 pt-3 pb-2 lg:block lg:px-5 lg:pt-5 lg:pb-4">
         <Link to="/" className="text-xl font-extrabold [font-stretch:118%]" aria-label="Ulbrek, to the shop floor">
           Ulbrek

@@ -17,7 +17,7 @@ export function RulesPage() {
   }, [hash]);
   return (
     <div className="min-h-dvh">
-      <header className="flex items-center gap-6 bg-rail px-4 py-3 text-rail-ink sm:px-7">
+      <header className="on-rail flex items-center gap-6 bg-rail px-4 py-3 text-rail-ink sm:px-7">
         <Link to="/" className="inline-flex min-h-11 items-center text-xl font-extrabold [font-stretch:118%]">
           Ulbrek
         </Link>
