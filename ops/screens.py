@@ -34,12 +34,12 @@ def drag_sink(page: Page) -> None:
     page.mouse.move(box["x"] + 20, box["y"] + box["height"] / 2 - 16, steps=6)
 
 
-def station(number: str) -> Callable[[Page], None]:
-    """Opens a station of the rinse-sink top by its key."""
+def station(name: str) -> Callable[[Page], None]:
+    """Opens a station of the rinse-sink top."""
 
     def open_it(page: Page) -> None:
         to_job(page)
-        page.keyboard.press(number)
+        page.locator(f"[data-headline={name}]").click()
 
     return open_it
 
@@ -66,12 +66,12 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("measure", to_job, "in", "light", False),
     ("measure-drag-dim-shop", drag_sink, "mm", "dark", False),
     ("measure-why", why, "mm", "light", False),
-    ("mix", station("2"), "in", "light", False),
-    ("move", station("3"), "mm", "light", False),
+    ("mix", station("mix"), "in", "light", False),
+    ("move", station("move"), "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
     ("phone-number-pad", pad, "in", "light", True),
-    ("phone-mix", station("2"), "mm", "light", True),
+    ("phone-mix", station("mix"), "mm", "light", True),
 )
 
 

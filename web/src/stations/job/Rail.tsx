@@ -38,7 +38,7 @@ export function Rail({ id, headline, onKeys }: Props) {
                 <Link
                   to="/jobs/$jobId/$station"
                   params={{ jobId: id, station }}
-                  className="flex h-full gap-3 px-4 py-2.5 lg:px-5 lg:py-3.5 [&.active]:bg-ground [&.active]:text-ink"
+                  className="flex h-full gap-3 px-3 py-2.5 sm:px-4 lg:px-5 lg:py-3.5 [&.active]:bg-ground [&.active]:text-ink"
                   activeProps={{ className: "active" }}
                 >
                   <span className="rail-marks hidden pt-0.5 sm:block">
@@ -51,7 +51,7 @@ export function Rail({ id, headline, onKeys }: Props) {
                         <RailMark severity={headline.worst[station]} />
                       </span>
                     </span>
-                    <span className="figure block text-lg leading-tight lg:text-xl" data-headline={station}>
+                    <span className="figure block text-lg leading-tight whitespace-nowrap lg:text-xl" data-headline={station}>
                       {line.headline}
                     </span>
                     <span className="hidden text-[color:inherit] opacity-80 sm:block">{line.detail}</span>
