@@ -51,7 +51,10 @@ export function Rail({ id, headline, onKeys }: Props) {
                         <RailMark severity={headline.worst[station]} />
                       </span>
                     </span>
-                    <span className="figure block text-lg leading-tight whitespace-nowrap lg:text-xl" data-headline={station}>
+                    <span
+                      className="figure block text-lg leading-tight whitespace-nowrap lg:text-xl"
+                      data-headline={station}
+                    >
                       {line.headline}
                     </span>
                     <span className="hidden text-[color:inherit] opacity-80 sm:block">{line.detail}</span>
