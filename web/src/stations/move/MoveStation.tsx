@@ -1,4 +1,4 @@
-import { type Job, type PiecePlan, Refused } from "@/api/client";
+import type { Job, PiecePlan } from "@/api/client";
 import { withField } from "@/api/editor";
 import { Choice } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
@@ -24,11 +24,7 @@ export function MoveStation({ editor }: StationProps) {
   const people = String(Math.min(4, job.handling?.people ?? 2)) as (typeof TEAMS)[number];
   const byEquation = job.handling?.posture != null;
   const set = (field: string, value: unknown, what: string) =>
-    editor
-      .change((now: Job) => withField(now, `/handling/${field}`, value), what)
-      .catch((error: unknown) => {
-        if (!(error instanceof Refused)) throw error;
-      });
+    editor.change((now: Job) => withField(now, `/handling/${field}`, value), what);
 
   const ticket = (
     <>
