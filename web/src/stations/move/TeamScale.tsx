@@ -48,7 +48,7 @@ export function TeamScale({ piece }: { piece: PiecePlan }) {
           );
         })}
       </div>
-      <p className="text-soft">The dark band is the piece, light to heavy. A full bar beyond it can lift it.</p>
+      <p className="text-soft">The upright band is the piece, light to heavy. A full bar beyond it can lift it.</p>
     </section>
   );
 }
