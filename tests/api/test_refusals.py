@@ -8,6 +8,8 @@ from fastapi.testclient import TestClient
 
 from tests.api.test_jobs import begin
 from tests.jobs import opening, top_document
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
 
 
 def problem(answer: Any) -> dict[str, Any]:
@@ -121,3 +123,14 @@ def test_the_floor_shows_the_last_changed_first(api: TestClient) -> None:
     body = {"parent": 1, "job": top_document(name="First"), "what": "Looked at"}
     api.put(f"/api/jobs/{first['id']}", json=body)
     assert [card["id"] for card in api.get("/api/jobs").json()][:2] == [first["id"], second["id"]]
+
+
+def test_a_gesture_is_planned_without_asking_the_records(api: TestClient) -> None:
+    body = {"job": top_document(mix={"mix": "own"}), "shop": api.get("/api/shop").json()}
+    body["shop"]["mixes"][0]["id"] = "own"
+    gone = create_app(Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", log_format="json"))
+    with TestClient(gone, base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
+        answer = client.post("/api/plan", json=body)
+        assert answer.status_code == 200
+        assert "not-in-the-shop" not in {one["finding"]["code"] for one in answer.json()["plan"]["findings"]}
+        assert problem(client.post("/api/plan", json={"job": body["job"]}))["status"] == 503

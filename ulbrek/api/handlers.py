@@ -41,7 +41,7 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
     """Plans a job without keeping it."""
     shop = asked.shop
     if shop is None:
-        with db.work() as records:
+        with db.look() as records:
             _, shop = records.shop()
     return answer(PlanView, plan_view(asked.job, shop))
 
@@ -49,7 +49,7 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
 @router.get("/shop")
 def get_shop(db: Db) -> Shop:
     """The shop: its people, mixes and containers."""
-    with db.work() as records:
+    with db.look() as records:
         return records.shop()[1]
 
 

@@ -2,7 +2,8 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, fields, is_dataclass, replace
-from typing import Any, Literal
+from functools import cache
+from typing import Literal
 
 from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
@@ -70,16 +71,22 @@ def plan(job: Job, shop: Shop) -> Plan:
     return Plan(RULE_VERSION, pieces, mixed, tuple(_findings(pieces, mixed, chosen)), workings(shown))
 
 
-def figures_in(result: Any) -> Iterator[Figure]:  # noqa: ANN401 - any result
+def figures_in(result: object) -> Iterator[Figure]:
     """Every figure that a result shows."""
     if isinstance(result, Figure):
         yield result
     elif isinstance(result, tuple):
         for item in result:
             yield from figures_in(item)
-    elif is_dataclass(result) and not isinstance(result, Finding):
-        for part in fields(result):
-            yield from figures_in(getattr(result, part.name))
+    else:
+        for name in _parts_of(type(result)):  # type: ignore[arg-type]  # a type is hashable
+            yield from figures_in(getattr(result, name))
+
+
+@cache
+def _parts_of(kind: type) -> tuple[str, ...]:
+    holds_figures = is_dataclass(kind) and kind is not Finding
+    return tuple(part.name for part in fields(kind)) if holds_figures else ()
 
 
 def _piece_plan(job: Job, index: int, filled: Filled, shop: Shop) -> PiecePlan:

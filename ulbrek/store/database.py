@@ -1,5 +1,6 @@
 """The connection, the migrations, and one commit for one piece of work."""
 
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -7,9 +8,12 @@ from uuid import UUID
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine, text
+from sqlalchemy import Engine, create_engine, event, text
 from sqlalchemy.engine import make_url
+from sqlalchemy.engine.interfaces import DBAPIConnection
+from sqlalchemy.exc import DisconnectionError
 from sqlalchemy.orm import Session
+from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 
 from ulbrek.core.shop import Shop
 from ulbrek.store.errors import NotFoundError
@@ -19,6 +23,7 @@ from ulbrek.store.shops import ShopRepository
 MIGRATIONS = Path(__file__).parent / "migrations"
 # Several workers may start at once: whoever holds this advisory lock migrates, the others wait.
 MIGRATION_LOCK = 0x756C6272
+RESTED_S = 1.0
 
 
 class Database:
@@ -26,7 +31,8 @@ class Database:
 
     def __init__(self, url: str) -> None:
         """Prepares connections to ``url``; the first is made when it is needed."""
-        self.engine: Engine = create_engine(_with_driver(url), pool_pre_ping=True, pool_size=10)
+        self.engine: Engine = create_engine(_with_driver(url), pool_size=10)
+        _ask_after_rest(self.engine)
 
     def migrate(self, to: str = "head") -> None:
         """Brings the tables up (or down) to a revision."""
@@ -57,6 +63,12 @@ class Database:
         """Records to read and write; what was done is committed at the end, or not at all."""
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield Records(session)
+
+    @contextmanager
+    def look(self) -> Iterator["Records"]:
+        """Records to read one thing from: no transaction, so one round trip instead of three."""
+        with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
+            yield Records(Session(connection))
 
     def answers(self) -> bool:
         """Whether the database answers.
@@ -97,6 +109,23 @@ def migration_config() -> Config:
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     return config
+
+
+def _ask_after_rest(engine: Engine) -> None:
+    """Asks a connection that has rested whether it is still there; in steady work that would only cost time."""
+
+    @event.listens_for(engine, "checkin")
+    def note(_: DBAPIConnection | None, record: ConnectionPoolEntry) -> None:
+        record.info["rested_since"] = time.monotonic()
+
+    @event.listens_for(engine, "checkout")
+    def ask(connection: DBAPIConnection, record: ConnectionPoolEntry, _: PoolProxiedConnection) -> None:
+        if time.monotonic() - record.info.get("rested_since", time.monotonic()) < RESTED_S:
+            return
+        try:
+            engine.dialect.do_ping(connection)
+        except engine.dialect.loaded_dbapi.OperationalError as gone:
+            raise DisconnectionError from gone  # the pool opens another
 
 
 def _with_driver(url: str) -> str:

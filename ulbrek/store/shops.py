@@ -19,12 +19,12 @@ class ShopRepository:
 
     def first(self) -> tuple[UUID, Shop] | None:
         """The oldest shop and its newest document; None before the first."""
-        row = self._session.scalar(
-            select(ShopRevisionRow)
+        row = self._session.execute(
+            select(ShopRevisionRow.shop_id, ShopRevisionRow.document)
             .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
             .order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc())
             .limit(1)
-        )
+        ).one_or_none()
         return (row.shop_id, Shop.model_validate(row.document)) if row else None
 
     def create(self, shop: Shop) -> UUID:

@@ -42,7 +42,10 @@ const job = createRoute({
   },
   loader: ({ context, params }) => {
     void context.queries.prefetchQuery(rulesQuery);
-    return context.queries.ensureQueryData(jobQuery(params.jobId));
+    return Promise.all([
+      context.queries.ensureQueryData(jobQuery(params.jobId)),
+      context.queries.ensureQueryData(shopQuery),
+    ]);
   },
   component: function Job() {
     const { jobId, station } = job.useParams();

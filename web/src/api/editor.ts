@@ -1,7 +1,7 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { type Job, type JobView, type PlanView, Refused } from "./client";
-import { editJob, jobQuery, planJob, stepJob } from "./queries";
+import { editJob, jobQuery, planJob, shopQuery, stepJob } from "./queries";
 
 export interface Conflict {
   mine: Job;
@@ -95,7 +95,7 @@ export function useEditor(id: string): Editor {
     const [job, round] = [state.next, state.round];
     state.next = null;
     try {
-      const view = await planJob(job);
+      const view = await planJob(job, queries.getQueryData(shopQuery.queryKey));
       if (round === asking.current.round) setGesture(view);
     } catch {
       // A gesture that the core cannot plan keeps its last plan; letting go will say why.
@@ -103,7 +103,7 @@ export function useEditor(id: string): Editor {
       state.busy = false;
       void ask();
     }
-  }, []);
+  }, [queries]);
 
   const preview = useCallback(
     (make: (job: Job) => Job) => {

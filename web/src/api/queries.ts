@@ -38,8 +38,9 @@ export function useRules(): Map<string, RulePage> {
   return new Map(data?.map((page) => [page.id, page]));
 }
 
-export function planJob(job: Job): Promise<PlanView> {
-  return take(client.POST("/api/plan", { body: { job } }));
+/** The plan of a job that is not kept. With the shop sent along, nothing has to be read for it. */
+export function planJob(job: Job, shop: Shop | undefined): Promise<PlanView> {
+  return take(client.POST("/api/plan", { body: { job, shop } }));
 }
 
 const at = (id: string) => ({ params: { path: { job_id: id } } });
