@@ -95,7 +95,7 @@ export function useEditor(id: string): Editor {
     const [job, round] = [state.next, state.round];
     state.next = null;
     try {
-      const view = await planJob(job, queries.getQueryData(shopQuery.queryKey));
+      const view = await planJob(job, queries.getQueryData(shopQuery.queryKey) ?? null);
       if (round === asking.current.round) setGesture(view);
     } catch {
       // A gesture that the core cannot plan keeps its last plan; letting go will say why.

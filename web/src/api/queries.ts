@@ -39,7 +39,7 @@ export function useRules(): Map<string, RulePage> {
 }
 
 /** The plan of a job that is not kept. With the shop sent along, nothing has to be read for it. */
-export function planJob(job: Job, shop: Shop | undefined): Promise<PlanView> {
+export function planJob(job: Job, shop: Shop | null): Promise<PlanView> {
   return take(client.POST("/api/plan", { body: { job, shop } }));
 }
 
