@@ -95,6 +95,7 @@ def test_the_same_by_keyboard_alone(open_page: OpenPage) -> None:
                 return
         raise AssertionError(f"Tab never came to {name}")
 
+    page.get_by_role("button", name="New piece").wait_for()
     tab_to("New piece")
     page.keyboard.press("Enter")
     tab_to("Name")
