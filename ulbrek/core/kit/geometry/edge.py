@@ -54,6 +54,10 @@ class Edge:
         """Its length along the edge [mm]."""
         return self.radius * abs(self.angle) if self.bulge else self.chord
 
+    def holds(self, dx: float, dy: float) -> bool:
+        """Whether an arc has a point in the direction dx, dy from its centre."""
+        return self.holds_direction(atan2(dy, dx))
+
     def holds_direction(self, direction: float) -> bool:
         """Whether an arc has a point in this direction from its centre [rad]."""
         turned = (direction - self.begin) % tau if self.angle > 0 else (self.begin - direction) % tau

@@ -1,0 +1,107 @@
+"""What of a piece is concrete where it is cut across."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from math import sqrt
+from typing import Literal
+
+from ulbrek.core.kit.geometry import Edge, Outline, Solid
+
+Axis = Literal["x", "y"]
+_EVENLY = 24
+_TRIFLE_MM = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Slice:
+    """A cut across a piece at one place along it: the strips of concrete, from and to [mm]."""
+
+    at_mm: float
+    strips: tuple[tuple[float, float], ...]
+
+    @property
+    def width_mm(self) -> float:
+        """Width of concrete, openings left out [mm]."""
+        return sum(to - start for start, to in self.strips)
+
+    @property
+    def middle_mm(self) -> float:
+        """Where its centroid is across the piece [mm]."""
+        width = self.width_mm
+        return sum((to - start) * (start + to) / 2 for start, to in self.strips) / width if width else 0.0
+
+    @property
+    def farthest_mm(self) -> float:
+        """From its centroid to the edge of it that is farther [mm]."""
+        middle = self.middle_mm
+        return max(abs(self.strips[0][0] - middle), abs(self.strips[-1][1] - middle))
+
+    def inertia_mm3(self) -> float:
+        """Second moment of its width about its own centroid, for a thickness of one [mm³]."""
+        middle = self.middle_mm
+        return sum(((to - middle) ** 3 - (start - middle) ** 3) / 3 for start, to in self.strips)
+
+
+def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[Slice]:
+    """Slices of a solid along an axis: evenly spaced, and where something changes.
+
+    That is at ``also``, and on either side of where a cut begins and ends.
+
+    Args:
+        solid: a solid whose cuts go right through
+        axis: the direction walked in; the slices are square to it
+        also: further places that matter, such as supports [mm]
+    """
+    low, high = _reach(solid.outline, axis)
+    places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)} | set(also)
+    for cut in solid.cuts:
+        start, end = _reach(cut.outline, axis)
+        places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM, (start + end) / 2}
+    inside = sorted(min(max(at, low + _TRIFLE_MM), high - _TRIFLE_MM) for at in places if low <= at <= high)
+    return [Slice(at, tuple(_concrete(solid, axis, at))) for at in inside]
+
+
+def _concrete(solid: Solid, axis: Axis, at: float) -> Iterator[tuple[float, float]]:
+    for start, end in _chords(solid.outline, axis, at):
+        reached = start
+        for hole_start, hole_end in sorted(pair for cut in solid.cuts for pair in _chords(cut.outline, axis, at)):
+            if hole_start > reached:
+                yield reached, min(hole_start, end)
+            reached = max(reached, hole_end)
+            if reached >= end:
+                break
+        if reached < end:
+            yield reached, end
+
+
+def _reach(outline: Outline, axis: Axis) -> tuple[float, float]:
+    low, high = (0, 2) if axis == "x" else (1, 3)
+    return min(edge.box[low] for edge in outline.edges), max(edge.box[high] for edge in outline.edges)
+
+
+def _chords(outline: Outline, axis: Axis, at: float) -> list[tuple[float, float]]:
+    """Where a line across an outline is inside it, from and to [mm]."""
+    low, high = (0, 2) if axis == "x" else (1, 3)
+    crossings = sorted(
+        place for edge in outline.edges if edge.box[low] <= at <= edge.box[high] for place in _crossings(edge, axis, at)
+    )
+    return list(zip(crossings[::2], crossings[1::2], strict=False))
+
+
+def _crossings(edge: Edge, axis: Axis, at: float) -> Iterator[float]:
+    along, across = (0, 1) if axis == "x" else (1, 0)
+    start, end = edge.start, edge.end
+    if not edge.is_arc:
+        run = end[along] - start[along]
+        # half open, so that a corner is crossed once
+        if run and min(start[along], end[along]) <= at < max(start[along], end[along]):
+            yield start[across] + (at - start[along]) / run * (end[across] - start[across])
+        return
+    off = at - edge.centre[along]
+    if abs(off) >= edge.radius:
+        return
+    reach = sqrt(edge.radius**2 - off**2)
+    for side in (-reach, reach):
+        dx, dy = (off, side) if axis == "x" else (side, off)
+        if edge.holds(dx, dy):
+            yield edge.centre[across] + side
