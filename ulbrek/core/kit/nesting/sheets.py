@@ -121,9 +121,8 @@ def cut_sheets(panels: Iterable[Panel], stock: SheetStock) -> tuple[list[SheetPl
     too_large = [panel.key for panel in wanted if panel not in fitting]
     if not fitting:
         return [], too_large
-    plans = [
-        _numbered(_packed(order, stock, lie), stock) for order, lie in product(_orders(fitting), ("long", "short"))
-    ]
+    packed = (_packed(order, stock, lie) for order, lie in product(_orders(fitting), ("long", "short")))
+    plans = [[_sheet_plan(sheet, stock) for sheet in sheets] for sheets in packed]
     return min(plans, key=_badness), too_large
 
 
@@ -138,10 +137,8 @@ def least_sheets(panels: Sequence[Panel], stock: SheetStock) -> int:
     kerf = stock.kerf_mm
     area = sum((p.length_mm + kerf) * (p.width_mm + kerf) for p in panels)
     by_area = ceil(area / ((length + kerf) * (width + kerf)) - 1e-9)
-    large = [
-        p for p in panels if min(p.length_mm, p.width_mm) > width / 2 and max(p.length_mm, p.width_mm) > length / 2
-    ]
-    return max(by_area, len(large))
+    large = [min(p.length_mm, p.width_mm) > width / 2 and max(p.length_mm, p.width_mm) > length / 2 for p in panels]
+    return max(by_area, sum(large))
 
 
 def _orders(panels: Sequence[Panel]) -> Iterator[list[Panel]]:
