@@ -1,11 +1,13 @@
 """Generic, unbranded materials to start from.
 
-Source: common practice. A US bag yields 0.0075 ft³ a pound and takes 3.0 to 4.5 qt for 80 lb; a 25 kg bag
-yields 11.25 to 12.44 l with 8 to 12 % of water.
+Source: common practice, unless one is named. A US bag yields 0.0075 ft³ a pound and takes 3.0 to 4.5 qt
+for 80 lb; a 25 kg bag yields 11.25 to 12.44 l with 8 to 12 % of water.
 """
 
+from ulbrek.core.materials.boards import Foam, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
+from ulbrek.core.materials.steel import Bar, Mesh
 
 ORDINARY_MIX = Mix(
     id="ordinary",
@@ -37,4 +39,43 @@ CONTAINERS = (
     Container(id="tub", name="Mixing tub", volume_l=45.0),
     Container(id="barrow", name="Barrow", volume_l=85.0),
     Container(id="drum", name="Drum mixer", volume_l=140.0),
+)
+
+_P2 = "EN 312 type P2, the least modulus that the standard asks for, from memory"
+SHEETS = (
+    Sheet(
+        id="melamine-16", name="Melamine board 16 mm", thickness_mm=16.0, length_mm=2440.0, width_mm=1220.0,
+        modulus_mpa=1600.0, density_kg_m3=680.0, source=_P2,
+    ),
+    Sheet(
+        id="melamine-19", name="Melamine board 19 mm (3/4 in)", thickness_mm=19.05, length_mm=2440.0,
+        width_mm=1220.0, modulus_mpa=1600.0, density_kg_m3=680.0, source=_P2,
+    ),
+    Sheet(
+        id="film-ply-18", name="Film-faced plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
+        modulus_mpa=4000.0, density_kg_m3=680.0, face="filmed", source="across the grain, common practice",
+    ),
+    Sheet(
+        id="plywood-18", name="Plain plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
+        modulus_mpa=3500.0, density_kg_m3=550.0, face="bare", source="softwood, across the grain, common practice",
+    ),
+)  # fmt: skip
+
+FOAMS = (
+    Foam(id="foam-25", name="Rigid foam 25 mm (1 in)", thickness_mm=25.4),
+    Foam(id="foam-50", name="Rigid foam 50 mm (2 in)", thickness_mm=50.8),
+)
+
+BARS = (
+    Bar(id="6", name="6 mm bar", diameter_mm=6.0),
+    Bar(id="8", name="8 mm bar", diameter_mm=8.0),
+    Bar(id="3", name="#3 bar (3/8 in)", diameter_mm=9.525),
+    Bar(id="10", name="10 mm bar", diameter_mm=10.0),
+    Bar(id="4", name="#4 bar (1/2 in)", diameter_mm=12.7),
+)
+
+MESHES = (
+    Mesh(id="fine-50", name="Fine mesh 2.5 mm, 50 mm squares", wire_mm=2.5, spacing_mm=50.0),
+    Mesh(id="d49", name="Wrapping mesh 2.5 mm, 100 mm squares", wire_mm=2.5, spacing_mm=100.0),
+    Mesh(id="6x6", name="10 ga remesh, 6 in squares", wire_mm=3.429, spacing_mm=152.4),
 )

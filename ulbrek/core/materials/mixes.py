@@ -5,16 +5,21 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from ulbrek.core.base.figure import Figure, Spread, rule, work
+from ulbrek.core.kit.clock import Gain
 
 # Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
 # Source: common practice.
 BATCH_TO_BATCH = Spread(0.98, 1.0, 1.02)
+# Ordinary bagged mix: 17 MPa at 7 days and 24-28 at 28; sets in about 4 h and 6.4 h at 20 °C. Source: common
+# practice; final set from a table that ready-mix plants hand out, from memory.
 # Of its fresh mass a casting dries out 1.5-3.5 % indoors. Source: common practice, within the ceiling
 # of evaporable water by Powers' model (0.23 kg bound water per kg of hydrated cement), from memory.
 DRYING_LOSS = Spread(0.015, 0.025, 0.035)
 
 Kilograms = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
 Litres = Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]
+Strength = Annotated[float, Field(ge=12, le=120, allow_inf_nan=False)]
+Hours = Annotated[float, Field(gt=0, le=48, allow_inf_nan=False)]
 
 
 class BagSize(BaseModel):
@@ -48,7 +53,26 @@ class Mix(BaseModel):
     id: Annotated[str, Field(min_length=1, max_length=40)]
     name: Annotated[str, Field(min_length=1, max_length=60)]
     sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12)]
+    gain: Annotated[Gain, Field(description="how fast its cement is")] = "ordinary"
+    strength_28_least_mpa: Annotated[Strength, Field(description="28-day strength, the lower end [MPa]")] = 24.0
+    strength_28_most_mpa: Annotated[Strength, Field(description="28-day strength, the upper end [MPa]")] = 28.0
+    initial_set_h: Annotated[Hours, Field(description="initial set at 20 °C [h]")] = 4.0
+    final_set_h: Annotated[Hours, Field(description="final set at 20 °C [h]")] = 6.4
     source: Annotated[str, Field(max_length=200)]
+
+    @model_validator(mode="after")
+    def _ordered(self) -> "Mix":
+        if self.strength_28_least_mpa > self.strength_28_most_mpa:
+            raise ValueError("The lower end of the 28-day strength is over the upper end. Swap them.")
+        if self.initial_set_h >= self.final_set_h:
+            raise ValueError("Initial set comes before final set. Give the shorter time first.")
+        return self
+
+    @property
+    def strength_28(self) -> Spread:
+        """Strength at 28 days, moist cured at 20 °C [MPa]."""
+        low, high = self.strength_28_least_mpa, self.strength_28_most_mpa
+        return Spread(low, (low + high) / 2, high)
 
     def size(self, size_id: str) -> BagSize | None:
         """The size with this id, if the mix comes in it."""

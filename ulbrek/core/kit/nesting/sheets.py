@@ -12,6 +12,7 @@ from typing import Literal
 
 _TRIFLE_MM = 1e-6
 _WORTH_KEEPING_MM = 100.0
+_SLENDER = 3.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -150,7 +151,9 @@ def _orders(panels: Sequence[Panel]) -> Iterator[list[Panel]]:
 def _orientations(panel: Panel, stock: SheetStock) -> list[tuple[float, float]]:
     length, width = stock.usable
     ways = [(panel.length_mm, panel.width_mm), (panel.width_mm, panel.length_mm)]
-    return [(a, b) for a, b in ways if a <= length + _TRIFLE_MM and b <= width + _TRIFLE_MM]
+    fitting = [(a, b) for a, b in ways if a <= length + _TRIFLE_MM and b <= width + _TRIFLE_MM]
+    along = [(a, b) for a, b in fitting if a >= b * _SLENDER]
+    return along or fitting  # a strip is ripped along the sheet, all of one height at one setting
 
 
 def _packed(panels: Sequence[Panel], stock: SheetStock, lie: str) -> list[_Sheet]:

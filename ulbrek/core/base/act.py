@@ -1,0 +1,28 @@
+"""Acts: what a person does at a time, and what it needs. Cure alone turns needs into hours."""
+
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure
+
+
+@dataclass(frozen=True, slots=True)
+class ActNeed:
+    """An act on a casting, and what must be so before it may be done.
+
+    Attributes:
+        id: the act
+        name: what it is called on the calendar
+        test: how the person at the bench sees that it is time
+        strength: strength it needs [MPa]
+        share: share of the 28-day strength it needs, where that is what counts
+        age_h: least age, in hours at 20 °C from water in
+        care: the caution that belongs to it
+    """
+
+    id: str
+    name: str
+    test: str
+    strength: Figure | None = None
+    share: float | None = None
+    age_h: float | None = None
+    care: str = ""

@@ -1,0 +1,1 @@
+"""Form: the boards that make the piece, what holds them, and the sheets they are cut from."""

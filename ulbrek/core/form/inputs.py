@@ -1,0 +1,72 @@
+"""How forms are built: the shop's habits, and what a job does otherwise."""
+
+from typing import Annotated, Literal
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+
+from ulbrek.core.base.units import Length
+from ulbrek.core.base.units.limits import between
+from ulbrek.core.materials.fixings import Release, Sealing
+
+Corner = Literal["run past", "pinwheel"]
+Sides = Literal["on the base", "lapping the base"]
+Screwing = Literal["down through the strip", "up through the base"]
+Hold = Literal["bonded", "screwed", "bonded and screwed"]
+
+Ledge = Annotated[Length, AfterValidator(between(0, 300))]
+Spacing = Annotated[Length, AfterValidator(between(50, 600))]
+Bead = Annotated[Length, AfterValidator(between(1, 30))]
+Overrun = Annotated[Length, AfterValidator(between(0, 300))]
+Cut = Annotated[Length, AfterValidator(between(5, 12_000))]
+
+
+class _Described(BaseModel):
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class FormHabits(_Described):
+    """How this shop builds forms, unless a job says otherwise. Source of the defaults: common practice."""
+
+    corner: Corner = "run past"
+    sides: Sides = "on the base"
+    screwing: Screwing = "down through the strip"
+    ledge: Ledge = Length(mm=60)
+    overrun: Overrun = Length(mm=50)
+    screw_spacing: Spacing = Length(mm=250)
+    sealing: Sealing = "silicone"
+    bead_radius: Bead = Length(mm=4)
+    release: Release = "none"
+    knockouts: Hold = "bonded"
+
+
+class AsCut(_Described):
+    """A strip as it was really cut."""
+
+    length: Cut | None = None
+    height: Cut | None = None
+
+
+class FormInputs(_Described):
+    """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
+
+    sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet")] = None
+    foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam")] = None
+    forms: Annotated[int, Field(ge=1, le=100, description="forms built of each piece")] = 1
+    corner: Corner | None = None
+    sides: Sides | None = None
+    screwing: Screwing | None = None
+    ledge: Ledge | None = None
+    overrun: Overrun | None = None
+    screw_spacing: Spacing | None = None
+    sealing: Sealing | None = None
+    bead_radius: Bead | None = None
+    release: Release | None = None
+    knockouts: Hold | None = None
+    as_cut: Annotated[
+        dict[str, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”")
+    ] = {}
+
+    def over(self, habits: FormHabits) -> FormHabits:
+        """The habits with what this job does otherwise."""
+        own = {name: getattr(self, name) for name in FormHabits.model_fields}
+        return habits.model_copy(update={name: value for name, value in own.items() if value is not None})
