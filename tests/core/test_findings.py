@@ -61,6 +61,86 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(handling={"people": 4}),
         top(piece={"outline": {"length": "690 mm", "width": "600 mm"}}, handling={"people": 4}),
     ),
+    "boards-make-another-size": (
+        top(form={"as_cut": {"top.front": {"length": "934 mm"}}}),  # 900 + 2 x 16 is 932
+        top(form={"as_cut": {"top.front": {"length": "933 mm"}}}),
+    ),
+    "boards-make-another-size between": (
+        top(form={"as_cut": {"top.left": {"length": "596 mm"}}}),
+        top(form={"as_cut": {"top.left": {"length": "599 mm"}}}),
+    ),
+    "boards-make-another-size lapped": (
+        top(form={"sides": "lapping the base", "as_cut": {"top.base": {"length": "902 mm"}}}),
+        top(form={"sides": "lapping the base", "as_cut": {"top.front": {"length": "950 mm"}}}),
+    ),
+    "strip-heights-differ": (
+        top(form={"as_cut": {"top.left": {"height": "40.6 mm"}}}),
+        top(form={"as_cut": {"top.left": {"height": "40.5 mm"}}}),
+    ),
+    "strip-does-not-reach": (
+        top(form={"corner": "pinwheel", "as_cut": {"top.front": {"length": "915 mm"}}}),  # 916 covers the corner
+        top(form={"corner": "pinwheel", "as_cut": {"top.front": {"length": "916 mm"}}}),
+    ),
+    "screw-near-end": (
+        top(piece={"outline": {"length": "900 mm", "width": "49 mm"}}),
+        top(piece={"outline": {"length": "900 mm", "width": "50 mm"}}),
+    ),
+    "thin-strip": (
+        top(form={"sheet": "melamine-10"}),
+        top(form={"sheet": "melamine-10"}, piece={"outline": {"length": "600 mm", "width": "300 mm"}}),
+    ),
+    "knockout-floats": (
+        top(opening(), piece={"thickness": "590 mm"}),
+        top(opening(), piece={"thickness": "570 mm"}),
+    ),
+    "glue-in-the-sun": (top(form={"sealing": "hot glue"}), top(form={"sealing": "latex caulk"})),
+    "no-release": (top(form={"sheet": "plywood-18"}), top(form={"sheet": "film-ply-18"})),
+    "no-release on a form used again": (top(piece={"count": 3}), top(piece={"count": 3}, form={"forms": 3})),
+    "too-large-for-sheet": (
+        top(piece={"outline": {"length": "2330 mm", "width": "600 mm"}}),  # with its ledges 2450
+        top(piece={"outline": {"length": "2320 mm", "width": "600 mm"}}),
+    ),
+    "too-little-cover": (
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "41.6 mm"}),
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "41.8 mm"}),
+    ),
+    "too-little-cover in the weather": (
+        top(steel={"exposure": "outdoors"}),
+        top(steel={"exposure": "outdoors"}, piece={"thickness": "81 mm"}),
+    ),
+    "bar-too-thick": (
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "44 mm"}),
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "45 mm"}),
+    ),
+    "mixed-finishes": (top(opening(), steel={"mesh": "galvanised-50"}), top(steel={"mesh": "galvanised-50"})),
+    "bare-strips": (
+        top(opening(y={"to": "edge", "offset": "99 mm"}), steel={"school": "fibre only"}),
+        top(opening(y={"to": "edge", "offset": "100 mm"}), steel={"school": "fibre only"}),
+    ),
+    "bar-longer-than-stock": (
+        top(opening(), piece={"outline": {"length": "6060 mm", "width": "600 mm"}}),
+        top(opening(), piece={"outline": {"length": "6040 mm", "width": "600 mm"}}),
+    ),
+    "breaks-when-lifted": (
+        top(piece={"outline": {"length": "2000 mm", "width": "600 mm"}}, handling={"carry": "flat, at the ends"}),
+        top(piece={"outline": {"length": "1800 mm", "width": "600 mm"}}, handling={"carry": "flat, at the ends"}),
+    ),
+    "breaks-when-lifted in turning": (
+        top(piece={"outline": {"length": "1800 mm", "width": "1700 mm"}}),
+        top(piece={"outline": {"length": "1800 mm", "width": "1500 mm"}}),
+    ),
+    "too-cold-to-pour": (top(cure={"temperature_c": 3.9}), top(cure={"temperature_c": 5.0})),
+    "too-cold-to-pour nearly": (top(cure={"temperature_c": 4.9}), top(cure={"temperature_c": 5.0})),
+    "too-hot-to-pour": (top(cure={"temperature_c": 30.1}), top(cure={"temperature_c": 30.0})),
+    "nobody-there": (  # at 20 °C the cover goes on after 3 h, and nobody is there from 21:00
+        top(cure={"poured_at": "2026-05-04T18:00:00Z"}),
+        top(cure={"poured_at": "2026-05-04T17:59:00Z"}),
+    ),
+    "nobody-there to pour": (
+        top(cure={"poured_at": "2026-05-04T06:59:00Z"}),
+        top(cure={"poured_at": "2026-05-04T07:00:00Z"}),
+    ),
+    "not-in-the-shop sheet": (top(form={"sheet": "gone"}), top(form={"sheet": None})),
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
 }
 

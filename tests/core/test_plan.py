@@ -16,11 +16,21 @@ from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file
 
 SHOP = Shop()
-WORDS = {"max": max, "min": min, "ceil": math.ceil, "floor": math.floor, "sqrt": math.sqrt, "abs": abs, "sum": sum}
+WORDS = {
+    "max": max,
+    "min": min,
+    "ceil": math.ceil,
+    "floor": math.floor,
+    "sqrt": math.sqrt,
+    "abs": abs,
+    "sum": sum,
+    "exp": math.exp,
+    "log": math.log,
+}
 
 
 def shown(planned: Plan) -> list[Figure]:
-    return [*figures_in(planned.pieces), *figures_in(planned.mix), *planned.workings.values()]
+    return [*figures_in(planned), *planned.workings.values()]
 
 
 @pytest.mark.parametrize("file", DEMO_FILES, ids=lambda file: file.name)

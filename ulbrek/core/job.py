@@ -4,9 +4,12 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field, field_validator
 
+from ulbrek.core.cure.inputs import CureInputs
+from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.measure.inputs import Name, Piece
 from ulbrek.core.mix.inputs import MixInputs
+from ulbrek.core.steel.inputs import SteelInputs
 
 
 class Job(BaseModel):
@@ -16,7 +19,10 @@ class Job(BaseModel):
 
     name: Name
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)]
+    form: FormInputs = FormInputs()
+    steel: SteelInputs = SteelInputs()
     mix: MixInputs
+    cure: CureInputs = CureInputs()
     handling: HandlingInputs = HandlingInputs()
 
     @field_validator("pieces")

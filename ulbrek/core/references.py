@@ -5,9 +5,11 @@ from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.job import Job
+from ulbrek.core.materials.boards import Foam, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
-from ulbrek.core.mix.inputs import MixInputs
+from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.shop import Shop
 
 
@@ -23,23 +25,38 @@ Choice = TypeVar("Choice", bound=_Named)
 
 @dataclass(frozen=True, slots=True)
 class Chosen:
-    """The mix, bag and container that a job is made with, and what the shop did not have."""
+    """What a job is made with, and by station what the shop did not have, pointing into the job."""
 
+    sheet: Sheet
+    foam: Foam
+    mesh: Mesh
+    bar: Bar
     mix: Mix
     size: BagSize
     container: Container
-    findings: tuple[Finding, ...]
+    form_findings: tuple[Finding, ...]
+    steel_findings: tuple[Finding, ...]
+    mix_findings: tuple[Finding, ...]
 
 
-def choose(inputs: MixInputs, shop: Shop) -> Chosen:
+def choose(job: Job, shop: Shop) -> Chosen:
     """What a job's choices stand for in this shop."""
-    mix, no_mix = _find("mix", inputs.mix, shop.mixes)
-    size, no_size = _find("bag", inputs.bag, mix.sizes)
-    container, no_container = _find("container", inputs.container, shop.containers)
-    return Chosen(mix, size, container, (*no_mix, *no_size, *no_container))
+    sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
+    foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
+    mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
+    bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
+    mix, no_mix = _find("/mix/mix", job.mix.mix, shop.mixes)
+    size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
+    container, no_container = _find("/mix/container", job.mix.container, shop.containers)
+    return Chosen(
+        sheet, foam, mesh, bar, mix, size, container,
+        (*no_sheet, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
+    )  # fmt: skip
 
 
-def _find(field: str, wanted: str, had: Sequence[Choice]) -> tuple[Choice, list[Finding]]:
+def _find(field: str, wanted: str | None, had: Sequence[Choice]) -> tuple[Choice, list[Finding]]:
+    if wanted is None:
+        return had[0], []
     match = next((one for one in had if one.id == wanted), None)
     return (match, []) if match else (had[0], not_in_the_shop(field, wanted, had[0]))
 
@@ -48,7 +65,7 @@ def _find(field: str, wanted: str, had: Sequence[Choice]) -> tuple[Choice, list[
 def not_in_the_shop(field: str, wanted: str, instead: _Named) -> list[Finding]:
     """Not in the shop
 
-    A job brought from elsewhere may name a mix, bag or container that this shop does not have; its
+    A job brought from elsewhere may name a mix, sheet, bar or container that this shop does not have; its
     first one is planned with instead.
 
     Source: common practice
@@ -57,10 +74,10 @@ def not_in_the_shop(field: str, wanted: str, instead: _Named) -> list[Finding]:
         finding(
             not_in_the_shop,
             title="This shop has no {what} called “{wanted}”",
-            reason="The plan is made with {instead} instead, so bags and water may differ.",
+            reason="The plan is made with {instead} instead, so its figures may differ.",
             remedy="Choose one that the shop has, or add it to the shop.",
-            field=f"/{field}",
-            values={"what": field, "wanted": wanted, "instead": instead.name},
-            change=Change(f"Use {instead.name}", {f"/{field}": instead.id}),
+            field=field,
+            values={"what": field.rsplit("/", maxsplit=1)[1], "wanted": wanted, "instead": instead.name},
+            change=Change("Use {instead}", {field: instead.id}, {"instead": instead.name}),
         )
     ]

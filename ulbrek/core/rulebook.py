@@ -7,18 +7,29 @@ from ulbrek.core import references
 from ulbrek.core.base.docstring import Term
 from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
+from ulbrek.core.cure import checks as cure_checks
+from ulbrek.core.cure import rules as cure_rules
+from ulbrek.core.form import checks as form_checks
+from ulbrek.core.form import rules as form_rules
 from ulbrek.core.handling import checks as handling_checks
 from ulbrek.core.handling import rules as handling_rules
+from ulbrek.core.kit.beams import boards
+from ulbrek.core.kit.clock import maturity, strength
 from ulbrek.core.materials import mixes
 from ulbrek.core.measure import checks as measure_checks
 from ulbrek.core.measure import rules as measure_rules
 from ulbrek.core.mix import checks as mix_checks
 from ulbrek.core.mix import rules as mix_rules
+from ulbrek.core.steel import checks as steel_checks
+from ulbrek.core.steel import rules as steel_rules
 
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
-    ("Materials", (mixes,)),
+    ("Materials", (mixes, references)),
     ("Measure", (measure_rules, measure_checks)),
-    ("Mix", (mix_rules, mix_checks, references)),
+    ("Form", (form_rules, boards, form_checks)),
+    ("Steel", (steel_rules, steel_checks)),
+    ("Mix", (mix_rules, mix_checks)),
+    ("Cure", (cure_rules, maturity, strength, cure_checks)),
     ("Move", (handling_rules, handling_checks)),
 )
 

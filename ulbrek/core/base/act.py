@@ -14,7 +14,6 @@ class ActNeed:
         name: what it is called on the calendar
         test: how the person at the bench sees that it is time
         strength: strength it needs [MPa]
-        share: share of the 28-day strength it needs, where that is what counts
         age_h: least age, in hours at 20 °C from water in
         care: the caution that belongs to it
     """
@@ -23,6 +22,5 @@ class ActNeed:
     name: str
     test: str
     strength: Figure | None = None
-    share: float | None = None
     age_h: float | None = None
     care: str = ""

@@ -6,9 +6,9 @@ from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.form.boards import EDGES, NAMES, Wanted
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.knockouts import SAFETY
-from ulbrek.core.form.result import Board, InsideSize, Joint, Knockout
+from ulbrek.core.form.result import Board, InsideSize, Knockout
 from ulbrek.core.kit.nesting import SheetStock
-from ulbrek.core.materials.fixings import LEAST_BITE_MM, LEAST_END_MM
+from ulbrek.core.materials.fixings import LEAST_END_MM
 
 OFF_MM, FAR_OFF_MM = 1.0, 3.0
 EVEN_MM = 0.5
@@ -121,26 +121,6 @@ def screw_near_end(wanted: Wanted) -> list[Finding]:
             remedy="Hold the short strips by the corner screws alone, with a block glued behind.",
             field="/screw_spacing",
             values={"length": Quantity(short, "mm"), "least": Quantity(LEAST_END_MM, "mm")},
-        )
-    ]
-
-
-@check("screw-bites-too-little", "stop")
-def screw_bites_too_little(made: Joint) -> list[Finding]:
-    """Screw bites too little
-
-    Source: common practice: 6 to 10 mm of bite into the base
-    """
-    if made.bite.value >= LEAST_BITE_MM:
-        return []
-    return [
-        finding(
-            screw_bites_too_little,
-            title="No screw is long enough to bite",
-            reason="The longest reaches {bite} into the second board; {least} is the least that holds.",
-            remedy="Use thinner sheet, or tie bolts with nuts.",
-            field="/screwing",
-            values={"bite": Quantity(max(made.bite.value, 0.0), "mm"), "least": Quantity(LEAST_BITE_MM, "mm")},
         )
     ]
 
@@ -267,7 +247,6 @@ def all_findings(
     wanted: Wanted,
     boards: Sequence[Board],
     inside: Sequence[InsideSize],
-    made: Joint,
     knockouts: Sequence[Knockout],
     castings: int,
 ) -> Iterator[Finding]:
@@ -276,7 +255,6 @@ def all_findings(
     yield from strip_heights_differ(wanted, boards)
     yield from strip_does_not_reach(wanted, boards)
     yield from screw_near_end(wanted)
-    yield from screw_bites_too_little(made)
     yield from thin_strip(wanted)
     yield from knockout_floats(wanted, knockouts)
     yield from glue_in_the_sun(wanted)

@@ -25,7 +25,7 @@ def joint(wanted: Wanted, strip_height_mm: float) -> Joint:
     way: Literal["down", "up", "in"] = "up"
     if wanted.lap_mm:
         way = "in"
-    elif wanted.habits.screwing == "down through the strip" and down <= strip_height_mm + board - 2:
+    elif wanted.habits.screwing == "down through the strip" and _bites(down - strip_height_mm, board):
         way = "down"
     length = down if way == "down" else through
     if way == "down":
@@ -82,6 +82,11 @@ def _along(wanted: Wanted, board: Board, made: Joint) -> Iterator[Screw]:
             x = at if dx == 0 else board.x_mm + board.dx_mm / 2
             y = at if dy == 0 else board.y_mm + board.dy_mm / 2
             yield Screw(x, y, made.way, 0, 0, made.screw_mm)
+
+
+def _bites(bite_mm: float, board_mm: float) -> bool:
+    """Whether a screw holds in the base and does not come out of its other face."""
+    return fixings.LEAST_BITE_MM <= bite_mm <= board_mm - fixings.LEAST_BACK_MM
 
 
 def _shortest(least_mm: float) -> float:

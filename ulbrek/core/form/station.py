@@ -69,7 +69,7 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
         out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
         steps=steps(wanted, boards, made, formers),
         needs=(_strip_need(wanted),),
-        findings=tuple(checks.all_findings(wanted, boards, inside, made, formers, formed.castings)),
+        findings=tuple(checks.all_findings(wanted, boards, inside, formers, formed.castings)),
     )
 
 

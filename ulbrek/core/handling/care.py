@@ -1,5 +1,7 @@
 """How not to be hurt while moving a casting. Source: common practice; local rules come first."""
 
+TURN = "Turn it on edge with enough people, soft bearers under the edge, fingers clear; one person calls."
+CARRY = "Boots, gloves, a clear way. Over what the people may lift: a dolly, a cart or a hoist."
 CARE = (
     "Boots and gloves. Agree who calls the lift, and walk the way empty first.",
     "Keep fingers from under the edge: set it down on battens, never on hands.",

@@ -1,6 +1,9 @@
 """What would hurt somebody while the piece is moved."""
 
+from collections.abc import Sequence
+
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.handling.result import Lift
 from ulbrek.core.handling.rules import LARGEST_TEAM
 
 
@@ -38,5 +41,34 @@ def too_heavy_for_people(mass_kg: float, needed: int, people_there: int, lifted_
             field="/people",
             values=values,
             change=Change(f"Plan for {needed} people", {"/people": needed}),
+        )
+    ]
+
+
+@check("breaks-when-lifted", "stop")
+def breaks_when_lifted(lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
+    """Breaks when it is lifted
+
+    The lift asks for more strength than the mix reaches in 28 days.
+
+    Source: beam theory; factors of precast practice
+    """
+    if lift.needed.value <= strength_mpa:
+        return []
+    safer = [one for one in others if one.needed.value <= strength_mpa]
+    best = min(safer, key=lambda one: one.needed.value) if safer else None
+    return [
+        finding(
+            breaks_when_lifted,
+            title="It breaks when {way}",
+            reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
+            remedy="Carry it on edge, or on a stiff board; make it thicker; or move the opening.",
+            field="/carry",
+            values={
+                "way": lift.name,
+                "needed": Quantity(lift.needed.value, "MPa"),
+                "strength": Quantity(strength_mpa, "MPa"),
+            },
+            change=Change("Plan it {way}", {"/carry": best.id}, {"way": best.name}) if best else None,
         )
     ]

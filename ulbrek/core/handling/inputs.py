@@ -8,6 +8,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, between
 
 Grip = Literal["good", "fair", "poor"]
+Carry = Literal["on edge", "flat, at quarter points", "flat, at the ends"]
 
 
 class Posture(BaseModel):
@@ -28,4 +29,5 @@ class HandlingInputs(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     people: Annotated[int, Field(ge=1, le=12)] = 2
+    carry: Carry = "on edge"
     posture: Annotated[Posture | None, Field(description="None: the shop's figure for one person")] = None

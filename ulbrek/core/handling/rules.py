@@ -149,3 +149,109 @@ def people_needed(mass_kg: float, one_kg: float, two_kg: float, three_kg: float,
     Source: common practice: past four people, not by hand
     """
     return 1.0 + sum(mass_kg > team for team in (one_kg, two_kg, three_kg, four_kg))
+
+
+@rule(unit="kg")
+def mass_in_form(mass_fresh_kg: float, boards_kg: float, steel_kg: float) -> float:
+    """Mass with its form
+
+    What the bench carries, and what is moved if the form is moved with the concrete in it.
+
+    Args:
+        mass_fresh_kg: mass of the piece, fresh
+        boards_kg: mass of the boards
+        steel_kg: mass of the steel
+
+    Formula: mass_fresh_kg + boards_kg + steel_kg
+
+    Source: common practice
+    """
+    return mass_fresh_kg + boards_kg + steel_kg
+
+
+@rule(unit="MPa")
+def stress_flat(moment_nm: float, net_width_mm: float, thickness_mm: float) -> float:
+    """Bending stress, lying flat
+
+    At the section where it is greatest: own weight, openings taken off. Corners of openings concentrate it
+    further, by half as much again and more; a radius helps.
+
+    Args:
+        moment_nm: bending moment of its own weight there
+        net_width_mm: width of concrete there, openings left out
+        thickness_mm: thickness
+
+    Formula: 6 * moment_nm * 1000 / (net_width_mm * thickness_mm**2)
+
+    Source: beam theory, any handbook
+    """
+    return 6 * moment_nm * 1000 / (net_width_mm * thickness_mm**2)
+
+
+@rule(unit="MPa")
+def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> float:
+    """Bending stress, on edge
+
+    The strips beside an opening taken as acting together.
+
+    Args:
+        moment_nm: bending moment of its own weight there
+        inertia_mm4: second moment of the section there, openings left out
+        farthest_mm: from its centroid to the farther edge
+
+    Formula: moment_nm * 1000 * farthest_mm / inertia_mm4
+
+    Source: beam theory, any handbook
+    """
+    return moment_nm * 1000 * farthest_mm / inertia_mm4
+
+
+@rule(unit="MPa")
+def strength_for_lift(stress_mpa: float, dynamic: float, suction: float, safety: float) -> float:
+    """Strength that a lift needs
+
+    So that the stress, with its jolts, stays under the modulus of rupture over the safety factor.
+
+    Args:
+        stress_mpa: bending stress, standing still
+        dynamic: factor for jolts
+        suction: factor for coming off the form; 1 where it does not
+        safety: factor on the modulus of rupture
+
+    Formula: (safety * dynamic * suction * stress_mpa / 0.62)**2
+
+    Source: modulus of rupture 0.62 sqrt(f), ACI 318-19 19.2.3, from memory; factors of precast practice
+    """
+    return (safety * dynamic * suction * stress_mpa / 0.62) ** 2
+
+
+@rule(unit="MPa")
+def stress_allowed(strength_mpa: float, safety: float, dynamic: float, suction: float) -> float:
+    """Bending stress allowed at 28 days
+
+    Args:
+        strength_mpa: least 28-day strength of the mix
+        safety: factor on the modulus of rupture
+        dynamic: factor for jolts
+        suction: factor for coming off the form; 1 where it does not
+
+    Formula: 0.62 * sqrt(strength_mpa) / (safety * dynamic * suction)
+
+    Source: modulus of rupture 0.62 sqrt(f), ACI 318-19 19.2.3, from memory; factors of precast practice
+    """
+    return float(0.62 * strength_mpa**0.5 / (safety * dynamic * suction))
+
+
+@rule(unit="MPa")
+def strength_to_move(lift_mpa: float, least_mpa: float) -> float:
+    """Strength needed to turn or carry
+
+    Args:
+        lift_mpa: strength that the lift needs
+        least_mpa: least strength for any turning or carrying
+
+    Formula: max(lift_mpa, least_mpa)
+
+    Source: common practice: never under 10 MPa
+    """
+    return max(lift_mpa, least_mpa)

@@ -1,22 +1,35 @@
 """Works out who can move a piece."""
 
+from typing import NamedTuple
+
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARE
-from ulbrek.core.handling.checks import too_heavy_for_people
+from ulbrek.core.handling.checks import breaks_when_lifted, too_heavy_for_people
 from ulbrek.core.handling.inputs import HandlingInputs, Posture
+from ulbrek.core.handling.lifts import Lifted, lifts, needs
 from ulbrek.core.handling.result import HandlingResult
 
 
-def handle(inputs: HandlingInputs, shop_figure_kg: float, mass_fresh: Figure) -> HandlingResult:
-    """Mass and people for one piece.
+class Masses(NamedTuple):
+    """What a piece weighs fresh, and what its boards and its steel weigh [kg]."""
+
+    fresh: Figure
+    boards: Figure
+    steel: Figure | float
+
+
+def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: Lifted) -> HandlingResult:
+    """Mass, people and stress for one piece.
 
     Args:
         inputs: who is there and how the lift is judged
         shop_figure_kg: what the shop lets one person lift [kg]
-        mass_fresh: mass of the piece, fresh [kg]
+        masses: of the piece, its boards and its steel
+        what: the body that is lifted
     """
-    of = mass_fresh.key.partition("@")[2]
+    of, mass_fresh = what.piece, masses.fresh
+    planned = lifts(what, inputs.carry)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
     teams = tuple(
@@ -36,17 +49,28 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, mass_fresh: Figure) ->
     by_hand = needed.value <= rules.LARGEST_TEAM
     return HandlingResult(
         mass=mass_fresh,
+        in_form=work(
+            rules.mass_in_form, of, mass_fresh_kg=mass_fresh, boards_kg=masses.boards, steel_kg=masses.steel
+        ),
+        lifts=planned,
+        needs=tuple(needs(of, planned)),
         one_person=one,
         one_person_kg=one_kg,
         teams=teams,
         people_needed=needed,
         by_hand=by_hand,
         people_there=inputs.people,
-        findings=tuple(
-            too_heavy_for_people(
+        findings=(
+            *too_heavy_for_people(
                 heavier_end, int(needed.value), min(inputs.people, rules.LARGEST_TEAM),
                 (team if by_hand else teams[-1]).value,
-            )
+            ),
+            *(
+                found
+                for lift in planned
+                if lift.chosen
+                for found in breaks_when_lifted(lift, planned[1:] if lift.id != "turn" else (), what.strength_28_mpa)
+            ),
         ),
         care=CARE,
     )  # fmt: skip

@@ -52,6 +52,16 @@ SHEETS = (
         width_mm=1220.0, modulus_mpa=1600.0, density_kg_m3=680.0, source=_P2,
     ),
     Sheet(
+        id="melamine-10",
+        name="Melamine board 10 mm",
+        thickness_mm=10.0,
+        length_mm=2440.0,
+        width_mm=1220.0,
+        modulus_mpa=1600.0,
+        density_kg_m3=700.0,
+        source=_P2,
+    ),
+    Sheet(
         id="film-ply-18", name="Film-faced plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
         modulus_mpa=4000.0, density_kg_m3=680.0, face="filmed", source="across the grain, common practice",
     ),
@@ -77,5 +87,12 @@ BARS = (
 MESHES = (
     Mesh(id="fine-50", name="Fine mesh 2.5 mm, 50 mm squares", wire_mm=2.5, spacing_mm=50.0),
     Mesh(id="d49", name="Wrapping mesh 2.5 mm, 100 mm squares", wire_mm=2.5, spacing_mm=100.0),
+    Mesh(
+        id="galvanised-50",
+        name="Galvanised mesh 2 mm, 50 mm squares",
+        wire_mm=2.0,
+        spacing_mm=50.0,
+        finish="galvanised",
+    ),
     Mesh(id="6x6", name="10 ga remesh, 6 in squares", wire_mm=3.429, spacing_mm=152.4),
 )

@@ -5,10 +5,11 @@ from typing import Literal
 
 SCREW_SHANK_MM = 4.2
 # Lengths that screws of this shank are sold in [mm], metric and inch ones together.
-SCREW_LENGTHS_MM = (25.0, 32.0, 38.0, 41.0, 50.0, 64.0, 76.0, 89.0, 102.0)
+SCREW_LENGTHS_MM = (25.0, 32.0, 38.0, 41.0, 45.0, 50.0, 57.0, 64.0, 70.0, 76.0, 89.0, 102.0)
 SCREWS_PER_BOX = 100
 PILOT_SHARE = 0.75  # of the shank. Source: common practice, 70 to 85 %.
-LEAST_BITE_MM, MOST_BITE_MM = 6.0, 10.0  # into the base, screwed down through the strip. Source: common practice.
+LEAST_BITE_MM = 6.0  # into the base, screwed down through the strip; 6 to 10 mm is usual. Source: common practice.
+LEAST_BACK_MM = 2.0  # of the base left behind the screw's point
 BITE_FROM_SIDE_MM = 25.0  # into a board's edge
 LEAST_END_MM = 25.0  # from a screw to the end of its strip. Source: common practice.
 USUAL_END_MM = 40.0

@@ -4,19 +4,19 @@ from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.measure import checks, rules
 from ulbrek.core.measure.inputs import Opening, Piece
 from ulbrek.core.measure.result import MeasureResult, PlacedFeature, ThinWeb
-from ulbrek.core.measure.shape import Placed, Shape, shape_of
+from ulbrek.core.measure.shape import Placed, Shape
 from ulbrek.core.measure.webs import NamedWeb, webs
 
 
-def measure(piece: Piece, density: Figure, drying_loss: Spread) -> MeasureResult:
+def measure(shape: Shape, density: Figure, drying_loss: Spread) -> MeasureResult:
     """The figures and findings of one piece.
 
     Args:
-        piece: the piece
+        shape: the shape that the piece's description makes
         density: density of the fresh concrete [kg/m³]
         drying_loss: share of the fresh mass that dries out [1]
     """
-    shape = shape_of(piece)
+    piece = shape.piece
     of = piece.id
     length, width = piece.outline.length.mm, piece.outline.width.mm
     area = work(rules.outline_area, of, length_mm=length, width_mm=width)

@@ -1,0 +1,1 @@
+"""Cure: turns what every act needs into hours."""

@@ -1,0 +1,111 @@
+"""What would go wrong while it hardens."""
+
+from collections.abc import Iterator, Sequence
+from datetime import datetime
+
+from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.cure.calendar import earlier_pour, is_quiet
+from ulbrek.core.cure.inputs import CureInputs, Hours
+from ulbrek.core.cure.result import Act
+
+LEAST_POUR_C = 4.0
+WARM_AGAIN_C = 13.0  # for sections under 300 mm. ACI 306R, from memory.
+STALLS_C = 5.0
+HOT_C = 30.0
+TOO_HOT_C = 35.0
+
+
+@check("too-cold-to-pour", "stop")
+def too_cold_to_pour(inputs: CureInputs) -> list[Finding]:
+    """Too cold to pour
+
+    Concrete that freezes before it has 3.5 MPa never recovers; under 5 °C it hardly hardens.
+
+    Source: ACI 306R, from memory: protect under 4 °C, keep thin sections at 13 °C
+    """
+    if inputs.temperature_c >= STALLS_C:
+        return []
+    frozen = inputs.temperature_c < LEAST_POUR_C
+    return [
+        finding(
+            too_cold_to_pour,
+            severity="stop" if frozen else "caution",
+            title="Too cold to pour" if frozen else "It hardly hardens at this temperature",
+            reason="If it freezes before it has 3.5 MPa it never recovers."
+            if frozen
+            else "Under 5 °C hardening all but stands still.",
+            remedy="Warm the shop and the form, insulate the piece, and pour with lukewarm water. No open flame: "
+            "its fumes spoil the face and the air.",
+            field="/temperature_c",
+            change=Change("Plan to keep it at 13 °C", {"/temperature_c": WARM_AGAIN_C}),
+        )
+    ]
+
+
+@check("too-hot-to-pour", "caution")
+def too_hot_to_pour(inputs: CureInputs) -> list[Finding]:
+    """Too hot to pour
+
+    Source: ACI 305.1, 35 °C at placing; 30 °C is European practice; from memory
+    """
+    if inputs.temperature_c <= HOT_C:
+        return []
+    return [
+        finding(
+            too_hot_to_pour,
+            severity="stop" if inputs.temperature_c > TOO_HOT_C else "caution",
+            title="Hot: it sets before it is finished",
+            reason="Over 30 °C there is little time to finish, and the face dries and cracks before it has strength.",
+            remedy="Pour in the early morning, in the shade, with cold water; mist it and cover it at once.",
+            field="/temperature_c",
+            change=Change("Plan for 25 °C", {"/temperature_c": 25.0}),
+        )
+    ]
+
+
+@check("nobody-there", "caution")
+def nobody_there(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> list[Finding]:
+    """Nobody there when it may not wait
+
+    Floating, trowelling and covering wait for nobody: their time is set by the concrete.
+
+    Source: common practice
+    """
+    poured = inputs.poured_at
+    if poured is None:
+        return []
+    urgent = [act for act in acts if not act.waits]
+    missed = [act for act in urgent if _quiet(act.at, hours)]
+    pours_at_night = is_quiet(poured, hours)
+    if not missed and not pours_at_night:
+        return []
+    moved = earlier_pour(poured, [act.due_h for act in urgent], hours)
+    name = "the pour" if pours_at_night else missed[0].name.lower()
+    return [
+        finding(
+            nobody_there,
+            title="Nobody is there for it: {act}",
+            reason="It falls into the quiet hours, and it cannot wait for the morning.",
+            remedy="Pour at another hour, or have somebody there.",
+            field="/poured_at",
+            values={"act": name},
+            change=Change("Pour at {time}", {"/poured_at": moved.isoformat()}, {"time": _clock(moved, hours)})
+            if moved
+            else None,
+        )
+    ]
+
+
+def all_findings(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> Iterator[Finding]:
+    """Everything that Cure finds."""
+    yield from too_cold_to_pour(inputs)
+    yield from too_hot_to_pour(inputs)
+    yield from nobody_there(inputs, acts, hours)
+
+
+def _quiet(moment: datetime | None, hours: Hours) -> bool:
+    return moment is not None and is_quiet(moment, hours)
+
+
+def _clock(moment: datetime, hours: Hours) -> str:
+    return moment.astimezone(hours.place).strftime("%H:%M")

@@ -1,0 +1,54 @@
+"""When it is poured, how warm it is kept, and by which standards its strength is foretold."""
+
+from datetime import UTC, datetime, time
+from typing import Annotated, Literal
+from zoneinfo import ZoneInfo, available_timezones
+
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
+
+from ulbrek.core.kit.clock import Maturity, Standard
+
+Moist = Literal["ACI 308", "EN 13670 class 2", "EN 13670 class 3"]
+Sealer = Literal["penetrating", "film", "none"]
+
+
+def _utc(moment: datetime) -> datetime:
+    return moment.astimezone(UTC)
+
+
+def _known_zone(name: str) -> str:
+    if name not in available_timezones():
+        raise ValueError(f"There is no time zone “{name}”. Give one such as “Europe/Dublin” or “America/Toronto”.")
+    return name
+
+
+class CureInputs(BaseModel):
+    """The pour's hour and warmth, and the schools by which its hours are foretold."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    poured_at: Annotated[
+        Annotated[AwareDatetime, AfterValidator(_utc)] | None, Field(description="first water in; None: not yet known")
+    ] = None
+    temperature_c: Annotated[
+        float, Field(ge=-20, le=45, allow_inf_nan=False, description="of the concrete, kept all along [°C]")
+    ] = 20.0
+    strength_by: Standard = "ACI 209"
+    maturity: Maturity = "Arrhenius"
+    moist: Moist = "ACI 308"
+    sealer: Sealer = "penetrating"
+
+
+class Hours(BaseModel):
+    """When somebody is there, in the clock of the place."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    zone: Annotated[str, AfterValidator(_known_zone)] = "UTC"
+    quiet_from: time = time(21)
+    quiet_until: time = time(7)
+
+    @property
+    def place(self) -> ZoneInfo:
+        """The zone of the place."""
+        return ZoneInfo(self.zone)

@@ -1,0 +1,67 @@
+"""What Cure gives: the acts with their hours, and the strength by the hour."""
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Finding
+
+
+@dataclass(frozen=True, slots=True)
+class Act:
+    """Something to be done, and when.
+
+    Attributes:
+        id: the act
+        piece: the piece it is done to; None where it is done to all alike
+        hours: hours after first water in: earliest, likely, latest
+        due_h: the hour it is planned for
+        by_lower_edge: whether it is planned by the lower edge of the band, being before three days
+        waits: whether it may wait for the morning
+        strength: what it needs, where it needs one [MPa]
+        at: when it is due; None before the pour's hour is known
+        moved: whether it was put off to the morning
+    """
+
+    id: str
+    piece: str | None
+    name: str
+    test: str
+    hours: Figure
+    due_h: float
+    by_lower_edge: bool
+    waits: bool
+    strength: Figure | None
+    care: str
+    earliest_at: datetime | None
+    at: datetime | None
+    latest_at: datetime | None
+    moved: bool
+
+
+@dataclass(frozen=True, slots=True)
+class StrengthAt:
+    """Strength at an hour after water in: lower edge, likely, upper edge [MPa]."""
+
+    hour: float
+    low_mpa: float
+    likely_mpa: float
+    high_mpa: float
+
+
+@dataclass(frozen=True, slots=True)
+class CureResult:
+    """The hours of a pour. ``acts`` are in the order in which they fall due."""
+
+    poured_at: datetime | None
+    temperature_c: float
+    zone: str
+    strength_by: str
+    pace: Figure
+    initial_set: Figure | None
+    final_set: Figure | None
+    strength_28_low_mpa: float
+    strength_28_high_mpa: float
+    acts: tuple[Act, ...]
+    curve: tuple[StrengthAt, ...]
+    findings: tuple[Finding, ...]

@@ -1,0 +1,132 @@
+"""The figures of hardening and curing."""
+
+from ulbrek.core.base.figure import rule
+
+
+@rule(unit="h")
+def hour_of_set(set_h: float, pace: float, evenness: float) -> float:
+    """Hour of set
+
+    Args:
+        set_h: time of set at 20 °C
+        pace: pace of hardening at its temperature
+        evenness: how mixes and days differ
+
+    Formula: set_h * evenness / pace
+
+    Source: common practice, a quarter either way; equivalent age, ASTM C1074, from memory
+    """
+    return set_h * evenness / pace
+
+
+@rule(unit="h")
+def hour_by_share_of_set(set_h: float, share: float, pace: float) -> float:
+    """Hour of a finishing act
+
+    A share of the time to initial set; the test at the slab decides, not the clock.
+
+    Args:
+        set_h: initial set at 20 °C
+        share: share of it
+        pace: pace of hardening at its temperature
+
+    Formula: set_h * share / pace
+
+    Source: common practice
+    """
+    return set_h * share / pace
+
+
+@rule(unit="1")
+def share_of_strength(strength_mpa: float, strength_28_mpa: float) -> float:
+    """Share of the 28-day strength
+
+    Args:
+        strength_mpa: strength wanted
+        strength_28_mpa: strength at 28 days
+
+    Formula: min(strength_mpa / strength_28_mpa, 1)
+
+    Source: arithmetic
+    """
+    return min(strength_mpa / strength_28_mpa, 1.0)
+
+
+@rule(unit="h")
+def hour_of_strength(final_set_h: float, age_h: float, pace: float, evenness: float) -> float:
+    """Hour at which a strength is reached
+
+    Strength counts from final set.
+
+    Args:
+        final_set_h: final set at 20 °C
+        age_h: age after final set at which it is reached at 20 °C
+        pace: pace of hardening at its temperature
+        evenness: how mixes and days differ
+
+    Formula: (final_set_h * evenness + age_h) / pace
+
+    Source: equivalent age, ASTM C1074, from memory
+    """
+    return (final_set_h * evenness + age_h) / pace
+
+
+@rule(unit="h")
+def hour_of_age(age_h: float, pace: float) -> float:
+    """Hour at which an age is reached
+
+    Args:
+        age_h: age at 20 °C
+        pace: pace of hardening at its temperature
+
+    Formula: age_h / pace
+
+    Source: equivalent age, ASTM C1074, from memory
+    """
+    return age_h / pace
+
+
+@rule(unit="h")
+def later(one_h: float, other_h: float) -> float:
+    """The later of two
+
+    Args:
+        one_h: what one of its needs asks
+        other_h: what another asks, or an act that comes before it
+
+    Formula: max(one_h, other_h)
+
+    Source: arithmetic
+    """
+    return max(one_h, other_h)
+
+
+@rule(unit="h")
+def moist_for(days: float) -> float:
+    """Kept moist until
+
+    Args:
+        days: days that the standard asks for at this temperature
+
+    Formula: 24 * days
+
+    Source: ACI 308R, seven days above 10 °C, three with rapid cement; EN 13670 Annex F by class; from memory
+    """
+    return 24 * days
+
+
+@rule(unit="h")
+def after_sheet_test(ready_h: float, test_h: float) -> float:
+    """Hour to seal
+
+    A taped plastic sheet must stay dry first; the test takes most of a day.
+
+    Args:
+        ready_h: when it is old enough and its cover is off
+        test_h: how long the sheet stays on
+
+    Formula: ready_h + test_h
+
+    Source: ASTM D4263, 16 h at least, from memory
+    """
+    return ready_h + test_h

@@ -1,0 +1,205 @@
+"""Turns the needs of a pour's acts into hours."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+
+from ulbrek.core.base.act import ActNeed
+from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.cure import checks, rules
+from ulbrek.core.cure.calendar import is_quiet, next_morning, time_of
+from ulbrek.core.cure.inputs import CureInputs, Hours
+from ulbrek.core.cure.moist import moist_until
+from ulbrek.core.cure.result import Act, CureResult, StrengthAt
+from ulbrek.core.kit.clock import age_at_share, pace, share_at
+from ulbrek.core.materials.mixes import Mix
+
+EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
+LOWER_EDGE_H = 72.0  # before three days both standards extrapolate: acts are planned by the lower edge of the band
+STANDS_STILL = 0.02  # a pace under this has no hours
+CURVE_H = (0, 4, 6, 8, 10, 12, 15, 18, 21, 24, 30, 36, 42, 48, 60, 72, 96, 120, 144, 168, 216, 264, 336, 432, 528, 672)
+
+
+@dataclass(frozen=True, slots=True)
+class Finishing:
+    """An act on the fresh concrete, as a share of the time to initial set. Source: common practice."""
+
+    id: str
+    name: str
+    share: Spread
+    test: str
+    face_up_only: bool = False
+    waits: bool = False
+
+
+FINISHING = (
+    Finishing(
+        "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
+        waits=True,
+    ),
+    Finishing("float", "Float", Spread(0.2, 0.35, 0.55), "A pressed finger leaves 6 to 12 mm and no water."),
+    Finishing(
+        "trowel", "Trowel", Spread(0.45, 0.7, 1.0), "A fingerprint with nothing on the finger; the trowel rings dry.",
+        face_up_only=True,
+    ),
+    Finishing(
+        "cover", "Cover with plastic", Spread(0.5, 0.75, 1.05),
+        "As soon as it is finished: laid on a back, tented over a show face.",
+    ),
+)  # fmt: skip
+SEAL_DAYS = {"penetrating": 7.0, "film": 28.0}  # Source: common practice.
+SHEET_TEST_H = 24.0
+SEAL_CARE = "Air the room; gloves and glasses. Read the sealer's own sheet."
+
+
+@dataclass(frozen=True, slots=True)
+class Poured:
+    """What is poured: the mix, whether a show face lies up, and what each piece's acts need."""
+
+    mix: Mix
+    face_up: bool
+    needs: Sequence[tuple[str, ActNeed]]
+
+
+def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
+    """The acts of a pour with their hours, its strength by the hour, and its findings.
+
+    Args:
+        inputs: when it is poured, how warm it is, by which standards
+        poured: the mix, and what the acts need
+        hours: when somebody is there
+    """
+    runs = pace(inputs.maturity, inputs.temperature_c)
+    clock = _Clock(inputs, poured, hours, runs)
+    moving = runs.value > STANDS_STILL
+    acts = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []
+    mix = poured.mix
+    return CureResult(
+        poured_at=inputs.poured_at,
+        temperature_c=inputs.temperature_c,
+        zone=hours.zone,
+        strength_by=inputs.strength_by,
+        pace=runs,
+        initial_set=clock.set_at("initial", mix.initial_set_h) if moving else None,
+        final_set=clock.set_at("final", mix.final_set_h) if moving else None,
+        strength_28_low_mpa=mix.strength_28_least_mpa,
+        strength_28_high_mpa=mix.strength_28_most_mpa,
+        acts=tuple(acts),
+        curve=tuple(clock.curve()),
+        findings=tuple(checks.all_findings(inputs, acts, hours)),
+    )
+
+
+class _Clock:
+    """The hours of one pour."""
+
+    def __init__(self, inputs: CureInputs, poured: Poured, hours: Hours, runs: Figure) -> None:
+        self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
+        self.mix = poured.mix
+
+    def acts(self) -> Iterator[Act]:
+        """Every act; each is one of a pour, or of one piece of it."""
+        for one in FINISHING:
+            if self.poured.face_up or not one.face_up_only:
+                when = work(
+                    rules.hour_by_share_of_set, one.id, set_h=self.mix.initial_set_h, share=one.share, pace=self.pace
+                )
+                yield self._act(ActNeed(one.id, one.name, one.test), None, when, waits=one.waits)
+        latest: dict[str, Figure] = {}
+        for piece, need in self.poured.needs:
+            when = self._when(f"{piece}/{need.id}", need)
+            if piece in latest:
+                when = work(rules.later, f"{piece}/{need.id} in turn", one_h=when, other_h=latest[piece])
+            latest[piece] = when
+            yield self._act(need, piece, when)
+        yield from self._later_on()
+
+    def _later_on(self) -> Iterator[Act]:
+        usable = self._by_share("install", 0.7)
+        moist = moist_until(self.inputs, self.mix.gain, usable)
+        yield self._act(
+            ActNeed("moist", "Take the cover off", "Kept wet until now: curing is keeping it wet, not drying it."),
+            None,
+            moist,
+        )
+        yield self._act(
+            ActNeed("install", "Light use", "70 % of its strength: set it in place, no heavy loads."), None, usable
+        )
+        days = SEAL_DAYS.get(self.inputs.sealer)
+        if days is not None:
+            age = work(rules.hour_of_age, "seal", age_h=24 * days, pace=self.pace)
+            ready = work(rules.later, "seal", one_h=age, other_h=moist)
+            seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
+            test = "A taped plastic sheet shows no moisture after 16 to 24 h."
+            yield self._act(ActNeed("seal", "Seal", test, care=SEAL_CARE), None, seal)
+        full = self._by_share("load", 1.0)
+        yield self._act(ActNeed("load", "Full load", "Its 28-day strength: wheels, vices, people."), None, full)
+
+    def set_at(self, which: str, set_h: float) -> Figure:
+        """The hour of initial or final set."""
+        return work(rules.hour_of_set, which, set_h=set_h, pace=self.pace, evenness=EVENNESS)
+
+    def curve(self) -> Iterator[StrengthAt]:
+        """Strength by the hour, with its band."""
+        strength, gain, by = self.mix.strength_28, self.mix.gain, self.inputs.strength_by
+        low, likely, high = strength.low, strength.likely, strength.high
+        for hour in CURVE_H:
+            ages = [
+                (hour * self.pace.value - self.mix.final_set_h * late) / 24
+                for late in (EVENNESS.high, EVENNESS.likely, EVENNESS.low)
+            ]
+            shares = [share_at(by, gain, age) for age in ages]
+            yield StrengthAt(float(hour), shares[0] * low, shares[1] * likely, shares[2] * high)
+
+    def _when(self, of: str, need: ActNeed) -> Figure:
+        """The hour by which all that an act needs is there."""
+        found: list[Figure] = []
+        if need.strength is not None:
+            share = work(rules.share_of_strength, of, strength_mpa=need.strength, strength_28_mpa=self.mix.strength_28)
+            found.append(self._by_share(of, share))
+        if need.age_h is not None:
+            found.append(work(rules.hour_of_age, of, age_h=need.age_h, pace=self.pace))
+        if len(found) == 1:
+            return found[0]
+        return work(rules.later, of, one_h=found[0], other_h=found[1])
+
+    def _by_share(self, of: str, share: Figure | float) -> Figure:
+        age = age_at_share(self.inputs.strength_by, self.mix.gain, share, of)
+        return work(
+            rules.hour_of_strength,
+            of,
+            final_set_h=self.mix.final_set_h,
+            age_h=age,
+            pace=self.pace,
+            evenness=EVENNESS,
+        )
+
+    def _act(self, need: ActNeed, piece: str | None, when: Figure, waits: bool = True) -> Act:
+        early = need.strength is not None and when.value * self.pace.value < LOWER_EDGE_H
+        due = when.high if early and when.high is not None else when.value
+        at, moved = self._moment(due, waits)
+        return Act(
+            id=need.id,
+            piece=piece,
+            name=need.name,
+            test=need.test,
+            hours=when,
+            due_h=due,
+            by_lower_edge=early,
+            waits=waits,
+            strength=need.strength,
+            care=need.care,
+            earliest_at=self._time(when.value if when.low is None else when.low),
+            at=at,
+            latest_at=self._time(when.value if when.high is None else when.high),
+            moved=moved,
+        )
+
+    def _moment(self, hour: float, waits: bool) -> tuple[datetime | None, bool]:
+        moment = self._time(hour)
+        if moment is None or not waits or not is_quiet(moment, self.hours):
+            return moment, False
+        return next_morning(moment, self.hours), True
+
+    def _time(self, hour: float) -> datetime | None:
+        return None if self.inputs.poured_at is None else time_of(self.inputs.poured_at, hour)

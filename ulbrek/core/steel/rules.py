@@ -1,0 +1,215 @@
+"""The figures of reinforcement."""
+
+from math import ceil, pi
+
+from ulbrek.core.base.figure import rule
+from ulbrek.core.materials.steel import STEEL_KG_M3
+
+# Plain steel, cast-in-place values for bars up to 16 mm. ACI 318-19 Table 20.5.1.3.1, from memory.
+OUTDOOR_COVER_MM = 38.0
+GROUND_COVER_MM = 76.0
+INDOOR_COVER_MM = 12.0  # to the show face. Source: common practice.
+
+
+@rule(unit="mm")
+def panel_side(side_mm: float, edge_distance_mm: float) -> float:
+    """Side of the mesh panel
+
+    Args:
+        side_mm: side of the piece
+        edge_distance_mm: concrete kept at every edge
+
+    Formula: side_mm - 2 * edge_distance_mm
+
+    Source: common practice: 12 to 25 mm, more where the edge is routed
+    """
+    return side_mm - 2 * edge_distance_mm
+
+
+@rule(unit="mm")
+def bar_length(side_mm: float, edge_distance_mm: float) -> float:
+    """Length of a bar that runs right through
+
+    Full length holds better than a short piece beside the opening.
+
+    Args:
+        side_mm: side of the piece along it
+        edge_distance_mm: concrete kept at both ends
+
+    Formula: side_mm - 2 * edge_distance_mm
+
+    Source: common practice
+    """
+    return side_mm - 2 * edge_distance_mm
+
+
+@rule(unit="mm")
+def stack_height(wires_mm: float, bars_mm: float) -> float:
+    """Height of the steel
+
+    Crossing wires and the bars tied on them count as one stack.
+
+    Args:
+        wires_mm: wires that cross, together
+        bars_mm: bars on them, together where they cross
+
+    Formula: wires_mm + bars_mm
+
+    Source: common practice
+    """
+    return wires_mm + bars_mm
+
+
+@rule(unit="mm")
+def cover(thickness_mm: float, stack_mm: float) -> float:
+    """Cover over and under the steel
+
+    With the stack in the middle of the thickness.
+
+    Args:
+        thickness_mm: thickness of the piece
+        stack_mm: height of the steel
+
+    Formula: (thickness_mm - stack_mm) / 2
+
+    Source: common practice: in the middle third
+    """
+    return (thickness_mm - stack_mm) / 2
+
+
+@rule(unit="mm")
+def cover_indoors(least_mm: float) -> float:
+    """Cover needed indoors
+
+    Nearer to the show face it ghosts through or rusts.
+
+    Args:
+        least_mm: least cover to the show face
+
+    Formula: least_mm
+
+    Source: common practice, 12 mm
+    """
+    return least_mm
+
+
+@rule(unit="mm")
+def cover_outside(table_mm: float) -> float:
+    """Cover needed outdoors or on the ground
+
+    For plain steel; stainless, galvanised steel or fibre are the way to a thin piece outdoors.
+
+    Args:
+        table_mm: cover of the table, 38 mm in the weather and 76 mm cast against the ground
+
+    Formula: table_mm
+
+    Source: ACI 318-19 Table 20.5.1.3.1, from memory
+    """
+    return table_mm
+
+
+@rule(unit="mm")
+def thickest_bar(thickness_mm: float) -> float:
+    """Thickest bar in a thin piece
+
+    Args:
+        thickness_mm: thickness of the piece
+
+    Formula: thickness_mm / 3.5
+
+    Source: common practice
+    """
+    return thickness_mm / 3.5
+
+
+@rule(unit="mm")
+def fill_before_steel(thickness_mm: float, share: float) -> float:
+    """Fill before the steel is laid
+
+    Args:
+        thickness_mm: thickness of the piece
+        share: share of it
+
+    Formula: thickness_mm * share
+
+    Source: common practice: half to two thirds, face down
+    """
+    return thickness_mm * share
+
+
+@rule(unit="kg/m")
+def bar_mass_per_metre(diameter_mm: float) -> float:
+    """Mass of a metre of bar or wire
+
+    Args:
+        diameter_mm: its diameter
+
+    Formula: 7850 * 3.141592653589793 * diameter_mm**2 / 4 / 1e6
+
+    Source: steel at 7850 kg/m³
+    """
+    return STEEL_KG_M3 * pi * diameter_mm**2 / 4 / 1e6
+
+
+@rule(unit="kg")
+def steel_mass(bars_m: float, bar_kg_m: float, wires_m: float, wire_kg_m: float) -> float:
+    """Mass of the steel
+
+    Args:
+        bars_m: length of all bars
+        bar_kg_m: mass of a metre of bar
+        wires_m: length of all wires of the mesh
+        wire_kg_m: mass of a metre of wire
+
+    Formula: bars_m * bar_kg_m + wires_m * wire_kg_m
+
+    Source: geometry
+    """
+    return bars_m * bar_kg_m + wires_m * wire_kg_m
+
+
+@rule(unit="ties")
+def ties(bars_m: float, every_mm: float, bars: float) -> float:
+    """Ties
+
+    Wire or cable ties where bars cross the mesh; they only hold it until the mix sets.
+
+    Args:
+        bars_m: length of all bars
+        every_mm: how far apart
+        bars: how many bars
+
+    Formula: ceil(1000 * bars_m / every_mm) + bars
+
+    Source: common practice
+    """
+    return float(ceil(1000 * bars_m / every_mm)) + bars
+
+
+@rule(unit="bars")
+def stock_bars(lengths_cut: float) -> float:
+    """Stock bars to have
+
+    Args:
+        lengths_cut: lengths that the cut plan uses
+
+    Formula: lengths_cut
+
+    Source: the cut plan, longest first
+    """
+    return lengths_cut
+
+
+@rule(unit="sheets")
+def mesh_sheets(sheets_cut: float) -> float:
+    """Sheets of mesh to have
+
+    Args:
+        sheets_cut: sheets that the cut plan uses
+
+    Formula: sheets_cut
+
+    Source: the cut plan; panels that are larger than a sheet are lapped by one square and 50 mm
+    """
+    return sheets_cut
