@@ -9,15 +9,18 @@ import sys
 import time
 from collections.abc import Iterator
 from contextlib import contextmanager
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from socket import socket
 from types import FrameType
+from zoneinfo import ZoneInfo
 
 import uvicorn
 
 from ops.postgres import ROOT, Cluster, PostgresError, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
+from ulbrek.core.job import Job
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
@@ -102,14 +105,31 @@ def reset() -> int:
     return 0
 
 
+# When the demo's pours are, so that something lies in forms whenever it is looked at: days from today, and the hour.
+# The second job has none: it is short of bags.
+POURS = {"1": (-1, 9), "3": (-2, 14), "4": (-7, 10), "5": (1, 8)}
+
+
 def load_demo_data(database: Database) -> None:
     """Puts the demo's shop and jobs into a database that holds no shop."""
     with database.work() as records:
         if records.shops.first() is not None:
             return
-        shop_id = records.shops.create(Shop.model_validate_json((DEMO_DATA / "shop.json").read_bytes()))
+        shop = Shop.model_validate_json((DEMO_DATA / "shop.json").read_bytes())
+        shop_id = records.shops.create(shop)
         for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
-            records.jobs(shop_id).create(read_job_file(file.read_bytes()).job, "Begun")
+            job = read_job_file(file.read_bytes()).job
+            records.jobs(shop_id).create(_poured(job, POURS.get(file.name[0]), shop.hours.place), "Begun")
+
+
+def _poured(job: Job, day_and_hour: tuple[int, int] | None, place: ZoneInfo) -> Job:
+    """The job with its pour so many days from today, at an hour of the place."""
+    if day_and_hour is None:
+        return job
+    days, hour = day_and_hour
+    today = datetime.now(place).replace(hour=hour, minute=0, second=0, microsecond=0)
+    cure = job.cure.model_copy(update={"poured_at": (today + timedelta(days=days)).astimezone(UTC)})
+    return job.model_copy(update={"cure": cure})
 
 
 @contextmanager

@@ -49,7 +49,7 @@ def test_after_a_crash_the_next_start_recovers_with_its_records(folder: Path) ->
         again.start()
         database = Database(again.url("kept"))
         with database.work() as records:
-            assert records.shop()[1].name == "Shop"
+            assert records.shop().shop.name == "Shop"
         database.engine.dispose()
     finally:
         cluster.stop()
@@ -75,9 +75,9 @@ def test_demo_data_is_loaded_once(cluster: Cluster) -> None:
         load_demo_data(database)
         load_demo_data(database)
         with database.work() as records:
-            shop_id, shop = records.shop()
-            assert shop.name == "Fennel Row Pottery"
-            assert len(records.jobs(shop_id).all()) == len(DEMO_FILES)
+            kept = records.shop()
+            assert kept.shop.name == "Fennel Row Pottery"
+            assert len(records.jobs(kept.id).all()) == len(DEMO_FILES)
     finally:
         database.engine.dispose()
         cluster.drop_database(name)

@@ -20,6 +20,6 @@ def test_a_connection_lost_while_it_rested_is_replaced(database: Database, monke
         time.sleep(0.1)
         with ours.work() as records:
             assert records.session.execute(text("SELECT pg_backend_pid()")).scalar_one() != process
-            assert records.shop()[1].name
+            assert records.shop().shop.name
     finally:
         ours.engine.dispose()

@@ -16,7 +16,7 @@ from ulbrek.store.jobs import JobRepository, StoredJob
 
 
 def jobs(records: Records) -> JobRepository:
-    return records.jobs(records.shop()[0])
+    return records.jobs(records.shop().id)
 
 
 def begin(database: Database, job: Job) -> StoredJob:

@@ -20,6 +20,6 @@ def test_from_empty_up_down_and_up_again(empty_database_url: str) -> None:
         database.prepare()
         database.prepare()  # a second worker that starts finds all done
         with database.work() as records:
-            assert records.shop()[1].name == "Shop"
+            assert records.shop().shop.name == "Shop"
     finally:
         database.engine.dispose()

@@ -1,6 +1,7 @@
 """The handlers: load, one call, answer."""
 
 import re
+from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
 
@@ -17,13 +18,16 @@ from ulbrek.api.views import (
     answer,
     job_card,
     job_view,
+    plan_of,
     plan_view,
 )
 from ulbrek.core.rulebook import Page, rule_book
+from ulbrek.core.schedule import Agenda, schedule
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
 from ulbrek.store.database import Database
-from ulbrek.store.jobs import Revision
+from ulbrek.store.jobs import ListedJob, Revision
+from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
 
@@ -42,7 +46,7 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
     shop = asked.shop
     if shop is None:
         with db.look() as records:
-            _, shop = records.shop()
+            shop = records.shop().shop
     return answer(PlanView, plan_view(asked.job, shop))
 
 
@@ -50,7 +54,7 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
 def get_shop(db: Db) -> Shop:
     """The shop: its people, mixes and containers."""
     with db.look() as records:
-        return records.shop()[1]
+        return records.shop().shop
 
 
 @router.get("/rules")
@@ -62,18 +66,30 @@ def get_rules() -> tuple[Page, ...]:
 @router.get("/jobs", response_model=list[JobCard])
 def list_jobs(db: Db) -> Response:
     """The jobs on the shop floor, last changed first."""
-    with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).all()
+    shop, stored = _on_the_floor(db)
     return answer(list[JobCard], [job_card(one, shop) for one in stored])
+
+
+@router.get("/agenda", response_model=Agenda)
+def get_agenda(db: Db) -> Response:
+    """The acts of all jobs as they stand now, what is due first."""
+    shop, stored = _on_the_floor(db)
+    plans = [(str(one.id), one.job.name, plan_of(one, shop)) for one in stored]
+    return answer(Agenda, schedule(plans, datetime.now(UTC), shop.shop.hours.zone))
+
+
+def _on_the_floor(db: Database) -> tuple[StoredShop, list[ListedJob]]:
+    with db.work() as records:
+        shop = records.shop()
+        return shop, records.jobs(shop.id).all()
 
 
 @router.post("/jobs", response_model=JobView, status_code=201)
 def begin_job(db: Db, asked: NewJobRequest) -> Response:
     """Begins a job."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).create(asked.job, "Begun")
+        shop = records.shop()
+        stored = records.jobs(shop.id).create(asked.job, "Begun")
     return answer(JobView, job_view(stored, shop), 201)
 
 
@@ -82,8 +98,8 @@ def begin_job_from_file(db: Db, file: Annotated[dict[str, object], Body()]) -> R
     """Begins a job from a job file."""
     read = as_job_file(file)
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).create(read.job, "Brought in from a file")
+        shop = records.shop()
+        stored = records.jobs(shop.id).create(read.job, "Brought in from a file")
     return answer(JobView, job_view(stored, shop), 201)
 
 
@@ -91,8 +107,8 @@ def begin_job_from_file(db: Db, file: Annotated[dict[str, object], Body()]) -> R
 def get_job(db: Db, job_id: UUID) -> Response:
     """A job and its plan."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).get(job_id)
+        shop = records.shop()
+        stored = records.jobs(shop.id).get(job_id)
     return answer(JobView, job_view(stored, shop))
 
 
@@ -100,8 +116,8 @@ def get_job(db: Db, job_id: UUID) -> Response:
 def edit_job(db: Db, job_id: UUID, asked: EditRequest) -> Response:
     """Keeps a change of a job as a revision; refused with 409 when it was changed in between."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).edit(job_id, asked.parent, asked.job, asked.what)
+        shop = records.shop()
+        stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
     return answer(JobView, job_view(stored, shop))
 
 
@@ -109,8 +125,8 @@ def edit_job(db: Db, job_id: UUID, asked: EditRequest) -> Response:
 def undo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
     """Undoes the last change by appending a revision."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).undo(job_id, asked.parent)
+        shop = records.shop()
+        stored = records.jobs(shop.id).undo(job_id, asked.parent)
     return answer(JobView, job_view(stored, shop))
 
 
@@ -118,8 +134,8 @@ def undo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
 def redo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
     """Does the last undone change again by appending a revision."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        stored = records.jobs(shop_id).redo(job_id, asked.parent)
+        shop = records.shop()
+        stored = records.jobs(shop.id).redo(job_id, asked.parent)
     return answer(JobView, job_view(stored, shop))
 
 
@@ -127,33 +143,33 @@ def redo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
 def archive_job(db: Db, job_id: UUID) -> None:
     """Takes a job off the shop floor; it is kept."""
     with db.work() as records:
-        shop_id, _ = records.shop()
-        records.jobs(shop_id).archive(job_id)
+        shop = records.shop()
+        records.jobs(shop.id).archive(job_id)
 
 
 @router.get("/jobs/{job_id}/revisions")
 def list_revisions(db: Db, job_id: UUID) -> list[Revision]:
     """What was done to a job, newest first."""
     with db.work() as records:
-        shop_id, _ = records.shop()
-        return records.jobs(shop_id).revisions(job_id)
+        shop = records.shop()
+        return records.jobs(shop.id).revisions(job_id)
 
 
 @router.get("/jobs/{job_id}/revisions/{number}", response_model=PlanView)
 def get_revision(db: Db, job_id: UUID, number: int) -> Response:
     """A job as it was at a revision, planned by the rules of today."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        job = records.jobs(shop_id).at(job_id, number)
-    return answer(PlanView, plan_view(job, shop))
+        shop = records.shop()
+        job = records.jobs(shop.id).at(job_id, number)
+    return answer(PlanView, plan_view(job, shop.shop))
 
 
 @router.get("/jobs/{job_id}/file", response_model=JobFile)
 def get_job_file(db: Db, job_id: UUID) -> Response:
     """A job and its shop as a ``*.ulbrek.json`` file."""
     with db.work() as records:
-        shop_id, shop = records.shop()
-        job = records.jobs(shop_id).get(job_id).job
+        shop = records.shop()
+        job = records.jobs(shop.id).get(job_id).job
     name = re.sub(r"[^a-z0-9]+", "-", job.name.lower()).strip("-") or "job"
     headers = {"Content-Disposition": f'attachment; filename="{name}.ulbrek.json"'}
-    return Response(write_job_file(job, shop), headers=headers, media_type="application/json")
+    return Response(write_job_file(job, shop.shop), headers=headers, media_type="application/json")

@@ -46,8 +46,8 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
     """Refuses the one change and shows the other: ``theirs`` is the job as it was kept in between."""
     assert isinstance(error, StaleWriteError)  # noqa: S101 - registered for it
     with request.app.state.database.work() as records:
-        shop_id, shop = records.shop()
-        theirs = job_view(records.jobs(shop_id).get(error.job_id), shop)
+        shop = records.shop()
+        theirs = job_view(records.jobs(shop.id).get(error.job_id), shop)
     return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
 
 

@@ -2,17 +2,21 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from threading import Lock
 from typing import Annotated, Any
 from uuid import UUID
 
+from cachetools import LRUCache, cached
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ulbrek.core.headline import Headline, headline
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
+from ulbrek.core.schedule import Agenda
 from ulbrek.core.shop import Shop
 from ulbrek.store.jobs import ListedJob, StoredJob
+from ulbrek.store.shops import StoredShop
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]
 
@@ -90,6 +94,7 @@ _ADAPTERS: dict[Any, TypeAdapter[Any]] = {
     PlanView: TypeAdapter(PlanView),
     JobView: JOB_VIEW,
     list[JobCard]: TypeAdapter(list[JobCard]),
+    Agenda: TypeAdapter(Agenda),
 }
 
 
@@ -104,15 +109,25 @@ def plan_view(job: Job, shop: Shop) -> PlanView:
     return PlanView(job, planned, headline(job, planned))
 
 
-def job_view(stored: StoredJob, shop: Shop) -> JobView:
+def _revisions(stored: ListedJob, shop: StoredShop) -> tuple[UUID, int, UUID, int]:
+    return stored.id, stored.revision, shop.id, shop.revision
+
+
+@cached(LRUCache(maxsize=256), key=_revisions, lock=Lock())
+def plan_of(stored: ListedJob, shop: StoredShop) -> Plan:
+    """The plan of a kept revision. Revisions never change, so a plan is worked out once."""
+    return plan(stored.job, shop.shop)
+
+
+def job_view(stored: StoredJob, shop: StoredShop) -> JobView:
     """A kept job with its plan."""
-    view = plan_view(stored.job, shop)
+    planned = plan_of(stored, shop)
     return JobView(
         stored.id, stored.revision, stored.can_undo, stored.can_redo, stored.changed_at,
-        view.job, view.plan, view.headline,
+        stored.job, planned, headline(stored.job, planned),
     )  # fmt: skip
 
 
-def job_card(stored: ListedJob, shop: Shop) -> JobCard:
+def job_card(stored: ListedJob, shop: StoredShop) -> JobCard:
     """A kept job as the shop floor shows it."""
-    return JobCard(stored.id, stored.revision, stored.changed_at, headline(stored.job, plan(stored.job, shop)))
+    return JobCard(stored.id, stored.revision, stored.changed_at, headline(stored.job, plan_of(stored, shop)))

@@ -1,6 +1,7 @@
 """The few figures that tell a job at a glance: what the rail and the shop floor show."""
 
 from dataclasses import dataclass
+from datetime import datetime
 
 from ulbrek.core.base.finding import Severity
 from ulbrek.core.job import Job
@@ -21,8 +22,21 @@ class PieceHeadline:
 
 
 @dataclass(frozen=True, slots=True)
+class ActHeadline:
+    """The act that a casting waits for: hours after water in, and when that is, once the pour's hour is known."""
+
+    id: str
+    name: str
+    due_h: float
+    at: datetime | None
+
+
+@dataclass(frozen=True, slots=True)
 class Headline:
-    """A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand."""
+    """A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand.
+
+    ``first_act`` is the stripping of the sides; None where it is too cold to have an hour.
+    """
 
     name: str
     pieces: tuple[PieceHeadline, ...]
@@ -33,6 +47,12 @@ class Headline:
     bag_name: str
     batches: float
     people: int | None
+    sheets: float
+    screws: float
+    steel_school: str
+    bars: int
+    zone: str
+    first_act: ActHeadline | None
     worst: dict[Station, Severity]
 
 
@@ -63,5 +83,13 @@ def headline(job: Job, plan: Plan) -> Headline:
         bag_name=plan.mix.bag_name,
         batches=plan.mix.batches.value,
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
+        sheets=plan.cutting.sheet_count.value,
+        screws=plan.cutting.screws.value,
+        steel_school=job.steel.school,
+        bars=sum(len(piece.steel.bars) for piece in plan.pieces),
+        zone=plan.cure.zone,
+        first_act=next(
+            (ActHeadline(act.id, act.name, act.due_h, act.at) for act in plan.cure.acts if act.id == "strip"), None
+        ),
         worst=worst,
     )

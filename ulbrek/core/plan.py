@@ -1,9 +1,9 @@
 """plan(): a job walks through the stations in the order of the trade, and out comes a plan."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, fields, is_dataclass, replace
+from dataclasses import dataclass, is_dataclass, replace
 from functools import cache
-from typing import Literal
+from typing import Any, Literal, get_args, get_type_hints
 
 from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
@@ -109,8 +109,15 @@ def figures_in(result: object) -> Iterator[Figure]:
 
 @cache
 def _parts_of(kind: type) -> tuple[str, ...]:
-    holds_figures = is_dataclass(kind) and kind is not Finding
-    return tuple(part.name for part in fields(kind)) if holds_figures else ()
+    """The fields of a result's type that figures may stand in."""
+    if not is_dataclass(kind) or kind is Finding:
+        return ()
+    return tuple(name for name, hint in get_type_hints(kind).items() if _holds_figures(hint))
+
+
+def _holds_figures(hint: Any) -> bool:  # noqa: ANN401 - any annotation
+    inner = get_args(hint)
+    return any(_holds_figures(one) for one in inner) if inner else hint is Figure or bool(_parts_of(hint))
 
 
 class _Round:

@@ -18,7 +18,7 @@ from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 from ulbrek.core.shop import Shop
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.jobs import JobRepository
-from ulbrek.store.shops import ShopRepository
+from ulbrek.store.shops import ShopRepository, StoredShop
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 # Several workers may start at once: whoever holds this advisory lock migrates, the others wait.
@@ -88,7 +88,7 @@ class Records:
         self.session = session
         self.shops = ShopRepository(session)
 
-    def shop(self) -> tuple[UUID, Shop]:
+    def shop(self) -> StoredShop:
         """The shop.
 
         Raises:

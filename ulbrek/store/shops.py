@@ -1,5 +1,6 @@
 """Shops and their revisions."""
 
+from dataclasses import dataclass
 from uuid import UUID
 
 from sqlalchemy import select
@@ -10,6 +11,15 @@ from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 
 
+@dataclass(frozen=True, slots=True)
+class StoredShop:
+    """A shop as it is kept: its newest revision and its document."""
+
+    id: UUID
+    revision: int
+    shop: Shop
+
+
 class ShopRepository:
     """The shops. Until people sign in there is one."""
 
@@ -17,15 +27,15 @@ class ShopRepository:
         """Reads and writes in this session."""
         self._session = session
 
-    def first(self) -> tuple[UUID, Shop] | None:
+    def first(self) -> StoredShop | None:
         """The oldest shop and its newest document; None before the first."""
         row = self._session.execute(
-            select(ShopRevisionRow.shop_id, ShopRevisionRow.document)
+            select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document)
             .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
             .order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc())
             .limit(1)
         ).one_or_none()
-        return (row.shop_id, Shop.model_validate(row.document)) if row else None
+        return StoredShop(row.shop_id, row.number, Shop.model_validate(row.document)) if row else None
 
     def create(self, shop: Shop) -> UUID:
         """A new shop with its first revision."""

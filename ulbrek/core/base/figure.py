@@ -131,11 +131,26 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
     Returns:
         the figure, its key being the rule's id, with ``@of`` behind it if given
     """
-    inputs = {name: _as_input(value, unit_of(name)) for name, value in given.items()}
-    value = marked(**{name: put_in.value for name, put_in in inputs.items()})
-    low, high = _bounds(marked, inputs)
+    inputs: dict[str, Input] = {}
+    values: dict[str, float] = {}
+    bounded = False
+    for name, value in given.items():
+        unit = unit_of(name)
+        if isinstance(value, Figure):
+            inputs[name] = Input(value.value, unit, value.low, value.high, value)
+            values[name] = value.value
+            bounded = bounded or value.low is not None
+        elif isinstance(value, Spread):
+            inputs[name] = Input(value.likely, unit, value.low, value.high)
+            values[name] = value.likely
+            bounded = True
+        else:
+            inputs[name] = Input(value, unit)
+            values[name] = value
+    worked = marked.function(**values)
+    low, high = _bounds(marked, inputs, values) if bounded else (None, None)
     key = f"{marked.id}@{of}" if of else marked.id
-    return Figure(key, marked.id, value, marked.unit, inputs, low, high)
+    return Figure(key, marked.id, worked, marked.unit, inputs, low, high)
 
 
 def workings(shown: Iterable[Figure]) -> dict[str, Figure]:
@@ -152,19 +167,8 @@ def workings(shown: Iterable[Figure]) -> dict[str, Figure]:
     return behind
 
 
-def _as_input(given: Figure | Spread | float, unit: str) -> Input:
-    if isinstance(given, Figure):
-        return Input(given.value, unit, given.low, given.high, given)
-    if isinstance(given, Spread):
-        return Input(given.likely, unit, given.low, given.high)
-    return Input(given, unit)
-
-
-def _bounds(marked: Rule[...], inputs: Mapping[str, Input]) -> tuple[float | None, float | None]:
+def _bounds(marked: Rule[...], inputs: Mapping[str, Input], likely: Mapping[str, float]) -> tuple[float, float]:
     spread = [name for name, put_in in inputs.items() if put_in.low is not None]
-    if not spread:
-        return None, None
-    likely = {name: put_in.value for name, put_in in inputs.items()}
     corners = product(*((inputs[name].low, inputs[name].high) for name in spread))
-    tried = [marked(**{**likely, **dict(zip(spread, corner, strict=True))}) for corner in corners]
+    tried = [marked.function(**{**likely, **dict(zip(spread, corner, strict=True))}) for corner in corners]
     return min(tried), max(tried)

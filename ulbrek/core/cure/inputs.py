@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime, time
 from typing import Annotated, Literal
-from zoneinfo import ZoneInfo, available_timezones
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
 
@@ -17,8 +17,12 @@ def _utc(moment: datetime) -> datetime:
 
 
 def _known_zone(name: str) -> str:
-    if name not in available_timezones():
-        raise ValueError(f"There is no time zone “{name}”. Give one such as “Europe/Dublin” or “America/Toronto”.")
+    try:
+        ZoneInfo(name)
+    except (ZoneInfoNotFoundError, ValueError, OSError):
+        raise ValueError(
+            f"There is no time zone “{name}”. Give one such as “Europe/Dublin” or “America/Toronto”."
+        ) from None
     return name
 
 

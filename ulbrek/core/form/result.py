@@ -99,6 +99,14 @@ class InsideSize:
 
 
 @dataclass(frozen=True, slots=True)
+class Brace:
+    """Where a brace stands, in plan [mm]."""
+
+    x_mm: float
+    y_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Stiffness:
     """What the push of the wet concrete asks for.
 
@@ -110,7 +118,7 @@ class Stiffness:
     pressure: Figure
     side_bow: Figure
     brace_spacing: Figure
-    braces: tuple[tuple[float, float], ...]
+    braces: tuple[Brace, ...]
     bearer_spacing: Figure
     bearers_mm: tuple[float, ...]
 

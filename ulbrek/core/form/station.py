@@ -10,7 +10,7 @@ from ulbrek.core.form import checks, rules
 from ulbrek.core.form.boards import Wanted, build
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.knockouts import knockout
-from ulbrek.core.form.result import Board, Consumed, FormResult, Knockout, Stiffness
+from ulbrek.core.form.result import Board, Brace, Consumed, FormResult, Knockout, Stiffness
 from ulbrek.core.form.screws import corner_screws, joint, strip_screws
 from ulbrek.core.form.steps import steps
 from ulbrek.core.kit.beams import bow, span_within_limit
@@ -100,14 +100,14 @@ def _stiffness(wanted: Wanted, formed: Formed, base: Board) -> Stiffness:
     )
 
 
-def _braces(wanted: Wanted, spacing: float) -> list[tuple[float, float]]:
+def _braces(wanted: Wanted, spacing: float) -> list[Brace]:
     """Where braces stand outside the sides, in plan [mm]."""
     length, width, out = wanted.length_mm, wanted.width_mm, wanted.sheet.thickness_mm
     along = [length * step / ceil(length / spacing) for step in range(1, ceil(length / spacing))]
     across = [width * step / ceil(width / spacing) for step in range(1, ceil(width / spacing))]
     return [
-        *((x, y) for x in along for y in (-out, width + out)),
-        *((x, y) for y in across for x in (-out, length + out)),
+        *(Brace(x, y) for x in along for y in (-out, width + out)),
+        *(Brace(x, y) for y in across for x in (-out, length + out)),
     ]
 
 

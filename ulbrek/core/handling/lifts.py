@@ -8,7 +8,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, TURN
 from ulbrek.core.handling.inputs import Carry
-from ulbrek.core.handling.result import Lift
+from ulbrek.core.handling.result import Lift, Strip
 from ulbrek.core.kit.beams import Bending, Supports, bending, slices_along
 from ulbrek.core.kit.beams.sections import Axis
 from ulbrek.core.kit.geometry import Solid
@@ -94,7 +94,7 @@ def _lift(what: Lifted, told: tuple[str, str], bent: Bending, along: Axis, sucti
         limit=work(rules.stress_allowed, of, strength_mpa=what.strength_28_mpa, **factors),
         along=along,
         at_mm=bent.at_mm,
-        strips=bent.slice.strips,
+        strips=tuple(Strip(*strip) for strip in bent.slice.strips),
         chosen=chosen,
     )
 

@@ -8,6 +8,14 @@ from ulbrek.core.base.finding import Finding
 
 
 @dataclass(frozen=True, slots=True)
+class Strip:
+    """Concrete across a section, from and to [mm]."""
+
+    start_mm: float
+    end_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Lift:
     """One way of lifting a piece, and what it asks of the concrete.
 
@@ -30,7 +38,7 @@ class Lift:
     limit: Figure
     along: str
     at_mm: float
-    strips: tuple[tuple[float, float], ...]
+    strips: tuple[Strip, ...]
     chosen: bool
 
 

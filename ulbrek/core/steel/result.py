@@ -76,10 +76,18 @@ class SteelResult:
 
 
 @dataclass(frozen=True, slots=True)
-class StockBar:
-    """One stock length with the bars cut from it, by key and length [mm]."""
+class CutBar:
+    """A bar cut from stock [mm]."""
 
-    parts: tuple[tuple[str, float], ...]
+    key: str
+    length_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class StockBar:
+    """One stock length with the bars cut from it, and what is left [mm]."""
+
+    parts: tuple[CutBar, ...]
     left_mm: float
 
 

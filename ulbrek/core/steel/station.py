@@ -10,7 +10,7 @@ from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import NARROW_MM, Gap, bars_beside, length_m, mesh_panel
-from ulbrek.core.steel.result import MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
+from ulbrek.core.steel.result import CutBar, MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
 
 PLACING = {
     "laid at half fill": "Fill to here, lay it and work it down until it is in the middle. It must not sink.",
@@ -92,7 +92,7 @@ def steel_cutting(results: Sequence[tuple[int, SteelResult]], mesh: Mesh, bar: B
     ]
     sheets, lapped = cut_sheets(panels, SheetStock(mesh.sheet_length_mm, mesh.sheet_width_mm, 0.0))
     return SteelCutting(
-        bars=tuple(StockBar(one.parts, one.left_mm) for one in plans),
+        bars=tuple(StockBar(tuple(CutBar(*part) for part in one.parts), one.left_mm) for one in plans),
         bar_count=work(rules.stock_bars, lengths_cut=float(len(plans))),
         mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets) + 2 * len(lapped))),
         stock_mm=bar.stock_length_mm,

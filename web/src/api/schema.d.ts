@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/agenda": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Agenda
+         * @description The acts of all jobs as they stand now, what is due first.
+         */
+        get: operations["get_agenda_api_agenda_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -276,6 +296,160 @@ export interface components {
             to: "centre" | "edge";
         };
         /**
+         * Act
+         * @description Something to be done, and when.
+         *
+         *     Attributes:
+         *         id: the act
+         *         piece: the piece it is done to; None where it is done to all alike
+         *         hours: hours after first water in: earliest, likely, latest
+         *         due_h: the hour it is planned for
+         *         by_lower_edge: whether it is planned by the lower edge of the band, being before three days
+         *         waits: whether it may wait for the morning
+         *         strength: what it needs, where it needs one [MPa]
+         *         at: when it is due; None before the pour's hour is known
+         *         moved: whether it was put off to the morning
+         */
+        Act: {
+            /** At */
+            at: string | null;
+            /** By Lower Edge */
+            by_lower_edge: boolean;
+            /** Care */
+            care: string;
+            /** Due H */
+            due_h: number;
+            /** Earliest At */
+            earliest_at: string | null;
+            hours: components["schemas"]["Figure"];
+            /** Id */
+            id: string;
+            /** Latest At */
+            latest_at: string | null;
+            /** Moved */
+            moved: boolean;
+            /** Name */
+            name: string;
+            /** Piece */
+            piece: string | null;
+            strength: components["schemas"]["Figure"] | null;
+            /** Test */
+            test: string;
+            /** Waits */
+            waits: boolean;
+        };
+        /**
+         * ActHeadline
+         * @description The act that a casting waits for: hours after water in, and when that is, once the pour's hour is known.
+         */
+        ActHeadline: {
+            /** At */
+            at: string | null;
+            /** Due H */
+            due_h: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ActNeed
+         * @description An act on a casting, and what must be so before it may be done.
+         *
+         *     Attributes:
+         *         id: the act
+         *         name: what it is called on the calendar
+         *         test: how the person at the bench sees that it is time
+         *         strength: strength it needs [MPa]
+         *         age_h: least age, in hours at 20 °C from water in
+         *         care: the caution that belongs to it
+         */
+        ActNeed: {
+            /** Age H */
+            age_h?: number | null;
+            /**
+             * Care
+             * @default
+             */
+            care: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            strength?: components["schemas"]["Figure"] | null;
+            /** Test */
+            test: string;
+        };
+        /**
+         * Agenda
+         * @description All acts of all jobs as they stand at one moment: due ones first, then what comes, then what is past.
+         */
+        Agenda: {
+            /** Acts */
+            acts: components["schemas"]["AgendaAct"][];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * AgendaAct
+         * @description An act of one job: what, to which piece, from when to when, and whether it is due.
+         *
+         *     ``due`` is from its hour on, ``ahead`` before it, ``past`` long after it.
+         */
+        AgendaAct: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Care */
+            care: string;
+            /**
+             * Earliest At
+             * Format: date-time
+             */
+            earliest_at: string;
+            /** Id */
+            id: string;
+            /** Job */
+            job: string;
+            /** Job Name */
+            job_name: string;
+            /**
+             * Latest At
+             * Format: date-time
+             */
+            latest_at: string;
+            /** Moved */
+            moved: boolean;
+            /** Name */
+            name: string;
+            /** Piece Name */
+            piece_name: string | null;
+            /** Test */
+            test: string;
+            /** Waits */
+            waits: boolean;
+            /**
+             * When
+             * @enum {string}
+             */
+            when: "due" | "ahead" | "past";
+        };
+        /**
+         * AsCut
+         * @description A strip as it was really cut.
+         */
+        AsCut: {
+            height?: components["schemas"]["Length"] | null;
+            length?: components["schemas"]["Length"] | null;
+        };
+        /**
          * BagChoice
          * @description How many bags it takes in one of the sizes that the mix comes in.
          */
@@ -314,6 +488,73 @@ export interface components {
             yield_l: number;
         };
         /**
+         * Bar
+         * @description A bar in the length it is bought in.
+         */
+        Bar: {
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Finish
+             * @default plain
+             * @enum {string}
+             */
+            finish: "plain" | "galvanised" | "stainless";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Stock Length Mm
+             * @default 6000
+             */
+            stock_length_mm: number;
+        };
+        /**
+         * Board
+         * @description A board of a form, where it lies in the plan of the piece as it stands [mm].
+         *
+         *     Attributes:
+         *         key: ``base``, or the edge that a strip makes
+         *         length: its length, as it is to be cut
+         *         height: its other size: a strip's height, the base's width
+         *         bottom_mm: from the base's top face down to its lower edge; negative where it laps the base
+         */
+        Board: {
+            /** Bottom Mm */
+            bottom_mm: number;
+            /** Dx Mm */
+            dx_mm: number;
+            /** Dy Mm */
+            dy_mm: number;
+            height: components["schemas"]["Figure"];
+            /** Height Cut Mm */
+            height_cut_mm: number;
+            /** Key */
+            key: string;
+            length: components["schemas"]["Figure"];
+            /** Length Cut Mm */
+            length_cut_mm: number;
+            /** Name */
+            name: string;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * Brace
+         * @description Where a brace stands, in plan [mm].
+         */
+        Brace: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * Change
          * @description A change of the job that clears a finding: in words for its button, and as fields to set.
          *
@@ -333,6 +574,17 @@ export interface components {
             };
         };
         /**
+         * Consumed
+         * @description What one form takes beside boards and screws. ``release`` is None where none is wiped on.
+         */
+        Consumed: {
+            bead: components["schemas"]["Figure"];
+            contact_area: components["schemas"]["Figure"];
+            joint_length: components["schemas"]["Figure"];
+            release: components["schemas"]["Figure"] | null;
+            tape: components["schemas"]["Figure"];
+        };
+        /**
          * Container
          * @description A bucket, tub, barrow or mixer.
          */
@@ -346,6 +598,117 @@ export interface components {
              * @description brim-full [l]
              */
             volume_l: number;
+        };
+        /**
+         * CureInputs
+         * @description The pour's hour and warmth, and the schools by which its hours are foretold.
+         */
+        CureInputs: {
+            /**
+             * Maturity
+             * @default Arrhenius
+             * @enum {string}
+             */
+            maturity: "Arrhenius" | "Nurse-Saul";
+            /**
+             * Moist
+             * @default ACI 308
+             * @enum {string}
+             */
+            moist: "ACI 308" | "EN 13670 class 2" | "EN 13670 class 3";
+            /**
+             * Poured At
+             * @description first water in; None: not yet known
+             */
+            poured_at?: string | null;
+            /**
+             * Sealer
+             * @default penetrating
+             * @enum {string}
+             */
+            sealer: "penetrating" | "film" | "none";
+            /**
+             * Strength By
+             * @default ACI 209
+             * @enum {string}
+             */
+            strength_by: "ACI 209" | "EN 1992";
+            /**
+             * Temperature C
+             * @description of the concrete, kept all along [°C]
+             * @default 20
+             */
+            temperature_c: number;
+        };
+        /**
+         * CureResult
+         * @description The hours of a pour. ``acts`` are in the order in which they fall due.
+         */
+        CureResult: {
+            /** Acts */
+            acts: components["schemas"]["Act"][];
+            /** Curve */
+            curve: components["schemas"]["StrengthAt"][];
+            final_set: components["schemas"]["Figure"] | null;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            initial_set: components["schemas"]["Figure"] | null;
+            pace: components["schemas"]["Figure"];
+            /** Poured At */
+            poured_at: string | null;
+            /** Strength 28 High Mpa */
+            strength_28_high_mpa: number;
+            /** Strength 28 Low Mpa */
+            strength_28_low_mpa: number;
+            /** Strength By */
+            strength_by: string;
+            /** Temperature C */
+            temperature_c: number;
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * CutBar
+         * @description A bar cut from stock [mm].
+         */
+        CutBar: {
+            /** Key */
+            key: string;
+            /** Length Mm */
+            length_mm: number;
+        };
+        /**
+         * CuttingResult
+         * @description All boards of the job cut from whole sheets, and what else the forms take.
+         *
+         *     Attributes:
+         *         proven: whether fewer sheets are impossible
+         *         names: what each panel is, by its key
+         */
+        CuttingResult: {
+            boxes: components["schemas"]["Figure"];
+            /** Care */
+            care: string[];
+            cartridges: components["schemas"]["Figure"];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Proven */
+            proven: boolean;
+            rolls: components["schemas"]["Figure"];
+            screws: components["schemas"]["Figure"];
+            sheet_count: components["schemas"]["Figure"];
+            /** Sheet Length Mm */
+            sheet_length_mm: number;
+            /** Sheet Name */
+            sheet_name: string;
+            /** Sheet Width Mm */
+            sheet_width_mm: number;
+            /** Sheets */
+            sheets: components["schemas"]["SheetPlan"][];
         };
         /**
          * DeepAnchor
@@ -434,6 +797,169 @@ export interface components {
                 [key: string]: components["schemas"]["Quantity"] | string;
             };
         };
+        /**
+         * Foam
+         * @description Rigid foam in the thickness it is bought in.
+         */
+        Foam: {
+            /**
+             * Density Kg M3
+             * @default 30
+             */
+            density_kg_m3: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Thickness Mm */
+            thickness_mm: number;
+        };
+        /**
+         * FormHabits
+         * @description How this shop builds forms, unless a job says otherwise. Source of the defaults: common practice.
+         */
+        FormHabits: {
+            /**
+             * @default {
+             *       "mm": 4
+             *     }
+             */
+            bead_radius: components["schemas"]["Length"];
+            /**
+             * Corner
+             * @default run past
+             * @enum {string}
+             */
+            corner: "run past" | "pinwheel";
+            /**
+             * Knockouts
+             * @default bonded
+             * @enum {string}
+             */
+            knockouts: "bonded" | "screwed" | "bonded and screwed";
+            /**
+             * @default {
+             *       "mm": 60
+             *     }
+             */
+            ledge: components["schemas"]["Length"];
+            /**
+             * @default {
+             *       "mm": 50
+             *     }
+             */
+            overrun: components["schemas"]["Length"];
+            /**
+             * Release
+             * @default none
+             * @enum {string}
+             */
+            release: "none" | "oil" | "wax";
+            /**
+             * @default {
+             *       "mm": 250
+             *     }
+             */
+            screw_spacing: components["schemas"]["Length"];
+            /**
+             * Screwing
+             * @default down through the strip
+             * @enum {string}
+             */
+            screwing: "down through the strip" | "up through the base";
+            /**
+             * Sealing
+             * @default silicone
+             * @enum {string}
+             */
+            sealing: "silicone" | "latex caulk" | "hot glue";
+            /**
+             * Sides
+             * @default on the base
+             * @enum {string}
+             */
+            sides: "on the base" | "lapping the base";
+        };
+        /**
+         * FormInputs
+         * @description What a job does otherwise than the shop, and what it is built from. None: as the shop does.
+         */
+        FormInputs: {
+            /**
+             * As Cut
+             * @description boards that were cut otherwise, by “piece.board”
+             * @default {}
+             */
+            as_cut: {
+                [key: string]: components["schemas"]["AsCut"];
+            };
+            bead_radius?: components["schemas"]["Length"] | null;
+            /** Corner */
+            corner?: ("run past" | "pinwheel") | null;
+            /**
+             * Foam
+             * @description None: the shop's first foam
+             */
+            foam?: string | null;
+            /**
+             * Forms
+             * @description forms built of each piece
+             * @default 1
+             */
+            forms: number;
+            /** Knockouts */
+            knockouts?: ("bonded" | "screwed" | "bonded and screwed") | null;
+            ledge?: components["schemas"]["Length"] | null;
+            overrun?: components["schemas"]["Length"] | null;
+            /** Release */
+            release?: ("none" | "oil" | "wax") | null;
+            screw_spacing?: components["schemas"]["Length"] | null;
+            /** Screwing */
+            screwing?: ("down through the strip" | "up through the base") | null;
+            /** Sealing */
+            sealing?: ("silicone" | "latex caulk" | "hot glue") | null;
+            /**
+             * Sheet
+             * @description None: the shop's first sheet
+             */
+            sheet?: string | null;
+            /** Sides */
+            sides?: ("on the base" | "lapping the base") | null;
+        };
+        /**
+         * FormResult
+         * @description The form of one piece; figures are of one form.
+         */
+        FormResult: {
+            /** Boards */
+            boards: components["schemas"]["Board"][];
+            boards_mass: components["schemas"]["Figure"];
+            consumed: components["schemas"]["Consumed"];
+            /** Corner */
+            corner: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Inside */
+            inside: components["schemas"]["InsideSize"][];
+            joint: components["schemas"]["Joint"];
+            /** Knockouts */
+            knockouts: components["schemas"]["Knockout"][];
+            /** Needs */
+            needs: components["schemas"]["ActNeed"][];
+            out_of_level: components["schemas"]["Figure"];
+            /** Piece */
+            piece: string;
+            screw_count: components["schemas"]["Figure"];
+            /** Screws */
+            screws: components["schemas"]["Screw"][];
+            /** Sheet Name */
+            sheet_name: string;
+            /** Sides */
+            sides: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            stiffness: components["schemas"]["Stiffness"];
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -445,6 +971,12 @@ export interface components {
          */
         HandlingInputs: {
             /**
+             * Carry
+             * @default on edge
+             * @enum {string}
+             */
+            carry: "on edge" | "flat, at quarter points" | "flat, at the ends";
+            /**
              * People
              * @default 2
              */
@@ -454,7 +986,12 @@ export interface components {
         };
         /**
          * HandlingResult
-         * @description Mass and people for one piece. ``by_hand`` is False where no team of four may lift it.
+         * @description Mass, people and stress for one piece. ``by_hand`` is False where no team of four may lift it.
+         *
+         *     Attributes:
+         *         in_form: mass with the form and the steel, as it lies on the bench
+         *         lifts: turning it, and the ways of carrying it
+         *         needs: acts that need a strength, for Cure
          */
         HandlingResult: {
             /** By Hand */
@@ -463,7 +1000,12 @@ export interface components {
             care: string[];
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            in_form: components["schemas"]["Figure"];
+            /** Lifts */
+            lifts: components["schemas"]["Lift"][];
             mass: components["schemas"]["Figure"];
+            /** Needs */
+            needs: components["schemas"]["ActNeed"][];
             one_person: components["schemas"]["Figure"] | null;
             /** One Person Kg */
             one_person_kg: number;
@@ -476,14 +1018,19 @@ export interface components {
         /**
          * Headline
          * @description A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand.
+         *
+         *     ``first_act`` is the stripping of the sides; None where it is too cold to have an hour.
          */
         Headline: {
             /** Bag Name */
             bag_name: string;
             /** Bags */
             bags: number;
+            /** Bars */
+            bars: number;
             /** Batches */
             batches: number;
+            first_act: components["schemas"]["ActHeadline"] | null;
             /** Mass High Kg */
             mass_high_kg: number;
             /** Mass Low Kg */
@@ -494,12 +1041,43 @@ export interface components {
             people: number | null;
             /** Pieces */
             pieces: components["schemas"]["PieceHeadline"][];
+            /** Screws */
+            screws: number;
+            /** Sheets */
+            sheets: number;
+            /** Steel School */
+            steel_school: string;
             /** Volume L */
             volume_l: number;
             /** Worst */
             worst: {
                 [key: string]: "danger" | "stop" | "caution" | "hint";
             };
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * Hours
+         * @description When somebody is there, in the clock of the place.
+         */
+        Hours: {
+            /**
+             * Quiet From
+             * Format: time
+             * @default 21:00:00
+             */
+            quiet_from: string;
+            /**
+             * Quiet Until
+             * Format: time
+             * @default 07:00:00
+             */
+            quiet_until: string;
+            /**
+             * Zone
+             * @default UTC
+             */
+            zone: string;
         };
         /**
          * Input
@@ -517,12 +1095,41 @@ export interface components {
             value: number;
         };
         /**
+         * InsideSize
+         * @description The form's inside along one edge, as the boards make it, and as the piece wants it [mm].
+         */
+        InsideSize: {
+            /** Edge */
+            edge: string;
+            made: components["schemas"]["Figure"];
+            /** Wanted Mm */
+            wanted_mm: number;
+        };
+        /**
          * Job
          * @description A job's document: everything a plan is worked out from, beside the shop.
          */
         Job: {
             /**
              * @default {
+             *       "maturity": "Arrhenius",
+             *       "moist": "ACI 308",
+             *       "sealer": "penetrating",
+             *       "strength_by": "ACI 209",
+             *       "temperature_c": 20
+             *     }
+             */
+            cure: components["schemas"]["CureInputs"];
+            /**
+             * @default {
+             *       "as_cut": {},
+             *       "forms": 1
+             *     }
+             */
+            form: components["schemas"]["FormInputs"];
+            /**
+             * @default {
+             *       "carry": "on edge",
              *       "people": 2
              *     }
              */
@@ -532,6 +1139,17 @@ export interface components {
             name: string;
             /** Pieces */
             pieces: components["schemas"]["Piece"][];
+            /**
+             * @default {
+             *       "edge_distance": {
+             *         "mm": 25
+             *       },
+             *       "exposure": "indoors",
+             *       "held": "laid at half fill",
+             *       "school": "mesh and bars"
+             *     }
+             */
+            steel: components["schemas"]["SteelInputs"];
         };
         /**
          * JobCard
@@ -567,6 +1185,43 @@ export interface components {
             /**
              * @description the shop as it was when the file was written
              * @default {
+             *       "bars": [
+             *         {
+             *           "diameter_mm": 6,
+             *           "finish": "plain",
+             *           "id": "6",
+             *           "name": "6 mm bar",
+             *           "stock_length_mm": 6000
+             *         },
+             *         {
+             *           "diameter_mm": 8,
+             *           "finish": "plain",
+             *           "id": "8",
+             *           "name": "8 mm bar",
+             *           "stock_length_mm": 6000
+             *         },
+             *         {
+             *           "diameter_mm": 9.525,
+             *           "finish": "plain",
+             *           "id": "3",
+             *           "name": "#3 bar (3/8 in)",
+             *           "stock_length_mm": 6000
+             *         },
+             *         {
+             *           "diameter_mm": 10,
+             *           "finish": "plain",
+             *           "id": "10",
+             *           "name": "10 mm bar",
+             *           "stock_length_mm": 6000
+             *         },
+             *         {
+             *           "diameter_mm": 12.7,
+             *           "finish": "plain",
+             *           "id": "4",
+             *           "name": "#4 bar (1/2 in)",
+             *           "stock_length_mm": 6000
+             *         }
+             *       ],
              *       "containers": [
              *         {
              *           "id": "bucket",
@@ -589,9 +1244,89 @@ export interface components {
              *           "volume_l": 140
              *         }
              *       ],
+             *       "foams": [
+             *         {
+             *           "density_kg_m3": 30,
+             *           "id": "foam-25",
+             *           "name": "Rigid foam 25 mm (1 in)",
+             *           "thickness_mm": 25.4
+             *         },
+             *         {
+             *           "density_kg_m3": 30,
+             *           "id": "foam-50",
+             *           "name": "Rigid foam 50 mm (2 in)",
+             *           "thickness_mm": 50.8
+             *         }
+             *       ],
+             *       "form_habits": {
+             *         "bead_radius": {
+             *           "mm": 4
+             *         },
+             *         "corner": "run past",
+             *         "knockouts": "bonded",
+             *         "ledge": {
+             *           "mm": 60
+             *         },
+             *         "overrun": {
+             *           "mm": 50
+             *         },
+             *         "release": "none",
+             *         "screw_spacing": {
+             *           "mm": 250
+             *         },
+             *         "screwing": "down through the strip",
+             *         "sealing": "silicone",
+             *         "sides": "on the base"
+             *       },
+             *       "hours": {
+             *         "quiet_from": "21:00:00",
+             *         "quiet_until": "07:00:00",
+             *         "zone": "UTC"
+             *       },
+             *       "meshes": [
+             *         {
+             *           "finish": "plain",
+             *           "id": "fine-50",
+             *           "name": "Fine mesh 2.5 mm, 50 mm squares",
+             *           "sheet_length_mm": 2400,
+             *           "sheet_width_mm": 1200,
+             *           "spacing_mm": 50,
+             *           "wire_mm": 2.5
+             *         },
+             *         {
+             *           "finish": "plain",
+             *           "id": "d49",
+             *           "name": "Wrapping mesh 2.5 mm, 100 mm squares",
+             *           "sheet_length_mm": 2400,
+             *           "sheet_width_mm": 1200,
+             *           "spacing_mm": 100,
+             *           "wire_mm": 2.5
+             *         },
+             *         {
+             *           "finish": "galvanised",
+             *           "id": "galvanised-50",
+             *           "name": "Galvanised mesh 2 mm, 50 mm squares",
+             *           "sheet_length_mm": 2400,
+             *           "sheet_width_mm": 1200,
+             *           "spacing_mm": 50,
+             *           "wire_mm": 2
+             *         },
+             *         {
+             *           "finish": "plain",
+             *           "id": "6x6",
+             *           "name": "10 ga remesh, 6 in squares",
+             *           "sheet_length_mm": 2400,
+             *           "sheet_width_mm": 1200,
+             *           "spacing_mm": 152.4,
+             *           "wire_mm": 3.429
+             *         }
+             *       ],
              *       "mixes": [
              *         {
+             *           "final_set_h": 6.4,
+             *           "gain": "ordinary",
              *           "id": "ordinary",
+             *           "initial_set_h": 4,
              *           "name": "Ordinary bagged mix",
              *           "sizes": [
              *             {
@@ -619,11 +1354,70 @@ export interface components {
              *               "yield_l": 11.8
              *             }
              *           ],
-             *           "source": "common practice; the bag's own print rules"
+             *           "source": "common practice; the bag's own print rules",
+             *           "strength_28_least_mpa": 24,
+             *           "strength_28_most_mpa": 28
              *         }
              *       ],
              *       "name": "Shop",
-             *       "one_person_lifts_kg": 20
+             *       "one_person_lifts_kg": 20,
+             *       "sheets": [
+             *         {
+             *           "density_kg_m3": 680,
+             *           "face": "faced",
+             *           "id": "melamine-16",
+             *           "length_mm": 2440,
+             *           "modulus_mpa": 1600,
+             *           "name": "Melamine board 16 mm",
+             *           "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *           "thickness_mm": 16,
+             *           "width_mm": 1220
+             *         },
+             *         {
+             *           "density_kg_m3": 680,
+             *           "face": "faced",
+             *           "id": "melamine-19",
+             *           "length_mm": 2440,
+             *           "modulus_mpa": 1600,
+             *           "name": "Melamine board 19 mm (3/4 in)",
+             *           "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *           "thickness_mm": 19.05,
+             *           "width_mm": 1220
+             *         },
+             *         {
+             *           "density_kg_m3": 700,
+             *           "face": "faced",
+             *           "id": "melamine-10",
+             *           "length_mm": 2440,
+             *           "modulus_mpa": 1600,
+             *           "name": "Melamine board 10 mm",
+             *           "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *           "thickness_mm": 10,
+             *           "width_mm": 1220
+             *         },
+             *         {
+             *           "density_kg_m3": 680,
+             *           "face": "filmed",
+             *           "id": "film-ply-18",
+             *           "length_mm": 2440,
+             *           "modulus_mpa": 4000,
+             *           "name": "Film-faced plywood 18 mm",
+             *           "source": "across the grain, common practice",
+             *           "thickness_mm": 18,
+             *           "width_mm": 1220
+             *         },
+             *         {
+             *           "density_kg_m3": 550,
+             *           "face": "bare",
+             *           "id": "plywood-18",
+             *           "length_mm": 2440,
+             *           "modulus_mpa": 3500,
+             *           "name": "Plain plywood 18 mm",
+             *           "source": "softwood, across the grain, common practice",
+             *           "thickness_mm": 18,
+             *           "width_mm": 1220
+             *         }
+             *       ]
              *     }
              */
             shop_snapshot: components["schemas"]["Shop"];
@@ -640,7 +1434,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "measure" | "mix" | "move";
+            station: "measure" | "form" | "steel" | "mix" | "cure" | "move";
         };
         /**
          * JobView
@@ -668,6 +1462,48 @@ export interface components {
             revision: number;
         };
         /**
+         * Joint
+         * @description How the strips are screwed: the holes, the screw and what it bites.
+         */
+        Joint: {
+            bite: components["schemas"]["Figure"];
+            /** Corner Screw Mm */
+            corner_screw_mm: number;
+            pilot: components["schemas"]["Figure"];
+            /** Screw Mm */
+            screw_mm: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "down" | "up" | "in";
+        };
+        /**
+         * Knockout
+         * @description The former of an opening or hole: foam in layers, wrapped in tape.
+         *
+         *     Attributes:
+         *         uplift: what it floats with while the concrete is wet [N]
+         *         held: what holds it down [N]
+         *         height_mm: flush with the rails
+         */
+        Knockout: {
+            /** Feature */
+            feature: string;
+            /** Height Mm */
+            height_mm: number;
+            held: components["schemas"]["Figure"];
+            /** Layer Mm */
+            layer_mm: number;
+            layers: components["schemas"]["Figure"];
+            /** Name */
+            name: string;
+            /** Screws */
+            screws: number;
+            tape: components["schemas"]["Figure"];
+            uplift: components["schemas"]["Figure"];
+        };
+        /**
          * Length
          * @description A length: ``mm`` is its value, ``typed`` is how it was written and comes back as it was.
          *
@@ -685,6 +1521,38 @@ export interface components {
              * @description as it was written, if it was
              */
             typed?: string | null;
+        };
+        /**
+         * Lift
+         * @description One way of lifting a piece, and what it asks of the concrete.
+         *
+         *     Attributes:
+         *         id: the way
+         *         name: in words
+         *         stress: bending stress at the weakest section, standing still
+         *         needed: strength that the lift needs
+         *         limit: stress allowed at the least 28-day strength
+         *         along: the direction in which it bends in the plan as it stands
+         *         at_mm: where it would break, along that direction
+         *         strips: the concrete left there, from and to across [mm]
+         *         chosen: whether the job is carried so
+         */
+        Lift: {
+            /** Along */
+            along: string;
+            /** At Mm */
+            at_mm: number;
+            /** Chosen */
+            chosen: boolean;
+            /** Id */
+            id: string;
+            limit: components["schemas"]["Figure"];
+            /** Name */
+            name: string;
+            needed: components["schemas"]["Figure"];
+            stress: components["schemas"]["Figure"];
+            /** Strips */
+            strips: components["schemas"]["Strip"][];
         };
         /**
          * Mark
@@ -724,18 +1592,93 @@ export interface components {
             volume: components["schemas"]["Figure"];
         };
         /**
+         * Mesh
+         * @description Welded mesh of equal wires at equal distances, in the sheet it is bought in.
+         */
+        Mesh: {
+            /**
+             * Finish
+             * @default plain
+             * @enum {string}
+             */
+            finish: "plain" | "galvanised" | "stainless";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Sheet Length Mm
+             * @default 2400
+             */
+            sheet_length_mm: number;
+            /**
+             * Sheet Width Mm
+             * @default 1200
+             */
+            sheet_width_mm: number;
+            /** Spacing Mm */
+            spacing_mm: number;
+            /** Wire Mm */
+            wire_mm: number;
+        };
+        /**
+         * MeshPanel
+         * @description The mesh panel: its sides [mm] and near corner, and its wires cut round the openings.
+         */
+        MeshPanel: {
+            length: components["schemas"]["Figure"];
+            width: components["schemas"]["Figure"];
+            /** Wires */
+            wires: components["schemas"]["Wire"][];
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * Mix
          * @description A bagged mix in the sizes the shop can get.
          */
         Mix: {
+            /**
+             * Final Set H
+             * @description final set at 20 °C [h]
+             * @default 6.4
+             */
+            final_set_h: number;
+            /**
+             * Gain
+             * @description how fast its cement is
+             * @default ordinary
+             * @enum {string}
+             */
+            gain: "ordinary" | "rapid";
             /** Id */
             id: string;
+            /**
+             * Initial Set H
+             * @description initial set at 20 °C [h]
+             * @default 4
+             */
+            initial_set_h: number;
             /** Name */
             name: string;
             /** Sizes */
             sizes: components["schemas"]["BagSize"][];
             /** Source */
             source: string;
+            /**
+             * Strength 28 Least Mpa
+             * @description 28-day strength, the lower end [MPa]
+             * @default 24
+             */
+            strength_28_least_mpa: number;
+            /**
+             * Strength 28 Most Mpa
+             * @description 28-day strength, the upper end [MPa]
+             * @default 28
+             */
+            strength_28_most_mpa: number;
         };
         /**
          * MixInputs
@@ -929,12 +1872,42 @@ export interface components {
         PiecePlan: {
             /** Count */
             count: number;
+            form: components["schemas"]["FormResult"];
             handling: components["schemas"]["HandlingResult"];
             /** Id */
             id: string;
             measure: components["schemas"]["MeasureResult"];
             /** Name */
             name: string;
+            steel: components["schemas"]["SteelResult"];
+        };
+        /**
+         * Placed
+         * @description A panel on its sheet: its near corner and its sizes there [mm].
+         */
+        Placed: {
+            /** Key */
+            key: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * PlacedBar
+         * @description A bar: where it lies, how long it is cut, and why it is there.
+         */
+        PlacedBar: {
+            /** Key */
+            key: string;
+            length: components["schemas"]["Figure"];
+            line: components["schemas"]["Wire"];
+            /** Why */
+            why: string;
         };
         /**
          * PlacedFeature
@@ -959,6 +1932,8 @@ export interface components {
          * @description The plan of a job. ``workings`` are the figures behind the ones that are shown, by key.
          */
         Plan: {
+            cure: components["schemas"]["CureResult"];
+            cutting: components["schemas"]["CuttingResult"];
             /** Findings */
             findings: components["schemas"]["JobFinding"][];
             mix: components["schemas"]["MixResult"];
@@ -966,6 +1941,7 @@ export interface components {
             pieces: components["schemas"]["PiecePlan"][];
             /** Rule Version */
             rule_version: number;
+            steel_cutting: components["schemas"]["SteelCutting"];
             /** Workings */
             workings: {
                 [key: string]: components["schemas"]["Figure"];
@@ -1033,6 +2009,20 @@ export interface components {
             width: components["schemas"]["Length"];
         };
         /**
+         * Rest
+         * @description What is left of a sheet and worth keeping [mm].
+         */
+        Rest: {
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * Revision
          * @description One revision of a job, without its document.
          */
@@ -1068,10 +2058,138 @@ export interface components {
             y: components["schemas"]["DeepAnchor"];
         };
         /**
+         * Saw
+         * @description One cut: its number in sawing order, its line [mm], and what the fence is set to [mm].
+         */
+        Saw: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rip" | "cross";
+            /** Number */
+            number: number;
+            /** Setting Mm */
+            setting_mm: number;
+            /** X1 */
+            x1: number;
+            /** X2 */
+            x2: number;
+            /** Y1 */
+            y1: number;
+            /** Y2 */
+            y2: number;
+        };
+        /**
+         * Screw
+         * @description A screw's place in plan [mm], the way it goes, and its length.
+         */
+        Screw: {
+            /** Dx */
+            dx: number;
+            /** Dy */
+            dy: number;
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "down" | "up" | "in";
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * Sheet
+         * @description A kind of sheet in the size it is bought in.
+         */
+        Sheet: {
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /**
+             * Face
+             * @default faced
+             * @enum {string}
+             */
+            face: "faced" | "filmed" | "bare";
+            /** Id */
+            id: string;
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Modulus Mpa
+             * @description in bending, dry [MPa]
+             */
+            modulus_mpa: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * SheetPlan
+         * @description One sheet: where its panels lie, its cuts in sawing order, what is left.
+         */
+        SheetPlan: {
+            /** Panels */
+            panels: components["schemas"]["Placed"][];
+            /** Rests */
+            rests: components["schemas"]["Rest"][];
+            /** Saws */
+            saws: components["schemas"]["Saw"][];
+        };
+        /**
          * Shop
          * @description A shop's document. It starts from generic materials and common practice.
          */
         Shop: {
+            /**
+             * Bars
+             * @default [
+             *       {
+             *         "diameter_mm": 6,
+             *         "finish": "plain",
+             *         "id": "6",
+             *         "name": "6 mm bar",
+             *         "stock_length_mm": 6000
+             *       },
+             *       {
+             *         "diameter_mm": 8,
+             *         "finish": "plain",
+             *         "id": "8",
+             *         "name": "8 mm bar",
+             *         "stock_length_mm": 6000
+             *       },
+             *       {
+             *         "diameter_mm": 9.525,
+             *         "finish": "plain",
+             *         "id": "3",
+             *         "name": "#3 bar (3/8 in)",
+             *         "stock_length_mm": 6000
+             *       },
+             *       {
+             *         "diameter_mm": 10,
+             *         "finish": "plain",
+             *         "id": "10",
+             *         "name": "10 mm bar",
+             *         "stock_length_mm": 6000
+             *       },
+             *       {
+             *         "diameter_mm": 12.7,
+             *         "finish": "plain",
+             *         "id": "4",
+             *         "name": "#4 bar (1/2 in)",
+             *         "stock_length_mm": 6000
+             *       }
+             *     ]
+             */
+            bars: components["schemas"]["Bar"][];
             /**
              * Containers
              * @default [
@@ -1099,10 +2217,104 @@ export interface components {
              */
             containers: components["schemas"]["Container"][];
             /**
+             * Foams
+             * @default [
+             *       {
+             *         "density_kg_m3": 30,
+             *         "id": "foam-25",
+             *         "name": "Rigid foam 25 mm (1 in)",
+             *         "thickness_mm": 25.4
+             *       },
+             *       {
+             *         "density_kg_m3": 30,
+             *         "id": "foam-50",
+             *         "name": "Rigid foam 50 mm (2 in)",
+             *         "thickness_mm": 50.8
+             *       }
+             *     ]
+             */
+            foams: components["schemas"]["Foam"][];
+            /**
+             * @default {
+             *       "bead_radius": {
+             *         "mm": 4
+             *       },
+             *       "corner": "run past",
+             *       "knockouts": "bonded",
+             *       "ledge": {
+             *         "mm": 60
+             *       },
+             *       "overrun": {
+             *         "mm": 50
+             *       },
+             *       "release": "none",
+             *       "screw_spacing": {
+             *         "mm": 250
+             *       },
+             *       "screwing": "down through the strip",
+             *       "sealing": "silicone",
+             *       "sides": "on the base"
+             *     }
+             */
+            form_habits: components["schemas"]["FormHabits"];
+            /**
+             * @default {
+             *       "quiet_from": "21:00:00",
+             *       "quiet_until": "07:00:00",
+             *       "zone": "UTC"
+             *     }
+             */
+            hours: components["schemas"]["Hours"];
+            /**
+             * Meshes
+             * @default [
+             *       {
+             *         "finish": "plain",
+             *         "id": "fine-50",
+             *         "name": "Fine mesh 2.5 mm, 50 mm squares",
+             *         "sheet_length_mm": 2400,
+             *         "sheet_width_mm": 1200,
+             *         "spacing_mm": 50,
+             *         "wire_mm": 2.5
+             *       },
+             *       {
+             *         "finish": "plain",
+             *         "id": "d49",
+             *         "name": "Wrapping mesh 2.5 mm, 100 mm squares",
+             *         "sheet_length_mm": 2400,
+             *         "sheet_width_mm": 1200,
+             *         "spacing_mm": 100,
+             *         "wire_mm": 2.5
+             *       },
+             *       {
+             *         "finish": "galvanised",
+             *         "id": "galvanised-50",
+             *         "name": "Galvanised mesh 2 mm, 50 mm squares",
+             *         "sheet_length_mm": 2400,
+             *         "sheet_width_mm": 1200,
+             *         "spacing_mm": 50,
+             *         "wire_mm": 2
+             *       },
+             *       {
+             *         "finish": "plain",
+             *         "id": "6x6",
+             *         "name": "10 ga remesh, 6 in squares",
+             *         "sheet_length_mm": 2400,
+             *         "sheet_width_mm": 1200,
+             *         "spacing_mm": 152.4,
+             *         "wire_mm": 3.429
+             *       }
+             *     ]
+             */
+            meshes: components["schemas"]["Mesh"][];
+            /**
              * Mixes
              * @default [
              *       {
+             *         "final_set_h": 6.4,
+             *         "gain": "ordinary",
              *         "id": "ordinary",
+             *         "initial_set_h": 4,
              *         "name": "Ordinary bagged mix",
              *         "sizes": [
              *           {
@@ -1130,7 +2342,9 @@ export interface components {
              *             "yield_l": 11.8
              *           }
              *         ],
-             *         "source": "common practice; the bag's own print rules"
+             *         "source": "common practice; the bag's own print rules",
+             *         "strength_28_least_mpa": 24,
+             *         "strength_28_most_mpa": 28
              *       }
              *     ]
              */
@@ -1145,6 +2359,187 @@ export interface components {
              * @default 20
              */
             one_person_lifts_kg: number;
+            /**
+             * Sheets
+             * @default [
+             *       {
+             *         "density_kg_m3": 680,
+             *         "face": "faced",
+             *         "id": "melamine-16",
+             *         "length_mm": 2440,
+             *         "modulus_mpa": 1600,
+             *         "name": "Melamine board 16 mm",
+             *         "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *         "thickness_mm": 16,
+             *         "width_mm": 1220
+             *       },
+             *       {
+             *         "density_kg_m3": 680,
+             *         "face": "faced",
+             *         "id": "melamine-19",
+             *         "length_mm": 2440,
+             *         "modulus_mpa": 1600,
+             *         "name": "Melamine board 19 mm (3/4 in)",
+             *         "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *         "thickness_mm": 19.05,
+             *         "width_mm": 1220
+             *       },
+             *       {
+             *         "density_kg_m3": 700,
+             *         "face": "faced",
+             *         "id": "melamine-10",
+             *         "length_mm": 2440,
+             *         "modulus_mpa": 1600,
+             *         "name": "Melamine board 10 mm",
+             *         "source": "EN 312 type P2, the least modulus that the standard asks for, from memory",
+             *         "thickness_mm": 10,
+             *         "width_mm": 1220
+             *       },
+             *       {
+             *         "density_kg_m3": 680,
+             *         "face": "filmed",
+             *         "id": "film-ply-18",
+             *         "length_mm": 2440,
+             *         "modulus_mpa": 4000,
+             *         "name": "Film-faced plywood 18 mm",
+             *         "source": "across the grain, common practice",
+             *         "thickness_mm": 18,
+             *         "width_mm": 1220
+             *       },
+             *       {
+             *         "density_kg_m3": 550,
+             *         "face": "bare",
+             *         "id": "plywood-18",
+             *         "length_mm": 2440,
+             *         "modulus_mpa": 3500,
+             *         "name": "Plain plywood 18 mm",
+             *         "source": "softwood, across the grain, common practice",
+             *         "thickness_mm": 18,
+             *         "width_mm": 1220
+             *       }
+             *     ]
+             */
+            sheets: components["schemas"]["Sheet"][];
+        };
+        /**
+         * Stack
+         * @description Mesh and bars as they lie on one another, from the show face up.
+         *
+         *     Attributes:
+         *         height: height of all layers together
+         *         cover_show: concrete between the show face and the nearest steel
+         *         cover_back: concrete between the back and the nearest steel
+         *         layers: diameters [mm] from the show face up
+         */
+        Stack: {
+            cover_back: components["schemas"]["Figure"];
+            cover_needed: components["schemas"]["Figure"];
+            cover_show: components["schemas"]["Figure"];
+            height: components["schemas"]["Figure"];
+            /** Layers */
+            layers: number[];
+        };
+        /**
+         * SteelCutting
+         * @description All steel of the job cut from stock: bars by length, mesh by sheet.
+         */
+        SteelCutting: {
+            bar_count: components["schemas"]["Figure"];
+            /** Bars */
+            bars: components["schemas"]["StockBar"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            mesh_sheets: components["schemas"]["Figure"];
+            /** Stock Mm */
+            stock_mm: number;
+        };
+        /**
+         * SteelInputs
+         * @description The school of reinforcement, what it is made of, and where the piece will stand.
+         */
+        SteelInputs: {
+            /**
+             * Bar
+             * @description None: the shop's first bar
+             */
+            bar?: string | null;
+            /**
+             * @default {
+             *       "mm": 25
+             *     }
+             */
+            edge_distance: components["schemas"]["Length"];
+            /**
+             * Exposure
+             * @default indoors
+             * @enum {string}
+             */
+            exposure: "indoors" | "outdoors" | "on the ground";
+            /**
+             * Held
+             * @default laid at half fill
+             * @enum {string}
+             */
+            held: "laid at half fill" | "tied over the form" | "clipped up from the base";
+            /**
+             * Mesh
+             * @description None: the shop's first mesh
+             */
+            mesh?: string | null;
+            /**
+             * School
+             * @default mesh and bars
+             * @enum {string}
+             */
+            school: "mesh and bars" | "mesh" | "fibre only" | "none";
+        };
+        /**
+         * SteelResult
+         * @description The reinforcement of one piece; ``stack`` is None where there is none.
+         */
+        SteelResult: {
+            /** Bar Mm */
+            bar_mm: number;
+            /** Bar Name */
+            bar_name: string;
+            /** Bars */
+            bars: components["schemas"]["PlacedBar"][];
+            fill: components["schemas"]["Figure"] | null;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Held */
+            held: string;
+            mass: components["schemas"]["Figure"] | null;
+            mesh: components["schemas"]["MeshPanel"] | null;
+            /** Mesh Name */
+            mesh_name: string;
+            /** Piece */
+            piece: string;
+            /** Placing */
+            placing: string;
+            /** School */
+            school: string;
+            stack: components["schemas"]["Stack"] | null;
+            ties: components["schemas"]["Figure"] | null;
+        };
+        /**
+         * Step
+         * @description One step of the assembly: what is done, and the boards and knockouts it adds.
+         */
+        Step: {
+            /** Adds */
+            adds: string[];
+            /**
+             * Care
+             * @default
+             */
+            care: string;
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
         };
         /**
          * StepRequest
@@ -1153,6 +2548,58 @@ export interface components {
         StepRequest: {
             /** Parent */
             parent: number;
+        };
+        /**
+         * Stiffness
+         * @description What the push of the wet concrete asks for.
+         *
+         *     Attributes:
+         *         braces: where braces stand outside the sides, in plan [mm]; none where the screws are near enough
+         *         bearers_mm: places of the bearers along the base's longer side, from its end [mm]
+         */
+        Stiffness: {
+            bearer_spacing: components["schemas"]["Figure"];
+            /** Bearers Mm */
+            bearers_mm: number[];
+            brace_spacing: components["schemas"]["Figure"];
+            /** Braces */
+            braces: components["schemas"]["Brace"][];
+            pressure: components["schemas"]["Figure"];
+            side_bow: components["schemas"]["Figure"];
+        };
+        /**
+         * StockBar
+         * @description One stock length with the bars cut from it, and what is left [mm].
+         */
+        StockBar: {
+            /** Left Mm */
+            left_mm: number;
+            /** Parts */
+            parts: components["schemas"]["CutBar"][];
+        };
+        /**
+         * StrengthAt
+         * @description Strength at an hour after water in: lower edge, likely, upper edge [MPa].
+         */
+        StrengthAt: {
+            /** High Mpa */
+            high_mpa: number;
+            /** Hour */
+            hour: number;
+            /** Likely Mpa */
+            likely_mpa: number;
+            /** Low Mpa */
+            low_mpa: number;
+        };
+        /**
+         * Strip
+         * @description Concrete across a section, from and to [mm].
+         */
+        Strip: {
+            /** End Mm */
+            end_mm: number;
+            /** Start Mm */
+            start_mm: number;
         };
         /**
          * Term
@@ -1195,6 +2642,20 @@ export interface components {
             /** Error Type */
             type: string;
         };
+        /**
+         * Wire
+         * @description A straight piece of steel in the plan of the piece as it stands [mm].
+         */
+        Wire: {
+            /** X1 */
+            x1: number;
+            /** X2 */
+            x2: number;
+            /** Y1 */
+            y1: number;
+            /** Y2 */
+            y2: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -1204,6 +2665,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    get_agenda_api_agenda_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Agenda"];
+                };
+            };
+        };
+    };
     list_jobs_api_jobs_get: {
         parameters: {
             query?: never;

@@ -1,28 +1,31 @@
 """What of a piece is concrete where it is cut across."""
 
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator, Sequence
 from math import sqrt
 from typing import Literal
 
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
 
 Axis = Literal["x", "y"]
-_EVENLY = 24
+_EVENLY = 12
 _TRIFLE_MM = 1e-6
 
 
-@dataclass(frozen=True, slots=True)
 class Slice:
-    """A cut across a piece at one place along it: the strips of concrete, from and to [mm]."""
+    """A cut across a piece at one place along it.
 
-    at_mm: float
-    strips: tuple[tuple[float, float], ...]
+    Attributes:
+        at_mm: the place
+        strips: the strips of concrete there, from and to [mm]
+        width_mm: width of concrete, openings left out
+    """
 
-    @property
-    def width_mm(self) -> float:
-        """Width of concrete, openings left out [mm]."""
-        return sum(to - start for start, to in self.strips)
+    __slots__ = ("at_mm", "strips", "width_mm")
+
+    def __init__(self, at_mm: float, strips: tuple[tuple[float, float], ...]) -> None:
+        """A slice at a place [mm] with its strips [mm]."""
+        self.at_mm, self.strips = at_mm, strips
+        self.width_mm = sum(to - start for start, to in strips)
 
     @property
     def middle_mm(self) -> float:
@@ -53,18 +56,21 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
         also: further places that matter, such as supports [mm]
     """
     low, high = _reach(solid.outline, axis)
+    reaches = [(*_reach(cut.outline, axis), cut.outline) for cut in solid.cuts]
     places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)} | set(also)
-    for cut in solid.cuts:
-        start, end = _reach(cut.outline, axis)
+    for start, end, _ in reaches:
         places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM, (start + end) / 2}
     inside = sorted(min(max(at, low + _TRIFLE_MM), high - _TRIFLE_MM) for at in places if low <= at <= high)
-    return [Slice(at, tuple(_concrete(solid, axis, at))) for at in inside]
+    return [
+        Slice(at, tuple(_concrete(solid.outline, [o for start, end, o in reaches if start < at < end], axis, at)))
+        for at in inside
+    ]
 
 
-def _concrete(solid: Solid, axis: Axis, at: float) -> Iterator[tuple[float, float]]:
-    for start, end in _chords(solid.outline, axis, at):
+def _concrete(outline: Outline, cuts: Sequence[Outline], axis: Axis, at: float) -> Iterator[tuple[float, float]]:
+    for start, end in _chords(outline, axis, at):
         reached = start
-        for hole_start, hole_end in sorted(pair for cut in solid.cuts for pair in _chords(cut.outline, axis, at)):
+        for hole_start, hole_end in sorted(pair for cut in cuts for pair in _chords(cut, axis, at)):
             if hole_start > reached:
                 yield reached, min(hole_start, end)
             reached = max(reached, hole_end)
