@@ -9,12 +9,12 @@ import {
   redirect,
 } from "@tanstack/react-router";
 import type { Station } from "./api/client";
-import { jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
+import { agendaQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
 import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { RulesPage } from "./stations/rules/RulesPage";
 
-const STATIONS: readonly Station[] = ["measure", "mix", "move"];
+const STATIONS: readonly Station[] = ["measure", "form", "steel", "mix", "cure", "move"];
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   component: Outlet,
@@ -29,6 +29,7 @@ const floor = createRoute({
     Promise.all([
       context.queries.ensureQueryData({ ...jobsQuery, revalidateIfStale: true }),
       context.queries.ensureQueryData(shopQuery),
+      context.queries.ensureQueryData({ ...agendaQuery, revalidateIfStale: true }),
     ]),
   component: FloorPage,
 });

@@ -55,6 +55,7 @@ export function useEditor(id: string): Editor {
       asking.current.next = null;
       queries.setQueryData(jobQuery(id).queryKey, view);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
+      void queries.invalidateQueries({ queryKey: ["agenda"] });
       setGesture(null);
       setUnsent(null);
     },

@@ -1,9 +1,25 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
-import { client, type Job, type JobCard, type JobView, type PlanView, type RulePage, type Shop, take } from "./client";
+import {
+  type Agenda,
+  client,
+  type Job,
+  type JobCard,
+  type JobView,
+  type PlanView,
+  type RulePage,
+  type Shop,
+  take,
+} from "./client";
 
 export const jobsQuery = queryOptions({
   queryKey: ["jobs"],
   queryFn: (): Promise<JobCard[]> => take(client.GET("/api/jobs")),
+});
+
+export const agendaQuery = queryOptions({
+  queryKey: ["agenda"],
+  queryFn: (): Promise<Agenda> => take(client.GET("/api/agenda")),
+  refetchInterval: 60_000,
 });
 
 export const jobQuery = (id: string) =>

@@ -5,8 +5,7 @@ import { write, writeRange } from "@/units/quantity";
 /** Every figure of a plan by its key: those on view and those behind them. */
 export function figureIndex(plan: Plan): Map<string, Figure> {
   const index = new Map<string, Figure>(Object.entries(plan.workings));
-  collect(plan.pieces, index);
-  collect(plan.mix, index);
+  for (const room of [plan.pieces, plan.cutting, plan.steel_cutting, plan.mix, plan.cure]) collect(room, index);
   return index;
 }
 
@@ -30,6 +29,10 @@ const OPERATORS: [RegExp, string][] = [
   [/\bmax\(/g, "larger of ("],
   [/\bmin\(/g, "smaller of ("],
   [/\bsqrt\(/g, "square root of ("],
+  [/\bexp\(/g, "e to the power of ("],
+  [/\blog\(/g, "natural log of ("],
+  [/\*\*4\b/g, "⁴"],
+  [/\*\*\(1\/(\d)\)/g, " to the power 1/$1"],
   [/\babs\(/g, "size of ("],
 ];
 

@@ -6,6 +6,10 @@ const KG_PER_POUND = 0.45359237;
 const LITRES_PER_QUART = 0.946352946;
 const LITRES_PER_CUBIC_FOOT = 28.316846592;
 const M2_PER_SQUARE_FOOT = 0.09290304;
+const PSI_PER_MPA = 145.0377;
+const POUND_FORCE_PER_N = 0.224809;
+const FOOT_POUND_PER_NM = 0.737562;
+const FEET_PER_METRE = 3.280839895;
 
 interface Shown {
   name: string;
@@ -21,12 +25,36 @@ const SHOWN: Record<string, { mm: Shown; in: Shown }> = {
     mm: { name: "m²", factor: 1e-6, decimals: 3 },
     in: { name: "ft²", factor: 1e-6 / M2_PER_SQUARE_FOOT, decimals: 2 },
   },
+  MPa: { mm: { name: "MPa", factor: 1, decimals: 2 }, in: { name: "psi", factor: PSI_PER_MPA, decimals: 0 } },
+  N: { mm: { name: "N", factor: 1, decimals: 0 }, in: { name: "lbf", factor: POUND_FORCE_PER_N, decimals: 0 } },
+  "N.m": {
+    mm: { name: "N·m", factor: 1, decimals: 1 },
+    in: { name: "ft·lbf", factor: FOOT_POUND_PER_NM, decimals: 1 },
+  },
+  m: { mm: { name: "m", factor: 1, decimals: 1 }, in: { name: "ft", factor: FEET_PER_METRE, decimals: 1 } },
+  mm4: { mm: { name: "cm⁴", factor: 1e-4, decimals: 1 }, in: { name: "in⁴", factor: 1 / 416231.4256, decimals: 2 } },
+  "kg/m": { mm: { name: "kg/m", factor: 1, decimals: 3 }, in: { name: "lb/ft", factor: 0.671969, decimals: 3 } },
+  "m2/l": { mm: { name: "m²/l", factor: 1, decimals: 1 }, in: { name: "ft²/gal", factor: 40.7458, decimals: 0 } },
+  d: { mm: { name: "days", factor: 1, decimals: 1 }, in: { name: "days", factor: 1, decimals: 1 } },
+  h: { mm: { name: "h", factor: 1, decimals: 1 }, in: { name: "h", factor: 1, decimals: 1 } },
   "kg/m3": { mm: { name: "kg/m³", factor: 1, decimals: 0 }, in: { name: "lb/ft³", factor: 0.0624279606, decimals: 1 } },
 };
-const ONE: Record<string, string> = { bags: "bag", batches: "batch", people: "person" };
+const ONE: Record<string, string> = {
+  bags: "bag",
+  batches: "batch",
+  people: "person",
+  screws: "screw",
+  sheets: "sheet",
+  cartridges: "cartridge",
+  rolls: "roll",
+  boxes: "box",
+  bars: "bar",
+  ties: "tie",
+};
 
 export function write(value: number, unit: string, units: Units): string {
   if (unit === "mm") return writeLength(value, units);
+  if (unit === "C") return writeTemperature(value, units);
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];
   if (one) return `${trim(value, 2)} ${value === 1 ? one : unit}`;
@@ -51,3 +79,16 @@ export const WATER: Record<Units, { name: string; litres: number }> = {
   mm: { name: "l", litres: 1 },
   in: { name: "qt", litres: LITRES_PER_QUART },
 };
+
+/** A temperature in the reader's scale. */
+export function writeTemperature(celsius: number, units: Units): string {
+  return units === "mm" ? `${trim(celsius, 1)} °C` : `${trim(celsius * 1.8 + 32, 0)} °F`;
+}
+
+/** So many hours, said as people say it. */
+export function writeHours(hours: number): string {
+  if (hours < 1) return `${Math.round(hours * 60)} min`;
+  if (hours < 10) return `${trim(hours, 1)} h`;
+  if (hours < 72) return `${Math.round(hours)} h`;
+  return `${trim(hours / 24, 1)} days`;
+}

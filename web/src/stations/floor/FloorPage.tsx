@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
 import { jobsQuery, shopQuery } from "@/api/queries";
 import { Preferences } from "../Preferences";
+import { Agenda } from "./Agenda";
 import { BringIn } from "./BringIn";
 import { JobLine } from "./JobLine";
 import { NewPiece } from "./NewPiece";
@@ -26,6 +27,7 @@ export function FloorPage() {
         </Link>
       </header>
       <main className="mx-auto max-w-6xl px-4 py-5 sm:px-7">
+        <Agenda />
         <div className="mb-4 flex flex-wrap items-center gap-3">
           <p className="flex-1 text-xl font-bold">{jobs.length === 1 ? "1 job" : `${jobs.length} jobs`} on the floor</p>
           <BringIn />

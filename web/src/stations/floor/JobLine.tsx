@@ -10,7 +10,14 @@ import { short, sizeText } from "../job/Rail";
 import { Thumbnail } from "./Thumbnail";
 
 const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
-const NAMES: Record<Station, string> = { measure: "Measure", mix: "Mix", move: "Move" };
+const NAMES: Record<Station, string> = {
+  measure: "Measure",
+  form: "Form",
+  steel: "Steel",
+  mix: "Mix",
+  cure: "Cure",
+  move: "Move",
+};
 
 /** One job of the floor, with the station to look at first. */
 export function JobLine({ card }: { card: JobCard }) {

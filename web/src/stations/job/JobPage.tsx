@@ -3,15 +3,25 @@ import { useEffect, useState } from "react";
 import type { Station } from "@/api/client";
 import { useEditor } from "@/api/editor";
 import { WhyProvider } from "@/parts/Why";
+import { CureStation } from "../cure/CureStation";
+import { FormStation } from "../form/FormStation";
 import { MeasureStation } from "../measure/MeasureStation";
 import { MixStation } from "../mix/MixStation";
 import { MoveStation } from "../move/MoveStation";
+import { SteelStation } from "../steel/SteelStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
 import { Rail, STATIONS } from "./Rail";
 import { Unsent } from "./Unsent";
 
-const SCREENS = { measure: MeasureStation, mix: MixStation, move: MoveStation };
+const SCREENS = {
+  measure: MeasureStation,
+  form: FormStation,
+  steel: SteelStation,
+  mix: MixStation,
+  cure: CureStation,
+  move: MoveStation,
+};
 
 /** One job: the rail, and the station that is open. */
 export function JobPage({ jobId, station }: { jobId: string; station: Station }) {

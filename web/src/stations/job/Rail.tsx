@@ -3,12 +3,16 @@ import type { Headline, Severity, Station } from "@/api/client";
 import { SeverityMark } from "@/parts/SeverityMark";
 import { type Units, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { write, writeRange } from "@/units/quantity";
+import { write, writeHours, writeRange } from "@/units/quantity";
+import { dayAndClock } from "@/units/time";
 import { Preferences } from "../Preferences";
 
 export const STATIONS: readonly { station: Station; name: string }[] = [
   { station: "measure", name: "Measure" },
+  { station: "form", name: "Form" },
+  { station: "steel", name: "Steel" },
   { station: "mix", name: "Mix" },
+  { station: "cure", name: "Cure" },
   { station: "move", name: "Move" },
 ];
 
@@ -94,12 +98,30 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         headline: write(headline.bags, "bags", units),
         detail: `${headline.bag_name}, ${write(headline.batches, "batches", units)}`,
       };
+    case "form":
+      return {
+        headline: write(headline.sheets, "sheets", units),
+        detail: write(headline.screws, "screws", units),
+      };
+    case "steel":
+      return headline.bars
+        ? { headline: write(headline.bars, "bars", units), detail: "and mesh" }
+        : { headline: headline.steel_school, detail: "" };
+    case "cure":
+      return cureLine(headline);
     case "move":
       return {
         headline: writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units),
         detail: headline.people === null ? "not by hand" : write(headline.people, "people", units),
       };
   }
+}
+
+function cureLine({ first_act, zone }: Headline): { headline: string; detail: string } {
+  if (!first_act) return { headline: "no hours", detail: "too cold" };
+  return first_act.at
+    ? { headline: `strip ${dayAndClock(first_act.at, zone)}`, detail: `${writeHours(first_act.due_h)} after the pour` }
+    : { headline: `strip +${writeHours(first_act.due_h)}`, detail: "pour not set" };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {

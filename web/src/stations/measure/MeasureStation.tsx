@@ -1,11 +1,12 @@
 import { useState } from "react";
 import type { Feature } from "@/api/client";
-import { Choice, Select } from "@/parts/Choice";
+import { Choice } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { writeVolume } from "@/units/quantity";
 import { Bench } from "../job/Bench";
+import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { DimensionList } from "./DimensionList";
 import { fieldsOf } from "./fields";
@@ -43,14 +44,7 @@ export function MeasureStation({ editor }: StationProps) {
 
   const tools = (
     <>
-      {job.pieces.length > 1 && (
-        <Select
-          label="Piece"
-          value={String(pieceIndex)}
-          choices={job.pieces.map((one, index) => ({ value: String(index), text: one.name }))}
-          onChoose={(index) => setPieceIndex(Number(index))}
-        />
-      )}
+      <PieceSelect job={job} index={pieceIndex} onChoose={setPieceIndex} />
       <button type="button" className="button" onClick={() => add(newOpening(piece, units))}>
         Add opening
       </button>

@@ -9,6 +9,7 @@ import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { typed } from "../measure/newFeatures";
+import { Lifts } from "./Lifts";
 import { PostureFields } from "./PostureFields";
 import { TeamScale } from "./TeamScale";
 
@@ -54,6 +55,20 @@ export function MoveStation({ editor }: StationProps) {
         {plan.pieces.map((piece) => (
           <TeamScale key={piece.id} piece={piece} />
         ))}
+        {plan.pieces.map((piece, index) => {
+          const outline = job.pieces[index]?.outline;
+          return (
+            outline && (
+              <Lifts
+                key={piece.id}
+                piece={piece}
+                length={outline.length.mm}
+                width={outline.width.mm}
+                onCarry={(way) => void set("carry", way, `Carried ${way}`)}
+              />
+            )
+          );
+        })}
         <section aria-label="What one person lifts">
           <h2 className="mb-2 text-lg font-bold">
             One person lifts {write(first.handling.one_person_kg, "kg", units)}
@@ -101,6 +116,7 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
         <FigureLine label="Mass, fresh" figure={handled.mass} />
+        <FigureLine label="with its form" figure={handled.in_form} />
         <FigureLine
           label="To lift it"
           figure={handled.people_needed}

@@ -1,0 +1,121 @@
+import type { PiecePlan } from "@/api/client";
+import { box, type Frame } from "./extent";
+
+type Form = PiecePlan["form"];
+
+interface Props {
+  at: Frame;
+  form: Form;
+  features: PiecePlan["measure"]["features"];
+  /** Boards, knockouts and more that are there by now; all of them when left out. */
+  placed?: ReadonlySet<string>;
+  /** Those that are set in this very step. */
+  now?: ReadonlySet<string>;
+  screws?: boolean;
+}
+
+/** The form from above: base, strips, knockouts, screws and braces at their true places. */
+export function FormShapes({ at, form, features, placed, now, screws = true }: Props) {
+  const there = (key: string) => !placed || placed.has(key);
+  const edge = (key: string) => (now?.has(key) ? "var(--crayon)" : "var(--board-line)");
+  const width = (key: string) => (now?.has(key) ? 4 : 1.5);
+  const bead = placed?.has("bead");
+  return (
+    <g>
+      {form.boards
+        .filter((board) => there(board.key))
+        .map((board) => (
+          <rect
+            key={board.key}
+            {...box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm)}
+            fill={board.key === "base" ? "var(--board-face)" : "var(--board)"}
+            stroke={edge(board.key)}
+            strokeWidth={width(board.key)}
+            data-board={board.key}
+          />
+        ))}
+      {bead && <Bead at={at} form={form} now={now?.has("bead") ?? false} />}
+      {features
+        .filter((feature) => there(feature.id))
+        .map((feature) => (
+          <rect
+            key={feature.id}
+            {...box(
+              at,
+              feature.x_mm - feature.length_mm / 2,
+              feature.y_mm - feature.width_mm / 2,
+              feature.length_mm,
+              feature.width_mm,
+            )}
+            rx={feature.radius_mm * at.scale}
+            fill="url(#foam)"
+            stroke={now?.has(feature.id) ? "var(--crayon)" : "var(--foam-line)"}
+            strokeWidth={now?.has(feature.id) ? 4 : 2}
+          />
+        ))}
+      {form.stiffness.braces.map((brace) => (
+        <rect
+          key={`${brace.x_mm} ${brace.y_mm}`}
+          x={at.x(brace.x_mm) - 5}
+          y={at.y(brace.y_mm) - 5}
+          width="10"
+          height="10"
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      ))}
+      {screws && <Screws at={at} form={form} covered={placed?.has("tape") ?? false} there={there} />}
+    </g>
+  );
+}
+
+function Bead({ at, form, now }: { at: Frame; form: Form; now: boolean }) {
+  const [front, right] = [
+    form.inside.find((one) => one.edge === "front"),
+    form.inside.find((one) => one.edge === "right"),
+  ];
+  return (
+    <rect
+      {...box(at, 0, 0, front?.wanted_mm ?? 0, right?.wanted_mm ?? 0)}
+      fill="none"
+      stroke={now ? "var(--crayon)" : "var(--ink-soft)"}
+      strokeWidth="4"
+    />
+  );
+}
+
+interface ScrewProps {
+  at: Frame;
+  form: Form;
+  covered: boolean;
+  there: (key: string) => boolean;
+}
+
+function Screws({ at, form, covered, there }: ScrewProps) {
+  if (!form.boards.slice(1).every((board) => there(board.key))) return null;
+  const mirrored = at.view.mirrored ? -1 : 1;
+  return (
+    <g
+      stroke="var(--ink)"
+      strokeWidth="1.5"
+      fill={covered ? "var(--ink)" : "var(--paper)"}
+      data-screws={form.screws.length}
+    >
+      {form.screws.map((screw) => {
+        const [x, y] = [at.x(screw.x_mm), at.y(screw.y_mm)];
+        const key = `${screw.x_mm} ${screw.y_mm} ${screw.dx} ${screw.dy}`;
+        if (screw.way !== "in") return <circle key={key} cx={x} cy={y} r="3.5" />;
+        const reach = Math.max(14, screw.length_mm * at.scale);
+        return (
+          <path
+            key={key}
+            d={`M${x} ${y}l${screw.dx * mirrored * reach} ${-screw.dy * reach}`}
+            strokeWidth="2.5"
+            fill="none"
+          />
+        );
+      })}
+    </g>
+  );
+}

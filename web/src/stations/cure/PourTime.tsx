@@ -1,0 +1,57 @@
+import { useEffect, useId, useState } from "react";
+import { Refused } from "@/api/client";
+import { FieldProblem, problemProps } from "@/parts/FieldProblem";
+import { dateAndClock, fieldValue, momentOf } from "@/units/time";
+
+interface Props {
+  at: string | null;
+  zone: string;
+  onKeep: (at: string | null) => Promise<void>;
+}
+
+/** When the first water goes in, in the clock of the place. */
+export function PourTime({ at, zone, onKeep }: Props) {
+  const was = at ? fieldValue(at, zone) : "";
+  const [value, setValue] = useState(was);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  useEffect(() => setValue(was), [was]);
+
+  async function keep() {
+    if (value === was) return;
+    try {
+      await onKeep(value ? momentOf(value, zone) : null);
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setProblem(error.message);
+    }
+  }
+
+  return (
+    <section aria-label="The pour">
+      <div className="flex flex-wrap items-center gap-3">
+        <label htmlFor={id} className="text-lg font-bold">
+          First water in
+        </label>
+        <input
+          id={id}
+          type="datetime-local"
+          className="field w-auto text-lg"
+          value={value}
+          {...problemProps(`${id}-problem`, problem)}
+          onChange={(event) => setValue(event.target.value)}
+          onBlur={() => void keep()}
+          onKeyDown={(event) => {
+            event.stopPropagation();
+            if (event.key === "Enter") void keep();
+          }}
+        />
+        <span className="text-soft">
+          {at ? `${dateAndClock(at, zone)}, ${zone}` : "Not set: hours count from the pour."}
+        </span>
+      </div>
+      <FieldProblem id={`${id}-problem`} problem={problem} />
+    </section>
+  );
+}

@@ -1,0 +1,237 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
+import { type Editor, withField } from "@/api/editor";
+import { shopQuery } from "@/api/queries";
+import { Choice, Select } from "@/parts/Choice";
+import { Findings } from "@/parts/Findings";
+import { LengthField } from "@/parts/LengthField";
+import { NumberField } from "@/parts/NumberField";
+import { FigureButton, FigureLine } from "@/parts/Why";
+import { writeLength } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { Bench } from "../job/Bench";
+import { Care } from "../job/Care";
+import { PieceSelect } from "../job/PieceSelect";
+import { findingsOf, type StationProps, useApply } from "../job/station";
+import { Assembly } from "./Assembly";
+import { CutPlan } from "./CutPlan";
+import { FormDrawing } from "./FormDrawing";
+
+type Seen = "form" | "cuts" | "steps";
+
+/** Form: the boards that make the piece, the sheets they are cut from, the steps in which they go together. */
+export function FormStation({ editor }: StationProps) {
+  const [index, setIndex] = useState(0);
+  const [seen, setSeen] = useState<Seen>("form");
+  const { job, plan } = editor.shown;
+  const { data: shop } = useQuery(shopQuery);
+  const apply = useApply(editor);
+  const piece = job.pieces[index] ?? job.pieces[0];
+  const planned = plan.pieces[index] ?? plan.pieces[0];
+  if (!piece || !planned) return null;
+  const mirrored = piece.cast === "face down";
+  const tools = (
+    <>
+      <PieceSelect job={job} index={index} onChoose={setIndex} />
+      <Choice
+        label="Seen"
+        value={seen}
+        choices={[
+          { value: "form", text: "the form" },
+          { value: "cuts", text: "its cuts" },
+          { value: "steps", text: "step by step" },
+        ]}
+        onChoose={setSeen}
+      />
+    </>
+  );
+  const ticket = (
+    <>
+      <section aria-label="Findings">
+        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <Findings findings={findingsOf(plan, "form")} onChange={apply} />
+      </section>
+      <ToHave plan={plan} />
+      <OneForm planned={planned} />
+      {shop && <Habits job={job} shop={shop} editor={editor} />}
+      <AsCutList planned={planned} job={job} editor={editor} />
+      <Care lines={plan.cutting.care} />
+    </>
+  );
+  return (
+    <Bench editor={editor} title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
+      {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
+      {seen === "cuts" && <CutPlan cutting={plan.cutting} />}
+      {seen === "steps" && <Assembly planned={planned} mirrored={mirrored} />}
+    </Bench>
+  );
+}
+
+function ToHave({ plan }: { plan: Plan }) {
+  const { cutting } = plan;
+  return (
+    <section aria-label="To have">
+      <h2 className="mb-1 text-lg font-bold">To have</h2>
+      <dl>
+        <FigureLine label={cutting.sheet_name} figure={cutting.sheet_count} />
+        <FigureLine label="Screws" figure={cutting.screws} />
+        <FigureLine label="In boxes of 100" figure={cutting.boxes} />
+        <FigureLine label="Sealant" figure={cutting.cartridges} />
+        <FigureLine label="Tape" figure={cutting.rolls} />
+      </dl>
+      <p className="mt-1 text-soft">
+        {cutting.proven ? "Fewer sheets are not possible." : "A better layout may save a sheet."}
+      </p>
+    </section>
+  );
+}
+
+const WAYS = { down: "down through the strip", up: "up through the base", in: "through the strip, into the base" };
+
+function OneForm({ planned }: { planned: PiecePlan }) {
+  const { units } = usePreferences();
+  const { form } = planned;
+  return (
+    <section aria-label={`Form of ${planned.name}`}>
+      <h2 className="mb-1 text-lg font-bold">{planned.name}</h2>
+      <dl>
+        {form.inside.slice(0, 2).map((side) => (
+          <FigureLine key={side.edge} label={`Inside, ${side.edge}`} figure={side.made} />
+        ))}
+        <FigureLine label="Screws" figure={form.screw_count} />
+        <FigureLine label="Bite" figure={form.joint.bite} />
+        <FigureLine label="Pilot hole" figure={form.joint.pilot} />
+        <FigureLine label="Beads" figure={form.consumed.joint_length} />
+        {form.consumed.release && <FigureLine label="Release" figure={form.consumed.release} />}
+        <FigureLine label="Side bows" figure={form.stiffness.side_bow} />
+        <FigureLine label="Bearers, at most" figure={form.stiffness.bearer_spacing} />
+        <FigureLine label="Boards weigh" figure={form.boards_mass} />
+        <FigureLine label="1 mm a metre out of level" figure={form.out_of_level} />
+      </dl>
+      <p className="mt-2 text-soft">
+        Screws {writeLength(form.joint.screw_mm, units)} long, {WAYS[form.joint.way]};{" "}
+        {writeLength(form.joint.corner_screw_mm, units)} at the corners. {form.stiffness.bearers_mm.length} bearers
+        under the base.
+      </p>
+      {form.knockouts.map((one) => (
+        <dl key={one.feature} className="mt-3">
+          <dt className="font-bold">Knockout: {one.name}</dt>
+          <dd className="text-soft">
+            <FigureButton figure={one.layers} text={`${one.layers.value} layers`} /> of{" "}
+            {writeLength(one.layer_mm, units)} foam, cut flush. It lifts with <FigureButton figure={one.uplift} />, held
+            by <FigureButton figure={one.held} />.
+          </dd>
+        </dl>
+      ))}
+    </section>
+  );
+}
+
+type FormField = keyof NonNullable<Job["form"]>;
+
+const SCHOOLS: readonly { field: FormField; label: string; choices: readonly string[] }[] = [
+  { field: "corner", label: "Corners", choices: ["run past", "pinwheel"] },
+  { field: "sides", label: "Sides", choices: ["on the base", "lapping the base"] },
+  { field: "screwing", label: "Screwed", choices: ["down through the strip", "up through the base"] },
+  { field: "sealing", label: "Sealed with", choices: ["silicone", "latex caulk", "hot glue"] },
+  { field: "release", label: "Release", choices: ["none", "oil", "wax"] },
+  { field: "knockouts", label: "Knockouts", choices: ["bonded", "screwed", "bonded and screwed"] },
+];
+
+const LENGTHS: readonly { field: FormField & keyof Shop["form_habits"]; label: string }[] = [
+  { field: "ledge", label: "Ledge of the base" },
+  { field: "overrun", label: "Strips left long by" },
+  { field: "screw_spacing", label: "Screws at most every" },
+  { field: "bead_radius", label: "Bead radius" },
+];
+
+const HABIT = "habit";
+
+function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }) {
+  const set = (field: FormField, value: unknown, what: string) =>
+    editor.change((now) => withField(now, `/form/${field}`, value), what);
+  const own = (job.form ?? {}) as Record<string, unknown>;
+  const habits = (shop.form_habits ?? {}) as Record<string, unknown>;
+  const named = (one: { id: string; name: string }) => ({ value: one.id, text: one.name });
+  return (
+    <section aria-label="How it is built">
+      <h2 className="mb-1 text-lg font-bold">How it is built</h2>
+      <Select
+        label="Sheet"
+        value={(own.sheet as string) ?? shop.sheets?.[0]?.id ?? ""}
+        choices={(shop.sheets ?? []).map(named)}
+        onChoose={(id) => void set("sheet", id, `Form from ${id}`)}
+      />
+      <Select
+        label="Foam"
+        value={(own.foam as string) ?? shop.foams?.[0]?.id ?? ""}
+        choices={(shop.foams ?? []).map(named)}
+        onChoose={(id) => void set("foam", id, `Knockouts from ${id}`)}
+      />
+      <NumberField
+        label="Forms of each piece"
+        value={(own.forms as number) ?? 1}
+        onKeep={(forms) => set("forms", forms, `${forms} forms of each piece`)}
+      />
+      {SCHOOLS.map(({ field, label, choices }) => (
+        <Select
+          key={field}
+          label={label}
+          value={(own[field] as string) ?? HABIT}
+          choices={[
+            { value: HABIT, text: `as always: ${String(habits[field])}` },
+            ...choices.map((one) => ({ value: one, text: one })),
+          ]}
+          onChoose={(chosen) => void set(field, chosen === HABIT ? null : chosen, `${label}: ${chosen}`)}
+        />
+      ))}
+      {LENGTHS.map(({ field, label }) => {
+        const length = (own[field] ?? habits[field]) as { mm: number; typed?: string | null } | undefined;
+        return length ? (
+          <LengthField
+            key={field}
+            label={label}
+            length={{ mm: length.mm, typed: length.typed ?? null }}
+            onKeep={(typed) => set(field, typed, label)}
+          />
+        ) : null;
+      })}
+    </section>
+  );
+}
+
+/** Boards that came out otherwise than planned: what they were cut to, so that the plan says what they make. */
+function AsCutList({ planned, job, editor }: { planned: PiecePlan; job: Job; editor: Editor }) {
+  const asCut = job.form?.as_cut ?? {};
+  const keep = (key: string, field: "length" | "height", value: unknown, what: string) =>
+    editor.change((now) => {
+      const all = { ...(now.form?.as_cut ?? {}) };
+      all[key] = { length: null, height: null, ...all[key], [field]: value } as never;
+      return withField(now, "/form/as_cut", all);
+    }, what);
+  return (
+    <section aria-label="As it was cut">
+      <h2 className="text-lg font-bold">As it was cut</h2>
+      <p className="mb-1 text-soft">Measure each board once it is sawn; change what came out otherwise.</p>
+      {planned.form.boards.map((board) => {
+        const key = `${planned.id}.${board.key}`;
+        const own = asCut[key];
+        return (
+          <div key={board.key}>
+            <LengthField
+              label={`${board.name}, length`}
+              length={{ mm: board.length_cut_mm, typed: own?.length?.typed ?? null }}
+              onKeep={(typed) => keep(key, "length", typed, `${board.name} cut`)}
+            />
+            <LengthField
+              label={`${board.name}, ${board.key === "base" ? "width" : "height"}`}
+              length={{ mm: board.height_cut_mm, typed: own?.height?.typed ?? null }}
+              onKeep={(typed) => keep(key, "height", typed, `${board.name} cut`)}
+            />
+          </div>
+        );
+      })}
+    </section>
+  );
+}

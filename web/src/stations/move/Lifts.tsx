@@ -1,0 +1,133 @@
+import type { PiecePlan } from "@/api/client";
+import { FigureButton } from "@/parts/Why";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
+
+type Lift = PiecePlan["handling"]["lifts"][number];
+
+interface Props {
+  piece: PiecePlan;
+  length: number;
+  width: number;
+  onCarry: (way: string) => void;
+}
+
+/** What turning and carrying ask of the concrete: how far each goes to the limit, and where it would break. */
+export function Lifts({ piece, length, width, onCarry }: Props) {
+  const { units } = usePreferences();
+  return (
+    <section aria-label={`${piece.name}, lifted`}>
+      <h2 className="text-lg font-bold">{piece.name}: how it is lifted</h2>
+      <ul className="mt-2 border-t-2 border-ink">
+        {piece.handling.lifts.map((lift) => {
+          const used = lift.stress.value / lift.limit.value;
+          return (
+            <li
+              key={lift.id}
+              data-lift={lift.id}
+              className="grid grid-cols-[84px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[110px_minmax(0,1fr)_auto]"
+            >
+              <WeakPlace lift={lift} piece={piece} length={length} width={width} />
+              <div className="min-w-0">
+                <p className="font-bold">{lift.name}</p>
+                <Used share={used} />
+                <p className="text-soft">
+                  <FigureButton figure={lift.stress} /> of{" "}
+                  <FigureButton figure={lift.limit} text={write(lift.limit.value, "MPa", units)} /> at 28 days; needs{" "}
+                  <FigureButton figure={lift.needed} />
+                </p>
+              </div>
+              {lift.id === "turn" ? (
+                <span className="text-soft max-sm:col-start-2">always</span>
+              ) : (
+                <button
+                  type="button"
+                  className={`button max-sm:col-start-2 ${lift.chosen ? "button-pressed" : ""}`}
+                  aria-pressed={lift.chosen}
+                  onClick={() => !lift.chosen && onCarry(lift.id)}
+                >
+                  {lift.chosen ? "Planned so" : "Plan so"}
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <p className="mt-2 text-soft">
+        The dark line is the section that would break first. Inner corners concentrate the stress; a radius helps. For
+        anything over people's heads, or that holds people up, a licensed engineer decides.
+      </p>
+    </section>
+  );
+}
+
+function Used({ share }: { share: number }) {
+  const over = share > 1;
+  return (
+    <div className="my-1 flex items-center gap-3">
+      <span className="relative block h-4 flex-1 border-[1.5px] border-ink">
+        <span
+          className="absolute inset-y-0 left-0"
+          style={{
+            width: `${Math.min(share, 1) * 100}%`,
+            background: over
+              ? "repeating-linear-gradient(-45deg, var(--stop) 0 5px, var(--paper) 5px 9px)"
+              : "var(--foam-line)",
+          }}
+        />
+      </span>
+      <span className="figure w-20 text-right">{over ? "breaks" : `${Math.round(share * 100)} %`}</span>
+    </div>
+  );
+}
+
+function WeakPlace({ lift, piece, length, width }: { lift: Lift; piece: PiecePlan; length: number; width: number }) {
+  const scale = Math.min(80 / length, 60 / width);
+  const y = (mm: number) => (width - mm) * scale;
+  return (
+    <svg
+      width={length * scale + 4}
+      height={width * scale + 4}
+      viewBox={`-2 -2 ${length * scale + 4} ${width * scale + 4}`}
+      role="img"
+      aria-label="Where it would break"
+    >
+      <rect width={length * scale} height={width * scale} fill="var(--concrete)" stroke="var(--ink)" />
+      {piece.measure.features.map((feature) => (
+        <rect
+          key={feature.id}
+          x={(feature.x_mm - feature.length_mm / 2) * scale}
+          y={y(feature.y_mm + feature.width_mm / 2)}
+          width={feature.length_mm * scale}
+          height={feature.width_mm * scale}
+          rx={feature.radius_mm * scale}
+          fill="var(--ground)"
+          stroke="var(--foam-line)"
+        />
+      ))}
+      {lift.strips.map((strip) =>
+        lift.along === "x" ? (
+          <line
+            key={strip.start_mm}
+            x1={lift.at_mm * scale}
+            x2={lift.at_mm * scale}
+            y1={y(strip.start_mm)}
+            y2={y(strip.end_mm)}
+            stroke="var(--ink)"
+            strokeWidth="3.5"
+          />
+        ) : (
+          <line
+            key={strip.start_mm}
+            x1={strip.start_mm * scale}
+            x2={strip.end_mm * scale}
+            y1={y(lift.at_mm)}
+            y2={y(lift.at_mm)}
+            stroke="var(--ink)"
+            strokeWidth="3.5"
+          />
+        ),
+      )}
+    </svg>
+  );
+}
