@@ -5,10 +5,13 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Literal
 
+from ulbrek.core.cure.result import Act
 from ulbrek.core.plan import Plan
 
-# Nothing says yet what has been done: an act this long past is taken to be, and folded away.
+# Nothing says yet what has been done: an act this long past is taken to be, and folded away. What cannot wait is over
+# sooner, and a state that came by itself at once.
 PAST = timedelta(hours=36)
+OVER = timedelta(hours=2)
 When = Literal["due", "ahead", "past"]
 
 
@@ -71,14 +74,15 @@ def _acts(job: str, name: str, planned: Plan, now: datetime) -> Iterable[AgendaA
             care=act.care,
             waits=act.waits,
             moved=act.moved,
-            when=_when(act.at, now),
+            when=_when(act, act.at, now),
             earliest_at=act.earliest_at,
             at=act.at,
             latest_at=act.latest_at,
         )
 
 
-def _when(at: datetime, now: datetime) -> When:
+def _when(act: Act, at: datetime, now: datetime) -> When:
     if at > now:
         return "ahead"
-    return "due" if now - at < PAST else "past"
+    over = timedelta(0) if act.is_state else PAST if act.waits else OVER
+    return "due" if now - at < over else "past"

@@ -16,6 +16,7 @@ class ActNeed:
         strength: strength it needs [MPa]
         age_h: least age, in hours at 20 °C from water in
         care: the caution that belongs to it
+        is_state: whether it is something that comes by itself, not something to be done
     """
 
     id: str
@@ -24,3 +25,4 @@ class ActNeed:
     strength: Figure | None = None
     age_h: float | None = None
     care: str = ""
+    is_state: bool = False

@@ -18,6 +18,7 @@ class Act:
         due_h: the hour it is planned for
         by_lower_edge: whether it is planned by the lower edge of the band, being before three days
         waits: whether it may wait for the morning
+        is_state: whether it comes by itself, and nothing is to be done
         strength: what it needs, where it needs one [MPa]
         at: when it is due; None before the pour's hour is known
         moved: whether it was put off to the morning
@@ -31,6 +32,7 @@ class Act:
     due_h: float
     by_lower_edge: bool
     waits: bool
+    is_state: bool
     strength: Figure | None
     care: str
     earliest_at: datetime | None

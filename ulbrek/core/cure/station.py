@@ -29,13 +29,13 @@ class Finishing:
     share: Spread
     test: str
     face_up_only: bool = False
-    waits: bool = False
+    is_state: bool = False
 
 
 FINISHING = (
     Finishing(
         "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
-        waits=True,
+        is_state=True,
     ),
     Finishing("float", "Float", Spread(0.2, 0.35, 0.55), "A pressed finger leaves 6 to 12 mm and no water."),
     Finishing(
@@ -104,7 +104,8 @@ class _Clock:
                 when = work(
                     rules.hour_by_share_of_set, one.id, set_h=self.mix.initial_set_h, share=one.share, pace=self.pace
                 )
-                yield self._act(ActNeed(one.id, one.name, one.test), None, when, waits=one.waits)
+                need = ActNeed(one.id, one.name, one.test, is_state=one.is_state)
+                yield self._act(need, None, when, waits=one.is_state)
         latest: dict[str, Figure] = {}
         for piece, need in self.poured.needs:
             when = self._when(f"{piece}/{need.id}", need)
@@ -123,7 +124,9 @@ class _Clock:
             moist,
         )
         yield self._act(
-            ActNeed("install", "Light use", "70 % of its strength: set it in place, no heavy loads."), None, usable
+            ActNeed("install", "Light use", "70 % of its strength: set it in place, no heavy loads.", is_state=True),
+            None,
+            usable,
         )
         days = SEAL_DAYS.get(self.inputs.sealer)
         if days is not None:
@@ -133,7 +136,9 @@ class _Clock:
             test = "A taped plastic sheet shows no moisture after 16 to 24 h."
             yield self._act(ActNeed("seal", "Seal", test, care=SEAL_CARE), None, seal)
         full = self._by_share("load", 1.0)
-        yield self._act(ActNeed("load", "Full load", "Its 28-day strength: wheels, vices, people."), None, full)
+        yield self._act(
+            ActNeed("load", "Full load", "Its 28-day strength: wheels, vices, people.", is_state=True), None, full
+        )
 
     def set_at(self, which: str, set_h: float) -> Figure:
         """The hour of initial or final set."""
@@ -187,6 +192,7 @@ class _Clock:
             due_h=due,
             by_lower_edge=early,
             waits=waits,
+            is_state=need.is_state,
             strength=need.strength,
             care=need.care,
             earliest_at=self._time(when.value if when.low is None else when.low),

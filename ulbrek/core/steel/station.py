@@ -13,7 +13,7 @@ from ulbrek.core.steel.layout import NARROW_MM, Gap, bars_beside, length_m, mesh
 from ulbrek.core.steel.result import CutBar, MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
 
 PLACING = {
-    "laid at half fill": "Fill to here, lay it and work it down until it is in the middle. It must not sink.",
+    "laid at half fill": "Fill to that depth, lay it, and work it down until it is in the middle. It must not sink.",
     "tied over the form": "Hang it from battens over the form, tied every 300 mm; cut the ties once it cannot sink.",
     "clipped up from the base": "Stand it on clips before the pour. Clips show on a face that is cast down: "
     "only where that side is hidden.",

@@ -306,6 +306,7 @@ export interface components {
          *         due_h: the hour it is planned for
          *         by_lower_edge: whether it is planned by the lower edge of the band, being before three days
          *         waits: whether it may wait for the morning
+         *         is_state: whether it comes by itself, and nothing is to be done
          *         strength: what it needs, where it needs one [MPa]
          *         at: when it is due; None before the pour's hour is known
          *         moved: whether it was put off to the morning
@@ -324,6 +325,8 @@ export interface components {
             hours: components["schemas"]["Figure"];
             /** Id */
             id: string;
+            /** Is State */
+            is_state: boolean;
             /** Latest At */
             latest_at: string | null;
             /** Moved */
@@ -363,6 +366,7 @@ export interface components {
          *         strength: strength it needs [MPa]
          *         age_h: least age, in hours at 20 °C from water in
          *         care: the caution that belongs to it
+         *         is_state: whether it is something that comes by itself, not something to be done
          */
         ActNeed: {
             /** Age H */
@@ -374,6 +378,11 @@ export interface components {
             care: string;
             /** Id */
             id: string;
+            /**
+             * Is State
+             * @default false
+             */
+            is_state: boolean;
             /** Name */
             name: string;
             strength?: components["schemas"]["Figure"] | null;

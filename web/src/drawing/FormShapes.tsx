@@ -34,6 +34,7 @@ export function FormShapes({ at, form, features, placed, now, screws = true }: P
             data-board={board.key}
           />
         ))}
+      {placed && !form.boards.slice(1).every((board) => there(board.key)) && <Pencil at={at} form={form} />}
       {bead && <Bead at={at} form={form} now={now?.has("bead") ?? false} />}
       {features
         .filter((feature) => there(feature.id))
@@ -66,6 +67,37 @@ export function FormShapes({ at, form, features, placed, now, screws = true }: P
         />
       ))}
       {screws && <Screws at={at} form={form} covered={placed?.has("tape") ?? false} there={there} />}
+    </g>
+  );
+}
+
+/** The inside of the form as it is marked on the base, and the bearers under it. */
+function Pencil({ at, form }: { at: Frame; form: Form }) {
+  const [base] = form.boards;
+  const [front, right] = [
+    form.inside.find((one) => one.edge === "front"),
+    form.inside.find((one) => one.edge === "right"),
+  ];
+  if (!base) return null;
+  const along = base.dx_mm >= base.dy_mm;
+  return (
+    <g>
+      <rect
+        {...box(at, 0, 0, front?.wanted_mm ?? 0, right?.wanted_mm ?? 0)}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+        strokeDasharray="7 5"
+      />
+      {form.stiffness.bearers_mm.map((place) => {
+        const middle = Math.min(Math.max(place, 20), (along ? base.dx_mm : base.dy_mm) - 20) - 20;
+        const bearer = along
+          ? box(at, base.x_mm + middle, base.y_mm - 30, 40, base.dy_mm + 60)
+          : box(at, base.x_mm - 30, base.y_mm + middle, base.dx_mm + 60, 40);
+        return (
+          <rect key={place} {...bearer} fill="none" stroke="var(--board-line)" strokeWidth="2" strokeDasharray="3 5" />
+        );
+      })}
     </g>
   );
 }

@@ -53,7 +53,7 @@ const ONE: Record<string, string> = {
 };
 
 export function write(value: number, unit: string, units: Units): string {
-  if (unit === "mm") return writeLength(value, units);
+  if (unit === "mm") return value !== 0 && Math.abs(value) < 0.8 ? `${trim(value, 2)} mm` : writeLength(value, units);
   if (unit === "C") return writeTemperature(value, units);
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];

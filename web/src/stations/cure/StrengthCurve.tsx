@@ -2,12 +2,12 @@ import type { Plan } from "@/api/client";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { usePreferences } from "@/units/preferences";
-import { write, writeHours } from "@/units/quantity";
+import { write, writeHours, writeRange } from "@/units/quantity";
 
 type Cure = Plan["cure"];
 
 const EDGE = { left: 64, right: 26, top: 24, bottom: 40 };
-const TICKS_H = [12, 24, 48, 72, 168, 336, 672];
+const TICKS_H = [24, 72, 168, 336, 672];
 const HEIGHT = 320;
 
 /** Strength against time, early hours drawn wide: its band, and the gates that acts wait at. */
@@ -65,7 +65,11 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
           ))}
         </svg>
         {TICKS_H.map((hour) => (
-          <span key={hour} className="figure absolute -translate-x-1/2" style={{ left: x(hour), top: y(0) + 6 }}>
+          <span
+            key={hour}
+            className="figure absolute -translate-x-1/2 whitespace-nowrap"
+            style={{ left: x(hour), top: y(0) + 6 }}
+          >
             {hour < 72 ? `${hour} h` : `${hour / 24} d`}
           </span>
         ))}
@@ -74,6 +78,9 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
             {write(level, "MPa", units).replace(".00", "")}
           </span>
         ))}
+        <Tag x={x(672) - 70} y={y(cure.strength_28_high_mpa) + 46}>
+          {writeRange(cure.strength_28_low_mpa, cure.strength_28_high_mpa, "MPa", units).replaceAll(".00", "")}
+        </Tag>
         {gateTags(gates).map((tag) => (
           <Tag key={tag.text} x={x(tag.hour) + 12 + tag.text.length * 3.6} y={y(tag.level) + 22}>
             {tag.text}

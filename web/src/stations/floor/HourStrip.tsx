@@ -9,7 +9,7 @@ const BEFORE_H = 12;
 const AFTER_H = 72;
 const HOUR_MS = 3_600_000;
 const ROW_PX = 44;
-const LABEL_PX = 148;
+const LABEL_PX = 220;
 const CLOSE_PX = 30;
 
 /** Hour by hour, a row a job: from when each act may be done until it is late, with its hour marked. */
@@ -19,7 +19,7 @@ export function HourStrip({ agenda }: { agenda: Agenda }) {
   const [from, to] = [now - BEFORE_H * HOUR_MS, now + AFTER_H * HOUR_MS];
   const seen = agenda.acts.filter((act) => Date.parse(act.latest_at) >= from && Date.parse(act.earliest_at) <= to);
   const jobs = [...new Map(seen.map((act) => [act.job, act.job_name]))];
-  const left = size.width < 600 ? 8 : LABEL_PX;
+  const left = size.width < 700 ? 8 : LABEL_PX;
   const x = (moment: number) =>
     left + ((Math.min(Math.max(moment, from), to) - from) / (to - from)) * Math.max(0, size.width - left - 8);
   const height = 34 + jobs.length * ROW_PX;
@@ -56,7 +56,7 @@ export function HourStrip({ agenda }: { agenda: Agenda }) {
         ))}
       {left === LABEL_PX &&
         jobs.map(([job, name], row) => (
-          <span key={job} className="absolute left-0 w-36 truncate" style={{ top: 36 + row * ROW_PX }}>
+          <span key={job} className="absolute left-0 w-52 truncate" style={{ top: 36 + row * ROW_PX }}>
             {name}
           </span>
         ))}
@@ -91,7 +91,13 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
               />
               <rect x={at - 5} y={top + 14} width="10" height="12" fill={past ? "var(--ink-soft)" : "var(--ink)"} />
               {named && (
-                <text x={at} y={top + 11} textAnchor="middle" className="text-base" fill="var(--ink)">
+                <text
+                  x={at}
+                  y={top + 11}
+                  textAnchor={at > x(Number.MAX_SAFE_INTEGER) - 30 ? "end" : "middle"}
+                  className="text-base"
+                  fill="var(--ink)"
+                >
                   {act.id}
                 </text>
               )}

@@ -3,6 +3,7 @@ import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { sizeText } from "../job/Rail";
 
 type Cutting = Plan["cutting"];
 type Sheet = Cutting["sheets"][number];
@@ -19,8 +20,7 @@ export function CutPlan({ cutting }: { cutting: Cutting }) {
         <section key={sheet.saws.map((saw) => saw.setting_mm).join()} aria-label={`Sheet ${index + 1}`}>
           <h2 className="text-lg font-bold">
             {many ? `Sheet ${index + 1} of ${cutting.sheets.length}: ` : ""}
-            {cutting.sheet_name}, {writeLength(cutting.sheet_length_mm, units)} ×{" "}
-            {writeLength(cutting.sheet_width_mm, units)}
+            {cutting.sheet_name}, {sizeText(cutting.sheet_length_mm, cutting.sheet_width_mm, units)}
           </h2>
           <SheetDrawing cutting={cutting} sheet={sheet} />
           <Cuts sheet={sheet} />
@@ -35,12 +35,34 @@ function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
   const [area, size] = useSize<HTMLDivElement>();
   const scale = Math.max(0, size.width - 2 * EDGE_PX) / cutting.sheet_length_mm;
   const height = cutting.sheet_width_mm * scale;
-  const [x, y] = [(mm: number) => EDGE_PX + mm * scale, (mm: number) => 30 + height - mm * scale];
+  const [x, y] = [(mm: number) => EDGE_PX + mm * scale, (mm: number) => 40 + height - mm * scale];
   const rows = [...new Set(sheet.panels.map((panel) => panel.y_mm))].sort((a, b) => a - b);
   const letters = letterOf(cutting);
+  const rips = sheet.saws.filter((saw) => saw.y1 === saw.y2);
+  const crosses = sheet.saws.filter((saw) => saw.y1 !== saw.y2);
+  const ripPlaces = spread(
+    rips.map((saw) => y(saw.y2)),
+    27,
+  );
+  const crossPlaces = spread(
+    crosses.map((saw) => x(saw.x1)),
+    29,
+  );
+  const numbers = [
+    ...rips.map((saw, index) => ({
+      saw,
+      end: [x(saw.x2), y(saw.y2)],
+      at: [x(cutting.sheet_length_mm) + 26, ripPlaces[index] ?? 0],
+    })),
+    ...crosses.map((saw, index) => ({
+      saw,
+      end: [x(saw.x1), y(Math.max(saw.y1, saw.y2))],
+      at: [crossPlaces[index] ?? 0, 14],
+    })),
+  ] as { saw: Sheet["saws"][number]; end: [number, number]; at: [number, number] }[];
   return (
-    <div ref={area} className="relative mt-2" style={{ height: height + 62 }}>
-      <svg width={size.width} height={height + 62} className="absolute inset-0">
+    <div ref={area} className="relative mt-2" style={{ height: height + 50 }}>
+      <svg width={size.width} height={height + 50} className="absolute inset-0">
         <title>Where the boards lie on the sheet</title>
         <rect
           x={x(0)}
@@ -75,6 +97,9 @@ function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
             strokeDasharray={saw.kind === "rip" ? undefined : "5 3"}
           />
         ))}
+        {numbers.map(({ saw, end, at }) => (
+          <line key={saw.number} x1={end[0]} y1={end[1]} x2={at[0]} y2={at[1]} stroke="var(--ink-soft)" />
+        ))}
       </svg>
       {sheet.panels.map((panel) => (
         <Tag
@@ -86,18 +111,25 @@ function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
           {letters.get(panel.key)}
         </Tag>
       ))}
-      {sheet.saws.map((saw, index) => (
-        <Tag
-          key={saw.number}
-          x={saw.kind === "rip" ? x(saw.x2) + 18 - (index % 2) * 30 : x(saw.x1)}
-          y={saw.kind === "rip" ? y(saw.y2) : y(Math.max(saw.y1, saw.y2)) - (index % 2 ? 8 : -18)}
-          tone="round"
-        >
+      {numbers.map(({ saw, at: [left, top] }) => (
+        <Tag key={saw.number} x={left} y={top} tone="round">
           {saw.number}
         </Tag>
       ))}
     </div>
   );
+}
+
+/** Numbers that stand in one line beside the sheet, pushed apart so that none hides another. */
+function spread(wanted: number[], gap: number): number[] {
+  const order = wanted.map((place, index) => ({ place, index })).sort((a, b) => a.place - b.place);
+  const placed: number[] = [];
+  let last = Number.NEGATIVE_INFINITY;
+  for (const { place, index } of order) {
+    last = Math.max(place, last + gap);
+    placed[index] = last;
+  }
+  return placed;
 }
 
 function Cuts({ sheet }: { sheet: Sheet }) {

@@ -29,7 +29,13 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
         <Section at={at} form={form} planned={planned} top={bottom + 64} />
       </svg>
       {form.boards.map((board) => (
-        <BoardTag key={board.key} at={at} board={board} text={writeLength(board.length_cut_mm, units)} />
+        <BoardTag
+          key={board.key}
+          at={at}
+          board={board}
+          ledge={-(form.boards[0]?.y_mm ?? 0) - board.thickness_mm}
+          text={writeLength(board.length_cut_mm, units)}
+        />
       ))}
       <Tag x={size.width / 2} y={at.view.top - 20}>
         base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units)} ×{" "}
@@ -42,16 +48,27 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
   );
 }
 
-function BoardTag({ at, board, text }: { at: Frame; board: Form["boards"][number]; text: string }) {
+function BoardTag({
+  at,
+  board,
+  ledge,
+  text,
+}: {
+  at: Frame;
+  board: Form["boards"][number];
+  ledge: number;
+  text: string;
+}) {
   if (board.key === "base") return null;
   const place = box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm);
   const level = place.width > place.height;
-  const inward = { front: [0, -24], back: [0, 24], left: [52, 0], right: [-52, 0] }[board.key] ?? [0, 0];
+  const roomy = ledge * at.scale > 30;
+  const away = { front: 1, back: -1, left: 1, right: -1 }[board.key] ?? 0;
   const side = at.view.mirrored ? -1 : 1;
   return (
     <Tag
-      x={place.x + place.width / 2 + (level ? 0 : (inward[0] ?? 0) * side)}
-      y={place.y + place.height / 2 + (level ? (inward[1] ?? 0) : 0)}
+      x={place.x + place.width / 2 + (level ? 0 : away * 52 * side)}
+      y={place.y + place.height / 2 + (level ? away * (roomy ? 20 : -24) : 0)}
     >
       {board.key} {text}
     </Tag>

@@ -42,26 +42,25 @@ export function Rail({ id, headline, onKeys }: Props) {
                 <Link
                   to="/jobs/$jobId/$station"
                   params={{ jobId: id, station }}
-                  className="flex h-full gap-3 px-3 py-2.5 sm:px-4 lg:px-5 lg:py-3.5 [&.active]:bg-ground [&.active]:text-ink"
+                  className="flex h-full gap-3 px-3 py-2.5 sm:px-4 lg:px-5 lg:py-2 [&.active]:bg-ground [&.active]:text-ink"
                   activeProps={{ className: "active" }}
                 >
                   <span className="rail-marks hidden pt-0.5 sm:block">
                     <RailMark severity={headline.worst[station]} />
                   </span>
-                  <span className="min-w-0">
+                  <span className="min-w-0 flex-1">
                     <span className="flex items-center gap-2">
                       {name}
                       <span className="rail-marks sm:hidden">
                         <RailMark severity={headline.worst[station]} />
                       </span>
                     </span>
-                    <span
-                      className="figure block text-lg leading-tight whitespace-nowrap lg:text-xl"
-                      data-headline={station}
-                    >
-                      {line.headline}
+                    <span className="block truncate leading-tight" title={`${line.headline}, ${line.detail}`}>
+                      <span className="figure text-lg whitespace-nowrap lg:text-xl" data-headline={station}>
+                        {line.headline}
+                      </span>
+                      <span className="ml-2 hidden text-[color:inherit] opacity-80 sm:inline">{line.detail}</span>
                     </span>
-                    <span className="hidden text-[color:inherit] opacity-80 sm:block">{line.detail}</span>
                   </span>
                 </Link>
               </li>
@@ -96,7 +95,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
     case "mix":
       return {
         headline: write(headline.bags, "bags", units),
-        detail: `${headline.bag_name}, ${write(headline.batches, "batches", units)}`,
+        detail: `of ${headline.bag_name}`,
       };
     case "form":
       return {
@@ -120,8 +119,8 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
 function cureLine({ first_act, zone }: Headline): { headline: string; detail: string } {
   if (!first_act) return { headline: "no hours", detail: "too cold" };
   return first_act.at
-    ? { headline: `strip ${dayAndClock(first_act.at, zone)}`, detail: `${writeHours(first_act.due_h)} after the pour` }
-    : { headline: `strip +${writeHours(first_act.due_h)}`, detail: "pour not set" };
+    ? { headline: `strip ${dayAndClock(first_act.at, zone)}`, detail: "" }
+    : { headline: `strip +${writeHours(first_act.due_h)}`, detail: "" };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {

@@ -25,7 +25,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
             <li
               key={lift.id}
               data-lift={lift.id}
-              className="grid grid-cols-[84px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[110px_minmax(0,1fr)_auto]"
+              className="grid grid-cols-[84px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[110px_minmax(0,1fr)_8rem]"
             >
               <WeakPlace lift={lift} piece={piece} length={length} width={width} />
               <div className="min-w-0">
