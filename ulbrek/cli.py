@@ -2,8 +2,9 @@
 
 import json
 import sys
+from datetime import UTC, datetime
 from pathlib import Path
-from typing import NoReturn
+from typing import Literal, NoReturn
 
 import click
 from pydantic import TypeAdapter, ValidationError
@@ -50,11 +51,32 @@ def schema_command() -> None:
 
 @main.command("export")
 @click.argument("file", type=JobPath)
-@click.option("--shop", "shop_file", type=JobPath, help="Put this shop into the file.")
-def export_command(file: Path, shop_file: Path | None) -> None:
-    """Print FILE as a job file of the newest version, every length with its millimetres."""
+@click.option("--shop", "shop_file", type=JobPath, help="Put this shop into the file, or plan in it.")
+@click.option("--as", "kind", type=click.Choice(["json", "pdf", "ics"]), default="json", show_default=True)
+@click.option("--output", type=click.Path(dir_okay=False, path_type=Path), help="A file instead of standard output.")
+@click.option("--units", type=click.Choice(["in", "mm"]), default="mm", show_default=True)
+@click.option("--paper", type=click.Choice(["a4", "letter"]), default="a4", show_default=True)
+def export_command(
+    file: Path, shop_file: Path | None, kind: str, output: Path | None, units: Units, paper: Literal["a4", "letter"]
+) -> None:
+    """Write FILE as a job file of the newest version, as a job pack (pdf) or as a calendar (ics)."""
     read = _read(file)
-    click.echo(write_job_file(read.job, _read_shop(shop_file) if shop_file else read.shop_snapshot), nl=False)
+    shop = _read_shop(shop_file) if shop_file else read.shop_snapshot
+    if kind == "pdf":
+        from ulbrek.files.pack import job_pack  # noqa: PLC0415 - Typst is loaded when it is needed
+
+        content = job_pack(read.job, plan(read.job, shop), shop_name=shop.name, units=units, paper=paper)
+    elif kind == "ics":
+        from ulbrek.files.calendar_file import write_calendar  # noqa: PLC0415
+
+        stamp = datetime.fromtimestamp(file.stat().st_mtime, UTC)
+        content = write_calendar(read.job.name, file.stem, plan(read.job, shop), stamp)
+    else:
+        content = write_job_file(read.job, shop).encode()
+    if output:
+        output.write_bytes(content)
+    else:
+        click.get_binary_stream("stdout").write(content)
 
 
 @main.command("migrate")

@@ -21,12 +21,15 @@ from ulbrek.api.views import (
     plan_of,
     plan_view,
 )
+from ulbrek.core.base.units import Units
 from ulbrek.core.rulebook import Page, rule_book
 from ulbrek.core.schedule import Agenda, schedule
 from ulbrek.core.shop import Shop
+from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
+from ulbrek.files.pack import Paper, job_pack
 from ulbrek.store.database import Database
-from ulbrek.store.jobs import ListedJob, Revision
+from ulbrek.store.jobs import ListedJob, Revision, StoredJob
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
@@ -170,6 +173,32 @@ def get_job_file(db: Db, job_id: UUID) -> Response:
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).get(job_id).job
-    name = re.sub(r"[^a-z0-9]+", "-", job.name.lower()).strip("-") or "job"
-    headers = {"Content-Disposition": f'attachment; filename="{name}.ulbrek.json"'}
-    return Response(write_job_file(job, shop.shop), headers=headers, media_type="application/json")
+    return _file(write_job_file(job, shop.shop), job.name, "ulbrek.json", "application/json")
+
+
+@router.get("/jobs/{job_id}/pack", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def get_job_pack(db: Db, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
+    """A job's pack as a PDF: measuring sheet, form, cuts, steel, batch cards, lifting card, calendar."""
+    stored, shop = _kept(db, job_id)
+    pack = job_pack(stored.job, plan_of(stored, shop), shop_name=shop.shop.name, units=units, paper=paper)
+    return _file(pack, stored.job.name, "pdf", "application/pdf")
+
+
+@router.get("/jobs/{job_id}/calendar", response_class=Response, responses={200: {"content": {"text/calendar": {}}}})
+def get_job_calendar(db: Db, job_id: UUID) -> Response:
+    """A job's acts as an iCalendar file."""
+    stored, shop = _kept(db, job_id)
+    written = write_calendar(stored.job.name, str(job_id), plan_of(stored, shop), stored.changed_at)
+    return _file(written, stored.job.name, "ics", "text/calendar; charset=utf-8")
+
+
+def _kept(db: Database, job_id: UUID) -> tuple[StoredJob, StoredShop]:
+    with db.work() as records:
+        shop = records.shop()
+        return records.jobs(shop.id).get(job_id), shop
+
+
+def _file(content: str | bytes, name: str, ending: str, media_type: str) -> Response:
+    plain = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
+    headers = {"Content-Disposition": f'attachment; filename="{plain}.{ending}"'}
+    return Response(content, headers=headers, media_type=media_type)

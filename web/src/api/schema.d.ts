@@ -112,6 +112,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Job Calendar
+         * @description A job's acts as an iCalendar file.
+         */
+        get: operations["get_job_calendar_api_jobs__job_id__calendar_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/file": {
         parameters: {
             query?: never;
@@ -124,6 +144,26 @@ export interface paths {
          * @description A job and its shop as a ``*.ulbrek.json`` file.
          */
         get: operations["get_job_file_api_jobs__job_id__file_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Job Pack
+         * @description A job's pack as a PDF: measuring sheet, form, cuts, steel, batch cards, lifting card, calendar.
+         */
+        get: operations["get_job_pack_api_jobs__job_id__pack_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2877,6 +2917,37 @@ export interface operations {
             };
         };
     };
+    get_job_calendar_api_jobs__job_id__calendar_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     get_job_file_api_jobs__job_id__file_get: {
         parameters: {
             query?: never;
@@ -2895,6 +2966,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobFile"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    get_job_pack_api_jobs__job_id__pack_get: {
+        parameters: {
+            query?: {
+                units?: "in" | "mm";
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             /** @description Validation Error */

@@ -1,22 +1,30 @@
 """Writes quantities other than lengths in the reader's units."""
 
 from ulbrek.core.base.units.constants import (
+    GRAVITY,
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,
     KG_PER_POUND,
     LITRES_PER_CUBIC_FOOT,
     LITRES_PER_US_QUART,
     MM_PER_FOOT,
+    MPA_PER_PSI,
 )
 from ulbrek.core.base.units.reading import Units
 from ulbrek.core.base.units.writing import write_length
 
-_ONE = {"bags": "bag", "batches": "batch", "people": "person"}
+_ONE = {
+    "bags": "bag", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
+    "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
+}  # fmt: skip
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
 _SHOWN = {
     "kg": (("kg", 1.0, 1), ("lb", 1 / KG_PER_POUND, 0)),
     "l": (("l", 1.0, 1), ("qt", 1 / LITRES_PER_US_QUART, 1)),
     "m2": (("m²", 1.0, 2), ("ft²", 1e6 / MM_PER_FOOT**2, 1)),
     "mm2": (("m²", 1e-6, 3), ("ft²", 1 / MM_PER_FOOT**2, 2)),
+    "m": (("m", 1.0, 1), ("ft", 1000 / MM_PER_FOOT, 1)),
+    "MPa": (("MPa", 1.0, 2), ("psi", 1 / MPA_PER_PSI, 0)),
+    "N": (("N", 1.0, 0), ("lbf", 1 / (KG_PER_POUND * GRAVITY), 0)),
     "kg/m3": (("kg/m³", 1.0, 0), ("lb/ft³", 1 / KG_PER_M3_PER_POUND_PER_CUBIC_FOOT, 1)),
 }
 
@@ -31,6 +39,8 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
     """
     if unit == "mm":
         return write_length(value, units)
+    if unit == "C":
+        return f"{value:g} °C" if units == "mm" else f"{value * 1.8 + 32:.0f} °F"
     if unit in _ONE:
         return f"{value:g} {_ONE[unit] if value == 1 else unit}"
     if unit in _SHOWN:

@@ -1,4 +1,5 @@
-import { Link } from "@tanstack/react-router";
+import { Link, useLocation } from "@tanstack/react-router";
+import { useEffect, useRef } from "react";
 import type { Headline, Severity, Station } from "@/api/client";
 import { SeverityMark } from "@/parts/SeverityMark";
 import { type Units, writeLength } from "@/units/length";
@@ -25,6 +26,12 @@ interface Props {
 /** The stations in the order of the work, each with its headline figure: read downwards it tells the job. */
 export function Rail({ id, headline, onKeys }: Props) {
   const { units } = usePreferences();
+  const nav = useRef<HTMLElement>(null);
+  const at = useLocation({ select: (location) => location.pathname });
+  useEffect(() => {
+    const active = at && nav.current?.querySelector(".active");
+    if (active) active.scrollIntoView({ inline: "center", block: "nearest" });
+  }, [at]);
   return (
     <header className="on-rail flex shrink-0 flex-col bg-rail text-rail-ink lg:w-[246px]">
       <div className="flex items-baseline gap-3 px-4 pt-3 pb-2 lg:block lg:px-5 lg:pt-5 lg:pb-4">
@@ -33,7 +40,7 @@ export function Rail({ id, headline, onKeys }: Props) {
         </Link>
         <p className="truncate text-rail-soft">{headline.name}</p>
       </div>
-      <nav aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
+      <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
           {STATIONS.map(({ station, name }) => {
             const line = stationLine(station, headline, units);

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Editor } from "@/api/editor";
 import { History } from "./History";
+import { Papers } from "./Papers";
 
 /** Back and forward through what was done. */
 export function Steps({ editor }: { editor: Editor }) {
@@ -46,6 +47,7 @@ export function Steps({ editor }: { editor: Editor }) {
           <span data-revision={revision}>№ {revision}</span>
         </button>
       </div>
+      <Papers id={editor.kept.id} />
       {history && <History editor={editor} onClose={() => setHistory(false)} />}
     </>
   );

@@ -85,7 +85,7 @@ export function SteelDrawing({ planned, length, width, thickness, mirrored }: Pr
       ))}
       <p className="absolute text-soft" style={{ left: 40, top: bottom + 22 }}>
         {steel.stack
-          ? `cut from front to back, as it lies: show face ${mirrored ? "below" : "above"}`
+          ? `front to back, show face ${mirrored ? "below" : "above"}`
           : steel.school === "fibre only"
             ? "Fibre in the mix, no steel."
             : "No steel."}

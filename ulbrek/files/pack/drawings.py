@@ -1,0 +1,183 @@
+"""The drawings of a job pack."""
+
+from collections.abc import Collection
+
+from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.form.result import Board, CuttingResult, FormResult
+from ulbrek.core.kit.nesting import SheetPlan
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.result import PlacedFeature
+from ulbrek.core.plan import PiecePlan
+from ulbrek.core.steel.result import SteelResult
+from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
+
+WIDTH_MM = 172.0
+_WEB_DASH, _MESH_DASH = "1 1", "2 1"
+
+
+def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
+    """The piece as it stands, with what to measure on the place."""
+    length, width = piece.outline.length.mm, piece.outline.width.mm
+    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 96, mirrored=False)
+    drawing.box(Box(0, 0, length, width), CONCRETE, 0.6)
+    for feature in planned.measure.features:
+        _feature(drawing, feature)
+        roomy = feature.width_mm * drawing.scale > 8 and feature.length_mm * drawing.scale > 20
+        above = 1.4 if roomy else -feature.width_mm * drawing.scale / 2 - 1.5
+        drawing.words(drawing.x(feature.x_mm), drawing.y(feature.y_mm) + above, _name(piece, feature.id))
+    drawing.line(0, 0, length, width, 0.2, _WEB_DASH)
+    drawing.line(0, width, length, 0, 0.2, _WEB_DASH)
+    drawing.words(WIDTH_MM / 2, drawing.y(width) - 3, write_length(length, units), 4.6)
+    drawing.words(drawing.x(0) - 1.5, drawing.y(width / 2), write_length(width, units), 4.6, "end")
+    drawing.words(WIDTH_MM / 2, drawing.y(0) + 6, "front", 3.6)
+    return drawing.svg()
+
+
+def form_plan(form: FormResult, features: Collection[PlacedFeature], units: Units, mirrored: bool) -> str:
+    """The form as it lies, each strip with its length, the screws at their places."""
+    drawing = _form(form, 115, mirrored)
+    _boards(drawing, form, {board.key for board in form.boards}, ())
+    for feature in features:
+        _feature(drawing, feature)
+    for screw in form.screws:
+        if screw.way == "in":
+            reach = max(screw.length_mm, 12.0)
+            drawing.line(screw.x_mm, screw.y_mm, screw.x_mm + screw.dx * reach, screw.y_mm + screw.dy * reach, 0.7)
+        else:
+            drawing.dot(screw.x_mm, screw.y_mm)
+    for board in form.boards[1:]:
+        _strip_name(drawing, board, f"{board.key} {write_length(board.length_cut_mm, units)}", form.boards[0])
+    base = form.boards[0]
+    size = f"base {write_length(base.length_cut_mm, units)} × {write_length(base.height_cut_mm, units)}"
+    drawing.words(WIDTH_MM / 2, drawing.y(base.y_mm + base.dy_mm) - 2.5, size)
+    return drawing.svg()
+
+
+def step(form: FormResult, features: Collection[PlacedFeature], index: int, mirrored: bool) -> str:
+    """One step of the assembly: what stands is thin, what is new is heavy."""
+    placed = {key for one in form.steps[: index + 1] for key in one.adds}
+    now = form.steps[index].adds
+    drawing = _form(form, 42, mirrored, width_mm=62, margin_mm=2)
+    _boards(drawing, form, placed, now)
+    inside = {one.edge: one.wanted_mm for one in form.inside}
+    drawing.box(Box(0, 0, inside["front"], inside["right"]), stroke=0.9 if "bead" in now else 0.15, dash="1 1")
+    for feature in features:
+        if feature.id in placed:
+            _feature(drawing, feature, 0.9 if feature.id in now else 0.3)
+    if all(board.key in placed for board in form.boards):
+        for screw in form.screws:
+            drawing.dot(screw.x_mm, screw.y_mm, 0.5, filled="tape" in placed)
+    return drawing.svg()
+
+
+def sheet(cutting: CuttingResult, plan: SheetPlan, letters: dict[str, str]) -> str:
+    """A sheet with its boards lettered and its cuts numbered in sawing order."""
+    drawing = Drawing(Box(0, 0, cutting.sheet_length_mm, cutting.sheet_width_mm), WIDTH_MM, 110, False, margin_mm=9)
+    drawing.box(Box(0, 0, cutting.sheet_length_mm, cutting.sheet_width_mm), "#ffffff", 0.6)
+    rows = sorted({panel.y_mm for panel in plan.panels})
+    for panel in plan.panels:
+        drawing.box(Box(panel.x_mm, panel.y_mm, panel.length_mm, panel.width_mm), BOARD)
+    rips = [saw for saw in plan.saws if saw.y1 == saw.y2]
+    crosses = [saw for saw in plan.saws if saw.y1 != saw.y2]
+    ends = _apart([drawing.y(saw.y2) for saw in rips], 5.0)
+    for saw, at in zip(rips, ends, strict=True):
+        drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45)
+        drawing.paper_line(drawing.x(saw.x2), drawing.y(saw.y2), WIDTH_MM - 6, at)
+        drawing.words(WIDTH_MM - 3, at + 1.3, str(saw.number))
+    tops = _apart([drawing.x(saw.x1) for saw in crosses], 6.0)
+    for saw, at in zip(crosses, tops, strict=True):
+        drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45, "1.4 0.8")
+        drawing.paper_line(drawing.x(saw.x1), drawing.y(max(saw.y1, saw.y2)), at, 5.5)
+        drawing.words(at, 5, str(saw.number))
+    for panel in plan.panels:
+        x = drawing.x(panel.x_mm) + 4 + rows.index(panel.y_mm) % 3 * 7
+        drawing.words(x, drawing.y(panel.y_mm + panel.width_mm / 2) + 1.4, letters[panel.key])
+    return drawing.svg()
+
+
+def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
+    """Mesh and bars from above, as it lies."""
+    length, width = piece.outline.length.mm, piece.outline.width.mm
+    steel = planned.steel
+    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 100, piece.cast == "face down", margin_mm=6)
+    drawing.box(Box(0, 0, length, width), "#ffffff", 0.6)
+    for feature in planned.measure.features:
+        _feature(drawing, feature)
+    for wire in steel.mesh.wires if steel.mesh else ():
+        drawing.line(wire.x1, wire.y1, wire.x2, wire.y2, 0.25, _MESH_DASH)
+    for bar in steel.bars:
+        drawing.line(bar.line.x1, bar.line.y1, bar.line.x2, bar.line.y2, 1.3)
+        x, y = (bar.line.x1 + bar.line.x2) / 2, (bar.line.y1 + bar.line.y2) / 2
+        drawing.words(drawing.x(x), drawing.y(y) - 1.6, write_length(bar.length.value, units))
+    return drawing.svg()
+
+
+def steel_section(piece: Piece, steel: SteelResult, units: Units) -> str:
+    """The steel from front to back, as it lies, its height drawn three times as large as its length."""
+    stack = steel.stack
+    if stack is None:
+        return ""
+    width, thickness = piece.outline.width.mm, piece.thickness.mm
+    high = min(3.0, width * 0.25 / thickness)  # a thin top would be a line
+    drawing = Drawing(Box(0, 0, width, thickness * high), WIDTH_MM * 0.82, 46, mirrored=False, margin_mm=6)
+    drawing.box(Box(0, 0, width, thickness * high), CONCRETE, 0.6)
+    floor, (lower, upper, *bars) = stack.cover_show.value, stack.layers
+    edge = steel.mesh.y_mm if steel.mesh else 0.0
+    drawing.line(edge, (floor + lower / 2) * high, width - edge, (floor + lower / 2) * high, 0.6)
+    for place in {wire.y1 for wire in (steel.mesh.wires if steel.mesh else ()) if wire.y1 == wire.y2}:
+        drawing.dot(place, (floor + lower + upper / 2) * high, 0.5, filled=True)
+    for bar in steel.bars:
+        if bar.line.y1 == bar.line.y2:
+            drawing.dot(bar.line.y1, (floor + lower + upper + bars[0] / 2) * high, 1.1, filled=True)
+    drawing.words(drawing.x(width / 2), drawing.y(0) + 5, f"show face, {write_length(floor, units)} of cover")
+    return drawing.svg()
+
+
+def _form(
+    form: FormResult, height_mm: float, mirrored: bool, width_mm: float = WIDTH_MM, margin_mm: float = 12
+) -> Drawing:
+    left, front = min(b.x_mm for b in form.boards), min(b.y_mm for b in form.boards)
+    right, back = max(b.x_mm + b.dx_mm for b in form.boards), max(b.y_mm + b.dy_mm for b in form.boards)
+    return Drawing(Box(left, front, right - left, back - front), width_mm, height_mm, mirrored, margin_mm)
+
+
+def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
+    """A strip's name: beside it on the ledge where that is wide enough, else inside the form."""
+    ledge = (-base.y_mm - strip.thickness_mm) * drawing.scale
+    x, y = drawing.x(strip.x_mm + strip.dx_mm / 2), drawing.y(strip.y_mm + strip.dy_mm / 2)
+    if strip.dx_mm > strip.dy_mm:
+        outward = 1 if strip.key == "front" else -1
+        drawing.words(x, y + 1.3 + outward * (ledge / 2 + 1.5 if ledge > 5.5 else -6.0), text)
+        return
+    inward = 1 if (strip.key == "left") != drawing.mirrored else -1
+    low = drawing.y(strip.y_mm + strip.dy_mm * 0.08)
+    drawing.words(x + 3 * inward, low, text, 3.9, "start" if inward > 0 else "end")
+
+
+def _boards(drawing: Drawing, form: FormResult, placed: Collection[str], now: Collection[str]) -> None:
+    for board in form.boards:
+        if board.key in placed:
+            fill = "#ffffff" if board.key == "base" else BOARD
+            drawing.box(Box(board.x_mm, board.y_mm, board.dx_mm, board.dy_mm), fill, 0.9 if board.key in now else 0.3)
+
+
+def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:
+    box = Box(
+        feature.x_mm - feature.length_mm / 2, feature.y_mm - feature.width_mm / 2, feature.length_mm, feature.width_mm
+    )
+    drawing.box(box, FOAM, stroke, radius_mm=feature.radius_mm)
+
+
+def _name(piece: Piece, feature_id: str) -> str:
+    return next(feature.name for feature in piece.features if feature.id == feature_id)
+
+
+def _apart(wanted: list[float], gap: float) -> list[float]:
+    """Places along a line, pushed apart so that none hides another, in the order given."""
+    placed = [0.0] * len(wanted)
+    last = float("-inf")
+    for index in sorted(range(len(wanted)), key=lambda at: wanted[at]):
+        last = max(wanted[index], last + gap)
+        placed[index] = last
+    return placed

@@ -1,0 +1,58 @@
+// The pages of a job pack. What stands on them comes as data; this file only lays it out.
+#let d = json(bytes(sys.inputs.data))
+#set document(title: d.job)
+#set page(
+  paper: d.paper,
+  margin: (x: 18mm, top: 22mm, bottom: 18mm),
+  footer: context [
+    #set text(9pt)
+    #d.job #h(1fr) #d.shop #h(1fr) page #counter(page).display() of #counter(page).final().first()
+  ],
+)
+#set text(font: "Archivo", size: 11pt, number-width: "tabular", lang: "en")
+#set par(leading: 0.55em)
+
+#let mark(body) = block(width: 100%, stroke: (left: 3pt), inset: (left: 8pt, y: 3pt), body)
+
+#let blocks = (
+  text: b => par(b.text),
+  heading: b => block(above: 1.1em, below: 0.6em, text(13pt, weight: "bold", b.text)),
+  drawing: b => if b.svg != "" { align(center, block(above: 0.7em, below: 0.7em, image(bytes(b.svg), format: "svg"))) },
+  table: b => block(above: 0.8em, below: 0.8em, {
+    let many = b.head.len()
+    let headed = b.head.any(h => h != "")
+    table(
+      columns: if many == 2 { (auto, 1fr) } else if many == 6 { (auto, auto, 1fr) * 2 } else { (auto,) + (1fr,) * (many - 1) },
+      stroke: (x, y) => (bottom: 0.4pt + luma(120), top: if y == 0 { 0.8pt } else { none }),
+      inset: (x: 4pt, y: if b.at("to_fill_in", default: false) { 5.5pt } else { 4.5pt }),
+      ..if headed { (table.header(..b.head.map(h => text(9pt, weight: "bold", h))),) },
+      ..b.rows.flatten().map(c => [#c]),
+    )
+  }),
+  care: b => block(above: 1em, breakable: false, mark([*Care* #list(marker: none, body-indent: 0pt, ..b.lines.map(l => [#l]))])),
+  findings: b => block(above: 0.4em, below: 0.8em, width: 100%, stroke: 1.4pt, inset: 7pt, [*First* #list(marker: none, body-indent: 0pt, ..b.lines.map(l => [#l]))]),
+  steps: b => grid(
+    columns: (1fr, 1fr),
+    gutter: 7mm,
+    ..b.steps.map(s => block(breakable: false, {
+      image(bytes(s.svg), format: "svg", width: 100%)
+      text(12pt, weight: "bold", s.title)
+      par(s.text)
+      if s.care != "" { mark(text(10pt, s.care)) }
+    })),
+  ),
+  cards: b => grid(
+    columns: (1fr, 1fr),
+    gutter: 4mm,
+    ..b.cards.map(c => block(breakable: false, width: 100%, stroke: 1pt, inset: 8pt, {
+      text(13pt, weight: "bold", c.title)
+      for l in c.lines { par(text(12pt, l)) }
+    })),
+  ),
+)
+
+#for (number, page) in d.pages.enumerate() {
+  if number > 0 { pagebreak() }
+  block(below: 0.7em, text(20pt, weight: "bold", page.title))
+  for b in page.blocks { (blocks.at(b.kind))(b) }
+}

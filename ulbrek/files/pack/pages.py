@@ -1,0 +1,331 @@
+"""What stands on each page of a job pack: blocks of drawings, tables, words and cautions."""
+
+from collections.abc import Iterator
+from datetime import datetime
+from math import ceil
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Finding, Quantity
+from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.job import Job
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.plan import PiecePlan, Plan
+from ulbrek.files.pack import drawings
+
+Block = dict[str, Any]
+Page = dict[str, Any]
+_MEASURE_AGAIN = "Measure the place again just before the first cut: 3 to 6 mm of drift is usual."
+_WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
+
+
+class Pages:
+    """The pages of one job."""
+
+    def __init__(self, job: Job, plan: Plan, units: Units) -> None:
+        """The pages of a job and its plan, in a reader's units."""
+        self.job, self.plan, self.units = job, plan, units
+
+    def all(self) -> Iterator[Page]:
+        """Every page, in the order of the work."""
+        several = len(self.job.pieces) > 1
+        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
+            name = f": {piece.name}" if several else ""
+            yield {"title": f"Measure{name}", "blocks": [*self._findings("measure"), *self._measure(piece, planned)]}
+        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
+            name = f": {piece.name}" if several else ""
+            yield {"title": f"Form{name}", "blocks": [*self._findings("form"), *self._form(piece, planned)]}
+            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned))}
+        yield {"title": "Cuts", "blocks": list(self._cuts())}
+        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
+            name = f": {piece.name}" if several else ""
+            yield {"title": f"Steel{name}", "blocks": [*self._findings("steel"), *self._steel(piece, planned)]}
+        yield {"title": "Mix", "blocks": [*self._findings("mix"), *self._mix()]}
+        yield {"title": "Move", "blocks": [*self._findings("move"), *self._move()]}
+        yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
+
+    def _measure(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
+        yield {"kind": "text", "text": _MEASURE_AGAIN}
+        yield _drawing(drawings.measuring_sheet(piece, planned, self.units))
+        rows = [
+            ["Length", self._mm(piece.outline.length.mm)],
+            ["Width", self._mm(piece.outline.width.mm)],
+            ["Thickness", self._mm(piece.thickness.mm)],
+            ["Both diagonals", self._mm(planned.measure.diagonal.value)],
+        ]
+        for feature in planned.measure.features:
+            name = next(one.name for one in piece.features if one.id == feature.id)
+            size = self._mm(feature.length_mm)
+            if feature.length_mm != feature.width_mm:
+                size += f" × {self._mm(feature.width_mm)}"
+            rows += [
+                [f"{name}: size", size],
+                [f"{name}: centre from the left", self._mm(feature.x_mm)],
+                [f"{name}: centre from the front", self._mm(feature.y_mm)],
+            ]
+        head = ["What", "Planned", "On the place", "Again, before the cut"]
+        yield {**_table(head, [[*row, "", ""] for row in rows]), "to_fill_in": True}
+        measured = planned.measure
+        yield _table(
+            ["", ""],
+            [
+                ["Volume of one", write_volume(measured.volume.value, self.units)],
+                ["Mass fresh", self._range(measured.mass_fresh)],
+                ["Mass dry", self._range(measured.mass_dry)],
+                ["Castings wanted", str(piece.count)],
+                ["Cast", piece.cast],
+            ],
+        )
+
+    def _form(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
+        form = planned.form
+        mirrored = piece.cast == "face down"
+        yield {"kind": "text", "text": "As it lies on the bench" + (", a mirror image." if mirrored else ".")}
+        yield _drawing(drawings.form_plan(form, planned.measure.features, self.units, mirrored))
+        yield _table(
+            ["Board", "Length", "Height", "Thickness"],
+            [
+                [b.name, self._mm(b.length_cut_mm), self._mm(b.height_cut_mm), self._mm(b.thickness_mm)]
+                for b in form.boards
+            ],
+        )
+        joint, stiff, used = form.joint, form.stiffness, form.consumed
+        rows = [
+            *([f"Inside along the {one.edge}", self._mm(one.made.value)] for one in form.inside),
+            ["Screws", f"{form.screw_count.value:g} of {self._mm(joint.screw_mm)}, {_WAYS[joint.way]}"],
+            ["Screws at the corners", self._mm(joint.corner_screw_mm)],
+            ["Bite, pilot hole", f"{self._mm(joint.bite.value)}, {self._mm(joint.pilot.value)}"],
+            ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(self._bead_radius(form.piece))}"],
+            ["Tape", self._of(used.tape)],
+            ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
+            ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
+            ["Level", f"1 mm a metre off makes {self._mm(form.out_of_level.value)} end to end"],
+        ]
+        rows += [
+            [
+                f"Knockout, {one.name}",
+                f"{one.layers.value:g} layers, cut flush at {self._mm(one.height_mm)}; lifts {self._of(one.uplift)}, "
+                f"held {self._of(one.held)}",
+            ]
+            for one in form.knockouts
+        ]
+        if used.release:
+            rows.append(["Release", self._of(used.release)])
+        yield _table(["", ""], rows)
+
+    def _bead_radius(self, piece: str) -> float:
+        return next(one.form.consumed.bead.inputs["radius_mm"].value for one in self.plan.pieces if one.id == piece)
+
+    def _steps(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
+        mirrored = piece.cast == "face down"
+        features = planned.measure.features
+        yield {
+            "kind": "steps",
+            "steps": [
+                {
+                    "svg": drawings.step(planned.form, features, index, mirrored),
+                    "title": f"{one.number}  {one.title}",
+                    "text": one.text,
+                    "care": one.care,
+                }
+                for index, one in enumerate(planned.form.steps)
+            ],
+        }
+
+    def _cuts(self) -> Iterator[Block]:
+        cutting = self.plan.cutting
+        letters = {key: _letters(index) for index, key in enumerate(cutting.names)}
+        yield _table(
+            ["To have", ""],
+            [
+                [cutting.sheet_name, self._of(cutting.sheet_count)],
+                ["Screws", f"{self._of(cutting.screws)}, {self._of(cutting.boxes)}"],
+                ["Sealant", self._of(cutting.cartridges)],
+                ["Tape", self._of(cutting.rolls)],
+            ],
+        )
+        for number, plan in enumerate(cutting.sheets, 1):
+            yield {"kind": "heading", "text": f"Sheet {number} of {len(cutting.sheets)}"}
+            yield _drawing(drawings.sheet(cutting, plan, letters))
+            words = {"rip": "rip at", "cross": "crosscut at"}
+            cuts = [[str(saw.number), words[saw.kind], self._mm(saw.setting_mm)] for saw in plan.saws]
+            half = ceil(len(cuts) / 2)
+            pairs = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else ["", "", ""])] for at in range(half)]
+            yield _table(["Cut", "", "Setting", "Cut", "", "Setting"], pairs)
+        sizes = {panel.key: panel for plan in cutting.sheets for panel in plan.panels}
+        yield _table(
+            ["", "Board", "Length", "Width"],
+            [
+                [
+                    letters[key],
+                    name,
+                    self._mm(max(sizes[key].length_mm, sizes[key].width_mm)),
+                    self._mm(min(sizes[key].length_mm, sizes[key].width_mm)),
+                ]
+                for key, name in cutting.names.items()
+                if key in sizes
+            ],
+        )
+        yield {"kind": "care", "lines": list(cutting.care)}
+
+    def _steel(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
+        steel, stack = planned.steel, planned.steel.stack
+        if stack is None:
+            yield {"kind": "text", "text": f"Reinforcement: {steel.school}. Nothing is laid in the form."}
+            return
+        yield _drawing(drawings.steel_plan(piece, planned, self.units))
+        yield _drawing(drawings.steel_section(piece, steel, self.units))
+        yield {"kind": "text", "text": "The section runs from front to back as it lies; its height is drawn larger."}
+        mesh = (
+            [[steel.mesh_name, f"{self._of(steel.mesh.length)} × {self._of(steel.mesh.width)}"]] if steel.mesh else []
+        )
+        yield _table(
+            ["To cut", ""],
+            [*mesh, *([f"{steel.bar_name}, {bar.why}", self._of(bar.length)] for bar in steel.bars)],
+        )
+        rows = [
+            ["Height of the steel", self._of(stack.height)],
+            ["Cover to the show face", self._of(stack.cover_show)],
+            ["Placed", steel.placing],
+        ]
+        if steel.fill:
+            rows.insert(0, ["Fill first to", self._of(steel.fill)])
+        if steel.ties:
+            rows.append(["Ties", self._of(steel.ties)])
+        if steel.mass:
+            rows.append(["Mass", self._of(steel.mass)])
+        yield _table(["", ""], rows)
+
+    def _mix(self) -> Iterator[Block]:
+        mix = self.plan.mix
+        yield _table(
+            ["", ""],
+            [
+                ["Mix", f"{mix.mix_name}, {self._of(mix.bags)} of {mix.bag_name}"],
+                ["Volume to pour", write_volume(mix.poured_volume.value, self.units)],
+                ["with spare", write_volume(mix.volume_with_spare.value, self.units)],
+                ["Concrete from one bag", write_volume(mix.bag_yield.value, self.units)],
+                ["Water a bag", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
+            ],
+        )
+        batches = int(mix.batches.value)
+        left = mix.bags.value
+        cards = []
+        for number in range(1, batches + 1):
+            bags = min(mix.bags_per_batch, left)
+            left -= bags
+            start, most = bags * mix.water_start.value, bags * mix.water_most_l
+            cards.append(
+                {
+                    "title": f"Batch {number} of {batches}",
+                    "lines": [
+                        f"{bags:g} bag{'' if bags == 1 else 's'} of {mix.bag_name}",
+                        f"Start with {self._litres(start)}",
+                        f"Most {self._litres(most)}",
+                        "Water in at ____ : ____",
+                        "Water used ________",
+                    ],
+                }
+            )
+        yield {"kind": "cards", "cards": cards}
+        yield {"kind": "care", "lines": list(mix.care)}
+
+    def _move(self) -> Iterator[Block]:
+        for planned in self.plan.pieces:
+            handled = planned.handling
+            people = (
+                self._of(handled.people_needed) if handled.by_hand else "not by hand: dolly, cart, hoist, or split it"
+            )
+            turn, *ways = handled.lifts
+            chosen = next(way for way in ways if way.chosen)
+            yield {"kind": "heading", "text": planned.name}
+            yield _table(
+                ["", ""],
+                [
+                    ["Mass", self._range(handled.mass)],
+                    ["Mass with its form", self._range(handled.in_form)],
+                    ["To lift it", people],
+                    ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],
+                    ["Carry it", f"{chosen.id}, not before {self._of(self._need(planned, 'carry'))}"],
+                    ["Stress when turned", f"{self._of(turn.stress)} of {self._of(turn.limit)} at 28 days"],
+                    ["Stress when carried", f"{self._of(chosen.stress)} of {self._of(chosen.limit)} at 28 days"],
+                ],
+            )
+        yield {"kind": "care", "lines": list(self.plan.pieces[0].handling.care)}
+        yield {
+            "kind": "text",
+            "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
+            "and the local code.",
+        }
+
+    def _need(self, planned: PiecePlan, act: str) -> Figure:
+        need = next(one for one in planned.handling.needs if one.id == act)
+        assert need.strength is not None  # noqa: S101 - turning and carrying always need one
+        return need.strength
+
+    def _calendar(self) -> Iterator[Block]:
+        cure = self.plan.cure
+        names = {piece.id: piece.name for piece in self.plan.pieces} if len(self.plan.pieces) > 1 else {}
+        when = _clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: hours count from the first water"
+        yield _table(
+            ["", ""],
+            [
+                ["First water in", when],
+                ["Concrete kept at", write_quantity(cure.temperature_c, "C", self.units)],
+                ["Strength foretold by", cure.strength_by],
+            ],
+        )
+        rows = []
+        for act in cure.acts:
+            low, high = act.hours.low, act.hours.high
+            band = f"{low:.1f} to {high:.1f} h" if low is not None and high is not None else f"{act.hours.value:.0f} h"
+            name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
+            rows.append([_clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
+        yield _table(["When", "What", "It is time when", "Hours after the pour"], rows)
+        cautions = [f"{act.name}: {act.care}" for act in cure.acts if act.care]
+        yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
+
+    def _findings(self, station: str) -> list[Block]:
+        found = [one.finding for one in self.plan.findings if one.station == station]
+        lines = [f"{one.severity.capitalize()}: {self._said(one)}" for one in found]
+        return [{"kind": "findings", "lines": lines}] if lines else []
+
+    def _said(self, found: Finding) -> str:
+        values = {
+            name: write_quantity(value.value, value.unit, self.units) if isinstance(value, Quantity) else value
+            for name, value in found.values.items()
+        }
+        return f"{found.title.format(**values)}. {found.remedy.format(**values)}"
+
+    def _mm(self, mm: float) -> str:
+        return write_length(mm, self.units)
+
+    def _of(self, figure: Figure) -> str:
+        return write_quantity(figure.value, figure.unit, self.units)
+
+    def _range(self, figure: Figure) -> str:
+        low, high = figure.low or figure.value, figure.high or figure.value
+        return f"{write_quantity(low, figure.unit, self.units)} to {write_quantity(high, figure.unit, self.units)}"
+
+    def _litres(self, litres: float) -> str:
+        return write_quantity(litres, "l", self.units)
+
+
+def _drawing(svg: str) -> Block:
+    return {"kind": "drawing", "svg": svg}
+
+
+def _table(head: list[str], rows: list[list[str]]) -> Block:
+    return {"kind": "table", "head": head, "rows": rows}
+
+
+def _clock(moment: datetime, zone: str) -> str:
+    return moment.astimezone(ZoneInfo(zone)).strftime("%a %-d %b, %H:%M")
+
+
+def _letters(index: int) -> str:
+    letter = chr(65 + index % 26)
+    return letter if index < 26 else _letters(index // 26 - 1) + letter
