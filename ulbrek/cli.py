@@ -76,7 +76,7 @@ def export_command(
     if output:
         output.write_bytes(content)
     else:
-        click.get_binary_stream("stdout").write(content)
+        sys.stdout.buffer.write(content)
 
 
 @main.command("migrate")
