@@ -46,3 +46,13 @@ def test_export_is_what_was_read_and_schema_describes_it() -> None:
     assert run("export", RINSE_SINK_TOP).stdout == Path(RINSE_SINK_TOP).read_text()
     schema = json.loads(run("schema").stdout)
     assert {"schema_version", "job", "shop_snapshot"} == set(schema["properties"])
+
+
+def test_export_as_a_pack_and_as_a_calendar(tmp_path: Path) -> None:
+    pack, calendar = tmp_path / "pack.pdf", tmp_path / "acts.ics"
+    assert run("export", RINSE_SINK_TOP, "--as", "pdf", "--paper", "letter", "--output", str(pack)).exit_code == 0
+    assert pack.read_bytes().startswith(b"%PDF-")
+    assert run("export", RINSE_SINK_TOP, "--as", "ics", "--output", str(calendar)).exit_code == 0
+    assert calendar.read_text().startswith("BEGIN:VCALENDAR")
+    refused = run("export", RINSE_SINK_TOP, "--as", "pdf", "--paper", "foolscap")
+    assert (refused.exit_code, "'foolscap' is not one of 'a4', 'letter'" in refused.stderr) == (2, True)

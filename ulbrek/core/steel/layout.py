@@ -10,6 +10,7 @@ from ulbrek.core.steel.result import MeshPanel, PlacedBar, Wire
 
 NARROW_MM = 100.0  # a web under this carries a bar. Source: common practice.
 SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
+LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: common practice.
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
 
 
@@ -70,7 +71,7 @@ def _beside(piece: str, size: Size, edge_mm: float, gap: Gap) -> Iterator[Placed
     }  # fmt: skip
     for side, (strip, across) in strips.items():
         level = side in ("front", "back")
-        if strip < 2 * edge_mm * 0.8 or (not level and strip >= NARROW_MM):
+        if strip < 2 * min(edge_mm, LEAST_EDGE_MM) or (not level and strip >= NARROW_MM):
             continue
         offset = strip / 2 if strip < NARROW_MM else strip - BESIDE_MM
         at = offset if side in ("front", "left") else across - offset

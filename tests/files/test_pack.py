@@ -1,0 +1,118 @@
+"""The job pack and the calendar, read back."""
+
+import re
+from datetime import UTC, datetime
+from io import BytesIO
+
+import pytest
+from icalendar import Calendar, Event
+from pypdf import PdfReader
+
+from tests.jobs import DEMO_FILES, demo_job, top
+from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
+from ulbrek.core.base.units.reading import read_length
+from ulbrek.core.job import Job
+from ulbrek.core.plan import plan
+from ulbrek.core.shop import Shop
+from ulbrek.files.calendar_file import write_calendar
+from ulbrek.files.pack import Paper, job_pack
+
+SHOP = Shop()
+POUR = datetime(2026, 5, 4, 13, 0, tzinfo=UTC)
+
+
+def poured(job: Job) -> Job:
+    return job.model_copy(update={"cure": job.cure.model_copy(update={"poured_at": POUR})})
+
+
+def pack(job: Job, units: Units = "in", paper: Paper = "a4") -> PdfReader:
+    made = job_pack(job, plan(job, SHOP), shop_name="Fennel Row Pottery", units=units, paper=paper)
+    return PdfReader(BytesIO(made))
+
+
+def words(reader: PdfReader) -> str:
+    return "\n".join(page.extract_text() for page in reader.pages)
+
+
+def inches(text: str) -> float:
+    """A length as it is printed, its said error taken in [mm]."""
+    whole, sign, error, *_ = [*re.split(r" ([+−]) ", text.removesuffix(" mm"), maxsplit=1), "", ""]
+    return read_length(whole, "in") + (float(error) if sign == "+" else -float(error or 0))
+
+
+@pytest.mark.parametrize(("paper", "points"), [("a4", (595.3, 841.9)), ("letter", (612.0, 792.0))])
+def test_the_paper_chosen(paper: Paper, points: tuple[float, float]) -> None:
+    for page in pack(demo_job(1), paper=paper).pages:
+        assert (float(page.mediabox.width), float(page.mediabox.height)) == pytest.approx(points, abs=0.2)
+
+
+def test_every_page_of_the_demo_top_is_there_and_its_caution_at_its_step() -> None:
+    text = words(pack(poured(demo_job(1))))
+    for title in ("Measure", "Form", "Assembly", "Cuts", "Steel", "Mix", "Move", "Calendar"):
+        assert re.search(rf"^{title}", text, re.MULTILINE), title
+    assert "The strip between Rinse sink and the front edge is 2 1/8″" in text
+    assert "Wet cement burns without pain at first" in text
+    assert "hands behind the fence" in text
+    assert "Batch 3 of 3" in text
+    assert "page 1 of" in text
+
+
+def test_the_numbers_of_the_pack_agree_with_one_another() -> None:
+    text = words(pack(demo_job(1)))
+    board = {
+        name: inches(length) for name, length in re.findall(r"^(\w+) strip ([\d /]+″(?: [+−] [\d.]+ mm)?)", text, re.M)
+    }
+    thick = 16.0
+    assert board["Front"] == pytest.approx(36 * 25.4 + 2 * thick, abs=0.45)  # printed to a 64th
+    assert board["Left"] == pytest.approx(24 * 25.4)
+    litres = float(re.findall(r"Volume to pour ([\d.]+) ft", text)[0]) * LITRES_PER_CUBIC_FOOT
+    pounds = [float(one) for one in re.findall(r"Mass fresh (\d+) lb to (\d+) lb", text)[0]]
+    assert pounds[0] * KG_PER_POUND / litres * 1000 == pytest.approx(2352 * 0.98, rel=0.02)
+    assert pounds[1] * KG_PER_POUND / litres * 1000 == pytest.approx(2352 * 1.02, rel=0.02)
+    bags = int(re.findall(r"(\d) bags of 60 lb", text)[0])
+    assert (bags - 1) * 12.74 >= litres * 1.1  # a tenth over, and a whole bag besides
+
+
+def test_metric_readers_get_millimetres_and_litres() -> None:
+    text = words(pack(demo_job(1), units="mm"))
+    assert "914.4 mm" in text and "14.7 l" in text
+    assert "″" not in text
+
+
+@pytest.mark.parametrize("file", DEMO_FILES, ids=lambda file: file.name)
+def test_every_job_of_the_demo_has_a_pack(file: object) -> None:
+    job = demo_job(DEMO_FILES.index(file) + 1)  # type: ignore[arg-type]
+    assert len(pack(job, units="mm").pages) >= 6 * len(job.pieces)
+
+
+def test_the_same_job_gives_the_same_bytes() -> None:
+    job = demo_job(1)
+    one, other = (job_pack(job, plan(job, SHOP), shop_name="S", units="mm", paper="a4") for _ in range(2))
+    assert one == other
+
+
+def test_names_that_mean_something_elsewhere_are_only_names() -> None:
+    job = top(name='#set text(red) $x$ <b>&amp;"', piece={"name": "*Bold* _top_ @ref </svg>"})
+    text = words(pack(job))
+    assert '#set text(red) $x$ <b>&amp;"' in text.replace("\n", " ")
+
+
+def test_the_calendar_is_read_back_with_the_hours_of_the_plan() -> None:
+    job = poured(demo_job(1))
+    planned = plan(job, SHOP)
+    calendar = Calendar.from_ical(write_calendar(job.name, "id", planned, POUR))
+    events = {str(event["summary"]): event for event in calendar.walk("VEVENT")}
+    assert len(events) == len(planned.cure.acts) + 1
+    assert events["Rinse-sink top: first water in"]["dtstart"].dt == POUR
+    for act in planned.cure.acts:
+        event = events[f"Rinse-sink top: {act.name}"]
+        assert event["dtstart"].dt == act.at
+        assert act.test in str(event["description"])
+        assert bool(event.walk("VALARM")) is not act.is_state
+    uids = [str(event["uid"]) for event in calendar.walk("VEVENT") if isinstance(event, Event)]
+    assert len(set(uids)) == len(uids)
+
+
+def test_without_a_pour_the_calendar_is_empty() -> None:
+    assert Calendar.from_ical(write_calendar("n", "id", plan(demo_job(2), SHOP), POUR)).walk("VEVENT") == []
