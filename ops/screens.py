@@ -44,6 +44,18 @@ def station(name: str) -> Callable[[Page], None]:
     return open_it
 
 
+def form_view(name: str) -> Callable[[Page], None]:
+    """Opens one of the views of the form."""
+
+    def open_it(page: Page) -> None:
+        station("form")(page)
+        page.get_by_role("radio", name=name).click()
+        if name == "step by step":
+            page.get_by_role("button", name="Step 3", exact=False).click()
+
+    return open_it
+
+
 def why(page: Page) -> None:
     """Asks a figure why."""
     to_job(page)
@@ -66,12 +78,18 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("measure", to_job, "in", "light", False),
     ("measure-drag-dim-shop", drag_sink, "mm", "dark", False),
     ("measure-why", why, "mm", "light", False),
+    ("form", station("form"), "in", "light", False),
+    ("form-cuts", form_view("its cuts"), "in", "light", False),
+    ("form-steps", form_view("step by step"), "mm", "light", False),
+    ("steel", station("steel"), "in", "light", False),
     ("mix", station("mix"), "in", "light", False),
+    ("cure", station("cure"), "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
     ("phone-number-pad", pad, "in", "light", True),
     ("phone-mix", station("mix"), "mm", "light", True),
+    ("phone-cure", station("cure"), "in", "dark", True),
 )
 
 

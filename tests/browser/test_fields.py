@@ -50,6 +50,33 @@ WAYS: dict[str, Way] = {
     "/mix/bags_in_hand": ("mix", None, "textbox", "Bags in hand", "4"),
     "/mix/water_per_bag_l": ("mix", None, "textbox", "Water a bag", "2.5"),
     "/mix/bags_per_batch": ("mix", None, "textbox", "Bags a batch", "0.5"),
+    "/form/sheet": ("form", None, "select", "Sheet", "melamine-19"),
+    "/form/foam": ("form", None, "select", "Foam", "foam-50"),
+    "/form/forms": ("form", None, "textbox", "Forms of each piece", "2"),
+    "/form/corner": ("form", None, "select", "Corners", "pinwheel"),
+    "/form/sides": ("form", None, "select", "Sides", "lapping the base"),
+    "/form/screwing": ("form", None, "select", "Screwed", "up through the base"),
+    "/form/ledge": ("form", None, "length", "Ledge of the base", "3"),
+    "/form/overrun": ("form", None, "length", "Strips left long by", "3"),
+    "/form/screw_spacing": ("form", None, "length", "Screws at most every", "8"),
+    "/form/sealing": ("form", None, "select", "Sealed with", "latex caulk"),
+    "/form/bead_radius": ("form", None, "length", "Bead radius", "1/4"),
+    "/form/release": ("form", None, "select", "Release", "oil"),
+    "/form/knockouts": ("form", None, "select", "Knockouts", "bonded and screwed"),
+    "/form/as_cut": ("form", None, "length", "Front strip, length", "37 3/8"),
+    "/steel/school": ("steel", None, "select", "School", "mesh"),
+    "/steel/bar": ("steel", None, "select", "Bar", "8"),
+    "/steel/mesh": ("steel", None, "select", "Mesh", "d49"),
+    "/steel/exposure": ("steel", None, "select", "It stands", "outdoors"),
+    "/steel/held": ("steel", None, "select", "Placed", "tied over the form"),
+    "/steel/edge_distance": ("steel", None, "length", "Kept from the edges", "1 1/4"),
+    "/cure/poured_at": ("cure", None, "moment", "First water in", "2026-11-30T09:00"),
+    "/cure/temperature_c": ("cure", None, "textbox", "Concrete kept at", "60"),
+    "/cure/strength_by": ("cure", None, "select", "Strength by", "EN 1992"),
+    "/cure/maturity": ("cure", None, "select", "Equivalent age by", "Nurse-Saul"),
+    "/cure/moist": ("cure", None, "select", "Kept moist by", "EN 13670 class 2"),
+    "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
+    "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/posture": ("move", None, "radio", EQUATION, ""),
     "/handling/posture/hands_out": ("move", EQUATION, "length", "Hands in front of the ankles", "35 cm"),
@@ -99,7 +126,7 @@ def control(page: Page, role: str, name: str) -> Locator:
     if role.startswith("region:"):
         region, _, role = role.removeprefix("region:").rpartition(" ")
         scope = page.get_by_role("region", name=region)
-    if role == "select":
+    if role in ("select", "moment"):
         return scope.get_by_label(name, exact=True)
     if role == "length":
         return scope.get_by_role("button", name=f"{name} ")
@@ -114,6 +141,9 @@ def change(page: Page, way: Way, keys: bool) -> None:
         page.keyboard.press("ControlOrMeta+a")
         page.keyboard.type(value)
         page.keyboard.press("Enter")
+    elif role == "moment":
+        wanted.fill(value)
+        wanted.press("Enter")
     elif "select" in role:
         if value:
             wanted.select_option(value)
@@ -130,7 +160,7 @@ def change(page: Page, way: Way, keys: bool) -> None:
 
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
-@pytest.mark.parametrize("station", ["measure", "mix", "move"])
+@pytest.mark.parametrize("station", ["measure", "form", "steel", "mix", "cure", "move"])
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:

@@ -131,7 +131,7 @@ def test_the_same_by_keyboard_alone(open_page: OpenPage) -> None:
 
     page.keyboard.press("ControlOrMeta+z")
     shows(page, "Length", "36″ + 0.6 mm")
-    page.keyboard.press("3")
+    page.keyboard.press("6")
     expect(page.get_by_role("heading", name="People there on the day")).to_be_visible()
     page.keyboard.press("?")
     expect(page.get_by_role("dialog", name="Keys")).to_be_visible()

@@ -23,6 +23,9 @@ def test_axe_finds_nothing(open_page: OpenPage, rinse_sink_top: str, size: str, 
         "/": "h1",
         rinse_sink_top: "[data-dimension=Length]",
         f"{job}/mix": "text=What it is mixed from",
+        f"{job}/form": "[data-board=base]",
+        f"{job}/steel": "text=front to back",
+        f"{job}/cure": "[data-act=strip]",
         f"{job}/move": "text=People there on the day",
         "/rules": "text=Rule book",
     }.items():
@@ -61,10 +64,17 @@ def test_on_a_phone_a_length_is_set_with_the_thumb(open_page: OpenPage, rinse_si
 def test_text_is_never_under_16_px(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top)
     page.locator("[data-dimension=Length]").wait_for()
-    small = page.evaluate(
-        "() => [...document.querySelectorAll('body *')]"
-        ".filter(e => [...e.childNodes].some(n => n.nodeType === 3 && n.textContent.trim()))"
-        ".filter(e => e.tagName !== 'SCRIPT' && parseFloat(getComputedStyle(e).fontSize) < 16)"
-        ".map(e => e.outerHTML.slice(0, 120))"
-    )
+    small = []
+    for station in ("measure", "form", "steel", "mix", "cure", "move"):
+        page.locator(f"[data-headline={station}]").click()
+        page.wait_for_url(f"**/{station}")
+        small += page.evaluate(SMALL_TEXT)
     assert small == []
+
+
+SMALL_TEXT = (
+    "() => [...document.querySelectorAll('body *')]"
+    ".filter(e => [...e.childNodes].some(n => n.nodeType === 3 && n.textContent.trim()))"
+    ".filter(e => e.tagName !== 'SCRIPT' && parseFloat(getComputedStyle(e).fontSize) < 16)"
+    ".map(e => e.outerHTML.slice(0, 120))"
+)

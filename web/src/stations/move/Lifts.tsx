@@ -44,6 +44,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
                   type="button"
                   className={`button max-sm:col-start-2 ${lift.chosen ? "button-pressed" : ""}`}
                   aria-pressed={lift.chosen}
+                  aria-label={`Plan it ${lift.name}`}
                   onClick={() => !lift.chosen && onCarry(lift.id)}
                 >
                   {lift.chosen ? "Planned so" : "Plan so"}
