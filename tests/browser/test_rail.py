@@ -24,9 +24,11 @@ STATIONS = ("measure", "form", "steel", "mix", "cure", "move")
 def long_top(api: TestClient) -> Iterator[str]:
     """A longer top with a narrow sink, carried flat: what it needs depends on the opening."""
     fields = {
-        "/pieces/0/outline/length": "60 in",
+        "/pieces/0/outline/length": "44 in",
+        "/pieces/0/thickness": "1 in",
+        "/pieces/0/count": 6,
         "/pieces/0/features/0/length": "20 in",
-        "/pieces/0/features/0/x/offset": "25 in",
+        "/pieces/0/features/0/x/offset": "20 in",
         "/handling/carry": "flat, at the ends",
         "/cure/poured_at": "2026-05-04T09:00:00-04:00",
     }
@@ -67,7 +69,7 @@ def test_a_change_on_the_drawing_goes_down_the_rail(open_page: OpenPage, long_to
     before = seen(page)
     open_station(page, "measure")
     page.locator("[data-dimension='Rinse sink, length']").click()
-    page.get_by_role("textbox", name="Rinse sink, length").fill("36 in")
+    page.get_by_role("textbox", name="Rinse sink, length").fill("30 in")
     page.keyboard.press("Enter")
     expect(page.locator("[data-revision='2']")).to_be_visible()
     after = seen(page)
@@ -112,7 +114,7 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
         download.value.save_as(tmp_path / name)
         files[name] = (tmp_path / name).read_bytes()
     text = "\n".join(one.extract_text() for one in PdfReader(BytesIO(files["Job pack, Letter"])).pages)
-    assert "60″" in text and carried in text
+    assert "44″" in text and carried in text
     events = {str(event["summary"]): event for event in Calendar.from_ical(files["Acts for a calendar"]).walk("VEVENT")}
     start = events["Rinse-sink top: Lift and carry it, flat, at the ends"]["dtstart"].dt
     assert start.astimezone(start.tzinfo).minute == int(carried[-2:])
