@@ -97,14 +97,15 @@ def plan(job: Job, shop: Shop) -> Plan:
 
 def figures_in(result: object) -> Iterator[Figure]:
     """Every figure that a result shows."""
-    if isinstance(result, Figure):
-        yield result
-    elif isinstance(result, tuple):
-        for item in result:
-            yield from figures_in(item)
-    else:
-        for name in _parts_of(type(result)):  # type: ignore[arg-type]  # a type is hashable
-            yield from figures_in(getattr(result, name))
+    ahead = [result]
+    while ahead:
+        one = ahead.pop()
+        if isinstance(one, Figure):
+            yield one
+        elif isinstance(one, tuple):
+            ahead.extend(one)
+        else:
+            ahead.extend(getattr(one, name) for name in _parts_of(type(one)))  # type: ignore[arg-type]  # hashable
 
 
 @cache

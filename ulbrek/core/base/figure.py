@@ -65,7 +65,7 @@ def _key_of(figure: "Figure | None") -> str | None:
     return figure.key if figure else None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)  # not frozen: a plan makes hundreds, and freezing would cost as much as the rules themselves
 class Input:
     """One number put into a rule, and the figure it came from, if it did (in JSON: its key)."""
 

@@ -19,6 +19,7 @@ export const jobsQuery = queryOptions({
 export const agendaQuery = queryOptions({
   queryKey: ["agenda"],
   queryFn: (): Promise<Agenda> => take(client.GET("/api/agenda")),
+  staleTime: 10_000,
   refetchInterval: 60_000,
 });
 

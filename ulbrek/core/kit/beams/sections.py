@@ -87,27 +87,26 @@ def _reach(outline: Outline, axis: Axis) -> tuple[float, float]:
 
 def _chords(outline: Outline, axis: Axis, at: float) -> list[tuple[float, float]]:
     """Where a line across an outline is inside it, from and to [mm]."""
-    low, high = (0, 2) if axis == "x" else (1, 3)
-    crossings = sorted(
-        place for edge in outline.edges if edge.box[low] <= at <= edge.box[high] for place in _crossings(edge, axis, at)
-    )
-    return list(zip(crossings[::2], crossings[1::2], strict=False))
-
-
-def _crossings(edge: Edge, axis: Axis, at: float) -> Iterator[float]:
     along, across = (0, 1) if axis == "x" else (1, 0)
-    start, end = edge.start, edge.end
-    if not edge.is_arc:
-        run = end[along] - start[along]
-        # half open, so that a corner is crossed once
-        if run and min(start[along], end[along]) <= at < max(start[along], end[along]):
-            yield start[across] + (at - start[along]) / run * (end[across] - start[across])
-        return
+    found: list[float] = []
+    for edge in outline.edges:
+        if not edge.box[along] <= at <= edge.box[along + 2]:
+            continue
+        if edge.bulge:
+            _cross_arc(edge, along, at, found)
+            continue
+        start, end = edge.start[along], edge.end[along]
+        if start <= at < end or end <= at < start:  # half open, so that a corner is crossed once
+            found.append(edge.start[across] + (at - start) / (end - start) * (edge.end[across] - edge.start[across]))
+    found.sort()
+    return list(zip(found[::2], found[1::2], strict=False))
+
+
+def _cross_arc(edge: Edge, along: int, at: float, found: list[float]) -> None:
     off = at - edge.centre[along]
     if abs(off) >= edge.radius:
         return
     reach = sqrt(edge.radius**2 - off**2)
     for side in (-reach, reach):
-        dx, dy = (off, side) if axis == "x" else (side, off)
-        if edge.holds(dx, dy):
-            yield edge.centre[across] + side
+        if edge.holds(off, side) if along == 0 else edge.holds(side, off):
+            found.append(edge.centre[1 - along] + side)

@@ -86,8 +86,8 @@ def share_at(by: Standard, gain: Gain, age_days: float) -> float:
     if age_days <= 0:
         return 0.0
     if by == "EN 1992":
-        return share_by_en_1992(age_days, EN_1992[gain])
-    return share_by_aci_209(age_days, *ACI_209[gain])
+        return share_by_en_1992.function(age_days, EN_1992[gain])
+    return share_by_aci_209.function(age_days, *ACI_209[gain])
 
 
 def age_at_share(by: Standard, gain: Gain, share: Figure | Spread | float, of: str) -> Figure:

@@ -6,7 +6,7 @@ proven where it equals the least that the panels' area and sizes allow.
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
-from itertools import groupby, product
+from itertools import groupby
 from math import ceil, floor
 from typing import Literal
 
@@ -122,7 +122,7 @@ def cut_sheets(panels: Iterable[Panel], stock: SheetStock) -> tuple[list[SheetPl
     too_large = [panel.key for panel in wanted if panel not in fitting]
     if not fitting:
         return [], too_large
-    packed = (_packed(order, stock, lie) for order, lie in product(_orders(fitting), ("long", "short")))
+    packed = (_packed(order, stock, lie) for order, lie in _orders(fitting))
     plans = [[_sheet_plan(sheet, stock) for sheet in sheets] for sheets in packed]
     return min(plans, key=_badness), too_large
 
@@ -142,10 +142,14 @@ def least_sheets(panels: Sequence[Panel], stock: SheetStock) -> int:
     return max(by_area, sum(large))
 
 
-def _orders(panels: Sequence[Panel]) -> Iterator[list[Panel]]:
-    yield sorted(panels, key=lambda p: (-p.width_mm, -p.length_mm, p.key))
-    yield sorted(panels, key=lambda p: (-p.length_mm * p.width_mm, p.key))
-    yield sorted(panels, key=lambda p: (-max(p.length_mm, p.width_mm), -min(p.length_mm, p.width_mm), p.key))
+def _orders(panels: Sequence[Panel]) -> Iterator[tuple[list[Panel], str]]:
+    """Orders in which panels are placed, and whether they lie along the sheet or across it where both fit."""
+    by_width = sorted(panels, key=lambda p: (-p.width_mm, -p.length_mm, p.key))
+    yield by_width, "long"
+    if len(panels) > 1:
+        yield by_width, "short"
+        yield sorted(panels, key=lambda p: (-p.length_mm * p.width_mm, p.key)), "long"
+        yield sorted(panels, key=lambda p: (-max(p.length_mm, p.width_mm), p.key)), "short"
 
 
 def _orientations(panel: Panel, stock: SheetStock) -> list[tuple[float, float]]:

@@ -62,7 +62,7 @@ function BoardTag({
   if (board.key === "base") return null;
   const place = box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm);
   const level = place.width > place.height;
-  const roomy = ledge * at.scale > 30;
+  const roomy = ledge * at.scale > 25;
   const away = { front: 1, back: -1, left: 1, right: -1 }[board.key] ?? 0;
   const side = at.view.mirrored ? -1 : 1;
   return (

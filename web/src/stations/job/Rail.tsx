@@ -117,10 +117,19 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return cureLine(headline);
     case "move":
       return {
-        headline: writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units),
+        headline: atAGlance(headline, units),
         detail: headline.people === null ? "not by hand" : write(headline.people, "people", units),
       };
   }
+}
+
+const WHOLE_FROM = 20;
+
+/** The mass, to the whole kilogram or pound where that is near enough. */
+function atAGlance({ mass_low_kg, mass_high_kg }: Headline, units: Units): string {
+  if (units === "in" || mass_low_kg < WHOLE_FROM) return writeRange(mass_low_kg, mass_high_kg, "kg", units);
+  const [low, high] = [Math.round(mass_low_kg), Math.round(mass_high_kg)];
+  return low === high ? `${high} kg` : `${low}–${high} kg`;
 }
 
 function cureLine({ first_act, zone }: Headline): { headline: string; detail: string } {
@@ -135,7 +144,7 @@ function measureLine(headline: Headline, units: Units): { headline: string; deta
   if (!piece) return { headline: "", detail: "" };
   const size = sizeText(piece.length_mm, piece.width_mm, units);
   const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
-  const thick = `${short(piece.thickness_mm, units)} thick`;
+  const thick = `× ${short(piece.thickness_mm, units)}`;
   return { headline: size, detail: others.length || count > 1 ? `${thick}, ${count} castings` : thick };
 }
 
