@@ -172,16 +172,18 @@ def test_each_field_is_changed(
         if way[0] != station or not (way[4] or "select" not in way[2]):
             continue
         before = api.get(f"/api/jobs/{job_id}").json()
-        page.reload()
         if way[1] == EQUATION and before["job"]["handling"]["posture"] is None:
             page.get_by_role("radio", name=EQUATION).click()
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()
         elif way[1] == TAP:
-            page.get_by_role("button", name=TAP, exact=True).click()
+            page.locator("[data-feature=tap]").focus()
+        elif way[2].startswith(f"region:{SINK}"):
+            page.locator("[data-feature=sink]").focus()
         change(page, way, keys)
         expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
         if json.dumps(api.get(f"/api/jobs/{job_id}").json()["job"]) == json.dumps(before["job"]):
             unchanged.append(field)
-        api.post(f"/api/jobs/{job_id}/undo", json={"parent": before["revision"] + 1})
+        page.get_by_role("button", name="Undo").click()
+        expect(page.locator(f"[data-revision='{before['revision'] + 2}']")).to_be_visible()
     assert unchanged == []

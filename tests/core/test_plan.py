@@ -134,6 +134,12 @@ def test_any_valid_job_gives_a_plan(document: dict[str, Any]) -> None:
     assert planned.mix.bags_per_batch * planned.mix.batches.value >= planned.mix.bags.value - 1e-9
 
 
+def test_a_piece_of_which_nothing_is_left_still_gets_a_plan() -> None:
+    planned = plan(top(opening(length="932 mm", width="657 mm")), SHOP)
+    assert planned.pieces[0].measure.volume.value == 0
+    assert planned.findings[0].finding.code == "feature-outside"
+
+
 def test_openings_that_overlap_are_taken_off_once() -> None:
     alone = plan(top(opening()), SHOP).pieces[0].measure.volume.value
     same_twice = plan(top(opening(), opening(id="again")), SHOP).pieces[0].measure.volume.value

@@ -35,7 +35,9 @@ class Slice:
 
     @property
     def farthest_mm(self) -> float:
-        """From its centroid to the edge of it that is farther [mm]."""
+        """From its centroid to the edge of it that is farther [mm]; nothing where no concrete is left."""
+        if not self.strips:
+            return 0.0
         middle = self.middle_mm
         return max(abs(self.strips[0][0] - middle), abs(self.strips[-1][1] - middle))
 
