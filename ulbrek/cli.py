@@ -116,14 +116,16 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
             write_quantity(length.mm, "mm", units)
             for length in (design.outline.length, design.outline.width, design.thickness)
         )
-        low, high = measured.mass_fresh.low or 0.0, measured.mass_fresh.high or 0.0
+        low, high = handled.mass.low or 0.0, handled.mass.high or 0.0
         people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "not by hand"
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
-            f"    mass fresh  {write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}",
+            f"    mass fresh  {write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}, with its steel",
             f"    diagonal    {write_quantity(measured.diagonal.value, 'mm', units)}",
             f"    to lift it  {people}",
+            f"    steel       {piece.steel.school}"
+            + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),
         ]
     mixed = planned.mix
     lines += [
@@ -132,6 +134,13 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         f"    water       start {write_quantity(mixed.water_start.value, 'l', units)} a bag, "
         f"most {write_quantity(mixed.water_most_l, 'l', units)}",
     ]
+    cut = planned.cutting
+    lines.append(
+        f"  {write_quantity(cut.sheet_count.value, 'sheets', units)} of {cut.sheet_name}, "
+        f"{write_quantity(cut.screws.value, 'screws', units)}, "
+        f"{write_quantity(cut.cartridges.value, 'cartridges', units)} of sealant"
+    )
+    lines += [f"    +{act.due_h:5.1f} h   {act.name}" for act in planned.cure.acts]
     for found in planned.findings:
         one = found.finding
         lines.append(f"  {one.severity}: {_said(one.title, one, units)}. {_said(one.remedy, one, units)}")

@@ -33,7 +33,7 @@ class ActHeadline:
 
 @dataclass(frozen=True, slots=True)
 class Headline:
-    """A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand.
+    """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
     ``first_act`` is the stripping of the sides; None where it is too cold to have an hour.
     """
@@ -58,8 +58,8 @@ class Headline:
 
 def headline(job: Job, plan: Plan) -> Headline:
     """A job's figures at a glance, from its plan."""
-    heaviest = max(plan.pieces, key=lambda piece: piece.measure.mass_fresh.value)
-    mass = heaviest.measure.mass_fresh
+    heaviest = max(plan.pieces, key=lambda piece: piece.handling.mass.value)
+    mass = heaviest.handling.mass
     worst: dict[Station, Severity] = {}
     for found in plan.findings:  # gravest first
         worst.setdefault(found.station, found.finding.severity)

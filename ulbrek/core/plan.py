@@ -181,7 +181,7 @@ class _Round:
             self.filled.density.value,
             self.chosen.mix.strength_28_least_mpa,
         )
-        masses = Masses(measured.mass_fresh, formed.boards_mass, reinforced.mass or 0.0)
+        masses = Masses(measured.mass_fresh, formed.boards_mass, reinforced.mass)
         return handle(self.job.handling, self.shop.one_person_lifts_kg, masses, lifted)
 
 

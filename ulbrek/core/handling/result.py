@@ -47,7 +47,8 @@ class HandlingResult:
     """Mass, people and stress for one piece. ``by_hand`` is False where no team of four may lift it.
 
     Attributes:
-        in_form: mass with the form and the steel, as it lies on the bench
+        mass: of one casting, fresh, with its steel
+        in_form: the same with its form, as it lies on the bench
         lifts: turning it, and the ways of carrying it
         needs: acts that need a strength, for Cure
     """

@@ -1,6 +1,7 @@
 """What people may lift."""
 
 from ulbrek.core.base.figure import rule
+from ulbrek.core.materials.steel import STEEL_KG_M3
 
 LOAD_CONSTANT_KG = 23.0
 GRIP_MULTIPLIER = {"good": (1.0, 1.0), "fair": (0.95, 1.0), "poor": (0.9, 0.9)}  # below / from 750 mm
@@ -152,21 +153,38 @@ def people_needed(mass_kg: float, one_kg: float, two_kg: float, three_kg: float,
 
 
 @rule(unit="kg")
-def mass_in_form(mass_fresh_kg: float, boards_kg: float, steel_kg: float) -> float:
+def mass_with_steel(mass_fresh_kg: float, steel_kg: float, density_kg_m3: float) -> float:
+    """Mass to be lifted
+
+    The fresh concrete and the steel, less the concrete whose place the steel takes.
+
+    Args:
+        mass_fresh_kg: mass of the piece, fresh, without steel
+        steel_kg: mass of the steel
+        density_kg_m3: density of the fresh concrete
+
+    Formula: mass_fresh_kg + steel_kg * (1 - density_kg_m3 / 7850)
+
+    Source: steel at 7850 kg/m³
+    """
+    return mass_fresh_kg + steel_kg * (1 - density_kg_m3 / STEEL_KG_M3)
+
+
+@rule(unit="kg")
+def mass_in_form(mass_kg: float, boards_kg: float) -> float:
     """Mass with its form
 
     What the bench carries, and what is moved if the form is moved with the concrete in it.
 
     Args:
-        mass_fresh_kg: mass of the piece, fresh
+        mass_kg: mass of the piece, fresh, with its steel
         boards_kg: mass of the boards
-        steel_kg: mass of the steel
 
-    Formula: mass_fresh_kg + boards_kg + steel_kg
+    Formula: mass_kg + boards_kg
 
     Source: common practice
     """
-    return mass_fresh_kg + boards_kg + steel_kg
+    return mass_kg + boards_kg
 
 
 @rule(unit="MPa")

@@ -16,7 +16,7 @@ class Masses(NamedTuple):
 
     fresh: Figure
     boards: Figure
-    steel: Figure | float
+    steel: Figure | None
 
 
 def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: Lifted) -> HandlingResult:
@@ -28,7 +28,12 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
         masses: of the piece, its boards and its steel
         what: the body that is lifted
     """
-    of, mass_fresh = what.piece, masses.fresh
+    of = what.piece
+    mass = masses.fresh
+    if masses.steel is not None:
+        mass = work(
+            rules.mass_with_steel, of, mass_fresh_kg=mass, steel_kg=masses.steel, density_kg_m3=what.density_kg_m3
+        )
     planned = lifts(what, inputs.carry)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
@@ -42,16 +47,14 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
         )
         for people, share in rules.TEAM_SHARE.items()
     )
-    heavier_end = mass_fresh.value if mass_fresh.high is None else mass_fresh.high
+    heavier_end = mass.value if mass.high is None else mass.high
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
     needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, teams, strict=True)))
     team = teams[min(inputs.people, rules.LARGEST_TEAM) - 1]
     by_hand = needed.value <= rules.LARGEST_TEAM
     return HandlingResult(
-        mass=mass_fresh,
-        in_form=work(
-            rules.mass_in_form, of, mass_fresh_kg=mass_fresh, boards_kg=masses.boards, steel_kg=masses.steel
-        ),
+        mass=mass,
+        in_form=work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
         lifts=planned,
         needs=tuple(needs(of, planned)),
         one_person=one,

@@ -245,7 +245,7 @@ class Pages:
             yield _table(
                 ["", ""],
                 [
-                    ["Mass", self._range(handled.mass)],
+                    ["Mass, with its steel", self._range(handled.mass)],
                     ["Mass with its form", self._range(handled.in_form)],
                     ["To lift it", people],
                     ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],

@@ -1038,7 +1038,8 @@ export interface components {
          * @description Mass, people and stress for one piece. ``by_hand`` is False where no team of four may lift it.
          *
          *     Attributes:
-         *         in_form: mass with the form and the steel, as it lies on the bench
+         *         mass: of one casting, fresh, with its steel
+         *         in_form: the same with its form, as it lies on the bench
          *         lifts: turning it, and the ways of carrying it
          *         needs: acts that need a strength, for Cure
          */
@@ -1066,7 +1067,7 @@ export interface components {
         };
         /**
          * Headline
-         * @description A job at a glance. Masses are of the heaviest piece, fresh; ``people`` is None where not by hand.
+         * @description A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
          *
          *     ``first_act`` is the stripping of the sides; None where it is too cold to have an hour.
          */

@@ -115,7 +115,7 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
     <section aria-label={piece.name}>
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
-        <FigureLine label="Mass, fresh" figure={handled.mass} />
+        <FigureLine label="Mass, with its steel" figure={handled.mass} />
         <FigureLine label="with its form" figure={handled.in_form} />
         <FigureLine
           label="To lift it"
