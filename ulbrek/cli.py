@@ -117,11 +117,12 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
             for length in (design.outline.length, design.outline.width, design.thickness)
         )
         low, high = handled.mass.low or 0.0, handled.mass.high or 0.0
+        weighs = f"{write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}"
         people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "not by hand"
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
-            f"    mass fresh  {write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}, with its steel",
+            f"    mass fresh  {weighs}, with its steel",
             f"    diagonal    {write_quantity(measured.diagonal.value, 'mm', units)}",
             f"    to lift it  {people}",
             f"    steel       {piece.steel.school}"
