@@ -1,11 +1,14 @@
 """plan(): total, deterministic, and every figure can be asked why."""
 
+import json
 import math
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from pydantic import TypeAdapter
 
 from tests.jobs import DEMO_FILES, opening, top
 from ulbrek.core.base.figure import Figure
@@ -111,7 +114,48 @@ JOBS = st.fixed_dictionaries(
                 "bags_per_batch": st.one_of(st.none(), st.integers(1, 400).map(lambda n: n / 4)),
             }
         ),
-        "handling": st.fixed_dictionaries({"people": st.integers(1, 12)}),
+        "handling": st.fixed_dictionaries(
+            {
+                "people": st.integers(1, 12),
+                "carry": st.sampled_from(("on edge", "flat, at quarter points", "flat, at the ends")),
+            }
+        ),
+        "form": st.fixed_dictionaries(
+            {
+                "sheet": st.sampled_from((None, "melamine-10", "plywood-18", "gone")),
+                "forms": st.integers(1, 4),
+                "corner": st.sampled_from((None, "pinwheel")),
+                "sides": st.sampled_from((None, "lapping the base")),
+                "screw_spacing": lengths(50, 600),
+                "bead_radius": lengths(1, 30),
+                "knockouts": st.sampled_from((None, "screwed", "bonded and screwed")),
+                "as_cut": st.dictionaries(
+                    st.sampled_from(("p0.front", "p0.base", "p1.left", "elsewhere")),
+                    st.fixed_dictionaries({"length": lengths(5, 4000), "height": st.none()}),
+                    max_size=2,
+                ),
+            }
+        ),
+        "steel": st.fixed_dictionaries(
+            {
+                "school": st.sampled_from(("mesh and bars", "mesh", "fibre only", "none")),
+                "bar": st.sampled_from((None, "4", "gone")),
+                "exposure": st.sampled_from(("indoors", "outdoors", "on the ground")),
+                "edge_distance": lengths(5, 200),
+            }
+        ),
+        "cure": st.fixed_dictionaries(
+            {
+                "poured_at": st.one_of(
+                    st.none(),
+                    st.floats(0, 6e9).map(lambda second: datetime.fromtimestamp(1e9 + second, UTC).isoformat()),
+                ),
+                "temperature_c": st.floats(-20, 45),
+                "strength_by": st.sampled_from(("ACI 209", "EN 1992")),
+                "maturity": st.sampled_from(("Arrhenius", "Nurse-Saul")),
+                "sealer": st.sampled_from(("penetrating", "film", "none")),
+            }
+        ),
     }
 )
 
@@ -129,6 +173,7 @@ def test_any_valid_job_gives_a_plan(document: dict[str, Any]) -> None:
     for piece, measured in zip(job.pieces, planned.pieces, strict=True):
         whole = piece.outline.length.mm * piece.outline.width.mm * piece.thickness.mm / 1e6
         assert -1e-9 <= measured.measure.volume.value <= whole * (1 + 1e-9)
+    json.dumps(TypeAdapter(Plan).dump_python(planned, mode="json"), allow_nan=False)  # every number is one
     poured = planned.mix.poured_volume.value
     assert planned.mix.bags.value * planned.mix.bag_yield.value >= poured - 1e-6
     assert planned.mix.bags_per_batch * planned.mix.batches.value >= planned.mix.bags.value - 1e-9

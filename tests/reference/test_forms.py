@@ -23,40 +23,31 @@ def test_the_full_head_at_2400_kg_m3(height_mm: float, pascal: float) -> None:
 
 
 @pytest.mark.parametrize(
-    ("modulus", "thickness", "height", "span", "one", "several"),
+    ("share", "board", "height", "span", "bows"),
     [
-        (P2, 16, 40, 300, 0.0909, 0.0480),
-        (P2, 16, 50, 300, 0.1136, 0.0600),
-        (P2, 16, 100, 300, 0.2273, 0.1201),
-        (P2, 18, 100, 300, 0.1596, 0.0843),
-        (M2, 19, 50, 300, 0.0543, 0.0287),
-        (PLY, 18, 40, 300, 0.0128, 0.0067),
+        (WHOLE_BOARD, (P2, 16), 40, 300, (0.0909, 0.0480)),
+        (WHOLE_BOARD, (P2, 16), 50, 300, (0.1136, 0.0600)),
+        (WHOLE_BOARD, (P2, 16), 100, 300, (0.2273, 0.1201)),
+        (WHOLE_BOARD, (P2, 18), 100, 300, (0.1596, 0.0843)),
+        (WHOLE_BOARD, (M2, 19), 50, 300, (0.0543, 0.0287)),
+        (WHOLE_BOARD, (PLY, 18), 40, 300, (0.0128, 0.0067)),
+        (BOTTOM_STRIP, (P2, 16), 300, 200, (0.2693, 0.1423)),
+        (BOTTOM_STRIP, (P2, 16), 600, 300, (2.7271, 1.4410)),
+        (BOTTOM_STRIP, (P2, 18), 600, 200, (0.3783, 0.1999)),
+        (BOTTOM_STRIP, (M2, 19), 300, 300, (0.6514, 0.3442)),
+        (BOTTOM_STRIP, (PLY, 18), 600, 150, (0.0239, 0.0127)),
     ],
 )
-def test_a_low_side_bows_as_a_whole(
-    modulus: float, thickness: float, height: float, span: float, one: float, several: float
+def test_a_side_bows(
+    share: float, board: tuple[float, float], height: float, span: float, bows: tuple[float, float]
 ) -> None:
-    pressure = rules.fluid_pressure(height, 2400)
-    assert bow(ONE_SPAN, WHOLE_BOARD, pressure, span, modulus, thickness) == pytest.approx(one, abs=6e-5)
-    assert bow(SEVERAL_SPANS, WHOLE_BOARD, pressure, span, modulus, thickness) == pytest.approx(several, abs=6e-5)
+    """A low board bends as a whole under half the head; of a tall one the lowest strip bears all of it.
 
-
-@pytest.mark.parametrize(
-    ("modulus", "thickness", "height", "span", "one", "several"),
-    [
-        (P2, 16, 300, 200, 0.2693, 0.1423),
-        (P2, 16, 600, 300, 2.7271, 1.4410),
-        (P2, 18, 600, 200, 0.3783, 0.1999),
-        (M2, 19, 300, 300, 0.6514, 0.3442),
-        (PLY, 18, 600, 150, 0.0239, 0.0127),
-    ],
-)
-def test_the_lowest_strip_of_a_tall_side(
-    modulus: float, thickness: float, height: float, span: float, one: float, several: float
-) -> None:
+    ``board`` is its modulus and thickness, ``bows`` over one span and over several.
+    """
     pressure = rules.fluid_pressure(height, 2400)
-    assert bow(ONE_SPAN, BOTTOM_STRIP, pressure, span, modulus, thickness) == pytest.approx(one, abs=6e-5)
-    assert bow(SEVERAL_SPANS, BOTTOM_STRIP, pressure, span, modulus, thickness) == pytest.approx(several, abs=6e-5)
+    assert bow(ONE_SPAN, share, pressure, span, *board) == pytest.approx(bows[0], abs=6e-5)
+    assert bow(SEVERAL_SPANS, share, pressure, span, *board) == pytest.approx(bows[1], abs=6e-5)
 
 
 @pytest.mark.parametrize("height", [40, 300, 900])

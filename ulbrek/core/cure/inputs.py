@@ -8,12 +8,18 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
 
 from ulbrek.core.kit.clock import Maturity, Standard
 
+FIRST_YEAR, LAST_YEAR = 2000, 2199
 Moist = Literal["ACI 308", "EN 13670 class 2", "EN 13670 class 3"]
 Sealer = Literal["penetrating", "film", "none"]
 
 
 def _utc(moment: datetime) -> datetime:
-    return moment.astimezone(UTC)
+    utc = moment.astimezone(UTC)
+    if not FIRST_YEAR <= utc.year <= LAST_YEAR:
+        raise ValueError(
+            f"A pour in the year {utc.year} is out of bounds. Give a date from {FIRST_YEAR} to {LAST_YEAR}."
+        )
+    return utc
 
 
 def _known_zone(name: str) -> str:

@@ -148,7 +148,8 @@ def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
     x, y = drawing.x(strip.x_mm + strip.dx_mm / 2), drawing.y(strip.y_mm + strip.dy_mm / 2)
     if strip.dx_mm > strip.dy_mm:
         outward = 1 if strip.key == "front" else -1
-        drawing.words(x, y + 1.3 + outward * (ledge / 2 + 1.5 if ledge > 5.5 else -6.0), text)
+        away = (ledge + strip.dy_mm * drawing.scale) / 2 if ledge > 5.0 else -6.0
+        drawing.words(x, y + 1.1 + outward * away, text)
         return
     inward = 1 if (strip.key == "left") != drawing.mirrored else -1
     low = drawing.y(strip.y_mm + strip.dy_mm * 0.08)

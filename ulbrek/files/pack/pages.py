@@ -9,6 +9,7 @@ from zoneinfo import ZoneInfo
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.job import Job
@@ -95,14 +96,14 @@ class Pages:
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
             *([f"Inside along the {one.edge}", self._mm(one.made.value)] for one in form.inside),
-            ["Screws", f"{form.screw_count.value:g} of {self._mm(joint.screw_mm)}, {_WAYS[joint.way]}"],
-            ["Screws at the corners", self._mm(joint.corner_screw_mm)],
-            ["Bite, pilot hole", f"{self._mm(joint.bite.value)}, {self._mm(joint.pilot.value)}"],
+            ["Screws", f"{form.screw_count.value:g} in all, {self._screw(joint.screw_mm)} {_WAYS[joint.way]}"],
+            ["Screws at the corners", self._screw(joint.corner_screw_mm)],
+            ["Bite, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
             ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(self._bead_radius(form.piece))}"],
             ["Tape", self._of(used.tape)],
             ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
-            ["Level", f"1 mm a metre off makes {self._mm(form.out_of_level.value)} end to end"],
+            ["Level", f"1 mm a metre off makes {self._of(form.out_of_level)} end to end"],
         ]
         rows += [
             [
@@ -302,6 +303,13 @@ class Pages:
 
     def _mm(self, mm: float) -> str:
         return write_length(mm, self.units)
+
+    def _screw(self, mm: float) -> str:
+        """A screw by the length it is sold as."""
+        if self.units == "mm":
+            return f"{mm:g} mm"
+        nearest = round(mm / MM_PER_INCH * 8) / 8 * MM_PER_INCH
+        return f"{write_length(nearest, 'in')} ({mm:g} mm)"
 
     def _of(self, figure: Figure) -> str:
         return write_quantity(figure.value, figure.unit, self.units)

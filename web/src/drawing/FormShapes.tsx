@@ -1,5 +1,6 @@
 import type { PiecePlan } from "@/api/client";
 import { box, type Frame } from "./extent";
+import { Openings } from "./Openings";
 
 type Form = PiecePlan["form"];
 
@@ -36,24 +37,7 @@ export function FormShapes({ at, form, features, placed, now, screws = true }: P
         ))}
       {placed && !form.boards.slice(1).every((board) => there(board.key)) && <Pencil at={at} form={form} />}
       {bead && <Bead at={at} form={form} now={now?.has("bead") ?? false} />}
-      {features
-        .filter((feature) => there(feature.id))
-        .map((feature) => (
-          <rect
-            key={feature.id}
-            {...box(
-              at,
-              feature.x_mm - feature.length_mm / 2,
-              feature.y_mm - feature.width_mm / 2,
-              feature.length_mm,
-              feature.width_mm,
-            )}
-            rx={feature.radius_mm * at.scale}
-            fill="url(#foam)"
-            stroke={now?.has(feature.id) ? "var(--crayon)" : "var(--foam-line)"}
-            strokeWidth={now?.has(feature.id) ? 4 : 2}
-          />
-        ))}
+      <Openings at={at} features={features.filter((feature) => there(feature.id))} now={now} />
       {form.stiffness.braces.map((brace) => (
         <rect
           key={`${brace.x_mm} ${brace.y_mm}`}

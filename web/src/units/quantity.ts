@@ -52,8 +52,17 @@ const ONE: Record<string, string> = {
   ties: "tie",
 };
 
+const SMALL_MM = 3;
+
+/** A length below the marks that people read: to the nearest mark where it is one, else in millimetres. */
+function writeSmall(mm: number, units: Units): string {
+  const written = writeLength(mm, units);
+  const onMark = units === "in" && mm !== 0 && !/[+−]/.test(written) && written !== "0″";
+  return onMark || mm === 0 ? written : `${Number(mm.toPrecision(2))} mm`;
+}
+
 export function write(value: number, unit: string, units: Units): string {
-  if (unit === "mm") return value !== 0 && Math.abs(value) < 0.8 ? `${trim(value, 2)} mm` : writeLength(value, units);
+  if (unit === "mm") return Math.abs(value) < SMALL_MM ? writeSmall(value, units) : writeLength(value, units);
   if (unit === "C") return writeTemperature(value, units);
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];

@@ -16,6 +16,7 @@ _ONE = {
     "bags": "bag", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
 }  # fmt: skip
+SMALL_MM = 3.0
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
 _SHOWN = {
     "kg": (("kg", 1.0, 1), ("lb", 1 / KG_PER_POUND, 0)),
@@ -38,7 +39,7 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
         units: ``in`` for US customary units, ``mm`` for metric
     """
     if unit == "mm":
-        return write_length(value, units)
+        return _write_small(value) if units == "in" and abs(value) < SMALL_MM else write_length(value, units)
     if unit == "C":
         return f"{value:g} °C" if units == "mm" else f"{value * 1.8 + 32:.0f} °F"
     if unit in _ONE:
@@ -47,6 +48,12 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
         name, factor, decimals = _SHOWN[unit][1 if units == "in" else 0]
         return f"{value * factor:,.{decimals}f} {name}"
     return f"{value:g}"
+
+
+def _write_small(mm: float) -> str:
+    """A length below the marks that people read: to the nearest mark where it is one, else in millimetres."""
+    written = write_length(mm, "in")
+    return written if mm == 0 or not ("+" in written or "−" in written or written == "0″") else f"{mm:.2g} mm"
 
 
 def write_volume(litres: float, units: Units) -> str:

@@ -13,6 +13,7 @@ import { usePreferences } from "@/units/preferences";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
+import { short } from "../job/Rail";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { Assembly } from "./Assembly";
 import { CutPlan } from "./CutPlan";
@@ -110,9 +111,9 @@ function OneForm({ planned }: { planned: PiecePlan }) {
         <FigureLine label="1 mm a metre out of level" figure={form.out_of_level} />
       </dl>
       <p className="mt-2 text-soft">
-        Screws {writeLength(form.joint.screw_mm, units)} long, {WAYS[form.joint.way]};{" "}
-        {writeLength(form.joint.corner_screw_mm, units)} at the corners. {form.stiffness.bearers_mm.length} bearers
-        under the base.
+        Screws {short(form.joint.screw_mm, units)} long, {WAYS[form.joint.way]};{" "}
+        {short(form.joint.corner_screw_mm, units)} at the corners. {form.stiffness.bearers_mm.length} bearers under the
+        base.
       </p>
       {form.knockouts.map((one) => (
         <dl key={one.feature} className="mt-3">

@@ -1,6 +1,7 @@
 import type { PiecePlan } from "@/api/client";
 import { box, type Frame, frame } from "@/drawing/extent";
 import { Hatches } from "@/drawing/Hatches";
+import { Openings } from "@/drawing/Openings";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
@@ -33,22 +34,7 @@ export function SteelDrawing({ planned, length, width, thickness, mirrored }: Pr
         <title>The steel from above and in section</title>
         <Hatches />
         <rect {...box(at, 0, 0, length, width)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
-        {measure.features.map((feature) => (
-          <rect
-            key={feature.id}
-            {...box(
-              at,
-              feature.x_mm - feature.length_mm / 2,
-              feature.y_mm - feature.width_mm / 2,
-              feature.length_mm,
-              feature.width_mm,
-            )}
-            rx={feature.radius_mm * at.scale}
-            fill="url(#foam)"
-            stroke="var(--foam-line)"
-            strokeWidth="2"
-          />
-        ))}
+        <Openings at={at} features={measure.features} />
         <g stroke="var(--steel)" strokeWidth="1.5" strokeDasharray="9 3">
           {steel.mesh?.wires.map((wire) => (
             <line
