@@ -24,6 +24,18 @@ from ulbrek.core.base.units.writing import write_length
         (1, "people", "in", "1 person"),
         (38.1, "mm", "in", "1 1/2″"),
         (0.1, "1", "mm", "0.1"),
+        (0.022, "l", "mm", "22 ml"),
+        (0.022, "l", "in", "0.7 fl oz"),
+        (10, "MPa", "in", "1,450 psi"),
+        (1.557, "MPa", "mm", "1.56 MPa"),
+        (147.06, "N", "in", "33 lbf"),
+        (20, "C", "in", "68 °F"),
+        (4.94, "m", "in", "16.2 ft"),
+        (1, "boxes", "mm", "1 box"),
+        (22, "screws", "in", "22 screws"),
+        (3.175, "mm", "in", "1/8″"),
+        (1.5875, "mm", "in", "1/16″"),  # a mark is a mark
+        (0.914, "mm", "in", "0.91 mm"),  # below the marks that people read
     ],
 )
 def test_a_quantity_is_written_in_the_readers_units(value: float, unit: str, units: Units, written: str) -> None:

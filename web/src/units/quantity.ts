@@ -53,6 +53,13 @@ const ONE: Record<string, string> = {
 };
 
 const SMALL_MM = 3;
+const SMALL_L = 0.2;
+const FLUID_OUNCE_PER_LITRE = 33.8140227;
+
+/** A small volume: millilitres or fluid ounces. */
+function writeSip(litres: number, units: Units): string {
+  return units === "mm" ? `${Math.round(litres * 1000)} ml` : `${(litres * FLUID_OUNCE_PER_LITRE).toFixed(1)} fl oz`;
+}
 
 /** A length below the marks that people read: to the nearest mark where it is one, else in millimetres. */
 function writeSmall(mm: number, units: Units): string {
@@ -63,6 +70,7 @@ function writeSmall(mm: number, units: Units): string {
 
 export function write(value: number, unit: string, units: Units): string {
   if (unit === "mm") return Math.abs(value) < SMALL_MM ? writeSmall(value, units) : writeLength(value, units);
+  if (unit === "l" && value > 0 && value < SMALL_L) return writeSip(value, units);
   if (unit === "C") return writeTemperature(value, units);
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];

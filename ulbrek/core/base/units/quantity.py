@@ -5,6 +5,7 @@ from ulbrek.core.base.units.constants import (
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,
     KG_PER_POUND,
     LITRES_PER_CUBIC_FOOT,
+    LITRES_PER_US_FLUID_OUNCE,
     LITRES_PER_US_QUART,
     MM_PER_FOOT,
     MPA_PER_PSI,
@@ -17,6 +18,7 @@ _ONE = {
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
 }  # fmt: skip
 SMALL_MM = 3.0
+SMALL_L = 0.2
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
 _SHOWN = {
     "kg": (("kg", 1.0, 1), ("lb", 1 / KG_PER_POUND, 0)),
@@ -42,6 +44,8 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
         return _write_small(value) if units == "in" and abs(value) < SMALL_MM else write_length(value, units)
     if unit == "C":
         return f"{value:g} °C" if units == "mm" else f"{value * 1.8 + 32:.0f} °F"
+    if unit == "l" and 0 < value < SMALL_L:
+        return f"{value * 1000:.0f} ml" if units == "mm" else f"{value / LITRES_PER_US_FLUID_OUNCE:.1f} fl oz"
     if unit in _ONE:
         return f"{value:g} {_ONE[unit] if value == 1 else unit}"
     if unit in _SHOWN:

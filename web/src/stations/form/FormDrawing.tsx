@@ -26,7 +26,7 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
         <title>The form from above, and cut across</title>
         <Hatches />
         <FormShapes at={at} form={form} features={planned.measure.features} />
-        <Section at={at} form={form} planned={planned} top={bottom + 64} />
+        <Section at={at} form={form} planned={planned} top={bottom + 40} room={size.height - bottom - 52} />
       </svg>
       {form.boards.map((board) => (
         <BoardTag
@@ -75,7 +75,16 @@ function BoardTag({
   );
 }
 
-function Section({ at, form, planned, top }: { at: Frame; form: Form; planned: PiecePlan; top: number }) {
+interface SectionProps {
+  at: Frame;
+  form: Form;
+  planned: PiecePlan;
+  top: number;
+  /** How high the section may be [px]; a tall form is drawn smaller than its plan. */
+  room: number;
+}
+
+function Section({ at, form, planned, top, room }: SectionProps) {
   const [base, , right, , left] = form.boards;
   if (!base || !left || !right) return null;
   const scale = at.scale;
@@ -97,9 +106,11 @@ function Section({ at, form, planned, top }: { at: Frame; form: Form; planned: P
     );
   };
   const floor = box(at, base.x_mm, 0, base.dx_mm, 0);
+  const smaller = Math.min(1, room / (height + base.thickness_mm * scale));
+  const middleX = floor.x + floor.width / 2;
   const middle = form.inside.find((one) => one.edge === "right")?.wanted_mm ?? 0;
   return (
-    <g>
+    <g transform={`translate(${middleX} ${top}) scale(${smaller}) translate(${-middleX} ${-top})`}>
       <rect
         x={floor.x}
         y={top + inside}

@@ -118,7 +118,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
     case "move":
       return {
         headline: atAGlance(headline, units),
-        detail: headline.people === null ? "not by hand" : write(headline.people, "people", units),
+        detail: headline.people === null ? "by cart" : write(headline.people, "people", units),
       };
   }
 }
