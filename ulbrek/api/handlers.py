@@ -22,6 +22,7 @@ from ulbrek.api.views import (
     plan_view,
 )
 from ulbrek.core.base.units import Units
+from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.rulebook import Page, rule_book
 from ulbrek.core.schedule import Agenda, schedule
 from ulbrek.core.shop import Shop
@@ -58,6 +59,14 @@ def get_shop(db: Db) -> Shop:
     """The shop: its people, mixes and containers."""
     with db.look() as records:
         return records.shop().shop
+
+
+@router.put("/shop/hours")
+def set_hours(db: Db, hours: Hours) -> Shop:
+    """Says where the shop is and when nobody is there; kept as a revision of the shop."""
+    with db.work() as records:
+        kept = records.shop()
+        return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
 
 
 @router.get("/rules")

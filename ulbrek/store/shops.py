@@ -37,6 +37,19 @@ class ShopRepository:
         ).one_or_none()
         return StoredShop(row.shop_id, row.number, Shop.model_validate(row.document)) if row else None
 
+    def edit(self, kept: StoredShop, shop: Shop) -> StoredShop:
+        """Appends a revision with a changed document.
+
+        Raises:
+            sqlalchemy.exc.IntegrityError: when another change of the same revision was kept in between
+        """
+        number = kept.revision + 1
+        document = shop.model_dump(mode="json")
+        row = ShopRevisionRow(shop_id=kept.id, number=number, document=document, schema_version=SCHEMA_VERSION)
+        self._session.add(row)
+        self._session.flush()
+        return StoredShop(kept.id, number, shop)
+
     def create(self, shop: Shop) -> UUID:
         """A new shop with its first revision."""
         row = ShopRow()

@@ -11,6 +11,7 @@ export type JobView = Schemas["JobView"];
 export type PlanView = Schemas["PlanView"];
 export type JobCard = Schemas["JobCard"];
 export type Agenda = Schemas["Agenda"];
+export type Hours = Schemas["Hours"];
 export type Headline = Schemas["Headline"];
 export type Figure = Schemas["Figure"];
 export type JobFinding = Schemas["JobFinding"];

@@ -2,6 +2,7 @@ import { queryOptions, useQuery } from "@tanstack/react-query";
 import {
   type Agenda,
   client,
+  type Hours,
   type Job,
   type JobCard,
   type JobView,
@@ -68,6 +69,10 @@ export function editJob(id: string, parent: number, job: Job, what: string): Pro
 
 export function stepJob(id: string, parent: number, step: "undo" | "redo"): Promise<JobView> {
   return take(client.POST(`/api/jobs/{job_id}/${step}`, { ...at(id), body: { parent } }));
+}
+
+export function setHours(hours: Hours): Promise<Shop> {
+  return take(client.PUT("/api/shop/hours", { body: hours }));
 }
 
 export function beginJob(job: Job): Promise<JobView> {

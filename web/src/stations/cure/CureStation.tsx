@@ -1,5 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
 import type { Job } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
+import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { NumberField } from "@/parts/NumberField";
@@ -11,6 +13,7 @@ import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { Calendar } from "./Calendar";
 import { PourTime } from "./PourTime";
+import { ShopHours } from "./ShopHours";
 import { StrengthCurve } from "./StrengthCurve";
 
 const CARE = [
@@ -23,6 +26,7 @@ export function CureStation({ editor }: StationProps) {
   const { units } = usePreferences();
   const { job, plan } = editor.shown;
   const apply = useApply(editor);
+  const { data: shop } = useQuery(shopQuery);
   const { cure } = plan;
   const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
   const ticket = (
@@ -40,6 +44,7 @@ export function CureStation({ editor }: StationProps) {
         </dl>
       </section>
       <Standards job={job} editor={editor} units={units} zone={cure.zone} />
+      {shop && <ShopHours shop={shop} />}
       <Care lines={CARE} />
     </>
   );
