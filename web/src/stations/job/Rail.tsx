@@ -144,7 +144,7 @@ function measureLine(headline: Headline, units: Units): { headline: string; deta
   if (!piece) return { headline: "", detail: "" };
   const size = sizeText(piece.length_mm, piece.width_mm, units);
   const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
-  const thick = `× ${short(piece.thickness_mm, units)}`;
+  const thick = `× ${short(piece.thickness_mm, units).replace(" mm", "")}`;
   return { headline: size, detail: others.length || count > 1 ? `${thick}, ${count} castings` : thick };
 }
 
