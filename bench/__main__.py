@@ -43,7 +43,9 @@ def main() -> None:
     say("calibration loop", [calibration() for _ in range(5)], "the machine's own pace, for comparing runs")
     for file in DEMO:
         read = read_job_file(file.read_bytes())
-        say(f"plan() {file.name.split('.')[0]}", repeat(partial(plan, read.job, Shop()), 300), "aim 10 ms at the median")
+        say(
+            f"plan() {file.name.split('.')[0]}", repeat(partial(plan, read.job, Shop()), 300), "aim 10 ms at the median"
+        )
     volume_against_peer()
     with served() as port:
         api(port)

@@ -142,3 +142,18 @@ def test_the_steps_place_every_board_and_knockout_once_and_oil_comes_last() -> N
     sealed = next(index for index, title in enumerate(titles) if title.startswith("Seal"))
     assert sealed < titles.index("Set the knockouts") < len(titles) - 1
     assert form.steps[-1].care
+
+
+def test_no_more_forms_are_cut_than_castings_are_wanted() -> None:
+    one = plan(top(form={"forms": 3}), SHOP).cutting
+    assert (len(one.names), one.screws.value) == (5, len(form_of().screws))
+    three = plan(top(piece={"count": 4}, form={"forms": 3}), SHOP).cutting
+    assert (len(three.names), three.screws.value) == (15, 3 * one.screws.value)
+
+
+def test_a_board_that_no_sheet_holds_is_named_once_however_many_forms_there_are() -> None:
+    job = top(piece={"count": 3, "outline": {"length": "2400 mm", "width": "600 mm"}}, form={"forms": 3})
+    found = [
+        one.finding.values["board"] for one in plan(job, SHOP).findings if one.finding.code == "too-large-for-sheet"
+    ]
+    assert found == ["Base"]

@@ -81,7 +81,7 @@ def plan(job: Job, shop: Shop) -> Plan:
     chosen = choose(job, shop)
     filled = Filled(chosen.size, job.mix.water_per_bag_l)
     pieces = tuple(_Round(job, index, shop, chosen, filled).plan() for index in range(len(job.pieces)))
-    cut = cutting([(p.name, p.form) for p in pieces], job.form.forms, chosen.sheet)
+    cut = cutting([(p.name, p.form, min(job.form.forms, p.count)) for p in pieces], chosen.sheet)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     mixed = mix(job.mix, chosen.mix, filled, chosen.container, {p.id: (p.measure.volume, p.count) for p in pieces})
     needs = [(p.id, need) for p in pieces for need in (*p.form.needs, *p.handling.needs)]

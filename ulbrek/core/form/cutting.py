@@ -1,6 +1,6 @@
 """All boards of a job out of whole sheets, and what the forms take together."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
@@ -12,22 +12,20 @@ from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import SAW_KERF_MM, Sheet
 
 
-def cutting(forms: Sequence[tuple[str, FormResult]], copies: int, sheet: Sheet) -> CuttingResult:
+def cutting(forms: Sequence[tuple[str, FormResult, int]], sheet: Sheet) -> CuttingResult:
     """The cut plan of a job and what to have for its forms.
 
     Args:
-        forms: the form of each piece, with the piece's name
-        copies: how many forms are built of each
+        forms: the form of each piece, with the piece's name before it and how many are built behind it
         sheet: what they are cut from
     """
-    named = list(_panels(forms, copies))
+    named = list(_panels(forms))
     panels = [panel for panel, _ in named]
     names = {panel.key: name for panel, name in named}
     stock = SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM)
     sheets, too_large = cut_sheets(panels, stock)
     cut = [panel for panel in panels if panel.key not in too_large]
-    per_form = sum(form.screw_count.value for _, form in forms)
-    screws = work(rules.all_screws, screws=per_form, forms=float(copies))
+    screws = work(rules.all_screws, screws_of_forms=sum(form.screw_count.value * copies for _, form, copies in forms))
     return CuttingResult(
         sheet_name=sheet.name,
         sheet_length_mm=sheet.length_mm,
@@ -40,21 +38,26 @@ def cutting(forms: Sequence[tuple[str, FormResult]], copies: int, sheet: Sheet) 
         boxes=work(rules.boxes_of_screws, screws=screws, box=float(fixings.SCREWS_PER_BOX)),
         cartridges=work(
             rules.cartridges,
-            sealant_l=sum(form.consumed.bead.value for _, form in forms) * copies,
+            sealant_l=sum(form.consumed.bead.value * copies for _, form, copies in forms),
             cartridge_l=fixings.CARTRIDGE_L,
         ),
         rolls=work(
             rules.rolls_of_tape,
-            tape_m=sum(form.consumed.tape.value for _, form in forms) * copies,
+            tape_m=sum(form.consumed.tape.value * copies for _, form, copies in forms),
             roll_m=fixings.TAPE_ROLL_M,
         ),
-        findings=tuple(too_large_for_sheet([names[key] for key in too_large], stock)),
+        findings=tuple(too_large_for_sheet(_once(names[key] for key in too_large), stock)),
         care=CARE,
     )
 
 
-def _panels(forms: Sequence[tuple[str, FormResult]], copies: int) -> Iterator[tuple[Panel, str]]:
-    for name, form in forms:
+def _once(names: Iterable[str]) -> list[str]:
+    """Names without the numbers of copies, each once."""
+    return list(dict.fromkeys(name.rstrip("0123456789 ") for name in names))
+
+
+def _panels(forms: Sequence[tuple[str, FormResult, int]]) -> Iterator[tuple[Panel, str]]:
+    for name, form, copies in forms:
         for copy in range(1, copies + 1):
             for board in form.boards:
                 key = f"{form.piece}.{board.key}" + (f".{copy}" if copies > 1 else "")

@@ -437,18 +437,17 @@ def sheets(sheets_cut: float) -> float:
 
 
 @rule(unit="screws")
-def all_screws(screws: float, forms: float) -> float:
+def all_screws(screws_of_forms: float) -> float:
     """Screws of all forms
 
     Args:
-        screws: screws of one form of each piece
-        forms: forms built of each piece
+        screws_of_forms: screws of each piece's form, times the forms built of it
 
-    Formula: screws * forms
+    Formula: screws_of_forms
 
     Source: common practice
     """
-    return screws * forms
+    return screws_of_forms
 
 
 @rule(unit="boxes")
