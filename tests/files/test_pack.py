@@ -54,6 +54,8 @@ def test_every_page_of_the_demo_top_is_there_and_its_caution_at_its_step() -> No
     assert "The strip between Rinse sink and the front edge is 2 1/8″" in text
     assert "Wet cement burns without pain at first" in text
     assert "hands behind the fence" in text
+    assert "Cut wire ends tear skin" in text
+    assert "Keep it wet and covered" in text
     assert "Batch 3 of 3" in text
     assert "page 1 of" in text
 

@@ -10,7 +10,9 @@ from ulbrek.core.base.finding import Check
 from ulbrek.core.cure import checks as cure_checks
 from ulbrek.core.cure import rules as cure_rules
 from ulbrek.core.form import checks as form_checks
-from ulbrek.core.form import rules as form_rules
+from ulbrek.core.form.rules import boards as form_boards
+from ulbrek.core.form.rules import consumed as form_consumed
+from ulbrek.core.form.rules import holding as form_holding
 from ulbrek.core.handling import checks as handling_checks
 from ulbrek.core.handling import rules as handling_rules
 from ulbrek.core.kit.beams import boards
@@ -26,7 +28,7 @@ from ulbrek.core.steel import rules as steel_rules
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
     ("Materials", (mixes, references)),
     ("Measure", (measure_rules, measure_checks)),
-    ("Form", (form_rules, boards, form_checks)),
+    ("Form", (form_boards, form_holding, form_consumed, boards, form_checks)),
     ("Steel", (steel_rules, steel_checks)),
     ("Mix", (mix_rules, mix_checks)),
     ("Cure", (cure_rules, maturity, strength, cure_checks)),

@@ -67,3 +67,4 @@ class CureResult:
     acts: tuple[Act, ...]
     curve: tuple[StrengthAt, ...]
     findings: tuple[Finding, ...]
+    care: tuple[str, ...]

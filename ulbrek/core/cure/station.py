@@ -8,6 +8,7 @@ from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.cure import checks, rules
 from ulbrek.core.cure.calendar import is_quiet, next_morning, time_of
+from ulbrek.core.cure.care import CARE
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
 from ulbrek.core.cure.result import Act, CureResult, StrengthAt
@@ -87,6 +88,7 @@ def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
         acts=tuple(acts),
         curve=tuple(clock.curve()),
         findings=tuple(checks.all_findings(inputs, acts, hours)),
+        care=CARE,
     )
 
 

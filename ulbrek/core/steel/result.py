@@ -100,3 +100,4 @@ class SteelCutting:
     mesh_sheets: Figure
     stock_mm: float
     findings: tuple[Finding, ...]
+    care: tuple[str, ...]

@@ -8,6 +8,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_lengths, cut_sheets
 from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
+from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import NARROW_MM, Gap, bars_beside, length_m, mesh_panel
 from ulbrek.core.steel.result import CutBar, MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
@@ -97,6 +98,7 @@ def steel_cutting(results: Sequence[tuple[int, SteelResult]], mesh: Mesh, bar: B
         mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets) + 2 * len(lapped))),
         stock_mm=bar.stock_length_mm,
         findings=tuple(checks.bar_longer_than_stock(list(dict.fromkeys(too_long)), bar.stock_length_mm)),
+        care=CARE,
     )
 
 

@@ -199,6 +199,7 @@ class Pages:
         if steel.mass:
             rows.append(["Mass", self._of(steel.mass)])
         yield _table(["", ""], rows)
+        yield {"kind": "care", "lines": list(self.plan.steel_cutting.care)}
 
     def _mix(self) -> Iterator[Block]:
         mix = self.plan.mix
@@ -286,7 +287,7 @@ class Pages:
             name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
             rows.append([_clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
         yield _table(["When", "What", "It is time when", "Hours after the pour"], rows)
-        cautions = [f"{act.name}: {act.care}" for act in cure.acts if act.care]
+        cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
 
     def _findings(self, station: str) -> list[Block]:

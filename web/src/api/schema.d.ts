@@ -716,6 +716,8 @@ export interface components {
         CureResult: {
             /** Acts */
             acts: components["schemas"]["Act"][];
+            /** Care */
+            care: string[];
             /** Curve */
             curve: components["schemas"]["StrengthAt"][];
             final_set: components["schemas"]["Figure"] | null;
@@ -2517,6 +2519,8 @@ export interface components {
             bar_count: components["schemas"]["Figure"];
             /** Bars */
             bars: components["schemas"]["StockBar"][];
+            /** Care */
+            care: string[];
             /** Findings */
             findings: components["schemas"]["Finding"][];
             mesh_sheets: components["schemas"]["Figure"];

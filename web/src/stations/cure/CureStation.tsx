@@ -16,11 +16,6 @@ import { PourTime } from "./PourTime";
 import { ShopHours } from "./ShopHours";
 import { StrengthCurve } from "./StrengthCurve";
 
-const CARE = [
-  "Keep it wet and covered: drying it early costs strength and cracks it. No heater, no sun.",
-  "No open flame under a cover: it takes the air and gives fumes.",
-];
-
 /** Cure: the hours at which each thing is due, and the strength they wait for. */
 export function CureStation({ editor }: StationProps) {
   const { units } = usePreferences();
@@ -45,7 +40,7 @@ export function CureStation({ editor }: StationProps) {
       </section>
       <Standards job={job} editor={editor} units={units} zone={cure.zone} />
       {shop && <ShopHours shop={shop} />}
-      <Care lines={CARE} />
+      <Care lines={cure.care} />
     </>
   );
   return (

@@ -15,11 +15,6 @@ import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { SteelDrawing } from "./SteelDrawing";
 
-const CARE = [
-  "Cut wire ends tear skin: gloves and glasses, and bend them under.",
-  "Cutting bar with a grinder throws sparks: nothing that burns within reach, and a guard on the wheel.",
-];
-
 /** Steel: what lies in the piece, how high, and what is cut for it. */
 export function SteelStation({ editor }: StationProps) {
   const [index, setIndex] = useState(0);
@@ -38,7 +33,7 @@ export function SteelStation({ editor }: StationProps) {
       <Laid planned={planned} />
       <ToCut plan={plan} planned={planned} />
       {shop && <Schools job={job} shop={shop} editor={editor} />}
-      <Care lines={CARE} />
+      <Care lines={plan.steel_cutting.care} />
     </>
   );
   return (

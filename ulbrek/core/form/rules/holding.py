@@ -1,0 +1,194 @@
+"""What pushes and lifts in a form, and what holds against it."""
+
+from math import ceil
+
+from ulbrek.core.base.figure import rule
+from ulbrek.core.base.units.constants import GRAVITY
+
+
+@rule(unit="MPa")
+def fluid_pressure(height_mm: float, density_kg_m3: float) -> float:
+    """Pressure at the bottom of the form
+
+    Fresh concrete of this depth pushes like a liquid, with its full head.
+
+    Args:
+        height_mm: depth of the concrete
+        density_kg_m3: density of the fresh concrete
+
+    Formula: density_kg_m3 * 9.80665 * height_mm / 1e9
+
+    Source: hydrostatics; ACI 347 asks for the full head under 1.2 m, from memory
+    """
+    return density_kg_m3 * GRAVITY * height_mm / 1e9
+
+
+@rule(unit="mm")
+def bite_down(screw_mm: float, strip_height_mm: float) -> float:
+    """Bite of a screw driven down through the strip
+
+    Args:
+        screw_mm: length of the screw
+        strip_height_mm: height of the strip
+
+    Formula: screw_mm - strip_height_mm
+
+    Source: common practice: 6 to 10 mm, and not out of the base's other face
+    """
+    return screw_mm - strip_height_mm
+
+
+@rule(unit="mm")
+def bite_through(screw_mm: float, board_mm: float) -> float:
+    """Bite of a screw driven through a board into another's edge
+
+    Args:
+        screw_mm: length of the screw
+        board_mm: thickness of the board it goes through
+
+    Formula: screw_mm - board_mm
+
+    Source: common practice: about 25 mm into an edge
+    """
+    return screw_mm - board_mm
+
+
+@rule(unit="mm")
+def pilot(shank_mm: float, pilot_share: float) -> float:
+    """Pilot hole
+
+    Faced particle board splits without it; through the first board the hole is the screw's full size.
+
+    Args:
+        shank_mm: thickness of the screw's shank
+        pilot_share: share of the shank
+
+    Formula: shank_mm * pilot_share
+
+    Source: common practice, 70 to 85 % of the shank
+    """
+    return shank_mm * pilot_share
+
+
+@rule(unit="screws")
+def screws_in_all(strip_screws: float, corner_screws: float, knockout_screws: float) -> float:
+    """Screws of one form
+
+    Args:
+        strip_screws: along the strips
+        corner_screws: through the corners
+        knockout_screws: into the knockouts
+
+    Formula: strip_screws + corner_screws + knockout_screws
+
+    Source: common practice
+    """
+    return strip_screws + corner_screws + knockout_screws
+
+
+@rule(unit="1")
+def foam_layers(height_mm: float, foam_mm: float) -> float:
+    """Layers of foam
+
+    Glued to more than the thickness, then cut and sanded flush with the rails, never above them.
+
+    Args:
+        height_mm: thickness of the piece
+        foam_mm: thickness of one layer
+
+    Formula: ceil(height_mm / foam_mm - 1e-9)
+
+    Source: common practice
+    """
+    return float(ceil(height_mm / foam_mm - 1e-9))
+
+
+@rule(unit="m")
+def wrap(around_mm: float, rows: float) -> float:
+    """Tape round a knockout
+
+    Args:
+        around_mm: length round it
+        rows: rows of tape, one above the other
+
+    Formula: 1.1 * around_mm * rows / 1000
+
+    Source: common practice: a tenth over for laps
+    """
+    return 1.1 * around_mm * rows / 1000
+
+
+@rule(unit="N")
+def uplift(
+    volume_l: float, base_area_mm2: float, height_mm: float, density_kg_m3: float, wetted: float, insert_kg: float
+) -> float:
+    """Uplift of a knockout
+
+    Concrete that gets under it lifts it with its whole head; where it is sealed to the base only what gets past
+    the seal lifts.
+
+    Args:
+        volume_l: volume of the knockout
+        base_area_mm2: area it stands on
+        height_mm: depth of the concrete round it
+        density_kg_m3: density of the fresh concrete
+        wetted: share of its underside that concrete gets under: all of it, or a quarter where sealed and screwed
+        insert_kg: mass of the knockout
+
+    Formula:
+        density_kg_m3 * 9.80665 * (volume_l / 1e3 - base_area_mm2 * height_mm / 1e9
+        + wetted * base_area_mm2 * height_mm / 1e9) - 9.80665 * insert_kg
+
+    Source: hydrostatics
+    """
+    box_m3 = base_area_mm2 * height_mm / 1e9
+    return density_kg_m3 * GRAVITY * (volume_l / 1e3 - box_m3 + wetted * box_m3) - GRAVITY * insert_kg
+
+
+@rule(unit="N")
+def held_down(bonded_mm2: float, bond_mpa: float, screws: float, screw_n: float) -> float:
+    """What holds a knockout down
+
+    Args:
+        bonded_mm2: area bonded to the base, or nothing
+        bond_mpa: what the bond takes at work
+        screws: screws into it from below
+        screw_n: what one screw takes at work
+
+    Formula: bonded_mm2 * bond_mpa + screws * screw_n
+
+    Source: common practice: a fifth of what fails in a test
+    """
+    return bonded_mm2 * bond_mpa + screws * screw_n
+
+
+@rule(unit="mm")
+def out_of_level(length_mm: float) -> float:
+    """Thin and thick end of a form out of level
+
+    A mix that flows finds its own level: a form that is off by a millimetre in a metre is thicker at one end by this.
+
+    Args:
+        length_mm: length of the form's inside
+
+    Formula: length_mm / 1000
+
+    Source: geometry
+    """
+    return length_mm / 1000
+
+
+@rule(unit="MPa")
+def strip_strength(sides_mpa: float) -> float:
+    """Strength needed to strip the sides
+
+    Weaker concrete crumbles at the arrises as the strips come off.
+
+    Args:
+        sides_mpa: the shop's figure
+
+    Formula: sides_mpa
+
+    Source: common practice, 5 MPa; 2 MPa where there is no frost
+    """
+    return sides_mpa
