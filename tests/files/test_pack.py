@@ -118,3 +118,28 @@ def test_the_calendar_is_read_back_with_the_hours_of_the_plan() -> None:
 
 def test_without_a_pour_the_calendar_is_empty() -> None:
     assert Calendar.from_ical(write_calendar("n", "id", plan(demo_job(2), SHOP), POUR)).walk("VEVENT") == []
+
+
+def test_what_is_found_stands_first_on_its_page_and_says_what_to_do() -> None:
+    job = top(form={"sheet": "plywood-18"}, cure={"temperature_c": 2}, handling={"people": 1})
+    pages = [page.extract_text() for page in pack(job, units="mm").pages]
+    (form,) = [text for text in pages if text.startswith("Form")]
+    assert "Stop: No release on bare wood. Wipe a thin film of oil" in form.replace("\n", " ")
+    (calendar,) = [text for text in pages if text.startswith("Calendar")]
+    assert "Stop: Too cold to pour. Warm the shop and the form" in calendar.replace("\n", " ")
+    (move,) = [text for text in pages if text.startswith("Move")]
+    assert "Danger:" in move
+
+
+def test_a_job_of_two_pieces_has_a_form_for_each_and_one_cut_plan() -> None:
+    document = top().model_dump(mode="json")
+    document["pieces"].append({**document["pieces"][0], "id": "second", "name": "Second"})
+    pages = [page.extract_text() for page in pack(Job.model_validate(document), units="mm").pages]
+    titles = [text.split("\n", maxsplit=1)[0] for text in pages]
+    assert {"Form: Top", "Form: Second", "Steel: Top", "Steel: Second", "Cuts"} <= set(titles)
+    assert "Second: left strip" in "\n".join(pages)
+
+
+def test_fibre_only_says_that_nothing_is_laid() -> None:
+    text = words(pack(top(steel={"school": "fibre only"}), units="mm"))
+    assert "Reinforcement: fibre only. Nothing is laid in the form." in text
