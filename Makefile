@@ -24,8 +24,8 @@ check: ## format, lint, strict types, import contracts, generated files
 fmt: ## put the sources into their format
 	@ops/setup.sh test && .venv/bin/ruff check --fix -q . ; .venv/bin/ruff format -q . && cd web && npx biome check --write .
 
-generate: ## docs/rules.md, the OpenAPI document and the typed client
-	@ops/setup.sh test && $(PYTHON) -m ops.generate
+generate: ## docs/rules.md, the OpenAPI document and, from it, the typed client
+	@ops/setup.sh test && $(PYTHON) -m ops.generate && cd web && npm run --silent types
 
 screens: ## docs/screenshots/ from the demo data
 	@ops/setup.sh test && exec $(PYTHON) -m ops.screens

@@ -1,13 +1,11 @@
-"""Writes what is derived from the sources: the rule book, the OpenAPI document, the typed client.
+"""Writes what is derived from the sources: the rule book and the OpenAPI document.
 
-With ``--check`` nothing is written; it fails when a file is not what it would be.
+The front end's build makes its typed client from that document. With ``--check`` nothing is written; it fails when a
+file is not what it would be.
 """
 
 import json
-import subprocess
 import sys
-import tempfile
-from pathlib import Path
 
 from ops.postgres import ROOT
 from ulbrek.api.app import create_app
@@ -16,14 +14,12 @@ from ulbrek.core.rulebook import ROOMS, Page, rule_book, term_unit
 
 RULES = ROOT / "docs" / "rules.md"
 OPENAPI = ROOT / "web" / "openapi.json"
-CLIENT = ROOT / "web" / "src" / "api" / "schema.d.ts"
 
 
 def main() -> int:
     """Writes or checks; the exit status."""
     checking = "--check" in sys.argv
     made = {RULES: rules_page(), OPENAPI: openapi_document()}
-    made[CLIENT] = typed_client(made[OPENAPI])
     stale = [path for path, text in made.items() if not path.exists() or path.read_text() != text]
     for path in stale:
         print(f"{path.relative_to(ROOT)} {'is out of date: run make generate' if checking else 'written'}")
@@ -60,16 +56,6 @@ def openapi_document() -> str:
     """The API as OpenAPI."""
     app = create_app(Settings(database_url="postgresql://nowhere/none", log_format="console"))
     return json.dumps(app.openapi(), indent=2, sort_keys=True) + "\n"
-
-
-def typed_client(openapi: str) -> str:
-    """The API's types for the front end."""
-    with tempfile.TemporaryDirectory() as folder:
-        document = Path(folder, "openapi.json")
-        document.write_text(openapi)
-        program = ROOT / "web" / "node_modules" / ".bin" / "openapi-typescript"
-        result = subprocess.run([program, document], capture_output=True, text=True, check=True, cwd=ROOT / "web")
-    return result.stdout
 
 
 if __name__ == "__main__":

@@ -55,7 +55,7 @@ if [ ! -e "$stamp" ]; then
   touch "$stamp"
 fi
 
-sources=$(find web -path web/node_modules -prune -o -path web/dist -prune -o -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum | cut -c1-16)
+sources=$(find web \( -path web/node_modules -o -path web/dist -o -path web/src/api/schema.d.ts \) -prune -o -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum | cut -c1-16)
 if [ "$(cat web/dist/.built 2>/dev/null)" != "$sources" ]; then
   say "Building the front end ..."
   (cd web && npm run --silent build >/dev/null)

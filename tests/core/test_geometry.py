@@ -95,3 +95,13 @@ def test_a_recess_moves_the_centroid_away_from_it() -> None:
     assert solid.volume_mm3 == pytest.approx(150_000)
     # two blocks: 100 x 100 x 10 below, 50 x 100 x 10 on its right half
     assert solid.centroid == pytest.approx(((50 * 2 + 75) / 3, 50, (5 * 2 + 15) / 3))
+
+
+@given(SHAPES, st.floats(-60, 60), st.floats(-60, 60))
+def test_cuts_that_stand_apart_and_cuts_that_meet_measure_alike(cut: Outline, x: float, y: float) -> None:
+    """Apart, closed forms are used; a cut given twice overlaps itself and is measured by its section."""
+    moved = cut.moved(600 + x, 600 + y)
+    once = Solid(rectangle(1200, 1200), 40, (Cut(moved, 0, 40),))
+    twice = Solid(rectangle(1200, 1200), 40, (Cut(moved, 0, 40), Cut(moved, 0, 40)))
+    assert once.volume_mm3 == pytest.approx(twice.volume_mm3, rel=1e-9)
+    assert once.centroid == pytest.approx(twice.centroid, rel=1e-6)

@@ -1,6 +1,6 @@
 """Worked figures: every number a person sees knows its rule and what was put in, and can be asked why."""
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cache
 from itertools import product
@@ -133,22 +133,20 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
     """
     inputs: dict[str, Input] = {}
     values: dict[str, float] = {}
-    bounded = False
+    spread: list[tuple[str, float, float]] = []
     for name, value in given.items():
         unit = unit_of(name)
-        if isinstance(value, Figure):
-            inputs[name] = Input(value.value, unit, value.low, value.high, value)
-            values[name] = value.value
-            bounded = bounded or value.low is not None
-        elif isinstance(value, Spread):
-            inputs[name] = Input(value.likely, unit, value.low, value.high)
-            values[name] = value.likely
-            bounded = True
-        else:
+        if isinstance(value, float | int):
             inputs[name] = Input(value, unit)
             values[name] = value
+            continue
+        likely, figure = (value.value, value) if isinstance(value, Figure) else (value.likely, None)
+        inputs[name] = Input(likely, unit, value.low, value.high, figure)
+        values[name] = likely
+        if value.low is not None and value.high is not None:
+            spread.append((name, value.low, value.high))
     worked = marked.function(**values)
-    low, high = _bounds(marked, inputs, values) if bounded else (None, None)
+    low, high = _bounds(marked.function, spread, values) if spread else (None, None)
     key = f"{marked.id}@{of}" if of else marked.id
     return Figure(key, marked.id, worked, marked.unit, inputs, low, high)
 
@@ -167,8 +165,13 @@ def workings(shown: Iterable[Figure]) -> dict[str, Figure]:
     return behind
 
 
-def _bounds(marked: Rule[...], inputs: Mapping[str, Input], likely: Mapping[str, float]) -> tuple[float, float]:
-    spread = [name for name, put_in in inputs.items() if put_in.low is not None]
-    corners = product(*((inputs[name].low, inputs[name].high) for name in spread))
-    tried = [marked.function(**{**likely, **dict(zip(spread, corner, strict=True))}) for corner in corners]
+def _bounds(
+    function: Callable[..., float], spread: Sequence[tuple[str, float, float]], likely: Mapping[str, float]
+) -> tuple[float, float]:
+    corner = dict(likely)
+    tried = []
+    for bounds in product(*((low, high) for _, low, high in spread)):
+        for (name, _, _), bound in zip(spread, bounds, strict=True):
+            corner[name] = bound
+        tried.append(function(**corner))
     return min(tried), max(tried)

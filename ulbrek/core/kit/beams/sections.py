@@ -57,22 +57,24 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
         axis: the direction walked in; the slices are square to it
         also: further places that matter, such as supports [mm]
     """
-    low, high = _reach(solid.outline, axis)
-    reaches = [(*_reach(cut.outline, axis), cut.outline) for cut in solid.cuts]
+    piece = _Crossed(solid.outline, axis)
+    cuts = [_Crossed(cut.outline, axis) for cut in solid.cuts]
+    low, high = piece.low_mm, piece.high_mm
     places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)} | set(also)
-    for start, end, _ in reaches:
+    for cut in cuts:
+        start, end = cut.low_mm, cut.high_mm
         places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM, (start + end) / 2}
     inside = sorted(min(max(at, low + _TRIFLE_MM), high - _TRIFLE_MM) for at in places if low <= at <= high)
-    return [
-        Slice(at, tuple(_concrete(solid.outline, [o for start, end, o in reaches if start < at < end], axis, at)))
-        for at in inside
-    ]
+    return [Slice(at, tuple(_concrete(piece.chords(at), cuts, at))) for at in inside]
 
 
-def _concrete(outline: Outline, cuts: Sequence[Outline], axis: Axis, at: float) -> Iterator[tuple[float, float]]:
-    for start, end in _chords(outline, axis, at):
+def _concrete(
+    chords: Sequence[tuple[float, float]], cuts: Sequence["_Crossed"], at: float
+) -> Iterator[tuple[float, float]]:
+    holes = sorted(pair for cut in cuts if cut.low_mm < at < cut.high_mm for pair in cut.chords(at))
+    for start, end in chords:
         reached = start
-        for hole_start, hole_end in sorted(pair for cut in cuts for pair in _chords(cut, axis, at)):
+        for hole_start, hole_end in holes:
             if hole_start > reached:
                 yield reached, min(hole_start, end)
             reached = max(reached, hole_end)
@@ -82,26 +84,37 @@ def _concrete(outline: Outline, cuts: Sequence[Outline], axis: Axis, at: float) 
             yield reached, end
 
 
-def _reach(outline: Outline, axis: Axis) -> tuple[float, float]:
-    low, high = (0, 2) if axis == "x" else (1, 3)
-    return min(edge.box[low] for edge in outline.edges), max(edge.box[high] for edge in outline.edges)
+class _Crossed:
+    """An outline made ready to be crossed by many lines square to one axis.
 
+    Attributes:
+        low_mm: where the outline begins along the axis [mm]
+        high_mm: where it ends [mm]
+    """
 
-def _chords(outline: Outline, axis: Axis, at: float) -> list[tuple[float, float]]:
-    """Where a line across an outline is inside it, from and to [mm]."""
-    along, across = (0, 1) if axis == "x" else (1, 0)
-    found: list[float] = []
-    for edge in outline.edges:
-        if not edge.box[along] <= at <= edge.box[along + 2]:
-            continue
-        if edge.bulge:
-            _cross_arc(edge, along, at, found)
-            continue
-        start, end = edge.start[along], edge.end[along]
-        if start <= at < end or end <= at < start:  # half open, so that a corner is crossed once
-            found.append(edge.start[across] + (at - start) / (end - start) * (edge.end[across] - edge.start[across]))
-    found.sort()
-    return list(zip(found[::2], found[1::2], strict=False))
+    def __init__(self, outline: Outline, axis: Axis) -> None:
+        self.along, self.across = (0, 1) if axis == "x" else (1, 0)
+        along, across = self.along, self.across
+        self.low_mm, self.high_mm = outline.box[along], outline.box[along + 2]
+        self.arcs = [edge for edge in outline.edges if edge.bulge]
+        # Of each straight side that is not square to the axis: from, to, and where it is across at any place.
+        self.sides: list[tuple[float, float, float, float]] = []
+        for edge in outline.edges:
+            start, end = edge.start[along], edge.end[along]
+            if start == end or edge.bulge:
+                continue
+            slope = (edge.end[across] - edge.start[across]) / (end - start)
+            self.sides.append((min(start, end), max(start, end), edge.start[across] - slope * start, slope))
+
+    def chords(self, at: float) -> list[tuple[float, float]]:
+        """Where a line across the outline is inside it, from and to [mm]."""
+        # Half open, so that a corner is crossed once.
+        found = [offset + slope * at for low, high, offset, slope in self.sides if low <= at < high]
+        for edge in self.arcs:
+            if edge.box[self.along] <= at <= edge.box[self.along + 2]:
+                _cross_arc(edge, self.along, at, found)
+        found.sort()
+        return list(zip(found[::2], found[1::2], strict=False))
 
 
 def _cross_arc(edge: Edge, along: int, at: float, found: list[float]) -> None:

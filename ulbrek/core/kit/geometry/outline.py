@@ -38,6 +38,12 @@ class Outline:
         )
 
     @cached_property
+    def box(self) -> tuple[float, float, float, float]:
+        """The box round it: left, front, right, back [mm]."""
+        left, front, right, back = zip(*(edge.box for edge in self.edges), strict=True)
+        return min(left), min(front), max(right), max(back)
+
+    @cached_property
     def area_mm2(self) -> float:
         """Exact area [mm²]."""
         shoelace = sum(e.start.x * e.end.y - e.end.x * e.start.y for e in self.edges) / 2

@@ -122,8 +122,9 @@ def cut_sheets(panels: Iterable[Panel], stock: SheetStock) -> tuple[list[SheetPl
     too_large = [panel.key for panel in wanted if panel not in fitting]
     if not fitting:
         return [], too_large
-    packed = (_packed(order, stock, lie) for order, lie in _orders(fitting))
-    plans = [[_sheet_plan(sheet, stock) for sheet in sheets] for sheets in packed]
+    packed = [_packed(order, stock, lie) for order, lie in _orders(fitting)]
+    fewest = min(len(sheets) for sheets in packed)
+    plans = [[_sheet_plan(sheet, stock) for sheet in sheets] for sheets in packed if len(sheets) == fewest]
     return min(plans, key=_badness), too_large
 
 
@@ -148,8 +149,12 @@ def _orders(panels: Sequence[Panel]) -> Iterator[tuple[list[Panel], str]]:
     yield by_width, "long"
     if len(panels) > 1:
         yield by_width, "short"
-        yield sorted(panels, key=lambda p: (-p.length_mm * p.width_mm, p.key)), "long"
-        yield sorted(panels, key=lambda p: (-max(p.length_mm, p.width_mm), p.key)), "short"
+        by_area = sorted(panels, key=lambda p: (-p.length_mm * p.width_mm, p.key))
+        if by_area != by_width:
+            yield by_area, "long"
+        by_length = sorted(panels, key=lambda p: (-max(p.length_mm, p.width_mm), p.key))
+        if by_length != by_width:
+            yield by_length, "short"
 
 
 def _orientations(panel: Panel, stock: SheetStock) -> list[tuple[float, float]]:
