@@ -22,7 +22,8 @@ from ulbrek.core.measure.result import MeasureResult
 from ulbrek.core.measure.shape import Placed, Shape, shape_of
 from ulbrek.core.measure.station import measure
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import mix
+from ulbrek.core.mix.station import dose_found, mix
+from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
 from ulbrek.core.shop import Shop
 from ulbrek.core.steel.layout import Gap
@@ -30,7 +31,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 2
+RULE_VERSION = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +70,7 @@ class Plan:
     workings: dict[str, Figure]
 
 
-def plan(job: Job, shop: Shop) -> Plan:
+def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     """The plan of a job in a shop: pure, deterministic and total.
 
     Any valid job gives a plan; whatever is wrong with it is among the findings, gravest first.
@@ -77,16 +78,19 @@ def plan(job: Job, shop: Shop) -> Plan:
     Args:
         job: the job
         shop: the shop it is made in
+        record: what has already happened; it rules where it differs from what was planned
     """
     chosen = choose(job, shop)
-    filled = Filled(chosen.size, job.mix.water_per_bag_l)
+    filled = Filled(chosen.size, dose_found(record.batches) or job.mix.water_per_bag_l)
     pieces = tuple(_Round(job, index, shop, chosen, filled).plan() for index in range(len(job.pieces)))
     cut = cutting([(p.name, p.form, min(job.form.forms, p.count)) for p in pieces], chosen.sheet)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
-    mixed = mix(job.mix, chosen.mix, filled, chosen.container, {p.id: (p.measure.volume, p.count) for p in pieces})
+    volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
+    mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
     needs = [(p.id, need) for p in pieces for need in (*p.form.needs, *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
-    cured = cure(job.cure, Poured(chosen.mix, face_up, needs), shop.hours)
+    when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
+    cured = cure(when, Poured(chosen.mix, face_up, needs, record.history), shop.hours)
     found = sorted(
         _findings(pieces, (cut, steel_cut, mixed, cured), chosen),
         key=lambda one: SEVERITIES.index(one.finding.severity),

@@ -1,6 +1,6 @@
 """schedule(): the acts of all jobs together, what is due now first."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Literal
@@ -8,8 +8,8 @@ from typing import Literal
 from ulbrek.core.cure.result import Act
 from ulbrek.core.plan import Plan
 
-# Nothing says yet what has been done: an act this long past is taken to be, and folded away. What cannot wait is over
-# sooner, and a state that came by itself at once.
+# Of a pour that nobody wrote down nothing says what has been done: an act this long past is taken to be, and folded
+# away. What cannot wait is over sooner, and a state that came by itself at once, recorded or not.
 PAST = timedelta(hours=36)
 OVER = timedelta(hours=2)
 When = Literal["due", "ahead", "past"]
@@ -19,11 +19,15 @@ When = Literal["due", "ahead", "past"]
 class AgendaAct:
     """An act of one job: what, to which piece, from when to when, and whether it is due.
 
-    ``due`` is from its hour on, ``ahead`` before it, ``past`` long after it.
+    ``due`` is from its hour on, ``ahead`` before it, ``past`` long after it. ``pour`` is the pour that it belongs
+    to, None where there is none on record; ``poured`` whether its water has gone in.
     """
 
     job: str
     job_name: str
+    pour: str | None
+    poured: bool
+    piece: str | None
     piece_name: str | None
     id: str
     name: str
@@ -46,27 +50,45 @@ class Agenda:
     acts: tuple[AgendaAct, ...]
 
 
-def schedule(plans: Iterable[tuple[str, str, Plan]], now: datetime, zone: str) -> Agenda:
-    """The acts of all jobs whose pour has an hour.
+@dataclass(frozen=True, slots=True)
+class Scheduled:
+    """A plan whose acts are to be done: of a job, or of one of its pours; ``poured`` once water went in."""
+
+    job: str
+    name: str
+    plan: Plan
+    pour: str | None = None
+    poured: bool = False
+
+
+def schedule(plans: Iterable[Scheduled], now: datetime, zone: str) -> Agenda:
+    """The acts of all jobs whose pour has an hour, less those that were done.
 
     Args:
-        plans: id, name and plan of each job
+        plans: the plans of jobs and pours
         now: the moment it is asked for (UTC)
         zone: time zone of the place
     """
-    acts = [act for job, name, planned in plans for act in _acts(job, name, planned, now)]
+    acts = [act for one in plans for act in _acts(one, now)]
     order = {"due": 0, "ahead": 1, "past": 2}
-    return Agenda(now, zone, tuple(sorted(acts, key=lambda act: (order[act.when], act.at, act.job, act.id))))
+    key = lambda act: (order[act.when], act.at, act.job, act.pour or "", act.id)  # noqa: E731
+    return Agenda(now, zone, tuple(sorted(acts, key=key)))
 
 
-def _acts(job: str, name: str, planned: Plan, now: datetime) -> Iterable[AgendaAct]:
-    names = {piece.id: piece.name for piece in planned.pieces}
-    for act in planned.cure.acts:
-        if act.at is None or act.earliest_at is None or act.latest_at is None:
+def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
+    names = {piece.id: piece.name for piece in one.plan.pieces}
+    poured_at = one.plan.cure.poured_at
+    if not one.poured and poured_at is not None:
+        yield _pour(one, poured_at, now)
+    for act in one.plan.cure.acts:
+        if act.at is None or act.earliest_at is None or act.latest_at is None or act.done_at is not None:
             continue
         yield AgendaAct(
-            job=job,
-            job_name=name,
+            job=one.job,
+            job_name=one.name,
+            pour=one.pour,
+            poured=one.poured,
+            piece=act.piece,
             piece_name=names[act.piece] if act.piece and len(names) > 1 else None,
             id=act.id,
             name=act.name,
@@ -74,15 +96,41 @@ def _acts(job: str, name: str, planned: Plan, now: datetime) -> Iterable[AgendaA
             care=act.care,
             waits=act.waits,
             moved=act.moved,
-            when=_when(act, act.at, now),
+            when=_when(act, act.at, now, one.poured),
             earliest_at=act.earliest_at,
             at=act.at,
             latest_at=act.latest_at,
         )
 
 
-def _when(act: Act, at: datetime, now: datetime) -> When:
+def _pour(one: Scheduled, at: datetime, now: datetime) -> AgendaAct:
+    """The pour itself, while it is only planned."""
+    when: When = "ahead" if at > now else "due" if now - at < PAST else "past"
+    return AgendaAct(
+        job=one.job,
+        job_name=one.name,
+        pour=one.pour,
+        poured=False,
+        piece=None,
+        piece_name=None,
+        id="pour",
+        name="Pour",
+        test="The form is level, sealed and oiled; the bags stand ready. Write down when the first water went in.",
+        care="",
+        waits=True,
+        moved=False,
+        when=when,
+        earliest_at=at,
+        at=at,
+        latest_at=at,
+    )
+
+
+def _when(act: Act, at: datetime, now: datetime, recorded: bool) -> When:
     if at > now:
         return "ahead"
-    over = timedelta(0) if act.is_state else PAST if act.waits else OVER
-    return "due" if now - at < over else "past"
+    if act.is_state:
+        return "past"
+    if act.waits and recorded:
+        return "due"  # until it is done
+    return "due" if now - at < (PAST if act.waits else OVER) else "past"

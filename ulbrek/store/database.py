@@ -16,9 +16,17 @@ from sqlalchemy.orm import Session
 from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 
 from ulbrek.core.shop import Shop
+from ulbrek.store.castings import CastingRepository
 from ulbrek.store.errors import NotFoundError
+from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import JobRepository
+from ulbrek.store.log import LogRepository
+from ulbrek.store.members import MemberRepository
+from ulbrek.store.photos import PhotosInDatabase, PhotoStore
+from ulbrek.store.pours import PourRepository
+from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.shops import ShopRepository, StoredShop
+from ulbrek.store.stock import StockRepository
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 # Several workers may start at once: whoever holds this advisory lock migrates, the others wait.
@@ -102,6 +110,38 @@ class Records:
     def jobs(self, shop_id: UUID) -> JobRepository:
         """The jobs of a shop."""
         return JobRepository(self.session, shop_id)
+
+    def members(self, shop_id: UUID) -> MemberRepository:
+        """The people of a shop."""
+        return MemberRepository(self.session, shop_id)
+
+    def forms(self, shop_id: UUID) -> FormRepository:
+        """The forms and moulds of a shop."""
+        return FormRepository(self.session, shop_id)
+
+    def pours(self, shop_id: UUID) -> PourRepository:
+        """The pours of a shop."""
+        return PourRepository(self.session, shop_id)
+
+    def castings(self, shop_id: UUID) -> CastingRepository:
+        """The castings of a shop."""
+        return CastingRepository(self.session, shop_id)
+
+    def stock(self, shop_id: UUID) -> StockRepository:
+        """The stock of a shop."""
+        return StockRepository(self.session, shop_id)
+
+    def log(self, shop_id: UUID) -> LogRepository:
+        """The log of a shop."""
+        return LogRepository(self.session, shop_id)
+
+    def sensors(self, shop_id: UUID) -> SensorRepository:
+        """The sensors of a shop."""
+        return SensorRepository(self.session, shop_id)
+
+    def photos(self, shop_id: UUID) -> PhotoStore:
+        """The photos of a shop."""
+        return PhotosInDatabase(self.session, shop_id)
 
 
 def migration_config() -> Config:

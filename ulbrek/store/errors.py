@@ -2,6 +2,7 @@
 
 StoreError
 ├── NotFoundError       no such record in this shop
+├── RefusedEntryError   an entry that cannot be true, with the field and what would do
 ├── StaleWriteError     somebody changed the job in between
 └── NothingToUndoError  there is no revision to go back or forward to
 """
@@ -19,6 +20,15 @@ class NotFoundError(StoreError):
     def __init__(self, what: str, which: UUID | int | str) -> None:
         """Names what was looked for."""
         super().__init__(f"There is no {what} {which} here.")
+
+
+class RefusedEntryError(StoreError):
+    """An entry that cannot be true: the field, what is wrong with it, and what would do."""
+
+    def __init__(self, field: str, problem: str, remedy: str) -> None:
+        """Keeps all three; ``field`` is a JSON pointer."""
+        super().__init__(f"{problem} {remedy}")
+        self.field, self.problem, self.remedy = field, problem, remedy
 
 
 class StaleWriteError(StoreError):

@@ -74,7 +74,7 @@ def nobody_there(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> list[
     poured = inputs.poured_at
     if poured is None:
         return []
-    urgent = [act for act in acts if not act.waits]
+    urgent = [act for act in acts if not act.waits and act.done_at is None]
     missed = [act for act in urgent if _quiet(act.at, hours)]
     pours_at_night = is_quiet(poured, hours)
     if not missed and not pours_at_night:
@@ -96,11 +96,34 @@ def nobody_there(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> list[
     ]
 
 
+@check("done-too-soon", "caution")
+def done_too_soon(acts: Sequence[Act]) -> list[Finding]:
+    """Done before its time
+
+    It was done before the concrete was likely to have the strength for it.
+
+    Source: the gates of this plan
+    """
+    return [
+        finding(
+            done_too_soon,
+            title="Done before its time: {act}",
+            reason="By the record it was done when it likely had less than the strength it needs.",
+            remedy="Look for cracks at corners and beside openings, cover it again, and leave the next step later.",
+            field="/poured_at",
+            values={"act": act.name.lower()},
+        )
+        for act in acts
+        if act.strength is not None and act.done_at and act.earliest_at and act.done_at < act.earliest_at
+    ][:1]
+
+
 def all_findings(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> Iterator[Finding]:
     """Everything that Cure finds."""
     yield from too_cold_to_pour(inputs)
     yield from too_hot_to_pour(inputs)
     yield from nobody_there(inputs, acts, hours)
+    yield from done_too_soon(acts)
 
 
 def _quiet(moment: datetime | None, hours: Hours) -> bool:

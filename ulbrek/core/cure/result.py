@@ -22,6 +22,7 @@ class Act:
         strength: what it needs, where it needs one [MPa]
         at: when it is due; None before the pour's hour is known
         moved: whether it was put off to the morning
+        done_at: when it was done; None while it was not
     """
 
     id: str
@@ -39,6 +40,7 @@ class Act:
     at: datetime | None
     latest_at: datetime | None
     moved: bool
+    done_at: datetime | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,13 +55,17 @@ class StrengthAt:
 
 @dataclass(frozen=True, slots=True)
 class CureResult:
-    """The hours of a pour. ``acts`` are in the order in which they fall due."""
+    """The hours of a pour. ``acts`` are in the order in which they fall due.
+
+    ``measured_h`` is how far readings of its temperature go, None where there are none.
+    """
 
     poured_at: datetime | None
     temperature_c: float
     zone: str
     strength_by: str
     pace: Figure
+    measured_h: float | None
     initial_set: Figure | None
     final_set: Figure | None
     strength_28_low_mpa: float

@@ -130,3 +130,43 @@ def after_sheet_test(ready_h: float, test_h: float) -> float:
     Source: ASTM D4263, 16 h at least, from memory
     """
     return ready_h + test_h
+
+
+@rule(unit="h")
+def hour_by_readings(planned_h: float, pace: float, measured_h: float, measured_age_h: float) -> float:
+    """Hour, as the thermometer has it
+
+    As far as the readings go their mean pace holds, after them the pace that was planned.
+
+    Args:
+        planned_h: the hour at the planned pace
+        pace: planned pace of hardening
+        measured_h: hours after water in that the readings go to
+        measured_age_h: equivalent age at the last of them
+
+    Formula:
+        min(planned_h * pace, measured_age_h) * measured_h / measured_age_h
+        + max(planned_h * pace - measured_age_h, 0) / pace
+
+    Source: equivalent age, ASTM C1074, from memory
+    """
+    age_h = planned_h * pace
+    return min(age_h, measured_age_h) * measured_h / measured_age_h + max(age_h - measured_age_h, 0.0) / pace
+
+
+@rule(unit="h")
+def hour_after_not_yet(planned_h: float, tested_h: float, patience: float) -> float:
+    """Hour, put off by a test
+
+    The test said “not yet”: look again after a tenth of the time that has passed.
+
+    Args:
+        planned_h: the hour as it was foretold
+        tested_h: the hour of the last test that said so
+        patience: 1.1, a tenth more
+
+    Formula: max(planned_h, tested_h * patience)
+
+    Source: common practice
+    """
+    return max(planned_h, tested_h * patience)

@@ -9,6 +9,7 @@ from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.cure import checks, rules
 from ulbrek.core.cure.calendar import is_quiet, next_morning, time_of
 from ulbrek.core.cure.care import CARE
+from ulbrek.core.cure.history import NOTHING, History, measured
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
 from ulbrek.core.cure.result import Act, CureResult, StrengthAt
@@ -17,6 +18,7 @@ from ulbrek.core.materials.mixes import Mix
 
 EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
 LOWER_EDGE_H = 72.0  # before three days both standards extrapolate: acts are planned by the lower edge of the band
+PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 STANDS_STILL = 0.02  # a pace under this has no hours
 CURVE_H = (0, 4, 6, 8, 10, 12, 15, 18, 21, 24, 30, 36, 42, 48, 60, 72, 96, 120, 144, 168, 216, 264, 336, 432, 528, 672)
 
@@ -55,11 +57,12 @@ SEAL_CARE = "Air the room; gloves and glasses. Read the sealer's own sheet."
 
 @dataclass(frozen=True, slots=True)
 class Poured:
-    """What is poured: the mix, whether a show face lies up, and what each piece's acts need."""
+    """What is poured: the mix, whether a show face lies up, what each piece's acts need, what has happened since."""
 
     mix: Mix
     face_up: bool
     needs: Sequence[tuple[str, ActNeed]]
+    history: History = NOTHING
 
 
 def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
@@ -81,6 +84,7 @@ def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
         zone=hours.zone,
         strength_by=inputs.strength_by,
         pace=runs,
+        measured_h=clock.measured.hours if clock.measured else None,
         initial_set=clock.set_at("initial", mix.initial_set_h) if moving else None,
         final_set=clock.set_at("final", mix.final_set_h) if moving else None,
         strength_28_low_mpa=mix.strength_28_least_mpa,
@@ -98,6 +102,7 @@ class _Clock:
     def __init__(self, inputs: CureInputs, poured: Poured, hours: Hours, runs: Figure) -> None:
         self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
         self.mix = poured.mix
+        self.measured = measured(inputs.poured_at, poured.history.temperatures, inputs.maturity)
 
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
@@ -106,6 +111,7 @@ class _Clock:
                 when = work(
                     rules.hour_by_share_of_set, one.id, set_h=self.mix.initial_set_h, share=one.share, pace=self.pace
                 )
+                when = self._by_readings(one.id, when)
                 need = ActNeed(one.id, one.name, one.test, is_state=one.is_state)
                 yield self._act(need, None, when, waits=one.is_state)
         latest: dict[str, Figure] = {}
@@ -132,7 +138,7 @@ class _Clock:
         )
         days = SEAL_DAYS.get(self.inputs.sealer)
         if days is not None:
-            age = work(rules.hour_of_age, "seal", age_h=24 * days, pace=self.pace)
+            age = self._by_readings("seal age", work(rules.hour_of_age, "seal", age_h=24 * days, pace=self.pace))
             ready = work(rules.later, "seal", one_h=age, other_h=moist)
             seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
             test = "A taped plastic sheet shows no moisture after 16 to 24 h."
@@ -144,7 +150,8 @@ class _Clock:
 
     def set_at(self, which: str, set_h: float) -> Figure:
         """The hour of initial or final set."""
-        return work(rules.hour_of_set, which, set_h=set_h, pace=self.pace, evenness=EVENNESS)
+        foretold = work(rules.hour_of_set, which, set_h=set_h, pace=self.pace, evenness=EVENNESS)
+        return self._by_readings(which, foretold)
 
     def curve(self) -> Iterator[StrengthAt]:
         """Strength by the hour, with its band."""
@@ -152,7 +159,7 @@ class _Clock:
         low, likely, high = strength.low, strength.likely, strength.high
         for hour in CURVE_H:
             ages = [
-                (hour * self.pace.value - self.mix.final_set_h * late) / 24
+                (self._age_at(hour) - self.mix.final_set_h * late) / 24
                 for late in (EVENNESS.high, EVENNESS.likely, EVENNESS.low)
             ]
             shares = [share_at(by, gain, age) for age in ages]
@@ -165,14 +172,15 @@ class _Clock:
             share = work(rules.share_of_strength, of, strength_mpa=need.strength, strength_28_mpa=self.mix.strength_28)
             found.append(self._by_share(of, share))
         if need.age_h is not None:
-            found.append(work(rules.hour_of_age, of, age_h=need.age_h, pace=self.pace))
+            foretold = work(rules.hour_of_age, of, age_h=need.age_h, pace=self.pace)
+            found.append(self._by_readings(f"{of} age", foretold))
         if len(found) == 1:
             return found[0]
         return work(rules.later, of, one_h=found[0], other_h=found[1])
 
     def _by_share(self, of: str, share: Figure | float) -> Figure:
         age = age_at_share(self.inputs.strength_by, self.mix.gain, share, of)
-        return work(
+        foretold = work(
             rules.hour_of_strength,
             of,
             final_set_h=self.mix.final_set_h,
@@ -180,9 +188,43 @@ class _Clock:
             pace=self.pace,
             evenness=EVENNESS,
         )
+        return self._by_readings(of, foretold)
+
+    def _by_readings(self, of: str, foretold: Figure) -> Figure:
+        """An hour as the readings of the temperature have it."""
+        read = self.measured
+        if read is None or read.age_h <= 0:
+            return foretold
+        return work(
+            rules.hour_by_readings,
+            of,
+            planned_h=foretold,
+            pace=self.pace,
+            measured_h=read.hours,
+            measured_age_h=read.age_h,
+        )
+
+    def _age_at(self, hour: float) -> float:
+        """The equivalent age at an hour after water in [h at 20 °C]."""
+        read = self.measured
+        if read is None:
+            return hour * self.pace.value
+        if hour <= read.hours:
+            return hour * read.age_h / read.hours
+        return read.age_h + (hour - read.hours) * self.pace.value
+
+    def _not_yet(self, need: ActNeed, piece: str | None, when: Figure) -> Figure:
+        """The hour, put off where the last test said “not yet”."""
+        tested = self.poured.history.not_ready_at(need.id)
+        if tested is None or self.inputs.poured_at is None:
+            return when
+        hour = (tested - self.inputs.poured_at).total_seconds() / 3600
+        of = f"{piece}/{need.id}" if piece else need.id
+        return work(rules.hour_after_not_yet, of, planned_h=when, tested_h=hour, patience=PATIENCE)
 
     def _act(self, need: ActNeed, piece: str | None, when: Figure, waits: bool = True) -> Act:
-        early = need.strength is not None and when.value * self.pace.value < LOWER_EDGE_H
+        when = self._not_yet(need, piece, when)
+        early = need.strength is not None and self._age_at(when.value) < LOWER_EDGE_H
         due = when.high if early and when.high is not None else when.value
         at, moved = self._moment(due, waits)
         return Act(
@@ -201,6 +243,7 @@ class _Clock:
             at=at,
             latest_at=self._time(when.value if when.high is None else when.high),
             moved=moved,
+            done_at=self.poured.history.done_at(need.id, piece),
         )
 
     def _moment(self, hour: float, waits: bool) -> tuple[datetime | None, bool]:

@@ -138,7 +138,7 @@ class Filled:
 
     __slots__ = ("density", "size", "usual_water", "water_l", "yield_")
 
-    def __init__(self, size: BagSize, planned_water_l: float | None) -> None:
+    def __init__(self, size: BagSize, planned_water_l: Figure | float | None) -> None:
         """Works out a bag.
 
         Args:

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
 Id = Annotated[str, Field(min_length=1, max_length=40)]
 
@@ -24,3 +24,13 @@ class MixInputs(BaseModel):
     bags_per_batch: Annotated[
         float | None, Field(ge=0.25, le=100, multiple_of=0.25, description="None: what the container takes")
     ] = None
+
+
+class BatchMixed(BaseModel):
+    """A batch as it was mixed: its dry bags, all the water that went in [l], and when the first of it did."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
+    water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
+    at: AwareDatetime

@@ -16,8 +16,21 @@ class BagChoice:
 
 
 @dataclass(frozen=True, slots=True)
+class MixedSoFar:
+    """The batches that have been mixed: the first one's water, the bags used, the bags to go."""
+
+    batches: int
+    dose_found: Figure
+    bags_used: Figure
+    bags_to_go: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class MixResult:
-    """The figures of a mixing day and its findings."""
+    """The figures of a mixing day and its findings.
+
+    ``mixed`` is what has been mixed so far; None before the first batch.
+    """
 
     mix_name: str
     bag: str
@@ -41,5 +54,6 @@ class MixResult:
     batch_volume: Figure
     batch_water_start: Figure
     batch_water_most: Figure
+    mixed: MixedSoFar | None
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

@@ -195,3 +195,52 @@ def batch_water(bags_per_batch: float, bag_water_l: float) -> float:
     Source: geometry
     """
     return bags_per_batch * bag_water_l
+
+
+@rule(unit="l")
+def dose_found(batch_water_l: float, batch_bags: float) -> float:
+    """Water that a bag took
+
+    The first batch is brought to the right feel and measured; every later one gets the same.
+
+    Args:
+        batch_water_l: all the water that went into the first batch
+        batch_bags: its bags
+
+    Formula: batch_water_l / batch_bags
+
+    Source: common practice
+    """
+    return batch_water_l / batch_bags
+
+
+@rule(unit="bags")
+def bags_used(**batch_bags: float) -> float:
+    """Bags mixed so far
+
+    Args:
+        batch_bags: bags, batch by batch
+
+    Formula: sum(inputs)
+
+    Source: arithmetic
+    """
+    return sum(batch_bags.values())
+
+
+@rule(unit="bags")
+def bags_to_go(poured_volume_l: float, bag_yield_l: float, used_bags: float) -> float:
+    """Bags still to mix
+
+    What the pieces take, without spare, less what has been mixed.
+
+    Args:
+        poured_volume_l: volume of the pour
+        bag_yield_l: concrete from one bag
+        used_bags: bags mixed so far
+
+    Formula: max(0, ceil(4 * (poured_volume_l / bag_yield_l - used_bags)) / 4)
+
+    Source: arithmetic, in quarters of a bag
+    """
+    return max(0.0, ceil(4 * (poured_volume_l / bag_yield_l - used_bags) - _TRIFLE) / 4)

@@ -1,14 +1,14 @@
 """Plans the mixing day."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.materials.containers import WORKING_FILL, Container
 from ulbrek.core.materials.mixes import Filled, Mix
 from ulbrek.core.mix import checks, rules
 from ulbrek.core.mix.care import CARE, HEAVY_BAG, HEAVY_BAG_KG
-from ulbrek.core.mix.inputs import MixInputs
-from ulbrek.core.mix.result import BagChoice, MixResult
+from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.result import BagChoice, MixedSoFar, MixResult
 
 START_SHARE = 0.75  # Of the usual water. Source: common practice.
 
@@ -19,6 +19,7 @@ def mix(
     filled: Filled,
     container: Container,
     volumes: Mapping[str, tuple[Figure, int]],
+    mixed: Sequence[BatchMixed] = (),
 ) -> MixResult:
     """The figures and findings of a mixing day.
 
@@ -28,6 +29,7 @@ def mix(
         filled: one bag of the chosen size with its planned water
         container: what it is mixed in
         volumes: by piece, the volume of one [l] and how many are wanted
+        mixed: the batches mixed so far, the first one first
     """
     size = filled.size
     poured = _poured(volumes)
@@ -66,9 +68,24 @@ def mix(
         batch_volume=batch,
         batch_water_start=work(rules.batch_water, "start", bags_per_batch=per_batch, bag_water_l=start),
         batch_water_most=work(rules.batch_water, "most", bags_per_batch=per_batch, bag_water_l=size.water_most_l),
-        findings=tuple(checks.all_findings(inputs, size, container, needed, (batch, fill, fits))),
+        mixed=_mixed_so_far(mixed, filled, poured),
+        findings=tuple(checks.all_findings(inputs, size, container, needed, (batch, fill, fits), mixed)),
         care=(*CARE, HEAVY_BAG) if size.dry_mass_kg > HEAVY_BAG_KG else CARE,
     )
+
+
+def dose_found(mixed: Sequence[BatchMixed]) -> Figure | None:
+    """The water that a bag of the first batch took [l]; None before it."""
+    return work(rules.dose_found, batch_water_l=mixed[0].water_l, batch_bags=mixed[0].bags) if mixed else None
+
+
+def _mixed_so_far(mixed: Sequence[BatchMixed], filled: Filled, poured: Figure) -> MixedSoFar | None:
+    dose = dose_found(mixed)
+    if dose is None:
+        return None
+    used = work(rules.bags_used, **{f"batch_{number}_bags": batch.bags for number, batch in enumerate(mixed, 1)})
+    to_go = work(rules.bags_to_go, poured_volume_l=poured, bag_yield_l=filled.yield_, used_bags=used)
+    return MixedSoFar(len(mixed), dose, used, to_go)
 
 
 def _poured(volumes: Mapping[str, tuple[Figure, int]]) -> Figure:

@@ -1,0 +1,65 @@
+"""What has already happened to a pour, as plan() takes it in."""
+
+from collections.abc import Mapping
+
+from pydantic import AwareDatetime, BaseModel, ConfigDict
+
+from ulbrek.core.casting import ACT_OF, State, has_reached
+from ulbrek.core.cure.history import Done, History, Temperature, Tested
+from ulbrek.core.job import Job
+from ulbrek.core.mix.inputs import BatchMixed
+
+
+class Reached(BaseModel):
+    """The state that every casting of a piece has reached, and when the last of them did."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    piece: str
+    state: State
+    at: AwareDatetime
+
+
+class Record(BaseModel):
+    """The record of one pour. Every part may be empty: a plan is then made of the job alone."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    water_in_at: AwareDatetime | None = None
+    batches: tuple[BatchMixed, ...] = ()
+    done: tuple[Done, ...] = ()
+    tests: tuple[Tested, ...] = ()
+    temperatures: tuple[Temperature, ...] = ()
+    reached: tuple[Reached, ...] = ()
+
+    @property
+    def history(self) -> History:
+        """What it says of the hours: a state that was reached is an act that was done."""
+        by_state = [
+            Done(act=act, piece=one.piece, at=one.at)
+            for one in self.reached
+            for state, act in ACT_OF.items()
+            if has_reached(one.state, state)
+        ]
+        return History((*self.done, *by_state), self.tests, self.temperatures)
+
+
+EMPTY = Record()
+
+
+def part_of(job: Job, counts: Mapping[str, int]) -> Job:
+    """The part of a job that one pour fills: its pieces with the counts poured, in the job's order.
+
+    Raises:
+        ValueError: when a piece is not the job's, or nothing is poured
+    """
+    ids = [piece.id for piece in job.pieces]
+    unknown = next((piece for piece in counts if piece not in ids), None)
+    if unknown is not None:
+        raise ValueError(f"The job has no piece “{unknown}”. Give one of {', '.join(ids)}.")
+    pieces = tuple(
+        piece.model_copy(update={"count": counts[piece.id]}) for piece in job.pieces if counts.get(piece.id, 0) > 0
+    )
+    if not pieces:
+        raise ValueError("Nothing is poured. Give at least one piece a count of 1 or more.")
+    return job.model_copy(update={"pieces": pieces})

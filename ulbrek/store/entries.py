@@ -1,0 +1,70 @@
+"""What all kinds of entry share: they are of this shop, and one sent twice is applied once."""
+
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Any, TypeVar
+from uuid import UUID
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ulbrek.store.errors import NotFoundError, RefusedEntryError
+
+Row = TypeVar("Row")
+FAST_CLOCK = timedelta(minutes=10)  # how far the clock of a phone may run ahead
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """When something happened, what there is to say of it, who did it.
+
+    ``key`` is given by the device that it was entered on, so that it is applied once though sent twice.
+    """
+
+    at: datetime
+    note: str = ""
+    member_id: UUID | None = None
+    key: UUID | None = None
+
+
+class ShopRecords:
+    """A repository over the records of one shop."""
+
+    def __init__(self, session: Session, shop_id: UUID) -> None:
+        """Reads and writes in this session."""
+        self._session = session
+        self._shop_id = shop_id
+
+    def _own(self, kind: type[Row], key: UUID, what: str, lock: bool = False) -> Row:
+        """A row of this shop, kept from others' changes if ``lock``.
+
+        Raises:
+            NotFoundError: when this shop has no such record
+        """
+        table: Any = kind
+        asked = select(kind).where(table.id == key, table.shop_id == self._shop_id)
+        row = self._session.scalar(asked.with_for_update() if lock else asked)
+        if row is None:
+            raise NotFoundError(what, key)
+        return row
+
+
+def happened(at: datetime, after: datetime | None = None, since: str = "", field: str = "/at") -> datetime:
+    """The moment of something that has happened.
+
+    Args:
+        at: when it is said to have happened
+        after: what it cannot have come before
+        since: what that was, in words
+        field: where the moment stands in the entry
+
+    Raises:
+        RefusedEntryError: when it is still to come, or was before ``after``
+    """
+    if at > datetime.now(UTC) + FAST_CLOCK:
+        raise RefusedEntryError(field, "This is still to come.", "Give the time at which it happened.")
+    if after is not None and at < after:
+        raise RefusedEntryError(
+            field, f"This is before {since}, {after.astimezone(UTC):%Y-%m-%d %H:%M} UTC.", "Give a later time."
+        )
+    return at

@@ -1,0 +1,257 @@
+"""The log: what was seen, weighed and tested, and all that happened to a job in the order of time."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from decimal import Decimal
+from typing import Any, Literal
+from uuid import UUID, uuid4
+
+from sqlalchemy import ColumnElement, Select, select
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import InstrumentedAttribute
+
+from ulbrek.store.entries import Entry, ShopRecords, happened
+from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.models import (
+    ActDoneRow,
+    BatchRow,
+    CastingRow,
+    CastingStateRow,
+    FormRow,
+    JobRevisionRow,
+    JobRow,
+    ObservationRow,
+    PhotoRow,
+    PourRow,
+)
+
+ObservationKind = Literal["note", "weighing", "test", "defect"]
+LogKind = Literal["note", "weighing", "test", "defect", "poured", "batch", "act", "state", "changed"]
+Face = Literal["top", "bottom", "edge"]
+PAGE = 100
+
+
+@dataclass(frozen=True, slots=True)
+class Seen:
+    """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test.
+
+    ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands.
+    """
+
+    kind: ObservationKind
+    text: str = ""
+    job_id: UUID | None = None
+    pour_id: UUID | None = None
+    casting_id: UUID | None = None
+    form_id: UUID | None = None
+    mass_kg: float | None = None
+    act: str | None = None
+    ready: bool | None = None
+    x_mm: float | None = None
+    y_mm: float | None = None
+    face: Face | None = None
+    replaces: UUID | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class LogEntry:
+    """A line of the log. ``replaced`` entries were corrected by a later one."""
+
+    id: str
+    kind: LogKind
+    at: datetime
+    text: str
+    member_id: UUID | None
+    pour_id: UUID | None = None
+    casting_id: UUID | None = None
+    serial: int | None = None
+    piece: str | None = None
+    state: str | None = None
+    act: str | None = None
+    ready: bool | None = None
+    mass_kg: float | None = None
+    bags: float | None = None
+    water_l: float | None = None
+    number: int | None = None
+    x_mm: float | None = None
+    y_mm: float | None = None
+    face: str | None = None
+    replaced: bool = False
+    photos: tuple[UUID, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class LogPage:
+    """Lines of a log, newest first; ``more`` says that there are older ones."""
+
+    entries: tuple[LogEntry, ...]
+    more: bool
+
+
+class LogRepository(ShopRecords):
+    """The log of one shop."""
+
+    def add(self, seen: Seen, entry: Entry) -> UUID:
+        """Keeps an observation; sent twice under one id, it is kept once.
+
+        Raises:
+            NotFoundError: when this shop has no such job, pour, casting, form or entry
+            RefusedEntryError: when something is missing, or what it corrects was corrected already
+        """
+        if entry.key is not None and (known := self._session.get(ObservationRow, entry.key)):
+            return known.id
+        _refuse_incomplete(seen)
+        job_id, pour_id = self._whereabouts(seen)
+        row = ObservationRow(
+            id=entry.key or uuid4(), shop_id=self._shop_id, job_id=job_id, pour_id=pour_id,
+            casting_id=seen.casting_id, form_id=seen.form_id, kind=seen.kind, at=happened(entry.at),
+            text=seen.text.strip(), mass_kg=None if seen.mass_kg is None else Decimal(str(round(seen.mass_kg, 3))),
+            act=seen.act, ready=seen.ready, x_mm=seen.x_mm, y_mm=seen.y_mm, face=seen.face, replaces=seen.replaces,
+            member_id=entry.member_id,
+        )  # fmt: skip
+        self._session.add(row)
+        try:
+            self._session.flush()
+        except IntegrityError as error:
+            raise RefusedEntryError(
+                "/replaces", "That entry was corrected already.", "Correct the entry that replaced it."
+            ) from error
+        return row.id
+
+    def of_job(self, job_id: UUID, before: datetime | None = None, limit: int = PAGE) -> LogPage:
+        """All that happened to a job, newest first.
+
+        Args:
+            job_id: the job
+            before: only what happened before this moment, for the next page
+            limit: how many lines
+        """
+        self._own(JobRow, job_id, "job")
+        lines = [
+            *self._observations(ObservationRow.job_id == job_id, before, limit + 1),
+            *self._happenings(job_id, before, limit + 1),
+        ]
+        lines.sort(key=lambda line: (line.at, line.id), reverse=True)
+        return LogPage(tuple(lines[:limit]), len(lines) > limit)
+
+    def of_casting(self, casting_id: UUID) -> list[LogEntry]:
+        """What was seen of a casting, newest first."""
+        self._own(CastingRow, casting_id, "casting")
+        return list(self._observations(ObservationRow.casting_id == casting_id, None, PAGE))
+
+    def of_shop(self, before: datetime | None = None, limit: int = PAGE) -> LogPage:
+        """What was seen in the shop, newest first."""
+        lines = list(self._observations(ObservationRow.shop_id == self._shop_id, before, limit + 1))
+        return LogPage(tuple(lines[:limit]), len(lines) > limit)
+
+    def _whereabouts(self, seen: Seen) -> tuple[UUID | None, UUID | None]:
+        """The job and pour that something seen belongs to."""
+        job_id, pour_id = seen.job_id, seen.pour_id
+        if seen.replaces is not None:
+            self._own(ObservationRow, seen.replaces, "entry")
+        if seen.form_id is not None:
+            self._own(FormRow, seen.form_id, "form")
+        if seen.casting_id is not None:
+            pour_id = self._own(CastingRow, seen.casting_id, "casting").pour_id
+        if pour_id is not None:
+            job_id = self._own(PourRow, pour_id, "pour").job_id
+        if job_id is not None:
+            self._own(JobRow, job_id, "job")
+        return job_id, pour_id
+
+    def _observations(self, of: ColumnElement[bool], before: datetime | None, limit: int) -> Iterator[LogEntry]:
+        asked = (
+            select(ObservationRow, CastingRow.serial, CastingRow.piece)
+            .outerjoin(CastingRow, CastingRow.id == ObservationRow.casting_id)
+            .where(of, ObservationRow.shop_id == self._shop_id)
+            .order_by(ObservationRow.at.desc(), ObservationRow.id.desc())
+            .limit(limit)
+        )
+        if before is not None:
+            asked = asked.where(ObservationRow.at < before)
+        rows = self._session.execute(asked).all()
+        ids = [row.id for row, _, _ in rows]
+        replaced = set(self._session.scalars(select(ObservationRow.replaces).where(ObservationRow.replaces.in_(ids))))
+        photos: dict[UUID, list[UUID]] = {}
+        for photo, observation in self._session.execute(
+            select(PhotoRow.id, PhotoRow.observation_id)
+            .where(PhotoRow.observation_id.in_(ids))
+            .order_by(PhotoRow.created_at)
+        ):
+            photos.setdefault(observation, []).append(photo)
+        for row, serial, piece in rows:
+            kind: LogKind = row.kind  # type: ignore[assignment]  # the database holds no other
+            yield LogEntry(
+                str(row.id), kind, row.at, row.text, row.member_id, row.pour_id, row.casting_id, serial, piece,
+                act=row.act, ready=row.ready, mass_kg=None if row.mass_kg is None else float(row.mass_kg),
+                x_mm=row.x_mm, y_mm=row.y_mm, face=row.face, replaced=row.id in replaced,
+                photos=tuple(photos.get(row.id, ())),
+            )  # fmt: skip
+
+    def _happenings(self, job_id: UUID, before: datetime | None, limit: int) -> Iterator[LogEntry]:
+        for revision in self._newest(_of_job(JobRevisionRow, job_id), JobRevisionRow.created_at, before, limit):
+            yield LogEntry(f"r{revision.number}", "changed", revision.created_at, revision.what, None)
+        for pour in self._newest(_of_job(PourRow, job_id), PourRow.poured_at, before, limit):
+            yield LogEntry(f"p{pour.id}", "poured", pour.poured_at, pour.note, pour.member_id, pour.id)
+        for batch in self._newest(_of_pours(BatchRow, job_id), BatchRow.water_in_at, before, limit):
+            yield LogEntry(
+                f"b{batch.id}", "batch", batch.water_in_at, batch.note, batch.member_id, batch.pour_id,
+                bags=float(batch.bags), water_l=float(batch.water_l), number=batch.number,
+            )  # fmt: skip
+        acts = _of_pours(ActDoneRow, job_id).where(ActDoneRow.withdrawn_at.is_(None))
+        for act in self._newest(acts, ActDoneRow.at, before, limit):
+            yield LogEntry(
+                f"a{act.id}", "act", act.at, act.note, act.member_id, act.pour_id, piece=act.piece, act=act.act
+            )
+        states = (
+            select(CastingStateRow, CastingRow)
+            .join(CastingRow, CastingRow.id == CastingStateRow.casting_id)
+            .join(PourRow, PourRow.id == CastingRow.pour_id)
+            .where(PourRow.job_id == job_id, CastingStateRow.state.not_in(("planned", "poured")))
+            .order_by(CastingStateRow.at.desc())
+            .limit(limit)
+        )
+        if before is not None:
+            states = states.where(CastingStateRow.at < before)
+        for state, casting in self._session.execute(states):
+            yield LogEntry(
+                f"s{casting.id}-{state.number}", "state", state.at, state.note, state.member_id, casting.pour_id,
+                casting.id, casting.serial, casting.piece, state=state.state,
+            )  # fmt: skip
+
+    def _newest(
+        self, asked: Select[Any], at: InstrumentedAttribute[Any], before: datetime | None, limit: int
+    ) -> Sequence[Any]:
+        asked = asked.where(at.is_not(None)).order_by(at.desc()).limit(limit)
+        return self._session.scalars(asked.where(at < before) if before is not None else asked).all()
+
+
+def _of_job(kind: Any, job_id: UUID) -> Select[Any]:  # noqa: ANN401 - any table with a job
+    return select(kind).where(kind.job_id == job_id)
+
+
+def _of_pours(kind: Any, job_id: UUID) -> Select[Any]:  # noqa: ANN401 - any table with a pour
+    return select(kind).join(PourRow, PourRow.id == kind.pour_id).where(PourRow.job_id == job_id)
+
+
+def _refuse_incomplete(seen: Seen) -> None:
+    for wrong, field, problem, remedy in _incomplete(seen):
+        if wrong:
+            raise RefusedEntryError(field, problem, remedy)
+
+
+def _incomplete(seen: Seen) -> Iterable[tuple[bool, str, str, str]]:
+    of_nothing = not (seen.job_id or seen.pour_id or seen.casting_id or seen.form_id)
+    yield of_nothing, "", "It does not say what was seen.", "Name a job, a pour, a casting or a form."
+    says_nothing = seen.kind in ("note", "defect") and not seen.text.strip()
+    yield says_nothing, "/text", "It says nothing.", "Write down what was seen."
+    weighed = seen.kind == "weighing"
+    yield weighed and seen.casting_id is None, "/casting_id", "It does not say what was weighed.", "Choose a casting."
+    yield weighed and not seen.mass_kg, "/mass_kg", "It has no mass.", "Give what the scale says."
+    no_mass = not weighed and seen.mass_kg is not None
+    yield no_mass, "/mass_kg", "Only a weighing has a mass.", "Enter a weighing."
+    tested = seen.kind == "test" and (seen.act is None or seen.ready is None)
+    yield tested, "/ready", "The test has no outcome.", "Say what was tested, and whether it was ready."
+    half = (seen.x_mm is None) != (seen.y_mm is None)
+    yield half, "/x_mm", "The place is half given.", "Give both x and y."

@@ -1,0 +1,38 @@
+"""What all tables share."""
+
+from datetime import datetime
+from decimal import Decimal
+from typing import Annotated, Any
+from uuid import UUID, uuid4
+
+from sqlalchemy import DateTime, ForeignKey, LargeBinary, MetaData, Numeric, Text, func
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import DeclarativeBase, mapped_column
+
+
+class Base(DeclarativeBase):
+    """Tables with named constraints, so that migrations can name them too."""
+
+    metadata = MetaData(
+        naming_convention={
+            "pk": "pk_%(table_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_N_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_N_name)s",
+            "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "ix": "ix_%(table_name)s_%(column_0_N_name)s",
+        }
+    )
+    type_annotation_map = {  # noqa: RUF012
+        datetime: DateTime(timezone=True),
+        dict[str, Any]: JSONB,
+        str: Text,
+        bytes: LargeBinary,
+        Decimal: Numeric(12, 3),
+    }
+
+
+# clock_timestamp, not now: what is written in one transaction keeps its order.
+CreatedAt = Annotated[datetime, mapped_column(server_default=func.clock_timestamp())]
+Id = Annotated[UUID, mapped_column(primary_key=True, default=uuid4)]
+OfShop = Annotated[UUID, mapped_column(ForeignKey("shop.id"), index=True)]
+By = Annotated[UUID | None, mapped_column(ForeignKey("member.id"))]

@@ -1,0 +1,45 @@
+"""Jobs and their revisions."""
+
+from datetime import datetime
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop
+
+ACTIONS = ("create", "edit", "undo", "redo")
+
+
+class JobRow(Base):
+    """A job; its documents are in its revisions."""
+
+    __tablename__ = "job"
+
+    id: Mapped[Id]
+    shop_id: Mapped[OfShop]
+    created_at: Mapped[CreatedAt]
+    archived_at: Mapped[datetime | None]
+
+
+class JobRevisionRow(Base):
+    """A job's document after one change. Two changes of the same parent cannot both be kept."""
+
+    __tablename__ = "job_revision"
+    __table_args__ = (
+        CheckConstraint("number >= 1", "number_from_one"),
+        CheckConstraint("(number = 1) = (parent IS NULL)", "first_has_no_parent"),
+        CheckConstraint("parent = number - 1", "parent_is_before"),
+        CheckConstraint(f"action IN {ACTIONS}", "known_action"),
+        ForeignKeyConstraint(["job_id", "parent"], ["job_revision.job_id", "job_revision.number"]),
+    )
+
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    parent: Mapped[int | None]
+    action: Mapped[str]
+    what: Mapped[str]
+    document: Mapped[dict[str, Any]]
+    schema_version: Mapped[int]
+    created_at: Mapped[CreatedAt]

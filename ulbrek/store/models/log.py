@@ -1,0 +1,67 @@
+"""Observations and photos: what was seen, weighed and tested."""
+
+from datetime import datetime
+from decimal import Decimal
+from uuid import UUID
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from ulbrek.store.models.base import Base, By, CreatedAt, Id
+
+OBSERVATIONS = ("note", "weighing", "test", "defect")
+FACES = ("top", "bottom", "edge")
+
+
+class ObservationRow(Base):
+    """Something that was seen. Entries are added, never changed: a correction replaces."""
+
+    __tablename__ = "observation"
+    __table_args__ = (
+        UniqueConstraint("replaces"),
+        CheckConstraint(f"kind IN {OBSERVATIONS}", "known_kind"),
+        CheckConstraint("job_id IS NOT NULL OR form_id IS NOT NULL", "of_something"),
+        CheckConstraint("kind <> 'weighing' OR (mass_kg > 0 AND casting_id IS NOT NULL)", "a_weighing_has_a_mass"),
+        CheckConstraint("kind <> 'test' OR (act IS NOT NULL AND ready IS NOT NULL)", "a_test_has_an_outcome"),
+        CheckConstraint("kind = 'weighing' OR mass_kg IS NULL", "only_a_weighing_has_a_mass"),
+        CheckConstraint("(x_mm IS NULL) = (y_mm IS NULL)", "a_place_is_whole"),
+        CheckConstraint(f"face IS NULL OR face IN {FACES}", "known_face"),
+        CheckConstraint("text <> '' OR kind IN ('weighing', 'test')", "says_something"),
+        Index("ix_observation_job_id_at", "job_id", "at"),
+        Index("ix_observation_shop_id_at", "shop_id", "at"),
+    )
+
+    id: Mapped[Id]
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"))
+    job_id: Mapped[UUID | None] = mapped_column(ForeignKey("job.id"))
+    pour_id: Mapped[UUID | None] = mapped_column(ForeignKey("pour.id"), index=True)
+    casting_id: Mapped[UUID | None] = mapped_column(ForeignKey("casting.id"), index=True)
+    form_id: Mapped[UUID | None] = mapped_column(ForeignKey("form.id"), index=True)
+    kind: Mapped[str]
+    at: Mapped[datetime]
+    text: Mapped[str] = mapped_column(default="")
+    mass_kg: Mapped[Decimal | None]
+    act: Mapped[str | None]
+    ready: Mapped[bool | None]
+    x_mm: Mapped[float | None]
+    y_mm: Mapped[float | None]
+    face: Mapped[str | None]
+    replaces: Mapped[UUID | None] = mapped_column(ForeignKey("observation.id"))
+    member_id: Mapped[By]
+    created_at: Mapped[CreatedAt]
+
+
+class PhotoRow(Base):
+    """A picture of an observation, as it was encoded anew: no place, no device, nothing but the picture."""
+
+    __tablename__ = "photo"
+    __table_args__ = (CheckConstraint("width > 0 AND height > 0", "a_size"),)
+
+    id: Mapped[Id]
+    observation_id: Mapped[UUID] = mapped_column(ForeignKey("observation.id"), index=True)
+    media_type: Mapped[str]
+    width: Mapped[int]
+    height: Mapped[int]
+    content: Mapped[bytes]
+    small: Mapped[bytes]
+    created_at: Mapped[CreatedAt]

@@ -1,0 +1,418 @@
+"""Pours: what is to be filled with what, and what happened to it."""
+
+from collections import Counter
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from decimal import Decimal
+from typing import Any
+from uuid import UUID, uuid4
+
+from pydantic import TypeAdapter
+from sqlalchemy import func, select
+
+from ulbrek.core.casting import ACT_OF, SETTLED, STATES, may_follow
+from ulbrek.core.cure.history import Done, Tested
+from ulbrek.core.job import Job
+from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.record import Reached, Record, part_of
+from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
+from ulbrek.store.castings import Casting, CastingRepository
+from ulbrek.store.entries import Entry, ShopRecords, happened
+from ulbrek.store.errors import NotFoundError, RefusedEntryError
+from ulbrek.store.forms import FormRepository
+from ulbrek.store.jobs import ListedJob
+from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, ObservationRow, PourRow
+from ulbrek.store.sensors import SensorRepository
+from ulbrek.store.shops import StoredShop
+from ulbrek.store.stock import StockRepository
+
+PAGE = 30
+_PLAN: TypeAdapter[Plan] = TypeAdapter(Plan)
+
+
+@dataclass(frozen=True, slots=True)
+class Fill:
+    """What a pour fills of one piece: how many, and the cavities that take them, as far as they are known."""
+
+    piece: str
+    count: int
+    cavities: tuple[UUID, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """How much of a lot a pour takes."""
+
+    lot_id: UUID
+    quantity: float
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """One mixing, and by casting the part of it that went there."""
+
+    id: UUID
+    number: int
+    bags: float
+    water_l: float
+    at: datetime
+    lot_id: UUID | None
+    note: str
+    shares: dict[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class ActDone:
+    """An act that was done, to one piece or to all."""
+
+    id: UUID
+    act: str
+    piece: str | None
+    at: datetime
+    note: str
+    member_id: UUID | None
+
+
+@dataclass(frozen=True, slots=True)
+class ListedPour:
+    """A pour in a list. ``states`` counts its castings by state."""
+
+    id: UUID
+    job_id: UUID
+    job_name: str
+    poured_at: datetime | None
+    cancelled_at: datetime | None
+    created_at: datetime
+    states: dict[str, int]
+
+
+@dataclass(frozen=True, slots=True)
+class StoredPour:
+    """A pour as it is kept: the part of the job that it fills, and all that happened to it."""
+
+    id: UUID
+    job_id: UUID
+    job_revision: int
+    shop_revision: int
+    rule_version: int
+    job: Job
+    poured_at: datetime | None
+    cancelled_at: datetime | None
+    created_at: datetime
+    note: str
+    castings: tuple[Casting, ...]
+    batches: tuple[Batch, ...]
+    acts: tuple[ActDone, ...]
+    record: Record
+
+
+class PourRepository(ShopRecords):
+    """The pours of one shop."""
+
+    def page(self, job_id: UUID | None = None, before: datetime | None = None, limit: int = PAGE) -> list[ListedPour]:
+        """Pours, newest first: by when water went in, those still planned before them.
+
+        Args:
+            job_id: only those of one job
+            before: only those poured before this moment, for the next page
+            limit: how many
+        """
+        asked = select(PourRow).where(PourRow.shop_id == self._shop_id)
+        if job_id is not None:
+            asked = asked.where(PourRow.job_id == job_id)
+        if before is not None:
+            asked = asked.where(PourRow.poured_at < before)
+        order = (PourRow.poured_at.desc().nulls_first(), PourRow.created_at.desc())
+        return self._listed(self._session.scalars(asked.order_by(*order).limit(limit)).all())
+
+    def live(self) -> list[ListedPour]:
+        """Pours that something is still due on."""
+        unsettled = select(CastingRow.pour_id).where(
+            CastingRow.shop_id == self._shop_id, CastingRow.state.not_in(SETTLED)
+        )
+        asked = select(PourRow).where(PourRow.id.in_(unsettled), PourRow.cancelled_at.is_(None))
+        return self._listed(self._session.scalars(asked.order_by(PourRow.created_at)).all())
+
+    def newest_of(self, job_id: UUID) -> UUID | None:
+        """The newest pour of a job whose water went in."""
+        return self._session.scalar(
+            select(PourRow.id)
+            .where(PourRow.shop_id == self._shop_id, PourRow.job_id == job_id, PourRow.poured_at.is_not(None))
+            .order_by(PourRow.poured_at.desc())
+            .limit(1)
+        )
+
+    def get(self, pour_id: UUID) -> StoredPour:
+        """A pour.
+
+        Raises:
+            NotFoundError: when this shop has no such pour
+        """
+        row = self._own(PourRow, pour_id, "pour")
+        castings = tuple(CastingRepository(self._session, self._shop_id).of_pour(pour_id))
+        batches, acts = self._batches(pour_id), self._acts(pour_id)
+        return StoredPour(
+            row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
+            row.cancelled_at, row.created_at, row.note, castings, batches, acts,
+            self._record(row, castings, batches, acts),
+        )  # fmt: skip
+
+    def record(self, pour_id: UUID) -> Record:
+        """What happened to a pour, as plan() takes it in."""
+        return self.get(pour_id).record
+
+    def snapshot(self, pour_id: UUID) -> dict[str, Any]:
+        """The plan as it stood when the pour was begun."""
+        return self._own(PourRow, pour_id, "pour").plan
+
+    def begin(
+        self, job: ListedJob, shop: StoredShop, fills: Sequence[Fill], takes: Iterable[Taken], entry: Entry
+    ) -> UUID:
+        """A pour that is planned, with its castings, and what it takes reserved.
+
+        Args:
+            job: the job at its newest revision
+            shop: the shop at its newest revision
+            fills: what it fills
+            takes: what it takes from stock
+            entry: when it was begun, who begins it
+
+        Raises:
+            RefusedEntryError: when the job has no such piece, a cavity does not take it, or a lot has not enough
+        """
+        if entry.key is not None and (known := self._session.get(PourRow, entry.key)):
+            return known.id
+        part = _part(job.job, fills)
+        document: dict[str, Any] = _PLAN.dump_python(plan(part, shop.shop), mode="json")
+        row = PourRow(
+            id=entry.key or uuid4(), shop_id=self._shop_id, job_id=job.id, job_revision=job.revision,
+            shop_revision=shop.revision, rule_version=document["rule_version"], schema_version=SCHEMA_VERSION,
+            job=part.model_dump(mode="json"), plan=document, note=entry.note, member_id=entry.member_id,
+        )  # fmt: skip
+        self._session.add(row)
+        self._session.flush()
+        names = {piece.id: piece.name for piece in part.pieces}
+        castings = CastingRepository(self._session, self._shop_id)
+        for fill in fills:
+            self._refuse_wrong_cavities(fill)
+            for number in range(fill.count):
+                cavity = fill.cavities[number % len(fill.cavities)] if fill.cavities else None
+                castings.plan(row, fill.piece, names[fill.piece], cavity, entry.at)
+        stock = StockRepository(self._session, self._shop_id)
+        for one in takes:
+            once = Entry(entry.at, member_id=entry.member_id)
+            stock.move(one.lot_id, "reserved", one.quantity, once, row.id)
+        return row.id
+
+    def water_in(self, pour_id: UUID, entry: Entry) -> None:
+        """The first water went in: its castings are poured, what it reserved is used."""
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if row.poured_at is not None:
+            return
+        if row.cancelled_at is not None:
+            raise RefusedEntryError("", "This pour was called off.", "Begin a new one.")
+        row.poured_at = happened(entry.at)
+        castings = CastingRepository(self._session, self._shop_id)
+        for casting in castings.of_pour(pour_id):
+            castings.advance(casting.id, "poured", Entry(entry.at, member_id=entry.member_id))
+        StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
+
+    def cancel(self, pour_id: UUID, entry: Entry) -> None:
+        """Calls a planned pour off: its castings are archived, what it reserved is free again.
+
+        Raises:
+            RefusedEntryError: when water is in it
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if row.poured_at is not None:
+            raise RefusedEntryError("", "Water is in this one.", "Say of each casting that it failed, and why.")
+        if row.cancelled_at is not None:
+            return
+        row.cancelled_at = entry.at
+        castings = CastingRepository(self._session, self._shop_id)
+        for casting in castings.of_pour(pour_id):
+            castings.advance(casting.id, "archived", Entry(max(entry.at, casting.state_at), entry.note))
+        StockRepository(self._session, self._shop_id).settle(pour_id, "released", entry)
+
+    def mix(
+        self, pour_id: UUID, bags: float, water_l: float, entry: Entry, lot_id: UUID | None = None,
+        shares: Mapping[UUID, float] | None = None,
+    ) -> None:  # fmt: skip
+        """A batch that was mixed; the first one is the water that went in first.
+
+        Args:
+            pour_id: the pour
+            bags: its dry bags
+            water_l: all its water [l]
+            entry: when its first water went in
+            lot_id: the lot that its bags came from
+            shares: by casting, the part of it that went there; evenly over all where it is not said
+
+        Raises:
+            RefusedEntryError: when the shares are more than the whole, or of another pour's castings
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if entry.key is not None and self._session.get(BatchRow, entry.key) is not None:
+            return
+        if row.poured_at is None:
+            self.water_in(pour_id, Entry(entry.at, member_id=entry.member_id))
+        happened(entry.at, row.poured_at, "the first water went in")
+        castings = {one.id for one in CastingRepository(self._session, self._shop_id).of_pour(pour_id)}
+        told = dict(shares) if shares else dict.fromkeys(castings, 1 / len(castings))
+        if not set(told) <= castings:
+            raise RefusedEntryError("/shares", "One of the castings is of another pour.", "Share it among this one's.")
+        if sum(told.values()) > 1 + 1e-6:
+            raise RefusedEntryError("/shares", "The shares are more than the batch.", "Let them add up to 1 at most.")
+        number = self._session.scalar(select(func.count()).where(BatchRow.pour_id == pour_id)) or 0
+        batch = BatchRow(
+            id=entry.key or uuid4(), pour_id=pour_id, number=number + 1, bags=Decimal(str(bags)),
+            water_l=Decimal(str(round(water_l, 3))), water_in_at=entry.at, lot_id=lot_id, note=entry.note,
+            member_id=entry.member_id,
+        )  # fmt: skip
+        self._session.add(batch)
+        self._session.flush()
+        self._session.add_all(
+            BatchShareRow(batch_id=batch.id, casting_id=casting, pour_id=pour_id, share=Decimal(str(round(share, 6))))
+            for casting, share in told.items()
+        )
+        self._session.flush()
+
+    def did(self, pour_id: UUID, act: str, piece: str | None, entry: Entry) -> None:
+        """An act that was done; castings that it brings into a state come into it.
+
+        Raises:
+            RefusedEntryError: when the pour has no water in it yet, or the act came before that
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if row.poured_at is None:
+            raise RefusedEntryError("", "Nothing is poured yet.", "Write down when the first water went in.")
+        happened(entry.at, row.poured_at, "the first water went in")
+        if any(one.act == act and one.piece == piece for one in self._acts(pour_id)):
+            return
+        self._session.add(
+            ActDoneRow(
+                id=entry.key or uuid4(), pour_id=pour_id, act=act, piece=piece, at=entry.at, note=entry.note,
+                member_id=entry.member_id,
+            )
+        )  # fmt: skip
+        state = next((state for state, brings in ACT_OF.items() if brings == act), None)
+        if state is None:
+            return
+        castings = CastingRepository(self._session, self._shop_id)
+        for casting in castings.of_pour(pour_id):
+            if piece in (None, casting.piece) and may_follow(casting.state, state):
+                castings.advance(casting.id, state, entry)
+
+    def undo(self, pour_id: UUID, done_id: UUID, entry: Entry) -> None:
+        """Takes back that an act was done, and the state that it brought castings into.
+
+        Raises:
+            NotFoundError: when no such act was done in this pour
+        """
+        self._own(PourRow, pour_id, "pour", lock=True)
+        row = self._session.get(ActDoneRow, done_id)
+        if row is None or row.pour_id != pour_id:
+            raise NotFoundError("act", done_id)
+        if row.withdrawn_at is not None:
+            return
+        row.withdrawn_at = datetime.now(UTC)
+        castings = CastingRepository(self._session, self._shop_id)
+        why = Entry(max(entry.at, row.at), entry.note or "Taken back", entry.member_id)
+        for casting in castings.of_pour(pour_id):
+            brought = ACT_OF.get(casting.state) == row.act and casting.state_at == row.at
+            if brought and row.piece in (None, casting.piece):
+                castings.take_back(casting.id, why)
+
+    def _refuse_wrong_cavities(self, fill: Fill) -> None:
+        forms = FormRepository(self._session, self._shop_id)
+        for cavity_id in fill.cavities:
+            cavity = forms.cavity(cavity_id)
+            if cavity.piece != fill.piece:
+                raise RefusedEntryError(
+                    "/fills",
+                    f"That cavity takes “{cavity.piece}”, not “{fill.piece}”.",
+                    "Choose a cavity made for this piece.",
+                )
+
+    def _listed(self, rows: Sequence[PourRow]) -> list[ListedPour]:
+        states: dict[UUID, Counter[str]] = {}
+        for pour_id, state, count in self._session.execute(
+            select(CastingRow.pour_id, CastingRow.state, func.count())
+            .where(CastingRow.pour_id.in_([row.id for row in rows]))
+            .group_by(CastingRow.pour_id, CastingRow.state)
+        ):
+            states.setdefault(pour_id, Counter())[state] = count
+        return [
+            ListedPour(
+                row.id, row.job_id, row.job["name"], row.poured_at, row.cancelled_at, row.created_at,
+                dict(states.get(row.id, {})),
+            )
+            for row in rows
+        ]  # fmt: skip
+
+    def _batches(self, pour_id: UUID) -> tuple[Batch, ...]:
+        shares: dict[UUID, dict[str, float]] = {}
+        for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id == pour_id)):
+            shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
+        rows = self._session.scalars(select(BatchRow).where(BatchRow.pour_id == pour_id).order_by(BatchRow.number))
+        return tuple(
+            Batch(
+                row.id, row.number, float(row.bags), float(row.water_l), row.water_in_at, row.lot_id, row.note,
+                shares.get(row.id, {}),
+            )
+            for row in rows
+        )  # fmt: skip
+
+    def _acts(self, pour_id: UUID) -> tuple[ActDone, ...]:
+        rows = self._session.scalars(
+            select(ActDoneRow)
+            .where(ActDoneRow.pour_id == pour_id, ActDoneRow.withdrawn_at.is_(None))
+            .order_by(ActDoneRow.at, ActDoneRow.created_at)
+        )
+        return tuple(ActDone(row.id, row.act, row.piece, row.at, row.note, row.member_id) for row in rows)
+
+    def _record(
+        self, row: PourRow, castings: Sequence[Casting], batches: Sequence[Batch], acts: Sequence[ActDone]
+    ) -> Record:
+        replaced = select(ObservationRow.replaces).where(ObservationRow.replaces.is_not(None))
+        tests = self._session.scalars(
+            select(ObservationRow)
+            .where(ObservationRow.pour_id == row.id, ObservationRow.kind == "test", ObservationRow.id.not_in(replaced))
+            .order_by(ObservationRow.at)
+        )
+        return Record(
+            water_in_at=row.poured_at,
+            batches=tuple(BatchMixed(bags=one.bags, water_l=one.water_l, at=one.at) for one in batches),
+            done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts),
+            tests=tuple(Tested(act=one.act or "", at=one.at, ready=bool(one.ready)) for one in tests),
+            temperatures=SensorRepository(self._session, self._shop_id).temperatures(row.id) if row.poured_at else (),
+            reached=tuple(_reached(castings)),
+        )
+
+
+def _reached(castings: Sequence[Casting]) -> Iterable[Reached]:
+    """By piece, the state that all its castings have reached, those that failed left out."""
+    by_piece: dict[str, list[Casting]] = {}
+    for one in castings:
+        if one.state not in ("planned", "failed", "archived"):
+            by_piece.setdefault(one.piece, []).append(one)
+    for piece, ones in by_piece.items():
+        least = min(ones, key=lambda one: STATES.index(one.state)).state
+        yield Reached(piece=piece, state=least, at=max(one.state_at for one in ones))
+
+
+def _part(job: Job, fills: Sequence[Fill]) -> Job:
+    counts: Counter[str] = Counter()
+    for fill in fills:
+        counts[fill.piece] += fill.count
+    try:
+        return part_of(job, counts)
+    except ValueError as error:
+        problem, _, remedy = str(error).partition(". ")
+        raise RefusedEntryError("/fills", f"{problem}.", remedy) from error
+
+
+def _job(row: PourRow) -> Job:
+    return as_job_file({"schema_version": row.schema_version, "job": row.job}).job

@@ -1,0 +1,119 @@
+"""Sensors, where they were, and what they read."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Literal
+from uuid import UUID
+
+from sqlalchemy import func, select
+from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.exc import IntegrityError
+
+from ulbrek.core.cure.history import Temperature
+from ulbrek.store.entries import ShopRecords, happened
+from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.models import PourRow, ReadingRow, SensorPlaceRow, SensorRow
+
+SensorKind = Literal["concrete", "air", "humidity"]
+
+
+@dataclass(frozen=True, slots=True)
+class Sensor:
+    """A sensor, its last reading, and the pour that it lies in now."""
+
+    id: UUID
+    name: str
+    kind: SensorKind
+    last_at: datetime | None
+    last_value: float | None
+    pour_id: UUID | None
+
+
+class SensorRepository(ShopRecords):
+    """The sensors of one shop."""
+
+    def all(self) -> list[Sensor]:
+        """The sensors, by name."""
+        rows = self._session.scalars(
+            select(SensorRow)
+            .where(SensorRow.shop_id == self._shop_id, SensorRow.archived_at.is_(None))
+            .order_by(SensorRow.name)
+        )
+        return [self._sensor(row) for row in rows]
+
+    def add(self, name: str, kind: SensorKind) -> Sensor:
+        """A new sensor.
+
+        Raises:
+            RefusedEntryError: when the name is taken
+        """
+        row = SensorRow(shop_id=self._shop_id, name=name, kind=kind)
+        self._session.add(row)
+        try:
+            self._session.flush()
+        except IntegrityError as error:
+            raise RefusedEntryError("/name", f"A sensor “{name}” is here already.", "Give another name.") from error
+        return self._sensor(row)
+
+    def place(self, sensor_id: UUID, pour_id: UUID, at: datetime) -> None:
+        """Puts a sensor into a pour; it leaves the one it was in."""
+        self._own(SensorRow, sensor_id, "sensor", lock=True)
+        self._own(PourRow, pour_id, "pour")
+        here = self._session.scalar(
+            select(SensorPlaceRow).where(SensorPlaceRow.sensor_id == sensor_id, SensorPlaceRow.until_at.is_(None))
+        )
+        if here is not None:
+            if here.pour_id == pour_id:
+                return
+            here.until_at = happened(at, here.from_at, "it was put where it is")
+        self._session.add(SensorPlaceRow(sensor_id=sensor_id, pour_id=pour_id, from_at=happened(at)))
+        self._session.flush()
+
+    def read(self, sensor_id: UUID, readings: Iterable[tuple[datetime, float]]) -> int:
+        """Keeps readings; of one sensor and moment there is one, and the first stays.
+
+        Returns:
+            how many were new
+        """
+        self._own(SensorRow, sensor_id, "sensor")
+        rows = [{"sensor_id": sensor_id, "at": happened(at), "value": value} for at, value in readings]
+        if not rows:
+            return 0
+        done = self._session.execute(
+            insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.at)
+        ).all()
+        return len(done)
+
+    def temperatures(self, pour_id: UUID) -> tuple[Temperature, ...]:
+        """Hourly means of what the sensors in a pour's concrete read [°C], each at the middle of its readings."""
+        hour = func.date_trunc("hour", ReadingRow.at)
+        # Means of moments are taken of seconds: PostgreSQL has none of timestamps.
+        middle = func.to_timestamp(func.avg(func.extract("epoch", ReadingRow.at)))
+        rows = self._session.execute(
+            select(middle, func.avg(ReadingRow.value))
+            .join(SensorPlaceRow, SensorPlaceRow.sensor_id == ReadingRow.sensor_id)
+            .join(SensorRow, SensorRow.id == ReadingRow.sensor_id)
+            .where(
+                SensorPlaceRow.pour_id == pour_id,
+                SensorRow.kind == "concrete",
+                ReadingRow.at >= SensorPlaceRow.from_at,
+                ReadingRow.at < func.coalesce(SensorPlaceRow.until_at, "infinity"),
+            )
+            .group_by(hour)
+            .order_by(hour)
+        )
+        return tuple(Temperature(at=at, celsius=float(value)) for at, value in rows)
+
+    def _sensor(self, row: SensorRow) -> Sensor:
+        last = self._session.execute(
+            select(ReadingRow.at, ReadingRow.value)
+            .where(ReadingRow.sensor_id == row.id)
+            .order_by(ReadingRow.at.desc())
+            .limit(1)
+        ).one_or_none()
+        place = self._session.scalar(
+            select(SensorPlaceRow.pour_id).where(SensorPlaceRow.sensor_id == row.id, SensorPlaceRow.until_at.is_(None))
+        )
+        kind: SensorKind = row.kind  # type: ignore[assignment]  # the database holds no other
+        return Sensor(row.id, row.name, kind, last.at if last else None, last.value if last else None, place)
