@@ -88,6 +88,40 @@ def migrate_command() -> None:
     Database(Settings().database_url).prepare()
 
 
+@main.command("backup")
+@click.argument("file", type=click.Path(dir_okay=False, path_type=Path))
+def backup_command(file: Path) -> None:
+    """Write all records of the shop in DATABASE_URL into FILE."""
+    from ulbrek.api.settings import Settings  # noqa: PLC0415
+    from ulbrek.store.backup import write_backup  # noqa: PLC0415
+    from ulbrek.store.database import Database  # noqa: PLC0415
+
+    database = Database(Settings().database_url)
+    with database.work() as records:
+        shop = records.shop()
+    unfinished = file.with_name(f"{file.name}.unfinished")
+    with unfinished.open("wb") as out:
+        counts = write_backup(database, shop.id, out)
+    unfinished.replace(file)  # an older backup stays until this one is whole
+    click.echo(f"{sum(counts.values())} rows of {len(counts)} tables in {file}")
+
+
+@main.command("restore")
+@click.argument("file", type=JobPath)
+def restore_command(file: Path) -> None:
+    """Read the backup in FILE into DATABASE_URL, which must hold no records; all of it or nothing."""
+    from ulbrek.api.settings import Settings  # noqa: PLC0415
+    from ulbrek.store.backup import read_backup  # noqa: PLC0415
+    from ulbrek.store.database import Database  # noqa: PLC0415
+
+    try:
+        with file.open("rb") as kept:
+            counts = read_backup(Database(Settings().database_url), kept)
+    except InvalidDocumentError as error:
+        _refuse(file, error)
+    click.echo(f"{sum(counts.values())} rows of {len(counts)} tables restored")
+
+
 def _read(file: Path) -> JobFile:
     try:
         return read_job_file(file.read_bytes())

@@ -12,7 +12,7 @@ from pydantic import ValidationError
 from tests.jobs import top
 from ulbrek.core.cure.result import Act
 from ulbrek.core.plan import plan
-from ulbrek.core.schedule import schedule
+from ulbrek.core.schedule import Scheduled, schedule
 from ulbrek.core.shop import Shop
 
 SHOP = Shop()
@@ -112,14 +112,14 @@ def test_a_pour_needs_a_time_with_its_zone_and_a_zone_that_exists() -> None:
 
 def test_the_agenda_has_what_is_due_first_and_folds_what_is_over() -> None:
     plans = [
-        ("a", "First", plan(top(cure={"poured_at": POUR.isoformat()}), SHOP)),
-        ("b", "Second", plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP)),
-        ("c", "Unset", plan(top(), SHOP)),
+        Scheduled("a", "First", plan(top(cure={"poured_at": POUR.isoformat()}), SHOP)),
+        Scheduled("b", "Second", plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP)),
+        Scheduled("c", "Unset", plan(top(), SHOP)),
     ]
-    strip = plans[0][2].cure.acts[3].at
+    strip = plans[0].plan.cure.acts[3].at
     assert strip is not None
     told = schedule(plans, strip + timedelta(hours=1), "UTC").acts
-    assert [(act.job, act.id) for act in told if act.when == "due"] == [("a", "strip")]
+    assert [(act.job, act.id) for act in told if act.when == "due"] == [("a", "pour"), ("a", "strip")]
     ahead = [act for act in told if act.when == "ahead"]
     assert [act.at for act in ahead] == sorted(act.at for act in ahead)
     assert {act.id for act in told if act.when == "past"} == {"bleed", "float", "cover"}

@@ -11,7 +11,7 @@ from ulbrek import __version__
 from ulbrek.api import logs, problems
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
-from ulbrek.api.handlers import router
+from ulbrek.api.handlers import ROUTERS
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
 
@@ -46,7 +46,8 @@ def create_app(settings: Settings) -> FastAPI:
     )
     app.state.database = database
     problems.install(app)
-    app.include_router(router)
+    for router in ROUTERS:
+        app.include_router(router)
 
     @app.get("/api/docs", include_in_schema=False)
     def docs() -> HTMLResponse:

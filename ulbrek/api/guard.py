@@ -10,6 +10,7 @@ from ulbrek.api.problems import problem_response
 LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
 LARGEST_BODY_BYTES = 5_000_000
+LARGEST_PHOTO_BYTES = 15_000_000
 # Everything comes from here; no inline script anywhere. The primitives set styles on their elements
 # from script, and lock scrolling with a style element, which is why styles may be inline.
 CONTENT_SECURITY_POLICY = (
@@ -46,21 +47,22 @@ class Guard:
                 MutableHeaders(scope=message).update(HEADERS)
             await send(message)
 
-        refused = self._refusal(scope["method"], Headers(scope=scope))
+        refused = self._refusal(scope["method"], scope["path"], Headers(scope=scope))
         if refused is None:
             await self.app(scope, receive, guarded)
         else:
             await problem_response(*refused)(scope, receive, guarded)
 
-    def _refusal(self, method: str, headers: Headers) -> tuple[int, str, str] | None:
+    def _refusal(self, method: str, path: str, headers: Headers) -> tuple[int, str, str] | None:
         host = headers.get("host", "")
         if _name(f"//{host}") not in self.hosts:
             return 421, "Wrong host", "Ask under the address that was printed when Ulbrek started."
         origin = headers.get("origin")
         if method not in SAFE_METHODS and origin is not None and urlsplit(origin).netloc != host:
             return 403, "Wrong origin", "Changes are taken from Ulbrek's own pages only."
-        if int(headers.get("content-length") or 0) > LARGEST_BODY_BYTES:
-            return 413, "Too large", "Send at most 5 MB."
+        largest = LARGEST_PHOTO_BYTES if path.endswith("/photos") else LARGEST_BODY_BYTES
+        if int(headers.get("content-length") or 0) > largest:
+            return 413, "Too large", f"Send at most {largest // 1_000_000} MB."
         return None
 
 

@@ -7,12 +7,12 @@ from fastapi import FastAPI, Request
 from fastapi.encoders import jsonable_encoder
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from sqlalchemy.exc import OperationalError
+from sqlalchemy.exc import IntegrityError, OperationalError
 from starlette.exceptions import HTTPException
 
 from ulbrek.api.views import JOB_VIEW, job_view
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
-from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError, StoreError
+from ulbrek.store.errors import NotFoundError, NothingToUndoError, RefusedEntryError, StaleWriteError, StoreError
 
 STATUS: dict[type[StoreError], tuple[int, str]] = {
     NotFoundError: (404, "Not found"),
@@ -30,9 +30,11 @@ def install(app: FastAPI) -> None:
     """Makes every error of this app a problem details answer."""
     app.add_exception_handler(StoreError, _store_error)
     app.add_exception_handler(StaleWriteError, _stale_write)
+    app.add_exception_handler(RefusedEntryError, _refused_entry)
     app.add_exception_handler(InvalidDocumentError, _invalid_document)
     app.add_exception_handler(RequestValidationError, _invalid_request)
     app.add_exception_handler(HTTPException, _http_error)
+    app.add_exception_handler(IntegrityError, _contradicts)
     app.add_exception_handler(OperationalError, _no_database)
     app.add_exception_handler(Exception, _unexpected)
 
@@ -49,6 +51,20 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
         shop = records.shop()
         theirs = job_view(records.jobs(shop.id).get(error.job_id), shop)
     return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
+
+
+def _refused_entry(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, RefusedEntryError)  # noqa: S101 - registered for it
+    return _refused([Problem(error.field, error.problem, error.remedy)])
+
+
+def _contradicts(_: Request, error: Exception) -> JSONResponse:
+    """An entry that the tables themselves refuse: it names something that is not there, or another was quicker."""
+    assert isinstance(error, IntegrityError)  # noqa: S101 - registered for it
+    structlog.get_logger("ulbrek").warning("integrity", constraint=getattr(error.orig, "sqlstate", None))
+    return problem_response(
+        409, "Does not fit the records", "It names something that is not here, or another entry came first. Look again."
+    )
 
 
 def _invalid_document(_: Request, error: Exception) -> JSONResponse:

@@ -1,6 +1,7 @@
 """What has already happened to a pour, as plan() takes it in."""
 
 from collections.abc import Mapping
+from datetime import datetime, timedelta
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict
 
@@ -45,6 +46,18 @@ class Record(BaseModel):
 
 
 EMPTY = Record()
+_ANOTHER_POUR = timedelta(hours=12)
+
+
+def rules_over(water_in_at: datetime | None, job: Job) -> bool:
+    """Whether what happened to a pour speaks of the pour that a job now plans, and not of one before it.
+
+    Args:
+        water_in_at: when the pour's first water went in
+        job: the job as it stands now
+    """
+    planned = job.cure.poured_at
+    return water_in_at is not None and (planned is None or planned < water_in_at + _ANOTHER_POUR)
 
 
 def part_of(job: Job, counts: Mapping[str, int]) -> Job:

@@ -1,6 +1,6 @@
 """Castings and the states they came into."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import cast
@@ -100,9 +100,9 @@ class CastingRepository(ShopRecords):
         self._own(CastingRow, casting_id, "casting")
         return _casting(*self._session.execute(self._asked().where(CastingRow.id == casting_id)).one())
 
-    def of_pour(self, pour_id: UUID) -> list[Casting]:
-        """The castings of a pour, by number."""
-        rows = self._session.execute(self._asked().where(CastingRow.pour_id == pour_id).order_by(CastingRow.serial))
+    def of_pours(self, pour_ids: Iterable[UUID]) -> list[Casting]:
+        """The castings of some pours, by number."""
+        rows = self._session.execute(self._asked().where(CastingRow.pour_id.in_(pour_ids)).order_by(CastingRow.serial))
         return [_casting(*row) for row in rows]
 
     def states(self, casting_id: UUID) -> list[StateReached]:

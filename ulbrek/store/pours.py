@@ -10,6 +10,7 @@ from uuid import UUID, uuid4
 
 from pydantic import TypeAdapter
 from sqlalchemy import func, select
+from sqlalchemy.orm import aliased
 
 from ulbrek.core.casting import ACT_OF, SETTLED, STATES, may_follow
 from ulbrek.core.cure.history import Done, Tested
@@ -135,6 +136,16 @@ class PourRepository(ShopRecords):
         asked = select(PourRow).where(PourRow.id.in_(unsettled), PourRow.cancelled_at.is_(None))
         return self._listed(self._session.scalars(asked.order_by(PourRow.created_at)).all())
 
+    def last_poured(self) -> dict[UUID, datetime]:
+        """By job, when water last went in."""
+        last = func.max(PourRow.poured_at)
+        rows = self._session.execute(
+            select(PourRow.job_id, last)
+            .where(PourRow.shop_id == self._shop_id, PourRow.poured_at.is_not(None))
+            .group_by(PourRow.job_id)
+        )
+        return {job_id: at for job_id, at in rows if at is not None}
+
     def newest_of(self, job_id: UUID) -> UUID | None:
         """The newest pour of a job whose water went in."""
         return self._session.scalar(
@@ -150,18 +161,12 @@ class PourRepository(ShopRecords):
         Raises:
             NotFoundError: when this shop has no such pour
         """
-        row = self._own(PourRow, pour_id, "pour")
-        castings = tuple(CastingRepository(self._session, self._shop_id).of_pour(pour_id))
-        batches, acts = self._batches(pour_id), self._acts(pour_id)
-        return StoredPour(
-            row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
-            row.cancelled_at, row.created_at, row.note, castings, batches, acts,
-            self._record(row, castings, batches, acts),
-        )  # fmt: skip
+        return self._stored([self._own(PourRow, pour_id, "pour")])[0]
 
-    def record(self, pour_id: UUID) -> Record:
-        """What happened to a pour, as plan() takes it in."""
-        return self.get(pour_id).record
+    def many(self, pour_ids: Iterable[UUID]) -> list[StoredPour]:
+        """Some of this shop's pours, oldest first."""
+        asked = select(PourRow).where(PourRow.shop_id == self._shop_id, PourRow.id.in_(pour_ids))
+        return self._stored(self._session.scalars(asked.order_by(PourRow.created_at)).all())
 
     def snapshot(self, pour_id: UUID) -> dict[str, Any]:
         """The plan as it stood when the pour was begun."""
@@ -215,7 +220,7 @@ class PourRepository(ShopRecords):
             raise RefusedEntryError("", "This pour was called off.", "Begin a new one.")
         row.poured_at = happened(entry.at)
         castings = CastingRepository(self._session, self._shop_id)
-        for casting in castings.of_pour(pour_id):
+        for casting in castings.of_pours([pour_id]):
             castings.advance(casting.id, "poured", Entry(entry.at, member_id=entry.member_id))
         StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
 
@@ -232,7 +237,7 @@ class PourRepository(ShopRecords):
             return
         row.cancelled_at = entry.at
         castings = CastingRepository(self._session, self._shop_id)
-        for casting in castings.of_pour(pour_id):
+        for casting in castings.of_pours([pour_id]):
             castings.advance(casting.id, "archived", Entry(max(entry.at, casting.state_at), entry.note))
         StockRepository(self._session, self._shop_id).settle(pour_id, "released", entry)
 
@@ -259,7 +264,7 @@ class PourRepository(ShopRecords):
         if row.poured_at is None:
             self.water_in(pour_id, Entry(entry.at, member_id=entry.member_id))
         happened(entry.at, row.poured_at, "the first water went in")
-        castings = {one.id for one in CastingRepository(self._session, self._shop_id).of_pour(pour_id)}
+        castings = {one.id for one in CastingRepository(self._session, self._shop_id).of_pours([pour_id])}
         told = dict(shares) if shares else dict.fromkeys(castings, 1 / len(castings))
         if not set(told) <= castings:
             raise RefusedEntryError("/shares", "One of the castings is of another pour.", "Share it among this one's.")
@@ -289,7 +294,7 @@ class PourRepository(ShopRecords):
         if row.poured_at is None:
             raise RefusedEntryError("", "Nothing is poured yet.", "Write down when the first water went in.")
         happened(entry.at, row.poured_at, "the first water went in")
-        if any(one.act == act and one.piece == piece for one in self._acts(pour_id)):
+        if any(one.act == act and one.piece == piece for one in self._acts([pour_id]).get(pour_id, ())):
             return
         self._session.add(
             ActDoneRow(
@@ -301,7 +306,7 @@ class PourRepository(ShopRecords):
         if state is None:
             return
         castings = CastingRepository(self._session, self._shop_id)
-        for casting in castings.of_pour(pour_id):
+        for casting in castings.of_pours([pour_id]):
             if piece in (None, casting.piece) and may_follow(casting.state, state):
                 castings.advance(casting.id, state, entry)
 
@@ -320,7 +325,7 @@ class PourRepository(ShopRecords):
         row.withdrawn_at = datetime.now(UTC)
         castings = CastingRepository(self._session, self._shop_id)
         why = Entry(max(entry.at, row.at), entry.note or "Taken back", entry.member_id)
-        for casting in castings.of_pour(pour_id):
+        for casting in castings.of_pours([pour_id]):
             brought = ACT_OF.get(casting.state) == row.act and casting.state_at == row.at
             if brought and row.piece in (None, casting.piece):
                 castings.take_back(casting.id, why)
@@ -352,44 +357,76 @@ class PourRepository(ShopRecords):
             for row in rows
         ]  # fmt: skip
 
-    def _batches(self, pour_id: UUID) -> tuple[Batch, ...]:
-        shares: dict[UUID, dict[str, float]] = {}
-        for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id == pour_id)):
-            shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
-        rows = self._session.scalars(select(BatchRow).where(BatchRow.pour_id == pour_id).order_by(BatchRow.number))
-        return tuple(
-            Batch(
-                row.id, row.number, float(row.bags), float(row.water_l), row.water_in_at, row.lot_id, row.note,
-                shares.get(row.id, {}),
+    def _stored(self, rows: Sequence[PourRow]) -> list[StoredPour]:
+        ids = [row.id for row in rows]
+        castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
+        batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
+        poured = [row.id for row in rows if row.poured_at]
+        temperatures = SensorRepository(self._session, self._shop_id).temperatures(poured)
+        return [
+            StoredPour(
+                row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
+                row.cancelled_at, row.created_at, row.note, tuple(castings.get(row.id, ())),
+                tuple(batches.get(row.id, ())), tuple(acts.get(row.id, ())),
+                Record(
+                    water_in_at=row.poured_at,
+                    batches=tuple(BatchMixed(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(row.id, ())),
+                    done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(row.id, ())),
+                    tests=tuple(tests.get(row.id, ())),
+                    temperatures=temperatures.get(row.id, ()),
+                    reached=tuple(_reached(castings.get(row.id, ()))),
+                ),
             )
             for row in rows
-        )  # fmt: skip
+        ]  # fmt: skip
 
-    def _acts(self, pour_id: UUID) -> tuple[ActDone, ...]:
-        rows = self._session.scalars(
+    def _batches(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Batch]]:
+        shares: dict[UUID, dict[str, float]] = {}
+        for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id.in_(pour_ids))):
+            shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
+        found: dict[UUID, list[Batch]] = {}
+        asked = select(BatchRow).where(BatchRow.pour_id.in_(pour_ids)).order_by(BatchRow.pour_id, BatchRow.number)
+        for row in self._session.scalars(asked):
+            batch = Batch(
+                row.id, row.number, float(row.bags), float(row.water_l), row.water_in_at, row.lot_id, row.note,
+                shares.get(row.id, {}),
+            )  # fmt: skip
+            found.setdefault(row.pour_id, []).append(batch)
+        return found
+
+    def _acts(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[ActDone]]:
+        found: dict[UUID, list[ActDone]] = {}
+        for row in self._session.scalars(
             select(ActDoneRow)
-            .where(ActDoneRow.pour_id == pour_id, ActDoneRow.withdrawn_at.is_(None))
+            .where(ActDoneRow.pour_id.in_(pour_ids), ActDoneRow.withdrawn_at.is_(None))
             .order_by(ActDoneRow.at, ActDoneRow.created_at)
-        )
-        return tuple(ActDone(row.id, row.act, row.piece, row.at, row.note, row.member_id) for row in rows)
+        ):
+            done = ActDone(row.id, row.act, row.piece, row.at, row.note, row.member_id)
+            found.setdefault(row.pour_id, []).append(done)
+        return found
 
-    def _record(
-        self, row: PourRow, castings: Sequence[Casting], batches: Sequence[Batch], acts: Sequence[ActDone]
-    ) -> Record:
-        replaced = select(ObservationRow.replaces).where(ObservationRow.replaces.is_not(None))
-        tests = self._session.scalars(
+    def _tests(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Tested]]:
+        correction = aliased(ObservationRow)
+        found: dict[UUID, list[Tested]] = {}
+        for row in self._session.scalars(
             select(ObservationRow)
-            .where(ObservationRow.pour_id == row.id, ObservationRow.kind == "test", ObservationRow.id.not_in(replaced))
+            .where(
+                ObservationRow.pour_id.in_(pour_ids),
+                ObservationRow.kind == "test",
+                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+            )
             .order_by(ObservationRow.at)
-        )
-        return Record(
-            water_in_at=row.poured_at,
-            batches=tuple(BatchMixed(bags=one.bags, water_l=one.water_l, at=one.at) for one in batches),
-            done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts),
-            tests=tuple(Tested(act=one.act or "", at=one.at, ready=bool(one.ready)) for one in tests),
-            temperatures=SensorRepository(self._session, self._shop_id).temperatures(row.id) if row.poured_at else (),
-            reached=tuple(_reached(castings)),
-        )
+        ):
+            if row.pour_id is not None:
+                found.setdefault(row.pour_id, []).append(Tested(act=row.act or "", at=row.at, ready=bool(row.ready)))
+        return found
+
+
+def _by_pour(castings: Iterable[Casting]) -> dict[UUID, list[Casting]]:
+    found: dict[UUID, list[Casting]] = {}
+    for one in castings:
+        found.setdefault(one.pour_id, []).append(one)
+    return found
 
 
 def _reached(castings: Sequence[Casting]) -> Iterable[Reached]:

@@ -1,12 +1,12 @@
 """Sensors, where they were, and what they read."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
-from sqlalchemy import func, select
+from sqlalchemy import func, or_, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.exc import IntegrityError
 
@@ -85,25 +85,27 @@ class SensorRepository(ShopRecords):
         ).all()
         return len(done)
 
-    def temperatures(self, pour_id: UUID) -> tuple[Temperature, ...]:
-        """Hourly means of what the sensors in a pour's concrete read [°C], each at the middle of its readings."""
+    def temperatures(self, pour_ids: Sequence[UUID]) -> dict[UUID, tuple[Temperature, ...]]:
+        """By pour, hourly means of what the sensors in its concrete read [°C], each at the middle of its readings."""
         hour = func.date_trunc("hour", ReadingRow.at)
         # Means of moments are taken of seconds: PostgreSQL has none of timestamps.
         middle = func.to_timestamp(func.avg(func.extract("epoch", ReadingRow.at)))
-        rows = self._session.execute(
-            select(middle, func.avg(ReadingRow.value))
+        found: dict[UUID, tuple[Temperature, ...]] = {}
+        for pour_id, at, value in self._session.execute(
+            select(SensorPlaceRow.pour_id, middle, func.avg(ReadingRow.value))
             .join(SensorPlaceRow, SensorPlaceRow.sensor_id == ReadingRow.sensor_id)
             .join(SensorRow, SensorRow.id == ReadingRow.sensor_id)
             .where(
-                SensorPlaceRow.pour_id == pour_id,
+                SensorPlaceRow.pour_id.in_(pour_ids),
                 SensorRow.kind == "concrete",
                 ReadingRow.at >= SensorPlaceRow.from_at,
-                ReadingRow.at < func.coalesce(SensorPlaceRow.until_at, "infinity"),
+                or_(SensorPlaceRow.until_at.is_(None), ReadingRow.at < SensorPlaceRow.until_at),
             )
-            .group_by(hour)
-            .order_by(hour)
-        )
-        return tuple(Temperature(at=at, celsius=float(value)) for at, value in rows)
+            .group_by(SensorPlaceRow.pour_id, hour)
+            .order_by(SensorPlaceRow.pour_id, hour)
+        ):
+            found[pour_id] = (*found.get(pour_id, ()), Temperature(at=at, celsius=float(value)))
+        return found
 
     def _sensor(self, row: SensorRow) -> Sensor:
         last = self._session.execute(

@@ -1,18 +1,18 @@
-"""The handlers: load, one call, answer."""
+"""Jobs on the shop floor, with their revisions and papers."""
 
-import re
 from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Body, Depends, Request, Response
+from fastapi import APIRouter, Body, Response
 
+from ulbrek.api.floor import agenda_of, on_the_floor, record_of
+from ulbrek.api.handlers.common import Db, as_file
 from ulbrek.api.views import (
     EditRequest,
     JobCard,
     JobView,
     NewJobRequest,
-    PlanRequest,
     PlanView,
     StepRequest,
     answer,
@@ -22,78 +22,29 @@ from ulbrek.api.views import (
     plan_view,
 )
 from ulbrek.core.base.units import Units
-from ulbrek.core.cure.inputs import Hours
-from ulbrek.core.rulebook import Page, rule_book
-from ulbrek.core.schedule import Agenda, schedule
-from ulbrek.core.shop import Shop
+from ulbrek.core.record import Record
+from ulbrek.core.schedule import Agenda
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
 from ulbrek.files.pack import Paper, job_pack
 from ulbrek.store.database import Database
-from ulbrek.store.jobs import ListedJob, Revision, StoredJob
+from ulbrek.store.jobs import Revision, StoredJob
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
 
 
-async def _database(request: Request) -> Database:
-    database: Database = request.app.state.database
-    return database
-
-
-Db = Annotated[Database, Depends(_database)]
-
-
-@router.post("/plan", response_model=PlanView)
-def plan_job(db: Db, asked: PlanRequest) -> Response:
-    """Plans a job without keeping it."""
-    shop = asked.shop
-    if shop is None:
-        with db.look() as records:
-            shop = records.shop().shop
-    return answer(PlanView, plan_view(asked.job, shop))
-
-
-@router.get("/shop")
-def get_shop(db: Db) -> Shop:
-    """The shop: its people, mixes and containers."""
-    with db.look() as records:
-        return records.shop().shop
-
-
-@router.put("/shop/hours")
-def set_hours(db: Db, hours: Hours) -> Shop:
-    """Says where the shop is and when nobody is there; kept as a revision of the shop."""
-    with db.work() as records:
-        kept = records.shop()
-        return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
-
-
-@router.get("/rules")
-def get_rules() -> tuple[Page, ...]:
-    """The rule book."""
-    return rule_book()
-
-
 @router.get("/jobs", response_model=list[JobCard])
 def list_jobs(db: Db) -> Response:
     """The jobs on the shop floor, last changed first."""
-    shop, stored = _on_the_floor(db)
-    return answer(list[JobCard], [job_card(one, shop) for one in stored])
+    floor = on_the_floor(db)
+    return answer(list[JobCard], [job_card(one, floor.shop, floor.record(one)) for one in floor.jobs])
 
 
 @router.get("/agenda", response_model=Agenda)
 def get_agenda(db: Db) -> Response:
-    """The acts of all jobs as they stand now, what is due first."""
-    shop, stored = _on_the_floor(db)
-    plans = [(str(one.id), one.job.name, plan_of(one, shop)) for one in stored]
-    return answer(Agenda, schedule(plans, datetime.now(UTC), shop.shop.hours.zone))
-
-
-def _on_the_floor(db: Database) -> tuple[StoredShop, list[ListedJob]]:
-    with db.work() as records:
-        shop = records.shop()
-        return shop, records.jobs(shop.id).all()
+    """The acts of all jobs and pours as they stand now, what is due first."""
+    return answer(Agenda, agenda_of(on_the_floor(db), datetime.now(UTC)))
 
 
 @router.post("/jobs", response_model=JobView, status_code=201)
@@ -106,7 +57,7 @@ def begin_job(db: Db, asked: NewJobRequest) -> Response:
 
 
 @router.post("/jobs/from-file", response_model=JobView, status_code=201)
-def begin_job_from_file(db: Db, file: Annotated[dict[str, object], Body()]) -> Response:
+def begin_job_fromas_file(db: Db, file: Annotated[dict[str, object], Body()]) -> Response:
     """Begins a job from a job file."""
     read = as_job_file(file)
     with db.work() as records:
@@ -121,7 +72,8 @@ def get_job(db: Db, job_id: UUID) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).get(job_id)
-    return answer(JobView, job_view(stored, shop))
+        record = record_of(records, shop, stored)
+    return answer(JobView, job_view(stored, shop, record))
 
 
 @router.put("/jobs/{job_id}", response_model=JobView)
@@ -130,7 +82,8 @@ def edit_job(db: Db, job_id: UUID, asked: EditRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
-    return answer(JobView, job_view(stored, shop))
+        record = record_of(records, shop, stored)
+    return answer(JobView, job_view(stored, shop, record))
 
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
@@ -139,7 +92,8 @@ def undo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).undo(job_id, asked.parent)
-    return answer(JobView, job_view(stored, shop))
+        record = record_of(records, shop, stored)
+    return answer(JobView, job_view(stored, shop, record))
 
 
 @router.post("/jobs/{job_id}/redo", response_model=JobView)
@@ -148,7 +102,8 @@ def redo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).redo(job_id, asked.parent)
-    return answer(JobView, job_view(stored, shop))
+        record = record_of(records, shop, stored)
+    return answer(JobView, job_view(stored, shop, record))
 
 
 @router.post("/jobs/{job_id}/archive", status_code=204)
@@ -182,32 +137,27 @@ def get_job_file(db: Db, job_id: UUID) -> Response:
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).get(job_id).job
-    return _file(write_job_file(job, shop.shop), job.name, "ulbrek.json", "application/json")
+    return as_file(write_job_file(job, shop.shop), job.name, "ulbrek.json", "application/json")
 
 
 @router.get("/jobs/{job_id}/pack", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
 def get_job_pack(db: Db, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
     """A job's pack as a PDF: measuring sheet, form, cuts, steel, batch cards, lifting card, calendar."""
-    stored, shop = _kept(db, job_id)
-    pack = job_pack(stored.job, plan_of(stored, shop), shop_name=shop.shop.name, units=units, paper=paper)
-    return _file(pack, stored.job.name, "pdf", "application/pdf")
+    stored, shop, record = _kept(db, job_id)
+    pack = job_pack(stored.job, plan_of(stored, shop, record), shop_name=shop.shop.name, units=units, paper=paper)
+    return as_file(pack, stored.job.name, "pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/calendar", response_class=Response, responses={200: {"content": {"text/calendar": {}}}})
 def get_job_calendar(db: Db, job_id: UUID) -> Response:
     """A job's acts as an iCalendar file."""
-    stored, shop = _kept(db, job_id)
-    written = write_calendar(stored.job.name, str(job_id), plan_of(stored, shop), stored.changed_at)
-    return _file(written, stored.job.name, "ics", "text/calendar; charset=utf-8")
+    stored, shop, record = _kept(db, job_id)
+    written = write_calendar(stored.job.name, str(job_id), plan_of(stored, shop, record), stored.changed_at)
+    return as_file(written, stored.job.name, "ics", "text/calendar; charset=utf-8")
 
 
-def _kept(db: Database, job_id: UUID) -> tuple[StoredJob, StoredShop]:
+def _kept(db: Database, job_id: UUID) -> tuple[StoredJob, StoredShop, Record]:
     with db.work() as records:
         shop = records.shop()
-        return records.jobs(shop.id).get(job_id), shop
-
-
-def _file(content: str | bytes, name: str, ending: str, media_type: str) -> Response:
-    plain = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
-    headers = {"Content-Disposition": f'attachment; filename="{plain}.{ending}"'}
-    return Response(content, headers=headers, media_type=media_type)
+        stored = records.jobs(shop.id).get(job_id)
+        return stored, shop, record_of(records, shop, stored)

@@ -1,0 +1,209 @@
+"""What has happened flows into the plan: water-in times, doses, tests, readings, states, acts done."""
+
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from pydantic import TypeAdapter
+
+from tests.jobs import demo_job, opening, top
+from ulbrek.core.casting import FOLLOWS, STATES, has_reached, may_follow
+from ulbrek.core.changes import changed_since
+from ulbrek.core.cure.history import measured
+from ulbrek.core.cure.result import Act
+from ulbrek.core.mould import wear
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.record import EMPTY, Record, part_of, rules_over
+from ulbrek.core.schedule import Scheduled, schedule
+from ulbrek.core.shop import Shop
+from ulbrek.core.takes import rests, takes
+
+SHOP = Shop()
+POUR = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)
+H = timedelta(hours=1)
+JOB = top(cure={"poured_at": (POUR - H).isoformat()})
+
+
+def record(**told: Any) -> Record:
+    return Record.model_validate({"water_in_at": POUR, **told})
+
+
+def acts(of: Record) -> dict[str, Act]:
+    return {act.id: act for act in plan(JOB, SHOP, of).cure.acts}
+
+
+def batch(bags: float, water_l: float) -> dict[str, Any]:
+    return {"bags": bags, "water_l": water_l, "at": POUR}
+
+
+def degrees(celsius: float, until_h: int) -> list[dict[str, Any]]:
+    return [{"at": POUR + hour * H, "celsius": celsius} for hour in range(1, until_h + 1)]
+
+
+def test_hours_count_from_when_the_water_really_went_in() -> None:
+    assert plan(JOB, SHOP).cure.poured_at == POUR - H
+    late = plan(JOB, SHOP, record()).cure
+    assert late.poured_at == POUR
+    assert late.acts[0].earliest_at is not None
+    assert late.acts[0].earliest_at > POUR
+
+
+def test_the_first_batch_s_water_becomes_the_dose_of_the_rest() -> None:
+    mixed = plan(JOB, SHOP, record(batches=[batch(2, 5.6), batch(1, 2.8)])).mix
+    assert mixed.mixed is not None
+    assert mixed.mixed.dose_found.value == pytest.approx(2.8)
+    assert mixed.water_planned_l == pytest.approx(2.8)
+    # 900 x 600 x 40 mm are 21.6 l; a 60 lb bag with 2.8 l instead of 2.675 gives 12.865: 1.68 bags, 1.75 in quarters
+    assert mixed.mixed.bags_used.value == 3
+    assert mixed.mixed.bags_to_go.value == 0
+    one = plan(JOB, SHOP, record(batches=[batch(1, 2.8)])).mix.mixed
+    assert one is not None
+    assert one.bags_to_go.value == 0.75
+
+
+def test_wetter_batches_are_lighter_and_there_is_more_of_them() -> None:
+    dry, wet = (plan(JOB, SHOP, record(batches=[batch(1, water)])).mix for water in (2.2, 3.2))
+    assert wet.bag_yield.value - dry.bag_yield.value == pytest.approx(1.0)
+    assert wet.density.value < dry.density.value
+
+
+def test_acts_already_done_leave_the_agenda_and_those_not_done_stay_due() -> None:
+    told = record(done=[{"act": "float", "at": POUR + 2 * H}, {"act": "strip", "piece": "top", "at": POUR + 30 * H}])
+    assert acts(told)["strip"].done_at == POUR + 30 * H
+    assert acts(told)["turn"].done_at is None
+    scheduled = [Scheduled("a", "Top", plan(JOB, SHOP, told), "p", poured=True)]
+    due = {act.id for act in schedule(scheduled, POUR + 24 * 60 * H, "UTC").acts if act.when == "due"}
+    assert due == {"turn", "carry", "moist", "seal"}  # weeks later still: nothing is guessed of a recorded pour
+    assert "pour" not in {act.id for act in schedule(scheduled, POUR, "UTC").acts}
+
+
+def test_a_state_that_every_casting_reached_is_an_act_done() -> None:
+    told = acts(record(reached=[{"piece": "top", "state": "turned", "at": POUR + 70 * H}]))
+    assert {name for name, act in told.items() if act.done_at} == {"strip", "turn"}
+
+
+def test_a_pour_that_is_only_planned_is_on_the_agenda_itself() -> None:
+    told = schedule([Scheduled("a", "Top", plan(JOB, SHOP), "p")], POUR, "UTC").acts
+    assert (told[0].id, told[0].when, told[0].pour) == ("pour", "due", "p")
+
+
+@given(st.floats(5, 35), st.integers(1, 40), st.sampled_from(["ACI 209", "EN 1992"]))
+def test_readings_as_warm_as_planned_change_nothing(celsius: float, until_h: int, standard: str) -> None:
+    job = top(cure={"poured_at": POUR.isoformat(), "temperature_c": celsius, "strength_by": standard})
+    as_planned, as_read = (plan(job, SHOP, record(temperatures=degrees(celsius, n))).cure for n in (0, until_h))
+    for one, other in zip(as_planned.acts, as_read.acts, strict=True):
+        assert other.hours.value == pytest.approx(one.hours.value, rel=1e-6)
+    assert [p.likely_mpa for p in as_read.curve] == pytest.approx([p.likely_mpa for p in as_planned.curve], abs=1e-6)
+
+
+def test_a_cold_night_by_the_thermometer_moves_every_hour_out() -> None:
+    cold, warm = acts(record(temperatures=degrees(8, 20))), acts(record(temperatures=degrees(30, 20)))
+    planned = acts(record())
+    for name in ("strip", "turn", "install"):
+        assert warm[name].hours.value < planned[name].hours.value < cold[name].hours.value
+
+
+def test_the_age_that_readings_give_is_the_integral_of_their_pace() -> None:
+    readings = Record.model_validate(
+        {"temperatures": [{"at": POUR + 2 * H, "celsius": 10}, {"at": POUR + 4 * H, "celsius": 30}]}
+    ).temperatures
+    found = measured(POUR, readings, "Nurse-Saul")
+    assert found is not None
+    assert found.hours == 4
+    assert found.age_h == pytest.approx(2 * 10 / 20 + 2 * 20 / 20)  # two hours at 10 °C, two at a mean of 20
+    assert measured(POUR + 5 * H, readings, "Nurse-Saul") is None
+
+
+def test_a_test_that_says_not_yet_puts_its_act_off_and_no_other() -> None:
+    planned = acts(record())
+    asked = POUR + 4 * H
+    told = acts(record(tests=[{"act": "float", "at": asked, "ready": False}]))
+    assert told["float"].hours.value == pytest.approx(4.4)
+    assert told["cover"].hours.value == planned["cover"].hours.value
+    ready = acts(record(tests=[{"act": "float", "at": asked, "ready": True}]))
+    assert ready["float"].hours.value == planned["float"].hours.value
+
+
+def test_a_part_of_a_job_has_the_pieces_and_counts_of_its_pour() -> None:
+    weights = demo_job(3)
+    second = weights.pieces[0].model_copy(update={"id": "spare"})
+    job, first = weights.model_copy(update={"pieces": (*weights.pieces, second)}), weights.pieces[0].id
+    part = part_of(job, {"spare": 2, first: 0})
+    assert [(piece.id, piece.count) for piece in part.pieces] == [("spare", 2)]
+    assert plan(part, SHOP).mix.poured_volume.value < plan(job, SHOP).mix.poured_volume.value
+    with pytest.raises(ValueError, match="no piece “lid”"):
+        part_of(job, {"lid": 1})
+    with pytest.raises(ValueError, match="Nothing is poured"):
+        part_of(job, {first: 0})
+
+
+def test_what_happened_rules_over_the_plan_until_another_pour_is_planned() -> None:
+    assert rules_over(POUR, JOB)
+    assert rules_over(POUR, top())
+    assert not rules_over(None, JOB)
+    assert not rules_over(POUR, top(cure={"poured_at": (POUR + 24 * H).isoformat()}))
+
+
+def test_a_casting_goes_forward_and_ends_in_the_archive() -> None:
+    for state in STATES:
+        assert all(STATES.index(then) > STATES.index(state) for then in FOLLOWS[state])
+        ahead, seen = [state], set()
+        while ahead:
+            seen.add(one := ahead.pop())
+            ahead += FOLLOWS[one]
+        assert "archived" in seen
+    assert not may_follow("planned", "stripped")
+    assert has_reached("turned", "stripped")
+
+
+@pytest.mark.parametrize(
+    ("fillings", "since", "said", "left", "service_in"),
+    [
+        (39, 3, "good", 11, 7),
+        (40, 3, "nearly spent", 10, 7),
+        (39, 10, "service is due", 11, 0),
+        (50, 0, "past its life", 0, 10),
+        (61, 61, "past its life", 0, 0),
+    ],
+)
+def test_a_mould_says_what_is_left_of_it(fillings: int, since: int, said: str, left: int, service_in: int) -> None:
+    told = wear(fillings, since, usual_life=50, service_every=10)
+    assert (told.state, told.left, told.service_in) == (said, left, service_in)
+
+
+def test_a_mould_of_which_nothing_is_said_is_good_for_ever() -> None:
+    assert wear(10_000, 10_000, None, None).state == "good"
+
+
+def test_what_has_changed_since_a_plan_is_told_figure_by_figure() -> None:
+    then = TypeAdapter(Plan).dump_python(plan(top(opening()), SHOP), mode="json")
+    assert changed_since(then, plan(top(opening()), SHOP)) == ()
+    told = {one.key: one for one in changed_since(then, plan(top(opening(), piece={"thickness": "50 mm"}), SHOP))}
+    assert told["mix.poured_volume"].then == pytest.approx(told["mix.poured_volume"].now / 50 * 40, rel=1e-6)  # type: ignore[operator]
+    assert "measure.net_area@top" not in told
+    without = {one.key: one for one in changed_since(then, plan(top(), SHOP))}
+    assert [one.now for one in without.values() if "sink" in one.key] == [None] * 4
+    # In the order of the work: what is measured comes before what is mixed.
+    assert [one.split(".")[0] for one in told if one.split(".")[0] in ("measure", "mix")] == sorted(
+        one.split(".")[0] for one in told if one.split(".")[0] in ("measure", "mix")
+    )
+
+
+def test_a_job_takes_what_its_plan_says_and_leaves_its_offcuts() -> None:
+    job = demo_job(1)
+    planned = plan(job, SHOP)
+    told = {one.kind: one for one in takes(job, SHOP, planned)}
+    assert told["bag"].quantity == planned.mix.bags.value
+    assert told["sheet"].quantity == planned.cutting.sheet_count.value
+    left = rests(job, SHOP, planned)
+    sizes = [one.length_mm * one.width_mm for one in left]
+    assert sizes == sorted(sizes, reverse=True)
+    cut = sum(p.length_mm * p.width_mm for sheet in planned.cutting.sheets for p in sheet.panels)
+    whole = planned.cutting.sheet_length_mm * planned.cutting.sheet_width_mm * planned.cutting.sheet_count.value
+    assert sum(sizes) + cut < whole
+
+
+def test_without_a_record_the_plan_is_of_the_job_alone() -> None:
+    assert plan(JOB, SHOP, EMPTY) == plan(JOB, SHOP)

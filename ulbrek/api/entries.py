@@ -1,0 +1,240 @@
+"""What the API takes as entries of records."""
+
+from datetime import UTC, datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
+
+from ulbrek.core.base.units import Units
+from ulbrek.core.casting import State
+from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
+from ulbrek.store.entries import Entry
+from ulbrek.store.forms import MouldEventKind
+from ulbrek.store.log import Face, ObservationKind, Seen
+from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.sensors import SensorKind
+from ulbrek.store.stock import ItemKind, MoveKind, NewLot
+
+
+def _storable(text: str) -> str:
+    if "\x00" in text:
+        raise ValueError("It holds a character that is no text. Type it again.")
+    return text
+
+
+def _in_our_time(moment: datetime) -> datetime:
+    try:
+        utc = moment.astimezone(UTC)
+    except OverflowError:
+        utc = None
+    if utc is None or not FIRST_YEAR <= utc.year <= LAST_YEAR:
+        raise ValueError(f"The year is out of bounds. Give a time from {FIRST_YEAR} to {LAST_YEAR}.")
+    return utc
+
+
+Text = Annotated[str, Field(max_length=4000), AfterValidator(_storable)]
+Name = Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_storable)]
+Moment = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
+Number = Annotated[float, Field(allow_inf_nan=False)]
+Positive = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+Size = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
+
+
+class _Request(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+
+class EntryRequest(_Request):
+    """When something happened, who did it, what there is to say.
+
+    ``id`` is given by the device, so that an entry that is sent twice is applied once.
+    """
+
+    id: UUID | None = None
+    at: Moment | None = None
+    note: Text = ""
+    member_id: UUID | None = None
+
+    @property
+    def entry(self) -> Entry:
+        """As the records take it; without a time it is now."""
+        return Entry(self.at or datetime.now(UTC), self.note.strip(), self.member_id, self.id)
+
+
+class MemberRequest(_Request):
+    """Somebody new."""
+
+    name: Name
+    units: Units = "mm"
+
+
+class FillRequest(_Request):
+    """What a pour fills of one piece."""
+
+    piece: Name
+    count: Annotated[int, Field(ge=1, le=200)]
+    cavities: Annotated[tuple[UUID, ...], Field(max_length=200)] = ()
+
+    @property
+    def fill(self) -> Fill:
+        """As the records take it."""
+        return Fill(self.piece, self.count, self.cavities)
+
+
+class TakeRequest(_Request):
+    """How much of a lot a pour takes."""
+
+    lot_id: UUID
+    quantity: Positive
+
+    @property
+    def taken(self) -> Taken:
+        """As the records take it."""
+        return Taken(self.lot_id, self.quantity)
+
+
+class PourRequest(EntryRequest):
+    """A pour to begin; ``poured_at`` when its water is in already."""
+
+    job_id: UUID
+    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60)]
+    takes: Annotated[tuple[TakeRequest, ...], Field(max_length=100)] = ()
+    poured_at: Moment | None = None
+
+
+class BatchRequest(EntryRequest):
+    """A batch that was mixed; shares by casting, evenly where they are not said."""
+
+    bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
+    water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
+    lot_id: UUID | None = None
+    shares: Annotated[dict[UUID, Annotated[float, Field(gt=0, le=1)]] | None, Field(max_length=200)] = None
+
+
+class ActRequest(EntryRequest):
+    """An act that was done, to one piece or to all."""
+
+    act: Name
+    piece: Name | None = None
+
+
+class StateRequest(EntryRequest):
+    """A state that a casting came into."""
+
+    state: State
+
+
+class FormRequest(_Request):
+    """A form that stands in the shop: the piece of each cavity."""
+
+    id: UUID | None = None
+    name: Name
+    job_id: UUID | None = None
+    pieces: Annotated[tuple[Name, ...], Field(min_length=1, max_length=60)]
+
+
+class MouldRequest(_Request):
+    """How long a form that is kept lasts, in fillings of each cavity."""
+
+    usual_life: Annotated[int | None, Field(ge=1, le=100_000)] = None
+    service_every: Annotated[int | None, Field(ge=1, le=100_000)] = None
+    used_before: Annotated[int, Field(ge=0, le=100_000)] = 0
+    weakest_part: Text = ""
+
+
+class MouldEventRequest(EntryRequest):
+    """Something done to a mould."""
+
+    kind: MouldEventKind
+    part: Text = ""
+
+
+class ItemRequest(_Request):
+    """Something new to keep."""
+
+    kind: ItemKind
+    material: Name
+    name: Name
+    unit: Name
+
+
+class LotRequest(EntryRequest):
+    """A lot that came in: how much, what one cost, its size where it is an offcut."""
+
+    quantity: Positive
+    name: Text = ""
+    price: Annotated[float | None, Field(ge=0, le=1_000_000, allow_inf_nan=False)] = None
+    currency: Annotated[str | None, Field(pattern="^[A-Z]{3}$")] = None
+    length_mm: Size | None = None
+    width_mm: Size | None = None
+    kind: Literal["bought", "left over", "counted"] = "bought"
+    pour_id: UUID | None = None
+
+    @property
+    def lot(self) -> NewLot:
+        """As the records take it."""
+        return NewLot(
+            self.quantity, self.name, self.price, self.currency or "USD", self.length_mm, self.width_mm, self.kind
+        )
+
+
+class MoveRequest(EntryRequest):
+    """A line in a lot's ledger."""
+
+    kind: MoveKind
+    quantity: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)]
+    pour_id: UUID | None = None
+
+
+class SeenRequest(EntryRequest):
+    """Something that was seen, weighed or tested."""
+
+    kind: ObservationKind
+    text: Text = ""
+    job_id: UUID | None = None
+    pour_id: UUID | None = None
+    casting_id: UUID | None = None
+    form_id: UUID | None = None
+    mass_kg: Annotated[float | None, Field(gt=0, le=50_000, allow_inf_nan=False)] = None
+    act: Name | None = None
+    ready: bool | None = None
+    x_mm: Annotated[float | None, Field(ge=-20_000, le=20_000, allow_inf_nan=False)] = None
+    y_mm: Annotated[float | None, Field(ge=-20_000, le=20_000, allow_inf_nan=False)] = None
+    face: Face | None = None
+    replaces: UUID | None = None
+
+    @property
+    def seen(self) -> Seen:
+        """As the records take it."""
+        return Seen(
+            self.kind, self.text, self.job_id, self.pour_id, self.casting_id, self.form_id, self.mass_kg, self.act,
+            self.ready, self.x_mm, self.y_mm, self.face, self.replaces,
+        )  # fmt: skip
+
+
+class SensorRequest(_Request):
+    """A new sensor."""
+
+    name: Name
+    kind: SensorKind
+
+
+class PlaceRequest(_Request):
+    """The pour that a sensor is put into."""
+
+    pour_id: UUID
+    at: Moment | None = None
+
+
+class ReadingRequest(_Request):
+    """What a sensor read at a moment [°C or %]."""
+
+    at: Moment
+    value: Annotated[float, Field(gt=-200, lt=500, allow_inf_nan=False)]
+
+
+class ReadingsRequest(_Request):
+    """Readings of one sensor."""
+
+    readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]

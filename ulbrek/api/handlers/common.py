@@ -1,0 +1,23 @@
+"""What the handlers share: the database of the request, and a file as an answer."""
+
+import re
+from typing import Annotated
+
+from fastapi import Depends, Request, Response
+
+from ulbrek.store.database import Database
+
+
+async def _database(request: Request) -> Database:
+    database: Database = request.app.state.database
+    return database
+
+
+Db = Annotated[Database, Depends(_database)]
+
+
+def as_file(content: str | bytes, name: str, ending: str, media_type: str) -> Response:
+    """A file to keep, called after what it is of."""
+    plain = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
+    headers = {"Content-Disposition": f'attachment; filename="{plain}.{ending}"'}
+    return Response(content, headers=headers, media_type=media_type)

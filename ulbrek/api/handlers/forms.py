@@ -1,0 +1,50 @@
+"""Forms and moulds."""
+
+from uuid import UUID
+
+from fastapi import APIRouter
+
+from ulbrek.api.entries import FormRequest, MouldEventRequest, MouldRequest
+from ulbrek.api.handlers.common import Db
+from ulbrek.store.forms import KeptForm
+
+router = APIRouter(prefix="/api")
+
+
+@router.get("/forms")
+def list_forms(db: Db) -> list[KeptForm]:
+    """The forms and moulds that stand in the shop, by name."""
+    with db.work() as records:
+        return records.forms(records.shop().id).all()
+
+
+@router.post("/forms", status_code=201)
+def build_form(db: Db, asked: FormRequest) -> KeptForm:
+    """A new form with its cavities."""
+    with db.work() as records:
+        shop = records.shop()
+        if asked.job_id is not None:
+            records.jobs(shop.id).get(asked.job_id)
+        return records.forms(shop.id).build(asked.name, asked.pieces, asked.job_id, asked.id)
+
+
+@router.get("/forms/{form_id}")
+def get_form(db: Db, form_id: UUID) -> KeptForm:
+    """A form or mould with what was done to it."""
+    with db.work() as records:
+        return records.forms(records.shop().id).get(form_id)
+
+
+@router.put("/forms/{form_id}/mould")
+def keep_as_mould(db: Db, form_id: UUID, asked: MouldRequest) -> KeptForm:
+    """Keeps a form as a mould, or says anew how long it lasts."""
+    with db.work() as records:
+        forms = records.forms(records.shop().id)
+        return forms.keep(form_id, asked.usual_life, asked.service_every, asked.used_before, asked.weakest_part)
+
+
+@router.post("/forms/{form_id}/events", status_code=201)
+def add_mould_event(db: Db, form_id: UUID, asked: MouldEventRequest) -> KeptForm:
+    """Something done to a mould: oiled, cleaned, repaired, serviced, retired."""
+    with db.work() as records:
+        return records.forms(records.shop().id).note(form_id, asked.kind, asked.entry, asked.part)

@@ -1,0 +1,79 @@
+"""The log: observations with photos, everything of a job in the order of time, and it as a file."""
+
+from datetime import UTC, datetime
+from typing import Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Request, Response
+from starlette.concurrency import run_in_threadpool
+
+from ulbrek.api.entries import SeenRequest
+from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.api.views import answer
+from ulbrek.files.log_file import write_log
+from ulbrek.files.photo import clean_photo
+from ulbrek.store.log import LogPage
+
+router = APIRouter(prefix="/api")
+MOST_LINES = 10_000
+MEDIA = {
+    "csv": "text/csv; charset=utf-8",
+    "json": "application/json",
+    "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+}
+
+
+@router.get("/log", response_model=LogPage)
+def shop_log(db: Db, before: datetime | None = None) -> Response:
+    """What was seen in the shop, newest first."""
+    with db.work() as records:
+        found = records.log(records.shop().id).of_shop(before and before.astimezone(UTC))
+    return answer(LogPage, found)
+
+
+@router.get("/jobs/{job_id}/log", response_model=LogPage)
+def job_log(db: Db, job_id: UUID, before: datetime | None = None) -> Response:
+    """All that happened to a job, newest first."""
+    with db.work() as records:
+        found = records.log(records.shop().id).of_job(job_id, before and before.astimezone(UTC))
+    return answer(LogPage, found)
+
+
+@router.get("/jobs/{job_id}/log-file", response_class=Response)
+def job_log_file(db: Db, job_id: UUID, kind: Literal["csv", "xlsx", "json"] = "csv") -> Response:
+    """The whole log of a job as a file."""
+    with db.work() as records:
+        shop = records.shop()
+        job = records.jobs(shop.id).get(job_id).job
+        lines = records.log(shop.id).of_job(job_id, limit=MOST_LINES).entries
+        names = {member.id: member.name for member in records.members(shop.id).all()}
+    return as_file(write_log(lines, names, shop.shop.hours.zone, kind), f"{job.name} log", kind, MEDIA[kind])
+
+
+@router.post("/observations", status_code=201)
+def add_observation(db: Db, asked: SeenRequest) -> UUID:
+    """A note, a weighing, a test or a defect; with ``replaces`` it corrects an earlier one."""
+    with db.work() as records:
+        return records.log(records.shop().id).add(asked.seen, asked.entry)
+
+
+@router.post("/observations/{observation_id}/photos", status_code=201)
+async def add_photo(db: Db, observation_id: UUID, request: Request, key: UUID | None = None) -> UUID:
+    """A photo of an observation: the request's body. It is encoded anew, without place or device."""
+    content = await request.body()
+
+    def keep() -> UUID:
+        photo = clean_photo(content)
+        with db.work() as records:
+            return records.photos(records.shop().id).add(observation_id, photo, key)
+
+    return await run_in_threadpool(keep)
+
+
+@router.get("/photos/{photo_id}", response_class=Response)
+def get_photo(db: Db, photo_id: UUID, small: bool = False) -> Response:
+    """A photo, whole or small. It never changes."""
+    with db.work() as records:
+        photo = records.photos(records.shop().id).get(photo_id, small)
+    headers = {"Cache-Control": "private, max-age=31536000, immutable"}
+    return Response(photo.content, headers=headers, media_type=photo.media_type)

@@ -1,0 +1,25 @@
+"""Planning without keeping, and the rule book."""
+
+from fastapi import APIRouter, Response
+
+from ulbrek.api.handlers.common import Db
+from ulbrek.api.views import PlanRequest, PlanView, answer, plan_view
+from ulbrek.core.rulebook import Page, rule_book
+
+router = APIRouter(prefix="/api")
+
+
+@router.post("/plan", response_model=PlanView)
+def plan_job(db: Db, asked: PlanRequest) -> Response:
+    """Plans a job without keeping it."""
+    shop = asked.shop
+    if shop is None:
+        with db.look() as records:
+            shop = records.shop().shop
+    return answer(PlanView, plan_view(asked.job, shop, asked.record))
+
+
+@router.get("/rules")
+def get_rules() -> tuple[Page, ...]:
+    """The rule book."""
+    return rule_book()

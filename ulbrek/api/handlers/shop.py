@@ -1,0 +1,73 @@
+"""The shop, its people, and all of it in one file."""
+
+from collections.abc import Iterator
+from tempfile import TemporaryFile
+from uuid import UUID
+
+from fastapi import APIRouter
+from fastapi.responses import StreamingResponse
+
+from ulbrek.api.entries import MemberRequest
+from ulbrek.api.handlers.common import Db
+from ulbrek.core.cure.inputs import Hours
+from ulbrek.core.shop import Shop
+from ulbrek.store.backup import write_backup
+from ulbrek.store.members import Member
+
+router = APIRouter(prefix="/api")
+_CHUNK = 1 << 18
+
+
+@router.get("/shop")
+def get_shop(db: Db) -> Shop:
+    """The shop: its people, mixes and containers."""
+    with db.look() as records:
+        return records.shop().shop
+
+
+@router.put("/shop/hours")
+def set_hours(db: Db, hours: Hours) -> Shop:
+    """Says where the shop is and when nobody is there; kept as a revision of the shop."""
+    with db.work() as records:
+        kept = records.shop()
+        return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
+
+
+@router.get("/members")
+def list_members(db: Db) -> list[Member]:
+    """The people of the shop, by name."""
+    with db.work() as records:
+        return records.members(records.shop().id).all()
+
+
+@router.post("/members", status_code=201)
+def add_member(db: Db, asked: MemberRequest) -> Member:
+    """Somebody new in the shop."""
+    with db.work() as records:
+        return records.members(records.shop().id).add(asked.name, asked.units)
+
+
+@router.post("/members/{member_id}/archive", status_code=204)
+def archive_member(db: Db, member_id: UUID) -> None:
+    """Somebody has left; what they did keeps their name."""
+    with db.work() as records:
+        records.members(records.shop().id).archive(member_id)
+
+
+@router.get("/backup", response_class=StreamingResponse, responses={200: {"content": {"application/zip": {}}}})
+def get_backup(db: Db) -> StreamingResponse:
+    """All records of the shop as one file, which ``ulbrek restore`` reads into an empty database."""
+    kept = TemporaryFile()  # noqa: SIM115 - closed when it has been sent
+    with db.work() as records:
+        shop = records.shop()
+    write_backup(db, shop.id, kept)
+    size = kept.tell()
+    kept.seek(0)
+
+    def sent() -> Iterator[bytes]:
+        with kept:
+            while chunk := kept.read(_CHUNK):
+                yield chunk
+
+    headers = {"Content-Disposition": 'attachment; filename="shop.ulbrek.zip"', "Content-Length": str(size)}
+    return StreamingResponse(sent(), media_type="application/zip", headers=headers)

@@ -1,0 +1,104 @@
+"""Stock: items, lots and moves; and the sensors of the shop."""
+
+from datetime import UTC, datetime
+from uuid import UUID
+
+from fastapi import APIRouter, Response
+
+from ulbrek.api.entries import (
+    ItemRequest,
+    LotRequest,
+    MoveRequest,
+    PlaceRequest,
+    ReadingsRequest,
+    SensorRequest,
+)
+from ulbrek.api.handlers.common import Db
+from ulbrek.api.views import answer
+from ulbrek.store.database import Records
+from ulbrek.store.sensors import Sensor
+from ulbrek.store.stock import Item, Move
+
+router = APIRouter(prefix="/api")
+
+
+@router.get("/stock", response_model=list[Item])
+def list_stock(db: Db, spent: bool = False) -> Response:
+    """What is kept, by kind and name, with its lots; used-up lots only if asked for."""
+    with db.work() as records:
+        found = records.stock(records.shop().id).all(spent)
+    return answer(list[Item], found)
+
+
+@router.post("/stock", response_model=list[Item], status_code=201)
+def add_item(db: Db, asked: ItemRequest) -> Response:
+    """Something new to keep."""
+    with db.work() as records:
+        stock = records.stock(records.shop().id)
+        stock.add_item(asked.kind, asked.material, asked.name, asked.unit)
+        found = stock.all()
+    return answer(list[Item], found, 201)
+
+
+@router.post("/stock/{item_id}/lots", response_model=list[Item], status_code=201)
+def add_lot(db: Db, item_id: UUID, asked: LotRequest) -> Response:
+    """A lot that came in, bought or left over."""
+    with db.work() as records:
+        stock = records.stock(_of_known_pour(records, asked.pour_id))
+        stock.add_lot(item_id, asked.lot, asked.entry, asked.pour_id)
+        found = stock.all()
+    return answer(list[Item], found, 201)
+
+
+@router.get("/lots/{lot_id}/moves")
+def list_moves(db: Db, lot_id: UUID) -> list[Move]:
+    """The ledger of a lot, newest first."""
+    with db.work() as records:
+        return records.stock(records.shop().id).moves(lot_id)
+
+
+@router.post("/lots/{lot_id}/moves", response_model=list[Item], status_code=201)
+def add_move(db: Db, lot_id: UUID, asked: MoveRequest) -> Response:
+    """A line in a lot's ledger; a count sets what is there."""
+    with db.work() as records:
+        stock = records.stock(_of_known_pour(records, asked.pour_id))
+        stock.move(lot_id, asked.kind, asked.quantity, asked.entry, asked.pour_id)
+        found = stock.all()
+    return answer(list[Item], found, 201)
+
+
+@router.get("/sensors")
+def list_sensors(db: Db) -> list[Sensor]:
+    """The sensors, what they read last, and where they are."""
+    with db.work() as records:
+        return records.sensors(records.shop().id).all()
+
+
+@router.post("/sensors", status_code=201)
+def add_sensor(db: Db, asked: SensorRequest) -> Sensor:
+    """A new sensor."""
+    with db.work() as records:
+        return records.sensors(records.shop().id).add(asked.name, asked.kind)
+
+
+@router.post("/sensors/{sensor_id}/place", status_code=204)
+def place_sensor(db: Db, sensor_id: UUID, asked: PlaceRequest) -> None:
+    """A sensor is put into a pour."""
+    with db.work() as records:
+        records.sensors(records.shop().id).place(sensor_id, asked.pour_id, asked.at or datetime.now(UTC))
+
+
+@router.post("/sensors/{sensor_id}/readings")
+def add_readings(db: Db, sensor_id: UUID, asked: ReadingsRequest) -> int:
+    """What a sensor read; how many readings were new."""
+    with db.work() as records:
+        sensors = records.sensors(records.shop().id)
+        return sensors.read(sensor_id, [(one.at, one.value) for one in asked.readings])
+
+
+def _of_known_pour(records: Records, pour_id: UUID | None) -> UUID:
+    """The shop, whose the pour must be."""
+    shop = records.shop()
+    if pour_id is not None:
+        records.pours(shop.id).get(pour_id)
+    return shop.id

@@ -1,0 +1,137 @@
+"""All records of a shop as one file, and back into an empty database.
+
+The file is a ZIP of one CSV a table, as PostgreSQL itself writes and reads them, and a manifest. Whatever hangs on a
+shop is found by following the tables' own references, so a new table is in the backup as soon as it is there.
+"""
+
+import json
+import zipfile
+from typing import IO, Any
+from uuid import UUID
+
+from psycopg import Connection
+from psycopg.sql import SQL, Composed, Identifier, Literal
+from sqlalchemy import Table, text
+
+from ulbrek.files.problems import InvalidDocumentError, Problem
+from ulbrek.store.database import Database
+from ulbrek.store.models import Base
+
+FORMAT = "ulbrek backup"
+VERSION = 1
+_CHUNK = 1 << 16
+
+
+def write_backup(database: Database, shop_id: UUID, file: IO[bytes]) -> dict[str, int]:
+    """Writes all records of a shop as they stand at one moment.
+
+    Returns:
+        how many rows of each table
+    """
+    counts: dict[str, int] = {}
+    with database.engine.connect().execution_options(isolation_level="REPEATABLE READ") as connection:
+        # The same records give the same bytes, whatever the server is set to.
+        connection.execute(
+            text("SET LOCAL TIME ZONE 'UTC'; SET LOCAL bytea_output = 'hex'; SET LOCAL DateStyle = 'ISO'")
+        )
+        migration = connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one()
+        raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
+        with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as packed:
+            for table in Base.metadata.sorted_tables:
+                counts[table.name] = _copy_out(raw, table, shop_id, packed)
+            manifest = {
+                "format": FORMAT, "version": VERSION, "migration": migration, "shop": str(shop_id), "rows": counts,
+            }  # fmt: skip
+            packed.writestr(_member("manifest.json"), json.dumps(manifest, indent=2))
+        connection.rollback()
+    return counts
+
+
+def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
+    """Restores a backup into a database without records; all of it or nothing.
+
+    Returns:
+        how many rows of each table
+
+    Raises:
+        InvalidDocumentError: when it is no backup, is of a newer version, or the database holds records
+    """
+    try:
+        packed = zipfile.ZipFile(file)
+        manifest = json.loads(packed.read("manifest.json"))
+        known = manifest["format"] == FORMAT and isinstance(manifest["rows"], dict)
+    except (zipfile.BadZipFile, KeyError, ValueError, TypeError) as error:
+        raise _refused("This is not a backup that Ulbrek wrote.", "Give the file that `ulbrek backup` made.") from error
+    if not known or manifest["version"] != VERSION:
+        raise _refused("The backup is of another version.", "Restore it with the Ulbrek that wrote it, or a newer one.")
+    database.migrate()
+    with database.engine.connect() as connection:
+        if connection.execute(text("SELECT EXISTS (SELECT FROM shop)")).scalar_one():
+            raise _refused("The database holds a shop already.", "Restore into an empty database.")
+        if connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one() != manifest["migration"]:
+            raise _refused(
+                f"The backup is of the tables at {manifest['migration']}.",
+                f"Bring an empty database to {manifest['migration']} with the Ulbrek that wrote it, restore, migrate.",
+            )
+        raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
+        for table in Base.metadata.sorted_tables:
+            _copy_in(raw, table, packed)
+        connection.commit()
+    rows: dict[str, int] = manifest["rows"]
+    return rows
+
+
+def _copy_out(raw: Connection[Any], table: Table, shop_id: UUID, packed: zipfile.ZipFile) -> int:
+    columns = SQL(", ").join(map(Identifier, _columns(table)))
+    order = SQL(", ").join(Identifier(column.name) for column in table.primary_key)
+    query = SQL("COPY (SELECT {} FROM {} WHERE {} ORDER BY {}) TO STDOUT (FORMAT csv, HEADER)").format(
+        columns, Identifier(table.name), _of_shop(table, shop_id), order
+    )
+    with packed.open(_member(f"{table.name}.csv"), "w", force_zip64=True) as out, raw.cursor() as cursor:
+        with cursor.copy(query) as copy:
+            for chunk in copy:
+                out.write(chunk)
+        return cursor.rowcount
+
+
+def _copy_in(raw: Connection[Any], table: Table, packed: zipfile.ZipFile) -> None:
+    columns = SQL(", ").join(map(Identifier, _columns(table)))
+    query = SQL("COPY {} ({}) FROM STDIN (FORMAT csv, HEADER MATCH)").format(Identifier(table.name), columns)
+    with packed.open(f"{table.name}.csv") as kept, raw.cursor() as cursor, cursor.copy(query) as copy:
+        while chunk := kept.read(_CHUNK):
+            copy.write(chunk)
+
+
+def _columns(table: Table) -> list[str]:
+    """The columns that are written; computed ones come of themselves."""
+    return [column.name for column in table.columns if column.computed is None]
+
+
+def _of_shop(table: Table, shop_id: UUID, seen: frozenset[str] = frozenset()) -> Composed:
+    """Which rows of a table hang on a shop, by the shortest way of references that are always there."""
+    if table.name == "shop":
+        return SQL("id = {}").format(Literal(shop_id))
+    if "shop_id" in table.columns:
+        return SQL("shop_id = {}").format(Literal(shop_id))
+    key = next(
+        key
+        for column in table.columns
+        for key in column.foreign_keys
+        if not column.nullable and key.column.table.name not in {*seen, table.name}
+    )
+    parent = key.column.table
+    return SQL("{} IN (SELECT {} FROM {} WHERE {})").format(
+        Identifier(key.parent.name), Identifier(key.column.name), Identifier(parent.name),
+        _of_shop(parent, shop_id, seen | {table.name}),
+    )  # fmt: skip
+
+
+def _member(name: str) -> zipfile.ZipInfo:
+    """A member of the file, always of the same date, so that the same records give the same bytes."""
+    member = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
+    member.compress_type = zipfile.ZIP_DEFLATED
+    return member
+
+
+def _refused(problem: str, remedy: str) -> InvalidDocumentError:
+    return InvalidDocumentError([Problem("", problem, remedy)])
