@@ -10,6 +10,7 @@ from fastapi.responses import JSONResponse
 from sqlalchemy.exc import IntegrityError, OperationalError
 from starlette.exceptions import HTTPException
 
+from ulbrek.api.floor import record_of
 from ulbrek.api.views import JOB_VIEW, job_view
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, RefusedEntryError, StaleWriteError, StoreError
@@ -49,7 +50,8 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, StaleWriteError)  # noqa: S101 - registered for it
     with request.app.state.database.work() as records:
         shop = records.shop()
-        theirs = job_view(records.jobs(shop.id).get(error.job_id), shop)
+        stored = records.jobs(shop.id).get(error.job_id)
+        theirs = job_view(stored, shop, record_of(records, shop, stored))
     return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
 
 

@@ -12,6 +12,7 @@ _KINDS = frozenset({"opening", "hole", "rectangle"})
 
 
 _OWN_WORDS = {
+    "timezone_aware": "It does not say its time zone.",
     "missing": "It is missing.",
     "extra_forbidden": "It is not known here.",
     "string_too_short": "It is empty.",
@@ -27,6 +28,7 @@ _REMEDIES = {
     "missing": "Add it.",
     "extra_forbidden": "Check its spelling, or remove it.",
     "string_too_short": "Write something.",
+    "timezone_aware": "Add it, such as +02:00, or Z for UTC.",
     **dict.fromkeys(("too_short", "too_long", "string_too_long"), "Make it longer or shorter."),
 }
 

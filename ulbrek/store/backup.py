@@ -9,9 +9,10 @@ import zipfile
 from typing import IO, Any
 from uuid import UUID
 
-from psycopg import Connection
+from psycopg import Connection, DataError, IntegrityError, ProgrammingError
 from psycopg.sql import SQL, Composed, Identifier, Literal
 from sqlalchemy import Table, text
+from sqlalchemy.exc import DBAPIError
 
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.database import Database
@@ -74,9 +75,12 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
                 f"Bring an empty database to {manifest['migration']} with the Ulbrek that wrote it, restore, migrate.",
             )
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
-        for table in Base.metadata.sorted_tables:
-            _copy_in(raw, table, packed)
-        connection.commit()
+        try:
+            for table in Base.metadata.sorted_tables:
+                _copy_in(raw, table, packed)
+            connection.commit()
+        except (DataError, IntegrityError, ProgrammingError, DBAPIError, KeyError, zipfile.BadZipFile) as error:
+            raise _refused("The backup does not hang together.", "Give one that was not changed.") from error
     rows: dict[str, int] = manifest["rows"]
     return rows
 

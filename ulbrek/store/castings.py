@@ -115,7 +115,7 @@ class CastingRepository(ShopRecords):
 
     def plan(self, pour: PourRow, piece: str, piece_name: str, cavity_id: UUID | None, at: datetime) -> CastingRow:
         """A casting that a pour is to make, with the next serial number of the shop."""
-        self._session.execute(select(ShopRow.id).where(ShopRow.id == self._shop_id).with_for_update())
+        self._session.execute(select(ShopRow.id).where(ShopRow.id == self._shop_id).with_for_update(key_share=True))
         serial = self._session.scalar(
             select(func.coalesce(func.max(CastingRow.serial), 0) + 1).where(CastingRow.shop_id == self._shop_id)
         )

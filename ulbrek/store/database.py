@@ -50,7 +50,7 @@ class Database:
             try:
                 config = migration_config()
                 config.attributes["connection"] = connection
-                down = to == "base" or to.startswith("-")
+                down = to != "head"
                 (command.downgrade if down else command.upgrade)(config, to)
                 connection.commit()
             finally:

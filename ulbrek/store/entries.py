@@ -43,7 +43,7 @@ class ShopRecords:
         """
         table: Any = kind
         asked = select(kind).where(table.id == key, table.shop_id == self._shop_id)
-        row = self._session.scalar(asked.with_for_update() if lock else asked)
+        row = self._session.scalar(asked.with_for_update(key_share=True) if lock else asked)
         if row is None:
             raise NotFoundError(what, key)
         return row

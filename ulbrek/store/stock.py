@@ -8,6 +8,7 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import aliased
 
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
@@ -101,20 +102,16 @@ class StockRepository(ShopRecords):
             .where(StockItemRow.shop_id == self._shop_id, StockItemRow.archived_at.is_(None))
             .order_by(StockItemRow.kind, StockItemRow.name)
         ).all()
-        newest = (
-            select(StockMoveRow.lot_id, StockMoveRow.on_hand, StockMoveRow.reserved)
-            .distinct(StockMoveRow.lot_id)
-            .order_by(StockMoveRow.lot_id, StockMoveRow.number.desc())
-            .subquery()
-        )
+        ledger = aliased(StockMoveRow)
+        last = select(func.max(ledger.number)).where(ledger.lot_id == StockLotRow.id).scalar_subquery()
         asked = (
-            select(StockLotRow, newest.c.on_hand, newest.c.reserved)
-            .join(newest, newest.c.lot_id == StockLotRow.id)
+            select(StockLotRow, StockMoveRow.on_hand, StockMoveRow.reserved)
+            .join(StockMoveRow, (StockMoveRow.lot_id == StockLotRow.id) & (StockMoveRow.number == last))
             .where(StockLotRow.item_id.in_([item.id for item in items]))
             .order_by(StockLotRow.received_on, StockLotRow.created_at)
         )
         if not spent:
-            asked = asked.where((newest.c.on_hand != 0) | (newest.c.reserved != 0))
+            asked = asked.where((StockMoveRow.on_hand != 0) | (StockMoveRow.reserved != 0))
         lots: dict[UUID, list[Lot]] = {}
         for row, on_hand, reserved in self._session.execute(asked):
             lots.setdefault(row.item_id, []).append(_lot(row, on_hand, reserved))
@@ -241,7 +238,7 @@ class StockRepository(ShopRecords):
             .join(StockItemRow, StockItemRow.id == StockLotRow.item_id)
             .where(StockLotRow.id == lot_id, StockItemRow.shop_id == self._shop_id)
         )
-        row = self._session.scalar(asked.with_for_update(of=StockLotRow) if lock else asked)
+        row = self._session.scalar(asked.with_for_update(of=StockLotRow, key_share=True) if lock else asked)
         if row is None:
             raise NotFoundError("lot", lot_id)
         return row

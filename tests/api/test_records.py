@@ -1,0 +1,216 @@
+"""Records over the API: a pour from its first bag to its last state, and what is refused."""
+
+import json
+import os
+from datetime import UTC, datetime, timedelta
+from typing import Any
+from uuid import uuid4
+
+import pytest
+import schemathesis
+from fastapi.testclient import TestClient
+from hypothesis import HealthCheck, given
+from hypothesis import settings as hypothesis_settings
+from schemathesis import GenerationMode
+from schemathesis.checks import not_a_server_error
+
+from ops.postgres import Cluster
+from tests.files.test_photo import picture
+from tests.jobs import top_document
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
+from ulbrek.store.database import Database
+
+NOW = datetime.now(UTC).replace(microsecond=0)
+POUR = NOW - timedelta(days=3)
+H = timedelta(hours=1)
+CASES = int(os.environ.get("ULBREK_CASES", "6"))  # of each route; more by hand
+
+
+def at(hours: float) -> str:
+    return (POUR + hours * H).isoformat()
+
+
+def job(api: TestClient, count: int = 2, **changed: Any) -> dict[str, Any]:
+    view: dict[str, Any] = api.post("/api/jobs", json={"job": top_document(piece={"count": count}, **changed)}).json()
+    return view
+
+
+def pour(api: TestClient, job_id: str, count: int = 2, **more: Any) -> dict[str, Any]:
+    body = {"job_id": job_id, "fills": [{"piece": "top", "count": count}], "poured_at": at(0), **more}
+    answer = api.post("/api/pours", json=body)
+    assert answer.status_code == 201, answer.text
+    view: dict[str, Any] = answer.json()
+    return view
+
+
+def done(view: dict[str, Any]) -> set[str]:
+    return {act["id"] for act in view["plan"]["cure"]["acts"] if act["done_at"]}
+
+
+def test_a_pour_flows_into_its_job_and_off_the_agenda(api: TestClient) -> None:
+    kept = job(api, cure={"poured_at": at(-2)})
+    view = pour(api, kept["id"])
+    pour_id = view["pour"]["id"]
+    assert view["plan"]["cure"]["poured_at"] == at(0).replace("+00:00", "Z")
+    api.post(f"/api/pours/{pour_id}/batches", json={"bags": 2, "water_l": 5.8, "at": at(0.1)})
+    view = api.post(f"/api/pours/{pour_id}/acts", json={"act": "strip", "piece": "top", "at": at(40)}).json()
+    assert done(view) == {"strip"}
+    assert {one["state"] for one in view["pour"]["castings"]} == {"stripped"}
+    shown = api.get(f"/api/jobs/{kept['id']}").json()
+    assert shown["plan"]["mix"]["water_planned_l"] == pytest.approx(2.9)
+    assert done(shown) == {"strip"}
+    told = [act for act in api.get("/api/agenda").json()["acts"] if act["job"] == kept["id"]]
+    assert "strip" not in {act["id"] for act in told}
+    assert {act["pour"] for act in told} == {pour_id}
+    # A gesture is planned with the same record, though nothing is read for it.
+    asked = {"job": shown["job"], "shop": api.get("/api/shop").json(), "record": shown["record"]}
+    assert api.post("/api/plan", json=asked).json()["plan"] == shown["plan"]
+
+
+def test_what_has_changed_since_the_pour_is_told(api: TestClient) -> None:
+    kept = job(api)
+    view = pour(api, kept["id"], count=1)
+    assert (view["changed"], view["gone"]) == ([], False)
+    thicker = top_document(piece={"count": 2, "thickness": "50 mm"})
+    api.put(f"/api/jobs/{kept['id']}", json={"parent": 1, "job": thicker, "what": "Thicker"})
+    told = api.get(f"/api/pours/{view['pour']['id']}").json()
+    volume = next(one for one in told["changed"] if one["key"] == "mix.poured_volume")
+    assert (volume["then"], volume["now"]) == (pytest.approx(21.6), pytest.approx(27.0))
+    assert told["pour"]["job"]["pieces"][0]["thickness"]["mm"] == 40
+    api.post(f"/api/jobs/{kept['id']}/archive")
+    assert api.get(f"/api/pours/{view['pour']['id']}").json()["gone"]
+
+
+def test_a_planned_pour_waits_on_the_agenda_with_what_it_reserves(api: TestClient) -> None:
+    kept = job(api, cure={"poured_at": at(0)})
+    name = f"Mix {uuid4()}"
+    items = api.post("/api/stock", json={"kind": "bag", "material": name, "name": name, "unit": "bags"}).json()
+    item = next(one for one in items if one["name"] == name)
+    lots = api.post(f"/api/stock/{item['id']}/lots", json={"quantity": 6, "price": 7.5, "currency": "CAD"}).json()
+    lot = next(i for i in lots if i["id"] == item["id"])["lots"][0]
+    takes = [{"lot_id": lot["id"], "quantity": 4}]
+    view = pour(api, kept["id"], poured_at=None, takes=takes)
+    (act,) = [a for a in api.get("/api/agenda").json()["acts"] if a["job"] == kept["id"] and a["id"] == "pour"]
+    assert (act["pour"], act["poured"]) == (view["pour"]["id"], False)
+    (stocked,) = [i for i in api.get("/api/stock").json() if i["id"] == item["id"]]
+    assert (stocked["on_hand"], stocked["reserved"], stocked["free"]) == (6, 4, 2)
+    api.post(f"/api/pours/{view['pour']['id']}/cancel", json={})
+    (stocked,) = [i for i in api.get("/api/stock").json() if i["id"] == item["id"]]
+    assert stocked["free"] == 6
+
+
+def test_a_casting_shows_its_past_its_plan_and_what_was_seen(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    casting = view["pour"]["castings"][0]
+    told = {"kind": "weighing", "casting_id": casting["id"], "mass_kg": 50.6}
+    assert api.post("/api/observations", json=told).status_code == 201
+    found = api.get(f"/api/castings/{casting['id']}").json()
+    assert [one["state"] for one in found["states"]] == ["planned", "poured"]
+    assert (found["log"][0]["mass_kg"], found["piece"]["id"]) == (50.6, "top")
+    assert found["casting"]["next_states"] == ["stripped", "failed"]
+    listed = api.get("/api/castings", params={"search": f"#{casting['serial']}"}).json()["castings"]
+    assert [one["id"] for one in listed] == [casting["id"]]
+
+
+def test_a_photo_is_kept_without_its_place(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    seen = api.post("/api/observations", json={"kind": "note", "text": "Pit", "pour_id": view["pour"]["id"]}).json()
+    key = str(uuid4())
+    for _ in range(2):
+        answer = api.post(
+            f"/api/observations/{seen}/photos", params={"key": key}, content=picture(),
+            headers={"content-type": "text/html; name=../../x.exe"},
+        )  # fmt: skip
+        assert answer.json() == key
+    log = api.get(f"/api/jobs/{view['pour']['job_id']}/log").json()["entries"]
+    assert next(one for one in log if one["id"] == seen)["photos"] == [key]
+    for small in ("true", "false"):
+        got = api.get(f"/api/photos/{key}", params={"small": small})
+        assert (got.headers["content-type"], got.headers["x-content-type-options"]) == ("image/jpeg", "nosniff")
+        assert b"Pocket camera" not in got.content
+    refused = api.post(f"/api/observations/{seen}/photos", content=b"<html>")
+    assert refused.status_code == 422
+    assert "Send a JPEG" in refused.json()["detail"]
+    huge = api.post(f"/api/observations/{seen}/photos", content=b"", headers={"content-length": "15000001"})
+    assert huge.status_code == 413
+
+
+def test_a_log_is_given_as_a_file(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    for kind, head in (("csv", b"\xef\xbb\xbfwhen,kind"), ("xlsx", b"PK"), ("json", b"[")):
+        answer = api.get(f"/api/jobs/{view['pour']['job_id']}/log-file", params={"kind": kind})
+        assert answer.content.startswith(head)
+        assert answer.headers["content-disposition"] == f'attachment; filename="top-log.{kind}"'
+
+
+def test_a_backup_is_one_file(api: TestClient) -> None:
+    answer = api.get("/api/backup")
+    assert answer.content.startswith(b"PK")
+    assert int(answer.headers["content-length"]) == len(answer.content)
+
+
+@pytest.mark.parametrize(
+    ("path", "body", "field", "problem"),
+    [
+        ("/api/pours", {"job_id": "{job}", "fills": [{"piece": "lid", "count": 1}]}, "/fills", "no piece “lid”"),
+        ("/api/pours", {"job_id": "{job}", "fills": []}, "/fills", "too short"),
+        ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00Z"}, "/at", "before the first water"),
+        ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00"}, "/at", "its time zone"),
+        ("/api/pours/{pour}/batches", {"bags": 0, "water_l": 2}, "/bags", "more than 0"),
+        ("/api/castings/{casting}/state", {"state": "finished"}, "/state", "cannot become finished"),
+        ("/api/castings/{casting}/state", {"state": "broken"}, "/state", "'planned', 'poured'"),
+        ("/api/observations", {"kind": "note", "text": " ", "job_id": "{job}"}, "/text", "says nothing"),
+        ("/api/members", {"name": ""}, "/name", "It is empty"),
+        ("/api/members", {"name": "a\u0000b"}, "/name", "no text"),
+    ],
+)
+def test_an_entry_that_cannot_be_is_refused_by_its_field(
+    api: TestClient, path: str, body: dict[str, Any], field: str, problem: str
+) -> None:
+    kept = job(api)
+    view = pour(api, kept["id"])
+    known = {"{job}": kept["id"], "{pour}": view["pour"]["id"], "{casting}": view["pour"]["castings"][0]["id"]}
+    text = json.dumps([path, body])
+    for name, value in known.items():
+        text = text.replace(name, value)
+    path, body = json.loads(text)
+    answer = api.post(path, json=body)
+    assert answer.status_code == 422, answer.text
+    (told,) = answer.json()["problems"]
+    assert told["field"] == field
+    assert problem in f"{told['problem']} {told['remedy']}"
+
+
+@pytest.fixture(scope="module")
+def disposable(cluster: Cluster) -> Any:
+    """The application over a database that whatever may be put into."""
+    name = f"fuzzed_{os.getpid()}"
+    cluster.ensure_database(name)
+    database = Database(cluster.url(name))
+    database.prepare()
+    database.engine.dispose()
+    app = create_app(Settings(database_url=cluster.url(name), log_format="console"))
+    yield app
+    app.state.database.engine.dispose()
+    cluster.drop_database(name)
+
+
+def test_no_request_of_the_kind_that_the_schema_allows_or_forbids_breaks_the_server(disposable: Any) -> None:
+    """Every route, with a few requests of its schema and a few beside it: an answer, and never a 5xx."""
+    schema = schemathesis.openapi.from_asgi("/api/openapi.json", disposable, headers={"host": "127.0.0.1"})
+    schema.config.generation.update(modes=[GenerationMode.POSITIVE, GenerationMode.NEGATIVE])
+    few = hypothesis_settings(
+        max_examples=CASES, deadline=None, database=None, derandomize=True, suppress_health_check=list(HealthCheck)
+    )
+    told = set()
+    for result in schema.get_all_operations():
+        operation = result.ok()
+        few(given(case=operation.as_strategy())(answers))()
+        told.add(f"{operation.method} {operation.path}".lower())
+    assert {"post /api/pours", "post /api/observations", "get /api/castings"} <= told
+
+
+def answers(case: Any) -> None:
+    answer = case.call(headers={"host": "127.0.0.1"})
+    case.validate_response(answer, checks=[not_a_server_error])

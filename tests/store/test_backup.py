@@ -1,0 +1,144 @@
+"""The whole shop as one file: into an empty database it gives the same records, byte for byte."""
+
+import io
+import json
+import os
+import zipfile
+from collections.abc import Callable, Iterator
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+import pytest
+from sqlalchemy import text
+
+from ops.postgres import Cluster
+from tests.files.test_photo import picture
+from tests.jobs import top
+from ulbrek.core.shop import Shop
+from ulbrek.files.photo import clean_photo
+from ulbrek.files.problems import InvalidDocumentError
+from ulbrek.store.backup import read_backup, write_backup
+from ulbrek.store.database import Database
+from ulbrek.store.entries import Entry
+from ulbrek.store.log import Seen
+from ulbrek.store.models import Base
+from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.stock import NewLot
+
+POUR = datetime.now(UTC) - timedelta(days=3)
+Fresh = Callable[[], Database]
+
+
+@pytest.fixture
+def fresh(cluster: Cluster) -> Iterator[Fresh]:
+    """Databases without tables, dropped at the end."""
+    made: list[tuple[str, Database]] = []
+
+    def make() -> Database:
+        name = f"backup_{os.getpid()}_{len(made)}"
+        cluster.ensure_database(name)
+        made.append((name, Database(cluster.url(name))))
+        return made[-1][1]
+
+    yield make
+    for name, database in made:
+        database.engine.dispose()
+        cluster.drop_database(name)
+
+
+def fill(database: Database) -> None:
+    """A row at least in every table."""
+    database.migrate()
+    with database.work() as records:
+        records.shops.create(Shop(name="Fennel Row, “the” yard;\nback"))
+        shop = records.shop()
+        member = records.members(shop.id).add("Studio lead", "in").id
+        entry = Entry(POUR, 'with a comma, a "quote" and\na line', member)
+        job = records.jobs(shop.id).create(top(piece={"count": 2}), "Begun")
+        form = records.forms(shop.id).build("Ring", ["top"], job.id)
+        records.forms(shop.id).keep(form.id, usual_life=40)
+        records.forms(shop.id).note(form.id, "oiled", entry)
+        item = records.stock(shop.id).add_item("bag", "ordinary/60lb", "Ordinary mix", "bags")
+        lot = records.stock(shop.id).add_lot(item, NewLot(10.5, price=6.25, currency="CAD"), entry)
+        fills = [Fill("top", 2, (form.cavities[0].id,))]
+        pour = records.pours(shop.id).begin(job, shop, fills, [Taken(lot, 3)], entry)
+        records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
+        records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
+        seen = records.log(shop.id).add(Seen("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry)
+        records.photos(shop.id).add(seen, clean_photo(picture()))
+        sensor = records.sensors(shop.id).add("Probe", "concrete").id
+        records.sensors(shop.id).place(sensor, pour, POUR)
+        records.sensors(shop.id).read(sensor, [(POUR + timedelta(minutes=n), 20 + n / 7) for n in range(9)])
+
+
+def backup(database: Database) -> bytes:
+    with database.work() as records:
+        shop = records.shop()
+    file = io.BytesIO()
+    write_backup(database, shop.id, file)
+    return file.getvalue()
+
+
+def test_restored_records_are_equal_byte_for_byte(fresh: Fresh) -> None:
+    first, second = fresh(), fresh()
+    fill(first)
+    kept = backup(first)
+    told = read_backup(second, io.BytesIO(kept))
+    assert set(told) == set(Base.metadata.tables)
+    assert min(told.values()) >= 1, "a table that was never filled is not tested here"
+    assert backup(second) == kept
+    with second.work() as records:  # and they work: numbers go on, balances hold
+        shop = records.shop()
+        assert records.stock(shop.id).all()[0].on_hand == 7.5
+        job = records.jobs(shop.id).all()[0]
+        pours = records.pours(shop.id)
+        begun = pours.get(pours.begin(job, shop, [Fill("top", 1)], (), Entry(POUR)))
+        assert begun.castings[0].serial == 3
+
+
+def test_a_backup_holds_one_shop_s_records_only(fresh: Fresh) -> None:
+    database = fresh()
+    fill(database)
+    kept = backup(database)
+    with database.work() as records:
+        other = records.shops.create(Shop(name="Another"))
+        records.jobs(other).create(top(), "Theirs")
+        records.members(other).add("Somebody else", "mm")
+    assert backup(database) == kept
+
+
+def test_a_backup_is_read_into_an_empty_database_only(fresh: Fresh) -> None:
+    database = fresh()
+    fill(database)
+    kept = backup(database)
+    with pytest.raises(InvalidDocumentError, match="holds a shop already"):
+        read_backup(database, io.BytesIO(kept))
+
+
+def spoilt(kept: bytes, member: str, content: bytes) -> bytes:
+    written = io.BytesIO()
+    with zipfile.ZipFile(io.BytesIO(kept)) as one, zipfile.ZipFile(written, "w") as other:
+        for name in one.namelist():
+            other.writestr(name, content if name == member else one.read(name))
+    return written.getvalue()
+
+
+def test_what_is_no_backup_is_refused_and_leaves_nothing_behind(fresh: Fresh) -> None:
+    source, database = fresh(), fresh()
+    fill(source)
+    database.migrate()
+    kept = backup(source)
+    manifest: dict[str, Any] = json.loads(zipfile.ZipFile(io.BytesIO(kept)).read("manifest.json"))
+    for wrong, problem in (
+        (b"not a zip", "not a backup"),
+        (spoilt(kept, "manifest.json", b"{}"), "not a backup"),
+        (spoilt(kept, "manifest.json", json.dumps({**manifest, "version": 9}).encode()), "another version"),
+        (spoilt(kept, "manifest.json", json.dumps({**manifest, "migration": "0009"}).encode()), "tables at 0009"),
+        (spoilt(kept, "casting_state.csv", b"casting_id,number\n"), "does not hang together"),
+        (spoilt(kept, "photo.csv", kept[:200]), "does not hang together"),
+    ):
+        with pytest.raises(InvalidDocumentError, match=problem):
+            read_backup(database, io.BytesIO(wrong))
+        with database.work() as records:
+            assert records.session.execute(text("SELECT count(*) FROM shop")).scalar_one() == 0
+    read_backup(database, io.BytesIO(kept))
