@@ -17,6 +17,7 @@ from zoneinfo import ZoneInfo
 
 import uvicorn
 
+from ops.demo_records import load_demo_records
 from ops.postgres import ROOT, Cluster, PostgresError, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
@@ -117,9 +118,11 @@ def load_demo_data(database: Database) -> None:
             return
         shop = Shop.model_validate_json((DEMO_DATA / "shop.json").read_bytes())
         shop_id = records.shops.create(shop)
+        jobs = {}
         for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
-            job = read_job_file(file.read_bytes()).job
-            records.jobs(shop_id).create(_poured(job, POURS.get(file.name[0]), shop.hours.place), "Begun")
+            job = _poured(read_job_file(file.read_bytes()).job, POURS.get(file.name[0]), shop.hours.place)
+            jobs[file.name[0]] = records.jobs(shop_id).create(job, "Begun")
+        load_demo_records(records, jobs, datetime.now(UTC))
 
 
 def _poured(job: Job, day_and_hour: tuple[int, int] | None, place: ZoneInfo) -> Job:

@@ -69,7 +69,7 @@ def test_as_typed_survives_out_and_in() -> None:
             file_of(top_document(), shop_snapshot={"mixes": []}),
             "/shop_snapshot/mixes",
             "at least 1 item",
-            "longer or shorter",
+            "what is missing",
         ),
         (
             file_of(top_document(mix={"bags_per_batch": 0.3})),

@@ -29,7 +29,7 @@ _REMEDIES = {
     "extra_forbidden": "Check its spelling, or remove it.",
     "string_too_short": "Write something.",
     "timezone_aware": "Add it, such as +02:00, or Z for UTC.",
-    **dict.fromkeys(("too_short", "too_long", "string_too_long"), "Make it longer or shorter."),
+    "string_too_long": "Make it shorter.",
 }
 
 
@@ -81,4 +81,8 @@ def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:
     if kind in _BOUNDS:
         words, name = _BOUNDS[kind]
         return f"It must be {words} {ctx[name]:g}.", "Change the number."
+    if kind == "too_short":
+        return f"It needs at least {ctx['min_length']} item(s).", "Add what is missing."
+    if kind == "too_long":
+        return f"It may have at most {ctx['max_length']} items.", "Leave some out."
     return _OWN_WORDS.get(kind, f"{message}."), _REMEDIES.get(kind, "Change it to what is expected.")

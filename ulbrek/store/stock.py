@@ -50,7 +50,10 @@ class Lot:
 
 @dataclass(frozen=True, slots=True)
 class Item:
-    """Something that is kept, with its lots, oldest first: the oldest is taken first."""
+    """Something that is kept, with its lots, oldest first: the oldest is taken first.
+
+    What is on hand, reserved and free is of whole ones; offcuts are counted by themselves.
+    """
 
     id: UUID
     kind: ItemKind
@@ -60,6 +63,7 @@ class Item:
     on_hand: float
     reserved: float
     free: float
+    offcuts: float
     lots: tuple[Lot, ...]
 
 
@@ -253,8 +257,12 @@ def _lot(row: StockLotRow, on_hand: Decimal, reserved: Decimal) -> Lot:
 
 def _item(row: StockItemRow, lots: list[Lot]) -> Item:
     kind: ItemKind = row.kind  # type: ignore[assignment]  # the database holds no other
-    on_hand, reserved = sum(lot.on_hand for lot in lots), sum(lot.reserved for lot in lots)
-    return Item(row.id, kind, row.material, row.name, row.unit, on_hand, reserved, on_hand - reserved, tuple(lots))
+    whole = [lot for lot in lots if lot.length_mm is None]
+    on_hand, reserved = sum(lot.on_hand for lot in whole), sum(lot.reserved for lot in whole)
+    offcuts = sum(lot.on_hand for lot in lots) - on_hand
+    return Item(
+        row.id, kind, row.material, row.name, row.unit, on_hand, reserved, on_hand - reserved, offcuts, tuple(lots)
+    )
 
 
 def _move(row: StockMoveRow) -> Move:

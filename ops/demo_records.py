@@ -1,0 +1,310 @@
+"""Four months of records for the demo: the same every time but for the day that they end on, which is today."""
+
+import io
+import math
+import random
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
+from datetime import UTC, datetime, timedelta
+from uuid import UUID
+from zoneinfo import ZoneInfo
+
+from PIL import Image, ImageDraw, ImageFilter
+
+from ulbrek.core.casting import State
+from ulbrek.core.job import Job
+from ulbrek.core.plan import plan
+from ulbrek.core.takes import rests, takes
+from ulbrek.files.photo import clean_photo
+from ulbrek.store.database import Records
+from ulbrek.store.entries import Entry
+from ulbrek.store.jobs import ListedJob
+from ulbrek.store.log import Seen
+from ulbrek.store.pours import Fill, StoredPour, Taken
+from ulbrek.store.stock import ItemKind, NewLot
+
+PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))
+CURRENCY = "CAD"
+CUP_L = 0.24
+
+
+@dataclass(frozen=True)
+class Fate:
+    """What becomes of some castings of a pour: the state, so many days after it, and why."""
+
+    castings: tuple[int, ...]
+    state: State
+    days: float
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class Past:
+    """A pour of the past: so many days ago, at an hour, of a job by its number, in a mould or not."""
+
+    days_ago: int
+    hour: float
+    job: str
+    name: str
+    count: int
+    mould: str = ""
+    who: int = 0
+    wet: float = 0.0  # cups of water over the usual, a bag
+    fates: tuple[Fate, ...] = ()
+    notes: tuple[tuple[float, str], ...] = ()  # hours after water in, and what was noted
+    defects: tuple[tuple[int, float, str], ...] = field(default=())  # casting, hours after, what
+    in_use: bool = True
+
+
+STEP, WEIGHT = "Stepping-slab mould", "Press-weight mould"
+KILN = "Stepping slabs to the kiln shed"
+PASTS = (
+    Past(119, 9, "5", KILN, 4, STEP, 1, notes=((2.2, "Bleed water gone after two hours, breezy."),)),
+    Past(114, 9.5, "5", KILN, 4, STEP, 1),
+    Past(109, 10, "5", KILN, 4, STEP, 3, defects=((2, 48, "Corner knocked off in stripping, rubbed in with slurry."),)),
+    Past(101, 14, "3", "Press weights 1 and 2", 2, WEIGHT, 0),
+    Past(94, 10, "4", "Courtyard bench seat, first try", 1, "", 0, 0.6,
+         (Fate((0,), "failed", 2.3, "Cracked across the middle when it was turned flat instead of on edge."),),
+         ((1.0, "Looked soupy; a cup went in twice."),), ((0, 55, "Crack right across, 12 mm open at the back."),)),
+    Past(87, 9, "5", "Stepping slabs to the bins", 4, STEP, 3),
+    Past(82, 9, "5", "Stepping slabs to the bins", 4, STEP, 3, 0.2),
+    Past(71, 13, "3", "Press weights 3 and 4", 2, WEIGHT, 2, notes=((0.4, "Packed by hand, sander on the mould."),)),
+    Past(64, 9, "2", "Wedging table block, first try", 1, "", 2, -0.3,
+         (Fate((0,), "failed", 1.4, "Stone pockets all along the front: mixed too dry and not worked into the edge."),),
+         (), ((0, 33, "Bare stone along the front edge, 60 mm deep."),)),
+    Past(55, 11, "5", "Stepping slabs to the pond", 4, STEP, 1),
+    Past(50, 11, "5", "Stepping slabs to the pond", 4, STEP, 1, defects=((1, 70, "Pinholes over a hand's breadth."),)),
+    Past(33, 10, "2", "Wedging table block, second", 1, "", 2, notes=((1.2, "Shaken from the bottom up this time."),)),
+    Past(21, 10, "5", "Stepping slabs, spare", 2, STEP, 3),
+    Past(7, 10, "4", "", 1, "", 0, notes=((0.8, "Flow just right with a cup over the start."),), in_use=False),
+    Past(2, 14, "3", "", 2, WEIGHT, 0, in_use=False),
+    Past(1, 9, "1", "", 1, "", 1, in_use=False),
+)  # fmt: skip
+
+
+def load_demo_records(records: Records, jobs: Mapping[str, ListedJob], now: datetime) -> None:
+    """Puts the demo's past into its shop.
+
+    Args:
+        records: of the shop, with its jobs in it
+        jobs: by number, the demo's jobs
+        now: the moment at which it is looked at
+    """
+    _Past(records, jobs, now).tell()
+
+
+class _Past:
+    def __init__(self, records: Records, jobs: Mapping[str, ListedJob], now: datetime) -> None:
+        self.records, self.jobs, self.now = records, dict(jobs), now
+        self.shop = records.shop()
+        self.place: ZoneInfo = self.shop.shop.hours.place
+        self.dice = random.Random(1862)  # noqa: S311 - the same past every time
+        shop_id = self.shop.id
+        self.people = [records.members(shop_id).add(name, "in" if units == "in" else "mm").id for name, units in PEOPLE]
+        self.pours, self.castings = records.pours(shop_id), records.castings(shop_id)
+        self.log, self.stock, self.forms = records.log(shop_id), records.stock(shop_id), records.forms(shop_id)
+        self.cavities: dict[str, tuple[UUID, ...]] = {}
+        self.moulds: dict[str, UUID] = {}
+        self.lots: dict[str, UUID] = {}
+        self.by_name: dict[str, ListedJob] = {}
+
+    def tell(self) -> None:
+        """All of it, oldest first."""
+        self._moulds()
+        self._stock()
+        for past in PASTS:
+            self._pour(past)
+        for name, job in self.by_name.items():
+            if name:
+                self.records.jobs(self.shop.id).archive(job.id)
+        self._after()
+
+    def _moulds(self) -> None:
+        for name, piece, cavities, life, service, used, weakest in (
+            (STEP, "step", 4, 15, 6, 6, "Corner joints of the ring"),
+            (WEIGHT, "weight", 2, 60, 20, 0, "Lettering plate"),
+        ):
+            form = self.forms.build(name, [piece] * cavities)
+            self.forms.keep(form.id, life, service, used, weakest)
+            self.moulds[name], self.cavities[name] = form.id, tuple(one.id for one in form.cavities)
+        repaired = self._at(90, 16)
+        self.forms.note(
+            self.moulds[STEP], "repaired", Entry(repaired, "Two corners screwed anew.", self.people[1]), "Ring"
+        )
+
+    def _stock(self) -> None:
+        kept: tuple[tuple[ItemKind, str, str, str, tuple[tuple[int, float, float, str], ...]], ...] = (
+            ("bag", "ordinary/25kg", "Ordinary bagged mix, 25 kg", "bags",
+             ((121, 40, 8.9, "pallet B-114"), (60, 30, 9.2, "pallet C-020"), (9, 24, 9.4, "pallet C-077"))),
+            ("bag", "ordinary/60lb", "Ordinary bagged mix, 60 lb", "bags", ((20, 10, 7.8, "C-060"),)),
+            ("bag", "ordinary/80lb", "Ordinary bagged mix, 80 lb", "bags", ((100, 14, 9.6, "B-120"),)),
+            ("sheet", "melamine-16", "Melamine board 16 mm", "sheets", ((118, 6, 54.0, ""), (30, 4, 56.5, ""))),
+            ("sheet", "film-ply-18", "Film-faced plywood 18 mm", "sheets", ((118, 2, 79.0, ""),)),
+            ("foam", "foam-50", "Rigid foam 50 mm (2 in)", "sheets", ((40, 2, 31.0, ""),)),
+            ("bar", "6", "6 mm bar", "bars", ((118, 8, 7.4, ""),)),
+            ("bar", "3", "#3 bar (3/8 in)", "bars", ((40, 5, 11.2, ""),)),
+            ("mesh", "fine-50", "Fine mesh 2.5 mm, 50 mm squares", "sheets", ((118, 5, 24.0, ""),)),
+            ("hardware", "screws", "Screws", "boxes", ((118, 6, 12.5, ""),)),
+            ("supply", "sealant", "Sealant", "cartridges", ((118, 12, 7.9, ""),)),
+            ("supply", "tape", "Packing tape", "rolls", ((118, 6, 3.2, ""),)),
+            ("supply", "oil", "Form oil", "l", ((118, 5, 9.0, ""),)),
+        )  # fmt: skip
+        for kind, material, name, unit, lots in kept:
+            item = self.stock.add_item(kind, material, name, unit)
+            for days, quantity, price, label in lots:
+                lot = NewLot(quantity, label, price, CURRENCY)
+                self.stock.add_lot(item, lot, Entry(self._at(days, 15), member_id=self.people[0]))
+
+    def _pour(self, past: Past) -> None:
+        job = self._job(past)
+        at, who = self._at(past.days_ago, past.hour), self.people[past.who]
+        piece = job.job.pieces[0].id
+        cavities = self.cavities.get(past.mould, ())
+        if past.mould:
+            oiled = Entry(at - timedelta(hours=1), member_id=who)
+            self.forms.note(self.moulds[past.mould], "oiled", oiled)
+        part = job.job.model_copy(update={"pieces": (job.job.pieces[0].model_copy(update={"count": past.count}),)})
+        taken = list(self._taken(part, at, mould=bool(past.mould)))
+        pour_id = self.pours.begin(job, self.shop, [Fill(piece, past.count, cavities)], taken, Entry(at, member_id=who))
+        self.pours.water_in(pour_id, Entry(at, member_id=who))
+        self._mix(pour_id, part, past, at)
+        self._leftovers(part, pour_id, at, mould=bool(past.mould))
+        for hours, note in past.notes:
+            self._note(Seen("note", note, pour_id=pour_id), at + timedelta(hours=hours), who)
+        self._acts(pour_id, past, at)
+        pour = self.pours.get(pour_id)
+        for number, hours, text in past.defects:
+            size = part.pieces[0].outline
+            spot = Seen(
+                "defect", text, casting_id=pour.castings[number].id, x_mm=round(size.length.mm * 0.7),
+                y_mm=round(size.width.mm * 0.2), face="top",
+            )  # fmt: skip
+            seen = self._note(spot, at + timedelta(hours=hours), who)
+            if seen is not None:
+                self.records.photos(self.shop.id).add(seen, clean_photo(_picture(len(text))))
+        self._weigh(pour, past, at)
+
+    def _job(self, past: Past) -> ListedJob:
+        """The demo's own job, or one like it under a name of its own."""
+        if not past.name:
+            return self.jobs[past.job]
+        if past.name not in self.by_name:
+            like = self.jobs[past.job].job
+            cure = like.cure.model_copy(update={"poured_at": None})
+            document = like.model_copy(update={"name": past.name, "cure": cure})
+            self.by_name[past.name] = self.records.jobs(self.shop.id).create(document, "Begun")
+        return self.by_name[past.name]
+
+    def _taken(self, job: Job, at: datetime, mould: bool) -> Iterator[Taken]:
+        items = {(item.kind, item.material): item for item in self.stock.all()}
+        for take in takes(job, self.shop.shop, plan(job, self.shop.shop)):
+            if mould and take.kind not in ("bag", "mesh", "bar"):
+                continue
+            item = items.get((take.kind, take.material))
+            wanted = take.quantity
+            for lot in item.lots if item else ():
+                if lot.length_mm is None and lot.received_on <= at.date() and wanted > 0 and lot.free > 0:
+                    quantity = min(wanted, lot.free)
+                    wanted -= quantity
+                    yield Taken(lot.id, quantity)
+
+    def _mix(self, pour_id: UUID, part: Job, past: Past, at: datetime) -> None:
+        mixed = plan(part, self.shop.shop).mix
+        whole = mixed.bags.value - 1  # the bag over stays closed
+        dose = mixed.water_planned_l + past.wet * CUP_L
+        done = 0.0
+        while done < whole:
+            bags = min(mixed.bags_per_batch, whole - done)
+            when = at + timedelta(minutes=18 * done / max(mixed.bags_per_batch, 0.25))
+            water = round(bags * dose * (1 + self.dice.uniform(-0.012, 0.012)), 2)
+            if when < self.now:
+                self.pours.mix(pour_id, bags, water, Entry(when, member_id=self.people[past.who]))
+            done += bags
+
+    def _leftovers(self, part: Job, pour_id: UUID, at: datetime, mould: bool) -> None:
+        items = {(item.kind, item.material): item.id for item in self.stock.all(spent=True)}
+        if mould:
+            return
+        for rest in rests(part, self.shop.shop, plan(part, self.shop.shop))[:1]:
+            item = items.get(("sheet", rest.material))
+            if item is not None:
+                size = NewLot(1, "offcut", length_mm=rest.length_mm, width_mm=rest.width_mm, kind="left over")
+                self.stock.add_lot(item, size, Entry(at), pour_id)
+
+    def _acts(self, pour_id: UUID, past: Past, at: datetime) -> None:
+        failed = {fate.days * 24: fate for fate in past.fates}
+        gone = min(failed, default=math.inf)
+        shop, who = self.shop.shop, self.people[past.who]
+        pour = self.pours.get(pour_id)
+        for act in plan(pour.job, shop, pour.record).cure.acts:
+            if act.is_state and not (act.id == "install" and past.in_use):
+                continue
+            when = (act.at or at) + timedelta(minutes=self.dice.randint(4, 95))
+            if (when - at).total_seconds() / 3600 < gone and when < self.now:
+                self.pours.did(pour_id, act.id, act.piece, Entry(when, member_id=who))
+        castings = self.pours.get(pour_id).castings
+        for fate in past.fates:
+            for number in fate.castings:
+                entry = Entry(at + timedelta(days=fate.days), fate.note, who)
+                self.castings.advance(castings[number].id, fate.state, entry)
+
+    def _weigh(self, pour: StoredPour, past: Past, at: datetime) -> None:
+        if past.mould != WEIGHT:
+            return
+        mass = plan(pour.job, self.shop.shop, pour.record).pieces[0].handling.mass.value
+        for casting in pour.castings:
+            for days, share in ((2.2, 0.955), (30, 0.94)):
+                told = round(mass * share * (1 + self.dice.uniform(-0.006, 0.006)), 2)
+                seen = Seen("weighing", "", casting_id=casting.id, mass_kg=told)
+                self._note(seen, at + timedelta(days=days), self.people[past.who])
+
+    def _after(self) -> None:
+        """Counting day, and the probe in what was poured last."""
+        counted = Entry(self._at(12, 17), "Counting day: one bag wet through", self.people[0])
+        for item in self.stock.all():
+            if (item.kind, item.material) == ("bag", "ordinary/80lb") and item.lots:
+                self.stock.move(item.lots[0].id, "counted", max(0, item.lots[0].on_hand - 1), counted)
+        sensors = self.records.sensors(self.shop.id)
+        probe = sensors.add("Probe in the concrete", "concrete").id
+        newest = self.pours.page(limit=1)[0]
+        assert newest.poured_at is not None  # noqa: S101 - the last of the past is poured
+        sensors.place(probe, newest.id, newest.poured_at)
+        readings = []
+        when = newest.poured_at
+        while when < self.now:
+            hours = (when - newest.poured_at).total_seconds() / 3600
+            day = 2.0 * math.sin((when.astimezone(self.place).hour - 9) / 24 * math.tau)
+            readings.append((when, round(18.5 + 3.5 * math.exp(-(((hours - 9) / 6) ** 2)) + day, 2)))
+            when += timedelta(minutes=10)
+        sensors.read(probe, readings)
+
+    def _note(self, seen: Seen, at: datetime, who: UUID) -> UUID | None:
+        return self.log.add(seen, Entry(at, member_id=who)) if at < self.now else None
+
+    def _at(self, days_ago: int, hour: float) -> datetime:
+        """So many days ago, at an hour of the place (UTC)."""
+        day = self.now.astimezone(self.place).replace(
+            hour=int(hour), minute=int(hour % 1 * 60), second=0, microsecond=0
+        )
+        return (day - timedelta(days=days_ago)).astimezone(UTC)
+
+
+def _picture(seed: int) -> bytes:
+    """A patch of concrete with pits and a crack, drawn."""
+    dice = random.Random(seed)  # noqa: S311 - the same picture every time
+    image = Image.effect_noise((800, 600), 34).convert("RGB")
+    image = Image.blend(image, Image.new("RGB", image.size, (168, 165, 158)), 0.72).filter(
+        ImageFilter.GaussianBlur(1.2)
+    )
+    draw = ImageDraw.Draw(image)
+    for _ in range(70):
+        x, y, size = dice.randint(0, 800), dice.randint(0, 600), dice.randint(2, 9)
+        draw.ellipse((x, y, x + size, y + size), fill=(96, 94, 90))
+    x, y = 60, 320 + dice.randint(-60, 60)
+    while x < 760:
+        to = (x + dice.randint(8, 26), y + dice.randint(-11, 11))
+        draw.line((x, y, *to), fill=(58, 56, 54), width=dice.randint(2, 4))
+        x, y = to
+    written = io.BytesIO()
+    image.save(written, "PNG")
+    return written.getvalue()
