@@ -13,6 +13,7 @@ from ulbrek.core.plan import Plan, Station
 class PieceHeadline:
     """One piece as a thumbnail: its size and features in the plan as it stands [mm]."""
 
+    id: str
     name: str
     count: int
     length_mm: float
@@ -67,6 +68,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         name=job.name,
         pieces=tuple(
             PieceHeadline(
+                piece.id,
                 piece.name,
                 piece.count,
                 piece.outline.length.mm,

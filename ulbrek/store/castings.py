@@ -63,7 +63,12 @@ class CastingRepository(ShopRecords):
     """The castings of one shop."""
 
     def page(
-        self, states: Sequence[State] = (), search: str = "", before: int | None = None, limit: int = PAGE
+        self,
+        states: Sequence[State] = (),
+        search: str = "",
+        before: int | None = None,
+        limit: int = PAGE,
+        job_id: UUID | None = None,
     ) -> CastingPage:
         """Castings, newest first.
 
@@ -72,8 +77,11 @@ class CastingRepository(ShopRecords):
             search: a serial number, or part of the name of the piece
             before: only those with a serial number under this one, for the next page
             limit: how many
+            job_id: only those of one job
         """
         asked = self._asked()
+        if job_id is not None:
+            asked = asked.where(PourRow.job_id == job_id)
         if states:
             asked = asked.where(CastingRow.state.in_(states))
         if before is not None:

@@ -8,13 +8,20 @@ import {
   Outlet,
   redirect,
 } from "@tanstack/react-router";
-import type { Station } from "./api/client";
 import { agendaQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
+import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
+import { CastingPage } from "./stations/castings/CastingPage";
+import { CastingsPage } from "./stations/castings/CastingsPage";
 import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
+import { isEntry } from "./stations/job/Rail";
+import { MouldsPage } from "./stations/moulds/MouldsPage";
+import { PourPage } from "./stations/pours/PourPage";
+import { PoursPage } from "./stations/pours/PoursPage";
 import { RulesPage } from "./stations/rules/RulesPage";
+import { StockPage } from "./stations/stock/StockPage";
 
-const STATIONS: readonly Station[] = ["measure", "form", "steel", "mix", "cure", "move"];
+const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   component: Outlet,
@@ -27,9 +34,9 @@ const floor = createRoute({
   path: "/",
   loader: ({ context }) =>
     Promise.all([
-      context.queries.ensureQueryData({ ...jobsQuery, revalidateIfStale: true }),
+      context.queries.ensureQueryData(fresh(jobsQuery)),
       context.queries.ensureQueryData(shopQuery),
-      context.queries.ensureQueryData({ ...agendaQuery, revalidateIfStale: true }),
+      context.queries.ensureQueryData(fresh(agendaQuery)),
     ]),
   component: FloorPage,
 });
@@ -38,7 +45,7 @@ const job = createRoute({
   getParentRoute: () => root,
   path: "/jobs/$jobId/$station",
   beforeLoad: ({ params }) => {
-    if (!STATIONS.includes(params.station as Station))
+    if (!isEntry(params.station))
       throw redirect({ to: "/jobs/$jobId/$station", params: { jobId: params.jobId, station: "measure" } });
   },
   loader: ({ context, params }) => {
@@ -50,7 +57,7 @@ const job = createRoute({
   },
   component: function Job() {
     const { jobId, station } = job.useParams();
-    return <JobPage key={jobId} jobId={jobId} station={station as Station} />;
+    return <JobPage key={jobId} jobId={jobId} station={isEntry(station) ? station : "measure"} />;
   },
 });
 
@@ -61,9 +68,66 @@ const rules = createRoute({
   component: RulesPage,
 });
 
+const pours = createRoute({
+  getParentRoute: () => root,
+  path: "/pours",
+  loader: ({ context }) =>
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(fresh(poursQuery()))]),
+  component: PoursPage,
+});
+
+const pour = createRoute({
+  getParentRoute: () => root,
+  path: "/pours/$pourId",
+  loader: ({ context, params }) => context.queries.ensureQueryData(fresh(pourQuery(params.pourId))),
+  component: function Pour() {
+    const { pourId } = pour.useParams();
+    return <PourPage key={pourId} pourId={pourId} />;
+  },
+});
+
+const castings = createRoute({
+  getParentRoute: () => root,
+  path: "/castings",
+  loader: ({ context }) => context.queries.ensureQueryData(shopQuery),
+  component: CastingsPage,
+});
+
+const casting = createRoute({
+  getParentRoute: () => root,
+  path: "/castings/$castingId",
+  loader: ({ context, params }) => {
+    void context.queries.prefetchQuery(membersQuery);
+    return Promise.all([
+      context.queries.ensureQueryData(shopQuery),
+      context.queries.ensureQueryData(fresh(castingQuery(params.castingId))),
+    ]);
+  },
+  component: function Casting() {
+    const { castingId } = casting.useParams();
+    return <CastingPage key={castingId} castingId={castingId} />;
+  },
+});
+
+const moulds = createRoute({
+  getParentRoute: () => root,
+  path: "/moulds",
+  loader: ({ context }) =>
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(fresh(formsQuery))]),
+  component: MouldsPage,
+});
+
+const stock = createRoute({
+  getParentRoute: () => root,
+  path: "/stock",
+  loader: ({ context }) =>
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(fresh(stockQuery))]),
+  component: StockPage,
+});
+
 export const makeRouter = (queries: QueryClient) =>
   createRouter({
-    routeTree: root.addChildren([floor, job, rules]),
+    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, rules]),
     context: { queries },
     defaultPendingMs: 300,
     defaultPendingComponent: () => <Message title="One moment" text="Fetching it." />,

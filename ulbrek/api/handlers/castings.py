@@ -37,10 +37,11 @@ def list_castings(
     state: Annotated[tuple[State, ...], Query()] = (),
     search: Search = "",
     before: Annotated[int | None, Query(ge=1, le=2**31 - 1)] = None,
+    job_id: UUID | None = None,
 ) -> Response:
-    """Castings, newest first; those in one of some states, by number or name."""
+    """Castings, newest first; those in one of some states, by number or name, or of one job."""
     with db.work() as records:
-        found = records.castings(records.shop().id).page(state, search, before)
+        found = records.castings(records.shop().id).page(state, search, before, job_id=job_id)
     return answer(CastingPage, found)
 
 

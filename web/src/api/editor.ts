@@ -96,7 +96,8 @@ export function useEditor(id: string): Editor {
     const [job, round] = [state.next, state.round];
     state.next = null;
     try {
-      const view = await planJob(job, queries.getQueryData(shopQuery.queryKey) ?? null);
+      const shop = queries.getQueryData(shopQuery.queryKey) ?? null;
+      const view = await planJob(job, shop, latest().record);
       if (round === asking.current.round) setGesture(view);
     } catch {
       // A gesture that the core cannot plan keeps its last plan; letting go will say why.
@@ -104,7 +105,7 @@ export function useEditor(id: string): Editor {
       state.busy = false;
       void ask();
     }
-  }, [queries]);
+  }, [latest, queries]);
 
   const preview = useCallback(
     (make: (job: Job) => Job) => {

@@ -56,9 +56,9 @@ export function useRules(): Map<string, RulePage> {
   return new Map(data?.map((page) => [page.id, page]));
 }
 
-/** The plan of a job that is not kept. With the shop sent along, nothing has to be read for it. */
-export function planJob(job: Job, shop: Shop | null): Promise<PlanView> {
-  return take(client.POST("/api/plan", { body: { job, shop } }));
+/** The plan of a job that is not kept. With shop and record sent along, nothing has to be read for it. */
+export function planJob(job: Job, shop: Shop | null, record: JobView["record"]): Promise<PlanView> {
+  return take(client.POST("/api/plan", { body: { job, shop, record } }));
 }
 
 const at = (id: string) => ({ params: { path: { job_id: id } } });

@@ -11,6 +11,18 @@ export function dayAndClock(iso: string, zone: string): string {
   return `${told.weekday} ${told.hour}:${told.minute}`;
 }
 
+/** “08:00”. */
+export function clock(iso: string, zone: string): string {
+  const told = parts(iso, zone, { hour: "2-digit", minute: "2-digit" });
+  return `${told.hour}:${told.minute}`;
+}
+
+/** “Tue 24 Nov 2026”. */
+export function dayAndDate(iso: string, zone: string): string {
+  const told = parts(iso, zone, { weekday: "short", day: "numeric", month: "short", year: "numeric" });
+  return `${told.weekday} ${told.day} ${told.month} ${told.year}`;
+}
+
 /** “Tue 24 Nov, 08:00”. */
 export function dateAndClock(iso: string, zone: string): string {
   const told = parts(iso, zone, {

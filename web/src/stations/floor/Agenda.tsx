@@ -1,19 +1,23 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
-import type { Schemas } from "@/api/client";
+import { client, type Schemas, take } from "@/api/client";
 import { agendaQuery } from "@/api/queries";
+import { Modal } from "@/parts/Modal";
 import { dateAndClock, dayAndClock } from "@/units/time";
+import { EntryForm } from "../records/EntryForm";
 import { HourStrip } from "./HourStrip";
 
 type Act = Schemas["AgendaAct"];
 
 const SHOWN = 6;
+const WHOLE_LINE = "font-bold after:absolute after:inset-0";
 
 /** What is due now and what comes next, over all jobs, and the strip of hours they lie on. */
 export function Agenda() {
   const { data: agenda } = useQuery(agendaQuery);
   const [all, setAll] = useState(false);
+  const [done, setDone] = useState<Act | null>(null);
   if (!agenda || agenda.acts.every((act) => act.when === "past")) return null;
   const coming = agenda.acts.filter((act) => act.when !== "past");
   const shown = all ? coming : coming.slice(0, SHOWN);
@@ -25,7 +29,12 @@ export function Agenda() {
       </h2>
       <ol className="mt-2 border-t-2 border-ink">
         {shown.map((act) => (
-          <Line key={`${act.job} ${act.piece_name} ${act.id}`} act={act} zone={agenda.zone} />
+          <Line
+            key={`${act.job} ${act.pour} ${act.piece} ${act.id}`}
+            act={act}
+            zone={agenda.zone}
+            onDone={() => setDone(act)}
+          />
         ))}
       </ol>
       {coming.length > SHOWN && (
@@ -34,34 +43,73 @@ export function Agenda() {
         </button>
       )}
       <HourStrip agenda={agenda} />
+      {done?.pour && <DoneDialog act={done} pourId={done.pour} onClose={() => setDone(null)} />}
     </section>
   );
 }
 
-function Line({ act, zone }: { act: Act; zone: string }) {
+function Line({ act, zone, onDone }: { act: Act; zone: string; onDone: () => void }) {
   const due = act.when === "due";
   return (
     <li
       data-agenda={act.id}
-      className="relative grid grid-cols-[7.5rem_minmax(0,1fr)] items-baseline gap-x-4 border-b border-line py-2 hover:bg-paper sm:grid-cols-[9rem_minmax(0,1fr)_minmax(0,1.4fr)]"
+      className="relative grid grid-cols-[7.5rem_minmax(0,1fr)] items-baseline gap-x-4 border-b border-line py-2 hover:bg-paper sm:grid-cols-[9rem_minmax(0,1fr)_minmax(0,1.4fr)_auto]"
     >
       <span className={`figure text-lg ${due ? "justify-self-start bg-crayon px-2 text-crayon-ink" : ""}`}>
         {dayAndClock(act.at, zone)}
       </span>
       <span>
-        <Link
-          to="/jobs/$jobId/$station"
-          params={{ jobId: act.job, station: "cure" }}
-          className="font-bold after:absolute after:inset-0"
-        >
-          {act.name}
-        </Link>
+        {act.pour ? (
+          <Link to="/pours/$pourId" params={{ pourId: act.pour }} className={WHOLE_LINE}>
+            {act.name}
+          </Link>
+        ) : (
+          <Link
+            to="/jobs/$jobId/$station"
+            params={{ jobId: act.job, station: act.id === "pour" ? "log" : "cure" }}
+            className={WHOLE_LINE}
+          >
+            {act.name}
+          </Link>
+        )}
         <span className="block text-soft">
           {act.job_name}
           {act.piece_name ? `, ${act.piece_name}` : ""}
         </span>
       </span>
       <span className="text-soft max-sm:col-start-2">{act.test}</span>
+      {act.poured && due && (
+        <button
+          type="button"
+          className="button relative z-10 justify-self-start self-center max-sm:col-start-2"
+          onClick={onDone}
+        >
+          Done
+          <span className="sr-only">
+            : {act.name}, {act.job_name}
+          </span>
+        </button>
+      )}
     </li>
+  );
+}
+
+function DoneDialog({ act, pourId, onClose }: { act: Act; pourId: string; onClose: () => void }) {
+  return (
+    <Modal open title={`Done: ${act.name}`} description={act.job_name} onClose={onClose}>
+      <EntryForm
+        label="It is done"
+        note="Anything to note"
+        send={(entry) =>
+          take(
+            client.POST("/api/pours/{pour_id}/acts", {
+              params: { path: { pour_id: pourId } },
+              body: { ...entry, act: act.id, piece: act.piece },
+            }),
+          )
+        }
+        onDone={onClose}
+      />
+    </Modal>
   );
 }

@@ -11,11 +11,13 @@ interface Props {
   tools?: ReactNode;
   ticket: ReactNode;
   findings: JobFinding[];
+  /** What the ticket says on a phone while nothing was found. */
+  ticketName?: string;
   children: ReactNode;
 }
 
 /** A station's place: its tools, its drawing, and its ticket beside it or, on a phone, from below. */
-export function Bench({ editor, title, tools, ticket, findings, children }: Props) {
+export function Bench({ editor, title, tools, ticket, findings, ticketName, children }: Props) {
   const [open, setOpen] = useState(false);
   const first = findings[0]?.finding;
   return (
@@ -38,12 +40,12 @@ export function Bench({ editor, title, tools, ticket, findings, children }: Prop
           className="flex min-h-16 w-full shrink-0 items-center gap-3 px-4 text-left lg:hidden"
           onClick={() => setOpen(!open)}
         >
-          <SeverityMark severity={first?.severity} />
+          {!ticketName && <SeverityMark severity={first?.severity} />}
           <span className="line-clamp-2 flex-1">
             {first ? (
               <FindingText template={first.title} values={first.values ?? {}} />
             ) : (
-              "Nothing stands in the way here."
+              (ticketName ?? "Nothing stands in the way here.")
             )}
           </span>
           <span className="font-semibold underline">{open ? "Close" : "Ticket"}</span>

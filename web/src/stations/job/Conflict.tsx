@@ -12,7 +12,10 @@ export function Conflict({ editor }: { editor: Editor }) {
   const conflict = editor.conflict;
   const { data: mine } = useQuery({
     queryKey: ["conflict", conflict?.theirs.id, conflict?.theirs.revision],
-    queryFn: () => (conflict ? planJob(conflict.mine, null) : Promise.reject(new Error("There is no conflict"))),
+    queryFn: () =>
+      conflict
+        ? planJob(conflict.mine, null, conflict.theirs.record)
+        : Promise.reject(new Error("There is no conflict")),
     enabled: conflict !== null,
     gcTime: 0,
   });

@@ -1,17 +1,17 @@
 import { useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
-import type { Station } from "@/api/client";
 import { useEditor } from "@/api/editor";
 import { WhyProvider } from "@/parts/Why";
 import { CureStation } from "../cure/CureStation";
 import { FormStation } from "../form/FormStation";
+import { LogStation } from "../log/LogStation";
 import { MeasureStation } from "../measure/MeasureStation";
 import { MixStation } from "../mix/MixStation";
 import { MoveStation } from "../move/MoveStation";
 import { SteelStation } from "../steel/SteelStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
-import { Rail, STATIONS } from "./Rail";
+import { type Entry, Rail, STATIONS } from "./Rail";
 import { Unsent } from "./Unsent";
 
 const SCREENS = {
@@ -21,10 +21,11 @@ const SCREENS = {
   mix: MixStation,
   cure: CureStation,
   move: MoveStation,
+  log: LogStation,
 };
 
 /** One job: the rail, and the station that is open. */
-export function JobPage({ jobId, station }: { jobId: string; station: Station }) {
+export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
   const editor = useEditor(jobId);
   const navigate = useNavigate();
   const [keys, setKeys] = useState(false);
@@ -36,7 +37,13 @@ export function JobPage({ jobId, station }: { jobId: string; station: Station })
 
   useEffect(() => {
     function key(event: KeyboardEvent) {
-      if (event.ctrlKey || event.metaKey || event.altKey || (event.target as Element).closest("input, select")) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        (event.target as Element).closest("input, select, textarea")
+      )
+        return;
       const at = STATIONS[Number(event.key) - 1];
       if (at) void navigate({ to: "/jobs/$jobId/$station", params: { jobId, station: at.station } });
       if (event.key === "?") setKeys(true);
@@ -48,7 +55,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Station })
   return (
     <WhyProvider plan={editor.shown.plan}>
       <div className="flex h-dvh flex-col overflow-hidden max-lg:pb-16 lg:flex-row">
-        <Rail id={jobId} headline={editor.shown.headline} onKeys={() => setKeys(true)} />
+        <Rail id={jobId} headline={editor.shown.headline} record={editor.kept.record} onKeys={() => setKeys(true)} />
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
           <Unsent editor={editor} />
           <Screen editor={editor} />

@@ -1,6 +1,6 @@
 import { Link, useLocation } from "@tanstack/react-router";
 import { useEffect, useRef } from "react";
-import type { Headline, Severity, Station } from "@/api/client";
+import type { Headline, JobView, Severity, Station } from "@/api/client";
 import { SeverityMark } from "@/parts/SeverityMark";
 import { type Units, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -8,23 +8,32 @@ import { write, writeHours, writeRange } from "@/units/quantity";
 import { dayAndClock } from "@/units/time";
 import { Preferences } from "../Preferences";
 
-export const STATIONS: readonly { station: Station; name: string }[] = [
+/** What stands on the rail: the stations, and the log. */
+export type Entry = Station | "log";
+
+export const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
   { station: "form", name: "Form" },
   { station: "steel", name: "Steel" },
   { station: "mix", name: "Mix" },
   { station: "cure", name: "Cure" },
   { station: "move", name: "Move" },
+  { station: "log", name: "Log" },
 ];
+
+export function isEntry(name: string): name is Entry {
+  return STATIONS.some(({ station }) => station === name);
+}
 
 interface Props {
   id: string;
   headline: Headline;
+  record: JobView["record"];
   onKeys: () => void;
 }
 
 /** The stations in the order of the work, each with its headline figure: read downwards it tells the job. */
-export function Rail({ id, headline, onKeys }: Props) {
+export function Rail({ id, headline, record, onKeys }: Props) {
   const { units } = usePreferences();
   const nav = useRef<HTMLElement>(null);
   const at = useLocation({ select: (location) => location.pathname });
@@ -43,7 +52,8 @@ export function Rail({ id, headline, onKeys }: Props) {
       <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
           {STATIONS.map(({ station, name }) => {
-            const line = stationLine(station, headline, units);
+            const line = station === "log" ? logLine(record, headline.zone) : stationLine(station, headline, units);
+            const severity = station === "log" ? undefined : headline.worst[station];
             return (
               <li key={station} className="min-w-32 flex-1 lg:min-w-0">
                 <Link
@@ -53,13 +63,13 @@ export function Rail({ id, headline, onKeys }: Props) {
                   activeProps={{ className: "active" }}
                 >
                   <span className="rail-marks hidden pt-0.5 sm:block">
-                    <RailMark severity={headline.worst[station]} />
+                    {station !== "log" && <RailMark severity={severity} />}
                   </span>
                   <span className="min-w-0 flex-1">
                     <span className="flex items-center gap-2">
                       {name}
                       <span className="rail-marks sm:hidden">
-                        <RailMark severity={headline.worst[station]} />
+                        {station !== "log" && <RailMark severity={severity} />}
                       </span>
                     </span>
                     <span className="block truncate leading-tight" title={`${line.headline}, ${line.detail}`}>
@@ -121,6 +131,12 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: headline.people === null ? "by cart" : write(headline.people, "people", units),
       };
   }
+}
+
+function logLine({ water_in_at, batches }: JobView["record"], zone: string): { headline: string; detail: string } {
+  if (!water_in_at) return { headline: "not poured", detail: "" };
+  const mixed = batches?.length ?? 0;
+  return { headline: `in ${dayAndClock(water_in_at, zone)}`, detail: mixed ? `${mixed} mixed` : "" };
 }
 
 const WHOLE_FROM = 20;

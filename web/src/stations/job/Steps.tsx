@@ -9,7 +9,7 @@ export function Steps({ editor }: { editor: Editor }) {
   const { can_undo, can_redo, revision } = editor.kept;
   useEffect(() => {
     function key(event: KeyboardEvent) {
-      if (!(event.ctrlKey || event.metaKey) || (event.target as Element).closest("input, select")) return;
+      if (!(event.ctrlKey || event.metaKey) || (event.target as Element).closest("input, select, textarea")) return;
       const letter = event.key.toLowerCase();
       const step = letter === "y" || (letter === "z" && event.shiftKey) ? "redo" : letter === "z" ? "undo" : null;
       if (!step || !(step === "undo" ? editor.kept.can_undo : editor.kept.can_redo)) return;

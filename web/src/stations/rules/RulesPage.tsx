@@ -1,10 +1,11 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
-import { Link, useLocation } from "@tanstack/react-router";
+import { useLocation } from "@tanstack/react-router";
 import { useEffect } from "react";
 import type { RulePage } from "@/api/client";
 import { rulesQuery } from "@/api/queries";
 import { formulaText } from "@/parts/figures";
 import { SeverityMark } from "@/parts/SeverityMark";
+import { ShopPage } from "../records/ShopHeader";
 
 /** The rule book: every rule and check, in the order of the work, with its source. */
 export function RulesPage() {
@@ -12,18 +13,11 @@ export function RulesPage() {
   const { hash } = useLocation();
   const rooms = [...new Set(pages.map((page) => page.room))];
   useEffect(() => {
-    document.title = "Rule book · Ulbrek";
     if (hash) document.getElementById(hash)?.scrollIntoView();
   }, [hash]);
   return (
-    <div className="min-h-dvh">
-      <header className="on-rail flex items-center gap-6 bg-rail px-4 py-3 text-rail-ink sm:px-7">
-        <Link to="/" className="inline-flex min-h-11 items-center text-xl font-extrabold [font-stretch:118%]">
-          Ulbrek
-        </Link>
-        <h1 className="text-rail-soft">Rule book</h1>
-      </header>
-      <main className="mx-auto max-w-3xl px-4 py-5 sm:px-7">
+    <ShopPage title="Rule book">
+      <div className="mx-auto max-w-3xl">
         <p>
           What Ulbrek works out and how it knows. Check it against your own practice; local codes and licensed people
           come first.
@@ -38,8 +32,8 @@ export function RulesPage() {
               ))}
           </section>
         ))}
-      </main>
-    </div>
+      </div>
+    </ShopPage>
   );
 }
 

@@ -1,0 +1,110 @@
+import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { client, Refused, type Schemas, take } from "./client";
+
+export type Casting = Schemas["Casting"];
+export type CastingView = Schemas["CastingView"];
+export type State = Casting["state"];
+export type KeptForm = Schemas["KeptForm"];
+export type Mould = Schemas["Mould"];
+export type Item = Schemas["Item"];
+export type Lot = Schemas["Lot"];
+export type ListedPour = Schemas["ListedPour"];
+export type PourView = Schemas["PourView"];
+export type LogEntry = Schemas["LogEntry"];
+export type Member = Schemas["Member"];
+
+/** When something happened, who did it, and an id under which it is applied once though it is sent twice. */
+export interface Entry {
+  id: string;
+  at: string;
+  note: string;
+  member_id: string | null;
+}
+
+const records = (...key: unknown[]) => ["records", ...key];
+
+export const membersQuery = queryOptions({
+  queryKey: records("members"),
+  queryFn: () => take(client.GET("/api/members")),
+  staleTime: 60_000,
+});
+export const stockQuery = queryOptions({
+  queryKey: records("stock"),
+  queryFn: () => take(client.GET("/api/stock")),
+});
+export const formsQuery = queryOptions({
+  queryKey: records("forms"),
+  queryFn: () => take(client.GET("/api/forms")),
+});
+export const poursQuery = (jobId?: string) =>
+  queryOptions({
+    queryKey: records("pours", jobId ?? "all"),
+    queryFn: () => take(client.GET("/api/pours", { params: { query: jobId ? { job_id: jobId } : {} } })),
+  });
+export const pourQuery = (id: string) =>
+  queryOptions({
+    queryKey: records("pour", id),
+    queryFn: () => take(client.GET("/api/pours/{pour_id}", { params: { path: { pour_id: id } } })),
+  });
+export const takesQuery = (jobId: string) =>
+  queryOptions({
+    queryKey: records("takes", jobId),
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/takes", { params: { path: { job_id: jobId } } })),
+  });
+export interface CastingsAsked {
+  state?: State[];
+  search?: string;
+  before?: number;
+  job_id?: string;
+}
+export const castingsQuery = (asked: CastingsAsked) =>
+  queryOptions({
+    queryKey: records("castings", asked),
+    queryFn: () => take(client.GET("/api/castings", { params: { query: asked } })),
+  });
+export const castingQuery = (id: string) =>
+  queryOptions({
+    queryKey: records("casting", id),
+    queryFn: () => take(client.GET("/api/castings/{casting_id}", { params: { path: { casting_id: id } } })),
+  });
+export const logQuery = (jobId: string) =>
+  queryOptions({
+    queryKey: records("log", jobId),
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/log", { params: { path: { job_id: jobId } } })),
+  });
+export const movesQuery = (lotId: string) =>
+  queryOptions({
+    queryKey: records("moves", lotId),
+    queryFn: () => take(client.GET("/api/lots/{lot_id}/moves", { params: { path: { lot_id: lotId } } })),
+  });
+
+/** Sends an entry; afterwards all that may tell of it is fetched anew. */
+export function useSend(): <T>(work: () => Promise<T>) => Promise<T> {
+  const queries = useQueryClient();
+  return async (work) => {
+    const done = await work();
+    for (const key of ["records", "agenda", "jobs", "job"]) void queries.invalidateQueries({ queryKey: [key] });
+    return done;
+  };
+}
+
+/** The people of the shop, by id. */
+export function useNames(): Map<string, string> {
+  const { data } = useQuery(membersQuery);
+  return new Map(data?.map((member) => [member.id, member.name]));
+}
+
+/** A photo of an entry: its bytes alone, whatever the file is called. */
+export async function sendPhoto(entryId: string, file: File): Promise<void> {
+  const key = crypto.randomUUID();
+  const answer = await fetch(`/api/observations/${entryId}/photos?key=${key}`, {
+    method: "POST",
+    body: file,
+    headers: { "content-type": "application/octet-stream" },
+  }).catch(() => {
+    throw new Refused(0, "No connection to Ulbrek. The entry is kept; send the photo again.");
+  });
+  if (answer.ok) return;
+  const problem = (await answer.json().catch(() => ({}))) as { detail?: string };
+  throw new Refused(answer.status, `${file.name}: ${problem.detail ?? "it was not taken."}`);
+}

@@ -1,0 +1,84 @@
+import { type PointerEvent, useId } from "react";
+import type { Piece, PiecePlan } from "@/api/client";
+import { Hatches } from "@/drawing/Hatches";
+import { usePreferences } from "@/units/preferences";
+import { short } from "../job/Rail";
+
+export interface Spot {
+  id: string;
+  x_mm: number;
+  y_mm: number;
+  label: string;
+}
+
+interface Props {
+  piece: Piece;
+  plan: PiecePlan;
+  spots: Spot[];
+  /** Where the pointer was put down on the piece [mm]. */
+  onPlace?: (x: number, y: number) => void;
+}
+
+/** A piece in plan, as it stands, with what was seen on it at its place. */
+export function PlacePlan({ piece, plan, spots, onPlace }: Props) {
+  const { units } = usePreferences();
+  const arrow = useId();
+  const { length, width } = piece.outline;
+  const [l, w] = [length.mm, width.mm];
+  const margin = Math.max(l, w) * 0.06;
+  const mark = Math.max(l, w) * 0.022;
+  const place = (event: PointerEvent<SVGSVGElement>) => {
+    const matrix = event.currentTarget.getScreenCTM();
+    if (!matrix || !onPlace) return;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const [x, y] = [Math.round(at.x), Math.round(w - at.y)];
+    if (x >= 0 && x <= l && y >= 0 && y <= w) onPlace(x, y);
+  };
+  return (
+    <figure>
+      <svg
+        viewBox={`${-margin} ${-margin} ${l + 2 * margin} ${w + 2 * margin}`}
+        className={`max-h-80 w-full ${onPlace ? "cursor-crosshair touch-none" : ""}`}
+        role="img"
+        aria-labelledby={arrow}
+        onPointerDown={place}
+      >
+        <title id={arrow}>
+          {piece.name} from above, {spots.length === 1 ? "one place" : `${spots.length} places`} marked
+        </title>
+        <Hatches />
+        <rect width={l} height={w} fill="url(#concrete)" stroke="var(--ink)" strokeWidth={mark / 5} />
+        {plan.measure.features.map((feature) => (
+          <rect
+            key={feature.id}
+            x={feature.x_mm - feature.length_mm / 2}
+            y={w - feature.y_mm - feature.width_mm / 2}
+            width={feature.length_mm}
+            height={feature.width_mm}
+            rx={feature.radius_mm}
+            fill="var(--ground)"
+            stroke="var(--ink)"
+            strokeWidth={mark / 6}
+          />
+        ))}
+        {spots.map((spot) => (
+          <g key={spot.id} data-spot={spot.id} transform={`translate(${spot.x_mm} ${w - spot.y_mm})`}>
+            <circle r={mark * 1.5} fill="var(--paper)" stroke="var(--stop)" strokeWidth={mark / 2.4} />
+            <text
+              textAnchor="middle"
+              dominantBaseline="central"
+              fontSize={mark * 1.9}
+              fontWeight="700"
+              fill="var(--ink)"
+            >
+              {spot.label}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <figcaption className="text-soft">
+        As it stands, front edge below: {short(l, units)} × {short(w, units)}
+      </figcaption>
+    </figure>
+  );
+}

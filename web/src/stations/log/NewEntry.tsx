@@ -1,0 +1,157 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, type Piece, type PiecePlan, Refused, take } from "@/api/client";
+import { castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
+import { Choice } from "@/parts/Choice";
+import { usePreferences } from "@/units/preferences";
+import { PlacePlan } from "../castings/PlacePlan";
+import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
+import { KG } from "../records/words";
+
+type Kind = "note" | "weighing" | "test" | "defect";
+const KINDS: readonly { value: Kind; text: string }[] = [
+  { value: "note", text: "Note" },
+  { value: "weighing", text: "Weighing" },
+  { value: "test", text: "Test" },
+  { value: "defect", text: "Defect" },
+];
+
+interface Props {
+  jobId: string;
+  pieces: Piece[];
+  plans: PiecePlan[];
+  acts: Map<string, string>;
+  pourId: string | null;
+  /** The entry that this one corrects. */
+  corrects: LogEntry | null;
+  /** The casting that it is about, where that is settled. */
+  castingId?: string;
+  onDone: () => void;
+}
+
+/** Something seen, weighed or tested, with its photos; a defect with its place on the piece. */
+export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, castingId, onDone }: Props) {
+  const { units } = usePreferences();
+  const { data } = useQuery({ ...castingsQuery({ job_id: jobId }), enabled: castingId === undefined });
+  const castings = data?.castings.filter((one) => one.state !== "planned") ?? [];
+  const [kind, setKind] = useState<Kind>((corrects?.kind as Kind) ?? "note");
+  const [chosen, setCasting] = useState(corrects?.casting_id ?? castingId ?? "");
+  const [mass, setMass] = useState("");
+  const [act, setAct] = useState(corrects?.act ?? "float");
+  const [ready, setReady] = useState<"yes" | "no">("yes");
+  const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const [photos, setPhotos] = useState<File[]>([]);
+  const casting = chosen || (kind === "weighing" || kind === "defect" ? (castings[0]?.id ?? "") : "");
+  const pieceId = castings.find((one) => one.id === casting)?.piece ?? pieces[0]?.id;
+  const piece = pieces.find((one) => one.id === pieceId);
+  const plan = plans.find((one) => one.id === pieceId);
+
+  async function send(entry: Entry) {
+    if ((kind === "weighing" || kind === "defect") && !casting)
+      throw new Refused(422, "Nothing is poured of this job yet. Begin a pour first.");
+    const seen = await take(
+      client.POST("/api/observations", {
+        body: {
+          id: entry.id,
+          at: entry.at,
+          note: "",
+          member_id: entry.member_id,
+          kind,
+          text: entry.note,
+          job_id: jobId,
+          ...(casting && kind !== "test" ? { casting_id: casting } : {}),
+          ...(kind === "test" ? { pour_id: pourId, act, ready: ready === "yes" } : {}),
+          ...(kind === "weighing" ? { mass_kg: numberOf(mass, "Mass") * KG[units].kg } : {}),
+          ...(kind === "defect" && spot ? { x_mm: spot.x, y_mm: spot.y, face: "top" as const } : {}),
+          ...(corrects ? { replaces: corrects.id } : {}),
+        },
+      }),
+    );
+    for (const photo of photos) await sendPhoto(seen, photo);
+    setPhotos([]);
+    setMass("");
+  }
+
+  return (
+    <EntryForm
+      label={corrects ? "Keep the correction" : "Write it down"}
+      note={kind === "defect" ? "What is wrong" : "What was seen"}
+      send={send}
+      onDone={onDone}
+    >
+      {corrects ? null : <Choice label="Kind of entry" value={kind} choices={KINDS} onChoose={setKind} />}
+      {kind !== "test" && castingId === undefined && castings.length > 0 && (
+        <label className="block">
+          Casting
+          <select className="field" value={casting} onChange={(event) => setCasting(event.target.value)}>
+            {kind === "note" && <option value="">the whole job</option>}
+            {castings.map((one) => (
+              <option key={one.id} value={one.id}>
+                #{one.serial} {one.piece_name}, {one.state}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {kind === "weighing" && <EntryText label="Mass" unit={KG[units].name} number value={mass} onChange={setMass} />}
+      {kind === "test" && (
+        <div className="flex flex-wrap items-end gap-3">
+          <label className="block flex-1">
+            Tested for
+            <select className="field" value={act} onChange={(event) => setAct(event.target.value)}>
+              {[...acts].map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Choice
+            label="Outcome"
+            value={ready}
+            choices={[
+              { value: "yes", text: "Ready" },
+              { value: "no", text: "Not yet" },
+            ]}
+            onChoose={setReady}
+          />
+        </div>
+      )}
+      {kind === "defect" && piece && plan && (
+        <>
+          <PlacePlan
+            piece={piece}
+            plan={plan}
+            spots={spot ? [{ id: "new", x_mm: spot.x, y_mm: spot.y, label: "×" }] : []}
+            onPlace={(x, y) => setSpot({ x, y })}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            {(["x", "y"] as const).map((axis) => (
+              <label key={axis} className="block">
+                {axis === "x" ? "From the left, mm" : "From the front, mm"}
+                <input
+                  type="number"
+                  min="0"
+                  className="field figure"
+                  value={spot?.[axis] ?? ""}
+                  onChange={(event) => setSpot({ x: 0, y: 0, ...spot, [axis]: Number(event.target.value) })}
+                />
+              </label>
+            ))}
+          </div>
+        </>
+      )}
+      <label className="block">
+        Photos
+        <input
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          multiple
+          className="field py-2"
+          onChange={(event) => setPhotos([...(event.target.files ?? [])])}
+        />
+        <span className="text-soft">Their place and device are taken out.</span>
+      </label>
+    </EntryForm>
+  );
+}

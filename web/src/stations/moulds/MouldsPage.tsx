@@ -1,0 +1,250 @@
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { client, Refused, take } from "@/api/client";
+import { jobsQuery, shopQuery } from "@/api/queries";
+import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
+import { Modal } from "@/parts/Modal";
+import { dateAndClock, dayAndDate } from "@/units/time";
+import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
+import { ShopPage } from "../records/ShopHeader";
+
+const EVENTS = [
+  { kind: "oiled", text: "Oiled" },
+  { kind: "cleaned", text: "Cleaned" },
+  { kind: "serviced", text: "Serviced" },
+  { kind: "repaired", text: "Repaired" },
+  { kind: "note", text: "Note" },
+  { kind: "retired", text: "Retired" },
+] as const;
+const SHOWN = 4;
+type EventKind = (typeof EVENTS)[number]["kind"];
+
+/** The moulds on the shelf: how worn they are, and what was done to them. */
+export function MouldsPage() {
+  const { data: forms = [] } = useQuery(formsQuery);
+  const { data: shop } = useQuery(shopQuery);
+  const [adding, setAdding] = useState(false);
+  const zone = shop?.hours?.zone ?? "UTC";
+  return (
+    <ShopPage title="Moulds">
+      <div className="mb-3 flex items-center gap-4">
+        <p className="flex-1 text-xl font-bold">Moulds and forms that stand in the shop</p>
+        <button type="button" className="button button-now" onClick={() => setAdding(true)}>
+          New mould
+        </button>
+      </div>
+      {forms.length === 0 ? (
+        <p className="border-t-2 border-ink py-10 text-lg">
+          No mould is kept. A form that is used again wants oil before each pour, and says here when it is nearly spent.
+        </p>
+      ) : (
+        <ul className="border-t-2 border-ink">
+          {forms.map((form) => (
+            <Shelf key={form.id} form={form} zone={zone} />
+          ))}
+        </ul>
+      )}
+      {adding && <NewMould onClose={() => setAdding(false)} />}
+    </ShopPage>
+  );
+}
+
+function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
+  const [asked, setAsked] = useState<EventKind | null>(null);
+  const names = useNames();
+  const [all, setAll] = useState(false);
+  const { mould } = form;
+  return (
+    <li className="grid gap-x-8 gap-y-3 border-b border-line py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div>
+        <h2 className="text-lg font-bold">{form.name}</h2>
+        <p className="text-soft">
+          {form.cavities.length === 1 ? "1 cavity" : `${form.cavities.length} cavities`}
+          {mould ? `, ${mould.castings} castings on record` : ", not kept as a mould"}
+        </p>
+        {mould && <Life mould={mould} />}
+        {mould && (
+          <div className="mt-3 flex flex-wrap gap-2">
+            {EVENTS.map(({ kind, text }) => (
+              <button key={kind} type="button" className="button px-3" onClick={() => setAsked(kind)}>
+                {text}
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+      {mould && (
+        <div>
+          <p>
+            {mould.last_oiled_at ? `Last oiled ${dateAndClock(mould.last_oiled_at, zone)}` : "Never oiled on record"}
+          </p>
+          {mould.oil_first && <p className="font-bold">Oil it before the next pour.</p>}
+          {mould.weakest_part && <p>Look first at: {mould.weakest_part}</p>}
+          <ol className="mt-2 border-t border-line" aria-label={`What was done to ${form.name}`}>
+            {mould.events.slice(0, all ? undefined : SHOWN).map((event) => (
+              <li key={event.id} className="border-b border-line py-1.5">
+                <b>{event.kind}</b> {dayAndDate(event.at, zone)}
+                {event.part && `, ${event.part}`}
+                {event.note && <span className="block">{event.note}</span>}
+                {event.member_id && <span className="text-soft"> {names.get(event.member_id)}</span>}
+              </li>
+            ))}
+          </ol>
+          {mould.events.length > SHOWN && (
+            <button type="button" className="min-h-11 underline" onClick={() => setAll(!all)}>
+              {all ? "Fewer" : `${mould.events.length - SHOWN} more`}
+            </button>
+          )}
+        </div>
+      )}
+      {asked && <Happened form={form} kind={asked} onClose={() => setAsked(null)} />}
+    </li>
+  );
+}
+
+/** The life of a mould as a strip: fillings so far against those it usually gives. */
+function Life({ mould }: { mould: Mould }) {
+  const { wear, usual_life } = mould;
+  const worn = wear.state !== "good";
+  const share = usual_life ? Math.min(1, wear.fillings / usual_life) : 0;
+  return (
+    <div className="mt-2 max-w-md">
+      <p>
+        <span className="figure text-lg">{wear.fillings}</span> fillings
+        {usual_life ? ` of about ${usual_life}` : ""}
+        {wear.state !== "good" && <b className={worn ? "text-stop" : ""}>, {wear.state}</b>}
+      </p>
+      {usual_life && (
+        <svg viewBox="0 0 200 12" className="h-3 w-full" aria-hidden="true" preserveAspectRatio="none">
+          <rect
+            width="200"
+            height="12"
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2"
+            vectorEffect="non-scaling-stroke"
+          />
+          <rect width={200 * share} height="12" fill={worn ? "var(--stop)" : "var(--ink)"} />
+          <line
+            x1="160"
+            x2="160"
+            y2="12"
+            stroke="var(--line-strong)"
+            strokeWidth="2"
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+      )}
+      {wear.service_in !== null && (
+        <p>{wear.service_in === 0 ? "Service is due now" : `Service in ${wear.service_in} fillings`}</p>
+      )}
+    </div>
+  );
+}
+
+function Happened({ form, kind, onClose }: { form: KeptForm; kind: EventKind; onClose: () => void }) {
+  const [part, setPart] = useState("");
+  const word = EVENTS.find((one) => one.kind === kind)?.text;
+  return (
+    <Modal
+      open
+      title={`${form.name}: ${word}`}
+      {...(kind === "retired" ? { description: "It leaves the shelf. Its past stays." } : {})}
+      onClose={onClose}
+    >
+      <EntryForm
+        label="Keep it"
+        send={(entry) =>
+          take(
+            client.POST("/api/forms/{form_id}/events", {
+              params: { path: { form_id: form.id } },
+              body: { ...entry, kind, part },
+            }),
+          )
+        }
+        onDone={onClose}
+        note={kind === "note" ? "What is to be noted" : "Anything to note"}
+      >
+        {kind === "repaired" && <EntryText label="Which part" value={part} onChange={setPart} />}
+      </EntryForm>
+    </Modal>
+  );
+}
+
+function NewMould({ onClose }: { onClose: () => void }) {
+  const { data: jobs = [] } = useQuery(jobsQuery);
+  const send = useSend();
+  const [told, setTold] = useState({ name: "", piece: "", cavities: "1", life: "", service: "", weakest: "" });
+  const [refused, setRefused] = useState<string | null>(null);
+  const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
+  const pieces = [...new Map(jobs.flatMap((card) => card.headline.pieces).map((piece) => [piece.id, piece.name]))];
+
+  async function keep(event: FormEvent) {
+    event.preventDefault();
+    const count = (text: string, label: string) => (text.trim() ? numberOf(text, label) : null);
+    try {
+      await send(async () => {
+        const piece = told.piece || pieces[0]?.[0] || "";
+        const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
+        const form = await take(client.POST("/api/forms", { body: { name: told.name, pieces: cavities } }));
+        await take(
+          client.PUT("/api/forms/{form_id}/mould", {
+            params: { path: { form_id: form.id } },
+            body: {
+              usual_life: count(told.life, "Usual life"),
+              service_every: count(told.service, "Service"),
+              used_before: 0,
+              weakest_part: told.weakest,
+            },
+          }),
+        );
+      });
+      onClose();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setRefused(error.message);
+    }
+  }
+
+  return (
+    <Modal open title="New mould" description="A form that is kept and used again." onClose={onClose}>
+      <form className="space-y-3" onSubmit={keep} onKeyDown={(event) => event.stopPropagation()}>
+        <EntryText label="Name" value={told.name} onChange={set("name")} />
+        <label className="block">
+          For
+          <select className="field" value={told.piece} onChange={(event) => set("piece")(event.target.value)}>
+            {pieces.map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <EntryText label="Cavities" number value={told.cavities} onChange={set("cavities")} />
+        {(["life", "service", "weakest"] as const).map((field) => (
+          <label key={field} className="block">
+            {
+              { life: "Fillings it usually gives", service: "Fillings between services", weakest: "Its weakest part" }[
+                field
+              ]
+            }
+            <input
+              className="field"
+              value={told[field]}
+              maxLength={80}
+              onChange={(event) => set(field)(event.target.value)}
+            />
+          </label>
+        ))}
+        {refused && (
+          <p role="alert" className="border-l-4 border-stop pl-2">
+            {refused}
+          </p>
+        )}
+        <button type="submit" className="button button-now w-full">
+          Keep it
+        </button>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,56 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { type ReactNode, useEffect } from "react";
+import { shopQuery } from "@/api/queries";
+import { Preferences } from "../Preferences";
+
+const PLACES = [
+  { to: "/", name: "Floor" },
+  { to: "/pours", name: "Pours" },
+  { to: "/castings", name: "Castings" },
+  { to: "/moulds", name: "Moulds" },
+  { to: "/stock", name: "Stock" },
+  { to: "/rules", name: "Rules" },
+] as const;
+
+/** A page of the shop under the band that leads to its others. */
+export function ShopPage({ title, children }: { title: string; children: ReactNode }) {
+  const { data: shop } = useQuery(shopQuery);
+  useEffect(() => {
+    document.title = `${title} · Ulbrek`;
+  }, [title]);
+  return (
+    <div className="min-h-dvh">
+      <header className="on-rail flex flex-wrap items-center gap-x-5 gap-y-1 bg-rail px-4 pt-3 text-rail-ink sm:px-7">
+        <Link to="/" className="inline-flex min-h-11 items-center text-xl font-extrabold [font-stretch:118%]">
+          Ulbrek
+        </Link>
+        <p className="min-w-0 flex-1 truncate text-rail-soft">{shop?.name}</p>
+        <Preferences />
+        <nav
+          aria-label="The shop"
+          className="-mx-4 w-[calc(100%+2rem)] overflow-x-auto sm:-mx-7 sm:w-[calc(100%+3.5rem)]"
+        >
+          <ul className="flex px-2 sm:px-5">
+            {PLACES.map(({ to, name }) => (
+              <li key={to}>
+                <Link
+                  to={to}
+                  activeOptions={{ exact: to === "/" }}
+                  activeProps={{ className: "active" }}
+                  className="inline-flex min-h-11 items-center px-3 [&.active]:bg-ground [&.active]:font-bold [&.active]:text-ink"
+                >
+                  {name}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </nav>
+      </header>
+      <main className="mx-auto max-w-6xl px-4 py-5 sm:px-7">
+        <h1 className="sr-only">{title}</h1>
+        {children}
+      </main>
+    </div>
+  );
+}

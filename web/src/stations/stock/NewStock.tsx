@@ -1,0 +1,143 @@
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { client, Refused, type Shop, take } from "@/api/client";
+import { shopQuery } from "@/api/queries";
+import { type Item, useSend } from "@/api/records";
+import { Modal } from "@/parts/Modal";
+import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
+
+interface Known {
+  kind: Item["kind"];
+  material: string;
+  name: string;
+  unit: string;
+}
+
+/** The materials of the shop, as they are kept. */
+function known(shop: Shop | undefined): Known[] {
+  const bags = (shop?.mixes ?? []).flatMap((mix) =>
+    mix.sizes.map((size) => ({
+      kind: "bag" as const,
+      material: `${mix.id}/${size.id}`,
+      name: `${mix.name}, ${size.name}`,
+      unit: "bags",
+    })),
+  );
+  const of = (kind: Item["kind"], some: readonly { id: string; name: string }[] | undefined, unit: string) =>
+    (some ?? []).map(({ id, name }) => ({ kind, material: id, name, unit }));
+  return [
+    ...bags,
+    ...of("sheet", shop?.sheets, "sheets"),
+    ...of("foam", shop?.foams, "sheets"),
+    ...of("bar", shop?.bars, "bars"),
+    ...of("mesh", shop?.meshes, "sheets"),
+    { kind: "hardware", material: "screws", name: "Screws", unit: "boxes" },
+    { kind: "supply", material: "sealant", name: "Sealant", unit: "cartridges" },
+    { kind: "supply", material: "tape", name: "Packing tape", unit: "rolls" },
+  ];
+}
+
+/** Something new to keep: one of the shop's materials, or anything by its name. */
+export function NewItem({ onClose }: { onClose: () => void }) {
+  const { data: shop } = useQuery(shopQuery);
+  const choices = known(shop);
+  const [chosen, setChosen] = useState("0");
+  const [other, setOther] = useState({ name: "", unit: "pieces" });
+  const [refused, setRefused] = useState<string | null>(null);
+  const send = useSend();
+
+  async function keep(event: FormEvent) {
+    event.preventDefault();
+    const own = { kind: "supply" as const, material: other.name, name: other.name, unit: other.unit };
+    try {
+      await send(() => take(client.POST("/api/stock", { body: choices[Number(chosen)] ?? own })));
+      onClose();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setRefused(error.message);
+    }
+  }
+
+  return (
+    <Modal open title="New item" description="What is to be counted from now on." onClose={onClose}>
+      <form className="space-y-3" onSubmit={keep} onKeyDown={(event) => event.stopPropagation()}>
+        <label className="block">
+          What
+          <select className="field" value={chosen} onChange={(event) => setChosen(event.target.value)}>
+            {choices.map((one, number) => (
+              <option key={`${one.kind} ${one.material}`} value={number}>
+                {one.name}
+              </option>
+            ))}
+            <option value="other">something else</option>
+          </select>
+        </label>
+        {chosen === "other" && (
+          <div className="grid grid-cols-2 gap-3">
+            <EntryText label="Name" value={other.name} onChange={(name) => setOther({ ...other, name })} />
+            <EntryText label="Counted in" value={other.unit} onChange={(unit) => setOther({ ...other, unit })} />
+          </div>
+        )}
+        {refused && (
+          <p role="alert" className="border-l-4 border-stop pl-2">
+            {refused}
+          </p>
+        )}
+        <button type="submit" className="button button-now w-full">
+          Keep it
+        </button>
+      </form>
+    </Modal>
+  );
+}
+
+/** A lot that came in. */
+export function NewLot({ item, onClose }: { item: Item; onClose: () => void }) {
+  const last = item.lots.at(-1);
+  const [quantity, setQuantity] = useState("");
+  const [name, setName] = useState("");
+  const [price, setPrice] = useState(last?.price == null ? "" : String(last.price));
+  const [currency, setCurrency] = useState(last?.currency ?? "USD");
+  return (
+    <Modal open title={`Came in: ${item.name}`} onClose={onClose}>
+      <EntryForm
+        label="Put it in stock"
+        note="Anything to note"
+        send={(entry) =>
+          take(
+            client.POST("/api/stock/{item_id}/lots", {
+              params: { path: { item_id: item.id } },
+              body: {
+                ...entry,
+                quantity: numberOf(quantity, "How many"),
+                name,
+                price: price.trim() ? numberOf(price, "Price") : null,
+                currency,
+                kind: "bought",
+              },
+            }),
+          )
+        }
+        onDone={onClose}
+      >
+        <EntryText label="How many" unit={item.unit} number value={quantity} onChange={setQuantity} />
+        <label className="block">
+          Lot or pallet number
+          <input className="field" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
+        </label>
+        <div className="grid grid-cols-[minmax(0,1fr)_7rem] gap-3">
+          <label className="block">
+            Price of one
+            <input
+              className="field figure"
+              inputMode="decimal"
+              value={price}
+              onChange={(event) => setPrice(event.target.value)}
+            />
+          </label>
+          <EntryText label="Currency" value={currency} onChange={(value) => setCurrency(value.toUpperCase())} />
+        </div>
+      </EntryForm>
+    </Modal>
+  );
+}
