@@ -10,6 +10,7 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from PIL import Image, ImageDraw, ImageFilter
+from sqlalchemy import func, select, update
 
 from ulbrek.core.casting import State
 from ulbrek.core.job import Job
@@ -20,6 +21,7 @@ from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Seen
+from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.pours import Fill, StoredPour, Taken
 from ulbrek.store.stock import ItemKind, NewLot
 
@@ -118,6 +120,13 @@ class _Past:
             if name:
                 self.records.jobs(self.shop.id).archive(job.id)
         self._after()
+        self._date_jobs()
+
+    def _date_jobs(self) -> None:
+        """Jobs are begun days before they are poured, not while this is loaded."""
+        first = select(func.min(PourRow.poured_at)).where(PourRow.job_id == JobRevisionRow.job_id).scalar_subquery()
+        drawn = func.coalesce(first, self.now) - timedelta(days=3)
+        self.records.session.execute(update(JobRevisionRow).values(created_at=drawn))
 
     def _moulds(self) -> None:
         for name, piece, cavities, life, service, used, weakest in (

@@ -368,9 +368,10 @@ def test_a_job_s_log_has_everything_in_time_order_page_by_page(shelf: Shelf) -> 
     shelf.pours("mix", pour.id, 1, 2.8, Entry(POUR + H))
     shelf.pours("did", pour.id, "strip", "top", Entry(POUR + 30 * H))
     shelf.log("add", Seen("defect", "Pit", casting_id=pour.castings[0].id, x_mm=10, y_mm=20), Entry(NOW))
+    shelf.castings("advance", pour.castings[1].id, "turned", Entry(NOW))
     page = shelf.log("of_job", pour.job_id)
     assert sorted(one.kind for one in page.entries) == [
-        "act", "batch", "changed", "defect", "poured", "state", "state",
+        "act", "batch", "changed", "defect", "poured", "state",
     ]  # fmt: skip
     assert [one.at for one in page.entries] == sorted((one.at for one in page.entries), reverse=True)
     first = shelf.log("of_job", pour.job_id, limit=2)

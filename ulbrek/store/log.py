@@ -11,6 +11,7 @@ from sqlalchemy import ColumnElement, Select, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
+from ulbrek.core.casting import ACT_OF
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import (
@@ -200,7 +201,9 @@ class LogRepository(ShopRecords):
                 bags=float(batch.bags), water_l=float(batch.water_l), number=batch.number,
             )  # fmt: skip
         acts = _of_pours(ActDoneRow, job_id).where(ActDoneRow.withdrawn_at.is_(None))
+        brought: set[tuple[UUID, str, datetime]] = set()
         for act in self._newest(acts, ActDoneRow.at, before, limit):
+            brought |= {(act.pour_id, state, act.at) for state, brings in ACT_OF.items() if brings == act.act}
             yield LogEntry(
                 f"a{act.id}", "act", act.at, act.note, act.member_id, act.pour_id, piece=act.piece, act=act.act
             )
@@ -215,6 +218,8 @@ class LogRepository(ShopRecords):
         if before is not None:
             states = states.where(CastingStateRow.at < before)
         for state, casting in self._session.execute(states):
+            if (casting.pour_id, state.state, state.at) in brought:
+                continue  # the act says it
             yield LogEntry(
                 f"s{casting.id}-{state.number}", "state", state.at, state.note, state.member_id, casting.pour_id,
                 casting.id, casting.serial, casting.piece, state=state.state,

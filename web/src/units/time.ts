@@ -23,6 +23,12 @@ export function dayAndDate(iso: string, zone: string): string {
   return `${told.weekday} ${told.day} ${told.month} ${told.year}`;
 }
 
+/** “24 Nov 2026”, of a date without a time. */
+export function day(date: string): string {
+  const told = parts(`${date}T12:00:00Z`, "UTC", { day: "numeric", month: "short", year: "numeric" });
+  return `${told.day} ${told.month} ${told.year}`;
+}
+
 /** “Tue 24 Nov, 08:00”. */
 export function dateAndClock(iso: string, zone: string): string {
   const told = parts(iso, zone, {

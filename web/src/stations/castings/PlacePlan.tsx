@@ -2,7 +2,7 @@ import { type PointerEvent, useId } from "react";
 import type { Piece, PiecePlan } from "@/api/client";
 import { Hatches } from "@/drawing/Hatches";
 import { usePreferences } from "@/units/preferences";
-import { short } from "../job/Rail";
+import { sizeText } from "../job/Rail";
 
 export interface Spot {
   id: string;
@@ -76,9 +76,7 @@ export function PlacePlan({ piece, plan, spots, onPlace }: Props) {
           </g>
         ))}
       </svg>
-      <figcaption className="text-soft">
-        As it stands, front edge below: {short(l, units)} × {short(w, units)}
-      </figcaption>
+      <figcaption className="text-soft">As it stands, front edge below: {sizeText(l, w, units)}</figcaption>
     </figure>
   );
 }

@@ -62,7 +62,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
                   className="flex h-full gap-3 px-3 py-2.5 sm:px-4 lg:px-5 lg:py-2 [&.active]:bg-ground [&.active]:text-ink"
                   activeProps={{ className: "active" }}
                 >
-                  <span className="rail-marks hidden pt-0.5 sm:block">
+                  <span className="rail-marks hidden w-5 shrink-0 pt-0.5 sm:block">
                     {station !== "log" && <RailMark severity={severity} />}
                   </span>
                   <span className="min-w-0 flex-1">

@@ -3,12 +3,14 @@ import { useState } from "react";
 import { client, type Piece, type PiecePlan, Refused, take } from "@/api/client";
 import { castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
 import { Choice } from "@/parts/Choice";
+import { MM_PER_INCH, trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { PlacePlan } from "../castings/PlacePlan";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { KG } from "../records/words";
 
 type Kind = "note" | "weighing" | "test" | "defect";
+const INCH = { in: { name: "in", mm: MM_PER_INCH }, mm: { name: "mm", mm: 1 } };
 const KINDS: readonly { value: Kind; text: string }[] = [
   { value: "note", text: "Note" },
   { value: "weighing", text: "Weighing" },
@@ -78,6 +80,19 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
       note={kind === "defect" ? "What is wrong" : "What was seen"}
       send={send}
       onDone={onDone}
+      below={
+        <label className="block">
+          Photos
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            multiple
+            className="field py-2"
+            onChange={(event) => setPhotos([...(event.target.files ?? [])])}
+          />
+          <span className="text-soft">Their place and device are taken out.</span>
+        </label>
+      }
     >
       {corrects ? null : <Choice label="Kind of entry" value={kind} choices={KINDS} onChoose={setKind} />}
       {kind !== "test" && castingId === undefined && castings.length > 0 && (
@@ -128,30 +143,22 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
           <div className="grid grid-cols-2 gap-3">
             {(["x", "y"] as const).map((axis) => (
               <label key={axis} className="block">
-                {axis === "x" ? "From the left, mm" : "From the front, mm"}
+                {axis === "x" ? "From left" : "From front"} <span className="text-soft">in {INCH[units].name}</span>
                 <input
                   type="number"
                   min="0"
+                  step="any"
                   className="field figure"
-                  value={spot?.[axis] ?? ""}
-                  onChange={(event) => setSpot({ x: 0, y: 0, ...spot, [axis]: Number(event.target.value) })}
+                  value={spot ? trim(spot[axis] / INCH[units].mm, units === "in" ? 2 : 0) : ""}
+                  onChange={(event) =>
+                    setSpot({ x: 0, y: 0, ...spot, [axis]: Number(event.target.value) * INCH[units].mm })
+                  }
                 />
               </label>
             ))}
           </div>
         </>
       )}
-      <label className="block">
-        Photos
-        <input
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          multiple
-          className="field py-2"
-          onChange={(event) => setPhotos([...(event.target.files ?? [])])}
-        />
-        <span className="text-soft">Their place and device are taken out.</span>
-      </label>
     </EntryForm>
   );
 }

@@ -136,7 +136,11 @@ function Life({ mould }: { mould: Mould }) {
         </svg>
       )}
       {wear.service_in !== null && (
-        <p>{wear.service_in === 0 ? "Service is due now" : `Service in ${wear.service_in} fillings`}</p>
+        <p>
+          {wear.service_in === 0
+            ? "Service is due now"
+            : `Service in ${wear.service_in} ${wear.service_in === 1 ? "filling" : "fillings"}`}
+        </p>
       )}
     </div>
   );

@@ -8,6 +8,7 @@ import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { EntryForm, numberOf } from "../records/EntryForm";
+import { lotName } from "../records/words";
 
 interface Props {
   jobId: string;
@@ -151,7 +152,7 @@ function linesOf(
       const item = stock.find((one) => one.kind === take.kind && one.material === take.material);
       const lots = (item?.lots ?? [])
         .filter((lot) => lot.length_mm === null && lot.on_hand - lot.reserved > 0)
-        .map((lot) => ({ id: lot.id, label: lot.name || lot.received_on, free: lot.on_hand - lot.reserved }));
+        .map((lot) => ({ id: lot.id, label: lotName(lot), free: lot.on_hand - lot.reserved }));
       return { key: `${take.kind} ${take.material}`, name: take.name, unit: take.unit, wanted: take.quantity, lots };
     });
 }

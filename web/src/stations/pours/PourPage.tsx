@@ -51,31 +51,35 @@ export function PourPage({ pourId }: { pourId: string }) {
         )}
       </div>
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
-        <Part title="Castings">
-          <ul className="border-t-2 border-ink">
-            {pour.castings.map((casting) => (
-              <li
-                key={casting.id}
-                className="relative flex items-center gap-4 border-b border-line py-2.5 hover:bg-paper"
-              >
-                <span className="figure w-12 text-lg">#{casting.serial}</span>
-                <Link
-                  to="/castings/$castingId"
-                  params={{ castingId: casting.id }}
-                  className="min-w-0 flex-1 font-bold after:absolute after:inset-0"
+        <div className="space-y-8">
+          <Part title="Castings">
+            <ul className="border-t-2 border-ink">
+              {pour.castings.map((casting) => (
+                <li
+                  key={casting.id}
+                  className="relative flex items-center gap-4 border-b border-line py-2.5 hover:bg-paper"
                 >
-                  {casting.piece_name}
-                </Link>
-                <StateMark state={casting.state} />
-              </li>
-            ))}
-          </ul>
-        </Part>
-        {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
-        {!pour.cancelled_at && <Batches view={view} units={units} onAdd={() => setAsked("batch")} />}
-        <Part title="Changed since it was begun">
-          <Changes view={view} units={units} />
-        </Part>
+                  <span className="figure w-12 text-lg">#{casting.serial}</span>
+                  <Link
+                    to="/castings/$castingId"
+                    params={{ castingId: casting.id }}
+                    className="min-w-0 flex-1 font-bold after:absolute after:inset-0"
+                  >
+                    {casting.piece_name}
+                  </Link>
+                  <StateMark state={casting.state} />
+                </li>
+              ))}
+            </ul>
+          </Part>
+          {!pour.cancelled_at && <Batches view={view} units={units} onAdd={() => setAsked("batch")} />}
+        </div>
+        <div className="space-y-8">
+          {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
+          <Part title="Changed since it was begun">
+            <Changes view={view} units={units} />
+          </Part>
+        </div>
       </div>
       {asked && <Ask asked={asked} pourId={pourId} units={units} onClose={() => setAsked(null)} />}
     </ShopPage>

@@ -12,12 +12,14 @@ interface Props {
   /** Whether something can be said of it. */
   note?: string | undefined;
   children?: ReactNode;
+  /** What stands below the note. */
+  below?: ReactNode;
 }
 
 const WHO = "who";
 
 /** An entry of the records: what, then when and who; sent once, however often it is pressed. */
-export function EntryForm({ label, send, onDone, note, children }: Props) {
+export function EntryForm({ label, send, onDone, note, children, below }: Props) {
   const { data: members = [] } = useQuery(membersQuery);
   const { data: shop } = useQuery(shopQuery);
   const zone = shop?.hours?.zone ?? "UTC";
@@ -65,7 +67,8 @@ export function EntryForm({ label, send, onDone, note, children }: Props) {
           />
         </label>
       )}
-      <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
+      {below}
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(13.5rem,1fr))] gap-3">
         <label className="block" htmlFor={`${id}-when`}>
           When
           <input

@@ -1,8 +1,9 @@
 /** How records are told. */
 
-import type { LogEntry } from "@/api/records";
+import type { LogEntry, Lot } from "@/api/records";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
+import { day } from "@/units/time";
 
 export const KG: Record<Units, { name: string; kg: number }> = {
   mm: { name: "kg", kg: 1 },
@@ -48,3 +49,8 @@ export const KIND_WORDS: Record<LogEntry["kind"], string> = {
   state: "Casting",
   changed: "Plan changed",
 };
+
+/** What a lot is called: by its number, else by the day on which it came. */
+export function lotName(lot: Lot): string {
+  return lot.name || day(lot.received_on);
+}

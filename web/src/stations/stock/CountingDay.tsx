@@ -4,6 +4,7 @@ import type { Item } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 import { trim } from "@/units/length";
 import { EntryForm, numberOf } from "../records/EntryForm";
+import { lotName } from "../records/words";
 
 /** Counting day: what is really there, lot by lot; only what differs is written down. */
 export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => void }) {
@@ -42,7 +43,7 @@ export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => 
                 <span>
                   {item.name}
                   <span className="block text-soft">
-                    {lot.name || lot.received_on}, {trim(lot.on_hand, 2)} {item.unit} by the book
+                    {lotName(lot)}, {trim(lot.on_hand, 2)} {item.unit} by the book
                   </span>
                 </span>
                 <input

@@ -24,7 +24,7 @@ export function LotDialog({ item, lot, zone, onClose }: { item: Item; lot: Lot; 
     <Modal
       open
       title={`${item.name}${lot.name ? `, ${lot.name}` : ""}`}
-      description={`${trim(lot.on_hand, 2)} ${item.unit} here${lot.price === null ? "" : `, ${lot.price} ${lot.currency} each`}`}
+      description={`${trim(lot.on_hand, 2)} ${item.unit} here${lot.price === null ? "" : `, ${lot.price.toFixed(2)} ${lot.currency} each`}`}
       onClose={onClose}
     >
       <EntryForm

@@ -4,8 +4,9 @@ import { shopQuery } from "@/api/queries";
 import { type Item, type Lot, stockQuery } from "@/api/records";
 import { trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { short } from "../job/Rail";
+import { sizeText } from "../job/Rail";
 import { ShopPage } from "../records/ShopHeader";
+import { lotName } from "../records/words";
 import { CountingDay } from "./CountingDay";
 import { LotDialog } from "./LotDialog";
 import { NewItem, NewLot } from "./NewStock";
@@ -139,9 +140,7 @@ function LotButton({ lot, item, onClick }: { lot: Lot; item: Item; onClick: () =
         </svg>
       )}
       <span>
-        {offcut
-          ? `${short(lot.length_mm ?? 0, units)} × ${short(lot.width_mm ?? 0, units)}`
-          : `${trim(lot.on_hand, 2)}${lot.name ? ` of ${lot.name}` : ` of ${lot.received_on}`}`}
+        {offcut ? sizeText(lot.length_mm ?? 0, lot.width_mm ?? 0, units) : `${trim(lot.on_hand, 2)} of ${lotName(lot)}`}
         <span className="sr-only">: {item.name}</span>
       </span>
     </button>
