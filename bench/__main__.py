@@ -8,20 +8,22 @@ import statistics
 import sys
 import time
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, nullcontext
 from functools import partial
 from subprocess import DEVNULL, Popen
 
 import manifold3d
 from playwright.sync_api import Page
 
+from bench.scale import fill, pages
 from ops.browser import DESK, chromium
 from ops.demo import fresh_demo
-from ops.postgres import ROOT, free_port
+from ops.postgres import ROOT, Cluster, free_port
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file
+from ulbrek.store.database import Database
 
 DEMO = sorted((ROOT / "demo").glob("*.ulbrek.json"))
 RINSE_SINK_TOP = DEMO[0]
@@ -51,6 +53,7 @@ def main() -> None:
         api(port)
         browser(port)
     first_load()
+    at_scale()
 
 
 def say(what: str, times_ms: list[float], remark: str = "") -> None:
@@ -105,12 +108,40 @@ def volume_against_peer() -> None:
 
 
 @contextmanager
-def served() -> Iterator[int]:
-    """The application in a process of its own over a fresh copy of the demo data; its port."""
+def empty_database(name: str) -> Iterator[str]:
+    """The address of a database without tables, dropped at the end."""
+    cluster = Cluster(ROOT / ".data" / "tests")
+    cluster.start()
+    name = f"{name}_{os.getpid()}"
+    cluster.ensure_database(name)
+    try:
+        yield cluster.url(name)
+    finally:
+        cluster.drop_database(name)
+        cluster.stop()
+
+
+def at_scale() -> None:
+    """Pages of records in a shop with years of them."""
+    with empty_database("scale") as url:
+        database = Database(url)
+        database.migrate()
+        counts = fill(database)
+        database.engine.dispose()
+        print(f"{'at scale':34} {', '.join(f'{count} of {table}' for table, count in counts.items())}")
+        with served(url) as port:
+            caller = Caller(port)
+            for name, path in pages(lambda path: caller.ask("GET", path)).items():
+                say(name, repeat(partial(caller.ask, "GET", path), 60), "aim p95 150 ms")
+
+
+@contextmanager
+def served(url: str | None = None) -> Iterator[int]:
+    """The application in a process of its own over a database, or a fresh copy of the demo data; its port."""
     port = free_port()
     arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--log-level=error", f"--port={port}"]
-    with fresh_demo("bench") as url:
-        environment = {**os.environ, "DATABASE_URL": url}
+    with nullcontext(url) if url else fresh_demo("bench") as address:
+        environment = {**os.environ, "DATABASE_URL": address}
         process = Popen([sys.executable, "-m", "uvicorn", *arguments], cwd=ROOT, env=environment, stdout=DEVNULL)
         try:
             while process.poll() is None:

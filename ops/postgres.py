@@ -30,20 +30,29 @@ class Cluster:
         self._bin = _server_programs()
         self._prefix: Sequence[str] = ()
 
-    def start(self) -> None:
-        """Starts the server, making the cluster first where there is none. A running one is taken as it is."""
+    def start(self, port: int = 0) -> None:
+        """Starts the server, making the cluster first where there is none. A running one is taken as it is.
+
+        Args:
+            port: the port to listen on; any free one when 0
+        """
         self.folder.mkdir(parents=True, exist_ok=True)
         self._prefix = _server_user_prefix(self.folder)
         if not (self.data / "PG_VERSION").exists():
             self._make()
         if not self.is_running():
-            options = f"-c listen_addresses=127.0.0.1 -c port={free_port()} -c unix_socket_directories="
+            options = f"-c listen_addresses=127.0.0.1 -c port={port or free_port()} -c unix_socket_directories="
             self._pg_ctl("start", "--wait", "--timeout=60", "--silent", f"--log={self.data}/server.log", "-o", options)
 
-    def stop(self) -> None:
-        """Stops the server after its connections are ended; what was committed is safe."""
+    def stop(self, at_once: bool = False) -> None:
+        """Stops the server after its connections are ended; what was committed is safe.
+
+        Args:
+            at_once: as if the power had gone; the next start recovers
+        """
         if self.is_running():
-            self._pg_ctl("stop", "--wait", "--timeout=60", "--silent", "--mode=fast")
+            mode = "immediate" if at_once else "fast"
+            self._pg_ctl("stop", "--wait", "--timeout=60", "--silent", f"--mode={mode}")
 
     def is_running(self) -> bool:
         """Whether the server runs."""

@@ -6,11 +6,13 @@ import { Agenda } from "./Agenda";
 import { BringIn } from "./BringIn";
 import { JobLine } from "./JobLine";
 import { NewPiece } from "./NewPiece";
+import { People } from "./People";
 
 /** The shop floor: the jobs of the shop, each told by its headline figures. */
 export function FloorPage() {
   const { data: jobs } = useSuspenseQuery(jobsQuery);
   const [adding, setAdding] = useState(false);
+  const [people, setPeople] = useState(false);
   return (
     <ShopPage title="Shop floor">
       <Agenda />
@@ -33,6 +35,7 @@ export function FloorPage() {
           ))}
         </ul>
       )}
+      {people && <People onClose={() => setPeople(false)} />}
       {adding && <NewPiece onClose={() => setAdding(false)} />}
     </ShopPage>
   );

@@ -32,7 +32,7 @@ export function StockPage() {
   return (
     <ShopPage title="Stock">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <p className="flex-1 text-xl font-bold">What is here</p>
+        <p className="flex-1 text-xl font-bold max-sm:basis-full">What is here</p>
         <a className="inline-flex min-h-11 items-center underline" href="/api/backup" download>
           Back everything up
         </a>
