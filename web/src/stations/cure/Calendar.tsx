@@ -21,10 +21,14 @@ export function Calendar({ acts, zone, names }: Props) {
           <li
             key={`${act.piece} ${act.id}`}
             data-act={act.id}
-            className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-b border-line py-2.5 sm:grid-cols-[11rem_minmax(0,1fr)_auto]"
+            className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-b border-line py-2.5 sm:grid-cols-[13rem_minmax(0,1fr)_auto]"
           >
-            <span className="figure text-lg max-sm:order-first">
-              {act.at ? dateAndClock(act.at, zone) : `+${writeHours(act.due_h)}`}
+            <span className={`figure text-lg max-sm:order-first ${act.done_at ? "text-soft" : ""}`}>
+              {act.done_at
+                ? `done ${dateAndClock(act.done_at, zone)}`
+                : act.at
+                  ? dateAndClock(act.at, zone)
+                  : `+${writeHours(act.due_h)}`}
             </span>
             <span className="max-sm:col-span-2 max-sm:order-last">
               <span className="font-bold">

@@ -47,7 +47,8 @@ export function CureStation({ editor }: StationProps) {
     <Bench editor={editor} title="Cure" ticket={ticket} findings={findingsOf(plan, "cure")}>
       <div className="mx-auto max-w-4xl space-y-6 p-5">
         <PourTime
-          at={cure.poured_at}
+          at={job.cure?.poured_at ?? null}
+          waterIn={editor.kept.record.water_in_at ?? null}
           zone={cure.zone}
           onKeep={(at) =>
             editor.change((now) => withField(now, "/cure/poured_at", at), at ? "Pour set" : "Pour left open")

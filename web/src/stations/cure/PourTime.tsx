@@ -5,12 +5,14 @@ import { dateAndClock, fieldValue, momentOf } from "@/units/time";
 
 interface Props {
   at: string | null;
+  /** When the water really went in, by the log. */
+  waterIn: string | null;
   zone: string;
   onKeep: (at: string | null) => Promise<void>;
 }
 
 /** When the first water goes in, in the clock of the place. */
-export function PourTime({ at, zone, onKeep }: Props) {
+export function PourTime({ at, waterIn, zone, onKeep }: Props) {
   const was = at ? fieldValue(at, zone) : "";
   const [value, setValue] = useState(was);
   const [problem, setProblem] = useState<string | null>(null);
@@ -30,9 +32,14 @@ export function PourTime({ at, zone, onKeep }: Props) {
 
   return (
     <section aria-label="The pour">
+      {waterIn && (
+        <p className="mb-2 text-lg">
+          First water went in <b>{dateAndClock(waterIn, zone)}</b>, by the log: hours count from there.
+        </p>
+      )}
       <div className="flex flex-wrap items-center gap-3">
         <label htmlFor={id} className="text-lg font-bold">
-          First water in
+          {waterIn ? "Planned for" : "First water in"}
         </label>
         <input
           id={id}
@@ -48,7 +55,7 @@ export function PourTime({ at, zone, onKeep }: Props) {
           }}
         />
         <span className="text-soft">
-          {at ? `${dateAndClock(at, zone)}, ${zone}` : "Not set: hours count from the pour."}
+          {at ? `${dateAndClock(at, zone)}, ${zone}` : waterIn ? "" : "Not set: hours count from the pour."}
         </span>
       </div>
       <FieldProblem id={`${id}-problem`} problem={problem} />

@@ -80,14 +80,12 @@ function Line({ act, zone, onDone }: { act: Act; zone: string; onDone: () => voi
       <span className="text-soft max-sm:col-start-2">{act.test}</span>
       {act.poured && due && (
         <button
+          aria-label={`Done: ${act.name}, ${act.job_name}`}
           type="button"
           className="button relative z-10 justify-self-start self-center max-sm:col-start-2"
           onClick={onDone}
         >
           Done
-          <span className="sr-only">
-            : {act.name}, {act.job_name}
-          </span>
         </button>
       )}
     </li>

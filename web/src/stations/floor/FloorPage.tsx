@@ -18,6 +18,9 @@ export function FloorPage() {
       <Agenda />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <p className="flex-1 text-xl font-bold">{jobs.length === 1 ? "1 job" : `${jobs.length} jobs`} on the floor</p>
+        <button type="button" className="button" onClick={() => setPeople(true)}>
+          People
+        </button>
         <BringIn />
         <button type="button" className="button button-now" onClick={() => setAdding(true)}>
           New piece

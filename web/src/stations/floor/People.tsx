@@ -51,6 +51,7 @@ export function People({ onClose }: { onClose: () => void }) {
             <span className="flex-1 font-bold">{member.name}</span>
             <span className="text-soft">{member.units === "in" ? "inches" : "mm"}</span>
             <button
+              aria-label={`Has left: ${member.name}`}
               type="button"
               className="min-h-11 underline"
               onClick={() =>
@@ -59,7 +60,7 @@ export function People({ onClose }: { onClose: () => void }) {
                 )
               }
             >
-              Has left<span className="sr-only">: {member.name}</span>
+              Has left
             </button>
           </li>
         ))}

@@ -29,6 +29,17 @@ export function MixStation({ editor }: StationProps) {
         <h2 className="mb-3 text-lg font-bold">First</h2>
         <Findings findings={findingsOf(plan, "mix")} onChange={apply} />
       </section>
+      {mix.mixed && (
+        <section aria-label="On the day">
+          <h2 className="mb-1 text-lg font-bold">On the day</h2>
+          <dl>
+            <FigureLine label="The first batch found, a bag" figure={mix.mixed.dose_found} />
+            <FigureLine label="Mixed so far" figure={mix.mixed.bags_used} />
+            <FigureLine label="To go, without spare" figure={mix.mixed.bags_to_go} />
+          </dl>
+          <p className="mt-1 text-soft">Every later batch gets what the first one took.</p>
+        </section>
+      )}
       <section aria-label="Figures">
         <h2 className="mb-1 text-lg font-bold">To buy and to mix</h2>
         <dl>

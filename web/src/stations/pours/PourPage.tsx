@@ -127,17 +127,23 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
                 </span>
                 {act.done_at ? (
                   done && (
-                    <button type="button" className="min-h-11 underline" onClick={() => onAsk({ undo: done.id, name })}>
-                      Take back<span className="sr-only">: {name}</span>
+                    <button
+                      aria-label={`Take back: ${name}`}
+                      type="button"
+                      className="min-h-11 underline"
+                      onClick={() => onAsk({ undo: done.id, name })}
+                    >
+                      Take back
                     </button>
                   )
                 ) : (
                   <button
+                    aria-label={`Done: ${name}`}
                     type="button"
                     className="button"
                     onClick={() => onAsk({ act: act.id, piece: act.piece, name })}
                   >
-                    Done<span className="sr-only">: {name}</span>
+                    Done
                   </button>
                 )}
               </li>

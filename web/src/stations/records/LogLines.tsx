@@ -78,12 +78,12 @@ function Line({ entry, zone, acts, onCorrect }: LineProps) {
       </div>
       {onCorrect && CORRECTABLE.has(entry.kind) && !entry.replaced && (
         <button
+          aria-label={`Correct: ${text}`}
           type="button"
           className="min-h-11 justify-self-start underline max-sm:col-start-2"
           onClick={() => onCorrect(entry)}
         >
           Correct
-          <span className="sr-only">: {text}</span>
         </button>
       )}
     </li>

@@ -110,8 +110,13 @@ function Line({ item, onLot, onBuy }: LineProps) {
           <LotButton key={lot.id} lot={lot} item={item} onClick={() => onLot(lot)} />
         ))}
       </span>
-      <button type="button" className="button max-sm:col-start-2 max-sm:row-start-1" onClick={onBuy}>
-        Came in<span className="sr-only">: {item.name}</span>
+      <button
+        aria-label={`Came in: ${item.name}`}
+        type="button"
+        className="button max-sm:col-start-2 max-sm:row-start-1"
+        onClick={onBuy}
+      >
+        Came in
       </button>
     </li>
   );
