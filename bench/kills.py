@@ -175,7 +175,7 @@ def kill(cluster: Cluster, kills: int, seed: int = 5) -> Told:
     told = Told()
     try:
         for _ in range(kills):
-            time.sleep(dice.uniform(0.1, 0.5))
+            time.sleep(dice.uniform(0.2, 0.9))
             if dice.random() < 0.5:
                 served.process.kill()
                 served.process.wait()

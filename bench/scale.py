@@ -40,7 +40,8 @@ FILL = (
     "INSERT INTO act_done (id, pour_id, act, piece, at, note) "
     "SELECT gen_random_uuid(), id, act, NULL, at, '' FROM old, unnest(ARRAY['float', 'cover', 'strip']) act",
     "INSERT INTO observation (id, shop_id, job_id, pour_id, casting_id, kind, at, text) "
-    "SELECT gen_random_uuid(), c.shop_id, p.job_id, p.id, c.id, 'note', p.poured_at + n * interval '7 minutes', "
+    "SELECT gen_random_uuid(), c.shop_id, p.job_id, p.id, c.id, 'note', "
+    "coalesce(p.poured_at, p.created_at) - n * interval '1 minute', "
     "'Seen at the bench, number ' || n FROM casting c JOIN pour p ON p.id = c.pour_id, "
     f"generate_series(1, {OBSERVATIONS // (JOBS * POURS_OF_JOB * CASTINGS_OF_POUR)}) n",
     "INSERT INTO sensor (id, shop_id, name, kind) SELECT gen_random_uuid(), s.id, 'Probe ' || n, 'concrete' "

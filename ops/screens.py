@@ -68,6 +68,20 @@ def pad(page: Page) -> None:
     page.locator("[data-dimension=Thickness]").tap()
 
 
+def failed_casting(page: Page) -> None:
+    """Opens a casting that failed, with what was seen of it."""
+    page.get_by_role("link", name="Castings").click()
+    page.get_by_role("button", name="Failed").click()
+    page.get_by_role("link", name="Wedging block").first.click()
+    page.locator("[data-log=defect] img").wait_for()
+
+
+def stock(page: Page) -> None:
+    """Opens the stock."""
+    page.get_by_role("link", name="Stock").click()
+    page.locator("[data-item]").first.wait_for()
+
+
 def stay(_page: Page) -> None:
     """Stays on the floor."""
 
@@ -85,6 +99,9 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("mix", station("mix"), "in", "light", False),
     ("cure", station("cure"), "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
+    ("log", station("log"), "mm", "light", False),
+    ("casting", failed_casting, "mm", "light", False),
+    ("stock", stock, "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
     ("phone-number-pad", pad, "in", "light", True),

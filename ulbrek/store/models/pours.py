@@ -36,7 +36,7 @@ class PourRow(Base):
     rule_version: Mapped[int]
     schema_version: Mapped[int]
     job: Mapped[dict[str, Any]]
-    plan: Mapped[dict[str, Any]]
+    plan: Mapped[dict[str, Any]] = mapped_column(deferred=True)  # large, and wanted for one pour at a time
     poured_at: Mapped[datetime | None]
     note: Mapped[str] = mapped_column(default="")
     member_id: Mapped[By]
