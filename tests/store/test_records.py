@@ -216,6 +216,13 @@ def test_batches_are_numbered_shared_and_begin_with_water(shelf: Shelf) -> None:
         (2, 1.5, 4.1, {str(one): 0.75}),
     ]
     assert [b.water_l for b in kept.record.batches] == [5.6, 4.1]
+    shelf.pours("unmix", pour, kept.batches[0].id)
+    shelf.pours("mix", pour, 2, 5.4, Entry(POUR))
+    kept = shelf.pours("get", pour)
+    assert [(b.number, b.water_l) for b in kept.batches] == [(2, 4.1), (3, 5.4)]
+    assert [one.kind for one in shelf.log("of_job", kept.job_id).entries].count("batch") == 2
+    with pytest.raises(NotFoundError):
+        shelf.pours("unmix", shelf.begin(1), kept.batches[0].id)
 
 
 def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf) -> None:
@@ -227,6 +234,11 @@ def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf)
     shelf.pours("water_in", first, Entry(POUR))
     shelf.pours("cancel", second, Entry(NOW))
     assert (shelf.kept(item).on_hand, shelf.kept(item).reserved) == (6, 0)
+    shelf.stock("move", lot, "returned", 1, Entry(NOW), first)
+    shelf.stock("add_lot", item, NewLot(1, length_mm=900, width_mm=300, kind="left over"), Entry(NOW), first)
+    told = [(one.reserved, one.used, one.left_over) for one in shelf.stock("of_pour", first)]
+    assert sorted(told) == [(0, 0, 1), (0, 3, 0)]
+    assert (shelf.kept(item).on_hand, shelf.kept(item).offcuts) == (7, 1)
     assert {one.state for one in shelf.pours("get", second).castings} == {"archived"}
     with pytest.raises(RefusedEntryError, match="Water is in this one"):
         shelf.pours("cancel", first, Entry(NOW))
@@ -374,11 +386,10 @@ def test_a_job_s_log_has_everything_in_time_order_page_by_page(shelf: Shelf) -> 
         "act", "batch", "changed", "defect", "poured", "state",
     ]  # fmt: skip
     assert [one.at for one in page.entries] == sorted((one.at for one in page.entries), reverse=True)
-    first = shelf.log("of_job", pour.job_id, limit=2)
+    first = shelf.log("of_job", pour.job_id, limit=2)  # the third is of the same moment as the second
     rest = shelf.log("of_job", pour.job_id, before=first.entries[-1].at)
-    assert first.more
-    assert not rest.more
-    assert len(first.entries) + len(rest.entries) == len(page.entries)
+    assert (first.more, rest.more) == (True, False)
+    assert (*first.entries, *rest.entries) == page.entries
 
 
 def test_readings_are_one_for_each_moment_and_come_as_hourly_means(shelf: Shelf) -> None:

@@ -133,8 +133,7 @@ class LogRepository(ShopRecords):
             *self._observations(ObservationRow.job_id == job_id, before, limit + 1),
             *self._happenings(job_id, before, limit + 1),
         ]
-        lines.sort(key=lambda line: (line.at, line.id), reverse=True)
-        return LogPage(tuple(lines[:limit]), len(lines) > limit)
+        return _page(lines, limit)
 
     def of_casting(self, casting_id: UUID) -> list[LogEntry]:
         """What was seen of a casting, newest first."""
@@ -144,7 +143,7 @@ class LogRepository(ShopRecords):
     def of_shop(self, before: datetime | None = None, limit: int = PAGE) -> LogPage:
         """What was seen in the shop, newest first."""
         lines = list(self._observations(ObservationRow.shop_id == self._shop_id, before, limit + 1))
-        return LogPage(tuple(lines[:limit]), len(lines) > limit)
+        return _page(lines, limit)
 
     def _whereabouts(self, seen: Seen) -> tuple[UUID | None, UUID | None]:
         """The job and pour that something seen belongs to."""
@@ -166,8 +165,8 @@ class LogRepository(ShopRecords):
             select(ObservationRow, CastingRow.serial, CastingRow.piece)
             .outerjoin(CastingRow, CastingRow.id == ObservationRow.casting_id)
             .where(of, ObservationRow.shop_id == self._shop_id)
-            .order_by(ObservationRow.at.desc(), ObservationRow.id.desc())
-            .limit(limit)
+            .order_by(ObservationRow.at.desc())
+            .fetch(limit, with_ties=True)
         )
         if before is not None:
             asked = asked.where(ObservationRow.at < before)
@@ -195,7 +194,8 @@ class LogRepository(ShopRecords):
             yield LogEntry(f"r{revision.number}", "changed", revision.created_at, revision.what, None)
         for pour in self._newest(_of_job(PourRow, job_id), PourRow.poured_at, before, limit):
             yield LogEntry(f"p{pour.id}", "poured", pour.poured_at, pour.note, pour.member_id, pour.id)
-        for batch in self._newest(_of_pours(BatchRow, job_id), BatchRow.water_in_at, before, limit):
+        batches = _of_pours(BatchRow, job_id).where(BatchRow.withdrawn_at.is_(None))
+        for batch in self._newest(batches, BatchRow.water_in_at, before, limit):
             yield LogEntry(
                 f"b{batch.id}", "batch", batch.water_in_at, batch.note, batch.member_id, batch.pour_id,
                 bags=float(batch.bags), water_l=float(batch.water_l), number=batch.number,
@@ -213,7 +213,7 @@ class LogRepository(ShopRecords):
             .join(PourRow, PourRow.id == CastingRow.pour_id)
             .where(PourRow.job_id == job_id, CastingStateRow.state.not_in(("planned", "poured")))
             .order_by(CastingStateRow.at.desc())
-            .limit(limit)
+            .fetch(limit, with_ties=True)
         )
         if before is not None:
             states = states.where(CastingStateRow.at < before)
@@ -228,8 +228,18 @@ class LogRepository(ShopRecords):
     def _newest(
         self, asked: Select[Any], at: InstrumentedAttribute[Any], before: datetime | None, limit: int
     ) -> Sequence[Any]:
-        asked = asked.where(at.is_not(None)).order_by(at.desc()).limit(limit)
+        asked = asked.where(at.is_not(None)).order_by(at.desc()).fetch(limit, with_ties=True)
         return self._session.scalars(asked.where(at < before) if before is not None else asked).all()
+
+
+def _page(lines: list[LogEntry], limit: int) -> LogPage:
+    """So many lines, newest first, and all of one moment on one page: the next begins before it."""
+    lines.sort(key=lambda line: (line.at, line.id), reverse=True)
+    if len(lines) <= limit:
+        return LogPage(tuple(lines), more=False)
+    last = lines[limit - 1].at
+    shown = tuple(line for line in lines if line.at >= last)
+    return LogPage(shown, len(shown) < len(lines))
 
 
 def _of_job(kind: Any, job_id: UUID) -> Select[Any]:  # noqa: ANN401 - any table with a job

@@ -284,6 +284,18 @@ class PourRepository(ShopRecords):
         )
         self._session.flush()
 
+    def unmix(self, pour_id: UUID, batch_id: UUID) -> None:
+        """Takes back a batch that was written down by mistake; it stays in the records.
+
+        Raises:
+            NotFoundError: when this pour has no such batch
+        """
+        self._own(PourRow, pour_id, "pour", lock=True)
+        row = self._session.get(BatchRow, batch_id)
+        if row is None or row.pour_id != pour_id:
+            raise NotFoundError("batch", batch_id)
+        row.withdrawn_at = row.withdrawn_at or datetime.now(UTC)
+
     def did(self, pour_id: UUID, act: str, piece: str | None, entry: Entry) -> None:
         """An act that was done; castings that it brings into a state come into it.
 
@@ -385,7 +397,11 @@ class PourRepository(ShopRecords):
         for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id.in_(pour_ids))):
             shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
         found: dict[UUID, list[Batch]] = {}
-        asked = select(BatchRow).where(BatchRow.pour_id.in_(pour_ids)).order_by(BatchRow.pour_id, BatchRow.number)
+        asked = (
+            select(BatchRow)
+            .where(BatchRow.pour_id.in_(pour_ids), BatchRow.withdrawn_at.is_(None))
+            .order_by(BatchRow.pour_id, BatchRow.number)
+        )
         for row in self._session.scalars(asked):
             batch = Batch(
                 row.id, row.number, float(row.bags), float(row.water_l), row.water_in_at, row.lot_id, row.note,

@@ -84,6 +84,20 @@ class Move:
 
 
 @dataclass(frozen=True, slots=True)
+class OfPour:
+    """What one pour did with a lot: what it has reserved, what it used less what came back, what it left over."""
+
+    lot_id: UUID
+    item_id: UUID
+    name: str
+    lot_name: str
+    unit: str
+    reserved: float
+    used: float
+    left_over: float
+
+
+@dataclass(frozen=True, slots=True)
 class NewLot:
     """A lot that came in: how much, its name, what one cost, and its size where it is an offcut [mm]."""
 
@@ -160,6 +174,29 @@ class StockRepository(ShopRecords):
             select(StockMoveRow).where(StockMoveRow.lot_id == lot_id).order_by(StockMoveRow.number.desc())
         )
         return [_move(row) for row in rows]
+
+    def of_pour(self, pour_id: UUID) -> list[OfPour]:
+        """What a pour did with each lot that it touched."""
+        left_over = StockMoveRow.kind == "left over"
+        by_hand = func.sum(StockMoveRow.on_hand_change)
+        rows = self._session.execute(
+            select(
+                StockLotRow,
+                StockItemRow,
+                func.sum(StockMoveRow.reserved_change),
+                func.coalesce(by_hand.filter(~left_over), 0),
+                func.coalesce(by_hand.filter(left_over), 0),
+            )
+            .join(StockMoveRow, StockMoveRow.lot_id == StockLotRow.id)
+            .join(StockItemRow, StockItemRow.id == StockLotRow.item_id)
+            .where(StockMoveRow.pour_id == pour_id, StockItemRow.shop_id == self._shop_id)
+            .group_by(StockLotRow.id, StockItemRow.id)
+            .order_by(StockItemRow.kind, StockItemRow.name, StockLotRow.received_on)
+        )
+        return [
+            OfPour(lot.id, item.id, item.name, lot.name, item.unit, float(held or 0), 0.0 - float(used), float(left))
+            for lot, item, held, used, left in rows
+        ]
 
     def move(self, lot_id: UUID, kind: MoveKind, quantity: float, entry: Entry, pour_id: UUID | None = None) -> None:
         """Writes a line into a lot's ledger.

@@ -18,6 +18,7 @@ from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.pours import ListedPour, StoredPour
 from ulbrek.store.shops import StoredShop
+from ulbrek.store.stock import OfPour
 
 router = APIRouter(prefix="/api")
 
@@ -26,11 +27,12 @@ router = APIRouter(prefix="/api")
 class PourView:
     """A pour, its plan with what has happened, and what of the plan it was begun with is another today.
 
-    ``gone`` says that the job no longer has all its pieces, or is off the floor.
+    ``stock`` is what it took and left. ``gone`` says that the job no longer has all its pieces, or is off the floor.
     """
 
     pour: StoredPour
     plan: Plan
+    stock: list[OfPour]
     changed: tuple[Changed, ...]
     gone: bool
 
@@ -105,6 +107,16 @@ def add_batch(db: Db, pour_id: UUID, asked: BatchRequest) -> Response:
     return answer(PourView, view, 201)
 
 
+@router.post("/pours/{pour_id}/batches/{batch_id}/undo", response_model=PourView)
+def undo_batch(db: Db, pour_id: UUID, batch_id: UUID) -> Response:
+    """Takes back a batch that was written down by mistake."""
+    with db.work() as records:
+        shop = records.shop()
+        records.pours(shop.id).unmix(pour_id, batch_id)
+        view = _view(records, shop, pour_id)
+    return answer(PourView, view)
+
+
 @router.post("/pours/{pour_id}/acts", response_model=PourView, status_code=201)
 def add_act(db: Db, pour_id: UUID, asked: ActRequest) -> Response:
     """An act that was done; castings come into the state that it brings."""
@@ -139,10 +151,11 @@ def get_takes(db: Db, job_id: UUID) -> Response:
 def _view(records: Records, shop: StoredShop, pour_id: UUID) -> PourView:
     pours = records.pours(shop.id)
     pour = pours.get(pour_id)
-    planned = plan_of_pour(pour, shop)
+    planned, stock = plan_of_pour(pour, shop), records.stock(shop.id).of_pour(pour_id)
     try:
         job = records.jobs(shop.id).get(pour.job_id).job
         today = part_of(job, {piece.id: piece.count for piece in pour.job.pieces})
     except (NotFoundError, ValueError):
-        return PourView(pour, planned, (), gone=True)
-    return PourView(pour, planned, changed_since(pours.snapshot(pour_id), plan(today, shop.shop)), gone=False)
+        return PourView(pour, planned, stock, (), gone=True)
+    changed = changed_since(pours.snapshot(pour_id), plan(today, shop.shop))
+    return PourView(pour, planned, stock, changed, gone=False)

@@ -113,7 +113,7 @@ class CastingStateRow(Base):
 
 
 class BatchRow(Base):
-    """One mixing: its dry bags, all its water, and when the first of it went in."""
+    """One mixing: its dry bags, all its water, and when the first of it went in; taken back where it was mistaken."""
 
     __tablename__ = "batch"
     __table_args__ = (
@@ -133,6 +133,7 @@ class BatchRow(Base):
     note: Mapped[str] = mapped_column(default="")
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
+    withdrawn_at: Mapped[datetime | None]
 
 
 class BatchShareRow(Base):

@@ -10,7 +10,7 @@ branch_labels = None
 depends_on = None
 
 # What is only ever added to. A correction is an entry of its own.
-APPEND_ONLY = ("casting_state", "stock_move", "observation", "mould_event", "batch", "batch_share")
+APPEND_ONLY = ("casting_state", "stock_move", "observation", "mould_event", "batch_share")
 
 
 def _created_at() -> sa.Column[object]:
@@ -207,6 +207,7 @@ def upgrade() -> None:
         sa.Column("note", sa.Text(), nullable=False),
         sa.Column("member_id", sa.Uuid()),
         _created_at(),
+        sa.Column("withdrawn_at", sa.DateTime(timezone=True)),
         sa.CheckConstraint("bags > 0 AND water_l > 0", name=op.f("ck_batch_something_in_it")),
         sa.CheckConstraint("number >= 1", name=op.f("ck_batch_number_from_one")),
         sa.ForeignKeyConstraint(["lot_id"], ["stock_lot.id"], name=op.f("fk_batch_lot_id")),

@@ -8,6 +8,7 @@ import { NumberField } from "@/parts/NumberField";
 import { FigureLine } from "@/parts/Why";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { writeHours } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
@@ -34,6 +35,11 @@ export function CureStation({ editor }: StationProps) {
         <h2 className="mb-1 text-lg font-bold">Its clock</h2>
         <dl>
           <FigureLine label="Pace, against 20 °C" figure={cure.pace} text={`× ${cure.pace.value.toFixed(2)}`} />
+          {cure.measured_h !== null && (
+            <div className="border-b border-line py-2">
+              By the thermometer for the first {writeHours(cure.measured_h)}; after that as planned.
+            </div>
+          )}
           {cure.initial_set && <FigureLine label="Initial set" figure={cure.initial_set} />}
           {cure.final_set && <FigureLine label="Final set" figure={cure.final_set} />}
         </dl>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { client, type Job, take } from "@/api/client";
-import { type Entry, formsQuery, type Item, stockQuery, takesQuery } from "@/api/records";
+import { type Entry, formsQuery, type Item, type KeptForm, stockQuery, takesQuery } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
@@ -84,7 +84,7 @@ export function BeginPour({ jobId, job, onClose }: Props) {
                   <option value="">a form built for it</option>
                   {fitting.map((form) => (
                     <option key={form.id} value={form.id}>
-                      {form.name}, {form.cavities.length} at a time
+                      {form.name}, {form.cavities.length} at a time{worn(form)}
                     </option>
                   ))}
                 </select>
@@ -136,6 +136,13 @@ export function BeginPour({ jobId, job, onClose }: Props) {
       </EntryForm>
     </Modal>
   );
+}
+
+/** What to know of a mould before it is filled once more. */
+function worn({ mould }: KeptForm): string {
+  if (!mould) return "";
+  const state = mould.wear.state === "good" ? "" : `, ${mould.wear.state}`;
+  return `${state}${mould.oil_first ? ", oil it first" : ""}`;
 }
 
 const OF_THE_FORM = new Set(["sheet", "hardware", "supply"]);

@@ -2,7 +2,7 @@ import { useSuspenseQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { type ReactNode, useState } from "react";
 import { client, type Schemas, take } from "@/api/client";
-import { type Entry, type PourView, pourQuery } from "@/api/records";
+import { type Entry, type PourView, pourQuery, useSend } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -11,6 +11,8 @@ import { clock, dateAndClock } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
+import { AsPlanned } from "./AsPlanned";
+import { StockOfPour } from "./StockOfPour";
 
 type Asked =
   | "water"
@@ -73,6 +75,7 @@ export function PourPage({ pourId }: { pourId: string }) {
             </ul>
           </Part>
           {!pour.cancelled_at && <Batches view={view} units={units} onAdd={() => setAsked("batch")} />}
+          <StockOfPour view={view} />
         </div>
         <div className="space-y-8">
           {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
@@ -150,12 +153,14 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
             );
           })}
       </ol>
+      <AsPlanned view={view} />
     </Part>
   );
 }
 
 function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: () => void }) {
   const { pour, plan } = view;
+  const send = useSend();
   const mixed = plan.mix.mixed;
   return (
     <Part title="Batches">
@@ -163,13 +168,31 @@ function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: 
         {pour.batches.map((batch) => (
           <li
             key={batch.id}
-            className="grid grid-cols-[2.5rem_4.5rem_1fr_1fr_1.4fr] gap-x-3 border-b border-line py-2.5"
+            className="grid grid-cols-[1.5rem_3.5rem_1fr_1fr] items-center gap-x-3 border-b sm:grid-cols-[2rem_4rem_1fr_1fr_1.4fr_auto] border-line py-2.5"
           >
             <span className="figure text-lg">{batch.number}</span>
             <span className="figure text-lg">{clock(batch.at, plan.cure.zone)}</span>
             <span>{write(batch.bags, "bags", units)}</span>
             <span>{write(batch.water_l, "l", units)}</span>
-            <span className="text-soft">{write(batch.water_l / batch.bags, "l", units)} a bag</span>
+            <span className="text-soft max-sm:col-start-4 max-sm:row-start-2">
+              {write(batch.water_l / batch.bags, "l", units)} a bag
+            </span>
+            <button
+              type="button"
+              aria-label={`Take back batch ${batch.number}`}
+              className="underline max-sm:col-start-3 max-sm:justify-self-start"
+              onClick={() =>
+                void send(() =>
+                  take(
+                    client.POST("/api/pours/{pour_id}/batches/{batch_id}/undo", {
+                      params: { path: { pour_id: pour.id, batch_id: batch.id } },
+                    }),
+                  ),
+                )
+              }
+            >
+              Take back
+            </button>
           </li>
         ))}
       </ol>

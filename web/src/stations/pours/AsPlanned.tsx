@@ -1,0 +1,57 @@
+import { useState } from "react";
+import { client, take } from "@/api/client";
+import { type PourView, useSend } from "@/api/records";
+import { Modal } from "@/parts/Modal";
+import { dateAndClock } from "@/units/time";
+
+/** After the fact: all that should be done by now was done, at its planned hour. */
+export function AsPlanned({ view }: { view: PourView }) {
+  const { pour, plan } = view;
+  const send = useSend();
+  const [asking, setAsking] = useState(false);
+  const now = new Date().toISOString();
+  const past = plan.cure.acts.filter((act) => !act.is_state && !act.done_at && act.at && act.at < now);
+  if (past.length < 2) return null;
+  return (
+    <>
+      <button type="button" className="button mt-3" onClick={() => setAsking(true)}>
+        All of it was done in time
+      </button>
+      {asking && (
+        <Modal
+          open
+          title="Done at the planned hours"
+          description="What was not, leave out: close this and write it down by itself."
+          onClose={() => setAsking(false)}
+        >
+          <ul className="mb-4 border-t-2 border-ink">
+            {past.map((act) => (
+              <li key={`${act.piece} ${act.id}`} className="flex justify-between gap-4 border-b border-line py-2">
+                <span className="font-bold">{act.name}</span>
+                <span>{act.at && dateAndClock(act.at, plan.cure.zone)}</span>
+              </li>
+            ))}
+          </ul>
+          <button
+            type="button"
+            className="button button-now w-full"
+            onClick={async () => {
+              await send(async () => {
+                for (const act of past)
+                  await take(
+                    client.POST("/api/pours/{pour_id}/acts", {
+                      params: { path: { pour_id: pour.id } },
+                      body: { id: crypto.randomUUID(), at: act.at, note: "", act: act.id, piece: act.piece },
+                    }),
+                  );
+              });
+              setAsking(false);
+            }}
+          >
+            Write them down
+          </button>
+        </Modal>
+      )}
+    </>
+  );
+}
