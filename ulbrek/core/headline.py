@@ -22,6 +22,9 @@ class PieceHeadline:
     features: tuple[PlacedFeature, ...]
 
 
+WAITED_FOR = frozenset({"strip", "turn", "carry", "seal"})
+
+
 @dataclass(frozen=True, slots=True)
 class ActHeadline:
     """The act that a casting waits for: hours after water in, and when that is, once the pour's hour is known."""
@@ -36,7 +39,8 @@ class ActHeadline:
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
-    ``first_act`` is the stripping of the sides; None where it is too cold to have an hour.
+    ``first_act`` is the first of stripping, turning, carrying and sealing that is not done; ``cures`` says whether
+    it has hours at all, and is not too cold.
     """
 
     name: str
@@ -53,6 +57,7 @@ class Headline:
     steel_school: str
     bars: int
     zone: str
+    cures: bool
     first_act: ActHeadline | None
     worst: dict[Station, Severity]
 
@@ -90,8 +95,14 @@ def headline(job: Job, plan: Plan) -> Headline:
         steel_school=job.steel.school,
         bars=sum(len(piece.steel.bars) for piece in plan.pieces),
         zone=plan.cure.zone,
+        cures=bool(plan.cure.acts),
         first_act=next(
-            (ActHeadline(act.id, act.name, act.due_h, act.at) for act in plan.cure.acts if act.id == "strip"), None
+            (
+                ActHeadline(act.id, act.name, act.due_h, act.at)
+                for act in plan.cure.acts
+                if act.id in WAITED_FOR and act.done_at is None
+            ),
+            None,
         ),
         worst=worst,
     )

@@ -148,11 +148,10 @@ function atAGlance({ mass_low_kg, mass_high_kg }: Headline, units: Units): strin
   return low === high ? `${high} kg` : `${low}–${high} kg`;
 }
 
-function cureLine({ first_act, zone }: Headline): { headline: string; detail: string } {
-  if (!first_act) return { headline: "no hours", detail: "too cold" };
-  return first_act.at
-    ? { headline: `strip ${dayAndClock(first_act.at, zone)}`, detail: "" }
-    : { headline: `strip +${writeHours(first_act.due_h)}`, detail: "" };
+function cureLine({ first_act, zone, cures }: Headline): { headline: string; detail: string } {
+  if (!first_act) return cures ? { headline: "all done", detail: "" } : { headline: "no hours", detail: "too cold" };
+  const { id, at, due_h } = first_act;
+  return { headline: `${id} ${at ? dayAndClock(at, zone) : `+${writeHours(due_h)}`}`, detail: "" };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {
