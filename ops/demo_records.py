@@ -22,7 +22,8 @@ from ulbrek.store.entries import Entry
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Seen
 from ulbrek.store.models import JobRevisionRow, PourRow
-from ulbrek.store.pours import Fill, StoredPour, Taken
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import ItemKind, NewLot
 
 PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))

@@ -1,12 +1,17 @@
 """The command line: the core without a server."""
 
 import json
+import os
+from collections.abc import Iterator
 from pathlib import Path
 
+import pytest
 from click.testing import CliRunner, Result
 
-from tests.jobs import DEMO_FILES
+from ops.postgres import Cluster
+from tests.jobs import DEMO_FILES, demo_job
 from ulbrek.cli import main
+from ulbrek.store.database import Database
 
 RINSE_SINK_TOP = str(DEMO_FILES[0])
 
@@ -56,3 +61,50 @@ def test_export_as_a_pack_and_as_a_calendar(tmp_path: Path) -> None:
     assert calendar.read_text().startswith("BEGIN:VCALENDAR")
     refused = run("export", RINSE_SINK_TOP, "--as", "pdf", "--paper", "foolscap")
     assert (refused.exit_code, "'foolscap' is not one of 'a4', 'letter'" in refused.stderr) == (2, True)
+
+
+@pytest.fixture
+def two_databases(cluster: Cluster) -> Iterator[tuple[str, str]]:
+    """One with the demo's shop and a job in it, one without tables."""
+    names = [f"{name}_{os.getpid()}" for name in ("cli_full", "cli_empty")]
+    for name in names:
+        cluster.ensure_database(name)
+    full = Database(cluster.url(names[0]))
+    full.prepare()
+    with full.work() as records:
+        records.jobs(records.shop().id).create(demo_job(1), "Begun")
+    full.engine.dispose()
+    yield cluster.url(names[0]), cluster.url(names[1])
+    for name in names:
+        cluster.drop_database(name)
+
+
+def test_a_shop_is_backed_up_and_restored(
+    two_databases: tuple[str, str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    file = tmp_path / "shop.zip"
+    monkeypatch.setenv("DATABASE_URL", two_databases[0])
+    assert "rows of" in run("backup", str(file)).stdout
+    first = file.read_bytes()
+    refused = run("restore", str(file))
+    assert (refused.exit_code, "holds a shop already" in refused.stderr) == (2, True)
+    monkeypatch.setenv("DATABASE_URL", two_databases[1])
+    assert "restored" in run("restore", str(file)).stdout
+    run("backup", str(file))
+    assert file.read_bytes() == first
+    assert [one.name for one in tmp_path.iterdir()] == ["shop.zip"]
+    database = Database(two_databases[1])
+    with database.work() as records:
+        assert [one.job.name for one in records.jobs(records.shop().id).all()] == ["Rinse-sink top"]
+    database.engine.dispose()
+
+
+def test_a_file_that_is_no_backup_says_so(
+    two_databases: tuple[str, str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setenv("DATABASE_URL", two_databases[1])
+    file = tmp_path / "holiday.zip"
+    file.write_text("not a backup")
+    refused = run("restore", str(file))
+    assert refused.exit_code == 2
+    assert "This is not a backup that Ulbrek wrote. Give the file that `ulbrek backup` made." in refused.stderr

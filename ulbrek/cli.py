@@ -2,9 +2,11 @@
 
 import json
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Literal, NoReturn
+from typing import TYPE_CHECKING, Literal, NoReturn
 
 import click
 from pydantic import TypeAdapter, ValidationError
@@ -17,6 +19,9 @@ from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import JobFile, read_job_file, write_job_file
 from ulbrek.files.problems import InvalidDocumentError, problems_in
+
+if TYPE_CHECKING:
+    from ulbrek.store.database import Database
 
 JobPath = click.Path(exists=True, dir_okay=False, path_type=Path)
 
@@ -82,26 +87,22 @@ def export_command(
 @main.command("migrate")
 def migrate_command() -> None:
     """Bring the tables of DATABASE_URL up and make the shop where there is none."""
-    from ulbrek.api.settings import Settings  # noqa: PLC0415 - the core's commands need no server
-    from ulbrek.store.database import Database  # noqa: PLC0415
-
-    Database(Settings().database_url).prepare()
+    with _database() as database:
+        database.prepare()
 
 
 @main.command("backup")
 @click.argument("file", type=click.Path(dir_okay=False, path_type=Path))
 def backup_command(file: Path) -> None:
     """Write all records of the shop in DATABASE_URL into FILE."""
-    from ulbrek.api.settings import Settings  # noqa: PLC0415
-    from ulbrek.store.backup import write_backup  # noqa: PLC0415
-    from ulbrek.store.database import Database  # noqa: PLC0415
+    from ulbrek.store.backup import write_backup  # noqa: PLC0415 - the core's commands need no database
 
-    database = Database(Settings().database_url)
-    with database.work() as records:
-        shop = records.shop()
     unfinished = file.with_name(f"{file.name}.unfinished")
-    with unfinished.open("wb") as out:
-        counts = write_backup(database, shop.id, out)
+    with _database() as database:
+        with database.work() as records:
+            shop = records.shop()
+        with unfinished.open("wb") as out:
+            counts = write_backup(database, shop.id, out)
     unfinished.replace(file)  # an older backup stays until this one is whole
     click.echo(f"{sum(counts.values())} rows of {len(counts)} tables in {file}")
 
@@ -110,16 +111,27 @@ def backup_command(file: Path) -> None:
 @click.argument("file", type=JobPath)
 def restore_command(file: Path) -> None:
     """Read the backup in FILE into DATABASE_URL, which must hold no records; all of it or nothing."""
-    from ulbrek.api.settings import Settings  # noqa: PLC0415
     from ulbrek.store.backup import read_backup  # noqa: PLC0415
+
+    with _database() as database, file.open("rb") as kept:
+        try:
+            counts = read_backup(database, kept)
+        except InvalidDocumentError as error:
+            _refuse(file, error)
+    click.echo(f"{sum(counts.values())} rows of {len(counts)} tables restored")
+
+
+@contextmanager
+def _database() -> Iterator["Database"]:
+    """The database that DATABASE_URL names; its connections are closed at the end."""
+    from ulbrek.api.settings import Settings  # noqa: PLC0415
     from ulbrek.store.database import Database  # noqa: PLC0415
 
+    database = Database(Settings().database_url)
     try:
-        with file.open("rb") as kept:
-            counts = read_backup(Database(Settings().database_url), kept)
-    except InvalidDocumentError as error:
-        _refuse(file, error)
-    click.echo(f"{sum(counts.values())} rows of {len(counts)} tables restored")
+        yield database
+    finally:
+        database.engine.dispose()
 
 
 def _read(file: Path) -> JobFile:

@@ -37,7 +37,8 @@ def job(api: TestClient, count: int = 2, **changed: Any) -> dict[str, Any]:
 
 
 def pour(api: TestClient, job_id: str, count: int = 2, **more: Any) -> dict[str, Any]:
-    body = {"job_id": job_id, "fills": [{"piece": "top", "count": count}], "poured_at": at(0), **more}
+    fills = [{"piece": "top", "count": count}]
+    body = {"job_id": job_id, "fills": fills, "at": at(0), "poured_at": at(0), **more}
     answer = api.post("/api/pours", json=body)
     assert answer.status_code == 201, answer.text
     view: dict[str, Any] = answer.json()
@@ -111,6 +112,76 @@ def test_a_casting_shows_its_past_its_plan_and_what_was_seen(api: TestClient) ->
     assert found["casting"]["next_states"] == ["stripped", "failed"]
     listed = api.get("/api/castings", params={"search": f"#{casting['serial']}"}).json()["castings"]
     assert [one["id"] for one in listed] == [casting["id"]]
+
+
+def test_a_thermometer_in_the_concrete_moves_the_hours(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    pour_id = view["pour"]["id"]
+    sensor = api.post("/api/sensors", json={"name": f"Probe {uuid4()}", "kind": "concrete"}).json()
+    assert api.post(f"/api/sensors/{sensor['id']}/place", json={"pour_id": pour_id, "at": at(0)}).status_code == 204
+    cold = [{"at": at(n), "value": 7.0} for n in range(1, 25)]
+    assert api.post(f"/api/sensors/{sensor['id']}/readings", json={"readings": cold}).json() == 24
+    assert api.post(f"/api/sensors/{sensor['id']}/readings", json={"readings": cold}).json() == 0
+    after = api.get(f"/api/pours/{pour_id}").json()["plan"]["cure"]
+    assert after["measured_h"] == pytest.approx(24, abs=1)
+    hours = [
+        next(a["hours"]["value"] for a in cure["acts"] if a["id"] == "strip") for cure in (view["plan"]["cure"], after)
+    ]
+    assert hours[1] > hours[0] + 8
+    (listed,) = [one for one in api.get("/api/sensors").json() if one["id"] == sensor["id"]]
+    assert (listed["pour_id"], listed["last_value"]) == (pour_id, 7.0)
+
+
+def test_a_batch_that_was_mistaken_is_taken_back(api: TestClient) -> None:
+    pour_id = pour(api, job(api)["id"])["pour"]["id"]
+    view = api.post(f"/api/pours/{pour_id}/batches", json={"bags": 1, "water_l": 29, "at": at(0)}).json()
+    assert "batch-too-wet" in {one["finding"]["code"] for one in view["plan"]["findings"]}
+    batch = view["pour"]["batches"][0]["id"]
+    view = api.post(f"/api/pours/{pour_id}/batches/{batch}/undo").json()
+    assert (view["pour"]["batches"], view["plan"]["mix"]["mixed"]) == ([], None)
+    assert api.post(f"/api/pours/{pour_id}/batches/{uuid4()}/undo").status_code == 404
+
+
+def test_a_mould_is_built_kept_oiled_and_retired(api: TestClient) -> None:
+    form = api.post("/api/forms", json={"name": "Ring", "pieces": ["top", "top"]}).json()
+    assert form["mould"] is None
+    early = api.post(f"/api/forms/{form['id']}/events", json={"kind": "oiled"})
+    assert (early.status_code, "Keep it as a mould first" in early.json()["detail"]) == (422, True)
+    kept = api.put(f"/api/forms/{form['id']}/mould", json={"usual_life": 5, "weakest_part": "Lip"}).json()
+    assert (kept["mould"]["wear"]["left"], kept["mould"]["oil_first"]) == (5, False)
+    cavities = [one["id"] for one in form["cavities"]]
+    pour(api, job(api)["id"], fills=[{"piece": "top", "count": 2, "cavities": cavities}])
+    used = api.get(f"/api/forms/{form['id']}").json()["mould"]
+    assert (used["castings"], used["wear"]["fillings"], used["oil_first"]) == (2, 1, True)
+    oiled = api.post(f"/api/forms/{form['id']}/events", json={"kind": "oiled", "note": "Two coats"}).json()
+    assert not oiled["mould"]["oil_first"]
+    api.post(f"/api/forms/{form['id']}/events", json={"kind": "retired"})
+    assert form["id"] not in {one["id"] for one in api.get("/api/forms").json()}
+
+
+def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> None:
+    kept = job(api)
+    told = api.get(f"/api/jobs/{kept['id']}/takes").json()
+    sheet = next(one for one in told["takes"] if one["kind"] == "sheet")
+    stocked = {"kind": "sheet", "material": sheet["material"], "name": sheet["name"], "unit": "sheets"}
+    api.post("/api/stock", json=stocked)
+    item = next(one for one in api.get("/api/stock").json() if one["material"] == sheet["material"])
+    lots = api.post(f"/api/stock/{item['id']}/lots", json={"quantity": 5, "name": str(uuid4())}).json()
+    lot = next(one for one in lots if one["id"] == item["id"])["lots"][-1]["id"]
+    view = pour(api, kept["id"], takes=[{"lot_id": lot, "quantity": 3}])
+    pour_id = view["pour"]["id"]
+    assert [(one["used"], one["reserved"]) for one in view["stock"]] == [(3, 0)]
+    api.post(f"/api/lots/{lot}/moves", json={"kind": "returned", "quantity": 1, "pour_id": pour_id})
+    rest = told["rests"][0]
+    offcut = {"quantity": 1, "kind": "left over", "pour_id": pour_id, "length_mm": rest["length_mm"], "width_mm": 300}
+    api.post(f"/api/stock/{item['id']}/lots", json=offcut)
+    view = api.get(f"/api/pours/{pour_id}").json()
+    assert sorted((one["used"], one["left_over"]) for one in view["stock"]) == [(0, 1), (2, 0)]
+    refused = api.post(f"/api/lots/{lot}/moves", json={"kind": "used", "quantity": 4})
+    assert (
+        refused.json()["detail"]
+        == "There are 3 here, and 4 are wanted. Take less, take from another lot, or count this one again."
+    )
 
 
 def test_a_photo_is_kept_without_its_place(api: TestClient) -> None:

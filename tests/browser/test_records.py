@@ -13,6 +13,8 @@ from tests.browser.conftest import OpenPage
 from tests.files.test_photo import picture
 from tests.jobs import opening, top_document
 
+LONG_AGO = "2026-05-04T13:00:00Z"
+
 
 @pytest.fixture
 def job(api: TestClient) -> dict[str, Any]:
@@ -213,3 +215,127 @@ def test_on_a_phone_an_entry_is_written_from_below(open_page: OpenPage, job: dic
     page.get_by_role("button", name="Write it down").tap()
     expect(page.locator("[data-log=note]")).to_contain_text("Rain on the yard")
     assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
+
+
+def poured(api: TestClient, name: str, **more: Any) -> str:
+    """The path of a pour of long ago, of a job under this name."""
+    kept = api.post("/api/jobs", json={"job": top_document(opening(), name=name)}).json()
+    begun = {
+        "job_id": kept["id"],
+        "fills": [{"piece": "top", "count": 1}],
+        "at": LONG_AGO,
+        "poured_at": LONG_AGO,
+        **more,
+    }
+    pour = api.post("/api/pours", json=begun).json()["pour"]["id"]
+    return f"/pours/{pour}"
+
+
+def test_what_was_done_in_time_is_written_down_at_once(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(poured(api, "Forgotten top"))
+    page.get_by_role("button", name="All of it was done in time").click()
+    dialog = page.get_by_role("dialog", name="Done at the planned hours")
+    expect(dialog.get_by_role("listitem")).to_have_count(7)
+    dialog.get_by_role("button", name="Write them down").click()
+    expect(page.get_by_role("button", name="Done:")).to_have_count(0)
+    expect(page.get_by_role("region", name="Castings")).to_contain_text("finished")
+
+
+def test_a_planned_pour_is_called_off_and_what_it_reserved_is_free(open_page: OpenPage, api: TestClient) -> None:
+    lot = stock(api, 10)
+    items = api.get("/api/stock").json()
+    lots = [one for item in items for one in item["lots"] if one["name"] == lot]
+    path = poured(api, "Called off", poured_at=None, takes=[{"lot_id": lots[0]["id"], "quantity": 4}])
+    page = open_page(path)
+    expect(page.get_by_text("Planned; no water is in yet")).to_be_visible()
+    expect(page.get_by_role("region", name="From stock")).to_contain_text("reserved")
+    page.get_by_role("button", name="Call it off").click()
+    page.get_by_label("Why").fill("Frost")
+    page.get_by_role("dialog").get_by_role("button", name="Call it off").click()
+    expect(page.get_by_text("Called off").first).to_be_visible()
+    expect(page.get_by_role("region", name="Castings")).to_contain_text("archived")
+    page.goto("/stock")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("10 of")
+
+
+def test_a_bag_that_stayed_closed_goes_back_to_its_lot(open_page: OpenPage, api: TestClient) -> None:
+    lot = stock(api, 10)
+    lots = [one for item in api.get("/api/stock").json() for one in item["lots"] if one["name"] == lot]
+    page = open_page(poured(api, "Closed bag", takes=[{"lot_id": lots[0]["id"], "quantity": 3}]))
+    page.get_by_role("button", name="Came back: Ordinary").click()
+    page.get_by_role("dialog").get_by_label("How many").fill("5")
+    page.get_by_role("button", name="Put it back").click()
+    expect(page.get_by_role("region", name="From stock")).to_contain_text(lot)
+    page.goto("/stock")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("12 of")
+
+
+def test_a_mistaken_batch_is_taken_back(open_page: OpenPage, api: TestClient) -> None:
+    path = poured(api, "Wrong batch")
+    api.post(f"/api{path}/batches", json={"bags": 1, "water_l": 29, "at": LONG_AGO})
+    page = open_page(path, units="mm")
+    page.get_by_role("button", name="Take back batch 1").click()
+    expect(page.get_by_text("None is written down.")).to_be_visible()
+
+
+def test_what_has_changed_since_a_pour_stands_beside_today(open_page: OpenPage, api: TestClient) -> None:
+    path = poured(api, "Thicker now")
+    job_id = api.get(f"/api{path}").json()["pour"]["job_id"]
+    thicker = top_document(opening(), name="Thicker now", piece={"thickness": "50 mm"})
+    api.put(f"/api/jobs/{job_id}", json={"parent": 1, "job": thicker, "what": "Thicker"})
+    page = open_page(path, units="mm")
+    row = page.get_by_role("row").filter(has_text="Volume of the pour")
+    if row.count() == 0:
+        page.get_by_role("region", name="Changed since").get_by_role("button", name="more").click()
+    expect(row).to_contain_text("15.7 l")
+    expect(row).to_contain_text("19.6 l")
+
+
+def test_a_pour_is_begun_by_keyboard_alone(open_page: OpenPage, job: dict[str, Any]) -> None:
+    page = open_page(f"/jobs/{job['id']}/log")
+    button = page.get_by_role("button", name="Begin a pour")
+    button.focus()
+    page.keyboard.press("Enter")
+    dialog = page.get_by_role("dialog", name="Begin a pour")
+    expect(dialog.get_by_label("Castings of Top")).to_be_focused()
+    page.keyboard.press("Control+A")
+    page.keyboard.type("1")
+    dialog.get_by_role("radio", name="Still to come").focus()
+    page.keyboard.press("Space")
+    page.keyboard.press("Tab")
+    page.keyboard.type("Waits for a dry day")
+    dialog.get_by_role("button", name="Plan it").focus()
+    page.keyboard.press("Enter")
+    page.wait_for_url("**/pours/**")
+    expect(page.get_by_text("Waits for a dry day")).to_be_visible()
+    expect(page.get_by_role("region", name="Castings").get_by_role("listitem")).to_have_count(1)
+
+
+def test_castings_are_found_by_number_and_turned_page_by_page(open_page: OpenPage, api: TestClient) -> None:
+    kept = api.post("/api/jobs", json={"job": top_document(name="Many", piece={"count": 60})}).json()
+    begun = {"job_id": kept["id"], "fills": [{"piece": "top", "count": 60}], "at": LONG_AGO, "poured_at": LONG_AGO}
+    castings = api.post("/api/pours", json=begun).json()["pour"]["castings"]
+    page = open_page("/castings")
+    first = page.locator("main li a").first
+    newest = f"#{castings[-1]['serial']}"
+    expect(page.get_by_role("listitem").filter(has_text=newest)).to_be_visible()
+    page.get_by_role("button", name="Older").click()
+    expect(page.get_by_role("listitem").filter(has_text=newest)).to_have_count(0)
+    page.get_by_role("button", name="Newer").click()
+    expect(page.get_by_role("listitem").filter(has_text=newest)).to_be_visible()
+    page.get_by_label("Find").fill(f"#{castings[3]['serial']}")
+    expect(page.locator("main li")).to_have_count(1)
+    first.click()
+    page.wait_for_url(f"**/castings/{castings[3]['id']}")
+    page.goto("/castings")
+    page.get_by_label("Find").fill("no such thing")
+    expect(page.get_by_text("No casting is called “no such thing”.")).to_be_visible()
+
+
+def test_the_log_of_a_job_is_taken_along_as_a_file(open_page: OpenPage, api: TestClient) -> None:
+    path = poured(api, "Written down")
+    page = open_page(f"/jobs/{api.get(f'/api{path}').json()['pour']['job_id']}/log")
+    for kind in ("CSV", "XLSX", "JSON"):
+        with page.expect_download() as download:
+            page.get_by_role("link", name=kind).click()
+        assert download.value.suggested_filename == f"written-down-log.{kind.lower()}"

@@ -1,13 +1,15 @@
 """What has happened flows into the plan: water-in times, doses, tests, readings, states, acts done."""
 
+import json
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 
+from tests.core.test_plan import WORDS, shown
 from tests.jobs import demo_job, opening, top
 from ulbrek.core.casting import FOLLOWS, STATES, has_reached, may_follow
 from ulbrek.core.changes import changed_since
@@ -16,6 +18,7 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.mould import wear
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import EMPTY, Record, part_of, rules_over
+from ulbrek.core.rulebook import rule_book
 from ulbrek.core.schedule import Scheduled, schedule
 from ulbrek.core.shop import Shop
 from ulbrek.core.takes import rests, takes
@@ -207,3 +210,77 @@ def test_a_job_takes_what_its_plan_says_and_leaves_its_offcuts() -> None:
 
 def test_without_a_record_the_plan_is_of_the_job_alone() -> None:
     assert plan(JOB, SHOP, EMPTY) == plan(JOB, SHOP)
+
+
+HOURS = st.floats(-30, 3000).map(lambda hour: (POUR + hour * H).isoformat())
+ACTS = st.sampled_from(("bleed", "float", "cover", "strip", "turn", "carry", "moist", "seal", "load", "dance"))
+PIECES = st.sampled_from((None, "top", "lid"))
+RECORDS = st.fixed_dictionaries(
+    {},
+    optional={
+        "water_in_at": HOURS,
+        "batches": st.lists(
+            st.fixed_dictionaries({"bags": st.floats(0.25, 200), "water_l": st.floats(0.01, 2000), "at": HOURS}),
+            max_size=5,
+        ),
+        "done": st.lists(st.fixed_dictionaries({"act": ACTS, "piece": PIECES, "at": HOURS}), max_size=6),
+        "tests": st.lists(st.fixed_dictionaries({"act": ACTS, "at": HOURS, "ready": st.booleans()}), max_size=4),
+        "temperatures": st.lists(st.fixed_dictionaries({"at": HOURS, "celsius": st.floats(-40, 120)}), max_size=12),
+        "reached": st.lists(
+            st.fixed_dictionaries({"piece": st.just("top"), "state": st.sampled_from(STATES), "at": HOURS}), max_size=2
+        ),
+    },
+)
+
+
+@given(RECORDS, st.floats(-20, 45), st.sampled_from(["Arrhenius", "Nurse-Saul"]))
+def test_whatever_has_happened_there_is_a_plan_whose_figures_can_be_asked_why(
+    told: dict[str, Any], celsius: float, maturity: str
+) -> None:
+    of = Record.model_validate(told)
+    cure = {"poured_at": POUR.isoformat(), "temperature_c": celsius, "maturity": maturity}
+    planned = plan(top(opening(), cure=cure), SHOP, of)
+    assert Record.model_validate_json(of.model_dump_json()) == of
+    json.dumps(TypeAdapter(Plan).dump_python(planned, mode="json"), allow_nan=False)  # every number is one
+    pages = {page.id: page.formula for page in rule_book()}
+    for figure in shown(planned):
+        values = {name: put_in.value for name, put_in in figure.inputs.items()}
+        names = {**WORDS, **values, "inputs": list(values.values())}
+        worked = eval(pages[figure.rule], {"__builtins__": {}}, names)  # noqa: S307 - our own rule book
+        assert worked == pytest.approx(figure.value, rel=1e-9, abs=1e-9), figure.key
+    for act in schedule([Scheduled("a", "Top", planned, "p", poured=True)], POUR + 100 * H, "UTC").acts:
+        assert of.history.done_at(act.id, act.piece) is None
+
+
+@given(RECORDS)
+def test_acts_of_a_piece_stay_in_their_order_whatever_the_thermometer_says(told: dict[str, Any]) -> None:
+    of = Record.model_validate({**told, "tests": []})
+    hours = {act.id: act.hours for act in plan(JOB, SHOP, of).cure.acts}
+    for one, other in (("strip", "turn"), ("turn", "carry"), ("moist", "seal"), ("install", "load")):
+        if one in hours:
+            assert hours[one].value <= hours[other].value + 1e-6
+
+
+@given(st.lists(st.floats(-20, 60), min_size=1, max_size=30), st.sampled_from(["Arrhenius", "Nurse-Saul"]))
+def test_warmer_readings_never_make_it_younger(celsius: list[float], by: Any) -> None:
+    def age(add: float) -> float:
+        told = [{"at": POUR + (n + 1) * H, "celsius": c + add} for n, c in enumerate(celsius)]
+        found = measured(POUR, Record.model_validate({"temperatures": told}).temperatures, by)
+        assert found is not None
+        assert found.hours == pytest.approx(len(celsius))
+        return found.age_h
+
+    assert age(0) <= age(3) + 1e-9
+
+
+@pytest.mark.parametrize(
+    ("found", "kept"),
+    [
+        ({"bags": 0, "water_l": 2}, "bags"),
+        ({"bags": 1, "water_l": -1}, "water_l"),
+        ({"bags": 1, "water_l": float("nan")}, "water_l"),
+    ],
+)
+def test_a_batch_of_nothing_is_no_batch(found: dict[str, Any], kept: str) -> None:
+    with pytest.raises(ValidationError, match=kept):
+        record(batches=[{**found, "at": POUR}])

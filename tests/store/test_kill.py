@@ -7,7 +7,7 @@ import pytest
 from bench.kills import kill
 from ops.postgres import ROOT, Cluster
 
-KILLS = 6
+KILLS = 4
 
 
 @pytest.fixture

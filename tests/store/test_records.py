@@ -17,7 +17,8 @@ from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.log import Seen
-from ulbrek.store.pours import Fill, StoredPour, Taken
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import Item, NewLot
 
 H = timedelta(hours=1)

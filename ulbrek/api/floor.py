@@ -9,7 +9,7 @@ from ulbrek.core.record import EMPTY, Record, rules_over
 from ulbrek.core.schedule import Agenda, Scheduled, schedule
 from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import ListedJob
-from ulbrek.store.pours import StoredPour
+from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
 
 

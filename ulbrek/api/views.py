@@ -17,7 +17,7 @@ from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.shop import Shop
 from ulbrek.store.jobs import ListedJob, StoredJob
-from ulbrek.store.pours import StoredPour
+from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]

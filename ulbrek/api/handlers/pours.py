@@ -16,7 +16,8 @@ from ulbrek.core.takes import Rest, Take, rests, takes
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError
-from ulbrek.store.pours import ListedPour, StoredPour
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.pours import ListedPour
 from ulbrek.store.shops import StoredShop
 from ulbrek.store.stock import OfPour
 

@@ -1,0 +1,161 @@
+"""What happened to pours, read for many of them at once: batches, acts, tests, castings, temperatures."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from uuid import UUID
+
+from sqlalchemy import select
+from sqlalchemy.orm import aliased
+
+from ulbrek.core.casting import STATES
+from ulbrek.core.cure.history import Done, Tested
+from ulbrek.core.job import Job
+from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.record import Reached, Record
+from ulbrek.files.job_file import as_job_file
+from ulbrek.store.castings import Casting, CastingRepository
+from ulbrek.store.entries import ShopRecords
+from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, ObservationRow, PourRow
+from ulbrek.store.sensors import SensorRepository
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """One mixing, and by casting the part of it that went there."""
+
+    id: UUID
+    number: int
+    bags: float
+    water_l: float
+    at: datetime
+    lot_id: UUID | None
+    note: str
+    shares: dict[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class ActDone:
+    """An act that was done, to one piece or to all."""
+
+    id: UUID
+    act: str
+    piece: str | None
+    at: datetime
+    note: str
+    member_id: UUID | None
+
+
+@dataclass(frozen=True, slots=True)
+class StoredPour:
+    """A pour as it is kept: the part of the job that it fills, and all that happened to it."""
+
+    id: UUID
+    job_id: UUID
+    job_revision: int
+    shop_revision: int
+    rule_version: int
+    job: Job
+    poured_at: datetime | None
+    cancelled_at: datetime | None
+    created_at: datetime
+    note: str
+    castings: tuple[Casting, ...]
+    batches: tuple[Batch, ...]
+    acts: tuple[ActDone, ...]
+    record: Record
+
+
+class PouredReader(ShopRecords):
+    """Reads the pours of one shop."""
+
+    def read(self, rows: Sequence[PourRow]) -> list[StoredPour]:
+        """Pours with all that happened to them, in the order given."""
+        ids = [row.id for row in rows]
+        castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
+        batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
+        poured = [row.id for row in rows if row.poured_at]
+        temperatures = SensorRepository(self._session, self._shop_id).temperatures(poured)
+        return [
+            StoredPour(
+                row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
+                row.cancelled_at, row.created_at, row.note, tuple(castings.get(row.id, ())),
+                tuple(batches.get(row.id, ())), tuple(acts.get(row.id, ())),
+                Record(
+                    water_in_at=row.poured_at,
+                    batches=tuple(BatchMixed(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(row.id, ())),
+                    done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(row.id, ())),
+                    tests=tuple(tests.get(row.id, ())),
+                    temperatures=temperatures.get(row.id, ()),
+                    reached=tuple(_reached(castings.get(row.id, ()))),
+                ),
+            )
+            for row in rows
+        ]  # fmt: skip
+
+    def _batches(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Batch]]:
+        shares: dict[UUID, dict[str, float]] = {}
+        for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id.in_(pour_ids))):
+            shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
+        found: dict[UUID, list[Batch]] = {}
+        asked = (
+            select(BatchRow)
+            .where(BatchRow.pour_id.in_(pour_ids), BatchRow.withdrawn_at.is_(None))
+            .order_by(BatchRow.pour_id, BatchRow.number)
+        )
+        for row in self._session.scalars(asked):
+            batch = Batch(
+                row.id, row.number, float(row.bags), float(row.water_l), row.water_in_at, row.lot_id, row.note,
+                shares.get(row.id, {}),
+            )  # fmt: skip
+            found.setdefault(row.pour_id, []).append(batch)
+        return found
+
+    def _acts(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[ActDone]]:
+        found: dict[UUID, list[ActDone]] = {}
+        for row in self._session.scalars(
+            select(ActDoneRow)
+            .where(ActDoneRow.pour_id.in_(pour_ids), ActDoneRow.withdrawn_at.is_(None))
+            .order_by(ActDoneRow.at, ActDoneRow.created_at)
+        ):
+            done = ActDone(row.id, row.act, row.piece, row.at, row.note, row.member_id)
+            found.setdefault(row.pour_id, []).append(done)
+        return found
+
+    def _tests(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Tested]]:
+        correction = aliased(ObservationRow)
+        found: dict[UUID, list[Tested]] = {}
+        for row in self._session.scalars(
+            select(ObservationRow)
+            .where(
+                ObservationRow.pour_id.in_(pour_ids),
+                ObservationRow.kind == "test",
+                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+            )
+            .order_by(ObservationRow.at)
+        ):
+            if row.pour_id is not None:
+                found.setdefault(row.pour_id, []).append(Tested(act=row.act or "", at=row.at, ready=bool(row.ready)))
+        return found
+
+
+def _by_pour(castings: Iterable[Casting]) -> dict[UUID, list[Casting]]:
+    found: dict[UUID, list[Casting]] = {}
+    for one in castings:
+        found.setdefault(one.pour_id, []).append(one)
+    return found
+
+
+def _reached(castings: Sequence[Casting]) -> Iterable[Reached]:
+    """By piece, the state that all its castings have reached, those that failed left out."""
+    by_piece: dict[str, list[Casting]] = {}
+    for one in castings:
+        if one.state not in ("planned", "failed", "archived"):
+            by_piece.setdefault(one.piece, []).append(one)
+    for piece, ones in by_piece.items():
+        least = min(ones, key=lambda one: STATES.index(one.state)).state
+        yield Reached(piece=piece, state=least, at=max(one.state_at for one in ones))
+
+
+def _job(row: PourRow) -> Job:
+    return as_job_file({"schema_version": row.schema_version, "job": row.job}).job

@@ -1,0 +1,103 @@
+import { useState } from "react";
+import { client, take } from "@/api/client";
+import type { Entry } from "@/api/records";
+import { Modal } from "@/parts/Modal";
+import type { Units } from "@/units/length";
+import { WATER } from "@/units/quantity";
+import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
+
+/** What a pour's page asks before it writes something down. */
+export type Asked =
+  | "water"
+  | "batch"
+  | "cancel"
+  | { act: string; piece: string | null; name: string }
+  | { undo: string; name: string };
+
+interface AskProps {
+  asked: Asked;
+  pourId: string;
+  units: Units;
+  onClose: () => void;
+}
+
+/** The panel that asks for it. */
+export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
+  const [bags, setBags] = useState("1");
+  const [water, setWater] = useState("");
+  const at = { params: { path: { pour_id: pourId } } };
+  if (asked === "batch") {
+    const send = (entry: Entry) => {
+      const body = { ...entry, bags: numberOf(bags, "Bags"), water_l: numberOf(water, "Water") * WATER[units].litres };
+      return take(
+        client.POST("/api/pours/{pour_id}/batches", { ...at, body: { ...body, lot_id: null, shares: null } }),
+      );
+    };
+    return (
+      <Modal open title="A batch" description="When its first water went in, and all that went in." onClose={onClose}>
+        <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
+          <EntryText label="Bags" number value={bags} onChange={setBags} />
+          <EntryText label="Water, all of it" unit={WATER[units].name} number value={water} onChange={setWater} />
+        </EntryForm>
+      </Modal>
+    );
+  }
+  if (asked === "water")
+    return (
+      <Modal open title="First water in" description="All hours count from here." onClose={onClose}>
+        <EntryForm
+          label="Water is in"
+          send={(entry) => take(client.POST("/api/pours/{pour_id}/water-in", { ...at, body: entry }))}
+          onDone={onClose}
+        />
+      </Modal>
+    );
+  if (asked === "cancel")
+    return (
+      <Modal open title="Call the pour off" description="What it reserved is free again." onClose={onClose}>
+        <EntryForm
+          label="Call it off"
+          send={(entry) => take(client.POST("/api/pours/{pour_id}/cancel", { ...at, body: entry }))}
+          onDone={onClose}
+          note="Why"
+        />
+      </Modal>
+    );
+  if ("undo" in asked)
+    return (
+      <Modal
+        open
+        title={`Not done: ${asked.name}`}
+        description="It stays on record that it was said."
+        onClose={onClose}
+      >
+        <EntryForm
+          label="Take it back"
+          send={(entry) =>
+            take(
+              client.POST("/api/pours/{pour_id}/acts/{done_id}/undo", {
+                params: { path: { pour_id: pourId, done_id: asked.undo } },
+                body: entry,
+              }),
+            )
+          }
+          onDone={onClose}
+          note="What was wrong"
+        />
+      </Modal>
+    );
+  return (
+    <Modal open title={`Done: ${asked.name}`} onClose={onClose}>
+      <EntryForm
+        label="It is done"
+        send={(entry) =>
+          take(
+            client.POST("/api/pours/{pour_id}/acts", { ...at, body: { ...entry, act: asked.act, piece: asked.piece } }),
+          )
+        }
+        onDone={onClose}
+        note="Anything to note"
+      />
+    </Modal>
+  );
+}

@@ -1,0 +1,61 @@
+import { client, take } from "@/api/client";
+import { type PourView, useSend } from "@/api/records";
+import type { Units } from "@/units/length";
+import { write } from "@/units/quantity";
+import { clock } from "@/units/time";
+import { Part } from "./Part";
+
+/** What was mixed, batch by batch, and what is to go. */
+export function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: () => void }) {
+  const { pour, plan } = view;
+  const send = useSend();
+  const mixed = plan.mix.mixed;
+  return (
+    <Part title="Batches">
+      <ol className="border-t-2 border-ink">
+        {pour.batches.map((batch) => (
+          <li
+            key={batch.id}
+            className="grid grid-cols-[1.5rem_3.5rem_1fr_1fr] items-center gap-x-3 border-b sm:grid-cols-[2rem_4rem_1fr_1fr_1.4fr_auto] border-line py-2.5"
+          >
+            <span className="figure text-lg">{batch.number}</span>
+            <span className="figure text-lg">{clock(batch.at, plan.cure.zone)}</span>
+            <span>{write(batch.bags, "bags", units)}</span>
+            <span>{write(batch.water_l, "l", units)}</span>
+            <span className="text-soft max-sm:col-start-4 max-sm:row-start-2">
+              {write(batch.water_l / batch.bags, "l", units)} a bag
+            </span>
+            <button
+              type="button"
+              aria-label={`Take back batch ${batch.number}`}
+              className="underline max-sm:col-start-3 max-sm:justify-self-start"
+              onClick={() =>
+                void send(() =>
+                  take(
+                    client.POST("/api/pours/{pour_id}/batches/{batch_id}/undo", {
+                      params: { path: { pour_id: pour.id, batch_id: batch.id } },
+                    }),
+                  ),
+                )
+              }
+            >
+              Take back
+            </button>
+          </li>
+        ))}
+      </ol>
+      {pour.batches.length === 0 && <p className="py-2 text-soft">None is written down.</p>}
+      {mixed && (
+        <p className="py-2">
+          {write(mixed.bags_used.value, "bags", units)} mixed,{" "}
+          {mixed.bags_to_go.value > 0
+            ? `${write(mixed.bags_to_go.value, "bags", units)} to go`
+            : "enough for the forms"}
+        </p>
+      )}
+      <button type="button" className="button mt-1" onClick={onAdd}>
+        Write a batch down
+      </button>
+    </Part>
+  );
+}
