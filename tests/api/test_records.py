@@ -132,6 +132,19 @@ def test_a_thermometer_in_the_concrete_moves_the_hours(api: TestClient) -> None:
     assert (listed["pour_id"], listed["last_value"]) == (pour_id, 7.0)
 
 
+def test_a_temperature_read_by_hand_moves_them_too(api: TestClient) -> None:
+    pour_id = pour(api, job(api)["id"])["pour"]["id"]
+    path = f"/api/pours/{pour_id}/temperatures"
+    for hour in (6, 12):
+        view = api.post(path, json={"at": at(hour), "celsius": 31}).json()
+    assert view["plan"]["cure"]["measured_h"] == pytest.approx(12, abs=0.5)
+    assert [one["celsius"] for one in view["pour"]["record"]["temperatures"]] == [31, 31]
+    early = api.post(path, json={"at": at(-1), "celsius": 20})
+    assert (early.status_code, "before the first water" in early.json()["detail"]) == (422, True)
+    planned = pour(api, job(api)["id"], poured_at=None)["pour"]["id"]
+    assert api.post(f"/api/pours/{planned}/temperatures", json={"celsius": 20}).status_code == 422
+
+
 def test_a_batch_that_was_mistaken_is_taken_back(api: TestClient) -> None:
     pour_id = pour(api, job(api)["id"])["pour"]["id"]
     view = api.post(f"/api/pours/{pour_id}/batches", json={"bags": 1, "water_l": 29, "at": at(0)}).json()

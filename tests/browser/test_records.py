@@ -339,3 +339,15 @@ def test_the_log_of_a_job_is_taken_along_as_a_file(open_page: OpenPage, api: Tes
         with page.expect_download() as download:
             page.get_by_role("link", name=kind).click()
         assert download.value.suggested_filename == f"written-down-log.{kind.lower()}"
+
+
+def test_a_temperature_is_typed_in_and_the_hours_follow(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(poured(api, "Cold night"), units="in")
+    strip = page.locator("[data-act=strip]")
+    before = strip.inner_text()
+    page.get_by_role("button", name="Read a temperature").click()
+    page.get_by_label("When", exact=True).fill("2026-05-05T09:00")
+    page.get_by_label("It reads").fill("46")
+    page.get_by_role("button", name="Keep the reading").click()
+    expect(page.get_by_text("By the thermometer for the first")).to_be_visible()
+    expect(strip).not_to_have_text(before)

@@ -234,6 +234,13 @@ class ReadingRequest(_Request):
     value: Annotated[float, Field(gt=-200, lt=500, allow_inf_nan=False)]
 
 
+class TemperatureRequest(_Request):
+    """A temperature of the concrete, read off and typed in [°C]."""
+
+    at: Moment | None = None
+    celsius: Annotated[float, Field(ge=-40, le=120, allow_inf_nan=False)]
+
+
 class ReadingsRequest(_Request):
     """Readings of one sensor."""
 

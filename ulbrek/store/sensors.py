@@ -86,6 +86,26 @@ class SensorRepository(ShopRecords):
         ).all()
         return len(done)
 
+    def read_by_hand(self, pour_id: UUID, at: datetime, celsius: float) -> None:
+        """Keeps a temperature of a pour's concrete that somebody read off and typed in.
+
+        Raises:
+            NotFoundError: when this shop has no such pour
+            RefusedEntryError: when it was before the pour's first water, or there was none yet
+        """
+        pour = self._own(PourRow, pour_id, "pour", lock=True)
+        if pour.poured_at is None:
+            raise RefusedEntryError("", "Nothing is poured yet.", "Write down when the first water went in.")
+        happened(at, pour.poured_at, "the first water went in")
+        name = f"Read by hand, pour {pour_id}"
+        sensor = self._session.scalar(
+            select(SensorRow.id).where(SensorRow.shop_id == self._shop_id, SensorRow.name == name)
+        )
+        if sensor is None:
+            sensor = self.add(name, "concrete").id
+            self.place(sensor, pour_id, pour.poured_at)
+        self.read(sensor, [(at, celsius)])
+
     def temperatures(self, pour_ids: Sequence[UUID]) -> dict[UUID, tuple[Temperature, ...]]:
         """By pour, hourly means of what the sensors in its concrete read [°C], each at the middle of its readings."""
         # By place, so that each is a short range of the readings' index and never a walk through all of them.

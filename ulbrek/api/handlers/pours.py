@@ -6,7 +6,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from ulbrek.api.entries import ActRequest, BatchRequest, EntryRequest, PourRequest
+from ulbrek.api.entries import ActRequest, BatchRequest, EntryRequest, PourRequest, TemperatureRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.views import answer, plan_of, plan_of_pour
 from ulbrek.core.changes import Changed, changed_since
@@ -136,6 +136,16 @@ def undo_act(db: Db, pour_id: UUID, done_id: UUID, asked: EntryRequest) -> Respo
         records.pours(shop.id).undo(pour_id, done_id, asked.entry)
         view = _view(records, shop, pour_id)
     return answer(PourView, view)
+
+
+@router.post("/pours/{pour_id}/temperatures", response_model=PourView, status_code=201)
+def add_temperature(db: Db, pour_id: UUID, asked: TemperatureRequest) -> Response:
+    """A temperature of the concrete, read off and typed in: the hours follow it."""
+    with db.work() as records:
+        shop = records.shop()
+        records.sensors(shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
+        view = _view(records, shop, pour_id)
+    return answer(PourView, view, 201)
 
 
 @router.get("/jobs/{job_id}/takes", response_model=TakesView)

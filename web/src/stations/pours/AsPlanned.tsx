@@ -14,7 +14,7 @@ export function AsPlanned({ view }: { view: PourView }) {
   if (past.length < 2) return null;
   return (
     <>
-      <button type="button" className="button mt-3" onClick={() => setAsking(true)}>
+      <button type="button" className="button" onClick={() => setAsking(true)}>
         All of it was done in time
       </button>
       {asking && (

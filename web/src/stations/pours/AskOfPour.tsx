@@ -10,6 +10,7 @@ import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 export type Asked =
   | "water"
   | "batch"
+  | "temperature"
   | "cancel"
   | { act: string; piece: string | null; name: string }
   | { undo: string; name: string };
@@ -25,6 +26,7 @@ interface AskProps {
 export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
   const [bags, setBags] = useState("1");
   const [water, setWater] = useState("");
+  const [degrees, setDegrees] = useState("");
   const at = { params: { path: { pour_id: pourId } } };
   if (asked === "batch") {
     const send = (entry: Entry) => {
@@ -38,6 +40,26 @@ export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
         <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
           <EntryText label="Bags" number value={bags} onChange={setBags} />
           <EntryText label="Water, all of it" unit={WATER[units].name} number value={water} onChange={setWater} />
+        </EntryForm>
+      </Modal>
+    );
+  }
+  if (asked === "temperature") {
+    const send = (entry: Entry) => {
+      const read = numberOf(degrees, "Temperature");
+      const celsius = units === "mm" ? read : (read - 32) / 1.8;
+      return take(client.POST("/api/pours/{pour_id}/temperatures", { ...at, body: { at: entry.at, celsius } }));
+    };
+    return (
+      <Modal open title="Temperature of the concrete" description="The hours that follow go by it." onClose={onClose}>
+        <EntryForm label="Keep the reading" send={send} onDone={onClose}>
+          <EntryText
+            label="It reads"
+            unit={units === "mm" ? "°C" : "°F"}
+            number
+            value={degrees}
+            onChange={setDegrees}
+          />
         </EntryForm>
       </Modal>
     );

@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { type PourView, pourQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
+import { writeHours } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
@@ -136,7 +137,17 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
             );
           })}
       </ol>
-      <AsPlanned view={view} />
+      <div className="mt-3 flex flex-wrap gap-3">
+        <AsPlanned view={view} />
+        <button type="button" className="button" onClick={() => onAsk("temperature")}>
+          Read a temperature
+        </button>
+      </div>
+      {plan.cure.measured_h !== null && (
+        <p className="mt-2 text-soft">
+          By the thermometer for the first {writeHours(plan.cure.measured_h)}; after that as planned.
+        </p>
+      )}
     </Part>
   );
 }
