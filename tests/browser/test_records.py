@@ -351,3 +351,21 @@ def test_a_temperature_is_typed_in_and_the_hours_follow(open_page: OpenPage, api
     page.get_by_role("button", name="Keep the reading").click()
     expect(page.get_by_text("By the thermometer for the first")).to_be_visible()
     expect(strip).not_to_have_text(before)
+
+
+def test_a_long_log_is_turned_page_by_page(open_page: OpenPage, api: TestClient, job: dict[str, Any]) -> None:
+    for number in range(101):
+        seen = {
+            "kind": "note",
+            "text": f"Note {number}.",
+            "job_id": job["id"],
+            "at": f"2026-05-04T10:00:{number / 2:06.3f}Z",
+        }
+        assert api.post("/api/observations", json=seen).status_code == 201
+    page = open_page(f"/jobs/{job['id']}/log")
+    expect(page.get_by_text("Note 100.", exact=True)).to_be_visible()
+    expect(page.get_by_text("Note 0.", exact=True)).to_have_count(0)
+    page.get_by_role("button", name="Older").click()
+    expect(page.get_by_text("Note 0.", exact=True)).to_be_visible()
+    page.get_by_role("button", name="Newer").click()
+    expect(page.get_by_text("Note 100.", exact=True)).to_be_visible()

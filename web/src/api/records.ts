@@ -67,10 +67,15 @@ export const castingQuery = (id: string) =>
     queryKey: records("casting", id),
     queryFn: () => take(client.GET("/api/castings/{casting_id}", { params: { path: { casting_id: id } } })),
   });
-export const logQuery = (jobId: string) =>
+export const logQuery = (jobId: string, before?: string) =>
   queryOptions({
-    queryKey: records("log", jobId),
-    queryFn: () => take(client.GET("/api/jobs/{job_id}/log", { params: { path: { job_id: jobId } } })),
+    queryKey: records("log", jobId, before ?? "newest"),
+    queryFn: () =>
+      take(
+        client.GET("/api/jobs/{job_id}/log", {
+          params: { path: { job_id: jobId }, query: before ? { before } : {} },
+        }),
+      ),
   });
 export const movesQuery = (lotId: string) =>
   queryOptions({

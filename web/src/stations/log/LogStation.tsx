@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { shopQuery } from "@/api/queries";
@@ -17,7 +17,9 @@ const FILES = ["csv", "xlsx", "json"] as const;
 export function LogStation({ editor }: StationProps) {
   const { job, plan } = editor.shown;
   const { id } = editor.kept;
-  const { data: page } = useQuery(logQuery(id));
+  const [befores, setBefores] = useState<string[]>([]);
+  const last = (entries: LogEntry[]) => entries.at(-1)?.at ?? "";
+  const { data: page } = useQuery({ ...logQuery(id, befores.at(-1)), placeholderData: keepPreviousData });
   const { data: pours = [] } = useQuery(poursQuery(id));
   const { data: shop } = useQuery(shopQuery);
   const [corrects, setCorrects] = useState<LogEntry | null>(null);
@@ -74,15 +76,26 @@ export function LogStation({ editor }: StationProps) {
   return (
     <Bench editor={editor} title="Log" ticket={ticket} findings={[]} ticketName="Write something down">
       <div className="mx-auto max-w-4xl p-5">
-        {page && page.entries.length > 0 ? (
-          <LogLines entries={page.entries} zone={zone} acts={names} onCorrect={setCorrects} />
+        {page === undefined || page.entries.length > 0 ? (
+          <LogLines entries={page?.entries ?? []} zone={zone} acts={names} onCorrect={setCorrects} />
         ) : (
           <p className="border-t-2 border-ink py-8 text-lg">
             Nothing is written down yet. Begin with the pour: from then on the hours count from when the water really
             went in.
           </p>
         )}
-        {page?.more && <p className="text-soft">Older lines are in the file.</p>}
+        <p className="flex gap-3">
+          {befores.length > 0 && (
+            <button type="button" className="button" onClick={() => setBefores(befores.slice(0, -1))}>
+              Newer
+            </button>
+          )}
+          {page?.more && (
+            <button type="button" className="button" onClick={() => setBefores([...befores, last(page.entries)])}>
+              Older
+            </button>
+          )}
+        </p>
       </div>
       {corrects && (
         <Modal
