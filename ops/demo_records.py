@@ -208,7 +208,7 @@ class _Past:
     def _taken(self, job: Job, at: datetime, mould: bool) -> Iterator[Taken]:
         items = {(item.kind, item.material): item for item in self.stock.all()}
         for take in takes(job, self.shop.shop, plan(job, self.shop.shop)):
-            if mould and take.kind not in ("bag", "mesh", "bar"):
+            if mould and take.of_form:
                 continue
             item = items.get((take.kind, take.material))
             wanted = take.quantity

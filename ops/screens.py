@@ -62,18 +62,25 @@ def why(page: Page) -> None:
     page.locator("[data-figure='measure.mass_fresh@top']").click()
 
 
-def pad(page: Page) -> None:
-    """Opens the thumb's number pad."""
-    to_job(page)
-    page.locator("[data-dimension=Thickness]").tap()
-
-
 def failed_casting(page: Page) -> None:
     """Opens a casting that failed, with what was seen of it."""
     page.get_by_role("link", name="Castings").click()
     page.get_by_role("button", name="Failed").click()
     page.get_by_role("link", name="Wedging block").first.click()
     page.locator("[data-log=defect] img").wait_for()
+
+
+def pour(page: Page) -> None:
+    """Opens the pour of the rinse-sink top."""
+    page.get_by_role("link", name="Pours").click()
+    page.locator("main").get_by_role("link", name=TOP).click()
+    page.locator("[data-act=turn]").wait_for()
+
+
+def moulds(page: Page) -> None:
+    """Opens the moulds."""
+    page.get_by_role("link", name="Moulds").click()
+    page.get_by_text("Last oiled").first.wait_for()
 
 
 def stock(page: Page) -> None:
@@ -100,12 +107,12 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("cure", station("cure"), "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("log", station("log"), "mm", "light", False),
+    ("pour", pour, "mm", "light", False),
+    ("moulds", moulds, "mm", "light", False),
     ("casting", failed_casting, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
-    ("phone-number-pad", pad, "in", "light", True),
-    ("phone-mix", station("mix"), "mm", "light", True),
     ("phone-cure", station("cure"), "in", "dark", True),
 )
 

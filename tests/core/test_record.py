@@ -19,7 +19,7 @@ from ulbrek.core.mould import wear
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import EMPTY, Record, part_of, rules_over
 from ulbrek.core.rulebook import rule_book
-from ulbrek.core.schedule import Scheduled, schedule
+from ulbrek.core.schedule import Scheduled, due_on, schedule
 from ulbrek.core.shop import Shop
 from ulbrek.core.takes import rests, takes
 
@@ -200,6 +200,7 @@ def test_a_job_takes_what_its_plan_says_and_leaves_its_offcuts() -> None:
     told = {one.kind: one for one in takes(job, SHOP, planned)}
     assert told["bag"].quantity == planned.mix.bags.value
     assert told["sheet"].quantity == planned.cutting.sheet_count.value
+    assert {kind for kind, one in told.items() if not one.of_form} == {"bag", "bar", "mesh"}  # what a mould wants too
     left = rests(job, SHOP, planned)
     sizes = [one.length_mm * one.width_mm for one in left]
     assert sizes == sorted(sizes, reverse=True)
@@ -284,3 +285,11 @@ def test_warmer_readings_never_make_it_younger(celsius: list[float], by: Any) ->
 def test_a_batch_of_nothing_is_no_batch(found: dict[str, Any], kept: str) -> None:
     with pytest.raises(ValidationError, match=kept):
         record(batches=[{**found, "at": POUR}])
+
+
+def test_what_is_due_on_a_casting_is_its_next_act_until_it_is_settled() -> None:
+    told = plan(JOB, SHOP, record(done=[{"act": act, "at": POUR + 2 * H} for act in ("float", "cover")]))
+    for state, act in (("poured", "strip"), ("in use", None), ("failed", None)):
+        due = due_on("top", state, told)  # type: ignore[arg-type]
+        assert (due.id if due else None) == act
+    assert due_on("another", "poured", told) is not None  # what is done to all alike

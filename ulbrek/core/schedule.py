@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Literal
 
+from ulbrek.core.casting import SETTLED, State
 from ulbrek.core.cure.result import Act
 from ulbrek.core.plan import Plan
 
@@ -73,6 +74,20 @@ def schedule(plans: Iterable[Scheduled], now: datetime, zone: str) -> Agenda:
     order = {"due": 0, "ahead": 1, "past": 2}
     key = lambda act: (order[act.when], act.at, act.job, act.pour or "", act.id)  # noqa: E731
     return Agenda(now, zone, tuple(sorted(acts, key=key)))
+
+
+def due_on(piece: str, state: State, planned: Plan) -> Act | None:
+    """The act that comes next on a casting; None where nothing is due on it any more.
+
+    Args:
+        piece: the piece that it is
+        state: the state that it is in
+        planned: the plan of its pour, with what has happened
+    """
+    if state in SETTLED:
+        return None
+    acts = (act for act in planned.cure.acts if act.piece in (None, piece))
+    return next((act for act in acts if not act.is_state and act.done_at is None), None)
 
 
 def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:

@@ -13,13 +13,17 @@ Kind = Literal["bag", "sheet", "bar", "mesh", "hardware", "supply"]
 
 @dataclass(frozen=True, slots=True)
 class Take:
-    """Something that a job takes, in the unit that it is kept in. ``material`` names it in the shop's stock."""
+    """Something that a job takes, in the unit that it is kept in. ``material`` names it in the shop's stock.
+
+    ``of_form`` is what goes into the form and not into the piece: a mould wants none of it.
+    """
 
     kind: Kind
     material: str
     name: str
     quantity: float
     unit: str
+    of_form: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,12 +49,12 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
     found = [
         Take("bag", f"{chosen.mix.id}/{chosen.size.id}", f"{chosen.mix.name}, {chosen.size.name}",
              planned.mix.bags.value, "bags"),
-        Take("sheet", chosen.sheet.id, chosen.sheet.name, cut.sheet_count.value, "sheets"),
+        Take("sheet", chosen.sheet.id, chosen.sheet.name, cut.sheet_count.value, "sheets", of_form=True),
         Take("bar", chosen.bar.id, chosen.bar.name, steel.bar_count.value if steel.bar_count else 0.0, "bars"),
         Take("mesh", chosen.mesh.id, chosen.mesh.name, steel.mesh_sheets.value if steel.mesh_sheets else 0.0, "sheets"),
-        Take("supply", "sealant", "Sealant", cut.cartridges.value, "cartridges"),
-        Take("supply", "tape", "Packing tape", cut.rolls.value, "rolls"),
-        Take("hardware", "screws", "Screws", cut.boxes.value, "boxes"),
+        Take("supply", "sealant", "Sealant", cut.cartridges.value, "cartridges", of_form=True),
+        Take("supply", "tape", "Packing tape", cut.rolls.value, "rolls", of_form=True),
+        Take("hardware", "screws", "Screws", cut.boxes.value, "boxes", of_form=True),
     ]  # fmt: skip
     return tuple(one for one in found if one.quantity > 0)
 

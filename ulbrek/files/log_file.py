@@ -5,8 +5,7 @@ import io
 import json
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import asdict
-from datetime import datetime
-from typing import Any, Literal, Protocol
+from typing import Any, Literal
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
@@ -19,20 +18,11 @@ _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 Kind = Literal["csv", "xlsx", "json"]
 
 
-class Line(Protocol):
-    """A line of a log: see ``ulbrek.store.log.LogEntry``."""
-
-    @property
-    def at(self) -> datetime: ...
-    @property
-    def member_id(self) -> UUID | None: ...
-
-
 def write_log(lines: Sequence[Any], names: Mapping[UUID, str], zone: str, kind: Kind) -> bytes:
     """A log as a file, oldest line first, times in the clock of the place.
 
     Args:
-        lines: the lines, as dataclasses, newest first
+        lines: the lines, each a ``ulbrek.store.log.LogEntry``, newest first
         names: the people, by id
         zone: time zone of the place
         kind: of file

@@ -10,8 +10,10 @@ from ulbrek.api.entries import EntryRequest, StateRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.views import answer, plan_of_pour
 from ulbrek.core.casting import State
+from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
+from ulbrek.core.schedule import due_on
 from ulbrek.store.castings import Casting, CastingPage, StateReached
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
@@ -22,11 +24,12 @@ Search = Annotated[str, Query(max_length=80, pattern=r"^[^\x00]*$")]
 
 @dataclass(frozen=True, slots=True)
 class CastingView:
-    """A casting, the piece that it is and its plan, the states it came into and what was seen of it."""
+    """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it."""
 
     casting: Casting
     piece: Piece
     plan: PiecePlan
+    due: Act | None
     states: list[StateReached]
     log: list[LogEntry]
 
@@ -77,6 +80,8 @@ def _view(records: Records, casting_id: UUID) -> CastingView:
     casting = castings.get(casting_id)
     pour = records.pours(shop.id).get(casting.pour_id)
     piece = next(one for one in pour.job.pieces if one.id == casting.piece)
-    planned = next(one for one in plan_of_pour(pour, shop).pieces if one.id == casting.piece)
+    planned = plan_of_pour(pour, shop)
+    own = next(one for one in planned.pieces if one.id == casting.piece)
+    due = due_on(casting.piece, casting.state, planned)
     log = records.log(shop.id).of_casting(casting_id)
-    return CastingView(casting, piece, planned, castings.states(casting_id), log)
+    return CastingView(casting, piece, own, due, castings.states(casting_id), log)

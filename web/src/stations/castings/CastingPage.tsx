@@ -31,12 +31,9 @@ export function CastingPage({ castingId }: { castingId: string }) {
   const { data: pour } = useQuery(pourQuery(view.casting.pour_id));
   const names = useNames();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const { casting, piece, plan, states, log } = view;
+  const { casting, piece, plan, due, states, log } = view;
   const zone = shop?.hours?.zone ?? "UTC";
   const acts = new Map(pour?.plan.cure.acts.map((act) => [act.id, act.name]));
-  const due = pour?.plan.cure.acts.find(
-    (act) => !act.is_state && !act.done_at && (act.piece === null || act.piece === casting.piece),
-  );
   const spots = log
     .filter((entry) => entry.x_mm !== null && entry.y_mm !== null && !entry.replaced)
     .map((entry, number) => ({
@@ -45,7 +42,6 @@ export function CastingPage({ castingId }: { castingId: string }) {
       y_mm: entry.y_mm ?? 0,
       label: String(number + 1),
     }));
-  const lives = !["failed", "archived", "in use"].includes(casting.state);
   return (
     <ShopPage title={`Casting ${casting.serial}`}>
       <div className="mb-5 flex flex-wrap items-start gap-x-6 gap-y-3">
@@ -67,7 +63,7 @@ export function CastingPage({ castingId }: { castingId: string }) {
             </Link>
             {casting.form_name && <span className="text-soft">, in {casting.form_name}</span>}
           </p>
-          {lives && due?.at && (
+          {due?.at && (
             <p>
               Next: <b>{due.name}</b>, {dateAndClock(due.at, zone)}
             </p>

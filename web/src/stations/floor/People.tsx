@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { client, Refused, take } from "@/api/client";
 import { membersQuery, useSend } from "@/api/records";
 import { Choice } from "@/parts/Choice";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -68,11 +69,7 @@ export function People({ onClose }: { onClose: () => void }) {
       <form className="space-y-3" onSubmit={add} onKeyDown={(event) => event.stopPropagation()}>
         <EntryText label="Name or role" value={name} onChange={setName} />
         <Choice label="Thinks in" value={units} choices={UNITS} onChoose={setUnits} />
-        {refused && (
-          <p role="alert" className="border-l-4 border-stop pl-2">
-            {refused}
-          </p>
-        )}
+        <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
           Add
         </button>

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { client, Refused, take } from "@/api/client";
 import { jobsQuery, shopQuery } from "@/api/queries";
 import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
 import { dateAndClock, dayAndDate } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
@@ -240,11 +241,7 @@ function NewMould({ onClose }: { onClose: () => void }) {
             />
           </label>
         ))}
-        {refused && (
-          <p role="alert" className="border-l-4 border-stop pl-2">
-            {refused}
-          </p>
-        )}
+        <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
           Keep it
         </button>

@@ -145,16 +145,14 @@ function worn({ mould }: KeptForm): string {
   return `${state}${mould.oil_first ? ", oil it first" : ""}`;
 }
 
-const OF_THE_FORM = new Set(["sheet", "hardware", "supply"]);
-
 /** What is taken, with the lots it can come from, oldest first; a mould needs no boards. */
 function linesOf(
-  takes: { kind: string; material: string; name: string; quantity: number; unit: string }[],
+  takes: { kind: string; material: string; name: string; quantity: number; unit: string; of_form: boolean }[],
   stock: Item[],
   usesMould: boolean,
 ): Line[] {
   return takes
-    .filter((take) => !(usesMould && OF_THE_FORM.has(take.kind)))
+    .filter((take) => !(usesMould && take.of_form))
     .map((take) => {
       const item = stock.find((one) => one.kind === take.kind && one.material === take.material);
       const lots = (item?.lots ?? [])

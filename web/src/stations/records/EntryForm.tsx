@@ -3,6 +3,7 @@ import { type FormEvent, type ReactNode, useId, useState } from "react";
 import { Refused } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Entry, membersQuery, useSend } from "@/api/records";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { fieldValue, momentOf } from "@/units/time";
 
 interface Props {
@@ -101,11 +102,7 @@ export function EntryForm({ label, send, onDone, note, children, below }: Props)
           </label>
         )}
       </div>
-      {refused && (
-        <p role="alert" className="border-l-4 border-stop pl-2">
-          {refused}
-        </p>
-      )}
+      <FieldProblem problem={refused} />
       <button type="submit" className="button button-now w-full" disabled={busy}>
         {busy ? "Keeping it" : label}
       </button>

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { client, Refused, type Shop, take } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Item, useSend } from "@/api/records";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 
@@ -78,11 +79,7 @@ export function NewItem({ onClose }: { onClose: () => void }) {
             <EntryText label="Counted in" value={other.unit} onChange={(unit) => setOther({ ...other, unit })} />
           </div>
         )}
-        {refused && (
-          <p role="alert" className="border-l-4 border-stop pl-2">
-            {refused}
-          </p>
-        )}
+        <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
           Keep it
         </button>
