@@ -174,8 +174,8 @@ def test_a_mould_is_built_kept_oiled_and_retired(api: TestClient) -> None:
 
 def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> None:
     kept = job(api)
-    told = api.get(f"/api/jobs/{kept['id']}/takes").json()
-    sheet = next(one for one in told["takes"] if one["kind"] == "sheet")
+    told = api.post(f"/api/jobs/{kept['id']}/takes", json={"fills": [{"piece": "top", "count": 2}]}).json()
+    sheet = next(one["take"] for one in told if one["take"]["kind"] == "sheet")
     stocked = {"kind": "sheet", "material": sheet["material"], "name": sheet["name"], "unit": "sheets"}
     api.post("/api/stock", json=stocked)
     item = next(one for one in api.get("/api/stock").json() if one["material"] == sheet["material"])
@@ -185,7 +185,7 @@ def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> 
     pour_id = view["pour"]["id"]
     assert [(one["used"], one["reserved"]) for one in view["stock"]] == [(3, 0)]
     api.post(f"/api/lots/{lot}/moves", json={"kind": "returned", "quantity": 1, "pour_id": pour_id})
-    rest = told["rests"][0]
+    rest = view["rests"][0]
     offcut = {"quantity": 1, "kind": "left over", "pour_id": pour_id, "length_mm": rest["length_mm"], "width_mm": 300}
     api.post(f"/api/stock/{item['id']}/lots", json=offcut)
     view = api.get(f"/api/pours/{pour_id}").json()
@@ -195,6 +195,67 @@ def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> 
         refused.json()["detail"]
         == "There are 3 here, and 4 are wanted. Take less, take from another lot, or count this one again."
     )
+
+
+def test_a_pour_is_told_which_lots_it_comes_from_and_what_is_missing(api: TestClient) -> None:
+    kept = job(api, count=6)
+    asked = {"fills": [{"piece": "top", "count": 1}]}
+    one, six = (
+        {line["take"]["kind"]: line for line in api.post(f"/api/jobs/{kept['id']}/takes", json=body).json()}
+        for body in (asked, {"fills": [{"piece": "top", "count": 6}]})
+    )
+    assert one["bag"]["take"]["quantity"] < six["bag"]["take"]["quantity"]
+    for line in six.values():
+        given = sum(part["quantity"] for part in line["allotment"]["parts"])
+        assert given + line["allotment"]["short"] == pytest.approx(line["take"]["quantity"])
+        assert {part["lot"] for part in line["allotment"]["parts"]} <= {lot["id"] for lot in line["lots"]}
+    wrong = api.post(f"/api/jobs/{kept['id']}/takes", json={"fills": [{"piece": "lid", "count": 1}]})
+    assert (wrong.status_code, wrong.json()["problems"][0]["field"]) == (422, "/fills")
+
+
+def test_acts_done_in_time_are_kept_all_or_none(api: TestClient) -> None:
+    pour_id = pour(api, job(api)["id"])["pour"]["id"]
+    acts = [{"act": "strip", "piece": "top", "at": at(40)}, {"act": "turn", "piece": "top", "at": at(30)}]
+    refused = api.post(f"/api/pours/{pour_id}/done", json={"acts": acts})
+    assert (refused.status_code, "was stripped" in refused.json()["detail"]) == (422, True)
+    assert done(api.get(f"/api/pours/{pour_id}").json()) == set()
+    acts[1]["at"] = at(60)
+    view = api.post(f"/api/pours/{pour_id}/done", json={"acts": acts}).json()
+    assert done(view) == {"strip", "turn"}
+    assert {one["state"] for one in view["pour"]["castings"]} == {"turned"}
+
+
+def test_the_hours_follow_a_corrected_first_water(api: TestClient) -> None:
+    pour_id = pour(api, job(api)["id"])["pour"]["id"]
+    path = f"/api/pours/{pour_id}/water-in/correct"
+    refused = api.post(path, json={"at": at(-3)})
+    assert refused.json()["problems"][0]["field"] == "/note"
+    view = api.post(path, json={"at": at(-3), "note": "It was before lunch"}).json()
+    assert view["pour"]["poured_at"] == view["plan"]["cure"]["poured_at"] == at(-3).replace("+00:00", "Z")
+
+
+def test_a_counting_day_with_a_lot_that_is_not_there_changes_nothing(api: TestClient) -> None:
+    name = f"Wax {uuid4()}"
+    items = api.post("/api/stock", json={"kind": "supply", "material": name, "name": name, "unit": "tins"}).json()
+    item = next(one["id"] for one in items if one["name"] == name)
+    lots = api.post(f"/api/stock/{item}/lots", json={"quantity": 3}).json()
+    lot = next(one for one in lots if one["id"] == item)["lots"][0]["id"]
+    counts = [{"lot_id": lot, "quantity": 2}, {"lot_id": str(uuid4()), "quantity": 1}]
+    assert api.post("/api/stock/counts", json={"counts": counts}).status_code == 404
+    assert [one["kind"] for one in api.get(f"/api/lots/{lot}/moves").json()] == ["bought"]
+    counted = api.post("/api/stock/counts", json={"counts": counts[:1], "note": "One was empty"}).json()
+    assert next(one for one in counted if one["id"] == item)["on_hand"] == 2
+
+
+def test_a_mould_that_cannot_be_is_not_half_built(api: TestClient) -> None:
+    before = len(api.get("/api/forms").json())
+    wrong = {"name": "Ring", "pieces": ["top"], "mould": {"usual_life": 0}}
+    assert api.post("/api/forms", json=wrong).json()["problems"][0]["field"] == "/mould/usual_life"
+    assert len(api.get("/api/forms").json()) == before
+    right = {"id": str(uuid4()), "name": "Ring", "pieces": ["top"], "mould": {"usual_life": 30, "service_every": 10}}
+    for _ in range(2):
+        assert api.post("/api/forms", json=right).json()["mould"]["wear"]["service_in"] == 10
+    assert len(api.get("/api/forms").json()) == before + 1
 
 
 def test_a_photo_is_kept_without_its_place(api: TestClient) -> None:

@@ -1,5 +1,6 @@
 """Records on the screen: from the first water to the last state, by pointer and keyboard, at a desk and on a phone."""
 
+import re
 from pathlib import Path
 from typing import Any
 from uuid import uuid4
@@ -39,9 +40,10 @@ def begin(page: Page, lot: str | None = None) -> None:
     page.get_by_role("button", name="Begin a pour").click()
     dialog = page.get_by_role("dialog", name="Begin a pour")
     if lot is not None:
-        choice = dialog.get_by_label("Lot of Ordinary")
-        choice.locator("option", has_text=lot).wait_for(state="attached")
-        choice.select_option(label=next(one for one in choice.locator("option").all_inner_texts() if lot in one))
+        dialog.get_by_label(f"out of {lot}").wait_for()
+        for field in dialog.get_by_label("Ordinary").all():
+            field.fill("")
+        dialog.get_by_label(f"out of {lot}").fill("4")
     dialog.get_by_role("button", name="Water is in").click()
     page.wait_for_url("**/pours/**")
 
@@ -76,6 +78,49 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     expect(taken).to_contain_text("6 of")  # three bags and one over
     taken.click()
     expect(page.get_by_role("dialog")).to_contain_text("used 4")
+
+
+def test_what_is_missing_from_stock_is_said_before_the_pour(
+    open_page: OpenPage, api: TestClient, job: dict[str, Any]
+) -> None:
+    lot = stock(api, 3)
+    page = open_page(f"/jobs/{job['id']}/log")
+    page.get_by_role("button", name="Begin a pour").click()
+    dialog = page.get_by_role("dialog", name="Begin a pour")
+    dialog.get_by_label(f"out of {lot}").wait_for()
+    for field in dialog.get_by_label("Ordinary").all():
+        field.fill("")
+    dialog.get_by_label(f"out of {lot}").fill("3")
+    expect(dialog.locator("[data-missing=bag]")).to_have_text("1 bag missing")
+    dialog.get_by_label(f"out of {lot}").fill("5")
+    expect(dialog.locator("[data-missing=bag]")).to_have_count(0)
+    dialog.get_by_role("button", name="Water is in").click()
+    expect(dialog.get_by_role("alert")).to_contain_text("There are 3 here, and 5 are wanted")
+    dialog.get_by_label("Castings of Top").fill("1")  # another part of the job takes other amounts
+    expect(dialog.get_by_label(f"out of {lot}")).not_to_have_value("5")
+    dialog.get_by_label("Castings of Top").fill("0")
+    dialog.get_by_role("button", name="Water is in").click()
+    expect(dialog.get_by_role("alert")).to_contain_text("Nothing is filled")
+
+
+def test_the_first_water_is_corrected_with_its_reason(
+    open_page: OpenPage, api: TestClient, job: dict[str, Any]
+) -> None:
+    begun = {"job_id": job["id"], "fills": [{"piece": "top", "count": 2}], "poured_at": LONG_AGO}
+    pour = api.post("/api/pours", json=begun).json()["pour"]
+    page = open_page(f"/pours/{pour['id']}")
+    page.get_by_role("button", name="Correct the time").click()
+    dialog = page.get_by_role("dialog")
+    when = dialog.get_by_label("When")
+    expect(when).to_have_value(re.compile("2026-05-04T"))
+    when.fill("2026-05-04T07:30")
+    dialog.get_by_role("button", name="Correct it").click()
+    expect(dialog.get_by_role("alert")).to_contain_text("does not say why")
+    dialog.get_by_label("What was wrong").fill("Before breakfast")
+    dialog.get_by_role("button", name="Correct it").click()
+    expect(page.get_by_text("First water in Mon 4 May, 07:30")).to_be_visible()
+    page.get_by_role("link", name="To the job").click()
+    expect(page.get_by_text("First water corrected. Before breakfast")).to_be_visible()
 
 
 def test_an_act_said_by_mistake_is_taken_back(open_page: OpenPage, job: dict[str, Any]) -> None:
@@ -195,11 +240,14 @@ def test_people_come_and_go_and_stand_beside_what_they_did(open_page: OpenPage, 
     who = f"Glazer {uuid4().hex[:6]}"
     page.get_by_role("button", name="People").click()
     page.get_by_label("Name or role").fill(who)
+    page.get_by_role("dialog").get_by_role("radio", name="mm").click()
     page.get_by_role("button", name="Add", exact=True).click()
     expect(page.get_by_role("dialog").get_by_text(who, exact=True)).to_be_visible()
+    page.get_by_role("button", name=f"At this screen: {who}").click()
     page.goto(f"/jobs/{job['id']}/log")
+    page.get_by_role("button", name="Units: millimetres, change").wait_for()  # as that person reads
     page.get_by_label("What was seen").fill("Cool and damp")
-    page.get_by_label("Who").select_option(label=who)
+    expect(page.get_by_label("Who").locator("option:checked")).to_have_text(who)
     page.get_by_role("button", name="Write it down").click()
     expect(page.locator("[data-log=note]")).to_contain_text(who)
     page.goto("/")

@@ -21,7 +21,7 @@ from ulbrek.core.record import EMPTY, Record, part_of, rules_over
 from ulbrek.core.rulebook import rule_book
 from ulbrek.core.schedule import Scheduled, due_on, schedule
 from ulbrek.core.shop import Shop
-from ulbrek.core.takes import rests, takes
+from ulbrek.core.takes import Part, allot, rests, takes, takes_of_pour
 
 SHOP = Shop()
 POUR = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)
@@ -293,3 +293,31 @@ def test_what_is_due_on_a_casting_is_its_next_act_until_it_is_settled() -> None:
         due = due_on("top", state, told)  # type: ignore[arg-type]
         assert (due.id if due else None) == act
     assert due_on("another", "poured", told) is not None  # what is done to all alike
+
+
+@pytest.mark.parametrize(
+    ("wanted", "free", "parts", "short"),
+    [
+        (4, [3, 9, 20], [("b", 4)], 0),  # one lot that has all of it, the oldest such: one colour
+        (4, [4, 9], [("a", 4)], 0),
+        (12, [3, 9], [("a", 3), ("b", 9)], 0),
+        (14, [3, 0, 9], [("a", 3), ("c", 9)], 2),
+        (2, [], [], 2),
+        (0.5, [0.25, 0.5], [("b", 0.5)], 0),
+    ],
+)
+def test_a_take_comes_from_one_lot_if_it_can_and_says_what_is_short(
+    wanted: float, free: list[float], parts: list[tuple[str, float]], short: float
+) -> None:
+    told = allot(wanted, [Part(lot, quantity) for lot, quantity in zip("abcd", free, strict=False)])
+    assert [(one.lot, one.quantity) for one in told.parts] == parts
+    assert told.short == short
+
+
+def test_a_piece_in_a_mould_wants_its_mix_but_no_boards() -> None:
+    job = top(piece={"count": 2})
+    built = {one.kind: one for one in takes_of_pour(job, SHOP, ["top"])}
+    in_mould = {one.kind: one for one in takes_of_pour(job, SHOP, [])}
+    assert built == {one.kind: one for one in takes(job, SHOP, plan(job, SHOP))}
+    assert "sheet" not in in_mould
+    assert in_mould["bag"] == built["bag"]

@@ -118,9 +118,69 @@ def test_a_state_said_by_mistake_is_taken_back_and_stays_on_record(shelf: Shelf)
     with pytest.raises(RefusedEntryError, match="does not say why"):
         shelf.castings("take_back", casting, Entry(NOW))
     shelf.castings("take_back", casting, Entry(NOW, "It was the one beside it"))
-    assert shelf.castings("get", casting).state == "poured"
-    assert [one.correction for one in shelf.castings("states", casting)] == [False, False, False, True]
-    shelf.castings("advance", casting, "stripped", Entry(NOW))
+    again = shelf.castings("get", casting)
+    assert (again.state, again.state_at) == ("poured", POUR)  # since then, not since it was taken back
+    past = shelf.castings("states", casting)
+    assert [(one.correction, one.undone) for one in past] == [(False, False)] * 2 + [(False, True), (True, False)]
+    shelf.castings("advance", casting, "stripped", Entry(POUR + 30 * H))
+    shelf.castings("advance", casting, "turned", Entry(POUR + 50 * H))
+    for state in ("stripped", "poured"):
+        shelf.castings("take_back", casting, Entry(NOW, "That was another one too"))
+        assert shelf.castings("get", casting).state == state
+    with pytest.raises(RefusedEntryError, match="no earlier state"):
+        shelf.castings("take_back", casting, Entry(NOW, "And this"))
+
+
+def test_when_the_first_water_went_in_is_corrected_and_what_followed_stays(shelf: Shelf) -> None:
+    pour = shelf.poured(2)
+    shelf.pours("did", pour.id, "strip", "top", Entry(POUR + 30 * H))
+    shelf.castings("advance", pour.castings[0].id, "turned", Entry(POUR + 50 * H, "On edge"))
+    earlier = POUR - 2 * H
+    with pytest.raises(RefusedEntryError, match="does not say why"):
+        shelf.pours("correct_water_in", pour.id, Entry(earlier))
+    shelf.pours("correct_water_in", pour.id, Entry(earlier, "The clock was wrong"))
+    kept: StoredPour = shelf.pours("get", pour.id)
+    assert kept.poured_at == kept.record.water_in_at == earlier
+    assert [(one.state, one.state_at) for one in kept.castings] == [
+        ("turned", POUR + 50 * H), ("stripped", POUR + 30 * H),
+    ]  # fmt: skip
+    past = shelf.castings("states", pour.castings[0].id)
+    assert [(one.state, one.at, one.note) for one in past if not one.undone and not one.correction][1:] == [
+        ("poured", earlier, ""), ("stripped", POUR + 30 * H, ""), ("turned", POUR + 50 * H, "On edge"),
+    ]  # fmt: skip
+    assert [one.state for one in past if one.undone] == ["poured", "stripped", "turned"]
+    log = shelf.log("of_job", kept.job_id).entries
+    assert "First water corrected. The clock was wrong" in [one.text for one in log]
+    told = [(one.serial, one.replaced) for one in log if one.kind == "state"]
+    assert told == [(kept.castings[0].serial, False)]  # the turning, told once; the act tells of the stripping
+    with pytest.raises(RefusedEntryError, match="“strip” is written down before that"):
+        shelf.pours("correct_water_in", pour.id, Entry(POUR + 40 * H, "Later"))
+    with pytest.raises(RefusedEntryError, match="No water is in yet"):
+        shelf.pours("correct_water_in", shelf.begin(), Entry(POUR, "Sooner"))
+
+
+def test_water_is_not_corrected_past_a_state_or_a_batch(shelf: Shelf) -> None:
+    pour = shelf.poured(1)
+    shelf.castings("advance", pour.castings[0].id, "failed", Entry(POUR + H, "Blew out"))
+    with pytest.raises(RefusedEntryError, match=r"Casting \d+ was failed before that"):
+        shelf.pours("correct_water_in", pour.id, Entry(POUR + 2 * H, "Later"))
+    assert shelf.pours("get", pour.id).poured_at == POUR
+    mixed = shelf.begin(1)
+    shelf.pours("mix", mixed, 2, 5.6, Entry(POUR))
+    with pytest.raises(RefusedEntryError, match="“batch 1” is written down before that"):
+        shelf.pours("correct_water_in", mixed, Entry(POUR + H, "Later"))
+    shelf.pours("correct_water_in", mixed, Entry(POUR - H, "The tub was wetted first"))
+    assert [one.at for one in shelf.pours("get", mixed).batches] == [POUR]
+
+
+def test_what_was_taken_back_is_struck_through_in_the_log(shelf: Shelf) -> None:
+    pour = shelf.poured(1)
+    casting = pour.castings[0].id
+    shelf.castings("advance", casting, "stripped", Entry(POUR + 30 * H))
+    shelf.castings("advance", casting, "in use", Entry(POUR + 40 * H))
+    shelf.castings("take_back", casting, Entry(NOW, "Still on the bench"))
+    told = [(one.state, one.replaced, one.taken_back) for one in shelf.log("of_job", pour.job_id).entries if one.state]
+    assert told == [("stripped", False, True), ("in use", True, False), ("stripped", False, False)]
 
 
 @pytest.mark.parametrize("now", STATES)
@@ -245,6 +305,18 @@ def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf)
         shelf.pours("cancel", first, Entry(NOW))
     with pytest.raises(RefusedEntryError, match="was called off"):
         shelf.pours("water_in", second, Entry(NOW))
+
+
+def test_a_counting_day_is_written_down_whole_and_once(shelf: Shelf) -> None:
+    (item, lot), (other, another) = shelf.item(10), shelf.item(4)
+    day = Entry(NOW, "Counting day", key=uuid4())
+    with pytest.raises(NotFoundError):
+        shelf.stock("count", [(lot, 9), (uuid4(), 1)], day)
+    assert shelf.kept(item).on_hand == 10
+    for _ in range(2):
+        shelf.stock("count", [(lot, 9), (another, 0)], day)
+    assert (shelf.kept(item).on_hand, shelf.kept(other).on_hand) == (9, 0)
+    assert [m.kind for m in shelf.stock("moves", lot)] == ["counted", "bought"]
 
 
 def test_a_count_sets_the_balance_and_says_by_how_much(shelf: Shelf) -> None:

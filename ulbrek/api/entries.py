@@ -103,6 +103,12 @@ class PourRequest(EntryRequest):
     poured_at: Moment | None = None
 
 
+class TakesRequest(_Request):
+    """What a pour would fill, to be told what it takes."""
+
+    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60)]
+
+
 class BatchRequest(EntryRequest):
     """A batch that was mixed; shares by casting, evenly where they are not said."""
 
@@ -119,19 +125,16 @@ class ActRequest(EntryRequest):
     piece: Name | None = None
 
 
+class ActsRequest(_Request):
+    """Acts that were done, each at its own time: all are kept, or none."""
+
+    acts: Annotated[tuple[ActRequest, ...], Field(min_length=1, max_length=200)]
+
+
 class StateRequest(EntryRequest):
     """A state that a casting came into."""
 
     state: State
-
-
-class FormRequest(_Request):
-    """A form that stands in the shop: the piece of each cavity."""
-
-    id: UUID | None = None
-    name: Name
-    job_id: UUID | None = None
-    pieces: Annotated[tuple[Name, ...], Field(min_length=1, max_length=60)]
 
 
 class MouldRequest(_Request):
@@ -141,6 +144,16 @@ class MouldRequest(_Request):
     service_every: Annotated[int | None, Field(ge=1, le=100_000)] = None
     used_before: Annotated[int, Field(ge=0, le=100_000)] = 0
     weakest_part: Text = ""
+
+
+class FormRequest(_Request):
+    """A form that stands in the shop: the piece of each cavity, and what it is as a mould where it is kept."""
+
+    id: UUID | None = None
+    name: Name
+    job_id: UUID | None = None
+    pieces: Annotated[tuple[Name, ...], Field(min_length=1, max_length=60)]
+    mould: MouldRequest | None = None
 
 
 class MouldEventRequest(EntryRequest):
@@ -185,6 +198,19 @@ class MoveRequest(EntryRequest):
     kind: MoveKind
     quantity: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)]
     pour_id: UUID | None = None
+
+
+class CountRequest(_Request):
+    """What was counted of one lot."""
+
+    lot_id: UUID
+    quantity: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)]
+
+
+class CountsRequest(EntryRequest):
+    """What was counted on one day: all of it is kept, or none."""
+
+    counts: Annotated[tuple[CountRequest, ...], Field(min_length=1, max_length=500)]
 
 
 class SeenRequest(EntryRequest):

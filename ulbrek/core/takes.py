@@ -1,10 +1,12 @@
 """What a pour takes from stock, and what its cutting leaves."""
 
-from dataclasses import dataclass
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.record import part_of
 from ulbrek.core.references import choose
 from ulbrek.core.shop import Shop
 
@@ -24,6 +26,22 @@ class Take:
     quantity: float
     unit: str
     of_form: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """How much is taken of one lot."""
+
+    lot: str
+    quantity: float
+
+
+@dataclass(frozen=True, slots=True)
+class Allotment:
+    """The lots that something wanted comes from, and what none of them has."""
+
+    parts: tuple[Part, ...]
+    short: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +75,43 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
         Take("hardware", "screws", "Screws", cut.boxes.value, "boxes", of_form=True),
     ]  # fmt: skip
     return tuple(one for one in found if one.quantity > 0)
+
+
+def takes_of_pour(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:
+    """What a pour takes when only some of its pieces want a form built, the others lying in moulds.
+
+    Args:
+        job: the part of the job that the pour fills
+        shop: the shop that its choices are found in
+        formed: the pieces that a form is built for
+    """
+    built = {piece.id: piece.count for piece in job.pieces if piece.id in set(formed)}
+    whole = tuple(one for one in takes(job, shop, plan(job, shop)) if not one.of_form)
+    if not built:
+        return whole
+    part = part_of(job, built)
+    return *whole, *(one for one in takes(part, shop, plan(part, shop)) if one.of_form)
+
+
+def allot(wanted: float, lots: Sequence[Part]) -> Allotment:
+    """Where something comes from: the oldest lot that has all of it, else from several, the oldest first.
+
+    One lot is better than two: its colour is one.
+
+    Args:
+        wanted: how much, in the unit that it is kept in
+        lots: what is free of each lot, the oldest first
+    """
+    free = [lot for lot in lots if lot.quantity > 0]
+    alone = next((lot for lot in free if lot.quantity >= wanted), None)
+    if alone is not None:
+        return Allotment((replace(alone, quantity=wanted),), 0.0)
+    parts: list[Part] = []
+    left = wanted
+    for lot in free:
+        parts.append(replace(lot, quantity=min(left, lot.quantity)))
+        left -= parts[-1].quantity
+    return Allotment(tuple(parts), max(0.0, left))
 
 
 def rests(job: Job, shop: Shop, planned: Plan) -> tuple[Rest, ...]:

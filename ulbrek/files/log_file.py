@@ -11,7 +11,7 @@ from zoneinfo import ZoneInfo
 
 COLUMNS = (
     "when", "kind", "text", "who", "casting", "piece", "state", "act", "ready", "mass_kg", "batch", "bags", "water_l",
-    "x_mm", "y_mm", "face", "photos", "replaced",
+    "x_mm", "y_mm", "face", "photos", "replaced", "taken_back",
 )  # fmt: skip
 # A spreadsheet takes text that begins like this for a formula.
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")

@@ -40,7 +40,11 @@ class Casting:
 
 @dataclass(frozen=True, slots=True)
 class StateReached:
-    """A state that a casting came into, and when."""
+    """A state that a casting came into, when it did and when that was written down.
+
+    ``correction`` says that later states were taken back, and the casting is again in this one since ``at``;
+    ``undone`` that this one was taken back.
+    """
 
     number: int
     state: State
@@ -48,6 +52,8 @@ class StateReached:
     note: str
     member_id: UUID | None
     correction: bool
+    undone: bool
+    written_at: datetime
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,10 +122,15 @@ class CastingRepository(ShopRecords):
     def states(self, casting_id: UUID) -> list[StateReached]:
         """The states that a casting came into, in order."""
         self._own(CastingRow, casting_id, "casting")
-        rows = self._session.scalars(
-            select(CastingStateRow).where(CastingStateRow.casting_id == casting_id).order_by(CastingStateRow.number)
-        )
-        return [StateReached(r.number, cast("State", r.state), r.at, r.note, r.member_id, r.correction) for r in rows]
+        rows = self._past(casting_id)
+        standing = {row.number for row in _standing(rows)}
+        return [
+            StateReached(
+                row.number, cast("State", row.state), row.at, row.note, row.member_id, row.correction,
+                not row.correction and row.number not in standing, row.created_at,
+            )
+            for row in rows
+        ]  # fmt: skip
 
     def plan(self, pour: PourRow, piece: str, piece_name: str, cavity_id: UUID | None, at: datetime) -> CastingRow:
         """A casting that a pour is to make, with the next serial number of the shop."""
@@ -174,13 +185,39 @@ class CastingRepository(ShopRecords):
             RefusedEntryError: when nothing was said of it yet, or no reason is given
         """
         row = self._own(CastingRow, casting_id, "casting", lock=True)
-        newest = self._session.get_one(CastingStateRow, (row.id, row.state_number))
-        if newest.previous_state is None or newest.previous_state == "planned":
+        standing = _standing(self._past(casting_id))
+        if len(standing) < 2 or standing[-2].state == "planned":
             raise RefusedEntryError("/state", f"Casting {row.serial} has no earlier state.", "Let it fail instead.")
-        if not entry.note.strip():
-            raise RefusedEntryError("/note", "It does not say why.", "Write down what was wrong with the entry.")
-        happened(entry.at, row.state_at, f"casting {row.serial} was {row.state}")
-        self._append(row, cast("State", newest.previous_state), entry, correction=True)
+        _refuse_without_reason(entry)
+        self._back_to(row, standing[-2], entry)
+
+    def pour_was_at(self, casting_id: UUID, entry: Entry) -> None:
+        """Corrects when a casting was poured; what it came into since stays as it was said.
+
+        Raises:
+            RefusedEntryError: when it was stripped before that, or no reason is given
+        """
+        row = self._own(CastingRow, casting_id, "casting", lock=True)
+        planned, _, *since = _standing(self._past(casting_id))
+        _refuse_without_reason(entry)
+        if since and entry.at > since[0].at:
+            raise RefusedEntryError(
+                "/at",
+                f"Casting {row.serial} was {since[0].state} before that.",
+                "Take that back first, or give an earlier time.",
+            )
+        self._back_to(row, planned, entry)
+        self._append(row, "poured", Entry(entry.at, member_id=entry.member_id))
+        for one in since:
+            self._append(row, cast("State", one.state), Entry(one.at, one.note, one.member_id))
+
+    def _past(self, casting_id: UUID) -> list[CastingStateRow]:
+        asked = select(CastingStateRow).where(CastingStateRow.casting_id == casting_id)
+        return list(self._session.scalars(asked.order_by(CastingStateRow.number)))
+
+    def _back_to(self, row: CastingRow, then: CastingStateRow, entry: Entry) -> None:
+        said = Entry(then.at, entry.note, entry.member_id)
+        self._append(row, cast("State", then.state), said, correction=True)
 
     def _append(self, row: CastingRow, state: State, entry: Entry, correction: bool = False) -> None:
         self._session.add(
@@ -207,6 +244,23 @@ class CastingRepository(ShopRecords):
             .outerjoin(FormRow, FormRow.id == CavityRow.form_id)
             .where(CastingRow.shop_id == self._shop_id)
         )
+
+
+def _standing(rows: Iterable[CastingStateRow]) -> list[CastingStateRow]:
+    """The states that still hold, in order: those that were taken back are left out, and the takings back."""
+    standing: list[CastingStateRow] = []
+    for row in rows:
+        if row.correction:
+            while standing[-1].state != row.state:
+                standing.pop()
+        else:
+            standing.append(row)
+    return standing
+
+
+def _refuse_without_reason(entry: Entry) -> None:
+    if not entry.note.strip():
+        raise RefusedEntryError("/note", "It does not say why.", "Write down what was wrong with the entry.")
 
 
 def _casting(

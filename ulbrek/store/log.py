@@ -7,11 +7,11 @@ from decimal import Decimal
 from typing import Any, Literal
 from uuid import UUID, uuid4
 
-from sqlalchemy import ColumnElement, Select, select
+from sqlalchemy import ColumnElement, Select, case, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
-from ulbrek.core.casting import ACT_OF
+from ulbrek.core.casting import ACT_OF, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import (
@@ -57,7 +57,10 @@ class Seen:
 
 @dataclass(frozen=True, slots=True)
 class LogEntry:
-    """A line of the log. ``replaced`` entries were corrected by a later one."""
+    """A line of the log.
+
+    ``replaced`` entries were corrected by a later one; ``taken_back`` ones say to which state a casting went back.
+    """
 
     id: str
     kind: LogKind
@@ -79,6 +82,7 @@ class LogEntry:
     y_mm: float | None = None
     face: str | None = None
     replaced: bool = False
+    taken_back: bool = False
     photos: tuple[UUID, ...] = ()
 
 
@@ -207,23 +211,48 @@ class LogRepository(ShopRecords):
             yield LogEntry(
                 f"a{act.id}", "act", act.at, act.note, act.member_id, act.pour_id, piece=act.piece, act=act.act
             )
-        states = (
-            select(CastingStateRow, CastingRow)
+        yield from self._states(job_id, before, limit, brought)
+
+    def _states(
+        self, job_id: UUID, before: datetime | None, limit: int, brought: set[tuple[UUID, str, datetime]]
+    ) -> Iterator[LogEntry]:
+        """States that castings came into, but for those that an act tells of; and those that were taken back."""
+        back = CastingStateRow.correction
+        at = case((back, CastingStateRow.created_at), else_=CastingStateRow.at)
+        asked = (
+            select(CastingStateRow, CastingRow, at)
             .join(CastingRow, CastingRow.id == CastingStateRow.casting_id)
             .join(PourRow, PourRow.id == CastingRow.pour_id)
-            .where(PourRow.job_id == job_id, CastingStateRow.state.not_in(("planned", "poured")))
-            .order_by(CastingStateRow.at.desc())
+            .where(PourRow.job_id == job_id, CastingStateRow.state != "planned")
+            .where(back | (CastingStateRow.state != "poured"))
+            .order_by(at.desc(), CastingStateRow.number.desc())
             .fetch(limit, with_ties=True)
         )
-        if before is not None:
-            states = states.where(CastingStateRow.at < before)
-        for state, casting in self._session.execute(states):
-            if (casting.pour_id, state.state, state.at) in brought:
-                continue  # the act says it
+        rows = self._session.execute(asked.where(at < before) if before is not None else asked).all()
+        backs = self._taken_back({casting.id for _, casting, _ in rows})
+        told: set[tuple[UUID, str, datetime]] = set()
+        for state, casting, moment in rows:
+            what = (casting.id, state.state, moment)
+            if what in told or (casting.pour_id, state.state, moment) in brought:
+                continue  # it was said anew, or the act says it
+            told.add(what)
+            undone = any(
+                number > state.number and STATES.index(then) < STATES.index(state.state)
+                for number, then in backs.get(casting.id, ())
+            )
             yield LogEntry(
-                f"s{casting.id}-{state.number}", "state", state.at, state.note, state.member_id, casting.pour_id,
-                casting.id, casting.serial, casting.piece, state=state.state,
+                f"s{casting.id}-{state.number}", "state", moment, state.note, state.member_id, casting.pour_id,
+                casting.id, casting.serial, casting.piece, state=state.state, replaced=undone,
+                taken_back=state.correction,
             )  # fmt: skip
+
+    def _taken_back(self, castings: Iterable[UUID]) -> dict[UUID, list[tuple[int, str]]]:
+        """By casting, the numbers of its takings back, and the state that each went back to."""
+        found: dict[UUID, list[tuple[int, str]]] = {}
+        asked = select(CastingStateRow).where(CastingStateRow.casting_id.in_(castings), CastingStateRow.correction)
+        for row in self._session.scalars(asked):
+            found.setdefault(row.casting_id, []).append((row.number, row.state))
+        return found
 
     def _newest(
         self, asked: Select[Any], at: InstrumentedAttribute[Any], before: datetime | None, limit: int

@@ -21,6 +21,7 @@ from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import ListedJob
+from ulbrek.store.log import LogRepository, Seen
 from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, PourRow
 from ulbrek.store.poured import PouredReader, StoredPour
 from ulbrek.store.shops import StoredShop
@@ -140,7 +141,7 @@ class PourRepository(ShopRecords):
         """
         if entry.key is not None and (known := self._session.get(PourRow, entry.key)):
             return known.id
-        part = _part(job.job, fills)
+        part = part_of_job(job.job, fills)
         document: dict[str, Any] = _PLAN.dump_python(plan(part, shop.shop), mode="json")
         row = PourRow(
             id=entry.key or uuid4(), shop_id=self._shop_id, job_id=job.id, job_revision=job.revision,
@@ -174,6 +175,36 @@ class PourRepository(ShopRecords):
         for casting in castings.of_pours([pour_id]):
             castings.advance(casting.id, "poured", Entry(entry.at, member_id=entry.member_id))
         StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
+
+    def correct_water_in(self, pour_id: UUID, entry: Entry) -> None:
+        """Corrects when the first water went in: all hours count from there.
+
+        Args:
+            pour_id: the pour
+            entry: when it really was, and what was wrong
+
+        Raises:
+            RefusedEntryError: when no water is in, no reason is given, or a batch, an act or a state came before that
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if row.poured_at is None:
+            raise RefusedEntryError("", "No water is in yet.", "Write down when the first water went in.")
+        happened(entry.at)
+        pour = self.get(pour_id)
+        told = [(f"batch {one.number}", one.at) for one in pour.batches] + [(one.act, one.at) for one in pour.acts]
+        first, at = min(told, key=lambda one: one[1], default=("", entry.at))
+        if at < entry.at:
+            raise RefusedEntryError(
+                "/at",
+                f"“{first}” is written down before that, at {at.astimezone(UTC):%Y-%m-%d %H:%M} UTC.",
+                "Take that back first, or give an earlier time.",
+            )
+        castings = CastingRepository(self._session, self._shop_id)
+        for casting in pour.castings:
+            castings.pour_was_at(casting.id, entry)
+        row.poured_at = entry.at
+        seen = Seen("note", f"First water corrected. {entry.note}", pour_id=pour_id)
+        LogRepository(self._session, self._shop_id).add(seen, Entry(datetime.now(UTC), member_id=entry.member_id))
 
     def cancel(self, pour_id: UUID, entry: Entry) -> None:
         """Calls a planned pour off: its castings are archived, what it reserved is free again.
@@ -287,7 +318,7 @@ class PourRepository(ShopRecords):
             return
         row.withdrawn_at = datetime.now(UTC)
         castings = CastingRepository(self._session, self._shop_id)
-        why = Entry(max(entry.at, row.at), entry.note or "Taken back", entry.member_id)
+        why = Entry(entry.at, entry.note or "Taken back", entry.member_id)
         for casting in castings.of_pours([pour_id]):
             brought = ACT_OF.get(casting.state) == row.act and casting.state_at == row.at
             if brought and row.piece in (None, casting.piece):
@@ -324,7 +355,12 @@ class PourRepository(ShopRecords):
         ]  # fmt: skip
 
 
-def _part(job: Job, fills: Sequence[Fill]) -> Job:
+def part_of_job(job: Job, fills: Sequence[Fill]) -> Job:
+    """The part of a job that some fills make.
+
+    Raises:
+        RefusedEntryError: when the job has no such piece, or nothing is filled
+    """
     counts: Counter[str] = Counter()
     for fill in fills:
         counts[fill.piece] += fill.count

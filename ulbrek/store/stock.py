@@ -1,10 +1,11 @@
 """What is in stock: items, lots, and the ledger of moves whose last line is the balance."""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from datetime import date, datetime
 from decimal import Decimal
 from typing import Literal
-from uuid import UUID, uuid4
+from uuid import UUID, uuid4, uuid5
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
@@ -230,6 +231,27 @@ class StockRepository(ShopRecords):
             )
         )  # fmt: skip
         self._session.flush()
+
+    def count(self, counts: Sequence[tuple[UUID, float]], entry: Entry) -> None:
+        """Counting day: sets what is on hand of each lot; sent twice under one id, it is done once.
+
+        Args:
+            counts: by lot, how much is there
+            entry: when, who, and why it may differ
+
+        Raises:
+            NotFoundError: when this shop has no such lot
+        """
+        for lot_id, quantity in sorted(counts):  # always in one order: two that count do not wait for each other
+            key = None if entry.key is None else uuid5(entry.key, str(lot_id))
+            self.move(lot_id, "counted", quantity, replace(entry, key=key))
+
+    def free(self) -> dict[tuple[str, str], list[Lot]]:
+        """By kind and material, the lots of whole ones that can still be taken from, the oldest first."""
+        return {
+            (item.kind, item.material): [lot for lot in item.lots if lot.length_mm is None and lot.free > 0]
+            for item in self.all()
+        }
 
     def settle(self, pour_id: UUID, kind: Literal["used", "released"], entry: Entry) -> None:
         """Uses what a pour had reserved, or gives it free again."""

@@ -6,7 +6,7 @@ from fastapi import APIRouter
 
 from ulbrek.api.entries import FormRequest, MouldEventRequest, MouldRequest
 from ulbrek.api.handlers.common import Db
-from ulbrek.store.forms import KeptForm
+from ulbrek.store.forms import FormRepository, KeptForm
 
 router = APIRouter(prefix="/api")
 
@@ -20,12 +20,14 @@ def list_forms(db: Db) -> list[KeptForm]:
 
 @router.post("/forms", status_code=201)
 def build_form(db: Db, asked: FormRequest) -> KeptForm:
-    """A new form with its cavities."""
+    """A new form with its cavities, kept as a mould if it says so."""
     with db.work() as records:
         shop = records.shop()
         if asked.job_id is not None:
             records.jobs(shop.id).get(asked.job_id)
-        return records.forms(shop.id).build(asked.name, asked.pieces, asked.job_id, asked.id)
+        forms = records.forms(shop.id)
+        form = forms.build(asked.name, asked.pieces, asked.job_id, asked.id)
+        return form if asked.mould is None else _keep(forms, form.id, asked.mould)
 
 
 @router.get("/forms/{form_id}")
@@ -39,8 +41,7 @@ def get_form(db: Db, form_id: UUID) -> KeptForm:
 def keep_as_mould(db: Db, form_id: UUID, asked: MouldRequest) -> KeptForm:
     """Keeps a form as a mould, or says anew how long it lasts."""
     with db.work() as records:
-        forms = records.forms(records.shop().id)
-        return forms.keep(form_id, asked.usual_life, asked.service_every, asked.used_before, asked.weakest_part)
+        return _keep(records.forms(records.shop().id), form_id, asked)
 
 
 @router.post("/forms/{form_id}/events", status_code=201)
@@ -48,3 +49,7 @@ def add_mould_event(db: Db, form_id: UUID, asked: MouldEventRequest) -> KeptForm
     """Something done to a mould: oiled, cleaned, repaired, serviced, retired."""
     with db.work() as records:
         return records.forms(records.shop().id).note(form_id, asked.kind, asked.entry, asked.part)
+
+
+def _keep(forms: FormRepository, form_id: UUID, asked: MouldRequest) -> KeptForm:
+    return forms.keep(form_id, asked.usual_life, asked.service_every, asked.used_before, asked.weakest_part)

@@ -6,20 +6,28 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from ulbrek.api.entries import ActRequest, BatchRequest, EntryRequest, PourRequest, TemperatureRequest
+from ulbrek.api.entries import (
+    ActRequest,
+    ActsRequest,
+    BatchRequest,
+    EntryRequest,
+    PourRequest,
+    TakesRequest,
+    TemperatureRequest,
+)
 from ulbrek.api.handlers.common import Db
-from ulbrek.api.views import answer, plan_of, plan_of_pour
+from ulbrek.api.views import answer, plan_of_pour
 from ulbrek.core.changes import Changed, changed_since
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import part_of
-from ulbrek.core.takes import Rest, Take, rests, takes
+from ulbrek.core.takes import Allotment, Part, Rest, Take, allot, rests, takes_of_pour
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import ListedPour
+from ulbrek.store.pours import ListedPour, part_of_job
 from ulbrek.store.shops import StoredShop
-from ulbrek.store.stock import OfPour
+from ulbrek.store.stock import Lot, OfPour
 
 router = APIRouter(prefix="/api")
 
@@ -28,22 +36,25 @@ router = APIRouter(prefix="/api")
 class PourView:
     """A pour, its plan with what has happened, and what of the plan it was begun with is another today.
 
-    ``stock`` is what it took and left. ``gone`` says that the job no longer has all its pieces, or is off the floor.
+    ``stock`` is what it took and left, ``rests`` what is left of its boards by its cut plan. ``gone`` says that the job
+    no longer has all its pieces, or is off the floor.
     """
 
     pour: StoredPour
     plan: Plan
     stock: list[OfPour]
+    rests: tuple[Rest, ...]
     changed: tuple[Changed, ...]
     gone: bool
 
 
 @dataclass(frozen=True, slots=True)
-class TakesView:
-    """What a job takes from stock as it is planned, and what its cutting leaves."""
+class AllottedTake:
+    """Something that a pour takes, the lots it can come from, and how much of each; ``short`` is what none has."""
 
-    takes: tuple[Take, ...]
-    rests: tuple[Rest, ...]
+    take: Take
+    lots: list[Lot]
+    allotment: Allotment
 
 
 @router.get("/pours", response_model=list[ListedPour])
@@ -83,6 +94,16 @@ def water_in(db: Db, pour_id: UUID, asked: EntryRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).water_in(pour_id, asked.entry)
+        view = _view(records, shop, pour_id)
+    return answer(PourView, view)
+
+
+@router.post("/pours/{pour_id}/water-in/correct", response_model=PourView)
+def correct_water_in(db: Db, pour_id: UUID, asked: EntryRequest) -> Response:
+    """The first water went in at another time than was said; the note says why."""
+    with db.work() as records:
+        shop = records.shop()
+        records.pours(shop.id).correct_water_in(pour_id, asked.entry)
         view = _view(records, shop, pour_id)
     return answer(PourView, view)
 
@@ -128,6 +149,18 @@ def add_act(db: Db, pour_id: UUID, asked: ActRequest) -> Response:
     return answer(PourView, view, 201)
 
 
+@router.post("/pours/{pour_id}/done", response_model=PourView, status_code=201)
+def add_acts(db: Db, pour_id: UUID, asked: ActsRequest) -> Response:
+    """Acts that were done, each at its own time: all are kept, or none."""
+    with db.work() as records:
+        shop = records.shop()
+        pours = records.pours(shop.id)
+        for one in asked.acts:
+            pours.did(pour_id, one.act, one.piece, one.entry)
+        view = _view(records, shop, pour_id)
+    return answer(PourView, view, 201)
+
+
 @router.post("/pours/{pour_id}/acts/{done_id}/undo", response_model=PourView)
 def undo_act(db: Db, pour_id: UUID, done_id: UUID, asked: EntryRequest) -> Response:
     """Takes back that an act was done."""
@@ -148,25 +181,35 @@ def add_temperature(db: Db, pour_id: UUID, asked: TemperatureRequest) -> Respons
     return answer(PourView, view, 201)
 
 
-@router.get("/jobs/{job_id}/takes", response_model=TakesView)
-def get_takes(db: Db, job_id: UUID) -> Response:
-    """What a job takes from stock, and what its cutting leaves."""
+@router.post("/jobs/{job_id}/takes", response_model=list[AllottedTake])
+def tell_takes(db: Db, job_id: UUID, asked: TakesRequest) -> Response:
+    """What a pour of some of a job's pieces would take from stock, and from which lots; nothing is kept.
+
+    Pieces with cavities lie in moulds: they want no boards.
+    """
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).get(job_id)
-    planned = plan_of(stored, shop)
-    view = TakesView(takes(stored.job, shop.shop, planned), rests(stored.job, shop.shop, planned))
-    return answer(TakesView, view)
+        job = records.jobs(shop.id).get(job_id).job
+        part = part_of_job(job, [one.fill for one in asked.fills])
+        formed = {one.piece for one in asked.fills if not one.cavities}
+        free = records.stock(shop.id).free()
+        view = []
+        for take in takes_of_pour(part, shop.shop, formed):
+            lots = free.get((take.kind, take.material), [])
+            allotment = allot(take.quantity, [Part(str(lot.id), lot.free) for lot in lots])
+            view.append(AllottedTake(take, lots, allotment))
+    return answer(list[AllottedTake], view)
 
 
 def _view(records: Records, shop: StoredShop, pour_id: UUID) -> PourView:
     pours = records.pours(shop.id)
     pour = pours.get(pour_id)
     planned, stock = plan_of_pour(pour, shop), records.stock(shop.id).of_pour(pour_id)
+    left = rests(pour.job, shop.shop, planned)
     try:
         job = records.jobs(shop.id).get(pour.job_id).job
         today = part_of(job, {piece.id: piece.count for piece in pour.job.pieces})
     except (NotFoundError, ValueError):
-        return PourView(pour, planned, stock, (), gone=True)
+        return PourView(pour, planned, stock, left, (), gone=True)
     changed = changed_since(pours.snapshot(pour_id), plan(today, shop.shop))
-    return PourView(pour, planned, stock, changed, gone=False)
+    return PourView(pour, planned, stock, left, changed, gone=False)

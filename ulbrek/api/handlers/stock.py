@@ -6,6 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 
 from ulbrek.api.entries import (
+    CountsRequest,
     ItemRequest,
     LotRequest,
     MoveRequest,
@@ -36,6 +37,16 @@ def add_item(db: Db, asked: ItemRequest) -> Response:
     with db.work() as records:
         stock = records.stock(records.shop().id)
         stock.add_item(asked.kind, asked.material, asked.name, asked.unit)
+        found = stock.all()
+    return answer(list[Item], found, 201)
+
+
+@router.post("/stock/counts", response_model=list[Item], status_code=201)
+def count_stock(db: Db, asked: CountsRequest) -> Response:
+    """Counting day: what is really there of each lot; all of it is kept, or none."""
+    with db.work() as records:
+        stock = records.stock(records.shop().id)
+        stock.count([(one.lot_id, one.quantity) for one in asked.counts], asked.entry)
         found = stock.all()
     return answer(list[Item], found, 201)
 

@@ -85,7 +85,7 @@ class CastingStateRow(Base):
         CheckConstraint("number > 1 OR state = 'planned'", "begins_planned"),
         CheckConstraint(f"state IN {STATES}", "known_state"),
         CheckConstraint(f"previous_state IS NULL OR correction OR (previous_state, state) IN ({_PAIRS})", "may_follow"),
-        CheckConstraint("previous_state = 'planned' OR at >= previous_at", "in_order"),
+        CheckConstraint("previous_state = 'planned' OR correction OR at >= previous_at", "in_order"),
         CheckConstraint("NOT correction OR note <> ''", "a_correction_says_why"),
         ForeignKeyConstraint(
             ["casting_id", "previous_number", "previous_state", "previous_at"],

@@ -1,4 +1,4 @@
-import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { client, Refused, type Schemas, take } from "./client";
 
 export type Casting = Schemas["Casting"];
@@ -46,10 +46,15 @@ export const pourQuery = (id: string) =>
     queryKey: records("pour", id),
     queryFn: () => take(client.GET("/api/pours/{pour_id}", { params: { path: { pour_id: id } } })),
   });
-export const takesQuery = (jobId: string) =>
+export type Fill = Schemas["FillRequest"];
+/** What a pour of some pieces would take, and from which lots. */
+export const takesQuery = (jobId: string, fills: Fill[]) =>
   queryOptions({
-    queryKey: records("takes", jobId),
-    queryFn: () => take(client.GET("/api/jobs/{job_id}/takes", { params: { path: { job_id: jobId } } })),
+    queryKey: records("takes", jobId, fills),
+    queryFn: () =>
+      take(client.POST("/api/jobs/{job_id}/takes", { params: { path: { job_id: jobId } }, body: { fills } })),
+    enabled: fills.length > 0,
+    placeholderData: keepPreviousData,
   });
 export interface CastingsAsked {
   state?: State[];
@@ -99,9 +104,12 @@ export function useNames(): Map<string, string> {
   return new Map(data?.map((member) => [member.id, member.name]));
 }
 
-/** A photo of an entry: its bytes alone, whatever the file is called. */
+const photoKeys = new WeakMap<File, string>();
+
+/** A photo of an entry: its bytes alone, whatever the file is called; kept once, however often it is sent. */
 export async function sendPhoto(entryId: string, file: File): Promise<void> {
-  const key = crypto.randomUUID();
+  const key = photoKeys.get(file) ?? crypto.randomUUID();
+  photoKeys.set(file, key);
   const answer = await fetch(`/api/observations/${entryId}/photos?key=${key}`, {
     method: "POST",
     body: file,

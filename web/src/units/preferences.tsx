@@ -6,8 +6,11 @@ export type Theme = "light" | "dark";
 interface Preferences {
   units: Units;
   theme: Theme;
+  /** Who is at this screen, as the shop's people have it; empty where it was not said. */
+  who: string;
   setUnits: (units: Units) => void;
   setTheme: (theme: Theme) => void;
+  setWho: (who: string) => void;
 }
 
 const Context = createContext<Preferences | null>(null);
@@ -18,12 +21,14 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
   const [theme, setTheme] = useState<Theme>(() =>
     document.documentElement.dataset.theme === "dark" ? "dark" : "light",
   );
+  const [who, setWho] = useState(() => localStorage.getItem("who") ?? "");
   useEffect(() => localStorage.setItem("units", units), [units]);
+  useEffect(() => localStorage.setItem("who", who), [who]);
   useEffect(() => {
     localStorage.setItem("theme", theme);
     document.documentElement.dataset.theme = theme;
   }, [theme]);
-  const value = useMemo(() => ({ units, theme, setUnits, setTheme }), [units, theme]);
+  const value = useMemo(() => ({ units, theme, who, setUnits, setTheme, setWho }), [units, theme, who]);
   return <Context value={value}>{children}</Context>;
 }
 

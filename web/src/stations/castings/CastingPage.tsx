@@ -90,8 +90,12 @@ export function CastingPage({ castingId }: { castingId: string }) {
               <li key={one.number} className="grid grid-cols-[10rem_minmax(0,1fr)] gap-x-4 border-b border-line py-2.5">
                 <span className="figure text-lg">{dateAndClock(one.at, zone)}</span>
                 <span>
-                  <StateMark state={one.state} />
-                  {one.correction && <span className="block text-soft">Taken back</span>}
+                  <span className={one.undone ? "text-soft line-through" : ""}>
+                    <StateMark state={one.state} />
+                  </span>
+                  {one.correction && (
+                    <span className="block text-soft">again, taken back {dateAndClock(one.written_at, zone)}</span>
+                  )}
                   {one.note && <span className="block">{one.note}</span>}
                   {one.member_id && <span className="block text-soft">{names.get(one.member_id)}</span>}
                 </span>
@@ -150,6 +154,7 @@ export function CastingPage({ castingId }: { castingId: string }) {
               )
             }
             onDone={() => setAsked(null)}
+            when={false}
             note="What was wrong with the entry"
           />
         </Modal>

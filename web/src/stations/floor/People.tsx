@@ -43,7 +43,7 @@ export function People({ onClose }: { onClose: () => void }) {
     <Modal
       open
       title="People"
-      description="A name or a role is enough. Entries can say who made them."
+      description="A name or a role is enough. Who is at this screen reads in their own units, and stands beside what they write down."
       onClose={onClose}
     >
       <ul className="mb-5 border-t-2 border-ink">
@@ -51,6 +51,18 @@ export function People({ onClose }: { onClose: () => void }) {
           <li key={member.id} className="flex items-center gap-4 border-b border-line py-1">
             <span className="flex-1 font-bold">{member.name}</span>
             <span className="text-soft">{member.units === "in" ? "inches" : "mm"}</span>
+            <button
+              aria-label={`At this screen: ${member.name}`}
+              aria-pressed={preferences.who === member.id}
+              type="button"
+              className="button px-3"
+              onClick={() => {
+                preferences.setWho(preferences.who === member.id ? "" : member.id);
+                if (preferences.who !== member.id) preferences.setUnits(member.units);
+              }}
+            >
+              {preferences.who === member.id ? "Here" : "This is me"}
+            </button>
             <button
               aria-label={`Has left: ${member.name}`}
               type="button"

@@ -42,6 +42,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   const [act, setAct] = useState(corrects?.act ?? "float");
   const [ready, setReady] = useState<"yes" | "no">("yes");
   const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const [progress, setProgress] = useState<string>();
   const [photos, setPhotos] = useState<File[]>([]);
   const casting = chosen || (kind === "weighing" || kind === "defect" ? (castings[0]?.id ?? "") : "");
   const pieceId = castings.find((one) => one.id === casting)?.piece ?? pieces[0]?.id;
@@ -69,7 +70,11 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
         },
       }),
     );
-    for (const photo of photos) await sendPhoto(seen, photo);
+    for (const [number, photo] of photos.entries()) {
+      setProgress(`Sending photo ${number + 1} of ${photos.length}`);
+      await sendPhoto(seen, photo);
+    }
+    setProgress(undefined);
     setPhotos([]);
     setMass("");
   }
@@ -80,6 +85,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
       note={kind === "defect" ? "What is wrong" : "What was seen"}
       send={send}
       onDone={onDone}
+      progress={progress}
       below={
         <label className="block">
           Photos

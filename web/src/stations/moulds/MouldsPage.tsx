@@ -181,6 +181,7 @@ function NewMould({ onClose }: { onClose: () => void }) {
   const send = useSend();
   const [told, setTold] = useState({ name: "", piece: "", cavities: "1", life: "", service: "", weakest: "" });
   const [refused, setRefused] = useState<string | null>(null);
+  const [id] = useState(() => crypto.randomUUID());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
   const pieces = [...new Map(jobs.flatMap((card) => card.headline.pieces).map((piece) => [piece.id, piece.name]))];
 
@@ -188,22 +189,15 @@ function NewMould({ onClose }: { onClose: () => void }) {
     event.preventDefault();
     const count = (text: string, label: string) => (text.trim() ? numberOf(text, label) : null);
     try {
-      await send(async () => {
-        const piece = told.piece || pieces[0]?.[0] || "";
-        const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
-        const form = await take(client.POST("/api/forms", { body: { name: told.name, pieces: cavities } }));
-        await take(
-          client.PUT("/api/forms/{form_id}/mould", {
-            params: { path: { form_id: form.id } },
-            body: {
-              usual_life: count(told.life, "Usual life"),
-              service_every: count(told.service, "Service"),
-              used_before: 0,
-              weakest_part: told.weakest,
-            },
-          }),
-        );
-      });
+      const piece = told.piece || pieces[0]?.[0] || "";
+      const mould = {
+        usual_life: count(told.life, "Usual life"),
+        service_every: count(told.service, "Service"),
+        used_before: 0,
+        weakest_part: told.weakest,
+      };
+      const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
+      await send(() => take(client.POST("/api/forms", { body: { id, name: told.name, pieces: cavities, mould } })));
       onClose();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;

@@ -2,12 +2,14 @@ import { useState } from "react";
 import { client, take } from "@/api/client";
 import { type PourView, useSend } from "@/api/records";
 import { Modal } from "@/parts/Modal";
+import { usePreferences } from "@/units/preferences";
 import { dateAndClock } from "@/units/time";
 
 /** After the fact: all that should be done by now was done, at its planned hour. */
 export function AsPlanned({ view }: { view: PourView }) {
   const { pour, plan } = view;
   const send = useSend();
+  const { who } = usePreferences();
   const [asking, setAsking] = useState(false);
   const now = new Date().toISOString();
   const past = plan.cure.acts.filter((act) => !act.is_state && !act.done_at && act.at && act.at < now);
@@ -36,15 +38,13 @@ export function AsPlanned({ view }: { view: PourView }) {
             type="button"
             className="button button-now w-full"
             onClick={async () => {
-              await send(async () => {
-                for (const act of past)
-                  await take(
-                    client.POST("/api/pours/{pour_id}/acts", {
-                      params: { path: { pour_id: pour.id } },
-                      body: { id: crypto.randomUUID(), at: act.at, note: "", act: act.id, piece: act.piece },
-                    }),
-                  );
-              });
+              const member_id = who || null;
+              const acts = past.map((act) => ({ act: act.id, piece: act.piece, at: act.at, note: "", member_id }));
+              await send(() =>
+                take(
+                  client.POST("/api/pours/{pour_id}/done", { params: { path: { pour_id: pour.id } }, body: { acts } }),
+                ),
+              );
               setAsking(false);
             }}
           >

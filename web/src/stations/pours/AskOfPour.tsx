@@ -9,6 +9,7 @@ import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 /** What a pour's page asks before it writes something down. */
 export type Asked =
   | "water"
+  | { corrects: string }
   | "batch"
   | "temperature"
   | "cancel"
@@ -85,6 +86,23 @@ export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
         />
       </Modal>
     );
+  if ("corrects" in asked)
+    return (
+      <Modal
+        open
+        title="When the first water went in"
+        description="All hours count from here. What was said before stays in the past of its castings."
+        onClose={onClose}
+      >
+        <EntryForm
+          label="Correct it"
+          when={asked.corrects}
+          send={(entry) => take(client.POST("/api/pours/{pour_id}/water-in/correct", { ...at, body: entry }))}
+          onDone={onClose}
+          note="What was wrong"
+        />
+      </Modal>
+    );
   if ("undo" in asked)
     return (
       <Modal
@@ -95,6 +113,7 @@ export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
       >
         <EntryForm
           label="Take it back"
+          when={false}
           send={(entry) =>
             take(
               client.POST("/api/pours/{pour_id}/acts/{done_id}/undo", {

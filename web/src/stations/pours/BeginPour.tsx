@@ -1,14 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
-import { client, type Job, take } from "@/api/client";
-import { type Entry, formsQuery, type Item, type KeptForm, stockQuery, takesQuery } from "@/api/records";
+import { client, type Job, Refused, take } from "@/api/client";
+import { type Entry, type Fill, formsQuery, type KeptForm, takesQuery } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
-import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
 import { EntryForm, numberOf } from "../records/EntryForm";
-import { lotName } from "../records/words";
+import { FromStock, takenFrom } from "./FromStock";
+
+const MOST = 200; // castings of one piece in one pour
 
 interface Props {
   jobId: string;
@@ -16,39 +16,32 @@ interface Props {
   onClose: () => void;
 }
 
-interface Line {
-  key: string;
-  name: string;
-  unit: string;
-  wanted: number;
-  lots: { id: string; label: string; free: number }[];
-}
-
 /** Begins a pour: which pieces, in which mould, out of which lots; or writes one down that has been. */
 export function BeginPour({ jobId, job, onClose }: Props) {
-  const { units } = usePreferences();
   const navigate = useNavigate();
   const { data: forms = [] } = useQuery(formsQuery);
-  const { data: stock } = useQuery(stockQuery);
-  const { data: takes } = useQuery(takesQuery(jobId));
   const [counts, setCounts] = useState(() => new Map(job.pieces.map((piece) => [piece.id, String(piece.count)])));
   const [moulds, setMoulds] = useState(new Map<string, string>());
-  const [lots, setLots] = useState(new Map<string, string>());
+  const [typed, setTyped] = useState(new Map<string, string>());
   const [water, setWater] = useState<"later" | "in">("in");
-  const usesMould = [...moulds.values()].some(Boolean);
-  const lines = takes && stock ? linesOf(takes.takes, stock, usesMould) : [];
+  const fills = job.pieces.flatMap((piece): Fill[] => {
+    const count = Number(counts.get(piece.id));
+    if (!Number.isInteger(count) || count < 1 || count > MOST) return [];
+    const form = forms.find((one) => one.id === moulds.get(piece.id));
+    const cavities = form?.cavities.filter((one) => one.piece === piece.id).map((one) => one.id) ?? [];
+    return [{ piece: piece.id, count, cavities }];
+  });
+  const { data } = useQuery(takesQuery(jobId, fills));
+  const takes = fills.length > 0 ? (data ?? []) : [];
 
   async function send(entry: Entry) {
-    const fills = job.pieces.flatMap((piece) => {
-      const count = numberOf(counts.get(piece.id) ?? "0", piece.name);
-      const form = forms.find((one) => one.id === moulds.get(piece.id));
-      const cavities = form?.cavities.filter((one) => one.piece === piece.id).map((one) => one.id) ?? [];
-      return count > 0 ? [{ piece: piece.id, count, cavities }] : [];
-    });
-    const taken = lines.flatMap((line) => {
-      const lot = line.lots.find((one) => one.id === (lots.get(line.key) ?? line.lots[0]?.id));
-      return lot ? [{ lot_id: lot.id, quantity: Math.min(line.wanted, lot.free) }] : [];
-    });
+    for (const piece of job.pieces) {
+      const count = numberOf(counts.get(piece.id) || "0", piece.name);
+      if (!Number.isInteger(count) || count < 0 || count > MOST)
+        throw new Refused(422, `${piece.name}: ${count} castings cannot be poured at once. Give 0 to ${MOST}.`);
+    }
+    if (fills.length === 0) throw new Refused(422, "Nothing is filled. Give at least one piece a count of 1 or more.");
+    const taken = takenFrom(takes, typed);
     const view = await take(
       client.POST("/api/pours", {
         body: { ...entry, job_id: jobId, fills, takes: taken, poured_at: water === "in" ? entry.at : null },
@@ -71,7 +64,10 @@ export function BeginPour({ jobId, job, onClose }: Props) {
                   inputMode="numeric"
                   aria-label={`Castings of ${piece.name}`}
                   value={counts.get(piece.id) ?? ""}
-                  onChange={(event) => setCounts(new Map(counts).set(piece.id, event.target.value))}
+                  onChange={(event) => {
+                    setCounts(new Map(counts).set(piece.id, event.target.value));
+                    setTyped(new Map());
+                  }}
                 />
               </label>
               <label className="block">
@@ -79,7 +75,10 @@ export function BeginPour({ jobId, job, onClose }: Props) {
                 <select
                   className="field"
                   value={moulds.get(piece.id) ?? ""}
-                  onChange={(event) => setMoulds(new Map(moulds).set(piece.id, event.target.value))}
+                  onChange={(event) => {
+                    setMoulds(new Map(moulds).set(piece.id, event.target.value));
+                    setTyped(new Map());
+                  }}
                 >
                   <option value="">a form built for it</option>
                   {fitting.map((form) => (
@@ -92,37 +91,8 @@ export function BeginPour({ jobId, job, onClose }: Props) {
             </div>
           );
         })}
-        {lines.length > 0 && (
-          <fieldset>
-            <legend className="font-bold">From stock</legend>
-            {lines.map((line) => (
-              <div
-                key={line.key}
-                className="flex min-h-11 flex-wrap items-center justify-between gap-2 border-b border-line py-1"
-              >
-                <span>
-                  {write(line.wanted, line.unit, units)} <span className="text-soft">{line.name}</span>
-                </span>
-                {line.lots.length === 0 ? (
-                  <span className="text-soft">none in stock</span>
-                ) : (
-                  <select
-                    className="field w-auto max-w-52"
-                    aria-label={`Lot of ${line.name}`}
-                    value={lots.get(line.key) ?? line.lots[0]?.id}
-                    onChange={(event) => setLots(new Map(lots).set(line.key, event.target.value))}
-                  >
-                    {line.lots.map((lot) => (
-                      <option key={lot.id} value={lot.id}>
-                        {lot.label}, {lot.free} free
-                      </option>
-                    ))}
-                    <option value="none">not from stock</option>
-                  </select>
-                )}
-              </div>
-            ))}
-          </fieldset>
+        {takes.length > 0 && (
+          <FromStock takes={takes} typed={typed} onType={(lot, text) => setTyped(new Map(typed).set(lot, text))} />
         )}
         <Choice
           label="Water"
@@ -143,21 +113,4 @@ function worn({ mould }: KeptForm): string {
   if (!mould) return "";
   const state = mould.wear.state === "good" ? "" : `, ${mould.wear.state}`;
   return `${state}${mould.oil_first ? ", oil it first" : ""}`;
-}
-
-/** What is taken, with the lots it can come from, oldest first; a mould needs no boards. */
-function linesOf(
-  takes: { kind: string; material: string; name: string; quantity: number; unit: string; of_form: boolean }[],
-  stock: Item[],
-  usesMould: boolean,
-): Line[] {
-  return takes
-    .filter((take) => !(usesMould && take.of_form))
-    .map((take) => {
-      const item = stock.find((one) => one.kind === take.kind && one.material === take.material);
-      const lots = (item?.lots ?? [])
-        .filter((lot) => lot.length_mm === null && lot.on_hand - lot.reserved > 0)
-        .map((lot) => ({ id: lot.id, label: lotName(lot), free: lot.on_hand - lot.reserved }));
-      return { key: `${take.kind} ${take.material}`, name: take.name, unit: take.unit, wanted: take.quantity, lots };
-    });
 }

@@ -26,7 +26,18 @@ export function PourPage({ pourId }: { pourId: string }) {
       <div className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-2">
         <div className="min-w-0 flex-1">
           <p className="text-2xl font-bold [overflow-wrap:anywhere]">{pour.job.name}</p>
-          <p className="text-lg">{standing(view, zone)}</p>
+          <p className="flex flex-wrap items-center gap-x-4 text-lg">
+            {standing(view, zone)}
+            {pour.poured_at && (
+              <button
+                type="button"
+                className="min-h-11 text-base underline"
+                onClick={() => setAsked({ corrects: pour.poured_at ?? "" })}
+              >
+                Correct the time
+              </button>
+            )}
+          </p>
           {pour.note && <p>{pour.note}</p>}
         </div>
         {!view.gone && (

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Schemas, take } from "@/api/client";
-import { type PourView, stockQuery, takesQuery, useSend } from "@/api/records";
+import { type PourView, stockQuery, useSend } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 import { trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -12,15 +12,14 @@ import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 /** What a pour took from stock, what of it came back, and the offcuts that its boards left. */
 export function StockOfPour({ view }: { view: PourView }) {
   const { units } = usePreferences();
-  const { pour, stock, gone } = view;
-  const { data: takes } = useQuery({ ...takesQuery(pour.job_id), enabled: !gone });
+  const { pour, stock } = view;
   const { data: items = [] } = useQuery(stockQuery);
   const send = useSend();
   const [back, setBack] = useState<Schemas["OfPour"] | null>(null);
   const taken = stock.filter((one) => one.used > 0 || one.reserved > 0);
   const left = stock.reduce((sum, one) => sum + one.left_over, 0);
   const tookBoards = taken.some((one) => items.some((item) => item.id === one.item_id && item.kind === "sheet"));
-  const rests = tookBoards && left === 0 ? (takes?.rests ?? []) : [];
+  const rests = tookBoards && left === 0 ? view.rests : [];
   if (stock.length === 0) return null;
   return (
     <section aria-label="From stock">

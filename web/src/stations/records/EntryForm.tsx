@@ -4,6 +4,7 @@ import { Refused } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Entry, membersQuery, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
+import { usePreferences } from "@/units/preferences";
 import { fieldValue, momentOf } from "@/units/time";
 
 interface Props {
@@ -13,14 +14,16 @@ interface Props {
   /** Whether something can be said of it. */
   note?: string | undefined;
   children?: ReactNode;
+  /** The moment that it opens with, where it is not now; none where no moment is asked for. */
+  when?: string | false;
+  /** What is said while it is on its way. */
+  progress?: string | undefined;
   /** What stands below the note. */
   below?: ReactNode;
 }
 
-const WHO = "who";
-
 /** An entry of the records: what, then when and who; sent once, however often it is pressed. */
-export function EntryForm({ label, send, onDone, note, children, below }: Props) {
+export function EntryForm({ label, send, onDone, note, when: opening, progress, children, below }: Props) {
   const { data: members = [] } = useQuery(membersQuery);
   const { data: shop } = useQuery(shopQuery);
   const zone = shop?.hours?.zone ?? "UTC";
@@ -28,17 +31,18 @@ export function EntryForm({ label, send, onDone, note, children, below }: Props)
   const [key, setKey] = useState(() => crypto.randomUUID());
   const [when, setWhen] = useState("");
   const [text, setText] = useState("");
-  const [who, setWho] = useState(() => localStorage.getItem(WHO) ?? "");
+  const { who, setWho } = usePreferences();
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const id = useId();
+  const moment = opening || new Date().toISOString();
 
   async function submit(event: FormEvent) {
     event.preventDefault();
     if (busy) return;
     setBusy(true);
     const known = members.some((member) => member.id === who);
-    const at = when ? momentOf(when, zone) : new Date().toISOString();
+    const at = when ? momentOf(when, zone) : opening || new Date().toISOString();
     try {
       await sending(() => send({ id: key, at, note: text.trim(), member_id: known ? who : null }));
       setKey(crypto.randomUUID());
@@ -70,28 +74,23 @@ export function EntryForm({ label, send, onDone, note, children, below }: Props)
       )}
       {below}
       <div className="grid grid-cols-[repeat(auto-fit,minmax(13.5rem,1fr))] gap-3">
-        <label className="block" htmlFor={`${id}-when`}>
-          When
-          <input
-            id={`${id}-when`}
-            type="datetime-local"
-            className="field"
-            max={fieldValue(new Date().toISOString(), zone)}
-            value={when || fieldValue(new Date().toISOString(), zone)}
-            onChange={(event) => setWhen(event.target.value)}
-          />
-        </label>
+        {opening !== false && (
+          <label className="block" htmlFor={`${id}-when`}>
+            When
+            <input
+              id={`${id}-when`}
+              type="datetime-local"
+              className="field"
+              max={fieldValue(new Date().toISOString(), zone)}
+              value={when || fieldValue(moment, zone)}
+              onChange={(event) => setWhen(event.target.value)}
+            />
+          </label>
+        )}
         {members.length > 0 && (
           <label className="block">
             Who
-            <select
-              className="field"
-              value={who}
-              onChange={(event) => {
-                setWho(event.target.value);
-                localStorage.setItem(WHO, event.target.value);
-              }}
-            >
+            <select className="field" value={who} onChange={(event) => setWho(event.target.value)}>
               <option value="">not said</option>
               {members.map((member) => (
                 <option key={member.id} value={member.id}>
@@ -104,7 +103,7 @@ export function EntryForm({ label, send, onDone, note, children, below }: Props)
       </div>
       <FieldProblem problem={refused} />
       <button type="submit" className="button button-now w-full" disabled={busy}>
-        {busy ? "Keeping it" : label}
+        {busy ? (progress ?? "Keeping it") : label}
       </button>
     </form>
   );

@@ -26,7 +26,7 @@ export function told(entry: LogEntry, units: Units, acts: Map<string, string>): 
     case "act":
       return act;
     case "state":
-      return `#${entry.serial} is ${entry.state}`;
+      return `#${entry.serial} is ${entry.taken_back ? `again ${entry.state}` : entry.state}`;
     case "weighing":
       return `#${entry.serial} weighs ${writeWeighed(entry.mass_kg ?? 0, units)}`;
     case "test":

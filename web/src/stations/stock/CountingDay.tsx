@@ -20,19 +20,11 @@ export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => 
         label={differing.length === 0 ? "All as it should be" : `Correct ${differing.length}`}
         note="Anything to note"
         send={async (entry) => {
-          for (const { lot, item } of differing)
-            await take(
-              client.POST("/api/lots/{lot_id}/moves", {
-                params: { path: { lot_id: lot.id } },
-                body: {
-                  ...entry,
-                  id: crypto.randomUUID(),
-                  kind: "counted",
-                  quantity: numberOf(counted.get(lot.id) ?? "", item.name),
-                  pour_id: null,
-                },
-              }),
-            );
+          const counts = differing.map(({ lot, item }) => ({
+            lot_id: lot.id,
+            quantity: numberOf(counted.get(lot.id) ?? "", item.name),
+          }));
+          if (counts.length > 0) await take(client.POST("/api/stock/counts", { body: { ...entry, counts } }));
         }}
         onDone={onClose}
       >
