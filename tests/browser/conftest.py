@@ -29,7 +29,11 @@ def open_page(browser: Browser, address: str) -> Iterator[OpenPage]:
         size = ViewportSize(**options.pop("size", DESK))
         context = browser.new_context(viewport=size, base_url=address, accept_downloads=True, **options)
         contexts.append(context)
-        context.add_init_script(f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')")
+        wishes = "; ".join(  # those of a device that was never asked: what the page keeps itself is left to it
+            f"localStorage.getItem('{name}') ?? localStorage.setItem('{name}', '{wish}')"
+            for name, wish in (("units", units), ("theme", theme))
+        )
+        context.add_init_script(wishes)
         page = context.new_page()
         page.set_default_timeout(10_000)
         page.on("pageerror", lambda error: errors.append(str(error)))

@@ -313,9 +313,13 @@ def test_a_bag_that_stayed_closed_goes_back_to_its_lot(open_page: OpenPage, api:
     page.get_by_role("button", name="Came back: Ordinary").click()
     page.get_by_role("dialog").get_by_label("How many").fill("5")
     page.get_by_role("button", name="Put it back").click()
+    expect(page.get_by_role("dialog")).to_contain_text("The pour has 3 of this lot, and 5 are to come back.")
+    page.get_by_role("dialog").get_by_label("How many").fill("2")
+    page.get_by_role("button", name="Put it back").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_role("region", name="From stock")).to_contain_text(lot)
     page.goto("/stock")
-    expect(page.get_by_role("button", name=lot)).to_contain_text("12 of")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("9 of")
 
 
 def test_a_mistaken_batch_is_taken_back(open_page: OpenPage, api: TestClient) -> None:

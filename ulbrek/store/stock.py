@@ -222,6 +222,8 @@ class StockRepository(ShopRecords):
         on_hand, reserved = (last.on_hand, last.reserved) if last else (Decimal(0), Decimal(0))
         amount = Decimal(str(round(quantity, 3)))
         by_hand, by_reserved = self._changes(kind, amount, on_hand, reserved)
+        if kind == "returned" and pour_id is not None:
+            self._refuse_more_than_taken(lot_id, pour_id, amount)
         self._session.add(
             StockMoveRow(
                 lot_id=lot_id, number=last.number + 1 if last else 1, previous_number=last.number if last else None,
@@ -267,6 +269,19 @@ class StockRepository(ShopRecords):
             self.move(lot_id, "released", float(quantity), once, pour_id)
             if kind == "used":
                 self.move(lot_id, "used", float(quantity), once, pour_id)
+
+    def _refuse_more_than_taken(self, lot_id: UUID, pour_id: UUID, amount: Decimal) -> None:
+        """What comes back from a pour is at most what it took of the lot."""
+        of_pour = select(func.coalesce(func.sum(StockMoveRow.on_hand_change), 0)).where(
+            StockMoveRow.lot_id == lot_id, StockMoveRow.pour_id == pour_id, StockMoveRow.kind.in_(("used", "returned"))
+        )
+        out = -Decimal(self._session.scalar(of_pour) or 0)
+        if amount > out:
+            raise RefusedEntryError(
+                "/quantity",
+                f"The pour has {out.normalize():f} of this lot, and {amount.normalize():f} are to come back.",
+                "Give no more than it took.",
+            )
 
     @staticmethod
     def _changes(kind: MoveKind, amount: Decimal, on_hand: Decimal, reserved: Decimal) -> tuple[Decimal, Decimal]:
