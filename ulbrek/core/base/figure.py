@@ -136,13 +136,16 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
     spread: list[tuple[str, float, float]] = []
     for name, value in given.items():
         unit = unit_of(name)
-        if isinstance(value, float | int):
+        if isinstance(value, Figure):
+            inputs[name] = Input(value.value, unit, value.low, value.high, value)
+            values[name] = value.value
+        elif isinstance(value, Spread):
+            inputs[name] = Input(value.likely, unit, value.low, value.high)
+            values[name] = value.likely
+        else:
             inputs[name] = Input(value, unit)
             values[name] = value
             continue
-        likely, figure = (value.value, value) if isinstance(value, Figure) else (value.likely, None)
-        inputs[name] = Input(likely, unit, value.low, value.high, figure)
-        values[name] = likely
         if value.low is not None and value.high is not None:
             spread.append((name, value.low, value.high))
     worked = marked.function(**values)

@@ -25,7 +25,7 @@ def measure(shape: Shape, density: Figure, drying_loss: Spread) -> MeasureResult
     volume = work(rules.volume, of, net_area_mm2=net, thickness_mm=piece.thickness.mm)
     fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density)
     x, y, _ = shape.solid.centroid
-    found_webs = webs(shape)
+    found_webs = webs(shape, rules.web_needed(piece.thickness.mm))
     return MeasureResult(
         volume=volume,
         mass_fresh=fresh,

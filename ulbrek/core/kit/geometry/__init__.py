@@ -1,6 +1,6 @@
 """Outlines with true arcs, the distances between them, and the solid they bound."""
 
-from ulbrek.core.kit.geometry.distance import Web, web_between
+from ulbrek.core.kit.geometry.distance import Web, gap_between, web_between
 from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.outline import Outline, Vertex, circle, rectangle, rounded_rectangle
 from ulbrek.core.kit.geometry.solid import Cut, Solid
@@ -14,6 +14,7 @@ __all__ = [
     "Vertex",
     "Web",
     "circle",
+    "gap_between",
     "rectangle",
     "rounded_rectangle",
     "web_between",

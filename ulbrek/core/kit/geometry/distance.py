@@ -7,6 +7,8 @@ from typing import NamedTuple
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, perpendicular
 
+Box = tuple[float, float, float, float]  # left, front, right, back [mm]
+
 _TRIFLE_MM = 1e-5
 
 
@@ -24,7 +26,9 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     Pairs are tried nearest boxes first, until no box is nearer than the best web; of equally near ones
     straight edges first, since the web between them stands in their middle and not where an arc begins.
     """
-    pairs = sorted(((_box_gap(a, b), a.is_arc or b.is_arc, i) for i, (a, b) in enumerate(product(one, other))))
+    pairs = sorted(
+        ((gap_between(a.box, b.box), a.is_arc or b.is_arc, i) for i, (a, b) in enumerate(product(one, other)))
+    )
     best: Web | None = None
     for gap, _, index in pairs:
         if best is not None and gap >= best.width_mm - _TRIFLE_MM:
@@ -37,9 +41,9 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     return best
 
 
-def _box_gap(a: Edge, b: Edge) -> float:
-    """The distance between the boxes of two edges [mm], to a trifle, so that equal ones compare equal."""
-    (left, front, right, back), (other_left, other_front, other_right, other_back) = a.box, b.box
+def gap_between(one: Box, other: Box) -> float:
+    """The distance between two boxes [mm], to a trifle, so that equal ones compare equal."""
+    (left, front, right, back), (other_left, other_front, other_right, other_back) = one, other
     dx = max(left - other_right, other_left - right, 0.0)
     dy = max(front - other_back, other_front - back, 0.0)
     return round(hypot(dx, dy), 6)

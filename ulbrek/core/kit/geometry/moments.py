@@ -1,6 +1,7 @@
 """Area of a flat shape and its first and second moments, exact on true arcs."""
 
 from collections.abc import Iterable, Sequence
+from itertools import pairwise
 from math import ceil, cos, pi, sin
 from typing import NamedTuple
 
@@ -82,7 +83,7 @@ def _along(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]
 
 def _moments_of_ring(points: Sequence[tuple[float, ...]]) -> Moments:
     area = x = y = xx = yy = xy = 0.0
-    for (ax, ay, *_), (bx, by, *_) in zip(points, points[1:], strict=False):
+    for (ax, ay, *_), (bx, by, *_) in pairwise(points):
         cross = ax * by - bx * ay
         area += cross / 2
         x += (ax + bx) * cross / 6
