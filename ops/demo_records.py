@@ -14,6 +14,7 @@ from sqlalchemy import func, select, update
 
 from ulbrek.core.casting import State
 from ulbrek.core.job import Job
+from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import plan
 from ulbrek.core.takes import rests, takes
 from ulbrek.files.photo import clean_photo
@@ -184,10 +185,10 @@ class _Past:
         self._acts(pour_id, past, at)
         pour = self.pours.get(pour_id)
         for number, hours, text in past.defects:
-            size = part.pieces[0].outline
+            left, front, right, back = shape_of(part.pieces[0]).outline.box
             spot = Seen(
-                "defect", text, casting_id=pour.castings[number].id, x_mm=round(size.length.mm * 0.7),
-                y_mm=round(size.width.mm * 0.2), face="top",
+                "defect", text, casting_id=pour.castings[number].id, x_mm=round((right - left) * 0.7),
+                y_mm=round((back - front) * 0.2), face="top",
             )  # fmt: skip
             seen = self._note(spot, at + timedelta(hours=hours), who)
             if seen is not None:

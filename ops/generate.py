@@ -1,4 +1,4 @@
-"""Writes what is derived from the sources: the rule book and the OpenAPI document.
+"""Writes what is derived from the sources: the rule book, the OpenAPI document and the letters that are cast.
 
 The front end's build makes its typed client from that document. With ``--check`` nothing is written; it fails when a
 file is not what it would be.
@@ -7,6 +7,7 @@ file is not what it would be.
 import json
 import sys
 
+from ops.glyphs import GLYPHS, glyphs_module
 from ops.postgres import ROOT
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
@@ -19,7 +20,7 @@ OPENAPI = ROOT / "web" / "openapi.json"
 def main() -> int:
     """Writes or checks; the exit status."""
     checking = "--check" in sys.argv
-    made = {RULES: rules_page(), OPENAPI: openapi_document()}
+    made = {RULES: rules_page(), OPENAPI: openapi_document(), GLYPHS: glyphs_module()}
     stale = [path for path, text in made.items() if not path.exists() or path.read_text() != text]
     for path in stale:
         print(f"{path.relative_to(ROOT)} {'is out of date: run make generate' if checking else 'written'}")

@@ -72,3 +72,34 @@ def with_fields(job: Job, fields: dict[str, Any]) -> Job:
             at = at[int(step)] if isinstance(at, list) else at[step]
         at[int(last) if isinstance(at, list) else last] = value
     return Job.model_validate(document)
+
+
+def feature(kind: str, x: str = "450 mm", y: str = "300 mm", **fields: Any) -> dict[str, Any]:
+    """A feature of any kind, in the middle of the top unless told otherwise."""
+    name = fields.pop("name", kind.capitalize())
+    place = {} if kind == "drop edge" else {"x": {"offset": x}, "y": {"offset": y}}
+    return {"kind": kind, "id": name.lower().replace(" ", "-"), "name": name, **place, **fields}
+
+
+def recess(**fields: Any) -> dict[str, Any]:
+    """A recess of 200 x 150 mm, 15 mm deep."""
+    return feature(
+        "recess", **{"length": "200 mm", "width": "150 mm", "corner_radius": "10 mm", "depth": "15 mm", **fields}
+    )
+
+
+def core(**fields: Any) -> dict[str, Any]:
+    """The inside of a planter, 300 mm deep."""
+    return feature("core", **{"length": "400 mm", "width": "300 mm", "depth": "300 mm", **fields})
+
+
+def free(*corners: tuple[float, float], **fields: Any) -> dict[str, Any]:
+    """A free outline by its corners [mm]; fields go to the second corner."""
+    listed: list[dict[str, Any]] = [{"x": f"{x} mm", "y": f"{y} mm"} for x, y in corners]
+    listed[1] |= fields
+    return {"kind": "free", "corners": listed}
+
+
+def shaped(outline: dict[str, Any], *features: dict[str, Any], **piece: Any) -> Job:
+    """A top of another outline."""
+    return top(*features, piece={"outline": outline, **piece})

@@ -159,8 +159,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
     for piece, design in zip(planned.pieces, read.job.pieces, strict=True):
         measured, handled = piece.measure, piece.handling
         size = " × ".join(
-            write_quantity(length.mm, "mm", units)
-            for length in (design.outline.length, design.outline.width, design.thickness)
+            write_quantity(side, "mm", units) for side in (measured.length_mm, measured.width_mm, design.thickness.mm)
         )
         low, high = handled.mass.low or 0.0, handled.mass.high or 0.0
         weighs = f"{write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}"
@@ -169,7 +168,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
             f"    mass fresh  {weighs}, with its steel",
-            f"    diagonal    {write_quantity(measured.diagonal.value, 'mm', units)}",
+            *(f"    tape        {write_quantity(one.length.value, 'mm', units)}" for one in measured.tape_checks[:1]),
             f"    to lift it  {people}",
             f"    steel       {piece.steel.school}"
             + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),

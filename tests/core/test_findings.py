@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from tests.core.measure_cases import MEASURE_CASES
 from tests.jobs import hole, opening, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.job import Job
@@ -144,6 +145,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     ),
     "not-in-the-shop sheet": (top(form={"sheet": "gone"}), top(form={"sheet": None})),
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
+    **MEASURE_CASES,
 }
 
 

@@ -5,7 +5,7 @@ from datetime import datetime
 
 from ulbrek.core.base.finding import Severity
 from ulbrek.core.job import Job
-from ulbrek.core.measure.result import PlacedFeature
+from ulbrek.core.measure.result import Path, PlacedFeature
 from ulbrek.core.plan import Plan, Station
 
 
@@ -20,6 +20,7 @@ class PieceHeadline:
     width_mm: float
     thickness_mm: float
     features: tuple[PlacedFeature, ...]
+    path: Path
 
 
 WAITED_FOR = frozenset({"strip", "turn", "carry", "seal"})
@@ -76,10 +77,11 @@ def headline(job: Job, plan: Plan) -> Headline:
                 piece.id,
                 piece.name,
                 piece.count,
-                piece.outline.length.mm,
-                piece.outline.width.mm,
+                planned.measure.length_mm,
+                planned.measure.width_mm,
                 piece.thickness.mm,
                 planned.measure.features,
+                planned.measure.path,
             )
             for piece, planned in zip(job.pieces, plan.pieces, strict=True)
         ),

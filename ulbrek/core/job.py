@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field, field_validator
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
-from ulbrek.core.measure.inputs import Name, Piece
+from ulbrek.core.measure.inputs import Name, Piece, Site
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.steel.inputs import SteelInputs
 
@@ -19,6 +19,7 @@ class Job(BaseModel):
 
     name: Name
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)]
+    site: Site = Site()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
     mix: MixInputs

@@ -10,17 +10,20 @@ from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
 from ulbrek.core.form.boards import Wanted
+from ulbrek.core.form.checks import form_not_worked_out
 from ulbrek.core.form.cutting import cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
-from ulbrek.core.form.station import Formed, form
+from ulbrek.core.form.station import Formed, form, strip_need
 from ulbrek.core.handling.lifts import Lifted
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
-from ulbrek.core.materials.mixes import DRYING_LOSS, Filled
-from ulbrek.core.measure.result import MeasureResult
-from ulbrek.core.measure.shape import Placed, Shape, shape_of
-from ulbrek.core.measure.station import measure
+from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
+from ulbrek.core.measure.checks.fitting import set_differs
+from ulbrek.core.measure.plate import cannot_be_formed, gaps_in, plate_of
+from ulbrek.core.measure.result import MeasureResult, SiteResult
+from ulbrek.core.measure.shape import Shape, shape_of
+from ulbrek.core.measure.station import Concrete, measure, measure_site
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.station import dose_found, mix
 from ulbrek.core.record import EMPTY, Record
@@ -31,7 +34,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 3
+RULE_VERSION = 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +54,7 @@ class PiecePlan:
     name: str
     count: int
     measure: MeasureResult
-    form: FormResult
+    form: FormResult | None
     steel: SteelResult
     handling: HandlingResult
 
@@ -62,6 +65,7 @@ class Plan:
 
     rule_version: int
     pieces: tuple[PiecePlan, ...]
+    site: SiteResult
     cutting: CuttingResult
     steel_cutting: SteelCutting
     mix: MixResult
@@ -82,21 +86,23 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     """
     chosen = choose(job, shop)
     filled = Filled(chosen.size, dose_found(record.batches) or job.mix.water_per_bag_l)
-    pieces = tuple(_Round(job, index, shop, chosen, filled).plan() for index in range(len(job.pieces)))
-    cut = cutting([(p.name, p.form, min(job.form.forms, p.count)) for p in pieces], chosen.sheet)
+    rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
+    pieces = tuple(one.plan() for one in rounds)
+    site = measure_site(job.site, [one.shape for one in rounds])
+    cut = cutting([(p.name, p.form, min(job.form.forms, p.count)) for p in pieces if p.form], chosen.sheet)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
     mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
-    needs = [(p.id, need) for p in pieces for need in (*p.form.needs, *p.handling.needs)]
+    needs = [(p.id, need) for p in pieces for need in (strip_need(p.id), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
     cured = cure(when, Poured(chosen.mix, face_up, needs, record.history), shop.hours)
     found = sorted(
-        _findings(pieces, (cut, steel_cut, mixed, cured), chosen),
+        _findings(job, pieces, (site, cut, steel_cut, mixed, cured), chosen),
         key=lambda one: SEVERITIES.index(one.finding.severity),
     )
-    shown = [figure for result in (pieces, cut, steel_cut, mixed, cured) for figure in figures_in(result)]
-    return Plan(RULE_VERSION, pieces, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
+    shown = [figure for result in (pieces, site, cut, steel_cut, mixed, cured) for figure in figures_in(result)]
+    return Plan(RULE_VERSION, pieces, site, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
 
 
 def figures_in(result: object) -> Iterator[Figure]:
@@ -135,7 +141,7 @@ class _Round:
 
     def plan(self) -> PiecePlan:
         """What each station says, its findings pointing into the job."""
-        measured = measure(self.shape, self.filled.density, DRYING_LOSS)
+        measured = measure(self.shape, Concrete(self.filled.density, BLED, DRYING_LOSS))
         formed = self._form(measured)
         reinforced = self._steel()
         handled = self._handle(measured, formed, reinforced)
@@ -144,17 +150,22 @@ class _Round:
             self.piece.name,
             self.piece.count,
             replace(measured, findings=tuple(_at(f"/pieces/{self.index}", f) for f in measured.findings)),
-            replace(formed, findings=tuple(_at("/form", f) for f in formed.findings)),
+            formed and replace(formed, findings=tuple(_at("/form", f) for f in formed.findings)),
             replace(reinforced, findings=tuple(_at("/steel", f) for f in reinforced.findings)),
             replace(handled, findings=tuple(_at("/handling", f) for f in handled.findings)),
         )
 
-    def _form(self, measured: MeasureResult) -> FormResult:
+    def _form(self, measured: MeasureResult) -> FormResult | None:
         piece, inputs = self.piece, self.job.form
-        length, width = piece.outline.length.mm, piece.outline.width.mm
+        if cannot_be_formed(self.shape):
+            return None
+        length, width = self.shape.size
         habits = inputs.over(self.shop.form_habits)
-        wanted = Wanted(piece.id, length, width, piece.thickness.mm, self.chosen.sheet, habits)
-        openings = [(p.feature.id, p.feature.name, p.outline) for p in self.shape.placed]
+        wanted = Wanted(piece.id, length, width, self.shape.cast_depth, self.chosen.sheet, habits)
+        openings = [
+            (p.feature.id if p.number == 0 else f"{p.feature.id}-{p.number + 1}", p.feature.name, p.outline)
+            for p in self.shape.placed
+        ]
         castings = -(-piece.count // inputs.forms)
         as_cut = {
             key.removeprefix(f"{piece.id}."): cut
@@ -165,49 +176,48 @@ class _Round:
         return form(wanted, made, self.chosen.foam, as_cut)
 
     def _steel(self) -> SteelResult:
-        piece = self.piece
-        what = Reinforced(
-            piece.id,
-            piece.outline.length.mm,
-            piece.outline.width.mm,
-            piece.thickness.mm,
-            tuple(_gap(placed) for placed in self.shape.placed),
-        )
+        piece, shape = self.piece, self.shape
+        gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
+        flat = piece.drawn == "in plan"
+        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, flat)
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
-    def _handle(self, measured: MeasureResult, formed: FormResult, reinforced: SteelResult) -> HandlingResult:
-        piece = self.piece
+    def _handle(self, measured: MeasureResult, formed: FormResult | None, reinforced: SteelResult) -> HandlingResult:
+        plate = plate_of(self.shape)
+        parts = measured.parts
+        fresh = parts[plate.part].mass_fresh if parts else measured.mass_fresh
         lifted = Lifted(
-            piece.id,
-            self.shape.solid,
-            piece.outline.length.mm,
-            piece.outline.width.mm,
+            self.piece.id,
+            plate.solid,
             self.filled.density.value,
+            fresh.value * 1e9 / max(plate.solid.volume_mm3, 1.0),
             self.chosen.mix.strength_28_least_mpa,
         )
-        masses = Masses(measured.mass_fresh, formed.boards_mass, reinforced.mass)
+        masses = Masses(fresh, formed.boards_mass if formed else None, reinforced.mass)
         return handle(self.job.handling, self.shop.one_person_lifts_kg, masses, lifted)
 
 
-def _gap(placed: Placed) -> Gap:
-    centre, half_x, half_y = placed.centre, placed.half_x, placed.half_y
-    return Gap(placed.feature.name, centre.x - half_x, centre.x + half_x, centre.y - half_y, centre.y + half_y)
-
-
 def _findings(
+    job: Job,
     pieces: tuple[PiecePlan, ...],
-    of_job: tuple[CuttingResult, SteelCutting, MixResult, CureResult],
+    of_job: tuple[SiteResult, CuttingResult, SteelCutting, MixResult, CureResult],
     chosen: Chosen,
 ) -> Iterator[JobFinding]:
-    cut, steel_cut, mixed, cured = of_job
+    site, cut, steel_cut, mixed, cured = of_job
     by_piece: tuple[tuple[Station, str], ...] = (
         ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
     )  # fmt: skip
     for station, room in by_piece:
         for piece in pieces:
-            for found in getattr(piece, room).findings:
+            result = getattr(piece, room)
+            for found in result.findings if result else ():
                 yield JobFinding(station, piece.id, found)
+    for index, (design, planned) in enumerate(zip(job.pieces, pieces, strict=True)):
+        if planned.form is None:
+            for found in form_not_worked_out(design.name, cannot_be_formed(shape_of(design)), f"/pieces/{index}"):
+                yield JobFinding("form", design.id, found)
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
+        ("measure", (*_all_at("/site", site.findings), *_all_at("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *_all_at("/form", cut.findings))),
         ("steel", (*chosen.steel_findings, *_all_at("/steel", steel_cut.findings))),
         ("mix", (*chosen.mix_findings, *_all_at("/mix", mixed.findings))),

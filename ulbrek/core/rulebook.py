@@ -18,8 +18,8 @@ from ulbrek.core.handling import rules as handling_rules
 from ulbrek.core.kit.beams import boards
 from ulbrek.core.kit.clock import maturity, strength
 from ulbrek.core.materials import mixes
-from ulbrek.core.measure import checks as measure_checks
 from ulbrek.core.measure import rules as measure_rules
+from ulbrek.core.measure.checks import fitting, formers, places, shapes
 from ulbrek.core.mix import checks as mix_checks
 from ulbrek.core.mix import rules as mix_rules
 from ulbrek.core.steel import checks as steel_checks
@@ -27,7 +27,7 @@ from ulbrek.core.steel import rules as steel_rules
 
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
     ("Materials", (mixes, references)),
-    ("Measure", (measure_rules, measure_checks)),
+    ("Measure", (measure_rules, shapes, places, formers, fitting)),
     ("Form", (form_boards, form_holding, form_consumed, boards, form_checks)),
     ("Steel", (steel_rules, steel_checks)),
     ("Mix", (mix_rules, mix_checks)),

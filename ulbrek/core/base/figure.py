@@ -18,6 +18,7 @@ _UNIT_SUFFIXES = (
     ("_m2_per_l", "m2/l"),
     ("_kg_m", "kg/m"),
     ("_l_per_kg", "l/kg"),
+    ("_mm5", "mm5"),
     ("_mm2", "mm2"),
     ("_mm3", "mm3"),
     ("_m2", "m2"),

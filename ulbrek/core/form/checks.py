@@ -268,3 +268,24 @@ def _maker(wanted: Wanted, edge: str) -> str:
 
 def _pointer(wanted: Wanted, board: str) -> str:
     return f"{wanted.piece}.{board}"
+
+
+@check("form-not-worked-out", "caution")
+def form_not_worked_out(name: str, why: str, field: str) -> list[Finding]:
+    """Form not worked out
+
+    Boards, screws and cuts are worked out for rectangles with openings right through, cast in a box of boards. A
+    piece of another shape is measured, mixed, cured and moved, and its form is yours to build.
+
+    Source: this version's own limits
+    """
+    return [
+        finding(
+            form_not_worked_out,
+            title="The form of {piece} is yours to work out",
+            reason="A plain box of boards does not make it: {why}. Its boards, screws and cuts are not counted.",
+            remedy="Build it as you are used to, and add its boards to the list yourself.",
+            field=field,
+            values={"piece": name, "why": why},
+        )
+    ]

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.nesting import SheetPlan
@@ -153,7 +152,6 @@ class FormResult:
     boards_mass: Figure
     out_of_level: Figure
     steps: tuple[Step, ...]
-    needs: tuple[ActNeed, ...]
     findings: tuple[Finding, ...]
 
 

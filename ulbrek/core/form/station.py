@@ -68,7 +68,6 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
         boards_mass=_boards_mass(wanted, boards),
         out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
         steps=steps(wanted, boards, made, formers),
-        needs=(_strip_need(wanted),),
         findings=tuple(checks.all_findings(wanted, boards, inside, formers, formed.castings)),
     )
 
@@ -148,8 +147,13 @@ def _boards_mass(wanted: Wanted, boards: Sequence[Board]) -> Figure:
     return work(rules.boards_mass, wanted.piece, board_volume_l=volume, density_kg_m3=wanted.sheet.density_kg_m3)
 
 
-def _strip_need(wanted: Wanted) -> ActNeed:
-    strength = work(rules.strip_strength, wanted.piece, sides_mpa=STRIP_MPA)
+def strip_need(piece: str) -> ActNeed:
+    """Stripping the sides of a piece, and the strength and age that it needs.
+
+    Args:
+        piece: its id
+    """
+    strength = work(rules.strip_strength, piece, sides_mpa=STRIP_MPA)
     return ActNeed(
         id="strip",
         name="Strip the sides",

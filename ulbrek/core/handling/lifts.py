@@ -20,14 +20,28 @@ LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 
 @dataclass(frozen=True, slots=True)
 class Lifted:
-    """What is lifted: the piece and its solid, its size [mm], its density and the mix's 28-day strength [MPa]."""
+    """What is lifted: the piece as a plate, its concrete's density, and the mix's 28-day strength [MPa].
+
+    ``plate_kg_m3`` is the density at which the plate weighs what the piece does.
+    """
 
     piece: str
     solid: Solid
-    length_mm: float
-    width_mm: float
     density_kg_m3: float
+    plate_kg_m3: float
     strength_28_mpa: float
+
+    @property
+    def length_mm(self) -> float:
+        """Length of the box round it [mm]."""
+        left, _, right, _ = self.solid.outline.box
+        return right - left
+
+    @property
+    def width_mm(self) -> float:
+        """Width of the box round it [mm]."""
+        _, front, _, back = self.solid.outline.box
+        return back - front
 
 
 def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
@@ -35,15 +49,17 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     along: Axis = "x" if what.length_mm >= what.width_mm else "y"
     long, short = max(what.length_mm, what.width_mm), min(what.length_mm, what.width_mm)
     across: Axis = "y" if along == "x" else "x"
-    quarter = Supports(long / 4, long * 3 / 4)
+    begins = what.solid.outline.box
+    low, low_across = (begins[0], begins[1]) if along == "x" else (begins[1], begins[0])
+    quarter = Supports(low + long / 4, low + long * 3 / 4)
     lengthwise = slices_along(what.solid, along, quarter)
     crosswise = slices_along(what.solid, across)
 
     def bent(supports: Supports, on_edge: bool = False) -> Bending:
-        return bending(lengthwise, supports, what.solid.depth_mm, what.density_kg_m3, on_edge)
+        return bending(lengthwise, supports, what.solid.depth_mm, what.plate_kg_m3, on_edge)
 
-    turned = bending(crosswise, Supports(0.0, short), what.solid.depth_mm, what.density_kg_m3, False)
-    ends = Supports(0.0, long)
+    turned = bending(crosswise, Supports(low_across, low_across + short), what.solid.depth_mm, what.plate_kg_m3, False)
+    ends = Supports(low, low + long)
     return (
         _lift(what, ("turn", "turned up on its long edge"), turned, across, SUCTION, True),
         _lift(what, ("on edge", "carried on edge"), bent(ends, on_edge=True), along, 1.0, carry == "on edge"),

@@ -54,7 +54,7 @@ class HandlingResult:
     """
 
     mass: Figure
-    in_form: Figure
+    in_form: Figure | None
     lifts: tuple[Lift, ...]
     needs: tuple[ActNeed, ...]
     one_person: Figure | None

@@ -15,7 +15,7 @@ class Masses(NamedTuple):
     """What a piece weighs fresh, and what its boards and its steel weigh [kg]."""
 
     fresh: Figure
-    boards: Figure
+    boards: Figure | None
     steel: Figure | None
 
 
@@ -54,7 +54,7 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
     by_hand = needed.value <= rules.LARGEST_TEAM
     return HandlingResult(
         mass=mass,
-        in_form=work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
+        in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
         lifts=planned,
         needs=tuple(needs(of, planned)),
         one_person=one,

@@ -15,6 +15,7 @@ BATCH_TO_BATCH = Spread(0.98, 1.0, 1.02)
 # Of its fresh mass a casting dries out 1.5-3.5 % indoors. Source: common practice, within the ceiling
 # of evaporable water by Powers' model (0.23 kg bound water per kg of hydrated cement), from memory.
 DRYING_LOSS = Spread(0.015, 0.025, 0.035)
+BLED = Spread(0.0, 0.01, 0.02)  # of the fresh mass, until it is stripped. Source: common practice.
 
 Kilograms = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
 Litres = Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]

@@ -8,7 +8,7 @@ from typing import TypeVar
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.kit.geometry import web_between
-from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Opening, Piece
+from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, DropEdge, Opening, Piece
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
 from ulbrek.core.measure.webs import box_gap, is_inside, meet
@@ -28,6 +28,9 @@ def clearing_change(shape: Shape, placed: Placed) -> Change | None:
         shape: the piece
         placed: the feature that stands too near, outside, or in another's place
     """
+    feature = placed.feature
+    if isinstance(feature, DropEdge) or feature.repeat is not None:
+        return None
     return _moved(shape, placed) or _shrunk(shape, placed)
 
 
@@ -35,7 +38,8 @@ def has_room(piece: Piece, index: int) -> bool:
     """Whether a feature lies inside, apart from all others, with the webs it needs."""
     shape = shape_of(piece)
     needed = web_needed(piece.thickness.mm) - _SLACK_MM
-    mine, others = shape.placed[index], _others(shape, shape.placed[index])
+    mine = next(placed for placed in shape.placed if placed.index == index)
+    others = _others(shape, mine)
     if not is_inside(mine, shape) or any(meet(mine, other) for other in others):
         return False
     if web_between(mine.outline.edges, shape.outline.edges).width_mm < needed:
@@ -52,11 +56,11 @@ def with_feature(piece: Piece, index: int, **changed: object) -> Piece:
 
 
 def _moved(shape: Shape, placed: Placed) -> Change | None:
-    if len(shape.placed) > MOST_NEIGHBOURS:
-        return None
     piece, feature = shape.piece, placed.feature
+    if len(shape.placed) > MOST_NEIGHBOURS or isinstance(feature, DropEdge):
+        return None
     needed = web_needed(piece.thickness.mm)
-    length, width = piece.outline.length.mm, piece.outline.width.mm
+    length, width = shape.size
     others = _others(shape, placed)
     xs = _free_places(placed.centre.x, placed.half_x, length, needed, [(o.centre.x, o.half_x) for o in others])
     ys = _free_places(placed.centre.y, placed.half_y, width, needed, [(o.centre.y, o.half_y) for o in others])
@@ -78,7 +82,7 @@ def _move_words(
     placed: Placed, moved: Piece, fields: Mapping[str, object]
 ) -> tuple[str, Mapping[str, object], Mapping[str, Quantity | str]]:
     """A change's words, fields and values: how far the move goes and which way, as the piece stands."""
-    now = shape_of(moved).placed[placed.index].centre
+    now = next(one for one in shape_of(moved).placed if one.index == placed.index).centre
     by = {"right": now.x - placed.centre.x, "left": placed.centre.x - now.x}
     by |= {"back": now.y - placed.centre.y, "forward": placed.centre.y - now.y}
     ways = {way: distance for way, distance in by.items() if distance > _SLACK_MM}
@@ -88,7 +92,7 @@ def _move_words(
 
 
 def _others(shape: Shape, placed: Placed) -> list[Placed]:
-    return [other for other in shape.placed if other.index != placed.index]
+    return [other for other in shape.placed if other.index != placed.index and other.is_through]
 
 
 def _free_places(
@@ -121,7 +125,8 @@ def _shrunk(shape: Shape, placed: Placed) -> Change | None:
         return None
     needed = web_needed(piece.thickness.mm)
     changed: dict[str, object] = {}
-    for axis, size, run in (("x", "length", piece.outline.length.mm), ("y", "width", piece.outline.width.mm)):
+    length, width = shape.size
+    for axis, size, run in (("x", "length", length), ("y", "width", width)):
         room = run - 2 * needed
         was: Length = getattr(feature, size)
         if was.mm > room:

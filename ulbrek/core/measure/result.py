@@ -1,14 +1,23 @@
 """What Measure gives to the stations after it."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 
+Role = Literal["through", "recess", "inside", "raised", "bolt", "letters"]
+# Corners x, y [mm] and the bulge of the edge that leaves each, one after another.
+Path = tuple[float, ...]
+
 
 @dataclass(frozen=True, slots=True)
 class PlacedFeature:
-    """Where a feature is, as the drawing needs it: its centre and size in the plan as it stands [mm]."""
+    """Where a feature is, as the drawing needs it: its centre and size in the plan as it stands [mm].
+
+    ``copy`` counts its repeats, 0 being the one that its anchor holds. ``paths`` are the outlines it is drawn by;
+    those of letters hold the letters' holes too.
+    """
 
     id: str
     x_mm: float
@@ -16,6 +25,9 @@ class PlacedFeature:
     length_mm: float
     width_mm: float
     radius_mm: float
+    copy: int = 0
+    role: Role = "through"
+    paths: tuple[Path, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,17 +44,100 @@ class ThinWeb:
 
 
 @dataclass(frozen=True, slots=True)
-class MeasureResult:
-    """The figures of one piece, its features in place, and its findings."""
+class TapeCheck:
+    """What a tape must read between two corners, and where they are [mm]."""
+
+    name: str
+    length: Figure
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+
+
+@dataclass(frozen=True, slots=True)
+class NamedEdge:
+    """An edge by its name, with its two ends and its bulge in the plan as it stands [mm]."""
+
+    name: str
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    bulge: float
+
+
+@dataclass(frozen=True, slots=True)
+class EdgeLength:
+    """How long the edges of one kind are."""
+
+    kind: str
+    length: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """One casting of a piece that seams divide: its volume, mass and size, and its outline in the plan."""
 
     volume: Figure
     mass_fresh: Figure
+    length_mm: float
+    width_mm: float
+    path: Path
+
+
+@dataclass(frozen=True, slots=True)
+class Closing:
+    """By how much a row of parts may miss its end."""
+
+    parts: int
+    each_mm: float
+    worst: Figure
+    likely: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class MeasureResult:
+    """The figures of one piece, its features in place, and its findings. ``path`` is its outline [mm]."""
+
+    length_mm: float
+    width_mm: float
+    cast_depth_mm: float
+    path: Path
+    edges: tuple[NamedEdge, ...]
+    volume: Figure
+    mass_fresh: Figure
+    mass_stripped: Figure
     mass_dry: Figure
     show_area: Figure
-    diagonal: Figure
+    tape_checks: tuple[TapeCheck, ...]
     net_area: Figure
+    edge_lengths: tuple[EdgeLength, ...]
+    resists_turning: tuple[Figure, ...]
     centroid_x_mm: float
     centroid_y_mm: float
+    centroid_z_mm: float
     thinnest_web: ThinWeb | None
+    thinnest_floor: Figure | None
+    section: Figure | None
+    closing: Closing | None
+    parts: tuple[Part, ...]
     features: tuple[PlacedFeature, ...]
+    findings: tuple[Finding, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class SiteDimensionResult:
+    """What follows from a site dimension: to it from its baseline, and how far it has drifted."""
+
+    id: str
+    from_baseline: Figure | None
+    drift: Figure | None
+
+
+@dataclass(frozen=True, slots=True)
+class SiteResult:
+    """The figures of the place and its findings."""
+
+    dimensions: tuple[SiteDimensionResult, ...]
     findings: tuple[Finding, ...]

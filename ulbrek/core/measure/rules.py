@@ -1,6 +1,6 @@
 """The figures of a piece."""
 
-from math import hypot
+from math import hypot, sqrt
 
 from ulbrek.core.base.figure import rule
 
@@ -9,18 +9,21 @@ WEB_PER_THICKNESS = 1.5
 
 
 @rule(unit="mm2")
-def outline_area(length_mm: float, width_mm: float) -> float:
+def outline_area(length_mm: float, width_mm: float, left_out_mm2: float) -> float:
     """Area of the outline
 
-    Args:
-        length_mm: length, left to right
-        width_mm: width, front to back
+    The box round it, less what the outline leaves out of that box.
 
-    Formula: length_mm * width_mm
+    Args:
+        length_mm: length over all, left to right
+        width_mm: width over all, front to back
+        left_out_mm2: what the outline leaves out of its box
+
+    Formula: length_mm * width_mm - left_out_mm2
 
     Source: geometry
     """
-    return length_mm * width_mm
+    return length_mm * width_mm - left_out_mm2
 
 
 @rule(unit="mm2")
@@ -41,22 +44,27 @@ def net_area(outline_area_mm2: float, openings_area_mm2: float) -> float:
 
 
 @rule(unit="l")
-def volume(net_area_mm2: float, thickness_mm: float) -> float:
+def volume(outline_area_mm2: float, depth_mm: float, added_l: float, taken_l: float) -> float:
     """Volume of one piece
 
+    As it is cast: with what grinding will take off, without what a router will. Where features overlap they count
+    once.
+
     Args:
-        net_area_mm2: area of the face, less its openings
-        thickness_mm: thickness
+        outline_area_mm2: area of the outline
+        depth_mm: thickness as it is cast
+        added_l: what stands out from it: drop edges, ribs, raised letters
+        taken_l: what openings, recesses, cores, inserts, slopes and shaped edges take out of it
 
-    Formula: net_area_mm2 * thickness_mm / 1e6
+    Formula: outline_area_mm2 * depth_mm / 1e6 + added_l - taken_l
 
-    Source: geometry
+    Source: geometry; sections of the solid, relative error under 1e-6
     """
-    return net_area_mm2 * thickness_mm / 1e6
+    return outline_area_mm2 * depth_mm / 1e6 + added_l - taken_l
 
 
 @rule(unit="kg")
-def mass_fresh(volume_l: float, density_kg_m3: float) -> float:
+def mass_fresh(volume_l: float, density_kg_m3: float, stays_in_kg: float) -> float:
     """Mass of one piece, fresh
 
     What it weighs on the day it is poured, without its form.
@@ -64,29 +72,80 @@ def mass_fresh(volume_l: float, density_kg_m3: float) -> float:
     Args:
         volume_l: volume of the piece
         density_kg_m3: density of the fresh concrete
+        stays_in_kg: sleeves, bolts, foam, wood and mats that stay in it
+
+    Formula: volume_l * density_kg_m3 / 1000 + stays_in_kg
+
+    Source: common practice
+    """
+    return volume_l * density_kg_m3 / 1000 + stays_in_kg
+
+
+@rule(unit="kg")
+def mass_stripped(mass_fresh_kg: float, bled_share: float) -> float:
+    """Mass of one piece when it is stripped
+
+    Kept covered it has lost little: some bleed water, and what dried before the cover was on.
+
+    Args:
+        mass_fresh_kg: mass of the piece, fresh
+        bled_share: share of the fresh mass that has gone
+
+    Formula: mass_fresh_kg * (1 - bled_share)
+
+    Source: common practice, up to 2 %
+    """
+    return mass_fresh_kg * (1 - bled_share)
+
+
+@rule(unit="kg")
+def mass_dry(mass_fresh_kg: float, taken_off_kg: float, drying_loss: float) -> float:
+    """Mass of one piece, air dry
+
+    Weeks later, indoors, part of its water has gone, and what was ground and routed away.
+
+    Args:
+        mass_fresh_kg: mass of the piece, fresh
+        taken_off_kg: what grinding and routing take off, fresh
+        drying_loss: share of the fresh mass that dries out
+
+    Formula: (mass_fresh_kg - taken_off_kg) * (1 - drying_loss)
+
+    Source: common practice, 1.5 to 3.5 %
+    """
+    return (mass_fresh_kg - taken_off_kg) * (1 - drying_loss)
+
+
+@rule(unit="kg")
+def taken_off(volume_l: float, density_kg_m3: float) -> float:
+    """What grinding and routing take off
+
+    Args:
+        volume_l: as cast, less as finished
+        density_kg_m3: density of the fresh concrete
 
     Formula: volume_l * density_kg_m3 / 1000
 
-    Source: common practice
+    Source: geometry
     """
     return volume_l * density_kg_m3 / 1000
 
 
-@rule(unit="kg")
-def mass_dry(mass_fresh_kg: float, drying_loss: float) -> float:
-    """Mass of one piece, air dry
+@rule(unit="kg.m2")
+def resists_turning(second_moment_mm5: float, density_kg_m3: float) -> float:
+    """Second moment of mass
 
-    Weeks later, indoors, part of its water has gone.
+    How much the piece resists being turned about a line through its centroid.
 
     Args:
-        mass_fresh_kg: mass of the piece, fresh
-        drying_loss: share of the fresh mass that dries out
+        second_moment_mm5: second moment of its volume about that line, in fifth powers of a millimetre
+        density_kg_m3: density of the fresh concrete
 
-    Formula: mass_fresh_kg * (1 - drying_loss)
+    Formula: second_moment_mm5 * density_kg_m3 * 1e-15
 
-    Source: common practice, 1.5 to 3.5 %
+    Source: mechanics
     """
-    return mass_fresh_kg * (1 - drying_loss)
+    return second_moment_mm5 * density_kg_m3 * 1e-15
 
 
 @rule(unit="m2")
@@ -98,7 +157,7 @@ def show_area(net_area_mm2: float, edges_shown_mm: float, opening_edges_mm: floa
     Args:
         net_area_mm2: area of the face, less its openings
         edges_shown_mm: length of the edges that show
-        opening_edges_mm: length round the openings, round holes left out
+        opening_edges_mm: length round the openings and recesses, round holes left out
         thickness_mm: thickness
 
     Formula: (net_area_mm2 + (edges_shown_mm + opening_edges_mm) * thickness_mm) / 1e6
@@ -112,11 +171,11 @@ def show_area(net_area_mm2: float, edges_shown_mm: float, opening_edges_mm: floa
 def diagonal(length_mm: float, width_mm: float) -> float:
     """Diagonal
 
-    Square when both diagonals of the form measure this.
+    What a tape from corner to corner must read; a rectangle is square when both of its diagonals do.
 
     Args:
-        length_mm: length, left to right
-        width_mm: width, front to back
+        length_mm: from one corner to the other, left to right
+        width_mm: from one corner to the other, front to back
 
     Formula: sqrt(length_mm**2 + width_mm**2)
 
@@ -159,3 +218,118 @@ def web_needed(thickness_mm: float) -> float:
     Source: common practice
     """
     return max(LEAST_WEB_MM, WEB_PER_THICKNESS * thickness_mm)
+
+
+@rule(unit="mm")
+def thickness_left(thickness_mm: float, depth_mm: float) -> float:
+    """Concrete left behind a recess
+
+    Args:
+        thickness_mm: thickness of the piece
+        depth_mm: how deep the recess goes
+
+    Formula: thickness_mm - depth_mm
+
+    Source: geometry
+    """
+    return thickness_mm - depth_mm
+
+
+@rule(unit="mm")
+def edge_length(straight_mm: float, curved_mm: float) -> float:
+    """Length of edges of one kind
+
+    Args:
+        straight_mm: of the straight ones
+        curved_mm: of the curved ones, along the arc
+
+    Formula: straight_mm + curved_mm
+
+    Source: geometry
+    """
+    return straight_mm + curved_mm
+
+
+@rule(unit="mm")
+def section_of_run(run_mm: float, gap_mm: float, end_gap_mm: float, count: float) -> float:
+    """Equal sections of a run
+
+    What each of the pieces must measure to fill the run with the gaps between them and at its ends.
+
+    Args:
+        run_mm: the whole run
+        gap_mm: between two pieces
+        end_gap_mm: at each end
+        count: how many pieces
+
+    Formula: (run_mm - (count - 1) * gap_mm - 2 * end_gap_mm) / count
+
+    Source: geometry
+    """
+    return (run_mm - (count - 1) * gap_mm - 2 * end_gap_mm) / count
+
+
+@rule(unit="mm")
+def closing_error_worst(parts: float, each_mm: float) -> float:
+    """Closing error at worst
+
+    Every part is off by as much in the same direction.
+
+    Args:
+        parts: how many parts stand in the row
+        each_mm: how much each may be off
+
+    Formula: parts * each_mm
+
+    Source: geometry
+    """
+    return parts * each_mm
+
+
+@rule(unit="mm")
+def closing_error_likely(parts: float, each_mm: float) -> float:
+    """Closing error that is likely
+
+    Each part is off by chance, some one way and some the other.
+
+    Args:
+        parts: how many parts stand in the row
+        each_mm: how much each may be off
+
+    Formula: sqrt(parts) * each_mm
+
+    Source: propagation of independent errors, any handbook
+    """
+    return sqrt(parts) * each_mm
+
+
+@rule(unit="mm")
+def drift(again_mm: float, first_mm: float) -> float:
+    """Drift of a site dimension
+
+    Args:
+        again_mm: measured again
+        first_mm: measured first
+
+    Formula: abs(again_mm - first_mm)
+
+    Source: common practice, 3 to 6 mm is normal
+    """
+    return abs(again_mm - first_mm)
+
+
+@rule(unit="mm")
+def from_baseline(read_mm: float, offset_mm: float) -> float:
+    """A dimension set out from an offset baseline
+
+    Where it cannot be reached, a line beside it is measured and its distance taken off.
+
+    Args:
+        read_mm: what was read to the baseline
+        offset_mm: how far the baseline stands off
+
+    Formula: read_mm - offset_mm
+
+    Source: common practice
+    """
+    return read_mm - offset_mm

@@ -1,29 +1,28 @@
 """The piece's solid from its description: where each feature really is."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
+from math import cos, pi, radians, sin
 
-from shapely import Polygon
+from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
+from ulbrek.core.measure.bodies import Placed, adds_of, cuts_of, drop_edge_outline, footprint
+from ulbrek.core.measure.inputs import (
+    AcrossAnchor,
+    AnyFeature,
+    DeepAnchor,
+    DropEdge,
+    EdgeProfile,
+    Piece,
+    PlacedFeatureInput,
+    Repeat,
+    Seam,
+)
+from ulbrek.core.measure.outlines import outline_of
 
-from ulbrek.core.kit.geometry import Cut, Outline, Point, Solid, circle, rectangle, rounded_rectangle
-from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, Feature, Piece
+__all__ = ["Placed", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
 
-
-@dataclass(frozen=True)
-class Placed:
-    """A feature with its outline in the plan of the piece."""
-
-    feature: Feature
-    index: int
-    centre: Point
-    half_x: float
-    half_y: float
-    outline: Outline
-
-    @cached_property
-    def polygon(self) -> Polygon:
-        """Its outline as a polygon of exact area."""
-        return self.outline.polygon
+_BESIDE_MM = 1e-3
 
 
 @dataclass(frozen=True)
@@ -35,24 +34,108 @@ class Shape:
     placed: tuple[Placed, ...]
 
     @cached_property
+    def size(self) -> tuple[float, float]:
+        """Length and width of the box round its outline [mm]."""
+        left, front, right, back = self.outline.box
+        return right - left, back - front
+
+    @property
+    def cast_depth(self) -> float:
+        """Its thickness as it is cast, with what grinding takes off [mm]."""
+        return self.piece.thickness.mm + self.piece.grind.mm
+
+    @cached_property
     def solid(self) -> Solid:
-        """The body of concrete; its features go right through."""
-        depth = self.piece.thickness.mm
-        return Solid(self.outline, depth, tuple(Cut(p.outline, 0.0, depth) for p in self.placed))
+        """The body of concrete as it is cast."""
+        return self._body(self.outline, self.cast_depth, "in the mould")
+
+    @cached_property
+    def finished(self) -> Solid:
+        """The body of concrete when it is ground and routed."""
+        if not self.piece.grind.mm and all(one.made == "in the mould" for one in self.piece.edge_profiles):
+            return self.solid
+        return self._body(self.outline, self.piece.thickness.mm, "in the mould", "routed later")
+
+    @cached_property
+    def parts(self) -> tuple[Solid, ...]:
+        """The bodies of its castings, as seams divide it; one where it has none."""
+        outlines = self.part_outlines
+        if len(outlines) == 1:
+            return (self.solid,)
+        return tuple(self._body(outline, self.cast_depth, "in the mould") for outline in outlines)
+
+    @cached_property
+    def part_outlines(self) -> tuple[Outline, ...]:
+        """The outlines of its castings, from left to right and front to back."""
+        parts = [self.outline]
+        for seam in self.piece.seams:
+            line = self.seam_line(seam)
+            parts = [found for part in parts for side in split(part, line) for found in side]
+        return tuple(sorted(parts, key=lambda part: (round(part.box[0], 3), round(part.box[1], 3))))
+
+    def seam_line(self, seam: Seam) -> CutLine:
+        """The line that a seam is cut along."""
+        length, width = self.size
+        across = seam.side in ("left", "right")
+        at = seam.offset.mm if seam.side in ("left", "front") else (length if across else width) - seam.offset.mm
+        return CutLine(Point(at, 0.0), Point(0.0, 1.0)) if across else CutLine(Point(0.0, at), Point(1.0, 0.0))
+
+    def _body(self, outline: Outline, depth: float, *made: str) -> Solid:
+        thickness = self.piece.thickness.mm
+        cuts = tuple(cut for placed in self.placed for cut in cuts_of(placed, thickness, depth))
+        adds = tuple(add for placed in self.placed for add in adds_of(placed, depth))
+        if outline is not self.outline:
+            cuts = tuple(cut for cut in cuts if _meet(cut.outline.box, outline.box))
+            adds = tuple(one for add in adds for one in self._on_part(add, outline))
+        shaped = [one for one in self.piece.edge_profiles if one.made in made]
+        edges = _edge_cuts(outline, shaped, thickness) if shaped else ()
+        floor, ceiling = self._slopes(depth)
+        return Solid(outline, depth, cuts, adds, edges, floor, ceiling)
+
+    def _on_part(self, add: Prism, part: Outline) -> Iterator[Prism]:
+        """What of something that stands out is on a part of the piece: seams go through it too, letters apart."""
+        pieces = [add.outline]
+        if not add.holes:
+            for seam in self.piece.seams:
+                pieces = [one for piece in pieces for side in split(piece, self.seam_line(seam)) for one in side]
+        for piece in pieces:
+            if part.polygon.buffer(_BESIDE_MM).contains(piece.polygon.representative_point()):
+                yield replace(add, outline=piece)
+
+    def _slopes(self, depth: float) -> tuple[Fall | None, Fall | None]:
+        """A back or a face that slopes; the thickness is what it has at the side opposite."""
+        taper = self.piece.taper
+        if taper is None:
+            return None, None
+        length, width = self.size
+        per_x, per_y = {
+            "right": (1 / length, 0.0),
+            "left": (-1 / length, 0.0),
+            "back": (0.0, 1 / width),
+            "front": (0.0, -1 / width),
+        }[taper.towards]
+        lost = self.piece.thickness.mm - taper.thickness.mm
+        begins = lost if taper.towards in ("left", "front") else 0.0
+        if taper.face == "underside":
+            return Fall(begins, lost * per_x, lost * per_y), None
+        return None, Fall(depth - begins, -lost * per_x, -lost * per_y)
 
 
 def shape_of(piece: Piece) -> Shape:
     """The shape that a piece's description makes."""
-    size = (piece.outline.length.mm, piece.outline.width.mm)
-    placed = tuple(_placed(feature, index, *size) for index, feature in enumerate(piece.features))
-    return Shape(piece, rectangle(*size), placed)
+    outline = outline_of(piece.outline)
+    left, front, right, back = outline.box
+    size = (right - left, back - front)
+    placed = tuple(
+        found for index, feature in enumerate(piece.features) for found in _placed(feature, index, size, outline)
+    )
+    return Shape(piece, outline, placed)
 
 
-def half_size(feature: Feature) -> tuple[float, float]:
-    """Half a feature's length and width [mm]."""
-    if feature.kind == "opening":
-        return feature.length.mm / 2, feature.width.mm / 2
-    return feature.diameter.mm / 2, feature.diameter.mm / 2
+def half_size(feature: PlacedFeatureInput) -> tuple[float, float]:
+    """Half the length and width of the box round a feature, as it is turned [mm]."""
+    left, front, right, back = _turned(feature).box
+    return (right - left) / 2, (back - front) / 2
 
 
 def centre_along(anchor: AcrossAnchor | DeepAnchor, run_mm: float, half_mm: float) -> float:
@@ -73,11 +156,73 @@ def offset_for(anchor: AcrossAnchor | DeepAnchor, centre_mm: float, run_mm: floa
     return distance - (half_mm if anchor.to == "edge" else 0.0)
 
 
-def _placed(feature: Feature, index: int, length_mm: float, width_mm: float) -> Placed:
-    half_x, half_y = half_size(feature)
-    centre = Point(centre_along(feature.x, length_mm, half_x), centre_along(feature.y, width_mm, half_y))
-    if feature.kind == "opening":
-        outline = rounded_rectangle(feature.length.mm, feature.width.mm, feature.corner_radius.mm)
-    else:
-        outline = circle(feature.diameter.mm)
-    return Placed(feature, index, centre, half_x, half_y, outline.moved(*centre))
+def _turned(feature: PlacedFeatureInput) -> Outline:
+    outline = footprint(feature)
+    return outline.turned(radians(feature.turned_deg)) if feature.turned_deg else outline
+
+
+def _placed(feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline) -> Iterator[Placed]:
+    if isinstance(feature, DropEdge):
+        strip = drop_edge_outline(feature, outline)
+        if strip is not None:
+            left, front, right, back = strip.box
+            centre = Point((left + right) / 2, (front + back) / 2)
+            yield Placed(feature, index, centre, (right - left) / 2, (back - front) / 2, strip)
+        return
+    drawn = _turned(feature)
+    left, front, right, back = drawn.box
+    half_x, half_y = (right - left) / 2, (back - front) / 2
+    x, y = centre_along(feature.x, size[0], half_x), centre_along(feature.y, size[1], half_y)
+    for number, (dx, dy) in enumerate(_places(feature.repeat)):
+        yield Placed(feature, index, Point(x + dx, y + dy), half_x, half_y, drawn.moved(x + dx, y + dy), number)
+
+
+def _places(repeat: Repeat | None) -> list[tuple[float, float]]:
+    """Where a feature and its repeats are, from the place that its anchor holds [mm]."""
+    if repeat is None:
+        return [(0.0, 0.0)]
+    pitch = repeat.pitch.mm
+    if repeat.kind == "ring":
+        ways = [2 * pi * number / repeat.count for number in range(repeat.count)]
+        return [(pitch * sin(way), pitch * cos(way)) for way in ways]
+    if repeat.kind == "row":
+        right = repeat.along == "to the right"
+        return [(pitch * n, 0.0) if right else (0.0, pitch * n) for n in range(repeat.count)]
+    deep = pitch if repeat.row_pitch is None else repeat.row_pitch.mm
+    return [(pitch * column, deep * row) for row in range(repeat.rows) for column in range(repeat.count)]
+
+
+def _edge_cuts(outline: Outline, shaped: Sequence[EdgeProfile], thickness: float) -> tuple[tuple[EdgeCut, ...], ...]:
+    """By edge, what its profile takes; a rounded corner goes on as its two neighbours do where they are alike."""
+    by_name = {one.edge: one for one in shaped}
+    names = outline.edge_names
+    found = []
+    for index, name in enumerate(names):
+        profile = by_name.get(name)
+        if not name:
+            before, after = by_name.get(names[index - 1]), by_name.get(names[(index + 1) % len(names)])
+            alike = before and after and before.model_copy(update={"edge": after.edge}) == after
+            profile = before if alike else None
+        found.append(_cut(profile, thickness) if profile else ())
+    return tuple(found)
+
+
+def _cut(profile: EdgeProfile, thickness: float) -> tuple[EdgeCut, ...]:
+    half = thickness / 2
+    match profile.profile:
+        case "full bullnose":
+            return (EdgeCut("round", "top", half, half), EdgeCut("round", "bottom", half, half))
+        case "half bullnose":
+            return (EdgeCut("round", "top", half, half),)
+        case _ if not profile.size.mm:
+            return ()
+        case "chamfer":
+            size = min(profile.size.mm, thickness)
+            return (EdgeCut("chamfer", "top", size, profile.size.mm),)
+        case _:
+            size = min(profile.size.mm, thickness)
+            return (EdgeCut("round", "top", size, size),)
+
+
+def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
+    return max(one[0], other[0]) < min(one[2], other[2]) and max(one[1], other[1]) < min(one[3], other[3])

@@ -1,58 +1,225 @@
 """Measures one piece."""
 
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from shapely import unary_union
+
 from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.kit.geometry import Edge, Outline
 from ulbrek.core.measure import checks, rules
-from ulbrek.core.measure.inputs import Opening, Piece
-from ulbrek.core.measure.result import MeasureResult, PlacedFeature, ThinWeb
+from ulbrek.core.measure.bodies import letters_of, side_volume_mm3, stays_in_kg
+from ulbrek.core.measure.checks import fitting
+from ulbrek.core.measure.checks.formers import depth_into
+from ulbrek.core.measure.checks.places import HOT_WEB_MM
+from ulbrek.core.measure.inputs import (
+    ArchBlock,
+    Bolt,
+    Core,
+    DropEdge,
+    Grooves,
+    Lettering,
+    Mat,
+    Opening,
+    Piece,
+    Recess,
+    Rib,
+    Site,
+    Void,
+)
+from ulbrek.core.measure.result import (
+    Closing,
+    EdgeLength,
+    MeasureResult,
+    NamedEdge,
+    Part,
+    Path,
+    PlacedFeature,
+    Role,
+    SiteDimensionResult,
+    SiteResult,
+    TapeCheck,
+    ThinWeb,
+)
 from ulbrek.core.measure.shape import Placed, Shape
 from ulbrek.core.measure.webs import NamedWeb, webs
 
+EACH_MM = 1.0  # how much one of many parts may be off. Source: common practice.
+MOST_CORNERS = 12  # an outline with more is not checked by tape
 
-def measure(shape: Shape, density: Figure, drying_loss: Spread) -> MeasureResult:
+
+@dataclass(frozen=True, slots=True)
+class Concrete:
+    """What a piece is cast of: its fresh density [kg/m³], and the shares of its mass that bleed and dry out [1]."""
+
+    density: Figure
+    bled: Spread
+    drying: Spread
+
+
+def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
     """The figures and findings of one piece.
 
     Args:
         shape: the shape that the piece's description makes
-        density: density of the fresh concrete [kg/m³]
-        drying_loss: share of the fresh mass that dries out [1]
+        concrete: what it is cast of
     """
     piece = shape.piece
     of = piece.id
-    length, width = piece.outline.length.mm, piece.outline.width.mm
-    area = work(rules.outline_area, of, length_mm=length, width_mm=width)
-    openings = shape.outline.area_mm2 - shape.solid.volume_mm3 / piece.thickness.mm  # they go right through
-    net = work(rules.net_area, of, outline_area_mm2=area, openings_area_mm2=openings)
-    volume = work(rules.volume, of, net_area_mm2=net, thickness_mm=piece.thickness.mm)
-    fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density)
-    x, y, _ = shape.solid.centroid
-    found_webs = webs(shape, rules.web_needed(piece.thickness.mm))
+    length, width = shape.size
+    outline, solid, density = shape.outline, shape.solid, concrete.density
+    left_out = max(0.0, length * width - outline.area_mm2)
+    area = work(rules.outline_area, of, length_mm=length, width_mm=width, left_out_mm2=left_out)
+    net = work(rules.net_area, of, outline_area_mm2=area, openings_area_mm2=_openings_mm2(shape))
+    added, taken = _added_and_taken(shape)
+    depth = shape.cast_depth
+    volume = work(rules.volume, of, outline_area_mm2=area, depth_mm=depth, added_l=added / 1e6, taken_l=taken / 1e6)
+    kept_in = sum(stays_in_kg(placed, depth) for placed in shape.placed)
+    fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density, stays_in_kg=kept_in)
+    off = max(0.0, solid.volume_mm3 - shape.finished.volume_mm3)
+    found_webs = webs(shape, max(rules.web_needed(piece.thickness.mm), _hot_needs(piece)))
+    closing = _closing(piece)
+    x, y, z = solid.centroid
     return MeasureResult(
+        length_mm=length,
+        width_mm=width,
+        cast_depth_mm=depth,
+        path=path_of(outline),
+        edges=tuple(_named_edges(outline)),
         volume=volume,
         mass_fresh=fresh,
-        mass_dry=work(rules.mass_dry, of, mass_fresh_kg=fresh, drying_loss=drying_loss),
+        mass_stripped=work(rules.mass_stripped, of, mass_fresh_kg=fresh, bled_share=concrete.bled),
+        mass_dry=work(
+            rules.mass_dry,
+            of,
+            mass_fresh_kg=fresh,
+            taken_off_kg=work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0,
+            drying_loss=concrete.drying,
+        ),
         show_area=_show_area(shape, net),
-        diagonal=work(rules.diagonal, of, length_mm=length, width_mm=width),
+        tape_checks=tuple(_tape_checks(shape)),
         net_area=net,
+        edge_lengths=tuple(_edge_lengths(shape)),
+        resists_turning=tuple(
+            work(rules.resists_turning, f"{of}/{axis}", second_moment_mm5=moment, density_kg_m3=density)
+            for axis, moment in zip("xyz", solid.second_moments, strict=True)
+        ),
         centroid_x_mm=x,
         centroid_y_mm=y,
+        centroid_z_mm=z,
         thinnest_web=_thinnest(piece, found_webs),
+        thinnest_floor=_thinnest_floor(shape),
+        section=_section(piece),
+        closing=closing,
+        parts=tuple(_parts(shape, density)),
         features=tuple(_as_placed(placed) for placed in shape.placed),
-        findings=tuple(checks.all_findings(shape, found_webs)),
+        findings=tuple(checks.all_findings(shape, found_webs, closing)),
     )
+
+
+def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
+    """The figures and findings of the place, for all pieces together; findings point into the site.
+
+    Args:
+        site: what was measured there
+        shapes: of all the job's pieces
+    """
+    names = {shape.piece.id: shape.piece.name for shape in shapes}
+    dimensions = []
+    for one in site.dimensions:
+        read = one.first if one.again is None else one.again
+        to_it = None
+        if one.offset is not None:
+            to_it = work(rules.from_baseline, one.id, read_mm=read.mm, offset_mm=one.offset.mm)
+        moved = None
+        if one.again is not None:
+            moved = work(rules.drift, one.id, again_mm=one.again.mm, first_mm=one.first.mm)
+        dimensions.append(SiteDimensionResult(one.id, to_it, moved))
+    found: tuple[Finding, ...] = (*fitting.site_drift(site, names), *fitting.will_not_pass(site, shapes))
+    return SiteResult(tuple(dimensions), found)
+
+
+def path_of(outline: Outline) -> Path:
+    """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
+    return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))
+
+
+def _added_and_taken(shape: Shape) -> tuple[float, float]:
+    """What stands out of the plain outline, and what is taken from it [mm³]."""
+    solid = shape.solid
+    plain = shape.outline.area_mm2 * solid.depth_mm
+    added = sum(
+        prism.outline.area_mm2 * (prism.top_mm - prism.bottom_mm)
+        - sum(hole.area_mm2 for hole in prism.holes) * (prism.top_mm - prism.bottom_mm)
+        for prism in solid.adds
+    )
+    sides = sum(side_volume_mm3(placed.feature) for placed in shape.placed)
+    return added, plain + added - solid.volume_mm3 + sides
+
+
+def _openings_mm2(shape: Shape) -> float:
+    """The area of all that goes through, within the outline; what overlaps counts once [mm²]."""
+    through = [placed for placed in shape.placed if placed.is_through]
+    if not through:
+        return 0.0
+    solid = shape.solid
+    plain = not solid.adds and not any(solid.edges) and not solid.floor and not solid.ceiling
+    if plain and all(cut.is_straight and cut.bottom_mm <= 0 and cut.top_mm >= solid.depth_mm for cut in solid.cuts):
+        return shape.outline.area_mm2 - solid.volume_mm3 / solid.depth_mm
+    within = unary_union([placed.polygon for placed in through]).intersection(shape.outline.polygon)
+    return float(within.area)
+
+
+def _hot_needs(piece: Piece) -> float:
+    return HOT_WEB_MM if any(isinstance(one, Opening) and one.hot for one in piece.features) else 0.0
 
 
 def _show_area(shape: Shape, net: Figure) -> Figure:
-    piece = shape.piece
-    along = {"front": piece.outline.length.mm, "back": piece.outline.length.mm}
-    across = {"left": piece.outline.width.mm, "right": piece.outline.width.mm}
+    shown = set(shape.piece.edges_shown)
+    edges = zip(shape.outline.edge_names, shape.outline.edges, strict=True)
+    inner = (Opening, Recess)
     return work(
         rules.show_area,
-        piece.id,
+        shape.piece.id,
         net_area_mm2=net,
-        edges_shown_mm=sum((along | across)[edge] for edge in piece.edges_shown),
-        opening_edges_mm=sum(p.outline.length_mm for p in shape.placed if isinstance(p.feature, Opening)),
-        thickness_mm=piece.thickness.mm,
+        edges_shown_mm=sum(edge.length for name, edge in edges if name in shown),
+        opening_edges_mm=sum(p.outline.length_mm for p in shape.placed if isinstance(p.feature, inner)),
+        thickness_mm=shape.piece.thickness.mm,
     )
+
+
+def _tape_checks(shape: Shape) -> Iterator[TapeCheck]:
+    """The diagonals of any straight outline; of a rectangle both are one."""
+    corners = [(v.x, v.y) for v in shape.outline.vertices]
+    if any(v.bulge for v in shape.outline.vertices) or not 3 < len(corners) <= MOST_CORNERS:
+        return
+    count = len(corners)
+    pairs = [(i, j) for i in range(count) for j in range(i + 2, count) if (i, j) != (0, count - 1)]
+    if shape.piece.outline.kind == "rectangle":
+        pairs = pairs[:1]
+    for i, j in pairs:
+        (x1, y1), (x2, y2) = corners[i], corners[j]
+        name = "Diagonals" if shape.piece.outline.kind == "rectangle" else f"Corner {i + 1} to {j + 1}"
+        figure = work(
+            rules.diagonal, f"{shape.piece.id}/{i + 1}-{j + 1}", length_mm=abs(x2 - x1), width_mm=abs(y2 - y1)
+        )
+        yield TapeCheck(name, figure, x1, y1, x2, y2)
+
+
+def _edge_lengths(shape: Shape) -> Iterator[EdgeLength]:
+    """How long the edges are that show, that stand at a wall, of each profile, and the others."""
+    piece = shape.piece
+    kinds: dict[str, tuple[float, float]] = {}
+    profiles = {one.edge: f"{one.profile}, {one.made}" for one in piece.edge_profiles}
+    walls = {one.edge for one in piece.edge_fits if one.gap.mm}
+    for name, edge in zip(shape.outline.edge_names, shape.outline.edges, strict=True):
+        kind = profiles.get(name) or ("at a wall" if name in walls else "")
+        kind = kind or ("shown" if name in piece.edges_shown else "hidden")
+        straight, curved = kinds.get(kind, (0.0, 0.0))
+        kinds[kind] = (straight, curved + edge.length) if edge.is_arc else (straight + edge.length, curved)
+    for kind, (straight, curved) in kinds.items():
+        yield EdgeLength(kind, work(rules.edge_length, f"{piece.id}/{kind}", straight_mm=straight, curved_mm=curved))
 
 
 def _thinnest(piece: Piece, found: list[NamedWeb]) -> ThinWeb | None:
@@ -66,9 +233,90 @@ def _thinnest(piece: Piece, found: list[NamedWeb]) -> ThinWeb | None:
     return ThinWeb(width, needed, between, start.x, start.y, end.x, end.y)
 
 
+def _thinnest_floor(shape: Shape) -> Figure | None:
+    depths = [deep for placed in shape.placed if (deep := depth_into(placed)) is not None]
+    if not depths:
+        return None
+    return work(rules.thickness_left, shape.piece.id, thickness_mm=shape.piece.thickness.mm, depth_mm=max(depths))
+
+
+def _section(piece: Piece) -> Figure | None:
+    run = piece.run
+    if run is None:
+        return None
+    return work(
+        rules.section_of_run,
+        piece.id,
+        run_mm=run.run.mm,
+        gap_mm=run.gap.mm,
+        end_gap_mm=run.end_gap.mm,
+        count=float(piece.count),
+    )
+
+
+def _closing(piece: Piece) -> Closing | None:
+    """The closing error of what stands in a row: arch blocks, and pieces that fill a run."""
+    parts = piece.count if piece.run is not None else 0
+    if isinstance(piece.outline, ArchBlock):
+        parts = piece.outline.blocks
+    if parts < 2:
+        return None
+    given: Mapping[str, float] = {"parts": float(parts), "each_mm": EACH_MM}
+    return Closing(
+        parts,
+        EACH_MM,
+        work(rules.closing_error_worst, piece.id, **given),
+        work(rules.closing_error_likely, piece.id, **given),
+    )
+
+
+def _parts(shape: Shape, density: Figure) -> Iterator[Part]:
+    if not shape.piece.seams:
+        return
+    for number, solid in enumerate(shape.parts, start=1):
+        of = f"{shape.piece.id}/{number}"
+        left, front, right, back = solid.outline.box
+        added = sum(add.outline.area_mm2 * (add.top_mm - add.bottom_mm) for add in solid.adds)
+        volume = work(
+            rules.volume,
+            of,
+            outline_area_mm2=solid.outline.area_mm2,
+            depth_mm=solid.depth_mm,
+            added_l=added / 1e6,
+            taken_l=(solid.outline.area_mm2 * solid.depth_mm + added - solid.volume_mm3) / 1e6,
+        )
+        mass = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density, stays_in_kg=0.0)
+        yield Part(volume, mass, right - left, back - front, path_of(solid.outline))
+
+
+def _named_edges(outline: Outline) -> Iterator[NamedEdge]:
+    named: Iterator[tuple[str, Edge]] = zip(outline.edge_names, outline.edges, strict=True)
+    for name, edge in named:
+        if name:
+            yield NamedEdge(name, edge.start.x, edge.start.y, edge.end.x, edge.end.y, edge.bulge)
+
+
 def _as_placed(placed: Placed) -> PlacedFeature:
     feature = placed.feature
-    radius = placed.half_x
-    if isinstance(feature, Opening):
+    radius = 0.0 if isinstance(feature, Bolt | Grooves | Lettering | Mat | DropEdge) else placed.half_x
+    if isinstance(feature, Opening | Recess | Core | Void | Rib):
         radius = min(feature.corner_radius.mm, placed.half_x, placed.half_y)
-    return PlacedFeature(feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius)
+    letters = letters_of(placed)
+    return PlacedFeature(
+        feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius,
+        placed.number, _role(placed), tuple(path_of(one) for one in letters or [placed.outline]),
+    )  # fmt: skip
+
+
+def _role(placed: Placed) -> Role:
+    match placed.feature:
+        case Bolt():
+            return "bolt"
+        case Lettering():
+            return "letters"
+        case Rib() | DropEdge():
+            return "raised"
+        case Void() | Mat():
+            return "inside"
+        case _:
+            return "through" if placed.is_through else "recess"

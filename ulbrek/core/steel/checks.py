@@ -153,3 +153,25 @@ def _thinner_bar(stack: Stack, bars: Sequence[Bar]) -> list[Bar]:
     spare = 2 * (stack.cover_needed.value - stack.cover_show.value)
     fitting = [one for one in bars if (present - one.diameter_mm) * over >= spare - _TRIFLE_MM]
     return sorted(fitting, key=lambda one: one.diameter_mm)
+
+
+@check("cage-not-worked-out", "caution")
+def cage_not_worked_out(inputs: SteelInputs, piece: str) -> list[Finding]:
+    """Cage not worked out
+
+    Mesh and bars are laid out in flat pieces. Ramps, legs and steps, drawn from the side, carry bent cages.
+
+    Source: this version's own limits
+    """
+    if inputs.school in ("none", "fibre only"):
+        return []
+    return [
+        finding(
+            cage_not_worked_out,
+            title="The steel of {piece} is yours to work out",
+            reason="It is drawn from the side and wants a bent cage; none is laid out, and none is counted.",
+            remedy="Bend a cage as you are used to, or choose fibre.",
+            field="/school",
+            values={"piece": piece},
+        )
+    ]

@@ -1,10 +1,13 @@
-"""Where mesh and bars lie in a rectangle with openings."""
+"""Where mesh and bars lie in an outline with openings."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from math import floor
 
 from ulbrek.core.base.figure import work
+from ulbrek.core.kit.beams.sections import Crossed
+from ulbrek.core.kit.geometry import Outline, inset
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.result import MeshPanel, PlacedBar, Wire
 
@@ -13,8 +16,7 @@ SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
 LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: common practice.
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
 
-
-Size = tuple[float, float]  # length and width [mm]
+Span = tuple[float, float]  # from and to [mm]
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,35 +29,97 @@ class Gap:
     front: float
     back: float
 
+    @property
+    def middle(self) -> tuple[float, float]:
+        """Its middle [mm]."""
+        return (self.left + self.right) / 2, (self.front + self.back) / 2
 
-def mesh_panel(piece: str, size: Size, edge_mm: float, spacing_mm: float, gaps: Sequence[Gap]) -> MeshPanel:
-    """A panel as large as the edges allow, its wires centred, cut round the openings."""
-    length = work(rules.panel_side, f"{piece}/length", side_mm=size[0], edge_distance_mm=edge_mm)
-    width = work(rules.panel_side, f"{piece}/width", side_mm=size[1], edge_distance_mm=edge_mm)
+
+@dataclass(frozen=True)
+class Ground:
+    """What steel may lie in: the outline, and how near its edges it may come [mm]."""
+
+    outline: Outline
+    edge_mm: float
+
+    @cached_property
+    def _kept(self) -> Outline | None:
+        return inset(self.outline, self.edge_mm)
+
+    @property
+    def size(self) -> tuple[float, float]:
+        """Length and width of the box round it [mm]."""
+        left, front, right, back = self.outline.box
+        return right - left, back - front
+
+    def along_x(self, y: float, to_edges: bool = False) -> list[Span]:
+        """Where a line from left to right may lie; or, to its edges, where there is concrete."""
+        return self._spans("y", y, to_edges)
+
+    def along_y(self, x: float, to_edges: bool = False) -> list[Span]:
+        """Where a line from front to back may lie; or, to its edges, where there is concrete."""
+        return self._spans("x", x, to_edges)
+
+    def _spans(self, axis: str, at: float, to_edges: bool) -> list[Span]:
+        crossed = self._crossed[axis, to_edges]
+        return crossed.chords(at) if crossed else []
+
+    @cached_property
+    def _crossed(self) -> dict[tuple[str, bool], Crossed | None]:
+        return {
+            ("x", True): Crossed(self.outline, "x"),
+            ("y", True): Crossed(self.outline, "y"),
+            ("x", False): Crossed(self._kept, "x") if self._kept else None,
+            ("y", False): Crossed(self._kept, "y") if self._kept else None,
+        }
+
+
+def mesh_panel(piece: str, ground: Ground, spacing_mm: float, gaps: Sequence[Gap]) -> MeshPanel:
+    """A panel as large as the edges allow, its wires centred, cut to the outline and round the openings."""
+    edge_mm, (size_x, size_y) = ground.edge_mm, ground.size
+    length = work(rules.panel_side, f"{piece}/length", side_mm=size_x, edge_distance_mm=edge_mm)
+    width = work(rules.panel_side, f"{piece}/width", side_mm=size_y, edge_distance_mm=edge_mm)
     along = [
-        wire
-        for y in _centred(edge_mm, size[1] - edge_mm, spacing_mm)
-        for wire in (Wire(a, y, b, y) for a, b in _clear(edge_mm, size[0] - edge_mm, _crossed(gaps, y, edge_mm, "y")))
+        Wire(a, y, b, y)
+        for y in _centred(edge_mm, size_y - edge_mm, spacing_mm)
+        for low, high in ground.along_x(y)
+        for a, b in _clear(low, high, _crossed(gaps, y, edge_mm, "y"))
     ]
     across = [
-        wire
-        for x in _centred(edge_mm, size[0] - edge_mm, spacing_mm)
-        for wire in (Wire(x, a, x, b) for a, b in _clear(edge_mm, size[1] - edge_mm, _crossed(gaps, x, edge_mm, "x")))
+        Wire(x, a, x, b)
+        for x in _centred(edge_mm, size_x - edge_mm, spacing_mm)
+        for low, high in ground.along_y(x)
+        for a, b in _clear(low, high, _crossed(gaps, x, edge_mm, "x"))
     ]
     return MeshPanel(edge_mm, edge_mm, length, width, (*along, *across))
 
 
-def bars_beside(piece: str, size: Size, edge_mm: float, gaps: Sequence[Gap]) -> list[PlacedBar]:
+def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar]:
     """Bars in the strips beside each large opening, full length: front and back always, left and right where narrow.
 
     A bar that would run through another opening, or that lies on one already there, is left out.
     """
-    wanted = [bar for gap in gaps if _is_large(gap) for bar in _beside(piece, size, edge_mm, gap)]
+    wanted = [bar for gap in gaps if _is_large(gap) for bar in _beside(piece, ground, gap)]
     placed: list[PlacedBar] = []
     for bar in wanted:
-        if not any(_through(bar.line, gap, edge_mm) for gap in gaps) and not any(_near(bar, one) for one in placed):
+        if not any(_through(bar.line, gap, ground.edge_mm) for gap in gaps) and not any(
+            _near(bar, one) for one in placed
+        ):
             placed.append(bar)
     return placed
+
+
+def strips_beside(ground: Ground, gap: Gap) -> dict[str, float]:
+    """How wide the concrete is on each side of an opening [mm]; nothing where it is open there."""
+    x, y = gap.middle
+    deep = next(((low, high) for low, high in ground.along_y(x, to_edges=True) if low <= y <= high), (y, y))
+    wide = next(((low, high) for low, high in ground.along_x(y, to_edges=True) if low <= x <= high), (x, x))
+    return {
+        "front": gap.front - deep[0],
+        "back": deep[1] - gap.back,
+        "left": gap.left - wide[0],
+        "right": wide[1] - gap.right,
+    }
 
 
 def length_m(wires: Iterable[Wire]) -> float:
@@ -63,22 +127,26 @@ def length_m(wires: Iterable[Wire]) -> float:
     return sum(abs(one.x2 - one.x1) + abs(one.y2 - one.y1) for one in wires) / 1000
 
 
-def _beside(piece: str, size: Size, edge_mm: float, gap: Gap) -> Iterator[PlacedBar]:
-    length, width = size
-    strips = {
-        "front": (gap.front, width), "back": (width - gap.back, width),
-        "left": (gap.left, length), "right": (length - gap.right, length),
-    }  # fmt: skip
-    for side, (strip, across) in strips.items():
+def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
+    for side, strip in strips_beside(ground, gap).items():
         level = side in ("front", "back")
-        if strip < 2 * min(edge_mm, LEAST_EDGE_MM) or (not level and strip >= NARROW_MM):
+        if strip < 2 * min(ground.edge_mm, LEAST_EDGE_MM) or (not level and strip >= NARROW_MM):
             continue
-        offset = strip / 2 if strip < NARROW_MM else strip - BESIDE_MM
-        at = offset if side in ("front", "left") else across - offset
-        run = length if level else width
-        line = Wire(edge_mm, at, run - edge_mm, at) if level else Wire(at, edge_mm, at, run - edge_mm)
+        beside = strip / 2 if strip < NARROW_MM else BESIDE_MM
+        at = {
+            "front": gap.front - beside, "back": gap.back + beside,
+            "left": gap.left - beside, "right": gap.right + beside,
+        }[side]  # fmt: skip
+        middle = gap.middle[0 if level else 1]
+        spans = ground.along_x(at) if level else ground.along_y(at)
+        reached = next(((low, high) for low, high in spans if low <= middle <= high), None)
+        if reached is None:
+            continue
+        low, high = reached
+        line = Wire(low, at, high, at) if level else Wire(at, low, at, high)
         key = f"{gap.name}.{side}"
-        cut = work(rules.bar_length, f"{piece}/{key}", side_mm=run, edge_distance_mm=edge_mm)
+        run = high - low + 2 * ground.edge_mm
+        cut = work(rules.bar_length, f"{piece}/{key}", side_mm=run, edge_distance_mm=ground.edge_mm)
         yield PlacedBar(key, line, cut, f"beside the {gap.name}, {side}")
 
 

@@ -5,12 +5,13 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_lengths, cut_sheets
 from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.layout import NARROW_MM, Gap, bars_beside, length_m, mesh_panel
+from ulbrek.core.steel.layout import NARROW_MM, Gap, Ground, bars_beside, length_m, mesh_panel, strips_beside
 from ulbrek.core.steel.result import CutBar, MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
 
 PLACING = {
@@ -24,13 +25,16 @@ HALF = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Reinforced:
-    """What is reinforced: the piece, its size [mm], thickness and openings."""
+    """What is reinforced: the piece, its outline, thickness [mm] and openings.
+
+    ``flat`` says whether its outline is its plan: a piece drawn from the side wants a bent cage, and has none here.
+    """
 
     piece: str
-    length_mm: float
-    width_mm: float
+    outline: Outline
     thickness_mm: float
     gaps: tuple[Gap, ...]
+    flat: bool = True
 
 
 def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars: Sequence[Bar]) -> SteelResult:
@@ -43,11 +47,12 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
         bar: the bar chosen
         bars: the bars that the shop has
     """
-    size, edge = (what.length_mm, what.width_mm), inputs.edge_distance.mm
-    meshed = inputs.school in ("mesh", "mesh and bars") and min(size) > 2 * edge
-    panel = mesh_panel(what.piece, size, edge, mesh.spacing_mm, what.gaps) if meshed else None
+    ground = Ground(what.outline, inputs.edge_distance.mm)
+    wanted = inputs.school in ("mesh", "mesh and bars")
+    meshed = wanted and what.flat and min(ground.size) > 2 * ground.edge_mm
+    panel = mesh_panel(what.piece, ground, mesh.spacing_mm, what.gaps) if meshed else None
     barred = meshed and inputs.school == "mesh and bars"
-    placed = tuple(bars_beside(what.piece, size, edge, what.gaps)) if barred else ()
+    placed = tuple(bars_beside(what.piece, ground, what.gaps)) if barred else ()
     stack = _stack(inputs, what, mesh, bar, placed) if panel else None
     laid = inputs.held == "laid at half fill"
     return SteelResult(
@@ -151,14 +156,18 @@ def _findings(
         yield from checks.too_little_cover(inputs, stack, bars, finish)
         yield from checks.bar_too_thick(bar, what.thickness_mm, placed, bars)
         yield from checks.mixed_finishes(mesh, bar, placed)
-    yield from checks.bare_strips(inputs, _narrow(what))
+    if what.flat:
+        yield from checks.bare_strips(inputs, _narrow(what))
+    else:
+        yield from checks.cage_not_worked_out(inputs, what.piece)
 
 
 def _narrow(what: Reinforced) -> list[str]:
     """Openings with a strip beside them that is narrow."""
+    ground = Ground(what.outline, 0.0)
     return [
         gap.name
         for gap in what.gaps
         if max(gap.right - gap.left, gap.back - gap.front) > NARROW_MM
-        and min(gap.front, what.width_mm - gap.back, gap.left, what.length_mm - gap.right) < NARROW_MM
+        and min(strips_beside(ground, gap).values()) < NARROW_MM
     ]

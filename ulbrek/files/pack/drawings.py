@@ -9,25 +9,27 @@ from ulbrek.core.kit.nesting import SheetPlan
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.result import PlacedFeature
 from ulbrek.core.plan import PiecePlan
-from ulbrek.core.steel.result import SteelResult
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 
 WIDTH_MM = 172.0
 _WEB_DASH, _MESH_DASH = "1 1", "2 1"
+_MOST_TAPES = 6
 
 
 def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
     """The piece as it stands, with what to measure on the place."""
-    length, width = piece.outline.length.mm, piece.outline.width.mm
+    measured = planned.measure
+    length, width = measured.length_mm, measured.width_mm
     drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 96, mirrored=False)
-    drawing.box(Box(0, 0, length, width), CONCRETE, 0.6)
+    drawing.path(measured.path, CONCRETE, 0.6)
     for feature in planned.measure.features:
         _feature(drawing, feature)
         roomy = feature.width_mm * drawing.scale > 8 and feature.length_mm * drawing.scale > 20
         above = 1.4 if roomy else -feature.width_mm * drawing.scale / 2 - 1.5
-        drawing.words(drawing.x(feature.x_mm), drawing.y(feature.y_mm) + above, _name(piece, feature.id))
-    drawing.line(0, 0, length, width, 0.2, _WEB_DASH)
-    drawing.line(0, width, length, 0, 0.2, _WEB_DASH)
+        if feature.copy == 0:
+            drawing.words(drawing.x(feature.x_mm), drawing.y(feature.y_mm) + above, _name(piece, feature.id))
+    for tape in measured.tape_checks[:_MOST_TAPES]:
+        drawing.line(tape.x1, tape.y1, tape.x2, tape.y2, 0.2, _WEB_DASH)
     drawing.words(WIDTH_MM / 2, drawing.y(width) - 3, write_length(length, units), 4.6)
     drawing.words(drawing.x(0) - 1.5, drawing.y(width / 2), write_length(width, units), 4.6, "end")
     drawing.words(WIDTH_MM / 2, drawing.y(0) + 6, "front", 3.6)
@@ -98,10 +100,10 @@ def sheet(cutting: CuttingResult, plan: SheetPlan, letters: dict[str, str]) -> s
 
 def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
     """Mesh and bars from above, as it lies."""
-    length, width = piece.outline.length.mm, piece.outline.width.mm
-    steel = planned.steel
-    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 100, piece.cast == "face down", margin_mm=6)
-    drawing.box(Box(0, 0, length, width), "#ffffff", 0.6)
+    measured, steel = planned.measure, planned.steel
+    extent = Box(0, 0, measured.length_mm, measured.width_mm)
+    drawing = Drawing(extent, WIDTH_MM, 100, piece.cast == "face down", margin_mm=6)
+    drawing.path(measured.path, "#ffffff", 0.6)
     for feature in planned.measure.features:
         _feature(drawing, feature)
     for wire in steel.mesh.wires if steel.mesh else ():
@@ -113,12 +115,12 @@ def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
     return drawing.svg()
 
 
-def steel_section(piece: Piece, steel: SteelResult, units: Units) -> str:
+def steel_section(piece: Piece, planned: PiecePlan, units: Units) -> str:
     """The steel from front to back, as it lies, its height drawn three times as large as its length."""
-    stack = steel.stack
+    steel, stack = planned.steel, planned.steel.stack
     if stack is None:
         return ""
-    width, thickness = piece.outline.width.mm, piece.thickness.mm
+    width, thickness = planned.measure.width_mm, piece.thickness.mm
     high = min(3.0, width * 0.25 / thickness)  # a thin top would be a line
     drawing = Drawing(Box(0, 0, width, thickness * high), WIDTH_MM * 0.82, 46, mirrored=False, margin_mm=6)
     drawing.box(Box(0, 0, width, thickness * high), CONCRETE, 0.6)
@@ -164,10 +166,8 @@ def _boards(drawing: Drawing, form: FormResult, placed: Collection[str], now: Co
 
 
 def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:
-    box = Box(
-        feature.x_mm - feature.length_mm / 2, feature.y_mm - feature.width_mm / 2, feature.length_mm, feature.width_mm
-    )
-    drawing.box(box, FOAM, stroke, radius_mm=feature.radius_mm)
+    for path in feature.paths:
+        drawing.path(path, FOAM if feature.role == "through" else "none", stroke)
 
 
 def _name(piece: Piece, feature_id: str) -> str:

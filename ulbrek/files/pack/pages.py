@@ -12,6 +12,7 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.form.result import FormResult
 from ulbrek.core.job import Job
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan, Plan
@@ -38,9 +39,15 @@ class Pages:
             yield {"title": f"Measure{name}", "blocks": [*self._findings("measure"), *self._measure(piece, planned)]}
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             name = f": {piece.name}" if several else ""
-            yield {"title": f"Form{name}", "blocks": [*self._findings("form"), *self._form(piece, planned)]}
-            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned))}
-        yield {"title": "Cuts", "blocks": list(self._cuts())}
+            if planned.form is None:
+                continue
+            yield {
+                "title": f"Form{name}",
+                "blocks": [*self._findings("form"), *self._form(piece, planned, planned.form)],
+            }
+            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned, planned.form))}
+        unformed = [] if any(one.form for one in self.plan.pieces) else self._findings("form")
+        yield {"title": "Cuts", "blocks": [*unformed, *self._cuts()]}
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             name = f": {piece.name}" if several else ""
             yield {"title": f"Steel{name}", "blocks": [*self._findings("steel"), *self._steel(piece, planned)]}
@@ -52,13 +59,14 @@ class Pages:
         yield {"kind": "text", "text": _MEASURE_AGAIN}
         yield _drawing(drawings.measuring_sheet(piece, planned, self.units))
         rows = [
-            ["Length", self._mm(piece.outline.length.mm)],
-            ["Width", self._mm(piece.outline.width.mm)],
+            ["Length over all", self._mm(planned.measure.length_mm)],
+            ["Width over all", self._mm(planned.measure.width_mm)],
             ["Thickness", self._mm(piece.thickness.mm)],
-            ["Both diagonals", self._mm(planned.measure.diagonal.value)],
+            *([tape.name, self._mm(tape.length.value)] for tape in planned.measure.tape_checks),
         ]
         for feature in planned.measure.features:
             name = next(one.name for one in piece.features if one.id == feature.id)
+            name += f" {feature.copy + 1}" if feature.copy else ""
             size = self._mm(feature.length_mm)
             if feature.length_mm != feature.width_mm:
                 size += f" × {self._mm(feature.width_mm)}"
@@ -81,8 +89,7 @@ class Pages:
             ],
         )
 
-    def _form(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
-        form = planned.form
+    def _form(self, piece: Piece, planned: PiecePlan, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
         yield {"kind": "text", "text": "As it lies on the bench" + (", a mirror image." if mirrored else ".")}
         yield _drawing(drawings.form_plan(form, planned.measure.features, self.units, mirrored))
@@ -99,7 +106,7 @@ class Pages:
             ["Screws", f"{form.screw_count.value:g} in all, {self._screw(joint.screw_mm)} {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
             ["Bite, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
-            ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(self._bead_radius(form.piece))}"],
+            ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(used.bead.inputs['radius_mm'].value)}"],
             ["Tape", self._of(used.tape)],
             ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
@@ -117,22 +124,19 @@ class Pages:
             rows.append(["Release", self._of(used.release)])
         yield _table(["", ""], rows)
 
-    def _bead_radius(self, piece: str) -> float:
-        return next(one.form.consumed.bead.inputs["radius_mm"].value for one in self.plan.pieces if one.id == piece)
-
-    def _steps(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
+    def _steps(self, piece: Piece, planned: PiecePlan, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
         features = planned.measure.features
         yield {
             "kind": "steps",
             "steps": [
                 {
-                    "svg": drawings.step(planned.form, features, index, mirrored),
+                    "svg": drawings.step(form, features, index, mirrored),
                     "title": f"{one.number}  {one.title}",
                     "text": one.text,
                     "care": one.care,
                 }
-                for index, one in enumerate(planned.form.steps)
+                for index, one in enumerate(form.steps)
             ],
         }
 
@@ -178,7 +182,7 @@ class Pages:
             yield {"kind": "text", "text": f"Reinforcement: {steel.school}. Nothing is laid in the form."}
             return
         yield _drawing(drawings.steel_plan(piece, planned, self.units))
-        yield _drawing(drawings.steel_section(piece, steel, self.units))
+        yield _drawing(drawings.steel_section(piece, planned, self.units))
         yield {"kind": "text", "text": "The section runs from front to back as it lies; its height is drawn larger."}
         mesh = (
             [[steel.mesh_name, f"{self._of(steel.mesh.length)} × {self._of(steel.mesh.width)}"]] if steel.mesh else []
@@ -248,7 +252,7 @@ class Pages:
                 ["", ""],
                 [
                     ["Mass, with its steel", self._range(handled.mass)],
-                    ["Mass with its form", self._range(handled.in_form)],
+                    *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
                     ["To lift it", people],
                     ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],
                     ["Carry it", f"{chosen.id}, not before {self._of(self._need(planned, 'carry'))}"],

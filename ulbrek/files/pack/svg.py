@@ -1,7 +1,8 @@
 """Drawings for print: black on white, big figures, in millimetres of the paper."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from html import escape
+from math import hypot
 from typing import NamedTuple
 
 INK, GREY, BOARD, CONCRETE, FOAM = "#000000", "#666666", "#e9e2d3", "#e4e4e1", "#ffffff"
@@ -43,6 +44,21 @@ class Drawing:
             f'<rect x="{x:.2f}" y="{y:.2f}" width="{box.dx * self.scale:.2f}" height="{box.dy * self.scale:.2f}" '
             f'rx="{radius_mm * self.scale:.2f}" fill="{fill}" stroke="{INK}" stroke-width="{stroke}"{_dash(dash)}/>'
         )
+
+    def path(self, path: Sequence[float], fill: str = "none", stroke: float = 0.35) -> None:
+        """An outline of the piece: x, y and the bulge of the edge that leaves each corner, its arcs as arcs."""
+        corners = [tuple(path[at : at + 3]) for at in range(0, len(path), 3)]
+        d = f"M{self.x(corners[0][0]):.2f} {self.y(corners[0][1]):.2f}"
+        for (x, y, bulge), (to_x, to_y, _) in zip(corners, (*corners[1:], corners[0]), strict=True):
+            end = f"{self.x(to_x):.2f} {self.y(to_y):.2f}"
+            if not bulge:
+                d += f"L{end}"
+                continue
+            radius = hypot(to_x - x, to_y - y) * (1 + bulge**2) / (4 * abs(bulge)) * self.scale
+            # Counter-clockwise in the plan, whose y runs up the paper; mirrored it is the other way round.
+            sweep = int((bulge < 0) != self.mirrored)
+            d += f"A{radius:.3f} {radius:.3f} 0 {int(abs(bulge) > 1)} {sweep} {end}"
+        self._parts.append(f'<path d="{d}Z" fill="{fill}" stroke="{INK}" stroke-width="{stroke}"/>')
 
     def line(self, x1: float, y1: float, x2: float, y2: float, stroke: float = 0.35, dash: str = "") -> None:
         """A line of the piece."""

@@ -57,8 +57,8 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
         axis: the direction walked in; the slices are square to it
         also: further places that matter, such as supports [mm]
     """
-    piece = _Crossed(solid.outline, axis)
-    cuts = [_Crossed(cut.outline, axis) for cut in solid.cuts]
+    piece = Crossed(solid.outline, axis)
+    cuts = [Crossed(cut.outline, axis) for cut in solid.cuts]
     low, high = piece.low_mm, piece.high_mm
     places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)} | set(also)
     for cut in cuts:
@@ -69,7 +69,7 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
 
 
 def _concrete(
-    chords: Sequence[tuple[float, float]], cuts: Sequence["_Crossed"], at: float
+    chords: Sequence[tuple[float, float]], cuts: Sequence["Crossed"], at: float
 ) -> Iterator[tuple[float, float]]:
     holes = sorted(pair for cut in cuts if cut.low_mm < at < cut.high_mm for pair in cut.chords(at))
     for start, end in chords:
@@ -84,7 +84,7 @@ def _concrete(
             yield reached, end
 
 
-class _Crossed:
+class Crossed:
     """An outline made ready to be crossed by many lines square to one axis.
 
     Attributes:

@@ -1,21 +1,63 @@
 """Outlines with true arcs, the distances between them, and the solid they bound."""
 
-from ulbrek.core.kit.geometry.distance import Web, gap_between, web_between
+from ulbrek.core.kit.geometry.clip import CutLine, split
+from ulbrek.core.kit.geometry.distance import Box, Web, gap_between, web_between
 from ulbrek.core.kit.geometry.edge import Edge, Point
-from ulbrek.core.kit.geometry.outline import Outline, Vertex, circle, rectangle, rounded_rectangle
-from ulbrek.core.kit.geometry.solid import Cut, Solid
+from ulbrek.core.kit.geometry.moments import Moments
+from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import (
+    Corner,
+    arch_angle,
+    circle,
+    cut_back,
+    disc,
+    free_outline,
+    half_disc,
+    l_shape,
+    rectangle,
+    regular,
+    ring_sector,
+    rounded_rectangle,
+    slot,
+    trapezoid,
+    u_shape,
+)
+from ulbrek.core.kit.geometry.solid import Cut, EdgeCut, Fall, Mouth, Prism, Solid, SolidMoments
 
 __all__ = [
+    "Box",
+    "Corner",
     "Cut",
+    "CutLine",
     "Edge",
+    "EdgeCut",
+    "Fall",
+    "Moments",
+    "Mouth",
     "Outline",
     "Point",
+    "Prism",
     "Solid",
+    "SolidMoments",
     "Vertex",
     "Web",
+    "arch_angle",
     "circle",
+    "cut_back",
+    "disc",
+    "free_outline",
     "gap_between",
+    "half_disc",
+    "inset",
+    "l_shape",
     "rectangle",
+    "regular",
+    "ring_sector",
     "rounded_rectangle",
+    "slot",
+    "split",
+    "trapezoid",
+    "u_shape",
     "web_between",
 ]

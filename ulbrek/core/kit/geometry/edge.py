@@ -63,6 +63,14 @@ class Edge:
         turned = (direction - self.begin) % tau if self.angle > 0 else (self.begin - direction) % tau
         return turned <= abs(self.angle) + 1e-9 or isclose(turned, tau, abs_tol=1e-9)
 
+    def share_of(self, point: Point) -> float | None:
+        """How far along an arc a point in its direction lies, from 0 to 1; None where the arc has none there."""
+        direction = atan2(point.y - self.centre.y, point.x - self.centre.x)
+        if not self.holds_direction(direction):
+            return None
+        turned = (direction - self.begin) % tau if self.angle > 0 else (self.begin - direction) % tau
+        return min(1.0, turned / abs(self.angle)) if turned < tau - 1e-9 else 0.0
+
     def nearest(self, to: Point) -> Point:
         """Its point nearest to ``to`` [mm]."""
         if not self.is_arc:
@@ -87,7 +95,10 @@ class Edge:
         """
         if not self.is_arc:
             return [self.start]
-        count = max(2, round(chords_per_turn * abs(self.angle) / tau))
+        return self.chopped_in(max(2, round(chords_per_turn * abs(self.angle) / tau)))
+
+    def chopped_in(self, count: int) -> list[Point]:
+        """The same for an arc in a number of chords, two or more."""
         step = abs(self.angle) / count
         wanted = count * step / sin(step)
         factor = wanted / 2 if count == 2 else (sqrt(1 + (count - 2) * wanted) - 1) / (count - 2)

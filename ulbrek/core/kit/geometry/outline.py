@@ -1,15 +1,16 @@
 """A closed line with true arcs, counter-clockwise."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
-from math import sqrt
+from math import cos, sin
 
 from shapely import Polygon
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area, segment_centroid
+from ulbrek.core.kit.geometry.moments import Moments, moments_of
 
 CHORDS_PER_TURN = 64
-QUARTER_BULGE = sqrt(2) - 1  # tan(90° / 4)
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,9 +24,15 @@ class Vertex:
 
 @dataclass(frozen=True)
 class Outline:
-    """A closed, counter-clockwise polyline with bulges; it does not cross itself."""
+    """A closed, counter-clockwise polyline with bulges; it does not cross itself.
+
+    Attributes:
+        vertices: its corners in order
+        names: what the edge leaving each vertex is called; a rounded corner has none. Empty: no edge has a name
+    """
 
     vertices: tuple[Vertex, ...]
+    names: tuple[str, ...] = ()
 
     @cached_property
     def edges(self) -> tuple[Edge, ...]:
@@ -35,6 +42,15 @@ class Outline:
             Edge(Point(a.x, a.y), Point(b.x, b.y), a.bulge)
             for a, b in zip(self.vertices, following, strict=True)
             if (a.x, a.y) != (b.x, b.y)
+        )
+
+    @cached_property
+    def edge_names(self) -> tuple[str, ...]:
+        """What each of ``edges`` is called; empty text for one without a name."""
+        following = (*self.vertices[1:], self.vertices[0])
+        names = self.names or ("",) * len(self.vertices)
+        return tuple(
+            name for name, a, b in zip(names, self.vertices, following, strict=True) if (a.x, a.y) != (b.x, b.y)
         )
 
     @cached_property
@@ -64,6 +80,11 @@ class Outline:
         return Point(x / self.area_mm2, y / self.area_mm2)
 
     @cached_property
+    def moments(self) -> Moments:
+        """Area, first and second moments about the origin."""
+        return moments_of(self.edges)
+
+    @cached_property
     def length_mm(self) -> float:
         """Length all round [mm]."""
         return sum(e.length for e in self.edges)
@@ -75,37 +96,30 @@ class Outline:
 
     def moved(self, dx: float, dy: float) -> "Outline":
         """The same outline moved by dx, dy [mm]."""
-        return Outline(tuple(Vertex(v.x + dx, v.y + dy, v.bulge) for v in self.vertices))
+        return Outline(tuple(Vertex(v.x + dx, v.y + dy, v.bulge) for v in self.vertices), self.names)
 
+    def turned(self, by: float) -> "Outline":
+        """The same outline turned counter-clockwise about the origin by an angle [rad]."""
+        c, s = cos(by), sin(by)
+        return Outline(tuple(Vertex(c * v.x - s * v.y, s * v.x + c * v.y, v.bulge) for v in self.vertices), self.names)
 
-def rectangle(length_mm: float, width_mm: float) -> Outline:
-    """A rectangle [mm] with its left front corner at the origin."""
-    corners = ((0.0, 0.0), (length_mm, 0.0), (length_mm, width_mm), (0.0, width_mm))
-    return Outline(tuple(Vertex(x, y) for x, y in corners))
+    def mirrored(self, rename: Callable[[str], str] = str) -> "Outline":
+        """The same outline mirrored left to right about x = 0, its edges renamed."""
+        return self._backwards(lambda v: (-v.x, v.y), rename)
 
+    def flipped(self, rename: Callable[[str], str] = str) -> "Outline":
+        """The same outline mirrored front to back about y = 0, its edges renamed."""
+        return self._backwards(lambda v: (v.x, -v.y), rename)
 
-def rounded_rectangle(length_mm: float, width_mm: float, radius_mm: float) -> Outline:
-    """A rectangle [mm] about the origin with rounded corners; a radius over half a side is taken as half."""
-    radius = min(radius_mm, length_mm / 2, width_mm / 2)
-    x, y = length_mm / 2, width_mm / 2
-    if radius <= 0:
-        return rectangle(length_mm, width_mm).moved(-x, -y)
-    bulge = QUARTER_BULGE
-    return Outline(
-        (
-            Vertex(-x + radius, -y),
-            Vertex(x - radius, -y, bulge),
-            Vertex(x, -y + radius),
-            Vertex(x, y - radius, bulge),
-            Vertex(x - radius, y),
-            Vertex(-x + radius, y, bulge),
-            Vertex(-x, y - radius),
-            Vertex(-x, -y + radius, bulge),
+    def _backwards(self, place: Callable[[Vertex], tuple[float, float]], rename: Callable[[str], str]) -> "Outline":
+        """Walked the other way round, so that mirrored it is counter-clockwise again.
+
+        Mirrored and walked backwards an arc keeps its bulge; the edge leaving a vertex is the one that came to it.
+        """
+        count = len(self.vertices)
+        order = [(-index) % count for index in range(count)]
+        vertices = tuple(
+            Vertex(*place(self.vertices[index]), self.vertices[(index - 1) % count].bulge) for index in order
         )
-    )
-
-
-def circle(diameter_mm: float) -> Outline:
-    """A circle [mm] about the origin, as two half turns."""
-    radius = diameter_mm / 2
-    return Outline((Vertex(-radius, 0.0, 1.0), Vertex(radius, 0.0, 1.0)))
+        names = tuple(rename(self.names[(index - 1) % count]) for index in order) if self.names else ()
+        return Outline(vertices, names)

@@ -1,0 +1,144 @@
+"""What Measure finds: a case that raises it, and a near miss that does not."""
+
+from typing import Any
+
+from tests.jobs import core, feature, free, hole, opening, recess, shaped, top
+from ulbrek.core.job import Job
+
+LONG = {"outline": {"length": "2400 mm", "width": "600 mm"}}
+TALL = {"thickness": "350 mm"}
+MAT = {"length": "400 mm", "width": "300 mm", "thickness": "3 mm"}
+
+
+def site(**fields: Any) -> Job:
+    return top(site=fields)
+
+
+def dimension(again: str | None) -> dict[str, Any]:
+    return {"id": "wall", "name": "Wall to wall", "first": "1200 mm", "again": again, "pieces": ["top"]}
+
+
+def door(width: str) -> dict[str, Any]:
+    return {"id": "door", "name": "Studio door", "width": width, "height": "2000 mm"}
+
+
+def seam(offset: str, side: str = "left") -> dict[str, Any]:
+    return {"id": "seam", "side": side, "offset": offset}
+
+
+def pair(**second: Any) -> Job:
+    job = top().model_dump(mode="json")
+    first = {**job["pieces"][0], "matches": "Seats"}
+    return Job.model_validate({**job, "pieces": [first, {**first, "id": "other", "name": "Other", **second}]})
+
+
+MEASURE_CASES: dict[str, tuple[Job, Job]] = {
+    "outline-crosses-itself": (
+        shaped(free((0, 0), (900, 0), (0, 600), (900, 600))),
+        shaped(free((0, 0), (900, 0), (900, 600), (0, 600))),
+    ),
+    "corner-too-round": (
+        shaped(free((0, 0), (900, 0), (900, 600), (0, 600), radius="601 mm")),
+        shaped(free((0, 0), (900, 0), (900, 600), (0, 600), radius="599 mm")),
+    ),
+    "featheredge": (
+        top(piece={"taper": {"thickness": "19 mm"}}),
+        top(piece={"taper": {"thickness": "20 mm"}}),
+    ),
+    "featheredge at a point": (
+        shaped(free((0, 0), (900, 0), (0, 600))),  # 33.7 degrees
+        shaped(free((0, 0), (850, 0), (0, 600))),  # 35.2 degrees
+    ),
+    "no-such-edge": (
+        top(feature("drop edge", edge="rim", drop="40 mm", thickness="40 mm")),
+        top(feature("drop edge", edge="front", drop="40 mm", thickness="40 mm")),
+    ),
+    "no-such-edge for a profile": (
+        top(piece={"edge_profiles": [{"edge": "rim"}]}),
+        top(piece={"edge_profiles": [{"edge": "back"}]}),
+    ),
+    "feature-outside in the notch of an L": (
+        shaped(
+            {"kind": "l", "length": "1800 mm", "width": "1500 mm", "along": "600 mm", "across": "600 mm"},
+            opening(x={"offset": "1200 mm"}, y={"offset": "500 mm"}),
+        ),
+        shaped(
+            {"kind": "l", "length": "1800 mm", "width": "1500 mm", "along": "600 mm", "across": "600 mm"},
+            opening(x={"offset": "1200 mm"}, y={"offset": "1200 mm"}),
+        ),
+    ),
+    "feature-through-another bolt in the air": (
+        top(opening(), feature("bolt", diameter="10 mm", embedded="15 mm")),
+        top(opening(), feature("bolt", x="60 mm", diameter="10 mm", embedded="15 mm")),
+    ),
+    "web-too-thin of a ring of holes": (
+        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "120 mm"}}),
+        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "125 mm"}}),
+    ),
+    "hot-opening": (
+        top(opening(hot=True, y={"to": "edge", "offset": "99 mm"})),
+        top(opening(hot=True, y={"to": "edge", "offset": "101 mm"})),
+    ),
+    "seam-through-web": (
+        top(opening(x={"offset": "1200 mm"}, width="500 mm"), piece={**LONG, "seams": [seam("1200 mm")]}),
+        top(opening(x={"offset": "1200 mm"}, width="470 mm"), piece={**LONG, "seams": [seam("1200 mm")]}),
+    ),
+    "seam-through-web outside": (top(piece={"seams": [seam("901 mm")]}), top(piece={"seams": [seam("300 mm")]})),
+    "floor-too-thin": (top(recess(depth="21 mm")), top(recess(depth="20 mm"))),
+    "floor-too-thin under a planter": (
+        top(core(depth="331 mm"), piece=TALL),
+        top(core(depth="330 mm"), piece=TALL),
+    ),
+    "undercut": (
+        top(recess(former="hard", draft_deg=-3.0)),
+        top(recess(former="split", draft_deg=-3.0)),
+    ),
+    "no-way-out": (top(recess(former="hard", draft_deg=1.9)), top(recess(former="hard", draft_deg=2.0))),
+    "no-way-out but shallow": (
+        top(recess(former="hard", depth="11 mm")),
+        top(recess(former="hard", depth="10 mm")),
+    ),
+    "insert-near-face": (
+        top(feature("bolt", diameter="10 mm", embedded="16 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="15 mm")),
+    ),
+    "insert-near-face in a side": (
+        top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "61 mm"}),
+        top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "62 mm"}),
+    ),
+    "insert-near-face of a void": (
+        top(
+            feature("void", length="300 mm", width="200 mm", height="60 mm", above="24 mm"),
+            piece={"thickness": "120 mm"},
+        ),
+        top(
+            feature("void", length="300 mm", width="200 mm", height="60 mm", above="26 mm"),
+            piece={"thickness": "120 mm"},
+        ),
+    ),
+    "letters-missing": (
+        top(feature("lettering", text="12 → 14", height="40 mm", depth="3 mm")),
+        top(feature("lettering", text="12 - 14", height="40 mm", depth="3 mm")),
+    ),
+    "mat-buried": (
+        top(feature("mat", **MAT, below_top="30 mm"), piece={"thickness": "70 mm"}),
+        top(feature("mat", **MAT, below_top="30 mm", electric=False), piece={"thickness": "70 mm"}),
+    ),
+    "site-drift": (site(dimensions=[dimension("1203.5 mm")]), site(dimensions=[dimension("1203 mm")])),
+    "will-not-pass": (site(passages=[door("39 mm")]), site(passages=[door("40 mm")])),
+    "set-differs": (pair(thickness="45 mm"), pair(thickness="40 mm")),
+    "run-does-not-add-up": (
+        top(piece={"count": 3, "run": {"run": "2750 mm", "gap": "10 mm", "end_gap": "10 mm"}}),  # 3 x 900 + 4 x 10
+        top(piece={"count": 3, "run": {"run": "2740 mm", "gap": "10 mm", "end_gap": "10 mm"}}),
+    ),
+    "closing-piece": (
+        top(piece={"count": 5, "run": {"run": "4500 mm"}}),
+        top(piece={"count": 4, "run": {"run": "3600 mm"}}),
+    ),
+    "form-not-worked-out": (shaped({"kind": "disc", "diameter": "600 mm"}), top(opening())),
+    "form-not-worked-out of a recess": (top(recess()), top(hole("450 mm", "300 mm"))),
+    "cage-not-worked-out": (
+        shaped(free((0, 0), (900, 0), (900, 300)), drawn="from the side"),
+        shaped(free((0, 0), (900, 0), (900, 300))),
+    ),
+}

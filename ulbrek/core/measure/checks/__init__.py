@@ -1,0 +1,33 @@
+"""Everything that Measure looks for in a piece, in the order in which to look at it."""
+
+from collections.abc import Iterator
+
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.measure.checks import fitting, formers, places, shapes
+from ulbrek.core.measure.result import Closing
+from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.webs import NamedWeb
+
+
+def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None) -> Iterator[Finding]:
+    """What would go wrong with one piece."""
+    yield from shapes.outline_crosses_itself(shape)
+    yield from places.feature_outside(shape)
+    yield from places.no_such_edge(shape)
+    yield from places.feature_through_another(shape)
+    yield from places.web_too_thin(shape, webs)
+    yield from places.hot_opening(shape, webs)
+    yield from places.seam_through_web(shape)
+    yield from shapes.too_thin_for_its_span(shape)
+    yield from shapes.featheredge(shape)
+    yield from formers.floor_too_thin(shape)
+    yield from formers.undercut(shape)
+    yield from formers.no_way_out(shape)
+    yield from formers.mat_buried(shape)
+    yield from formers.insert_near_face(shape)
+    yield from formers.letters_missing(shape)
+    yield from shapes.corner_too_sharp(shape)
+    yield from shapes.radius_too_large(shape)
+    yield from shapes.corner_too_round(shape)
+    yield from fitting.run_does_not_add_up(shape)
+    yield from fitting.closing_piece(closing)

@@ -1,0 +1,198 @@
+"""What would go wrong on the way to a place and in it."""
+
+from collections.abc import Sequence
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.units import Length
+from ulbrek.core.measure.inputs import Piece, Site
+from ulbrek.core.measure.result import Closing
+from ulbrek.core.measure.rules import section_of_run
+from ulbrek.core.measure.shape import Shape
+
+ADDS_UP_MM = 0.5
+MANY_PARTS = 5
+
+
+@check("site-drift", "stop")
+def site_drift(site: Site, names: dict[str, str]) -> list[Finding]:
+    """A site dimension has drifted
+
+    Sites move: what was measured again just before cutting is what counts.
+
+    Source: common practice, 3 to 6 mm is normal
+    """
+    found = []
+    for index, one in enumerate(site.dimensions):
+        if one.again is None or abs(one.again.mm - one.first.mm) <= site.drift.mm + 1e-6:
+            continue
+        touched = [names.get(id_, id_) for id_ in one.pieces]
+        found.append(
+            finding(
+                site_drift,
+                title="{dimension} was {first} and is now {again}",
+                reason="It has moved by more than {drift}. It touches: {pieces}.",
+                remedy="Measure it a third time, change what it touches, then take the new reading as the first.",
+                field=f"/dimensions/{index}/again",
+                values={
+                    "dimension": one.name,
+                    "first": Quantity(one.first.mm, "mm"),
+                    "again": Quantity(one.again.mm, "mm"),
+                    "drift": Quantity(site.drift.mm, "mm"),
+                    "pieces": ", ".join(touched) or "no piece yet",
+                },
+                change=Change(
+                    "Take the new reading",
+                    {f"/dimensions/{index}/first": one.again.model_dump(), f"/dimensions/{index}/again": None},
+                ),
+            )
+        )
+    return found
+
+
+@check("will-not-pass", "stop")
+def will_not_pass(site: Site, shapes: Sequence[Shape]) -> list[Finding]:
+    """Will not pass
+
+    Carried upright, the two smaller of a casting's three sides must pass the doorway, the stairs or the gate.
+
+    Source: geometry
+    """
+    found = []
+    for shape in shapes:
+        for outline in shape.part_outlines:
+            left, front, right, back = outline.box
+            small, middle, _ = sorted((right - left, back - front, shape.cast_depth))
+            for index, way in enumerate(site.passages):
+                narrow, high = sorted((way.width.mm, way.height.mm))
+                if small <= narrow and middle <= high:
+                    continue
+                found.append(
+                    finding(
+                        will_not_pass,
+                        title="{piece} does not pass {way}",
+                        reason="Upright it is {small} by {middle}; there are {narrow} by {high}.",
+                        remedy="Divide it at a seam, or find another way.",
+                        field=f"/passages/{index}",
+                        values={
+                            "piece": shape.piece.name,
+                            "way": way.name,
+                            "small": Quantity(small, "mm"),
+                            "middle": Quantity(middle, "mm"),
+                            "narrow": Quantity(narrow, "mm"),
+                            "high": Quantity(high, "mm"),
+                        },
+                    )
+                )
+                break
+    return found
+
+
+@check("set-differs", "caution")
+def set_differs(pieces: Sequence[Piece]) -> list[Finding]:
+    """Pieces of a set differ
+
+    Pieces that must look alike want the same thickness, the same side down and the same grinding.
+
+    Source: common practice
+    """
+    found = []
+    first: dict[str, Piece] = {}
+    for index, piece in enumerate(pieces):
+        if piece.matches is None:
+            continue
+        other = first.setdefault(piece.matches, piece)
+        fields = [
+            name
+            for name, mine, theirs in (
+                ("thickness", piece.thickness.mm, other.thickness.mm),
+                ("cast", piece.cast, other.cast),
+                ("grind", piece.grind.mm, other.grind.mm),
+            )
+            if mine != theirs
+        ]
+        if fields:
+            same = {
+                f"/{index}/{name}": getattr(other, name).model_dump()
+                if isinstance(getattr(other, name), Length)
+                else getattr(other, name)
+                for name in fields
+            }
+            found.append(
+                finding(
+                    set_differs,
+                    title="{piece} and {other} are to match, and differ",
+                    reason="They differ in: {fields}.",
+                    remedy="Make them alike, or take one out of the set.",
+                    field=f"/{index}/matches",
+                    values={"piece": piece.name, "other": other.name, "fields": ", ".join(fields)},
+                    change=Change("Make it like {other}", same, {"other": other.name}),
+                )
+            )
+    return found
+
+
+@check("run-does-not-add-up", "stop")
+def run_does_not_add_up(shape: Shape) -> list[Finding]:
+    """Sections and gaps do not add up
+
+    Sections, the gaps between them and the gaps at the ends must fill the run.
+
+    Source: geometry
+    """
+    piece, run = shape.piece, shape.piece.run
+    if run is None:
+        return []
+    wanted = section_of_run(run.run.mm, run.gap.mm, run.end_gap.mm, piece.count)
+    has = shape.size[0] if run.along == "length" else shape.size[1]
+    if abs(wanted - has) <= ADDS_UP_MM / piece.count:
+        return []
+    change = None
+    if piece.outline.kind == "rectangle" and wanted >= 10:
+        length = Length(mm=wanted, typed=None)
+        change = Change(
+            "Make each {wanted}", {f"/outline/{run.along}": length.model_dump()}, {"wanted": Quantity(wanted, "mm")}
+        )
+    return [
+        finding(
+            run_does_not_add_up,
+            title="{count} of {has} do not fill the run",
+            reason="With its gaps the run of {run} wants {wanted} each.",
+            remedy="Change the pieces, their count or the gaps.",
+            field="/run",
+            values={
+                "count": str(piece.count),
+                "has": Quantity(has, "mm"),
+                "run": Quantity(run.run.mm, "mm"),
+                "wanted": Quantity(wanted, "mm"),
+            },
+            change=change,
+        )
+    ]
+
+
+@check("closing-piece", "hint")
+def closing_piece(closing: Closing | None) -> list[Finding]:
+    """A closing piece
+
+    Each part's error adds up, and the last one does not fit: make one last, to measure, or all in one mould with
+    dividers.
+
+    Source: common practice
+    """
+    if closing is None or closing.parts < MANY_PARTS:
+        return []
+    return [
+        finding(
+            closing_piece,
+            title="{parts} in a row may miss their end by {worst}",
+            reason="With {each} on each, {likely} is likely.",
+            remedy="Make the closing piece last and to measure, or all in one mould with dividers.",
+            field="/count",
+            values={
+                "parts": str(closing.parts),
+                "each": Quantity(closing.each_mm, "mm"),
+                "worst": Quantity(closing.worst.value, "mm"),
+                "likely": Quantity(closing.likely.value, "mm"),
+            },
+        )
+    ]

@@ -1,0 +1,218 @@
+"""What would go wrong with what is formed in a piece and left in it."""
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.kit.lettering import missing
+from ulbrek.core.measure.bodies import SIDES
+from ulbrek.core.measure.inputs import Bolt, Core, Grooves, Lettering, Mat, Recess, RoundHole, Void, WoodPad
+from ulbrek.core.measure.shape import Placed, Shape
+
+LEAST_FLOOR_MM = 20.0
+LEAST_DRAFT_DEG = 2.0
+SHALLOW_MM = 10.0
+LEAST_COVER_MM = 25.0
+
+
+def depth_into(placed: Placed) -> float | None:
+    """How deep a feature goes into a face without going through [mm]; None where it does not."""
+    feature = placed.feature
+    match feature:
+        case Recess() | Core() | WoodPad():
+            return feature.depth.mm
+        case RoundHole() if feature.depth is not None:
+            return feature.depth.mm
+        case Grooves():
+            return max(feature.depth.mm, feature.shallow_depth.mm if feature.shallow_depth else 0.0)
+        case Bolt() if feature.into not in SIDES:
+            return feature.embedded.mm
+        case Lettering() if feature.relief == "sunk":
+            return feature.depth.mm
+        case _:
+            return None
+
+
+@check("floor-too-thin", "stop")
+def floor_too_thin(shape: Shape) -> list[Finding]:
+    """Floor under a recess too thin
+
+    What is left behind a recess, a groove or a core must be 20 mm or more.
+
+    Source: common practice
+    """
+    found = []
+    thickness = shape.piece.thickness.mm
+    for placed in _firsts(shape):
+        deep = depth_into(placed)
+        if deep is None or isinstance(placed.feature, Bolt) or thickness - deep >= LEAST_FLOOR_MM - 1e-6:
+            continue
+        feature = placed.feature
+        change = None
+        if isinstance(feature, Recess | Core | WoodPad | RoundHole | Lettering) and thickness > LEAST_FLOOR_MM + 1:
+            depth = feature.depth
+            assert depth is not None  # noqa: S101 - it has one, or nothing goes into the face
+            less = depth.at_most(thickness - LEAST_FLOOR_MM)
+            change = Change(f"Make it {less.typed} deep", {f"/features/{placed.index}/depth": less.model_dump()})
+        found.append(
+            finding(
+                floor_too_thin,
+                title="{feature} leaves {left} behind it",
+                reason="Under {least} the floor breaks through when the former is drawn.",
+                remedy="Make it less deep, or the piece thicker.",
+                field=f"/features/{placed.index}",
+                values={
+                    "feature": feature.name,
+                    "left": Quantity(max(0.0, thickness - deep), "mm"),
+                    "least": Quantity(LEAST_FLOOR_MM, "mm"),
+                },
+                change=change,
+            )
+        )
+    return found
+
+
+@check("undercut", "stop")
+def undercut(shape: Shape) -> list[Finding]:
+    """Undercut
+
+    What is wider inside than at its face cannot be drawn: a hard former stays in for good.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            undercut,
+            title="{feature} is wider inside than at its face",
+            reason="Its former cannot be drawn out in one piece.",
+            remedy="Let it narrow inwards, form it in foam that is dug out, or split the former.",
+            field=f"/features/{index}/draft_deg",
+            values={"feature": feature.name},
+            change=Change("Let it narrow inwards", {f"/features/{index}/draft_deg": abs(feature.draft_deg)}),
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Recess | Core) and feature.former == "hard" and feature.draft_deg < 0
+    ]
+
+
+@check("no-way-out", "stop")
+def no_way_out(shape: Shape) -> list[Finding]:
+    """A former without a way out
+
+    Concrete shrinks onto a hard former. One deeper than 10 mm needs 2° of draft, or must come apart, or be foam.
+
+    Source: common practice, 2 to 5°
+    """
+    return [
+        finding(
+            no_way_out,
+            title="The former of {feature} has no way out",
+            reason="Concrete shrinks onto a hard former {depth} deep; with {draft} of draft it stays.",
+            remedy="Give it {least} of draft or more, split it, or make it of foam.",
+            field=f"/features/{index}/draft_deg",
+            values={
+                "feature": feature.name,
+                "depth": Quantity(feature.depth.mm, "mm"),
+                "draft": f"{feature.draft_deg:g}°",
+                "least": f"{LEAST_DRAFT_DEG:g}°",
+            },
+            change=Change(f"Give it {LEAST_DRAFT_DEG + 1:g}° of draft", {f"/features/{index}/draft_deg": 3.0}),
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Recess | Core)
+        and feature.former == "hard"
+        and feature.depth.mm > SHALLOW_MM
+        and 0 <= feature.draft_deg < LEAST_DRAFT_DEG
+    ]
+
+
+@check("insert-near-face", "caution")
+def insert_near_face(shape: Shape) -> list[Finding]:
+    """Insert too near a face
+
+    A bolt, a void or a mat nearer than 25 mm to a face cracks it off or shows through.
+
+    Source: common practice
+    """
+    found = []
+    for placed in _firsts(shape):
+        near = _nearest_face(shape, placed)
+        if near is not None and near < LEAST_COVER_MM - 1e-6:
+            found.append(
+                finding(
+                    insert_near_face,
+                    title="{feature} has {near} of concrete to the nearest face",
+                    reason="Under {least} it cracks off or shows through.",
+                    remedy="Put it deeper, make it shorter, or the piece thicker.",
+                    field=f"/features/{placed.index}",
+                    values={
+                        "feature": placed.feature.name,
+                        "near": Quantity(max(0.0, near), "mm"),
+                        "least": Quantity(LEAST_COVER_MM, "mm"),
+                    },
+                )
+            )
+    return found
+
+
+@check("letters-missing", "caution")
+def letters_missing(shape: Shape) -> list[Finding]:
+    """Letters that cannot be cast
+
+    The font that letters are cast in does not have all of them; the others leave a space.
+
+    Source: the font shipped with the application
+    """
+    return [
+        finding(
+            letters_missing,
+            title="{feature} cannot be set in full",
+            reason="The font has no {letters}; a space is left there.",
+            remedy="Write it with other letters.",
+            field=f"/features/{index}/text",
+            values={"feature": feature.name, "letters": " ".join(missing(feature.text))},
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Lettering) and missing(feature.text)
+    ]
+
+
+@check("mat-buried", "danger")
+def mat_buried(shape: Shape) -> list[Finding]:
+    """An electric mat in concrete
+
+    A mat that fails once it is buried cannot be mended, and a damaged one can kill. Only a listed kit, low voltage
+    or behind an RCD (GFCI), wired by a licensed electrician; local codes decide.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            mat_buried,
+            title="Test {feature} before it is buried, and while it is",
+            reason="Buried it cannot be mended, and a damaged one can kill.",
+            remedy="Use a listed kit, low voltage or behind an RCD (GFCI), wired by a licensed electrician.",
+            field=f"/features/{index}",
+            values={"feature": feature.name},
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Mat) and feature.electric
+    ]
+
+
+def _nearest_face(shape: Shape, placed: Placed) -> float | None:
+    """Concrete between something left inside and the nearest face that it does not come out of [mm]."""
+    feature, thickness = placed.feature, shape.piece.thickness.mm
+    match feature:
+        case Void():
+            return min(feature.above.mm, thickness - feature.above.mm - feature.height.mm)
+        case Mat():
+            return min(feature.below_top.mm, thickness - feature.below_top.mm - feature.thickness.mm)
+        case Bolt() if feature.into in SIDES:
+            middle = thickness / 2 if feature.above is None else feature.above.mm
+            return min(middle, thickness - middle) - feature.diameter.mm / 2
+        case Bolt():
+            return thickness - feature.embedded.mm
+        case _:
+            return None
+
+
+def _firsts(shape: Shape) -> list[Placed]:
+    return [placed for placed in shape.placed if placed.number == 0]

@@ -1,0 +1,225 @@
+"""What would go wrong with the shape of a piece."""
+
+from math import atan2, degrees, pi
+
+from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
+from ulbrek.core.kit.geometry import Edge, Point, cut_back
+from ulbrek.core.measure.inputs import FreeOutline, ImportedOutline, Opening, Recess
+from ulbrek.core.measure.outlines import as_described, corners_of, is_simple
+from ulbrek.core.measure.shape import Shape
+
+LEAST_CORNER_RADIUS_MM = 10.0
+LEAST_TOP_THICKNESS_MM = 38.0
+WIDE_TOP_MM = 300.0
+LEAST_EDGE_MM = 20.0
+SHARPEST_DEG = 35.0  # a corner more pointed than this ends in a featheredge. Source: common practice.
+
+
+@check("too-thin-for-its-span", "stop")
+def too_thin_for_its_span(shape: Shape) -> list[Finding]:
+    """Too thin for its span
+
+    A top wider than 300 mm must be at least 38 mm thick.
+
+    Source: common practice; one school says never under 2 in
+    """
+    piece = shape.piece
+    narrow = min(shape.size)
+    if piece.drawn == "from the side" or narrow <= WIDE_TOP_MM or piece.thickness.mm >= LEAST_TOP_THICKNESS_MM:
+        return []
+    thicker = piece.thickness.at_least(LEAST_TOP_THICKNESS_MM)
+    return [
+        finding(
+            too_thin_for_its_span,
+            title="{thickness} is too thin for a piece {narrow} wide",
+            reason="A top this wide cracks when it is turned or carried.",
+            remedy="It needs at least {least}.",
+            field="/thickness",
+            values={
+                "thickness": Quantity(piece.thickness.mm, "mm"),
+                "narrow": Quantity(narrow, "mm"),
+                "least": Quantity(LEAST_TOP_THICKNESS_MM, "mm"),
+            },
+            change=Change(f"Make it {thicker.typed} thick", {"/thickness": thicker.model_dump()}),
+        )
+    ]
+
+
+@check("corner-too-sharp", "caution")
+def corner_too_sharp(shape: Shape) -> list[Finding]:
+    """Inner corner too sharp
+
+    Cracks start at the inner corners of an opening; a radius of at least 10 mm spreads the stress.
+
+    Source: common practice
+    """
+    return [
+        _sharp_corner(index, feature)
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Opening) and feature.corner_radius.mm < LEAST_CORNER_RADIUS_MM
+    ]
+
+
+@check("radius-too-large", "caution")
+def radius_too_large(shape: Shape) -> list[Finding]:
+    """Corner radius too large
+
+    A corner cannot be rounder than half the shorter side; it is drawn and counted as half.
+
+    Source: geometry
+    """
+    found = []
+    for index, feature in enumerate(shape.piece.features):
+        if not isinstance(feature, Opening | Recess):
+            continue
+        half = min(feature.length.mm, feature.width.mm) / 2
+        if feature.corner_radius.mm > half:
+            most = feature.corner_radius.at_most(half)
+            found.append(
+                finding(
+                    radius_too_large,
+                    title="The corners of {feature} cannot be that round",
+                    reason="A radius of {radius} is more than half its shorter side; it is drawn as half.",
+                    remedy="Give at most {most}.",
+                    field=f"/features/{index}/corner_radius",
+                    values={
+                        "feature": feature.name,
+                        "radius": Quantity(feature.corner_radius.mm, "mm"),
+                        "most": Quantity(most.mm, "mm"),
+                    },
+                    change=Change(
+                        f"Round them to {most.typed}",
+                        {f"/features/{index}/corner_radius": most.model_dump()},
+                    ),
+                )
+            )
+    return found
+
+
+@check("outline-crosses-itself", "stop")
+def outline_crosses_itself(shape: Shape) -> list[Finding]:
+    """Outline crosses itself
+
+    An outline must go round once, without touching itself. Until it does, the hull round its corners is counted.
+
+    Source: geometry
+    """
+    given = shape.piece.outline
+    if not isinstance(given, FreeOutline | ImportedOutline) or is_simple(as_described(given)):
+        return []
+    return [
+        finding(
+            outline_crosses_itself,
+            title="The outline crosses itself",
+            reason="It does not go round one area; the hull round its corners is drawn and counted instead.",
+            remedy="Put the corners in order, going round once.",
+            field="/outline",
+        )
+    ]
+
+
+@check("corner-too-round", "caution")
+def corner_too_round(shape: Shape) -> list[Finding]:
+    """Corner too round for its edges
+
+    A rounded or chamfered corner takes part of both its edges; where they are too short it is drawn as large as fits.
+
+    Source: geometry
+    """
+    given = shape.piece.outline
+    if not isinstance(given, FreeOutline):
+        return []
+    corners = corners_of(given)
+    return [
+        finding(
+            corner_too_round,
+            title="Corner {number} cannot be that large",
+            reason="It would take {wanted} of its edges, and there are {there}.",
+            remedy="Make it smaller, or its edges longer.",
+            field=f"/outline/corners/{index}/{'chamfer' if corner.chamfer else 'radius'}",
+            values={
+                "number": str(index + 1),
+                "wanted": Quantity(cut_back(corners, index, whole=True), "mm"),
+                "there": Quantity(cut_back(corners, index), "mm"),
+            },
+        )
+        for index, corner in enumerate(corners)
+        if (corner.radius or corner.chamfer) and cut_back(corners, index, whole=True) > cut_back(corners, index) + 1e-6
+    ]
+
+
+@check("featheredge", "stop")
+def featheredge(shape: Shape) -> list[Finding]:
+    """Featheredge
+
+    Below about 20 mm an edge breaks when it is stripped: end it blunt, and fill in the rest on site.
+
+    Source: common practice
+    """
+    piece, taper = shape.piece, shape.piece.taper
+    if taper is not None and min(taper.thickness.mm, piece.thickness.mm) < LEAST_EDGE_MM - 1e-6:
+        thicker = taper.thickness.at_least(LEAST_EDGE_MM)
+        return [
+            finding(
+                featheredge,
+                title="Towards the {side} it thins to {thin}",
+                reason="An edge under {least} breaks when it is stripped.",
+                remedy="End it blunt at {least} or more, and fill in the rest in place.",
+                field="/taper/thickness",
+                values={
+                    "side": taper.towards,
+                    "thin": Quantity(min(taper.thickness.mm, piece.thickness.mm), "mm"),
+                    "least": Quantity(LEAST_EDGE_MM, "mm"),
+                },
+                change=Change(f"Make it {thicker.typed} there", {"/taper/thickness": thicker.model_dump()})
+                if taper.thickness.mm < LEAST_EDGE_MM
+                else None,
+            )
+        ]
+    return [
+        finding(
+            featheredge,
+            title="A corner of {angle} ends in a featheredge",
+            reason="A point this sharp breaks when it is stripped.",
+            remedy="Cut it off blunt at {least} or more, with a chamfer or a corner more.",
+            field="/outline",
+            values={"angle": f"{angle:.0f}°", "least": Quantity(LEAST_EDGE_MM, "mm")},
+            mark=Mark(piece.id, at.x, at.y, at.x, at.y),
+        )
+        for angle, at in _sharp_points(shape.outline.edges)
+    ]
+
+
+def _sharp_points(edges: tuple[Edge, ...]) -> list[tuple[float, Point]]:
+    """Corners more pointed than an edge survives: the angle inside [°] and the place."""
+    found = []
+    for before, after in zip(edges[-1:] + edges[:-1], edges, strict=True):
+        turned = (_leaves(after, at_end=False) - _leaves(before, at_end=True) + pi) % (2 * pi) - pi
+        inside = 180 - degrees(turned)
+        if inside < SHARPEST_DEG:
+            found.append((inside, after.start))
+    return found
+
+
+def _leaves(edge: Edge, at_end: bool) -> float:
+    """The direction in which an edge runs at one of its ends [rad]."""
+    chord = atan2(edge.end.y - edge.start.y, edge.end.x - edge.start.x)
+    return chord + (edge.angle / 2 if at_end else -edge.angle / 2)
+
+
+def _sharp_corner(index: int, feature: Opening) -> Finding:
+    rounder = feature.corner_radius.at_least(LEAST_CORNER_RADIUS_MM)
+    field = f"/features/{index}/corner_radius"
+    return finding(
+        corner_too_sharp,
+        title="The corners of {feature} are too sharp",
+        reason="A radius of {radius} lets a crack start; the usual least is {least}.",
+        remedy="Round the knockout's corners to {least} or more.",
+        field=field,
+        values={
+            "feature": feature.name,
+            "radius": Quantity(feature.corner_radius.mm, "mm"),
+            "least": Quantity(LEAST_CORNER_RADIUS_MM, "mm"),
+        },
+        change=Change(f"Round them to {rounder.typed}", {field: rounder.model_dump()}),
+    )

@@ -1,0 +1,186 @@
+"""The outlines a piece may have. Plan as it stands: x to the right, y to the back, datum the left front of its box."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import Discriminator, Field, Tag, field_validator, model_validator
+
+from ulbrek.core.base.units import Length
+from ulbrek.core.base.units.limits import Offset, Radius, Side
+from ulbrek.core.measure.inputs.common import Described
+
+NONE = Length(mm=0)
+Finite = Annotated[float, Field(ge=-20_000, le=20_000, allow_inf_nan=False)]
+
+
+class Rectangle(Described):
+    """A rectangle: length from left to right, width from front to back."""
+
+    kind: Literal["rectangle"] = "rectangle"
+    length: Side
+    width: Side
+
+
+class LShape(Described):
+    """An L: one run along its length, one across it, meeting in a corner."""
+
+    kind: Literal["l"] = "l"
+    length: Side
+    width: Side
+    along: Annotated[Side, Field(description="depth of the run along the length")]
+    across: Annotated[Side, Field(description="depth of the run across")]
+    meet: Literal["back left", "back right", "front left", "front right"] = "back left"
+
+    @model_validator(mode="after")
+    def _runs_fit(self) -> "LShape":
+        _under(self.along, self.width, "the run along the length", "the width over all")
+        _under(self.across, self.length, "the run across", "the length over all")
+        return self
+
+
+class UShape(Described):
+    """A U, open at the front: a run along its back and one down each side."""
+
+    kind: Literal["u"] = "u"
+    length: Side
+    width: Side
+    along: Annotated[Side, Field(description="depth of the run along the back")]
+    left: Annotated[Side, Field(description="depth of the left run")]
+    right: Annotated[Side, Field(description="depth of the right run")]
+
+    @model_validator(mode="after")
+    def _runs_fit(self) -> "UShape":
+        _under(self.along, self.width, "the run along the back", "the width over all")
+        if self.left.mm + self.right.mm >= self.length.mm:
+            raise ValueError("The left and right runs fill the whole length. Make them smaller, or use a rectangle.")
+        return self
+
+
+class Trapezoid(Described):
+    """A trapezoid with parallel front and back; the back begins in the middle where nothing else is said."""
+
+    kind: Literal["trapezoid"] = "trapezoid"
+    front: Side
+    back: Side
+    width: Side
+    back_from_left: Annotated[Offset | None, Field(description="from the front's left end; None: centred")] = None
+
+
+class RegularPolygon(Described):
+    """A regular polygon, a flat side at the front."""
+
+    kind: Literal["polygon"] = "polygon"
+    sides: Annotated[int, Field(ge=3, le=24)] = 6
+    by: Literal["across flats", "side", "radius"] = "across flats"
+    size: Side
+
+
+class Disc(Described):
+    """A disc."""
+
+    kind: Literal["disc"] = "disc"
+    diameter: Side
+
+
+class HalfDisc(Described):
+    """Half a disc, its flat side at the front."""
+
+    kind: Literal["half disc"] = "half disc"
+    diameter: Side
+
+
+class ArchBlock(Described):
+    """One of the equal blocks of an arch, lying on its face: the piece's thickness is the arch's width."""
+
+    kind: Literal["arch block"] = "arch block"
+    span: Annotated[Side, Field(description="clear span, underside to underside")]
+    rise: Annotated[Side, Field(description="of the underside at mid span")]
+    depth: Annotated[Side, Field(description="of the ring, from underside to back")]
+    blocks: Annotated[int, Field(ge=3, le=60)]
+
+    @model_validator(mode="after")
+    def _is_an_arch(self) -> "ArchBlock":
+        if self.rise.mm > self.span.mm:
+            raise ValueError("The rise is more than the span. Give a rise of at most the span.")
+        return self
+
+
+class FreeCorner(Described):
+    """A corner of a free outline, and how the edge to the next one runs."""
+
+    x: Offset
+    y: Offset
+    radius: Radius = NONE
+    chamfer: Radius = NONE
+    bow: Annotated[Radius, Field(description="how far the edge to the next corner bows")] = NONE
+    bows: Literal["out", "in"] = "out"
+
+
+class FreeOutline(Described):
+    """An outline by its corners, in order."""
+
+    kind: Literal["free"] = "free"
+    corners: Annotated[tuple[FreeCorner, ...], Field(min_length=2, max_length=80)]
+
+    @field_validator("corners")
+    @classmethod
+    def _enough(cls, corners: tuple[FreeCorner, ...]) -> tuple[FreeCorner, ...]:
+        places = {(corner.x.mm, corner.y.mm) for corner in corners}
+        if len(places) < len(corners):
+            raise ValueError("Two corners are in the same place. Take one of them out.")
+        if len(corners) < 3 and not any(corner.bow.mm for corner in corners):
+            raise ValueError("Two corners make no outline. Give a third, or bow an edge.")
+        return corners
+
+
+class ImportedOutline(Described):
+    """A closed polyline read from a file: x, y [mm] and the bulge of the edge that leaves each corner, as in DXF."""
+
+    kind: Literal["imported"] = "imported"
+    source: Annotated[str, Field(max_length=80, description="the file it came from")] = ""
+    vertices: Annotated[tuple[tuple[Finite, Finite, Finite], ...], Field(min_length=2, max_length=2_000)]
+
+
+AnyOutline = (
+    Rectangle
+    | LShape
+    | UShape
+    | Trapezoid
+    | RegularPolygon
+    | Disc
+    | HalfDisc
+    | ArchBlock
+    | FreeOutline
+    | ImportedOutline
+)
+
+
+def _kind(given: Any) -> str:  # noqa: ANN401 - whatever a document may hold
+    """What kind of outline is described; documents of the first version had no other than rectangles."""
+    kind = given.get("kind", "rectangle") if isinstance(given, dict) else getattr(given, "kind", None)
+    return str(kind)
+
+
+PieceOutline = Annotated[
+    Annotated[Rectangle, Tag("rectangle")]
+    | Annotated[LShape, Tag("l")]
+    | Annotated[UShape, Tag("u")]
+    | Annotated[Trapezoid, Tag("trapezoid")]
+    | Annotated[RegularPolygon, Tag("polygon")]
+    | Annotated[Disc, Tag("disc")]
+    | Annotated[HalfDisc, Tag("half disc")]
+    | Annotated[ArchBlock, Tag("arch block")]
+    | Annotated[FreeOutline, Tag("free")]
+    | Annotated[ImportedOutline, Tag("imported")],
+    Discriminator(_kind),
+]
+
+
+def _under(part: Length, whole: Length, what: str, of: str) -> None:
+    if part.mm >= whole.mm:
+        raise ValueError(f"{what.capitalize()} takes all of {of}. Make it smaller, or use a rectangle.")
+
+
+__all__ = [
+    "AnyOutline", "ArchBlock", "Disc", "FreeCorner", "FreeOutline", "HalfDisc", "ImportedOutline", "LShape",
+    "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
+]  # fmt: skip

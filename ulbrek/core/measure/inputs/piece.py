@@ -1,0 +1,101 @@
+"""A piece as its maker describes it. Plan as it stands: x to the right, y to the back, datum left front."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field, field_validator
+
+from ulbrek.core.base.units import Length
+from ulbrek.core.base.units.limits import Depth, Offset, Side, Small
+from ulbrek.core.measure.inputs.common import Described, EdgeName, Face, Id, Name, SideName
+from ulbrek.core.measure.inputs.features import Feature
+from ulbrek.core.measure.inputs.outlines import PieceOutline
+
+
+class EdgeProfile(Described):
+    """How an edge of the face is shaped, in the mould or with a router later."""
+
+    edge: EdgeName
+    profile: Literal["chamfer", "round-over", "half bullnose", "full bullnose"] = "round-over"
+    size: Annotated[Small, Field(description="of a chamfer or round-over")] = Length(mm=6)
+    made: Literal["in the mould", "routed later"] = "routed later"
+
+
+class EdgeFit(Described):
+    """How an edge sits in its place: a gap to a wall, or an overhang over what carries it."""
+
+    edge: EdgeName
+    gap: Annotated[Small, Field(description="to the wall")] = Length(mm=0)
+    overhang: Offset = Length(mm=0)
+
+
+class Taper(Described):
+    """A thickness that changes from one side to the other: a taper underneath, or a fall on top."""
+
+    towards: SideName = "front"
+    thickness: Annotated[Depth, Field(description="at that side")]
+    face: Annotated[Face, Field(description="the face that slopes")] = "underside"
+
+
+class Seam(Described):
+    """Where a long piece is divided into castings, square across it."""
+
+    id: Id
+    side: Annotated[SideName, Field(description="the side that it is measured from")] = "left"
+    offset: Offset
+
+
+class Run(Described):
+    """A run that the pieces fill side by side, with equal gaps."""
+
+    along: Literal["length", "width"] = "length"
+    run: Side
+    gap: Offset = Length(mm=0)
+    end_gap: Offset = Length(mm=0)
+
+
+class Piece(Described):
+    """One design, and how many of it are wanted."""
+
+    id: Id
+    name: Name
+    count: Annotated[int, Field(ge=1, le=500)] = 1
+    outline: PieceOutline
+    thickness: Annotated[Depth, Field(description="of a piece drawn from the side, its width")]
+    drawn: Annotated[
+        Literal["in plan", "from the side"], Field(description="what its outline shows; from the side: front to back")
+    ] = "in plan"
+    cast: Literal["face down", "face up"] = "face down"
+    grind: Annotated[Small, Field(description="what grinding takes off the face")] = Length(mm=0)
+    taper: Taper | None = None
+    edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80)] = ("front", "right", "left")
+    edge_profiles: Annotated[tuple[EdgeProfile, ...], Field(max_length=80)] = ()
+    edge_fits: Annotated[tuple[EdgeFit, ...], Field(max_length=80)] = ()
+    features: Annotated[tuple[Feature, ...], Field(max_length=60)] = ()
+    seams: Annotated[tuple[Seam, ...], Field(max_length=12)] = ()
+    run: Run | None = None
+    matches: Annotated[Name | None, Field(description="the set whose pieces must look alike")] = None
+
+    @field_validator("features")
+    @classmethod
+    def _ids_differ(cls, features: tuple[Feature, ...]) -> tuple[Feature, ...]:
+        ids = [feature.id for feature in features]
+        repeated = next((one for one in ids if ids.count(one) > 1), None)
+        if repeated:
+            raise ValueError(f"Two features are called “{repeated}”. Give each its own id.")
+        return features
+
+    @field_validator("edges_shown")
+    @classmethod
+    def _edges_once(cls, edges: tuple[EdgeName, ...]) -> tuple[EdgeName, ...]:
+        sides = ("front", "right", "back", "left")
+        once = dict.fromkeys(edges)
+        return (*(side for side in sides if side in once), *(edge for edge in once if edge not in sides))
+
+    @field_validator("edge_profiles", "edge_fits")
+    @classmethod
+    def _one_an_edge(cls, given: tuple[EdgeProfile, ...]) -> tuple[EdgeProfile, ...]:
+        edges = [one.edge for one in given]
+        repeated = next((one for one in edges if edges.count(one) > 1), None)
+        if repeated:
+            raise ValueError(f"The edge “{repeated}” is described twice. Keep one of them.")
+        return given

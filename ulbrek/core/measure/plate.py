@@ -1,0 +1,79 @@
+"""The piece as the stations after Measure take it: a plate with what goes through it, or nearly."""
+
+from typing import NamedTuple
+
+from ulbrek.core.kit.geometry import Solid
+from ulbrek.core.measure.bodies import Placed
+from ulbrek.core.measure.checks.formers import depth_into
+from ulbrek.core.measure.inputs import Opening, RoundHole
+from ulbrek.core.measure.shape import Shape
+
+DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
+
+
+class Plate(NamedTuple):
+    """The heaviest casting as a plate: ``part`` says which one of those that seams divide it into."""
+
+    solid: Solid
+    part: int
+
+
+def plate_of(shape: Shape) -> Plate:
+    """The heaviest casting of a piece as a plate that is never stiffer than it is.
+
+    What goes deeper than half the thickness goes through, and of all the rest the deepest counts everywhere.
+    """
+    heaviest = max(range(len(shape.parts)), key=lambda part: shape.parts[part].volume_mm3)
+    outline = shape.part_outlines[heaviest]
+    depth = _least_thickness(shape)
+    cuts = tuple(
+        cut
+        for cut in shape.parts[heaviest].cuts
+        if not cut.holes and cut.top_mm - cut.bottom_mm > DEEP * shape.cast_depth
+    )
+    shallow = [
+        deep for placed in shape.placed if (deep := depth_into(placed)) is not None and deep <= DEEP * shape.cast_depth
+    ]
+    return Plate(Solid(outline, max(1.0, depth - max(shallow, default=0.0)), cuts), heaviest)
+
+
+def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:
+    """What steel may not run through: name, and the box round it left, right, front, back [mm]."""
+    return [
+        (placed.feature.name, box[0], box[2], box[1], box[3])
+        for placed in shape.placed
+        if _stands_in_the_way(shape, placed)
+        for box in (placed.outline.box,)
+    ]
+
+
+def cannot_be_formed(shape: Shape) -> str:
+    """What of a piece a plain box of boards does not make, in words; empty where it does."""
+    piece = shape.piece
+    if piece.drawn == "from the side":
+        return "it is drawn from the side"
+    if piece.outline.kind != "rectangle":
+        return f"its outline is not a rectangle but of the kind “{piece.outline.kind}”"
+    if piece.taper is not None:
+        return "its thickness changes"
+    if piece.seams:
+        return "seams divide it into castings"
+    if any(one.made == "in the mould" for one in piece.edge_profiles):
+        return "an edge is shaped in the mould"
+    for feature in piece.features:
+        if isinstance(feature, RoundHole) and feature.depth is None:
+            continue
+        if isinstance(feature, Opening) and not feature.draft_deg:
+            continue
+        return f"of “{feature.name}”"
+    return ""
+
+
+def _stands_in_the_way(shape: Shape, placed: Placed) -> bool:
+    deep = depth_into(placed)
+    return placed.is_through or (deep is not None and deep > DEEP * shape.cast_depth)
+
+
+def _least_thickness(shape: Shape) -> float:
+    taper = shape.piece.taper
+    return shape.cast_depth if taper is None else min(shape.cast_depth, taper.thickness.mm)
