@@ -48,7 +48,7 @@ def test_a_file_that_cannot_be_used_says_why_and_changes_nothing(open_page: Open
     count = page.get_by_role("list").first.get_by_role("listitem").count()
     for text, said in {
         "not json": "It is not a job file.",
-        '{"schema_version": 7}': "It is of version 7; this Ulbrek reads up to 1. Open it with a newer Ulbrek.",
+        '{"schema_version": 7}': "It is of version 7; this Ulbrek reads up to 2. Open it with a newer Ulbrek.",
         '{"schema_version": 1, "job": {"name": "x"}}': "/job/pieces: It is missing. Add it.",
     }.items():
         file = tmp_path / "bad.ulbrek.json"

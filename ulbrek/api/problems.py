@@ -12,6 +12,7 @@ from starlette.exceptions import HTTPException
 
 from ulbrek.api.floor import record_of
 from ulbrek.api.views import JOB_VIEW, job_view
+from ulbrek.core.solve import CannotSolveError
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, RefusedEntryError, StaleWriteError, StoreError
 
@@ -33,6 +34,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(StaleWriteError, _stale_write)
     app.add_exception_handler(RefusedEntryError, _refused_entry)
     app.add_exception_handler(InvalidDocumentError, _invalid_document)
+    app.add_exception_handler(CannotSolveError, _cannot_solve)
     app.add_exception_handler(RequestValidationError, _invalid_request)
     app.add_exception_handler(HTTPException, _http_error)
     app.add_exception_handler(IntegrityError, _contradicts)
@@ -72,6 +74,11 @@ def _contradicts(_: Request, error: Exception) -> JSONResponse:
 def _invalid_document(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, InvalidDocumentError)  # noqa: S101 - registered for it
     return _refused(list(error.problems))
+
+
+def _cannot_solve(_: Request, error: Exception) -> JSONResponse:
+    problem, _dot, remedy = str(error).partition(". ")
+    return _refused([Problem("/goal", f"{problem}.", remedy)])
 
 
 def _invalid_request(_: Request, error: Exception) -> JSONResponse:

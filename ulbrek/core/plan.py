@@ -10,7 +10,7 @@ from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
 from ulbrek.core.form.boards import Wanted
-from ulbrek.core.form.checks import form_not_worked_out
+from ulbrek.core.form.checks import fix_in_the_form, form_not_worked_out
 from ulbrek.core.form.cutting import cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
@@ -20,7 +20,7 @@ from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
-from ulbrek.core.measure.plate import cannot_be_formed, gaps_in, plate_of
+from ulbrek.core.measure.plate import cannot_be_formed, fixed_in, gaps_in, is_flat, knocked_out, plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site
@@ -164,7 +164,7 @@ class _Round:
         wanted = Wanted(piece.id, length, width, self.shape.cast_depth, self.chosen.sheet, habits)
         openings = [
             (p.feature.id if p.number == 0 else f"{p.feature.id}-{p.number + 1}", p.feature.name, p.outline)
-            for p in self.shape.placed
+            for p in knocked_out(self.shape)
         ]
         castings = -(-piece.count // inputs.forms)
         as_cut = {
@@ -178,8 +178,7 @@ class _Round:
     def _steel(self) -> SteelResult:
         piece, shape = self.piece, self.shape
         gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
-        flat = piece.drawn == "in plan"
-        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, flat)
+        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, is_flat(shape))
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
     def _handle(self, measured: MeasureResult, formed: FormResult | None, reinforced: SteelResult) -> HandlingResult:
@@ -212,10 +211,7 @@ def _findings(
             result = getattr(piece, room)
             for found in result.findings if result else ():
                 yield JobFinding(station, piece.id, found)
-    for index, (design, planned) in enumerate(zip(job.pieces, pieces, strict=True)):
-        if planned.form is None:
-            for found in form_not_worked_out(design.name, cannot_be_formed(shape_of(design)), f"/pieces/{index}"):
-                yield JobFinding("form", design.id, found)
+    yield from _form_findings(job, pieces)
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("measure", (*_all_at("/site", site.findings), *_all_at("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *_all_at("/form", cut.findings))),
@@ -226,6 +222,18 @@ def _findings(
     for station, findings in by_job:
         for found in findings:
             yield JobFinding(station, None, found)
+
+
+def _form_findings(job: Job, pieces: tuple[PiecePlan, ...]) -> Iterator[JobFinding]:
+    """What of each piece's form is left to its builder."""
+    for index, (design, planned) in enumerate(zip(job.pieces, pieces, strict=True)):
+        inserts = fixed_in(shape_of(design))
+        if planned.form is not None and inserts:
+            for found in fix_in_the_form(design.name, inserts, f"/pieces/{index}"):
+                yield JobFinding("form", design.id, found)
+        if planned.form is None:
+            for found in form_not_worked_out(design.name, cannot_be_formed(shape_of(design)), f"/pieces/{index}"):
+                yield JobFinding("form", design.id, found)
 
 
 def _all_at(pointer: str, findings: Iterable[Finding]) -> list[Finding]:

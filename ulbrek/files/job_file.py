@@ -1,6 +1,7 @@
 """``*.ulbrek.json``: a job and the shop it was planned in, lossless."""
 
 import json
+from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -9,7 +10,7 @@ from ulbrek.core.job import Job
 from ulbrek.core.shop import Shop
 from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 
-SCHEMA_VERSION: Literal[1] = 1
+SCHEMA_VERSION: Literal[2] = 2
 LARGEST_FILE_BYTES = 4_000_000
 
 
@@ -18,9 +19,18 @@ class JobFile(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    schema_version: Literal[1] = SCHEMA_VERSION
+    schema_version: Literal[2] = SCHEMA_VERSION
     job: Job
     shop_snapshot: Annotated[Shop, Field(description="the shop as it was when the file was written")] = Shop()
+
+
+def _from_1(raw: dict[str, Any]) -> dict[str, Any]:
+    """The first version knew rectangles, openings and round holes alone; all it held means the same today."""
+    return {**raw, "schema_version": 2}
+
+
+# By version, what brings a document up to the next one. A document is checked after the last of them.
+UPCASTS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_1}
 
 
 def read_job_file(text: str | bytes) -> JobFile:
@@ -61,6 +71,8 @@ def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
                 )
             ]
         )
+    for older in range(version, SCHEMA_VERSION):
+        raw = UPCASTS[older](raw)
     try:
         return JobFile.model_validate(raw)
     except ValidationError as error:

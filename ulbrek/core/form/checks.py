@@ -289,3 +289,24 @@ def form_not_worked_out(name: str, why: str, field: str) -> list[Finding]:
             values={"piece": name, "why": why},
         )
     ]
+
+
+@check("fix-in-the-form", "hint")
+def fix_in_the_form(name: str, inserts: Sequence[str], field: str) -> list[Finding]:
+    """Fix it in the form
+
+    Sleeves, bolts, letters and whatever stays inside are fixed before the pour, square and where they belong: a sleeve
+    on a plug, a bolt by a bridge over the form or a split block, letters glued on mirrored.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            fix_in_the_form,
+            title="Fix in the form of {piece}: {inserts}",
+            reason="Boards and knockouts are worked out; what holds these is not.",
+            remedy="Hold each so that wet concrete cannot lift or turn it, and tape over threads.",
+            field=field,
+            values={"piece": name, "inserts": ", ".join(inserts)},
+        )
+    ]

@@ -1,6 +1,6 @@
 """What each feature takes out of a piece, adds to it, and leaves in it."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from math import cos, pi, radians, sin, tan
@@ -15,6 +15,8 @@ from ulbrek.core.kit.geometry import (
     Prism,
     Vertex,
     circle,
+    counter_clockwise,
+    hull_of,
     inset,
     rectangle,
     rounded_rectangle,
@@ -25,6 +27,8 @@ from ulbrek.core.measure.inputs import (
     AnyFeature,
     Bolt,
     Core,
+    Cutout,
+    DrawnCorner,
     DropEdge,
     Face,
     Grooves,
@@ -67,7 +71,14 @@ class Placed:
     def is_through(self) -> bool:
         """Whether it goes right through the piece."""
         feature = self.feature
-        return isinstance(feature, _THROUGH) or (isinstance(feature, RoundHole) and feature.depth is None)
+        return isinstance(feature, _THROUGH) or (isinstance(feature, RoundHole | Cutout) and feature.depth is None)
+
+    @property
+    def drawn_by(self) -> list[Outline]:
+        """The outlines it is drawn by: of letters all of theirs, holes behind what they are in."""
+        if not isinstance(self.feature, Lettering):
+            return [self.outline]
+        return [one for letter in _letters(self.feature, self) for one in (letter.outline, *letter.holes)]
 
 
 def footprint(feature: PlacedFeatureInput) -> Outline:
@@ -85,6 +96,8 @@ def footprint(feature: PlacedFeatureInput) -> Outline:
             return slot(feature.slot_length.mm, feature.diameter.mm)
         case Sleeve():
             return circle(feature.diameter.mm)
+        case Cutout():
+            return drawn_outline(feature.vertices)
         case Bolt():
             if feature.into not in SIDES:
                 return circle(feature.diameter.mm)
@@ -112,9 +125,9 @@ def cuts_of(placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
     match feature:
         case Opening():
             yield Prism(outline, 0.0, depth, *_drafted(feature.draft_deg, feature.face))
-        case RoundHole() if feature.depth is None:
+        case RoundHole() | Cutout() if feature.depth is None:
             yield Prism(outline, 0.0, depth)
-        case RoundHole() | WoodPad():
+        case RoundHole() | WoodPad() | Cutout():
             assert feature.depth is not None  # noqa: S101 - the case above took those that go through
             yield Prism(outline, *_from_face(feature.face, feature.depth.mm, thickness, depth))
         case Sleeve():
@@ -206,13 +219,6 @@ def stays_in_kg(placed: Placed, depth: float) -> float:
             return 0.0
 
 
-def letters_of(placed: Placed) -> list[Outline]:
-    """The outlines of a lettering's letters, holes behind what they are in."""
-    if not isinstance(placed.feature, Lettering):
-        return []
-    return [one for letter in _letters(placed.feature, placed) for one in (letter.outline, *letter.holes)]
-
-
 @dataclass(frozen=True, slots=True)
 class _LetterInPlace:
     outline: Outline
@@ -279,3 +285,12 @@ def _on_face(outline: Outline, face: Face, high: float, depth: float, holes: tup
 
 def _centred(length: float, width: float) -> Outline:
     return Outline(rectangle(length, width).vertices).moved(-length / 2, -width / 2)
+
+
+def drawn_outline(corners: Sequence[DrawnCorner]) -> Outline:
+    """A line read from a file, counter-clockwise and about the middle of its box; its hull where it crosses itself."""
+    found = counter_clockwise(Outline(tuple(Vertex(c.x, c.y, c.bulge) for c in corners)))
+    if not found.edges or found.area_mm2 <= 0 or not found.polygon.is_valid:
+        found = hull_of(found)
+    left, front, right, back = found.box
+    return found.moved(-(left + right) / 2, -(front + back) / 2)

@@ -2,17 +2,16 @@
 
 from math import cos, pi, sin
 
-from shapely import Polygon
-from shapely.geometry import MultiPoint
-
 from ulbrek.core.kit.geometry import (
     Corner,
     Outline,
     Vertex,
     arch_angle,
+    counter_clockwise,
     disc,
     free_outline,
     half_disc,
+    hull_of,
     l_shape,
     rectangle,
     regular,
@@ -39,7 +38,7 @@ def outline_of(given: AnyOutline) -> Outline:
     """The outline [mm] in the box from the origin; one that crosses itself gives the hull round it."""
     found = _drawn(given)
     if isinstance(given, FreeOutline | ImportedOutline) and not is_simple(found):
-        return _hull(found)
+        return hull_of(found)
     return found
 
 
@@ -99,23 +98,10 @@ def _corner_radius(given: RegularPolygon) -> float:
 
 
 def _imported(given: ImportedOutline) -> Outline:
-    vertices = tuple(Vertex(x, y, bulge) for x, y, bulge in given.vertices)
+    vertices = tuple(Vertex(c.x, c.y, c.bulge) for c in given.vertices)
     names = tuple(f"edge {number + 1}" for number in range(len(vertices)))
-    found = Outline(vertices, names)
-    if found.edges and found.area_mm2 < 0:
-        backwards = found.mirrored()  # mirrored twice, once by walking it the other way
-        found = Outline(tuple(Vertex(-v.x, v.y, -v.bulge) for v in backwards.vertices), backwards.names)
+    found = counter_clockwise(Outline(vertices, names))
     if not found.edges:
         return rectangle(1.0, 1.0)
-    left, front, _, _ = found.box
-    return found.moved(-left, -front)
-
-
-def _hull(outline: Outline) -> Outline:
-    hull = MultiPoint([(v.x, v.y) for v in outline.vertices]).convex_hull
-    if not isinstance(hull, Polygon) or hull.area < 1.0:
-        return rectangle(10.0, 10.0)
-    ring = hull.exterior if hull.exterior.is_ccw else hull.exterior.reverse()
-    found = Outline(tuple(Vertex(x, y) for x, y in list(ring.coords)[:-1]))
     left, front, _, _ = found.box
     return found.moved(-left, -front)

@@ -5,9 +5,10 @@ from typing import NamedTuple
 from ulbrek.core.kit.geometry import Solid
 from ulbrek.core.measure.bodies import Placed
 from ulbrek.core.measure.checks.formers import depth_into
-from ulbrek.core.measure.inputs import Opening, RoundHole
+from ulbrek.core.measure.inputs import AnyFeature, Bolt, Core, Lettering, Mat, Opening, RoundHole, Sleeve, Void, WoodPad
 from ulbrek.core.measure.shape import Shape
 
+_FIXED_IN = (Sleeve, Lettering, Bolt, Mat, Void, WoodPad)
 DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
 
 
@@ -50,23 +51,40 @@ def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:
 def cannot_be_formed(shape: Shape) -> str:
     """What of a piece a plain box of boards does not make, in words; empty where it does."""
     piece = shape.piece
-    if piece.drawn == "from the side":
-        return "it is drawn from the side"
-    if piece.outline.kind != "rectangle":
-        return f"its outline is not a rectangle but of the kind “{piece.outline.kind}”"
-    if piece.taper is not None:
-        return "its thickness changes"
-    if piece.seams:
-        return "seams divide it into castings"
-    if any(one.made == "in the mould" for one in piece.edge_profiles):
-        return "an edge is shaped in the mould"
-    for feature in piece.features:
-        if isinstance(feature, RoundHole) and feature.depth is None:
-            continue
-        if isinstance(feature, Opening) and not feature.draft_deg:
-            continue
-        return f"of “{feature.name}”"
-    return ""
+    reasons = {
+        "it is drawn from the side": piece.drawn == "from the side",
+        f"its outline is no rectangle ({piece.outline.kind})": piece.outline.kind != "rectangle",
+        "its thickness changes": piece.taper is not None,
+        "seams divide it into castings": bool(piece.seams),
+        "an edge is shaped in the mould": any(one.made == "in the mould" for one in piece.edge_profiles),
+    }
+    reasons |= {f"of “{feature.name}”": True for feature in piece.features if not _leaves_a_box(feature)}
+    return next((reason for reason, holds in reasons.items() if holds), "")
+
+
+def _leaves_a_box(feature: AnyFeature) -> bool:
+    """Whether a box of boards and foam knockouts still makes the piece with this in it."""
+    if isinstance(feature, RoundHole):
+        return feature.depth is None
+    if isinstance(feature, Opening):
+        return not feature.draft_deg
+    return isinstance(feature, _FIXED_IN)
+
+
+def is_flat(shape: Shape) -> bool:
+    """Whether its steel can lie flat: it is neither drawn from the side nor a vessel."""
+    vessel = any(isinstance(one, Core) and one.depth.mm > DEEP * shape.cast_depth for one in shape.piece.features)
+    return shape.piece.drawn == "in plan" and not vessel
+
+
+def fixed_in(shape: Shape) -> list[str]:
+    """What is fixed in the form beside its knockouts, by name: sleeves, bolts, letters and what stays inside."""
+    return [feature.name for feature in shape.piece.features if isinstance(feature, _FIXED_IN)]
+
+
+def knocked_out(shape: Shape) -> list[Placed]:
+    """What foam knockouts are built for."""
+    return [placed for placed in shape.placed if isinstance(placed.feature, Opening | RoundHole)]
 
 
 def _stands_in_the_way(shape: Shape, placed: Placed) -> bool:

@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry import Edge, Outline
 from ulbrek.core.measure import checks, rules
-from ulbrek.core.measure.bodies import letters_of, side_volume_mm3, stays_in_kg
+from ulbrek.core.measure.bodies import side_volume_mm3, stays_in_kg
 from ulbrek.core.measure.checks import fitting
 from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.checks.places import HOT_WEB_MM
@@ -301,14 +301,14 @@ def _as_placed(placed: Placed) -> PlacedFeature:
     radius = 0.0 if isinstance(feature, Bolt | Grooves | Lettering | Mat | DropEdge) else placed.half_x
     if isinstance(feature, Opening | Recess | Core | Void | Rib):
         radius = min(feature.corner_radius.mm, placed.half_x, placed.half_y)
-    letters = letters_of(placed)
     return PlacedFeature(
         feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius,
-        placed.number, _role(placed), tuple(path_of(one) for one in letters or [placed.outline]),
+        placed.number, role_of(placed), tuple(path_of(one) for one in placed.drawn_by),
     )  # fmt: skip
 
 
-def _role(placed: Placed) -> Role:
+def role_of(placed: Placed) -> Role:
+    """What a feature is to a drawing."""
     match placed.feature:
         case Bolt():
             return "bolt"

@@ -50,7 +50,14 @@ def webs(shape: Shape, needed_mm: float) -> list[NamedWeb]:
     Features outside the piece, or through another, have none there. What stands between two things is looked at
     in the order of their boxes' distance, until no box is near enough to matter: of forty holes few are.
     """
-    inside = [placed for placed in shape.placed if goes_through(placed) and is_inside(placed, shape)]
+    vessels = [placed.polygon for placed in shape.placed if isinstance(placed.feature, Core)]
+    inside = [
+        placed
+        for placed in shape.placed
+        if goes_through(placed)
+        and is_inside(placed, shape)
+        and not any(vessel.covers(placed.polygon) for vessel in vessels)
+    ]
     edges = list(zip(shape.outline.edge_names, shape.outline.edges, strict=True))
     ahead: list[tuple[float, int, Placed, Placed | Edge, str]] = []
     for number, placed in enumerate(inside):

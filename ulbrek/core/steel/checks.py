@@ -159,7 +159,8 @@ def _thinner_bar(stack: Stack, bars: Sequence[Bar]) -> list[Bar]:
 def cage_not_worked_out(inputs: SteelInputs, piece: str) -> list[Finding]:
     """Cage not worked out
 
-    Mesh and bars are laid out in flat pieces. Ramps, legs and steps, drawn from the side, carry bent cages.
+    Mesh and bars are laid out in flat pieces. Vessels, and ramps, legs and steps drawn from the side, carry
+    bent cages.
 
     Source: this version's own limits
     """
@@ -169,7 +170,7 @@ def cage_not_worked_out(inputs: SteelInputs, piece: str) -> list[Finding]:
         finding(
             cage_not_worked_out,
             title="The steel of {piece} is yours to work out",
-            reason="It is drawn from the side and wants a bent cage; none is laid out, and none is counted.",
+            reason="It is no flat slab and wants a bent cage; none is laid out, and none is counted.",
             remedy="Bend a cage as you are used to, or choose fibre.",
             field="/school",
             values={"piece": piece},

@@ -27,7 +27,7 @@ HALF = 0.5
 class Reinforced:
     """What is reinforced: the piece, its outline, thickness [mm] and openings.
 
-    ``flat`` says whether its outline is its plan: a piece drawn from the side wants a bent cage, and has none here.
+    ``flat`` says whether steel can lie flat in it: a vessel, or what is drawn from the side, wants a bent cage.
     """
 
     piece: str

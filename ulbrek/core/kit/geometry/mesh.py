@@ -1,6 +1,7 @@
 """The solid as a mesh of triangles, and cut through upright: what 3D pictures, files and sections are drawn from."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from itertools import pairwise
 from math import cos, hypot, pi
 
@@ -9,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ulbrek.core.kit.geometry.edge import Edge, Point
-from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline
+from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline, Vertex
 from ulbrek.core.kit.geometry.solid import Fall, Prism, Solid
 
 _REACH_MM = 0.5  # cuts that end at a face go this far past it, so that no skin is left
@@ -60,6 +61,7 @@ def upright_section(mesh: manifold3d.Manifold, along: str, at_mm: float) -> list
 
 def _lofted(prism: Prism, below_mm: float = 0.0, above_mm: float = 0.0) -> manifold3d.Manifold:
     """A prism as a mesh, reaching past its ends by as much as asked for [mm]."""
+    prism = replace(prism, outline=_without_twins(prism.outline))
     heights = _levels(prism)
     outlines = [prism.outline_at(height) for height in heights]
     kept = [(height, outline) for height, outline in zip(heights, outlines, strict=True) if outline is not None]
@@ -77,6 +79,11 @@ def _lofted(prism: Prism, below_mm: float = 0.0, above_mm: float = 0.0) -> manif
         if slope is not None:
             body = _trimmed(body, slope, sign)
     return body
+
+
+def _without_twins(outline: Outline) -> Outline:
+    """An outline of which every vertex has an edge with a length."""
+    return Outline(tuple(Vertex(edge.start.x, edge.start.y, edge.bulge) for edge in outline.edges), outline.edge_names)
 
 
 def _levels(prism: Prism) -> list[float]:

@@ -4,6 +4,8 @@ from collections.abc import Callable, Sequence
 from math import acos, asin, atan2, cos, hypot, pi, sin, sqrt, tan
 from typing import NamedTuple
 
+from shapely import MultiPoint, Polygon
+
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 
@@ -233,6 +235,25 @@ def cut_back(corners: Sequence[Corner], index: int, whole: bool = False) -> floa
         for other in (before, after)
     ]
     return min(wanted, *room)
+
+
+def counter_clockwise(outline: Outline) -> Outline:
+    """The same outline, walked counter-clockwise."""
+    if not outline.edges or outline.area_mm2 >= 0:
+        return outline
+    backwards = outline.mirrored()  # which walks it the other way; mirroring back by hand turns its arcs over
+    return Outline(tuple(Vertex(-v.x, v.y, -v.bulge) for v in backwards.vertices), backwards.names)
+
+
+def hull_of(outline: Outline) -> Outline:
+    """The convex hull round an outline's corners, in the box from the origin."""
+    hull = MultiPoint([(v.x, v.y) for v in outline.vertices]).convex_hull
+    if not isinstance(hull, Polygon) or hull.area < 1.0:
+        return rectangle(10.0, 10.0)
+    ring = hull.exterior if hull.exterior.is_ccw else hull.exterior.reverse()
+    found = Outline(tuple(Vertex(x, y) for x, y in list(ring.coords)[:-1]))
+    left, front, _, _ = found.box
+    return found.moved(-left, -front)
 
 
 def _turn(before: Corner, corner: Corner, after: Corner) -> float:

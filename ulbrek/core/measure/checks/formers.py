@@ -3,7 +3,7 @@
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.kit.lettering import missing
 from ulbrek.core.measure.bodies import SIDES
-from ulbrek.core.measure.inputs import Bolt, Core, Grooves, Lettering, Mat, Recess, RoundHole, Void, WoodPad
+from ulbrek.core.measure.inputs import Bolt, Core, Cutout, Grooves, Lettering, Mat, Recess, RoundHole, Void, WoodPad
 from ulbrek.core.measure.shape import Placed, Shape
 
 LEAST_FLOOR_MM = 20.0
@@ -18,7 +18,7 @@ def depth_into(placed: Placed) -> float | None:
     match feature:
         case Recess() | Core() | WoodPad():
             return feature.depth.mm
-        case RoundHole() if feature.depth is not None:
+        case RoundHole() | Cutout() if feature.depth is not None:
             return feature.depth.mm
         case Grooves():
             return max(feature.depth.mm, feature.shallow_depth.mm if feature.shallow_depth else 0.0)
@@ -46,7 +46,10 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
             continue
         feature = placed.feature
         change = None
-        if isinstance(feature, Recess | Core | WoodPad | RoundHole | Lettering) and thickness > LEAST_FLOOR_MM + 1:
+        if (
+            isinstance(feature, Recess | Core | WoodPad | RoundHole | Cutout | Lettering)
+            and thickness > LEAST_FLOOR_MM + 1
+        ):
             depth = feature.depth
             assert depth is not None  # noqa: S101 - it has one, or nothing goes into the face
             less = depth.at_most(thickness - LEAST_FLOOR_MM)

@@ -5,6 +5,7 @@ from ulbrek.core.measure.inputs.features import (
     AnyFeature,
     Bolt,
     Core,
+    Cutout,
     DropEdge,
     Feature,
     Grooves,
@@ -24,6 +25,7 @@ from ulbrek.core.measure.inputs.outlines import (
     AnyOutline,
     ArchBlock,
     Disc,
+    DrawnCorner,
     FreeCorner,
     FreeOutline,
     HalfDisc,
@@ -38,9 +40,9 @@ from ulbrek.core.measure.inputs.piece import EdgeFit, EdgeProfile, Piece, Run, S
 from ulbrek.core.measure.inputs.site import Passage, Site, SiteDimension
 
 __all__ = [
-    "AcrossAnchor", "AnyFeature", "AnyOutline", "ArchBlock", "Bolt", "Core", "DeepAnchor", "Disc", "DropEdge",
-    "EdgeFit", "EdgeName", "EdgeProfile", "Face", "Feature", "FreeCorner", "FreeOutline", "Grooves", "HalfDisc", "Id",
-    "ImportedOutline", "LShape", "Lettering", "Mat", "Name", "Opening", "Passage", "Piece", "PlacedFeatureInput",
-    "Recess", "Rectangle", "RegularPolygon", "Repeat", "Rib", "RoundHole", "Run", "Seam", "Site", "SiteDimension",
-    "Sleeve", "Taper", "Trapezoid", "UShape", "Void", "WoodPad",
+    "AcrossAnchor", "AnyFeature", "AnyOutline", "ArchBlock", "Bolt", "Core", "Cutout", "DeepAnchor", "Disc",
+    "DrawnCorner", "DropEdge", "EdgeFit", "EdgeName", "EdgeProfile", "Face", "Feature", "FreeCorner", "FreeOutline",
+    "Grooves", "HalfDisc", "Id", "ImportedOutline", "LShape", "Lettering", "Mat", "Name", "Opening", "Passage",
+    "Piece", "PlacedFeatureInput", "Recess", "Rectangle", "RegularPolygon", "Repeat", "Rib", "RoundHole", "Run",
+    "Seam", "Site", "SiteDimension", "Sleeve", "Taper", "Trapezoid", "UShape", "Void", "WoodPad",
 ]  # fmt: skip

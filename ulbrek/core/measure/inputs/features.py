@@ -7,6 +7,7 @@ from pydantic import Field
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Bore, Depth, Offset, Radius, Side, Small
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor, Described, EdgeName, Face, Id, Name, SideName
+from ulbrek.core.measure.inputs.outlines import DrawnCorner
 
 Turn = Annotated[float, Field(ge=-180, le=180, allow_inf_nan=False, description="turned left about its centre, °")]
 Draft = Annotated[
@@ -175,6 +176,15 @@ class Rib(_Placed):
     face: Face = "underside"
 
 
+class Cutout(_Placed):
+    """An opening or recess of any outline, read from a file; its place is that of the box round it."""
+
+    kind: Literal["cutout"] = "cutout"
+    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000)]
+    depth: Annotated[Small | None, Field(description="None: right through")] = None
+    face: Face = "top"
+
+
 class DropEdge(Described):
     """An edge that hangs down and makes the piece look thicker."""
 
@@ -187,7 +197,7 @@ class DropEdge(Described):
 
 
 PlacedFeatureInput = (
-    Opening | RoundHole | Recess | Grooves | Sleeve | Core | Void | Lettering | Bolt | WoodPad | Mat | Rib
+    Opening | RoundHole | Recess | Grooves | Sleeve | Core | Void | Lettering | Bolt | WoodPad | Mat | Rib | Cutout
 )
 AnyFeature = PlacedFeatureInput | DropEdge
 Feature = Annotated[AnyFeature, Field(discriminator="kind")]

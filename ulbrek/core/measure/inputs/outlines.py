@@ -132,12 +132,20 @@ class FreeOutline(Described):
         return corners
 
 
+class DrawnCorner(Described):
+    """A corner of a drawn line [mm] and the bulge of the edge that leaves it, as in DXF."""
+
+    x: Finite
+    y: Finite
+    bulge: Annotated[float, Field(ge=-100, le=100, allow_inf_nan=False)] = 0.0
+
+
 class ImportedOutline(Described):
-    """A closed polyline read from a file: x, y [mm] and the bulge of the edge that leaves each corner, as in DXF."""
+    """A closed line read from a file."""
 
     kind: Literal["imported"] = "imported"
     source: Annotated[str, Field(max_length=80, description="the file it came from")] = ""
-    vertices: Annotated[tuple[tuple[Finite, Finite, Finite], ...], Field(min_length=2, max_length=2_000)]
+    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000)]
 
 
 AnyOutline = (
@@ -181,6 +189,6 @@ def _under(part: Length, whole: Length, what: str, of: str) -> None:
 
 
 __all__ = [
-    "AnyOutline", "ArchBlock", "Disc", "FreeCorner", "FreeOutline", "HalfDisc", "ImportedOutline", "LShape",
-    "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
+    "AnyOutline", "ArchBlock", "Disc", "DrawnCorner", "FreeCorner", "FreeOutline", "HalfDisc", "ImportedOutline",
+    "LShape", "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
 ]  # fmt: skip

@@ -1,0 +1,227 @@
+"""solve(): which change of a job reaches a goal. What it offers is applied like a finding's change."""
+
+from collections.abc import Callable, Iterator
+from math import ceil
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ulbrek.core.base.finding import Change, Quantity
+from ulbrek.core.base.units import Length
+from ulbrek.core.job import Job
+from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
+from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
+from ulbrek.core.measure.rules import web_needed
+from ulbrek.core.measure.seams import free_offset
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.station import Concrete, measure
+from ulbrek.core.references import choose
+from ulbrek.core.shop import Shop
+
+_STEPS = 60
+_SHARE = 1e-6
+LEAST_MM, MOST_MM = 10.0, 2_000.0
+
+
+class _Goal(BaseModel):
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    piece: Id
+
+
+class TargetMass(_Goal):
+    """One piece is to weigh so much, by changing its thickness, or its size in plan."""
+
+    kind: Literal["target mass"] = "target mass"
+    mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)]
+    when: Literal["fresh", "stripped", "dry"] = "dry"
+    by: Literal["thickness", "size"] = "thickness"
+
+
+class EqualSections(_Goal):
+    """The figures of a run add up, by changing one of them."""
+
+    kind: Literal["equal sections"] = "equal sections"
+    unknown: Literal["section", "count", "gap", "end gap", "run"] = "section"
+
+
+class FitToSite(_Goal):
+    """A piece fills a site dimension but for its fitting gaps."""
+
+    kind: Literal["fit to site"] = "fit to site"
+    dimension: Id
+    along: Literal["length", "width"] = "length"
+
+
+class DivideAtSeams(_Goal):
+    """A piece is divided so that no casting is longer than so much."""
+
+    kind: Literal["divide at seams"] = "divide at seams"
+    longest: Length
+
+
+Goal = Annotated[TargetMass | EqualSections | FitToSite | DivideAtSeams, Field(discriminator="kind")]
+
+
+class CannotSolveError(ValueError):
+    """No change of the job reaches the goal; says why and what would do."""
+
+
+def solve(job: Job, shop: Shop, goal: TargetMass | EqualSections | FitToSite | DivideAtSeams) -> Change:
+    """The change of a job that reaches a goal.
+
+    Args:
+        job: the job
+        shop: the shop it is made in
+        goal: what is wanted
+
+    Raises:
+        CannotSolveError: when nothing does, with the reason
+    """
+    index = next((number for number, piece in enumerate(job.pieces) if piece.id == goal.piece), None)
+    if index is None:
+        raise CannotSolveError(f"The job has no piece “{goal.piece}”. Choose one of its pieces.")
+    piece = job.pieces[index]
+    match goal:
+        case TargetMass():
+            change = _target_mass(piece, goal, _concrete(job, shop))
+        case EqualSections():
+            change = _equal_sections(piece, goal)
+        case FitToSite():
+            change = _fit_to_site(job, piece, goal)
+        case DivideAtSeams():
+            change = _divide(piece, goal)
+    fields = {f"/pieces/{index}{field}": value for field, value in change.fields.items()}
+    return Change(change.label, fields, change.values)
+
+
+def _concrete(job: Job, shop: Shop) -> Concrete:
+    chosen = choose(job, shop)
+    return Concrete(Filled(chosen.size, job.mix.water_per_bag_l).density, BLED, DRYING_LOSS)
+
+
+def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete) -> Change:
+    resized, now, least, most = _resizing(piece, goal.by)
+
+    def weighs(size_mm: float) -> float:
+        measured = measure(shape_of(resized(size_mm)), concrete)
+        by_state = {"fresh": measured.mass_fresh, "stripped": measured.mass_stripped, "dry": measured.mass_dry}
+        return by_state[goal.when].value
+
+    if not weighs(least) <= goal.mass_kg <= weighs(most):
+        raise CannotSolveError(
+            f"Between {least:g} and {most:g} mm it weighs {weighs(least):.1f} to {weighs(most):.1f} kg. "
+            "Ask for a mass between, or change its other size first."
+        )
+    low, high = least, most
+    for _ in range(_STEPS):
+        middle = (low + high) / 2
+        low, high = (middle, high) if weighs(middle) < goal.mass_kg else (low, middle)
+        if high - low < _SHARE * high:
+            break
+    found = round((low + high) / 2, 3)
+    piece_then = resized(found)
+    fields = (
+        {"/thickness": piece_then.thickness.model_dump()}
+        if goal.by == "thickness"
+        else {"/outline": piece_then.outline.model_dump(mode="json")}
+    )
+    what = "Make it {size} thick" if goal.by == "thickness" else "Make its size {size}"
+    return Change(what, fields, {"size": Quantity(found, "mm"), "was": Quantity(now, "mm")})
+
+
+def _resizing(piece: Piece, by: str) -> tuple[Callable[[float], Piece], float, float, float]:
+    """How a piece is made another size, its size now, and the least and most to try [mm]."""
+    if by == "thickness":
+        return (
+            lambda mm: piece.model_copy(update={"thickness": Length(mm=mm)}), piece.thickness.mm, LEAST_MM, MOST_MM,
+        )  # fmt: skip
+    outline = piece.outline
+    now = shape_of(piece).size[0]
+    if isinstance(outline, Disc):
+        return lambda mm: _with_outline(piece, {"diameter": Length(mm=mm)}), now, LEAST_MM, MOST_MM
+    if isinstance(outline, RegularPolygon):
+        return lambda mm: _with_outline(piece, {"size": Length(mm=mm)}), outline.size.mm, LEAST_MM, MOST_MM
+    if isinstance(outline, Rectangle):
+        ratio = outline.width.mm / outline.length.mm
+        return (
+            lambda mm: _with_outline(piece, {"length": Length(mm=mm), "width": Length(mm=mm * ratio)}),
+            now, max(LEAST_MM, LEAST_MM / ratio), MOST_MM,
+        )  # fmt: skip
+    raise CannotSolveError("Its outline has no one size to change. Change its thickness instead.")
+
+
+def _with_outline(piece: Piece, fields: dict[str, Length]) -> Piece:
+    return piece.model_copy(update={"outline": piece.outline.model_copy(update=fields)})
+
+
+def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
+    run = piece.run
+    if run is None:
+        raise CannotSolveError("It fills no run. Give the run and its gaps first.")
+    length, width = shape_of(piece).size
+    section, count = (length if run.along == "length" else width), piece.count
+    total, gap, end = run.run.mm, run.gap.mm, run.end_gap.mm
+    if goal.unknown == "section":
+        wanted = (total - (count - 1) * gap - 2 * end) / count
+        if piece.outline.kind != "rectangle" or wanted < LEAST_MM:
+            raise CannotSolveError("Its section cannot be changed to fit. Change the count, the gaps or the run.")
+        return _length("Make each {size}", f"/outline/{run.along}", wanted)
+    if goal.unknown == "count":
+        wanted_count = (total - 2 * end + gap) / (section + gap)
+        if round(wanted_count) < 1:
+            raise CannotSolveError("Not one of them fits the run. Make them smaller, or the run longer.")
+        return Change("Make {count} of them", {"/count": round(wanted_count)}, {"count": str(round(wanted_count))})
+    if goal.unknown == "run":
+        return _length("Make the run {size}", "/run/run", count * section + (count - 1) * gap + 2 * end)
+    left = total - count * section - (2 * end if goal.unknown == "gap" else (count - 1) * gap)
+    parts = count - 1 if goal.unknown == "gap" else 2
+    if left < 0 or parts == 0:
+        raise CannotSolveError("The pieces fill more than the run. Make them smaller, fewer, or the run longer.")
+    field = "/run/gap" if goal.unknown == "gap" else "/run/end_gap"
+    return _length("Make each gap {size}", field, left / parts)
+
+
+def _fit_to_site(job: Job, piece: Piece, goal: FitToSite) -> Change:
+    found = next((one for one in job.site.dimensions if one.id == goal.dimension), None)
+    if found is None:
+        raise CannotSolveError(f"The site has no dimension “{goal.dimension}”. Choose one that was measured.")
+    if piece.outline.kind in ("disc", "half disc", "polygon", "arch block", "free", "imported", "trapezoid"):
+        raise CannotSolveError("Its outline has no length and width of its own. Change it by hand.")
+    ends = ("left", "right") if goal.along == "length" else ("front", "back")
+    gaps = sum(one.gap.mm for one in piece.edge_fits if one.edge in ends)
+    over = sum(one.overhang.mm for one in piece.edge_fits if one.edge in ends)
+    read = (found.again or found.first).mm - (found.offset.mm if found.offset else 0.0)
+    return _length("Make it {size} to fit", f"/outline/{goal.along}", read - gaps + over)
+
+
+def _divide(piece: Piece, goal: DivideAtSeams) -> Change:
+    shape = shape_of(piece)
+    length, width = shape.size
+    side: Literal["left", "front"] = "left" if length >= width else "front"
+    run = max(length, width)
+    parts = ceil(run / goal.longest.mm - 1e-9)
+    if parts < 2:
+        return Change("Take the seams away", {"/seams": []}) if piece.seams else Change("It needs no seam", {})
+    seams = list(_seams(piece, side, run, parts))
+    words = "Put a seam {at} from the {side}" if len(seams) == 1 else "Put {count} seams"
+    return Change(
+        words,
+        {"/seams": [seam.model_dump(mode="json") for seam in seams]},
+        {"at": Quantity(seams[0].offset.mm, "mm"), "side": side, "count": str(len(seams))},
+    )
+
+
+def _seams(piece: Piece, side: Literal["left", "front"], run: float, parts: int) -> Iterator[Seam]:
+    whole = piece.model_copy(update={"seams": ()})
+    shape = shape_of(whole)
+    for number in range(1, parts):
+        wanted = Seam(id=f"seam-{number}", side=side, offset=Length(mm=run * number / parts))
+        at = free_offset(shape, wanted, web_needed(piece.thickness.mm))
+        if at is None:
+            raise CannotSolveError("No place is whole right across it. Make an opening smaller or move it.")
+        yield wanted.model_copy(update={"offset": Length(mm=round(at))})
+
+
+def _length(label: str, field: str, mm: float) -> Change:
+    return Change(label, {field: Length(mm=round(mm, 3)).model_dump()}, {"size": Quantity(mm, "mm")})

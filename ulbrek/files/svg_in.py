@@ -1,0 +1,151 @@
+"""Lines out of an SVG file."""
+
+import re
+from collections.abc import Iterator
+from math import isfinite, tan
+from typing import Any
+from xml.etree.ElementTree import Element, ParseError
+
+import svgelements as svg
+from defusedxml import DefusedXmlException
+from defusedxml.ElementTree import fromstring
+
+from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, chords, refuse
+
+DEEPEST = 40
+MOST_POINTS = 50_000
+MOST_SEGMENTS = 20_000
+_LENGTH = re.compile(r"^\s*([\d.eE+-]+)\s*(mm|cm|in|px|pt)?\s*$")
+_TO_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72}
+_SHAPES = {
+    "path": lambda a: svg.Path(a.get("d", "")),
+    "rect": lambda a: svg.Path(svg.Rect(*(_number(a.get(k)) for k in ("x", "y", "width", "height", "rx", "ry")))),
+    "circle": lambda a: svg.Path(svg.Circle(*(_number(a.get(k)) for k in ("cx", "cy", "r")))),
+    "ellipse": lambda a: svg.Path(svg.Ellipse(*(_number(a.get(k)) for k in ("cx", "cy", "rx", "ry")))),
+    "line": lambda a: svg.Path(svg.SimpleLine(*(_number(a.get(k)) for k in ("x1", "y1", "x2", "y2")))),
+    "polyline": lambda a: svg.Path(svg.Polyline(a.get("points", ""))),
+    "polygon": lambda a: svg.Path(svg.Polygon(a.get("points", ""))),
+}
+
+
+def read(content: bytes) -> tuple[list[Pline], Unit | None]:
+    """The lines of an SVG drawing, y turned up, in millimetres where it says its size in a unit of length.
+
+    Raises:
+        InvalidDocumentError: when it is broken, nested too deeply, or holds too much
+    """
+    try:
+        root = fromstring(content)
+    except (ParseError, DefusedXmlException, ValueError, LookupError) as error:
+        raise refuse("It is not an SVG drawing that can be read.", "Save it anew as plain SVG.") from error
+    if _plain(root) != "svg":
+        raise refuse("It is not an SVG drawing.", "Save it anew as plain SVG.")
+    scale = _scale(root)
+    lines: list[Pline] = []
+    points = 0
+    for count, (element, matrix) in enumerate(_elements(root, svg.Matrix(), 0)):
+        if count >= MOST_ENTITIES:
+            raise refuse(f"It holds over {MOST_ENTITIES} elements.", "Keep only the outline and its openings in it.")
+        for line in _lines(element, matrix, scale or 1.0):
+            points += len(line.corners)
+            if points > MOST_POINTS:
+                raise refuse("Its curves hold too many points.", "Draw it with arcs, or more coarsely.")
+            lines.append(line)
+    return lines, "mm" if scale else None
+
+
+def _plain(element: Element) -> str:
+    tag = element.tag
+    return tag.rpartition("}")[2] if isinstance(tag, str) else ""
+
+
+def _number(text: str | None) -> float:
+    found = _LENGTH.match(text or "0")
+    return float(found[1]) if found else 0.0
+
+
+def _scale(root: Element) -> float | None:
+    """How many millimetres a unit of the drawing is; None where it does not say."""
+    found = _LENGTH.match(root.get("width", ""))
+    if not found or found[2] not in _TO_MM:
+        return None
+    wide = float(found[1]) * _TO_MM[found[2]]
+    box = re.split(r"[\s,]+", root.get("viewBox", "").strip())
+    try:
+        across = float(box[2]) if len(box) == 4 else None
+    except ValueError:
+        across = None
+    # Without a viewBox a user unit is a pixel, of which 96 are an inch.
+    scale = wide / across if across else 25.4 / 96
+    return scale if isfinite(scale) and 0 < scale < 1e6 else None
+
+
+def _elements(element: Element, matrix: Any, depth: int) -> Iterator[tuple[Element, Any]]:  # noqa: ANN401
+    if depth > DEEPEST:
+        raise refuse("Its groups are nested too deeply.", "Take its groups apart, and save it anew.")
+    for child in element:
+        name = _plain(child)
+        if name in ("defs", "clipPath", "mask", "symbol", "marker", "pattern", "metadata", "style", "script"):
+            continue
+        try:
+            own = svg.Matrix(child.get("transform", "")) * matrix
+        except (ValueError, TypeError, IndexError, AttributeError) as error:
+            raise refuse("One of its transforms cannot be read.", "Save it anew as plain SVG.") from error
+        if name in _SHAPES:
+            yield child, own
+        elif name in ("g", "a", "svg", "switch"):
+            yield from _elements(child, own, depth + 1)
+
+
+def _lines(element: Element, matrix: Any, scale: float) -> Iterator[Pline]:  # noqa: ANN401
+    try:
+        path = _SHAPES[_plain(element)](element) * matrix
+        path.reify()
+        if len(path) > MOST_SEGMENTS:
+            raise refuse("One of its paths is too long.", "Draw it with arcs, or more coarsely.")
+        for part in path.as_subpaths():
+            yield from _line(svg.Path(part), scale)
+    except (ValueError, TypeError, IndexError, AttributeError, ArithmeticError, KeyError, RecursionError) as error:
+        if type(error).__name__ == "InvalidDocumentError":
+            raise
+        raise refuse("One of its lines cannot be read.", "Save it anew as plain SVG.") from error
+
+
+def _line(path: Any, scale: float) -> Iterator[Pline]:  # noqa: ANN401
+    corners: list[tuple[float, float, float]] = []
+    closed = False
+    for segment in path:
+        closed = closed or isinstance(segment, svg.Close)
+        if isinstance(segment, svg.Move | svg.Line | svg.Close):
+            corners = _appended(corners, segment.end, scale)
+        else:
+            corners = _curved(corners, segment, scale)
+    if len(corners) > 1:
+        yield Pline(corners, closed)
+
+
+def _curved(
+    corners: list[tuple[float, float, float]],
+    segment: Any,  # noqa: ANN401
+    scale: float,
+) -> list[tuple[float, float, float]]:
+    """A circular arc keeps its bulge; any other curve becomes chords within the tolerance."""
+    if isinstance(segment, svg.Arc) and abs(segment.rx - segment.ry) < 1e-6 * max(segment.rx, 1e-9):
+        parts = 2 if abs(segment.sweep) > 3.1 else 1
+        for part in range(1, parts + 1):
+            if corners:
+                x, y, _ = corners[-1]
+                # Turned up side down, clockwise becomes counter-clockwise.
+                corners[-1] = (x, y, tan(-segment.sweep / parts / 4))
+            corners = _appended(corners, segment.point(part / parts), scale)
+        return corners
+    length = float(segment.length(error=1e-2, min_depth=2))
+    for step in range(1, (count := chords(length * scale, max(length * scale / 6, 1.0), TOLERANCE_MM)) + 1):
+        corners = _appended(corners, segment.point(step / count), scale)
+    return corners
+
+
+def _appended(corners: list[tuple[float, float, float]], at: Any, scale: float) -> list[tuple[float, float, float]]:  # noqa: ANN401
+    if at is None or not (isfinite(at.x) and isfinite(at.y)):
+        raise ValueError("a place that is no number")
+    return [*corners, (float(at.x) * scale, -float(at.y) * scale, 0.0)] if len(corners) < MOST_SEGMENTS else corners
