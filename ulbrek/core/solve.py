@@ -11,7 +11,6 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.job import Job
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
-from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete, measure
@@ -217,7 +216,7 @@ def _seams(piece: Piece, side: Literal["left", "front"], run: float, parts: int)
     shape = shape_of(whole)
     for number in range(1, parts):
         wanted = Seam(id=f"seam-{number}", side=side, offset=Length(mm=run * number / parts))
-        at = free_offset(shape, wanted, web_needed(piece.thickness.mm))
+        at = free_offset(shape, wanted)
         if at is None:
             raise CannotSolveError("No place is whole right across it. Make an opening smaller or move it.")
         yield wanted.model_copy(update={"offset": Length(mm=round(at))})

@@ -42,9 +42,9 @@ class SectionRequest(BaseModel):
 
 
 class Section(BaseModel):
-    """Closed rings of points (along, up) [mm], holes among them, and the heights between which they lie."""
+    """Closed rings, each along and up [mm] of one point after another, holes among them; and between what heights."""
 
-    rings: list[list[tuple[float, float]]]
+    rings: list[list[float]]
     low_mm: float
     high_mm: float
 
@@ -64,7 +64,8 @@ def cut_through(asked: SectionRequest) -> Section:
     """A piece cut through upright, as it is cast."""
     solid = _shape(asked.piece).solid
     rings = upright_section(_mesh(asked.piece), asked.along, asked.at_mm)
-    return Section(rings=rings, low_mm=solid.heights[0], high_mm=solid.heights[-1])
+    flat = [[round(value, 3) for point in ring for value in point] for ring in rings]
+    return Section(rings=flat, low_mm=solid.heights[0], high_mm=solid.heights[-1])
 
 
 @router.post("/solid", response_class=Response, responses={200: {"content": {"model/stl": {}}}})

@@ -7,6 +7,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry import CutLine
 from ulbrek.core.measure.inputs import Seam
+from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Shape
 
 _FAR_MM = 1e5
@@ -37,16 +38,16 @@ def in_piece(shape: Shape, seam: Seam) -> bool:
     return 0 < seam.offset.mm < (length if seam.side in ("left", "right") else width)
 
 
-def free_offset(shape: Shape, seam: Seam, needed_mm: float) -> float | None:
+def free_offset(shape: Shape, seam: Seam) -> float | None:
     """The offset nearest to a seam's own at which the piece is whole across it [mm]; None where there is none.
 
     Args:
         shape: the piece
         seam: where it is now
-        needed_mm: the least strip that may be gone through
     """
     run = shape.size[0] if seam.side in ("left", "right") else shape.size[1]
-    free = [at for at in _candidates(shape, seam, run) if _is_free(shape, seam, at, needed_mm)]
+    needed = web_needed(shape.piece.thickness.mm)
+    free = [at for at in _candidates(shape, seam, run) if _is_free(shape, seam, at, needed)]
     return min(free, key=lambda at: abs(at - seam.offset.mm), default=None)
 
 

@@ -7,6 +7,8 @@ export type Piece = Schemas["Piece"];
 export type Feature = Piece["features"] extends (infer F)[] | undefined ? F : never;
 export type Plan = Schemas["Plan"];
 export type PiecePlan = Schemas["PiecePlan"];
+/** A piece whose form is worked out. */
+export type Formed = PiecePlan & { form: NonNullable<PiecePlan["form"]> };
 export type JobView = Schemas["JobView"];
 export type PlanView = Schemas["PlanView"];
 export type JobCard = Schemas["JobCard"];

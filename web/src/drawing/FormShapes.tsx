@@ -1,8 +1,8 @@
-import type { PiecePlan } from "@/api/client";
+import type { Formed, PiecePlan } from "@/api/client";
 import { box, type Frame } from "./extent";
 import { Openings } from "./Openings";
 
-type Form = PiecePlan["form"];
+type Form = Formed["form"];
 
 interface Props {
   at: Frame;

@@ -1,5 +1,6 @@
 import type { PiecePlan } from "@/api/client";
-import { box, type Frame } from "./extent";
+import type { Frame } from "./extent";
+import { pathData } from "./path";
 
 interface Props {
   at: Frame;
@@ -10,20 +11,15 @@ interface Props {
 
 /** Openings and holes from above, as the foam that makes them. */
 export function Openings({ at, features, now }: Props) {
-  return features.map((feature) => (
-    <rect
-      key={feature.id}
-      {...box(
-        at,
-        feature.x_mm - feature.length_mm / 2,
-        feature.y_mm - feature.width_mm / 2,
-        feature.length_mm,
-        feature.width_mm,
-      )}
-      rx={feature.radius_mm * at.scale}
-      fill="url(#foam)"
-      stroke={now?.has(feature.id) ? "var(--crayon)" : "var(--foam-line)"}
-      strokeWidth={now?.has(feature.id) ? 4 : 2}
-    />
-  ));
+  return features
+    .filter((feature) => feature.role === "through" || feature.role === "recess")
+    .map((feature) => (
+      <path
+        key={`${feature.id} ${feature.copy}`}
+        d={feature.paths.map((path) => pathData(at.view, path, at.from.x, at.from.y)).join("")}
+        fill="url(#foam)"
+        stroke={now?.has(feature.id) ? "var(--crayon)" : "var(--foam-line)"}
+        strokeWidth={now?.has(feature.id) ? 4 : 2}
+      />
+    ));
 }

@@ -1,6 +1,8 @@
 import type { KeyboardEvent, PointerEvent } from "react";
-import type { Finding, Piece } from "@/api/client";
+import type { Finding, Piece, PiecePlan } from "@/api/client";
 import type { Box } from "./boxes";
+import { edgeData, pathData } from "./path";
+import type { Guide } from "./snapping";
 import { px, py, type View } from "./view";
 
 type Mark = NonNullable<Finding["mark"]>;
@@ -8,56 +10,80 @@ type Mark = NonNullable<Finding["mark"]>;
 interface Props {
   view: View;
   piece: Piece;
-  boxes: Box[];
+  measured: PiecePlan["measure"];
+  boxes: readonly Box[];
+  /** How far each feature is from where it was planned, while it is under the hand [mm]. */
+  shifts: ReadonlyMap<string, { dx: number; dy: number }>;
+  guides: readonly Guide[];
   marks: Mark[];
   /** Features that cannot be cast where they are. */
   wrong: ReadonlySet<string>;
-  selected: string | null;
+  selected: readonly string[];
   onFeatureDown: (event: PointerEvent, id: string) => void;
   onFeatureKey: (event: KeyboardEvent, id: string) => void;
-  onSelect: (id: string | null) => void;
+  onFeatureFocus: (id: string) => void;
 }
 
-/** The piece from above: concrete, openings, the edges that show, and what is wrong where. */
-export function PlanShapes({
-  view,
-  piece,
-  boxes,
-  marks,
-  wrong,
-  selected,
-  onFeatureDown,
-  onFeatureKey,
-  onSelect,
-}: Props) {
-  const [x0, x1] = [Math.min(px(view, 0), px(view, view.length)), Math.max(px(view, 0), px(view, view.length))];
-  const [y0, y1] = [py(view, view.width), py(view, 0)];
+/** The piece from above: concrete, what is in it and on it, the edges that show, and what is wrong where. */
+export function PlanShapes(props: Props) {
+  const { view, piece, measured, boxes, shifts, guides, marks, wrong, selected } = props;
+  const shown = piece.edges_shown ?? [];
   return (
     <>
-      <rect
-        x={x0}
-        y={y0}
-        width={x1 - x0}
-        height={y1 - y0}
-        fill="url(#concrete)"
-        stroke="var(--ink)"
-        strokeWidth={1.25}
-        onPointerDown={() => onSelect(null)}
-      />
-      <ShownEdges view={view} shown={piece.edges_shown ?? []} />
-      {boxes.map((box) => (
-        <FeatureShape
-          key={box.id}
-          view={view}
-          box={box}
-          name={piece.features?.find((feature) => feature.id === box.id)?.name ?? ""}
-          selected={box.id === selected}
-          wrong={wrong.has(box.id)}
-          onDown={onFeatureDown}
-          onKey={onFeatureKey}
-          onSelect={onSelect}
+      <path d={pathData(view, measured.path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth={1.25} />
+      {measured.edges
+        .filter((edge) => shown.includes(edge.name))
+        .map((edge) => (
+          <path
+            key={`${edge.name} ${edge.x1} ${edge.y1}`}
+            d={edgeData(view, edge)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="5"
+          />
+        ))}
+      {measured.parts.map((part) => (
+        <path
+          key={part.path.join(" ")}
+          d={pathData(view, part.path)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+          strokeDasharray="12 5 2 5"
+          className="pointer-events-none"
         />
       ))}
+      {boxes.map((box) => (
+        <FeatureShape
+          key={`${box.id} ${box.copy}`}
+          view={view}
+          box={box}
+          shift={shifts.get(box.id)}
+          name={piece.features?.find((feature) => feature.id === box.id)?.name ?? ""}
+          selected={selected.includes(box.id)}
+          wrong={wrong.has(box.id)}
+          onDown={props.onFeatureDown}
+          onKey={props.onFeatureKey}
+          onFocus={props.onFeatureFocus}
+        />
+      ))}
+      {guides.map((guide) => {
+        const across = guide.axis === "x";
+        const at = across ? px(view, guide.at) : py(view, guide.at);
+        return (
+          <line
+            key={`${guide.axis} ${guide.at}`}
+            data-guide={guide.axis}
+            className="pointer-events-none"
+            x1={across ? at : px(view, 0) - 30}
+            x2={across ? at : px(view, view.length) + 30}
+            y1={across ? py(view, view.width) - 20 : at}
+            y2={across ? py(view, 0) + 20 : at}
+            stroke="var(--crayon)"
+            strokeWidth="1.5"
+          />
+        );
+      })}
       {marks.map((mark) => (
         <ThinPlace key={`${mark.x1} ${mark.y1} ${mark.x2} ${mark.y2}`} view={view} mark={mark} />
       ))}
@@ -65,48 +91,48 @@ export function PlanShapes({
   );
 }
 
-function ShownEdges({ view, shown }: { view: View; shown: readonly string[] }) {
-  const [l, w] = [view.length, view.width];
-  const ends: Record<string, [number, number, number, number]> = {
-    front: [0, 0, l, 0],
-    back: [0, w, l, w],
-    left: [0, 0, 0, w],
-    right: [l, 0, l, w],
-  };
-  return shown.map((edge) => {
-    const [a, b, c, d] = ends[edge] ?? [0, 0, 0, 0];
-    return (
-      <line
-        key={edge}
-        x1={px(view, a)}
-        y1={py(view, b)}
-        x2={px(view, c)}
-        y2={py(view, d)}
-        stroke="var(--ink)"
-        strokeWidth="5"
-      />
-    );
-  });
-}
+/** How a feature looks by what it is to the piece: what goes through is foam, what goes in is shaded. */
+const LOOKS: Record<Box["role"], { fill: string; dash?: string; stroke: string }> = {
+  through: { fill: "url(#foam)", stroke: "var(--foam-line)" },
+  recess: { fill: "var(--recess)", stroke: "var(--foam-line)" },
+  inside: { fill: "transparent", dash: "8 5", stroke: "var(--ink-soft)" },
+  raised: { fill: "var(--raised)", stroke: "var(--ink)" },
+  bolt: { fill: "var(--steel)", stroke: "var(--ink)" },
+  letters: { fill: "var(--recess)", stroke: "var(--ink)" },
+};
 
 interface FeatureProps {
   view: View;
   box: Box;
+  shift: { dx: number; dy: number } | undefined;
   name: string;
   selected: boolean;
   wrong: boolean;
   onDown: (event: PointerEvent, id: string) => void;
   onKey: (event: KeyboardEvent, id: string) => void;
-  onSelect: (id: string) => void;
+  onFocus: (id: string) => void;
 }
 
 const TOUCH_PX = 44;
 
-function FeatureShape({ view, box, name, selected, wrong, onDown, onKey, onSelect }: FeatureProps) {
+function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, onFocus }: FeatureProps) {
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
   const [hitWidth, hitHeight] = [Math.max(width, TOUCH_PX), Math.max(height, TOUCH_PX)];
-  const roomy = width > name.length * 9 + 16 && height > 44;
+  const look = LOOKS[box.role];
+  const roomy = width > name.length * 9 + 16 && height > 44 && box.role !== "letters";
+  const first = box.copy === 0;
+  const paths = (
+    <path
+      d={box.paths.map((path) => pathData(view, path, shift?.dx, shift?.dy)).join("")}
+      fill={look.fill}
+      fillRule="evenodd"
+      stroke={wrong ? "var(--stop)" : selected ? "var(--chalk)" : look.stroke}
+      strokeWidth={wrong ? 4 : selected ? 3 : box.role === "letters" ? 1 : 2}
+      strokeDasharray={wrong ? "10 5" : look.dash}
+    />
+  );
+  if (!first) return <g className="pointer-events-none opacity-80">{paths}</g>;
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot stand in an SVG
     <g
@@ -119,20 +145,10 @@ function FeatureShape({ view, box, name, selected, wrong, onDown, onKey, onSelec
       style={{ touchAction: "none" }}
       onPointerDown={(event) => onDown(event, box.id)}
       onKeyDown={(event) => onKey(event, box.id)}
-      onFocus={() => onSelect(box.id)}
+      onFocus={() => onFocus(box.id)}
     >
       <rect x={cx - hitWidth / 2} y={cy - hitHeight / 2} width={hitWidth} height={hitHeight} fill="transparent" />
-      <rect
-        x={cx - width / 2}
-        y={cy - height / 2}
-        width={width}
-        height={height}
-        rx={box.radius_mm * view.scale}
-        fill="url(#foam)"
-        stroke={wrong ? "var(--stop)" : selected ? "var(--chalk)" : "var(--foam-line)"}
-        strokeWidth={wrong ? 4 : selected ? 3 : 2}
-        strokeDasharray={wrong ? "10 5" : undefined}
-      />
+      {paths}
       <rect
         className="ring stroke-0"
         x={cx - hitWidth / 2 - 5}
@@ -149,7 +165,7 @@ function FeatureShape({ view, box, name, selected, wrong, onDown, onKey, onSelec
         className="pointer-events-none text-base"
         fill="var(--ink)"
         stroke="var(--concrete)"
-        strokeWidth={roomy ? 0 : 4}
+        strokeWidth={roomy && box.role === "through" ? 0 : 4}
         paintOrder="stroke"
       >
         {name}

@@ -1,21 +1,35 @@
-import type { Feature, Piece } from "@/api/client";
+import type { Feature } from "@/api/client";
 import { STEP_MM, type Units } from "@/units/length";
+import type { Box } from "./boxes";
 
-type Anchor = Feature["x"] | Feature["y"];
+/** A feature that is held from two edges; a drop edge belongs to one and is not. */
+export type Anchored = Extract<Feature, { x: unknown }>;
+type Anchor = Anchored["x"] | Anchored["y"];
 
-export function halfSize(feature: Feature): { x: number; y: number } {
-  if (feature.kind === "opening") return { x: feature.length.mm / 2, y: feature.width.mm / 2 };
-  return { x: feature.diameter.mm / 2, y: feature.diameter.mm / 2 };
+export interface Size {
+  length: number;
+  width: number;
+}
+
+export function isAnchored(feature: Feature): feature is Anchored {
+  return feature.kind !== "drop edge";
 }
 
 /** A feature with its centre brought to x, y [mm] along the reader's grid, measured from where it was measured. */
-export function movedTo(piece: Piece, feature: Feature, x: number, y: number, units: Units): Feature {
-  const half = halfSize(feature);
+export function movedTo(size: Size, feature: Anchored, box: Box, x: number, y: number, step: number): Anchored {
   return {
     ...feature,
-    x: placed(feature.x, x, piece.outline.length.mm, half.x, units),
-    y: placed(feature.y, y, piece.outline.width.mm, half.y, units),
-  } as Feature;
+    x: placed(feature.x, x, size.length, box.length_mm / 2, step),
+    y: placed(feature.y, y, size.width, box.width_mm / 2, step),
+  } as Anchored;
+}
+
+/** Where a feature's anchors put its centre [mm]. */
+export function centreOf(size: Size, feature: Anchored, box: Box): { x: number; y: number } {
+  return {
+    x: centreAlong(feature.x, size.length, box.length_mm / 2),
+    y: centreAlong(feature.y, size.width, box.width_mm / 2),
+  };
 }
 
 /** Where an anchor puts a feature's centre, from left or front [mm]. */
@@ -31,11 +45,13 @@ export function remeasured<A extends Anchor>(anchor: A, side: A["side"], to: A["
   return { ...anchor, side, to, offset: { mm: Number(Math.max(0, distance).toFixed(6)), typed: null } };
 }
 
-function placed<A extends Anchor>(anchor: A, centre: number, run: number, half: number, units: Units): A {
+/** The grid that a hand is held to [mm]. */
+export const gridOf = (units: Units): number => STEP_MM[units];
+
+function placed<A extends Anchor>(anchor: A, centre: number, run: number, half: number, step: number): A {
   const distance = (isNear(anchor) ? centre : run - centre) - (anchor.to === "edge" ? half : 0);
-  const step = STEP_MM[units];
-  const offset = Math.max(0, Math.round(distance / step) * step);
-  if (Math.abs(offset - anchor.offset.mm) < step / 2) return anchor;
+  const offset = Math.max(0, step ? Math.round(distance / step) * step : distance);
+  if (Math.abs(offset - anchor.offset.mm) < (step || 1e-6) / 2) return anchor;
   return { ...anchor, offset: { mm: Number(offset.toFixed(6)), typed: null } };
 }
 

@@ -1,13 +1,8 @@
-/** View geometry while a gesture lasts: distances between features, all of which are rounded boxes. */
+import type { PiecePlan } from "@/api/client";
 
-export interface Box {
-  id: string;
-  x_mm: number;
-  y_mm: number;
-  length_mm: number;
-  width_mm: number;
-  radius_mm: number;
-}
+/** View geometry while a gesture lasts: distances between features, taken as rounded boxes. */
+
+export type Box = PiecePlan["measure"]["features"][number];
 
 export interface Gap {
   mm: number;
@@ -33,15 +28,6 @@ export function gapBetween(a: Box, b: Box): Gap {
     x2: x.to - ux * b.radius_mm,
     y2: y.to - uy * b.radius_mm,
   };
-}
-
-/** Half the length of the cut that a section at `y` makes through a box [mm]; 0 where it misses. */
-export function halfChord(box: Box, y: number): number {
-  const off = Math.abs(y - box.y_mm);
-  const [halfX, halfY, r] = [box.length_mm / 2, box.width_mm / 2, box.radius_mm];
-  if (off >= halfY) return 0;
-  if (off <= halfY - r) return halfX;
-  return halfX - r + Math.sqrt(r ** 2 - (off - (halfY - r)) ** 2);
 }
 
 function nearest(a: number, halfA: number, b: number, halfB: number): { from: number; to: number } {

@@ -15,6 +15,8 @@ export interface Frame {
   y: (mm: number) => number;
   /** The pixels that a length along x or y covers. */
   scale: number;
+  /** Where the view's own corner is moved to, for outlines drawn by it [mm]. */
+  from: { x: number; y: number };
 }
 
 export function frame(
@@ -29,6 +31,7 @@ export function frame(
     x: (mm) => px(view, mm - extent.x0),
     y: (mm) => py(view, mm - extent.y0),
     scale: view.scale,
+    from: { x: -extent.x0, y: -extent.y0 },
   };
 }
 

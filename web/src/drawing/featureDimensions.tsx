@@ -1,5 +1,6 @@
-import type { Feature, Length } from "@/api/client";
+import type { Length } from "@/api/client";
 import type { TypedLength } from "@/parts/LengthField";
+import type { Anchored } from "./anchors";
 import { type Box, gapBetween } from "./boxes";
 import { DistanceLine } from "./DimensionLine";
 import { Plate } from "./Plate";
@@ -9,7 +10,7 @@ export type Side = "left" | "right" | "front" | "back";
 
 interface Props {
   view: View;
-  feature: Feature;
+  feature: Anchored;
   box: Box;
   others: { box: Box; name: string }[];
   needed: number;
@@ -23,7 +24,7 @@ const ROOMY = { width: 200, height: 130 };
 
 /** What measures the chosen feature: its distances to the edges and to the others, and its own size. */
 export function featureDimensions({ view, feature, box, others, needed, onDistance, onSize }: Props) {
-  const toCentre = feature.kind === "hole";
+  const toCentre = feature.kind === "hole" || feature.kind === "sleeve" || feature.kind === "bolt";
   const line = clearLines(
     view,
     box,
@@ -87,7 +88,7 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
 function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "feature" | "box" | "onSize">) {
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
-  if (feature.kind === "hole") {
+  if ("diameter" in feature) {
     return (
       <Plate
         x={cx + Math.max(22, width / 2) + 46}
@@ -99,7 +100,8 @@ function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "featur
       />
     );
   }
-  if (width < ROOMY.width || height < ROOMY.height) return null;
+  if (!("length" in feature) || !("width" in feature) || !feature.length) return null;
+  if (feature.kind === "grooves" || width < ROOMY.width || height < ROOMY.height) return null;
   return (
     <>
       <Plate
@@ -116,14 +118,16 @@ function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "featur
         length={feature.width}
         onKeep={(typed) => onSize("width", typed)}
       />
-      <Plate
-        x={cx - width / 2 + 52}
-        y={cy + height / 2 - 24}
-        label={`${feature.name}, corner radius`}
-        prefix="R "
-        length={feature.corner_radius}
-        onKeep={(typed) => onSize("corner_radius", typed)}
-      />
+      {"corner_radius" in feature && (
+        <Plate
+          x={cx - width / 2 + 52}
+          y={cy + height / 2 - 24}
+          label={`${feature.name}, corner radius`}
+          prefix="R "
+          length={feature.corner_radius as Length}
+          onKeep={(typed) => onSize("corner_radius", typed)}
+        />
+      )}
     </>
   );
 }

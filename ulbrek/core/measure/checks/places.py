@@ -138,7 +138,7 @@ def seam_through_web(shape: Shape) -> list[Finding]:
         narrow = [strip for strip in concrete_along(shape, shape.seam_line(seam)) if strip < needed - 1e-6]
         if in_piece(shape, seam) and not narrow:
             continue
-        better = free_offset(shape, seam, needed)
+        better = free_offset(shape, seam)
         field = f"/seams/{index}/offset"
         change = None
         if better is not None:

@@ -1,6 +1,8 @@
 import { type PointerEvent, useId } from "react";
 import type { Piece, PiecePlan } from "@/api/client";
 import { Hatches } from "@/drawing/Hatches";
+import { pathData } from "@/drawing/path";
+import type { View } from "@/drawing/view";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 
@@ -23,8 +25,8 @@ interface Props {
 export function PlacePlan({ piece, plan, spots, onPlace }: Props) {
   const { units } = usePreferences();
   const arrow = useId();
-  const { length, width } = piece.outline;
-  const [l, w] = [length.mm, width.mm];
+  const { length_mm: l, width_mm: w, path } = plan.measure;
+  const view: View = { scale: 1, left: 0, top: 0, length: l, width: w, mirrored: false };
   const margin = Math.max(l, w) * 0.06;
   const mark = Math.max(l, w) * 0.022;
   const place = (event: PointerEvent<SVGSVGElement>) => {
@@ -47,18 +49,15 @@ export function PlacePlan({ piece, plan, spots, onPlace }: Props) {
           {piece.name} from above, {spots.length === 1 ? "one place" : `${spots.length} places`} marked
         </title>
         <Hatches />
-        <rect width={l} height={w} fill="url(#concrete)" stroke="var(--ink)" strokeWidth={mark / 5} />
+        <path d={pathData(view, path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth={mark / 5} />
         {plan.measure.features.map((feature) => (
-          <rect
-            key={feature.id}
-            x={feature.x_mm - feature.length_mm / 2}
-            y={w - feature.y_mm - feature.width_mm / 2}
-            width={feature.length_mm}
-            height={feature.width_mm}
-            rx={feature.radius_mm}
-            fill="var(--ground)"
+          <path
+            key={`${feature.id} ${feature.copy}`}
+            d={feature.paths.map((one) => pathData(view, one)).join("")}
+            fill={feature.role === "through" ? "var(--ground)" : "none"}
+            fillRule="evenodd"
             stroke="var(--ink)"
-            strokeWidth={mark / 6}
+            strokeWidth={mark / 8}
           />
         ))}
         {spots.map((spot) => (

@@ -4,26 +4,8 @@ import { type FormEvent, useState } from "react";
 import { type FieldProblem, type Job, Refused } from "@/api/client";
 import { beginJob, jobQuery, shopQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
-import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-
-type Sizes = Record<"length" | "width" | "thickness", string>;
-
-const START: Record<Units, Sizes> = {
-  in: { length: '36"', width: '24"', thickness: '1 1/2"' },
-  mm: { length: "900 mm", width: "600 mm", thickness: "40 mm" },
-};
-const POINTERS: Record<keyof Sizes | "name", RegExp> = {
-  name: /name$/,
-  length: /outline\/length$/,
-  width: /outline\/width$/,
-  thickness: /thickness$/,
-};
-const FIELDS: readonly [keyof Sizes, string][] = [
-  ["length", "Length, left to right"],
-  ["width", "Width, front to back"],
-  ["thickness", "Thickness"],
-];
+import { type Sizes, STARTS, type Start, startPiece } from "./starts";
 
 /** Begins a job with one piece, by its numbers. */
 export function NewPiece({ onClose }: { onClose: () => void }) {
@@ -31,24 +13,17 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
   const { data: shop } = useSuspenseQuery(shopQuery);
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const [start, setStart] = useState<Start>(STARTS[0] as Start);
   const [name, setName] = useState("New top");
-  const [sizes, setSizes] = useState(START[units]);
+  const [sizes, setSizes] = useState<Sizes>(start.sizes[units]);
   const [refused, setRefused] = useState<Refused | null>(null);
 
   async function begin(event: FormEvent) {
     event.preventDefault();
     const [mix] = shop.mixes ?? [];
-    const bare = (typed: string) => ({ typed, bare: units });
     const job = {
       name: name.trim(),
-      pieces: [
-        {
-          id: "piece",
-          name: name.trim(),
-          outline: { kind: "rectangle", length: bare(sizes.length), width: bare(sizes.width) },
-          thickness: bare(sizes.thickness),
-        },
-      ],
+      pieces: [startPiece(start, "piece", name.trim(), sizes, units)],
       mix: { mix: mix?.id, bag: mix?.sizes[0]?.id, container: shop.containers?.[0]?.id },
     };
     try {
@@ -62,27 +37,57 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
     }
   }
 
-  const problem = (field: keyof typeof POINTERS) => refused?.problems.find((one) => POINTERS[field].test(one.field));
+  const problem = (field: string) => refused?.problems.find((one) => asked(start, one.field) === field);
+  const others = refused?.problems.filter((one) => asked(start, one.field) === null) ?? [];
   return (
     <Modal open title="New piece" description="Its outside measures, as you would call them out." onClose={onClose}>
       <form onSubmit={begin} className="space-y-3">
+        <fieldset>
+          <legend className="pb-1">What is it?</legend>
+          <div className="grid grid-cols-3 gap-2 sm:grid-cols-5">
+            {STARTS.map((one) => (
+              <button
+                key={one.id}
+                type="button"
+                aria-pressed={one.id === start.id}
+                className={`button px-1 ${one.id === start.id ? "button-pressed" : ""}`}
+                onClick={() => {
+                  setStart(one);
+                  setSizes(one.sizes[units]);
+                  if (name === `New ${start.name}` || name === `New ${start.name.toLowerCase()}`)
+                    setName(`New ${one.name.toLowerCase()}`);
+                  setRefused(null);
+                }}
+              >
+                {one.name}
+              </button>
+            ))}
+          </div>
+        </fieldset>
         <Entry label="Name" value={name} problem={problem("name")} onChange={setName} />
-        {FIELDS.map(([field, label]) => (
+        {start.fields.map(([field, label]) => (
           <Entry
             key={field}
             label={label}
-            value={sizes[field]}
+            value={sizes[field] ?? ""}
             problem={problem(field)}
             onChange={(value) => setSizes({ ...sizes, [field]: value })}
           />
         ))}
-        {refused && refused.problems.length === 0 && <p role="alert">{refused.message}</p>}
+        {refused && (refused.problems.length === 0 || others.length > 0) && <p role="alert">{refused.message}</p>}
         <button type="submit" className="button button-now w-full">
           Draw it
         </button>
       </form>
     </Modal>
   );
+}
+
+/** Which of the asked fields a refused field of the job is; null when none is. */
+function asked(start: Start, field: string): string | null {
+  if (/^\/name$|^\/pieces\/0\/name$/.test(field)) return "name";
+  const last = field.split("/").at(-1);
+  return start.fields.find(([key]) => key === last)?.[0] ?? null;
 }
 
 interface EntryProps {

@@ -1,4 +1,4 @@
-import type { PiecePlan } from "@/api/client";
+import type { Formed } from "@/api/client";
 import { box, extentOf, type Frame, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
@@ -7,13 +7,13 @@ import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 
-type Form = PiecePlan["form"];
+type Form = Formed["form"];
 
 const MARGINS = { left: 30, right: 30, top: 40, bottom: 20 };
 const SECTION_PX = 130;
 
 /** The form as it lies on the bench, from above and cut across, with what each board is cut to. */
-export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
+export function FormDrawing({ planned, mirrored }: { planned: Formed; mirrored: boolean }) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const form = planned.form;
@@ -78,7 +78,7 @@ function BoardTag({
 interface SectionProps {
   at: Frame;
   form: Form;
-  planned: PiecePlan;
+  planned: Formed;
   top: number;
   /** How high the section may be [px]; a tall form is drawn smaller than its plan. */
   room: number;

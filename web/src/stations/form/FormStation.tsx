@@ -1,8 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
+import type { Formed, Job, PiecePlan, Plan, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
+import { pathData } from "@/drawing/path";
+import { useSize } from "@/drawing/useSize";
+import { fit } from "@/drawing/view";
 import { Choice, Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { LengthField } from "@/parts/LengthField";
@@ -13,7 +16,7 @@ import { usePreferences } from "@/units/preferences";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
-import { short } from "../job/Rail";
+import { short, sizeText } from "../job/Rail";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { Assembly } from "./Assembly";
 import { CutPlan } from "./CutPlan";
@@ -54,18 +57,53 @@ export function FormStation({ editor }: StationProps) {
         <Findings findings={findingsOf(plan, "form")} onChange={apply} />
       </section>
       <ToHave plan={plan} />
-      <OneForm planned={planned} />
+      {isFormed(planned) && <OneForm planned={planned} />}
       {shop && <Habits job={job} shop={shop} editor={editor} />}
-      <AsCutList planned={planned} job={job} editor={editor} />
+      {isFormed(planned) && <AsCutList planned={planned} job={job} editor={editor} />}
       <Care lines={plan.cutting.care} />
     </>
   );
   return (
     <Bench editor={editor} title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
-      {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
+      {seen === "form" && isFormed(planned) && <FormDrawing planned={planned} mirrored={mirrored} />}
+      {seen !== "cuts" && !isFormed(planned) && <Unformed planned={planned} mirrored={mirrored} />}
       {seen === "cuts" && <CutPlan cutting={plan.cutting} />}
-      {seen === "steps" && <Assembly planned={planned} mirrored={mirrored} />}
+      {seen === "steps" && isFormed(planned) && <Assembly planned={planned} mirrored={mirrored} />}
     </Bench>
+  );
+}
+
+function isFormed(planned: PiecePlan): planned is Formed {
+  return planned.form !== null;
+}
+
+const MARGINS = { left: 40, right: 40, top: 40, bottom: 90 };
+
+/** A piece whose form is its builder's own: what the inside must be, as it lies. */
+function Unformed({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
+  const { units } = usePreferences();
+  const [area, size] = useSize<HTMLDivElement>();
+  const { measure } = planned;
+  const view = fit(measure.length_mm, measure.width_mm, size, MARGINS, mirrored);
+  return (
+    <div ref={area} className="relative h-full min-h-96">
+      {size.width > 0 && (
+        <svg width={size.width} height={size.height} className="absolute inset-0">
+          <title>The inside that {planned.name} wants</title>
+          <path
+            d={pathData(view, measure.path)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2"
+            strokeDasharray="9 5"
+          />
+        </svg>
+      )}
+      <p className="absolute inset-x-10 bottom-5 max-w-prose">
+        The inside as it lies: {sizeText(measure.length_mm, measure.width_mm, units)}, and{" "}
+        {writeLength(measure.cast_depth_mm, units)} deep. Boards and screws of this shape are yours to work out.
+      </p>
+    </div>
   );
 }
 
@@ -90,7 +128,7 @@ function ToHave({ plan }: { plan: Plan }) {
 
 const WAYS = { down: "down through the strip", up: "up through the base", in: "through the strip, into the base" };
 
-function OneForm({ planned }: { planned: PiecePlan }) {
+function OneForm({ planned }: { planned: Formed }) {
   const { units } = usePreferences();
   const { form } = planned;
   return (
@@ -203,7 +241,7 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
 }
 
 /** Boards that came out otherwise than planned: what they were cut to, so that the plan says what they make. */
-function AsCutList({ planned, job, editor }: { planned: PiecePlan; job: Job; editor: Editor }) {
+function AsCutList({ planned, job, editor }: { planned: Formed; job: Job; editor: Editor }) {
   const asCut = job.form?.as_cut ?? {};
   const keep = (key: string, field: "length" | "height", value: unknown, what: string) =>
     editor.change((now) => {

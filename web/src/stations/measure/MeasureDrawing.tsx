@@ -1,19 +1,22 @@
-import type { Feature, JobFinding, Piece, PiecePlan } from "@/api/client";
+import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import type { JobFinding, Length, Piece, PiecePlan } from "@/api/client";
 import type { Editor } from "@/api/editor";
-import { centreAlong, halfSize } from "@/drawing/anchors";
+import { centreOf, isAnchored, type Size } from "@/drawing/anchors";
 import type { Box } from "@/drawing/boxes";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { featureDimensions } from "@/drawing/featureDimensions";
 import { Hatches } from "@/drawing/Hatches";
 import { PlanShapes } from "@/drawing/PlanShapes";
 import { Plate } from "@/drawing/Plate";
-import { sectionDrawing } from "@/drawing/sectionDrawing";
+import { SectionLine, UprightSection } from "@/drawing/UprightSection";
 import { useSize } from "@/drawing/useSize";
-import { fit, px, py } from "@/drawing/view";
-import type { TypedLength } from "@/parts/LengthField";
+import { useZoom } from "@/drawing/useZoom";
+import { fit, px, py, toPiece } from "@/drawing/view";
+import { STEP_MM } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import type { Fields } from "./fields";
-import { useFeatureMove } from "./useFeatureMove";
+import { useMoves } from "./useMoves";
+import { useSection } from "./useSection";
 
 interface Props {
   editor: Editor;
@@ -22,10 +25,10 @@ interface Props {
   planned: PiecePlan;
   findings: JobFinding[];
   lies: boolean;
-  selected: string | null;
+  selected: readonly string[];
   fields: Fields;
-  onSelect: (id: string | null) => void;
-  onRemove: (id: string) => void;
+  onSelect: (ids: string[]) => void;
+  onRemove: (ids: readonly string[]) => void;
 }
 
 const MARGINS = { left: 92, right: 92, top: 58, bottom: 34 };
@@ -37,116 +40,260 @@ const SECTION_GAP_PX = 88;
 export function MeasureDrawing(props: Props) {
   const { editor, pieceIndex, piece, planned, findings, lies, selected, fields, onSelect, onRemove } = props;
   const { units } = usePreferences();
-  const [area, size] = useSize<HTMLDivElement>();
-  const narrow = size.width < NARROW_PX;
-  const [length, width] = [piece.outline.length.mm, piece.outline.width.mm];
-  const mirrored = lies && piece.cast === "face down";
-  const sectionShare = Math.max(piece.thickness.mm / width, 0.04);
+  const [area, room] = useSize<HTMLDivElement>();
+  const [along, setAlong] = useState<"x" | "y">("x");
+  const [cut, setCut] = useState<number | null>(null);
+  const [cutting, setCutting] = useState<number | null>(null);
+  const zoom = useZoom(room);
+  const { measure } = planned;
+  const size: Size = { length: measure.length_mm, width: measure.width_mm };
+  const narrow = room.width < NARROW_PX;
+  const mirrored = lies && piece.cast === "face down" && piece.drawn !== "from the side";
+  const stands = Math.max(measure.cast_depth_mm, ...drops(piece).map((drop) => measure.cast_depth_mm + drop));
+  const sectionShare = Math.max(stands / size.width, 0.04);
   const margins = narrow ? NARROW_MARGINS : MARGINS;
-  const room = { width: size.width, height: (size.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) };
-  const view = fit(length, width, { width: room.width, height: room.height + margins.top }, margins, mirrored);
-  const moving = useFeatureMove({ editor, pieceIndex, view, units, centreOf });
-  const boxes = (planned.measure.features as Box[]).map((box) =>
-    box.id === moving.live?.id ? boxOf(piece, moving.live) : box,
+  const height = (room.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) + margins.top;
+  const view = zoom.seen(fit(size.length, size.width, { width: room.width, height }, margins, mirrored));
+  const moves = useMoves({ editor, pieceIndex, view, size, boxes: measure.features, units });
+  const shifts = new Map(
+    moves.live.flatMap((feature) => {
+      const box = measure.features.find((one) => one.id === feature.id && one.copy === 0);
+      if (!box) return [];
+      const to = centreOf(size, feature, box);
+      return [[feature.id, { dx: to.x - box.x_mm, dy: to.y - box.y_mm }] as const];
+    }),
   );
+  const boxes: Box[] = measure.features.map((box) => {
+    const shift = shifts.get(box.id);
+    return shift ? { ...box, x_mm: box.x_mm + shift.dx, y_mm: box.y_mm + shift.dy } : box;
+  });
+  const only = selected.length === 1 ? (piece.features ?? []).find((one) => one.id === selected[0]) : undefined;
+  const chosen = moves.live.find((one) => one.id === only?.id) ?? only;
+  const box = boxes.find((one) => one.id === chosen?.id && one.copy === 0);
+  const first = box ?? boxes[0];
+  const middle = along === "x" ? (first?.y_mm ?? size.width / 2) : (first?.x_mm ?? size.length / 2);
+  const at = Math.min(Math.max(cut ?? middle, 0.1), (along === "x" ? size.width : size.length) - 0.1);
+  const section = useSection(piece, along, at);
 
-  function centreOf(id: string) {
-    const box = boxes.find((one) => one.id === id);
-    return box && { x: box.x_mm, y: box.y_mm };
-  }
-
-  if (size.width === 0) return <div ref={area} className="h-full min-h-0" />;
-  const feature = (piece.features ?? []).find((one) => one.id === selected);
-  const chosen = moving.live?.id === feature?.id ? (moving.live ?? feature) : feature;
-  const box = boxes.find((one) => one.id === chosen?.id);
-  const needed = planned.measure.thinnest_web?.needed.value ?? 0;
+  if (room.width === 0) return <div ref={area} className="h-full min-h-0" />;
+  const needed = measure.thinnest_web?.needed.value ?? 0;
   const dimensions =
-    chosen && box
+    chosen && isAnchored(chosen) && box
       ? featureDimensions({
           view,
           feature: chosen,
           box,
-          others: boxes.filter((one) => one.id !== box.id).map((one) => ({ box: one, name: nameOf(piece, one.id) })),
-          needed,
+          others: boxes
+            .filter((one) => one.id !== box.id && one.copy === 0 && one.role === "through" && box.role === "through")
+            .map((one) => ({ box: one, name: nameOf(piece, one.id) })),
+          needed: box.role === "through" ? needed : 0,
           onDistance: (side, typed) => fields.distance(chosen, side, typed),
-          onSize: (field, typed) => fields.featureLength(chosen, field, typed),
+          onSize: (field, typed) => fields.featureField(chosen, field, typed),
         })
       : null;
-  const cutAt = box?.y_mm ?? boxes[0]?.y_mm ?? width / 2;
-  const keepPiece = (field: string) => (typed: TypedLength) => fields.pieceLength(field, typed);
-  const [x0, x1] = [Math.min(px(view, 0), px(view, length)), Math.max(px(view, 0), px(view, length))];
+  const [x0, x1] = [Math.min(px(view, 0), px(view, size.length)), Math.max(px(view, 0), px(view, size.length))];
   const bottom = py(view, 0);
-  const section = sectionDrawing({
-    view,
-    piece,
-    boxes,
-    at: cutAt,
-    lies,
-    top: bottom + SECTION_GAP_PX - 20,
-    onThickness: keepPiece("thickness"),
-  });
-  const cutY = py(view, cutAt);
+  const sectionTop = bottom + SECTION_GAP_PX - 20;
   const marks = findings.flatMap(({ piece: of, finding }) => (of === piece.id && finding.mark ? [finding.mark] : []));
+  const overall = overallLengths(piece, measure);
+
+  function select(event: PointerEvent | KeyboardEvent, id: string): string[] {
+    if (event.shiftKey && "button" in event) {
+      const next = selected.includes(id) ? selected.filter((one) => one !== id) : [...selected, id];
+      onSelect(next);
+      return next;
+    }
+    const next = selected.includes(id) ? [...selected] : [id];
+    onSelect(next);
+    return [id, ...next.filter((one) => one !== id)];
+  }
+
+  function moveCut(event: PointerEvent) {
+    if (cutting === null) return;
+    const frame = event.currentTarget.getBoundingClientRect();
+    const by = toPiece(view, event.clientX - frame.left - px(view, 0), event.clientY - frame.top - py(view, 0));
+    setCut(along === "x" ? by.y : by.x);
+  }
+
+  function keyCut(event: KeyboardEvent) {
+    const steps: Record<string, number> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
+    const by = steps[event.key];
+    if (!by) return;
+    event.preventDefault();
+    event.stopPropagation();
+    setCut(at + by * STEP_MM[units] * (event.shiftKey ? 10 : 1) * (units === "mm" ? 5 : 4));
+  }
 
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: it follows the hand; what is moved is a button
-    <div
-      ref={area}
-      className="relative h-full min-h-0 overflow-hidden"
-      onPointerMove={moving.move}
-      onPointerUp={moving.up}
-      onPointerCancel={moving.up}
-      onKeyDown={(event) => event.key === "Escape" && onSelect(null)}
-    >
-      <svg width={size.width} height={size.height} className="absolute inset-0 select-none">
-        <title>{`${piece.name}, plan and section`}</title>
-        <Hatches />
-        <PlanShapes
-          view={view}
-          piece={piece}
-          boxes={boxes}
-          marks={moving.live ? [] : marks}
-          wrong={wrongFeatures(piece, pieceIndex, findings)}
-          selected={selected}
-          onFeatureDown={(event, id) => {
-            onSelect(id);
-            moving.down(event, id);
-          }}
-          onFeatureKey={(event, id) => {
-            if (moving.nudge(event, id)) return;
-            if (event.key === "Delete" || event.key === "Backspace") onRemove(id);
-          }}
-          onSelect={onSelect}
+    <div className="relative flex h-full min-h-0 flex-col">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: it follows the hand; what is moved is a button */}
+      <div
+        ref={area}
+        className="relative min-h-0 flex-1 overflow-hidden"
+        style={zoom.isFit ? undefined : { touchAction: "none" }}
+        onWheel={zoom.wheel}
+        onPointerDown={(event) => {
+          if (event.target instanceof SVGSVGElement || (event.target as Element).closest("[data-ground]")) onSelect([]);
+          zoom.down(event);
+        }}
+        onPointerMove={(event) => {
+          moves.move(event);
+          moveCut(event);
+          zoom.move(event);
+        }}
+        onPointerUp={() => {
+          moves.up();
+          zoom.up();
+          setCutting(null);
+        }}
+        onPointerCancel={() => {
+          moves.up();
+          zoom.up();
+          setCutting(null);
+        }}
+        onKeyDown={(event) => event.key === "Escape" && onSelect([])}
+      >
+        <svg width={room.width} height={room.height} className="absolute inset-0 select-none">
+          <title>{`${piece.name}, plan and section`}</title>
+          <Hatches />
+          <g data-ground>
+            <PlanShapes
+              view={view}
+              piece={piece}
+              measured={measure}
+              boxes={boxes}
+              shifts={shifts}
+              guides={moves.guides}
+              marks={moves.live.length ? [] : marks}
+              wrong={wrongFeatures(piece, pieceIndex, findings)}
+              selected={selected}
+              onFeatureDown={(event, id) => {
+                event.stopPropagation();
+                moves.down(event, select(event, id));
+              }}
+              onFeatureKey={(event, id) => {
+                const ids = selected.includes(id) ? selected : [id];
+                if (moves.nudge(event, [id, ...ids.filter((one) => one !== id)])) return;
+                if (event.key === "Delete" || event.key === "Backspace") onRemove(ids);
+              }}
+              onFeatureFocus={(id) => !selected.includes(id) && onSelect([id])}
+            />
+          </g>
+          <SectionLine
+            view={view}
+            along={along}
+            at={at}
+            onDown={(event) => {
+              event.stopPropagation();
+              setCutting(event.pointerId);
+              area.current?.setPointerCapture(event.pointerId);
+            }}
+            onKey={keyCut}
+          />
+          <DimensionLine x1={x0} x2={x1} y1={view.top - 30} y2={view.top - 30} />
+          <DimensionLine x1={x0 - 34} x2={x0 - 34} y1={py(view, size.width)} y2={bottom} />
+          {dimensions?.lines}
+          {section && (
+            <UprightSection
+              view={view}
+              section={section}
+              along={along}
+              lies={lies}
+              faceDown={piece.cast === "face down"}
+              thickness={piece.thickness.mm}
+              top={sectionTop}
+            />
+          )}
+        </svg>
+        <p className="absolute text-soft" style={{ left: x0, top: bottom + (narrow ? 30 : 34) }}>
+          {piece.drawn === "from the side"
+            ? "cut level, seen from above"
+            : narrow
+              ? "section"
+              : lies
+                ? `section as it lies in the form, ${piece.cast}`
+                : "section as it stands"}
+        </p>
+        <Plate x={(x0 + x1) / 2} y={view.top - 30} label="Length" {...overall.length(fields)} />
+        <Plate
+          x={Math.max(x0 - 34, 46)}
+          y={(py(view, size.width) + bottom) / 2 + (nearMiddle(along, at, size) ? 40 : 0)}
+          label={piece.drawn === "from the side" ? "Height" : "Width"}
+          {...overall.width(fields)}
         />
-        <g stroke="var(--ink-soft)" strokeWidth="1.25" strokeDasharray="14 4 3 4" className="pointer-events-none">
-          <line x1={x0 - 18} x2={x0 - 2} y1={cutY} y2={cutY} />
-          <line x1={x1 + 2} x2={x1 + 18} y1={cutY} y2={cutY} />
-        </g>
-        <DimensionLine x1={x0} x2={x1} y1={view.top - 30} y2={view.top - 30} />
-        <DimensionLine x1={x0 - 34} x2={x0 - 34} y1={py(view, width)} y2={py(view, 0)} />
-        {dimensions?.lines}
-        {section.shapes}
-      </svg>
-      <p className="absolute text-soft" style={{ left: x0, top: bottom + (narrow ? 30 : 34) }}>
-        {narrow ? "section" : lies ? `section as it lies in the form, ${piece.cast}` : "section as it stands"}
-      </p>
-      <Plate
-        x={(x0 + x1) / 2}
-        y={view.top - 30}
-        label="Length"
-        length={piece.outline.length}
-        onKeep={keepPiece("outline/length")}
-      />
-      <Plate
-        x={Math.max(x0 - 34, 46)}
-        y={(py(view, width) + py(view, 0)) / 2 + (cutBetween(cutY, view.top, bottom) ? 40 : 0)}
-        label="Width"
-        length={piece.outline.width}
-        onKeep={keepPiece("outline/width")}
-      />
-      {dimensions?.plates}
-      {section.plates}
+        {dimensions?.plates}
+        {section && (
+          <Plate
+            x={(along === "x" ? x1 : x0 + size.width * view.scale) + 44}
+            y={sectionTop - 22}
+            label="Thickness"
+            length={piece.thickness}
+            onKeep={(typed) => fields.pieceField("thickness", typed)}
+          />
+        )}
+      </div>
+      <div className="absolute right-3 bottom-3 z-20 flex gap-1.5 max-lg:bottom-20">
+        <button
+          type="button"
+          className="button px-3"
+          aria-label={`Cut through ${along === "x" ? "front to back" : "left to right"} instead`}
+          onClick={() => {
+            setAlong(along === "x" ? "y" : "x");
+            setCut(null);
+          }}
+        >
+          {along === "x" ? "cut ↔" : "cut ↕"}
+        </button>
+        <button type="button" className="button px-3.5" aria-label="Nearer" onClick={zoom.nearer}>
+          +
+        </button>
+        <button
+          type="button"
+          className="button px-3.5"
+          aria-label="Farther"
+          disabled={zoom.isFit}
+          onClick={zoom.farther}
+        >
+          −
+        </button>
+        <button type="button" className="button px-3" disabled={zoom.isFit} onClick={zoom.fit}>
+          Fit
+        </button>
+      </div>
     </div>
+  );
+}
+
+interface OverallPlate {
+  length: Length;
+  held: boolean;
+  onKeep?: (typed: { typed: string; bare: "in" | "mm" }) => Promise<void>;
+}
+
+/** Length and width over all: to be typed where the outline has a field for it, else only read. */
+function overallLengths(piece: Piece, measure: PiecePlan["measure"]) {
+  const { outline } = piece;
+  const plate =
+    (field: string | null, mm: number) =>
+    (fields: Fields): OverallPlate => {
+      const own = field ? (outline as unknown as Record<string, Length>)[field] : undefined;
+      if (!field || !own || Math.abs(own.mm - mm) > 1e-6) return { length: { mm, typed: null }, held: false };
+      return { length: own, held: true, onKeep: (typed) => fields.pieceField(`outline/${field}`, typed) };
+    };
+  const named = (...names: string[]) => names.find((name) => name in outline) ?? null;
+  return {
+    length: plate(named("length", "diameter", "size", "front"), measure.length_mm),
+    width: plate(
+      outline.kind === "disc" ? "diameter" : outline.kind === "polygon" ? "size" : named("width"),
+      measure.width_mm,
+    ),
+  };
+}
+
+/** How far drop edges and ribs hang under a piece [mm]. */
+function drops(piece: Piece): number[] {
+  return (piece.features ?? []).map((one) =>
+    one.kind === "drop edge" ? one.drop.mm : one.kind === "rib" ? one.height.mm : 0,
   );
 }
 
@@ -158,22 +305,10 @@ function wrongFeatures(piece: Piece, pieceIndex: number, findings: JobFinding[])
   return new Set((piece.features ?? []).filter((_, index) => stopped.includes(String(index))).map(({ id }) => id));
 }
 
-function cutBetween(cutY: number, top: number, bottom: number): boolean {
-  return Math.abs(cutY - (top + bottom) / 2) < 24;
+function nearMiddle(along: "x" | "y", at: number, size: Size): boolean {
+  return along === "x" && Math.abs(at - size.width / 2) < size.width * 0.08;
 }
 
 function nameOf(piece: Piece, id: string): string {
   return piece.features?.find((feature) => feature.id === id)?.name ?? id;
-}
-
-function boxOf(piece: Piece, feature: Feature): Box {
-  const half = halfSize(feature);
-  return {
-    id: feature.id,
-    x_mm: centreAlong(feature.x, piece.outline.length.mm, half.x),
-    y_mm: centreAlong(feature.y, piece.outline.width.mm, half.y),
-    length_mm: half.x * 2,
-    width_mm: half.y * 2,
-    radius_mm: feature.kind === "hole" ? half.x : Math.min(feature.corner_radius.mm, half.x, half.y),
-  };
 }

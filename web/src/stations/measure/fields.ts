@@ -1,47 +1,56 @@
-import type { Feature, Job, Piece } from "@/api/client";
+import type { Feature, Job, Length, Piece } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import type { Side } from "@/drawing/featureDimensions";
 import type { TypedLength } from "@/parts/LengthField";
-import { withFeature, withPiece } from "./useFeatureMove";
 
 /** Changes of one piece, each kept as a revision with what was done in its words. */
 export interface Fields {
-  pieceLength: (field: string, typed: TypedLength) => Promise<void>;
-  featureLength: (feature: Feature, field: string, typed: TypedLength) => Promise<void>;
+  /** Sets a field of the piece by its place in it, such as ``outline/length``. */
+  pieceField: (field: string, value: unknown) => Promise<void>;
+  featureField: (feature: Feature, field: string, value: unknown) => Promise<void>;
   /** Sets how far a feature is from an edge: to an opening's edge, to a hole's centre. */
   distance: (feature: Feature, side: Side, typed: TypedLength) => Promise<void>;
   feature: (feature: Feature, what: string) => Promise<void>;
+  features: (change: (features: Feature[]) => Feature[], what: string) => Promise<void>;
   piece: (change: (piece: Piece) => Piece, what: string) => Promise<void>;
-  job: (change: (job: Job) => Job, what: string) => Promise<void>;
+  jobField: (field: string, value: unknown, what: string) => Promise<void>;
 }
 
 export function fieldsOf(editor: Editor, pieceIndex: number): Fields {
   const at = `/pieces/${pieceIndex}`;
-  const what = (name: string, field: string, typed: TypedLength) =>
-    `${name}: ${field.split("/").at(-1)?.replace("_", " ")} ${typed.typed}`.slice(0, 120);
-  const setFeature = (feature: Feature, said: string) =>
-    editor.change((job) => withFeature(job, pieceIndex, feature), said);
+  const name = () => editor.kept.job.pieces[pieceIndex]?.name ?? "Piece";
+  const said = (of: string, field: string, value: unknown) =>
+    `${of}: ${field.split("/").at(-1)?.replaceAll("_", " ")} ${inWords(value)}`.trim().slice(0, 120);
+  const setFeature = (feature: Feature, what: string) =>
+    editor.change((job) => withFeature(job, pieceIndex, feature), what.slice(0, 120));
   return {
-    pieceLength: (field, typed) =>
-      editor.change((job) => withField(job, `${at}/${field}`, typed), what(nameOf(editor, pieceIndex), field, typed)),
-    featureLength: (feature, field, typed) =>
-      setFeature({ ...feature, [field]: typed } as Feature, what(feature.name, field, typed)),
+    pieceField: (field, value) =>
+      editor.change((job) => withField(job, `${at}/${field}`, value), said(name(), field, value)),
+    featureField: (feature, field, value) =>
+      setFeature({ ...feature, [field]: value } as Feature, said(feature.name, field, value)),
     distance: (feature, side, typed) => {
-      const to = feature.kind === "hole" ? "centre" : "edge";
+      const to = feature.kind === "hole" || feature.kind === "sleeve" || feature.kind === "bolt" ? "centre" : "edge";
       const axis = side === "left" || side === "right" ? "x" : "y";
       return setFeature(
         { ...feature, [axis]: { side, to, offset: typed } } as unknown as Feature,
-        what(feature.name, side, typed),
+        said(feature.name, side, typed),
       );
     },
     feature: setFeature,
-    piece: (change, said) => editor.change((job) => withPiece(job, pieceIndex, change), said),
-    job: (change, said) => editor.change(change, said),
+    features: (change, what) =>
+      editor.change(
+        (job) => withPiece(job, pieceIndex, (piece) => ({ ...piece, features: change(piece.features ?? []) })),
+        what.slice(0, 120),
+      ),
+    piece: (change, what) => editor.change((job) => withPiece(job, pieceIndex, change), what.slice(0, 120)),
+    jobField: (field, value, what) => editor.change((job) => withField(job, `/${field}`, value), what.slice(0, 120)),
   };
 }
 
-function nameOf(editor: Editor, pieceIndex: number): string {
-  return editor.kept.job.pieces[pieceIndex]?.name ?? "Piece";
+function inWords(value: unknown): string {
+  if (value === null) return "none";
+  if (typeof value === "object") return (value as TypedLength | Length).typed ?? "";
+  return String(value);
 }
 
 /** A feature's id that its piece does not have yet. */
@@ -51,4 +60,17 @@ export function freshId(piece: Piece, stem: string): string {
     const id = number === 1 ? stem : `${stem}-${number}`;
     if (!taken.has(id)) return id;
   }
+}
+
+/** The job with one of a piece's features replaced. */
+export function withFeature(job: Job, pieceIndex: number, feature: Feature): Job {
+  return withPiece(job, pieceIndex, (piece) => ({
+    ...piece,
+    features: (piece.features ?? []).map((one) => (one.id === feature.id ? feature : one)),
+  }));
+}
+
+/** The job with one piece changed. */
+export function withPiece(job: Job, pieceIndex: number, change: (piece: Piece) => Piece): Job {
+  return { ...job, pieces: job.pieces.map((piece, index) => (index === pieceIndex ? change(piece) : piece)) };
 }

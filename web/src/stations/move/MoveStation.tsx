@@ -8,7 +8,7 @@ import { write } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
-import { typed } from "../measure/newFeatures";
+import { typed } from "../measure/kinds";
 import { Lifts } from "./Lifts";
 import { PostureFields } from "./PostureFields";
 import { TeamScale } from "./TeamScale";
@@ -55,18 +55,15 @@ export function MoveStation({ editor }: StationProps) {
         {plan.pieces.map((piece) => (
           <TeamScale key={piece.id} piece={piece} />
         ))}
-        {plan.pieces.map((piece, index) => {
-          const outline = job.pieces[index]?.outline;
+        {plan.pieces.map((piece) => {
           return (
-            outline && (
-              <Lifts
-                key={piece.id}
-                piece={piece}
-                length={outline.length.mm}
-                width={outline.width.mm}
-                onCarry={(way) => void set("carry", way, `Carried ${way}`)}
-              />
-            )
+            <Lifts
+              key={piece.id}
+              piece={piece}
+              length={piece.measure.length_mm}
+              width={piece.measure.width_mm}
+              onCarry={(way) => void set("carry", way, `Carried ${way}`)}
+            />
           );
         })}
         <section aria-label="What one person lifts">
@@ -116,7 +113,7 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
         <FigureLine label="Mass, with its steel" figure={handled.mass} />
-        <FigureLine label="with its form" figure={handled.in_form} />
+        {handled.in_form && <FigureLine label="with its form" figure={handled.in_form} />}
         <FigureLine
           label="To lift it"
           figure={handled.people_needed}

@@ -46,8 +46,8 @@ export function SteelStation({ editor }: StationProps) {
     >
       <SteelDrawing
         planned={planned}
-        length={piece.outline.length.mm}
-        width={piece.outline.width.mm}
+        length={planned.measure.length_mm}
+        width={planned.measure.width_mm}
         thickness={piece.thickness.mm}
         mirrored={piece.cast === "face down"}
       />

@@ -1,0 +1,108 @@
+import type { Piece, PiecePlan } from "@/api/client";
+import { SpecField } from "@/parts/SpecField";
+import { edgesOf } from "./FeatureFields";
+import type { Fields } from "./fields";
+import { EDGE_FIT, PROFILE, typed } from "./kinds";
+
+interface Props {
+  piece: Piece;
+  planned: PiecePlan;
+  fields: Fields;
+}
+
+/** Which edges show, how each is shaped, and how it sits in its place. */
+export function EdgeFields({ piece, planned, fields }: Props) {
+  const edges = edgesOf(planned);
+  const shown = piece.edges_shown ?? [];
+  const [profiles, fits] = [piece.edge_profiles ?? [], piece.edge_fits ?? []];
+  const others = <T extends { edge: string }>(all: readonly T[], edge: string) =>
+    all.filter((one) => one.edge !== edge);
+  return (
+    <section aria-label="Edges">
+      <fieldset className="border-b border-line pb-2">
+        <legend className="pb-1 text-lg font-bold">Edges that show</legend>
+        <div className={`grid gap-2 ${edges.length <= 4 ? "grid-cols-4" : "grid-cols-2"}`}>
+          {edges.map((edge) => (
+            <button
+              key={edge}
+              type="button"
+              aria-pressed={shown.includes(edge)}
+              className={`button px-0 ${shown.includes(edge) ? "button-pressed" : ""}`}
+              onClick={() => {
+                const next = edges.filter((one) => (one === edge ? !shown.includes(one) : shown.includes(one)));
+                void fields.piece(
+                  (one) => ({ ...one, edges_shown: next }),
+                  `Edges that show: ${next.join(", ") || "none"}`,
+                );
+              }}
+            >
+              {edge}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <details className="border-b border-line">
+        <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">Shape and fit of each edge</summary>
+        {edges.map((edge) => {
+          const profile = profiles.find((one) => one.edge === edge);
+          const fit = fits.find((one) => one.edge === edge);
+          return (
+            <fieldset key={edge} aria-label={`Edge ${edge}`} className="pb-3">
+              <legend className="pt-2 font-bold">{edge}</legend>
+              {profile &&
+                PROFILE.map((spec) => (
+                  <SpecField
+                    key={spec.key}
+                    spec={spec}
+                    value={(profile as unknown as Record<string, unknown>)[spec.key]}
+                    onKeep={(value) =>
+                      fields.pieceField("edge_profiles", [...others(profiles, edge), { ...profile, [spec.key]: value }])
+                    }
+                  />
+                ))}
+              {fit &&
+                EDGE_FIT.map((spec) => (
+                  <SpecField
+                    key={spec.key}
+                    spec={spec}
+                    value={(fit as unknown as Record<string, unknown>)[spec.key]}
+                    onKeep={(value) =>
+                      fields.pieceField("edge_fits", [...others(fits, edge), { ...fit, [spec.key]: value }])
+                    }
+                  />
+                ))}
+              <div className="flex flex-wrap gap-2 pt-2">
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() =>
+                    void fields.pieceField(
+                      "edge_profiles",
+                      profile
+                        ? others(profiles, edge)
+                        : [...profiles, { edge, profile: "round-over", size: typed("6 mm"), made: "routed later" }],
+                    )
+                  }
+                >
+                  {profile ? `Leave ${edge} square` : `Shape ${edge}`}
+                </button>
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() =>
+                    void fields.pieceField(
+                      "edge_fits",
+                      fit ? others(fits, edge) : [...fits, { edge, gap: typed("3 mm"), overhang: typed("0 mm") }],
+                    )
+                  }
+                >
+                  {fit ? `Set ${edge} free` : `Fit ${edge}`}
+                </button>
+              </div>
+            </fieldset>
+          );
+        })}
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,137 @@
+import type { Job, Length, Piece } from "@/api/client";
+import { LengthField } from "@/parts/LengthField";
+import { SpecField } from "@/parts/SpecField";
+import type { Fields } from "./fields";
+import { PASSAGE, SITE_DIMENSION, type Spec, typed } from "./kinds";
+
+interface Props {
+  job: Job;
+  piece: Piece;
+  fields: Fields;
+}
+
+/** The place the job is for: what was measured there, and what the pieces must pass. */
+export function SiteFields({ job, piece, fields }: Props) {
+  const site = job.site ?? {};
+  const [dimensions, passages] = [site.dimensions ?? [], site.passages ?? []];
+  const next = (all: readonly { id: string }[], stem: string) =>
+    `${stem}-${Math.max(0, ...all.map((one) => Number(one.id.split("-").at(-1)) || 0)) + 1}`;
+  return (
+    <section aria-label="Site">
+      <h2 className="mb-1 text-lg font-bold">The place</h2>
+      {dimensions.map((one, index) => (
+        <Listed
+          key={one.id}
+          title={one.name}
+          specs={SITE_DIMENSION}
+          values={one}
+          start={one.first}
+          onKeep={(key, value) => fields.jobField(`site/dimensions/${index}/${key}`, value, `${one.name}: ${key}`)}
+          onRemove={() =>
+            void fields.jobField("site/dimensions", dimensions.toSpliced(index, 1), `Took out ${one.name}`)
+          }
+        >
+          <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
+            Touches {piece.name}
+            <input
+              type="checkbox"
+              className="size-6 accent-(--ink)"
+              checked={(one.pieces ?? []).includes(piece.id)}
+              onChange={(event) => {
+                const pieces = (one.pieces ?? []).filter((id) => id !== piece.id);
+                void fields.jobField(
+                  `site/dimensions/${index}/pieces`,
+                  event.target.checked ? [...pieces, piece.id] : pieces,
+                  `${one.name}: what it touches`,
+                );
+              }}
+            />
+          </label>
+        </Listed>
+      ))}
+      {passages.map((one, index) => (
+        <Listed
+          key={one.id}
+          title={one.name}
+          specs={PASSAGE}
+          values={one}
+          start={one.width}
+          onKeep={(key, value) => fields.jobField(`site/passages/${index}/${key}`, value, `${one.name}: ${key}`)}
+          onRemove={() => void fields.jobField("site/passages", passages.toSpliced(index, 1), `Took out ${one.name}`)}
+        />
+      ))}
+      {dimensions.length > 0 && (
+        <LengthField
+          label="Readings may differ by"
+          length={site.drift as Length}
+          onKeep={(text) => fields.jobField("site/drift", text, `Readings may differ by ${text.typed}`)}
+        />
+      )}
+      <div className="flex flex-wrap gap-2 pt-3">
+        <button
+          type="button"
+          className="button"
+          onClick={() =>
+            void fields.jobField(
+              "site/dimensions",
+              [
+                ...dimensions,
+                { id: next(dimensions, "site"), name: "Wall to wall", first: typed("1000 mm"), pieces: [piece.id] },
+              ],
+              "A site dimension",
+            )
+          }
+        >
+          Measured there
+        </button>
+        <button
+          type="button"
+          className="button"
+          onClick={() =>
+            void fields.jobField(
+              "site/passages",
+              [
+                ...passages,
+                { id: next(passages, "way"), name: "Door", width: typed("800 mm"), height: typed("2000 mm") },
+              ],
+              "A way to pass",
+            )
+          }
+        >
+          A way to pass
+        </button>
+      </div>
+    </section>
+  );
+}
+
+interface ListedProps {
+  title: string;
+  specs: readonly Spec[];
+  values: object;
+  start: Length;
+  onKeep: (key: string, value: unknown) => Promise<void>;
+  onRemove: () => void;
+  children?: React.ReactNode;
+}
+
+function Listed({ title, specs, values, start, onKeep, onRemove, children }: ListedProps) {
+  return (
+    <fieldset aria-label={title} className="pb-3">
+      <legend className="pt-2 font-bold">{title}</legend>
+      {specs.map((spec) => (
+        <SpecField
+          key={spec.key}
+          spec={spec}
+          value={(values as Record<string, unknown>)[spec.key] ?? null}
+          start={start}
+          onKeep={(value) => onKeep(spec.key, value)}
+        />
+      ))}
+      {children}
+      <button type="button" className="button mt-2" onClick={onRemove}>
+        Take out {title}
+      </button>
+    </fieldset>
+  );
+}

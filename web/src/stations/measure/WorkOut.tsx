@@ -1,0 +1,143 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, type Piece, type PiecePlan, Refused, type Schemas, take } from "@/api/client";
+import type { Editor } from "@/api/editor";
+import { shopQuery } from "@/api/queries";
+import { Select } from "@/parts/Choice";
+import { FieldProblem } from "@/parts/FieldProblem";
+import { sentence } from "@/parts/FindingText";
+import { usePreferences } from "@/units/preferences";
+import { useApply } from "../job/station";
+
+type Goal = Schemas["SolveRequest"]["goal"];
+type What = Goal["kind"];
+
+interface Props {
+  editor: Editor;
+  piece: Piece;
+  planned: PiecePlan;
+}
+
+const POUND_KG = 0.45359237;
+const WHAT: readonly { value: What; text: string }[] = [
+  { value: "target mass", text: "so that it weighs" },
+  { value: "divide at seams", text: "into castings no longer than" },
+  { value: "equal sections", text: "so that the run adds up" },
+  { value: "fit to site", text: "to fit the place" },
+];
+
+/** What would have to change to reach a goal, worked out by the core and offered as a button. */
+export function WorkOut({ editor, piece }: Props) {
+  const { units } = usePreferences();
+  const apply = useApply(editor);
+  const { data: shop = null } = useQuery(shopQuery);
+  const dimensions = editor.shown.job.site?.dimensions ?? [];
+  const [what, setWhat] = useState<What>("target mass");
+  const [amount, setAmount] = useState("");
+  const [by, setBy] = useState("thickness");
+  const [when, setWhen] = useState("dry");
+  const [unknown, setUnknown] = useState("section");
+  const [dimension, setDimension] = useState("");
+  const [along, setAlong] = useState("length");
+  const [found, setFound] = useState<Schemas["Change"] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const ask = async () => {
+    const number = Number(amount.replace(",", "."));
+    const goal = {
+      "target mass": { kind: what, piece: piece.id, mass_kg: units === "in" ? number * POUND_KG : number, when, by },
+      "divide at seams": { kind: what, piece: piece.id, longest: { typed: amount, bare: units } },
+      "equal sections": { kind: what, piece: piece.id, unknown },
+      "fit to site": { kind: what, piece: piece.id, dimension: dimension || dimensions[0]?.id, along },
+    }[what] as unknown as Goal;
+    try {
+      setFound(await take(client.POST("/api/solve", { body: { job: editor.kept.job, shop, goal } })));
+      setProblem(null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setFound(null);
+      setProblem(error.message);
+    }
+  };
+  const choices = WHAT.filter(
+    (one) => (one.value !== "equal sections" || piece.run) && (one.value !== "fit to site" || dimensions.length > 0),
+  );
+  const same = (...values: string[]) => values.map((value) => ({ value, text: value }));
+  return (
+    <section aria-label="Work it out">
+      <h2 className="mb-1 text-lg font-bold">Work it out</h2>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void ask();
+        }}
+        onKeyDown={(event) => event.stopPropagation()}
+      >
+        <Select
+          label="Change it"
+          value={what}
+          choices={choices}
+          onChoose={(next) => {
+            setWhat(next);
+            setFound(null);
+            setProblem(null);
+          }}
+        />
+        {what === "target mass" && (
+          <>
+            <Select label="Weighed" value={when} choices={same("fresh", "stripped", "dry")} onChoose={setWhen} />
+            <Select label="By its" value={by} choices={same("thickness", "size")} onChoose={setBy} />
+          </>
+        )}
+        {what === "equal sections" && (
+          <Select
+            label="Looked for"
+            value={unknown}
+            choices={same("section", "count", "gap", "end gap", "run")}
+            onChoose={setUnknown}
+          />
+        )}
+        {what === "fit to site" && (
+          <>
+            <Select
+              label="Fills"
+              value={dimension || (dimensions[0]?.id ?? "")}
+              choices={dimensions.map((one) => ({ value: one.id, text: one.name }))}
+              onChoose={setDimension}
+            />
+            <Select label="With its" value={along} choices={same("length", "width")} onChoose={setAlong} />
+          </>
+        )}
+        <div className="flex items-end gap-2 pt-2">
+          {(what === "target mass" || what === "divide at seams") && (
+            <label className="flex-1">
+              {what === "target mass" ? `Mass, ${units === "in" ? "lb" : "kg"}` : "Longest"}
+              <input
+                className="field figure text-lg"
+                value={amount}
+                autoComplete="off"
+                onChange={(event) => setAmount(event.target.value)}
+              />
+            </label>
+          )}
+          <button type="submit" className="button">
+            Work it out
+          </button>
+        </div>
+      </form>
+      <FieldProblem problem={problem} />
+      {found && Object.keys(found.fields).length === 0 && <p className="pt-2">{found.label}</p>}
+      {found && Object.keys(found.fields).length > 0 && (
+        <button
+          type="button"
+          className="button button-now mt-3 w-full"
+          onClick={() => {
+            apply({ change: found } as unknown as Parameters<typeof apply>[0]);
+            setFound(null);
+          }}
+        >
+          {sentence(found.label, found.values ?? {}, units)}
+        </button>
+      )}
+    </section>
+  );
+}
