@@ -6,13 +6,12 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import expect
 
 from tests.browser.conftest import OpenPage
+from tests.browser.ways import IN_SHAPES, Way, change
 from ulbrek.core.job import Job
 
-# Which control of which station changes a field: (station, what to open first, role, name, what is chosen or typed).
-Way = tuple[str, str | None, str, str, str]
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
@@ -23,7 +22,6 @@ WAYS: dict[str, Way] = {
     "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
     "/pieces/cast": ("measure", None, "radio", "face up", ""),
     "/pieces/edges_shown": ("measure", None, "button", "back", ""),
-    "/pieces/features": ("measure", None, "button", "Add opening", ""),
     "/features/opening/name": ("measure", None, f"region:{SINK} textbox", "Name", "Basin"),
     "/features/opening/length": ("measure", None, f"region:{SINK} length", "Length", "18"),
     "/features/opening/width": ("measure", None, f"region:{SINK} length", "Width", "13"),
@@ -85,7 +83,7 @@ WAYS: dict[str, Way] = {
     "/handling/posture/twist_deg": ("move", EQUATION, "textbox", "Twist of the body", "20"),
     "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
 }
-IDENTITIES = {"/pieces/id", "/features/opening/id", "/features/hole/id"}
+IDENTITIES = {"/pieces/id"}
 
 
 def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") -> Iterator[str]:
@@ -98,9 +96,7 @@ def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") ->
             if "const" not in part:
                 yield from fields(part, definitions, f"{at}/{name}")
     elif "oneOf" in schema:
-        yield "/pieces/features"
-        for kind, ref in schema["discriminator"]["mapping"].items():
-            yield from fields({"$ref": ref}, definitions, f"/features/{kind}")
+        yield at  # outlines and features: test_shapes walks each kind
     elif "anyOf" in schema:
         kinds = [part for part in schema["anyOf"] if part.get("type") != "null"]
         yield at
@@ -117,46 +113,8 @@ def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") ->
 
 def test_the_list_holds_every_field_of_the_schema() -> None:
     schema = Job.model_json_schema()
-    assert set(fields(schema, schema["$defs"])) - IDENTITIES == set(WAYS)
-
-
-def control(page: Page, role: str, name: str) -> Locator:
-    """The control that a way speaks of."""
-    scope: Page | Locator = page
-    if role.startswith("region:"):
-        region, _, role = role.removeprefix("region:").rpartition(" ")
-        scope = page.get_by_role("region", name=region)
-    if role in ("select", "moment"):
-        return scope.get_by_label(name, exact=True)
-    if role == "length":
-        return scope.get_by_role("button", name=f"{name} ")
-    return scope.get_by_role(role, name=name, exact=True)  # type: ignore[arg-type]
-
-
-def change(page: Page, way: Way, keys: bool) -> None:
-    _, _, role, name, value = way
-    wanted = control(page, role, name)
-    if role.endswith(("textbox",)):
-        wanted.focus() if keys else wanted.click()
-        page.keyboard.press("ControlOrMeta+a")
-        page.keyboard.type(value)
-        page.keyboard.press("Enter")
-    elif role == "moment":
-        wanted.fill(value)
-        wanted.press("Enter")
-    elif "select" in role:
-        if value:
-            wanted.select_option(value)
-    else:
-        if keys:
-            wanted.focus()
-            page.keyboard.press("Enter" if role != "radio" else "Space")
-        else:
-            wanted.click()
-        if role.endswith("length"):
-            page.keyboard.press("ControlOrMeta+a")
-            page.keyboard.type(value)
-            page.keyboard.press("Enter")
+    shapes = {way for way in WAYS if way.startswith(("/features/", "/pieces/outline/"))}
+    assert set(fields(schema, schema["$defs"])) - IDENTITIES == set(WAYS) - shapes | IN_SHAPES
 
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])

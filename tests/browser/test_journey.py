@@ -15,6 +15,12 @@ def dimension(page: Page, label: str, text: str) -> None:
     page.keyboard.press("Enter")
 
 
+def add(page: Page, what: str) -> None:
+    """Adds a feature by its name in the menu."""
+    page.get_by_role("button", name="Add", exact=True).click()
+    page.get_by_role("menuitem", name=what, exact=True).click()
+
+
 def revision(page: Page, number: int) -> None:
     expect(page.locator(f"[data-revision='{number}']")).to_be_visible()
 
@@ -35,7 +41,7 @@ def test_a_new_top_by_mouse(open_page: OpenPage, tmp_path: Path) -> None:
     page.get_by_role("button", name="Make it 1 1/2″ thick").click()
     shows(page, "Thickness", "1 1/2″")
 
-    page.get_by_role("button", name="Add opening").click()
+    add(page, "Opening")
     revision(page, 3)
     dimension(page, "Opening, length", "2 ft 1/2 in")
     shows(page, "Opening, length", "2 ft 1/2 in")
@@ -107,7 +113,9 @@ def test_the_same_by_keyboard_alone(open_page: OpenPage) -> None:
     page.keyboard.press("Enter")
     expect(page.locator("[data-headline=measure]")).to_be_visible()
 
-    tab_to("Add opening")
+    tab_to("Add")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("menuitem", name="Opening")).to_be_focused()
     page.keyboard.press("Enter")
     revision(page, 2)
     tab_to("Opening. Arrow keys move it")
@@ -148,7 +156,7 @@ def test_a_figure_is_asked_why_down_to_what_was_typed(open_page: OpenPage, rinse
     dialog = page.get_by_role("dialog")
     expect(dialog).to_contain_text("volume of the piece × density of the fresh concrete ÷ 1000")
     dialog.get_by_role("button", name="14.7 l").click()
-    expect(dialog).to_contain_text("area of the face, less its openings × thickness ÷ 1 000 000")
+    expect(dialog).to_contain_text("area of the outline × thickness as it is cast ÷ 1 000 000")
     dialog.get_by_role("button", name="Back").click()
     dialog.get_by_role("link", name="In the rule book").click()
     expect(page.get_by_role("heading", name="Mass of one piece, fresh")).to_be_in_viewport()
@@ -156,7 +164,7 @@ def test_a_figure_is_asked_why_down_to_what_was_typed(open_page: OpenPage, rinse
 
 def test_as_it_lies_is_the_mirror_of_as_it_stands(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top)
-    sink, piece = page.locator("[data-feature=sink]"), page.locator("svg rect[fill='url(#concrete)']").first
+    sink, piece = page.locator("[data-feature=sink]"), page.locator("svg path[fill='url(#concrete)']").first
     lies, body = sink.bounding_box(), piece.bounding_box()
     page.get_by_role("radio", name="as it stands").click()
     stands = sink.bounding_box()

@@ -12,6 +12,7 @@ from ulbrek.api import logs, problems
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
 from ulbrek.api.handlers import ROUTERS
+from ulbrek.api.handlers.pieces import forget_meshes
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
 
@@ -35,6 +36,7 @@ def create_app(settings: Settings) -> FastAPI:
         gc.freeze()
         gc.set_threshold(5_000, 20, 500)
         yield
+        forget_meshes()
         database.engine.dispose()
 
     app = FastAPI(

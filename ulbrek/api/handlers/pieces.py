@@ -122,7 +122,15 @@ def _shape(piece: Piece) -> Shape:
     return shape_of(piece)
 
 
-@cached(LRUCache(maxsize=32), lock=Lock())
+_MESHES: LRUCache[object, manifold3d.Manifold] = LRUCache(maxsize=32)
+
+
+def forget_meshes() -> None:
+    """Lets go of the meshes that are remembered; the library wants none left when the process ends."""
+    _MESHES.clear()
+
+
+@cached(_MESHES, lock=Lock())
 def _mesh(piece: Piece) -> manifold3d.Manifold:
     solid: Solid = _shape(piece).solid
     return mesh_of(solid)

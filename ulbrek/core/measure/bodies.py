@@ -75,7 +75,9 @@ class Placed:
 
     @property
     def drawn_by(self) -> list[Outline]:
-        """The outlines it is drawn by: of letters all of theirs, holes behind what they are in."""
+        """The outlines it is drawn by: of letters all of theirs, holes behind what they are in; of grooves each."""
+        if isinstance(self.feature, Grooves):
+            return list(_groove_outlines(self.feature, self))
         if not isinstance(self.feature, Lettering):
             return [self.outline]
         return [one for letter in _letters(self.feature, self) for one in (letter.outline, *letter.holes)]
@@ -236,19 +238,23 @@ def _letters(feature: Lettering, placed: Placed) -> Iterator[_LetterInPlace]:
         yield _LetterInPlace(body, tuple(holes))
 
 
-def _grooves(feature: Grooves, placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
+def _groove_outlines(feature: Grooves, placed: Placed) -> Iterator[Outline]:
+    """Each groove in the plan."""
     lengthwise = feature.drains in ("left", "right")
     first = -(feature.count - 1) * feature.pitch.mm / 2
-    one = slot(feature.length.mm, feature.width.mm)
-    if not lengthwise:
-        one = slot(feature.width.mm, feature.length.mm)
+    size = (feature.length.mm, feature.width.mm)
+    one = slot(*(size if lengthwise else size[::-1]))
+    for number in range(feature.count):
+        off = first + number * feature.pitch.mm
+        moved = one.moved(*((0.0, off) if lengthwise else (off, 0.0)))
+        yield moved.turned(radians(feature.turned_deg)).moved(*placed.centre)
+
+
+def _grooves(feature: Grooves, placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
     shallow = feature.depth.mm if feature.shallow_depth is None else feature.shallow_depth.mm
     deepest = max(shallow, feature.depth.mm)
     low, high = _from_face(feature.face, deepest, thickness, depth)
-    for number in range(feature.count):
-        off = first + number * feature.pitch.mm
-        outline = one.moved(*((0.0, off) if lengthwise else (off, 0.0)))
-        outline = outline.turned(radians(feature.turned_deg)).moved(*placed.centre)
+    for outline in _groove_outlines(feature, placed):
         slope = _slope(feature, placed, shallow, thickness)
         over = feature.face == "top"
         yield Prism(outline, low, high, floor=slope if over else None, ceiling=None if over else slope)

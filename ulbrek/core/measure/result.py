@@ -105,6 +105,7 @@ class MeasureResult:
     cast_depth_mm: float
     path: Path
     edges: tuple[NamedEdge, ...]
+    seams: tuple[NamedEdge, ...]
     volume: Figure
     mass_fresh: Figure
     mass_stripped: Figure

@@ -87,6 +87,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         cast_depth_mm=depth,
         path=path_of(outline),
         edges=tuple(_named_edges(outline)),
+        seams=tuple(edge for part in shape.part_outlines for edge in _named_edges(part) if edge.name == "seam"),
         volume=volume,
         mass_fresh=fresh,
         mass_stripped=work(rules.mass_stripped, of, mass_fresh_kg=fresh, bled_share=concrete.bled),

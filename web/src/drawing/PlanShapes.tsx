@@ -42,10 +42,11 @@ export function PlanShapes(props: Props) {
             strokeWidth="5"
           />
         ))}
-      {measured.parts.map((part) => (
+      {measured.seams.map((seam) => (
         <path
-          key={part.path.join(" ")}
-          d={pathData(view, part.path)}
+          key={`${seam.x1} ${seam.y1} ${seam.x2} ${seam.y2}`}
+          data-seam
+          d={edgeData(view, seam)}
           fill="none"
           stroke="var(--ink)"
           strokeWidth="2.5"
@@ -120,7 +121,7 @@ function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, 
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
   const [hitWidth, hitHeight] = [Math.max(width, TOUCH_PX), Math.max(height, TOUCH_PX)];
   const look = LOOKS[box.role];
-  const roomy = width > name.length * 9 + 16 && height > 44 && box.role !== "letters";
+  const roomy = box.role !== "raised" && width > name.length * 9 + 16 && height > 44 && box.role !== "letters";
   const first = box.copy === 0;
   const paths = (
     <path
@@ -160,7 +161,7 @@ function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, 
       />
       <text
         x={cx}
-        y={roomy ? cy + 6 : cy - hitHeight / 2 - 4}
+        y={box.role === "raised" ? cy + height / 2 + 20 : roomy ? cy + 6 : cy - hitHeight / 2 - 4}
         textAnchor="middle"
         className="pointer-events-none text-base"
         fill="var(--ink)"

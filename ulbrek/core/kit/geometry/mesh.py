@@ -14,7 +14,7 @@ from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline, Vertex
 from ulbrek.core.kit.geometry.solid import Fall, Prism, Solid
 
 _REACH_MM = 0.5  # cuts that end at a face go this far past it, so that no skin is left
-_ROUND_STEPS = 12
+_ROUND_STEPS = 16
 _TRIFLE_MM = 1e-6
 _FLAT_MM = 1e-3  # points that stand less than this beside a straight line are left out
 

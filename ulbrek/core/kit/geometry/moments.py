@@ -10,7 +10,7 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.kit.geometry.edge import Edge
 
 # Gauss-Legendre abscissae and weights on 0..1. Three are exact for a straight edge, whose integrands are of the fourth
-# degree; six give a quarter turn to the last digits. Source: any table of quadrature.
+# degree; six give an eighth of a turn to the last digits. Source: any table of quadrature.
 GAUSS_3 = ((0.1127016653792583, 5 / 18), (0.5, 8 / 18), (0.8872983346207417, 5 / 18))
 GAUSS_6 = tuple(
     (0.5 + sign * abscissa / 2, weight / 2)
@@ -71,7 +71,7 @@ def _along(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]
             for at, weight in GAUSS_3:
                 yield edge.start.x + at * dx, edge.start.y + at * dy, weight * dx, weight * dy
             continue
-        parts = max(1, ceil(abs(edge.angle) / (pi / 2) - 1e-9))
+        parts = max(1, ceil(abs(edge.angle) / (pi / 4) - 1e-9))
         turn = edge.angle / parts
         for part in range(parts):
             for at, weight in GAUSS_6:

@@ -72,7 +72,10 @@ export function Rail({ id, headline, record, onKeys }: Props) {
                         {station !== "log" && <RailMark severity={severity} />}
                       </span>
                     </span>
-                    <span className="block truncate leading-tight" title={`${line.headline}, ${line.detail}`}>
+                    <span
+                      className="block truncate leading-tight lg:whitespace-normal"
+                      title={`${line.headline}, ${line.detail}`}
+                    >
                       <span className="figure text-lg whitespace-nowrap lg:text-xl" data-headline={station}>
                         {line.headline}
                       </span>
@@ -115,6 +118,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: `of ${headline.bag_name}`,
       };
     case "form":
+      if (headline.unformed === headline.pieces.length) return { headline: "by hand", detail: "" };
       return {
         headline: write(headline.sheets, "sheets", units),
         detail: write(headline.screws, "screws", units),
@@ -157,9 +161,9 @@ function cureLine({ first_act, zone, cures }: Headline): { headline: string; det
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {
   const [piece, ...others] = headline.pieces;
   if (!piece) return { headline: "", detail: "" };
-  const size = sizeText(piece.length_mm, piece.width_mm, units);
+  const size = sizeText(piece.length_mm, piece.width_mm, units).replace(" mm", "");
   const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
-  const thick = `× ${short(piece.thickness_mm, units).replace(" mm", "")}`;
+  const thick = `× ${short(piece.thickness_mm, units)}`;
   return { headline: size, detail: others.length || count > 1 ? `${thick}, ${count} castings` : thick };
 }
 

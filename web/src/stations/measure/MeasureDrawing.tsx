@@ -198,7 +198,7 @@ export function MeasureDrawing(props: Props) {
               view={view}
               section={section}
               along={along}
-              lies={lies}
+              lies={lies && piece.drawn !== "from the side"}
               faceDown={piece.cast === "face down"}
               thickness={piece.thickness.mm}
               top={sectionTop}

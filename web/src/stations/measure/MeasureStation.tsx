@@ -153,9 +153,8 @@ export function MeasureStation({ editor }: StationProps) {
           <FigureLine label="Mass stripped" figure={measure.mass_stripped} />
           <FigureLine label="Mass dry" figure={measure.mass_dry} />
           <FigureLine label="Shows" figure={measure.show_area} />
-          {measure.tape_checks.map((tape) => (
-            <FigureLine key={tape.name} label={tape.name} figure={tape.length} />
-          ))}
+          {measure.tape_checks.length === 1 &&
+            measure.tape_checks.map((tape) => <FigureLine key={tape.name} label={tape.name} figure={tape.length} />)}
           {measure.thinnest_web && <FigureLine label="Thinnest web" figure={measure.thinnest_web.width} />}
           {measure.thinnest_floor && <FigureLine label="Thinnest floor" figure={measure.thinnest_floor} />}
           {measure.section && <FigureLine label="Each of the run" figure={measure.section} />}
@@ -168,6 +167,16 @@ export function MeasureStation({ editor }: StationProps) {
             <FigureLine key={edge.kind} label={`Edges, ${edge.kind}`} figure={edge.length} />
           ))}
         </dl>
+        {measure.tape_checks.length > 1 && (
+          <details className="border-b border-line">
+            <summary className="min-h-11 cursor-pointer py-2.5">By tape, corner to corner</summary>
+            <dl>
+              {measure.tape_checks.map((tape) => (
+                <FigureLine key={tape.name} label={tape.name} figure={tape.length} />
+              ))}
+            </dl>
+          </details>
+        )}
         <p className="mt-2 text-soft">Tap a figure to see how it is worked out.</p>
       </section>
       <WorkOut editor={editor} piece={piece} planned={planned} />
@@ -181,7 +190,7 @@ export function MeasureStation({ editor }: StationProps) {
         onRemove={(id) => remove([id])}
       />
       <section aria-label="Files of this piece">
-        <h2 className="mb-1 text-lg font-bold">This piece as a file</h2>
+        <h2 className="mb-1 text-lg font-bold">As a file</h2>
         <div className="flex flex-wrap gap-2">
           {(["dxf", "svg", "stl", "3mf"] as const).map((form) => (
             <a

@@ -20,9 +20,9 @@ interface Props {
 
 const POUND_KG = 0.45359237;
 const WHAT: readonly { value: What; text: string }[] = [
-  { value: "target mass", text: "so that it weighs" },
-  { value: "divide at seams", text: "into castings no longer than" },
-  { value: "equal sections", text: "so that the run adds up" },
+  { value: "target mass", text: "so it weighs …" },
+  { value: "divide at seams", text: "into shorter castings" },
+  { value: "equal sections", text: "so its run adds up" },
   { value: "fit to site", text: "to fit the place" },
 ];
 
@@ -73,7 +73,7 @@ export function WorkOut({ editor, piece }: Props) {
         onKeyDown={(event) => event.stopPropagation()}
       >
         <Select
-          label="Change it"
+          label="Change"
           value={what}
           choices={choices}
           onChoose={(next) => {

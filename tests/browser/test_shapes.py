@@ -1,0 +1,263 @@
+"""Every outline and every feature: each of their fields is changed beside the drawing, by pointer or by keyboard."""
+
+import json
+from typing import Any, get_args
+
+import pytest
+from fastapi.testclient import TestClient
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import OpenPage
+from tests.browser.ways import change
+from tests.jobs import feature, hole, opening, top_document
+from ulbrek.core.measure.inputs import AnyFeature, AnyOutline
+
+Field = tuple[str, str, str]  # role, label, what is chosen or typed
+TURN: dict[str, Field] = {"turned_deg": ("textbox", "Turned left", "10")}
+SIZE: dict[str, Field] = {"length": ("length", "Length", "210 mm"), "width": ("length", "Width", "110 mm")}
+RADIUS: dict[str, Field] = {"corner_radius": ("length", "Corner radius", "15 mm")}
+DEPTH: dict[str, Field] = {"depth": ("length", "Depth", "11 mm")}
+FACE: dict[str, Field] = {"face": ("select", "In the", "underside")}
+DRAFT: dict[str, Field] = {"draft_deg": ("textbox", "Draft", "4")}
+FORMER: dict[str, Field] = {"former": ("select", "Former", "split")}
+BOX = {"length": "200 mm", "width": "100 mm"}
+
+# By kind: the feature as it begins, and the control that changes each of its fields.
+FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
+    "opening": (
+        opening(),
+        {
+            **SIZE, **RADIUS, **DRAFT, **TURN,
+            "face": ("select", "Measured at the", "underside"), "hot": ("checkbox", "Gets hot", ""),
+        },
+    ),
+    "hole": (
+        hole("450 mm", "300 mm"),
+        {
+            "diameter": ("length", "Diameter", "40 mm"), "slot_length": ("button", "Slotted, over all: round, change", ""),
+            "depth": ("button", "Depth: through, change", ""), **FACE, **TURN,
+        },
+    ),
+    "recess": (
+        feature("recess", **BOX, corner_radius="10 mm", depth="15 mm"),
+        {**SIZE, **RADIUS, **DEPTH, **DRAFT, **FACE, **FORMER, **TURN},
+    ),
+    "grooves": (
+        feature("grooves", **BOX | {"width": "12 mm"}, pitch="40 mm", depth="6 mm"),
+        {
+            "count": ("textbox", "Grooves", "5"), "length": ("length", "Length", "210 mm"),
+            "width": ("length", "Width of one", "13 mm"), "pitch": ("length", "One to the next", "41 mm"),
+            "depth": ("length", "Depth, low end", "7 mm"),
+            "shallow_depth": ("button", "Depth, high end: as deep, change", ""),
+            "drains": ("select", "Drains to the", "left"), **FACE, **TURN,
+        },
+    ),
+    "sleeve": (
+        feature("sleeve", diameter="34 mm"),
+        {
+            "diameter": ("length", "Outside diameter", "36 mm"), "wall": ("button", "Wall: solid, change", ""),
+            "length": ("button", "Length: as thick, change", ""), "material": ("select", "Material", "pvc"),
+        },
+    ),
+    "core": (
+        feature("core", **BOX, depth="15 mm"),
+        {
+            "shape": ("select", "Shape", "round"), "length": ("length", "Length, or diameter", "210 mm"),
+            "width": ("length", "Width", "110 mm"), **RADIUS, **DEPTH, **DRAFT, **FORMER, **TURN,
+            "face": ("select", "Opens on the", "underside"),
+        },
+    ),
+    "void": (
+        feature("void", **BOX, height="10 mm", above="15 mm"),
+        {
+            **SIZE, **RADIUS, "height": ("length", "Height", "9 mm"), "above": ("length", "Concrete under it", "14 mm"),
+            "foam_kg_m3": ("textbox", "Foam", "25"), **TURN,
+        },
+    ),
+    "lettering": (
+        feature("lettering", text="No. 1", height="40 mm", depth="3 mm"),
+        {
+            "text": ("textbox", "Text", "No. 2"), "height": ("length", "Height of a capital", "45 mm"), **DEPTH,
+            "relief": ("select", "Stand", "raised"), "face": ("select", "On the", "underside"), **TURN,
+        },
+    ),
+    "bolt": (
+        feature("bolt", diameter="10 mm", embedded="12 mm"),
+        {
+            "diameter": ("length", "Diameter", "12 mm"), "embedded": ("length", "In the concrete", "13 mm"),
+            "projects": ("length", "Stands out", "30 mm"), "into": ("select", "Set into the", "front"),
+            "above": ("button", "Over the underside: middle, change", ""),
+        },
+    ),
+    "wood pad": (feature("wood pad", **BOX, depth="15 mm", face="top"), {**SIZE, **DEPTH, **FACE, **TURN}),
+    "mat": (
+        feature("mat", **BOX, below_top="20 mm"),
+        {
+            **SIZE, "thickness": ("length", "Thickness", "4 mm"), "below_top": ("length", "Concrete over it", "19 mm"),
+            "kg_m2": ("textbox", "Weighs", "1.5"), "electric": ("checkbox", "Electric", ""), **TURN,
+        },
+    ),
+    "rib": (
+        feature("rib", **BOX, height="20 mm"),
+        {
+            **SIZE, **RADIUS, "height": ("length", "Height", "22 mm"), "face": ("select", "Stands on the", "top"), **TURN,
+        },
+    ),
+    "cutout": (
+        feature("cutout", vertices=[{"x": 0, "y": 0}, {"x": 90, "y": 0}, {"x": 0, "y": 90}]),
+        {"depth": ("button", "Depth: through, change", ""), **FACE, **TURN},
+    ),
+    "drop edge": (
+        feature("drop edge", edge="front", drop="30 mm", thickness="40 mm"),
+        {
+            "edge": ("select", "On the edge", "back"), "drop": ("length", "Hangs down", "35 mm"),
+            "thickness": ("length", "Front to back", "45 mm"),
+        },
+    ),
+}  # fmt: skip
+PLACED = {"id", "kind", "name", "x", "y", "repeat", "vertices"}
+
+OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
+    "rectangle": ({"length": "900 mm", "width": "600 mm"}, SIZE | {"length": ("length", "Length", "910 mm")}),
+    "l": (
+        {"length": "900 mm", "width": "600 mm", "along": "300 mm", "across": "300 mm"},
+        {
+            "length": ("length", "Length over all", "910 mm"), "width": ("length", "Width over all", "610 mm"),
+            "along": ("length", "Run along, depth", "310 mm"), "across": ("length", "Run across, depth", "290 mm"),
+            "meet": ("select", "Runs meet at the", "front right"),
+        },
+    ),
+    "u": (
+        {"length": "900 mm", "width": "600 mm", "along": "300 mm", "left": "200 mm", "right": "200 mm"},
+        {
+            "length": ("length", "Length over all", "910 mm"), "width": ("length", "Width over all", "610 mm"),
+            "along": ("length", "Back run, depth", "310 mm"), "left": ("length", "Left run, depth", "210 mm"),
+            "right": ("length", "Right run, depth", "190 mm"),
+        },
+    ),
+    "trapezoid": (
+        {"front": "900 mm", "back": "600 mm", "width": "500 mm"},
+        {
+            "front": ("length", "Front", "910 mm"), "back": ("length", "Back", "610 mm"),
+            "width": ("length", "Front to back", "490 mm"),
+            "back_from_left": ("button", "Back begins, from left: centred, change", ""),
+        },
+    ),
+    "polygon": (
+        {"size": "500 mm"},
+        {
+            "sides": ("textbox", "Sides", "8"), "by": ("select", "Measured", "side"),
+            "size": ("length", "Size", "300 mm"),
+        },
+    ),
+    "disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
+    "half disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
+    "arch block": (
+        {"span": "2400 mm", "rise": "800 mm", "depth": "150 mm", "blocks": 11},
+        {
+            "span": ("length", "Clear span", "2300 mm"), "rise": ("length", "Rise", "790 mm"),
+            "depth": ("length", "Depth of the ring", "160 mm"), "blocks": ("textbox", "Blocks in the arch", "13"),
+        },
+    ),
+    "free": (
+        {"corners": [{"x": "0 mm", "y": "0 mm"}, {"x": "900 mm", "y": "0 mm"}, {"x": "900 mm", "y": "600 mm"}]},
+        {"corners": ("button", "One more after 3", "")},
+    ),
+}  # fmt: skip
+
+
+def model_fields(union: Any) -> dict[str, set[str]]:
+    return {one.model_fields["kind"].default: set(one.model_fields) for one in get_args(union)}
+
+
+def test_each_kind_has_a_control_for_each_of_its_fields() -> None:
+    features = model_fields(AnyFeature)
+    assert {kind: set(controls) for kind, (_, controls) in FEATURES.items()} == {
+        kind: fields - PLACED - ({"turned_deg"} if kind in ("sleeve", "bolt") else set())
+        for kind, fields in features.items()
+    }
+    outlines = model_fields(AnyOutline)
+    del outlines["imported"]
+    assert {kind: set(controls) for kind, (_, controls) in OUTLINES.items()} == {
+        kind: fields - {"kind"} for kind, fields in outlines.items()
+    }
+
+
+def open_job(open_page: OpenPage, api: TestClient, document: dict[str, Any]) -> tuple[Page, str]:
+    job_id = api.post("/api/jobs", json={"job": document}).json()["id"]
+    page = open_page(f"/jobs/{job_id}/measure", units="mm")
+    page.locator("[data-revision]").wait_for()
+    return page, job_id
+
+
+def change_each(page: Page, api: TestClient, job_id: str, region: str, controls: dict[str, Field]) -> list[str]:
+    """Changes one field after another, by pointer and by keyboard in turn; gives those that did not change."""
+    unchanged = []
+    for number, (key, (role, label, value)) in enumerate(controls.items()):
+        before = api.get(f"/api/jobs/{job_id}").json()
+        change(page, ("measure", None, f"region:{region} {role}", label, value), keys=number % 2 == 1)
+        expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
+        if json.dumps(api.get(f"/api/jobs/{job_id}").json()["job"]) == json.dumps(before["job"]):
+            unchanged.append(key)
+    return unchanged
+
+
+@pytest.mark.parametrize("kind", FEATURES)
+def test_each_field_of_a_feature_is_changed(open_page: OpenPage, api: TestClient, kind: str) -> None:
+    begins, controls = FEATURES[kind]
+    page, job_id = open_job(open_page, api, top_document(begins))
+    assert change_each(page, api, job_id, begins["name"], controls) == []
+
+
+@pytest.mark.parametrize("kind", OUTLINES)
+def test_each_field_of_an_outline_is_changed(open_page: OpenPage, api: TestClient, kind: str) -> None:
+    begins, controls = OUTLINES[kind]
+    page, job_id = open_job(open_page, api, top_document(piece={"outline": {"kind": kind, **begins}}))
+    assert change_each(page, api, job_id, "Piece", controls) == []
+
+
+def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: TestClient) -> None:
+    page, job_id = open_job(open_page, api, top_document(hole("450 mm", "300 mm")))
+    press = lambda name: ("button", name, "")  # noqa: E731
+    steps: dict[str, dict[str, Field]] = {
+        "Piece": {
+            "drawn": ("select", "Its outline is", "from the side"), "grind": ("length", "Ground off the face", "2 mm"),
+            "matches": ("textbox", "Matches the set", "Benches"),
+        },
+        "Thickness, seams and runs": {
+            "taper": press("Let its thickness change"),
+            "towards": ("select", "Thinner or thicker at the", "back"),
+            "thickness": ("length", "Thickness there", "31 mm"), "slopes": ("select", "What slopes", "top"),
+            "run": press("Let the pieces fill a run"), "along": ("select", "Fills the run by its", "width"),
+            "whole": ("length", "The whole run", "950 mm"), "gap": ("length", "Between two", "4 mm"),
+            "end": ("length", "At each end", "6 mm"), "seam": press("Divide at a seam"),
+            "side": ("select", "Measured from the", "right"), "offset": ("length", "At", "310 mm"),
+            "without": press("Take out seam 1"), "level": press("One thickness"), "no run": press("No run"),
+        },
+        "Site": {
+            "dimension": press("Measured there"), "name": ("textbox", "What", "Back wall"),
+            "first": ("length", "Measured", "1210 mm"), "again": press("Measured again: not yet, change"),
+            "offset": press("Baseline stands off: no baseline, change"),
+            "drift": ("length", "Readings may differ by", "5 mm"), "touches": ("checkbox", "Touches Top", ""),
+            "out": press("Take out Back wall"), "way": press("A way to pass"), "kind": ("select", "Kind", "gate"),
+            "width": ("length", "Width", "910 mm"), "height": ("length", "Height", "1990 mm"),
+            "called": ("textbox", "What", "Yard gate"), "no way": press("Take out Yard gate"),
+        },
+    }  # fmt: skip
+    for region, controls in steps.items():
+        assert change_each(page, api, job_id, region, controls) == []
+    page.get_by_text("Shape and fit of each edge").click()
+    edges: dict[str, Field] = {
+        "profile": press("Shape back"), "shape": ("select", "Shape", "chamfer"), "size": ("length", "Size", "8 mm"),
+        "made": ("select", "Made", "in the mould"), "square": press("Leave back square"), "fit": press("Fit left"),
+        "gap": ("length", "Gap to the wall", "4 mm"), "over": ("length", "Overhang", "20 mm"),
+        "free": press("Set left free"),
+    }  # fmt: skip
+    assert change_each(page, api, job_id, "Edges", edges) == []
+    repeats: dict[str, Field] = {
+        "repeat": press("Repeat it"), "count": ("textbox", "How many", "3"),
+        "pitch": ("length", "One to the next, or radius", "90 mm"), "along": ("select", "Runs", "to the back"),
+        "kind": ("select", "Repeated in a", "grid"), "rows": ("textbox", "Rows, of a grid", "2"),
+        "row_pitch": press("Row to row: the same, change"), "alone": press("One alone"),
+    }  # fmt: skip
+    assert change_each(page, api, job_id, "Tap hole", repeats) == []
