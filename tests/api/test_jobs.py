@@ -88,7 +88,7 @@ def test_a_job_goes_out_as_a_file_and_comes_in_the_same(api: TestClient) -> None
 def test_a_file_that_cannot_be_used_is_refused_in_words(api: TestClient) -> None:
     answer = api.post("/api/jobs/from-file", json={"schema_version": 3, "job": {}})
     assert answer.status_code == 422
-    assert answer.json()["detail"] == "It is of version 2; this Ulbrek reads up to 1. Open it with a newer Ulbrek."
+    assert answer.json()["detail"] == "It is of version 3; this Ulbrek reads up to 2. Open it with a newer Ulbrek."
 
 
 def test_an_archived_job_is_off_the_floor(api: TestClient) -> None:

@@ -34,7 +34,8 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "hole": (
         hole("450 mm", "300 mm"),
         {
-            "diameter": ("length", "Diameter", "40 mm"), "slot_length": ("button", "Slotted, over all: round, change", ""),
+            "diameter": ("length", "Diameter", "40 mm"),
+            "slot_length": ("button", "Slotted, over all: round, change", ""),
             "depth": ("button", "Depth: through, change", ""), **FACE, **TURN,
         },
     ),
@@ -100,7 +101,8 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "rib": (
         feature("rib", **BOX, height="20 mm"),
         {
-            **SIZE, **RADIUS, "height": ("length", "Height", "22 mm"), "face": ("select", "Stands on the", "top"), **TURN,
+            **SIZE, **RADIUS, **TURN, "height": ("length", "Height", "22 mm"),
+            "face": ("select", "Stands on the", "top"),
         },
     ),
     "cutout": (

@@ -89,7 +89,8 @@ def test_a_line_of_every_kind_is_read() -> None:
 
 def test_svg_shapes_transforms_and_groups() -> None:
     body = (
-        '<rect width="900" height="600"/><g transform="translate(100 100) scale(2)"><circle cx="50" cy="50" r="20"/></g>'
+        '<rect width="900" height="600"/>'
+        '<g transform="translate(100 100) scale(2)"><circle cx="50" cy="50" r="20"/></g>'
         '<path d="M600 100 h200 v100 a50 50 0 0 1 -50 50 h-150 z"/><polygon points="100,400 300,400 200,550"/>'
         '<path d="M500 400 C 500 500 700 500 700 400 Z"/>'
     )

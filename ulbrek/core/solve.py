@@ -59,14 +59,15 @@ class DivideAtSeams(_Goal):
     longest: Length
 
 
-Goal = Annotated[TargetMass | EqualSections | FitToSite | DivideAtSeams, Field(discriminator="kind")]
+AnyGoal = TargetMass | EqualSections | FitToSite | DivideAtSeams
+Goal = Annotated[AnyGoal, Field(discriminator="kind")]
 
 
 class CannotSolveError(ValueError):
     """No change of the job reaches the goal; says why and what would do."""
 
 
-def solve(job: Job, shop: Shop, goal: TargetMass | EqualSections | FitToSite | DivideAtSeams) -> Change:
+def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     """The change of a job that reaches a goal.
 
     Args:

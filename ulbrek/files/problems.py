@@ -2,13 +2,18 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, get_args
 
 from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
+from ulbrek.core.measure.inputs import AnyFeature, AnyOutline
+from ulbrek.core.solve import AnyGoal
+
 # Names that tell the kinds of a union apart stand in Pydantic's path but not in the document.
-_KINDS = frozenset({"opening", "hole", "rectangle"})
+_KINDS = frozenset(
+    str(one.model_fields["kind"].default) for union in (AnyFeature, AnyOutline, AnyGoal) for one in get_args(union)
+)
 
 
 _OWN_WORDS = {

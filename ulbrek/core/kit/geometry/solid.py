@@ -18,6 +18,7 @@ from ulbrek.core.kit.geometry.outline import Outline
 Mouth = Literal["top", "bottom"]
 _FAR_MM = 1e6
 _TRIFLE_MM = 1e-9
+_FEW_CORNERS = 12
 
 
 @dataclass(frozen=True, slots=True)
@@ -199,8 +200,19 @@ class Solid:
         low = min([0.0, *(add.bottom_mm for add in self.adds)])
         high = max([self.depth_mm, *(add.top_mm for add in self.adds)])
         breaks = {z for prism in (self.body, *self.adds, *self.cuts) for z in prism.breaks()}
+        breaks |= set(self._where_slopes_meet_cuts())
         ordered = sorted(z for z in breaks if low <= z <= high)
         return [z for index, z in enumerate(ordered) if index == 0 or z - ordered[index - 1] > _TRIFLE_MM]
+
+    def _where_slopes_meet_cuts(self) -> Iterator[float]:
+        """Heights [mm] at which a slope passes the corners of a cut, at its mouth and at its end."""
+        slopes = [slope for slope in (self.floor, self.ceiling) if slope is not None]
+        for cut in self.cuts if slopes else ():
+            if len(cut.outline.vertices) <= _FEW_CORNERS:
+                ends = (cut.outline, cut.outline_at(cut.bottom_mm if cut.mouth == "top" else cut.top_mm))
+                for outline in ends:
+                    for slope in slopes:
+                        yield from (slope.at(v.x, v.y) for v in (outline.vertices if outline else ()))
 
     @cached_property
     def moments(self) -> SolidMoments:
