@@ -1,11 +1,13 @@
 """Outlines with true arcs, the distances between them, and the solid they bound."""
 
 from ulbrek.core.kit.geometry.clip import CutLine, split
+from ulbrek.core.kit.geometry.columns import SolidMoments
 from ulbrek.core.kit.geometry.distance import Box, Web, gap_between, web_between
 from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.moments import Moments
 from ulbrek.core.kit.geometry.offset import inset
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Mouth, Prism
 from ulbrek.core.kit.geometry.shapes import (
     Corner,
     arch_angle,
@@ -25,7 +27,7 @@ from ulbrek.core.kit.geometry.shapes import (
     trapezoid,
     u_shape,
 )
-from ulbrek.core.kit.geometry.solid import Cut, EdgeCut, Fall, Mouth, Prism, Solid, SolidMoments
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 
 __all__ = [
     "Box",

@@ -11,7 +11,8 @@ from numpy.typing import NDArray
 
 from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline, Vertex
-from ulbrek.core.kit.geometry.solid import Fall, Prism, Solid
+from ulbrek.core.kit.geometry.prism import Fall, Prism
+from ulbrek.core.kit.geometry.solid import Solid
 
 _REACH_MM = 0.5  # cuts that end at a face go this far past it, so that no skin is left
 _ROUND_STEPS = 16

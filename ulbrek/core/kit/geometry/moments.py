@@ -41,7 +41,7 @@ class Moments(NamedTuple):
 def moments_of(edges: Sequence[Edge]) -> Moments:
     """Moments of what closed, counter-clockwise edges go round, by Green's theorem."""
     area = x = y = xx = yy = xy = 0.0
-    for px, py, dx, dy in _along(edges):
+    for px, py, dx, dy in walked(edges):
         area += (px * dy - py * dx) / 2
         x += px * px * dy / 2
         y -= py * py * dx / 2
@@ -63,7 +63,7 @@ def moments_of_polygon(shape: BaseGeometry) -> Moments:
     return total
 
 
-def _along(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]:
+def walked(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]:
     """Points of edges with the weighted step of x and y at each [mm]."""
     for edge in edges:
         if not edge.is_arc:

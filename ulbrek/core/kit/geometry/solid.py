@@ -1,158 +1,22 @@
 """The body of a piece: an outline times a depth, what is added to it and what is cut out of it."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from itertools import combinations, pairwise
-from math import cos, pi, sin, sqrt
-from typing import Literal, NamedTuple
 
 from shapely import Polygon, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
-from ulbrek.core.kit.geometry.edge import Point
-from ulbrek.core.kit.geometry.moments import GAUSS_3, GAUSS_6, Moments, moments_of_polygon
-from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
+from ulbrek.core.kit.geometry.moments import GAUSS_6, moments_of_polygon
 from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 
-Mouth = Literal["top", "bottom"]
-_FAR_MM = 1e6
 _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
 
-
-@dataclass(frozen=True, slots=True)
-class EdgeCut:
-    """What an edge loses towards the top or the bottom: a chamfer, or an elliptic round-over.
-
-    Attributes:
-        kind: straight or round
-        at: at its top or its bottom
-        rise_mm: how far down or up the edge it reaches
-        run_mm: how far in from the edge it reaches
-    """
-
-    kind: Literal["chamfer", "round"]
-    at: Mouth
-    rise_mm: float
-    run_mm: float
-
-    def inset_mm(self, from_face_mm: float) -> float:
-        """How far in the edge stands at a depth below its face [mm]."""
-        left = 1 - from_face_mm / self.rise_mm
-        if left <= 0:
-            return 0.0
-        return self.run_mm * left if self.kind == "chamfer" else self.run_mm * (1 - sqrt(max(0.0, 1 - left * left)))
-
-
-@dataclass(frozen=True, slots=True)
-class Fall:
-    """A face that slopes: its height [mm] at the origin, and how much it rises for each mm to the right and back."""
-
-    height_mm: float
-    per_x: float
-    per_y: float
-
-    def at(self, x: float, y: float) -> float:
-        """Its height at a place [mm]."""
-        return self.height_mm + self.per_x * x + self.per_y * y
-
-
-@dataclass(frozen=True)
-class Prism:
-    """An outline between two heights [mm], which may narrow as it goes in.
-
-    Attributes:
-        outline: its outline at its mouth
-        bottom_mm: where it begins
-        top_mm: where it ends
-        draft: by how much it narrows on each side, for each mm away from its mouth
-        mouth: the end at which it has its full size
-        holes: what is left out of it
-        edges: by edge of the outline, what it loses at its top and bottom; empty: nothing
-        floor: a bottom that slopes; never under ``bottom_mm``
-        ceiling: a top that slopes; never over ``top_mm``
-    """
-
-    outline: Outline
-    bottom_mm: float
-    top_mm: float
-    draft: float = 0.0
-    mouth: Mouth = "top"
-    holes: tuple[Outline, ...] = ()
-    edges: tuple[tuple[EdgeCut, ...], ...] = ()
-    floor: Fall | None = None
-    ceiling: Fall | None = None
-
-    @property
-    def is_straight(self) -> bool:
-        """Whether it is the same at every height."""
-        return not (self.draft or any(self.edges) or self.floor or self.ceiling)
-
-    def outline_at(self, height_mm: float) -> Outline | None:
-        """Its outline at a height [mm], slopes left out; None where it has narrowed to nothing."""
-        if not self.draft and not any(self.edges):
-            return self.outline
-        from_mouth = self.top_mm - height_mm if self.mouth == "top" else height_mm - self.bottom_mm
-        lost = [self.draft * from_mouth] * len(self.outline.edges)
-        for index, cuts in enumerate(self.edges):
-            for cut in cuts:
-                from_face = self.top_mm - height_mm if cut.at == "top" else height_mm - self.bottom_mm
-                lost[index] += cut.inset_mm(from_face)
-        return inset(self.outline, lost)
-
-    def section_at(self, height_mm: float) -> BaseGeometry:
-        """What of it is there at a height [mm], as polygons of exact area."""
-        if not self.bottom_mm <= height_mm < self.top_mm:
-            return Polygon()
-        outline = self.outline_at(height_mm)
-        if outline is None:
-            return Polygon()
-        shape: BaseGeometry = outline.polygon
-        if self.holes:
-            shape = shape.difference(unary_union([hole.polygon for hole in self.holes]))
-        for slope, sign in ((self.floor, 1), (self.ceiling, -1)):
-            if slope is not None:
-                shape = shape.intersection(_where(slope, height_mm, sign))
-        return shape
-
-    def moments_at(self, height_mm: float) -> Moments:
-        """Its moments at a height [mm]; slopes left out."""
-        outline = self.outline_at(height_mm)
-        if outline is None:
-            return Moments()
-        found = outline.moments
-        for hole in self.holes:
-            found = found.plus(hole.moments, -1)
-        return found
-
-    def breaks(self) -> Iterator[float]:
-        """Heights [mm] at which the way it changes with height changes."""
-        yield self.bottom_mm
-        yield self.top_mm
-        for cut in {cut for cuts in self.edges for cut in cuts}:
-            yield self.top_mm - cut.rise_mm if cut.at == "top" else self.bottom_mm + cut.rise_mm
-        for slope in (self.floor, self.ceiling):
-            if slope is not None:
-                yield from (slope.at(vertex.x, vertex.y) for vertex in self.outline.vertices)
-
-
 Cut = Prism
-
-
-class SolidMoments(NamedTuple):
-    """Volume [mm³], first moments [mm⁴] and second moments [mm⁵] about the origin."""
-
-    volume: float
-    x: float
-    y: float
-    z: float
-    xx: float
-    yy: float
-    zz: float
-    xy: float
-    xz: float
-    yz: float
 
 
 @dataclass(frozen=True)
@@ -216,16 +80,51 @@ class Solid:
 
     @cached_property
     def moments(self) -> SolidMoments:
-        """Volume, first and second moments."""
-        total = [0.0] * 10
+        """Volume, first and second moments: part by part where nothing meets, else layer by layer."""
+        return self._by_parts() or self._by_layers()
+
+    def _by_parts(self) -> SolidMoments | None:
+        """The body and what is added, less what is cut; None where they meet in a way that needs layers."""
+        if not _apart(self.body, self.cuts, self.adds):
+            return None
+        parts = [(moments_of_prism(self.body), 1.0)]
+        parts += [(moments_of_prism(add), 1.0) for add in self.adds]
+        for cut in self.cuts:
+            through = cut.bottom_mm <= 0 and cut.top_mm >= self.depth_mm
+            if through:
+                parts.append((moments_of_prism(cut, self.floor, self.ceiling), -1.0))
+            elif self._clear_of_slopes(cut):
+                parts.append((moments_of_prism(cut), -1.0))
+            else:
+                return None
+        total = SolidMoments()
+        for moments, sign in parts:
+            if moments is None:
+                return None
+            total = total.plus(moments, sign)
+        return total
+
+    def _clear_of_slopes(self, cut: Prism) -> bool:
+        """Whether a cut that does not go through keeps clear of a back or a face that slopes."""
+        left, front, right, back = cut.outline.box
+        corners = [(x, y) for x in (left, right) for y in (front, back)]
+        over = self.floor is None or all(self.floor.at(x, y) <= cut.bottom_mm for x, y in corners)
+        under = self.ceiling is None or all(self.ceiling.at(x, y) >= cut.top_mm for x, y in corners)
+        return over and under
+
+    def _by_layers(self) -> SolidMoments:
+        total = SolidMoments()
         for low, high in pairwise(self.heights):
-            for height, weight, flat in self._through(low, high):
-                area, x, y, xx, yy, xy = flat
-                for index, value in enumerate(
-                    (area, x, y, area * height, xx, yy, area * height * height, xy, x * height, y * height)
-                ):
-                    total[index] += weight * value
-        return SolidMoments(*total)
+            prisms = [p for p in (self.body, *self.adds, *self.cuts) if p.bottom_mm < high and p.top_mm > low]
+            if all(prism.is_straight for prism in prisms):
+                flat = moments_of_polygon(self.section_at((low + high) / 2))
+                span = [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
+                for height, weight in span:
+                    total = total.plus(at_height(flat, height, weight))
+                continue
+            for height, weight in _between(low, high, prisms):
+                total = total.plus(at_height(moments_of_polygon(self.section_at(height)), height, weight))
+        return total
 
     @property
     def volume_mm3(self) -> float:
@@ -247,83 +146,45 @@ class Solid:
         xx, yy, zz = m.xx - m.volume * x * x, m.yy - m.volume * y * y, m.zz - m.volume * z * z
         return yy + zz, xx + zz, xx + yy
 
-    def _through(self, low: float, high: float) -> Iterator[tuple[float, float, Moments]]:
-        """Heights between two breaks with their weights [mm], and the moments of the concrete there."""
-        middle = (low + high) / 2
-        bodies = [prism for prism in (self.body, *self.adds) if prism.bottom_mm <= middle < prism.top_mm]
-        cuts = [prism for prism in self.cuts if prism.bottom_mm <= middle < prism.top_mm]
-        if not bodies:
-            return
-        apart = _apart(bodies, cuts, low, high)
-        prisms = (*bodies, *cuts)
-        if all(prism.is_straight for prism in prisms):
-            flat = _moments(bodies, cuts, middle) if apart else moments_of_polygon(self.section_at(middle))
-            for at, weight in GAUSS_3:
-                yield low + at * (high - low), weight * (high - low), flat
-            return
-        for height, weight in _nodes(low, high, prisms, apart):
-            yield (
-                height,
-                weight,
-                _moments(bodies, cuts, height) if apart else moments_of_polygon(self.section_at(height)),
-            )
 
-
-def _moments(bodies: Sequence[Prism], cuts: Sequence[Prism], height: float) -> Moments:
-    total = Moments()
-    for prism in bodies:
-        total = total.plus(prism.moments_at(height))
-    for prism in cuts:
-        total = total.plus(prism.moments_at(height), -1)
-    return total
-
-
-def _nodes(low: float, high: float, prisms: Iterable[Prism], apart: bool) -> list[tuple[float, float]]:
-    """Heights and weights [mm] that integrate between two breaks.
-
-    Drafts and chamfers are exact by three where nothing overlaps. A round-over has an upright tangent at one end:
-    heights crowd towards both ends as a cosine does, and a smooth integrand is left.
-    """
+def _between(low: float, high: float, prisms: Sequence[Prism]) -> list[tuple[float, float]]:
+    """Heights and weights [mm] between two breaks."""
     if any(cut.kind == "round" for prism in prisms for cuts in prism.edges for cut in cuts):
-        ways = [(half * pi + at * pi / 2, weight * pi / 2) for half in (0.0, 0.5) for at, weight in GAUSS_6]
-        span = (high - low) / 2
-        return [(low + span * (1 - cos(way)), weight * span * sin(way)) for way, weight in ways]
-    rule = GAUSS_3 if apart else GAUSS_6
-    return [(low + at * (high - low), weight * (high - low)) for at, weight in rule]
+        return crowded(low, high)
+    return [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
 
 
-def _apart(bodies: Sequence[Prism], cuts: Sequence[Prism], low: float, high: float) -> bool:
-    """Whether cuts lie inside one body and apart, or bodies apart and uncut: then moments simply add up."""
-    if any(prism.floor or prism.ceiling for prism in (*bodies, *cuts)):
+def _apart(body: Prism, cuts: Sequence[Prism], adds: Sequence[Prism]) -> bool:
+    """Whether cuts lie inside the body and apart, and what is added apart: then moments simply add up."""
+    if body.floor is not None and body.ceiling is not None:
         return False
-    if len(bodies) > 1:
-        return not cuts and _boxes_apart([prism.outline.box for prism in bodies])
-    widest = [_widest(prism, low, high) for prism in cuts]
+    if not _boxes_apart([add.outline.box for add in adds]):
+        return False
+    widest = [_widest(cut) for cut in cuts]
     if not _boxes_apart([outline.box for outline in widest]):
         return False
-    (body,) = bodies
     left, front, right, back = body.outline.box
-    margin = sum(cut.run_mm for cut in {cut for edge in body.edges for cut in edge})
+    margin = max((cut.run_mm for edge in body.edges for cut in edge), default=0.0)
     full = abs((right - left) * (back - front) - body.outline.area_mm2) < 1e-12 * body.outline.area_mm2
     for outline in widest:
         a, b, c, d = outline.box
         if full:
             if a < left + margin or b < front + margin or c > right - margin or d > back - margin:
                 return False
-        elif not _holds(body.outline, margin).contains(box(a, b, c, d)):
+        elif not _kept(body.outline, margin).contains(box(a, b, c, d)):
             return False
     return True
 
 
 @lru_cache(maxsize=64)
-def _holds(outline: Outline, margin_mm: float) -> Polygon:
+def _kept(outline: Outline, margin_mm: float) -> Polygon:
     return outline.polygon.buffer(-margin_mm - 1e-6)
 
 
-def _widest(prism: Prism, low: float, high: float) -> Outline:
+def _widest(prism: Prism) -> Outline:
     if not prism.draft:
         return prism.outline
-    found = [outline for z in (low, high) if (outline := prism.outline_at(z)) is not None]
+    found = [one for z in (prism.bottom_mm, prism.top_mm) if (one := prism.outline_at(z)) is not None]
     return max(found, key=lambda outline: outline.area_mm2, default=prism.outline)
 
 
@@ -331,25 +192,4 @@ def _boxes_apart(boxes: Sequence[tuple[float, float, float, float]]) -> bool:
     return not any(
         max(one[0], other[0]) < min(one[2], other[2]) and max(one[1], other[1]) < min(one[3], other[3])
         for one, other in combinations(boxes, 2)
-    )
-
-
-def _where(slope: Fall, height: float, sign: int) -> Polygon:
-    """Where a slope lies under a height (sign 1) or over it (sign -1), as a very large polygon."""
-    per = Point(slope.per_x, slope.per_y)
-    steep = sqrt(per.x**2 + per.y**2)
-    if steep < 1e-15:
-        return box(-_FAR_MM, -_FAR_MM, _FAR_MM, _FAR_MM) if sign * (height - slope.height_mm) > 0 else Polygon()
-    up = Point(per.x / steep, per.y / steep)
-    to_line = (height - slope.height_mm) / steep
-    x, y = up.x * to_line, up.y * to_line
-    across = Point(-up.y * _FAR_MM, up.x * _FAR_MM)
-    deep = Point(-up.x * _FAR_MM * sign, -up.y * _FAR_MM * sign)
-    return Polygon(
-        [
-            (x - across.x, y - across.y),
-            (x + across.x, y + across.y),
-            (x + across.x + deep.x, y + across.y + deep.y),
-            (x - across.x + deep.x, y - across.y + deep.y),
-        ]
     )
