@@ -19,6 +19,8 @@ from bench.scale import fill, pages
 from ops.browser import DESK, chromium
 from ops.demo import fresh_demo
 from ops.postgres import ROOT, Cluster, free_port
+from tests.jobs import hole, opening, shaped, top
+from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
@@ -40,6 +42,18 @@ WATCH_EDITS = """() => {
 }"""
 
 
+# From a move of the hand to the frame in which the thinnest web of that place stands on the ticket.
+WATCH_DRAG = """() => {
+  window.drags = []; let moved = 0;
+  addEventListener('pointermove', () => { moved = performance.now(); }, true);
+  const web = document.querySelector("[data-figure^='measure.web_width']");
+  new MutationObserver(() => {
+    if (!moved) return;
+    const at = moved; moved = 0; requestAnimationFrame(() => window.drags.push(performance.now() - at));
+  }).observe(web, { subtree: true, childList: true, characterData: true });
+}"""
+
+
 def main() -> None:
     """Measures everything and prints it."""
     say("calibration loop", [calibration() for _ in range(5)], "the machine's own pace, for comparing runs")
@@ -49,6 +63,7 @@ def main() -> None:
             f"plan() {file.name.split('.')[0]}", repeat(partial(plan, read.job, Shop()), 300), "aim 10 ms at the median"
         )
     volume_against_peer()
+    solids()
     with served() as port:
         api(port)
         browser(port)
@@ -105,6 +120,25 @@ def volume_against_peer() -> None:
     ours, peer = repeat(sections, 200), repeat(booleans, 200)
     say("volume by sections", ours, "rinse-sink top")
     say("volume by manifold3d", peer, f"{statistics.median(peer) / statistics.median(ours):.1f} x ours")
+
+
+def volume_of(piece: Piece) -> float:
+    """The volume of a piece, from its description [mm³]."""
+    return shape_of(piece).solid.volume_mm3
+
+
+def solids() -> None:
+    """The volumes that the core is held to: an L top with two drafted sinks, a slab with forty holes."""
+    l_top = {"kind": "l", "length": "2400 mm", "width": "1800 mm", "along": "650 mm", "across": "600 mm"}
+    sinks = [
+        opening(x={"offset": "1200 mm"}, y={"offset": "1470 mm"}, draft_deg=3),
+        opening(id="b", x={"offset": "300 mm"}, y={"offset": "600 mm"}, length="300 mm", draft_deg=3),
+    ]
+    grid = {"kind": "grid", "count": 8, "rows": 5, "pitch": "90 mm", "row_pitch": "90 mm"}
+    slab = top({**hole("100 mm", "100 mm", "30 mm"), "repeat": grid})
+    for name, job, aim in (("L top, two drafted sinks", shaped(l_top, *sinks), 10), ("slab with 40 holes", slab, 35)):
+        piece = job.pieces[0]
+        say(f"volume: {name}", repeat(partial(volume_of, piece), 100), f"aim {aim} ms")
 
 
 @contextmanager
@@ -208,7 +242,29 @@ def browser(port: int) -> None:
         for number in range(45):
             type_length(page, f"{900 + number} mm", number + 1)
         edits: list[float] = page.evaluate("window.edits")
-    say("edit to all figures updated", edits[5:], f"aim p95 100 ms; {len(edits) - 5} edits in Chromium")
+        say("edit to all figures updated", edits[5:], f"aim p95 100 ms; {len(edits) - 5} edits in Chromium")
+        dragged(page)
+        page.wait_for_timeout(1000)
+        began = time.perf_counter()
+        page.get_by_role("radio", name="by hand").click()
+        page.locator("[data-drawn]").wait_for()
+        print(f"{'first picture in the round':34} {(time.perf_counter() - began) * 1000:8.0f} ms   software WebGL")
+
+
+def dragged(page: Page) -> None:
+    """A sink dragged along: from each move of the hand to the frame with the volume of that place."""
+    sink = page.locator("[data-feature=sink]").bounding_box()
+    assert sink is not None
+    page.evaluate(WATCH_DRAG)
+    x, y = sink["x"] + 30, sink["y"] + sink["height"] * 0.8
+    page.mouse.move(x, y)
+    page.mouse.down()
+    for step in range(1, 41):
+        page.mouse.move(x + step * 2, y)
+        page.wait_for_timeout(120)
+    page.mouse.up()
+    times: list[float] = page.evaluate("window.drags")
+    say("drag to figures", times[3:], f"aim p95 100 ms; {len(times) - 3} moves in Chromium")
 
 
 def type_length(page: Page, text: str, count: int) -> None:

@@ -62,12 +62,24 @@ def why(page: Page) -> None:
     page.locator("[data-figure='measure.mass_fresh@top']").click()
 
 
-def failed_casting(page: Page) -> None:
-    """Opens a casting that failed, with what was seen of it."""
-    page.get_by_role("link", name="Castings").click()
-    page.get_by_role("button", name="Failed").click()
-    page.get_by_role("link", name="Wedging block").first.click()
-    page.locator("[data-log=defect] img").wait_for()
+def in_the_round(page: Page) -> None:
+    """Turns the planter by hand."""
+    to_job(page, "Planter boxes")
+    page.get_by_role("radio", name="by hand").click()
+    page.locator("[data-drawn]").wait_for()
+
+
+def from_drawing(page: Page) -> None:
+    """Looks at a drawing of the umbrella base, to bring it in."""
+    jobs = {one["headline"]["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
+    drawn = page.request.get(f"/api/jobs/{jobs['Bench legs and umbrella base']}/pieces/umbrella-base/dxf").body()
+    to_job(page)
+    page.get_by_role("button", name="Add", exact=True).click()
+    page.get_by_role("menuitem", name="From a drawing …").click()
+    page.get_by_label("The file", exact=True).set_input_files(
+        {"name": "umbrella-base.dxf", "mimeType": "image/vnd.dxf", "buffer": drawn}
+    )
+    page.get_by_role("img", name="What the file holds").wait_for()
 
 
 def pour(page: Page) -> None:
@@ -75,12 +87,6 @@ def pour(page: Page) -> None:
     page.get_by_role("link", name="Pours").click()
     page.locator("main").get_by_role("link", name=TOP).click()
     page.locator("[data-act=turn]").wait_for()
-
-
-def moulds(page: Page) -> None:
-    """Opens the moulds."""
-    page.get_by_role("link", name="Moulds").click()
-    page.get_by_text("Last oiled").first.wait_for()
 
 
 def stock(page: Page) -> None:
@@ -98,6 +104,9 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
     ("measure-drag-dim-shop", drag_sink, "mm", "dark", False),
+    ("measure-l-top", lambda page: to_job(page, "Glaze bench"), "mm", "light", False),
+    ("measure-round", in_the_round, "in", "light", False),
+    ("measure-from-drawing", from_drawing, "mm", "light", False),
     ("measure-why", why, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("its cuts"), "in", "light", False),
@@ -108,12 +117,9 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("move", station("move"), "mm", "light", False),
     ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
-    ("moulds", moulds, "mm", "light", False),
-    ("casting", failed_casting, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
-    ("phone-cure", station("cure"), "in", "dark", True),
 )
 
 

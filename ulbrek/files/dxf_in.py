@@ -1,6 +1,7 @@
 """Lines out of a DXF file."""
 
 import io
+import logging
 from collections.abc import Iterator
 from math import radians
 
@@ -16,6 +17,9 @@ from ezdxf.entities.spline import Spline
 from ezdxf.lldxf.const import DXFError
 
 from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, arc_corners, refuse
+
+# What it thinks of a broken file goes to the person who sent it, not into the log.
+logging.getLogger("ezdxf").setLevel(logging.CRITICAL)
 
 UNITS: dict[int, Unit] = {1: "in", 4: "mm", 5: "cm", 6: "m"}
 MOST_POINTS = 50_000

@@ -15,7 +15,7 @@ from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, ch
 DEEPEST = 40
 MOST_POINTS = 50_000
 MOST_SEGMENTS = 20_000
-_LENGTH = re.compile(r"^\s*([\d.eE+-]+)\s*(mm|cm|in|px|pt)?\s*$")
+_LENGTH = re.compile(r"^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?)\s*(mm|cm|in|px|pt)?\s*$")
 _TO_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72}
 _SHAPES = {
     "path": lambda a: svg.Path(a.get("d", "")),

@@ -9,6 +9,17 @@ from ulbrek.core.measure.inputs import AnyFeature, Bolt, Core, Lettering, Mat, O
 from ulbrek.core.measure.shape import Shape
 
 _FIXED_IN = (Sleeve, Lettering, Bolt, Mat, Void, WoodPad)
+_OUTLINE_WORDS = {
+    "l": "an L",
+    "u": "a U",
+    "trapezoid": "a trapezoid",
+    "polygon": "a regular polygon",
+    "disc": "a disc",
+    "half disc": "half a disc",
+    "arch block": "that of an arch block",
+    "free": "drawn by its corners",
+    "imported": "from a drawing",
+}
 DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
 
 
@@ -53,7 +64,7 @@ def cannot_be_formed(shape: Shape) -> str:
     piece = shape.piece
     reasons = {
         "it is drawn from the side": piece.drawn == "from the side",
-        f"its outline is no rectangle ({piece.outline.kind})": piece.outline.kind != "rectangle",
+        f"its outline is {_OUTLINE_WORDS.get(piece.outline.kind)}": piece.outline.kind != "rectangle",
         "its thickness changes": piece.taper is not None,
         "seams divide it into castings": bool(piece.seams),
         "an edge is shaped in the mould": any(one.made == "in the mould" for one in piece.edge_profiles),

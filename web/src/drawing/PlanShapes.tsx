@@ -115,6 +115,8 @@ interface FeatureProps {
 }
 
 const TOUCH_PX = 44;
+/** How wide a drawing must be for the names of small features that are not chosen [px]. */
+const NAMED_FROM_PX = 420;
 
 function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, onFocus }: FeatureProps) {
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
@@ -159,18 +161,20 @@ function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, 
         fill="none"
         stroke="var(--focus)"
       />
-      <text
-        x={cx}
-        y={box.role === "raised" ? cy + height / 2 + 20 : roomy ? cy + 6 : cy - hitHeight / 2 - 4}
-        textAnchor="middle"
-        className="pointer-events-none text-base"
-        fill="var(--ink)"
-        stroke="var(--concrete)"
-        strokeWidth={roomy && box.role === "through" ? 0 : 4}
-        paintOrder="stroke"
-      >
-        {name}
-      </text>
+      {(roomy || selected || view.length * view.scale > NAMED_FROM_PX) && (
+        <text
+          x={cx}
+          y={box.role === "raised" ? cy + height / 2 + 20 : roomy ? cy + 6 : cy - hitHeight / 2 - 4}
+          textAnchor="middle"
+          className="pointer-events-none text-base"
+          fill="var(--ink)"
+          stroke="var(--concrete)"
+          strokeWidth={roomy && box.role === "through" ? 0 : 4}
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      )}
     </g>
   );
 }

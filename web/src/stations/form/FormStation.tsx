@@ -56,7 +56,7 @@ export function FormStation({ editor }: StationProps) {
         <h2 className="mb-3 text-lg font-bold">First</h2>
         <Findings findings={findingsOf(plan, "form")} onChange={apply} />
       </section>
-      <ToHave plan={plan} />
+      {plan.pieces.some(isFormed) && <ToHave plan={plan} />}
       {isFormed(planned) && <OneForm planned={planned} />}
       {shop && <Habits job={job} shop={shop} editor={editor} />}
       {isFormed(planned) && <AsCutList planned={planned} job={job} editor={editor} />}
