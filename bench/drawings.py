@@ -14,7 +14,7 @@ from ulbrek.files.drawing_in import read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.problems import InvalidDocumentError
 
-MOST_CHANGES = 40
+MOST_CHANGES = 8
 
 
 def main(count: int) -> None:

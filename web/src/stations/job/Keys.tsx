@@ -2,12 +2,15 @@ import { Modal } from "@/parts/Modal";
 
 const KEYS: readonly [string, string][] = [
   ["1 to 6", "the stations, from Measure to Move"],
-  ["Tab", "to the next opening, dimension or figure"],
+  ["Tab", "to the next feature, dimension or figure"],
   ["Enter", "open what is chosen; keep what was typed"],
   ["Esc", "leave a field as it was; choose nothing"],
-  ["Arrows", "nudge the chosen opening by 1/16″ or 1 mm"],
+  ["Arrows", "nudge what is chosen by 1/16″ or 1 mm"],
   ["Shift + arrows", "nudge it by 1″ or 10 mm"],
-  ["Delete", "remove the chosen opening"],
+  ["Shift + click", "choose one more, or one less"],
+  ["Alt, dragging", "not drawn to lines"],
+  ["Wheel", "nearer and farther"],
+  ["Delete", "remove what is chosen"],
   ["Ctrl + Z", "undo"],
   ["Ctrl + Shift + Z", "redo"],
   ["?", "this sheet"],

@@ -1,4 +1,4 @@
-import type { Feature, Job, Length, Piece, PiecePlan } from "@/api/client";
+import type { Feature, Job, Length, Piece, PiecePlan, Plan } from "@/api/client";
 import { Choice, Select } from "@/parts/Choice";
 import { LengthField } from "@/parts/LengthField";
 import { NumberField } from "@/parts/NumberField";
@@ -15,6 +15,7 @@ interface Props {
   job: Job;
   piece: Piece;
   planned: PiecePlan;
+  site: Plan["site"];
   fields: Fields;
   selected: readonly string[];
   onSelect: (ids: string[]) => void;
@@ -22,7 +23,7 @@ interface Props {
 }
 
 /** Everything that describes the piece, as a list: the same fields as on the drawing, and those it has no room for. */
-export function DimensionList({ job, piece, planned, fields, selected, onSelect, onRemove }: Props) {
+export function DimensionList({ job, piece, planned, site, fields, selected, onSelect, onRemove }: Props) {
   return (
     <>
       <section aria-label="Piece">
@@ -89,7 +90,7 @@ export function DimensionList({ job, piece, planned, fields, selected, onSelect,
         />
       ))}
       <Divided piece={piece} planned={planned} fields={fields} />
-      <SiteFields job={job} piece={piece} fields={fields} />
+      <SiteFields job={job} piece={piece} site={site} fields={fields} />
     </>
   );
 }

@@ -184,6 +184,7 @@ export function MeasureStation({ editor }: StationProps) {
         job={job}
         piece={piece}
         planned={planned}
+        site={plan.site}
         fields={fields}
         selected={selected}
         onSelect={setSelected}

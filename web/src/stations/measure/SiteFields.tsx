@@ -1,17 +1,19 @@
-import type { Job, Length, Piece } from "@/api/client";
+import type { Job, Length, Piece, Plan } from "@/api/client";
 import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
+import { FigureLine } from "@/parts/Why";
 import type { Fields } from "./fields";
 import { PASSAGE, SITE_DIMENSION, type Spec, typed } from "./kinds";
 
 interface Props {
   job: Job;
   piece: Piece;
+  site: Plan["site"];
   fields: Fields;
 }
 
 /** The place the job is for: what was measured there, and what the pieces must pass. */
-export function SiteFields({ job, piece, fields }: Props) {
+export function SiteFields({ job, piece, site: measured, fields }: Props) {
   const site = job.site ?? {};
   const [dimensions, passages] = [site.dimensions ?? [], site.passages ?? []];
   const next = (all: readonly { id: string }[], stem: string) =>
@@ -31,6 +33,7 @@ export function SiteFields({ job, piece, fields }: Props) {
             void fields.jobField("site/dimensions", dimensions.toSpliced(index, 1), `Took out ${one.name}`)
           }
         >
+          <Followed site={measured} id={one.id} />
           <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
             Touches {piece.name}
             <input
@@ -102,6 +105,18 @@ export function SiteFields({ job, piece, fields }: Props) {
         </button>
       </div>
     </section>
+  );
+}
+
+/** What follows from a dimension: how far it is from its baseline, and how far it has drifted. */
+function Followed({ site, id }: { site: Plan["site"]; id: string }) {
+  const found = site.dimensions.find((one) => one.id === id);
+  if (!found?.from_baseline && !found?.drift) return null;
+  return (
+    <dl>
+      {found.from_baseline && <FigureLine label="Set out from the baseline" figure={found.from_baseline} />}
+      {found.drift && <FigureLine label="Drift" figure={found.drift} />}
+    </dl>
   );
 }
 
