@@ -7,6 +7,7 @@ from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 
 _ON_LINE_MM = 1e-7
+_SLIVER_MM2 = 1e-3  # what a line along an edge shaves off
 
 
 class CutLine(NamedTuple):
@@ -125,7 +126,7 @@ def _assembled(pieces: list[_Piece], line: CutLine) -> list[Outline]:
             open_chains.remove(chain)
             loop += chain
         parts.append(_outline(loop))
-    return [part for part in parts if part.edges and part.area_mm2 > _ON_LINE_MM]
+    return [part for part in parts if part.edges and part.area_mm2 > _SLIVER_MM2]
 
 
 def _chains(kept: list[_Piece]) -> list[list[_Piece]]:

@@ -105,6 +105,8 @@ class Prism:
         if outline is None:
             return Polygon()
         shape: BaseGeometry = outline.polygon
+        if not shape.is_valid:  # an arc that a seam all but grazes: its chords cross the seam by a hair
+            shape = shape.buffer(0)
         if self.holes:
             shape = shape.difference(unary_union([hole.polygon for hole in self.holes]))
         for slope, sign in ((self.floor, 1), (self.ceiling, -1)):
@@ -131,6 +133,9 @@ class Prism:
         for slope in (self.floor, self.ceiling):
             if slope is not None:
                 yield from (slope.at(vertex.x, vertex.y) for vertex in self.outline.vertices)
+                reached = [slope.at(x, y) for x, y in self.outline.polygon.exterior.coords]
+                yield min(reached)
+                yield max(reached)
 
 
 def _where(slope: Fall, height: float, sign: int) -> Polygon:

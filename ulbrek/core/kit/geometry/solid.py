@@ -149,7 +149,8 @@ class Solid:
 
 def _between(low: float, high: float, prisms: Sequence[Prism]) -> list[tuple[float, float]]:
     """Heights and weights [mm] between two breaks."""
-    if any(cut.kind == "round" for prism in prisms for cuts in prism.edges for cut in cuts):
+    sloping = any(prism.floor or prism.ceiling for prism in prisms)
+    if sloping or any(cut.kind == "round" for prism in prisms for cuts in prism.edges for cut in cuts):
         return crowded(low, high)
     return [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
 
