@@ -88,6 +88,24 @@ def test_every_job_of_the_demo_has_a_pack(file: object) -> None:
     assert len(pack(job, units="mm").pages) >= 5 + len(job.pieces)
 
 
+def test_the_measuring_sheet_of_an_l_has_its_tapes_and_its_place() -> None:
+    text = words(pack(demo_job(6), units="mm"))
+    for said in (
+        "Length over all",
+        "2400 mm",
+        "Corner 1 to 3",
+        "Back wall, window to corner",
+        "2406 mm",
+        "2405 mm",
+        "To pass: Studio door",
+        "860 mm × 2030 mm",
+        "back edge: gap, overhang",
+        "Rinse sink: size",
+    ):
+        assert said in text, said
+    assert "Assembly" not in text  # its form is its builder's own
+
+
 def test_the_same_job_gives_the_same_bytes() -> None:
     job = demo_job(1)
     one, other = (job_pack(job, plan(job, SHOP), shop_name="S", units="mm", paper="a4") for _ in range(2))

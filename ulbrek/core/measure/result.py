@@ -111,6 +111,7 @@ class MeasureResult:
     mass_stripped: Figure
     mass_dry: Figure
     show_area: Figure
+    form_contact: Figure
     tape_checks: tuple[TapeCheck, ...]
     net_area: Figure
     edge_lengths: tuple[EdgeLength, ...]

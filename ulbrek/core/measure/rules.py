@@ -167,6 +167,25 @@ def show_area(net_area_mm2: float, edges_shown_mm: float, opening_edges_mm: floa
     return (net_area_mm2 + (edges_shown_mm + opening_edges_mm) * thickness_mm) / 1e6
 
 
+@rule(unit="m2")
+def form_contact(net_area_mm2: float, around_mm: float, openings_mm: float, depth_mm: float) -> float:
+    """Area that touches the form
+
+    The face that lies on the base, the sides all round, and the insides of openings: what release agent covers.
+
+    Args:
+        net_area_mm2: area of the face, less its openings
+        around_mm: length all round
+        openings_mm: length round all openings and holes
+        depth_mm: thickness as it is cast
+
+    Formula: (net_area_mm2 + (around_mm + openings_mm) * depth_mm) / 1e6
+
+    Source: geometry
+    """
+    return (net_area_mm2 + (around_mm + openings_mm) * depth_mm) / 1e6
+
+
 @rule(unit="mm")
 def diagonal(length_mm: float, width_mm: float) -> float:
     """Diagonal

@@ -77,6 +77,7 @@ class Pages:
             ]
         head = ["What", "Planned", "On the place", "Again, before the cut"]
         yield {**_table(head, [[*row, "", ""] for row in rows]), "to_fill_in": True}
+        yield from self._place(piece)
         measured = planned.measure
         yield _table(
             ["", ""],
@@ -88,6 +89,29 @@ class Pages:
                 ["Cast", piece.cast],
             ],
         )
+
+    def _place(self, piece: Piece) -> Iterator[Block]:
+        """What was measured on the place and touches a piece, and what it must pass."""
+        site = self.job.site
+        to_it = {one.id: one.from_baseline for one in self.plan.site.dimensions}
+        rows = []
+        for one in site.dimensions:
+            if one.pieces and piece.id not in one.pieces:
+                continue
+            baseline = to_it[one.id]
+            off = f", {self._of(baseline)} without its baseline" if baseline else ""
+            again = self._mm(one.again.mm) if one.again else ""
+            rows.append([one.name + off, self._mm(one.first.mm), again, ""])
+        rows += [
+            [f"To pass: {way.name}", f"{self._mm(way.width.mm)} × {self._mm(way.height.mm)}", "", ""]
+            for way in site.passages
+        ]
+        for fit in piece.edge_fits:
+            rows.append(
+                [f"{fit.edge} edge: gap, overhang", f"{self._mm(fit.gap.mm)}, {self._mm(fit.overhang.mm)}", "", ""]
+            )
+        if rows:
+            yield {**_table(["On the place", "Measured", "Again", "Today"], rows), "to_fill_in": True}
 
     def _form(self, piece: Piece, planned: PiecePlan, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"

@@ -153,6 +153,7 @@ export function MeasureStation({ editor }: StationProps) {
           <FigureLine label="Mass stripped" figure={measure.mass_stripped} />
           <FigureLine label="Mass dry" figure={measure.mass_dry} />
           <FigureLine label="Shows" figure={measure.show_area} />
+          <FigureLine label="Touches the form" figure={measure.form_contact} />
           {measure.tape_checks.length === 1 &&
             measure.tape_checks.map((tape) => <FigureLine key={tape.name} label={tape.name} figure={tape.length} />)}
           {measure.thinnest_web && <FigureLine label="Thinnest web" figure={measure.thinnest_web.width} />}
