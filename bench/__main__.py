@@ -44,13 +44,14 @@ WATCH_EDITS = """() => {
 
 # From a move of the hand to the frame in which the thinnest web of that place stands on the ticket.
 WATCH_DRAG = """() => {
-  window.drags = []; let moved = 0;
-  addEventListener('pointermove', () => { moved = performance.now(); }, true);
-  const web = document.querySelector("[data-figure^='measure.web_width']");
+  const web = () => document.querySelector("[data-figure^='measure.web_width']")?.textContent;
+  window.drags = []; let moved = 0, last = web();
+  addEventListener('pointermove', () => { moved = moved || performance.now(); }, true);
   new MutationObserver(() => {
-    if (!moved) return;
-    const at = moved; moved = 0; requestAnimationFrame(() => window.drags.push(performance.now() - at));
-  }).observe(web, { subtree: true, childList: true, characterData: true });
+    const now = web();
+    if (!moved || now === last) return;
+    const at = moved; moved = 0; last = now; requestAnimationFrame(() => window.drags.push(performance.now() - at));
+  }).observe(document.body, { subtree: true, childList: true, characterData: true });
 }"""
 
 
@@ -252,17 +253,19 @@ def browser(port: int) -> None:
 
 
 def dragged(page: Page) -> None:
-    """A sink dragged along: from each move of the hand to the frame with the volume of that place."""
+    """A sink dragged back: from each move of the hand to the frame with the volume of that place."""
     sink = page.locator("[data-feature=sink]").bounding_box()
     assert sink is not None
     page.evaluate(WATCH_DRAG)
-    x, y = sink["x"] + 30, sink["y"] + sink["height"] * 0.8
+    x, y = sink["x"] + 60, sink["y"] + sink["height"] / 2 + 30
     page.mouse.move(x, y)
+    page.keyboard.down("Alt")  # not drawn to lines, on which the figures would rest
     page.mouse.down()
     for step in range(1, 41):
-        page.mouse.move(x + step * 2, y)
+        page.mouse.move(x, y - step * 2)
         page.wait_for_timeout(120)
     page.mouse.up()
+    page.keyboard.up("Alt")
     times: list[float] = page.evaluate("window.drags")
     say("drag to figures", times[3:], f"aim p95 100 ms; {len(times) - 3} moves in Chromium")
 
