@@ -1,4 +1,6 @@
 import type { PiecePlan } from "@/api/client";
+import { pathData } from "@/drawing/path";
+import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
@@ -85,6 +87,7 @@ function Used({ share }: { share: number }) {
 function WeakPlace({ lift, piece, length, width }: { lift: Lift; piece: PiecePlan; length: number; width: number }) {
   const scale = Math.min(80 / length, 60 / width);
   const y = (mm: number) => (width - mm) * scale;
+  const view: View = { scale, left: 0, top: 0, length, width, mirrored: false };
   return (
     <svg
       width={length * scale + 4}
@@ -93,16 +96,13 @@ function WeakPlace({ lift, piece, length, width }: { lift: Lift; piece: PiecePla
       role="img"
       aria-label="Where it would break"
     >
-      <rect width={length * scale} height={width * scale} fill="var(--concrete)" stroke="var(--ink)" />
+      <path d={pathData(view, piece.measure.path)} fill="var(--concrete)" stroke="var(--ink)" />
       {piece.measure.features.map((feature) => (
-        <rect
-          key={feature.id}
-          x={(feature.x_mm - feature.length_mm / 2) * scale}
-          y={y(feature.y_mm + feature.width_mm / 2)}
-          width={feature.length_mm * scale}
-          height={feature.width_mm * scale}
-          rx={feature.radius_mm * scale}
-          fill="var(--ground)"
+        <path
+          key={`${feature.id} ${feature.copy}`}
+          d={feature.paths.map((path) => pathData(view, path)).join("")}
+          fill={feature.role === "through" ? "var(--ground)" : "none"}
+          fillRule="evenodd"
           stroke="var(--foam-line)"
         />
       ))}

@@ -1,7 +1,8 @@
 import type { PiecePlan } from "@/api/client";
-import { box, type Frame, frame } from "@/drawing/extent";
+import { type Frame, frame } from "@/drawing/extent";
 import { Hatches } from "@/drawing/Hatches";
 import { Openings } from "@/drawing/Openings";
+import { pathData } from "@/drawing/path";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
@@ -33,7 +34,7 @@ export function SteelDrawing({ planned, length, width, thickness, mirrored }: Pr
       <svg width={size.width} height={size.height} className="absolute inset-0">
         <title>The steel from above and in section</title>
         <Hatches />
-        <rect {...box(at, 0, 0, length, width)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
+        <path d={pathData(at.view, measure.path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
         <Openings at={at} features={measure.features} />
         <g stroke="var(--steel)" strokeWidth="1.5" strokeDasharray="9 3">
           {steel.mesh?.wires.map((wire) => (
