@@ -42,8 +42,10 @@ def test_an_l_top_with_a_sink_a_drop_edge_and_a_seam(open_page: OpenPage) -> Non
     page = open_page("/", units="mm")
     new(page, "L top", depth_of_the_run_along="620 mm")
     expect(page.locator("[data-headline=measure]")).to_have_text("2400 × 1700")
+    dimension(page, "Run across, depth", "610 mm")  # on the drawing, where the run ends
+    shows(page, "Run across, depth", "610 mm")
     add(page, "Opening")
-    revision(page, 2)
+    revision(page, 3)
     dimension(page, "Opening, edge to back edge", "110 mm")
     dimension(page, "Opening, edge to right edge", "500 mm")
     expect(page.locator("[data-finding=feature-outside]")).to_have_count(0)

@@ -176,7 +176,7 @@ PIECES = st.fixed_dictionaries(
         ),
     }
 )
-MANY = settings(max_examples=120, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+MANY = settings(max_examples=70, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
 
 
 @MANY
@@ -189,7 +189,10 @@ def test_any_piece_gives_a_plan_and_a_volume_between_its_bounds(piece: dict[str,
     measured = planned.pieces[0].measure
     added = sum(add.outline.area_mm2 * (add.top_mm - add.bottom_mm) for add in shape.solid.adds)
     assert -1e-6 <= shape.solid.volume_mm3 <= (length * width * shape.cast_depth + added) * (1 + 1e-9)
-    assert measured.volume.value * 1e6 == pytest.approx(shape.solid.volume_mm3, rel=1e-6, abs=2e5)  # bolts in sides
+    in_sides = any(one.kind == "bolt" and one.into in ("front", "left") for one in job.pieces[0].features)
+    assert -1e-9 <= measured.volume.value * 1e6 <= shape.solid.volume_mm3 * (1 + 1e-9) + 1
+    if not in_sides:
+        assert measured.volume.value * 1e6 == pytest.approx(shape.solid.volume_mm3, rel=1e-6, abs=1)
     assert measured.mass_dry.value <= measured.mass_fresh.value + 1e-9
     assert plan(job, SHOP) == planned
 

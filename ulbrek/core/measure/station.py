@@ -163,8 +163,17 @@ def _added_and_taken(shape: Shape) -> tuple[float, float]:
         - sum(hole.area_mm2 for hole in prism.holes) * (prism.top_mm - prism.bottom_mm)
         for prism in solid.adds
     )
-    sides = sum(side_volume_mm3(placed.feature) for placed in shape.placed)
-    return added, plain + added - solid.volume_mm3 + sides
+    return added, plain + added - solid.volume_mm3 + _in_sides_mm3(shape)
+
+
+def _in_sides_mm3(shape: Shape) -> float:
+    """The concrete that bolts in the sides take the place of, as far as they are in the piece [mm³]."""
+    total = 0.0
+    for placed in shape.placed:
+        taken = side_volume_mm3(placed.feature)
+        if taken:
+            total += taken * placed.polygon.intersection(shape.outline.polygon).area / placed.outline.area_mm2
+    return min(total, shape.solid.volume_mm3)
 
 
 def _openings_mm2(shape: Shape) -> float:

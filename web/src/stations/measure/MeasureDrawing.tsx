@@ -6,6 +6,7 @@ import type { Box } from "@/drawing/boxes";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { featureDimensions } from "@/drawing/featureDimensions";
 import { Hatches } from "@/drawing/Hatches";
+import { OutlineLines, OutlinePlates } from "@/drawing/OutlinePlates";
 import { PlanShapes } from "@/drawing/PlanShapes";
 import { Plate } from "@/drawing/Plate";
 import { SectionLine, UprightSection } from "@/drawing/UprightSection";
@@ -192,6 +193,7 @@ export function MeasureDrawing(props: Props) {
           />
           <DimensionLine x1={x0} x2={x1} y1={view.top - 30} y2={view.top - 30} />
           <DimensionLine x1={x0 - 34} x2={x0 - 34} y1={py(view, size.width)} y2={bottom} />
+          <OutlineLines view={view} outline={piece.outline} />
           {dimensions?.lines}
           {section && (
             <UprightSection
@@ -221,6 +223,13 @@ export function MeasureDrawing(props: Props) {
           label={piece.drawn === "from the side" ? "Height" : "Width"}
           {...overall.width(fields)}
         />
+        {!moves.live.length && (
+          <OutlinePlates
+            view={view}
+            outline={piece.outline}
+            onKeep={(field, typed) => fields.pieceField(`outline/${field}`, typed)}
+          />
+        )}
         {dimensions?.plates}
         {section && (
           <Plate
