@@ -5,9 +5,6 @@ from collections.abc import Iterator, Sequence
 from html import escape
 from math import hypot
 
-from ezdxf import filemanagement, units
-from ezdxf.enums import TextEntityAlignment
-
 from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.station import path_of, role_of
@@ -28,6 +25,9 @@ def layered(shape: Shape) -> Iterator[tuple[str, Outline]]:
 
 def write_dxf(shape: Shape) -> str:
     """A piece's plan as DXF: closed polylines, arcs as arcs, in millimetres."""
+    from ezdxf import filemanagement, units  # noqa: PLC0415 - half a second at every start, and few ask for it
+    from ezdxf.enums import TextEntityAlignment  # noqa: PLC0415
+
     document = filemanagement.new("R2010", units=units.MM)
     for name, colour in LAYERS.items():
         document.layers.add(name, color=colour)
