@@ -173,3 +173,15 @@ def test_bars_beside_a_sink_in_an_l_end_where_the_l_does() -> None:
     assert 1425 < back.line.y1 < 1500
     assert (back.line.x1, back.line.x2) == pytest.approx((25, 1775))
     assert back.length.value == pytest.approx(1750)
+
+
+def test_steel_stops_at_a_seam() -> None:
+    seams = [{"id": "a", "side": "left", "offset": "300 mm"}, {"id": "b", "side": "front", "offset": "120 mm"}]
+    job = top(opening(x={"offset": "650 mm"}, y={"offset": "360 mm"}, length="300 mm"), piece={"seams": seams})
+    steel = planned(job).steel
+    assert steel.mesh is not None
+    for wire in (*steel.mesh.wires, *(bar.line for bar in steel.bars)):
+        for low, high, seam in ((wire.x1, wire.x2, 300), (wire.y1, wire.y2, 120)):
+            assert high <= seam - 25 + 1e-6 or low >= seam + 25 - 1e-6
+    level = [bar for bar in steel.bars if bar.line.y1 == bar.line.y2]
+    assert all(bar.length.value == pytest.approx(900 - 25 - 325) for bar in level)

@@ -29,7 +29,7 @@ from ulbrek.core.mix.station import dose_found, mix
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
 from ulbrek.core.shop import Shop
-from ulbrek.core.steel.layout import Gap
+from ulbrek.core.steel.layout import Gap, Seams
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
@@ -178,7 +178,11 @@ class _Round:
     def _steel(self) -> SteelResult:
         piece, shape = self.piece, self.shape
         gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
-        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, is_flat(shape))
+        lines = [shape.seam_line(seam) for seam in piece.seams]
+        seams = Seams(
+            tuple(line.at.x for line in lines if line.along.x == 0), tuple(line.at.y for line in lines if line.along.x)
+        )
+        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, is_flat(shape), seams)
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
     def _handle(self, measured: MeasureResult, formed: FormResult | None, reinforced: SteelResult) -> HandlingResult:

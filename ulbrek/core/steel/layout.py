@@ -35,12 +35,24 @@ class Gap:
         return (self.left + self.right) / 2, (self.front + self.back) / 2
 
 
+@dataclass(frozen=True, slots=True)
+class Seams:
+    """Where seams divide a piece into castings: square to its length, and square to its width [mm]."""
+
+    at_x: tuple[float, ...] = ()
+    at_y: tuple[float, ...] = ()
+
+
+UNDIVIDED = Seams()
+
+
 @dataclass(frozen=True)
 class Ground:
-    """What steel may lie in: the outline, and how near its edges it may come [mm]."""
+    """What steel may lie in: the outline, how near its edges it may come, and where seams divide it [mm]."""
 
     outline: Outline
     edge_mm: float
+    seams: Seams = UNDIVIDED
 
     @cached_property
     def _kept(self) -> Outline | None:
@@ -62,7 +74,16 @@ class Ground:
 
     def _spans(self, axis: str, at: float, to_edges: bool) -> list[Span]:
         crossed = self._crossed[axis, to_edges]
-        return crossed.chords(at) if crossed else []
+        spans = crossed.chords(at) if crossed else []
+        if to_edges:
+            return spans
+        divided, beside = self.seams.at_x, self.seams.at_y
+        if axis == "x":
+            divided, beside = beside, divided
+        if any(abs(at - seam) < self.edge_mm for seam in beside):
+            return []
+        kept_free = [(seam - self.edge_mm, seam + self.edge_mm) for seam in divided]
+        return [part for low, high in spans for part in _clear(low, high, kept_free)]
 
     @cached_property
     def _crossed(self) -> dict[tuple[str, bool], Crossed | None]:

@@ -11,7 +11,17 @@ from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.layout import NARROW_MM, Gap, Ground, bars_beside, length_m, mesh_panel, strips_beside
+from ulbrek.core.steel.layout import (
+    NARROW_MM,
+    UNDIVIDED,
+    Gap,
+    Ground,
+    Seams,
+    bars_beside,
+    length_m,
+    mesh_panel,
+    strips_beside,
+)
 from ulbrek.core.steel.result import CutBar, MeshPanel, PlacedBar, Stack, SteelCutting, SteelResult, StockBar
 
 PLACING = {
@@ -35,6 +45,7 @@ class Reinforced:
     thickness_mm: float
     gaps: tuple[Gap, ...]
     flat: bool = True
+    seams: Seams = UNDIVIDED
 
 
 def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars: Sequence[Bar]) -> SteelResult:
@@ -47,7 +58,7 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
         bar: the bar chosen
         bars: the bars that the shop has
     """
-    ground = Ground(what.outline, inputs.edge_distance.mm)
+    ground = Ground(what.outline, inputs.edge_distance.mm, what.seams)
     wanted = inputs.school in ("mesh", "mesh and bars")
     meshed = wanted and what.flat and min(ground.size) > 2 * ground.edge_mm
     panel = mesh_panel(what.piece, ground, mesh.spacing_mm, what.gaps) if meshed else None

@@ -23,14 +23,16 @@ interface Props {
 
 /** How far inside an edge a dimension of the outline is drawn [px]. */
 const INSIDE_PX = 20;
+/** Where on its line a plate stands: not in the middle, where a chosen feature's distances are. */
+const ALONG = 0.22;
 
 /** What an outline is described by beside its length and width over all, on the drawing: the depths of its runs. */
 export function OutlinePlates({ view, outline, onKeep }: Props) {
   return dimensionsOf(outline, view).map(({ field, label, length, from, to }) => (
     <Plate
       key={field}
-      x={(px(view, from[0]) + px(view, to[0])) / 2}
-      y={(py(view, from[1]) + py(view, to[1])) / 2}
+      x={px(view, from[0] + (to[0] - from[0]) * ALONG)}
+      y={py(view, from[1] + (to[1] - from[1]) * ALONG)}
       label={label}
       length={length}
       onKeep={(typed) => onKeep(field, typed)}
