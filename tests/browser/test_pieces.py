@@ -11,7 +11,7 @@ from ops.browser import PHONE
 from tests.browser.conftest import OpenPage
 from tests.browser.test_drawing import begin, box
 from tests.browser.test_journey import add, dimension, revision, shows
-from tests.jobs import hole, opening, top, top_document
+from tests.jobs import DEMO_FILES, hole, opening, top, top_document
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.files.drawing_out import write_dxf, write_svg
 
@@ -240,3 +240,30 @@ def test_on_a_phone_a_new_piece_is_drawn_and_changed(open_page: OpenPage) -> Non
     page.get_by_role("menuitem", name="Recess", exact=True).tap()
     revision(page, 2)
     assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
+
+
+@pytest.mark.parametrize("file", DEMO_FILES, ids=lambda file: file.name.split(".")[0])
+def test_each_job_of_the_demo_opens_changes_undoes_and_goes_out(
+    open_page: OpenPage, api: TestClient, file: Path
+) -> None:
+    headers = {"content-type": "application/json"}
+    view = api.post("/api/jobs/from-file", content=file.read_bytes(), headers=headers).json()
+    pieces = view["job"]["pieces"]
+    page = open_page(f"/jobs/{view['id']}/measure", units="mm")
+    for number, piece in enumerate(pieces):
+        if len(pieces) > 1:
+            page.get_by_role("combobox", name="Piece", exact=True).select_option(str(number))
+        expect(page.locator("svg > title").first).to_have_text(f"{piece['name']}, plan and section")
+        page.locator("[data-section] path").wait_for()
+        volume = figure(page, "Volume").text_content() or ""
+        label = "Thickness" if piece["drawn"] == "in plan" else "Thickness, side to side"
+        length(page, "Piece", label, "61 mm")
+        revision(page, 2 * number + 2)
+        expect(figure(page, "Volume")).not_to_have_text(volume)
+        page.get_by_role("button", name="Undo").click()
+        revision(page, 2 * number + 3)
+        expect(figure(page, "Volume")).to_have_text(volume)
+    for form in ("svg", "stl"):
+        with page.expect_download() as download:
+            page.get_by_role("link", name=form, exact=True).click()
+        assert download.value.path().stat().st_size > 200
