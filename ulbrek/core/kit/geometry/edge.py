@@ -135,15 +135,6 @@ def segment_area(edge: Edge) -> float:
     return edge.radius**2 / 2 * (edge.angle - sin(edge.angle))
 
 
-def segment_centroid(edge: Edge) -> Point:
-    """Centroid of the area between an arc and its chord [mm]. Source: closed form, any handbook."""
-    turned = abs(edge.angle)
-    distance = 4 * edge.radius * sin(turned / 2) ** 3 / (3 * (turned - sin(turned)))
-    centre = edge.centre
-    middle = edge.begin + edge.angle / 2
-    return Point(centre.x + distance * cos(middle), centre.y + distance * sin(middle))
-
-
 def perpendicular(edge: Edge) -> float:
     """Direction square to a straight edge [rad]."""
     return atan2(edge.end.y - edge.start.y, edge.end.x - edge.start.x) + pi / 2

@@ -7,7 +7,7 @@ from math import cos, sin
 
 from shapely import Polygon
 
-from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area, segment_centroid
+from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area
 from ulbrek.core.kit.geometry.moments import Moments, moments_of
 
 CHORDS_PER_TURN = 64
@@ -68,16 +68,7 @@ class Outline:
     @cached_property
     def centroid(self) -> Point:
         """Exact centroid [mm]."""
-        x = y = 0.0
-        for e in self.edges:
-            twice = e.start.x * e.end.y - e.end.x * e.start.y
-            x += (e.start.x + e.end.x) * twice / 6
-            y += (e.start.y + e.end.y) * twice / 6
-            if e.is_arc:
-                area, middle = segment_area(e), segment_centroid(e)
-                x += area * middle.x
-                y += area * middle.y
-        return Point(x / self.area_mm2, y / self.area_mm2)
+        return Point(self.moments.x / self.moments.area, self.moments.y / self.moments.area)
 
     @cached_property
     def moments(self) -> Moments:
