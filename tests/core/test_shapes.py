@@ -218,9 +218,8 @@ def test_what_is_cut_at_a_seam_is_all_there(piece: dict[str, Any]) -> None:
         for add in before.solid.adds
     )
     if not lettered and not outside:
-        assert sum(part.volume_mm3 for part in after.parts) == pytest.approx(
-            before.solid.volume_mm3, rel=2e-5, abs=20
-        )  # mm³: arcs that meet are chopped
+        near = 2e-4 if whole.taper else 5e-5  # where something crosses the edge or a slope, layers are taken
+        assert sum(part.volume_mm3 for part in after.parts) == pytest.approx(before.solid.volume_mm3, rel=near, abs=20)
 
 
 @given(OUTLINES)
