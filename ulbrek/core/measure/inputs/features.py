@@ -13,7 +13,6 @@ Turn = Annotated[float, Field(ge=-180, le=180, allow_inf_nan=False, description=
 Draft = Annotated[
     float, Field(ge=-20, le=20, allow_inf_nan=False, description="narrower away from its face, ° on each side")
 ]
-Way = Literal["through", "blind"]
 
 
 class Repeat(Described):
