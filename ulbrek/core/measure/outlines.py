@@ -7,6 +7,7 @@ from ulbrek.core.kit.geometry import (
     Outline,
     Vertex,
     arch_angle,
+    corners_in_box,
     counter_clockwise,
     disc,
     free_outline,
@@ -58,6 +59,11 @@ def corners_of(given: FreeOutline) -> list[Corner]:
         Corner(c.x.mm, c.y.mm, c.radius.mm, c.chamfer.mm, c.bow.mm if c.bows == "out" else -c.bow.mm)
         for c in given.corners
     ]
+
+
+def corners_seen(given: AnyOutline) -> tuple[tuple[float, float], ...]:
+    """Where the corners that an outline is described by are in the box from the origin [mm]; of a free one only."""
+    return corners_in_box(corners_of(given)) if isinstance(given, FreeOutline) else ()
 
 
 def _drawn(given: AnyOutline) -> Outline:  # noqa: C901, PLR0911 - one line a kind

@@ -98,12 +98,16 @@ class Closing:
 
 @dataclass(frozen=True, slots=True)
 class MeasureResult:
-    """The figures of one piece, its features in place, and its findings. ``path`` is its outline [mm]."""
+    """The figures of one piece, its features in place, and its findings.
+
+    ``path`` is its outline; ``corners`` are those that a free outline is described by, x, y after x, y [mm].
+    """
 
     length_mm: float
     width_mm: float
     cast_depth_mm: float
     path: Path
+    corners: tuple[float, ...]
     edges: tuple[NamedEdge, ...]
     seams: tuple[NamedEdge, ...]
     volume: Figure

@@ -28,6 +28,7 @@ from ulbrek.core.measure.inputs import (
     Site,
     Void,
 )
+from ulbrek.core.measure.outlines import corners_seen
 from ulbrek.core.measure.result import (
     Closing,
     EdgeLength,
@@ -86,6 +87,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         width_mm=width,
         cast_depth_mm=depth,
         path=path_of(outline),
+        corners=tuple(round(value, 4) for corner in corners_seen(piece.outline) for value in corner),
         edges=tuple(_named_edges(outline)),
         seams=tuple(edge for part in shape.part_outlines for edge in _named_edges(part) if edge.name == "seam"),
         volume=volume,

@@ -196,6 +196,19 @@ def free_outline(corners: Sequence[Corner]) -> Outline:
 
     Its edges are called ``edge 1`` and so on. Corners given clockwise are taken the other way round.
     """
+    found = _round(corners)
+    left, front, _, _ = found.box
+    return found.moved(-left, -front)
+
+
+def corners_in_box(corners: Sequence[Corner]) -> tuple[tuple[float, float], ...]:
+    """Where the corners of a free outline are in the box from the origin that it is drawn in [mm]."""
+    left, front, _, _ = _round(corners).box
+    return tuple((corner.x - left, corner.y - front) for corner in corners)
+
+
+def _round(corners: Sequence[Corner]) -> Outline:
+    """The outline where its corners were given."""
     ordered = _counter_clockwise(list(corners))
     count = len(ordered)
     vertices: list[Vertex] = []
@@ -213,8 +226,7 @@ def free_outline(corners: Sequence[Corner]) -> Outline:
             names.append("")
             vertices.append(Vertex(*end))
         names.append(f"edge {index + 1}")
-    left, front, _, _ = Outline(tuple(vertices)).box
-    return Outline(tuple(vertices), tuple(names)).moved(-left, -front)
+    return Outline(tuple(vertices), tuple(names))
 
 
 def cut_back(corners: Sequence[Corner], index: int, whole: bool = False) -> float:

@@ -1,8 +1,9 @@
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { JobFinding, Length, Piece, PiecePlan } from "@/api/client";
 import type { Editor } from "@/api/editor";
 import { centreOf, isAnchored, type Size } from "@/drawing/anchors";
 import type { Box } from "@/drawing/boxes";
+import { CornerHandles } from "@/drawing/CornerHandles";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { featureDimensions } from "@/drawing/featureDimensions";
 import { Hatches } from "@/drawing/Hatches";
@@ -16,6 +17,7 @@ import { fit, px, py, toPiece } from "@/drawing/view";
 import { STEP_MM } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import type { Fields } from "./fields";
+import { useCorners } from "./useCorners";
 import { useMoves } from "./useMoves";
 import { useSection } from "./useSection";
 
@@ -45,8 +47,9 @@ export function MeasureDrawing(props: Props) {
   const [along, setAlong] = useState<"x" | "y">("x");
   const [cut, setCut] = useState<number | null>(null);
   const [cutting, setCutting] = useState<number | null>(null);
-  const zoom = useZoom(room);
-  const { measure } = planned;
+  const zoom = useZoom(area, room);
+  const still = useRef<PiecePlan["measure"] | null>(null);
+  const measure = still.current ?? planned.measure;
   const size: Size = { length: measure.length_mm, width: measure.width_mm };
   const narrow = room.width < NARROW_PX;
   const mirrored = lies && piece.cast === "face down" && piece.drawn !== "from the side";
@@ -56,6 +59,7 @@ export function MeasureDrawing(props: Props) {
   const height = (room.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) + margins.top;
   const view = zoom.seen(fit(size.length, size.width, { width: room.width, height }, margins, mirrored));
   const moves = useMoves({ editor, pieceIndex, view, size, boxes: measure.features, units });
+  const corners = useCorners({ editor, pieceIndex, view, measured: measure, still, units });
   const shifts = new Map(
     moves.live.flatMap((feature) => {
       const box = measure.features.find((one) => one.id === feature.id && one.copy === 0);
@@ -139,17 +143,20 @@ export function MeasureDrawing(props: Props) {
         }}
         onPointerMove={(event) => {
           moves.move(event);
+          corners.move(event);
           moveCut(event);
           zoom.move(event);
         }}
-        onPointerUp={() => {
+        onPointerUp={(event) => {
           moves.up();
-          zoom.up();
+          corners.up();
+          zoom.up(event);
           setCutting(null);
         }}
-        onPointerCancel={() => {
+        onPointerCancel={(event) => {
           moves.up();
-          zoom.up();
+          corners.up();
+          zoom.up(event);
           setCutting(null);
         }}
         onKeyDown={(event) => event.key === "Escape" && onSelect([])}
@@ -164,7 +171,7 @@ export function MeasureDrawing(props: Props) {
               measured={measure}
               boxes={boxes}
               shifts={shifts}
-              guides={moves.guides}
+              guides={corners.live ? corners.guides : moves.guides}
               marks={moves.live.length ? [] : marks}
               wrong={wrongFeatures(piece, pieceIndex, findings)}
               selected={selected}
@@ -180,6 +187,16 @@ export function MeasureDrawing(props: Props) {
               onFeatureFocus={(id) => !selected.includes(id) && onSelect([id])}
             />
           </g>
+          {piece.outline.kind === "free" && !moves.live.length && (
+            <CornerHandles
+              view={view}
+              described={piece.outline.corners}
+              places={measure.corners}
+              live={corners.live}
+              onDown={corners.down}
+              onKey={corners.nudge}
+            />
+          )}
           <SectionLine
             view={view}
             along={along}

@@ -7,14 +7,7 @@ import { type Guide, snap } from "@/drawing/snapping";
 import { toPiece, type View } from "@/drawing/view";
 import { STEP_MM, type Units } from "@/units/length";
 import { withFeature } from "./fields";
-
-/** How long the arrow keys may rest before their nudges are kept as one revision [ms]. */
-const NUDGE_REST_MS = 500;
-/** How far a finger may slip before a press becomes a drag [px]. */
-const SLIP_PX = 4;
-/** How near a feature must come to be drawn to a line [px]. */
-const SNAP_PX = 6;
-const COARSE_STEPS: Record<Units, number> = { in: 16, mm: 10 };
+import { COARSE_STEPS, NUDGE_REST_MS, SLIP_PX, SNAP_PX } from "./gestures";
 
 interface Held {
   ids: readonly string[];
