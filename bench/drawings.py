@@ -1,6 +1,6 @@
 """Thousands of broken drawings: each is read or refused in words, in bounded time and memory.
 
-Usage: ``python -m bench.drawings [how many]``; prints the count, the slowest and the memory that it took.
+Usage: ``python -m bench.drawings [how many] [seed]``; prints the count, the slowest and the memory that it took.
 """
 
 import random
@@ -17,9 +17,9 @@ from ulbrek.files.problems import InvalidDocumentError
 MOST_CHANGES = 8
 
 
-def main(count: int) -> None:
+def main(count: int, seed: int) -> None:
     """Breaks a DXF and an SVG drawing so many times and reads them."""
-    dice = random.Random(11)  # noqa: S311 - the same ones every time
+    dice = random.Random(seed)  # noqa: S311 - the same ones every time
     shape = shape_of(top(opening(), hole("450 mm", "520 mm"), recess()).pieces[0])
     whole = {"a.dxf": write_dxf(shape).encode(), "a.svg": write_svg(shape).encode()}
     for name, content in whole.items():
@@ -63,4 +63,4 @@ def broken(content: bytes, dice: random.Random) -> bytes:
 
 
 if __name__ == "__main__":
-    main(int(sys.argv[1]) if len(sys.argv) > 1 else 10_000)
+    main(*(int(given) for given in (sys.argv[1:] + ["10000", "11"][len(sys.argv) - 1 :])))

@@ -14,9 +14,9 @@ from ezdxf.entities.line import Line
 from ezdxf.entities.lwpolyline import LWPolyline
 from ezdxf.entities.polyline import Polyline
 from ezdxf.entities.spline import Spline
-from ezdxf.lldxf.const import DXFError
 
 from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, arc_corners, refuse
+from ulbrek.files.problems import InvalidDocumentError
 
 # What it thinks of a broken file goes to the person who sent it, not into the log.
 logging.getLogger("ezdxf").setLevel(logging.CRITICAL)
@@ -48,18 +48,9 @@ def read(content: bytes) -> tuple[list[Pline], Unit | None]:
             if points > MOST_POINTS:
                 raise refuse("Its curves hold too many points.", "Draw it with arcs, or more coarsely.")
             lines.append(line)
-    except (
-        DXFError,
-        ArithmeticError,
-        ValueError,
-        TypeError,
-        KeyError,
-        IndexError,
-        AttributeError,
-        RecursionError,
-    ) as error:
-        if type(error).__name__ == "InvalidDocumentError":
-            raise
+    except InvalidDocumentError:
+        raise
+    except Exception as error:  # a broken file may bring out anything in who reads it, StopIteration too
         raise refuse("It is not a DXF drawing that can be read.", "Save it anew as DXF, R2000 or later.") from error
     return lines, unit
 

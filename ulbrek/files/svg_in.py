@@ -11,6 +11,7 @@ from defusedxml import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
 from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, chords, refuse
+from ulbrek.files.problems import InvalidDocumentError
 
 DEEPEST = 40
 MOST_POINTS = 50_000
@@ -89,7 +90,7 @@ def _elements(element: Element, matrix: Any, depth: int) -> Iterator[tuple[Eleme
             continue
         try:
             own = svg.Matrix(child.get("transform", "")) * matrix
-        except (ValueError, TypeError, IndexError, AttributeError) as error:
+        except Exception as error:
             raise refuse("One of its transforms cannot be read.", "Save it anew as plain SVG.") from error
         if name in _SHAPES:
             yield child, own
@@ -105,9 +106,9 @@ def _lines(element: Element, matrix: Any, scale: float) -> Iterator[Pline]:  # n
             raise refuse("One of its paths is too long.", "Draw it with arcs, or more coarsely.")
         for part in path.as_subpaths():
             yield from _line(svg.Path(part), scale)
-    except (ValueError, TypeError, IndexError, AttributeError, ArithmeticError, KeyError, RecursionError) as error:
-        if type(error).__name__ == "InvalidDocumentError":
-            raise
+    except InvalidDocumentError:
+        raise
+    except Exception as error:  # a broken path may bring out anything in who reads it
         raise refuse("One of its lines cannot be read.", "Save it anew as plain SVG.") from error
 
 
