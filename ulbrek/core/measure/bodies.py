@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from math import cos, pi, radians, sin, tan
 
 from shapely import Polygon
@@ -22,7 +22,7 @@ from ulbrek.core.kit.geometry import (
     rounded_rectangle,
     slot,
 )
-from ulbrek.core.kit.lettering import set_text, width_of
+from ulbrek.core.kit.lettering import Letter, set_text, width_of
 from ulbrek.core.measure.inputs import (
     AnyFeature,
     Bolt,
@@ -227,15 +227,25 @@ class _LetterInPlace:
     holes: tuple[Outline, ...]
 
 
-def _letters(feature: Lettering, placed: Placed) -> Iterator[_LetterInPlace]:
+def _letters(feature: Lettering, placed: Placed) -> tuple[_LetterInPlace, ...]:
     """A lettering's letters in the plan; on the underside they are mirrored there, to be read from below."""
-    turn = radians(feature.turned_deg)
-    for letter in set_text(feature.text, feature.height.mm):
-        parts = [letter.outline, *letter.holes]
-        if feature.face == "underside":
-            parts = [part.mirrored() for part in parts]
-        body, *holes = (part.turned(turn).moved(*placed.centre) for part in parts)
-        yield _LetterInPlace(body, tuple(holes))
+    below = feature.face == "underside"
+    return _letters_at(feature.text, feature.height.mm, below, feature.turned_deg, placed.centre)
+
+
+@lru_cache(maxsize=128)  # a letter has a hundred corners, and each is drawn, cut and cast
+def _letters_at(text: str, height: float, below: bool, turned_deg: float, centre: Point) -> tuple[_LetterInPlace, ...]:
+    return tuple(_in_place(letter, below, turned_deg, centre) for letter in set_text(text, height))
+
+
+def _in_place(letter: Letter, below: bool, turned_deg: float, centre: Point) -> _LetterInPlace:
+    parts = [letter.outline, *letter.holes]
+    if below:
+        parts = [part.mirrored() for part in parts]
+    if turned_deg:
+        parts = [part.turned(radians(turned_deg)) for part in parts]
+    body, *holes = (part.moved(*centre) for part in parts)
+    return _LetterInPlace(body, tuple(holes))
 
 
 def _groove_outlines(feature: Grooves, placed: Placed) -> Iterator[Outline]:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from shapely import unary_union
 
@@ -151,6 +152,7 @@ def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
     return SiteResult(tuple(dimensions), found)
 
 
+@lru_cache(maxsize=1024)
 def path_of(outline: Outline) -> Path:
     """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
     return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))

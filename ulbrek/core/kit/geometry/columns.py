@@ -1,6 +1,7 @@
 """Moments of a prism by itself, exact where it is straight: what a solid is summed from where nothing meets."""
 
 from collections.abc import Iterable
+from functools import lru_cache
 from itertools import pairwise
 from math import cos, pi, sin
 from typing import NamedTuple
@@ -39,6 +40,7 @@ def at_height(flat: Moments, height: float, weight: float) -> SolidMoments:
     )  # fmt: skip
 
 
+@lru_cache(maxsize=1024)  # a piece's parts share most of their prisms, and so does the piece before a feature moved
 def moments_of_prism(prism: Prism, floor: Fall | None = None, ceiling: Fall | None = None) -> SolidMoments | None:
     """A prism's moments; None where a slope cuts its ends, or runs through what is not straight.
 
