@@ -47,7 +47,6 @@ export function UprightSection({ view, section, along, lies, faceDown, thickness
         />
       )}
       <path d={d} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="1.5" />
-      <line x1={x0 - 8} x2={x0 - 2} y1={y(thickness)} y2={y(thickness)} stroke="var(--ink)" strokeWidth="4" />
       <DimensionLine x1={x1 + 44} y1={y(0)} x2={x1 + 44} y2={y(thickness)} />
     </g>
   );
