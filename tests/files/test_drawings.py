@@ -3,7 +3,9 @@
 import io
 import random
 import struct
+import time
 import zipfile
+from contextlib import suppress
 from math import hypot, pi
 
 import pytest
@@ -163,6 +165,15 @@ def test_a_file_that_cannot_be_used_is_refused_in_words(content: bytes, name: st
         read_drawing(content, name, None)
     assert problem in refused.value.problems[0].problem
     assert refused.value.problems[0].remedy
+
+
+def test_a_curve_of_any_size_takes_no_time() -> None:
+    far = "9" * 30
+    began = time.perf_counter()
+    for path in (f"M0 0A{far} 1 0 0 1 {far} 3Z", f"M0 0C{far} 0 0 {far} 3 3Z", f"M0 0Q{far} {far} 3 {far}Z"):
+        with suppress(InvalidDocumentError):
+            read_drawing(svg(f'<path d="{path}"/>'), "a.svg", "mm")
+    assert time.perf_counter() - began < 5, "halved without end, it would take minutes"
 
 
 def test_mutated_files_are_read_or_refused_and_nothing_else() -> None:

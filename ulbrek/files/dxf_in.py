@@ -3,6 +3,7 @@
 import io
 import logging
 from collections.abc import Iterator
+from itertools import islice
 from math import radians
 
 from ezdxf import filemanagement
@@ -75,6 +76,6 @@ def _lines(entity: DXFEntity, tolerance: float) -> Iterator[Pline]:
         x, y, radius = entity.dxf.center.x, entity.dxf.center.y, entity.dxf.radius
         yield Pline([(x - radius, y, 1.0), (x + radius, y, 1.0)], closed=True)
     elif isinstance(entity, Ellipse | Spline):
-        flat = [(float(p.x), float(p.y), 0.0) for p in entity.flattening(tolerance)]
+        flat = [(float(p.x), float(p.y), 0.0) for p in islice(entity.flattening(tolerance), MOST_POINTS + 1)]
         if len(flat) > 1:
             yield Pline(flat, closed=False)

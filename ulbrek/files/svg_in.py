@@ -2,7 +2,8 @@
 
 import re
 from collections.abc import Iterator
-from math import isfinite, tan
+from itertools import pairwise
+from math import hypot, isfinite, tan
 from typing import Any
 from xml.etree.ElementTree import Element, ParseError
 
@@ -16,6 +17,7 @@ from ulbrek.files.problems import InvalidDocumentError
 DEEPEST = 40
 MOST_POINTS = 50_000
 MOST_SEGMENTS = 20_000
+CURVE_SAMPLES = 48
 _LENGTH = re.compile(r"^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?)\s*(mm|cm|in|px|pt)?\s*$")
 _TO_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72}
 _SHAPES = {
@@ -140,10 +142,16 @@ def _curved(
                 corners[-1] = (x, y, tan(-segment.sweep / parts / 4))
             corners = _appended(corners, segment.point(part / parts), scale)
         return corners
-    length = float(segment.length(error=1e-2, min_depth=2))
+    length = _length(segment)
     for step in range(1, (count := chords(length * scale, max(length * scale / 6, 1.0), TOLERANCE_MM)) + 1):
         corners = _appended(corners, segment.point(step / count), scale)
     return corners
+
+
+def _length(segment: Any) -> float:  # noqa: ANN401
+    """How long a curve is, near enough to divide it by: through a few of its points, whatever its size."""
+    places = [segment.point(step / CURVE_SAMPLES) for step in range(CURVE_SAMPLES + 1)]
+    return sum(hypot(b.x - a.x, b.y - a.y) for a, b in pairwise(places))
 
 
 def _appended(corners: list[tuple[float, float, float]], at: Any, scale: float) -> list[tuple[float, float, float]]:  # noqa: ANN401
