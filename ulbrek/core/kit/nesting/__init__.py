@@ -1,18 +1,22 @@
 """Parts out of stock: panels out of sheets by straight cuts right across, bars out of lengths."""
 
-from ulbrek.core.kit.nesting.lengths import LengthPlan, LengthStock, cut_lengths
-from ulbrek.core.kit.nesting.sheets import Panel, Placed, Rest, Saw, SheetPlan, SheetStock, cut_sheets, least_sheets
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.lengths import LengthPlan, LengthStock, cut_lengths, fewest_lengths
+from ulbrek.core.kit.nesting.panels import Panel, Placed, Rest, Saw, SheetPlan, SheetStock
+from ulbrek.core.kit.nesting.sheets import Prefer, cut_sheets
 
 __all__ = [
     "LengthPlan",
     "LengthStock",
     "Panel",
     "Placed",
+    "Prefer",
     "Rest",
     "Saw",
     "SheetPlan",
     "SheetStock",
     "cut_lengths",
     "cut_sheets",
+    "fewest_lengths",
     "least_sheets",
 ]
