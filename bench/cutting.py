@@ -53,7 +53,7 @@ def cases() -> Iterator[Case]:
         given = tuple((float(a), float(b)) for a, b in read["offcuts"])
         for offcuts, name in ((given, read["name"]), ((), read["name"] + "-no")):
             if offcuts or len(panels) > 50:
-                yield Case(name, panels, SheetStock(*read["sheet"], read["kerf"], 0.0, offcuts))
+                yield Case(name, panels, SheetStock(read["sheet"][0], read["sheet"][1], read["kerf"], 0.0, offcuts))
 
 
 def main(seconds: float) -> None:
@@ -106,8 +106,7 @@ def said(layout: Layout, least: int) -> str:
     """A plan in a few figures."""
     proven = " proven" if len(layout.sheets) == least else ""
     return (
-        f"{len(layout.sheets)} sheets{proven}, net {layout.net:.3f}, {layout.settings} settings, "
-        f"{layout.stages} stages"
+        f"{len(layout.sheets)} sheets{proven}, net {layout.net:.3f}, {layout.settings} settings, {layout.stages} stages"
     )
 
 
@@ -182,7 +181,7 @@ def check(case: Case, sheets: Sheets) -> None:
     sizes = {panel.key: sorted((panel.length_mm, panel.width_mm)) for panel in case.panels}
     for length, width, places in sheets:
         for key, box in places:
-            assert max(abs(a - b) for a, b in zip(sorted((box[2] - box[0], box[3] - box[1])), sizes[key])) < 1e-6
+            assert max(abs(a - b) for a, b in zip(sorted((box[2] - box[0], box[3] - box[1])), sizes[key], strict=True)) < 1e-6
         _apart([box for _, box in places], (0.0, 0.0, length, width), case.stock.kerf_mm)
 
 

@@ -236,7 +236,7 @@ class _Past:
         items = {(item.kind, item.material): item.id for item in self.stock.all(spent=True)}
         if mould:
             return
-        for rest in rests(part, self.shop.shop, plan(part, self.shop.shop))[:1]:
+        for rest in rests(plan(part, self.shop.shop))[:1]:
             item = items.get(("sheet", rest.material))
             if item is not None:
                 size = NewLot(1, "offcut", length_mm=rest.length_mm, width_mm=rest.width_mm, kind="left over")

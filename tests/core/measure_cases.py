@@ -135,12 +135,6 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(piece={"count": 5, "run": {"run": "4500 mm"}}),
         top(piece={"count": 4, "run": {"run": "3600 mm"}}),
     ),
-    "form-not-worked-out": (shaped({"kind": "disc", "diameter": "600 mm"}), top(opening())),
-    "form-not-worked-out of a recess": (top(recess()), top(hole("450 mm", "300 mm"))),
-    "fix-in-the-form": (
-        top(feature("sleeve", diameter="34 mm")),
-        top(hole("450 mm", "300 mm")),
-    ),
     "cage-not-worked-out": (
         shaped(free((0, 0), (900, 0), (900, 300)), drawn="from the side"),
         shaped(free((0, 0), (900, 0), (900, 300))),

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 
 from tests.core.measure_cases import MEASURE_CASES
-from tests.jobs import hole, opening, top, with_fields
+from tests.jobs import feature, free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.job import Job
 from ulbrek.core.plan import JobFinding, plan
@@ -17,6 +17,7 @@ from ulbrek.core.shop import Shop
 
 SHOP = Shop()
 THICK = {"thickness": "50 mm"}
+ARCH = {"kind": "arch block", "depth": "150 mm", "blocks": 5}
 
 CASES: dict[str, tuple[Job, Job]] = {
     # code: (raises it, near miss)
@@ -100,8 +101,51 @@ CASES: dict[str, tuple[Job, Job]] = {
     "no-release": (top(form={"sheet": "plywood-18"}), top(form={"sheet": "film-ply-18"})),
     "no-release on a form used again": (top(piece={"count": 3}), top(piece={"count": 3}, form={"forms": 3})),
     "too-large-for-sheet": (
+        top(piece={"outline": {"length": "9700 mm", "width": "4800 mm"}}),  # with its ledges 9820 by 4920
+        top(piece={"outline": {"length": "7000 mm", "width": "3000 mm"}}),
+    ),
+    "board-is-spliced": (
         top(piece={"outline": {"length": "2330 mm", "width": "600 mm"}}),  # with its ledges 2450
         top(piece={"outline": {"length": "2320 mm", "width": "600 mm"}}),
+    ),
+    "corner-cannot-close": (
+        shaped(free((0, 0), (900, 0), (0, 510))),
+        shaped(free((0, 0), (900, 0), (0, 530))),
+    ),
+    "liner-breaks": (
+        shaped({"kind": "disc", "diameter": "490 mm"}),
+        shaped({"kind": "disc", "diameter": "500 mm"}),
+    ),
+    "liner-breaks inside a curve": (
+        shaped(ARCH | {"span": "500 mm", "rise": "250 mm"}),
+        shaped(ARCH | {"span": "520 mm", "rise": "260 mm"}),
+    ),
+    "nails-will-not-do": (
+        top(form={"fixing": "nails"}, piece={"thickness": "101 mm"}),
+        top(form={"fixing": "nails"}, piece={"thickness": "99 mm"}),
+    ),
+    "nails-will-not-do in a form used again": (
+        top(form={"fixing": "nails"}, piece={"count": 2}),
+        top(form={"fixing": "nails", "forms": 2}, piece={"count": 2}),
+    ),
+    "glue-too-high": (
+        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "61 mm"}),
+        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "60 mm"}),
+    ),
+    "no-way-out": (
+        top(feature("core", length="400 mm", width="300 mm", depth="100 mm"), piece={"thickness": "200 mm"}),
+        top(
+            feature("core", length="400 mm", width="300 mm", depth="100 mm", draft_deg=2),
+            piece={"thickness": "200 mm"},
+        ),
+    ),
+    "seam-takes-its-divider": (
+        top(piece={"seams": [{"id": "s", "offset": "300 mm"}]}),
+        top(),
+    ),
+    "edge-from-the-open-side": (
+        top(piece={"edge_profiles": [{"edge": "front", "made": "in the mould"}], "cast": "face up"}),
+        top(piece={"edge_profiles": [{"edge": "front", "made": "in the mould"}]}),
     ),
     "too-little-cover": (
         top(opening(), steel={"bar": "4"}, piece={"thickness": "41.6 mm"}),

@@ -2,9 +2,9 @@
 
 import pytest
 
-from tests.jobs import core, feature, hole, opening, recess, shaped, top
+from tests.jobs import core, hole, opening, recess, shaped, top
 from ulbrek.core.job import Job
-from ulbrek.core.measure.plate import cannot_be_formed, fixed_in, gaps_in, is_flat, plate_of
+from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
 from ulbrek.core.measure.result import MeasureResult
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import PiecePlan, plan
@@ -92,41 +92,9 @@ def test_a_site_dimension_is_set_out_from_its_baseline_and_its_drift_is_said() -
     assert (second.from_baseline, second.drift) == (None, None)
 
 
-@pytest.mark.parametrize(
-    ("job", "why"),
-    [
-        (top(opening(), hole("450 mm", "520 mm")), ""),
-        (top(feature("sleeve", diameter="34 mm"), feature("lettering", text="8", height="30 mm", depth="3 mm")), ""),
-        (top(piece={"edge_profiles": [{"edge": "front"}]}), ""),  # a router's work, later
-        (top(piece={"edge_profiles": [{"edge": "front", "made": "in the mould"}]}), "shaped in the mould"),
-        (top(opening(draft_deg=3)), "of “Sink”"),
-        (top(recess()), "of “Recess”"),
-        (shaped(L_TOP), "an L"),
-        (shaped(DISC), "a disc"),
-        (top(piece={"taper": {"thickness": "30 mm"}}), "thickness changes"),
-        (top(piece={"drawn": "from the side"}), "from the side"),
-        (top(piece={"seams": [{"id": "s", "offset": "300 mm"}]}), "seams divide it"),
-    ],
-)
-def test_only_what_a_box_of_boards_makes_has_a_form(job: Job, why: str) -> None:
-    assert why in cannot_be_formed(shape_of(job.pieces[0]))
-    assert (planned(job).form is None) is bool(why)
-    strip = [act for act in plan(job, SHOP).cure.acts if act.id == "strip"]
-    assert len(strip) == 1  # it is stripped all the same
-
-
-def test_what_is_fixed_in_a_form_is_no_knockout() -> None:
-    job = top(hole("450 mm", "520 mm"), feature("sleeve", diameter="34 mm"))
-    form = planned(job).form
-    assert form is not None
-    assert [one.name for one in form.knockouts] == ["Tap hole"]
-    assert fixed_in(shape_of(job.pieces[0])) == ["Sleeve"]
-
-
 def test_each_repeat_is_a_knockout_and_a_gap_of_its_own() -> None:
     job = top({**hole("200 mm", "300 mm", "80 mm"), "repeat": {"count": 3, "pitch": "250 mm"}})
     form = planned(job).form
-    assert form is not None
     assert len({one.feature for one in form.knockouts}) == 3
     assert [round(gap[1]) for gap in gaps_in(shape_of(job.pieces[0]))] == [160, 410, 660]
 

@@ -25,6 +25,8 @@ WORDS = {
     "ceil": math.ceil,
     "floor": math.floor,
     "sqrt": math.sqrt,
+    "tan": math.tan,
+    "pi": math.pi,
     "abs": abs,
     "sum": sum,
     "exp": math.exp,

@@ -187,7 +187,7 @@ def test_what_has_changed_since_a_plan_is_told_figure_by_figure() -> None:
     assert told["mix.poured_volume"].then == pytest.approx(told["mix.poured_volume"].now / 50 * 40, rel=1e-6)  # type: ignore[operator]
     assert "measure.net_area@top" not in told
     without = {one.key: one for one in changed_since(then, plan(top(), SHOP))}
-    assert [one.now for one in without.values() if "sink" in one.key] == [None] * 4
+    assert [one.now for one in without.values() if "sink" in one.key] == [None] * 5
     # In the order of the work: what is measured comes before what is mixed.
     assert [one.split(".")[0] for one in told if one.split(".")[0] in ("measure", "mix")] == sorted(
         one.split(".")[0] for one in told if one.split(".")[0] in ("measure", "mix")
@@ -201,11 +201,12 @@ def test_a_job_takes_what_its_plan_says_and_leaves_its_offcuts() -> None:
     assert told["bag"].quantity == planned.mix.bags.value
     assert told["sheet"].quantity == planned.cutting.sheet_count.value
     assert {kind for kind, one in told.items() if not one.of_form} == {"bag", "bar", "mesh"}  # what a mould wants too
-    left = rests(job, SHOP, planned)
+    left = rests(planned)
     sizes = [one.length_mm * one.width_mm for one in left]
     assert sizes == sorted(sizes, reverse=True)
-    cut = sum(p.length_mm * p.width_mm for sheet in planned.cutting.sheets for p in sheet.panels)
-    whole = planned.cutting.sheet_length_mm * planned.cutting.sheet_width_mm * planned.cutting.sheet_count.value
+    (kind,) = planned.cutting.kinds
+    cut = sum(p.length_mm * p.width_mm for sheet in kind.sheets for p in sheet.panels)
+    whole = kind.sheet_length_mm * kind.sheet_width_mm * len(kind.bought)
     assert sum(sizes) + cut < whole
 
 

@@ -1,6 +1,6 @@
 """plan(): a job walks through the stations in the order of the trade, and out comes a plan."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, is_dataclass, replace
 from functools import cache
 from typing import Any, Literal, get_args, get_type_hints
@@ -9,18 +9,17 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
-from ulbrek.core.form.boards import Wanted
-from ulbrek.core.form.checks import fix_in_the_form, form_not_worked_out
 from ulbrek.core.form.cutting import cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
+from ulbrek.core.forming import side_by_side, wanted_for
 from ulbrek.core.handling.lifts import Lifted
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
-from ulbrek.core.measure.plate import cannot_be_formed, fixed_in, gaps_in, is_flat, knocked_out, plate_of
+from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site
@@ -34,7 +33,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 4
+RULE_VERSION = 5
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,7 +53,7 @@ class PiecePlan:
     name: str
     count: int
     measure: MeasureResult
-    form: FormResult | None
+    form: FormResult
     steel: SteelResult
     handling: HandlingResult
 
@@ -89,7 +88,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
     pieces = tuple(one.plan() for one in rounds)
     site = measure_site(job.site, [one.shape for one in rounds])
-    cut = cutting([(p.name, p.form, min(job.form.forms, p.count)) for p in pieces if p.form], chosen.sheet)
+    cut = cutting(_to_cut(job, rounds, pieces), chosen.sheets, job.form.over(shop.form_habits))
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
     mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
@@ -103,6 +102,16 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     )
     shown = [figure for result in (pieces, site, cut, steel_cut, mixed, cured) for figure in figures_in(result)]
     return Plan(RULE_VERSION, pieces, site, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
+
+
+def _to_cut(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan]) -> list[tuple[str, FormResult, int]]:
+    """The forms that are built: name, form, and how many; none where pieces are cast in moulds of the shop."""
+    if job.form.in_moulds:
+        return []
+    return [
+        (planned.name, planned.form, min(job.form.forms, -(-planned.count // side_by_side(job.form, one.shape))))
+        for one, planned in zip(rounds, pieces, strict=True)
+    ]
 
 
 def figures_in(result: object) -> Iterator[Figure]:
@@ -150,30 +159,22 @@ class _Round:
             self.piece.name,
             self.piece.count,
             replace(measured, findings=tuple(_at(f"/pieces/{self.index}", f) for f in measured.findings)),
-            formed and replace(formed, findings=tuple(_at("/form", f) for f in formed.findings)),
+            replace(formed, findings=tuple(_at("/form", f) for f in formed.findings)),
             replace(reinforced, findings=tuple(_at("/steel", f) for f in reinforced.findings)),
             replace(handled, findings=tuple(_at("/handling", f) for f in handled.findings)),
         )
 
-    def _form(self, measured: MeasureResult) -> FormResult | None:
+    def _form(self, measured: MeasureResult) -> FormResult:
         piece, inputs = self.piece, self.job.form
-        if cannot_be_formed(self.shape):
-            return None
-        length, width = self.shape.size
-        habits = inputs.over(self.shop.form_habits)
-        wanted = Wanted(piece.id, length, width, self.shape.cast_depth, self.chosen.sheet, habits)
-        openings = [
-            (p.feature.id if p.number == 0 else f"{p.feature.id}-{p.number + 1}", p.feature.name, p.outline)
-            for p in knocked_out(self.shape)
-        ]
-        castings = -(-piece.count // inputs.forms)
+        wanted = wanted_for(self.job, self.shape, self.chosen, self.shop)
+        in_one = side_by_side(inputs, self.shape)
+        castings = -(-piece.count // (inputs.forms * in_one))
         as_cut = {
             key.removeprefix(f"{piece.id}."): cut
             for key, cut in inputs.as_cut.items()
             if key.startswith(f"{piece.id}.")
         }
-        made = Formed(openings, measured.net_area, self.filled.density, castings)
-        return form(wanted, made, self.chosen.foam, as_cut)
+        return form(wanted, Formed(measured.net_area, self.filled.density, castings), self.chosen.foam, as_cut)
 
     def _steel(self) -> SteelResult:
         piece, shape = self.piece, self.shape
@@ -185,7 +186,7 @@ class _Round:
         what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, is_flat(shape), seams)
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
-    def _handle(self, measured: MeasureResult, formed: FormResult | None, reinforced: SteelResult) -> HandlingResult:
+    def _handle(self, measured: MeasureResult, formed: FormResult, reinforced: SteelResult) -> HandlingResult:
         plate = plate_of(self.shape)
         parts = measured.parts
         fresh = parts[plate.part].mass_fresh if parts else measured.mass_fresh
@@ -196,7 +197,7 @@ class _Round:
             fresh.value * 1e9 / max(plate.solid.volume_mm3, 1.0),
             self.chosen.mix.strength_28_least_mpa,
         )
-        masses = Masses(fresh, formed.boards_mass if formed else None, reinforced.mass)
+        masses = Masses(fresh, formed.boards_mass, reinforced.mass)
         return handle(self.job.handling, self.shop.one_person_lifts_kg, masses, lifted)
 
 
@@ -213,9 +214,8 @@ def _findings(
     for station, room in by_piece:
         for piece in pieces:
             result = getattr(piece, room)
-            for found in result.findings if result else ():
+            for found in result.findings:
                 yield JobFinding(station, piece.id, found)
-    yield from _form_findings(job, pieces)
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("measure", (*_all_at("/site", site.findings), *_all_at("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *_all_at("/form", cut.findings))),
@@ -226,18 +226,6 @@ def _findings(
     for station, findings in by_job:
         for found in findings:
             yield JobFinding(station, None, found)
-
-
-def _form_findings(job: Job, pieces: tuple[PiecePlan, ...]) -> Iterator[JobFinding]:
-    """What of each piece's form is left to its builder."""
-    for index, (design, planned) in enumerate(zip(job.pieces, pieces, strict=True)):
-        inserts = fixed_in(shape_of(design))
-        if planned.form is not None and inserts:
-            for found in fix_in_the_form(design.name, inserts, f"/pieces/{index}"):
-                yield JobFinding("form", design.id, found)
-        if planned.form is None:
-            for found in form_not_worked_out(design.name, cannot_be_formed(shape_of(design)), f"/pieces/{index}"):
-                yield JobFinding("form", design.id, found)
 
 
 def _all_at(pointer: str, findings: Iterable[Finding]) -> list[Finding]:

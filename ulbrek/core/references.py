@@ -28,6 +28,7 @@ class Chosen:
     """What a job is made with, and by station what the shop did not have, pointing into the job."""
 
     sheet: Sheet
+    liner: Sheet
     foam: Foam
     mesh: Mesh
     bar: Bar
@@ -38,10 +39,16 @@ class Chosen:
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
 
+    @property
+    def sheets(self) -> tuple[Sheet, ...]:
+        """What boards are cut from."""
+        return self.sheet, self.liner
+
 
 def choose(job: Job, shop: Shop) -> Chosen:
     """What a job's choices stand for in this shop."""
     sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
+    liner, no_liner = _find("/form/liner", job.form.liner, shop.liners)
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
     mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
     bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
@@ -49,8 +56,8 @@ def choose(job: Job, shop: Shop) -> Chosen:
     size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, foam, mesh, bar, mix, size, container,
-        (*no_sheet, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
+        sheet, liner, foam, mesh, bar, mix, size, container,
+        (*no_sheet, *no_liner, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
     )  # fmt: skip
 
 

@@ -67,7 +67,10 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
     found = [
         Take("bag", f"{chosen.mix.id}/{chosen.size.id}", f"{chosen.mix.name}, {chosen.size.name}",
              planned.mix.bags.value, "bags"),
-        Take("sheet", chosen.sheet.id, chosen.sheet.name, cut.sheet_count.value, "sheets", of_form=True),
+        *(
+            Take("sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True)
+            for kind in cut.kinds
+        ),
         Take("bar", chosen.bar.id, chosen.bar.name, steel.bar_count.value if steel.bar_count else 0.0, "bars"),
         Take("mesh", chosen.mesh.id, chosen.mesh.name, steel.mesh_sheets.value if steel.mesh_sheets else 0.0, "sheets"),
         Take("supply", "sealant", "Sealant", cut.cartridges.value, "cartridges", of_form=True),
@@ -114,9 +117,12 @@ def allot(wanted: float, lots: Sequence[Part]) -> Allotment:
     return Allotment(tuple(parts), max(0.0, left))
 
 
-def rests(job: Job, shop: Shop, planned: Plan) -> tuple[Rest, ...]:
+def rests(planned: Plan) -> tuple[Rest, ...]:
     """The offcuts that the cut plan leaves and that are worth keeping, the largest first."""
-    sheet = choose(job, shop).sheet
-    left = [rest for one in planned.cutting.sheets for rest in one.rests]
-    left.sort(key=lambda rest: -rest.length_mm * rest.width_mm)
-    return tuple(Rest(sheet.id, sheet.name, rest.length_mm, rest.width_mm) for rest in left)
+    left = [
+        Rest(kind.sheet, kind.sheet_name, rest.length_mm, rest.width_mm)
+        for kind in planned.cutting.kinds
+        for one in kind.sheets
+        for rest in one.rests
+    ]
+    return tuple(sorted(left, key=lambda rest: -rest.length_mm * rest.width_mm))

@@ -205,7 +205,7 @@ def _view(records: Records, shop: StoredShop, pour_id: UUID) -> PourView:
     pours = records.pours(shop.id)
     pour = pours.get(pour_id)
     planned, stock = plan_of_pour(pour, shop), records.stock(shop.id).of_pour(pour_id)
-    left = rests(pour.job, shop.shop, planned)
+    left = rests(planned)
     try:
         job = records.jobs(shop.id).get(pour.job_id).job
         today = part_of(job, {piece.id: piece.count for piece in pour.job.pieces})

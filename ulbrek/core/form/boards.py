@@ -1,136 +1,311 @@
-"""The base and the four strips of a rectangle's form: their sizes, and where they lie."""
+"""The boards of a form: their sizes, and where they stand."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from math import atan2, ceil, degrees, hypot, pi
+from typing import NamedTuple
+
+from shapely import LineString
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
-from ulbrek.core.form.inputs import AsCut, FormHabits
-from ulbrek.core.form.result import Board, InsideSize
-from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.form.inputs import AsCut
+from ulbrek.core.form.result import Board, InsideSize, Kind, Path
+from ulbrek.core.form.sides import End, Side, footprint, ring
+from ulbrek.core.form.wanted import RIB_MM, Wanted
+from ulbrek.core.kit.beams import span_within_limit
+from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS
+from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.materials.boards import SAW_KERF_MM
 
 EDGES = ("front", "right", "back", "left")
-NAMES = {"front": "Front strip", "right": "Right strip", "back": "Back strip", "left": "Left strip"}
+WEB_MM = 2.0  # what a kerf leaves of a bent strip. Source: common practice.
+_RIB_TURN = pi / 2  # a rib is cut in pieces of a quarter turn at most
+_HEAD = 2400.0 * 9.80665 / 1e9  # of fresh concrete, for each mm of height [MPa]
+_SAME_MM = 1e-6
 
 
-@dataclass(frozen=True, slots=True)
-class Wanted:
-    """What a form is built for: the piece, its size [mm], the sheet and the habits."""
+class Built(NamedTuple):
+    """Boards, and the inside that they make along each straight side."""
 
-    piece: str
-    length_mm: float
-    width_mm: float
-    thickness_mm: float
-    sheet: Sheet
-    habits: FormHabits
-
-    @property
-    def lap_mm(self) -> float:
-        """How far the strips lap the base's edge [mm]."""
-        return self.sheet.thickness_mm if self.habits.sides == "lapping the base" else 0.0
-
-    @property
-    def long_pair(self) -> tuple[str, str]:
-        """The edges along the longer side."""
-        return ("front", "back") if self.length_mm >= self.width_mm else ("left", "right")
-
-    def along(self, edge: str) -> float:
-        """Length of the piece along an edge [mm]."""
-        return self.length_mm if edge in ("front", "back") else self.width_mm
+    boards: tuple[Board, ...]
+    inside: tuple[InsideSize, ...]
 
 
-def build(wanted: Wanted, as_cut: Mapping[str, AsCut]) -> tuple[tuple[Board, ...], tuple[InsideSize, ...]]:
-    """The boards, and the inside that they make along each edge.
+def build(wanted: Wanted, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) -> Built:
+    """The boards, base first, and the inside that they make.
 
     Args:
         wanted: what the form is for
+        sides: its sides
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    base = _base(wanted, as_cut.get("base", AsCut()))
-    lengths = {edge: _strip_length(wanted, edge) for edge in EDGES}
-    cut = {edge: _cut_length(as_cut.get(edge), lengths[edge]) for edge in EDGES}
-    inside = tuple(_inside(wanted, edge, cut, base) for edge in EDGES)
-    by_edge = {one.edge: one.made.value for one in inside}
-    height = work(rules.strip_height, wanted.piece, thickness_mm=wanted.thickness_mm, lap_mm=wanted.lap_mm)
-    strips = tuple(
-        _placed(wanted, _Strip(edge, lengths[edge], cut[edge], height, as_cut.get(edge, AsCut())), by_edge)
-        for edge in EDGES
-    )
-    return (base, *strips), inside
+    base = _panel(wanted, "base", as_cut.get("base", AsCut()))
+    standing: list[Board] = []
+    inside: list[InsideSize] = []
+    for side in sides:
+        if side.key in wanted.open_edges:
+            continue
+        if side.edge.is_arc:
+            standing.extend(_curve(wanted, side))
+            continue
+        cut = as_cut.get(side.key, AsCut())
+        board, made = _strip(wanted, side, cut, base)
+        standing.append(board)
+        inside.append(made)
+    panels = [base]
+    if wanted.floor is not None:
+        panels.append(_bed(wanted))
+    lid = [_panel(wanted, "lid", as_cut.get("lid", AsCut()))] if wanted.stands else []
+    return Built((*panels, *standing, *_dividers(wanted), *lid), tuple(inside))
 
 
-@dataclass(frozen=True, slots=True)
-class _Strip:
-    edge: str
-    length: Figure
-    cut: Figure | float
-    height: Figure
-    as_cut: AsCut
+def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
+    key: str, name: str, kind: Kind, sizes: tuple[Figure, Figure], foot: Outline, heights: tuple[float, float, float],
+    thickness: float, sheet: str, **more: object,
+) -> Board:  # fmt: skip
+    """A board with the box round its foot.
+
+    Args:
+        key: its own
+        name: in words
+        kind: what it is
+        sizes: length and height
+        foot: its outline in plan
+        heights: of its lower edge, and of its upper edge at its beginning and end [mm]
+        thickness: of the board [mm]
+        sheet: id of what it is cut from
+        more: what else there is to say of it
+    """
+    left, front, right, back = foot.box
+    values: dict[str, object] = {"length_cut_mm": sizes[0].value, "height_cut_mm": sizes[1].value, **more}
+    return Board(
+        key=key, name=name, kind=kind, length=sizes[0], height=sizes[1], thickness_mm=thickness, path=path(foot),
+        x_mm=left, y_mm=front, dx_mm=right - left, dy_mm=back - front, bottom_mm=heights[0], top_mm=heights[1],
+        top_end_mm=heights[2], sheet=sheet, **values,  # type: ignore[arg-type]
+    )  # fmt: skip
 
 
-def _base(wanted: Wanted, cut: AsCut) -> Board:
-    ledge = 0.0 if wanted.lap_mm else wanted.habits.ledge.mm
-    of = wanted.piece
+def path(outline: Outline) -> Path:
+    """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
+    return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))
+
+
+def reach_mm(wanted: Wanted) -> float:
+    """How far the boards stand out from the inside [mm]."""
+    curved = any(edge.is_arc and edge.bulge > 0 for edge in wanted.outline.edges)
+    ribs = wanted.liner.thickness_mm + RIB_MM if wanted.habits.curve == "liner on ribs" else 0.0
+    return max(ribs if curved else 0.0, wanted.sheet.thickness_mm)
+
+
+def _panel(wanted: Wanted, key: str, cut: AsCut) -> Board:
+    """The base, or the lid that a form on edge has beside it."""
+    ledge = 0.0 if wanted.laps else max(wanted.habits.ledge.mm, reach_mm(wanted))
+    board, of = wanted.sheet.thickness_mm, f"{wanted.piece}/{key}"
     length = work(rules.base_side, f"{of}/length", inside_mm=wanted.length_mm, ledge_mm=ledge)
     width = work(rules.base_side, f"{of}/width", inside_mm=wanted.width_mm, ledge_mm=ledge)
-    return Board(
-        "base", "Base", length, width,
-        cut.length.mm if cut.length else length.value,
-        cut.height.mm if cut.height else width.value,
-        wanted.sheet.thickness_mm, -ledge, -ledge, length.value, width.value, -wanted.sheet.thickness_mm,
+    foot = _box(-ledge, -ledge, length.value, width.value)
+    shape: Path = ()
+    if wanted.laps and not _is_box(wanted.outline):
+        foot, shape = wanted.outline, path(wanted.outline)
+    bottom = -wanted.sunk_mm - board if key == "base" else wanted.depth_mm
+    return placed(
+        key, key.capitalize(), "base" if key == "base" else "lid", (length, width), foot,
+        (bottom, bottom + board, bottom + board), board, wanted.sheet.id, shape=shape,
+        length_cut_mm=cut.length.mm if cut.length else length.value,
+        height_cut_mm=cut.height.mm if cut.height else width.value,
     )  # fmt: skip
 
 
-def _strip_length(wanted: Wanted, edge: str) -> Figure:
-    of, inside, board = f"{wanted.piece}/{edge}", wanted.along(edge), wanted.sheet.thickness_mm
-    if wanted.habits.corner == "pinwheel":
-        overrun = wanted.habits.overrun.mm
-        return work(rules.strip_pinwheel, of, inside_mm=inside, board_mm=board, overrun_mm=overrun)
-    if edge in wanted.long_pair:
-        return work(rules.strip_running_past, of, inside_mm=inside, board_mm=board)
-    return work(rules.strip_between, of, inside_mm=inside)
-
-
-def _cut_length(cut: AsCut | None, length: Figure) -> Figure | float:
-    return cut.length.mm if cut and cut.length else length
-
-
-def _inside(wanted: Wanted, edge: str, cut: Mapping[str, Figure | float], base: Board) -> InsideSize:
-    of, wants = f"{wanted.piece}/{edge}", wanted.along(edge)
-    if wanted.lap_mm:
-        side = base.length_cut_mm if edge in ("front", "back") else base.height_cut_mm
-        made = work(rules.inside_of_board, of, board_length_mm=side)
-    elif wanted.habits.corner == "pinwheel":
-        made = work(rules.inside_by_marks, of, inside_mm=wants)
-    elif edge in wanted.long_pair:
-        made = work(rules.inside_of_running_past, of, strip_mm=cut[edge], board_mm=wanted.sheet.thickness_mm)
-    else:
-        made = work(rules.inside_of_board, of, board_length_mm=cut[edge])
-    return InsideSize(edge, made, wants)
-
-
-def _placed(wanted: Wanted, strip: _Strip, inside: Mapping[str, float]) -> Board:
-    board, edge = wanted.sheet.thickness_mm, strip.edge
-    run = strip.cut.value if isinstance(strip.cut, Figure) else strip.cut
-    start = _start(wanted, edge, run, inside)
-    x, y, dx, dy = {
-        "front": (start, -board, run, board),
-        "back": (start, inside["left"], run, board),
-        "left": (-board, start, board, run),
-        "right": (inside["front"], start, board, run),
-    }[edge]
-    height = strip.as_cut.height.mm if strip.as_cut.height else strip.height.value
-    return Board(
-        edge, NAMES[edge], strip.length, strip.height, run, height, board, x, y, dx, dy, -wanted.lap_mm,
-    )  # fmt: skip
-
-
-def _start(wanted: Wanted, edge: str, run: float, inside: Mapping[str, float]) -> float:
-    """Where a strip begins along its edge [mm], the inside beginning at 0.
-
-    Pinwheel: front runs past right, right past back, back past left, left past front.
-    """
+def _bed(wanted: Wanted) -> Board:
+    """The floor under a piece whose lower face slopes: a panel on tapered battens, between the strips."""
+    floor, of = wanted.floor, wanted.piece
+    assert floor is not None  # noqa: S101 - it is asked for only then
+    length = work(rules.base_side, f"{of}/bed/length", inside_mm=wanted.length_mm, ledge_mm=0.0)
+    width = work(rules.base_side, f"{of}/bed/width", inside_mm=wanted.width_mm, ledge_mm=0.0)
     board = wanted.sheet.thickness_mm
-    if wanted.habits.corner == "pinwheel":
-        return 0.0 if edge in ("front", "right") else inside[edge] - run
-    return -board if edge in wanted.long_pair else 0.0
+    start, end = floor.at(0.0, 0.0), floor.at(wanted.length_mm, wanted.width_mm)
+    return placed(
+        "bed", "Sloping floor, on tapered battens", "bed", (length, width), wanted.outline, (-board, start, end), board,
+        wanted.sheet.id, shape=() if _is_box(wanted.outline) else path(wanted.outline),
+    )  # fmt: skip
+
+
+def _strip(wanted: Wanted, side: Side, cut: AsCut, base: Board) -> tuple[Board, InsideSize]:
+    of = f"{wanted.piece}/{side.key}"
+    board = wanted.sheet.thickness_mm
+    starts, ends = _reach(wanted, side.start, of, "start"), _reach(wanted, side.end, of, "end")
+    length = work(rules.strip, of, inside_mm=side.edge.chord, at_start_mm=starts, at_end_mm=ends)
+    tops = [_top(wanted, side, point.x, point.y) for point in (side.edge.start, side.edge.end)]
+    height = work(rules.strip_height, of, thickness_mm=max(tops), lap_mm=wanted.lap_mm)
+    cut_length = cut.length.mm if cut.length else length.value
+    cut_height = cut.height.mm if cut.height else height.value
+    shape: Path = ()
+    if abs(tops[0] - tops[1]) > _SAME_MM:
+        low = wanted.lap_mm
+        shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
+    made = placed(
+        side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
+        footprint(side, board, cut_length - length.value), (-wanted.lap_mm, tops[0], tops[1]), board, wanted.sheet.id,
+        shape=shape, bevels_deg=(round(side.start.bevel_deg, 3), round(side.end.bevel_deg, 3)),
+        length_cut_mm=cut_length, height_cut_mm=cut_height,
+    )  # fmt: skip
+    return made, _inside(wanted, side, base, (cut_length if cut.length else length, starts, ends))
+
+
+def _reach(wanted: Wanted, end: End, of: str, which: str) -> Figure | float:
+    """How far a strip reaches beyond the inside at one end: by its bevel, or by a board and what it is left long by."""
+    if not end.bevel_deg:
+        return end.reach_mm + end.over_mm
+    return work(rules.mitre_reach, f"{of}/{which}", board_mm=wanted.sheet.thickness_mm, turn_deg=2 * end.bevel_deg)
+
+
+def _inside(
+    wanted: Wanted, side: Side, base: Board, cut: tuple[Figure | float, Figure | float, Figure | float]
+) -> InsideSize:
+    of, wants = f"{wanted.piece}/{side.key}", side.edge.chord
+    strip, starts, ends = cut
+    if wanted.laps and _is_box(wanted.outline):
+        length = base.length_cut_mm if side.key in ("front", "back") else base.height_cut_mm
+        return InsideSize(side.key, "base", work(rules.inside_of_board, of, board_length_mm=length), wants)
+    if side.start.over_mm or side.end.over_mm:
+        return InsideSize(side.key, side.key, work(rules.inside_by_marks, of, inside_mm=wants), wants)
+    made = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=starts, at_end_mm=ends)
+    return InsideSize(side.key, side.key, made, wants)
+
+
+def _top(wanted: Wanted, side: Side, x: float, y: float) -> float:
+    """How high a strip stands above the floor of the piece at a place [mm]."""
+    return _level(wanted, x, y) + _raised(wanted, side)
+
+
+def _level(wanted: Wanted, x: float, y: float) -> float:
+    """How high the concrete stands at a place [mm]."""
+    return wanted.depth_mm if wanted.ceiling is None else wanted.ceiling.at(x, y)
+
+
+def _raised(wanted: Wanted, side: Side) -> float:
+    """By how much a side is higher: what hangs under an edge, or stands out over it, is closed by it too."""
+    start, end = side.edge.start, side.edge.end
+    middle = LineString([start, end]).interpolate(0.5, normalized=True)
+    return max(
+        (
+            wanted.rises(one)
+            for one in wanted.moulded
+            if one.stands_out and one.prism.outline.polygon.exterior.distance(middle) < 1e-3
+        ),
+        default=0.0,
+    )
+
+
+def _curve(wanted: Wanted, side: Side) -> Iterator[Board]:
+    """A curved side: a liner bent on ribs, or a strip that kerfs let bend."""
+    edge, of = side.edge, f"{wanted.piece}/{side.key}"
+    turn, out = abs(degrees(edge.angle)), 1.0 if edge.bulge > 0 else -1.0
+    ceiling = [
+        wanted.depth_mm if wanted.ceiling is None else wanted.ceiling.at(p.x, p.y) for p in (edge.start, edge.end)
+    ]
+    height = work(rules.strip_height, of, thickness_mm=max(ceiling), lap_mm=wanted.lap_mm)
+    heights = (-wanted.lap_mm, ceiling[0], ceiling[1])
+    if wanted.habits.curve == "kerfed strip":
+        board = wanted.sheet.thickness_mm
+        length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * board)
+        cuts = work(rules.kerfs, of, turn_deg=turn, board_mm=board, web_mm=WEB_MM, kerf_mm=SAW_KERF_MM)
+        yield placed(
+            side.key, f"{side.name.capitalize()}, kerfed strip", "kerfed strip", (length, height),
+            ring(edge, 0.0, board), heights, board, wanted.sheet.id, kerfs=cuts,
+        )  # fmt: skip
+        return
+    liner = wanted.liner
+    length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * liner.thickness_mm)
+    yield placed(
+        side.key, f"{side.name.capitalize()}, liner", "liner", (length, height), ring(edge, 0.0, liner.thickness_mm),
+        heights, liner.thickness_mm, liner.id,
+    )  # fmt: skip
+    yield from _ribs(wanted, side, height.value)
+
+
+def _ribs(wanted: Wanted, side: Side, height: float) -> Iterator[Board]:
+    edge, board, liner = side.edge, wanted.sheet.thickness_mm, wanted.liner
+    near, far = liner.thickness_mm, liner.thickness_mm + RIB_MM
+    if edge.bulge < 0:
+        far = min(far, edge.radius - 1.0)
+    if far <= near:
+        return
+    work_radius = work(
+        rules.rib_radius, f"{wanted.piece}/{side.key}", radius_mm=edge.radius,
+        liner_mm=near if edge.bulge > 0 else -near,
+    )  # fmt: skip
+    levels = rib_levels(height, board, liner.modulus_mpa, liner.thickness_mm)
+    pieces = ceil(abs(edge.angle) / _RIB_TURN - 1e-9)
+    for level, bottom in enumerate(levels, 1):
+        for part in range(pieces):
+            foot = ring(edge, near, far, (part / pieces, (part + 1) / pieces))
+            shape, size = _laid(foot)
+            key = f"{side.key}-rib-{level}" + (f"-{part + 1}" if pieces > 1 else "")
+            sizes = (
+                work(rules.strip, key, inside_mm=size[0], at_start_mm=0.0, at_end_mm=0.0),
+                work(rules.strip, f"{key}/across", inside_mm=size[1], at_start_mm=0.0, at_end_mm=0.0),
+            )
+            low = bottom - wanted.lap_mm
+            yield placed(
+                key, f"{side.name.capitalize()}, rib cut to {work_radius.value:.0f} mm", "rib", sizes, foot,
+                (low, low + board, low + board), board, wanted.sheet.id, shape=shape,
+            )  # fmt: skip
+
+
+def rib_levels(height: float, board: float, modulus: float, liner: float) -> list[float]:
+    """Where ribs lie one over another: the lower edge of each above the base [mm].
+
+    Args:
+        height: of the side [mm]
+        board: thickness of a rib [mm]
+        modulus: of the liner in bending [MPa]
+        liner: its thickness [mm]
+    """
+    if height <= 2 * board:
+        return [max(0.0, (height - board) / 2)] if height > board else [0.0]
+    span = work(
+        span_within_limit, "", coefficient=SEVERAL_SPANS, head_share=BOTTOM_STRIP, pressure_mpa=_HEAD * height,
+        modulus_mpa=modulus, thickness_mm=liner,
+    ).value  # fmt: skip
+    count = 1 + max(1, ceil((height - board) / max(span, board * 1.5)))
+    return [(height - board) * index / (count - 1) for index in range(count)]
+
+
+def _laid(foot: Outline) -> tuple[Path, tuple[float, float]]:
+    """A rib as it is cut: turned so that its chord lies along the sheet, in the box from the origin [mm]."""
+    a, b = foot.vertices[0], foot.vertices[1]
+    laid = foot.turned(-atan2(b.y - a.y, b.x - a.x))
+    left, front, right, back = laid.box
+    laid = laid.moved(-left, -front)
+    return path(laid), (right - left, back - front)
+
+
+def _dividers(wanted: Wanted) -> Iterator[Board]:
+    """Boards across the inside, each with its middle on its line: thin at a seam, of the sheet between two pieces."""
+    for number, (x1, y1, x2, y2, thin) in enumerate(wanted.dividers, 1):
+        sheet = wanted.liner if thin else wanted.sheet
+        board, run = sheet.thickness_mm, hypot(x2 - x1, y2 - y1)
+        nx, ny = -(y2 - y1) / run * board / 2, (x2 - x1) / run * board / 2
+        foot = Outline(
+            (Vertex(x1 + nx, y1 + ny), Vertex(x1 - nx, y1 - ny), Vertex(x2 - nx, y2 - ny), Vertex(x2 + nx, y2 + ny))
+        )
+        key = f"divider-{number}"
+        of = f"{wanted.piece}/{key}"
+        yield placed(
+            key, f"Divider {number}" + (", at the seam" if thin else ""), "divider",
+            (
+                work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
+                work(rules.strip_height, of, thickness_mm=wanted.depth_mm, lap_mm=0.0),
+            ),
+            foot, (0.0, wanted.depth_mm, wanted.depth_mm), board, sheet.id,
+        )  # fmt: skip
+
+
+def _box(x: float, y: float, dx: float, dy: float) -> Outline:
+    return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
+
+
+def _is_box(outline: Outline) -> bool:
+    left, front, right, back = outline.box
+    return len(outline.edges) == 4 and abs(outline.area_mm2 - (right - left) * (back - front)) < 1e-6 * outline.area_mm2

@@ -1,15 +1,19 @@
 """What would go wrong with the form."""
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.form.boards import EDGES, NAMES, Wanted
+from ulbrek.core.form.boards import Built
+from ulbrek.core.form.formers import SAFETY
 from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.knockouts import SAFETY
 from ulbrek.core.form.result import Board, InsideSize, Knockout
+from ulbrek.core.form.sides import Side, too_sharp
+from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.nesting import SheetStock
 from ulbrek.core.materials.fixings import LEAST_END_MM
 
+NAILED_TO_MM, GLUED_TO_MM = 100.0, 60.0  # Source: common practice.
 OFF_MM, FAR_OFF_MM = 1.0, 3.0
 EVEN_MM = 0.5
 THIN_STRIP_MM, LONG_SIDE_MM = 12.0, 600.0
@@ -31,15 +35,13 @@ def boards_make_another_size(wanted: Wanted, inside: Sequence[InsideSize]) -> li
             title="These boards make {made} along the {edge}, not {wanted}",
             reason="The inside of the form is the piece. Every hole and edge measured from it is off by as much.",
             remedy="Cut the board anew, or shim it, before the joints are sealed.",
-            field=f"/as_cut/{_pointer(wanted, _maker(wanted, one.edge))}",
+            field=f"/as_cut/{_pointer(wanted, one.board)}",
             values={
                 "made": Quantity(one.made.value, "mm"),
                 "wanted": Quantity(one.wanted_mm, "mm"),
                 "edge": one.edge,
             },
-            change=Change(
-                "Cut it anew to fit", {f"/as_cut/{_pointer(wanted, _maker(wanted, one.edge))}": AsCut().model_dump()}
-            ),
+            change=Change("Cut it anew to fit", {f"/as_cut/{_pointer(wanted, one.board)}": AsCut().model_dump()}),
         )
         for one in off
     ]
@@ -53,7 +55,9 @@ def strip_heights_differ(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
 
     Source: common practice: within half a millimetre all round
     """
-    odd = [board for board in boards[1:] if abs(board.height_cut_mm - board.height.value) > EVEN_MM]
+    odd = [
+        board for board in boards if board.kind == "strip" and abs(board.height_cut_mm - board.height.value) > EVEN_MM
+    ]
     return [
         finding(
             strip_heights_differ,
@@ -62,7 +66,7 @@ def strip_heights_differ(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
             remedy="Rip all strips at one setting of the fence, and this one with them.",
             field=f"/as_cut/{_pointer(wanted, board.key)}",
             values={
-                "strip": NAMES[board.key].lower(),
+                "strip": board.name.lower(),
                 "cut": Quantity(board.height_cut_mm, "mm"),
                 "wanted": Quantity(board.height.value, "mm"),
             },
@@ -73,7 +77,7 @@ def strip_heights_differ(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
 
 
 @check("strip-does-not-reach", "stop")
-def strip_does_not_reach(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+def strip_does_not_reach(wanted: Wanted, sides: Sequence[Side], boards: Sequence[Board]) -> list[Finding]:
     """A strip does not reach its neighbour
 
     A pinwheel strip must at least cover the thickness of the neighbour it runs past, or the corner stands open.
@@ -82,8 +86,8 @@ def strip_does_not_reach(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
     """
     if wanted.habits.corner != "pinwheel":
         return []
-    least = {edge: wanted.along(edge) + wanted.sheet.thickness_mm for edge in EDGES}
-    short = [board for board in boards[1:] if board.length_cut_mm < least[board.key] - EVEN_MM]
+    least = {side.key: side.edge.chord + side.start.reach_mm + side.end.reach_mm for side in sides}
+    short = [b for b in boards if b.kind == "strip" and b.length_cut_mm < least[b.key] - EVEN_MM]
     return [
         finding(
             strip_does_not_reach,
@@ -92,7 +96,7 @@ def strip_does_not_reach(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
             remedy="Cut it anew, left long; its end does not have to be exact.",
             field=f"/as_cut/{_pointer(wanted, board.key)}",
             values={
-                "strip": NAMES[board.key].lower(),
+                "strip": board.name.lower(),
                 "cut": Quantity(board.length_cut_mm, "mm"),
                 "least": Quantity(least[board.key], "mm"),
             },
@@ -103,15 +107,16 @@ def strip_does_not_reach(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
 
 
 @check("screw-near-end", "caution")
-def screw_near_end(wanted: Wanted) -> list[Finding]:
+def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
     """Screw near a strip's end
 
     Faced particle board splits when a screw is nearer than 25 mm to its end.
 
     Source: common practice
     """
-    short = min(wanted.length_mm, wanted.width_mm)
-    if short >= 2 * LEAST_END_MM:
+    straight = [side.edge.chord for side in sides if not side.edge.is_arc]
+    short = min(straight, default=2 * LEAST_END_MM)
+    if short >= 2 * LEAST_END_MM or wanted.habits.fixing != "screws":
         return []
     return [
         finding(
@@ -154,7 +159,8 @@ def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Findi
 
     Source: hydrostatics; the margin is common practice
     """
-    loose = [one for one in knockouts if one.held.value < SAFETY * one.uplift.value]
+    loose = [(one, one.held, one.uplift) for one in knockouts if one.held and one.uplift]
+    loose = [(one, held, lifts) for one, held, lifts in loose if held.value < SAFETY * lifts.value]
     return [
         finding(
             knockout_floats,
@@ -164,14 +170,14 @@ def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Findi
             field="/knockouts",
             values={
                 "knockout": one.name,
-                "uplift": Quantity(one.uplift.value, "N"),
-                "held": Quantity(one.held.value, "N"),
+                "uplift": Quantity(lifts.value, "N"),
+                "held": Quantity(held.value, "N"),
             },
             change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
             if wanted.habits.knockouts != "bonded and screwed"
             else None,
         )
-        for one in loose
+        for one, held, lifts in loose
     ]
 
 
@@ -223,15 +229,16 @@ def no_release(wanted: Wanted, castings: int) -> list[Finding]:
 def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding]:
     """Board larger than the sheet
 
-    Source: geometry; a splice with a plate behind it is common practice
+    A board in many parts has a joint in every direction, and each of them leaks and prints.
+
+    Source: common practice, 12 parts at most
     """
     return [
         finding(
             too_large_for_sheet,
-            title="{board} is larger than a sheet",
-            reason="A sheet is {length} by {width}.",
-            remedy="Splice it: two boards butted on a bearer with a plate behind the joint, sealed and sanded flush; "
-            "or take a larger sheet.",
+            title="{board} would take more than 12 parts of a sheet",
+            reason="A sheet is {length} by {width}; every joint between parts leaks and prints through.",
+            remedy="Divide the piece into castings at seams, or take larger sheets.",
             field="/sheet",
             values={
                 "board": name,
@@ -243,70 +250,234 @@ def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding
     ]
 
 
-def all_findings(
-    wanted: Wanted,
-    boards: Sequence[Board],
-    inside: Sequence[InsideSize],
-    knockouts: Sequence[Knockout],
-    castings: int,
-) -> Iterator[Finding]:
-    """Everything that is found of one form; ``castings`` is how often it is filled."""
-    yield from boards_make_another_size(wanted, inside)
+@dataclass(frozen=True)
+class Seen:
+    """A form as it is looked at for what would go wrong; ``castings`` is how often it is filled."""
+
+    wanted: Wanted
+    sides: Sequence[Side]
+    built: Built
+    knockouts: Sequence[Knockout]
+    castings: int
+
+
+def all_findings(seen: Seen) -> Iterator[Finding]:
+    """Everything that is found of one form."""
+    wanted, boards = seen.wanted, seen.built.boards
+    yield from boards_make_another_size(wanted, seen.built.inside)
     yield from strip_heights_differ(wanted, boards)
-    yield from strip_does_not_reach(wanted, boards)
-    yield from screw_near_end(wanted)
+    yield from strip_does_not_reach(wanted, seen.sides, boards)
+    yield from screw_near_end(wanted, seen.sides)
     yield from thin_strip(wanted)
-    yield from knockout_floats(wanted, knockouts)
+    yield from knockout_floats(wanted, seen.knockouts)
     yield from glue_in_the_sun(wanted)
-    yield from no_release(wanted, castings)
-
-
-def _maker(wanted: Wanted, edge: str) -> str:
-    """The board that decides the inside along an edge."""
-    return "base" if wanted.lap_mm else edge
+    yield from no_release(wanted, seen.castings)
+    yield from corner_cannot_close(seen.sides)
+    yield from liner_breaks(wanted, seen.sides)
+    yield from nails_will_not_do(wanted, seen.castings)
+    yield from glue_too_high(wanted)
+    yield from no_way_out(seen.knockouts)
+    yield from seam_takes_its_divider(wanted)
+    yield from edge_from_the_open_side(wanted)
 
 
 def _pointer(wanted: Wanted, board: str) -> str:
     return f"{wanted.piece}.{board}"
 
 
-@check("form-not-worked-out", "caution")
-def form_not_worked_out(name: str, why: str, field: str) -> list[Finding]:
-    """Form not worked out
+@check("corner-cannot-close", "stop")
+def corner_cannot_close(sides: Sequence[Side]) -> list[Finding]:
+    """Corner too sharp for two boards
 
-    Boards, screws and cuts are worked out for rectangles with openings right through, cast in a box of boards. A
-    piece of another shape is measured, mixed, cured and moved, and its form is yours to build.
+    Boards are mitred by half the angle they turn through; beyond 150 degrees of turn the bevel is a feather that no saw
+    cuts and no screw holds.
 
-    Source: this version's own limits
+    Source: geometry; the limit is common practice
     """
     return [
         finding(
-            form_not_worked_out,
-            title="The form of {piece} is yours to work out",
-            reason="A plain box of boards does not make it: {why}. Its boards, screws and cuts are not counted.",
-            remedy="Build it as you are used to, and add its boards to the list yourself.",
-            field=field,
-            values={"piece": name, "why": why},
+            corner_cannot_close,
+            title="No two boards close the corner at the end of {side}",
+            reason="It turns by more than {turn}: so long a bevel cannot be cut or held, and so thin a point breaks.",
+            remedy="Blunt that corner of the piece, or make that end of a block of foam.",
+            field="/corner",
+            values={"side": side, "turn": Quantity(150.0, "°")},
+        )
+        for side in too_sharp(sides)
+    ]
+
+
+@check("liner-breaks", "stop")
+def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
+    """Liner breaks on its curve
+
+    Each sheet bends to a smallest radius when it is dry; thinner ones bend further.
+
+    Source: common practice
+    """
+    least = wanted.liner.bends_to_mm
+    if wanted.habits.curve != "liner on ribs" or least is None:
+        return []
+    tight = [
+        (side, radius)
+        for side in sides
+        if side.edge.is_arc and side.key not in wanted.open_edges
+        for radius in (side.edge.radius - (wanted.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
+        if radius < least
+    ]
+    return [
+        finding(
+            liner_breaks,
+            title="{liner} breaks on the {side}",
+            reason="It bends to a radius of {least}; the {side} asks for {radius}.",
+            remedy="Take a thinner liner, or kerf a strip so that it bends.",
+            field="/curve",
+            values={
+                "liner": wanted.liner.name,
+                "side": side.name,
+                "least": Quantity(least, "mm"),
+                "radius": Quantity(radius, "mm"),
+            },
+            change=Change("Kerf a strip instead", {"/curve": "kerfed strip"}),
+        )
+        for side, radius in tight
+    ]
+
+
+@check("nails-will-not-do", "caution")
+def nails_will_not_do(wanted: Wanted, castings: int) -> list[Finding]:
+    """Nails will not do
+
+    Nails do for a mould that is thrown away after one casting and is no higher than 100 mm.
+
+    Source: common practice
+    """
+    high = wanted.head_mm > NAILED_TO_MM
+    if wanted.habits.fixing != "nails" or not (high or castings > 1):
+        return []
+    return [
+        finding(
+            nails_will_not_do,
+            title="Nails will not hold {height} of concrete" if high else "A nailed form does not come apart kindly",
+            reason="Nails pull out under the push, and are pried on strip day; a form that is used again is screwed.",
+            remedy="Screw it.",
+            field="/fixing",
+            values={"height": Quantity(wanted.head_mm, "mm")},
+            change=Change("Screw it", {"/fixing": "screws"}),
         )
     ]
 
 
-@check("fix-in-the-form", "hint")
-def fix_in_the_form(name: str, inserts: Sequence[str], field: str) -> list[Finding]:
-    """Fix it in the form
+@check("glue-too-high", "caution")
+def glue_too_high(wanted: Wanted) -> list[Finding]:
+    """Too high for hot glue
 
-    Sleeves, bolts, letters and whatever stays inside are fixed before the pour, square and where they belong: a sleeve
-    on a plug, a bolt by a bridge over the form or a split block, letters glued on mirrored.
+    Small forms are held by hot glue and blocks alone; higher than 60 mm the push opens the glue.
+
+    Source: common practice
+    """
+    if wanted.habits.fixing != "hot glue and blocks" or wanted.head_mm <= GLUED_TO_MM:
+        return []
+    return [
+        finding(
+            glue_too_high,
+            title="{height} is too high for hot glue alone",
+            reason="Wet concrete pushes the strips outwards, most at their foot; glue lets go at once, not slowly.",
+            remedy="Screw it.",
+            field="/fixing",
+            values={"height": Quantity(wanted.head_mm, "mm")},
+            change=Change("Screw it", {"/fixing": "screws"}),
+        )
+    ]
+
+
+@check("no-way-out", "stop")
+def no_way_out(knockouts: Sequence[Knockout]) -> list[Finding]:
+    """No way to draw the core
+
+    A box of boards that goes deeper than 60 mm is gripped by the concrete as it shrinks; without draft it has to come
+    apart inside, or it stays.
+
+    Source: common practice, 2 to 5 degrees
+    """
+    gripped = [one for one in knockouts if one.build.startswith("a box") and not one.draft_deg]
+    return [
+        finding(
+            no_way_out,
+            title="{core} cannot be drawn",
+            reason="It is a box of boards with upright sides: the concrete shrinks onto it and holds it.",
+            remedy="Give it a draft of 2 to 5 degrees in Measure, or build it of foam that is broken out.",
+            field="/knockouts",
+            values={"core": one.name},
+        )
+        for one in gripped
+    ]
+
+
+@check("seam-takes-its-divider", "hint")
+def seam_takes_its_divider(wanted: Wanted) -> list[Finding]:
+    """The divider at a seam takes its thickness
+
+    Cast against a thin divider the two sides of a seam match; each casting is shorter by half of it: the joint.
+
+    Source: geometry
+    """
+    if not any(divider.thin for divider in wanted.dividers):
+        return []
+    return [
+        finding(
+            seam_takes_its_divider,
+            title="Each seam is {thickness} wide: its divider",
+            reason="Both castings are poured against it, so they match; it is gone when they stand in their place.",
+            remedy="Fill the joint with that width, or take a thinner liner.",
+            field="/liner",
+            values={"thickness": Quantity(wanted.liner.thickness_mm, "mm")},
+        )
+    ]
+
+
+@check("edge-from-the-open-side", "hint")
+def edge_from_the_open_side(wanted: Wanted) -> list[Finding]:
+    """An edge on the open side is tooled
+
+    What is said to be made in the mould lies at its open side where the piece is cast face up: no board shapes it.
+
+    Source: common practice
+    """
+    if all(made.side == "floor" for made in wanted.edges_made):
+        return []
+    return [
+        finding(
+            edge_from_the_open_side,
+            title="Edges of the face are tooled, not moulded",
+            reason="Cast face up, the face is where the screed runs; an edging tool shapes its arrises as it stiffens.",
+            remedy="Have the edger ready for the finishing, or cast it face down.",
+            field="/corner",
+        )
+    ]
+
+
+@check("board-is-spliced", "caution")
+def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
+    """A board is spliced
+
+    Two parts are butted over a plate and a bearer, sealed, and sanded flush: the joint shows in the face as a line.
 
     Source: common practice
     """
     return [
         finding(
-            fix_in_the_form,
-            title="Fix in the form of {piece}: {inserts}",
-            reason="Boards and knockouts are worked out; what holds these is not.",
-            remedy="Hold each so that wet concrete cannot lift or turn it, and tape over threads.",
-            field=field,
-            values={"piece": name, "inserts": ", ".join(inserts)},
+            board_is_spliced,
+            title="{board} is longer than a sheet, and spliced",
+            reason="A sheet is {length} by {width}. The joint prints through as a fine line.",
+            remedy="Butt the parts over a plate that is screwed to both, seal the joint, sand it flush. Keep it off "
+            "the face where you can, or take a longer sheet.",
+            field="/sheet",
+            values={
+                "board": name,
+                "length": Quantity(stock.length_mm, "mm"),
+                "width": Quantity(stock.width_mm, "mm"),
+            },
         )
+        for name in names
     ]

@@ -1,39 +1,37 @@
 """All boards of a job out of whole sheets, and what the forms take together."""
 
 from collections.abc import Iterable, Iterator, Sequence
+from math import ceil
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
 from ulbrek.core.form.care import CARE
-from ulbrek.core.form.checks import too_large_for_sheet
-from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.form.checks import board_is_spliced, too_large_for_sheet
+from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.form.result import Board, CuttingResult, FormResult, KindCut
 from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, least_sheets
 from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import SAW_KERF_MM, Sheet
 
+Forms = Sequence[tuple[str, FormResult, int]]
 
-def cutting(forms: Sequence[tuple[str, FormResult, int]], sheet: Sheet) -> CuttingResult:
+
+def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits) -> CuttingResult:
     """The cut plan of a job and what to have for its forms.
 
     Args:
         forms: the form of each piece, with the piece's name before it and how many are built behind it
-        sheet: what they are cut from
+        sheets: what boards are cut from
+        habits: what is trimmed off a sheet, and which of two plans is the better one
     """
-    named = list(_panels(forms))
-    panels = [panel for panel, _ in named]
-    names = {panel.key: name for panel, name in named}
-    stock = SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM)
-    sheets, too_large = cut_sheets(panels, stock)
-    cut = [panel for panel in panels if panel.key not in too_large]
     screws = work(rules.all_screws, screws_of_forms=sum(form.screw_count.value * copies for _, form, copies in forms))
+    kinds = [_of_kind(forms, sheet, habits) for sheet in sheets]
+    cut = [kind for kind in kinds if kind.names]
+    sheets_cut = float(sum(len(kind.bought) for kind in cut))
     return CuttingResult(
-        sheet_name=sheet.name,
-        sheet_length_mm=sheet.length_mm,
-        sheet_width_mm=sheet.width_mm,
-        sheets=tuple(sheets),
-        sheet_count=work(rules.sheets, sheets_cut=float(len(sheets))),
-        proven=len(sheets) == least_sheets(cut, stock),
-        names=names,
+        kinds=tuple(cut),
+        sheet_count=work(rules.sheets, sheets_cut=sheets_cut),
+        proven=all(kind.proven for kind in cut),
         screws=screws,
         boxes=work(rules.boxes_of_screws, screws=screws, box=float(fixings.SCREWS_PER_BOX)),
         cartridges=work(
@@ -46,8 +44,53 @@ def cutting(forms: Sequence[tuple[str, FormResult, int]], sheet: Sheet) -> Cutti
             tape_m=sum(form.consumed.tape.value * copies for _, form, copies in forms),
             roll_m=fixings.TAPE_ROLL_M,
         ),
-        findings=tuple(too_large_for_sheet(_once(names[key] for key in too_large), stock)),
+        findings=tuple(finding for kind in kinds for finding in kind.findings),
         care=CARE,
+    )
+
+
+def stock_of(sheet: Sheet, habits: FormHabits) -> SheetStock:
+    """A sheet as stock: with the saw's kerf and what is trimmed off its edges."""
+    return SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM, habits.trim.mm)
+
+
+def panels_of(forms: Forms, sheet: Sheet, habits: FormHabits) -> tuple[list[Panel], dict[str, str], list[str]]:
+    """Panels of one kind of sheet, their names by key, and the names of boards that are spliced."""
+    stock = stock_of(sheet, habits)
+    panels: list[Panel] = []
+    names: dict[str, str] = {}
+    spliced: list[str] = []
+    for panel, name in _panels(forms, sheet):
+        parts = _spliced(panel, stock)
+        if len(parts) > 1:
+            spliced.append(name)
+        for number, part in enumerate(parts, 1):
+            panels.append(part)
+            names[part.key] = name if len(parts) == 1 else f"{name}, part {number} of {len(parts)}"
+    return panels, names, spliced
+
+
+def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits) -> KindCut:
+    stock = stock_of(sheet, habits)
+    panels, names, spliced = panels_of(forms, sheet, habits)
+    plans, too_large = cut_sheets(panels, stock, habits.prefer)
+    fitting = [panel for panel in panels if panel.key not in too_large]
+    least = least_sheets(fitting, stock) if fitting else 0
+    bought = [plan for plan in plans if plan.offcut is None]
+    return KindCut(
+        sheet=sheet.id,
+        sheet_name=sheet.name,
+        sheet_length_mm=sheet.length_mm,
+        sheet_width_mm=sheet.width_mm,
+        sheets=tuple(plans),
+        least=least,
+        proven=len(bought) == least,
+        settings=len({round(saw.setting_mm, 1) for plan in plans for saw in plan.saws if saw.kind == "rip"}),
+        names=names,
+        findings=(
+            *too_large_for_sheet(_once(names[key] for key in too_large), stock),
+            *board_is_spliced(_once(spliced), stock),
+        ),
     )
 
 
@@ -56,10 +99,31 @@ def _once(names: Iterable[str]) -> list[str]:
     return list(dict.fromkeys(name.rstrip("0123456789 ") for name in names))
 
 
-def _panels(forms: Sequence[tuple[str, FormResult, int]]) -> Iterator[tuple[Panel, str]]:
+def _panels(forms: Forms, sheet: Sheet) -> Iterator[tuple[Panel, str]]:
     for name, form, copies in forms:
         for copy in range(1, copies + 1):
             for board in form.boards:
+                if board.sheet != sheet.id:
+                    continue
                 key = f"{form.piece}.{board.key}" + (f".{copy}" if copies > 1 else "")
-                told = board.name if len(forms) == 1 else f"{name}: {board.name.lower()}"
-                yield Panel(key, board.length.value, board.height.value), told + (f" {copy}" if copies > 1 else "")
+                told = board.name if len(forms) == 1 else f"{name}: {board.name[0].lower()}{board.name[1:]}"
+                yield Panel(key, *_size(board)), told + (f" {copy}" if copies > 1 else "")
+
+
+def _size(board: Board) -> tuple[float, float]:
+    return board.length.value, board.height.value
+
+
+def _spliced(panel: Panel, stock: SheetStock) -> list[Panel]:
+    """A panel that is longer than a sheet, in equal parts that are butted over a splice plate; else itself."""
+    length, width = stock.usable
+    long, short = max(panel.length_mm, panel.width_mm), min(panel.length_mm, panel.width_mm)
+    if long <= length and short <= width:
+        return [panel]
+    along, across = ceil(long / length - 1e-9), ceil(short / width - 1e-9)
+    if along * across > _MOST_PARTS:
+        return [panel]
+    return [Panel(f"{panel.key}/{number + 1}", long / along, short / across) for number in range(along * across)]
+
+
+_MOST_PARTS = 12

@@ -8,15 +8,20 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.materials.fixings import Release, Sealing
 
-Corner = Literal["run past", "pinwheel"]
+Corner = Literal["run past", "pinwheel", "mitred"]
 Sides = Literal["on the base", "lapping the base"]
 Screwing = Literal["down through the strip", "up through the base"]
+Fixing = Literal["screws", "tie bolts", "hot glue and blocks", "nails"]
+Curve = Literal["liner on ribs", "kerfed strip"]
+Stand = Literal["lying", "on edge"]
+Prefer = Literal["fewest settings", "largest rest"]
 Hold = Literal["bonded", "screwed", "bonded and screwed"]
 
 Ledge = Annotated[Length, AfterValidator(between(0, 300))]
 Spacing = Annotated[Length, AfterValidator(between(50, 600))]
 Bead = Annotated[Length, AfterValidator(between(1, 30))]
 Overrun = Annotated[Length, AfterValidator(between(0, 300))]
+Trim = Annotated[Length, AfterValidator(between(0, 50))]
 Cut = Annotated[Length, AfterValidator(between(5, 12_000))]
 
 
@@ -29,7 +34,9 @@ class FormHabits(_Described):
 
     corner: Corner = "run past"
     sides: Sides = "on the base"
+    fixing: Fixing = "screws"
     screwing: Screwing = "down through the strip"
+    curve: Curve = "liner on ribs"
     ledge: Ledge = Length(mm=60)
     overrun: Overrun = Length(mm=50)
     screw_spacing: Spacing = Length(mm=250)
@@ -37,6 +44,8 @@ class FormHabits(_Described):
     bead_radius: Bead = Length(mm=4)
     release: Release = "none"
     knockouts: Hold = "bonded"
+    prefer: Prefer = "fewest settings"
+    trim: Trim = Length(mm=0)
 
 
 class AsCut(_Described):
@@ -50,10 +59,18 @@ class FormInputs(_Described):
     """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
 
     sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet")] = None
+    liner: Annotated[str | None, Field(max_length=40, description="None: the shop's first liner")] = None
     foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam")] = None
     forms: Annotated[int, Field(ge=1, le=100, description="forms built of each piece")] = 1
+    side_by_side: Annotated[
+        int, Field(ge=1, le=24, description="pieces of a kind in one form, with dividers between them")
+    ] = 1
+    in_moulds: Annotated[bool, Field(description="cast in moulds that the shop has: no boards are cut")] = False
+    profile: Annotated[Stand | None, Field(description="of pieces drawn from the side; None: as fits them")] = None
     corner: Corner | None = None
     sides: Sides | None = None
+    fixing: Fixing | None = None
+    curve: Curve | None = None
     screwing: Screwing | None = None
     ledge: Ledge | None = None
     overrun: Overrun | None = None
@@ -62,6 +79,8 @@ class FormInputs(_Described):
     bead_radius: Bead | None = None
     release: Release | None = None
     knockouts: Hold | None = None
+    prefer: Prefer | None = None
+    trim: Trim | None = None
     as_cut: Annotated[
         dict[str, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”")
     ] = {}

@@ -7,30 +7,50 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.nesting import SheetPlan
 
+Path = tuple[float, ...]
+Kind = Literal["base", "lid", "bed", "strip", "liner", "rib", "kerfed strip", "divider", "hung strip", "core side"]
+
 
 @dataclass(frozen=True, slots=True)
 class Board:
-    """A board of a form, where it lies in the plan of the piece as it stands [mm].
+    """A board of a form, where it stands in the plan of the piece as it lies in the form [mm].
+
+    Heights count from the floor of the piece. A board that stands is drawn by its foot.
 
     Attributes:
-        key: ``base``, or the edge that a strip makes
+        key: ``base``, or the side that it makes
         length: its length, as it is to be cut
         height: its other size: a strip's height, the base's width
-        bottom_mm: from the base's top face down to its lower edge; negative where it laps the base
+        path: its outline in plan: x, y and bulge of each corner
+        bottom_mm: its lower edge; negative where it laps the base
+        top_mm: its upper edge, at the beginning of a strip
+        top_end_mm: the same at its end
+        shape: its own outline, where it is not a rectangle: along its length and across
+        bevels_deg: how the blade is tilted at its beginning and end
+        sheet: id of what it is cut from
+        kerfs: in a strip that is bent, how many
     """
 
     key: str
     name: str
+    kind: Kind
     length: Figure
     height: Figure
     length_cut_mm: float
     height_cut_mm: float
     thickness_mm: float
+    path: Path
     x_mm: float
     y_mm: float
     dx_mm: float
     dy_mm: float
     bottom_mm: float
+    top_mm: float
+    top_end_mm: float
+    sheet: str
+    shape: Path = ()
+    bevels_deg: tuple[float, float] = (0.0, 0.0)
+    kerfs: Figure | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,36 +60,57 @@ class Screw:
     x_mm: float
     y_mm: float
     way: Literal["down", "up", "in"]
-    dx: int
-    dy: int
+    dx: float
+    dy: float
     length_mm: float
+
+
+Where = Literal["on the base", "hung from above", "inside", "in a corner", "along an edge", "beside"]
 
 
 @dataclass(frozen=True, slots=True)
 class Knockout:
-    """The former of an opening or hole: foam in layers, wrapped in tape.
+    """What keeps concrete out of a place, or holds what stays in it.
 
     Attributes:
-        uplift: what it floats with while the concrete is wet [N]
+        kind: of feature, in its own word
+        build: what it is made of
+        where: how it stands in the form
+        path: its outline in plan, at its mouth
+        bottom_mm: its lower face, above the floor of the piece
+        layers: of foam, or of sheet; None where it is neither
+        draft_deg: by which it narrows, so that it comes out
+        uplift: what it floats with while the concrete is wet [N]; None where nothing lifts it
         held: what holds it down [N]
-        height_mm: flush with the rails
+        ballast: what would hold it down by its weight alone [kg]
+        height_mm: its own
+        holding: how it is held, in words
     """
 
     feature: str
     name: str
-    layers: Figure
-    layer_mm: float
+    kind: str
+    build: str
+    where: Where
+    path: Path
+    bottom_mm: float
     height_mm: float
-    tape: Figure
-    uplift: Figure
-    held: Figure
+    draft_deg: float
+    layers: Figure | None
+    layer_mm: float
+    tape: Figure | None
+    uplift: Figure | None
+    held: Figure | None
+    ballast: Figure | None
     screws: int
+    holding: str
 
 
 @dataclass(frozen=True, slots=True)
 class Joint:
     """How the strips are screwed: the holes, the screw and what it bites."""
 
+    fixing: str
     way: Literal["down", "up", "in"]
     screw_mm: float
     bite: Figure
@@ -90,9 +131,13 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class InsideSize:
-    """The form's inside along one edge, as the boards make it, and as the piece wants it [mm]."""
+    """The form's inside along one edge, as the boards make it, and as the piece wants it [mm].
+
+    ``board`` is the key of the board that decides it.
+    """
 
     edge: str
+    board: str
     made: Figure
     wanted_mm: float
 
@@ -135,12 +180,18 @@ class Consumed:
 
 @dataclass(frozen=True, slots=True)
 class FormResult:
-    """The form of one piece; figures are of one form."""
+    """The form of one piece; figures are of one form.
+
+    ``cavities`` are the outlines of the castings in it; ``stands`` says that it stands on edge between two panels.
+    """
 
     piece: str
     sheet_name: str
     corner: str
     sides: str
+    stands: bool
+    cavities: tuple[Path, ...]
+    depth_mm: float
     boards: tuple[Board, ...]
     inside: tuple[InsideSize, ...]
     joint: Joint
@@ -156,24 +207,54 @@ class FormResult:
 
 
 @dataclass(frozen=True, slots=True)
-class CuttingResult:
-    """All boards of the job cut from whole sheets, and what else the forms take.
+class KindCut:
+    """What is cut from one kind of sheet.
 
     Attributes:
-        proven: whether fewer sheets are impossible
+        sheet: its id
+        sheets: offcuts first, then whole ones
+        least: a number of whole sheets below which no plan can go
+        proven: whether fewer whole sheets are impossible
+        settings: how many settings of the fence all rips take
         names: what each panel is, by its key
     """
 
+    sheet: str
     sheet_name: str
     sheet_length_mm: float
     sheet_width_mm: float
     sheets: tuple[SheetPlan, ...]
+    least: int
+    proven: bool
+    settings: int
+    names: dict[str, str]
+    findings: tuple[Finding, ...]
+
+    @property
+    def bought(self) -> tuple[SheetPlan, ...]:
+        """Those that are no offcuts."""
+        return tuple(plan for plan in self.sheets if plan.offcut is None)
+
+
+@dataclass(frozen=True, slots=True)
+class CuttingResult:
+    """All boards of the job cut from sheets, kind by kind, and what else the forms take.
+
+    Attributes:
+        proven: whether fewer sheets are impossible
+    """
+
+    kinds: tuple[KindCut, ...]
     sheet_count: Figure
     proven: bool
-    names: dict[str, str]
     screws: Figure
     boxes: Figure
     cartridges: Figure
     rolls: Figure
     findings: tuple[Finding, ...]
     care: tuple[str, ...]
+
+    @property
+    def names(self) -> dict[str, str]:
+        """What each panel is, by its key, of all kinds."""
+        return {key: name for kind in self.kinds for key, name in kind.names.items()}

@@ -6,82 +6,113 @@ from typing import Literal
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
-from ulbrek.core.form.boards import Wanted
 from ulbrek.core.form.result import Board, Joint, Screw
+from ulbrek.core.form.sides import Side
+from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials import fixings
 
 _TALL_MM = 100.0
-_INWARD = {"front": (0, 1), "back": (0, -1), "left": (1, 0), "right": (-1, 0)}
-# At each corner: the strip that runs past, and the one whose end it is screwed to.
-_PINWHEEL_CORNERS = (("front", "right"), ("right", "back"), ("back", "left"), ("left", "front"))
+_ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block holds it from outside
 
 
 def joint(wanted: Wanted, strip_height_mm: float) -> Joint:
-    """How strips of this height are screwed to the base, with the shortest screw that bites enough [mm]."""
+    """How strips of this height are fixed to the base, with the shortest screw that bites enough [mm]."""
     board, of = wanted.sheet.thickness_mm, wanted.piece
     hole = work(rules.pilot, of, shank_mm=fixings.SCREW_SHANK_MM, pilot_share=fixings.PILOT_SHARE)
     through = _shortest(board + fixings.BITE_FROM_SIDE_MM)
     down = _shortest(strip_height_mm + fixings.LEAST_BITE_MM)
     way: Literal["down", "up", "in"] = "up"
-    if wanted.lap_mm:
+    if wanted.laps:
         way = "in"
-    elif wanted.habits.screwing == "down through the strip" and _bites(down - strip_height_mm, board):
+    elif (
+        wanted.habits.screwing == "down through the strip"
+        and not wanted.stands
+        and _bites(down - strip_height_mm, board)
+    ):
         way = "down"
     length = down if way == "down" else through
     if way == "down":
         bite = work(rules.bite_down, of, screw_mm=length, strip_height_mm=strip_height_mm)
     else:
         bite = work(rules.bite_through, of, screw_mm=length, board_mm=board)
-    return Joint(way, length, bite, hole, through)
+    return Joint(wanted.habits.fixing, way, length, bite, hole, through)
 
 
-def strip_screws(wanted: Wanted, boards: Sequence[Board], made: Joint) -> list[Screw]:
+def strip_screws(wanted: Wanted, sides: Sequence[Side], made: Joint) -> list[Screw]:
     """The screws along the strips, at true places."""
-    return [screw for board in boards if board.key != "base" for screw in _along(wanted, board, made)]
+    closed = [side for side in sides if not side.edge.is_arc and side.key not in wanted.open_edges]
+    along = [screw for side in closed for screw in _along(wanted, side, made)]
+    if not wanted.stands:
+        return along
+    return [*along, *(Screw(one.x_mm, one.y_mm, "down", 0.0, 0.0, one.length_mm) for one in along)]
 
 
-def corner_screws(wanted: Wanted, boards: Sequence[Board], made: Joint) -> list[Screw]:
-    """The screws through a strip that runs past, into its neighbour's end; in tall ones several, one over another."""
-    strips = {board.key: board for board in boards}
-    height = strips["front"].height.value
-    each = 1 if height < _TALL_MM else ceil(height / 150)
-    return [
-        screw for past, neighbour in _corners(wanted) for screw in _corner(strips[past], strips[neighbour], made, each)
-    ]
+def corner_screws(sides: Sequence[Side], boards: Sequence[Board], made: Joint) -> list[Screw]:
+    """The screws through corners: through the strip that runs past into its neighbour's end; of a mitre one each way.
+
+    In tall ones there are several, one over another. At an inner corner a screw would come from the casting's side: a
+    block behind it holds the two boards.
+    """
+    by_key = {side.key: side for side in sides}
+    heights = {board.key: board.height.value for board in boards if board.kind == "strip"}
+    found: list[Screw] = []
+    for side in sides:
+        for end in (side.start, side.end):
+            other = by_key.get(end.past)
+            outer = end.reach_mm > 0
+            if outer and side.key in heights and other is not None and other.key in heights:
+                height = min(heights[side.key], heights[other.key])
+                each = 1 if height < _TALL_MM else ceil(height / 150)
+                found.extend(_into(side, other, boards, made) for _ in range(each))
+        if 2 * side.end.bevel_deg > _ACROSS_DEG and side.key in heights:
+            found.append(_across(side, boards, made))
+    return found
 
 
-def _corners(wanted: Wanted) -> Sequence[tuple[str, str]]:
-    if wanted.habits.corner == "pinwheel":
-        return _PINWHEEL_CORNERS
-    others = [edge for edge in ("front", "right", "back", "left") if edge not in wanted.long_pair]
-    return [(past, between) for past in wanted.long_pair for between in others]
+def _into(past: Side, other: Side, boards: Sequence[Board], made: Joint) -> Screw:
+    """From the outer face of a strip that runs past, square to it, into the end of the one that butts against it."""
+    board = next(one for one in boards if one.key == past.key)
+    near = other.edge.start if _near(other.edge.start, past) else other.edge.end
+    # The middle of the neighbour's thickness, on the outer face of the strip that runs past it.
+    middle_x = near.x + other.outward.x * board.thickness_mm / 2
+    middle_y = near.y + other.outward.y * board.thickness_mm / 2
+    on_face = (middle_x - past.edge.start.x) * past.outward.x + (middle_y - past.edge.start.y) * past.outward.y
+    off = board.thickness_mm - on_face
+    return Screw(
+        middle_x + past.outward.x * off, middle_y + past.outward.y * off, "in", -past.outward.x, -past.outward.y,
+        made.corner_screw_mm,
+    )  # fmt: skip
 
 
-def _corner(past: Board, neighbour: Board, made: Joint, each: int) -> Iterator[Screw]:
-    dx, dy = _INWARD[past.key]
-    x = neighbour.x_mm + neighbour.dx_mm / 2 if dx == 0 else past.x_mm + (0 if dx > 0 else past.dx_mm)
-    y = neighbour.y_mm + neighbour.dy_mm / 2 if dy == 0 else past.y_mm + (0 if dy > 0 else past.dy_mm)
-    for _ in range(each):
-        yield Screw(x, y, "in", dx, dy, made.corner_screw_mm)
+def _across(side: Side, boards: Sequence[Board], made: Joint) -> Screw:
+    """Through a mitre, square to the face of the one strip, near its end, into the other."""
+    board = next(one for one in boards if one.key == side.key)
+    reach = board.thickness_mm / 3
+    x = side.edge.end.x + side.along.x * reach + side.outward.x * board.thickness_mm
+    y = side.edge.end.y + side.along.y * reach + side.outward.y * board.thickness_mm
+    return Screw(x, y, "in", -side.outward.x, -side.outward.y, made.corner_screw_mm)
 
 
-def _along(wanted: Wanted, board: Board, made: Joint) -> Iterator[Screw]:
-    dx, dy = _INWARD[board.key]
-    run = wanted.along(board.key)  # where there is base or piece beside it, whatever is left to run past
+def _near(point: tuple[float, float], side: Side) -> bool:
+    return min(
+        (point[0] - end.x) ** 2 + (point[1] - end.y) ** 2 for end in (side.edge.start, side.edge.end)
+    ) < 1e-6 * max(1.0, side.edge.chord)
+
+
+def _along(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
+    run, along, out = side.edge.chord, side.along, side.outward
+    board = wanted.sheet.thickness_mm
     end = min(fixings.USUAL_END_MM, run / 2)
     gaps = max(1, ceil((run - 2 * end) / wanted.habits.screw_spacing.mm)) if run > 2 * end else 0
-    first = board.y_mm if dx else board.x_mm
-    start = max(0.0, first) + end
+    off = board if made.way == "in" else board / 2
     for index in range(gaps + 1):
-        at = start + (run - 2 * end) * index / gaps if gaps else start
+        at = end + (run - 2 * end) * index / gaps if gaps else end
+        x = side.edge.start.x + along.x * at + out.x * off
+        y = side.edge.start.y + along.y * at + out.y * off
         if made.way == "in":
-            x = at if dx == 0 else board.x_mm + (0 if dx > 0 else board.dx_mm)
-            y = at if dy == 0 else board.y_mm + (0 if dy > 0 else board.dy_mm)
-            yield Screw(x, y, "in", dx, dy, made.screw_mm)
+            yield Screw(x, y, "in", -out.x, -out.y, made.screw_mm)
         else:
-            x = at if dx == 0 else board.x_mm + board.dx_mm / 2
-            y = at if dy == 0 else board.y_mm + board.dy_mm / 2
-            yield Screw(x, y, made.way, 0, 0, made.screw_mm)
+            yield Screw(x, y, made.way, 0.0, 0.0, made.screw_mm)
 
 
 def _bites(bite_mm: float, board_mm: float) -> bool:

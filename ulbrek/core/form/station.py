@@ -1,21 +1,22 @@
 """Builds the form of one piece."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from math import ceil
 from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import checks, rules
-from ulbrek.core.form.boards import Wanted, build
+from ulbrek.core.form.boards import build, path
+from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.knockouts import knockout
 from ulbrek.core.form.result import Board, Brace, Consumed, FormResult, Knockout, Stiffness
 from ulbrek.core.form.screws import corner_screws, joint, strip_screws
+from ulbrek.core.form.sides import Side, sides_of
 from ulbrek.core.form.steps import steps
+from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.beams import bow, span_within_limit
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD
-from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import RELEASES
 
@@ -24,9 +25,8 @@ STRIP_MPA, STRIP_AGE_H = 5.0, 12.0  # Source: common practice; ACI 347, 12 h abo
 
 
 class Formed(NamedTuple):
-    """What a form is made round: its openings by id, name and outline, the concrete, and how often it is filled."""
+    """What is cast in a form: the area of the piece in plan, the concrete, and how often the form is filled."""
 
-    openings: Sequence[tuple[str, str, Outline]]
     net_area: Figure
     density: Figure
     castings: int
@@ -36,47 +36,54 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
     """The form of one piece, its figures and findings.
 
     Args:
-        wanted: the piece's size, the sheet and the habits
+        wanted: the piece as it lies in it, the sheets and the habits
         formed: what is cast in it
         foam: what knockouts are built of
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    boards, inside = build(wanted, as_cut)
-    made = joint(wanted, boards[1].height.value)
-    density = formed.density.value
-    formers = tuple(knockout(wanted, (id_, name), o, foam, density) for id_, name, o in formed.openings)
-    along, corners = strip_screws(wanted, boards, made), corner_screws(wanted, boards, made)
+    sides, blocks = sides_of(wanted)
+    built = build(wanted, sides, as_cut)
+    boards = (*built.boards, *hung(wanted), *core_sides(wanted))
+    strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
+    made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm))
+    knockouts = formers(wanted, blocks, Around(foam, formed.density.value))
+    screwed = wanted.habits.fixing == "screws"
+    along = strip_screws(wanted, sides, made) if screwed else []
+    corners = corner_screws(sides, boards, made) if screwed else []
     return FormResult(
         piece=wanted.piece,
         sheet_name=wanted.sheet.name,
         corner=wanted.habits.corner,
         sides=wanted.habits.sides,
+        stands=wanted.stands,
+        cavities=tuple(path(one) for one in wanted.cavities or (wanted.outline,)),
+        depth_mm=wanted.depth_mm,
         boards=boards,
-        inside=inside,
+        inside=built.inside,
         joint=made,
         screws=(*along, *corners),
-        knockouts=formers,
+        knockouts=knockouts,
         screw_count=work(
             rules.screws_in_all,
             wanted.piece,
             strip_screws=float(len(along)),
             corner_screws=float(len(corners)),
-            knockout_screws=float(sum(one.screws for one in formers)),
+            knockout_screws=float(sum(one.screws for one in knockouts)),
         ),
-        stiffness=_stiffness(wanted, formed, boards[0]),
-        consumed=_consumed(wanted, formed, formers, heads=len(along) if made.way == "down" else 0),
+        stiffness=_stiffness(wanted, formed, boards[0], sides),
+        consumed=_consumed(wanted, formed, knockouts, heads=len(along) if made.way == "down" else 0),
         boards_mass=_boards_mass(wanted, boards),
         out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
-        steps=steps(wanted, boards, made, formers),
-        findings=tuple(checks.all_findings(wanted, boards, inside, formers, formed.castings)),
+        steps=steps(wanted, boards, made, knockouts),
+        findings=tuple(checks.all_findings(checks.Seen(wanted, sides, built, knockouts, formed.castings))),
     )
 
 
-def _stiffness(wanted: Wanted, formed: Formed, base: Board) -> Stiffness:
+def _stiffness(wanted: Wanted, formed: Formed, base: Board, sides: Sequence[Side]) -> Stiffness:
     """What the wet concrete's push asks for: braces along the sides, bearers under the base."""
     of, sheet = wanted.piece, wanted.sheet
-    pressure = work(rules.fluid_pressure, of, height_mm=wanted.thickness_mm, density_kg_m3=formed.density)
-    low = wanted.thickness_mm <= LOW_BOARD_MM
+    pressure = work(rules.fluid_pressure, of, height_mm=wanted.head_mm, density_kg_m3=formed.density)
+    low = wanted.head_mm <= LOW_BOARD_MM
     side: dict[str, Figure | float] = {
         "coefficient": SEVERAL_SPANS,
         "head_share": WHOLE_BOARD if low else BOTTOM_STRIP,
@@ -93,32 +100,39 @@ def _stiffness(wanted: Wanted, formed: Formed, base: Board) -> Stiffness:
         pressure=pressure,
         side_bow=work(bow, f"{of}/side", **side, span_mm=min(screwed, between.value)),
         brace_spacing=between,
-        braces=tuple(_braces(wanted, between.value)) if between.value < screwed else (),
+        braces=tuple(_braces(wanted, sides, between.value)) if between.value < screwed else (),
         bearer_spacing=bearer,
         bearers_mm=tuple(run * index / spans for index in range(spans + 1)),
     )
 
 
-def _braces(wanted: Wanted, spacing: float) -> list[Brace]:
-    """Where braces stand outside the sides, in plan [mm]."""
-    length, width, out = wanted.length_mm, wanted.width_mm, wanted.sheet.thickness_mm
-    along = [length * step / ceil(length / spacing) for step in range(1, ceil(length / spacing))]
-    across = [width * step / ceil(width / spacing) for step in range(1, ceil(width / spacing))]
-    return [
-        *(Brace(x, y) for x in along for y in (-out, width + out)),
-        *(Brace(x, y) for y in across for x in (-out, length + out)),
-    ]
+def _braces(wanted: Wanted, sides: Sequence[Side], spacing: float) -> Iterator[Brace]:
+    """Where braces stand outside the straight sides, in plan [mm]."""
+    board = wanted.sheet.thickness_mm
+    for side in sides:
+        if side.edge.is_arc or side.key in wanted.open_edges:
+            continue
+        count = ceil(side.edge.chord / spacing)
+        for step in range(1, count):
+            at = side.edge.chord * step / count
+            yield Brace(
+                side.edge.start.x + side.along.x * at + side.outward.x * board,
+                side.edge.start.y + side.along.y * at + side.outward.y * board,
+            )
 
 
-def _consumed(wanted: Wanted, formed: Formed, formers: Sequence[Knockout], heads: int) -> Consumed:
+def _consumed(wanted: Wanted, formed: Formed, knockouts: Sequence[Knockout], heads: int) -> Consumed:
     of, habits = wanted.piece, wanted.habits
-    round_openings = sum(outline.length_mm for _, _, outline in formed.openings)
-    round_piece = 2 * (wanted.length_mm + wanted.width_mm)
+    standing = [one for one in wanted.moulded if not one.stands_out]
+    round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
+    through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= wanted.depth_mm]
+    round_piece = wanted.outline.length_mm
+    corners = sum(1 for edge in wanted.outline.edges if not edge.is_arc)
     joints = work(
         rules.sealed_joints,
         of,
         inside_mm=round_piece,
-        upright_mm=4 * wanted.thickness_mm,
+        upright_mm=corners * wanted.depth_mm,
         knockouts_mm=round_openings,
     )
     contact = work(
@@ -126,11 +140,11 @@ def _consumed(wanted: Wanted, formed: Formed, formers: Sequence[Knockout], heads
         of,
         net_area_mm2=formed.net_area,
         edges_mm=round_piece,
-        openings_mm=round_openings,
-        thickness_mm=wanted.thickness_mm,
+        openings_mm=sum(one.prism.outline.length_mm for one in through),
+        thickness_mm=wanted.depth_mm,
     )
     agent = RELEASES.get(habits.release)
-    wraps = sum(one.tape.value for one in formers)
+    wraps = sum(one.tape.value for one in knockouts if one.tape)
     return Consumed(
         joint_length=joints,
         bead=work(rules.bead, of, joint_m=joints, radius_mm=habits.bead_radius.mm),

@@ -1,10 +1,11 @@
 """The assembly in numbered steps, in the order that keeps oil off what must be bonded."""
 
 from collections.abc import Iterator, Sequence
+from typing import NamedTuple
 
-from ulbrek.core.form.boards import Wanted
 from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step
+from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.fixings import SEALING_CURE_H
 
 _WAYS = {
@@ -12,71 +13,171 @@ _WAYS = {
     "up": "Turn it over and screw up through the base into the strip: full-size hole in the base, pilot in the strip.",
     "in": "Screw through the strip into the base's edge: full-size hole in the strip, pilot in the edge.",
 }
+_FIXINGS = {
+    "tie bolts": "Bolt it through, a nut and a washer outside; tighten until no light shows.",
+    "hot glue and blocks": "Run hot glue along its foot and set scrap blocks behind it, every 150 mm.",
+    "nails": "Nail it through from below, 18 gauge; this form is broken up to get the piece out.",
+}
+_OIL_DRIES_H = 12.0
+
+
+class _Told(NamedTuple):
+    title: str
+    text: str
+    adds: tuple[str, ...] = ()
+    care: str = ""
 
 
 def steps(wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
     """The steps, numbered."""
     told = _told(wanted, boards, made, knockouts)
-    return tuple(Step(number, title, text, adds, care) for number, (title, text, adds, care) in enumerate(told, 1))
+    return tuple(Step(number, *one) for number, one in enumerate(told, 1))
 
 
-def _told(
-    wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Sequence[Knockout]
-) -> Iterator[tuple[str, str, tuple[str, ...], str]]:
+def _told(wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     habits = wanted.habits
-    yield (
+    how = _FIXINGS.get(made.fixing, _WAYS[made.way])
+    if wanted.sheet.face == "bare":
+        yield _Told(
+            "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
+            (), RAGS,
+        )  # fmt: skip
+    yield _Told(
         "Lay the base on its bearers",
         "Good face up. Level it both ways now, while it is light, and mark the inside of the form on it in pencil.",
         ("base",),
         DUST,
     )
-    strips = [board.key for board in boards if board.key != "base"]
-    first = wanted.long_pair[0] if habits.corner == "run past" else strips[0]
-    yield "Fix the first strip", _WAYS[made.way], (first,), ""
-    rest = [key for key in strips if key != first]
-    if habits.corner == "run past":
-        between = [key for key in rest if key not in wanted.long_pair]
-        yield (
-            "Set the two strips between",
-            "Push each hard against the first and screw it through the corner, then to the base.",
-            tuple(between),
-            "",
-        )
-        yield "Close with the last strip", "Measure both diagonals before the last screw.", (wanted.long_pair[1],), ""
-    else:
-        for key in rest:
-            yield (
-                f"Set the {key} strip",
-                "Butt it against the strip before it, let its other end run past, and screw it on its line.",
-                (key,),
-                "",
-            )
-    yield (
+    yield from _beds(boards, knockouts)
+    yield from _sides(wanted, boards, how)
+    if wanted.stands:
+        yield _Told("Close it with the other panel", f"{how} Then stand it up, open side above.", ("lid",))
+    yield _Told(
         "Square it, check the rail",
-        "Both diagonals alike. A straightedge over the strips shows one height all round, within half a millimetre.",
-        (),
-        "",
+        "Diagonals alike, or as marked. A straightedge over the strips shows one height, within half a millimetre.",
     )
+    blocks = [one.feature for one in knockouts if one.where == "in a corner"]
+    if blocks:
+        yield _Told("Set the corner blocks", "Each into its corner, tight to both strips.", tuple(blocks))
     hours = SEALING_CURE_H[habits.sealing]
-    yield (
+    yield _Told(
         f"Seal every inside joint with {habits.sealing}",
         f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before anything oily comes near.",
         ("bead",),
         SEALANT,
     )
-    if knockouts:
-        yield (
-            "Set the knockouts",
-            "Glue the layers, cut to the template, sand flush with the rails, wrap in tape. Fix them on their marks, "
-            f"{habits.knockouts}, and run a bead round each.",
-            tuple(one.feature for one in knockouts),
-            FOAM,
-        )
-    yield "Tape the screw heads", "Paste in a screw head means prying on strip day.", ("tape",), ""
+    yield from _formers(boards, knockouts)
+    yield _Told("Tape the screw heads", "Paste in a screw head means prying on strip day.", ("tape",))
     if habits.release != "none":
-        yield (
+        yield _Told(
             f"Wipe on the release, {habits.release}",
             "A thin film on every contact face, last of all: nothing bonds to it.",
             (),
             RAGS if habits.release == "oil" else "",
+        )
+    yield from _overhead(boards, knockouts)
+
+
+def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    under = [one.feature for one in knockouts if one.kind == "raised floor"]
+    if under:
+        yield _Told("Bond the raised floor", "On its pencil line, all over; face it if it shows.", tuple(under), FOAM)
+    if any(board.kind == "bed" for board in boards):
+        yield _Told(
+            "Lay the sloping floor", "On battens ripped to the slope, tight between where the strips come.", ("bed",)
+        )
+
+
+def _sides(wanted: Wanted, boards: Sequence[Board], how: str) -> Iterator[_Told]:
+    strips = [board for board in boards if board.kind == "strip"]
+    if (
+        strips
+        and wanted.habits.corner == "run past"
+        and {one.key for one in strips} == {"front", "right", "back", "left"}
+    ):
+        pair = ("front", "back") if wanted.length_mm >= wanted.width_mm else ("left", "right")
+        between = tuple(one.key for one in strips if one.key not in pair)
+        yield _Told("Fix the first strip", how, (pair[0],))
+        yield _Told(
+            "Set the two strips between",
+            "Push each hard against the first and screw it through the corner, then to the base.",
+            between,
+        )  # fmt: skip
+        yield _Told("Close with the last strip", "Measure both diagonals before the last screw.", (pair[1],))
+    else:
+        for number, board in enumerate(strips):
+            text = how if not number else _joining(board)
+            title = "Fix the first strip" if not number else f"Set the {board.name.lower()}"
+            yield _Told(title, text, (board.key,))
+    for board in boards:
+        if board.kind == "kerfed strip":
+            yield _Told(
+                f"Bend the {board.name.lower()}",
+                "Kerfs outwards or filled; pull it to its line, fix it, brace it.",
+                (board.key,),
+            )
+        if board.kind == "liner":
+            own = f"{board.key}-rib"
+            ribs = tuple(one.key for one in boards if one.kind == "rib" and one.key.startswith(own))
+            yield _Told(
+                f"Bend the {board.name.lower()}, onto its ribs",
+                "Fix the ribs on their line first, one over another; bend the liner against them and pin it outside.",
+                (*ribs, board.key),
+            )
+    dividers = tuple(board.key for board in boards if board.kind == "divider")
+    if dividers:
+        yield _Told("Set the dividers", "On their lines, square and upright, screwed through the strips.", dividers)
+
+
+def _joining(board: Board) -> str:
+    if any(board.bevels_deg):
+        return "Close the bevels tight, tape them outside, and hold each by a block behind it, screwed to both strips."
+    return "Butt it against the strip before it, and screw it on its line."
+
+
+def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    standing = [
+        one for one in knockouts if one.where in ("on the base", "inside", "beside") and one.kind != "raised floor"
+    ]
+    if standing:
+        told = "; ".join(
+            dict.fromkeys(f"{one.name.lower()}: {one.holding[0].lower()}{one.holding[1:]}" for one in standing)
+        )
+        sides = tuple(
+            board.key for board in boards if board.kind == "core side" and any(
+                board.key.startswith(f"{one.feature}-") for one in standing
+            )
+        )  # fmt: skip
+        yield _Told(
+            "Set the knockouts",
+            "Glue the layers, cut to the template, sand flush, wrap in tape; fix them on their marks and run a bead "
+            f"round each. {told}",
+            (*(one.feature for one in standing), *sides),
+            FOAM,
+        )
+    edges = [one for one in knockouts if one.where == "along an edge"]
+    if edges:
+        yield _Told(
+            "Edges that are shaped", " ".join(one.holding for one in edges[:2]), tuple(one.feature for one in edges)
+        )
+
+
+def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    """What stands in the screed's way comes last."""
+    hung = [one for one in knockouts if one.where == "hung from above"]
+    keys = (
+        *(one.feature for one in hung),
+        *(board.key for board in boards if board.kind == "hung strip"),
+        *(
+            board.key
+            for board in boards
+            if board.kind == "core side" and any(board.key.startswith(f"{one.feature}-") for one in hung)
+        ),
+    )
+    if keys:
+        yield _Told(
+            "Hang what stands in the screed's way",
+            "On bridges over the form, screwed to both rails. Pour under it first, then fill round it a little on each "
+            "side in turn.",
+            keys,
         )

@@ -18,12 +18,16 @@ class Sheet(BaseModel):
 
     id: Id
     name: Words
-    thickness_mm: Annotated[float, Field(ge=3, le=60, allow_inf_nan=False)]
+    thickness_mm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)]
     length_mm: Millimetres
     width_mm: Millimetres
     modulus_mpa: Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False, description="in bending, dry [MPa]")]
     density_kg_m3: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
     face: Literal["faced", "filmed", "bare"] = "faced"
+    bends_to_mm: Annotated[
+        float | None, Field(gt=0, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
+    ] = None
+    price: Annotated[float | None, Field(ge=0, le=100_000, description="of one, in the shop's currency")] = None
     source: Annotated[str, Field(max_length=200)]
 
 

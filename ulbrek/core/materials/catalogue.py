@@ -71,6 +71,21 @@ SHEETS = (
     ),
 )  # fmt: skip
 
+LINERS = (
+    Sheet(
+        id="hardboard-3", name="Faced hardboard 3 mm (1/8 in)", thickness_mm=3.2, length_mm=2440.0, width_mm=1220.0,
+        modulus_mpa=3000.0, density_kg_m3=950.0, bends_to_mm=250.0, source="common practice",
+    ),
+    Sheet(
+        id="abs-2", name="Polished ABS 2 mm", thickness_mm=2.0, length_mm=2000.0, width_mm=1000.0,
+        modulus_mpa=2100.0, density_kg_m3=1050.0, bends_to_mm=90.0, source="common practice",
+    ),
+    Sheet(
+        id="bending-ply-5", name="Bending plywood 5 mm", thickness_mm=5.0, length_mm=2440.0, width_mm=1220.0,
+        modulus_mpa=1200.0, density_kg_m3=450.0, face="bare", bends_to_mm=120.0, source="common practice",
+    ),
+)  # fmt: skip
+
 FOAMS = (
     Foam(id="foam-25", name="Rigid foam 25 mm (1 in)", thickness_mm=25.4),
     Foam(id="foam-50", name="Rigid foam 50 mm (2 in)", thickness_mm=50.8),

@@ -5,21 +5,9 @@ from typing import NamedTuple
 from ulbrek.core.kit.geometry import Solid
 from ulbrek.core.measure.bodies import Placed
 from ulbrek.core.measure.checks.formers import depth_into
-from ulbrek.core.measure.inputs import AnyFeature, Bolt, Core, Lettering, Mat, Opening, RoundHole, Sleeve, Void, WoodPad
+from ulbrek.core.measure.inputs import Core
 from ulbrek.core.measure.shape import Shape
 
-_FIXED_IN = (Sleeve, Lettering, Bolt, Mat, Void, WoodPad)
-_OUTLINE_WORDS = {
-    "l": "an L",
-    "u": "a U",
-    "trapezoid": "a trapezoid",
-    "polygon": "a regular polygon",
-    "disc": "a disc",
-    "half disc": "half a disc",
-    "arch block": "that of an arch block",
-    "free": "drawn by its corners",
-    "imported": "from a drawing",
-}
 DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
 
 
@@ -59,43 +47,10 @@ def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:
     ]
 
 
-def cannot_be_formed(shape: Shape) -> str:
-    """What of a piece a plain box of boards does not make, in words; empty where it does."""
-    piece = shape.piece
-    reasons = {
-        "it is drawn from the side": piece.drawn == "from the side",
-        f"its outline is {_OUTLINE_WORDS.get(piece.outline.kind)}": piece.outline.kind != "rectangle",
-        "its thickness changes": piece.taper is not None,
-        "seams divide it into castings": bool(piece.seams),
-        "an edge is shaped in the mould": any(one.made == "in the mould" for one in piece.edge_profiles),
-    }
-    reasons |= {f"of “{feature.name}”": True for feature in piece.features if not _leaves_a_box(feature)}
-    return next((reason for reason, holds in reasons.items() if holds), "")
-
-
-def _leaves_a_box(feature: AnyFeature) -> bool:
-    """Whether a box of boards and foam knockouts still makes the piece with this in it."""
-    if isinstance(feature, RoundHole):
-        return feature.depth is None
-    if isinstance(feature, Opening):
-        return not feature.draft_deg
-    return isinstance(feature, _FIXED_IN)
-
-
 def is_flat(shape: Shape) -> bool:
     """Whether its steel can lie flat: it is neither drawn from the side nor a vessel."""
     vessel = any(isinstance(one, Core) and one.depth.mm > DEEP * shape.cast_depth for one in shape.piece.features)
     return shape.piece.drawn == "in plan" and not vessel
-
-
-def fixed_in(shape: Shape) -> list[str]:
-    """What is fixed in the form beside its knockouts, by name: sleeves, bolts, letters and what stays inside."""
-    return [feature.name for feature in shape.piece.features if isinstance(feature, _FIXED_IN)]
-
-
-def knocked_out(shape: Shape) -> list[Placed]:
-    """What foam knockouts are built for."""
-    return [placed for placed in shape.placed if isinstance(placed.feature, Opening | RoundHole)]
 
 
 def _stands_in_the_way(shape: Shape, placed: Placed) -> bool:

@@ -4,7 +4,7 @@ from collections.abc import Collection
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.form.result import Board, CuttingResult, FormResult
+from ulbrek.core.form.result import Board, FormResult
 from ulbrek.core.kit.nesting import SheetPlan
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.result import PlacedFeature
@@ -14,6 +14,7 @@ from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 WIDTH_MM = 172.0
 _WEB_DASH, _MESH_DASH = "1 1", "2 1"
 _MOST_TAPES = 6
+_SLIM = 0.2  # a board in plan that lies nearly level
 
 
 def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
@@ -36,47 +37,48 @@ def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
     return drawing.svg()
 
 
-def form_plan(form: FormResult, features: Collection[PlacedFeature], units: Units, mirrored: bool) -> str:
+def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
     """The form as it lies, each strip with its length, the screws at their places."""
     drawing = _form(form, 115, mirrored)
     _boards(drawing, form, {board.key for board in form.boards}, ())
-    for feature in features:
-        _feature(drawing, feature)
+    for former in form.knockouts:
+        drawing.path(former.path, FOAM, 0.4)
     for screw in form.screws:
         if screw.way == "in":
             reach = max(screw.length_mm, 12.0)
             drawing.line(screw.x_mm, screw.y_mm, screw.x_mm + screw.dx * reach, screw.y_mm + screw.dy * reach, 0.7)
         else:
             drawing.dot(screw.x_mm, screw.y_mm)
-    for board in form.boards[1:]:
-        _strip_name(drawing, board, f"{board.key} {write_length(board.length_cut_mm, units)}", form.boards[0])
+    for board in form.boards:
+        if board.kind in ("strip", "liner", "kerfed strip", "divider"):
+            _strip_name(drawing, board, f"{board.key} {write_length(board.length_cut_mm, units)}", form.boards[0])
     base = form.boards[0]
     size = f"base {write_length(base.length_cut_mm, units)} × {write_length(base.height_cut_mm, units)}"
     drawing.words(WIDTH_MM / 2, drawing.y(base.y_mm + base.dy_mm) - 2.5, size)
     return drawing.svg()
 
 
-def step(form: FormResult, features: Collection[PlacedFeature], index: int, mirrored: bool) -> str:
+def step(form: FormResult, index: int, mirrored: bool) -> str:
     """One step of the assembly: what stands is thin, what is new is heavy."""
     placed = {key for one in form.steps[: index + 1] for key in one.adds}
     now = form.steps[index].adds
     drawing = _form(form, 42, mirrored, width_mm=62, margin_mm=2)
     _boards(drawing, form, placed, now)
-    inside = {one.edge: one.wanted_mm for one in form.inside}
-    drawing.box(Box(0, 0, inside["front"], inside["right"]), stroke=0.9 if "bead" in now else 0.15, dash="1 1")
-    for feature in features:
-        if feature.id in placed:
-            _feature(drawing, feature, 0.9 if feature.id in now else 0.3)
-    if all(board.key in placed for board in form.boards):
+    for cavity in form.cavities:
+        drawing.path(cavity, stroke=0.9 if "bead" in now else 0.15)
+    for former in form.knockouts:
+        if former.feature in placed:
+            drawing.path(former.path, FOAM, 0.9 if former.feature in now else 0.3)
+    if all(board.key in placed for board in form.boards if board.kind == "strip"):
         for screw in form.screws:
             drawing.dot(screw.x_mm, screw.y_mm, 0.5, filled="tape" in placed)
     return drawing.svg()
 
 
-def sheet(cutting: CuttingResult, plan: SheetPlan, letters: dict[str, str]) -> str:
+def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
     """A sheet with its boards lettered and its cuts numbered in sawing order."""
-    drawing = Drawing(Box(0, 0, cutting.sheet_length_mm, cutting.sheet_width_mm), WIDTH_MM, 110, False, margin_mm=9)
-    drawing.box(Box(0, 0, cutting.sheet_length_mm, cutting.sheet_width_mm), "#ffffff", 0.6)
+    drawing = Drawing(Box(0, 0, plan.length_mm, plan.width_mm), WIDTH_MM, 110, False, margin_mm=9)
+    drawing.box(Box(0, 0, plan.length_mm, plan.width_mm), "#ffffff", 0.6)
     rows = sorted({panel.y_mm for panel in plan.panels})
     for panel in plan.panels:
         drawing.box(Box(panel.x_mm, panel.y_mm, panel.length_mm, panel.width_mm), BOARD)
@@ -149,11 +151,12 @@ def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
     ledge = (-base.y_mm - strip.thickness_mm) * drawing.scale
     x, y = drawing.x(strip.x_mm + strip.dx_mm / 2), drawing.y(strip.y_mm + strip.dy_mm / 2)
     if strip.dx_mm > strip.dy_mm:
-        outward = 1 if strip.key == "front" else -1
-        away = (ledge + strip.dy_mm * drawing.scale) / 2 if ledge > 5.0 else -6.0
+        outward = 1 if strip.y_mm + strip.dy_mm / 2 < base.y_mm + base.dy_mm / 2 else -1
+        away = (ledge + strip.dy_mm * drawing.scale) / 2 if ledge > 5.0 and strip.dy_mm < _SLIM * strip.dx_mm else -6.0
         drawing.words(x, y + 1.1 + outward * away, text)
         return
-    inward = 1 if (strip.key == "left") != drawing.mirrored else -1
+    on_left = strip.x_mm + strip.dx_mm / 2 < base.x_mm + base.dx_mm / 2
+    inward = 1 if on_left != drawing.mirrored else -1
     low = drawing.y(strip.y_mm + strip.dy_mm * 0.08)
     drawing.words(x + 3 * inward, low, text, 3.9, "start" if inward > 0 else "end")
 
@@ -161,8 +164,8 @@ def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
 def _boards(drawing: Drawing, form: FormResult, placed: Collection[str], now: Collection[str]) -> None:
     for board in form.boards:
         if board.key in placed:
-            fill = "#ffffff" if board.key == "base" else BOARD
-            drawing.box(Box(board.x_mm, board.y_mm, board.dx_mm, board.dy_mm), fill, 0.9 if board.key in now else 0.3)
+            fill = "none" if board.kind == "lid" else "#ffffff" if board.kind in ("base", "bed") else BOARD
+            drawing.path(board.path, fill, 0.9 if board.key in now else 0.3)
 
 
 def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:

@@ -12,7 +12,7 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.form.result import FormResult
+from ulbrek.core.form.result import Board, FormResult, Knockout
 from ulbrek.core.job import Job
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan, Plan
@@ -39,15 +39,12 @@ class Pages:
             yield {"title": f"Measure{name}", "blocks": [*self._findings("measure"), *self._measure(piece, planned)]}
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             name = f": {piece.name}" if several else ""
-            if planned.form is None:
-                continue
             yield {
                 "title": f"Form{name}",
-                "blocks": [*self._findings("form"), *self._form(piece, planned, planned.form)],
+                "blocks": [*self._findings("form"), *self._form(piece, planned.form)],
             }
-            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned, planned.form))}
-        unformed = [] if any(one.form for one in self.plan.pieces) else self._findings("form")
-        yield {"title": "Cuts", "blocks": [*unformed, *self._cuts()]}
+            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned.form))}
+        yield {"title": "Cuts", "blocks": list(self._cuts())}
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             name = f": {piece.name}" if several else ""
             yield {"title": f"Steel{name}", "blocks": [*self._findings("steel"), *self._steel(piece, planned)]}
@@ -113,14 +110,14 @@ class Pages:
         if rows:
             yield {**_table(["On the place", "Measured", "Again", "Today"], rows), "to_fill_in": True}
 
-    def _form(self, piece: Piece, planned: PiecePlan, form: FormResult) -> Iterator[Block]:
+    def _form(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
         yield {"kind": "text", "text": "As it lies on the bench" + (", a mirror image." if mirrored else ".")}
-        yield _drawing(drawings.form_plan(form, planned.measure.features, self.units, mirrored))
+        yield _drawing(drawings.form_plan(form, self.units, mirrored))
         yield _table(
             ["Board", "Length", "Height", "Thickness"],
             [
-                [b.name, self._mm(b.length_cut_mm), self._mm(b.height_cut_mm), self._mm(b.thickness_mm)]
+                [b.name + _bevels(b), self._mm(b.length_cut_mm), self._mm(b.height_cut_mm), self._mm(b.thickness_mm)]
                 for b in form.boards
             ],
         )
@@ -136,26 +133,29 @@ class Pages:
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
             ["Level", f"1 mm a metre off makes {self._of(form.out_of_level)} end to end"],
         ]
-        rows += [
-            [
-                f"Knockout, {one.name}",
-                f"{one.layers.value:g} layers, cut flush at {self._mm(one.height_mm)}; lifts {self._of(one.uplift)}, "
-                f"held {self._of(one.held)}",
-            ]
-            for one in form.knockouts
-        ]
+        rows += [[one.name, self._former(one)] for one in form.knockouts]
         if used.release:
             rows.append(["Release", self._of(used.release)])
         yield _table(["", ""], rows)
 
-    def _steps(self, piece: Piece, planned: PiecePlan, form: FormResult) -> Iterator[Block]:
+    def _former(self, one: Knockout) -> str:
+        """What a former is made of, how it lies and how it is held."""
+        said = [one.build, one.where]
+        if one.layers:
+            said.append(f"{one.layers.value:g} layers, cut to {self._mm(one.height_mm)}")
+        if one.draft_deg:
+            said.append(f"narrowing by {one.draft_deg:g}°")
+        if one.uplift:
+            said.append(f"lifts {self._of(one.uplift)}" + (f", held {self._of(one.held)}" if one.held else ""))
+        return ", ".join(said) + f". {one.holding}"
+
+    def _steps(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
-        features = planned.measure.features
         yield {
             "kind": "steps",
             "steps": [
                 {
-                    "svg": drawings.step(form, features, index, mirrored),
+                    "svg": drawings.step(form, index, mirrored),
                     "title": f"{one.number}  {one.title}",
                     "text": one.text,
                     "care": one.care,
@@ -170,21 +170,25 @@ class Pages:
         yield _table(
             ["To have", ""],
             [
-                [cutting.sheet_name, self._of(cutting.sheet_count)],
+                *([kind.sheet_name, f"{len(kind.bought)} sheets"] for kind in cutting.kinds),
                 ["Screws", f"{self._of(cutting.screws)}, {self._of(cutting.boxes)}"],
                 ["Sealant", self._of(cutting.cartridges)],
                 ["Tape", self._of(cutting.rolls)],
             ],
         )
-        for number, plan in enumerate(cutting.sheets, 1):
-            yield {"kind": "heading", "text": f"Sheet {number} of {len(cutting.sheets)}"}
-            yield _drawing(drawings.sheet(cutting, plan, letters))
-            words = {"rip": "rip at", "cross": "crosscut at"}
-            cuts = [[str(saw.number), words[saw.kind], self._mm(saw.setting_mm)] for saw in plan.saws]
-            half = ceil(len(cuts) / 2)
-            pairs = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else ["", "", ""])] for at in range(half)]
-            yield _table(["Cut", "", "Setting", "Cut", "", "Setting"], pairs)
-        sizes = {panel.key: panel for plan in cutting.sheets for panel in plan.panels}
+        for kind in cutting.kinds:
+            for number, plan in enumerate(kind.sheets, 1):
+                what = "Offcut" if plan.offcut is not None else "Sheet"
+                yield {"kind": "heading", "text": f"{kind.sheet_name}: {what.lower()} {number} of {len(kind.sheets)}"}
+                yield _drawing(drawings.sheet(plan, letters))
+                words = {"rip": "rip at", "cross": "crosscut at"}
+                cuts = [[str(saw.number), words[saw.kind], self._mm(saw.setting_mm)] for saw in plan.saws]
+                half = ceil(len(cuts) / 2)
+                pairs = [
+                    [*cuts[at], *(cuts[at + half] if at + half < len(cuts) else ["", "", ""])] for at in range(half)
+                ]
+                yield _table(["Cut", "", "Setting", "Cut", "", "Setting"], pairs)
+        sizes = {panel.key: panel for kind in cutting.kinds for plan in kind.sheets for panel in plan.panels}
         yield _table(
             ["", "Board", "Length", "Width"],
             [
@@ -366,3 +370,11 @@ def _clock(moment: datetime, zone: str) -> str:
 def _letters(index: int) -> str:
     letter = chr(65 + index % 26)
     return letter if index < 26 else _letters(index // 26 - 1) + letter
+
+
+def _bevels(board: Board) -> str:
+    """How the blade is tilted at a board's ends, in words."""
+    start, end = (abs(one) for one in board.bevels_deg)
+    if not start and not end:
+        return ""
+    return f", bevelled {start:g}°" if abs(start - end) < 0.01 else f", bevelled {start:g}° and {end:g}°"

@@ -1,53 +1,43 @@
 """Boards: what they are cut to, and the inside that they make."""
 
+from math import ceil, pi, radians, sqrt, tan
+
 from ulbrek.core.base.figure import rule
 
 
 @rule(unit="mm")
-def strip_running_past(inside_mm: float, board_mm: float) -> float:
-    """Length of a strip that runs past both neighbours
+def strip(inside_mm: float, at_start_mm: float, at_end_mm: float) -> float:
+    """Length of a strip
+
+    A cast dimension is the inside of the form: a board is longer wherever it runs past another.
 
     Args:
         inside_mm: inside of the form along it
-        board_mm: thickness of the board
+        at_start_mm: how far it reaches beyond at its beginning; negative where it begins behind another
+        at_end_mm: the same at its end
 
-    Formula: inside_mm + 2 * board_mm
+    Formula: inside_mm + at_start_mm + at_end_mm
 
-    Source: common practice: outside length is inside and two board thicknesses
+    Source: common practice: run past both neighbours it is two board thicknesses longer than the inside
     """
-    return inside_mm + 2 * board_mm
+    return inside_mm + at_start_mm + at_end_mm
 
 
 @rule(unit="mm")
-def strip_between(inside_mm: float) -> float:
-    """Length of a strip between two others
+def mitre_reach(board_mm: float, turn_deg: float) -> float:
+    """How far the outer face of a mitred board reaches beyond the inside
+
+    The blade is tilted by half the turn; at an inner corner the outer face is the shorter one.
 
     Args:
-        inside_mm: inside of the form along it
-
-    Formula: inside_mm
-
-    Source: common practice
-    """
-    return inside_mm
-
-
-@rule(unit="mm")
-def strip_pinwheel(inside_mm: float, board_mm: float, overrun_mm: float) -> float:
-    """Length of a strip that runs past one neighbour
-
-    Each strip butts against one neighbour and runs past the other: no cut has to be exact.
-
-    Args:
-        inside_mm: inside of the form along it
         board_mm: thickness of the board
-        overrun_mm: how much longer it is left
+        turn_deg: the angle between the two sides' directions, negative at an inner corner
 
-    Formula: inside_mm + board_mm + overrun_mm
+    Formula: board_mm * tan(pi * turn_deg / 360)
 
-    Source: common practice
+    Source: geometry
     """
-    return inside_mm + board_mm + overrun_mm
+    return board_mm * tan(pi * turn_deg / 360)
 
 
 @rule(unit="mm")
@@ -83,20 +73,21 @@ def base_side(inside_mm: float, ledge_mm: float) -> float:
 
 
 @rule(unit="mm")
-def inside_of_running_past(strip_mm: float, board_mm: float) -> float:
-    """Inside that a strip running past makes
+def inside_of_strip(strip_mm: float, at_start_mm: float, at_end_mm: float) -> float:
+    """Inside that a strip makes
 
-    What the boards really make: the strip as it is cut, less a board thickness at either end.
+    What the boards really make: the strip as it is cut, less what it reaches beyond at either end.
 
     Args:
         strip_mm: length of the strip as it is cut
-        board_mm: thickness of the board
+        at_start_mm: how far it reaches beyond the inside at its beginning
+        at_end_mm: the same at its end
 
-    Formula: strip_mm - 2 * board_mm
+    Formula: strip_mm - at_start_mm - at_end_mm
 
     Source: common practice
     """
-    return strip_mm - 2 * board_mm
+    return strip_mm - at_start_mm - at_end_mm
 
 
 @rule(unit="mm")
@@ -129,3 +120,104 @@ def inside_by_marks(inside_mm: float) -> float:
     Source: common practice
     """
     return inside_mm
+
+
+@rule(unit="mm")
+def liner_length(turn_deg: float, radius_mm: float, liner_mm: float) -> float:
+    """Length of the liner of a curved side
+
+    A bent sheet keeps its length in the middle of its thickness.
+
+    Args:
+        turn_deg: the angle that the curve turns through
+        radius_mm: of the piece
+        liner_mm: thickness of the liner, negative where it stands inside the curve
+
+    Formula: pi * turn_deg / 180 * (radius_mm + liner_mm / 2)
+
+    Source: geometry
+    """
+    return radians(turn_deg) * (radius_mm + liner_mm / 2)
+
+
+@rule(unit="mm")
+def rib_radius(radius_mm: float, liner_mm: float) -> float:
+    """Radius that the ribs behind a liner are cut to
+
+    Args:
+        radius_mm: of the piece
+        liner_mm: thickness of the liner, negative where it stands inside the curve
+
+    Formula: radius_mm + liner_mm
+
+    Source: geometry
+    """
+    return radius_mm + liner_mm
+
+
+@rule(unit="kerfs")
+def kerfs(turn_deg: float, board_mm: float, web_mm: float, kerf_mm: float) -> float:
+    """Saw kerfs in a strip that is bent
+
+    Kerfs on the inside of the bend close when it is bent far enough.
+
+    Args:
+        turn_deg: the angle that the curve turns through
+        board_mm: thickness of the strip
+        web_mm: what is left of it behind a kerf
+        kerf_mm: width of a kerf
+
+    Formula: ceil(pi * turn_deg / 180 * (board_mm - web_mm) / kerf_mm - 1e-9)
+
+    Source: geometry; common practice
+    """
+    return float(ceil(radians(turn_deg) * (board_mm - web_mm) / kerf_mm - 1e-9))
+
+
+@rule(unit="mm")
+def facet_spacing(radius_mm: float, sag_mm: float) -> float:
+    """Spacing of kerfs on the outside of a bend
+
+    Between two kerfs the face stays flat; it stands off the curve by the sag at most.
+
+    Args:
+        radius_mm: of the curve
+        sag_mm: how far a flat may stand off it
+
+    Formula: sqrt(8 * radius_mm * sag_mm)
+
+    Source: geometry of a chord
+    """
+    return sqrt(8 * radius_mm * sag_mm)
+
+
+@rule(unit="1")
+def bending_strain(thickness_mm: float, radius_mm: float) -> float:
+    """Strain in the face of a bent sheet
+
+    Args:
+        thickness_mm: of the sheet, or of the web behind a kerf
+        radius_mm: it is bent to
+
+    Formula: thickness_mm / (2 * radius_mm)
+
+    Source: geometry of bending
+    """
+    return thickness_mm / (2 * radius_mm)
+
+
+@rule(unit="mm")
+def shorter_by_dividers(dividers: float, thickness_mm: float) -> float:
+    """By how much a row is shorter than the form it was cast in
+
+    Dividers are gone when the pieces are set one against the other.
+
+    Args:
+        dividers: between the pieces
+        thickness_mm: of a divider
+
+    Formula: dividers * thickness_mm
+
+    Source: geometry
+    """
+    return dividers * thickness_mm

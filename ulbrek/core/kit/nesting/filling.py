@@ -57,9 +57,7 @@ class Filler:
                 found = tree
         return found
 
-    def _thrown(
-        self, pool: Sequence[int], values: Sequence[float], size: Size, throw: int
-    ) -> tuple[Tree, float]:
+    def _thrown(self, pool: Sequence[int], values: Sequence[float], size: Size, throw: int) -> tuple[Tree, float]:
         dice, order = self.dice, pool
         if throw:
             spread = dice.choice((0.15, 0.4, 0.8))

@@ -50,9 +50,7 @@ def cut_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> tuple
     return [LengthPlan(tuple(taken), left) for taken, left in opened], too_long
 
 
-def fewest_lengths(
-    parts: Sequence[tuple[str, float]], stock: LengthStock
-) -> tuple[list[LengthPlan], list[str], bool]:
+def fewest_lengths(parts: Sequence[tuple[str, float]], stock: LengthStock) -> tuple[list[LengthPlan], list[str], bool]:
     """Parts cut from the fewest stock lengths, and whether fewer are impossible.
 
     Ways to cut one length are priced in as long as one of them pays (column generation); how often each is cut is then

@@ -60,7 +60,7 @@ class Tree:
         """
         twin = Tree.__new__(Tree)
         twin.kerf, twin.filled, twin.free, twin.parts = self.kerf, self.filled, [], {}
-        twin.root = twin._grown(self.root, None, twins)  # noqa: SLF001 - its own twin
+        twin.root = twin._grown(self.root, None, twins)
         return twin
 
     def _grown(self, of: Node, up: Node | None, twins: dict[Node, Node] | None) -> Node:

@@ -1,0 +1,294 @@
+"""What keeps concrete out of a place, and what holds things in it: of what, where, and how it is kept from floating."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from math import atan, ceil, degrees
+
+from shapely import Point as At
+from shapely import Polygon, unary_union
+from shapely.geometry.base import BaseGeometry
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.form import rules
+from ulbrek.core.form.boards import path, placed
+from ulbrek.core.form.result import Board, Knockout, Where
+from ulbrek.core.form.sides import Filled
+from ulbrek.core.form.wanted import Wanted
+from ulbrek.core.kit.geometry import Outline, Prism, Vertex
+from ulbrek.core.materials.boards import Foam
+from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM
+from ulbrek.core.measure.result import EdgeMade, Moulded
+
+WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
+SAFETY = 1.5
+_SMALL_MM2 = 20_000.0  # a former as large as a dinner plate is screwed at four places, a smaller one at one
+_LEVEL_MM = 0.01
+_THIN_MM = 12.0  # what is shallower is a sheet, not foam
+_BOX_FROM_MM = (120.0, 60.0)  # a core as wide and as deep as that is a box of boards
+_HELD_IN: dict[str, tuple[str, str]] = {
+    "sleeve": ("the sleeve itself, on a round plug", "Screw the plug down on its mark, push it over, tape its end."),
+    "void": ("foam that stays in", "Tie it down to the base with wire at every 300 mm, so that it cannot rise."),
+    "letters": ("letters, mirrored where they are read from the mould's side", "Glue each with a bead; wax them well."),
+    "bolt": ("the bolt in a bridge over the form", "Hole 1 to 2 mm over the bolt, nuts on both sides, threads taped."),
+    "bolt in a side": ("the bolt through the side", "Hole 1 to 2 mm over the bolt, a nut outside, threads taped."),
+    "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, hold it on the base."),
+    "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Around:
+    """What formers stand in: the foam at hand and the density of the fresh concrete [kg/m³]."""
+
+    foam: Foam
+    density_kg_m3: float
+
+
+def formers(wanted: Wanted, blocks: Sequence[Filled], around: Around) -> tuple[Knockout, ...]:
+    """Everything that stands in a form beside its boards.
+
+    Args:
+        wanted: what the form is for
+        blocks: those that round its corners
+        around: the foam and the concrete
+    """
+    return (
+        *(_block(wanted, block, around) for block in blocks),
+        *(_former(wanted, one, around) for one in _numbered(wanted.moulded) if not one.stands_out),
+        *_floors(wanted, around),
+        *(_edge(wanted, made) for made in wanted.edges_made),
+    )
+
+
+def hung(wanted: Wanted) -> Iterator[Board]:
+    """Boards that hang from bridges: they close what rises above the form, where no side of it does."""
+    rising = [one for one in wanted.moulded if wanted.rises(one) > _LEVEL_MM and one.kind in ("rib", "drop edge")]
+    if not rising:
+        return
+    board = wanted.sheet.thickness_mm
+    height = max(wanted.rises(one) for one in rising)
+    whole = unary_union([one.prism.outline.polygon.buffer(1e-6, join_style="mitre") for one in rising])
+    rim = wanted.outline.polygon.exterior.buffer(1e-3)
+    number = 0
+    for ring in polygons_of(whole):
+        (plain,) = polygons_of(ring.simplify(1e-3))
+        corners = list(plain.exterior.coords)[:-1]
+        if not ring.exterior.is_ccw:
+            corners.reverse()
+        for (ax, ay), (bx, by) in zip(corners, (*corners[1:], corners[0]), strict=True):
+            run = ((bx - ax) ** 2 + (by - ay) ** 2) ** 0.5
+            middle = At((ax + bx) / 2, (ay + by) / 2)
+            if run < 1 or rim.contains(middle):
+                continue
+            number += 1
+            nx, ny = (by - ay) / run * board, -(bx - ax) / run * board
+            foot = Outline((Vertex(ax, ay), Vertex(ax + nx, ay + ny), Vertex(bx + nx, by + ny), Vertex(bx, by)))
+            of = f"{wanted.piece}/hung-{number}"
+            yield placed(
+                f"hung-{number}", f"Hung strip {number}, from a bridge", "hung strip",
+                (
+                    work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
+                    work(rules.strip_height, of, thickness_mm=height, lap_mm=0.0),
+                ),
+                foot, (wanted.depth_mm, wanted.depth_mm + height, wanted.depth_mm + height), board, wanted.sheet.id,
+            )  # fmt: skip
+
+
+def core_sides(wanted: Wanted) -> Iterator[Board]:
+    """The boards of core boxes: four sides and a floor each, narrowing by the draft so that the box comes out."""
+    for one in _numbered(wanted.moulded):
+        if not one.stands_out and _is_boxed(one):
+            yield from _box_of(wanted, one)
+
+
+def _box_of(wanted: Wanted, one: Moulded) -> Iterator[Board]:
+    left, front, right, back = one.prism.outline.box
+    board, deep = wanted.sheet.thickness_mm, one.prism.top_mm - one.prism.bottom_mm
+    slant = deep * (1 + one.prism.draft**2) ** 0.5
+    lost = 2 * one.prism.draft * deep
+    bottom, top = one.prism.bottom_mm, one.prism.top_mm
+    feet = {
+        "front": (left, front, right - left, board), "back": (left, back - board, right - left, board),
+        "left": (left, front + board, board, back - front - 2 * board),
+        "right": (right - board, front + board, board, back - front - 2 * board),
+    }  # fmt: skip
+    for edge, (x, y, dx, dy) in feet.items():
+        run, key = max(dx, dy), f"{one.feature}-{edge}"
+        of = f"{wanted.piece}/{key}"
+        shape = (0.0, 0.0, 0.0, run, 0.0, 0.0, run - lost / 2, slant, 0.0, lost / 2, slant, 0.0) if lost else ()
+        foot = Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
+        sizes = (
+            work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
+            work(rules.strip_height, of, thickness_mm=slant, lap_mm=0.0),
+        )
+        yield placed(
+            key, f"{one.name}, {edge} of the box", "core side", sizes, foot, (bottom, top, top), board,
+            wanted.sheet.id, shape=shape,
+        )  # fmt: skip
+
+
+def _numbered(moulded: Sequence[Moulded]) -> Iterator[Moulded]:
+    """One of each key: grooves and letters of one feature are one former."""
+    seen: set[str] = set()
+    for one in moulded:
+        if one.feature not in seen:
+            seen.add(one.feature)
+            yield one
+
+
+def _is_boxed(one: Moulded) -> bool:
+    left, front, right, back = one.prism.outline.box
+    wide, deep = min(right - left, back - front), one.prism.top_mm - one.prism.bottom_mm
+    round_ = any(edge.is_arc and edge.radius > wide / 3 for edge in one.prism.outline.edges)
+    return one.kind in ("core", "recess") and wide >= _BOX_FROM_MM[0] and deep >= _BOX_FROM_MM[1] and not round_
+
+
+def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
+    """The former of one feature."""
+    prism = one.prism
+    low, high = max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm)
+    where = _where(wanted, one, low, high)
+    if one.kind in _HELD_IN:
+        build, how = _HELD_IN[one.kind]
+        plain = one.kind in ("sleeve", "void")
+        return _held(wanted, one, where, (build, how), around if plain else None)
+    deep = high - low
+    boxed = _is_boxed(one)
+    build = "a box of boards" if boxed else "foam in layers" if deep > _THIN_MM else "sheet cut to shape"
+    through = where == "on the base" and high >= wanted.depth_mm - _LEVEL_MM
+    hold = wanted.habits.knockouts
+    if where == "hung from above":
+        how = "Hang it from bridges over the form, screwed to both, and lay the ballast on."
+    elif through:
+        how = f"{hold.capitalize()} to the base, flush with the rails."
+    else:
+        how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
+    return _floating(wanted, one, where, (build, how), around)
+
+
+def _where(wanted: Wanted, one: Moulded, low: float, high: float) -> Where:
+    if one.kind == "bolt in a side":
+        return "beside"
+    if low <= _LEVEL_MM:
+        return "on the base"
+    return "hung from above" if high >= wanted.depth_mm - _LEVEL_MM else "inside"
+
+
+def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], around: Around) -> Knockout:
+    """A former with what lifts it and what holds it."""
+    prism, foam = one.prism, around.foam
+    low, high = max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm)
+    deep, of, hold = high - low, f"{wanted.piece}/{one.feature}", wanted.habits.knockouts
+    on_base = where == "on the base"
+    volume, foot = _volume(prism, low, high), _area_at(prism, low)
+    made_of_foam = told[0].startswith("foam")
+    sealed = on_base and hold == "bonded and screwed"
+    lifts = work(
+        rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=foot,
+        height_mm=wanted.depth_mm - low if on_base else deep,
+        density_kg_m3=around.density_kg_m3, wetted=WETTED_IF_SEALED_AND_SCREWED if sealed else 1.0,
+        insert_kg=volume * foam.density_kg_m3 / 1e9 if made_of_foam else 0.0,
+    )  # fmt: skip
+    bonded = foot if on_base and hold != "screwed" else 0.0
+    screws = 0
+    if hold != "bonded" or not on_base:
+        screws = max(4 if foot > _SMALL_MM2 else 1, ceil(SAFETY * lifts.value / SCREW_WORKING_N))
+    held = work(
+        rules.held_down, of, bonded_mm2=bonded, bond_mpa=BOND_WORKING_MPA, screws=float(screws), screw_n=SCREW_WORKING_N
+    )
+    thick = foam.thickness_mm if made_of_foam else wanted.sheet.thickness_mm
+    around_mm = prism.outline.length_mm
+    return Knockout(
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, path=path(prism.outline),
+        bottom_mm=low, height_mm=deep, draft_deg=round(degrees(atan(prism.draft)), 3),
+        layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
+        layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
+        uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts), screws=screws, holding=told[1],
+    )  # fmt: skip
+
+
+def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], around: Around | None) -> Knockout:
+    """Something that stays in the piece, or that only marks it, and how it is held."""
+    prism, of = one.prism, f"{wanted.piece}/{one.feature}"
+    lifts: Figure | None = None
+    if around is not None:
+        volume = _volume(prism, max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm))
+        lifts = work(
+            rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=prism.outline.area_mm2,
+            height_mm=prism.top_mm - prism.bottom_mm, density_kg_m3=around.density_kg_m3, wetted=1.0, insert_kg=0.0,
+        )  # fmt: skip
+    return Knockout(
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, path=path(prism.outline),
+        bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, draft_deg=0.0, layers=None, layer_mm=0.0,
+        tape=None, uplift=lifts, held=None, ballast=None if lifts is None else work(rules.ballast, of, uplift_n=lifts),
+        screws=0 if lifts is None else max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)), holding=told[1],
+    )  # fmt: skip
+
+
+def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
+    """A block that rounds an upright corner, from the base to the rails."""
+    of, deep = f"{wanted.piece}/{block.key}", wanted.depth_mm
+    return Knockout(
+        feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
+        build="foam in layers", where="in a corner", path=path(block.block), bottom_mm=0.0, height_mm=deep,
+        draft_deg=0.0, layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
+        layer_mm=around.foam.thickness_mm,
+        tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
+        uplift=None, held=None, ballast=None, screws=2,
+        holding="Screw it through both strips, and bead its two joints.",
+    )  # fmt: skip
+
+
+def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
+    """A raised floor inside of what hangs below it: under a slab with drop edges that is cast face up."""
+    under = [one for one in wanted.moulded if one.stands_out and one.prism.bottom_mm < -_LEVEL_MM]
+    if not under:
+        return
+    deep = max(-one.prism.bottom_mm for one in under)
+    left = wanted.outline.polygon.difference(unary_union([one.prism.outline.polygon for one in under]))
+    for number, part in enumerate(polygons_of(left), 1):
+        corners = list(part.exterior.coords)[:-1]
+        outline = Outline(tuple(Vertex(x, y) for x, y in (corners if part.exterior.is_ccw else corners[::-1])))
+        of = f"{wanted.piece}/raised-floor-{number}"
+        yield Knockout(
+            feature=f"raised-floor-{number}", name="Raised floor", kind="raised floor", build="foam in layers",
+            where="on the base", path=path(outline), bottom_mm=-deep, height_mm=deep, draft_deg=0.0,
+            layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
+            layer_mm=around.foam.thickness_mm, tape=None, uplift=None, held=None, ballast=None, screws=0,
+            holding="Bond it to the base all over; face it with sheet where the face must be smooth.",
+        )  # fmt: skip
+
+
+def _edge(wanted: Wanted, made: EdgeMade) -> Knockout:
+    """What shapes an edge in the mould: a strip along the floor, or a tool along the open side."""
+    edges = [
+        edge for edge, name in zip(wanted.outline.edges, wanted.outline.edge_names, strict=True) if name == made.edge
+    ]
+    (first, *_) = edges or [wanted.outline.edges[0]]
+    on_floor = made.side == "floor"
+    build = f"a strip shaped to a {made.kind}" if on_floor else f"an edging tool for a {made.kind}"
+    line = (first.start.x, first.start.y, first.bulge, first.end.x, first.end.y, 0.0)
+    return Knockout(
+        feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
+        build=build, where="along an edge", path=line, bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
+        height_mm=made.size_mm, draft_deg=0.0, layers=None, layer_mm=0.0, tape=None, uplift=None, held=None,
+        ballast=None, screws=0,
+        holding="Glue it into the corner before the joints are sealed." if on_floor
+        else "Run it along the rail when a pressed finger leaves 6 mm.",
+    )  # fmt: skip
+
+
+def _area_at(prism: Prism, height: float) -> float:
+    found = prism.outline_at(height)
+    return 0.0 if found is None else found.area_mm2
+
+
+def _volume(prism: Prism, low: float, high: float) -> float:
+    """Of a former that narrows evenly [mm³]: Simpson's rule, exact for it."""
+    ends = _area_at(prism, low) + _area_at(prism, high) + 4 * _area_at(prism, (low + high) / 2)
+    return max(0.0, (high - low) / 6 * ends)
+
+
+def polygons_of(shape: BaseGeometry) -> list[Polygon]:
+    """The polygons that a shape is made of."""
+    return [one for one in getattr(shape, "geoms", [shape]) if isinstance(one, Polygon) and not one.is_empty]

@@ -1,0 +1,98 @@
+"""What a form is built for, and of what."""
+
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.kit.geometry import Fall, Outline
+from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.measure.result import EdgeMade, Moulded
+
+RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
+
+
+class Divider(NamedTuple):
+    """A board across the inside, from one end to the other in plan [mm]; a thin one is a liner."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    thin: bool
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """What a form is built for: the piece as it lies in it, the sheets and the habits.
+
+    Attributes:
+        piece: its id
+        outline: of the form's inside in plan; heights count from its floor [mm]
+        depth_mm: of the form's inside
+        sheet: what its base, strips and ribs are cut from
+        liner: what is bent for curved sides
+        floor: a floor that slopes
+        ceiling: an open side that slopes
+        moulded: what it has to make or to hold beside its outline
+        edges_made: edges that are shaped in it
+        dividers: where it is divided
+        cavities: the outlines of the castings in it; empty: the one that its inside is
+        open_edges: sides that stay open, where it stands on edge between two panels; none where it lies
+    """
+
+    piece: str
+    outline: Outline
+    depth_mm: float
+    sheet: Sheet
+    liner: Sheet
+    habits: FormHabits
+    floor: Fall | None = None
+    ceiling: Fall | None = None
+    moulded: tuple[Moulded, ...] = ()
+    edges_made: tuple[EdgeMade, ...] = ()
+    dividers: tuple[Divider, ...] = ()
+    cavities: tuple[Outline, ...] = ()
+    open_edges: frozenset[str] = frozenset()
+
+    @property
+    def length_mm(self) -> float:
+        """Of the box round the inside, from left to right [mm]."""
+        return self.outline.box[2]
+
+    @property
+    def width_mm(self) -> float:
+        """Of the box round the inside, from front to back [mm]."""
+        return self.outline.box[3]
+
+    @property
+    def laps(self) -> bool:
+        """Whether the strips lap the base's edge; with curved sides, or on edge, they stand on it."""
+        straight = not any(edge.is_arc for edge in self.outline.edges)
+        return self.habits.sides == "lapping the base" and straight and not self.stands
+
+    @property
+    def stands(self) -> bool:
+        """Whether it stands on edge between two panels."""
+        return bool(self.open_edges)
+
+    @property
+    def head_mm(self) -> float:
+        """How high the concrete stands in it [mm]."""
+        return (
+            self.width_mm if self.stands else self.depth_mm + max((self.rises(one) for one in self.moulded), default=0)
+        )
+
+    @property
+    def sunk_mm(self) -> float:
+        """How far its base lies under the floor of the piece: under a raised or a sloping floor [mm]."""
+        under = max((-one.prism.bottom_mm for one in self.moulded if one.stands_out), default=0.0)
+        return max(0.0, under) + (self.sheet.thickness_mm if self.floor is not None else 0.0)
+
+    @property
+    def lap_mm(self) -> float:
+        """How far the strips reach under the floor of the piece [mm]."""
+        return self.sunk_mm + (self.sheet.thickness_mm if self.laps else 0.0)
+
+    def rises(self, one: Moulded) -> float:
+        """How far something stands above the depth of the form [mm]."""
+        return max(0.0, one.prism.top_mm - self.depth_mm) if one.stands_out else 0.0

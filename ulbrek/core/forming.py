@@ -1,0 +1,116 @@
+"""What a piece asks of its form: how it lies, stands or is ganged in it, in the words of Form."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from shapely import LineString
+
+from ulbrek.core.form.inputs import FormInputs
+from ulbrek.core.form.wanted import Divider, Wanted
+from ulbrek.core.job import Job
+from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
+from ulbrek.core.measure.moulding import edges_made, moulded, slopes
+from ulbrek.core.measure.result import Moulded
+from ulbrek.core.measure.shape import Shape
+from ulbrek.core.references import Chosen
+from ulbrek.core.shop import Shop
+
+_UP = 0.3  # a side whose outward direction rises by so much lies on top of a profile that stands
+
+
+def wanted_for(job: Job, shape: Shape, chosen: Chosen, shop: Shop) -> Wanted:
+    """The form of one piece of a job.
+
+    Args:
+        job: the job, for what it does otherwise than the shop
+        shape: the piece
+        chosen: the sheets
+        shop: its habits
+    """
+    inputs, piece = job.form, shape.piece
+    floor, ceiling = slopes(shape)
+    wanted = Wanted(
+        piece.id, shape.outline, shape.cast_depth, chosen.sheet, chosen.liner, inputs.over(shop.form_habits),
+        floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
+        _open_edges(shape, inputs),
+    )  # fmt: skip
+    count = side_by_side(inputs, shape)
+    return wanted if count == 1 else _ganged(wanted, count)
+
+
+def side_by_side(inputs: FormInputs, shape: Shape) -> int:
+    """How many of a piece are cast in one form; one where it is no plain rectangle."""
+    piece = shape.piece
+    plain = piece.outline.kind == "rectangle" and not piece.seams and piece.taper is None
+    return min(inputs.side_by_side, piece.count) if plain else 1
+
+
+def _at_seams(shape: Shape) -> tuple[Divider, ...]:
+    """Where thin dividers stand: on each seam, as far as it runs through the piece."""
+    found = []
+    for seam in shape.piece.seams:
+        line = shape.seam_line(seam)
+        inside = shape.outline.polygon.intersection(_long(line))
+        for part in (one for one in getattr(inside, "geoms", [inside]) if not one.is_empty):
+            (x1, y1), (x2, y2) = part.coords[0], part.coords[-1]
+            found.append(Divider(x1, y1, x2, y2, thin=True))
+    return tuple(found)
+
+
+def _long(line: CutLine) -> LineString:
+    far = 1e5
+    return LineString(
+        [
+            (line.at.x - line.along.x * far, line.at.y - line.along.y * far),
+            (line.at.x + line.along.x * far, line.at.y + line.along.y * far),
+        ]
+    )
+
+
+def _open_edges(shape: Shape, inputs: FormInputs) -> frozenset[str]:
+    """The side that stays open of a profile that is cast on edge: the longest of those on top of it."""
+    if shape.piece.drawn != "from the side":
+        return frozenset()
+    wide = shape.cast_depth > min(shape.size)
+    if inputs.profile == "lying" or (inputs.profile is None and not wide):
+        return frozenset()
+    outline = shape.outline
+    on_top = [
+        (edge.length, name.replace(" ", "-"))
+        for edge, name in zip(outline.edges, outline.edge_names, strict=True)
+        if name and -(edge.end.x - edge.start.x) / max(edge.chord, 1e-9) > _UP
+    ]
+    return frozenset(name for _, name in [max(on_top)]) if on_top else frozenset()
+
+
+def _ganged(wanted: Wanted, count: int) -> Wanted:
+    """Several of a rectangle side by side, a divider between each and the next, along their longer sides."""
+    length, width, board = wanted.length_mm, wanted.width_mm, wanted.sheet.thickness_mm
+    deep = length >= width
+    step = (width if deep else length) + board
+    offsets = [(0.0, step * one) if deep else (step * one, 0.0) for one in range(count)]
+    outline = rectangle(length, step * count - board) if deep else rectangle(step * count - board, width)
+    dividers = tuple(
+        Divider(0.0, y - board / 2, length, y - board / 2, thin=False)
+        if deep
+        else Divider(x - board / 2, 0.0, x - board / 2, width, thin=False)
+        for x, y in offsets[1:]
+    )
+    return replace(
+        wanted,
+        outline=outline,
+        moulded=tuple(one for number, by in enumerate(offsets) for one in _moved(wanted.moulded, by, number)),
+        dividers=dividers,
+        cavities=tuple(rectangle(length, width).moved(*by) for by in offsets),
+    )
+
+
+def _moved(all_: Sequence[Moulded], by: tuple[float, float], number: int) -> list[Moulded]:
+    if not number:
+        return list(all_)
+    return [replace(one, feature=f"{one.feature}-in-{number + 1}", prism=_shifted(one.prism, by)) for one in all_]
+
+
+def _shifted(prism: Prism, by: tuple[float, float]) -> Prism:
+    holes: tuple[Outline, ...] = tuple(hole.moved(*by) for hole in prism.holes)
+    return replace(prism, outline=prism.outline.moved(*by), holes=holes)

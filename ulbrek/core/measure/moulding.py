@@ -1,0 +1,70 @@
+"""The piece as a mould sees it: what keeps concrete out of it and what stands out, from its floor up."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from typing import Literal
+
+from ulbrek.core.kit.geometry import Fall, Prism
+from ulbrek.core.measure.bodies import SIDES, Placed, adds_of, cuts_of
+from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.result import EdgeMade, Moulded
+from ulbrek.core.measure.shape import Shape
+
+
+def moulded(shape: Shape) -> tuple[Moulded, ...]:
+    """Everything in and on a piece that its form has to make or to hold, in the order of its features."""
+    return tuple(one for placed in shape.placed for one in _of(shape, placed))
+
+
+def edges_made(shape: Shape) -> tuple[EdgeMade, ...]:
+    """The edges that are shaped in the mould, and which side of it they lie on."""
+    face: Literal["floor", "open side"] = "floor" if _turned(shape) else "open side"
+    return tuple(
+        EdgeMade(profile.edge, profile.profile, profile.size.mm, face)
+        for profile in shape.piece.edge_profiles
+        if profile.made == "in the mould"
+    )
+
+
+def slopes(shape: Shape) -> tuple[Fall | None, Fall | None]:
+    """A floor of the mould that slopes, and an open side that does: heights from the floor [mm]."""
+    floor, ceiling, depth = shape.solid.floor, shape.solid.ceiling, shape.cast_depth
+    if not _turned(shape):
+        return floor, ceiling
+    return _upside_down(ceiling, depth), _upside_down(floor, depth)
+
+
+def _of(shape: Shape, placed: Placed) -> Iterator[Moulded]:
+    feature, depth = placed.feature, shape.cast_depth
+    key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
+    for cut in cuts_of(placed, shape.piece.thickness.mm, depth):
+        yield Moulded(key, feature.name, feature.kind, _as_cast(shape, cut), stands_out=False)
+    for add in adds_of(placed, depth):
+        yield Moulded(key, feature.name, feature.kind, _as_cast(shape, add), stands_out=True)
+    if isinstance(feature, Bolt) and feature.into in SIDES:
+        middle, half = depth / 2, feature.diameter.mm / 2
+        body = Prism(placed.outline, middle - half, middle + half)
+        yield Moulded(key, feature.name, "bolt in a side", body, stands_out=False)
+
+
+def _turned(shape: Shape) -> bool:
+    """Whether the mould's floor is under the piece's face."""
+    return shape.piece.cast == "face down"
+
+
+def _as_cast(shape: Shape, prism: Prism) -> Prism:
+    if not _turned(shape):
+        return prism
+    depth = shape.cast_depth
+    return replace(
+        prism,
+        bottom_mm=depth - prism.top_mm,
+        top_mm=depth - prism.bottom_mm,
+        mouth="bottom" if prism.mouth == "top" else "top",
+        floor=_upside_down(prism.ceiling, depth),
+        ceiling=_upside_down(prism.floor, depth),
+    )
+
+
+def _upside_down(slope: Fall | None, depth: float) -> Fall | None:
+    return None if slope is None else Fall(depth - slope.height_mm, -slope.per_x, -slope.per_y)
