@@ -41,7 +41,7 @@ class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
     ``first_act`` is the first of stripping, turning, carrying and sealing that is not done; ``cures`` says whether
-    it has hours at all, and is not too cold. ``unformed`` counts the pieces whose form is not worked out.
+    it has hours at all, and is not too cold.
     """
 
     name: str
@@ -55,7 +55,6 @@ class Headline:
     people: int | None
     sheets: float
     screws: float
-    unformed: int
     steel_school: str
     bars: int
     zone: str
@@ -95,7 +94,6 @@ def headline(job: Job, plan: Plan) -> Headline:
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         sheets=plan.cutting.sheet_count.value,
         screws=plan.cutting.screws.value,
-        unformed=sum(piece.form is None for piece in plan.pieces),
         steel_school=job.steel.school,
         bars=sum(len(piece.steel.bars) for piece in plan.pieces),
         zone=plan.cure.zone,

@@ -146,7 +146,7 @@ def _strip(wanted: Wanted, side: Side, cut: AsCut, base: Board) -> tuple[Board, 
     made = placed(
         side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
         footprint(side, board, cut_length - length.value), (-wanted.lap_mm, tops[0], tops[1]), board, wanted.sheet.id,
-        shape=shape, bevels_deg=(round(side.start.bevel_deg, 3), round(side.end.bevel_deg, 3)),
+        shape=shape, bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
         length_cut_mm=cut_length, height_cut_mm=cut_height,
     )  # fmt: skip
     return made, _inside(wanted, side, base, (cut_length if cut.length else length, starts, ends))

@@ -11,7 +11,7 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.boards import path, placed
-from ulbrek.core.form.result import Board, Knockout, Where
+from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import Filled
 from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.geometry import Outline, Prism, Vertex
@@ -199,7 +199,7 @@ def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str],
     thick = foam.thickness_mm if made_of_foam else wanted.sheet.thickness_mm
     around_mm = prism.outline.length_mm
     return Knockout(
-        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, path=path(prism.outline),
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
         bottom_mm=low, height_mm=deep, draft_deg=round(degrees(atan(prism.draft)), 3),
         layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
         layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
@@ -218,7 +218,7 @@ def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], aro
             height_mm=prism.top_mm - prism.bottom_mm, density_kg_m3=around.density_kg_m3, wetted=1.0, insert_kg=0.0,
         )  # fmt: skip
     return Knockout(
-        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, path=path(prism.outline),
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
         bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, draft_deg=0.0, layers=None, layer_mm=0.0,
         tape=None, uplift=lifts, held=None, ballast=None if lifts is None else work(rules.ballast, of, uplift_n=lifts),
         screws=0 if lifts is None else max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)), holding=told[1],
@@ -230,7 +230,7 @@ def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
     of, deep = f"{wanted.piece}/{block.key}", wanted.depth_mm
     return Knockout(
         feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
-        build="foam in layers", where="in a corner", path=path(block.block), bottom_mm=0.0, height_mm=deep,
+        build="foam in layers", where="in a corner", paths=(path(block.block),), bottom_mm=0.0, height_mm=deep,
         draft_deg=0.0, layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
         layer_mm=around.foam.thickness_mm,
         tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
@@ -252,7 +252,7 @@ def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
         of = f"{wanted.piece}/raised-floor-{number}"
         yield Knockout(
             feature=f"raised-floor-{number}", name="Raised floor", kind="raised floor", build="foam in layers",
-            where="on the base", path=path(outline), bottom_mm=-deep, height_mm=deep, draft_deg=0.0,
+            where="on the base", paths=(path(outline),), bottom_mm=-deep, height_mm=deep, draft_deg=0.0,
             layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
             layer_mm=around.foam.thickness_mm, tape=None, uplift=None, held=None, ballast=None, screws=0,
             holding="Bond it to the base all over; face it with sheet where the face must be smooth.",
@@ -270,7 +270,7 @@ def _edge(wanted: Wanted, made: EdgeMade) -> Knockout:
     line = (first.start.x, first.start.y, first.bulge, first.end.x, first.end.y, 0.0)
     return Knockout(
         feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
-        build=build, where="along an edge", path=line, bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
+        build=build, where="along an edge", paths=(line,), bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
         height_mm=made.size_mm, draft_deg=0.0, layers=None, layer_mm=0.0, tape=None, uplift=None, held=None,
         ballast=None, screws=0,
         holding="Glue it into the corner before the joints are sealed." if on_floor
@@ -292,3 +292,9 @@ def _volume(prism: Prism, low: float, high: float) -> float:
 def polygons_of(shape: BaseGeometry) -> list[Polygon]:
     """The polygons that a shape is made of."""
     return [one for one in getattr(shape, "geoms", [shape]) if isinstance(one, Polygon) and not one.is_empty]
+
+
+def _drawn(wanted: Wanted, one: Moulded) -> tuple[Path, ...]:
+    """The outlines of everything that one feature puts into the form: each groove, each letter and the holes in it."""
+    same = [other.prism for other in wanted.moulded if other.feature == one.feature]
+    return tuple(path(outline) for prism in same for outline in (prism.outline, *prism.holes))

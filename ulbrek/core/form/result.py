@@ -26,7 +26,8 @@ class Board:
         top_mm: its upper edge, at the beginning of a strip
         top_end_mm: the same at its end
         shape: its own outline, where it is not a rectangle: along its length and across
-        bevels_deg: how the blade is tilted at its beginning and end
+        bevel_start_deg: how the blade is tilted at its beginning
+        bevel_end_deg: and at its end
         sheet: id of what it is cut from
         kerfs: in a strip that is bent, how many
     """
@@ -49,7 +50,8 @@ class Board:
     top_end_mm: float
     sheet: str
     shape: Path = ()
-    bevels_deg: tuple[float, float] = (0.0, 0.0)
+    bevel_start_deg: float = 0.0
+    bevel_end_deg: float = 0.0
     kerfs: Figure | None = None
 
 
@@ -76,7 +78,7 @@ class Knockout:
         kind: of feature, in its own word
         build: what it is made of
         where: how it stands in the form
-        path: its outline in plan, at its mouth
+        paths: its outlines in plan, at its mouth
         bottom_mm: its lower face, above the floor of the piece
         layers: of foam, or of sheet; None where it is neither
         draft_deg: by which it narrows, so that it comes out
@@ -92,7 +94,7 @@ class Knockout:
     kind: str
     build: str
     where: Where
-    path: Path
+    paths: tuple[Path, ...]
     bottom_mm: float
     height_mm: float
     draft_deg: float

@@ -130,7 +130,7 @@ def _sides(wanted: Wanted, boards: Sequence[Board], how: str) -> Iterator[_Told]
 
 
 def _joining(board: Board) -> str:
-    if any(board.bevels_deg):
+    if board.bevel_start_deg or board.bevel_end_deg:
         return "Close the bevels tight, tape them outside, and hold each by a block behind it, screwed to both strips."
     return "Butt it against the strip before it, and screw it on its line."
 

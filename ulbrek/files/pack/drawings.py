@@ -4,7 +4,7 @@ from collections.abc import Collection
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.form.result import Board, FormResult
+from ulbrek.core.form.result import Board, FormResult, Knockout
 from ulbrek.core.kit.nesting import SheetPlan
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.result import PlacedFeature
@@ -42,7 +42,7 @@ def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
     drawing = _form(form, 115, mirrored)
     _boards(drawing, form, {board.key for board in form.boards}, ())
     for former in form.knockouts:
-        drawing.path(former.path, FOAM, 0.4)
+        _former(drawing, former, 0.4)
     for screw in form.screws:
         if screw.way == "in":
             reach = max(screw.length_mm, 12.0)
@@ -68,7 +68,7 @@ def step(form: FormResult, index: int, mirrored: bool) -> str:
         drawing.path(cavity, stroke=0.9 if "bead" in now else 0.15)
     for former in form.knockouts:
         if former.feature in placed:
-            drawing.path(former.path, FOAM, 0.9 if former.feature in now else 0.3)
+            _former(drawing, former, 0.9 if former.feature in now else 0.3)
     if all(board.key in placed for board in form.boards if board.kind == "strip"):
         for screw in form.screws:
             drawing.dot(screw.x_mm, screw.y_mm, 0.5, filled="tape" in placed)
@@ -166,6 +166,11 @@ def _boards(drawing: Drawing, form: FormResult, placed: Collection[str], now: Co
         if board.key in placed:
             fill = "none" if board.kind == "lid" else "#ffffff" if board.kind in ("base", "bed") else BOARD
             drawing.path(board.path, fill, 0.9 if board.key in now else 0.3)
+
+
+def _former(drawing: Drawing, former: Knockout, stroke: float) -> None:
+    for path in former.paths:
+        drawing.path(path, FOAM, stroke)
 
 
 def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:

@@ -374,7 +374,7 @@ def _letters(index: int) -> str:
 
 def _bevels(board: Board) -> str:
     """How the blade is tilted at a board's ends, in words."""
-    start, end = (abs(one) for one in board.bevels_deg)
+    start, end = abs(board.bevel_start_deg), abs(board.bevel_end_deg)
     if not start and not end:
         return ""
     return f", bevelled {start:g}°" if abs(start - end) < 0.01 else f", bevelled {start:g}° and {end:g}°"

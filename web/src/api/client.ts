@@ -8,7 +8,7 @@ export type Feature = Piece["features"] extends (infer F)[] | undefined ? F : ne
 export type Plan = Schemas["Plan"];
 export type PiecePlan = Schemas["PiecePlan"];
 /** A piece whose form is worked out. */
-export type Formed = PiecePlan & { form: NonNullable<PiecePlan["form"]> };
+export type Form = PiecePlan["form"];
 export type JobView = Schemas["JobView"];
 export type PlanView = Schemas["PlanView"];
 export type JobCard = Schemas["JobCard"];

@@ -1,13 +1,10 @@
-import type { Formed, PiecePlan } from "@/api/client";
+import type { Form } from "@/api/client";
 import { box, type Frame } from "./extent";
-import { Openings } from "./Openings";
-
-type Form = Formed["form"];
+import { pathData } from "./path";
 
 interface Props {
   at: Frame;
   form: Form;
-  features: PiecePlan["measure"]["features"];
   /** Boards, knockouts and more that are there by now; all of them when left out. */
   placed?: ReadonlySet<string>;
   /** Those that are set in this very step. */
@@ -15,29 +12,65 @@ interface Props {
   screws?: boolean;
 }
 
-/** The form from above: base, strips, knockouts, screws and braces at their true places. */
-export function FormShapes({ at, form, features, placed, now, screws = true }: Props) {
+/** The form from above: base, sides, ribs, what stands in it, screws and braces at their true places. */
+export function FormShapes({ at, form, placed, now, screws = true }: Props) {
   const there = (key: string) => !placed || placed.has(key);
   const edge = (key: string) => (now?.has(key) ? "var(--crayon)" : "var(--board-line)");
   const width = (key: string) => (now?.has(key) ? 4 : 1.5);
-  const bead = placed?.has("bead");
+  const drawn = (path: readonly number[]) => pathData(at.view, path, at.from.x, at.from.y);
   return (
     <g>
       {form.boards
         .filter((board) => there(board.key))
         .map((board) => (
-          <rect
+          <path
             key={board.key}
-            {...box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm)}
-            fill={board.key === "base" ? "var(--board-face)" : "var(--board)"}
+            d={drawn(board.path)}
+            fill={FILLS[board.kind] ?? "var(--board)"}
             stroke={edge(board.key)}
             strokeWidth={width(board.key)}
+            strokeDasharray={board.kind === "lid" ? "9 6" : undefined}
             data-board={board.key}
           />
         ))}
-      {placed && !form.boards.slice(1).every((board) => there(board.key)) && <Pencil at={at} form={form} />}
-      {bead && <Bead at={at} form={form} now={now?.has("bead") ?? false} />}
-      <Openings at={at} features={features.filter((feature) => there(feature.id))} now={now} />
+      {placed && !form.boards.every((board) => board.kind !== "strip" || there(board.key)) && (
+        <Pencil at={at} form={form} />
+      )}
+      {placed?.has("bead") &&
+        form.cavities.map((cavity) => (
+          <path
+            key={cavity.join()}
+            d={drawn(cavity)}
+            fill="none"
+            stroke={now?.has("bead") ? "var(--crayon)" : "var(--ink-soft)"}
+            strokeWidth="4"
+          />
+        ))}
+      {form.knockouts
+        .filter((one) => there(one.feature))
+        .map((one) => (
+          <path
+            key={one.feature}
+            d={one.paths.map(drawn).join("")}
+            fillRule="evenodd"
+            data-former={one.feature}
+            fill={one.build.includes("foam") ? "url(#foam)" : one.where === "along an edge" ? "none" : "var(--recess)"}
+            stroke={now?.has(one.feature) ? "var(--crayon)" : "var(--foam-line)"}
+            strokeWidth={now?.has(one.feature) ? 4 : 2}
+            strokeDasharray={one.where === "hung from above" ? "8 4" : undefined}
+          />
+        ))}
+      {form.stands &&
+        form.cavities.map((cavity) => (
+          <path
+            key={`inside ${cavity.join()}`}
+            d={drawn(cavity)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+            strokeDasharray="7 5"
+          />
+        ))}
       {form.stiffness.braces.map((brace) => (
         <rect
           key={`${brace.x_mm} ${brace.y_mm}`}
@@ -55,24 +88,32 @@ export function FormShapes({ at, form, features, placed, now, screws = true }: P
   );
 }
 
+const FILLS: Partial<Record<Form["boards"][number]["kind"], string>> = {
+  base: "var(--board-face)",
+  bed: "var(--board-face)",
+  lid: "none",
+  liner: "var(--ink-soft)",
+  rib: "var(--board)",
+  "hung strip": "var(--raised)",
+};
+
 /** The inside of the form as it is marked on the base, and the bearers under it. */
 function Pencil({ at, form }: { at: Frame; form: Form }) {
   const [base] = form.boards;
-  const [front, right] = [
-    form.inside.find((one) => one.edge === "front"),
-    form.inside.find((one) => one.edge === "right"),
-  ];
   if (!base) return null;
   const along = base.dx_mm >= base.dy_mm;
   return (
     <g>
-      <rect
-        {...box(at, 0, 0, front?.wanted_mm ?? 0, right?.wanted_mm ?? 0)}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="1.5"
-        strokeDasharray="7 5"
-      />
+      {form.cavities.map((cavity) => (
+        <path
+          key={cavity.join()}
+          d={pathData(at.view, cavity, at.from.x, at.from.y)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+          strokeDasharray="7 5"
+        />
+      ))}
       {form.stiffness.bearers_mm.map((place) => {
         const middle = Math.min(Math.max(place, 20), (along ? base.dx_mm : base.dy_mm) - 20) - 20;
         const bearer = along
@@ -86,21 +127,6 @@ function Pencil({ at, form }: { at: Frame; form: Form }) {
   );
 }
 
-function Bead({ at, form, now }: { at: Frame; form: Form; now: boolean }) {
-  const [front, right] = [
-    form.inside.find((one) => one.edge === "front"),
-    form.inside.find((one) => one.edge === "right"),
-  ];
-  return (
-    <rect
-      {...box(at, 0, 0, front?.wanted_mm ?? 0, right?.wanted_mm ?? 0)}
-      fill="none"
-      stroke={now ? "var(--crayon)" : "var(--ink-soft)"}
-      strokeWidth="4"
-    />
-  );
-}
-
 interface ScrewProps {
   at: Frame;
   form: Form;
@@ -109,7 +135,7 @@ interface ScrewProps {
 }
 
 function Screws({ at, form, covered, there }: ScrewProps) {
-  if (!form.boards.slice(1).every((board) => there(board.key))) return null;
+  if (!form.boards.every((board) => board.kind !== "strip" || there(board.key))) return null;
   const mirrored = at.view.mirrored ? -1 : 1;
   return (
     <g

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Formed } from "@/api/client";
+import type { PiecePlan } from "@/api/client";
 import { extentOf, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
@@ -8,7 +8,7 @@ import { useSize } from "@/drawing/useSize";
 const MARGINS = { left: 20, right: 20, top: 16, bottom: 16 };
 
 /** The assembly step by step, drawn from the boards of this form: what stands is quiet, what is new is bright. */
-export function Assembly({ planned, mirrored }: { planned: Formed; mirrored: boolean }) {
+export function Assembly({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
   const [at, setAt] = useState(0);
   const { steps } = planned.form;
   const index = Math.min(at, steps.length - 1);
@@ -56,9 +56,9 @@ export function Assembly({ planned, mirrored }: { planned: Formed; mirrored: boo
   );
 }
 
-function StepDrawing({ planned, mirrored, index }: { planned: Formed; mirrored: boolean; index: number }) {
+function StepDrawing({ planned, mirrored, index }: { planned: PiecePlan; mirrored: boolean; index: number }) {
   const [area, size] = useSize<HTMLDivElement>();
-  const { form, measure } = planned;
+  const { form } = planned;
   const placed = new Set(form.steps.slice(0, index + 1).flatMap((step) => step.adds));
   const now = new Set(form.steps[index]?.adds ?? []);
   const at = frame(extentOf(form.boards), size, MARGINS, mirrored);
@@ -68,7 +68,7 @@ function StepDrawing({ planned, mirrored, index }: { planned: Formed; mirrored: 
         <svg width={size.width} height={size.height} className="absolute inset-0" data-step={index + 1}>
           <title>{form.steps[index]?.title}</title>
           <Hatches />
-          <FormShapes at={at} form={form} features={measure.features} placed={placed} now={now} />
+          <FormShapes at={at} form={form} placed={placed} now={now} />
         </svg>
       )}
     </div>

@@ -6,38 +6,45 @@ import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 
 type Cutting = Plan["cutting"];
-type Sheet = Cutting["sheets"][number];
+type Kind = Cutting["kinds"][number];
+type Sheet = Kind["sheets"][number];
 
 const EDGE_PX = 44;
 
-/** The sheets with their cuts, numbered in sawing order. */
+/** The sheets with their cuts, numbered in sawing order, kind by kind. */
 export function CutPlan({ cutting }: { cutting: Cutting }) {
   const { units } = usePreferences();
-  const many = cutting.sheets.length > 1;
+  const letters = letterOf(cutting);
+  if (cutting.kinds.length === 0) {
+    return <p className="p-5 text-lg">Nothing is cut: it is cast in moulds that the shop has.</p>;
+  }
   return (
     <div className="space-y-8 p-5">
-      {cutting.sheets.map((sheet, index) => (
-        <section key={sheet.saws.map((saw) => saw.setting_mm).join()} aria-label={`Sheet ${index + 1}`}>
-          <h2 className="text-lg font-bold">
-            {many ? `Sheet ${index + 1} of ${cutting.sheets.length}: ` : ""}
-            {cutting.sheet_name}, {sizeText(cutting.sheet_length_mm, cutting.sheet_width_mm, units)}
-          </h2>
-          <SheetDrawing cutting={cutting} sheet={sheet} />
-          <Cuts sheet={sheet} />
-        </section>
-      ))}
+      {cutting.kinds.flatMap((kind) =>
+        kind.sheets.map((sheet, index) => (
+          <section key={`${kind.sheet} ${sheet.panels[0]?.key}`} aria-label={`${kind.sheet_name}, sheet ${index + 1}`}>
+            <h2 className="text-lg font-bold">
+              {kind.sheets.length > 1
+                ? `${sheet.offcut === null ? "Sheet" : "Offcut"} ${index + 1} of ${kind.sheets.length}: `
+                : ""}
+              {kind.sheet_name}, {sizeText(sheet.length_mm, sheet.width_mm, units)}
+            </h2>
+            <SheetDrawing sheet={sheet} letters={letters} />
+            <Cuts sheet={sheet} />
+          </section>
+        )),
+      )}
       <Boards cutting={cutting} />
     </div>
   );
 }
 
-function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
+function SheetDrawing({ sheet, letters }: { sheet: Sheet; letters: Map<string, string> }) {
   const [area, size] = useSize<HTMLDivElement>();
-  const scale = Math.max(0, size.width - 2 * EDGE_PX) / cutting.sheet_length_mm;
-  const height = cutting.sheet_width_mm * scale;
+  const scale = Math.max(0, size.width - 2 * EDGE_PX) / sheet.length_mm;
+  const height = sheet.width_mm * scale;
   const [x, y] = [(mm: number) => EDGE_PX + mm * scale, (mm: number) => 40 + height - mm * scale];
   const rows = [...new Set(sheet.panels.map((panel) => panel.y_mm))].sort((a, b) => a - b);
-  const letters = letterOf(cutting);
   const rips = sheet.saws.filter((saw) => saw.y1 === saw.y2);
   const crosses = sheet.saws.filter((saw) => saw.y1 !== saw.y2);
   const ripPlaces = spread(
@@ -52,7 +59,7 @@ function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
     ...rips.map((saw, index) => ({
       saw,
       end: [x(saw.x2), y(saw.y2)],
-      at: [x(cutting.sheet_length_mm) + 26, ripPlaces[index] ?? 0],
+      at: [x(sheet.length_mm) + 26, ripPlaces[index] ?? 0],
     })),
     ...crosses.map((saw, index) => ({
       saw,
@@ -66,8 +73,8 @@ function SheetDrawing({ cutting, sheet }: { cutting: Cutting; sheet: Sheet }) {
         <title>Where the boards lie on the sheet</title>
         <rect
           x={x(0)}
-          y={y(cutting.sheet_width_mm)}
-          width={cutting.sheet_length_mm * scale}
+          y={y(sheet.width_mm)}
+          width={sheet.length_mm * scale}
           height={height}
           fill="var(--paper)"
           stroke="var(--ink)"
@@ -150,33 +157,36 @@ function Cuts({ sheet }: { sheet: Sheet }) {
 function Boards({ cutting }: { cutting: Cutting }) {
   const { units } = usePreferences();
   const letters = letterOf(cutting);
-  const panels = cutting.sheets.flatMap((sheet) => sheet.panels);
-  return (
-    <section aria-label="Boards">
-      <h2 className="text-lg font-bold">Boards</h2>
-      <ul className="grid gap-x-8 sm:grid-cols-2">
-        {[...letters].map(([key, letter]) => {
-          const panel = panels.find((one) => one.key === key);
-          if (!panel) return null;
-          const [long, short] = [Math.max(panel.length_mm, panel.width_mm), Math.min(panel.length_mm, panel.width_mm)];
-          return (
-            <li key={key} className="flex min-h-9 items-center gap-3 border-b border-line">
-              <span className="figure w-7 text-right">{letter}</span>
-              <span className="flex-1">{cutting.names[key]}</span>
-              <span className="figure">
-                {writeLength(long, units)} × {writeLength(short, units)}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
-  );
+  return cutting.kinds.map((kind) => {
+    const panels = kind.sheets.flatMap((sheet) => sheet.panels);
+    return (
+      <section key={kind.sheet} aria-label={`Boards of ${kind.sheet_name}`}>
+        <h2 className="text-lg font-bold">Boards of {kind.sheet_name}</h2>
+        <ul className="grid gap-x-8 sm:grid-cols-2">
+          {Object.entries(kind.names).map(([key, name]) => {
+            const panel = panels.find((one) => one.key === key);
+            if (!panel) return null;
+            const long = Math.max(panel.length_mm, panel.width_mm);
+            const short = Math.min(panel.length_mm, panel.width_mm);
+            return (
+              <li key={key} className="flex min-h-9 items-center gap-3 border-b border-line">
+                <span className="figure w-7 text-right">{letters.get(key)}</span>
+                <span className="flex-1">{name}</span>
+                <span className="figure">
+                  {writeLength(long, units)} × {writeLength(short, units)}
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+    );
+  });
 }
 
 /** A short name for each board, to stand on it in the drawing. */
 function letterOf(cutting: Cutting): Map<string, string> {
-  return new Map(Object.keys(cutting.names).map((key, index) => [key, letters(index)]));
+  return new Map(cutting.kinds.flatMap((kind) => Object.keys(kind.names)).map((key, index) => [key, letters(index)]));
 }
 
 function letters(index: number): string {

@@ -1,4 +1,4 @@
-import type { Formed } from "@/api/client";
+import type { Form, PiecePlan } from "@/api/client";
 import { box, extentOf, type Frame, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
@@ -7,33 +7,36 @@ import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 
-type Form = Formed["form"];
-
 const MARGINS = { left: 30, right: 30, top: 40, bottom: 20 };
 const SECTION_PX = 130;
+const TAG_PX_A_LETTER = 8.5;
+const STANDING = new Set(["strip", "liner", "kerfed strip"]);
 
 /** The form as it lies on the bench, from above and cut across, with what each board is cut to. */
-export function FormDrawing({ planned, mirrored }: { planned: Formed; mirrored: boolean }) {
+export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const form = planned.form;
   if (size.width === 0) return <div ref={area} className="h-full min-h-0" />;
   const at = frame(extentOf(form.boards), { width: size.width, height: size.height - SECTION_PX }, MARGINS, mirrored);
   const bottom = at.view.top + at.view.width * at.scale;
+  const strips = form.boards.filter((board) => STANDING.has(board.kind));
+  const heights = [...new Set(strips.map((board) => writeLength(board.height.value, units)))];
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
       <svg width={size.width} height={size.height} className="absolute inset-0">
         <title>The form from above, and cut across</title>
         <Hatches />
-        <FormShapes at={at} form={form} features={planned.measure.features} />
-        <Section at={at} form={form} planned={planned} top={bottom + 40} room={size.height - bottom - 52} />
+        <FormShapes at={at} form={form} />
+        {!form.stands && <Section at={at} form={form} top={bottom + 40} room={size.height - bottom - 52} />}
       </svg>
-      {form.boards.map((board) => (
+      {strips.map((board) => (
         <BoardTag
           key={board.key}
           at={at}
           board={board}
-          ledge={-(form.boards[0]?.y_mm ?? 0) - board.thickness_mm}
+          base={form.boards[0]}
+          wide={size.width}
           text={writeLength(board.length_cut_mm, units)}
         />
       ))}
@@ -42,33 +45,42 @@ export function FormDrawing({ planned, mirrored }: { planned: Formed; mirrored: 
         {writeLength(form.boards[0]?.height_cut_mm ?? 0, units)}
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
-        cut across the middle; strips {writeLength(form.boards[1]?.height.value ?? 0, units)} high
+        {form.stands ? "lying on one panel; it is stood up to be poured" : "cut across the middle"}; sides{" "}
+        {heights.slice(0, 3).join(", ")} high
       </p>
     </div>
   );
 }
 
+type Board = Form["boards"][number];
+
+/** A side's name and length: outside it where the base leaves room, else beside it. */
 function BoardTag({
   at,
   board,
-  ledge,
+  base,
+  wide,
   text,
 }: {
   at: Frame;
-  board: Form["boards"][number];
-  ledge: number;
+  board: Board;
+  base: Board | undefined;
+  wide: number;
   text: string;
 }) {
-  if (board.key === "base") return null;
+  if (!base) return null;
   const place = box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm);
+  const whole = box(at, base.x_mm, base.y_mm, base.dx_mm, base.dy_mm);
+  const [x, y] = [place.x + place.width / 2, place.y + place.height / 2];
+  const [dx, dy] = [x - whole.x - whole.width / 2, y - whole.y - whole.height / 2];
   const level = place.width > place.height;
-  const roomy = ledge * at.scale > 25;
-  const away = { front: 1, back: -1, left: 1, right: -1 }[board.key] ?? 0;
-  const side = at.view.mirrored ? -1 : 1;
+  const far = Math.max(Math.hypot(dx, dy), 1);
+  const half = ((board.key.length + text.length + 1) * TAG_PX_A_LETTER) / 2 + 6;
+  const inside = (place: number) => Math.min(Math.max(place, half), wide - half);
   return (
     <Tag
-      x={place.x + place.width / 2 + (level ? 0 : away * 52 * side)}
-      y={place.y + place.height / 2 + (level ? away * (roomy ? 20 : -24) : 0)}
+      x={inside(x + (level ? (dx / far) * 20 : Math.sign(dx) * 60))}
+      y={y + (level ? Math.sign(dy) * 20 : (dy / far) * 20)}
     >
       {board.key} {text}
     </Tag>
@@ -78,76 +90,120 @@ function BoardTag({
 interface SectionProps {
   at: Frame;
   form: Form;
-  planned: Formed;
   top: number;
   /** How high the section may be [px]; a tall form is drawn smaller than its plan. */
   room: number;
 }
 
-function Section({ at, form, planned, top, room }: SectionProps) {
-  const [base, , right, , left] = form.boards;
-  if (!base || !left || !right) return null;
-  const scale = at.scale;
-  const height = (form.boards[1]?.height.value ?? 0) * scale;
-  const lap = -left.bottom_mm * scale;
-  const inside = height - lap;
-  const strip = (board: Form["boards"][number]) => {
-    const place = box(at, board.x_mm, 0, board.thickness_mm, 0);
+/** Cut across the middle of the form from left to right: what of each board and former the cut meets. */
+function Section({ at, form, top, room }: SectionProps) {
+  const [base] = form.boards;
+  if (!base) return null;
+  const middle = base.y_mm + base.dy_mm / 2;
+  const cut = (path: readonly number[]) => spansAt(path, middle);
+  const high = Math.max(...form.boards.map((board) => board.top_mm), form.depth_mm);
+  const tall = (high - base.bottom_mm) * at.scale;
+  const smaller = Math.min(1, room / Math.max(tall, 1));
+  const floor = box(at, base.x_mm, 0, base.dx_mm, 0);
+  const middleX = floor.x + floor.width / 2;
+  const y = (mm: number) => top + (high - mm) * at.scale;
+  const rect = (
+    key: string,
+    span: [number, number],
+    low: number,
+    up: number,
+    look: { fill: string; stroke: string },
+  ) => {
+    const place = box(at, span[0], 0, span[1] - span[0], 0);
     return (
       <rect
-        key={board.key}
+        key={key}
         x={place.x}
-        y={top}
+        y={y(up)}
         width={place.width}
-        height={height}
-        fill="var(--board)"
-        stroke="var(--board-line)"
+        height={(up - low) * at.scale}
+        fill={look.fill}
+        stroke={look.stroke}
+        strokeWidth="1.5"
       />
     );
   };
-  const floor = box(at, base.x_mm, 0, base.dx_mm, 0);
-  const smaller = Math.min(1, room / (height + base.thickness_mm * scale));
-  const middleX = floor.x + floor.width / 2;
-  const middle = form.inside.find((one) => one.edge === "right")?.wanted_mm ?? 0;
   return (
-    <g transform={`translate(${middleX} ${top}) scale(${smaller}) translate(${-middleX} ${-top})`}>
-      <rect
-        x={floor.x}
-        y={top + inside}
-        width={floor.width}
-        height={base.thickness_mm * scale}
-        fill="var(--board-face)"
-        stroke="var(--board-line)"
-      />
-      {[left, right].map(strip)}
-      {planned.measure.features
-        .filter((feature) => Math.abs(feature.y_mm - middle / 2) < feature.width_mm / 2)
-        .map((feature) => {
-          const place = box(at, feature.x_mm - feature.length_mm / 2, 0, feature.length_mm, 0);
+    <g transform={`translate(${middleX} ${top}) scale(${smaller}) translate(${-middleX} ${-top})`} data-form-section>
+      {form.boards.flatMap((board) =>
+        cut(board.path).map((span, index) =>
+          rect(`${board.key} ${index}`, span, board.bottom_mm, board.top_mm, {
+            fill: board.kind === "base" || board.kind === "bed" ? "var(--board-face)" : "var(--board)",
+            stroke: "var(--board-line)",
+          }),
+        ),
+      )}
+      {form.knockouts.flatMap((one) =>
+        one.paths
+          .slice(0, 1)
+          .flatMap(cut)
+          .map((span, index) =>
+            rect(`${one.feature} ${index}`, span, one.bottom_mm, one.bottom_mm + one.height_mm, {
+              fill: "url(#foam)",
+              stroke: "var(--foam-line)",
+            }),
+          ),
+      )}
+      {form.screws
+        .filter((screw) => screw.way !== "in" && Math.abs(screw.y_mm - middle) < form.depth_mm / 2)
+        .slice(0, 4)
+        .map((screw) => {
+          const x = box(at, screw.x_mm, 0, 0, 0).x;
+          const [from, to] =
+            screw.way === "down" ? [high, high - screw.length_mm] : [base.bottom_mm, base.bottom_mm + screw.length_mm];
           return (
-            <rect
-              key={feature.id}
-              x={place.x}
-              y={top}
-              width={place.width}
-              height={inside}
-              fill="url(#foam)"
-              stroke="var(--foam-line)"
-              strokeWidth="2"
+            <line
+              key={`${screw.x_mm} ${screw.y_mm}`}
+              x1={x}
+              x2={x}
+              y1={y(from)}
+              y2={y(to)}
+              stroke="var(--ink)"
+              strokeWidth="3"
             />
           );
         })}
-      {[left, right].map((board) => {
-        const place = box(at, board.x_mm, 0, board.thickness_mm, 0);
-        const x = place.x + place.width / 2;
-        const reach = form.joint.screw_mm * scale;
-        if (form.joint.way === "in") return null;
-        const [from, to] =
-          form.joint.way === "down"
-            ? [top, top + reach]
-            : [top + inside + base.thickness_mm * scale, top + inside + base.thickness_mm * scale - reach];
-        return <line key={board.key} x1={x} x2={x} y1={from} y2={to} stroke="var(--ink)" strokeWidth="2.5" />;
-      })}
     </g>
   );
+}
+
+/** Where a level line at a height of the plan runs through an outline: from where to where [mm]. */
+function spansAt(path: readonly number[], y: number): [number, number][] {
+  const points = chopped(path);
+  const hits = points
+    .flatMap(([x1, y1], index) => {
+      const [x2, y2] = points[(index + 1) % points.length] ?? [x1, y1];
+      return y1 <= y === y2 <= y ? [] : [x1 + ((y - y1) / (y2 - y1)) * (x2 - x1)];
+    })
+    .sort((a, b) => a - b);
+  return hits.flatMap((x, index) =>
+    index % 2 === 0 && hits[index + 1] !== undefined ? [[x, hits[index + 1]]] : [],
+  ) as [number, number][];
+}
+
+const CHORDS = 16;
+
+/** The corners of an outline, its arcs as chords: view geometry only. */
+function chopped(path: readonly number[]): [number, number][] {
+  const found: [number, number][] = [];
+  for (let at = 0; at < path.length; at += 3) {
+    const [x1, y1, bulge] = [path[at] ?? 0, path[at + 1] ?? 0, path[at + 2] ?? 0];
+    const [x2, y2] = [path[(at + 3) % path.length] ?? 0, path[(at + 4) % path.length] ?? 0];
+    found.push([x1, y1]);
+    if (!bulge) continue;
+    const angle = 4 * Math.atan(bulge);
+    const off = (1 - bulge * bulge) / (4 * bulge);
+    const [cx, cy] = [(x1 + x2) / 2 - (y2 - y1) * off, (y1 + y2) / 2 + (x2 - x1) * off];
+    for (let step = 1; step < CHORDS; step += 1) {
+      const turn = (angle * step) / CHORDS;
+      const [dx, dy] = [x1 - cx, y1 - cy];
+      found.push([cx + dx * Math.cos(turn) - dy * Math.sin(turn), cy + dx * Math.sin(turn) + dy * Math.cos(turn)]);
+    }
+  }
+  return found;
 }

@@ -1,11 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Formed, Job, PiecePlan, Plan, Shop } from "@/api/client";
+import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
-import { pathData } from "@/drawing/path";
-import { useSize } from "@/drawing/useSize";
-import { fit } from "@/drawing/view";
 import { Choice, Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { LengthField } from "@/parts/LengthField";
@@ -16,7 +13,7 @@ import { usePreferences } from "@/units/preferences";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
-import { short, sizeText } from "../job/Rail";
+import { short } from "../job/Rail";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { Assembly } from "./Assembly";
 import { CutPlan } from "./CutPlan";
@@ -56,54 +53,19 @@ export function FormStation({ editor }: StationProps) {
         <h2 className="mb-3 text-lg font-bold">First</h2>
         <Findings findings={findingsOf(plan, "form")} onChange={apply} />
       </section>
-      {plan.pieces.some(isFormed) && <ToHave plan={plan} />}
-      {isFormed(planned) && <OneForm planned={planned} />}
+      <ToHave plan={plan} />
+      <OneForm planned={planned} />
       {shop && <Habits job={job} shop={shop} editor={editor} />}
-      {isFormed(planned) && <AsCutList planned={planned} job={job} editor={editor} />}
+      <AsCutList planned={planned} job={job} editor={editor} />
       <Care lines={plan.cutting.care} />
     </>
   );
   return (
     <Bench editor={editor} title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
-      {seen === "form" && isFormed(planned) && <FormDrawing planned={planned} mirrored={mirrored} />}
-      {seen !== "cuts" && !isFormed(planned) && <Unformed planned={planned} mirrored={mirrored} />}
+      {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
       {seen === "cuts" && <CutPlan cutting={plan.cutting} />}
-      {seen === "steps" && isFormed(planned) && <Assembly planned={planned} mirrored={mirrored} />}
+      {seen === "steps" && <Assembly planned={planned} mirrored={mirrored} />}
     </Bench>
-  );
-}
-
-function isFormed(planned: PiecePlan): planned is Formed {
-  return planned.form !== null;
-}
-
-const MARGINS = { left: 40, right: 40, top: 40, bottom: 90 };
-
-/** A piece whose form is its builder's own: what the inside must be, as it lies. */
-function Unformed({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
-  const { units } = usePreferences();
-  const [area, size] = useSize<HTMLDivElement>();
-  const { measure } = planned;
-  const view = fit(measure.length_mm, measure.width_mm, size, MARGINS, mirrored);
-  return (
-    <div ref={area} className="relative h-full min-h-96">
-      {size.width > 0 && (
-        <svg width={size.width} height={size.height} className="absolute inset-0">
-          <title>The inside that {planned.name} wants</title>
-          <path
-            d={pathData(view, measure.path)}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth="2"
-            strokeDasharray="9 5"
-          />
-        </svg>
-      )}
-      <p className="absolute inset-x-10 bottom-5 max-w-prose">
-        The inside as it lies: {sizeText(measure.length_mm, measure.width_mm, units)}, and{" "}
-        {writeLength(measure.cast_depth_mm, units)} deep. Boards and screws of this shape are yours to work out.
-      </p>
-    </div>
   );
 }
 
@@ -113,12 +75,18 @@ function ToHave({ plan }: { plan: Plan }) {
     <section aria-label="To have">
       <h2 className="mb-1 text-lg font-bold">To have</h2>
       <dl>
-        <FigureLine label={cutting.sheet_name} figure={cutting.sheet_count} />
+        <FigureLine label="Sheets" figure={cutting.sheet_count} />
         <FigureLine label="Screws" figure={cutting.screws} />
         <FigureLine label="In boxes of 100" figure={cutting.boxes} />
         <FigureLine label="Sealant" figure={cutting.cartridges} />
         <FigureLine label="Tape" figure={cutting.rolls} />
       </dl>
+      {cutting.kinds.map((kind) => (
+        <p key={kind.sheet} className="mt-1">
+          {kind.sheets.filter((one) => one.offcut === null).length} of {kind.sheet_name}, {kind.settings} settings of
+          the fence
+        </p>
+      ))}
       <p className="mt-1 text-soft">
         {cutting.proven ? "Fewer sheets are not possible." : "A better layout may save a sheet."}
       </p>
@@ -128,7 +96,7 @@ function ToHave({ plan }: { plan: Plan }) {
 
 const WAYS = { down: "down through the strip", up: "up through the base", in: "through the strip, into the base" };
 
-function OneForm({ planned }: { planned: Formed }) {
+function OneForm({ planned }: { planned: PiecePlan }) {
   const { units } = usePreferences();
   const { form } = planned;
   return (
@@ -154,12 +122,34 @@ function OneForm({ planned }: { planned: Formed }) {
         base.
       </p>
       {form.knockouts.map((one) => (
-        <dl key={one.feature} className="mt-3">
-          <dt className="font-bold">Knockout: {one.name}</dt>
+        <dl key={one.feature} className="mt-3" data-former-told={one.feature}>
+          <dt className="font-bold">{one.name}</dt>
           <dd className="text-soft">
-            <FigureButton figure={one.layers} text={`${one.layers.value} layers`} /> of{" "}
-            {writeLength(one.layer_mm, units)} foam, cut flush. It lifts with <FigureButton figure={one.uplift} />, held
-            by <FigureButton figure={one.held} />.
+            {one.build}, {one.where}
+            {one.layers && (
+              <>
+                , <FigureButton figure={one.layers} text={`${one.layers.value} layers`} /> of{" "}
+                {writeLength(one.layer_mm, units)}
+              </>
+            )}
+            {one.draft_deg > 0 && <>, narrowing by {one.draft_deg}°</>}.{" "}
+            {one.uplift && (
+              <>
+                It lifts with <FigureButton figure={one.uplift} />
+                {one.held && (
+                  <>
+                    , held by <FigureButton figure={one.held} />
+                  </>
+                )}
+                {one.ballast && (
+                  <>
+                    ; by weight alone it takes <FigureButton figure={one.ballast} />
+                  </>
+                )}
+                .{" "}
+              </>
+            )}
+            {one.holding}
           </dd>
         </dl>
       ))}
@@ -170,12 +160,15 @@ function OneForm({ planned }: { planned: Formed }) {
 type FormField = keyof NonNullable<Job["form"]>;
 
 const SCHOOLS: readonly { field: FormField; label: string; choices: readonly string[] }[] = [
-  { field: "corner", label: "Corners", choices: ["run past", "pinwheel"] },
+  { field: "corner", label: "Corners", choices: ["run past", "pinwheel", "mitred"] },
   { field: "sides", label: "Sides", choices: ["on the base", "lapping the base"] },
+  { field: "fixing", label: "Held by", choices: ["screws", "tie bolts", "hot glue and blocks", "nails"] },
+  { field: "curve", label: "Curved sides", choices: ["liner on ribs", "kerfed strip"] },
   { field: "screwing", label: "Screwed", choices: ["down through the strip", "up through the base"] },
   { field: "sealing", label: "Sealed with", choices: ["silicone", "latex caulk", "hot glue"] },
   { field: "release", label: "Release", choices: ["none", "oil", "wax"] },
   { field: "knockouts", label: "Knockouts", choices: ["bonded", "screwed", "bonded and screwed"] },
+  { field: "prefer", label: "Of two cut plans", choices: ["fewest settings", "largest rest"] },
 ];
 
 const LENGTHS: readonly { field: FormField & keyof Shop["form_habits"]; label: string }[] = [
@@ -183,6 +176,7 @@ const LENGTHS: readonly { field: FormField & keyof Shop["form_habits"]; label: s
   { field: "overrun", label: "Strips left long by" },
   { field: "screw_spacing", label: "Screws at most every" },
   { field: "bead_radius", label: "Bead radius" },
+  { field: "trim", label: "Trimmed off sheets" },
 ];
 
 const HABIT = "habit";
@@ -203,6 +197,12 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         onChoose={(id) => void set("sheet", id, `Form from ${id}`)}
       />
       <Select
+        label="Liner of curves and seams"
+        value={(own.liner as string) ?? shop.liners?.[0]?.id ?? ""}
+        choices={(shop.liners ?? []).map(named)}
+        onChoose={(id) => void set("liner", id, `Liner: ${id}`)}
+      />
+      <Select
         label="Foam"
         value={(own.foam as string) ?? shop.foams?.[0]?.id ?? ""}
         choices={(shop.foams ?? []).map(named)}
@@ -212,6 +212,30 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         label="Forms of each piece"
         value={(own.forms as number) ?? 1}
         onKeep={(forms) => set("forms", forms, `${forms} forms of each piece`)}
+      />
+      <NumberField
+        label="Side by side in one form"
+        value={(own.side_by_side as number) ?? 1}
+        onKeep={(count) => set("side_by_side", count ?? 1, `${count} side by side`)}
+      />
+      <Select
+        label="Profiles are cast"
+        value={(own.profile as string) ?? "auto"}
+        choices={[
+          { value: "auto", text: "as fits them" },
+          { value: "lying", text: "lying" },
+          { value: "on edge", text: "on edge" },
+        ]}
+        onChoose={(how) => void set("profile", how === "auto" ? null : how, `Profiles cast ${how}`)}
+      />
+      <Select
+        label="Cast in"
+        value={own.in_moulds ? "moulds" : "forms"}
+        choices={[
+          { value: "forms", text: "forms that are built" },
+          { value: "moulds", text: "moulds that the shop has" },
+        ]}
+        onChoose={(what) => void set("in_moulds", what === "moulds", `Cast in ${what}`)}
       />
       {SCHOOLS.map(({ field, label, choices }) => (
         <Select
@@ -241,7 +265,7 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
 }
 
 /** Boards that came out otherwise than planned: what they were cut to, so that the plan says what they make. */
-function AsCutList({ planned, job, editor }: { planned: Formed; job: Job; editor: Editor }) {
+function AsCutList({ planned, job, editor }: { planned: PiecePlan; job: Job; editor: Editor }) {
   const asCut = job.form?.as_cut ?? {};
   const keep = (key: string, field: "length" | "height", value: unknown, what: string) =>
     editor.change((now) => {

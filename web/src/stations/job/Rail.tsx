@@ -118,7 +118,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: `of ${headline.bag_name}`,
       };
     case "form":
-      if (headline.unformed === headline.pieces.length) return { headline: "by hand", detail: "" };
+      if (headline.sheets === 0) return { headline: "in moulds", detail: "" };
       return {
         headline: write(headline.sheets, "sheets", units),
         detail: write(headline.screws, "screws", units),
