@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
-from ulbrek.core.form.cutting import cutting
+from ulbrek.core.form.cutting import cutting, panels_of, stock_of
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
 from ulbrek.core.forming import side_by_side, wanted_for
@@ -17,6 +17,7 @@ from ulbrek.core.handling.lifts import Lifted
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
+from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock, divided
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
@@ -88,7 +89,9 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
     pieces = tuple(one.plan() for one in rounds)
     site = measure_site(job.site, [one.shape for one in rounds])
-    cut = cutting(_to_cut(job, rounds, pieces), chosen.sheets, job.form.over(shop.form_habits))
+    cut = cutting(
+        _built(job, [one.shape for one in rounds], pieces), chosen.sheets, job.form.over(shop.form_habits), job.form
+    )
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
     mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
@@ -104,13 +107,31 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     return Plan(RULE_VERSION, pieces, site, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
 
 
-def _to_cut(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan]) -> list[tuple[str, FormResult, int]]:
+def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:
+    """What is cut from one kind of sheet, from what, and which of two plans is the better one; None where nothing is.
+
+    Args:
+        job: the job
+        shop: the shop it is made in
+        sheet: id of the sheet
+    """
+    chosen, habits = choose(job, shop), job.form.over(shop.form_habits)
+    kind = next((one for one in chosen.sheets if one.id == sheet), None)
+    if kind is None:
+        return None
+    forms = _built(job, [shape_of(piece) for piece in job.pieces], plan(job, shop).pieces)
+    stock = stock_of(kind, habits, job.form)
+    panels, _ = divided(panels_of(forms, kind, stock)[0], stock)
+    return (panels, stock, habits.prefer) if panels else None
+
+
+def _built(job: Job, shapes: Sequence[Shape], pieces: Sequence[PiecePlan]) -> list[tuple[str, FormResult, int]]:
     """The forms that are built: name, form, and how many; none where pieces are cast in moulds of the shop."""
     if job.form.in_moulds:
         return []
     return [
-        (planned.name, planned.form, min(job.form.forms, -(-planned.count // side_by_side(job.form, one.shape))))
-        for one, planned in zip(rounds, pieces, strict=True)
+        (planned.name, planned.form, min(job.form.forms, -(-planned.count // side_by_side(job.form, shape))))
+        for shape, planned in zip(shapes, pieces, strict=True)
     ]
 
 

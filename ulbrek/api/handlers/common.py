@@ -5,6 +5,7 @@ from typing import Annotated
 
 from fastapi import Depends, Request, Response
 
+from ulbrek.core.shop import Shop
 from ulbrek.store.database import Database
 
 
@@ -14,6 +15,14 @@ async def _database(request: Request) -> Database:
 
 
 Db = Annotated[Database, Depends(_database)]
+
+
+def shop_asked(db: Database, shop: Shop | None) -> Shop:
+    """The shop that a request brought, or the one that is kept."""
+    if shop is not None:
+        return shop
+    with db.look() as records:
+        return records.shop().shop
 
 
 def as_file(content: str | bytes, name: str, ending: str, media_type: str) -> Response:

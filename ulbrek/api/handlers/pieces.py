@@ -9,7 +9,7 @@ from cachetools import LRUCache, cached
 from fastapi import APIRouter, Body, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.api.handlers.common import Db, as_file, shop_asked
 from ulbrek.api.views import answer
 from ulbrek.core.base.finding import Change
 from ulbrek.core.job import Job
@@ -77,11 +77,7 @@ def show_solid(piece: Piece) -> Response:
 @router.post("/solve", response_model=Change)
 def solve_job(db: Db, asked: SolveRequest) -> Response:
     """The change of a job that reaches a goal."""
-    shop = asked.shop
-    if shop is None:
-        with db.look() as records:
-            shop = records.shop().shop
-    return answer(Change, solve(asked.job, shop, asked.goal))
+    return answer(Change, solve(asked.job, shop_asked(db, asked.shop), asked.goal))
 
 
 @router.post("/drawings", response_model=Drawing)

@@ -481,3 +481,26 @@ def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
         )
         for name in names
     ]
+
+
+@check("layout-lost", "hint")
+def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
+    """An accepted cut plan no longer fits
+
+    A cut plan holds for the boards it was made of. When one of them has changed, a quick plan takes its place.
+
+    Source: what was accepted, compared with what is to be cut
+    """
+    if not lost:
+        return []
+    return [
+        finding(
+            layout_lost,
+            title="The cut plan of {sheet} that was accepted no longer fits",
+            reason="Boards were changed, added or taken out since. A quick plan is shown instead.",
+            remedy="Look for a better one again, or undo the change.",
+            field=f"/layouts/{sheet}",
+            values={"sheet": name},
+            change=Change("Keep the quick plan", {f"/layouts/{sheet}": []}),
+        )
+    ]

@@ -6,26 +6,30 @@ from math import ceil
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
 from ulbrek.core.form.care import CARE
-from ulbrek.core.form.checks import board_is_spliced, too_large_for_sheet
-from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.form.checks import board_is_spliced, layout_lost, too_large_for_sheet
+from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, SheetLaid
 from ulbrek.core.form.result import Board, CuttingResult, FormResult, KindCut
-from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, least_sheets
+from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, divided, least_sheets
+from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
+from ulbrek.core.kit.nesting.sawing import sawn
+from ulbrek.core.kit.nesting.tree import CROSS, RIP
 from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import SAW_KERF_MM, Sheet
 
 Forms = Sequence[tuple[str, FormResult, int]]
 
 
-def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits) -> CuttingResult:
+def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits, inputs: FormInputs) -> CuttingResult:
     """The cut plan of a job and what to have for its forms.
 
     Args:
         forms: the form of each piece, with the piece's name before it and how many are built behind it
         sheets: what boards are cut from
         habits: what is trimmed off a sheet, and which of two plans is the better one
+        inputs: offcuts that are used first, and plans that were accepted
     """
     screws = work(rules.all_screws, screws_of_forms=sum(form.screw_count.value * copies for _, form, copies in forms))
-    kinds = [_of_kind(forms, sheet, habits) for sheet in sheets]
+    kinds = [_of_kind(forms, sheet, habits, inputs) for sheet in sheets]
     cut = [kind for kind in kinds if kind.names]
     sheets_cut = float(sum(len(kind.bought) for kind in cut))
     return CuttingResult(
@@ -49,14 +53,14 @@ def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits) -> Cuttin
     )
 
 
-def stock_of(sheet: Sheet, habits: FormHabits) -> SheetStock:
-    """A sheet as stock: with the saw's kerf and what is trimmed off its edges."""
-    return SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM, habits.trim.mm)
+def stock_of(sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> SheetStock:
+    """A sheet as stock: with the saw's kerf, what is trimmed off its edges, and the offcuts that come first."""
+    offcuts = tuple((one.length.mm, one.width.mm) for one in inputs.offcuts if one.sheet == sheet.id)
+    return SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM, habits.trim.mm, offcuts)
 
 
-def panels_of(forms: Forms, sheet: Sheet, habits: FormHabits) -> tuple[list[Panel], dict[str, str], list[str]]:
+def panels_of(forms: Forms, sheet: Sheet, stock: SheetStock) -> tuple[list[Panel], dict[str, str], list[str]]:
     """Panels of one kind of sheet, their names by key, and the names of boards that are spliced."""
-    stock = stock_of(sheet, habits)
     panels: list[Panel] = []
     names: dict[str, str] = {}
     spliced: list[str] = []
@@ -70,11 +74,16 @@ def panels_of(forms: Forms, sheet: Sheet, habits: FormHabits) -> tuple[list[Pane
     return panels, names, spliced
 
 
-def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits) -> KindCut:
-    stock = stock_of(sheet, habits)
-    panels, names, spliced = panels_of(forms, sheet, habits)
-    plans, too_large = cut_sheets(panels, stock, habits.prefer)
-    fitting = [panel for panel in panels if panel.key not in too_large]
+def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> KindCut:
+    stock = stock_of(sheet, habits, inputs)
+    panels, names, spliced = panels_of(forms, sheet, stock)
+    fitting, too_large = divided(panels, stock)
+    accepted = inputs.layouts.get(sheet.id)
+    layout = regrown([_laid(one) for one in accepted], fitting, stock) if accepted and fitting else None
+    if layout is not None:
+        plans = sawn(layout, fitting, stock)
+    else:
+        plans, _ = cut_sheets(fitting, stock, habits.prefer)
     least = least_sheets(fitting, stock) if fitting else 0
     bought = [plan for plan in plans if plan.offcut is None]
     return KindCut(
@@ -86,12 +95,31 @@ def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits) -> KindCut:
         least=least,
         proven=len(bought) == least,
         settings=len({round(saw.setting_mm, 1) for plan in plans for saw in plan.saws if saw.kind == "rip"}),
+        accepted=layout is not None,
         names=names,
         findings=(
             *too_large_for_sheet(_once(names[key] for key in too_large), stock),
             *board_is_spliced(_once(spliced), stock),
+            *layout_lost(sheet.id, sheet.name, lost=bool(accepted) and layout is None),
         ),
     )
+
+
+def as_kept(sheet: Laid) -> SheetLaid:
+    """A sheet of a plan as a job keeps it."""
+    return SheetLaid(offcut=sheet.offcut, first="rip" if sheet.first == RIP else "cross", whole=_told(sheet.whole))
+
+
+def _told(cut: Cut) -> CutPiece:
+    return CutPiece(size_mm=round(cut.size_mm, 4), panel=cut.panel, parts=tuple(_told(part) for part in cut.parts))
+
+
+def _laid(sheet: SheetLaid) -> Laid:
+    return Laid(sheet.offcut, RIP if sheet.first == "rip" else CROSS, _cut(sheet.whole))
+
+
+def _cut(piece: CutPiece) -> Cut:
+    return Cut(piece.size_mm, piece.panel, tuple(_cut(part) for part in piece.parts))
 
 
 def _once(names: Iterable[str]) -> list[str]:

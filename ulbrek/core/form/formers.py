@@ -270,7 +270,8 @@ def _edge(wanted: Wanted, made: EdgeMade) -> Knockout:
     line = (first.start.x, first.start.y, first.bulge, first.end.x, first.end.y, 0.0)
     return Knockout(
         feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
-        build=build, where="along an edge", paths=(line,), bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
+        build=build, where="along an edge", paths=(line,),
+        bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
         height_mm=made.size_mm, draft_deg=0.0, layers=None, layer_mm=0.0, tape=None, uplift=None, held=None,
         ballast=None, screws=0,
         holding="Glue it into the corner before the joints are sealed." if on_floor

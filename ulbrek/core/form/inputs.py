@@ -21,6 +21,7 @@ Ledge = Annotated[Length, AfterValidator(between(0, 300))]
 Spacing = Annotated[Length, AfterValidator(between(50, 600))]
 Bead = Annotated[Length, AfterValidator(between(1, 30))]
 Overrun = Annotated[Length, AfterValidator(between(0, 300))]
+Finite = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Trim = Annotated[Length, AfterValidator(between(0, 50))]
 Cut = Annotated[Length, AfterValidator(between(5, 12_000))]
 
@@ -55,6 +56,31 @@ class AsCut(_Described):
     height: Cut | None = None
 
 
+class OffcutUsed(_Described):
+    """An offcut that is cut up first: of which sheet, its size, and the lot of the stock that it is."""
+
+    sheet: Annotated[str, Field(min_length=1, max_length=40)]
+    length: Cut
+    width: Cut
+    lot: Annotated[str | None, Field(max_length=40)] = None
+
+
+class CutPiece(_Described):
+    """A piece of a sheet: how wide it is cut off, and the panel that it is or what it is cut into, the other way."""
+
+    size_mm: Finite = 0.0
+    panel: Annotated[str | None, Field(max_length=160)] = None
+    parts: Annotated[tuple["CutPiece", ...], Field(max_length=400)] = ()
+
+
+class SheetLaid(_Described):
+    """One sheet of a cut plan that was accepted; ``offcut`` counts the offcuts of its kind from 0."""
+
+    offcut: Annotated[int | None, Field(ge=0, le=40)] = None
+    first: Literal["rip", "cross"] = "rip"
+    whole: CutPiece
+
+
 class FormInputs(_Described):
     """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
 
@@ -81,6 +107,10 @@ class FormInputs(_Described):
     knockouts: Hold | None = None
     prefer: Prefer | None = None
     trim: Trim | None = None
+    offcuts: Annotated[tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought")] = ()
+    layouts: Annotated[
+        dict[str, tuple[SheetLaid, ...]], Field(max_length=10, description="cut plans that were accepted, by sheet")
+    ] = {}
     as_cut: Annotated[
         dict[str, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”")
     ] = {}

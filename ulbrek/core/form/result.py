@@ -218,6 +218,7 @@ class KindCut:
         least: a number of whole sheets below which no plan can go
         proven: whether fewer whole sheets are impossible
         settings: how many settings of the fence all rips take
+        accepted: whether it is a plan that was accepted
         names: what each panel is, by its key
     """
 
@@ -229,6 +230,7 @@ class KindCut:
     least: int
     proven: bool
     settings: int
+    accepted: bool
     names: dict[str, str]
     findings: tuple[Finding, ...]
 

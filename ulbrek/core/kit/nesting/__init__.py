@@ -3,7 +3,7 @@
 from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.lengths import LengthPlan, LengthStock, cut_lengths, fewest_lengths
 from ulbrek.core.kit.nesting.panels import Panel, Placed, Rest, Saw, SheetPlan, SheetStock
-from ulbrek.core.kit.nesting.sheets import Prefer, cut_sheets
+from ulbrek.core.kit.nesting.sheets import Prefer, cut_sheets, divided
 
 __all__ = [
     "LengthPlan",
@@ -17,6 +17,7 @@ __all__ = [
     "SheetStock",
     "cut_lengths",
     "cut_sheets",
+    "divided",
     "fewest_lengths",
     "least_sheets",
 ]

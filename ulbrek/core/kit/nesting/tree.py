@@ -141,6 +141,20 @@ class Tree:
                 self.free.append(one)
             return
 
+    def renew(self) -> None:
+        """Finds anew what it knows of its pieces, after they were put together by hand."""
+        self.free, self.parts, self.filled = [], {}, 0.0
+        ahead = [self.root]
+        while ahead:
+            node = ahead.pop()
+            if node.kids is not None:
+                ahead.extend(node.kids)
+            elif node.part is None:
+                self.free.append(node)
+            else:
+                self.parts[node.part] = node
+                self.filled += node.size[0] * node.size[1]
+
     def rest(self) -> tuple[float, int]:
         """The largest piece that one cut right across leaves: its length along that cut's way [mm], and the way."""
         root = self.root
