@@ -66,14 +66,12 @@ def test_it_is_kept_when_something_else_changes_and_lost_when_a_board_does() -> 
 
 
 @pytest.mark.parametrize(
-    "spoil", [{"panel": "somebody's"}, {"size_mm": 9000.0}, {"size_mm": 10.0}, {"parts": [], "panel": None}]
+    "spoil", [{"panel": "somebody's"}, {"size_mm": 9000.0}, {"size_mm": 10.0}, {"panel": None}, {"of": 900}]
 )
 def test_a_plan_that_cannot_be_sawn_is_not_sawn(spoil: dict[str, Any]) -> None:
     layouts = accepted(top(opening(), hole("450 mm", "520 mm")))
-    piece = layouts[SHEET][0]["whole"]["parts"][0]
-    while piece["parts"]:
-        above, piece = piece, piece["parts"][0]
-    (above["parts"][0] if "parts" in above else piece).update(spoil)
+    piece = next(one for one in layouts[SHEET][0]["pieces"] if one["panel"])
+    piece.update(spoil)
     assert not of(layouts).cutting.kinds[0].accepted
 
 

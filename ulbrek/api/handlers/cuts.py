@@ -1,21 +1,32 @@
 """A better cut plan, looked for while somebody waits."""
 
 from collections.abc import AsyncIterator
-from typing import Annotated
+from typing import Annotated, Literal
+from uuid import UUID
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ulbrek.api.cut_search import CutFound, CutTask, search
-from ulbrek.api.handlers.common import Db, shop_asked
+from ulbrek.api.handlers.common import Db, as_file, shop_asked
 from ulbrek.core.job import Job
-from ulbrek.core.plan import to_cut
+from ulbrek.core.plan import plan, to_cut
 from ulbrek.core.shop import Shop
+from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
+from ulbrek.files.form_solid import write_glb
 from ulbrek.files.problems import InvalidDocumentError, Problem
+from ulbrek.store.database import Database
+from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")
 LONGEST_S = 120.0
+BoardFormat = Literal["dxf", "csv", "xlsx"]
+MEDIA_TYPES: dict[BoardFormat, str] = {
+    "dxf": "image/vnd.dxf",
+    "csv": "text/csv; charset=utf-8",
+    "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+}
 _FOUND = TypeAdapter(CutFound)
 
 
@@ -46,6 +57,38 @@ def search_cuts(db: Db, asked: CutSearchRequest) -> StreamingResponse:
     panels, stock, prefer = wanted
     task = CutTask(tuple(panels), stock, prefer, asked.seconds)
     return StreamingResponse(_lines(task), media_type="application/x-ndjson")
+
+
+@router.get("/jobs/{job_id}/boards.{form}", response_class=Response)
+def get_boards(db: Db, job_id: UUID, form: BoardFormat) -> Response:
+    """The boards of a job's forms: at true size as DXF, as a list, or as a workbook with the hardware."""
+    job, shop = _job(db, job_id)
+    planned = plan(job, shop)
+    content: str | bytes
+    match form:
+        case "dxf":
+            content = write_boards_dxf(planned)
+        case "csv":
+            content = write_boards_csv(planned)
+        case "xlsx":
+            content = write_boards_xlsx(planned)
+    return as_file(content, f"{job.name} boards", form, MEDIA_TYPES[form])
+
+
+@router.get("/jobs/{job_id}/pieces/{piece_id}/form.glb", response_class=Response)
+def get_form_solid(db: Db, job_id: UUID, piece_id: str) -> Response:
+    """The form of a piece in the round, as binary glTF."""
+    job, shop = _job(db, job_id)
+    planned = next((one for one in plan(job, shop).pieces if one.id == piece_id), None)
+    if planned is None:
+        raise NotFoundError("piece", piece_id)
+    return as_file(write_glb(planned.form), f"{planned.name} form", "glb", "model/gltf-binary")
+
+
+def _job(db: Database, job_id: UUID) -> tuple[Job, Shop]:
+    with db.look() as records:
+        stored = records.shop()
+        return records.jobs(stored.id).get(job_id).job, stored.shop
 
 
 async def _lines(task: CutTask) -> AsyncIterator[bytes]:

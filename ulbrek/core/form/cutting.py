@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from math import ceil
+from typing import Literal
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
@@ -106,20 +107,25 @@ def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs)
 
 
 def as_kept(sheet: Laid) -> SheetLaid:
-    """A sheet of a plan as a job keeps it."""
-    return SheetLaid(offcut=sheet.offcut, first="rip" if sheet.first == RIP else "cross", whole=_told(sheet.whole))
-
-
-def _told(cut: Cut) -> CutPiece:
-    return CutPiece(size_mm=round(cut.size_mm, 4), panel=cut.panel, parts=tuple(_told(part) for part in cut.parts))
+    """A sheet of a plan as a job keeps it: its pieces in a row, each after the one that it is cut from."""
+    pieces: list[CutPiece] = []
+    ahead = [(0, part) for part in sheet.whole.parts]
+    while ahead:
+        of, cut = ahead.pop(0)
+        pieces.append(CutPiece(of=of, size_mm=round(cut.size_mm, 4), panel=cut.panel))
+        ahead.extend((len(pieces), part) for part in cut.parts)
+    first: Literal["rip", "cross"] = "rip" if sheet.first == RIP else "cross"
+    return SheetLaid(offcut=sheet.offcut, first=first, panel=sheet.whole.panel, pieces=tuple(pieces))
 
 
 def _laid(sheet: SheetLaid) -> Laid:
-    return Laid(sheet.offcut, RIP if sheet.first == "rip" else CROSS, _cut(sheet.whole))
-
-
-def _cut(piece: CutPiece) -> Cut:
-    return Cut(piece.size_mm, piece.panel, tuple(_cut(part) for part in piece.parts))
+    parts: dict[int, list[Cut]] = {}
+    for number in range(len(sheet.pieces), 0, -1):  # what a piece is cut into stands after it
+        piece = sheet.pieces[number - 1]
+        own = tuple(reversed(parts.get(number, ())))
+        parts.setdefault(piece.of, []).append(Cut(piece.size_mm, piece.panel, own))
+    whole = Cut(0.0, sheet.panel, tuple(reversed(parts.get(0, ()))))
+    return Laid(sheet.offcut, RIP if sheet.first == "rip" else CROSS, whole)
 
 
 def _once(names: Iterable[str]) -> list[str]:

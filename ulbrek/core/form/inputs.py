@@ -66,19 +66,26 @@ class OffcutUsed(_Described):
 
 
 class CutPiece(_Described):
-    """A piece of a sheet: how wide it is cut off, and the panel that it is or what it is cut into, the other way."""
+    """A piece of a sheet, or of another piece of it, cut the other way than that was.
 
-    size_mm: Finite = 0.0
-    panel: Annotated[str | None, Field(max_length=160)] = None
-    parts: Annotated[tuple["CutPiece", ...], Field(max_length=400)] = ()
+    ``of`` counts the piece that it is cut from among those of its sheet, the sheet itself being 0; it stands before it.
+    """
+
+    of: Annotated[int, Field(ge=0, le=2_000)]
+    size_mm: Finite
+    panel: Annotated[str | None, Field(max_length=160, description="the panel that it is, if it is one")] = None
 
 
 class SheetLaid(_Described):
-    """One sheet of a cut plan that was accepted; ``offcut`` counts the offcuts of its kind from 0."""
+    """One sheet of a cut plan that was accepted; ``offcut`` counts the offcuts of its kind from 0.
+
+    ``panel`` is the one that takes all of it, if one does.
+    """
 
     offcut: Annotated[int | None, Field(ge=0, le=40)] = None
     first: Literal["rip", "cross"] = "rip"
-    whole: CutPiece
+    panel: Annotated[str | None, Field(max_length=160)] = None
+    pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000)] = ()
 
 
 class FormInputs(_Described):

@@ -37,10 +37,8 @@ def kept(layout: Layout, panels: Sequence[Panel]) -> tuple[Laid, ...]:
         panels: the parts, in the order in which the layout counts them
     """
     return tuple(
-        Laid(
-            layout.offcuts[number] if number < given else None, max(tree.root.axis, CROSS), _cut(tree.root, 0.0, panels)
-        )
-        for number, tree in enumerate(layout.trees)
+        Laid(offcut, max(tree.root.axis, CROSS), _cut(tree.root, 0.0, panels))
+        for offcut, tree in zip((*layout.offcuts, *repeat(None, len(layout.sheets))), layout.trees, strict=True)
     )
 
 

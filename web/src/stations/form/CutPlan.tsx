@@ -1,25 +1,37 @@
-import type { Plan } from "@/api/client";
+import type { Plan, Shop } from "@/api/client";
+import type { Editor } from "@/api/editor";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
+import { BetterCuts } from "./BetterCuts";
+import { Offcuts } from "./Offcuts";
 
 type Cutting = Plan["cutting"];
 type Kind = Cutting["kinds"][number];
 type Sheet = Kind["sheets"][number];
 
 const EDGE_PX = 44;
+const BOARD_FILES = [
+  { ending: "dxf", told: "Boards as DXF" },
+  { ending: "csv", told: "List as CSV" },
+  { ending: "xlsx", told: "List as XLSX" },
+];
 
 /** The sheets with their cuts, numbered in sawing order, kind by kind. */
-export function CutPlan({ cutting }: { cutting: Cutting }) {
+export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null }) {
   const { units } = usePreferences();
+  const { cutting } = editor.shown.plan;
   const letters = letterOf(cutting);
   if (cutting.kinds.length === 0) {
     return <p className="p-5 text-lg">Nothing is cut: it is cast in moulds that the shop has.</p>;
   }
   return (
     <div className="space-y-8 p-5">
+      {cutting.kinds.map((kind) => (
+        <BetterCuts key={kind.sheet} kind={kind} editor={editor} shop={shop} />
+      ))}
       {cutting.kinds.flatMap((kind) =>
         kind.sheets.map((sheet, index) => (
           <section key={`${kind.sheet} ${sheet.panels[0]?.key}`} aria-label={`${kind.sheet_name}, sheet ${index + 1}`}>
@@ -35,6 +47,14 @@ export function CutPlan({ cutting }: { cutting: Cutting }) {
         )),
       )}
       <Boards cutting={cutting} />
+      <Offcuts editor={editor} />
+      <section aria-label="Boards as files" className="flex flex-wrap gap-2">
+        {BOARD_FILES.map(({ ending, told }) => (
+          <a key={ending} className="button" href={`/api/jobs/${editor.kept.id}/boards.${ending}`} download>
+            {told}
+          </a>
+        ))}
+      </section>
     </div>
   );
 }

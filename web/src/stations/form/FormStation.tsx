@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
@@ -19,7 +19,9 @@ import { Assembly } from "./Assembly";
 import { CutPlan } from "./CutPlan";
 import { FormDrawing } from "./FormDrawing";
 
-type Seen = "form" | "cuts" | "steps";
+const Apart = lazy(() => import("./Apart"));
+
+type Seen = "form" | "apart" | "cuts" | "steps";
 
 /** Form: the boards that make the piece, the sheets they are cut from, the steps in which they go together. */
 export function FormStation({ editor }: StationProps) {
@@ -40,6 +42,7 @@ export function FormStation({ editor }: StationProps) {
         value={seen}
         choices={[
           { value: "form", text: "the form" },
+          { value: "apart", text: "taken apart" },
           { value: "cuts", text: "its cuts" },
           { value: "steps", text: "step by step" },
         ]}
@@ -63,7 +66,12 @@ export function FormStation({ editor }: StationProps) {
   return (
     <Bench editor={editor} title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
       {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
-      {seen === "cuts" && <CutPlan cutting={plan.cutting} />}
+      {seen === "apart" && (
+        <Suspense fallback={<p className="p-5">Taking it apart …</p>}>
+          <Apart planned={planned} jobId={editor.kept.id} />
+        </Suspense>
+      )}
+      {seen === "cuts" && <CutPlan editor={editor} shop={shop ?? null} />}
       {seen === "steps" && <Assembly planned={planned} mirrored={mirrored} />}
     </Bench>
   );

@@ -1,0 +1,112 @@
+"""The boards of forms as a drawing at true size, and as a list."""
+
+import csv
+import io
+from collections.abc import Iterator, Sequence
+
+from ulbrek.core.form.result import Board
+from ulbrek.core.plan import Plan
+
+_GAP_MM = 40.0
+_ROW_MM = 2500.0
+COLUMNS = (
+    "piece", "board", "made for", "length mm", "width mm", "thickness mm", "bevel at start", "bevel at end", "sheet",
+    "copies",
+)  # fmt: skip
+
+
+def write_boards_dxf(plan: Plan) -> str:
+    """Every board of a job's forms at true size, side by side: its outline on ``BOARD``, its name on ``NAME``."""
+    from ezdxf import filemanagement, units  # noqa: PLC0415 - half a second, and only when it is asked for
+
+    document = filemanagement.new("R2010", setup=True)
+    document.units = units.MM
+    for layer, colour in (("BOARD", 7), ("NAME", 3)):
+        document.layers.add(layer, color=colour)
+    space = document.modelspace()
+    x = y = row = 0.0
+    for piece, board in boards_of(plan):
+        length, width = board.length.value, board.height.value
+        if x and x + length > _ROW_MM:
+            x, y, row = 0.0, y + row + _GAP_MM, 0.0
+        corners = [(cx + x, cy + y, bulge) for cx, cy, bulge in _outline(board)]
+        space.add_lwpolyline(corners, format="xyb", close=True, dxfattribs={"layer": "BOARD"})
+        told = f"{piece}: {board.name}"
+        space.add_text(told, height=12, dxfattribs={"layer": "NAME"}).set_placement((x, y - 18))
+        x, row = x + length + _GAP_MM, max(row, width)
+    out = io.StringIO()
+    document.write(out)
+    return out.getvalue()
+
+
+def write_boards_csv(plan: Plan) -> str:
+    """The list of boards, one a line."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(COLUMNS)
+    writer.writerows(_rows(plan))
+    return out.getvalue()
+
+
+def write_boards_xlsx(plan: Plan) -> bytes:
+    """Boards and hardware as a workbook of two sheets."""
+    import openpyxl  # noqa: PLC0415 - half a second, and only when it is asked for
+
+    book = openpyxl.Workbook()
+    boards = book.active
+    assert boards is not None  # noqa: S101 - a new workbook has one sheet
+    boards.title = "Boards"
+    boards.append(COLUMNS)
+    for row in _rows(plan):
+        boards.append(row)
+    hardware = book.create_sheet("Hardware")
+    cut = plan.cutting
+    hardware.append(["what", "how many", "unit"])
+    for kind in cut.kinds:
+        hardware.append([kind.sheet_name, len(kind.bought), "sheets"])
+    for name, figure in (
+        ("Screws", cut.screws),
+        ("Boxes of screws", cut.boxes),
+        ("Sealant", cut.cartridges),
+        ("Tape", cut.rolls),
+    ):
+        hardware.append([name, round(figure.value, 3), figure.unit])
+    for planned in plan.pieces:
+        for one in planned.form.knockouts:
+            layers = one.layers.value if one.layers else None
+            hardware.append([f"{planned.name}: {one.name}, {one.build}", layers, "layers" if layers else ""])
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def boards_of(plan: Plan) -> Iterator[tuple[str, Board]]:
+    """Every board of one form of each piece, with the piece's name."""
+    for planned in plan.pieces:
+        for board in planned.form.boards:
+            yield planned.name, board
+
+
+def _rows(plan: Plan) -> Iterator[list[str | float]]:
+    keys = [key for kind in plan.cutting.kinds for key in kind.names]
+    for planned in plan.pieces:
+        for board in planned.form.boards:
+            stem = f"{planned.id}.{board.key}"
+            copies = len({key.split("/")[0] for key in keys if key.split("/")[0] == stem or _is_copy(key, stem)})
+            yield [
+                planned.name, board.name, board.key, round(board.length.value, 2), round(board.height.value, 2),
+                board.thickness_mm, board.bevel_start_deg, board.bevel_end_deg, board.sheet, copies,
+            ]  # fmt: skip
+
+
+def _is_copy(key: str, stem: str) -> bool:
+    rest = key.split("/", maxsplit=1)[0].removeprefix(f"{stem}.")
+    return rest != key.split("/", maxsplit=1)[0] and rest.isdigit()
+
+
+def _outline(board: Board) -> Sequence[tuple[float, float, float]]:
+    """A board's own outline: along its length and across [mm]."""
+    if board.shape:
+        return [(board.shape[at], board.shape[at + 1], board.shape[at + 2]) for at in range(0, len(board.shape), 3)]
+    length, width = board.length.value, board.height.value
+    return [(0.0, 0.0, 0.0), (length, 0.0, 0.0), (length, width, 0.0), (0.0, width, 0.0)]

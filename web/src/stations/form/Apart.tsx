@@ -1,0 +1,231 @@
+import { useEffect, useRef, useState } from "react";
+import {
+  EdgesGeometry,
+  ExtrudeGeometry,
+  Group,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshStandardMaterial,
+  Shape,
+  Vector3,
+} from "three";
+import type { Form, PiecePlan } from "@/api/client";
+import { type Stage, stage } from "@/drawing/stage";
+
+/** How far an edge must turn to be drawn as a line [°]. */
+const CREASE_DEG = 25;
+/** How far apart it is taken, as a share of the form's size. */
+const FARTHEST = 0.55;
+const STEP = 5;
+
+interface Thing {
+  key: string;
+  name: string;
+  paths: readonly (readonly number[])[];
+  low: number;
+  high: number;
+  colour: string;
+  /** Where it goes when the form is taken apart, as shares of how far it is taken apart. */
+  way: [number, number, number];
+}
+
+/** The form in the round, taken apart and put together by a slider; each board and former with its name. */
+export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: string }) {
+  const place = useRef<HTMLDivElement>(null);
+  const [apart, setApart] = useState(60);
+  const [labels, setLabels] = useState<{ key: string; text: string; x: number; y: number }[]>([]);
+  const scene = useRef<{
+    stage: Stage;
+    groups: { thing: Thing; group: Group; middle: Vector3 }[];
+    size: number;
+  } | null>(null);
+  const now = useRef(apart);
+  const { form } = planned;
+
+  useEffect(() => {
+    const holder = place.current;
+    if (!holder) return;
+    const things = thingsOf(form);
+    const size = Math.max(...form.boards.map((board) => Math.max(board.dx_mm, board.dy_mm)));
+    const whole = new Group();
+    const groups = things.map((thing) => {
+      const group = bodyOf(thing);
+      whole.add(group);
+      return { thing, group, middle: middleOf(thing) };
+    });
+    spread(groups, size, FARTHEST);
+    const made = stage(holder, whole, "The form in the round.", ({ camera }) => {
+      const { clientWidth, clientHeight } = holder;
+      setLabels(
+        groups.map(({ thing, group, middle }) => {
+          const at = middle.clone().add(group.position).project(camera);
+          return {
+            key: thing.key,
+            text: thing.name,
+            x: ((at.x + 1) / 2) * clientWidth,
+            y: ((1 - at.y) / 2) * clientHeight,
+          };
+        }),
+      );
+    });
+    scene.current = { stage: made, groups, size };
+    spread(groups, size, (FARTHEST * now.current) / 100);
+    made.draw();
+    return () => {
+      scene.current = null;
+      made.dispose();
+    };
+  }, [form]);
+
+  useEffect(() => {
+    now.current = apart;
+    const seen = scene.current;
+    if (!seen) return;
+    spread(seen.groups, seen.size, (FARTHEST * apart) / 100);
+    seen.stage.draw();
+  }, [apart]);
+
+  return (
+    <div className="flex h-full min-h-96 flex-col">
+      <div className="relative min-h-72 flex-1 overflow-hidden">
+        <div ref={place} className="absolute inset-0" data-apart={apart} />
+        {apart > 20 &&
+          clear(labels).map(({ key, text, x, y }) => (
+            <span
+              key={key}
+              data-label={key}
+              className="figure pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 bg-paper px-1.5 text-base leading-6 whitespace-nowrap"
+              style={{ left: x, top: y }}
+            >
+              {text}
+            </span>
+          ))}
+      </div>
+      <div className="flex min-h-16 items-center gap-4 px-5 pb-3">
+        <label htmlFor="apart">Together</label>
+        <input
+          id="apart"
+          type="range"
+          min={0}
+          max={100}
+          step={STEP}
+          value={apart}
+          aria-label="How far the form is taken apart"
+          className="h-11 min-w-0 flex-1 accent-[var(--chalk)]"
+          onChange={(event) => setApart(Number(event.target.value))}
+        />
+        <span>apart</span>
+        <a className="button" href={`/api/jobs/${jobId}/pieces/${planned.id}/form.glb`} download>
+          As glTF
+        </a>
+      </div>
+    </div>
+  );
+}
+
+/** Everything of a form as bodies: boards, and what stands between them. */
+function thingsOf(form: Form): Thing[] {
+  const style = getComputedStyle(document.documentElement);
+  const colour = (name: string) => style.getPropertyValue(name).trim();
+  const [base] = form.boards;
+  const middle = base ? { x: base.x_mm + base.dx_mm / 2, y: base.y_mm + base.dy_mm / 2 } : { x: 0, y: 0 };
+  const reach = base ? Math.max(base.dx_mm, base.dy_mm) / 2 : 1;
+  const outward = (x: number, y: number) => [(x - middle.x) / reach, (y - middle.y) / reach] as const;
+  const boards = form.boards.map((board): Thing => {
+    const [dx, dy] = outward(board.x_mm + board.dx_mm / 2, board.y_mm + board.dy_mm / 2);
+    const farther = board.kind === "rib" ? 1.7 : 1;
+    const level = board.kind === "base" || board.kind === "bed" || board.kind === "lid";
+    const up = { base: -0.6, bed: -0.3, lid: 1.1, "hung strip": 0.7, "core side": 0.9 }[board.kind as string] ?? 0;
+    return {
+      key: board.key,
+      name: board.key,
+      paths: [board.path],
+      low: board.bottom_mm,
+      high: Math.max(board.top_mm, board.bottom_mm + 1),
+      colour: colour(board.kind === "liner" ? "--ink-soft" : level ? "--board-face" : "--board"),
+      way: level ? [0, 0, up] : [dx * farther, dy * farther, up],
+    };
+  });
+  const formers = form.knockouts
+    .filter((one) => one.where !== "along an edge")
+    .map((one): Thing => {
+      const foam = one.build.startsWith("foam");
+      return {
+        key: one.feature,
+        name: one.name,
+        paths: one.paths,
+        low: one.bottom_mm,
+        high: one.bottom_mm + Math.max(one.height_mm, 1),
+        colour: colour(foam ? "--foam" : "--recess"),
+        way: [0, 0, one.where === "hung from above" ? 0.9 : 0.45],
+      };
+    });
+  return [...boards, ...formers];
+}
+
+function bodyOf(thing: Thing): Group {
+  const group = new Group();
+  for (const path of thing.paths) {
+    const geometry = new ExtrudeGeometry(shapeOf(path), {
+      depth: thing.high - thing.low,
+      bevelEnabled: false,
+      curveSegments: 24,
+    });
+    geometry.translate(0, 0, thing.low);
+    group.add(
+      new Mesh(geometry, new MeshStandardMaterial({ color: thing.colour, roughness: 0.9, flatShading: true })),
+      new LineSegments(new EdgesGeometry(geometry, CREASE_DEG), new LineBasicMaterial({ color: 0x333333 })),
+    );
+  }
+  return group;
+}
+
+/** An outline with its arcs as a shape to be extruded. */
+function shapeOf(path: readonly number[]): Shape {
+  const shape = new Shape();
+  shape.moveTo(path[0] ?? 0, path[1] ?? 0);
+  for (let at = 0; at < path.length; at += 3) {
+    const [x1, y1, bulge] = [path[at] ?? 0, path[at + 1] ?? 0, path[at + 2] ?? 0];
+    const [x2, y2] = [path[(at + 3) % path.length] ?? 0, path[(at + 4) % path.length] ?? 0];
+    if (!bulge) {
+      shape.lineTo(x2, y2);
+      continue;
+    }
+    const off = (1 - bulge * bulge) / (4 * bulge);
+    const [cx, cy] = [(x1 + x2) / 2 - (y2 - y1) * off, (y1 + y2) / 2 + (x2 - x1) * off];
+    const radius = Math.hypot(x1 - cx, y1 - cy);
+    shape.absarc(cx, cy, radius, Math.atan2(y1 - cy, x1 - cx), Math.atan2(y2 - cy, x2 - cx), bulge < 0);
+  }
+  return shape;
+}
+
+function middleOf(thing: Thing): Vector3 {
+  const [path] = thing.paths;
+  const xs = (path ?? []).filter((_, index) => index % 3 === 0);
+  const ys = (path ?? []).filter((_, index) => index % 3 === 1);
+  return new Vector3(
+    (Math.min(...xs) + Math.max(...xs)) / 2,
+    (Math.min(...ys) + Math.max(...ys)) / 2,
+    (thing.low + thing.high) / 2,
+  );
+}
+
+function spread(groups: readonly { thing: Thing; group: Group }[], size: number, share: number) {
+  for (const { thing, group } of groups) {
+    group.position.set(...(thing.way.map((part) => part * size * share) as [number, number, number]));
+  }
+}
+
+/** Names that would lie over others already placed are left out. */
+function clear<T extends { text: string; x: number; y: number }>(labels: readonly T[]): T[] {
+  const kept: T[] = [];
+  for (const one of labels) {
+    const half = one.text.length * 4.6 + 8;
+    const hides = kept.some(
+      (other) => Math.abs(other.y - one.y) < 24 && Math.abs(other.x - one.x) < half + other.text.length * 4.6 + 8,
+    );
+    if (!hides) kept.push(one);
+  }
+  return kept;
+}
