@@ -7,7 +7,7 @@ import pytest
 
 from bench.cutting import cases, check, sheets_of
 from tests.jobs import hole, opening, top
-from ulbrek.api.cut_search import CutTask, _told
+from ulbrek.core.form.cutting import as_kept
 from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, fewest_lengths, least_sheets
 from ulbrek.core.kit.nesting.lengths import LengthStock
@@ -28,8 +28,7 @@ def accepted(job: Job) -> dict[str, Any]:
     assert found is not None
     panels, stock, _ = found
     layout = Search(panels, stock).quick()
-    told = _told(CutTask(tuple(panels), stock, "largest rest", 1.0), layout, 0, (0.0, 0, True))
-    return {SHEET: [one.model_dump() for one in told.layout]}
+    return {SHEET: [as_kept(sheet).model_dump() for sheet in kept(layout, panels)]}
 
 
 def of(layouts: dict[str, Any], **form: Any) -> Plan:

@@ -21,8 +21,9 @@ def write_glb(form: FormResult) -> bytes:
         rings = [_ring(path) for path in paths]
         solid = manifold3d.CrossSection(rings, manifold3d.FillRule.EvenOdd).extrude(max(high - low, 0.1))
         mesh = solid.translate((0.0, 0.0, low)).to_mesh()
-        body = trimesh.Trimesh(np.asarray(mesh.vert_properties)[:, :3] * _MM, mesh.tri_verts, process=False)
-        body.visual.face_colors = _COLOURS[colour]  # type: ignore[union-attr]
+        points = np.asarray(mesh.vert_properties)[:, :3] * _MM
+        painted = np.tile(np.array(_COLOURS[colour], dtype=np.uint8), (len(points), 1))
+        body = trimesh.Trimesh(points, mesh.tri_verts, vertex_colors=painted, process=False)
         scene.add_geometry(body, node_name=name, geom_name=name)
     turned = np.array([[1, 0, 0, 0], [0, 0, 1, 0], [0, -1, 0, 0], [0, 0, 0, 1]], dtype=float)
     scene.apply_transform(turned)  # type: ignore[no-untyped-call]

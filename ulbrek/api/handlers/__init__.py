@@ -2,6 +2,6 @@
 
 from ulbrek.api.handlers import castings, cuts, forms, jobs, log, pieces, plan, pours, shop, stock
 
-ROUTERS = tuple(part.router for part in (plan, shop, jobs, pieces, cuts, pours, castings, forms, stock, log))
+ROUTERS = tuple(part.router for part in (plan, shop, jobs, cuts, pieces, pours, castings, forms, stock, log))
 
 __all__ = ["ROUTERS"]

@@ -8,11 +8,12 @@ from fastapi import APIRouter, Response
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
-from ulbrek.api.cut_search import CutFound, CutTask, search
+from ulbrek.api.cut_search import CutFound, search
 from ulbrek.api.handlers.common import Db, as_file, shop_asked
 from ulbrek.core.job import Job
 from ulbrek.core.plan import plan, to_cut
 from ulbrek.core.shop import Shop
+from ulbrek.cut_worker import CutTask
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
 from ulbrek.files.form_solid import write_glb
 from ulbrek.files.problems import InvalidDocumentError, Problem

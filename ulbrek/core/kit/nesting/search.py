@@ -13,7 +13,7 @@ from random import Random
 
 from ulbrek.core.kit.nesting.filling import Filler
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock, ways
-from ulbrek.core.kit.nesting.tree import Tree, rips_of, stages_of
+from ulbrek.core.kit.nesting.tree import Tree, cuts_of, rips_of, stages_of
 
 MOST_STAGES = 4
 _TRIFLE = 1e-6
@@ -57,6 +57,11 @@ class Layout:
         return len(rips_of(self.trees))
 
     @property
+    def cuts(self) -> int:
+        """How many cuts it takes."""
+        return sum(cuts_of(tree) for tree in self.trees)
+
+    @property
     def stages(self) -> int:
         """How often what is cut is turned."""
         return max((stages_of(tree) for tree in self.trees), default=0)
@@ -97,7 +102,7 @@ class Search:
     def worth(self, layout: Layout) -> tuple[float, ...]:
         """What one plan is better than another by: fewer sheets, then what is wished for."""
         if self.narrow:
-            return len(layout.sheets), layout.settings, layout.net
+            return len(layout.sheets), layout.settings, layout.cuts, layout.net
         return len(layout.sheets), layout.net, layout.settings
 
     def better(self, layout: Layout) -> Iterator[Layout]:

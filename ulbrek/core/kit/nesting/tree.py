@@ -188,6 +188,20 @@ def _ripped(node: Node, kerf: float) -> Iterator[float]:
         yield from _ripped(kid, kerf)
 
 
+def cuts_of(tree: Tree) -> int:
+    """How many cuts take a sheet apart."""
+    return _cuts(tree.root, tree.kerf)
+
+
+def _cuts(node: Node, kerf: float) -> int:
+    full = [kid for kid in node.kids or () if not kid.is_left]
+    if not full:
+        return 0
+    used = sum(kid.size[node.axis] for kid in full) + (len(full) - 1) * kerf
+    own = len(full) - (used >= node.size[node.axis] - _TRIFLE)  # the last one of a full piece needs no cut
+    return own + sum(_cuts(kid, kerf) for kid in full)
+
+
 def stages_of(tree: Tree) -> int:
     """How often the saw is turned: how many levels of cuts a sheet takes."""
     return max((node.depth for node in tree.parts.values()), default=0)

@@ -1,0 +1,139 @@
+"""Forms on the screen: any shape, other schools, taken apart; a better cut plan; offcuts out of and into stock."""
+
+import json
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import OpenPage
+from tests.browser.test_journey import revision
+from tests.jobs import DEMO_FILES, hole, opening, top_document
+
+PLANTER, LEGS, YARD = (
+    next(file for file in DEMO_FILES if name in file.name) for name in ("planter", "legs-and-base", "yard-pieces")
+)
+
+
+def begin(api: TestClient, document: dict[str, Any]) -> str:
+    return f"/jobs/{api.post('/api/jobs', json={'job': document}).json()['id']}/form"
+
+
+def begin_demo(api: TestClient, file: Any) -> str:
+    headers = {"content-type": "application/json"}
+    return f"/jobs/{api.post('/api/jobs/from-file', content=file.read_bytes(), headers=headers).json()['id']}/form"
+
+
+def choose(page: Page, label: str, value: str) -> None:
+    page.get_by_role("combobox", name=label, exact=True).select_option(value)
+
+
+def own(page: Page, api: TestClient) -> dict[str, Any]:
+    job_id = page.url.split("/")[4]
+    document: dict[str, Any] = api.get(f"/api/jobs/{job_id}").json()
+    return document
+
+
+@pytest.mark.parametrize(
+    ("file", "piece", "boards", "formers"),
+    [
+        (PLANTER, None, {"base", "front", "back", "left", "right", "inside-front"}, {"inside"}),
+        (YARD, "Kiln-door ramp", {"base", "lid", "edge-1", "edge-2", "edge-4"}, set()),
+        (LEGS, "Umbrella base", {"base", "side-1", "side-6"}, {"pole", "dish"}),
+    ],
+    ids=["planter", "ramp", "hexagon"],
+)
+def test_the_form_of_a_piece_is_drawn_stepped_through_and_taken_apart(
+    open_page: OpenPage, api: TestClient, file: Any, piece: str | None, boards: set[str], formers: set[str]
+) -> None:
+    page = open_page(begin_demo(api, file), units="mm")
+    if piece:
+        page.get_by_role("combobox", name="Piece").select_option(label=piece)
+    page.locator("[data-board=base]").wait_for()
+    drawn = {board.get_attribute("data-board") for board in page.locator("[data-board]").all()}
+    assert boards <= drawn
+    assert formers <= {one.get_attribute("data-former") for one in page.locator("[data-former]").all()}
+    page.get_by_role("radio", name="step by step").click()
+    last = page.locator("ol[aria-label='All steps'] button").count()
+    page.get_by_role("button", name=f"Step {last},").click()
+    assert {board.get_attribute("data-board") for board in page.locator("[data-board]").all()} == drawn
+    page.get_by_role("radio", name="taken apart").click()
+    page.locator("canvas").wait_for()
+    expect(page.locator("[data-label=base]")).to_be_visible()
+    labels = page.locator("[data-label]").all_inner_texts()
+    assert len(labels) >= 4
+    slider = page.get_by_role("slider", name="How far the form is taken apart")
+    slider.focus()
+    for _ in range(20):
+        page.keyboard.press("ArrowLeft")
+    expect(page.locator("[data-apart='0']")).to_be_attached()
+    expect(page.locator("[data-label]")).to_have_count(0)  # together it needs no names
+    with page.expect_download() as told:
+        page.get_by_role("link", name="As glTF").click()
+    assert told.value.path().read_bytes()[:4] == b"glTF"
+
+
+def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_page: OpenPage, api: TestClient) -> None:
+    l_top = {"kind": "l", "length": "1800 mm", "width": "1200 mm", "along": "600 mm", "across": "500 mm"}
+    page = open_page(begin(api, top_document(piece={"outline": l_top, "thickness": "80 mm"})), units="mm")
+    expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1832 mm")
+    choose(page, "Corners", "pinwheel")
+    expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1866")
+    choose(page, "Held by", "hot glue and blocks")
+    finding = page.locator("[data-finding=glue-too-high]")
+    expect(finding).to_contain_text("too high for hot glue")
+    page.get_by_role("button", name="Screw it").click()
+    expect(finding).to_have_count(0)
+    choose(page, "Sides", "lapping the base")
+    expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("96 mm")
+    choose(page, "Cast in", "moulds")
+    expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
+
+
+def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, top_document(opening(), hole("450 mm", "520 mm"))), units="mm")
+    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("button", name="Look for a better plan").click()
+    page.locator("[data-cut-found=looking]").wait_for()
+    page.get_by_role("button", name="Stop").click()
+    page.locator("[data-cut-found=stopped]").wait_for()
+    page.get_by_role("button", name="Take this plan").click()
+    revision(page, 2)
+    expect(page.locator("[data-cut-now]")).to_contain_text("This plan was taken")
+    assert own(page, api)["plan"]["cutting"]["kinds"][0]["accepted"]
+    expect(page.locator("[data-panel]")).to_have_count(5)
+    page.get_by_role("button", name="Ledge of the base").click()
+    page.keyboard.press("ControlOrMeta+a")
+    page.keyboard.type("70")
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-finding=layout-lost]")).to_contain_text("no longer fits")
+    page.get_by_role("button", name="Keep the quick plan").click()
+    expect(page.locator("[data-finding=layout-lost]")).to_have_count(0)
+
+
+def test_what_a_plan_leaves_goes_into_stock_and_is_cut_up_next_time(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, top_document()), units="mm")
+    page.get_by_role("radio", name="its cuts").click()
+    page.locator("section[aria-label=Offcuts] button", has_text="into stock").first.click()
+    expect(page.get_by_role("button", name="is in stock")).to_be_visible()
+    box = page.locator("section[aria-label=Offcuts] input[type=checkbox]").first
+    box.click()
+    revision(page, 2)
+    used = own(page, api)
+    assert [one["sheet"] for one in used["job"]["form"]["offcuts"]] == ["melamine-16"]
+    sheets = used["plan"]["cutting"]["kinds"][0]["sheets"]
+    assert sheets[0]["offcut"] == 0
+    box.click()
+    revision(page, 3)
+    assert own(page, api)["job"]["form"]["offcuts"] == []
+
+
+def test_boards_go_out_as_a_drawing_a_list_and_a_workbook(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, top_document(opening())), units="mm")
+    page.get_by_role("radio", name="its cuts").click()
+    for link, begins in (("Boards as DXF", b"  0\nSECTION"), ("List as CSV", b"piece,board"), ("List as XLSX", b"PK")):
+        with page.expect_download() as told:
+            page.get_by_role("link", name=link).click()
+        assert told.value.path().read_bytes().startswith(begins), link
+    assert json.loads(json.dumps(own(page, api)["plan"]["cutting"]["kinds"][0]["names"]))
