@@ -181,7 +181,10 @@ def check(case: Case, sheets: Sheets) -> None:
     sizes = {panel.key: sorted((panel.length_mm, panel.width_mm)) for panel in case.panels}
     for length, width, places in sheets:
         for key, box in places:
-            assert max(abs(a - b) for a, b in zip(sorted((box[2] - box[0], box[3] - box[1])), sizes[key], strict=True)) < 1e-6
+            assert (
+                max(abs(a - b) for a, b in zip(sorted((box[2] - box[0], box[3] - box[1])), sizes[key], strict=True))
+                < 1e-6
+            )
         _apart([box for _, box in places], (0.0, 0.0, length, width), case.stock.kerf_mm)
 
 

@@ -132,6 +132,14 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "61 mm"}),
         top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "60 mm"}),
     ),
+    "layout-lost": (
+        top(form={"layouts": {"melamine-16": [{"panel": "gone"}]}}),
+        top(form={"layouts": {"melamine-16": []}}),
+    ),
+    "screws-too-far-apart": (
+        top(form={"sides": "lapping the base"}, piece={"thickness": "350 mm"}),
+        top(form={"sides": "lapping the base", "screw_spacing": "120 mm"}, piece={"thickness": "350 mm"}),
+    ),
     "no-way-out": (
         top(feature("core", length="400 mm", width="300 mm", depth="100 mm"), piece={"thickness": "200 mm"}),
         top(

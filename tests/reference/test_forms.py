@@ -4,13 +4,15 @@ Tables: beam theory with EN 312 and ANSI A208.1 moduli, from memory; a three-dim
 coefficients for one to four spans.
 """
 
-from math import pi
+from math import degrees, pi, radians, sqrt
 
 import pytest
 
 from ulbrek.core.form import rules
 from ulbrek.core.kit.beams import bow, span_within_limit
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, ONE_SPAN, SEVERAL_SPANS, WHOLE_BOARD
+from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.materials.fixings import GRIP_EDGE, GRIP_FACE
 
 P2, M2, PLY = 1600.0, 2000.0, 8000.0
 
@@ -70,3 +72,85 @@ def test_uplift_of_foam(wetted: float, newton: float) -> None:
 def test_a_bead_is_the_corner_less_its_quarter_circle() -> None:
     """(1 - pi/4) r² a metre, and 15 % over. Common practice."""
     assert rules.bead(4.0, 10.0) == pytest.approx(1.15 * (100 - 100 * pi / 4) * 4000 / 1e6)
+
+
+@pytest.mark.parametrize(
+    ("wider_mm", "newton"),
+    [
+        (5.0, 5.0),
+        (-5.0, -5.1),
+    ],  # at the top of each side; base 500 x 350, 50 deep, sealed to the base; its own weight apart
+)
+def test_draft_lifts_what_is_wider_at_the_top_and_holds_down_what_is_narrower(wider_mm: float, newton: float) -> None:
+    bottom, top, height = 500.0 * 350.0, (500.0 + 2 * wider_mm) * (350.0 + 2 * wider_mm), 50.0
+    middle = (500.0 + wider_mm) * (350.0 + wider_mm)
+    litres = (bottom + 4 * middle + top) * height / 6 / 1e6
+    lifts = rules.uplift(litres, bottom, height, 2400, 0.0, 0.0)
+    assert lifts == pytest.approx(newton, rel=0.03)
+
+
+@pytest.mark.parametrize(
+    ("grip", "bite", "ultimate"),
+    [(GRIP_FACE, 14, 845), (GRIP_EDGE, 30, 1821), (GRIP_EDGE, 20, 1064)],  # D 4.2 mm in board of 650 kg/m³
+)
+def test_a_screw_pulls_out_of_particle_board(grip: float, bite: float, ultimate: float) -> None:
+    """Wood Handbook's form, from memory; the rule gives a fifth of it."""
+    assert rules.screw_holds(grip, 4.2, bite, 650) == pytest.approx(ultimate / 5, rel=0.01)
+
+
+@pytest.mark.parametrize(
+    ("height_mm", "newton_a_metre"), [(40, 18.83), (50, 29.42), (100, 117.68), (300, 1059.12), (600, 4236.47)]
+)
+def test_the_side_force_goes_with_the_square_of_the_height(height_mm: float, newton_a_metre: float) -> None:
+    assert rules.push_a_screw(2400, height_mm, 1000) == pytest.approx(newton_a_metre, rel=1e-3)
+    assert rules.push_on_core(2400, height_mm, 0, 1000) == pytest.approx(newton_a_metre, rel=1e-3)
+
+
+def test_a_core_filled_unevenly_is_pushed_by_the_difference_of_two_heads() -> None:
+    held = rules.push_on_core(2400, 300, 240, 400)
+    assert rules.most_uneven(300, 400, 2400, held) == pytest.approx(60)
+    assert rules.most_uneven(300, 400, 2400, 1e9) == 300, "held so well it may be filled on one side alone"
+
+
+def test_kerfs_close_when_the_strip_is_bent_far_enough() -> None:
+    """Each kerf lets the face turn by kerf / depth; together they turn it by at least the angle. Geometry."""
+    for turn, board, web, kerf in ((90, 16, 2, 3), (45, 18, 1.5, 2.2), (180, 16, 2, 3)):
+        count = rules.kerfs(turn, board, web, kerf)
+        opened = degrees(kerf / (board - web))
+        assert (count - 1) * opened < turn <= count * opened + 1e-9
+
+
+def test_a_facet_stands_off_its_curve_by_the_sag() -> None:
+    for radius, sag in ((300, 0.5), (900, 0.25)):
+        chord = rules.facet_spacing(radius, sag)
+        assert radius - sqrt(radius**2 - (chord / 2) ** 2) == pytest.approx(sag, rel=2e-3)
+
+
+def test_a_liner_is_as_long_as_the_middle_of_its_thickness() -> None:
+    """The area of the ring that it fills, over its thickness."""
+    for turn, radius, liner in ((180, 300, 3.2), (90, 250, -3.2)):
+        area = radians(turn) / 2 * abs((radius + liner) ** 2 - radius**2)
+        assert rules.liner_length(turn, radius, liner) == pytest.approx(area / abs(liner))
+    assert rules.rib_radius(300, 3.2) == 303.2
+    assert rules.bending_strain(3.2, 250) == pytest.approx(0.0064)
+
+
+def test_a_hexagon_s_boards_are_mitred_by_thirty_degrees() -> None:
+    """The outer face of each is longer by t tan 30° at either end: a regular hexagon round a regular hexagon."""
+    inner, board = 300.0, 16.0
+    reach = rules.mitre_reach(board, 60)
+    assert rules.strip(inner, reach, reach) == pytest.approx((inner * sqrt(3) / 2 + board) * 2 / sqrt(3))
+    assert rules.mitre_reach(board, 90) == pytest.approx(board)
+
+
+def test_seventy_three_rolls() -> None:
+    """5600 mm rolls cut into 13 widths need 73: the well-known example, from memory; first-fit needs 82."""
+    wanted = {
+        1380: 22, 1520: 25, 1560: 12, 1710: 14, 1820: 18, 1880: 18, 1930: 20, 2000: 10, 2050: 12, 2100: 14, 2140: 16,
+        2150: 18, 2200: 20,
+    }  # fmt: skip
+    parts = [(f"{size}.{number}", float(size)) for size, count in wanted.items() for number in range(count)]
+    plans, too_long, proven = fewest_lengths(parts, LengthStock(5600))
+    assert (len(plans), too_long, proven) == (73, [], True)
+    assert sorted(part for plan in plans for part in plan.parts) == sorted(parts)
+    assert all(sum(length for _, length in plan.parts) <= 5600 for plan in plans)

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from math import floor
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.form.boards import Built
 from ulbrek.core.form.formers import SAFETY
 from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.result import Board, InsideSize, Knockout
+from ulbrek.core.form.result import Board, InsideSize, Joint, Knockout
 from ulbrek.core.form.sides import Side, too_sharp
 from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.nesting import SheetStock
@@ -15,6 +16,7 @@ from ulbrek.core.materials.fixings import LEAST_END_MM
 
 NAILED_TO_MM, GLUED_TO_MM = 100.0, 60.0  # Source: common practice.
 OFF_MM, FAR_OFF_MM = 1.0, 3.0
+_NEAREST_MM = 50.0  # no two screws are set nearer than that
 EVEN_MM = 0.5
 THIN_STRIP_MM, LONG_SIDE_MM = 12.0, 600.0
 
@@ -257,6 +259,7 @@ class Seen:
     wanted: Wanted
     sides: Sequence[Side]
     built: Built
+    joint: Joint
     knockouts: Sequence[Knockout]
     castings: int
 
@@ -277,6 +280,7 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from nails_will_not_do(wanted, seen.castings)
     yield from glue_too_high(wanted)
     yield from no_way_out(seen.knockouts)
+    yield from screws_too_far_apart(wanted, seen.joint)
     yield from seam_takes_its_divider(wanted)
     yield from edge_from_the_open_side(wanted)
 
@@ -504,3 +508,40 @@ def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
             change=Change("Keep the quick plan", {f"/layouts/{sheet}": []}),
         )
     ]
+
+
+@check("screws-too-far-apart", "stop")
+def screws_too_far_apart(wanted: Wanted, joint: Joint) -> list[Finding]:
+    """Screws too far apart for the push
+
+    Wet concrete pushes a side outwards with the square of its height; screws in the base's edge are pulled out.
+
+    Source: hydrostatics; withdrawal from particle board by the Wood Handbook's form, from memory
+    """
+    spacing = wanted.habits.screw_spacing.mm
+    bears = joint.holds.value / max(joint.push.value, 1e-9) * spacing
+    if joint.fixing != "screws" or joint.way != "in" or bears >= spacing:
+        return []
+    nearer = max(50.0, floor(bears / 10) * 10.0)
+    return [
+        finding(
+            screws_too_far_apart,
+            title="Screws every {spacing} do not hold {height} of concrete",
+            reason="Between two of them the side is pushed out with {push}; one holds {holds} in the base's edge.",
+            remedy="Set them at most {nearer} apart, or strap the form all round.",
+            field="/screw_spacing",
+            values={
+                "spacing": Quantity(spacing, "mm"),
+                "height": Quantity(wanted.head_mm, "mm"),
+                "push": Quantity(joint.push.value, "N"),
+                "holds": Quantity(joint.holds.value, "N"),
+                "nearer": Quantity(nearer, "mm"),
+            },
+            change=_set_every(nearer) if bears >= _NEAREST_MM else None,
+        )
+    ]
+
+
+def _set_every(nearer_mm: float) -> Change:
+    values = {"nearer": Quantity(nearer_mm, "mm")}
+    return Change("Set them every {nearer}", {"/screw_spacing": {"mm": nearer_mm, "typed": None}}, values)

@@ -110,7 +110,10 @@ class Knockout:
 
 @dataclass(frozen=True, slots=True)
 class Joint:
-    """How the strips are screwed: the holes, the screw and what it bites."""
+    """How the strips are screwed: the holes, the screw and what it bites.
+
+    ``holds`` is what one screw takes at work, ``push`` what the wet concrete puts on the side between two [N].
+    """
 
     fixing: str
     way: Literal["down", "up", "in"]
@@ -118,6 +121,8 @@ class Joint:
     bite: Figure
     pilot: Figure
     corner_screw_mm: float
+    holds: Figure
+    push: Figure
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from math import ceil
 from typing import Literal
 
-from ulbrek.core.base.figure import work
+from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.result import Board, Joint, Screw
 from ulbrek.core.form.sides import Side
@@ -15,8 +15,14 @@ _TALL_MM = 100.0
 _ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block holds it from outside
 
 
-def joint(wanted: Wanted, strip_height_mm: float) -> Joint:
-    """How strips of this height are fixed to the base, with the shortest screw that bites enough [mm]."""
+def joint(wanted: Wanted, strip_height_mm: float, density_kg_m3: Figure) -> Joint:
+    """How strips are fixed to the base, with the shortest screw that bites enough.
+
+    Args:
+        wanted: what the form is for
+        strip_height_mm: the lowest of them
+        density_kg_m3: density of the fresh concrete
+    """
     board, of = wanted.sheet.thickness_mm, wanted.piece
     hole = work(rules.pilot, of, shank_mm=fixings.SCREW_SHANK_MM, pilot_share=fixings.PILOT_SHARE)
     through = _shortest(board + fixings.BITE_FROM_SIDE_MM)
@@ -35,7 +41,15 @@ def joint(wanted: Wanted, strip_height_mm: float) -> Joint:
         bite = work(rules.bite_down, of, screw_mm=length, strip_height_mm=strip_height_mm)
     else:
         bite = work(rules.bite_through, of, screw_mm=length, board_mm=board)
-    return Joint(wanted.habits.fixing, way, length, bite, hole, through)
+    holds = work(
+        rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" else fixings.GRIP_EDGE,
+        shank_mm=fixings.SCREW_SHANK_MM, bite_mm=bite, density_kg_m3=wanted.sheet.density_kg_m3,
+    )  # fmt: skip
+    push = work(
+        rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=wanted.head_mm,
+        spacing_mm=wanted.habits.screw_spacing.mm,
+    )  # fmt: skip
+    return Joint(wanted.habits.fixing, way, length, bite, hole, through, holds, push)
 
 
 def strip_screws(wanted: Wanted, sides: Sequence[Side], made: Joint) -> list[Screw]:

@@ -45,7 +45,7 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
     built = build(wanted, sides, as_cut)
     boards = (*built.boards, *hung(wanted), *core_sides(wanted))
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
-    made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm))
+    made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm), formed.density)
     knockouts = formers(wanted, blocks, Around(foam, formed.density.value))
     screwed = wanted.habits.fixing == "screws"
     along = strip_screws(wanted, sides, made) if screwed else []
@@ -75,7 +75,7 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
         boards_mass=_boards_mass(wanted, boards),
         out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
         steps=steps(wanted, boards, made, knockouts),
-        findings=tuple(checks.all_findings(checks.Seen(wanted, sides, built, knockouts, formed.castings))),
+        findings=tuple(checks.all_findings(checks.Seen(wanted, sides, built, made, knockouts, formed.castings))),
     )
 
 

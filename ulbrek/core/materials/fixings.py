@@ -19,6 +19,9 @@ SCREW_WORKING_N = 200.0
 # Foam bonded to a faced board with silicone or adhesive; foam itself tears at about 0.15 MPa. Common practice.
 BOND_WORKING_MPA = 0.02
 
+# Wood Handbook, withdrawal from particle board [N, mm], from memory.
+GRIP_FACE, GRIP_EDGE = 41.1, 31.8
+
 CARTRIDGE_L = 0.3
 TAPE_WIDTH_MM = 48.0
 TAPE_ROLL_M = 50.0

@@ -117,6 +117,8 @@ function OneForm({ planned }: { planned: PiecePlan }) {
         <FigureLine label="Screws" figure={form.screw_count} />
         <FigureLine label="Bite" figure={form.joint.bite} />
         <FigureLine label="Pilot hole" figure={form.joint.pilot} />
+        <FigureLine label="One screw holds" figure={form.joint.holds} />
+        <FigureLine label="Push between two" figure={form.joint.push} />
         <FigureLine label="Beads" figure={form.consumed.joint_length} />
         {form.consumed.release && <FigureLine label="Release" figure={form.consumed.release} />}
         <FigureLine label="Side bows" figure={form.stiffness.side_bow} />
