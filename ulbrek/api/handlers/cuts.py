@@ -10,12 +10,15 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ulbrek.api.cut_search import CutFound, search
 from ulbrek.api.handlers.common import Db, as_file, shop_asked
+from ulbrek.core.base.units import Units
 from ulbrek.core.job import Job
 from ulbrek.core.plan import plan, to_cut
 from ulbrek.core.shop import Shop
 from ulbrek.cut_worker import CutTask
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
 from ulbrek.files.form_solid import write_glb
+from ulbrek.files.pack import Paper
+from ulbrek.files.pack.templates import template_pages
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.database import Database
 from ulbrek.store.errors import NotFoundError
@@ -74,6 +77,14 @@ def get_boards(db: Db, job_id: UUID, form: BoardFormat) -> Response:
         case "xlsx":
             content = write_boards_xlsx(planned)
     return as_file(content, f"{job.name} boards", form, MEDIA_TYPES[form])
+
+
+@router.get("/jobs/{job_id}/templates", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def get_templates(db: Db, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
+    """Full-size templates of all that is cut to a shape, on tiles of A4 or Letter, as a PDF."""
+    job, shop = _job(db, job_id)
+    content = template_pages(job, plan(job, shop), units=units, paper=paper)
+    return as_file(content, f"{job.name} templates", "pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/pieces/{piece_id}/form.glb", response_class=Response)

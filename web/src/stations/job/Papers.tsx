@@ -7,6 +7,8 @@ export function Papers({ id }: { id: string }) {
   const papers = [
     { text: "Job pack, A4", href: `/api/jobs/${id}/pack?units=${units}&paper=a4` },
     { text: "Job pack, Letter", href: `/api/jobs/${id}/pack?units=${units}&paper=letter` },
+    { text: "Full-size templates, A4", href: `/api/jobs/${id}/templates?units=${units}&paper=a4` },
+    { text: "Full-size templates, Letter", href: `/api/jobs/${id}/templates?units=${units}&paper=letter` },
     { text: "Acts for a calendar", href: `/api/jobs/${id}/calendar` },
     { text: "The job as a file", href: `/api/jobs/${id}/file` },
   ];
