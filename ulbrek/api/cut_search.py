@@ -3,6 +3,7 @@
 from collections.abc import AsyncIterator
 from dataclasses import dataclass
 from multiprocessing import get_context
+from multiprocessing.connection import Connection
 
 import anyio
 
@@ -45,21 +46,26 @@ async def search(task: CutTask) -> AsyncIterator[CutFound]:
     process.start()
     theirs.close()
     try:
-        while True:
-            found: Best | None = None
-            try:
-                while ours.poll():
-                    found = ours.recv()
-            except EOFError:
-                return
+        ended = False
+        while not ended:
+            found, ended = _last_of(ours)
             if found is not None:
                 yield _told(found)
-                if found.done:
-                    return
-            await anyio.sleep(_LOOK_EVERY_S)
+            await anyio.sleep(0.0 if ended else _LOOK_EVERY_S)
     finally:
         process.terminate()
         ours.close()
+
+
+def _last_of(ours: Connection) -> tuple[Best | None, bool]:
+    """The newest of what was told and not yet read, and whether that was the end of it."""
+    found: Best | None = None
+    try:
+        while ours.poll():
+            found = ours.recv()
+    except EOFError:
+        return found, True
+    return found, found is not None and found.done
 
 
 def _told(best: Best) -> CutFound:
