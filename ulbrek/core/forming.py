@@ -9,8 +9,8 @@ from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.form.wanted import Divider, Wanted
 from ulbrek.core.job import Job
 from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
+from ulbrek.core.kit.moulding import Moulded
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
-from ulbrek.core.measure.result import Moulded
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.references import Chosen
 from ulbrek.core.shop import Shop

@@ -15,9 +15,9 @@ from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import Filled
 from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.geometry import Outline, Prism, Vertex
+from ulbrek.core.kit.moulding import EdgeMade, Moulded
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM
-from ulbrek.core.measure.result import EdgeMade, Moulded
 
 WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
 SAFETY = 1.5

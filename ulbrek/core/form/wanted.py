@@ -5,8 +5,8 @@ from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.kit.geometry import Fall, Outline
+from ulbrek.core.kit.moulding import EdgeMade, Moulded
 from ulbrek.core.materials.boards import Sheet
-from ulbrek.core.measure.result import EdgeMade, Moulded
 
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
 

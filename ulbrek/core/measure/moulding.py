@@ -5,9 +5,9 @@ from dataclasses import replace
 from typing import Literal
 
 from ulbrek.core.kit.geometry import Fall, Prism
+from ulbrek.core.kit.moulding import EdgeMade, Moulded
 from ulbrek.core.measure.bodies import SIDES, Placed, adds_of, cuts_of
 from ulbrek.core.measure.inputs import Bolt
-from ulbrek.core.measure.result import EdgeMade, Moulded
 from ulbrek.core.measure.shape import Shape
 
 

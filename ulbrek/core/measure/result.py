@@ -5,7 +5,6 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.kit.geometry import Prism
 
 Role = Literal["through", "recess", "inside", "raised", "bolt", "letters"]
 # Corners x, y [mm] and the bulge of the edge that leaves each, one after another.
@@ -131,34 +130,6 @@ class MeasureResult:
     parts: tuple[Part, ...]
     features: tuple[PlacedFeature, ...]
     findings: tuple[Finding, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class Moulded:
-    """What a form has to make or to hold, in the plan as it stands, with heights from the mould's floor [mm].
-
-    Attributes:
-        feature: its id; repeats are numbered from 2
-        kind: of feature, in its own word
-        prism: the room that it takes, or that it fills beyond the plain outline
-        stands_out: whether there is concrete in it; else there is none
-    """
-
-    feature: str
-    name: str
-    kind: str
-    prism: Prism
-    stands_out: bool
-
-
-@dataclass(frozen=True, slots=True)
-class EdgeMade:
-    """An edge that is shaped in the mould: how, by which size [mm], and on which side of the mould."""
-
-    edge: str
-    kind: str
-    size_mm: float
-    side: Literal["floor", "open side"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,34 @@
+"""What a form has to make or to hold, as one station tells another."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ulbrek.core.kit.geometry import Prism
+
+
+@dataclass(frozen=True, slots=True)
+class Moulded:
+    """What a form has to make or to hold, in the plan as it stands, with heights from the mould's floor [mm].
+
+    Attributes:
+        feature: its id; repeats are numbered from 2
+        kind: of feature, in its own word
+        prism: the room that it takes, or that it fills beyond the plain outline
+        stands_out: whether there is concrete in it; else there is none
+    """
+
+    feature: str
+    name: str
+    kind: str
+    prism: Prism
+    stands_out: bool
+
+
+@dataclass(frozen=True, slots=True)
+class EdgeMade:
+    """An edge that is shaped in the mould: how, by which size [mm], and on which side of the mould."""
+
+    edge: str
+    kind: str
+    size_mm: float
+    side: Literal["floor", "open side"]
