@@ -13,6 +13,8 @@ type Kind = Cutting["kinds"][number];
 type Sheet = Kind["sheets"][number];
 
 const EDGE_PX = 44;
+/** Cuts of one sheet from which their numbers stand on them. */
+const MANY_CUTS = 18;
 const BOARD_FILES = [
   { ending: "dxf", told: "Boards as DXF" },
   { ending: "csv", told: "List as CSV" },
@@ -67,26 +69,8 @@ function SheetDrawing({ sheet, letters }: { sheet: Sheet; letters: Map<string, s
   const rows = [...new Set(sheet.panels.map((panel) => panel.y_mm))].sort((a, b) => a - b);
   const rips = sheet.saws.filter((saw) => saw.y1 === saw.y2);
   const crosses = sheet.saws.filter((saw) => saw.y1 !== saw.y2);
-  const ripPlaces = spread(
-    rips.map((saw) => y(saw.y2)),
-    27,
-  );
-  const crossPlaces = spread(
-    crosses.map((saw) => x(saw.x1)),
-    29,
-  );
-  const numbers = [
-    ...rips.map((saw, index) => ({
-      saw,
-      end: [x(saw.x2), y(saw.y2)],
-      at: [x(sheet.length_mm) + 26, ripPlaces[index] ?? 0],
-    })),
-    ...crosses.map((saw, index) => ({
-      saw,
-      end: [x(saw.x1), y(Math.max(saw.y1, saw.y2))],
-      at: [crossPlaces[index] ?? 0, 14],
-    })),
-  ] as { saw: Sheet["saws"][number]; end: [number, number]; at: [number, number] }[];
+  const numbers =
+    sheet.saws.length > MANY_CUTS ? onTheCuts(rips, crosses, x, y) : besideTheSheet(rips, crosses, sheet, x, y);
   return (
     <div ref={area} className="relative mt-2" style={{ height: height + 50 }}>
       <svg width={size.width} height={height + 50} className="absolute inset-0">
@@ -124,9 +108,10 @@ function SheetDrawing({ sheet, letters }: { sheet: Sheet; letters: Map<string, s
             strokeDasharray={saw.kind === "rip" ? undefined : "5 3"}
           />
         ))}
-        {numbers.map(({ saw, end, at }) => (
-          <line key={saw.number} x1={end[0]} y1={end[1]} x2={at[0]} y2={at[1]} stroke="var(--ink-soft)" />
-        ))}
+        {numbers.map(
+          ({ saw, end, at }) =>
+            end && <line key={saw.number} x1={end[0]} y1={end[1]} x2={at[0]} y2={at[1]} stroke="var(--ink-soft)" />,
+        )}
       </svg>
       {sheet.panels.map((panel) => (
         <Tag
@@ -145,6 +130,52 @@ function SheetDrawing({ sheet, letters }: { sheet: Sheet; letters: Map<string, s
       ))}
     </div>
   );
+}
+
+interface Numbered {
+  saw: Sheet["saws"][number];
+  /** Where a line leads to from it, if one does. */
+  end: [number, number] | null;
+  at: [number, number];
+}
+
+type Place = (mm: number) => number;
+type Saws = Sheet["saws"];
+
+/** Numbers round the sheet, a line from each to its cut. */
+function besideTheSheet(rips: Saws, crosses: Saws, sheet: Sheet, x: Place, y: Place): Numbered[] {
+  const ripPlaces = spread(
+    rips.map((saw) => y(saw.y2)),
+    27,
+  );
+  const crossPlaces = spread(
+    crosses.map((saw) => x(saw.x1)),
+    29,
+  );
+  return [
+    ...rips.map(
+      (saw, index): Numbered => ({
+        saw,
+        end: [x(saw.x2), y(saw.y2)],
+        at: [x(sheet.length_mm) + 26, ripPlaces[index] ?? 0],
+      }),
+    ),
+    ...crosses.map(
+      (saw, index): Numbered => ({
+        saw,
+        end: [x(saw.x1), y(Math.max(saw.y1, saw.y2))],
+        at: [crossPlaces[index] ?? 0, 14],
+      }),
+    ),
+  ];
+}
+
+/** Numbers on the cuts themselves, where there are too many for lines to be followed. */
+function onTheCuts(rips: Saws, crosses: Saws, x: Place, y: Place): Numbered[] {
+  return [
+    ...rips.map((saw, index): Numbered => ({ saw, end: null, at: [x(saw.x2) - 16 - (index % 3) * 30, y(saw.y2)] })),
+    ...crosses.map((saw): Numbered => ({ saw, end: null, at: [x(saw.x1), y((saw.y1 + saw.y2) / 2)] })),
+  ];
 }
 
 /** Numbers that stand in one line beside the sheet, pushed apart so that none hides another. */
