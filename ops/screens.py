@@ -44,22 +44,19 @@ def station(name: str) -> Callable[[Page], None]:
     return open_it
 
 
-def form_view(name: str) -> Callable[[Page], None]:
+def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
     """Opens one of the views of the form."""
 
     def open_it(page: Page) -> None:
-        station("form")(page)
+        to_job(page, job)
+        page.locator("[data-headline=form]").click()
         page.get_by_role("radio", name=name).click()
         if name == "step by step":
             page.get_by_role("button", name="Step 3", exact=False).click()
+        if name == "taken apart":
+            page.locator("[data-label=base]").wait_for()
 
     return open_it
-
-
-def why(page: Page) -> None:
-    """Asks a figure why."""
-    to_job(page)
-    page.locator("[data-figure='measure.mass_fresh@top']").click()
 
 
 def in_the_round(page: Page) -> None:
@@ -107,10 +104,10 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("measure-l-top", lambda page: to_job(page, "Glaze bench"), "mm", "light", False),
     ("measure-round", in_the_round, "in", "light", False),
     ("measure-from-drawing", from_drawing, "mm", "light", False),
-    ("measure-why", why, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("its cuts"), "in", "light", False),
     ("form-steps", form_view("step by step"), "mm", "light", False),
+    ("form-apart", form_view("taken apart", "Planter boxes"), "mm", "light", False),
     ("steel", station("steel"), "in", "light", False),
     ("mix", station("mix"), "in", "light", False),
     ("cure", station("cure"), "mm", "light", False),

@@ -144,9 +144,9 @@ function Screws({ at, form, covered, there }: ScrewProps) {
       fill={covered ? "var(--ink)" : "var(--paper)"}
       data-screws={form.screws.length}
     >
-      {form.screws.map((screw) => {
+      {form.screws.map((screw, index) => {
         const [x, y] = [at.x(screw.x_mm), at.y(screw.y_mm)];
-        const key = `${screw.x_mm} ${screw.y_mm} ${screw.dx} ${screw.dy}`;
+        const key = `${index} ${screw.way}`; // of two in one place one goes up, one down
         if (screw.way !== "in") return <circle key={key} cx={x} cy={y} r="3.5" />;
         const reach = Math.max(14, screw.length_mm * at.scale);
         return (

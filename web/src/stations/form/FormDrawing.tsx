@@ -158,7 +158,7 @@ function Section({ at, form, top, room }: SectionProps) {
             screw.way === "down" ? [high, high - screw.length_mm] : [base.bottom_mm, base.bottom_mm + screw.length_mm];
           return (
             <line
-              key={`${screw.x_mm} ${screw.y_mm}`}
+              key={`${screw.way} ${screw.x_mm} ${screw.y_mm}`}
               x1={x}
               x2={x}
               y1={y(from)}
