@@ -153,3 +153,10 @@ def test_steel_stops_at_a_seam() -> None:
             assert high <= seam - 25 + 1e-6 or low >= seam + 25 - 1e-6
     level = [bar for bar in steel.bars if bar.line.y1 == bar.line.y2]
     assert all(bar.length.value == pytest.approx(900 - 25 - 325) for bar in level)
+
+
+def test_a_void_that_lies_above_its_piece_takes_nothing_from_it() -> None:
+    over = feature("void", length="100 mm", width="80 mm", height="20 mm", above="60 mm")
+    assert shape_of(top(over).pieces[0]).solid.volume_mm3 == pytest.approx(900 * 600 * 40)
+    partly = feature("void", length="100 mm", width="80 mm", height="20 mm", above="30 mm")
+    assert shape_of(top(partly).pieces[0]).solid.volume_mm3 == pytest.approx(900 * 600 * 40 - 100 * 80 * 10)

@@ -140,7 +140,7 @@ def cuts_of(placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
             yield Prism(outline, low, high, *_drafted(feature.draft_deg, feature.face))
         case Grooves():
             yield from _grooves(feature, placed, thickness, depth)
-        case Void():
+        case Void() if feature.above.mm < depth:  # one that lies above the piece takes nothing from it
             yield Prism(outline, feature.above.mm, min(depth, feature.above.mm + feature.height.mm))
         case Mat():
             top = thickness - feature.below_top.mm

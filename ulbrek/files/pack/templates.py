@@ -1,26 +1,20 @@
 """Full-size templates of what is cut to a shape: formers, ribs and shaped boards, on tiles of paper."""
 
-import json
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from datetime import UTC, datetime
 from html import escape
 from math import ceil, hypot
-from pathlib import Path
-
-import typst
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.job import Job
 from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.plan import Plan
+from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 
 MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 20.0, 10.0
-SIZES_MM = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
-_PAPERS = {"a4": "a4", "letter": "us-letter"}
+SIZES_MM: dict[Paper, tuple[float, float]] = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 _MOST_TILES = 120
 _CROSS_MM = 4.0
-_HERE = Path(__file__).parent
 
 Corner = tuple[float, float, float]
 
@@ -35,7 +29,7 @@ class Template:
     height_mm: float
 
 
-def template_pages(job: Job, plan: Plan, *, units: Units, paper: str) -> bytes:
+def template_pages(job: Job, plan: Plan, *, units: Units, paper: Paper) -> bytes:
     """The templates of a job as a PDF at true size; a large one goes over several tiles.
 
     Args:
@@ -53,7 +47,7 @@ def template_pages(job: Job, plan: Plan, *, units: Units, paper: str) -> bytes:
     if not tiles:
         tiles = [{"title": "Nothing in this job is cut to a shape", "place": "1 of 1", "svg": _svg(width, height, "")}]
     data = {
-        "paper": _PAPERS[paper],
+        "paper": PAPERS[paper],
         "job": job.name,
         "margin": MARGIN_MM,
         "foot": FOOT_MM,
@@ -63,18 +57,7 @@ def template_pages(job: Job, plan: Plan, *, units: Units, paper: str) -> bytes:
         "bar_words": "100 mm" if units == "mm" else "4 inches",
         "tiles": tiles,
     }
-    made = typst.compile(
-        str(_HERE / "templates.typ"),
-        root=str(_HERE),
-        font_paths=[str(_HERE / "fonts")],
-        ignore_system_fonts=True,
-        format="pdf",
-        sys_inputs={"data": json.dumps(data)},
-        timestamp=datetime(2000, 1, 1, tzinfo=UTC),
-    )
-    if not isinstance(made, bytes):
-        raise TypeError("Typst gave pages instead of one document.")
-    return made
+    return set_pages("templates.typ", data)
 
 
 def templates_of(job: Job, plan: Plan) -> Iterator[Template]:

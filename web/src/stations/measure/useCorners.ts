@@ -5,7 +5,7 @@ import type { Guide } from "@/drawing/snapping";
 import { toPiece, type View } from "@/drawing/view";
 import { STEP_MM, type Units } from "@/units/length";
 import { withPiece } from "./fields";
-import { COARSE_STEPS, NUDGE_REST_MS, SLIP_PX, SNAP_PX } from "./gestures";
+import { arrowStep, NUDGE_REST_MS, SLIP_PX, SNAP_PX } from "./gestures";
 
 type Measured = PiecePlan["measure"];
 type Corner = Extract<Piece["outline"], { kind: "free" }>["corners"][number];
@@ -102,14 +102,7 @@ export function useCorners({ editor, pieceIndex, view, measured, still, units }:
       if (taken && liveNow.current) keep();
     },
     nudge(event: KeyboardEvent, index: number) {
-      const step = STEP_MM[units] * (event.shiftKey ? COARSE_STEPS[units] : 1);
-      const across = (view.mirrored ? -1 : 1) * step;
-      const by = {
-        ArrowLeft: { x: -across, y: 0 },
-        ArrowRight: { x: across, y: 0 },
-        ArrowUp: { x: 0, y: step },
-        ArrowDown: { x: 0, y: -step },
-      }[event.key];
+      const by = arrowStep(event, view.mirrored, units);
       if (!by) return;
       event.preventDefault();
       if (liveNow.current && liveNow.current.index !== index) keep();

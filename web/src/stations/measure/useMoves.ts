@@ -7,7 +7,7 @@ import { type Guide, snap } from "@/drawing/snapping";
 import { toPiece, type View } from "@/drawing/view";
 import { STEP_MM, type Units } from "@/units/length";
 import { withFeature } from "./fields";
-import { COARSE_STEPS, NUDGE_REST_MS, SLIP_PX, SNAP_PX } from "./gestures";
+import { arrowStep, NUDGE_REST_MS, SLIP_PX, SNAP_PX } from "./gestures";
 
 interface Held {
   ids: readonly string[];
@@ -131,14 +131,7 @@ export function useMoves({ editor, pieceIndex, view, size, boxes, units }: Optio
       if (moved) keep();
     },
     nudge(event: KeyboardEvent, ids: readonly string[]): boolean {
-      const step = STEP_MM[units] * (event.shiftKey ? COARSE_STEPS[units] : 1);
-      const across = (view.mirrored ? -1 : 1) * step;
-      const by = {
-        ArrowLeft: { x: -across, y: 0 },
-        ArrowRight: { x: across, y: 0 },
-        ArrowUp: { x: 0, y: step },
-        ArrowDown: { x: 0, y: -step },
-      }[event.key];
+      const by = arrowStep(event, view.mirrored, units);
       if (!by) return false;
       event.preventDefault();
       const from = new Map(ids.flatMap((id) => (place(id) ? [[id, place(id) as { x: number; y: number }]] : [])));
