@@ -2,7 +2,7 @@
 
 import pytest
 
-from tests.jobs import core, hole, opening, recess, shaped, top
+from tests.jobs import core, feature, hole, opening, recess, shaped, top
 from ulbrek.core.job import Job
 from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
 from ulbrek.core.measure.result import MeasureResult
