@@ -1,6 +1,7 @@
 """The boards of a form: their sizes, and where they stand."""
 
 from collections.abc import Iterator, Mapping, Sequence
+from functools import lru_cache
 from math import atan2, ceil, degrees, hypot, pi
 from typing import NamedTuple
 
@@ -85,6 +86,7 @@ def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
     )  # fmt: skip
 
 
+@lru_cache(maxsize=512)
 def path(outline: Outline) -> Path:
     """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
     return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))

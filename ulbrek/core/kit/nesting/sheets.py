@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from typing import Literal
 
+from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.panels import Panel, SheetPlan, SheetStock, ways
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import MOST_STAGES, Layout, Search
@@ -48,8 +49,8 @@ def first_layout(panels: list[Panel], stock: SheetStock, prefer: Prefer) -> Layo
         prefer: what decides between plans with as many sheets
     """
     narrow = Search(panels, stock, narrow=True, stages=MOST_STAGES)
+    calm = narrow.quick()
+    if prefer == "fewest settings" and len(calm.sheets) <= least_sheets(panels, stock):
+        return calm
     free = Search(panels, stock, narrow=False, stages=MOST_STAGES)
-    calm, turned = narrow.quick(), free.quick()
-    if prefer == "fewest settings":
-        return min((calm, turned), key=narrow.worth)
-    return min((calm, turned), key=free.worth)
+    return min((calm, free.quick()), key=narrow.worth if prefer == "fewest settings" else free.worth)
