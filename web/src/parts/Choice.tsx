@@ -16,13 +16,13 @@ export function Choice<T extends string>({ label, value, choices, onChoose }: Pr
       aria-label={label}
       value={value}
       onValueChange={(next) => next && onChoose(next as T)}
-      className="inline-flex rounded-(--radius) border-[1.5px] border-ink"
+      className="inline-flex max-w-full flex-wrap rounded-(--radius) border-[1.5px] border-ink"
     >
       {choices.map((choice) => (
         <ToggleGroup.Item
           key={choice.value}
           value={choice.value}
-          className="min-h-[42px] px-3 font-semibold whitespace-nowrap data-[state=on]:bg-ink data-[state=on]:text-paper"
+          className="min-h-[42px] px-3 max-sm:px-2 font-semibold whitespace-nowrap data-[state=on]:bg-ink data-[state=on]:text-paper"
         >
           {choice.text}
         </ToggleGroup.Item>
