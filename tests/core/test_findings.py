@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 
 from tests.core.measure_cases import MEASURE_CASES
-from tests.jobs import feature, free, hole, opening, shaped, top, with_fields
+from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.job import Job
 from ulbrek.core.plan import JobFinding, plan
@@ -139,13 +139,6 @@ CASES: dict[str, tuple[Job, Job]] = {
     "screws-too-far-apart": (
         top(form={"sides": "lapping the base"}, piece={"thickness": "350 mm"}),
         top(form={"sides": "lapping the base", "screw_spacing": "120 mm"}, piece={"thickness": "350 mm"}),
-    ),
-    "no-way-out": (
-        top(feature("core", length="400 mm", width="300 mm", depth="100 mm"), piece={"thickness": "200 mm"}),
-        top(
-            feature("core", length="400 mm", width="300 mm", depth="100 mm", draft_deg=2),
-            piece={"thickness": "200 mm"},
-        ),
     ),
     "seam-takes-its-divider": (
         top(piece={"seams": [{"id": "s", "offset": "300 mm"}]}),

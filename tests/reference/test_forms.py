@@ -103,13 +103,6 @@ def test_a_screw_pulls_out_of_particle_board(grip: float, bite: float, ultimate:
 )
 def test_the_side_force_goes_with_the_square_of_the_height(height_mm: float, newton_a_metre: float) -> None:
     assert rules.push_a_screw(2400, height_mm, 1000) == pytest.approx(newton_a_metre, rel=1e-3)
-    assert rules.push_on_core(2400, height_mm, 0, 1000) == pytest.approx(newton_a_metre, rel=1e-3)
-
-
-def test_a_core_filled_unevenly_is_pushed_by_the_difference_of_two_heads() -> None:
-    held = rules.push_on_core(2400, 300, 240, 400)
-    assert rules.most_uneven(300, 400, 2400, held) == pytest.approx(60)
-    assert rules.most_uneven(300, 400, 2400, 1e9) == 300, "held so well it may be filled on one side alone"
 
 
 def test_kerfs_close_when_the_strip_is_bent_far_enough() -> None:
@@ -120,19 +113,12 @@ def test_kerfs_close_when_the_strip_is_bent_far_enough() -> None:
         assert (count - 1) * opened < turn <= count * opened + 1e-9
 
 
-def test_a_facet_stands_off_its_curve_by_the_sag() -> None:
-    for radius, sag in ((300, 0.5), (900, 0.25)):
-        chord = rules.facet_spacing(radius, sag)
-        assert radius - sqrt(radius**2 - (chord / 2) ** 2) == pytest.approx(sag, rel=2e-3)
-
-
 def test_a_liner_is_as_long_as_the_middle_of_its_thickness() -> None:
     """The area of the ring that it fills, over its thickness."""
     for turn, radius, liner in ((180, 300, 3.2), (90, 250, -3.2)):
         area = radians(turn) / 2 * abs((radius + liner) ** 2 - radius**2)
         assert rules.liner_length(turn, radius, liner) == pytest.approx(area / abs(liner))
     assert rules.rib_radius(300, 3.2) == 303.2
-    assert rules.bending_strain(3.2, 250) == pytest.approx(0.0064)
 
 
 def test_a_hexagon_s_boards_are_mitred_by_thirty_degrees() -> None:

@@ -279,7 +279,6 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from liner_breaks(wanted, seen.sides)
     yield from nails_will_not_do(wanted, seen.castings)
     yield from glue_too_high(wanted)
-    yield from no_way_out(seen.knockouts)
     yield from screws_too_far_apart(wanted, seen.joint)
     yield from seam_takes_its_divider(wanted)
     yield from edge_from_the_open_side(wanted)
@@ -392,29 +391,6 @@ def glue_too_high(wanted: Wanted) -> list[Finding]:
             values={"height": Quantity(wanted.head_mm, "mm")},
             change=Change("Screw it", {"/fixing": "screws"}),
         )
-    ]
-
-
-@check("no-way-out", "stop")
-def no_way_out(knockouts: Sequence[Knockout]) -> list[Finding]:
-    """No way to draw the core
-
-    A box of boards that goes deeper than 60 mm is gripped by the concrete as it shrinks; without draft it has to come
-    apart inside, or it stays.
-
-    Source: common practice, 2 to 5 degrees
-    """
-    gripped = [one for one in knockouts if one.build.startswith("a box") and not one.draft_deg]
-    return [
-        finding(
-            no_way_out,
-            title="{core} cannot be drawn",
-            reason="It is a box of boards with upright sides: the concrete shrinks onto it and holds it.",
-            remedy="Give it a draft of 2 to 5 degrees in Measure, or build it of foam that is broken out.",
-            field="/knockouts",
-            values={"core": one.name},
-        )
-        for one in gripped
     ]
 
 

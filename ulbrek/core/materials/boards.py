@@ -27,7 +27,6 @@ class Sheet(BaseModel):
     bends_to_mm: Annotated[
         float | None, Field(gt=0, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
     ] = None
-    price: Annotated[float | None, Field(ge=0, le=100_000, description="of one, in the shop's currency")] = None
     source: Annotated[str, Field(max_length=200)]
 
 

@@ -1,6 +1,6 @@
 """Boards: what they are cut to, and the inside that they make."""
 
-from math import ceil, pi, radians, sqrt, tan
+from math import ceil, pi, radians, tan
 
 from ulbrek.core.base.figure import rule
 
@@ -172,52 +172,3 @@ def kerfs(turn_deg: float, board_mm: float, web_mm: float, kerf_mm: float) -> fl
     Source: geometry; common practice
     """
     return float(ceil(radians(turn_deg) * (board_mm - web_mm) / kerf_mm - 1e-9))
-
-
-@rule(unit="mm")
-def facet_spacing(radius_mm: float, sag_mm: float) -> float:
-    """Spacing of kerfs on the outside of a bend
-
-    Between two kerfs the face stays flat; it stands off the curve by the sag at most.
-
-    Args:
-        radius_mm: of the curve
-        sag_mm: how far a flat may stand off it
-
-    Formula: sqrt(8 * radius_mm * sag_mm)
-
-    Source: geometry of a chord
-    """
-    return sqrt(8 * radius_mm * sag_mm)
-
-
-@rule(unit="1")
-def bending_strain(thickness_mm: float, radius_mm: float) -> float:
-    """Strain in the face of a bent sheet
-
-    Args:
-        thickness_mm: of the sheet, or of the web behind a kerf
-        radius_mm: it is bent to
-
-    Formula: thickness_mm / (2 * radius_mm)
-
-    Source: geometry of bending
-    """
-    return thickness_mm / (2 * radius_mm)
-
-
-@rule(unit="mm")
-def shorter_by_dividers(dividers: float, thickness_mm: float) -> float:
-    """By how much a row is shorter than the form it was cast in
-
-    Dividers are gone when the pieces are set one against the other.
-
-    Args:
-        dividers: between the pieces
-        thickness_mm: of a divider
-
-    Formula: dividers * thickness_mm
-
-    Source: geometry
-    """
-    return dividers * thickness_mm

@@ -212,46 +212,6 @@ def ballast(uplift_n: float) -> float:
     return 1.5 * uplift_n / GRAVITY
 
 
-@rule(unit="N")
-def push_on_core(density_kg_m3: float, high_mm: float, low_mm: float, width_mm: float) -> float:
-    """Sideways push on a core that is filled unevenly
-
-    Concrete higher on one side than on the other pushes the core over by the difference of the two heads.
-
-    Args:
-        density_kg_m3: density of the fresh concrete
-        high_mm: how high it stands on one side
-        low_mm: and on the other
-        width_mm: of the core across the push
-
-    Formula: density_kg_m3 * 9.80665 * (high_mm**2 - low_mm**2) * width_mm / 2 / 1e9
-
-    Source: hydrostatics
-    """
-    return density_kg_m3 * GRAVITY * (high_mm**2 - low_mm**2) * width_mm / 2 / 1e9
-
-
-@rule(unit="mm")
-def most_uneven(height_mm: float, width_mm: float, density_kg_m3: float, held_n: float) -> float:
-    """Greatest difference in fill round a core
-
-    Go round it in turns: at the top, where a difference pushes most, the two sides may differ by this.
-
-    Args:
-        height_mm: depth of the concrete round the core
-        width_mm: of the core across the push
-        density_kg_m3: density of the fresh concrete
-        held_n: what its fixing takes sideways
-
-    Formula:
-        height_mm - sqrt(max(0.0, height_mm**2 - 2 * held_n * 1e9 / (density_kg_m3 * 9.80665 * width_mm)))
-
-    Source: hydrostatics
-    """
-    lower = height_mm**2 - 2 * held_n * 1e9 / (density_kg_m3 * GRAVITY * width_mm)
-    return height_mm - sqrt(max(0.0, lower))
-
-
 @rule(unit="mm")
 def out_of_level(length_mm: float) -> float:
     """Thin and thick end of a form out of level
