@@ -132,6 +132,54 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "61 mm"}),
         top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "60 mm"}),
     ),
+    "leak-path of a base": (
+        top(form={"as_cut": {"top.base": {"length": "931 mm"}}}),  # the strips stand 16 out on either side of 900
+        top(form={"as_cut": {"top.base": {"length": "932 mm"}}}),
+    ),
+    "leak-path of a divider": (
+        top(
+            piece={"seams": [{"id": "s", "offset": "300 mm"}]}, form={"as_cut": {"top.divider-1": {"length": "599 mm"}}}
+        ),
+        top(
+            piece={"seams": [{"id": "s", "offset": "300 mm"}]}, form={"as_cut": {"top.divider-1": {"length": "601 mm"}}}
+        ),
+    ),
+    "kerfed-strip-breaks": (
+        top(piece={"outline": {"kind": "disc", "diameter": "198 mm"}}, form={"curve": "kerfed strip"}),
+        top(piece={"outline": {"kind": "disc", "diameter": "200 mm"}}, form={"curve": "kerfed strip"}),
+    ),
+    "kerfs-print": (
+        top(piece={"outline": {"kind": "disc", "diameter": "600 mm"}}, form={"curve": "kerfed strip"}),
+        shaped({"kind": "disc", "diameter": "600 mm"}),
+    ),
+    "screws-stand-proud": (
+        top(form={"heads": "on washers"}),
+        top(form={"heads": "on washers", "screwing": "up through the base"}),
+    ),
+    "core-is-pushed-aside": (
+        top(opening(length="400 mm", width="25 mm", corner_radius="10 mm"), piece={"thickness": "480 mm"}),
+        top(opening(length="400 mm", width="25 mm", corner_radius="10 mm"), piece={"thickness": "400 mm"}),
+    ),
+    "bare-edge": (
+        top(form={"sheet": "plywood-18", "bare_edges": "left bare"}),
+        top(form={"sheet": "film-ply-18", "bare_edges": "left bare"}),
+    ),
+    "sawn-otherwise": (
+        top(form={"sawn": {"top.front": {"length_mm": 931.4, "width_mm": 40}}}),
+        top(form={"sawn": {"top.front": {"length_mm": 931.6, "width_mm": 40}}}),
+    ),
+    "sawn-otherwise as it is gone": (
+        top(
+            form={
+                "sawn": {"top.front": {"length_mm": 932, "width_mm": 40}, "old.front": {"length_mm": 9, "width_mm": 4}}
+            }
+        ),
+        top(form={"sawn": {"top.front": {"length_mm": 932, "width_mm": 40}}}),
+    ),
+    "lumber-too-short": (
+        top(piece={"outline": {"length": "3100 mm", "width": "2935 mm"}}),
+        top(piece={"outline": {"length": "3100 mm", "width": "2930 mm"}}),
+    ),
     "layout-lost": (
         top(form={"layouts": {"melamine-16": [{"panel": "gone"}]}}),
         top(form={"layouts": {"melamine-16": []}}),

@@ -8,6 +8,7 @@ import struct
 import ezdxf
 import openpyxl
 import pytest
+import trimesh
 from shapely import Polygon
 
 from tests.jobs import demo_job, hole, opening, shaped, top
@@ -77,3 +78,28 @@ def test_the_form_in_the_round_has_a_body_a_board_in_metres() -> None:
         for low, high in zip(accessor["min"], accessor["max"], strict=True)
     ]
     assert max(sizes) == pytest.approx(1.020), "the base is 900 and two ledges of 60 long"
+
+
+def volumes_of(job: Job) -> dict[str, float]:
+    """The volume of each body of the first piece's form, its surface closed and facing out [l]."""
+    scene = trimesh.load(io.BytesIO(write_glb(plan(job, SHOP).pieces[0].form)), file_type="glb")
+    bodies = dict(scene.geometry)
+    for body in bodies.values():
+        body.merge_vertices(merge_tex=True, merge_norm=True)
+    assert all(body.is_watertight and body.is_winding_consistent for body in bodies.values())
+    return {name: body.volume * 1000 for name, body in bodies.items()}
+
+
+def test_bodies_in_the_round_slope_and_narrow_as_the_form_does() -> None:
+    planter, falling = demo_job(7), top(piece={"taper": {"thickness": "30 mm", "towards": "right"}})
+    measured = plan(planter, SHOP).pieces[0].measure
+    former = volumes_of(planter)
+    outside = measured.length_mm * measured.width_mm * plan(planter, SHOP).pieces[0].form.depth_mm / 1e6
+    drains = sum(volume for name, volume in former.items() if name.startswith("drain"))
+    assert former["inside"] == pytest.approx(outside - measured.volume.value - drains, rel=2e-3)
+    strips = plan(falling, SHOP).pieces[0].form
+    sloped = next(board for board in strips.boards if board.tops)
+    mean = (sloped.top_mm + sloped.top_end_mm) / 2 - sloped.bottom_mm
+    assert volumes_of(falling)[sloped.key] == pytest.approx(
+        sloped.thickness_mm * mean * sloped.length_cut_mm / 1e6, rel=1e-3
+    )

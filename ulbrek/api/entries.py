@@ -9,6 +9,7 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
 from ulbrek.core.base.units import Units
 from ulbrek.core.casting import State
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
+from ulbrek.core.materials.boards import SheetSize
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, ObservationKind, Seen
@@ -271,3 +272,11 @@ class ReadingsRequest(_Request):
     """Readings of one sensor."""
 
     readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]
+
+
+class SheetSizesRequest(BaseModel):
+    """The sizes that a kind of sheet is sold in, the usual one first."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    sizes: Annotated[tuple[SheetSize, ...], Field(min_length=1, max_length=7)]

@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
-from ulbrek.core.form.cutting import cutting, panels_of, stock_of
+from ulbrek.core.form.cutting import CutFrom, bought, cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
 from ulbrek.core.forming import side_by_side, wanted_for
@@ -17,7 +17,7 @@ from ulbrek.core.handling.lifts import Lifted
 from ulbrek.core.handling.result import HandlingResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
-from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock, divided
+from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
@@ -34,7 +34,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 5
+RULE_VERSION = 6
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,9 +89,8 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
     pieces = tuple(one.plan() for one in rounds)
     site = measure_site(job.site, [one.shape for one in rounds])
-    cut = cutting(
-        _built(job, [one.shape for one in rounds], pieces), chosen.sheets, job.form.over(shop.form_habits), job.form
-    )
+    built = _built(job, [one.shape for one in rounds], pieces)
+    cut = cutting(built, CutFrom(chosen.sheets, chosen.lumber), job.form.over(shop.form_habits), job.form)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
     mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
@@ -120,9 +119,8 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
     if kind is None:
         return None
     forms = _built(job, [shape_of(piece) for piece in job.pieces], plan(job, shop).pieces)
-    stock = stock_of(kind, habits, job.form)
-    panels, _ = divided(panels_of(forms, kind, stock)[0], stock)
-    return (panels, stock, habits.prefer) if panels else None
+    made = bought(forms, kind, habits, job.form)
+    return (made.panels, made.stock, habits.prefer) if made.panels else None
 
 
 def _built(job: Job, shapes: Sequence[Shape], pieces: Sequence[PiecePlan]) -> list[tuple[str, FormResult, int]]:

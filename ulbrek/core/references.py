@@ -6,7 +6,7 @@ from typing import Protocol, TypeVar
 
 from ulbrek.core.base.finding import Change, Finding, check, finding
 from ulbrek.core.job import Job
-from ulbrek.core.materials.boards import Foam, Sheet
+from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
@@ -29,6 +29,7 @@ class Chosen:
 
     sheet: Sheet
     liner: Sheet
+    lumber: Lumber
     foam: Foam
     mesh: Mesh
     bar: Bar
@@ -49,6 +50,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
     """What a job's choices stand for in this shop."""
     sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
     liner, no_liner = _find("/form/liner", job.form.liner, shop.liners)
+    lumber, no_lumber = _find("/form/lumber", job.form.lumber, shop.lumber)
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
     mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
     bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
@@ -56,8 +58,8 @@ def choose(job: Job, shop: Shop) -> Chosen:
     size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, liner, foam, mesh, bar, mix, size, container,
-        (*no_sheet, *no_liner, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
+        sheet, liner, lumber, foam, mesh, bar, mix, size, container,
+        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
     )  # fmt: skip
 
 

@@ -9,10 +9,15 @@ from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
 from ulbrek.core.cure import checks as cure_checks
 from ulbrek.core.cure import rules as cure_rules
-from ulbrek.core.form import checks as form_checks
+from ulbrek.core.form.checks import cuts as form_cuts
+from ulbrek.core.form.checks import faces as form_faces
+from ulbrek.core.form.checks import holding as form_held
+from ulbrek.core.form.checks import shape as form_shape
+from ulbrek.core.form.checks import sizes as form_sizes
 from ulbrek.core.form.rules import boards as form_boards
 from ulbrek.core.form.rules import consumed as form_consumed
 from ulbrek.core.form.rules import holding as form_holding
+from ulbrek.core.form.rules import sawing as form_sawing
 from ulbrek.core.handling import checks as handling_checks
 from ulbrek.core.handling import rules as handling_rules
 from ulbrek.core.kit.beams import boards
@@ -28,7 +33,21 @@ from ulbrek.core.steel import rules as steel_rules
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
     ("Materials", (mixes, references)),
     ("Measure", (measure_rules, shapes, places, formers, fitting)),
-    ("Form", (form_boards, form_holding, form_consumed, boards, form_checks)),
+    (
+        "Form",
+        (
+            form_boards,
+            form_holding,
+            form_consumed,
+            form_sawing,
+            boards,
+            form_sizes,
+            form_shape,
+            form_held,
+            form_faces,
+            form_cuts,
+        ),
+    ),
     ("Steel", (steel_rules, steel_checks)),
     ("Mix", (mix_rules, mix_checks)),
     ("Cure", (cure_rules, maturity, strength, cure_checks)),

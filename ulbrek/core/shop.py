@@ -1,13 +1,14 @@
 """The shop: the people, what they mix with, and their habits."""
 
+from collections.abc import Sequence
 from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
-from ulbrek.core.materials.boards import Foam, Sheet
-from ulbrek.core.materials.catalogue import BARS, CONTAINERS, FOAMS, LINERS, MESHES, ORDINARY_MIX, SHEETS
+from ulbrek.core.materials.boards import Foam, Lumber, Sheet, SheetSize
+from ulbrek.core.materials.catalogue import BARS, CONTAINERS, FOAMS, LINERS, LUMBER, MESHES, ORDINARY_MIX, SHEETS
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import Mix
 from ulbrek.core.materials.steel import Bar, Mesh
@@ -24,8 +25,29 @@ class Shop(BaseModel):
     containers: Annotated[tuple[Container, ...], Field(min_length=1, max_length=100)] = CONTAINERS
     sheets: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=100)] = SHEETS
     liners: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=30)] = LINERS
+    lumber: Annotated[tuple[Lumber, ...], Field(min_length=1, max_length=30)] = LUMBER
     foams: Annotated[tuple[Foam, ...], Field(min_length=1, max_length=30)] = FOAMS
     bars: Annotated[tuple[Bar, ...], Field(min_length=1, max_length=60)] = BARS
     meshes: Annotated[tuple[Mesh, ...], Field(min_length=1, max_length=60)] = MESHES
     form_habits: FormHabits = FormHabits()
     hours: Hours = Hours()
+
+    def with_sizes(self, sheet_id: str, sizes: Sequence[SheetSize]) -> "Shop | None":
+        """The shop with other sizes of a sheet or a liner; None where it has none of that id.
+
+        Args:
+            sheet_id: which
+            sizes: what it is sold in, the usual size first; one at least
+        """
+        if sheet_id not in {one.id for one in (*self.sheets, *self.liners)}:
+            return None
+        usual, *others = sizes
+        told = {
+            "length_mm": usual.length_mm, "width_mm": usual.width_mm, "price": usual.price,
+            "other_sizes": tuple(others),
+        }  # fmt: skip
+
+        def changed(all_: Sequence[Sheet]) -> tuple[Sheet, ...]:
+            return tuple(one.model_copy(update=told) if one.id == sheet_id else one for one in all_)
+
+        return self.model_copy(update={"sheets": changed(self.sheets), "liners": changed(self.liners)})

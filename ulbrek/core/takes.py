@@ -71,6 +71,11 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
             Take("sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True)
             for kind in cut.kinds
         ),
+        *(
+            [Take("hardware", cut.lumber.lumber, cut.lumber.name, cut.lumber.count.value, "lengths", of_form=True)]
+            if cut.lumber
+            else []
+        ),
         Take("bar", chosen.bar.id, chosen.bar.name, steel.bar_count.value if steel.bar_count else 0.0, "bars"),
         Take("mesh", chosen.mesh.id, chosen.mesh.name, steel.mesh_sheets.value if steel.mesh_sheets else 0.0, "sheets"),
         Take("supply", "sealant", "Sealant", cut.cartridges.value, "cartridges", of_form=True),

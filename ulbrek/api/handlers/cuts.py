@@ -4,7 +4,7 @@ from collections.abc import AsyncIterator
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
@@ -18,6 +18,7 @@ from ulbrek.cut_worker import CutTask
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
 from ulbrek.files.form_solid import write_glb
 from ulbrek.files.pack import Paper
+from ulbrek.files.pack.labels import label_pages
 from ulbrek.files.pack.templates import template_pages
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.database import Database
@@ -85,6 +86,15 @@ def get_templates(db: Db, job_id: UUID, units: Units = "mm", paper: Paper = "a4"
     job, shop = _job(db, job_id)
     content = template_pages(job, plan(job, shop), units=units, paper=paper)
     return as_file(content, f"{job.name} templates", "pdf", "application/pdf")
+
+
+@router.get("/jobs/{job_id}/labels", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def get_labels(db: Db, request: Request, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
+    """A label for each board of a job's forms, with a code that opens its piece, as a PDF."""
+    job, shop = _job(db, job_id)
+    address = f"{str(request.base_url).rstrip('/')}/jobs/{job_id}/form"
+    content = label_pages(job, plan(job, shop), address=address, units=units, paper=paper)
+    return as_file(content, f"{job.name} labels", "pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/pieces/{piece_id}/form.glb", response_class=Response)

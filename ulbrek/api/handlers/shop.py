@@ -7,11 +7,12 @@ from uuid import UUID
 from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 
-from ulbrek.api.entries import MemberRequest
+from ulbrek.api.entries import MemberRequest, SheetSizesRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.shop import Shop
 from ulbrek.store.backup import write_backup
+from ulbrek.store.errors import NotFoundError
 from ulbrek.store.members import Member
 
 router = APIRouter(prefix="/api")
@@ -31,6 +32,17 @@ def set_hours(db: Db, hours: Hours) -> Shop:
     with db.work() as records:
         kept = records.shop()
         return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
+
+
+@router.put("/shop/sheets/{sheet_id}/sizes")
+def set_sheet_sizes(db: Db, sheet_id: str, asked: SheetSizesRequest) -> Shop:
+    """Says in which sizes a kind of sheet is sold, and what one costs; kept as a revision of the shop."""
+    with db.work() as records:
+        kept = records.shop()
+        changed = kept.shop.with_sizes(sheet_id, asked.sizes)
+        if changed is None:
+            raise NotFoundError("sheet", sheet_id)
+        return records.shops.edit(kept, changed).shop
 
 
 @router.get("/members")

@@ -1,6 +1,7 @@
 """The boards of a form: their sizes, and where they stand."""
 
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
 from functools import lru_cache
 from math import atan2, ceil, degrees, hypot, pi
 from typing import NamedTuple
@@ -10,16 +11,16 @@ from shapely import LineString
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.result import Board, InsideSize, Kind, Path
+from ulbrek.core.form.result import Bend, Board, InsideSize, Kind, Path
 from ulbrek.core.form.sides import End, Side, footprint, ring
 from ulbrek.core.form.wanted import RIB_MM, Wanted
 from ulbrek.core.kit.beams import span_within_limit
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS
 from ulbrek.core.kit.geometry import Outline, Vertex
-from ulbrek.core.materials.boards import SAW_KERF_MM
 
 EDGES = ("front", "right", "back", "left")
 WEB_MM = 2.0  # what a kerf leaves of a bent strip. Source: common practice.
+SAG_MM = 0.3  # by which a flat between two kerfs may lie off the curve. Source: common practice.
 _RIB_TURN = pi / 2  # a rib is cut in pieces of a quarter turn at most
 _HEAD = 2400.0 * 9.80665 / 1e9  # of fresh concrete, for each mm of height [MPa]
 _SAME_MM = 1e-6
@@ -47,7 +48,7 @@ def build(wanted: Wanted, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) ->
         if side.key in wanted.open_edges:
             continue
         if side.edge.is_arc:
-            standing.extend(_curve(wanted, side))
+            standing.extend(_as_cut(board, as_cut) for board in _curve(wanted, side))
             continue
         cut = as_cut.get(side.key, AsCut())
         board, made = _strip(wanted, side, cut, base)
@@ -57,7 +58,20 @@ def build(wanted: Wanted, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) ->
     if wanted.floor is not None:
         panels.append(_bed(wanted))
     lid = [_panel(wanted, "lid", as_cut.get("lid", AsCut()))] if wanted.stands else []
-    return Built((*panels, *standing, *_dividers(wanted), *lid), tuple(inside))
+    others = [_as_cut(board, as_cut) for board in _dividers(wanted)]
+    return Built((*panels, *standing, *others, *lid), tuple(inside))
+
+
+def _as_cut(board: Board, as_cut: Mapping[str, AsCut]) -> Board:
+    """A board as it was cut, where that is said."""
+    cut = as_cut.get(board.key)
+    if cut is None:
+        return board
+    return replace(
+        board,
+        length_cut_mm=cut.length.mm if cut.length else board.length_cut_mm,
+        height_cut_mm=cut.height.mm if cut.height else board.height_cut_mm,
+    )
 
 
 def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
@@ -128,7 +142,8 @@ def _bed(wanted: Wanted) -> Board:
     start, end = floor.at(0.0, 0.0), floor.at(wanted.length_mm, wanted.width_mm)
     return placed(
         "bed", "Sloping floor, on tapered battens", "bed", (length, width), wanted.outline, (-board, start, end), board,
-        wanted.sheet.id, shape=() if _is_box(wanted.outline) else path(wanted.outline),
+        wanted.sheet.id, tops=tuple(floor.at(v.x, v.y) for v in wanted.outline.vertices),
+        shape=() if _is_box(wanted.outline) else path(wanted.outline),
     )  # fmt: skip
 
 
@@ -142,16 +157,23 @@ def _strip(wanted: Wanted, side: Side, cut: AsCut, base: Board) -> tuple[Board, 
     cut_length = cut.length.mm if cut.length else length.value
     cut_height = cut.height.mm if cut.height else height.value
     shape: Path = ()
-    if abs(tops[0] - tops[1]) > _SAME_MM:
+    sloped = abs(tops[0] - tops[1]) > _SAME_MM
+    if sloped:
         low = wanted.lap_mm
         shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
     made = placed(
         side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
         footprint(side, board, cut_length - length.value), (-wanted.lap_mm, tops[0], tops[1]), board, wanted.sheet.id,
-        shape=shape, bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
+        shape=shape, tops=_over(*tops) if sloped else (),
+        bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
         length_cut_mm=cut_length, height_cut_mm=cut_height,
     )  # fmt: skip
     return made, _inside(wanted, side, base, (cut_length if cut.length else length, starts, ends))
+
+
+def _over(start: float, end: float) -> tuple[float, ...]:
+    """How high a strip stands over the corners of its foot: two at its beginning, two at its end [mm]."""
+    return start, start, end, end
 
 
 def _reach(wanted: Wanted, end: End, of: str, which: str) -> Figure | float:
@@ -208,22 +230,37 @@ def _curve(wanted: Wanted, side: Side) -> Iterator[Board]:
     ]
     height = work(rules.strip_height, of, thickness_mm=max(ceiling), lap_mm=wanted.lap_mm)
     heights = (-wanted.lap_mm, ceiling[0], ceiling[1])
+    sloping = (ceiling[0], ceiling[1], ceiling[1], ceiling[0]) if abs(ceiling[0] - ceiling[1]) > _SAME_MM else ()
     if wanted.habits.curve == "kerfed strip":
         board = wanted.sheet.thickness_mm
         length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * board)
-        cuts = work(rules.kerfs, of, turn_deg=turn, board_mm=board, web_mm=WEB_MM, kerf_mm=SAW_KERF_MM)
         yield placed(
             side.key, f"{side.name.capitalize()}, kerfed strip", "kerfed strip", (length, height),
-            ring(edge, 0.0, board), heights, board, wanted.sheet.id, kerfs=cuts,
+            ring(edge, 0.0, board), heights, board, wanted.sheet.id, tops=sloping, bend=_bend(wanted, side),
         )  # fmt: skip
         return
     liner = wanted.liner
     length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * liner.thickness_mm)
     yield placed(
         side.key, f"{side.name.capitalize()}, liner", "liner", (length, height), ring(edge, 0.0, liner.thickness_mm),
-        heights, liner.thickness_mm, liner.id,
+        heights, liner.thickness_mm, liner.id, tops=sloping,
     )  # fmt: skip
     yield from _ribs(wanted, side, height.value)
+
+
+def _bend(wanted: Wanted, side: Side) -> Bend:
+    """The kerfs of a strip that is bent: on its back, away from the concrete, where they open or close."""
+    edge, of = side.edge, f"{wanted.piece}/{side.key}"
+    turn, outside = abs(degrees(edge.angle)), edge.bulge > 0
+    if outside:
+        cuts = work(rules.kerfs_that_open, of, turn_deg=turn, radius_mm=edge.radius, sag_mm=SAG_MM)
+    else:
+        cuts = work(
+            rules.kerfs_that_close, of, turn_deg=turn, radius_mm=edge.radius, board_mm=wanted.sheet.thickness_mm,
+            web_mm=WEB_MM, kerf_mm=wanted.habits.kerf.mm, sag_mm=SAG_MM,
+        )  # fmt: skip
+    sag = work(rules.facet_sag, of, turn_deg=turn, radius_mm=edge.radius, kerfs=cuts)
+    return Bend(cuts, outside, WEB_MM, sag, work(rules.web_strain, of, web_mm=WEB_MM, radius_mm=edge.radius))
 
 
 def _ribs(wanted: Wanted, side: Side, height: float) -> Iterator[Board]:

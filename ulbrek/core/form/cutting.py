@@ -2,41 +2,56 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from math import ceil
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import work
+from ulbrek.core.base.finding import Finding
 from ulbrek.core.form import rules
 from ulbrek.core.form.care import CARE
-from ulbrek.core.form.checks import board_is_spliced, layout_lost, too_large_for_sheet
-from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, SheetLaid
+from ulbrek.core.form.checks import cuts as checks
+from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, Grain, SheetLaid
+from ulbrek.core.form.lumber import lumber_cut
 from ulbrek.core.form.result import Board, CuttingResult, FormResult, KindCut
-from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, divided, least_sheets
+from ulbrek.core.form.saw import depth_of, settings_of
+from ulbrek.core.kit.nesting import Panel, SheetPlan, SheetStock, cut_sheets, divided, least_sheets
 from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.tree import CROSS, RIP
 from ulbrek.core.materials import fixings
-from ulbrek.core.materials.boards import SAW_KERF_MM, Sheet
+from ulbrek.core.materials.boards import Lumber, Sheet, SheetSize
 
 Forms = Sequence[tuple[str, FormResult, int]]
 
 
-def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits, inputs: FormInputs) -> CuttingResult:
+class CutFrom(NamedTuple):
+    """What boards are cut from, and what stiffens them."""
+
+    sheets: Sequence[Sheet]
+    lumber: Lumber
+
+
+def cutting(forms: Forms, materials: CutFrom, habits: FormHabits, inputs: FormInputs) -> CuttingResult:
     """The cut plan of a job and what to have for its forms.
 
     Args:
         forms: the form of each piece, with the piece's name before it and how many are built behind it
-        sheets: what boards are cut from
+        materials: what boards are cut from
         habits: what is trimmed off a sheet, and which of two plans is the better one
         inputs: offcuts that are used first, and plans that were accepted
     """
     screws = work(rules.all_screws, screws_of_forms=sum(form.screw_count.value * copies for _, form, copies in forms))
-    kinds = [_of_kind(forms, sheet, habits, inputs) for sheet in sheets]
+    kinds = [_of_kind(forms, sheet, habits, inputs) for sheet in materials.sheets]
     cut = [kind for kind in kinds if kind.names]
+    lumber = lumber_cut(forms, materials.lumber, habits.kerf.mm)
+    panels = {key: size for kind in cut for key, size in _sizes(kind)}
     sheets_cut = float(sum(len(kind.bought) for kind in cut))
     return CuttingResult(
         kinds=tuple(cut),
         sheet_count=work(rules.sheets, sheets_cut=sheets_cut),
         proven=all(kind.proven for kind in cut),
+        saw=habits.saw,
+        kerf_mm=habits.kerf.mm,
+        lumber=lumber,
         screws=screws,
         boxes=work(rules.boxes_of_screws, screws=screws, box=float(fixings.SCREWS_PER_BOX)),
         cartridges=work(
@@ -49,23 +64,29 @@ def cutting(forms: Forms, sheets: Sequence[Sheet], habits: FormHabits, inputs: F
             tape_m=sum(form.consumed.tape.value * copies for _, form, copies in forms),
             roll_m=fixings.TAPE_ROLL_M,
         ),
-        findings=tuple(finding for kind in kinds for finding in kind.findings),
+        findings=(
+            *(finding for kind in kinds for finding in kind.findings),
+            *checks.sawn_otherwise(inputs.sawn, panels),
+            *checks.lumber_too_short(materials.lumber, lumber.too_long if lumber else ()),
+        ),
         care=CARE,
     )
 
 
-def stock_of(sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> SheetStock:
+def stock_of(sheet: Sheet, size: SheetSize, habits: FormHabits, inputs: FormInputs) -> SheetStock:
     """A sheet as stock: with the saw's kerf, what is trimmed off its edges, and the offcuts that come first."""
     offcuts = tuple((one.length.mm, one.width.mm) for one in inputs.offcuts if one.sheet == sheet.id)
-    return SheetStock(sheet.length_mm, sheet.width_mm, SAW_KERF_MM, habits.trim.mm, offcuts)
+    return SheetStock(size.length_mm, size.width_mm, habits.kerf.mm, habits.trim.mm, offcuts)
 
 
-def panels_of(forms: Forms, sheet: Sheet, stock: SheetStock) -> tuple[list[Panel], dict[str, str], list[str]]:
+def panels_of(
+    forms: Forms, sheet: Sheet, stock: SheetStock, grain: Grain
+) -> tuple[list[Panel], dict[str, str], list[str]]:
     """Panels of one kind of sheet, their names by key, and the names of boards that are spliced."""
     panels: list[Panel] = []
     names: dict[str, str] = {}
     spliced: list[str] = []
-    for panel, name in _panels(forms, sheet):
+    for panel, name in _panels(forms, sheet, along=grain == "along the sheet"):
         parts = _spliced(panel, stock)
         if len(parts) > 1:
             spliced.append(name)
@@ -75,35 +96,127 @@ def panels_of(forms: Forms, sheet: Sheet, stock: SheetStock) -> tuple[list[Panel
     return panels, names, spliced
 
 
-def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> KindCut:
-    stock = stock_of(sheet, habits, inputs)
-    panels, names, spliced = panels_of(forms, sheet, stock)
+class Bought(NamedTuple):
+    """A plan out of one size of a sheet: what is cut, the sheets, whether the plan was accepted, and what is said."""
+
+    size: SheetSize
+    stock: SheetStock
+    panels: list[Panel]
+    names: dict[str, str]
+    plans: tuple[SheetPlan, ...]
+    accepted: bool
+    findings: tuple[Finding, ...]
+
+    @property
+    def whole(self) -> list[SheetPlan]:
+        """Those that are no offcuts."""
+        return [plan for plan in self.plans if plan.offcut is None]
+
+
+def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> Bought:
+    """The boards of one kind out of the size that costs least; a plan that was accepted keeps the size it is of.
+
+    Args:
+        forms: the form of each piece, with the piece's name before it and how many are built behind it
+        sheet: the kind
+        habits: what is trimmed off a sheet, and which of two plans is the better one
+        inputs: offcuts that are used first, and plans that were accepted
+    """
+    wanted = [_wanted(forms, sheet, size, (habits, inputs)) for size in sheet.sizes]
+    if accepted := inputs.layouts.get(sheet.id):
+        for one in wanted:
+            layout = regrown([_laid(laid) for laid in accepted], one.panels, one.stock) if one.panels else None
+            if layout is not None:
+                return one._replace(plans=tuple(sawn(layout, one.panels, one.stock)), accepted=True)
+    best: Bought | None = None
+    for one in sorted(wanted, key=lambda one: _rank(sheet, one)):
+        if best is None or _rank(sheet, one) < _rank(sheet, best):
+            made = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, habits.prefer)[0]))
+            best = min(best or made, made, key=lambda one: _rank(sheet, one))
+    assert best is not None  # noqa: S101 - a sheet is sold in one size at least
+    lost = checks.layout_lost(sheet.id, sheet.name, lost=bool(accepted))
+    plans = best.plans if len(sheet.sizes) == 1 else tuple(_smaller(sheet, best, habits))
+    return best._replace(plans=plans, findings=(*best.findings, *lost))
+
+
+def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits, FormInputs]) -> Bought:
+    """What is cut out of one size, before it is laid out."""
+    habits, inputs = told
+    stock = stock_of(sheet, size, habits, inputs)
+    panels, names, spliced = panels_of(forms, sheet, stock, habits.grain)
     fitting, too_large = divided(panels, stock)
-    accepted = inputs.layouts.get(sheet.id)
-    layout = regrown([_laid(one) for one in accepted], fitting, stock) if accepted and fitting else None
-    if layout is not None:
-        plans = sawn(layout, fitting, stock)
-    else:
-        plans, _ = cut_sheets(fitting, stock, habits.prefer)
-    least = least_sheets(fitting, stock) if fitting else 0
-    bought = [plan for plan in plans if plan.offcut is None]
+    findings = (
+        *checks.too_large_for_sheet(_once(names[key] for key in too_large), stock),
+        *checks.board_is_spliced(_once(spliced), stock),
+    )
+    return Bought(size, stock, fitting, names, (), accepted=False, findings=findings)
+
+
+def _rank(sheet: Sheet, one: Bought) -> tuple[int, float, int]:
+    """What one size is better than another by: nothing spliced, then cost, then fewer; at its best where unlaid."""
+    if one.plans or not one.panels:
+        return len(one.findings), _cost(sheet, one.whole), len(one.whole)
+    least = least_sheets(one.panels, one.stock)
+    each = SheetPlan(one.size.length_mm, one.size.width_mm, None, (), (), ())
+    return len(one.findings), least * _cost(sheet, [each]), least
+
+
+def _cost(sheet: Sheet, plans: Iterable[SheetPlan]) -> float:
+    """What sheets cost together; by their area where a price is missing."""
+    priced = all(size.price is not None for size in sheet.sizes)
+    return sum(_price(sheet, plan) or 0.0 if priced else plan.length_mm * plan.width_mm for plan in plans)
+
+
+def _price(sheet: Sheet, plan: SheetPlan) -> float | None:
+    sizes = ((plan.length_mm, plan.width_mm), (plan.width_mm, plan.length_mm))
+    return next((size.price for size in sheet.sizes if (size.length_mm, size.width_mm) in sizes), None)
+
+
+def _smaller(sheet: Sheet, best: Bought, habits: FormHabits) -> Iterator[SheetPlan]:
+    """Each sheet, or a cheaper one that what is cut from it goes onto as well."""
+    panels = {panel.key: panel for panel in best.panels}
+    for plan in best.plans:
+        own, kept = [panels[one.key] for one in plan.panels], plan
+        for size in sheet.sizes if plan.offcut is None else ():
+            stock = SheetStock(size.length_mm, size.width_mm, habits.kerf.mm, habits.trim.mm)
+            fitting, too_large = divided(own, stock)
+            other = [] if too_large else cut_sheets(fitting, stock, habits.prefer)[0]
+            if len(other) == 1 and _cost(sheet, other) < _cost(sheet, [kept]):
+                kept = other[0]
+        yield kept
+
+
+def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> KindCut:
+    made = bought(forms, sheet, habits, inputs)
+    largest = max(sheet.sizes, key=lambda size: size.length_mm * size.width_mm)
+    least = least_sheets(made.panels, stock_of(sheet, largest, habits, inputs)) if made.panels else 0
+    prices = [_price(sheet, plan) for plan in made.whole]
+    known = [price for price in prices if price is not None]
     return KindCut(
         sheet=sheet.id,
         sheet_name=sheet.name,
-        sheet_length_mm=sheet.length_mm,
-        sheet_width_mm=sheet.width_mm,
-        sheets=tuple(plans),
+        sheet_length_mm=made.size.length_mm,
+        sheet_width_mm=made.size.width_mm,
+        sheets=made.plans,
         least=least,
-        proven=len(bought) == least,
-        settings=len({round(saw.setting_mm, 1) for plan in plans for saw in plan.saws if saw.kind == "rip"}),
-        accepted=layout is not None,
-        names=names,
-        findings=(
-            *too_large_for_sheet(_once(names[key] for key in too_large), stock),
-            *board_is_spliced(_once(spliced), stock),
-            *layout_lost(sheet.id, sheet.name, lost=bool(accepted) and layout is None),
-        ),
+        proven=len(made.whole) == least,
+        settings=len({round(saw.setting_mm, 1) for plan in made.plans for saw in plan.saws if saw.kind == "rip"}),
+        accepted=made.accepted,
+        names=made.names,
+        depth=depth_of(sheet, habits),
+        saw_settings=tuple(settings_of(sheet, made.plans, habits)),
+        sawn=tuple(key for key in made.names if key in inputs.sawn),
+        cost=work(rules.sheets_cost, sheet.id, prices_of_sheets=sum(known))
+        if known and len(known) == len(prices)
+        else None,
+        findings=made.findings,
     )
+
+
+def _sizes(kind: KindCut) -> Iterator[tuple[str, tuple[float, float]]]:
+    for plan in kind.sheets:
+        for one in plan.panels:
+            yield one.key, (max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm))
 
 
 def as_kept(sheet: Laid) -> SheetLaid:
@@ -133,7 +246,7 @@ def _once(names: Iterable[str]) -> list[str]:
     return list(dict.fromkeys(name.rstrip("0123456789 ") for name in names))
 
 
-def _panels(forms: Forms, sheet: Sheet) -> Iterator[tuple[Panel, str]]:
+def _panels(forms: Forms, sheet: Sheet, *, along: bool) -> Iterator[tuple[Panel, str]]:
     for name, form, copies in forms:
         for copy in range(1, copies + 1):
             for board in form.boards:
@@ -141,7 +254,7 @@ def _panels(forms: Forms, sheet: Sheet) -> Iterator[tuple[Panel, str]]:
                     continue
                 key = f"{form.piece}.{board.key}" + (f".{copy}" if copies > 1 else "")
                 told = board.name if len(forms) == 1 else f"{name}: {board.name[0].lower()}{board.name[1:]}"
-                yield Panel(key, *_size(board)), told + (f" {copy}" if copies > 1 else "")
+                yield Panel(key, *_size(board), along), told + (f" {copy}" if copies > 1 else "")
 
 
 def _size(board: Board) -> tuple[float, float]:
@@ -151,13 +264,18 @@ def _size(board: Board) -> tuple[float, float]:
 def _spliced(panel: Panel, stock: SheetStock) -> list[Panel]:
     """A panel that is longer than a sheet, in equal parts that are butted over a splice plate; else itself."""
     length, width = stock.usable
-    long, short = max(panel.length_mm, panel.width_mm), min(panel.length_mm, panel.width_mm)
+    long, short = panel.length_mm, panel.width_mm
+    if not panel.along:
+        long, short = max(long, short), min(long, short)
     if long <= length and short <= width:
         return [panel]
     along, across = ceil(long / length - 1e-9), ceil(short / width - 1e-9)
     if along * across > _MOST_PARTS:
         return [panel]
-    return [Panel(f"{panel.key}/{number + 1}", long / along, short / across) for number in range(along * across)]
+    return [
+        Panel(f"{panel.key}/{number + 1}", long / along, short / across, panel.along)
+        for number in range(along * across)
+    ]
 
 
 _MOST_PARTS = 12

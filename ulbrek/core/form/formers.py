@@ -1,7 +1,7 @@
 """What keeps concrete out of a place, and what holds things in it: of what, where, and how it is kept from floating."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import atan, ceil, degrees
 
 from shapely import Point as At
@@ -23,6 +23,7 @@ WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
 SAFETY = 1.5
 _SMALL_MM2 = 20_000.0  # a former as large as a dinner plate is screwed at four places, a smaller one at one
 _LEVEL_MM = 0.01
+_TALL_MM = 60.0  # a lower former is not pushed aside
 _THIN_MM = 12.0  # what is shallower is a sheet, not foam
 _BOX_FROM_MM = (120.0, 60.0)  # a core as wide and as deep as that is a box of boards
 _HELD_IN: dict[str, tuple[str, str]] = {
@@ -54,7 +55,11 @@ def formers(wanted: Wanted, blocks: Sequence[Filled], around: Around) -> tuple[K
     """
     return (
         *(_block(wanted, block, around) for block in blocks),
-        *(_former(wanted, one, around) for one in _numbered(wanted.moulded) if not one.stands_out),
+        *(
+            _former(wanted, _under_cores(wanted, one), around)
+            for one in _numbered(wanted.moulded)
+            if not one.stands_out
+        ),
         *_floors(wanted, around),
         *(_edge(wanted, made) for made in wanted.edges_made),
     )
@@ -97,34 +102,47 @@ def hung(wanted: Wanted) -> Iterator[Board]:
 def core_sides(wanted: Wanted) -> Iterator[Board]:
     """The boards of core boxes: four sides and a floor each, narrowing by the draft so that the box comes out."""
     for one in _numbered(wanted.moulded):
-        if not one.stands_out and _is_boxed(one):
+        if not one.stands_out and _wants_box(one):
             yield from _box_of(wanted, one)
 
 
 def _box_of(wanted: Wanted, one: Moulded) -> Iterator[Board]:
-    left, front, right, back = one.prism.outline.box
     board, deep = wanted.sheet.thickness_mm, one.prism.top_mm - one.prism.bottom_mm
     slant = deep * (1 + one.prism.draft**2) ** 0.5
-    lost = 2 * one.prism.draft * deep
+    lost = one.prism.draft * deep
     bottom, top = one.prism.bottom_mm, one.prism.top_mm
-    feet = {
-        "front": (left, front, right - left, board), "back": (left, back - board, right - left, board),
-        "left": (left, front + board, board, back - front - 2 * board),
-        "right": (right - board, front + board, board, back - front - 2 * board),
-    }  # fmt: skip
-    for edge, (x, y, dx, dy) in feet.items():
-        run, key = max(dx, dy), f"{one.feature}-{edge}"
+    wide, narrow = _four(one.prism.outline.box, board), _four(one.prism.outline.box, board, lost)
+    for edge, at_mouth in wide.items():
+        run, key = max(at_mouth[2:]), f"{one.feature}-{edge}"
         of = f"{wanted.piece}/{key}"
-        shape = (0.0, 0.0, 0.0, run, 0.0, 0.0, run - lost / 2, slant, 0.0, lost / 2, slant, 0.0) if lost else ()
-        foot = Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
+        shape = (0.0, 0.0, 0.0, run, 0.0, 0.0, run - lost, slant, 0.0, lost, slant, 0.0) if lost else ()
+        low, high = (narrow[edge], at_mouth) if one.prism.mouth == "top" else (at_mouth, narrow[edge])
         sizes = (
             work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
             work(rules.strip_height, of, thickness_mm=slant, lap_mm=0.0),
         )
         yield placed(
-            key, f"{one.name}, {edge} of the box", "core side", sizes, foot, (bottom, top, top), board,
-            wanted.sheet.id, shape=shape,
+            key, f"{one.name}, {edge} of the box", "core side", sizes, _boxed(low), (bottom, top, top), board,
+            wanted.sheet.id, shape=shape, head=path(_boxed(high)) if lost else (),
         )  # fmt: skip
+
+
+_Foot = tuple[float, float, float, float]
+
+
+def _four(box: tuple[float, float, float, float], board: float, in_by: float = 0.0) -> dict[str, _Foot]:
+    """The four sides of a box round a core, its outer faces on it or within: corner and sizes of each in plan [mm]."""
+    left, front, right, back = box[0] + in_by, box[1] + in_by, box[2] - in_by, box[3] - in_by
+    return {
+        "front": (left, front, right - left, board), "back": (left, back - board, right - left, board),
+        "left": (left, front + board, board, back - front - 2 * board),
+        "right": (right - board, front + board, board, back - front - 2 * board),
+    }  # fmt: skip
+
+
+def _boxed(foot: _Foot) -> Outline:
+    x, y, dx, dy = foot
+    return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
 
 
 def _numbered(moulded: Sequence[Moulded]) -> Iterator[Moulded]:
@@ -136,7 +154,20 @@ def _numbered(moulded: Sequence[Moulded]) -> Iterator[Moulded]:
             yield one
 
 
-def _is_boxed(one: Moulded) -> bool:
+def _under_cores(wanted: Wanted, one: Moulded) -> Moulded:
+    """A former that meets a core over it, such as that of a drain in a planter's floor, ends there."""
+    prism = one.prism
+    for core in wanted.moulded:
+        over = core.prism
+        if core.kind != "core" or core is one or not prism.bottom_mm < over.bottom_mm < prism.top_mm:
+            continue
+        foot = over.outline_at(over.bottom_mm)
+        if foot is not None and foot.polygon.contains(prism.outline.polygon):
+            return replace(one, prism=replace(prism, top_mm=over.bottom_mm))
+    return one
+
+
+def _wants_box(one: Moulded) -> bool:
     left, front, right, back = one.prism.outline.box
     wide, deep = min(right - left, back - front), one.prism.top_mm - one.prism.bottom_mm
     round_ = any(edge.is_arc and edge.radius > wide / 3 for edge in one.prism.outline.edges)
@@ -153,7 +184,7 @@ def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
         plain = one.kind in ("sleeve", "void")
         return _held(wanted, one, where, (build, how), around if plain else None)
     deep = high - low
-    boxed = _is_boxed(one)
+    boxed = _wants_box(one)
     build = "a box of boards" if boxed else "foam in layers" if deep > _THIN_MM else "sheet cut to shape"
     through = where == "on the base" and high >= wanted.depth_mm - _LEVEL_MM
     hold = wanted.habits.knockouts
@@ -200,10 +231,12 @@ def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str],
     around_mm = prism.outline.length_mm
     return Knockout(
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
-        bottom_mm=low, height_mm=deep, draft_deg=round(degrees(atan(prism.draft)), 3),
+        ends=_ends(prism), mouth=prism.mouth, bottom_mm=low, height_mm=deep,
+        draft_deg=round(degrees(atan(prism.draft)), 3),
         layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
         layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
-        uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts), screws=screws, holding=told[1],
+        uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts),
+        fill_step=_fill_step(prism, of, deep, around, held), screws=screws, holding=told[1],
     )  # fmt: skip
 
 
@@ -219,8 +252,8 @@ def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], aro
         )  # fmt: skip
     return Knockout(
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
-        bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, draft_deg=0.0, layers=None, layer_mm=0.0,
-        tape=None, uplift=lifts, held=None, ballast=None if lifts is None else work(rules.ballast, of, uplift_n=lifts),
+        bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, uplift=lifts,
+        ballast=None if lifts is None else work(rules.ballast, of, uplift_n=lifts),
         screws=0 if lifts is None else max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)), holding=told[1],
     )  # fmt: skip
 
@@ -231,10 +264,10 @@ def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
     return Knockout(
         feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
         build="foam in layers", where="in a corner", paths=(path(block.block),), bottom_mm=0.0, height_mm=deep,
-        draft_deg=0.0, layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
+        layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
         layer_mm=around.foam.thickness_mm,
         tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
-        uplift=None, held=None, ballast=None, screws=2,
+        screws=2,
         holding="Screw it through both strips, and bead its two joints.",
     )  # fmt: skip
 
@@ -252,9 +285,9 @@ def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
         of = f"{wanted.piece}/raised-floor-{number}"
         yield Knockout(
             feature=f"raised-floor-{number}", name="Raised floor", kind="raised floor", build="foam in layers",
-            where="on the base", paths=(path(outline),), bottom_mm=-deep, height_mm=deep, draft_deg=0.0,
+            where="on the base", paths=(path(outline),), bottom_mm=-deep, height_mm=deep,
             layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
-            layer_mm=around.foam.thickness_mm, tape=None, uplift=None, held=None, ballast=None, screws=0,
+            layer_mm=around.foam.thickness_mm,
             holding="Bond it to the base all over; face it with sheet where the face must be smooth.",
         )  # fmt: skip
 
@@ -272,10 +305,27 @@ def _edge(wanted: Wanted, made: EdgeMade) -> Knockout:
         feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
         build=build, where="along an edge", paths=(line,),
         bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
-        height_mm=made.size_mm, draft_deg=0.0, layers=None, layer_mm=0.0, tape=None, uplift=None, held=None,
-        ballast=None, screws=0,
-        holding="Glue it into the corner before the joints are sealed." if on_floor
+        height_mm=made.size_mm, holding="Glue it into the corner before the joints are sealed." if on_floor
         else "Run it along the rail when a pressed finger leaves 6 mm.",
+    )  # fmt: skip
+
+
+def _ends(prism: Prism) -> tuple[Path, ...]:
+    """The outline of a former at the end that it narrows to; none where it does not."""
+    if not prism.draft:
+        return ()
+    far = prism.outline_at(prism.bottom_mm if prism.mouth == "top" else prism.top_mm)
+    return () if far is None else (path(far),)
+
+
+def _fill_step(prism: Prism, of: str, deep: float, around: Around, held: Figure) -> Figure | None:
+    """By how much more concrete may stand on one side of a tall former than on the other."""
+    if deep < _TALL_MM:
+        return None
+    left, front, right, back = prism.outline.box
+    return work(
+        rules.fill_difference, of, height_mm=deep, side_mm=max(right - left, back - front),
+        density_kg_m3=around.density_kg_m3, held_n=held,
     )  # fmt: skip
 
 

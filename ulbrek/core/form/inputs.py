@@ -16,6 +16,10 @@ Curve = Literal["liner on ribs", "kerfed strip"]
 Stand = Literal["lying", "on edge"]
 Prefer = Literal["fewest settings", "largest rest"]
 Hold = Literal["bonded", "screwed", "bonded and screwed"]
+SawUsed = Literal["table saw", "track saw", "hand-held saw along a guide"]
+Grain = Literal["ignored", "along the sheet"]
+Heads = Literal["countersunk", "on washers"]
+BareEdges = Literal["two coats", "taped", "left bare"]
 
 Ledge = Annotated[Length, AfterValidator(between(0, 300))]
 Spacing = Annotated[Length, AfterValidator(between(50, 600))]
@@ -23,6 +27,9 @@ Bead = Annotated[Length, AfterValidator(between(1, 30))]
 Overrun = Annotated[Length, AfterValidator(between(0, 300))]
 Finite = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Trim = Annotated[Length, AfterValidator(between(0, 50))]
+Kerf = Annotated[Length, AfterValidator(between(0.5, 10))]
+Rail = Annotated[Length, AfterValidator(between(0, 30))]
+Offset = Annotated[Length, AfterValidator(between(5, 300))]
 Cut = Annotated[Length, AfterValidator(between(5, 12_000))]
 
 
@@ -47,6 +54,14 @@ class FormHabits(_Described):
     knockouts: Hold = "bonded"
     prefer: Prefer = "fewest settings"
     trim: Trim = Length(mm=0)
+    grain: Grain = "ignored"
+    heads: Heads = "countersunk"
+    bare_edges: BareEdges = "two coats"
+    saw: SawUsed = "table saw"
+    kerf: Kerf = Length(mm=3)
+    rail: Rail = Length(mm=5)
+    guide_left: Offset = Length(mm=35)
+    guide_right: Offset = Length(mm=120)
 
 
 class AsCut(_Described):
@@ -63,6 +78,13 @@ class OffcutUsed(_Described):
     length: Cut
     width: Cut
     lot: Annotated[str | None, Field(max_length=40)] = None
+
+
+class Sawn(_Described):
+    """A board that has been sawn, and the size it was sawn to [mm]."""
+
+    length_mm: Finite
+    width_mm: Finite
 
 
 class CutPiece(_Described):
@@ -93,6 +115,7 @@ class FormInputs(_Described):
 
     sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet")] = None
     liner: Annotated[str | None, Field(max_length=40, description="None: the shop's first liner")] = None
+    lumber: Annotated[str | None, Field(max_length=40, description="None: the shop's first lumber")] = None
     foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam")] = None
     forms: Annotated[int, Field(ge=1, le=100, description="forms built of each piece")] = 1
     side_by_side: Annotated[
@@ -114,9 +137,20 @@ class FormInputs(_Described):
     knockouts: Hold | None = None
     prefer: Prefer | None = None
     trim: Trim | None = None
+    grain: Grain | None = None
+    heads: Heads | None = None
+    bare_edges: BareEdges | None = None
+    saw: SawUsed | None = None
+    kerf: Kerf | None = None
+    rail: Rail | None = None
+    guide_left: Offset | None = None
+    guide_right: Offset | None = None
     offcuts: Annotated[tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought")] = ()
     layouts: Annotated[
         dict[str, tuple[SheetLaid, ...]], Field(max_length=10, description="cut plans that were accepted, by sheet")
+    ] = {}
+    sawn: Annotated[
+        dict[str, Sawn], Field(max_length=2_000, description="boards that are sawn and ticked off, by panel")
     ] = {}
     as_cut: Annotated[
         dict[str, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”")

@@ -5,10 +5,29 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.kit.geometry import Mouth
 from ulbrek.core.kit.nesting import SheetPlan
 
 Path = tuple[float, ...]
 Kind = Literal["base", "lid", "bed", "strip", "liner", "rib", "kerfed strip", "divider", "hung strip", "core side"]
+
+
+@dataclass(frozen=True, slots=True)
+class Bend:
+    """A strip that kerfs let bend: how many, on which side of it, and what that does.
+
+    Attributes:
+        outside: whether the kerfs open as it is bent
+        web_mm: what is left of the strip behind a kerf
+        sag: how far the flats between the kerfs lie off the curve
+        strain: of the web
+    """
+
+    kerfs: Figure
+    outside: bool
+    web_mm: float
+    sag: Figure
+    strain: Figure
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +48,9 @@ class Board:
         bevel_start_deg: how the blade is tilted at its beginning
         bevel_end_deg: and at its end
         sheet: id of what it is cut from
-        kerfs: in a strip that is bent, how many
+        tops: how high its upper face stands over each corner of its path, where it slopes; a bed's lower face follows
+        head: its outline in plan at its upper edge, where it leans; empty: as at its foot
+        bend: what its kerfs do, in a strip that is bent by them
     """
 
     key: str
@@ -52,7 +73,9 @@ class Board:
     shape: Path = ()
     bevel_start_deg: float = 0.0
     bevel_end_deg: float = 0.0
-    kerfs: Figure | None = None
+    tops: tuple[float, ...] = ()
+    head: Path = ()
+    bend: Bend | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,12 +102,15 @@ class Knockout:
         build: what it is made of
         where: how it stands in the form
         paths: its outlines in plan, at its mouth
+        ends: the same at its other end, where it narrows; empty: as at its mouth
+        mouth: which end of it is its mouth
         bottom_mm: its lower face, above the floor of the piece
         layers: of foam, or of sheet; None where it is neither
         draft_deg: by which it narrows, so that it comes out
         uplift: what it floats with while the concrete is wet [N]; None where nothing lifts it
         held: what holds it down [N]
         ballast: what would hold it down by its weight alone [kg]
+        fill_step: by how much more it may be filled on one side than on the other; None where nothing pushes it
         height_mm: its own
         holding: how it is held, in words
     """
@@ -97,15 +123,18 @@ class Knockout:
     paths: tuple[Path, ...]
     bottom_mm: float
     height_mm: float
-    draft_deg: float
-    layers: Figure | None
-    layer_mm: float
-    tape: Figure | None
-    uplift: Figure | None
-    held: Figure | None
-    ballast: Figure | None
-    screws: int
     holding: str
+    ends: tuple[Path, ...] = ()
+    mouth: Mouth = "top"
+    draft_deg: float = 0.0
+    layers: Figure | None = None
+    layer_mm: float = 0.0
+    tape: Figure | None = None
+    uplift: Figure | None = None
+    held: Figure | None = None
+    ballast: Figure | None = None
+    fill_step: Figure | None = None
+    screws: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,12 +187,32 @@ class Brace:
 
 
 @dataclass(frozen=True, slots=True)
+class Strap:
+    """A strap all round the form: how high above the floor [mm], and what pulls on it."""
+
+    height_mm: float
+    pull: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Batten:
+    """Lumber of one length: what it is for, and how many."""
+
+    key: str
+    name: str
+    length: Figure
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
 class Stiffness:
     """What the push of the wet concrete asks for.
 
     Attributes:
         braces: where braces stand outside the sides, in plan [mm]; none where the screws are near enough
         bearers_mm: places of the bearers along the base's longer side, from its end [mm]
+        straps: round a tall one
+        battens: the lumber for all of it
     """
 
     pressure: Figure
@@ -172,6 +221,8 @@ class Stiffness:
     braces: tuple[Brace, ...]
     bearer_spacing: Figure
     bearers_mm: tuple[float, ...]
+    straps: tuple[Strap, ...]
+    battens: tuple[Batten, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -214,11 +265,35 @@ class FormResult:
 
 
 @dataclass(frozen=True, slots=True)
+class Setting:
+    """One setting of the saw, and the cuts that are made with it, by their number on their sheet.
+
+    Attributes:
+        kind: rip or crosscut
+        setting_mm: size of the piece that is cut off
+        cuts: how many cuts
+        guide: where the guide of a hand-held saw lies, from the edge that the piece is measured from
+        beyond: whether the guide lies beyond the cut
+    """
+
+    kind: Literal["rip", "cross"]
+    setting_mm: float
+    cuts: int
+    guide: Figure | None
+    beyond: bool
+
+
+@dataclass(frozen=True, slots=True)
 class KindCut:
     """What is cut from one kind of sheet.
 
     Attributes:
         sheet: its id
+        sheet_length_mm: the size that most are bought in
+        depth: what the saw is set to; None for a table saw
+        saw_settings: every setting, in the order in which they come
+        sawn: panels that are ticked off
+        cost: of the sheets that are bought; None where a price is missing
         sheets: offcuts first, then whole ones
         least: a number of whole sheets below which no plan can go
         proven: whether fewer whole sheets are impossible
@@ -237,6 +312,10 @@ class KindCut:
     settings: int
     accepted: bool
     names: dict[str, str]
+    depth: Figure | None
+    saw_settings: tuple[Setting, ...]
+    sawn: tuple[str, ...]
+    cost: Figure | None
     findings: tuple[Finding, ...]
 
     @property
@@ -246,16 +325,59 @@ class KindCut:
 
 
 @dataclass(frozen=True, slots=True)
+class LumberPart:
+    """A piece of lumber: what it is, and its length [mm]."""
+
+    name: str
+    length_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class LengthCut:
+    """A length of lumber: what is cut from it, each with its length, and what is left [mm]."""
+
+    parts: tuple[LumberPart, ...]
+    left_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class LumberCut:
+    """All lumber of the job out of stock lengths.
+
+    Attributes:
+        length_mm: the length that is bought
+        count: how many
+        proven: whether fewer are impossible
+        lengths: what is cut from each
+        too_long: what no length that is sold is long enough for
+    """
+
+    lumber: str
+    name: str
+    length_mm: float
+    count: Figure
+    proven: bool
+    lengths: tuple[LengthCut, ...]
+    too_long: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class CuttingResult:
     """All boards of the job cut from sheets, kind by kind, and what else the forms take.
 
     Attributes:
         proven: whether fewer sheets are impossible
+        lumber: None where none is wanted
+        saw: what the sheets are cut with
+        kerf_mm: what it takes
     """
 
     kinds: tuple[KindCut, ...]
     sheet_count: Figure
     proven: bool
+    saw: str
+    kerf_mm: float
+    lumber: LumberCut | None
     screws: Figure
     boxes: Figure
     cartridges: Figure

@@ -1,7 +1,6 @@
 """Builds the form of one piece."""
 
-from collections.abc import Iterator, Mapping, Sequence
-from math import ceil
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
@@ -10,17 +9,15 @@ from ulbrek.core.form import checks, rules
 from ulbrek.core.form.boards import build, path
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.result import Board, Brace, Consumed, FormResult, Knockout, Stiffness
+from ulbrek.core.form.result import Board, Consumed, FormResult, Knockout
 from ulbrek.core.form.screws import corner_screws, joint, strip_screws
-from ulbrek.core.form.sides import Side, sides_of
-from ulbrek.core.form.steps import steps
+from ulbrek.core.form.sides import sides_of
+from ulbrek.core.form.steps import Held, steps
+from ulbrek.core.form.stiffening import stiffness
 from ulbrek.core.form.wanted import Wanted
-from ulbrek.core.kit.beams import bow, span_within_limit
-from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import RELEASES
 
-LOW_BOARD_MM = 150.0  # higher sides are taken as strips under the full head
 STRIP_MPA, STRIP_AGE_H = 5.0, 12.0  # Source: common practice; ACI 347, 12 h above 10 °C, from memory.
 
 
@@ -48,8 +45,10 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
     made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm), formed.density)
     knockouts = formers(wanted, blocks, Around(foam, formed.density.value))
     screwed = wanted.habits.fixing == "screws"
+    stiff = stiffness(wanted, formed.density, boards[0], sides, knockouts)
     along = strip_screws(wanted, sides, made) if screwed else []
     corners = corner_screws(sides, boards, made) if screwed else []
+    seen = checks.Seen(wanted, sides, built, boards, made, knockouts, formed.castings)
     return FormResult(
         piece=wanted.piece,
         sheet_name=wanted.sheet.name,
@@ -70,55 +69,13 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
             corner_screws=float(len(corners)),
             knockout_screws=float(sum(one.screws for one in knockouts)),
         ),
-        stiffness=_stiffness(wanted, formed, boards[0], sides),
+        stiffness=stiff,
         consumed=_consumed(wanted, formed, knockouts, heads=len(along) if made.way == "down" else 0),
         boards_mass=_boards_mass(wanted, boards),
         out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
-        steps=steps(wanted, boards, made, knockouts),
-        findings=tuple(checks.all_findings(checks.Seen(wanted, sides, built, made, knockouts, formed.castings))),
+        steps=steps(wanted, boards, Held(made, stiff), knockouts),
+        findings=tuple(checks.all_findings(seen)),
     )
-
-
-def _stiffness(wanted: Wanted, formed: Formed, base: Board, sides: Sequence[Side]) -> Stiffness:
-    """What the wet concrete's push asks for: braces along the sides, bearers under the base."""
-    of, sheet = wanted.piece, wanted.sheet
-    pressure = work(rules.fluid_pressure, of, height_mm=wanted.head_mm, density_kg_m3=formed.density)
-    low = wanted.head_mm <= LOW_BOARD_MM
-    side: dict[str, Figure | float] = {
-        "coefficient": SEVERAL_SPANS,
-        "head_share": WHOLE_BOARD if low else BOTTOM_STRIP,
-        "pressure_mpa": pressure,
-        "modulus_mpa": sheet.modulus_mpa,
-        "thickness_mm": sheet.thickness_mm,
-    }
-    between = work(span_within_limit, f"{of}/side", **side)
-    screwed = wanted.habits.screw_spacing.mm
-    bearer = work(span_within_limit, f"{of}/base", **{**side, "head_share": BOTTOM_STRIP})
-    run = max(base.length_cut_mm, base.height_cut_mm)
-    spans = max(1, ceil(run / bearer.value))
-    return Stiffness(
-        pressure=pressure,
-        side_bow=work(bow, f"{of}/side", **side, span_mm=min(screwed, between.value)),
-        brace_spacing=between,
-        braces=tuple(_braces(wanted, sides, between.value)) if between.value < screwed else (),
-        bearer_spacing=bearer,
-        bearers_mm=tuple(run * index / spans for index in range(spans + 1)),
-    )
-
-
-def _braces(wanted: Wanted, sides: Sequence[Side], spacing: float) -> Iterator[Brace]:
-    """Where braces stand outside the straight sides, in plan [mm]."""
-    board = wanted.sheet.thickness_mm
-    for side in sides:
-        if side.edge.is_arc or side.key in wanted.open_edges:
-            continue
-        count = ceil(side.edge.chord / spacing)
-        for step in range(1, count):
-            at = side.edge.chord * step / count
-            yield Brace(
-                side.edge.start.x + side.along.x * at + side.outward.x * board,
-                side.edge.start.y + side.along.y * at + side.outward.y * board,
-            )
 
 
 def _consumed(wanted: Wanted, formed: Formed, knockouts: Sequence[Knockout], heads: int) -> Consumed:

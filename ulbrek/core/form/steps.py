@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
-from ulbrek.core.form.result import Board, Joint, Knockout, Step
+from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
 from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.fixings import SEALING_CURE_H
 
@@ -28,14 +28,21 @@ class _Told(NamedTuple):
     care: str = ""
 
 
-def steps(wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
+class Held(NamedTuple):
+    """What holds a form together."""
+
+    joint: Joint
+    stiffness: Stiffness
+
+
+def steps(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
     """The steps, numbered."""
-    told = _told(wanted, boards, made, knockouts)
+    told = _told(wanted, boards, held, knockouts)
     return tuple(Step(number, *one) for number, one in enumerate(told, 1))
 
 
-def _told(wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
-    habits = wanted.habits
+def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    (made, stiff), habits = held, wanted.habits
     how = _FIXINGS.get(made.fixing, _WAYS[made.way])
     if wanted.sheet.face == "bare":
         yield _Told(
@@ -76,6 +83,7 @@ def _told(wanted: Wanted, boards: Sequence[Board], made: Joint, knockouts: Seque
             RAGS if habits.release == "oil" else "",
         )
     yield from _overhead(boards, knockouts)
+    yield from _strapped(stiff, knockouts)
 
 
 def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
@@ -113,7 +121,7 @@ def _sides(wanted: Wanted, boards: Sequence[Board], how: str) -> Iterator[_Told]
         if board.kind == "kerfed strip":
             yield _Told(
                 f"Bend the {board.name.lower()}",
-                "Kerfs outwards or filled; pull it to its line, fix it, brace it.",
+                _kerfed(board),
                 (board.key,),
             )
         if board.kind == "liner":
@@ -127,6 +135,18 @@ def _sides(wanted: Wanted, boards: Sequence[Board], how: str) -> Iterator[_Told]
     dividers = tuple(board.key for board in boards if board.kind == "divider")
     if dividers:
         yield _Told("Set the dividers", "On their lines, square and upright, screwed through the strips.", dividers)
+
+
+def _kerfed(board: Board) -> str:
+    """How a strip is kerfed and bent."""
+    bend = board.bend
+    if bend is None:
+        return "Pull it to its line, fix it, brace it."
+    side = "They open outwards" if bend.outside else "They close on its back"
+    return (
+        f"Saw {bend.kerfs.value:g} kerfs across its back, evenly, {bend.web_mm:g} mm short of its face. {side} as it "
+        "is bent: pull it to its line, fix it, brace it."
+    )
 
 
 def _joining(board: Board) -> str:
@@ -180,4 +200,23 @@ def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterato
             "On bridges over the form, screwed to both rails. Pour under it first, then fill round it a little on each "
             "side in turn.",
             keys,
+        )
+
+
+def _strapped(stiff: Stiffness, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    """What a tall form wants just before the pour."""
+    if stiff.straps:
+        many = len(stiff.straps)
+        yield _Told(
+            "Strap it all round",
+            f"{'One strap' if many == 1 else f'{many} straps'} 25 mm wide round the whole form, blocks under the "
+            "corners, drawn tight: fresh concrete pushes like a liquid of its weight.",
+            ("straps",),
+        )
+    marked = [one for one in knockouts if one.fill_step]
+    if marked:
+        yield _Told(
+            "Mark the cores",
+            "Draw the levels of fill on them and on the sides: never let one side stand a mark ahead of the other.",
+            ("marks",),
         )

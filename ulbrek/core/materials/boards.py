@@ -1,4 +1,4 @@
-"""Sheets that forms are cut from, and the foam that openings are made of."""
+"""Sheets that forms are cut from, the lumber that stiffens them, and the foam that openings are made of."""
 
 from typing import Annotated, Literal
 
@@ -7,12 +7,21 @@ from pydantic import BaseModel, ConfigDict, Field
 Id = Annotated[str, Field(min_length=1, max_length=40)]
 Words = Annotated[str, Field(min_length=1, max_length=60)]
 Millimetres = Annotated[float, Field(gt=0, le=12_000, allow_inf_nan=False)]
+Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 
-SAW_KERF_MM = 3.0  # Source: common practice, 2 to 3 mm.
+
+class SheetSize(BaseModel):
+    """A size in which a sheet is sold, and what one costs in the shop's money; None where nobody has said."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    length_mm: Millimetres
+    width_mm: Millimetres
+    price: Price | None = None
 
 
 class Sheet(BaseModel):
-    """A kind of sheet in the size it is bought in."""
+    """A kind of sheet in the sizes it is bought in, the usual one first."""
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
@@ -27,6 +36,27 @@ class Sheet(BaseModel):
     bends_to_mm: Annotated[
         float | None, Field(gt=0, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
     ] = None
+    source: Annotated[str, Field(max_length=200)]
+    price: Price | None = None
+    other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6)] = ()
+
+    @property
+    def sizes(self) -> tuple[SheetSize, ...]:
+        """Every size it is sold in, the usual one first."""
+        return SheetSize(length_mm=self.length_mm, width_mm=self.width_mm, price=self.price), *self.other_sizes
+
+
+class Lumber(BaseModel):
+    """Lumber of one section in the lengths it is bought in: bearers, braces, battens, bridges."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Id
+    name: Words
+    thickness_mm: Annotated[float, Field(ge=10, le=120, allow_inf_nan=False)]
+    width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)]
+    lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8)]
+    modulus_mpa: Annotated[float, Field(gt=0, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
     source: Annotated[str, Field(max_length=200)]
 
 

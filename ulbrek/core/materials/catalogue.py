@@ -4,7 +4,7 @@ Source: common practice, unless one is named. A US bag yields 0.0075 ft³ a poun
 for 80 lb; a 25 kg bag yields 11.25 to 12.44 l with 8 to 12 % of water.
 """
 
-from ulbrek.core.materials.boards import Foam, Sheet
+from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
@@ -83,6 +83,17 @@ LINERS = (
     Sheet(
         id="bending-ply-5", name="Bending plywood 5 mm", thickness_mm=5.0, length_mm=2440.0, width_mm=1220.0,
         modulus_mpa=1200.0, density_kg_m3=450.0, face="bare", bends_to_mm=120.0, source="common practice",
+    ),
+)  # fmt: skip
+
+LUMBER = (
+    Lumber(
+        id="batten-38x63", name="Lumber 38 x 63 mm (2 x 3)", thickness_mm=38.0, width_mm=63.0,
+        lengths_mm=(2440.0, 3050.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
+    ),
+    Lumber(
+        id="batten-38x89", name="Lumber 38 x 89 mm (2 x 4)", thickness_mm=38.0, width_mm=89.0,
+        lengths_mm=(2440.0, 3050.0, 3660.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
     ),
 )  # fmt: skip
 

@@ -93,11 +93,12 @@ class StockBar:
 
 @dataclass(frozen=True, slots=True)
 class SteelCutting:
-    """All steel of the job cut from stock: bars by length, mesh by sheet."""
+    """All steel of the job cut from stock: bars by length, mesh by sheet; ``proven`` is said of the bars."""
 
     bars: tuple[StockBar, ...]
     bar_count: Figure
     mesh_sheets: Figure
     stock_mm: float
+    proven: bool
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry import Outline
-from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_lengths, cut_sheets
+from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_sheets, fewest_lengths
 from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.care import CARE
@@ -100,7 +100,7 @@ def steel_cutting(results: Sequence[tuple[int, SteelResult]], mesh: Mesh, bar: B
         for placed in result.bars
         for _ in range(count)
     ]
-    plans, too_long = cut_lengths(lengths, LengthStock(bar.stock_length_mm))
+    plans, too_long, proven = fewest_lengths(lengths, LengthStock(bar.stock_length_mm))
     panels = [
         Panel(f"{result.piece}.{number}", result.mesh.length.value, result.mesh.width.value)
         for count, result in results
@@ -113,6 +113,7 @@ def steel_cutting(results: Sequence[tuple[int, SteelResult]], mesh: Mesh, bar: B
         bar_count=work(rules.stock_bars, lengths_cut=float(len(plans))),
         mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets) + 2 * len(lapped))),
         stock_mm=bar.stock_length_mm,
+        proven=proven,
         findings=tuple(checks.bar_longer_than_stock(list(dict.fromkeys(too_long)), bar.stock_length_mm)),
         care=CARE,
     )

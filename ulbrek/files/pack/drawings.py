@@ -1,19 +1,23 @@
 """The drawings of a job pack."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
+
+from shapely import LineString
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.form.result import Board, FormResult, Knockout
+from ulbrek.core.form.result import Board, FormResult, Knockout, Path
+from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.kit.nesting import SheetPlan
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.result import PlacedFeature
-from ulbrek.core.plan import PiecePlan
+from ulbrek.core.plan import PiecePlan, Plan
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 
 WIDTH_MM = 172.0
 _WEB_DASH, _MESH_DASH = "1 1", "2 1"
 _MOST_TAPES = 6
+_OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
 _SLIM = 0.2  # a board in plan that lies nearly level
 
 
@@ -52,6 +56,9 @@ def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
     for board in form.boards:
         if board.kind in ("strip", "liner", "kerfed strip", "divider"):
             _strip_name(drawing, board, f"{board.key} {write_length(board.length_cut_mm, units)}", form.boards[0])
+    left, front, right, back = _box_of(form.cavities)
+    drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units)}")
+    drawing.upright(front, back, 4, write_length(back - front, units))
     base = form.boards[0]
     size = f"base {write_length(base.length_cut_mm, units)} × {write_length(base.height_cut_mm, units)}"
     drawing.words(WIDTH_MM / 2, drawing.y(base.y_mm + base.dy_mm) - 2.5, size)
@@ -72,6 +79,31 @@ def step(form: FormResult, index: int, mirrored: bool) -> str:
     if all(board.key in placed for board in form.boards if board.kind == "strip"):
         for screw in form.screws:
             drawing.dot(screw.x_mm, screw.y_mm, 0.5, filled="tape" in placed)
+    return drawing.svg()
+
+
+def form_section(form: FormResult, units: Units) -> str:
+    """The form cut across in its middle, from front to back, with its heights; drawn higher than long where it is thin."""
+    base = form.boards[0]
+    at = base.x_mm + base.dx_mm * _OFF_THE_MIDDLE
+    low = min(board.bottom_mm for board in form.boards)
+    top = max(max(board.top_mm, board.top_end_mm) for board in form.boards)
+    front, deep = min(board.y_mm for board in form.boards), max(board.y_mm + board.dy_mm for board in form.boards)
+    high = min(3.0, max(1.0, (deep - front) * 0.22 / (top - low)))
+    drawing = Drawing(Box(front, low * high, deep - front, (top - low) * high), WIDTH_MM, 78, False, margin_mm=14)
+    for former in form.knockouts:
+        for path in former.paths if former.where != "along an edge" else ():
+            for start, end in _crossed(path, at):
+                drawing.box(Box(start, former.bottom_mm * high, end - start, former.height_mm * high), FOAM, 0.4)
+    for board in form.boards:
+        for start, end in _crossed(board.path, at):
+            height = max(board.top_mm, board.top_end_mm) - board.bottom_mm
+            drawing.box(Box(start, board.bottom_mm * high, end - start, height * high), BOARD)
+    inside = [part for cavity in form.cavities for part in _crossed(cavity, at)]
+    for start, end in inside[:3]:
+        drawing.across(start, end, drawing.y(low * high) + 5, write_length(end - start, units))
+    if inside and not form.stands:
+        drawing.upright(0.0, form.depth_mm * high, drawing.x(deep) + 4, write_length(form.depth_mm, units))
     return drawing.svg()
 
 
@@ -180,6 +212,30 @@ def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> N
 
 def _name(piece: Piece, feature_id: str) -> str:
     return next(feature.name for feature in piece.features if feature.id == feature_id)
+
+
+def _crossed(path: Path, at: float) -> list[tuple[float, float]]:
+    """Where a line from front to back, at a place along x, runs through an outline [mm]."""
+    outline = Outline(tuple(Vertex(*path[one : one + 3]) for one in range(0, len(path), 3)))
+    _, front, _, back = outline.box
+    found = outline.polygon.intersection(LineString([(at, front - 1), (at, back + 1)]))
+    lines = [one for one in getattr(found, "geoms", [found]) if isinstance(one, LineString) and one.length > 0.5]
+    return sorted((min(y for _, y in one.coords), max(y for _, y in one.coords)) for one in lines)
+
+
+def _box_of(paths: Sequence[Path]) -> tuple[float, float, float, float]:
+    boxes = [Outline(tuple(Vertex(*path[at : at + 3]) for at in range(0, len(path), 3))).box for path in paths]
+    return min(b[0] for b in boxes), min(b[1] for b in boxes), max(b[2] for b in boxes), max(b[3] for b in boxes)
+
+
+def letters_of(plan: Plan) -> dict[str, str]:
+    """A short name for each board, to stand on it in the drawing."""
+    return {key: _letters(index) for index, key in enumerate(plan.cutting.names)}
+
+
+def _letters(index: int) -> str:
+    letter = chr(65 + index % 26)
+    return letter if index < 26 else _letters(index // 26 - 1) + letter
 
 
 def _apart(wanted: list[float], gap: float) -> list[float]:

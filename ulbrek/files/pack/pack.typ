@@ -22,7 +22,7 @@
     let many = b.head.len()
     let headed = b.head.any(h => h != "")
     table(
-      columns: if many == 2 { (auto, 1fr) } else if many == 6 { (auto, auto, 1fr) * 2 } else { (auto,) + (1fr,) * (many - 1) },
+      columns: if "columns" in b { b.columns.map(c => if c == "auto" { auto } else { 1fr }) } else if many == 2 { (auto, 1fr) } else { (auto,) + (1fr,) * (many - 1) },
       stroke: (x, y) => (bottom: 0.4pt + luma(120), top: if y == 0 { 0.8pt } else { none }),
       inset: (x: 4pt, y: if b.at("to_fill_in", default: false) { 5.5pt } else { 4.5pt }),
       ..if headed { (table.header(..b.head.map(h => text(9pt, weight: "bold", h))),) },

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from datetime import datetime
+from itertools import groupby
 from math import ceil
 from typing import Any
 from zoneinfo import ZoneInfo
@@ -12,8 +13,9 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.form.result import Board, FormResult, Knockout
+from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
 from ulbrek.core.job import Job
+from ulbrek.core.kit.nesting import Saw
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan, Plan
 from ulbrek.files.pack import drawings
@@ -21,6 +23,7 @@ from ulbrek.files.pack import drawings
 Block = dict[str, Any]
 Page = dict[str, Any]
 _MEASURE_AGAIN = "Measure the place again just before the first cut: 3 to 6 mm of drift is usual."
+_BOX, _TICKED = "\u2610", "\u2611"
 _WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
 
 
@@ -114,6 +117,11 @@ class Pages:
         mirrored = piece.cast == "face down"
         yield {"kind": "text", "text": "As it lies on the bench" + (", a mirror image." if mirrored else ".")}
         yield _drawing(drawings.form_plan(form, self.units, mirrored))
+        yield _drawing(drawings.form_section(form, self.units))
+        yield {
+            "kind": "text",
+            "text": "The section runs from front to back, beside the middle; a thin form is drawn higher.",
+        }
         yield _table(
             ["Board", "Length", "Height", "Thickness"],
             [
@@ -131,6 +139,10 @@ class Pages:
             ["Tape", self._of(used.tape)],
             ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
+            *(
+                [f"Strap {self._mm(one.height_mm)} above the floor", f"pulled with {self._of(one.pull)}"]
+                for one in stiff.straps
+            ),
             ["Level", f"1 mm a metre off makes {self._of(form.out_of_level)} end to end"],
         ]
         rows += [[one.name, self._former(one)] for one in form.knockouts]
@@ -147,6 +159,8 @@ class Pages:
             said.append(f"narrowing by {one.draft_deg:g}°")
         if one.uplift:
             said.append(f"lifts {self._of(one.uplift)}" + (f", held {self._of(one.held)}" if one.held else ""))
+        if one.fill_step and one.fill_step.value < one.height_mm:
+            said.append(f"never filled higher on one side by {self._of(one.fill_step)}")
         return ", ".join(said) + f". {one.holding}"
 
     def _steps(self, piece: Piece, form: FormResult) -> Iterator[Block]:
@@ -166,43 +180,95 @@ class Pages:
 
     def _cuts(self) -> Iterator[Block]:
         cutting = self.plan.cutting
-        letters = {key: _letters(index) for index, key in enumerate(cutting.names)}
+        letters = drawings.letters_of(self.plan)
+        lumber = cutting.lumber
         yield _table(
             ["To have", ""],
             [
-                *([kind.sheet_name, f"{len(kind.bought)} sheets"] for kind in cutting.kinds),
+                *(
+                    [
+                        kind.sheet_name,
+                        f"{len(kind.bought)}, {self._mm(kind.sheet_length_mm)} × {self._mm(kind.sheet_width_mm)}",
+                    ]
+                    for kind in cutting.kinds
+                ),
+                *([[lumber.name, f"{self._of(lumber.count)} of {self._mm(lumber.length_mm)}"]] if lumber else []),
                 ["Screws", f"{self._of(cutting.screws)}, {self._of(cutting.boxes)}"],
                 ["Sealant", self._of(cutting.cartridges)],
                 ["Tape", self._of(cutting.rolls)],
             ],
         )
+        yield {"kind": "text", "text": f"Cut with a {cutting.saw}; its kerf, {self._mm(cutting.kerf_mm)}, is counted."}
         for kind in cutting.kinds:
-            for number, plan in enumerate(kind.sheets, 1):
-                what = "Offcut" if plan.offcut is not None else "Sheet"
-                yield {"kind": "heading", "text": f"{kind.sheet_name}: {what.lower()} {number} of {len(kind.sheets)}"}
-                yield _drawing(drawings.sheet(plan, letters))
-                words = {"rip": "rip at", "cross": "crosscut at"}
-                cuts = [[str(saw.number), words[saw.kind], self._mm(saw.setting_mm)] for saw in plan.saws]
-                half = ceil(len(cuts) / 2)
-                pairs = [
-                    [*cuts[at], *(cuts[at + half] if at + half < len(cuts) else ["", "", ""])] for at in range(half)
-                ]
-                yield _table(["Cut", "", "Setting", "Cut", "", "Setting"], pairs)
+            yield from self._sheets(kind, letters)
         sizes = {panel.key: panel for kind in cutting.kinds for plan in kind.sheets for panel in plan.panels}
-        yield _table(
-            ["", "Board", "Length", "Width"],
-            [
+        yield {"kind": "heading", "text": "Boards: tick each off as it is sawn and labelled"}
+        sawn = {key for kind in cutting.kinds for key in kind.sawn}
+        yield {
+            **_table(
+                ["", "", "Board", "Length", "Width"],
                 [
-                    letters[key],
-                    name,
-                    self._mm(max(sizes[key].length_mm, sizes[key].width_mm)),
-                    self._mm(min(sizes[key].length_mm, sizes[key].width_mm)),
-                ]
-                for key, name in cutting.names.items()
-                if key in sizes
-            ],
-        )
+                    [
+                        _TICKED if key in sawn else _BOX,
+                        letters[key],
+                        name,
+                        self._mm(max(sizes[key].length_mm, sizes[key].width_mm)),
+                        self._mm(min(sizes[key].length_mm, sizes[key].width_mm)),
+                    ]
+                    for key, name in cutting.names.items()
+                    if key in sizes
+                ],
+            ),
+            "columns": ["auto", "auto", "1fr", "auto", "auto"],
+        }
+        if lumber:
+            yield {"kind": "heading", "text": f"{lumber.name}, lengths of {self._mm(lumber.length_mm)}"}
+            yield {
+                **_table(
+                    ["Length", "Cut from it, one after another", "Left"],
+                    [
+                        [str(number), "; ".join(self._lumber(one)), self._mm(one.left_mm)]
+                        for number, one in enumerate(lumber.lengths, 1)
+                    ],
+                ),
+                "columns": ["auto", "1fr", "auto"],
+            }
         yield {"kind": "care", "lines": list(cutting.care)}
+
+    def _size(self, kind: KindCut) -> str:
+        return f"{self._mm(kind.sheet_length_mm)} × {self._mm(kind.sheet_width_mm)}"
+
+    def _lumber(self, length: LengthCut) -> Iterator[str]:
+        """What is cut from one length, equal pieces together."""
+        for name, parts in groupby(length.parts, key=lambda part: (part.name, part.length_mm)):
+            many = len(list(parts))
+            yield (f"{many} × " if many > 1 else "") + f"{name[0].lower()} {self._mm(name[1])}"
+
+    def _sheets(self, kind: KindCut, letters: dict[str, str]) -> Iterator[Block]:
+        """The sheets of one kind, each with its cuts in sawing order."""
+        if kind.depth:
+            yield {"kind": "text", "text": f"{kind.sheet_name}: set the saw {self._of(kind.depth)} deep."}
+        guides = {(one.kind, one.setting_mm): one for one in kind.saw_settings}
+        for number, plan in enumerate(kind.sheets, 1):
+            what = "offcut" if plan.offcut is not None else "sheet"
+            size = f"{self._mm(plan.length_mm)} × {self._mm(plan.width_mm)}"
+            yield {"kind": "heading", "text": f"{kind.sheet_name}: {what} {number} of {len(kind.sheets)}, {size}"}
+            yield _drawing(drawings.sheet(plan, letters))
+            cuts = [self._cut(saw, guides[saw.kind, round(saw.setting_mm, 1)]) for saw in plan.saws]
+            half = ceil(len(cuts) / 2)
+            rows = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else [""] * 4)] for at in range(half)]
+            yield {
+                **_table(["", "Cut", "", "Setting"] * 2, rows),
+                "columns": ["auto", "auto", "auto", "1fr"] * 2,
+            }
+
+    def _cut(self, saw: Saw, setting: Setting) -> list[str]:
+        """One cut of the list: a box to tick, its number, how, and what the fence or the guide is set to."""
+        words = {"rip": "rip at", "cross": "crosscut at"}
+        told = self._mm(saw.setting_mm)
+        if setting.guide:
+            told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
+        return [_BOX, str(saw.number), words[saw.kind], told]
 
     def _steel(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
         steel, stack = planned.steel, planned.steel.stack
@@ -365,11 +431,6 @@ def _table(head: list[str], rows: list[list[str]]) -> Block:
 
 def _clock(moment: datetime, zone: str) -> str:
     return moment.astimezone(ZoneInfo(zone)).strftime("%a %-d %b, %H:%M")
-
-
-def _letters(index: int) -> str:
-    letter = chr(65 + index % 26)
-    return letter if index < 26 else _letters(index // 26 - 1) + letter
 
 
 def _bevels(board: Board) -> str:

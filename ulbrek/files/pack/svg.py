@@ -89,6 +89,22 @@ class Drawing:
             f'text-anchor="{anchor}">{escape(text)}</text>'
         )
 
+    def across(self, start: float, end: float, y: float, text: str) -> None:
+        """A dimension along x, between two places of the piece, at a height on the paper [mm]."""
+        left, right = sorted((self.x(start), self.x(end)))
+        self.paper_line(left, y, right, y)
+        for at in (left, right):
+            self.paper_line(at, y - 1.6, at, y + 1.6, 0.4)
+        self.words((left + right) / 2, y + 1.3, text)
+
+    def upright(self, start: float, end: float, x: float, text: str) -> None:
+        """A dimension along y, between two places of the piece, at a place across the paper [mm]."""
+        low, high = self.y(start), self.y(end)
+        self.paper_line(x, low, x, high)
+        for at in (low, high):
+            self.paper_line(x - 1.6, at, x + 1.6, at, 0.4)
+        self.words(x, (low + high) / 2 + 1.3, text, 3.9, "start" if x < self.width / 2 else "end")
+
     def svg(self) -> str:
         """The drawing as SVG."""
         return wrap(self._parts, self.width, self.height)

@@ -50,6 +50,8 @@ const ONE: Record<string, string> = {
   boxes: "box",
   bars: "bar",
   ties: "tie",
+  lengths: "length",
+  kerfs: "kerf",
 };
 
 const SMALL_MM = 3;
@@ -72,6 +74,8 @@ export function write(value: number, unit: string, units: Units): string {
   if (unit === "mm") return Math.abs(value) < SMALL_MM ? writeSmall(value, units) : writeLength(value, units);
   if (unit === "l" && value > 0 && value < SMALL_L) return writeSip(value, units);
   if (unit === "C") return writeTemperature(value, units);
+  if (unit === "%") return `${Number(value.toPrecision(2))} %`;
+  if (unit === "price") return value.toFixed(2);
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];
   if (one) return `${trim(value, 2)} ${value === 1 ? one : unit}`;

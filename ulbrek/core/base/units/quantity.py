@@ -16,7 +16,9 @@ from ulbrek.core.base.units.writing import write_length
 _ONE = {
     "bags": "bag", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
+    "lengths": "length", "kerfs": "kerf",
 }  # fmt: skip
+_PLAIN = {"%": "{:.2g} %", "price": "{:,.2f}"}
 SMALL_MM = 3.0
 SMALL_L = 0.2
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
@@ -51,7 +53,7 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
     if unit in _SHOWN:
         name, factor, decimals = _SHOWN[unit][1 if units == "in" else 0]
         return f"{value * factor:,.{decimals}f} {name}"
-    return f"{value:g}"
+    return _PLAIN.get(unit, "{:g}").format(value)
 
 
 def _write_small(mm: float) -> str:

@@ -1,6 +1,6 @@
 """Boards: what they are cut to, and the inside that they make."""
 
-from math import ceil, pi, radians, tan
+from math import ceil, pi, radians, sqrt, tan
 
 from ulbrek.core.base.figure import rule
 
@@ -156,19 +156,119 @@ def rib_radius(radius_mm: float, liner_mm: float) -> float:
 
 
 @rule(unit="kerfs")
-def kerfs(turn_deg: float, board_mm: float, web_mm: float, kerf_mm: float) -> float:
-    """Saw kerfs in a strip that is bent
+def kerfs_that_close(
+    turn_deg: float, radius_mm: float, board_mm: float, web_mm: float, kerf_mm: float, sag_mm: float
+) -> float:
+    """Saw kerfs inside the bend of a strip
 
-    Kerfs on the inside of the bend close when it is bent far enough.
+    They close as it is bent: as many as close on the curve, or more where the flats between them would show.
 
     Args:
         turn_deg: the angle that the curve turns through
+        radius_mm: of the curve
         board_mm: thickness of the strip
         web_mm: what is left of it behind a kerf
         kerf_mm: width of a kerf
+        sag_mm: how far a flat may lie off the curve
 
-    Formula: ceil(pi * turn_deg / 180 * (board_mm - web_mm) / kerf_mm - 1e-9)
+    Formula:
+        ceil(pi * turn_deg / 180 * max((board_mm - web_mm) / kerf_mm, radius_mm / sqrt(8 * radius_mm * sag_mm)) - 1e-9)
 
     Source: geometry; common practice
     """
-    return float(ceil(radians(turn_deg) * (board_mm - web_mm) / kerf_mm - 1e-9))
+    closing, flats = (board_mm - web_mm) / kerf_mm, radius_mm / sqrt(8 * radius_mm * sag_mm)
+    return float(ceil(radians(turn_deg) * max(closing, flats) - 1e-9))
+
+
+@rule(unit="kerfs")
+def kerfs_that_open(turn_deg: float, radius_mm: float, sag_mm: float) -> float:
+    """Saw kerfs outside the bend of a strip
+
+    They open as it is bent, so only the flats between them count: so many that none lies off the curve by more.
+
+    Args:
+        turn_deg: the angle that the curve turns through
+        radius_mm: of the curve
+        sag_mm: how far a flat may lie off the curve
+
+    Formula: ceil(pi * turn_deg / 180 * radius_mm / sqrt(8 * radius_mm * sag_mm) - 1e-9)
+
+    Source: geometry: the sag of a flat s long is s² / (8 R)
+    """
+    return float(ceil(radians(turn_deg) * radius_mm / sqrt(8 * radius_mm * sag_mm) - 1e-9))
+
+
+@rule(unit="mm")
+def facet_sag(turn_deg: float, radius_mm: float, kerfs: float) -> float:
+    """How far the flats between kerfs lie off the curve
+
+    Args:
+        turn_deg: the angle that the curve turns through
+        radius_mm: of the curve
+        kerfs: how many there are
+
+    Formula: radius_mm * (pi * turn_deg / 180 / kerfs)**2 / 8
+
+    Source: geometry: the sag of a flat s long is s² / (8 R)
+    """
+    return radius_mm * float((radians(turn_deg) / kerfs) ** 2) / 8
+
+
+@rule(unit="%")
+def web_strain(web_mm: float, radius_mm: float) -> float:
+    """Strain of what a kerf leaves of a bent strip
+
+    Args:
+        web_mm: what is left of it behind a kerf
+        radius_mm: of the curve
+
+    Formula: 100 * web_mm / (2 * radius_mm)
+
+    Source: geometry of bending
+    """
+    return 100 * web_mm / (2 * radius_mm)
+
+
+@rule(unit="mm")
+def bearer(across_mm: float) -> float:
+    """Length of a bearer under the base
+
+    Args:
+        across_mm: the shorter side of the base
+
+    Formula: across_mm
+
+    Source: common practice
+    """
+    return across_mm
+
+
+@rule(unit="mm")
+def brace(height_mm: float) -> float:
+    """Lumber of one brace
+
+    An upright as high as the side, and a strut at 45 degrees from its head to the base.
+
+    Args:
+        height_mm: of the side
+
+    Formula: height_mm * (1 + sqrt(2))
+
+    Source: common practice
+    """
+    return height_mm * (1 + sqrt(2))
+
+
+@rule(unit="mm")
+def bridge(across_mm: float, beyond_mm: float) -> float:
+    """Length of a bridge over the form
+
+    Args:
+        across_mm: the inside that it spans
+        beyond_mm: how far it reaches beyond on either side: the strip, and what is screwed to it
+
+    Formula: across_mm + 2 * beyond_mm
+
+    Source: common practice
+    """
+    return across_mm + 2 * beyond_mm

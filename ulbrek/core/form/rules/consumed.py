@@ -119,6 +119,34 @@ def sheets(sheets_cut: float) -> float:
     return sheets_cut
 
 
+@rule(unit="price")
+def sheets_cost(prices_of_sheets: float) -> float:
+    """What the sheets cost
+
+    Args:
+        prices_of_sheets: price of each sheet that is bought, added up, in the shop's money
+
+    Formula: prices_of_sheets
+
+    Source: the prices that the shop has written down
+    """
+    return prices_of_sheets
+
+
+@rule(unit="lengths")
+def lumber(lengths_cut: float) -> float:
+    """Lengths of lumber to have
+
+    Args:
+        lengths_cut: lengths that bearers, braces, battens and bridges are cut from
+
+    Formula: lengths_cut
+
+    Source: the fewest that they can be cut from, kerf counted
+    """
+    return lengths_cut
+
+
 @rule(unit="screws")
 def all_screws(screws_of_forms: float) -> float:
     """Screws of all forms

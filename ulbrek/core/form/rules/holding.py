@@ -242,3 +242,42 @@ def strip_strength(sides_mpa: float) -> float:
     Source: common practice, 5 MPa; 2 MPa where there is no frost
     """
     return sides_mpa
+
+
+@rule(unit="N")
+def strap_pull(density_kg_m3: float, height_mm: float, side_mm: float, straps: float) -> float:
+    """Pull on a strap round the form
+
+    What the concrete pushes the longest side outwards with is taken by the strap at both of its ends.
+
+    Args:
+        density_kg_m3: density of the fresh concrete
+        height_mm: depth of the concrete
+        side_mm: the longest side, or the diameter of a round one
+        straps: how many share it
+
+    Formula: density_kg_m3 * 9.80665 * height_mm**2 / 2 * side_mm / 2 / straps / 1e9
+
+    Source: hydrostatics; round a pipe it is the hoop force
+    """
+    return density_kg_m3 * GRAVITY * height_mm**2 / 2 * side_mm / 2 / straps / 1e9
+
+
+@rule(unit="mm")
+def fill_difference(height_mm: float, side_mm: float, density_kg_m3: float, held_n: float) -> float:
+    """Greatest difference in fill round a core
+
+    Filled higher on one side it is pushed to the other. The higher the concrete stands, the less it takes: near the
+    top this is what its fixing bears.
+
+    Args:
+        height_mm: of the core in the concrete
+        side_mm: its widest side
+        density_kg_m3: density of the fresh concrete
+        held_n: what holds it
+
+    Formula: height_mm - sqrt(max(0, height_mm**2 - 2e9 * held_n / (density_kg_m3 * 9.80665 * side_mm)))
+
+    Source: hydrostatics: the push on a side is density x g x height² / 2 for each mm of its width
+    """
+    return height_mm - sqrt(max(0.0, height_mm**2 - 2e9 * held_n / (density_kg_m3 * GRAVITY * side_mm)))

@@ -1,0 +1,145 @@
+"""What is found of the cut plan."""
+
+from collections.abc import Mapping, Sequence
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.inputs import Sawn
+from ulbrek.core.kit.nesting import SheetStock
+from ulbrek.core.materials.boards import Lumber
+
+OTHERWISE_MM = 0.5
+
+
+@check("too-large-for-sheet", "stop")
+def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding]:
+    """Board larger than the sheet
+
+    A board in many parts has a joint in every direction, and each of them leaks and prints.
+
+    Source: common practice, 12 parts at most
+    """
+    return [
+        finding(
+            too_large_for_sheet,
+            title="{board} would take more than 12 parts of a sheet",
+            reason="A sheet is {length} by {width}; every joint between parts leaks and prints through.",
+            remedy="Divide the piece into castings at seams, or take larger sheets.",
+            field="/sheet",
+            values={
+                "board": name,
+                "length": Quantity(stock.length_mm, "mm"),
+                "width": Quantity(stock.width_mm, "mm"),
+            },
+        )
+        for name in names
+    ]
+
+
+@check("board-is-spliced", "caution")
+def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
+    """A board is spliced
+
+    Two parts are butted over a plate and a bearer, sealed, and sanded flush: the joint shows in the face as a line.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            board_is_spliced,
+            title="{board} is longer than a sheet, and spliced",
+            reason="A sheet is {length} by {width}. The joint prints through as a fine line.",
+            remedy="Butt the parts over a plate that is screwed to both, seal the joint, sand it flush. Keep it off "
+            "the face where you can, or take a longer sheet.",
+            field="/sheet",
+            values={
+                "board": name,
+                "length": Quantity(stock.length_mm, "mm"),
+                "width": Quantity(stock.width_mm, "mm"),
+            },
+        )
+        for name in names
+    ]
+
+
+@check("layout-lost", "hint")
+def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
+    """An accepted cut plan no longer fits
+
+    A cut plan holds for the boards it was made of. When one of them has changed, a quick plan takes its place.
+
+    Source: what was accepted, compared with what is to be cut
+    """
+    if not lost:
+        return []
+    return [
+        finding(
+            layout_lost,
+            title="The cut plan of {sheet} that was accepted no longer fits",
+            reason="Boards were changed, added or taken out since. A quick plan is shown instead.",
+            remedy="Look for a better one again, or undo the change.",
+            field=f"/layouts/{sheet}",
+            values={"sheet": name},
+            change=Change("Keep the quick plan", {f"/layouts/{sheet}": []}),
+        )
+    ]
+
+
+@check("sawn-otherwise", "stop")
+def sawn_otherwise(sawn: Mapping[str, Sawn], panels: Mapping[str, tuple[float, float]]) -> list[Finding]:
+    """Boards that are sawn no longer fit
+
+    A board that was ticked off as sawn keeps the size it was sawn to. Where the plan has changed since, it is of
+    another size, or not wanted any more.
+
+    Source: what was ticked off, compared with what is to be cut
+    """
+    lost = [key for key, was in sawn.items() if key not in panels or not _same(was, panels[key])]
+    if not lost:
+        return []
+    first, kept = sawn[lost[0]], {key: was.model_dump() for key, was in sawn.items() if key not in lost}
+    return [
+        finding(
+            sawn_otherwise,
+            title="{many} that you have sawn no longer fits"
+            if len(lost) == 1
+            else "{many} that you have sawn no longer fit",
+            reason="The plan has changed since. The first was sawn to {length} × {width}.",
+            remedy="Undo the change, or put them to the offcuts and saw them anew.",
+            field="/sawn",
+            values={
+                "many": "A board" if len(lost) == 1 else f"{len(lost)} boards",
+                "length": Quantity(first.length_mm, "mm"),
+                "width": Quantity(first.width_mm, "mm"),
+            },
+            change=Change("Take them off the list", {"/sawn": kept}),
+        )
+    ]
+
+
+def _same(was: Sawn, size: tuple[float, float]) -> bool:
+    return abs(was.length_mm - size[0]) <= OTHERWISE_MM and abs(was.width_mm - size[1]) <= OTHERWISE_MM
+
+
+@check("lumber-too-short", "caution")
+def lumber_too_short(lumber: Lumber, names: Sequence[str]) -> list[Finding]:
+    """Lumber is too short
+
+    A bearer that is spliced bends at its splice; one that is whole carries.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            lumber_too_short,
+            title="No length of {lumber} is long enough for {name}",
+            reason="The longest that the shop can buy is {longest}.",
+            remedy="Lap two of them side by side by 600 mm, with six screws, over a support.",
+            field="/lumber",
+            values={
+                "lumber": lumber.name,
+                "name": name[0].lower() + name[1:],
+                "longest": Quantity(max(lumber.lengths_mm), "mm"),
+            },
+        )
+        for name in names
+    ]

@@ -1,0 +1,79 @@
+"""What touches the concrete: sealant, release, bare wood."""
+
+from collections.abc import Sequence
+
+from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.form.result import Board, Knockout
+from ulbrek.core.form.wanted import Wanted
+
+
+@check("glue-in-the-sun", "caution")
+def glue_in_the_sun(wanted: Wanted) -> list[Finding]:
+    """Hot glue in the sun
+
+    Source: common practice
+    """
+    if wanted.habits.sealing != "hot glue":
+        return []
+    return [
+        finding(
+            glue_in_the_sun,
+            title="Hot glue lets go in the sun",
+            reason="A form in hot sun softens it: joints open and knockouts wander.",
+            remedy="Keep the form in the shade until it is stripped, or seal with silicone.",
+            field="/sealing",
+            change=Change("Seal with silicone", {"/sealing": "silicone"}),
+        )
+    ]
+
+
+@check("no-release", "stop")
+def no_release(wanted: Wanted, castings: int) -> list[Finding]:
+    """No release agent
+
+    New faced board lets go by itself, once. Bare wood drinks the water and keeps the casting.
+
+    Source: common practice
+    """
+    bare = wanted.sheet.face == "bare"
+    if wanted.habits.release != "none" or (not bare and castings <= 1):
+        return []
+    return [
+        finding(
+            no_release,
+            severity="stop" if bare else "caution",
+            title="No release on bare wood" if bare else "No release on a form that is used again",
+            reason="Forgetting it means prying the piece out, and the form with it.",
+            remedy="Wipe a thin film of oil on every contact face before each pour, after the sealant has cured.",
+            field="/release",
+            change=Change("Wipe on oil", {"/release": "oil"}),
+        )
+    ]
+
+
+@check("bare-edge", "caution")
+def bare_edge(wanted: Wanted, boards: Sequence[Board], knockouts: Sequence[Knockout]) -> list[Finding]:
+    """A bare edge touches the concrete
+
+    Sawn edges of board drink water, swell and hold the casting fast: they take two coats, or tape.
+
+    Source: common practice
+    """
+    if wanted.habits.bare_edges != "left bare":
+        return []
+    edges = [board.name.lower() for board in boards if board.kind in ("hung strip", "core side")]
+    edges += [one.name.lower() for one in knockouts if one.build == "sheet cut to shape"]
+    if wanted.sheet.face == "bare":
+        edges.insert(0, "every strip")
+    return [
+        finding(
+            bare_edge,
+            title="Sawn edges touch the concrete bare",
+            reason="They drink its water, swell, and hold it fast: {edges}.",
+            remedy="Give every sawn edge two coats, or tape it.",
+            field="/bare_edges",
+            values={"edges": ", ".join(edges[:3]) + (f", and {len(edges) - 3} more" if len(edges) > 3 else "")},
+            change=Change("Two coats on each", {"/bare_edges": "two coats"}),
+        )
+        for _ in edges[:1]
+    ]

@@ -1,0 +1,223 @@
+"""What would not hold: strips, screws, glue, knockouts."""
+
+from collections.abc import Sequence
+from math import floor
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.formers import SAFETY
+from ulbrek.core.form.result import Joint, Knockout
+from ulbrek.core.form.sides import Side
+from ulbrek.core.form.wanted import Wanted
+from ulbrek.core.materials.fixings import LEAST_END_MM
+
+NAILED_TO_MM, GLUED_TO_MM = 100.0, 60.0  # Source: common practice.
+THIN_STRIP_MM, LONG_SIDE_MM = 12.0, 600.0
+LEAST_STEP_MM = 50.0  # nobody fills more evenly than that by eye
+_NEAREST_MM = 50.0  # no two screws are set nearer than that
+
+
+@check("screw-near-end", "caution")
+def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
+    """Screw near a strip's end
+
+    Faced particle board splits when a screw is nearer than 25 mm to its end.
+
+    Source: common practice
+    """
+    straight = [side.edge.chord for side in sides if not side.edge.is_arc]
+    short = min(straight, default=2 * LEAST_END_MM)
+    if short >= 2 * LEAST_END_MM or wanted.habits.fixing != "screws":
+        return []
+    return [
+        finding(
+            screw_near_end,
+            title="A strip of {length} has no place for a screw",
+            reason="Nearer than {least} to its end faced board splits.",
+            remedy="Hold the short strips by the corner screws alone, with a block glued behind.",
+            field="/screw_spacing",
+            values={"length": Quantity(short, "mm"), "least": Quantity(LEAST_END_MM, "mm")},
+        )
+    ]
+
+
+@check("thin-strip", "caution")
+def thin_strip(wanted: Wanted) -> list[Finding]:
+    """Thin strip over a long side
+
+    Source: common practice: not under 12 mm over a long side
+    """
+    side = max(wanted.length_mm, wanted.width_mm)
+    if wanted.sheet.thickness_mm >= THIN_STRIP_MM or side <= LONG_SIDE_MM:
+        return []
+    return [
+        finding(
+            thin_strip,
+            title="{thickness} strips bow over {side}",
+            reason="A thin strip leans and waves between its screws, and the edge of the piece with it.",
+            remedy="Cut the strips from thicker sheet, or back them with a straight batten.",
+            field="/sheet",
+            values={"thickness": Quantity(wanted.sheet.thickness_mm, "mm"), "side": Quantity(side, "mm")},
+        )
+    ]
+
+
+@check("knockout-floats", "stop")
+def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Finding]:
+    """A knockout floats
+
+    Foam in wet concrete is a boat: what holds it must take half as much again as lifts it.
+
+    Source: hydrostatics; the margin is common practice
+    """
+    loose = [(one, one.held, one.uplift) for one in knockouts if one.held and one.uplift]
+    loose = [(one, held, lifts) for one, held, lifts in loose if held.value < SAFETY * lifts.value]
+    return [
+        finding(
+            knockout_floats,
+            title="{knockout} floats up",
+            reason="It lifts with {uplift}; what holds it takes {held}.",
+            remedy="Bond it and screw it from below, or lay a weight on it until the concrete has set.",
+            field="/knockouts",
+            values={
+                "knockout": one.name,
+                "uplift": Quantity(lifts.value, "N"),
+                "held": Quantity(held.value, "N"),
+            },
+            change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
+            if wanted.habits.knockouts != "bonded and screwed"
+            else None,
+        )
+        for one, held, lifts in loose
+    ]
+
+
+@check("nails-will-not-do", "caution")
+def nails_will_not_do(wanted: Wanted, castings: int) -> list[Finding]:
+    """Nails will not do
+
+    Nails do for a mould that is thrown away after one casting and is no higher than 100 mm.
+
+    Source: common practice
+    """
+    high = wanted.head_mm > NAILED_TO_MM
+    if wanted.habits.fixing != "nails" or not (high or castings > 1):
+        return []
+    return [
+        finding(
+            nails_will_not_do,
+            title="Nails will not hold {height} of concrete" if high else "A nailed form does not come apart kindly",
+            reason="Nails pull out under the push, and are pried on strip day; a form that is used again is screwed.",
+            remedy="Screw it.",
+            field="/fixing",
+            values={"height": Quantity(wanted.head_mm, "mm")},
+            change=Change("Screw it", {"/fixing": "screws"}),
+        )
+    ]
+
+
+@check("glue-too-high", "caution")
+def glue_too_high(wanted: Wanted) -> list[Finding]:
+    """Too high for hot glue
+
+    Small forms are held by hot glue and blocks alone; higher than 60 mm the push opens the glue.
+
+    Source: common practice
+    """
+    if wanted.habits.fixing != "hot glue and blocks" or wanted.head_mm <= GLUED_TO_MM:
+        return []
+    return [
+        finding(
+            glue_too_high,
+            title="{height} is too high for hot glue alone",
+            reason="Wet concrete pushes the strips outwards, most at their foot; glue lets go at once, not slowly.",
+            remedy="Screw it.",
+            field="/fixing",
+            values={"height": Quantity(wanted.head_mm, "mm")},
+            change=Change("Screw it", {"/fixing": "screws"}),
+        )
+    ]
+
+
+@check("screws-too-far-apart", "stop")
+def screws_too_far_apart(wanted: Wanted, joint: Joint) -> list[Finding]:
+    """Screws too far apart for the push
+
+    Wet concrete pushes a side outwards with the square of its height; screws in the base's edge are pulled out.
+
+    Source: hydrostatics; withdrawal from particle board by the Wood Handbook's form, from memory
+    """
+    spacing = wanted.habits.screw_spacing.mm
+    bears = joint.holds.value / max(joint.push.value, 1e-9) * spacing
+    if joint.fixing != "screws" or joint.way != "in" or bears >= spacing:
+        return []
+    nearer = max(50.0, floor(bears / 10) * 10.0)
+    return [
+        finding(
+            screws_too_far_apart,
+            title="Screws every {spacing} do not hold {height} of concrete",
+            reason="Between two of them the side is pushed out with {push}; one holds {holds} in the base's edge.",
+            remedy="Set them at most {nearer} apart, or strap the form all round.",
+            field="/screw_spacing",
+            values={
+                "spacing": Quantity(spacing, "mm"),
+                "height": Quantity(wanted.head_mm, "mm"),
+                "push": Quantity(joint.push.value, "N"),
+                "holds": Quantity(joint.holds.value, "N"),
+                "nearer": Quantity(nearer, "mm"),
+            },
+            change=_set_every(nearer) if bears >= _NEAREST_MM else None,
+        )
+    ]
+
+
+def _set_every(nearer_mm: float) -> Change:
+    values = {"nearer": Quantity(nearer_mm, "mm")}
+    return Change("Set them every {nearer}", {"/screw_spacing": {"mm": nearer_mm, "typed": None}}, values)
+
+
+@check("screws-stand-proud", "caution")
+def screws_stand_proud(wanted: Wanted, joint: Joint) -> list[Finding]:
+    """Screw heads stand proud of the rail
+
+    The strips are the rail that the screed runs on: a head on a washer stops it, and leaves a groove in the face.
+
+    Source: common practice: heads countersunk so that the screed does not strike them
+    """
+    if joint.fixing != "screws" or joint.way != "down" or wanted.habits.heads == "countersunk":
+        return []
+    return [
+        finding(
+            screws_stand_proud,
+            title="Screw heads stand on the rail that the screed runs on",
+            reason="It rides up on each head and drags a groove through the face.",
+            remedy="Countersink every head below the strip's edge, or screw up through the base.",
+            field="/heads",
+            change=Change("Countersink them", {"/heads": "countersunk"}),
+        )
+    ]
+
+
+@check("core-is-pushed-aside", "caution")
+def core_is_pushed_aside(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Finding]:
+    """A core is pushed aside
+
+    Concrete that stands higher on one side of a core pushes it to the other, with the square of its height.
+
+    Source: hydrostatics; that nobody fills more evenly than 50 mm by eye is common practice
+    """
+    loose = [(one, one.fill_step.value) for one in knockouts if one.fill_step]
+    return [
+        finding(
+            core_is_pushed_aside,
+            title="{core} is pushed aside by {step} more concrete on one side",
+            reason="Near its top that little difference in fill pushes harder than what holds it.",
+            remedy="Bond it and screw it, brace it from both ends across the form, and fill round it in turns.",
+            field="/knockouts",
+            values={"core": one.name, "step": Quantity(step, "mm")},
+            change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
+            if wanted.habits.knockouts != "bonded and screwed"
+            else None,
+        )
+        for one, step in loose
+        if step < LEAST_STEP_MM
+    ]

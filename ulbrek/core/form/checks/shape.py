@@ -1,0 +1,157 @@
+"""Corners, curves and edges that boards cannot make."""
+
+from collections.abc import Sequence
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.boards import WEB_MM
+from ulbrek.core.form.result import Bend, Board
+from ulbrek.core.form.sides import Side, too_sharp
+from ulbrek.core.form.wanted import Wanted
+
+MOST_STRAIN_PERCENT = 1.0  # of the web behind a kerf. Source: common practice, faced board.
+
+
+@check("corner-cannot-close", "stop")
+def corner_cannot_close(sides: Sequence[Side]) -> list[Finding]:
+    """Corner too sharp for two boards
+
+    Boards are mitred by half the angle they turn through; beyond 150 degrees of turn the bevel is a feather that no saw
+    cuts and no screw holds.
+
+    Source: geometry; the limit is common practice
+    """
+    return [
+        finding(
+            corner_cannot_close,
+            title="No two boards close the corner at the end of {side}",
+            reason="It turns by more than {turn}: so long a bevel cannot be cut or held, and so thin a point breaks.",
+            remedy="Blunt that corner of the piece, or make that end of a block of foam.",
+            field="/corner",
+            values={"side": side, "turn": Quantity(150.0, "°")},
+        )
+        for side in too_sharp(sides)
+    ]
+
+
+@check("liner-breaks", "stop")
+def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
+    """Liner breaks on its curve
+
+    Each sheet bends to a smallest radius when it is dry; thinner ones bend further.
+
+    Source: common practice
+    """
+    least = wanted.liner.bends_to_mm
+    if wanted.habits.curve != "liner on ribs" or least is None:
+        return []
+    tight = [
+        (side, radius)
+        for side in sides
+        if side.edge.is_arc and side.key not in wanted.open_edges
+        for radius in (side.edge.radius - (wanted.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
+        if radius < least
+    ]
+    return [
+        finding(
+            liner_breaks,
+            title="{liner} breaks on the {side}",
+            reason="It bends to a radius of {least}; the {side} asks for {radius}.",
+            remedy="Take a thinner liner, or kerf a strip so that it bends.",
+            field="/curve",
+            values={
+                "liner": wanted.liner.name,
+                "side": side.name,
+                "least": Quantity(least, "mm"),
+                "radius": Quantity(radius, "mm"),
+            },
+            change=Change("Kerf a strip instead", {"/curve": "kerfed strip"})
+            if 100 * WEB_MM / (2 * radius) <= MOST_STRAIN_PERCENT
+            else None,
+        )
+        for side, radius in tight
+    ]
+
+
+@check("edge-from-the-open-side", "hint")
+def edge_from_the_open_side(wanted: Wanted) -> list[Finding]:
+    """An edge on the open side is tooled
+
+    What is said to be made in the mould lies at its open side where the piece is cast face up: no board shapes it.
+
+    Source: common practice
+    """
+    if all(made.side == "floor" for made in wanted.edges_made):
+        return []
+    return [
+        finding(
+            edge_from_the_open_side,
+            title="Edges of the face are tooled, not moulded",
+            reason="Cast face up, the face is where the screed runs; an edging tool shapes its arrises as it stiffens.",
+            remedy="Have the edger ready for the finishing, or cast it face down.",
+            field="/corner",
+        )
+    ]
+
+
+@check("kerfed-strip-breaks", "stop")
+def kerfed_strip_breaks(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+    """A kerfed strip breaks
+
+    What a kerf leaves of the strip is bent as sharply as the curve; beyond a hundredth of strain board cracks.
+
+    Source: geometry of bending; the limit is common practice
+    """
+    return [
+        finding(
+            kerfed_strip_breaks,
+            title="{strip} breaks behind its kerfs",
+            reason="The {web} that a kerf leaves is strained by {strain}; board cracks beyond 1 %.",
+            remedy="Bend a thin liner on ribs there, or make the block of foam.",
+            field="/curve",
+            values={
+                "strip": board.name,
+                "web": Quantity(bend.web_mm, "mm"),
+                "strain": Quantity(bend.strain.value, "%"),
+            },
+            change=_on_ribs(wanted, bend),
+        )
+        for board, bend in _bent(boards)
+        if bend.strain.value > MOST_STRAIN_PERCENT
+    ]
+
+
+@check("kerfs-print", "hint")
+def kerfs_print(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+    """Kerfs print as flats
+
+    Between two kerfs the strip stays flat; the piece comes out with as many narrow faces.
+
+    Source: geometry: the sag of a flat s long is s² / (8 R)
+    """
+    return [
+        finding(
+            kerfs_print,
+            title="{strip} prints as {kerfs} narrow flats",
+            reason="Between two kerfs the strip stays flat, {sag} off the curve at most.",
+            remedy="Line it with thin faced sheet, or rub the edge round after stripping.",
+            field="/curve",
+            values={
+                "strip": board.name,
+                "kerfs": Quantity(bend.kerfs.value, "1"),
+                "sag": Quantity(bend.sag.value, "mm"),
+            },
+            change=_on_ribs(wanted, bend),
+        )
+        for board, bend in _bent(boards)
+    ]
+
+
+def _bent(boards: Sequence[Board]) -> list[tuple[Board, Bend]]:
+    return [(board, board.bend) for board in boards if board.bend]
+
+
+def _on_ribs(wanted: Wanted, bend: Bend) -> Change | None:
+    """A liner instead, where it bends so far."""
+    least = wanted.liner.bends_to_mm
+    fits = least is None or bend.sag.inputs["radius_mm"].value - wanted.liner.thickness_mm >= least
+    return Change("Bend a liner on ribs", {"/curve": "liner on ribs"}) if fits else None

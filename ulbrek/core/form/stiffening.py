@@ -1,0 +1,109 @@
+"""What the push of the wet concrete asks for: braces, straps, bearers, and the lumber for all of it."""
+
+from collections.abc import Iterator, Sequence
+from math import ceil
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.form import rules
+from ulbrek.core.form.result import Batten, Board, Brace, Knockout, Stiffness, Strap
+from ulbrek.core.form.sides import Side
+from ulbrek.core.form.wanted import Wanted
+from ulbrek.core.kit.beams import bow, span_within_limit
+from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD
+
+LOW_BOARD_MM = 150.0  # higher sides are taken as strips under the full head, and strapped
+STRAP_EVERY_MM, STRAP_WORKING_N = 450.0, 2000.0  # Source: common practice, a ratchet strap 25 mm wide.
+_BESIDE_MM = 50.0  # what is screwed to the rail under a bridge
+
+
+def stiffness(
+    wanted: Wanted, density: Figure, base: Board, sides: Sequence[Side], knockouts: Sequence[Knockout]
+) -> Stiffness:
+    """Braces along the sides, straps round them, bearers under the base.
+
+    Args:
+        wanted: what the form is for
+        density: of the fresh concrete
+        base: its base
+        sides: its sides
+        knockouts: what stands in it
+    """
+    of, sheet = wanted.piece, wanted.sheet
+    pressure = work(rules.fluid_pressure, of, height_mm=wanted.head_mm, density_kg_m3=density)
+    side: dict[str, Figure | float] = {
+        "coefficient": SEVERAL_SPANS,
+        "head_share": WHOLE_BOARD if wanted.head_mm <= LOW_BOARD_MM else BOTTOM_STRIP,
+        "pressure_mpa": pressure,
+        "modulus_mpa": sheet.modulus_mpa,
+        "thickness_mm": sheet.thickness_mm,
+    }
+    between = work(span_within_limit, f"{of}/side", **side)
+    screwed = wanted.habits.screw_spacing.mm
+    bearer = work(span_within_limit, f"{of}/base", **{**side, "head_share": BOTTOM_STRIP})
+    run = max(base.length_cut_mm, base.height_cut_mm)
+    spans = max(1, ceil(run / bearer.value))
+    braces = tuple(_braces(wanted, sides, between.value)) if between.value < screwed else ()
+    return Stiffness(
+        pressure=pressure,
+        side_bow=work(bow, f"{of}/side", **side, span_mm=min(screwed, between.value)),
+        brace_spacing=between,
+        braces=braces,
+        bearer_spacing=bearer,
+        bearers_mm=tuple(run * index / spans for index in range(spans + 1)),
+        straps=tuple(_straps(wanted, density)),
+        battens=tuple(_battens(wanted, (spans + 1, len(braces)), base, knockouts)),
+    )
+
+
+def _braces(wanted: Wanted, sides: Sequence[Side], spacing: float) -> Iterator[Brace]:
+    """Where braces stand outside the straight sides, in plan [mm]."""
+    board = wanted.sheet.thickness_mm
+    for side in sides:
+        if side.edge.is_arc or side.key in wanted.open_edges:
+            continue
+        count = ceil(side.edge.chord / spacing)
+        for step in range(1, count):
+            at = side.edge.chord * step / count
+            yield Brace(
+                side.edge.start.x + side.along.x * at + side.outward.x * board,
+                side.edge.start.y + side.along.y * at + side.outward.y * board,
+            )
+
+
+def _straps(wanted: Wanted, density: Figure) -> Iterator[Strap]:
+    """Straps round a tall form, each in the middle of an equal share of the push."""
+    high = wanted.head_mm
+    if high <= LOW_BOARD_MM or wanted.stands:
+        return
+    side = max(wanted.length_mm, wanted.width_mm)
+
+    def shared(by: int) -> Figure:
+        return work(
+            rules.strap_pull, wanted.piece, density_kg_m3=density, height_mm=high, side_mm=side, straps=float(by)
+        )
+
+    count = max(ceil(high / STRAP_EVERY_MM), ceil(shared(1).value / STRAP_WORKING_N))
+    pull = shared(count)
+    for index in range(count):
+        upper, lower = high * (index / count) ** 0.5, high * ((index + 1) / count) ** 0.5
+        deep = 2 / 3 * (lower**3 - upper**3) / (lower**2 - upper**2)
+        yield Strap(high - deep, pull)
+
+
+def _battens(wanted: Wanted, counts: tuple[int, int], base: Board, knockouts: Sequence[Knockout]) -> Iterator[Batten]:
+    """The lumber: bearers under the base, braces, battens under a sloping floor, bridges over what hangs."""
+    of, (bearers, braces) = wanted.piece, counts
+    across = min(base.length_cut_mm, base.height_cut_mm)
+    yield Batten("bearer", "Bearer", work(rules.bearer, f"{of}/bearer", across_mm=across), bearers)
+    if braces:
+        yield Batten("brace", "Brace, upright and strut", work(rules.brace, of, height_mm=wanted.head_mm), braces)
+    if wanted.floor is not None:
+        length = work(rules.bearer, f"{of}/bed", across_mm=min(wanted.length_mm, wanted.width_mm))
+        yield Batten("bed", "Batten under the sloping floor, ripped to it", length, max(2, bearers))
+    hung = [one for one in knockouts if one.where == "hung from above"]
+    if hung:
+        length = work(
+            rules.bridge, of, across_mm=min(wanted.length_mm, wanted.width_mm),
+            beyond_mm=wanted.sheet.thickness_mm + _BESIDE_MM,
+        )  # fmt: skip
+        yield Batten("bridge", "Bridge over the form", length, 2 * len(hung))

@@ -1,0 +1,63 @@
+"""Labels for boards: what each is, its size, and a code that opens its piece."""
+
+from collections.abc import Iterator
+
+import segno
+
+from ulbrek.core.base.units import Units
+from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.job import Job
+from ulbrek.core.plan import Plan
+from ulbrek.files.pack.drawings import letters_of
+from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
+from ulbrek.files.pack.svg import wrap
+
+_ROWS: dict[Paper, int] = {"a4": 8, "letter": 7}
+
+
+def label_pages(job: Job, plan: Plan, *, address: str, units: Units, paper: Paper) -> bytes:
+    """A label for each board of a job's forms as a PDF, three in a row, to be cut apart.
+
+    Args:
+        job: the job
+        plan: its plan
+        address: of the job in the application; a piece's id is added for its code
+        units: what sizes are written in
+        paper: ``a4`` or ``letter``
+
+    Returns:
+        the PDF; a job without boards gives one page that says so
+    """
+    labels = list(_labels(plan, address, units))
+    return set_pages("labels.typ", {"paper": PAPERS[paper], "job": job.name, "rows": _ROWS[paper], "labels": labels})
+
+
+def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
+    letters = letters_of(plan)
+    pieces = {piece.id: piece.name for piece in plan.pieces}
+    codes = {piece: _code(f"{address}?piece={piece}") for piece in pieces}
+    for kind in plan.cutting.kinds:
+        for one in (panel for sheet in kind.sheets for panel in sheet.panels):
+            piece = one.key.split(".")[0]
+            long, short = max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm)
+            yield {
+                "letter": letters[one.key],
+                "board": kind.names[one.key],
+                "size": f"{write_length(long, units)} × {write_length(short, units)}",
+                "sheet": kind.sheet_name,
+                "piece": pieces.get(piece, ""),
+                "code": codes.get(piece, ""),
+            }
+
+
+def _code(text: str) -> str:
+    """A QR code of a text as SVG, its modules as squares, with the quiet margin that readers want."""
+    code = segno.make(text, error="m", micro=False)
+    rows = [list(row) for row in code.matrix_iter(border=4)]
+    squares = "".join(
+        f'<rect x="{x}" y="{y}" width="1.02" height="1.02"/>'
+        for y, row in enumerate(rows)
+        for x, dark in enumerate(row)
+        if dark
+    )
+    return wrap([squares], len(rows), len(rows))
