@@ -16,7 +16,7 @@ reset-demo: ## back to the demo data
 	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo reset
 
 test: ## all tests
-	@ops/setup.sh test && exec env PYTEST_DISABLE_PLUGIN_AUTOLOAD=1 $(PYTHON) -m pytest $(ARGS)
+	@ops/setup.sh test && exec env PYTEST_DISABLE_PLUGIN_AUTOLOAD=1 $(PYTHON) -m pytest -p xdist -n auto $(ARGS)
 
 check: ## format, lint, strict types, import contracts, generated files
 	@ops/setup.sh test && ops/check.sh

@@ -23,7 +23,8 @@ hypothesis_settings.load_profile("untimed")
 
 @pytest.fixture(scope="session")
 def cluster() -> Iterator[Cluster]:
-    cluster = Cluster(ROOT / ".data" / "tests")
+    worker = os.environ.get("PYTEST_XDIST_WORKER", "alone")  # each has a server of its own
+    cluster = Cluster(ROOT / ".data" / f"tests-{worker}")
     cluster.start()
     yield cluster
     cluster.stop()

@@ -1,6 +1,7 @@
-"""The shop's hours: kept as a revision, and every job goes by them."""
+"""The shop's hours and its sheets: kept as revisions, and every job goes by them."""
 
 from fastapi.testclient import TestClient
+from httpx2 import Response
 
 from tests.api.test_jobs import begin
 
@@ -27,3 +28,35 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
     finally:
         api.put("/api/shop/hours", json=before["hours"])
     assert strip() == ("2026-05-05T22:18:00Z", False)
+
+
+def test_sizes_of_a_sheet_are_kept_as_typed_lengths_and_every_job_is_planned_with_them(api: TestClient) -> None:
+    shop = api.get("/api/shop").json()
+    sheet = shop["sheets"][0]
+    usual = {"length": "2440 mm", "width": "1220 mm", "price": 44}
+    job = begin(api)
+
+    def put(*sizes: dict[str, object], of: str = sheet["id"]) -> Response:
+        return api.put(f"/api/shop/sheets/{of}/sizes", json={"sizes": sizes})
+
+    def bought() -> list[tuple[float, float]]:
+        (kind,) = api.get(f"/api/jobs/{job['id']}").json()["plan"]["cutting"]["kinds"]
+        return [(one["length_mm"], one["width_mm"]) for one in kind["sheets"]]
+
+    try:
+        half = {"length": {"typed": "48", "bare": "in"}, "width": "4 ft", "price": 20}
+        kept = put(usual, half).json()["sheets"][0]
+        assert kept["other_sizes"] == [{"length_mm": 1219.2, "width_mm": 1219.2, "price": 20.0}]
+        assert bought() == [(1219.2, 1219.2)]
+        assert put(usual).json()["sheets"][0]["other_sizes"] == []
+        assert bought() == [(2440.0, 1220.0)]
+        for wrong in ({**usual, "length": "9 mm"}, {**usual, "price": -1}):
+            refused = put(wrong)
+            assert refused.status_code == 422
+            assert refused.json()["problems"][0]["remedy"]
+        assert put().status_code == 422
+        assert put(usual, of="marble").status_code == 404
+    finally:
+        sizes = [sheet, *sheet["other_sizes"]]
+        put(*({"length": one["length_mm"], "width": one["width_mm"], "price": one["price"]} for one in sizes))
+    assert api.get("/api/shop").json() == shop

@@ -13,6 +13,7 @@ from tests.browser.ways import IN_SHAPES, Way, change
 from ulbrek.core.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
+TRACK, GUIDED = "track saw", "hand-held saw along a guide"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -69,6 +70,15 @@ WAYS: dict[str, Way] = {
     "/form/prefer": ("form", None, "select", "Of two cut plans", "largest rest"),
     "/form/trim": ("form", None, "length", "Trimmed off sheets", "1/4"),
     "/form/knockouts": ("form", None, "select", "Knockouts", "bonded and screwed"),
+    "/form/lumber": ("form", None, "select", "Lumber of bearers and braces", "batten-38x89"),
+    "/form/heads": ("form", None, "select", "Screw heads", "on washers"),
+    "/form/bare_edges": ("form", None, "select", "Sawn edges", "left bare"),
+    "/form/grain": ("form", None, "select", "Grain", "along the sheet"),
+    "/form/saw": ("form", None, "select", "Cut with", "track saw"),
+    "/form/kerf": ("form", None, "length", "Saw kerf", "1/16"),
+    "/form/rail": ("form", TRACK, "length", "Track, thickness", "1/4"),
+    "/form/guide_left": ("form", GUIDED, "length", "Shoe to blade, left", "1 1/2"),
+    "/form/guide_right": ("form", GUIDED, "length", "Blade to shoe, right", "4 1/2"),
     "/form/as_cut": ("form", None, "length", "Front strip, length", "37 3/8"),
     "/steel/school": ("steel", None, "select", "School", "mesh"),
     "/steel/bar": ("steel", None, "select", "Bar", "8"),
@@ -92,8 +102,8 @@ WAYS: dict[str, Way] = {
     "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
 }
 IDENTITIES = {"/pieces/id"}
-# Chosen from the stock, and taken from a search: test_forms does both.
-CHOSEN = {"/form/layouts", *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot"))}
+# Chosen from the stock, taken from a search, ticked off a list: test_forms does all three.
+CHOSEN = {"/form/layouts", "/form/sawn", *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot"))}
 
 
 def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") -> Iterator[str]:
@@ -142,6 +152,10 @@ def test_each_field_is_changed(
         before = api.get(f"/api/jobs/{job_id}").json()
         if way[1] == EQUATION and before["job"]["handling"]["posture"] is None:
             page.get_by_role("radio", name=EQUATION).click()
+            expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
+            before = api.get(f"/api/jobs/{job_id}").json()
+        elif way[1] in (TRACK, GUIDED) and before["job"]["form"]["saw"] != way[1]:
+            page.get_by_role("combobox", name="Cut with").select_option(way[1])
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()
         elif way[1] == TAP:

@@ -137,3 +137,72 @@ def test_boards_go_out_as_a_drawing_a_list_and_a_workbook(open_page: OpenPage, a
             page.get_by_role("link", name=link).click()
         assert told.value.path().read_bytes().startswith(begins), link
     assert json.loads(json.dumps(own(page, api)["plan"]["cutting"]["kinds"][0]["names"]))
+
+
+def test_boards_are_ticked_off_as_they_are_sawn_and_said_when_they_no_longer_fit(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    page = open_page(begin(api, top_document(opening())), units="mm")
+    page.get_by_role("radio", name="its cuts").click()
+    boards = page.get_by_role("region", name="Boards of Melamine board 16 mm")
+    boards.get_by_role("checkbox", name="Front strip").click()
+    revision(page, 2)
+    expect(boards).to_contain_text("1 of 5 sawn")
+    expect(page.locator("[data-sawn='top.front']")).to_have_count(1)
+    page.keyboard.press("Tab")
+    page.keyboard.press("Space")
+    revision(page, 3)
+    expect(boards).to_contain_text("2 of 5 sawn")
+    assert own(page, api)["job"]["form"]["sawn"]["top.front"] == {"length_mm": 932.0, "width_mm": 40.0}
+    choose(page, "Corners", "mitred")
+    finding = page.locator("[data-finding=sawn-otherwise]")
+    expect(finding).to_contain_text("no longer fit")
+    page.get_by_role("button", name="Undo").click()
+    expect(finding).to_have_count(0)
+    expect(boards).to_contain_text("2 of 5 sawn")
+
+
+def test_a_size_of_sheet_is_added_with_its_price_and_taken_where_it_costs_less(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    shop = api.get("/api/shop").json()["sheets"][0]
+    document = top_document(opening(), form={"sheet": shop["id"]})
+    page = open_page(begin(api, document), units="mm")
+    try:
+        page.get_by_role("radio", name="its cuts").click()
+        sold = page.get_by_role("region", name="Sizes of Melamine board 16 mm")
+        many = 1 + len(shop["other_sizes"])
+        sold.get_by_role("button", name="Add a size").click()
+        expect(sold.get_by_role("listitem")).to_have_count(many + 1)
+        price = sold.get_by_role("textbox", name=f"Price, size {many + 1}")
+        price.fill("3")
+        price.press("Enter")
+        expect(page.get_by_role("region", name="To have")).to_contain_text("3.00")
+        sold.get_by_role("listitem").last.get_by_role("button", name="Not sold any more").click()
+        expect(sold.get_by_role("listitem")).to_have_count(many)
+    finally:
+        usual = {"length": shop["length_mm"], "width": shop["width_mm"], "price": shop["price"]}
+        others = [
+            {"length": one["length_mm"], "width": one["width_mm"], "price": one["price"]} for one in shop["other_sizes"]
+        ]
+        api.put(f"/api/shop/sheets/{shop['id']}/sizes", json={"sizes": [usual, *others]})
+
+
+def test_a_hand_held_saw_is_told_where_its_guide_lies(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, top_document(opening())), units="mm")
+    page.get_by_role("radio", name="its cuts").click()
+    choose(page, "Cut with", "hand-held saw along a guide")
+    cuts = page.get_by_role("list", name="Cuts in sawing order").first
+    expect(cuts).to_contain_text("on it, at")
+    expect(cuts.get_by_role("button", name="897 mm").first).to_be_visible()
+    cuts.get_by_role("button", name="897 mm").first.click()
+    expect(page.get_by_role("dialog")).to_contain_text("Where the guide lies on the piece")
+
+
+def test_the_code_on_a_label_opens_its_piece(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin_demo(api, LEGS) + "?piece=umbrella-base", units="mm")
+    expect(page.get_by_role("combobox", name="Piece")).to_have_value("1")
+    with page.expect_download() as told:
+        page.get_by_role("radio", name="its cuts").click()
+        page.get_by_role("link", name="Labels").click()
+    assert told.value.path().read_bytes().startswith(b"%PDF")

@@ -17,6 +17,7 @@ from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 
 SHOP = Shop()
+ARCH = {"kind": "arch block", "span": "1200 mm", "rise": "500 mm", "depth": "150 mm", "blocks": 5}
 CORNERS, SIDES = ("run past", "pinwheel", "mitred"), ("on the base", "lapping the base")
 CURVES = ("liner on ribs", "kerfed strip")
 SCHOOLS = list(product(CORNERS, SIDES, CURVES))
@@ -321,3 +322,41 @@ def test_a_board_that_is_spliced_is_named_once_however_many_forms_there_are() ->
     job = top(piece={"count": 3, "outline": {"length": "2400 mm", "width": "600 mm"}}, form={"forms": 3})
     found = [one.finding.values["board"] for one in plan(job, SHOP).findings if one.finding.code == "board-is-spliced"]
     assert found == ["Base"]
+
+
+def test_a_tall_form_is_strapped_where_the_push_is_shared_evenly() -> None:
+    tall = form_of(piece={"thickness": "600 mm", "outline": {"length": "900 mm", "width": "600 mm"}})
+    straps = tall.stiffness.straps
+    density = straps[0].pull.inputs["density_kg_m3"].value
+    push = density * 9.80665 * 0.6**2 / 2 * 0.9 / 2
+    assert sum(strap.pull.value for strap in straps) == pytest.approx(push, rel=1e-6)
+    assert max(strap.pull.value for strap in straps) <= 2000
+    edges = [600 * (index / len(straps)) ** 0.5 for index in range(len(straps) + 1)]
+    for strap, (upper, lower) in zip(straps, pairwise(edges), strict=True):
+        assert 600 - lower < strap.height_mm < 600 - upper, "each within its own share"
+    assert not form_of(piece={"thickness": "150 mm"}).stiffness.straps
+
+
+def test_kerfs_are_on_the_back_so_many_that_the_flats_do_not_show() -> None:
+    for outline, outside in (({"kind": "disc", "diameter": "600 mm"}, True), (ARCH, False)):
+        job = top(piece={"outline": outline}, form={"curve": "kerfed strip"})
+        bends = [board.bend for board in plan(job, SHOP).pieces[0].form.boards if board.bend]
+        assert outside in {bend.outside for bend in bends}
+        for bend in bends:
+            assert bend.sag.value <= 0.3
+            fewer = bend.kerfs.value - 1
+            radius, turn = (bend.sag.inputs[name].value for name in ("radius_mm", "turn_deg"))
+            closes = radians(turn) * (16 - 2) / 3
+            assert radius * (radians(turn) / fewer) ** 2 / 8 > 0.3 or fewer < closes
+
+
+def test_a_drain_ends_where_the_core_over_it_begins() -> None:
+    formers = {one.feature: one for one in plan(demo_job(7), SHOP).pieces[0].form.knockouts}
+    assert formers["drain"].height_mm == pytest.approx(formers["inside"].bottom_mm)
+    assert formers["drain-2"].name == "Drain 2"
+
+
+def test_a_board_that_was_cut_otherwise_is_drawn_as_it_was_cut() -> None:
+    seam = {"seams": [{"id": "s", "offset": "300 mm"}]}
+    form = form_of(piece=seam, form={"as_cut": {"top.divider-1": {"length": "590 mm"}}})
+    assert next(board.length_cut_mm for board in form.boards if board.key == "divider-1") == 590

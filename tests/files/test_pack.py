@@ -3,12 +3,13 @@
 import re
 from datetime import UTC, datetime
 from io import BytesIO
+from typing import Any
 
 import pytest
 from icalendar import Calendar, Event
 from pypdf import PdfReader
 
-from tests.jobs import DEMO_FILES, demo_job, top
+from tests.jobs import DEMO_FILES, demo_job, opening, top
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
 from ulbrek.core.base.units.reading import read_length
@@ -17,6 +18,7 @@ from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.pack import Paper, job_pack
+from ulbrek.files.pack.labels import label_pages
 
 SHOP = Shop()
 POUR = datetime(2026, 5, 4, 13, 0, tzinfo=UTC)
@@ -160,4 +162,48 @@ def test_a_job_of_two_pieces_has_a_form_for_each_and_one_cut_plan() -> None:
 
 def test_fibre_only_says_that_nothing_is_laid() -> None:
     text = words(pack(top(steel={"school": "fibre only"}), units="mm"))
-    assert "Reinforcement: fibre only. Nothing is laid in the form." in text
+    assert "No steel is laid in: Top. Reinforcement: fibre only." in text
+
+
+def test_the_saw_list_is_ticked_off_and_cuts_of_one_setting_stand_together() -> None:
+    job = top(opening(), form={"sawn": {"top.front": {"length_mm": 932, "width_mm": 40}}})
+    text = words(pack(job, units="mm"))
+    cuts = text.split("Cuts\n")[1]
+    assert cuts.count("☑") == 1, "the one that is sawn"
+    assert cuts.count("☐") == 4 + len({(saw.kind, saw.setting_mm) for saw in saws_of(job)})
+    assert "Lumber 38 x 63 mm (2 x 3)" in cuts
+    assert "bearer" in cuts
+
+
+def saws_of(job: Job) -> list[Any]:
+    return [saw for kind in plan(job, SHOP).cutting.kinds for sheet in kind.sheets for saw in sheet.saws]
+
+
+def test_a_hand_held_saw_is_told_where_its_guide_lies_and_how_deep_it_cuts() -> None:
+    text = words(pack(top(form={"saw": "hand-held saw along a guide"}), units="mm"))
+    assert "Melamine board 16 mm: set the saw 18 mm deep." in text
+    text = " ".join(text.split())
+    assert "crosscut at 932 mm, guide at 897 mm" in text
+    assert "rip at 40 mm, guide beyond at 163 mm" in text
+
+
+def test_findings_stand_on_the_page_of_the_piece_they_are_of() -> None:
+    document = top().model_dump(mode="json")
+    narrow = {"kind": "rectangle", "length": "900 mm", "width": "40 mm"}
+    document["pieces"].append({**document["pieces"][0], "id": "second", "name": "Second", "outline": narrow})
+    pages = [page.extract_text() for page in pack(Job.model_validate(document), units="mm").pages]
+    told = {text.split("\n", maxsplit=1)[0]: text for text in pages}
+    assert "no place for a screw" in told["Form: Second"]
+    assert "no place for a screw" not in told["Form: Top"]
+
+
+def test_each_label_has_its_board_and_a_code_of_its_own_piece() -> None:
+    document = top(opening()).model_dump(mode="json")
+    document["pieces"].append({**document["pieces"][0], "id": "second", "name": "Second"})
+    job = Job.model_validate(document)
+    made = label_pages(job, plan(job, SHOP), address="http://127.0.0.1:8350/jobs/1/form", units="mm", paper="a4")
+    text = words(PdfReader(BytesIO(made)))
+    for letter, board in zip("ABCDE", ("base", "front strip", "right strip", "back strip", "left strip"), strict=True):
+        assert f"{letter} Top\nTop: {board}" in text
+    assert "F Second\nSecond: base" in text
+    assert "932 mm × 40 mm" in text

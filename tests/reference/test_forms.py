@@ -4,7 +4,7 @@ Tables: beam theory with EN 312 and ANSI A208.1 moduli, from memory; a three-dim
 coefficients for one to four spans.
 """
 
-from math import degrees, pi, radians, sqrt
+from math import cos, degrees, pi, radians, sqrt
 
 import pytest
 
@@ -108,9 +108,43 @@ def test_the_side_force_goes_with_the_square_of_the_height(height_mm: float, new
 def test_kerfs_close_when_the_strip_is_bent_far_enough() -> None:
     """Each kerf lets the face turn by kerf / depth; together they turn it by at least the angle. Geometry."""
     for turn, board, web, kerf in ((90, 16, 2, 3), (45, 18, 1.5, 2.2), (180, 16, 2, 3)):
-        count = rules.kerfs(turn, board, web, kerf)
+        count = rules.kerfs_that_close(turn, 300, board, web, kerf, 1e9)
         opened = degrees(kerf / (board - web))
         assert (count - 1) * opened < turn <= count * opened + 1e-9
+
+
+@pytest.mark.parametrize(("radius", "sag", "spacing"), [(300, 0.3, 26.8), (600, 0.5, 49.0), (1000, 0.3, 49.0)])
+def test_kerfs_that_open_are_as_near_as_the_sag_allows(radius: float, sag: float, spacing: float) -> None:
+    """Geometry: a flat of length s lies s² / (8 R) off the curve, so s = sqrt(8 R sag)."""
+    count = rules.kerfs_that_open(360, radius, sag)
+    assert 2 * pi * radius / count <= spacing < 2 * pi * radius / (count - 1.05)
+    assert rules.facet_sag(360, radius, count) <= sag < rules.facet_sag(360, radius, count - 1)
+    chord_off = radius * (1 - cos(pi / count))
+    assert rules.facet_sag(360, radius, count) == pytest.approx(chord_off, rel=5e-3)
+
+
+def test_a_bent_web_is_strained_by_half_its_thickness_over_the_radius() -> None:
+    """The outer fibre of a strip bent to R is longer by t / (2 R). Geometry; 1.5 mm at 150 mm: half a per cent."""
+    assert rules.web_strain(1.5, 150) == pytest.approx(0.5)
+
+
+@pytest.mark.parametrize(("height", "side", "straps", "newton"), [(600, 900, 1, 1906.4), (600, 900, 2, 953.2)])
+def test_a_strap_takes_half_of_a_side_s_push_at_each_end(
+    height: float, side: float, straps: float, newton: float
+) -> None:
+    """The thrust of 4236.5 N a metre at 600 mm of 2400 kg/m³; round a pipe the same is p R, the hoop force."""
+    assert rules.strap_pull(2400, height, side, straps) == pytest.approx(newton, rel=1e-3)
+    hoop = 2400 * 9.80665 * (height / 1000) ** 2 / 2 * (side / 2000)
+    assert rules.strap_pull(2400, height, side, 1) == pytest.approx(hoop)
+
+
+def test_filled_higher_on_one_side_a_core_is_pushed_by_just_what_holds_it() -> None:
+    """rho g (h1² - h2²) b / 2 at the difference that the rule gives. Hydrostatics."""
+    high, wide, held = 300.0, 400.0, 300.0
+    step = rules.fill_difference(high, wide, 2400, held)
+    push = 2400 * 9.80665 * (0.3**2 - (0.3 - step / 1000) ** 2) * 0.4 / 2
+    assert push == pytest.approx(held)
+    assert rules.fill_difference(high, wide, 2400, 1e6) == high, "held so well that one side may be full"
 
 
 def test_a_liner_is_as_long_as_the_middle_of_its_thickness() -> None:

@@ -6,10 +6,11 @@ from uuid import UUID
 
 from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
 
-from ulbrek.core.base.units import Units
+from ulbrek.core.base.units import Length, Units
+from ulbrek.core.base.units.limits import between
 from ulbrek.core.casting import State
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
-from ulbrek.core.materials.boards import SheetSize
+from ulbrek.core.materials.boards import Price, SheetSize
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, ObservationKind, Seen
@@ -274,9 +275,27 @@ class ReadingsRequest(_Request):
     readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]
 
 
+SheetSide = Annotated[Length, AfterValidator(between(100, 12_000))]
+
+
+class SheetSizeRequest(BaseModel):
+    """A size that a sheet is sold in, and what one costs in the shop's money."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    length: SheetSide
+    width: SheetSide
+    price: Price | None = None
+
+    @property
+    def size(self) -> SheetSize:
+        """As the shop keeps it."""
+        return SheetSize(length_mm=self.length.mm, width_mm=self.width.mm, price=self.price)
+
+
 class SheetSizesRequest(BaseModel):
     """The sizes that a kind of sheet is sold in, the usual one first."""
 
     model_config = ConfigDict(extra="forbid")
 
-    sizes: Annotated[tuple[SheetSize, ...], Field(min_length=1, max_length=7)]
+    sizes: Annotated[tuple[SheetSizeRequest, ...], Field(min_length=1, max_length=7)]

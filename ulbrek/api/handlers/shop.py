@@ -39,7 +39,7 @@ def set_sheet_sizes(db: Db, sheet_id: str, asked: SheetSizesRequest) -> Shop:
     """Says in which sizes a kind of sheet is sold, and what one costs; kept as a revision of the shop."""
     with db.work() as records:
         kept = records.shop()
-        changed = kept.shop.with_sizes(sheet_id, asked.sizes)
+        changed = kept.shop.with_sizes(sheet_id, [one.size for one in asked.sizes])
         if changed is None:
             raise NotFoundError("sheet", sheet_id)
         return records.shops.edit(kept, changed).shop

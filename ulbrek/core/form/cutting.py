@@ -135,8 +135,11 @@ def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -
             best = min(best or made, made, key=lambda one: _rank(sheet, one))
     assert best is not None  # noqa: S101 - a sheet is sold in one size at least
     lost = checks.layout_lost(sheet.id, sheet.name, lost=bool(accepted))
-    plans = best.plans if len(sheet.sizes) == 1 else tuple(_smaller(sheet, best, habits))
-    return best._replace(plans=plans, findings=(*best.findings, *lost))
+    if len(sheet.sizes) > 1:
+        emptied = best._replace(plans=tuple(cut_sheets(best.panels, best.stock, "largest rest")[0]))
+        mixed = [one._replace(plans=tuple(_smaller(sheet, one, habits))) for one in (best, emptied)]
+        best = min(mixed, key=lambda one: _rank(sheet, one))
+    return best._replace(findings=(*best.findings, *lost))
 
 
 def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits, FormInputs]) -> Bought:
@@ -169,7 +172,8 @@ def _cost(sheet: Sheet, plans: Iterable[SheetPlan]) -> float:
 
 def _price(sheet: Sheet, plan: SheetPlan) -> float | None:
     sizes = ((plan.length_mm, plan.width_mm), (plan.width_mm, plan.length_mm))
-    return next((size.price for size in sheet.sizes if (size.length_mm, size.width_mm) in sizes), None)
+    prices = [size.price for size in sheet.sizes if (size.length_mm, size.width_mm) in sizes]
+    return min((price for price in prices if price is not None), default=None)
 
 
 def _smaller(sheet: Sheet, best: Bought, habits: FormHabits) -> Iterator[SheetPlan]:

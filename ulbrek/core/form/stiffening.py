@@ -13,6 +13,7 @@ from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOAR
 
 LOW_BOARD_MM = 150.0  # higher sides are taken as strips under the full head, and strapped
 STRAP_EVERY_MM, STRAP_WORKING_N = 450.0, 2000.0  # Source: common practice, a ratchet strap 25 mm wide.
+_MARK_MM = 25.4 / 8  # straps are set to a mark
 _BESIDE_MM = 50.0  # what is screwed to the rail under a bridge
 
 
@@ -87,7 +88,7 @@ def _straps(wanted: Wanted, density: Figure) -> Iterator[Strap]:
     for index in range(count):
         upper, lower = high * (index / count) ** 0.5, high * ((index + 1) / count) ** 0.5
         deep = 2 / 3 * (lower**3 - upper**3) / (lower**2 - upper**2)
-        yield Strap(high - deep, pull)
+        yield Strap(round((high - deep) / _MARK_MM) * _MARK_MM, pull)
 
 
 def _battens(wanted: Wanted, counts: tuple[int, int], base: Board, knockouts: Sequence[Knockout]) -> Iterator[Batten]:

@@ -37,14 +37,15 @@ def slopes(shape: Shape) -> tuple[Fall | None, Fall | None]:
 def _of(shape: Shape, placed: Placed) -> Iterator[Moulded]:
     feature, depth = placed.feature, shape.cast_depth
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
+    name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
     for cut in cuts_of(placed, shape.piece.thickness.mm, depth):
-        yield Moulded(key, feature.name, feature.kind, _as_cast(shape, cut), stands_out=False)
+        yield Moulded(key, name, feature.kind, _as_cast(shape, cut), stands_out=False)
     for add in adds_of(placed, depth):
-        yield Moulded(key, feature.name, feature.kind, _as_cast(shape, add), stands_out=True)
+        yield Moulded(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
     if isinstance(feature, Bolt) and feature.into in SIDES:
         middle, half = depth / 2, feature.diameter.mm / 2
         body = Prism(placed.outline, middle - half, middle + half)
-        yield Moulded(key, feature.name, "bolt in a side", body, stands_out=False)
+        yield Moulded(key, name, "bolt in a side", body, stands_out=False)
 
 
 def _turned(shape: Shape) -> bool:

@@ -17,6 +17,7 @@ from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 WIDTH_MM = 172.0
 _WEB_DASH, _MESH_DASH = "1 1", "2 1"
 _MOST_TAPES = 6
+_MANY_CUTS = 18
 _OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
 _SLIM = 0.2  # a board in plan that lies nearly level
 
@@ -25,7 +26,7 @@ def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
     """The piece as it stands, with what to measure on the place."""
     measured = planned.measure
     length, width = measured.length_mm, measured.width_mm
-    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 96, mirrored=False)
+    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 84, mirrored=False)
     drawing.path(measured.path, CONCRETE, 0.6)
     for feature in planned.measure.features:
         _feature(drawing, feature)
@@ -83,22 +84,28 @@ def step(form: FormResult, index: int, mirrored: bool) -> str:
 
 
 def form_section(form: FormResult, units: Units) -> str:
-    """The form cut across in its middle, from front to back, with its heights; drawn higher than long where it is thin."""
+    """The form cut across beside its middle, from front to back, with its heights; a thin one is drawn higher."""
     base = form.boards[0]
     at = base.x_mm + base.dx_mm * _OFF_THE_MIDDLE
     low = min(board.bottom_mm for board in form.boards)
-    top = max(max(board.top_mm, board.top_end_mm) for board in form.boards)
+    highest = max(max(board.top_mm, board.top_end_mm) for board in form.boards)
     front, deep = min(board.y_mm for board in form.boards), max(board.y_mm + board.dy_mm for board in form.boards)
-    high = min(3.0, max(1.0, (deep - front) * 0.22 / (top - low)))
-    drawing = Drawing(Box(front, low * high, deep - front, (top - low) * high), WIDTH_MM, 78, False, margin_mm=14)
+    high = min(3.0, max(1.0, (deep - front) * 0.22 / (highest - low)))
+    drawing = Drawing(Box(front, low * high, deep - front, (highest - low) * high), WIDTH_MM, 78, False, margin_mm=24)
+    for cavity in form.cavities:
+        for start, end in _crossed(cavity, at):
+            drawing.box(Box(start, 0, end - start, form.depth_mm * high), CONCRETE, 0.0)
     for former in form.knockouts:
-        for path in former.paths if former.where != "along an edge" else ():
-            for start, end in _crossed(path, at):
-                drawing.box(Box(start, former.bottom_mm * high, end - start, former.height_mm * high), FOAM, 0.4)
+        top = former.bottom_mm + former.height_mm
+        for index, path in enumerate(former.paths if former.where != "along an edge" else ()):
+            mouth, far = _crossed(path, at), _crossed(former.ends[index] if former.ends else path, at)
+            feet, heads = (far, mouth) if former.mouth == "top" else (mouth, far)
+            for foot, head in zip(feet, heads, strict=False):
+                _cut_through(drawing, (foot, head), (former.bottom_mm * high, top * high), FOAM)
     for board in form.boards:
-        for start, end in _crossed(board.path, at):
-            height = max(board.top_mm, board.top_end_mm) - board.bottom_mm
-            drawing.box(Box(start, board.bottom_mm * high, end - start, height * high), BOARD)
+        top = max(board.top_mm, board.top_end_mm)
+        for foot, head in zip(_crossed(board.path, at), _crossed(board.head or board.path, at), strict=False):
+            _cut_through(drawing, (foot, head), (board.bottom_mm * high, top * high), BOARD)
     inside = [part for cavity in form.cavities for part in _crossed(cavity, at)]
     for start, end in inside[:3]:
         drawing.across(start, end, drawing.y(low * high) + 5, write_length(end - start, units))
@@ -116,16 +123,22 @@ def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
         drawing.box(Box(panel.x_mm, panel.y_mm, panel.length_mm, panel.width_mm), BOARD)
     rips = [saw for saw in plan.saws if saw.y1 == saw.y2]
     crosses = [saw for saw in plan.saws if saw.y1 != saw.y2]
-    ends = _apart([drawing.y(saw.y2) for saw in rips], 5.0)
-    for saw, at in zip(rips, ends, strict=True):
-        drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45)
-        drawing.paper_line(drawing.x(saw.x2), drawing.y(saw.y2), WIDTH_MM - 6, at)
-        drawing.words(WIDTH_MM - 3, at + 1.3, str(saw.number))
-    tops = _apart([drawing.x(saw.x1) for saw in crosses], 6.0)
-    for saw, at in zip(crosses, tops, strict=True):
-        drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45, "1.4 0.8")
-        drawing.paper_line(drawing.x(saw.x1), drawing.y(max(saw.y1, saw.y2)), at, 5.5)
-        drawing.words(at, 5, str(saw.number))
+    for saw in plan.saws:
+        drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45, "" if saw in rips else "1.4 0.8")
+    if len(plan.saws) > _MANY_CUTS:  # too many for lines to be followed: each number stands on its cut
+        for index, saw in enumerate(rips):
+            drawing.words(drawing.x(saw.x2) - 3 - index % 3 * 7, drawing.y(saw.y2) + 1, str(saw.number), 2.9)
+        for saw in crosses:
+            drawing.words(drawing.x(saw.x1), drawing.y((saw.y1 + saw.y2) / 2) + 1, str(saw.number), 2.9)
+    else:
+        ends = _apart([drawing.y(saw.y2) for saw in rips], 5.0)
+        for saw, at in zip(rips, ends, strict=True):
+            drawing.paper_line(drawing.x(saw.x2), drawing.y(saw.y2), WIDTH_MM - 6, at)
+            drawing.words(WIDTH_MM - 3, at + 1.3, str(saw.number))
+        tops = _apart([drawing.x(saw.x1) for saw in crosses], 6.0)
+        for saw, at in zip(crosses, tops, strict=True):
+            drawing.paper_line(drawing.x(saw.x1), drawing.y(max(saw.y1, saw.y2)), at, 5.5)
+            drawing.words(at, 5, str(saw.number))
     for panel in plan.panels:
         x = drawing.x(panel.x_mm) + 4 + rows.index(panel.y_mm) % 3 * 7
         drawing.words(x, drawing.y(panel.y_mm + panel.width_mm / 2) + 1.4, letters[panel.key])
@@ -187,6 +200,11 @@ def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
         away = (ledge + strip.dy_mm * drawing.scale) / 2 if ledge > 5.0 and strip.dy_mm < _SLIM * strip.dx_mm else -6.0
         drawing.words(x, y + 1.1 + outward * away, text)
         return
+    if strip.dx_mm > _SLIM * strip.dy_mm:  # it runs aslant: its name stands outside of its middle
+        outward = 1 if (strip.x_mm + strip.dx_mm / 2 > base.x_mm + base.dx_mm / 2) != drawing.mirrored else -1
+        away = outward * (strip.dx_mm * drawing.scale * 0.3 + 4)
+        drawing.words(x + away, y + 1.3, text, 3.9, "start" if outward > 0 else "end")
+        return
     on_left = strip.x_mm + strip.dx_mm / 2 < base.x_mm + base.dx_mm / 2
     inward = 1 if on_left != drawing.mirrored else -1
     low = drawing.y(strip.y_mm + strip.dy_mm * 0.08)
@@ -214,7 +232,16 @@ def _name(piece: Piece, feature_id: str) -> str:
     return next(feature.name for feature in piece.features if feature.id == feature_id)
 
 
-def _crossed(path: Path, at: float) -> list[tuple[float, float]]:
+Span = tuple[float, float]
+
+
+def _cut_through(drawing: Drawing, spans: tuple[Span, Span], heights: tuple[float, float], fill: str) -> None:
+    """What a section meets of a body: its foot and its head, between two heights as they are drawn."""
+    (a, b), (d, c), (low, top) = *spans, heights
+    drawing.path((a, low, 0.0, b, low, 0.0, c, top, 0.0, d, top, 0.0), fill, 0.4)
+
+
+def _crossed(path: Path, at: float) -> list[Span]:
     """Where a line from front to back, at a place along x, runs through an outline [mm]."""
     outline = Outline(tuple(Vertex(*path[one : one + 3]) for one in range(0, len(path), 3)))
     _, front, _, back = outline.box

@@ -37,12 +37,15 @@ def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
     pieces = {piece.id: piece.name for piece in plan.pieces}
     codes = {piece: _code(f"{address}?piece={piece}") for piece in pieces}
     for kind in plan.cutting.kinds:
-        for one in (panel for sheet in kind.sheets for panel in sheet.panels):
-            piece = one.key.split(".")[0]
+        panels = {panel.key: panel for sheet in kind.sheets for panel in sheet.panels}
+        for key, name in kind.names.items():
+            if key not in panels:
+                continue
+            piece, one = key.split(".")[0], panels[key]
             long, short = max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm)
             yield {
-                "letter": letters[one.key],
-                "board": kind.names[one.key],
+                "letter": letters[key],
+                "board": name,
                 "size": f"{write_length(long, units)} × {write_length(short, units)}",
                 "sheet": kind.sheet_name,
                 "piece": pieces.get(piece, ""),

@@ -16,7 +16,7 @@
 
 #let blocks = (
   text: b => par(b.text),
-  heading: b => block(above: 1.1em, below: 0.6em, text(13pt, weight: "bold", b.text)),
+  heading: b => block(sticky: true, above: 1.1em, below: 0.6em, text(13pt, weight: "bold", b.text)),
   drawing: b => if b.svg != "" { align(center, block(above: 0.7em, below: 0.7em, image(bytes(b.svg), format: "svg"))) },
   table: b => block(above: 0.8em, below: 0.8em, {
     let many = b.head.len()

@@ -36,24 +36,33 @@ class Pages:
 
     def all(self) -> Iterator[Page]:
         """Every page, in the order of the work."""
-        several = len(self.job.pieces) > 1
-        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
-            name = f": {piece.name}" if several else ""
-            yield {"title": f"Measure{name}", "blocks": [*self._findings("measure"), *self._measure(piece, planned)]}
-        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
-            name = f": {piece.name}" if several else ""
-            yield {
-                "title": f"Form{name}",
-                "blocks": [*self._findings("form"), *self._form(piece, planned.form)],
-            }
-            yield {"title": f"Assembly{name}", "blocks": list(self._steps(piece, planned.form))}
+        pieces = list(zip(self.job.pieces, self.plan.pieces, strict=True))
+        for piece, planned in pieces:
+            blocks = [*self._findings("measure", piece.id), *self._measure(piece, planned)]
+            yield {"title": self._title("Measure", piece), "blocks": blocks}
+        for piece, planned in pieces:
+            blocks = [*self._findings("form", piece.id), *self._form(piece, planned.form)]
+            yield {"title": self._title("Form", piece), "blocks": blocks}
+            yield {"title": self._title("Assembly", piece), "blocks": list(self._steps(piece, planned.form))}
         yield {"title": "Cuts", "blocks": list(self._cuts())}
-        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
-            name = f": {piece.name}" if several else ""
-            yield {"title": f"Steel{name}", "blocks": [*self._findings("steel"), *self._steel(piece, planned)]}
-        yield {"title": "Mix", "blocks": [*self._findings("mix"), *self._mix()]}
+        for piece, planned in pieces:
+            if planned.steel.stack:
+                blocks = [*self._findings("steel", piece.id), *self._steel(piece, planned)]
+                yield {"title": self._title("Steel", piece), "blocks": blocks}
+        yield {"title": "Mix", "blocks": [*self._findings("mix"), *self._without_steel(), *self._mix()]}
         yield {"title": "Move", "blocks": [*self._findings("move"), *self._move()]}
         yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
+
+    def _title(self, what: str, piece: Piece) -> str:
+        return f"{what}: {piece.name}" if len(self.job.pieces) > 1 else what
+
+    def _without_steel(self) -> Iterator[Block]:
+        """What is said of pieces in which nothing is laid."""
+        bare = [planned for planned in self.plan.pieces if not planned.steel.stack]
+        if bare:
+            names = ", ".join(one.name for one in bare)
+            yield {"kind": "text", "text": f"No steel is laid in: {names}. Reinforcement: {bare[0].steel.school}."}
+            yield from (block for one in bare for block in self._findings("steel", one.id))
 
     def _measure(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
         yield {"kind": "text", "text": _MEASURE_AGAIN}
@@ -124,10 +133,7 @@ class Pages:
         }
         yield _table(
             ["Board", "Length", "Height", "Thickness"],
-            [
-                [b.name + _bevels(b), self._mm(b.length_cut_mm), self._mm(b.height_cut_mm), self._mm(b.thickness_mm)]
-                for b in form.boards
-            ],
+            list(self._boards(form)),
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
@@ -149,6 +155,16 @@ class Pages:
         if used.release:
             rows.append(["Release", self._of(used.release)])
         yield _table(["", ""], rows)
+
+    def _boards(self, form: FormResult) -> Iterator[list[str]]:
+        """The boards, equal ones in one line."""
+        for told, alike in groupby(form.boards, key=self._board):
+            many = len(list(alike))
+            yield [f"{many} × {told[0]}" if many > 1 else told[0], *told[1:]]
+
+    def _board(self, board: Board) -> list[str]:
+        sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
+        return [board.name + _bevels(board), *(self._mm(size) for size in sizes)]
 
     def _former(self, one: Knockout) -> str:
         """What a former is made of, how it lies and how it is held."""
@@ -248,13 +264,13 @@ class Pages:
         """The sheets of one kind, each with its cuts in sawing order."""
         if kind.depth:
             yield {"kind": "text", "text": f"{kind.sheet_name}: set the saw {self._of(kind.depth)} deep."}
-        guides = {(one.kind, one.setting_mm): one for one in kind.saw_settings}
+        guides: dict[tuple[str, float], Setting] = {(one.kind, one.setting_mm): one for one in kind.saw_settings}
         for number, plan in enumerate(kind.sheets, 1):
             what = "offcut" if plan.offcut is not None else "sheet"
             size = f"{self._mm(plan.length_mm)} × {self._mm(plan.width_mm)}"
             yield {"kind": "heading", "text": f"{kind.sheet_name}: {what} {number} of {len(kind.sheets)}, {size}"}
             yield _drawing(drawings.sheet(plan, letters))
-            cuts = [self._cut(saw, guides[saw.kind, round(saw.setting_mm, 1)]) for saw in plan.saws]
+            cuts = [self._cut(list(saws), guides[key]) for key, saws in groupby(plan.saws, key=_setting)]
             half = ceil(len(cuts) / 2)
             rows = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else [""] * 4)] for at in range(half)]
             yield {
@@ -262,19 +278,18 @@ class Pages:
                 "columns": ["auto", "auto", "auto", "1fr"] * 2,
             }
 
-    def _cut(self, saw: Saw, setting: Setting) -> list[str]:
-        """One cut of the list: a box to tick, its number, how, and what the fence or the guide is set to."""
-        words = {"rip": "rip at", "cross": "crosscut at"}
-        told = self._mm(saw.setting_mm)
+    def _cut(self, saws: list[Saw], setting: Setting) -> list[str]:
+        """Cuts of one setting: a box to tick, their numbers, how, and what the fence or the guide is set to."""
+        first, last = saws[0], saws[-1]
+        numbers = str(first.number) if first is last else f"{first.number}–{last.number}"
+        told = self._mm(first.setting_mm)
         if setting.guide:
             told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
-        return [_BOX, str(saw.number), words[saw.kind], told]
+        return [_BOX, numbers, "rip at" if first.kind == "rip" else "crosscut at", told]
 
     def _steel(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
         steel, stack = planned.steel, planned.steel.stack
-        if stack is None:
-            yield {"kind": "text", "text": f"Reinforcement: {steel.school}. Nothing is laid in the form."}
-            return
+        assert stack is not None  # noqa: S101 - a page is made only where steel is laid
         yield _drawing(drawings.steel_plan(piece, planned, self.units))
         yield _drawing(drawings.steel_section(piece, planned, self.units))
         yield {"kind": "text", "text": "The section runs from front to back as it lies; its height is drawn larger."}
@@ -388,8 +403,12 @@ class Pages:
         cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
 
-    def _findings(self, station: str) -> list[Block]:
-        found = [one.finding for one in self.plan.findings if one.station == station]
+    def _findings(self, station: str, piece: str | None = None) -> list[Block]:
+        """What was found at a station: of one piece and of the whole job, or of everything."""
+        of = (None, piece)
+        found = [
+            one.finding for one in self.plan.findings if one.station == station and (piece is None or one.piece in of)
+        ]
         lines = [f"{one.severity.capitalize()}: {self._said(one)}" for one in found]
         return [{"kind": "findings", "lines": lines}] if lines else []
 
@@ -419,6 +438,10 @@ class Pages:
 
     def _litres(self, litres: float) -> str:
         return write_quantity(litres, "l", self.units)
+
+
+def _setting(saw: Saw) -> tuple[str, float]:
+    return saw.kind, round(saw.setting_mm, 1)
 
 
 def _drawing(svg: str) -> Block:

@@ -103,7 +103,8 @@ class Drawing:
         self.paper_line(x, low, x, high)
         for at in (low, high):
             self.paper_line(x - 1.6, at, x + 1.6, at, 0.4)
-        self.words(x, (low + high) / 2 + 1.3, text, 3.9, "start" if x < self.width / 2 else "end")
+        beside = x if x < self.width / 2 else x + 1.5
+        self.words(beside, (low + high) / 2 + 1.3, text, 3.9, "start")
 
     def svg(self) -> str:
         """The drawing as SVG."""

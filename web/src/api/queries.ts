@@ -8,6 +8,7 @@ import {
   type JobView,
   type PlanView,
   type RulePage,
+  type Schemas,
   type Shop,
   take,
 } from "./client";
@@ -73,6 +74,24 @@ export function stepJob(id: string, parent: number, step: "undo" | "redo"): Prom
 
 export function setHours(hours: Hours): Promise<Shop> {
   return take(client.PUT("/api/shop/hours", { body: hours }));
+}
+
+type AnyLength = Schemas["Length"] | { typed: string; bare: "in" | "mm" };
+
+/** A size that a sheet is sold in; a length may still be as it was typed. */
+export interface SheetSize {
+  length: AnyLength;
+  width: AnyLength;
+  price: number | null;
+}
+
+export function setSheetSizes(sheet: string, sizes: SheetSize[]): Promise<Shop> {
+  return take(
+    client.PUT("/api/shop/sheets/{sheet_id}/sizes", {
+      params: { path: { sheet_id: sheet } },
+      body: { sizes: sizes as Schemas["SheetSizeRequest"][] },
+    }),
+  );
 }
 
 export function beginJob(job: Job): Promise<JobView> {

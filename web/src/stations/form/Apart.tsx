@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import {
+  BufferGeometry,
+  DoubleSide,
   EdgesGeometry,
   ExtrudeGeometry,
   Group,
@@ -8,6 +10,8 @@ import {
   Mesh,
   MeshStandardMaterial,
   Shape,
+  ShapeUtils,
+  type Vector2,
   Vector3,
 } from "three";
 import type { Form, PiecePlan } from "@/api/client";
@@ -18,11 +22,21 @@ const CREASE_DEG = 25;
 /** How far apart it is taken, as a share of the form's size. */
 const FARTHEST = 0.55;
 const STEP = 5;
+const CURVE_PARTS = 24;
+const SAME_MM = 1e-4;
+
+type Path = readonly number[];
 
 interface Thing {
   key: string;
   name: string;
-  paths: readonly (readonly number[])[];
+  paths: readonly Path[];
+  /** Its outlines at its upper end, where it leans or narrows. */
+  heads?: readonly Path[] | undefined;
+  /** How high its upper face stands over each corner, where it slopes. */
+  tops?: readonly number[] | undefined;
+  /** By how much its lower face lies under that, where it follows. */
+  thick?: number | undefined;
   low: number;
   high: number;
   colour: string;
@@ -141,6 +155,9 @@ function thingsOf(form: Form): Thing[] {
       key: board.key,
       name: board.key,
       paths: [board.path],
+      heads: board.head?.length ? [board.head] : undefined,
+      tops: board.tops?.length ? board.tops : undefined,
+      thick: board.kind === "bed" ? board.thickness_mm : undefined,
       low: board.bottom_mm,
       high: Math.max(board.top_mm, board.bottom_mm + 1),
       colour: colour(board.kind === "liner" ? "--ink-soft" : level ? "--board-face" : "--board"),
@@ -154,7 +171,8 @@ function thingsOf(form: Form): Thing[] {
       return {
         key: one.feature,
         name: one.name,
-        paths: one.paths,
+        paths: one.ends?.length && one.mouth === "top" ? one.ends : one.paths,
+        heads: one.ends?.length ? (one.mouth === "top" ? one.paths : one.ends) : undefined,
         low: one.bottom_mm,
         high: one.bottom_mm + Math.max(one.height_mm, 1),
         colour: colour(foam ? "--foam" : "--recess"),
@@ -166,19 +184,67 @@ function thingsOf(form: Form): Thing[] {
 
 function bodyOf(thing: Thing): Group {
   const group = new Group();
-  for (const path of thing.paths) {
-    const geometry = new ExtrudeGeometry(shapeOf(path), {
-      depth: thing.high - thing.low,
-      bevelEnabled: false,
-      curveSegments: 24,
-    });
-    geometry.translate(0, 0, thing.low);
+  for (const [index, path] of thing.paths.entries()) {
+    const head = thing.heads?.[index];
+    const geometry = head || thing.tops ? between(thing, path, head ?? path) : upright(thing, path);
     group.add(
-      new Mesh(geometry, new MeshStandardMaterial({ color: thing.colour, roughness: 0.9, flatShading: true })),
+      new Mesh(
+        geometry,
+        new MeshStandardMaterial({ color: thing.colour, roughness: 0.9, flatShading: true, side: DoubleSide }),
+      ),
       new LineSegments(new EdgesGeometry(geometry, CREASE_DEG), new LineBasicMaterial({ color: 0x333333 })),
     );
   }
   return group;
+}
+
+function upright(thing: Thing, path: Path): BufferGeometry {
+  const geometry = new ExtrudeGeometry(shapeOf(path), {
+    depth: thing.high - thing.low,
+    bevelEnabled: false,
+    curveSegments: CURVE_PARTS,
+  });
+  return geometry.translate(0, 0, thing.low);
+}
+
+/** What lies between two outlines of equal corners, its upper face as high over each corner as it is said to be. */
+function between(thing: Thing, foot: Path, head: Path): BufferGeometry {
+  const [low, high] = [pointsOf(foot), pointsOf(head)];
+  const tops = thing.tops ? along(foot, thing.tops, low.length) : low.map(() => thing.high);
+  const bottoms = tops.map((top) => (thing.thick ? top - thing.thick : thing.low));
+  const at = (ring: readonly Vector2[], heights: readonly number[], one: number) =>
+    new Vector3(ring[one]?.x ?? 0, ring[one]?.y ?? 0, heights[one] ?? 0);
+  const corners: Vector3[] = [];
+  for (let one = 0; one < low.length; one += 1) {
+    const next = (one + 1) % low.length;
+    const [a, b, c, d] = [at(low, bottoms, one), at(low, bottoms, next), at(high, tops, next), at(high, tops, one)];
+    corners.push(a, b, c, a, c, d);
+  }
+  for (const [a = 0, b = 0, c = 0] of ShapeUtils.triangulateShape([...low], [])) {
+    corners.push(at(high, tops, a), at(high, tops, b), at(high, tops, c));
+    corners.push(at(low, bottoms, c), at(low, bottoms, b), at(low, bottoms, a));
+  }
+  const geometry = new BufferGeometry().setFromPoints(corners);
+  geometry.computeVertexNormals();
+  return geometry;
+}
+
+/** The points round an outline; those of equal outlines correspond. */
+function pointsOf(path: Path): Vector2[] {
+  const points = shapeOf(path).getPoints(CURVE_PARTS);
+  const own = points.filter((point, index) => index === 0 || point.distanceTo(points[index - 1] ?? point) > SAME_MM);
+  return own.slice(0, -1); // the last is the first again
+}
+
+/** Heights at corners, spread evenly over the points between them. */
+function along(path: Path, corners: readonly number[], count: number): number[] {
+  const found: number[] = [];
+  for (const [index, height] of corners.entries()) {
+    const parts = path[index * 3 + 2] ? CURVE_PARTS : 1;
+    const next = corners[(index + 1) % corners.length] ?? height;
+    for (let part = 0; part < parts; part += 1) found.push(height + ((next - height) * part) / parts);
+  }
+  return found.slice(0, count);
 }
 
 /** An outline with its arcs as a shape to be extruded. */

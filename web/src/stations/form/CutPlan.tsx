@@ -1,20 +1,18 @@
 import type { Plan, Shop } from "@/api/client";
-import type { Editor } from "@/api/editor";
-import { Tag } from "@/drawing/Tag";
-import { useSize } from "@/drawing/useSize";
+import { type Editor, withField } from "@/api/editor";
+import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 import { BetterCuts } from "./BetterCuts";
 import { Offcuts } from "./Offcuts";
+import { SheetDrawing } from "./SheetDrawing";
+import { SheetSizes } from "./SheetSizes";
 
 type Cutting = Plan["cutting"];
 type Kind = Cutting["kinds"][number];
 type Sheet = Kind["sheets"][number];
 
-const EDGE_PX = 44;
-/** Cuts of one sheet from which their numbers stand on them. */
-const MANY_CUTS = 18;
 const BOARD_FILES = [
   { ending: "dxf", told: "Boards as DXF" },
   { ending: "csv", told: "List as CSV" },
@@ -26,6 +24,7 @@ export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null })
   const { units } = usePreferences();
   const { cutting } = editor.shown.plan;
   const letters = letterOf(cutting);
+  const paper = units === "in" ? "letter" : "a4";
   if (cutting.kinds.length === 0) {
     return <p className="p-5 text-lg">Nothing is cut: it is cast in moulds that the shop has.</p>;
   }
@@ -37,18 +36,25 @@ export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null })
       {cutting.kinds.flatMap((kind) =>
         kind.sheets.map((sheet, index) => (
           <section key={`${kind.sheet} ${sheet.panels[0]?.key}`} aria-label={`${kind.sheet_name}, sheet ${index + 1}`}>
+            {kind.depth && index === 0 && (
+              <p>
+                Set the saw <FigureButton figure={kind.depth} /> deep.
+              </p>
+            )}
             <h2 className="text-lg font-bold">
               {kind.sheets.length > 1
                 ? `${sheet.offcut === null ? "Sheet" : "Offcut"} ${index + 1} of ${kind.sheets.length}: `
                 : ""}
               {kind.sheet_name}, {sizeText(sheet.length_mm, sheet.width_mm, units)}
             </h2>
-            <SheetDrawing sheet={sheet} letters={letters} />
-            <Cuts sheet={sheet} />
+            <SheetDrawing sheet={sheet} letters={letters} sawn={new Set(kind.sawn)} />
+            <Cuts sheet={sheet} kind={kind} />
           </section>
         )),
       )}
-      <Boards cutting={cutting} />
+      <Boards editor={editor} />
+      <Lumber cutting={cutting} />
+      {shop && cutting.kinds.map((kind) => <SheetSizes key={kind.sheet} kind={kind} shop={shop} />)}
       <Offcuts editor={editor} />
       <section aria-label="Boards as files" className="flex flex-wrap gap-2">
         {BOARD_FILES.map(({ ending, told }) => (
@@ -56,163 +62,87 @@ export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null })
             {told}
           </a>
         ))}
+        <a className="button" href={`/api/jobs/${editor.kept.id}/labels?units=${units}&paper=${paper}`} download>
+          Labels
+        </a>
       </section>
     </div>
   );
 }
 
-function SheetDrawing({ sheet, letters }: { sheet: Sheet; letters: Map<string, string> }) {
-  const [area, size] = useSize<HTMLDivElement>();
-  const scale = Math.max(0, size.width - 2 * EDGE_PX) / sheet.length_mm;
-  const height = sheet.width_mm * scale;
-  const [x, y] = [(mm: number) => EDGE_PX + mm * scale, (mm: number) => 40 + height - mm * scale];
-  const rows = [...new Set(sheet.panels.map((panel) => panel.y_mm))].sort((a, b) => a - b);
-  const rips = sheet.saws.filter((saw) => saw.y1 === saw.y2);
-  const crosses = sheet.saws.filter((saw) => saw.y1 !== saw.y2);
-  const numbers =
-    sheet.saws.length > MANY_CUTS ? onTheCuts(rips, crosses, x, y) : besideTheSheet(rips, crosses, sheet, x, y);
-  return (
-    <div ref={area} className="relative mt-2" style={{ height: height + 50 }}>
-      <svg width={size.width} height={height + 50} className="absolute inset-0">
-        <title>Where the boards lie on the sheet</title>
-        <rect
-          x={x(0)}
-          y={y(sheet.width_mm)}
-          width={sheet.length_mm * scale}
-          height={height}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth="1.5"
-        />
-        {sheet.panels.map((panel) => (
-          <rect
-            key={panel.key}
-            x={x(panel.x_mm)}
-            y={y(panel.y_mm + panel.width_mm)}
-            width={panel.length_mm * scale}
-            height={panel.width_mm * scale}
-            fill="var(--board)"
-            stroke="var(--board-line)"
-            data-panel={panel.key}
-          />
-        ))}
-        {sheet.saws.map((saw) => (
-          <line
-            key={saw.number}
-            x1={x(saw.x1)}
-            x2={x(saw.x2)}
-            y1={y(saw.y1)}
-            y2={y(saw.y2)}
-            stroke="var(--ink)"
-            strokeWidth="1.75"
-            strokeDasharray={saw.kind === "rip" ? undefined : "5 3"}
-          />
-        ))}
-        {numbers.map(
-          ({ saw, end, at }) =>
-            end && <line key={saw.number} x1={end[0]} y1={end[1]} x2={at[0]} y2={at[1]} stroke="var(--ink-soft)" />,
-        )}
-      </svg>
-      {sheet.panels.map((panel) => (
-        <Tag
-          key={panel.key}
-          x={x(panel.x_mm) + 18 + (rows.indexOf(panel.y_mm) % 3) * 30}
-          y={y(panel.y_mm + panel.width_mm / 2)}
-          tone="now"
-        >
-          {letters.get(panel.key)}
-        </Tag>
-      ))}
-      {numbers.map(({ saw, at: [left, top] }) => (
-        <Tag key={saw.number} x={left} y={top} tone="round">
-          {saw.number}
-        </Tag>
-      ))}
-    </div>
-  );
-}
-
-interface Numbered {
-  saw: Sheet["saws"][number];
-  /** Where a line leads to from it, if one does. */
-  end: [number, number] | null;
-  at: [number, number];
-}
-
-type Place = (mm: number) => number;
-type Saws = Sheet["saws"];
-
-/** Numbers round the sheet, a line from each to its cut. */
-function besideTheSheet(rips: Saws, crosses: Saws, sheet: Sheet, x: Place, y: Place): Numbered[] {
-  const ripPlaces = spread(
-    rips.map((saw) => y(saw.y2)),
-    27,
-  );
-  const crossPlaces = spread(
-    crosses.map((saw) => x(saw.x1)),
-    29,
-  );
-  return [
-    ...rips.map(
-      (saw, index): Numbered => ({
-        saw,
-        end: [x(saw.x2), y(saw.y2)],
-        at: [x(sheet.length_mm) + 26, ripPlaces[index] ?? 0],
-      }),
-    ),
-    ...crosses.map(
-      (saw, index): Numbered => ({
-        saw,
-        end: [x(saw.x1), y(Math.max(saw.y1, saw.y2))],
-        at: [crossPlaces[index] ?? 0, 14],
-      }),
-    ),
-  ];
-}
-
-/** Numbers on the cuts themselves, where there are too many for lines to be followed. */
-function onTheCuts(rips: Saws, crosses: Saws, x: Place, y: Place): Numbered[] {
-  return [
-    ...rips.map((saw, index): Numbered => ({ saw, end: null, at: [x(saw.x2) - 16 - (index % 3) * 30, y(saw.y2)] })),
-    ...crosses.map((saw): Numbered => ({ saw, end: null, at: [x(saw.x1), y((saw.y1 + saw.y2) / 2)] })),
-  ];
-}
-
-/** Numbers that stand in one line beside the sheet, pushed apart so that none hides another. */
-function spread(wanted: number[], gap: number): number[] {
-  const order = wanted.map((place, index) => ({ place, index })).sort((a, b) => a.place - b.place);
-  const placed: number[] = [];
-  let last = Number.NEGATIVE_INFINITY;
-  for (const { place, index } of order) {
-    last = Math.max(place, last + gap);
-    placed[index] = last;
-  }
-  return placed;
-}
-
-function Cuts({ sheet }: { sheet: Sheet }) {
+/** The cuts of a sheet in sawing order, those of one setting together. */
+function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
   const { units } = usePreferences();
   return (
-    <ol className="mt-1 grid gap-x-8 sm:grid-cols-2 xl:grid-cols-3" aria-label="Cuts in sawing order">
-      {sheet.saws.map((saw) => (
-        <li key={saw.number} className="flex min-h-9 items-center gap-3 border-b border-line">
-          <span className="figure w-7 text-right">{saw.number}</span>
-          <span className="flex-1">{saw.kind === "rip" ? "rip at" : "crosscut at"}</span>
-          <span className="figure">{writeLength(saw.setting_mm, units)}</span>
-        </li>
-      ))}
+    <ol className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-x-8" aria-label="Cuts in sawing order">
+      {together(sheet.saws).map((saws) => {
+        const [first, last] = [saws[0], saws.at(-1)];
+        if (!first || !last) return null;
+        const setting = kind.saw_settings.find(
+          (one) => one.kind === first.kind && Math.abs(one.setting_mm - first.setting_mm) < 0.06,
+        );
+        return (
+          <li key={first.number} className="border-b border-line">
+            <div className="flex min-h-9 items-center gap-3">
+              <span className="figure w-14 text-right">
+                {saws.length > 1 ? `${first.number}–${last.number}` : first.number}
+              </span>
+              <span className="flex-1">{first.kind === "rip" ? "rip at" : "crosscut at"}</span>
+              <span className="figure">{writeLength(first.setting_mm, units)}</span>
+            </div>
+            {setting?.guide && (
+              <p className="flex items-center gap-3 pb-1 pl-17 text-soft">
+                <span className="flex-1">guide {setting.beyond ? "beyond it, at" : "on it, at"}</span>
+                <FigureButton figure={setting.guide} />
+              </p>
+            )}
+          </li>
+        );
+      })}
     </ol>
   );
 }
 
-function Boards({ cutting }: { cutting: Cutting }) {
+/** Cuts in sawing order, parted where the fence or the guide is set anew. */
+function together(saws: Sheet["saws"]): Sheet["saws"][] {
+  const found: Sheet["saws"][] = [];
+  for (const saw of saws) {
+    const last = found.at(-1);
+    const before = last?.[0];
+    if (last && before && before.kind === saw.kind && Math.abs(before.setting_mm - saw.setting_mm) < 0.05)
+      last.push(saw);
+    else found.push([saw]);
+  }
+  return found;
+}
+
+/** The boards, each with a box to tick once it is sawn: it keeps the size that it was sawn to. */
+function Boards({ editor }: { editor: Editor }) {
   const { units } = usePreferences();
+  const { cutting } = editor.shown.plan;
   const letters = letterOf(cutting);
+  const sawn = editor.shown.job.form?.sawn ?? {};
+
+  function tick(key: string, name: string, size: [number, number], wanted: boolean) {
+    void editor.change(
+      (now) => {
+        const { [key]: _, ...others } = now.form?.sawn ?? {};
+        const mine = { [key]: { length_mm: size[0], width_mm: size[1] } };
+        return withField(now, "/form/sawn", wanted ? { ...others, ...mine } : others);
+      },
+      wanted ? `${name} is sawn` : `${name} is not sawn`,
+    );
+  }
+
   return cutting.kinds.map((kind) => {
     const panels = kind.sheets.flatMap((sheet) => sheet.panels);
+    const done = Object.keys(kind.names).filter((key) => key in sawn).length;
     return (
       <section key={kind.sheet} aria-label={`Boards of ${kind.sheet_name}`}>
         <h2 className="text-lg font-bold">Boards of {kind.sheet_name}</h2>
+        <p className="text-soft">
+          {done} of {panels.length} sawn. Tick each off as it is sawn and labelled.
+        </p>
         <ul className="grid gap-x-8 sm:grid-cols-2">
           {Object.entries(kind.names).map(([key, name]) => {
             const panel = panels.find((one) => one.key === key);
@@ -220,12 +150,20 @@ function Boards({ cutting }: { cutting: Cutting }) {
             const long = Math.max(panel.length_mm, panel.width_mm);
             const short = Math.min(panel.length_mm, panel.width_mm);
             return (
-              <li key={key} className="flex min-h-9 items-center gap-3 border-b border-line">
-                <span className="figure w-7 text-right">{letters.get(key)}</span>
-                <span className="flex-1">{name}</span>
-                <span className="figure">
-                  {writeLength(long, units)} × {writeLength(short, units)}
-                </span>
+              <li key={key} className="border-b border-line">
+                <label className="flex min-h-11 items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="size-5"
+                    checked={key in sawn}
+                    onChange={(event) => tick(key, name, [long, short], event.target.checked)}
+                  />
+                  <span className="figure w-7 text-right">{letters.get(key)}</span>
+                  <span className="flex-1">{name}</span>
+                  <span className="figure">
+                    {writeLength(long, units)} × {writeLength(short, units)}
+                  </span>
+                </label>
               </li>
             );
           })}
@@ -233,6 +171,66 @@ function Boards({ cutting }: { cutting: Cutting }) {
       </section>
     );
   });
+}
+
+/** Bearers, braces and bridges out of the lengths that lumber is sold in. */
+function Lumber({ cutting }: { cutting: Cutting }) {
+  const { units } = usePreferences();
+  const { lumber } = cutting;
+  if (!lumber) return null;
+  return (
+    <section aria-label={`Lengths of ${lumber.name}`}>
+      <h2 className="text-lg font-bold">
+        {lumber.name}, lengths of {writeLength(lumber.length_mm, units)}
+      </h2>
+      <p className="text-soft">
+        <FigureButton figure={lumber.count} />
+        {lumber.proven ? "; fewer are not possible." : "; one less may be possible."}
+      </p>
+      <ol className="mt-2 space-y-2">
+        {lumber.lengths.map((length, index) => {
+          const key = `${index} ${length.left_mm}`;
+          return (
+            <li key={key} className="flex min-h-10 items-stretch border border-[var(--board-line)] bg-paper">
+              {length.parts.map((part, at) => {
+                const place = `${at} ${part.name}`;
+                return (
+                  <span
+                    key={place}
+                    title={part.name}
+                    className="figure flex items-center justify-center overflow-hidden border-r border-[var(--board-line)] bg-[var(--board)] px-1 whitespace-nowrap"
+                    style={{ width: `${(100 * part.length_mm) / lumber.length_mm}%` }}
+                  >
+                    {writeLength(part.length_mm, units)}
+                  </span>
+                );
+              })}
+              <span className="sr-only">{writeLength(length.left_mm, units)} left</span>
+            </li>
+          );
+        })}
+      </ol>
+      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+        {told(lumber.lengths.flatMap((length) => length.parts)).map(({ name, mm, many }) => (
+          <li key={`${name} ${mm}`} className="flex min-h-9 items-center gap-3 border-b border-line">
+            <span className="figure w-7 text-right">{many}</span>
+            <span className="flex-1">{name}</span>
+            <span className="figure">{writeLength(mm, units)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Pieces of lumber, equal ones counted. */
+function told(parts: readonly { name: string; length_mm: number }[]): { name: string; mm: number; many: number }[] {
+  const found = new Map<string, { name: string; mm: number; many: number }>();
+  for (const { name, length_mm: mm } of parts) {
+    const key = `${name} ${mm}`;
+    found.set(key, { name, mm, many: (found.get(key)?.many ?? 0) + 1 });
+  }
+  return [...found.values()];
 }
 
 /** A short name for each board, to stand on it in the drawing. */

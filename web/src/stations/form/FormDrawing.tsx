@@ -107,48 +107,41 @@ function Section({ at, form, top, room }: SectionProps) {
   const floor = box(at, base.x_mm, 0, base.dx_mm, 0);
   const middleX = floor.x + floor.width / 2;
   const y = (mm: number) => top + (high - mm) * at.scale;
-  const rect = (
+  const body = (
     key: string,
-    span: [number, number],
+    [foot, head]: [Span, Span],
     low: number,
     up: number,
     look: { fill: string; stroke: string },
-  ) => {
-    const place = box(at, span[0], 0, span[1] - span[0], 0);
-    return (
-      <rect
-        key={key}
-        x={place.x}
-        y={y(up)}
-        width={place.width}
-        height={(up - low) * at.scale}
-        fill={look.fill}
-        stroke={look.stroke}
-        strokeWidth="1.5"
-      />
-    );
-  };
+  ) => (
+    <path
+      key={key}
+      d={`M${at.x(foot[0])} ${y(low)}L${at.x(foot[1])} ${y(low)}L${at.x(head[1])} ${y(up)}L${at.x(head[0])} ${y(up)}Z`}
+      fill={look.fill}
+      stroke={look.stroke}
+      strokeWidth="1.5"
+    />
+  );
   return (
     <g transform={`translate(${middleX} ${top}) scale(${smaller}) translate(${-middleX} ${-top})`} data-form-section>
       {form.boards.flatMap((board) =>
-        cut(board.path).map((span, index) =>
-          rect(`${board.key} ${index}`, span, board.bottom_mm, board.top_mm, {
+        pairs(cut(board.path), cut(board.head?.length ? board.head : board.path)).map((spans, index) =>
+          body(`${board.key} ${index}`, spans, board.bottom_mm, board.top_mm, {
             fill: board.kind === "base" || board.kind === "bed" ? "var(--board-face)" : "var(--board)",
             stroke: "var(--board-line)",
           }),
         ),
       )}
-      {form.knockouts.flatMap((one) =>
-        one.paths
-          .slice(0, 1)
-          .flatMap(cut)
-          .map((span, index) =>
-            rect(`${one.feature} ${index}`, span, one.bottom_mm, one.bottom_mm + one.height_mm, {
-              fill: "url(#foam)",
-              stroke: "var(--foam-line)",
-            }),
-          ),
-      )}
+      {form.knockouts.flatMap((one) => {
+        const [mouth, end] = [cut(one.paths[0] ?? []), cut(one.ends?.[0] ?? one.paths[0] ?? [])];
+        const spans = one.mouth === "top" ? pairs(end, mouth) : pairs(mouth, end);
+        return spans.map((span, index) =>
+          body(`${one.feature} ${index}`, span, one.bottom_mm, one.bottom_mm + one.height_mm, {
+            fill: one.build.includes("foam") ? "url(#foam)" : "var(--recess)",
+            stroke: "var(--foam-line)",
+          }),
+        );
+      })}
       {form.screws
         .filter((screw) => screw.way !== "in" && Math.abs(screw.y_mm - middle) < form.depth_mm / 2)
         .slice(0, 4)
@@ -170,6 +163,13 @@ function Section({ at, form, top, room }: SectionProps) {
         })}
     </g>
   );
+}
+
+type Span = [number, number];
+
+/** What the cut meets at the foot, each with what it meets of the same at the head. */
+function pairs(feet: readonly Span[], heads: readonly Span[]): [Span, Span][] {
+  return feet.map((foot, index) => [foot, heads[index] ?? foot]);
 }
 
 /** Where a level line at a height of the plan runs through an outline: from where to where [mm]. */

@@ -25,9 +25,9 @@ type Seen = "form" | "apart" | "cuts" | "steps";
 
 /** Form: the boards that make the piece, the sheets they are cut from, the steps in which they go together. */
 export function FormStation({ editor }: StationProps) {
-  const [index, setIndex] = useState(0);
-  const [seen, setSeen] = useState<Seen>("form");
   const { job, plan } = editor.shown;
+  const [index, setIndex] = useState(() => asked(job));
+  const [seen, setSeen] = useState<Seen>("form");
   const { data: shop } = useQuery(shopQuery);
   const apply = useApply(editor);
   const piece = job.pieces[index] ?? job.pieces[0];
@@ -77,6 +77,15 @@ export function FormStation({ editor }: StationProps) {
   );
 }
 
+/** The piece that the address names, as the code on a label does; else the first. */
+function asked(job: Job): number {
+  const wanted = new URLSearchParams(location.search).get("piece");
+  return Math.max(
+    0,
+    job.pieces.findIndex((piece) => piece.id === wanted),
+  );
+}
+
 function ToHave({ plan }: { plan: Plan }) {
   const { cutting } = plan;
   return (
@@ -84,6 +93,10 @@ function ToHave({ plan }: { plan: Plan }) {
       <h2 className="mb-1 text-lg font-bold">To have</h2>
       <dl>
         <FigureLine label="Sheets" figure={cutting.sheet_count} />
+        {cutting.kinds.map(
+          (kind) => kind.cost && <FigureLine key={kind.sheet} label={`Price, ${kind.sheet_name}`} figure={kind.cost} />,
+        )}
+        {cutting.lumber && <FigureLine label={cutting.lumber.name} figure={cutting.lumber.count} />}
         <FigureLine label="Screws" figure={cutting.screws} />
         <FigureLine label="In boxes of 100" figure={cutting.boxes} />
         <FigureLine label="Sealant" figure={cutting.cartridges} />
@@ -123,13 +136,20 @@ function OneForm({ planned }: { planned: PiecePlan }) {
         {form.consumed.release && <FigureLine label="Release" figure={form.consumed.release} />}
         <FigureLine label="Side bows" figure={form.stiffness.side_bow} />
         <FigureLine label="Bearers, at most" figure={form.stiffness.bearer_spacing} />
+        {form.stiffness.straps.map((strap) => (
+          <FigureLine
+            key={strap.height_mm}
+            label={`Strap ${short(strap.height_mm, units)} above the floor`}
+            figure={strap.pull}
+          />
+        ))}
         <FigureLine label="Boards weigh" figure={form.boards_mass} />
         <FigureLine label="1 mm a metre out of level" figure={form.out_of_level} />
       </dl>
       <p className="mt-2 text-soft">
         Screws {short(form.joint.screw_mm, units)} long, {WAYS[form.joint.way]};{" "}
         {short(form.joint.corner_screw_mm, units)} at the corners. {form.stiffness.bearers_mm.length} bearers under the
-        base.
+        base{form.stiffness.braces.length > 0 && `, ${form.stiffness.braces.length} braces along the sides`}.
       </p>
       {form.knockouts.map((one) => (
         <dl key={one.feature} className="mt-3" data-former-told={one.feature}>
@@ -159,6 +179,11 @@ function OneForm({ planned }: { planned: PiecePlan }) {
                 .{" "}
               </>
             )}
+            {one.fill_step && one.fill_step.value < one.height_mm && (
+              <>
+                Never fill one side higher by more than <FigureButton figure={one.fill_step} />.{" "}
+              </>
+            )}
             {one.holding}
           </dd>
         </dl>
@@ -178,15 +203,28 @@ const SCHOOLS: readonly { field: FormField; label: string; choices: readonly str
   { field: "sealing", label: "Sealed with", choices: ["silicone", "latex caulk", "hot glue"] },
   { field: "release", label: "Release", choices: ["none", "oil", "wax"] },
   { field: "knockouts", label: "Knockouts", choices: ["bonded", "screwed", "bonded and screwed"] },
+  { field: "heads", label: "Screw heads", choices: ["countersunk", "on washers"] },
+  { field: "bare_edges", label: "Sawn edges", choices: ["two coats", "taped", "left bare"] },
+  { field: "saw", label: "Cut with", choices: ["table saw", "track saw", "hand-held saw along a guide"] },
+  { field: "grain", label: "Grain", choices: ["ignored", "along the sheet"] },
   { field: "prefer", label: "Of two cut plans", choices: ["fewest settings", "largest rest"] },
 ];
 
-const LENGTHS: readonly { field: FormField & keyof Shop["form_habits"]; label: string }[] = [
+const LENGTHS: readonly {
+  field: FormField & keyof Shop["form_habits"];
+  label: string;
+  /** The saw that it is asked of; all where left out. */
+  saw?: string;
+}[] = [
   { field: "ledge", label: "Ledge of the base" },
   { field: "overrun", label: "Strips left long by" },
   { field: "screw_spacing", label: "Screws at most every" },
   { field: "bead_radius", label: "Bead radius" },
   { field: "trim", label: "Trimmed off sheets" },
+  { field: "kerf", label: "Saw kerf" },
+  { field: "rail", label: "Track, thickness", saw: "track saw" },
+  { field: "guide_left", label: "Shoe to blade, left", saw: "hand-held saw along a guide" },
+  { field: "guide_right", label: "Blade to shoe, right", saw: "hand-held saw along a guide" },
 ];
 
 const HABIT = "habit";
@@ -211,6 +249,12 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         value={(own.liner as string) ?? shop.liners?.[0]?.id ?? ""}
         choices={(shop.liners ?? []).map(named)}
         onChoose={(id) => void set("liner", id, `Liner: ${id}`)}
+      />
+      <Select
+        label="Lumber of bearers and braces"
+        value={(own.lumber as string) ?? shop.lumber?.[0]?.id ?? ""}
+        choices={(shop.lumber ?? []).map(named)}
+        onChoose={(id) => void set("lumber", id, `Lumber: ${id}`)}
       />
       <Select
         label="Foam"
@@ -259,7 +303,7 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
           onChoose={(chosen) => void set(field, chosen === HABIT ? null : chosen, `${label}: ${chosen}`)}
         />
       ))}
-      {LENGTHS.map(({ field, label }) => {
+      {LENGTHS.filter(({ saw }) => !saw || saw === (own.saw ?? habits.saw)).map(({ field, label }) => {
         const length = (own[field] ?? habits[field]) as { mm: number; typed?: string | null } | undefined;
         return length ? (
           <LengthField
