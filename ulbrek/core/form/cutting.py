@@ -128,18 +128,28 @@ def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -
             layout = regrown([_laid(laid) for laid in accepted], one.panels, one.stock) if one.panels else None
             if layout is not None:
                 return one._replace(plans=tuple(sawn(layout, one.panels, one.stock)), accepted=True)
-    best: Bought | None = None
-    for one in sorted(wanted, key=lambda one: _rank(sheet, one)):
-        if best is None or _rank(sheet, one) < _rank(sheet, best):
-            made = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, habits.prefer)[0]))
-            best = min(best or made, made, key=lambda one: _rank(sheet, one))
-    assert best is not None  # noqa: S101 - a sheet is sold in one size at least
     lost = checks.layout_lost(sheet.id, sheet.name, lost=bool(accepted))
-    if len(sheet.sizes) > 1:
-        emptied = best._replace(plans=tuple(cut_sheets(best.panels, best.stock, "largest rest")[0]))
-        mixed = [one._replace(plans=tuple(_smaller(sheet, one, habits))) for one in (best, emptied)]
-        best = min(mixed, key=lambda one: _rank(sheet, one))
+    best = _laid_out(sheet, wanted, habits)
     return best._replace(findings=(*best.findings, *lost))
+
+
+def _laid_out(sheet: Sheet, wanted: Sequence[Bought], habits: FormHabits) -> Bought:
+    """The best of the sizes: each laid out, and its emptier sheets taken from a cheaper size where they go onto it."""
+    first, *others = sorted(wanted, key=lambda one: _rank(sheet, one, len(wanted) > 1))
+    best = _cheapest(sheet, first, habits, mixed=bool(others))
+    for one in others:
+        if _rank(sheet, one, True) < _rank(sheet, best):
+            best = min(best, _cheapest(sheet, one, habits, mixed=True), key=lambda found: _rank(sheet, found))
+    return best
+
+
+def _cheapest(sheet: Sheet, one: Bought, habits: FormHabits, *, mixed: bool) -> Bought:
+    made = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, habits.prefer)[0]))
+    if not mixed or len(made.whole) < 2:
+        return made
+    emptied = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, "largest rest")[0]))
+    smaller = [each._replace(plans=tuple(_smaller(sheet, each, habits))) for each in (made, emptied)]
+    return min(smaller, key=lambda found: _rank(sheet, found))
 
 
 def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits, FormInputs]) -> Bought:
@@ -155,13 +165,20 @@ def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits,
     return Bought(size, stock, fitting, names, (), accepted=False, findings=findings)
 
 
-def _rank(sheet: Sheet, one: Bought) -> tuple[int, float, int]:
-    """What one size is better than another by: nothing spliced, then cost, then fewer; at its best where unlaid."""
+def _rank(sheet: Sheet, one: Bought, mixed: bool = False) -> tuple[int, float, int]:
+    """What one size is better than another by: nothing spliced, then cost, then fewer.
+
+    One that is not laid out yet is taken at its best: with as few sheets as there can be, the last of them the
+    cheapest that is sold where sizes are ``mixed``.
+    """
     if one.plans or not one.panels:
         return len(one.findings), _cost(sheet, one.whole), len(one.whole)
     least = least_sheets(one.panels, one.stock)
-    each = SheetPlan(one.size.length_mm, one.size.width_mm, None, (), (), ())
-    return len(one.findings), least * _cost(sheet, [each]), least
+    each = [
+        _cost(sheet, [SheetPlan(size.length_mm, size.width_mm, None, (), (), ())]) for size in (one.size, *sheet.sizes)
+    ]
+    last = min(each) if mixed and least > 1 else each[0]
+    return len(one.findings), (least - 1) * each[0] + last, least
 
 
 def _cost(sheet: Sheet, plans: Iterable[SheetPlan]) -> float:
