@@ -88,6 +88,8 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
             "diameter": ("length", "Diameter", "12 mm"), "embedded": ("length", "In the concrete", "13 mm"),
             "projects": ("length", "Stands out", "30 mm"), "into": ("select", "Set into the", "front"),
             "above": ("button", "Over the underside: middle, change", ""),
+            "clamps": ("button", "Holds, thickness: nothing, change", ""),
+            "gasket": ("length", "Gasket under it", "3 mm"), "counterbore": ("length", "Nut sunk by", "14 mm"),
         },
     ),
     "wood pad": (feature("wood pad", **BOX, depth="15 mm", face="top"), {**SIZE, **DEPTH, **FACE, **TURN}),

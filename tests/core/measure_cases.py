@@ -106,6 +106,22 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "61 mm"}),
         top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "62 mm"}),
     ),
+    "bolt-too-short": (  # 38 of wood, 2 of washer, 9 of nut
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="48 mm", clamps="38 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="49 mm", clamps="38 mm")),
+    ),
+    "bolt-too-short through a gasket": (
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="51 mm", clamps="38 mm", gasket="3 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="52 mm", clamps="38 mm", gasket="3 mm")),
+    ),
+    "thin-under-washer": (
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="60 mm", clamps="38 mm", counterbore="24 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="60 mm", clamps="38 mm", counterbore="23 mm")),
+    ),
+    "nut-stands-out": (
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="60 mm", clamps="38 mm", counterbore="13 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="60 mm", clamps="38 mm", counterbore="14 mm")),
+    ),
     "insert-near-face of a void": (
         top(
             feature("void", length="300 mm", width="200 mm", height="60 mm", above="24 mm"),

@@ -24,7 +24,7 @@ from ulbrek.core.kit.beams import boards
 from ulbrek.core.kit.clock import maturity, strength
 from ulbrek.core.materials import mixes
 from ulbrek.core.measure import rules as measure_rules
-from ulbrek.core.measure.checks import fitting, formers, places, shapes
+from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
 from ulbrek.core.mix import checks as mix_checks
 from ulbrek.core.mix import rules as mix_rules
 from ulbrek.core.steel import checks as steel_checks
@@ -32,7 +32,7 @@ from ulbrek.core.steel import rules as steel_rules
 
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
     ("Materials", (mixes, references)),
-    ("Measure", (measure_rules, shapes, places, formers, fitting)),
+    ("Measure", (measure_rules, shapes, places, formers, bolted, fitting)),
     (
         "Form",
         (

@@ -97,6 +97,26 @@ class Closing:
 
 
 @dataclass(frozen=True, slots=True)
+class BoltStack:
+    """A bolt and what is bolted on by it.
+
+    Attributes:
+        feature: its id
+        length: of the whole bolt
+        stands_out: how far it must; None where nothing is bolted on
+        counterbore: what would hide the nut
+        under_washer: wood that is left there
+    """
+
+    feature: str
+    name: str
+    length: Figure
+    stands_out: Figure | None
+    counterbore: Figure | None
+    under_washer: Figure | None
+
+
+@dataclass(frozen=True, slots=True)
 class MeasureResult:
     """The figures of one piece, its features in place, and its findings.
 
@@ -129,6 +149,7 @@ class MeasureResult:
     closing: Closing | None
     parts: tuple[Part, ...]
     features: tuple[PlacedFeature, ...]
+    bolts: tuple[BoltStack, ...]
     findings: tuple[Finding, ...]
 
 

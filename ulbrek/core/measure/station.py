@@ -11,6 +11,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry import Edge, Outline
 from ulbrek.core.measure import checks, rules
 from ulbrek.core.measure.bodies import side_volume_mm3, stays_in_kg
+from ulbrek.core.measure.bolts import bolts_of
 from ulbrek.core.measure.checks import fitting
 from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.checks.places import HOT_WEB_MM
@@ -126,6 +127,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         closing=closing,
         parts=tuple(_parts(shape, density)),
         features=tuple(_as_placed(placed) for placed in shape.placed),
+        bolts=tuple(bolts_of(shape)),
         findings=tuple(checks.all_findings(shape, found_webs, closing)),
     )
 

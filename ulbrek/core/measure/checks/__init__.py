@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.measure.checks import fitting, formers, places, shapes
+from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
@@ -26,6 +26,9 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None) ->
     yield from formers.mat_buried(shape)
     yield from formers.insert_near_face(shape)
     yield from formers.letters_missing(shape)
+    yield from bolted.bolt_too_short(shape)
+    yield from bolted.thin_under_washer(shape)
+    yield from bolted.nut_stands_out(shape)
     yield from shapes.corner_too_sharp(shape)
     yield from shapes.radius_too_large(shape)
     yield from shapes.corner_too_round(shape)

@@ -140,6 +140,9 @@ class Bolt(_Placed):
     projects: Annotated[Offset, Field(description="how far it stands out; an insert does not")] = Length(mm=0)
     into: Annotated[Face | SideName, Field(description="the side that it is in")] = "underside"
     above: Annotated[Offset | None, Field(description="in a side: over the underside; None: in the middle")] = None
+    clamps: Annotated[Offset | None, Field(description="thickness of what it holds; None: nothing is bolted on")] = None
+    gasket: Annotated[Offset, Field(description="between the concrete and what it holds")] = Length(mm=0)
+    counterbore: Annotated[Offset, Field(description="how deep the nut is sunk into what it holds")] = Length(mm=0)
 
 
 class WoodPad(_Placed):

@@ -158,6 +158,19 @@ export function MeasureStation({ editor }: StationProps) {
             measure.tape_checks.map((tape) => <FigureLine key={tape.name} label={tape.name} figure={tape.length} />)}
           {measure.thinnest_web && <FigureLine label="Thinnest web" figure={measure.thinnest_web.width} />}
           {measure.thinnest_floor && <FigureLine label="Thinnest floor" figure={measure.thinnest_floor} />}
+          {measure.bolts.map((bolt) => (
+            <FigureLine key={bolt.feature} label={`${bolt.name}, length`} figure={bolt.length} />
+          ))}
+          {measure.bolts.map(
+            (bolt) =>
+              bolt.stands_out && (
+                <FigureLine
+                  key={`${bolt.feature} out`}
+                  label={`${bolt.name} must stand out`}
+                  figure={bolt.stands_out}
+                />
+              ),
+          )}
           {measure.section && <FigureLine label="Each of the run" figure={measure.section} />}
           {measure.closing && <FigureLine label="Row off by, likely" figure={measure.closing.likely} />}
           {measure.closing && <FigureLine label="Row off by, at worst" figure={measure.closing.worst} />}

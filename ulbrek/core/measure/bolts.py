@@ -1,0 +1,36 @@
+"""Bolts: what is stacked on them, from the concrete to the last thread."""
+
+from collections.abc import Iterator
+
+from ulbrek.core.base.figure import work
+from ulbrek.core.measure import rules
+from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.result import BoltStack
+from ulbrek.core.measure.shape import Shape
+
+
+def bolts_of(shape: Shape) -> Iterator[BoltStack]:
+    """Each bolt of a piece with its length and what is bolted on by it; repeats are alike."""
+    for feature in shape.piece.features:
+        if not isinstance(feature, Bolt):
+            continue
+        of = f"{shape.piece.id}/{feature.id}"
+        length = work(rules.bolt_length, of, embedded_mm=feature.embedded.mm, projects_mm=feature.projects.mm)
+        if feature.clamps is None:
+            yield BoltStack(feature.id, feature.name, length, None, None, None)
+            continue
+        sunk = {"clamps_mm": feature.clamps.mm, "counterbore_mm": feature.counterbore.mm}
+        yield BoltStack(
+            feature.id,
+            feature.name,
+            length,
+            work(
+                rules.bolt_stands_out,
+                of,
+                **sunk,
+                gasket_mm=feature.gasket.mm,
+                diameter_mm=feature.diameter.mm,
+            ),
+            work(rules.counterbore_deep, of, diameter_mm=feature.diameter.mm),
+            work(rules.under_washer, of, **sunk),
+        )

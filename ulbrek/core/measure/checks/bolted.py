@@ -1,0 +1,101 @@
+"""What would go wrong with what is bolted to a piece."""
+
+from collections.abc import Iterator
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.units import Length
+from ulbrek.core.measure import rules
+from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.shape import Shape
+
+LEAST_WOOD_MM = 15.0  # under a washer. Source: common practice.
+
+
+@check("bolt-too-short", "stop")
+def bolt_too_short(shape: Shape) -> list[Finding]:
+    """A bolt is too short for its nut
+
+    A nut holds only with all of its threads on the bolt: through what is held, the gasket, the washer and the nut.
+
+    Source: common practice: at least the whole nut
+    """
+    found = []
+    for index, feature, clamps in _bolted(shape):
+        wanted = rules.bolt_stands_out(clamps, feature.counterbore.mm, feature.gasket.mm, feature.diameter.mm)
+        least = wanted - rules.BEYOND * feature.diameter.mm
+        if feature.projects.mm >= least - 1e-6:
+            continue
+        longer = Length(mm=float(round(wanted + 0.5)))
+        found.append(
+            finding(
+                bolt_too_short,
+                title="{bolt} stands out {projects}; its nut wants {least}",
+                reason="What is held, gasket, washer and the whole nut must go onto it; once cast in it is not mended.",
+                remedy="Take a longer bolt, or sink the nut deeper.",
+                field=f"/features/{index}/projects",
+                values={
+                    "bolt": feature.name,
+                    "projects": Quantity(feature.projects.mm, "mm"),
+                    "least": Quantity(least, "mm"),
+                    "longer": Quantity(longer.mm, "mm"),
+                },
+                change=Change(
+                    "Let it stand out {longer}",
+                    {f"/features/{index}/projects": longer.model_dump()},
+                    {"longer": Quantity(longer.mm, "mm")},
+                ),
+            )
+        )
+    return found
+
+
+@check("thin-under-washer", "caution")
+def thin_under_washer(shape: Shape) -> list[Finding]:
+    """Too little wood under a washer
+
+    The nut pulls the washer through what a counterbore leaves.
+
+    Source: common practice: 15 mm at least
+    """
+    return [
+        finding(
+            thin_under_washer,
+            title="{bolt} leaves {left} under its washer",
+            reason="Drawn tight, the washer is pulled through so little wood.",
+            remedy="Sink the nut less deep, or hold it with a wide plate.",
+            field=f"/features/{index}/counterbore",
+            values={"bolt": feature.name, "left": Quantity(clamps - feature.counterbore.mm, "mm")},
+        )
+        for index, feature, clamps in _bolted(shape)
+        if feature.counterbore.mm > 0 and clamps - feature.counterbore.mm < LEAST_WOOD_MM - 1e-6
+    ]
+
+
+@check("nut-stands-out", "hint")
+def nut_stands_out(shape: Shape) -> list[Finding]:
+    """A counterbore does not hide its nut
+
+    Source: geometry: washer, nut and the threads beyond it
+    """
+    found = []
+    for index, feature, _ in _bolted(shape):
+        deep = rules.counterbore_deep(feature.diameter.mm)
+        if 0 < feature.counterbore.mm < deep - 1e-6:
+            found.append(
+                finding(
+                    nut_stands_out,
+                    title="{bolt}: the nut stands out of its counterbore",
+                    reason="Washer, nut and two threads are {deep} high.",
+                    remedy="Sink it so deep, or leave the counterbore out.",
+                    field=f"/features/{index}/counterbore",
+                    values={"bolt": feature.name, "deep": Quantity(deep, "mm")},
+                )
+            )
+    return found
+
+
+def _bolted(shape: Shape) -> Iterator[tuple[int, Bolt, float]]:
+    """Bolts that hold something: their places in the list, and how thick that is [mm]."""
+    for index, feature in enumerate(shape.piece.features):
+        if isinstance(feature, Bolt) and feature.clamps is not None:
+            yield index, feature, feature.clamps.mm
