@@ -80,6 +80,8 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1832 mm")
     choose(page, "Corners", "pinwheel")
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1866")
+    page.get_by_text("Held by: the ways and their reasons").click()
+    expect(page.get_by_text("Up to 60 mm high, and out of the sun")).to_be_visible()
     choose(page, "Held by", "hot glue and blocks")
     finding = page.locator("[data-finding=glue-too-high]")
     expect(finding).to_contain_text("too high for hot glue")

@@ -2,7 +2,7 @@
 
 from itertools import pairwise, product
 from math import cos, radians
-from typing import Any
+from typing import Any, get_args
 
 import pytest
 from hypothesis import Phase, given, settings
@@ -10,7 +10,9 @@ from hypothesis import strategies as st
 from shapely import Point, Polygon, unary_union
 
 from tests.jobs import demo_job, feature, free, hole, opening, shaped, top
+from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.form.result import Board, FormResult, Knockout
+from ulbrek.core.form.schools import SCHOOLS as WAYS_OF_BUILDING
 from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan import plan
@@ -360,3 +362,12 @@ def test_a_board_that_was_cut_otherwise_is_drawn_as_it_was_cut() -> None:
     seam = {"seams": [{"id": "s", "offset": "300 mm"}]}
     form = form_of(piece=seam, form={"as_cut": {"top.divider-1": {"length": "590 mm"}}})
     assert next(board.length_cut_mm for board in form.boards if board.key == "divider-1") == 590
+
+
+def test_every_way_of_building_has_its_reason() -> None:
+    for field, ways in WAYS_OF_BUILDING.items():
+        assert {way.value for way in ways} == set(get_args(FormHabits.model_fields[field].annotation)), field
+        assert all(way.why for way in ways)
+    chosen = {name for name, field in FormHabits.model_fields.items() if get_args(field.annotation)}
+    literals = {name for name in chosen if isinstance(get_args(FormHabits.model_fields[name].annotation)[0], str)}
+    assert literals == set(WAYS_OF_BUILDING), "a new choice comes with its reasons"

@@ -4,6 +4,8 @@ from fastapi import APIRouter, Response
 
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.views import PlanRequest, PlanView, answer, plan_view
+from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
+from ulbrek.core.form.schools import Way
 from ulbrek.core.rulebook import Page, rule_book
 
 router = APIRouter(prefix="/api")
@@ -17,6 +19,12 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
         with db.look() as records:
             shop = records.shop().shop
     return answer(PlanView, plan_view(asked.job, shop, asked.record))
+
+
+@router.get("/schools")
+def get_schools() -> dict[str, dict[str, tuple[Way, ...]]]:
+    """Where practitioners disagree, station by station and field by field: each way with its reason and its limit."""
+    return {"form": FORM_SCHOOLS}
 
 
 @router.get("/rules")

@@ -45,6 +45,12 @@ export const rulesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const schoolsQuery = queryOptions({
+  queryKey: ["schools"],
+  queryFn: () => take(client.GET("/api/schools")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 export const historyQuery = (id: string, revision: number) =>
   queryOptions({
     queryKey: ["history", id, revision],

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
-import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
+import type { Job, PiecePlan, Plan, Schemas, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
-import { shopQuery } from "@/api/queries";
+import { schoolsQuery, shopQuery } from "@/api/queries";
 import { Choice, Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { LengthField } from "@/parts/LengthField";
@@ -194,20 +194,21 @@ function OneForm({ planned }: { planned: PiecePlan }) {
 
 type FormField = keyof NonNullable<Job["form"]>;
 
-const SCHOOLS: readonly { field: FormField; label: string; choices: readonly string[] }[] = [
-  { field: "corner", label: "Corners", choices: ["run past", "pinwheel", "mitred"] },
-  { field: "sides", label: "Sides", choices: ["on the base", "lapping the base"] },
-  { field: "fixing", label: "Held by", choices: ["screws", "tie bolts", "hot glue and blocks", "nails"] },
-  { field: "curve", label: "Curved sides", choices: ["liner on ribs", "kerfed strip"] },
-  { field: "screwing", label: "Screwed", choices: ["down through the strip", "up through the base"] },
-  { field: "sealing", label: "Sealed with", choices: ["silicone", "latex caulk", "hot glue"] },
-  { field: "release", label: "Release", choices: ["none", "oil", "wax"] },
-  { field: "knockouts", label: "Knockouts", choices: ["bonded", "screwed", "bonded and screwed"] },
-  { field: "heads", label: "Screw heads", choices: ["countersunk", "on washers"] },
-  { field: "bare_edges", label: "Sawn edges", choices: ["two coats", "taped", "left bare"] },
-  { field: "saw", label: "Cut with", choices: ["table saw", "track saw", "hand-held saw along a guide"] },
-  { field: "grain", label: "Grain", choices: ["ignored", "along the sheet"] },
-  { field: "prefer", label: "Of two cut plans", choices: ["fewest settings", "largest rest"] },
+/** Fields where practitioners disagree; their ways come with their reasons. */
+const SCHOOLS: readonly { field: FormField; label: string }[] = [
+  { field: "corner", label: "Corners" },
+  { field: "sides", label: "Sides" },
+  { field: "fixing", label: "Held by" },
+  { field: "curve", label: "Curved sides" },
+  { field: "screwing", label: "Screwed" },
+  { field: "heads", label: "Screw heads" },
+  { field: "sealing", label: "Sealed with" },
+  { field: "bare_edges", label: "Sawn edges" },
+  { field: "release", label: "Release" },
+  { field: "knockouts", label: "Knockouts" },
+  { field: "saw", label: "Cut with" },
+  { field: "grain", label: "Grain" },
+  { field: "prefer", label: "Of two cut plans" },
 ];
 
 const LENGTHS: readonly {
@@ -232,6 +233,7 @@ const HABIT = "habit";
 function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }) {
   const set = (field: FormField, value: unknown, what: string) =>
     editor.change((now) => withField(now, `/form/${field}`, value), what);
+  const { data: schools } = useQuery(schoolsQuery);
   const own = (job.form ?? {}) as Record<string, unknown>;
   const habits = (shop.form_habits ?? {}) as Record<string, unknown>;
   const named = (one: { id: string; name: string }) => ({ value: one.id, text: one.name });
@@ -291,18 +293,24 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         ]}
         onChoose={(what) => void set("in_moulds", what === "moulds", `Cast in ${what}`)}
       />
-      {SCHOOLS.map(({ field, label, choices }) => (
-        <Select
-          key={field}
-          label={label}
-          value={(own[field] as string) ?? HABIT}
-          choices={[
-            { value: HABIT, text: `as always: ${String(habits[field])}` },
-            ...choices.map((one) => ({ value: one, text: one })),
-          ]}
-          onChoose={(chosen) => void set(field, chosen === HABIT ? null : chosen, `${label}: ${chosen}`)}
-        />
-      ))}
+      {SCHOOLS.map(({ field, label }) => {
+        const ways = schools?.form?.[field] ?? [];
+        const usual = String(habits[field]);
+        return (
+          <div key={field}>
+            <Select
+              label={label}
+              value={(own[field] as string) ?? HABIT}
+              choices={[
+                { value: HABIT, text: `as always: ${usual}` },
+                ...ways.map(({ value }) => ({ value, text: value })),
+              ]}
+              onChoose={(chosen) => void set(field, chosen === HABIT ? null : chosen, `${label}: ${chosen}`)}
+            />
+            <Ways label={label} ways={ways} chosen={(own[field] as string) ?? usual} />
+          </div>
+        );
+      })}
       {LENGTHS.filter(({ saw }) => !saw || saw === (own.saw ?? habits.saw)).map(({ field, label }) => {
         const length = (own[field] ?? habits[field]) as { mm: number; typed?: string | null } | undefined;
         return length ? (
@@ -315,6 +323,26 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         ) : null;
       })}
     </section>
+  );
+}
+
+/** The ways of doing something, each with its reason and its limit: opened where one wants to know. */
+function Ways({ label, ways, chosen }: { label: string; ways: readonly Schemas["Way"][]; chosen: string }) {
+  return (
+    <details className="border-b border-line">
+      <summary className="flex min-h-11 cursor-pointer items-center text-soft underline">
+        {label}: the ways and their reasons
+      </summary>
+      <dl className="pb-2">
+        {ways.map(({ value, why, limit }) => (
+          <div key={value} className={`mb-2 border-l-4 pl-3 ${value === chosen ? "border-chalk" : "border-line"}`}>
+            <dt className="font-bold">{value}</dt>
+            <dd>{why}</dd>
+            {limit && <dd className="text-soft">{limit}</dd>}
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }
 
