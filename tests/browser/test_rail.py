@@ -88,7 +88,7 @@ def test_the_steps_are_drawn_from_the_boards_of_this_form(open_page: OpenPage, r
     assert boards == [1, 2, 4, 5]
     page.get_by_role("radio", name="its cuts").click()
     expect(page.locator("[data-panel]")).to_have_count(5)
-    expect(page.get_by_role("list", name="Cuts in sawing order").locator("li")).to_have_count(8)
+    expect(page.get_by_role("list", name="Cuts in sawing order").locator("li")).to_have_count(5)
 
 
 def test_a_board_cut_too_short_is_found_and_cut_anew(open_page: OpenPage, rinse_sink_top: str) -> None:
