@@ -97,11 +97,15 @@ def panels_of(
 
 
 class Bought(NamedTuple):
-    """A plan out of one size of a sheet: what is cut, the sheets, whether the plan was accepted, and what is said."""
+    """A plan out of one size of a sheet: what is cut, the sheets, whether the plan was accepted, and what is said.
+
+    ``least`` is a number of sheets of that size below which no plan can go.
+    """
 
     size: SheetSize
     stock: SheetStock
     panels: list[Panel]
+    least: int
     names: dict[str, str]
     plans: tuple[SheetPlan, ...]
     accepted: bool
@@ -162,7 +166,8 @@ def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits,
         *checks.too_large_for_sheet(_once(names[key] for key in too_large), stock),
         *checks.board_is_spliced(_once(spliced), stock),
     )
-    return Bought(size, stock, fitting, names, (), accepted=False, findings=findings)
+    least = least_sheets(fitting, stock) if fitting else 0
+    return Bought(size, stock, fitting, least, names, (), accepted=False, findings=findings)
 
 
 def _rank(sheet: Sheet, one: Bought, mixed: bool = False) -> tuple[int, float, int]:
@@ -173,7 +178,7 @@ def _rank(sheet: Sheet, one: Bought, mixed: bool = False) -> tuple[int, float, i
     """
     if one.plans or not one.panels:
         return len(one.findings), _cost(sheet, one.whole), len(one.whole)
-    least = least_sheets(one.panels, one.stock)
+    least = one.least
     each = [
         _cost(sheet, [SheetPlan(size.length_mm, size.width_mm, None, (), (), ())]) for size in (one.size, *sheet.sizes)
     ]
@@ -198,11 +203,17 @@ def _smaller(sheet: Sheet, best: Bought, habits: FormHabits) -> Iterator[SheetPl
     panels = {panel.key: panel for panel in best.panels}
     for plan in best.plans:
         own, kept = [panels[one.key] for one in plan.panels], plan
+        filled = sum(one.length_mm * one.width_mm for one in own)
         for size in sheet.sizes if plan.offcut is None else ():
+            if size.length_mm * size.width_mm < filled:
+                continue
+            whole = SheetPlan(size.length_mm, size.width_mm, None, (), (), ())
+            if _cost(sheet, [whole]) >= _cost(sheet, [kept]):
+                continue
             stock = SheetStock(size.length_mm, size.width_mm, habits.kerf.mm, habits.trim.mm)
             fitting, too_large = divided(own, stock)
             other = [] if too_large else cut_sheets(fitting, stock, habits.prefer)[0]
-            if len(other) == 1 and _cost(sheet, other) < _cost(sheet, [kept]):
+            if len(other) == 1:
                 kept = other[0]
         yield kept
 

@@ -1,5 +1,6 @@
 """The piece as the stations after Measure take it: a plate with what goes through it, or nearly."""
 
+from functools import lru_cache
 from typing import NamedTuple
 
 from ulbrek.core.kit.geometry import Solid
@@ -18,6 +19,7 @@ class Plate(NamedTuple):
     part: int
 
 
+@lru_cache(maxsize=128)
 def plate_of(shape: Shape) -> Plate:
     """The heaviest casting of a piece as a plate that is never stiffer than it is.
 
@@ -34,7 +36,9 @@ def plate_of(shape: Shape) -> Plate:
     shallow = [
         deep for placed in shape.placed if (deep := depth_into(placed)) is not None and deep <= DEEP * shape.cast_depth
     ]
-    return Plate(Solid(outline, max(1.0, depth - max(shallow, default=0.0)), cuts), heaviest)
+    plate = Solid(outline, max(1.0, depth - max(shallow, default=0.0)), cuts)
+    part = shape.parts[heaviest]
+    return Plate(part if part == plate else plate, heaviest)  # the same solid is not worked out twice
 
 
 def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:

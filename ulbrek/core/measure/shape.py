@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from functools import cached_property
+from functools import cached_property, lru_cache
 from math import cos, pi, radians, sin
 
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
@@ -121,6 +121,7 @@ class Shape:
         return None, Fall(depth - begins, -lost * per_x, -lost * per_y)
 
 
+@lru_cache(maxsize=128)  # most edits leave most pieces of a job as they are
 def shape_of(piece: Piece) -> Shape:
     """The shape that a piece's description makes."""
     outline = outline_of(piece.outline)

@@ -25,27 +25,39 @@ def least_sheets(panels: Sequence[Panel], stock: SheetStock) -> int:
 
 def _apart(panels: Sequence[Panel], stock: SheetStock) -> int:
     """How many panels there are of which no two share a sheet, less those that an offcut takes."""
-    large = sorted(panels, key=lambda p: -min(p.length_mm, p.width_mm))[:_LARGEST]
-    most = 0
+    (length, width), kerf = stock.usable, stock.kerf_mm
+    found = [(panel, sizes) for panel in panels if (sizes := ways(panel, stock.usable))]
+    if not found:
+        return 0
+    longest, widest = (max(min(size[axis] for size in sizes) for _, sizes in found) for axis in (0, 1))
+    # A panel that leaves room beside the largest of them shares a sheet with every other.
+    large = [
+        (panel, sizes)
+        for panel, sizes in found
+        if min(size[0] for size in sizes) + longest + kerf > length
+        and min(size[1] for size in sizes) + widest + kerf > width
+    ]
+    large.sort(key=lambda one: -min(one[0].length_mm, one[0].width_mm))
+    del large[_LARGEST:]
+    most = int(any(not any(_holds(offcut, panel) for offcut in stock.offcuts) for panel, _ in found))
     for first in range(len(large)):
-        found: list[Panel] = []
-        for panel in large[first:]:
-            if not any(_share(panel, other, stock) for other in found):
-                found.append(panel)
-        taken = sum(any(_holds(offcut, panel) for panel in found) for offcut in stock.offcuts)
-        most = max(most, len(found) - taken)
+        alone: list[tuple[Panel, Ways]] = []
+        for one in large[first:]:
+            if not any(_share(one[1], other[1], stock) for other in alone):
+                alone.append(one)
+        taken = sum(any(_holds(offcut, panel) for panel, _ in alone) for offcut in stock.offcuts)
+        most = max(most, len(alone) - taken)
     return most
 
 
-def _share(one: Panel, other: Panel, stock: SheetStock) -> bool:
+Ways = list[tuple[float, float]]
+
+
+def _share(one: Ways, other: Ways, stock: SheetStock) -> bool:
     """Whether two panels can lie on one sheet side by side."""
     length, width = stock.usable
     kerf = stock.kerf_mm
-    return any(
-        a + c + kerf <= length + 1e-6 or b + d + kerf <= width + 1e-6
-        for a, b in ways(one, (length, width))
-        for c, d in ways(other, (length, width))
-    )
+    return any(a + c + kerf <= length + 1e-6 or b + d + kerf <= width + 1e-6 for a, b in one for c, d in other)
 
 
 def _holds(offcut: tuple[float, float], panel: Panel) -> bool:

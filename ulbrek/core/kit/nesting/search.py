@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from itertools import chain, repeat
 from random import Random
 
+from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.filling import Filler
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock, ways
 from ulbrek.core.kit.nesting.tree import Tree, cuts_of, rips_of, stages_of
@@ -87,6 +88,7 @@ class Search:
         self.filler = Filler(found, stock.kerf_mm, stages, self.dice)
         self.sides = [max(one[0]) for one in found]
         self.heights = [min(one[0]) for one in found]
+        self.least = least_sheets(panels, stock)
 
     def quick(self) -> Layout:
         """A first plan: the best of a few orders, without dice."""
@@ -96,8 +98,13 @@ class Search:
         by_side = sorted(by_area, key=lambda one: (-self.sides[one], one))
         orders = (by_height, by_area, by_side) if len(areas) <= _MANY else (by_height, by_area)
         leans = _LEANS if len(areas) <= _MANY else _LEANS[:2]
-        plans = [self._filled(order, tight, lean) for order in orders for tight, lean in leans]
-        return min(plans, key=self.worth)
+        plans: list[Layout] = []
+        for order in orders:
+            plans += [self._filled(order, tight, lean) for tight, lean in leans]
+            best = min(plans, key=self.worth)
+            if self.narrow and len(best.sheets) <= self.least and best.settings <= len(set(self.heights)):
+                return best
+        return best
 
     def worth(self, layout: Layout) -> tuple[float, ...]:
         """What one plan is better than another by: fewer sheets, then what is wished for."""

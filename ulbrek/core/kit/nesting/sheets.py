@@ -1,9 +1,9 @@
 """Panels out of sheets by cuts right across."""
 
 from collections.abc import Iterable
+from functools import lru_cache
 from typing import Literal
 
-from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.panels import Panel, SheetPlan, SheetStock, ways
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import MOST_STAGES, Layout, Search
@@ -25,9 +25,14 @@ def cut_sheets(
         offcuts and sheets, and the keys of panels that neither can hold
     """
     fitting, too_large = divided(panels, stock)
-    if not fitting:
-        return [], too_large
-    return sawn(first_layout(fitting, stock, prefer), fitting, stock), too_large
+    return list(_sawn(tuple(fitting), stock, prefer)) if fitting else [], too_large
+
+
+@lru_cache(maxsize=128)
+def _sawn(panels: tuple[Panel, ...], stock: SheetStock, prefer: Prefer) -> tuple[SheetPlan, ...]:
+    """The same parts are asked for again at each edit of something else."""
+    fitting = list(panels)
+    return tuple(sawn(first_layout(fitting, stock, prefer), fitting, stock))
 
 
 def divided(panels: Iterable[Panel], stock: SheetStock) -> tuple[list[Panel], list[str]]:
@@ -50,7 +55,7 @@ def first_layout(panels: list[Panel], stock: SheetStock, prefer: Prefer) -> Layo
     """
     narrow = Search(panels, stock, narrow=True, stages=MOST_STAGES)
     calm = narrow.quick()
-    if prefer == "fewest settings" and len(calm.sheets) <= least_sheets(panels, stock):
+    if prefer == "fewest settings" and len(calm.sheets) <= narrow.least:
         return calm
     free = Search(panels, stock, narrow=False, stages=MOST_STAGES)
     return min((calm, free.quick()), key=narrow.worth if prefer == "fewest settings" else free.worth)
