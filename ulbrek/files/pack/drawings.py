@@ -1,6 +1,7 @@
 """The drawings of a job pack."""
 
 from collections.abc import Collection, Sequence
+from itertools import groupby
 
 from shapely import LineString
 
@@ -125,11 +126,14 @@ def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
     crosses = [saw for saw in plan.saws if saw.y1 != saw.y2]
     for saw in plan.saws:
         drawing.line(saw.x1, saw.y1, saw.x2, saw.y2, 0.45, "" if saw in rips else "1.4 0.8")
-    if len(plan.saws) > _MANY_CUTS:  # too many for lines to be followed: each number stands on its cut
-        for index, saw in enumerate(rips):
-            drawing.words(drawing.x(saw.x2) - 3 - index % 3 * 7, drawing.y(saw.y2) + 1, str(saw.number), 2.9)
-        for saw in crosses:
-            drawing.words(drawing.x(saw.x1), drawing.y((saw.y1 + saw.y2) / 2) + 1, str(saw.number), 2.9)
+    if len(plan.saws) > _MANY_CUTS:  # too many for lines to be followed: one number for the cuts of a setting
+        for index, (_, alike) in enumerate(groupby(plan.saws, key=lambda saw: (saw.kind, round(saw.setting_mm, 1)))):
+            first, *others = alike
+            told = f"{first.number}–{others[-1].number}" if others else str(first.number)
+            x, y = drawing.x(first.x1), drawing.y((first.y1 + first.y2) / 2)
+            if first.y1 == first.y2:
+                x, y = drawing.x(first.x2) - 4 - index % 3 * 9, drawing.y(first.y2)
+            drawing.words(x, y + 1, told, 2.9)
     else:
         ends = _apart([drawing.y(saw.y2) for saw in rips], 5.0)
         for saw, at in zip(rips, ends, strict=True):

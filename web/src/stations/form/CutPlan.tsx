@@ -6,7 +6,7 @@ import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 import { BetterCuts } from "./BetterCuts";
 import { Offcuts } from "./Offcuts";
-import { SheetDrawing } from "./SheetDrawing";
+import { SheetDrawing, together } from "./SheetDrawing";
 import { SheetSizes } from "./SheetSizes";
 
 type Cutting = Plan["cutting"];
@@ -101,19 +101,6 @@ function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
       })}
     </ol>
   );
-}
-
-/** Cuts in sawing order, parted where the fence or the guide is set anew. */
-function together(saws: Sheet["saws"]): Sheet["saws"][] {
-  const found: Sheet["saws"][] = [];
-  for (const saw of saws) {
-    const last = found.at(-1);
-    const before = last?.[0];
-    if (last && before && before.kind === saw.kind && Math.abs(before.setting_mm - saw.setting_mm) < 0.05)
-      last.push(saw);
-    else found.push([saw]);
-  }
-  return found;
 }
 
 /** The boards, each with a box to tick once it is sawn: it keeps the size that it was sawn to. */

@@ -5,6 +5,7 @@ import { useSize } from "@/drawing/useSize";
 type Sheet = Plan["cutting"]["kinds"][number]["sheets"][number];
 
 const EDGE_PX = 44;
+const HIGHEST_PX = 420;
 /** Cuts of one sheet from which their numbers stand on them. */
 const MANY_CUTS = 18;
 
@@ -19,14 +20,14 @@ export function SheetDrawing({
   sawn: ReadonlySet<string>;
 }) {
   const [area, size] = useSize<HTMLDivElement>();
-  const scale = Math.max(0, size.width - 2 * EDGE_PX) / sheet.length_mm;
+  const scale = Math.min(Math.max(0, size.width - 2 * EDGE_PX) / sheet.length_mm, HIGHEST_PX / sheet.width_mm);
   const height = sheet.width_mm * scale;
   const [x, y] = [(mm: number) => EDGE_PX + mm * scale, (mm: number) => 40 + height - mm * scale];
   const rows = [...new Set(sheet.panels.map((panel) => panel.y_mm))].sort((a, b) => a - b);
   const rips = sheet.saws.filter((saw) => saw.y1 === saw.y2);
   const crosses = sheet.saws.filter((saw) => saw.y1 !== saw.y2);
   const numbers =
-    sheet.saws.length > MANY_CUTS ? onTheCuts(rips, crosses, x, y) : besideTheSheet(rips, crosses, sheet, x, y);
+    sheet.saws.length > MANY_CUTS ? onTheCuts(sheet.saws, x, y) : besideTheSheet(rips, crosses, sheet, x, y);
   return (
     <div ref={area} className="relative mt-2" style={{ height: height + 50 }}>
       <svg width={size.width} height={height + 50} className="absolute inset-0">
@@ -90,9 +91,9 @@ export function SheetDrawing({
           {letters.get(panel.key)}
         </Tag>
       ))}
-      {numbers.map(({ saw, at: [left, top] }) => (
+      {numbers.map(({ saw, text, at: [left, top] }) => (
         <Tag key={saw.number} x={left} y={top} tone="round">
-          {saw.number}
+          {text ?? saw.number}
         </Tag>
       ))}
     </div>
@@ -100,6 +101,8 @@ export function SheetDrawing({
 }
 
 interface Numbered {
+  /** What stands there; the cut's number where left out. */
+  text?: string;
   saw: Sheet["saws"][number];
   /** Where a line leads to from it, if one does. */
   end: [number, number] | null;
@@ -137,12 +140,18 @@ function besideTheSheet(rips: Saws, crosses: Saws, sheet: Sheet, x: Place, y: Pl
   ];
 }
 
-/** Numbers on the cuts themselves, where there are too many for lines to be followed. */
-function onTheCuts(rips: Saws, crosses: Saws, x: Place, y: Place): Numbered[] {
-  return [
-    ...rips.map((saw, index): Numbered => ({ saw, end: null, at: [x(saw.x2) - 16 - (index % 3) * 30, y(saw.y2)] })),
-    ...crosses.map((saw): Numbered => ({ saw, end: null, at: [x(saw.x1), y((saw.y1 + saw.y2) / 2)] })),
-  ];
+/** Where there are too many for lines to be followed: one number for the cuts of a setting, on the first of them. */
+function onTheCuts(saws: Saws, x: Place, y: Place): Numbered[] {
+  return together(saws).flatMap((alike, index): Numbered[] => {
+    const [first, last] = [alike[0], alike.at(-1)];
+    if (!first || !last) return [];
+    const text = alike.length > 1 ? `${first.number}–${last.number}` : String(first.number);
+    const rip = first.y1 === first.y2;
+    const at: [number, number] = rip
+      ? [x(first.x2) - 20 - (index % 3) * 44, y(first.y2)]
+      : [x(first.x1), y((first.y1 + first.y2) / 2)];
+    return [{ saw: first, text, end: null, at }];
+  });
 }
 
 /** Numbers that stand in one line beside the sheet, pushed apart so that none hides another. */
@@ -155,4 +164,17 @@ function spread(wanted: number[], gap: number): number[] {
     placed[index] = last;
   }
   return placed;
+}
+
+/** Cuts in sawing order, parted where the fence or the guide is set anew. */
+export function together(saws: Sheet["saws"]): Sheet["saws"][] {
+  const found: Sheet["saws"][] = [];
+  for (const saw of saws) {
+    const last = found.at(-1);
+    const before = last?.[0];
+    if (last && before && before.kind === saw.kind && Math.abs(before.setting_mm - saw.setting_mm) < 0.05)
+      last.push(saw);
+    else found.push([saw]);
+  }
+  return found;
 }
