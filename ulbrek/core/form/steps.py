@@ -160,9 +160,10 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
         one for one in knockouts if one.where in ("on the base", "inside", "beside") and one.kind != "raised floor"
     ]
     if standing:
-        told = "; ".join(
-            dict.fromkeys(f"{one.name.lower()}: {one.holding[0].lower()}{one.holding[1:]}" for one in standing)
-        )
+        alike: dict[str, list[str]] = {}
+        for one in standing:
+            alike.setdefault(one.holding, []).append(one.name)
+        told = " ".join(f"{', '.join(names)}: {how[0].lower()}{how[1:]}" for how, names in alike.items())
         sides = tuple(
             board.key for board in boards if board.kind == "core side" and any(
                 board.key.startswith(f"{one.feature}-") for one in standing

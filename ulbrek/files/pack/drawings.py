@@ -211,7 +211,7 @@ def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
         return
     on_left = strip.x_mm + strip.dx_mm / 2 < base.x_mm + base.dx_mm / 2
     inward = 1 if on_left != drawing.mirrored else -1
-    low = drawing.y(strip.y_mm + strip.dy_mm * 0.08)
+    low = drawing.y(strip.y_mm + strip.dy_mm * (0.3 if on_left else 0.42))  # not in one line: they may meet
     drawing.words(x + 3 * inward, low, text, 3.9, "start" if inward > 0 else "end")
 
 

@@ -80,8 +80,10 @@ class Drawing:
         )
 
     def words(self, x: float, y: float, text: str, size: float = 3.9, anchor: str = "middle") -> None:
-        """Words on the paper [mm], on a white plate."""
+        """Words on the paper [mm], on a white plate; what would run over its edge is moved in."""
         width = len(text) * size * 0.54
+        begins = x - {"middle": width / 2, "start": 0.0, "end": width}[anchor]
+        x += max(0.0, 1.0 - begins) - max(0.0, begins + width + 1.0 - self.width)
         left = x - (width / 2 if anchor == "middle" else 0 if anchor == "start" else width) - 0.7
         self._parts.append(
             f'<rect x="{left:.2f}" y="{y - size * 0.86:.2f}" width="{width + 1.4:.2f}" height="{size * 1.16:.2f}" '

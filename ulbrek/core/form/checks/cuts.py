@@ -25,11 +25,7 @@ def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding
             reason="A sheet is {length} by {width}; every joint between parts leaks and prints through.",
             remedy="Divide the piece into castings at seams, or take larger sheets.",
             field="/sheet",
-            values={
-                "board": name,
-                "length": Quantity(stock.length_mm, "mm"),
-                "width": Quantity(stock.width_mm, "mm"),
-            },
+            values=_board_and_sheet(name, stock),
         )
         for name in names
     ]
@@ -51,14 +47,15 @@ def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
             remedy="Butt the parts over a plate that is screwed to both, seal the joint, sand it flush. Keep it off "
             "the face where you can, or take a longer sheet.",
             field="/sheet",
-            values={
-                "board": name,
-                "length": Quantity(stock.length_mm, "mm"),
-                "width": Quantity(stock.width_mm, "mm"),
-            },
+            values=_board_and_sheet(name, stock),
         )
         for name in names
     ]
+
+
+def _board_and_sheet(name: str, stock: SheetStock) -> dict[str, Quantity | str]:
+    sizes = {"length": stock.length_mm, "width": stock.width_mm}
+    return {"board": name, **{side: Quantity(size, "mm") for side, size in sizes.items()}}
 
 
 @check("layout-lost", "hint")
