@@ -2,6 +2,7 @@
 
 import csv
 import io
+from collections import Counter
 from collections.abc import Iterator, Sequence
 
 from ulbrek.core.form.result import Board
@@ -64,6 +65,11 @@ def write_boards_xlsx(plan: Plan) -> bytes:
     hardware.append(["what", "how many", "unit"])
     for kind in cut.kinds:
         hardware.append([kind.sheet_name, len(kind.bought), "sheets"])
+    if cut.lumber:
+        name = f"{cut.lumber.name}, {cut.lumber.length_mm:g} mm"
+        hardware.append([name, round(cut.lumber.count.value), "lengths"])
+        for part, many in Counter(part for length in cut.lumber.lengths for part in length.parts).items():
+            hardware.append([f"{part.name}, {part.length_mm:g} mm", many, "pieces"])
     for name, figure in (
         ("Screws", cut.screws),
         ("Boxes of screws", cut.boxes),
@@ -72,6 +78,8 @@ def write_boards_xlsx(plan: Plan) -> bytes:
     ):
         hardware.append([name, round(figure.value, 3), figure.unit])
     for planned in plan.pieces:
+        if planned.form.stiffness.straps:
+            hardware.append([f"{planned.name}: strap round the form", len(planned.form.stiffness.straps), "straps"])
         for one in planned.form.knockouts:
             layers = one.layers.value if one.layers else None
             hardware.append([f"{planned.name}: {one.name}, {one.build}", layers, "layers" if layers else ""])
