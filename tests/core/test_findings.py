@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 
 from tests.core.measure_cases import MEASURE_CASES
+from tests.core.mix_cases import MIX_CASES
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.job import Job
@@ -239,6 +240,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     "not-in-the-shop sheet": (top(form={"sheet": "gone"}), top(form={"sheet": None})),
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
     **MEASURE_CASES,
+    **MIX_CASES,
 }
 
 
@@ -354,5 +356,5 @@ def test_every_name_in_its_sentences_has_a_value(case: str) -> None:
         finding = one.finding
         for sentence in (finding.title, finding.reason, finding.remedy):
             assert Names(sentence) <= set(finding.values)
-        if finding.change:
-            assert Names(finding.change.label) <= set(finding.change.values)
+        for change in (finding.change, *finding.also):
+            assert change is None or Names(change.label) <= set(change.values)

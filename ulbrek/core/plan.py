@@ -6,7 +6,7 @@ from functools import cache
 from typing import Any, Literal, get_args, get_type_hints
 
 from ulbrek.core.base.figure import Figure, workings
-from ulbrek.core.base.finding import SEVERITIES, Finding
+from ulbrek.core.base.finding import SEVERITIES, Change, Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
 from ulbrek.core.form.cutting import CutFrom, bought, cutting
@@ -24,8 +24,9 @@ from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site
+from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import dose_found, mix
+from ulbrek.core.mix.station import MixedFrom, dose_found, mix
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
 from ulbrek.core.shop import Shop
@@ -34,7 +35,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 6
+RULE_VERSION = 7
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,8 +93,11 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     built = _built(job, [one.shape for one in rounds], pieces)
     cut = cutting(built, CutFrom(chosen.sheets, chosen.lumber), job.form.over(shop.form_habits), job.form)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
-    volumes = {p.id: (p.measure.volume, p.count) for p in pieces}
-    mixed = mix(job.mix, chosen.mix, filled, chosen.container, volumes, record.batches)
+    mixed_from = MixedFrom(
+        chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe,
+        [(one.name, one.volume_l) for one in shop.standby],
+    )  # fmt: skip
+    mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
     needs = [(p.id, need) for p in pieces for need in (strip_need(p.id), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
@@ -104,6 +108,22 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     )
     shown = [figure for result in (pieces, site, cut, steel_cut, mixed, cured) for figure in figures_in(result)]
     return Plan(RULE_VERSION, pieces, site, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
+
+
+def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], chosen: Chosen) -> Pour:
+    """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
+    floors = [p.measure.thinnest_floor.value for p in pieces if p.measure.thinnest_floor]
+    gaps = [
+        gap for p in pieces if p.steel.stack for gap in (p.steel.stack.cover_show.value, p.steel.stack.cover_back.value)
+    ]
+    if any(p.steel.mesh for p in pieces):
+        gaps.append(chosen.mesh.spacing_mm - chosen.mesh.wire_mm)
+    return Pour(
+        {p.id: Casts(p.measure.volume, p.measure.mass_fresh, p.count) for p in pieces},
+        min([*(one.piece.thickness.mm for one in rounds), *floors]),
+        min(gaps, default=None),
+        job.cure.temperature_c,
+    )
 
 
 def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:
@@ -253,7 +273,10 @@ def _all_at(pointer: str, findings: Iterable[Finding]) -> list[Finding]:
 
 def _at(pointer: str, found: Finding) -> Finding:
     """The finding with its field and change pointing into the job's document."""
-    change = found.change
-    if change is not None:
-        change = replace(change, fields={f"{pointer}{field}": value for field, value in change.fields.items()})
-    return replace(found, field=f"{pointer}{found.field}", change=change)
+    also = tuple(_change_at(pointer, one) for one in found.also)
+    change = _change_at(pointer, found.change) if found.change else None
+    return replace(found, field=f"{pointer}{found.field}", change=change, also=also)
+
+
+def _change_at(pointer: str, change: Change) -> Change:
+    return replace(change, fields={f"{pointer}{field}": value for field, value in change.fields.items()})

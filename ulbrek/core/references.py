@@ -10,6 +10,7 @@ from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.mix.scratch import Recipe, recipe
 from ulbrek.core.shop import Shop
 
 
@@ -35,6 +36,7 @@ class Chosen:
     bar: Bar
     mix: Mix
     size: BagSize
+    recipe: Recipe | None
     container: Container
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
@@ -54,11 +56,18 @@ def choose(job: Job, shop: Shop) -> Chosen:
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
     mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
     bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
-    mix, no_mix = _find("/mix/mix", job.mix.mix, shop.mixes)
-    size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
+    scratch = recipe(job.mix.scratch, shop.ingredients) if job.mix.scratch else None
+    if scratch is not None:
+        mix, no_mix = scratch.mix, list[Finding]()
+        size, no_size = mix.sizes[0], list[Finding]()
+    else:
+        mix, no_mix = _find("/mix/mix", job.mix.mix, shop.mixes)
+        size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
+        no_mix += no_ingredient() if job.mix.scratch else []
+    no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, liner, lumber, foam, mesh, bar, mix, size, container,
+        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, container,
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
     )  # fmt: skip
 
@@ -68,6 +77,53 @@ def _find(field: str, wanted: str | None, had: Sequence[Choice]) -> tuple[Choice
         return had[0], []
     match = next((one for one in had if one.id == wanted), None)
     return (match, []) if match else (had[0], not_in_the_shop(field, wanted, had[0]))
+
+
+@check("no-such-ingredient", "stop")
+def no_ingredient() -> list[Finding]:
+    """An ingredient is not in the shop
+
+    Without its cement, sand and stone a mix from scratch cannot be worked out.
+
+    Source: what the shop has written down
+    """
+    return [
+        finding(
+            no_ingredient,
+            title="This shop has not all of what the mix from scratch is made of",
+            reason="The plan is made with a bagged mix instead.",
+            remedy="Choose a cement, a sand and a stone that the shop has.",
+            field="/mix/scratch",
+            change=Change("Take the bagged mix", {"/mix/scratch": None}),
+        )
+    ]
+
+
+@check("no-such-admixture", "caution")
+def no_admixture(job: Job, shop: Shop) -> list[Finding]:
+    """An admixture is not in the shop
+
+    What is not in the shop has no range and no base: its dose is left out.
+
+    Source: what the shop has written down
+    """
+    known = {one.id for one in shop.admixtures}
+    return [
+        finding(
+            no_admixture,
+            title="This shop has nothing called “{wanted}” to dose",
+            reason="Its range and its base are not known; it is left out.",
+            remedy="Choose something that the shop has, or take it off the list.",
+            field=f"/mix/doses/{index}",
+            values={"wanted": dose.admixture},
+            change=Change(
+                "Take it off the list",
+                {"/mix/doses": [one.model_dump() for one in job.mix.doses if one is not dose]},
+            ),
+        )
+        for index, dose in enumerate(job.mix.doses)
+        if dose.admixture not in known
+    ]
 
 
 @check("not-in-the-shop", "caution")

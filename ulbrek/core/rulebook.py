@@ -25,8 +25,14 @@ from ulbrek.core.kit.clock import maturity, strength
 from ulbrek.core.materials import mixes
 from ulbrek.core.measure import rules as measure_rules
 from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
-from ulbrek.core.mix import checks as mix_checks
-from ulbrek.core.mix import rules as mix_rules
+from ulbrek.core.mix.checks import day as mix_day
+from ulbrek.core.mix.checks import doses as mix_doses
+from ulbrek.core.mix.checks import stuff as mix_stuff
+from ulbrek.core.mix.rules import counting as bag_rules
+from ulbrek.core.mix.rules import doses as dose_rules
+from ulbrek.core.mix.rules import scratch as scratch_rules
+from ulbrek.core.mix.rules import timing as batch_rules
+from ulbrek.core.mix.rules import water as water_rules
 from ulbrek.core.steel import checks as steel_checks
 from ulbrek.core.steel import rules as steel_rules
 
@@ -49,7 +55,10 @@ ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
         ),
     ),
     ("Steel", (steel_rules, steel_checks)),
-    ("Mix", (mix_rules, mix_checks)),
+    (
+        "Mix",
+        (bag_rules, water_rules, dose_rules, scratch_rules, batch_rules, mix_day, mix_doses, mix_stuff),
+    ),
     ("Cure", (cure_rules, maturity, strength, cure_checks)),
     ("Move", (handling_rules, handling_checks)),
 )

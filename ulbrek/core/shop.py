@@ -7,11 +7,33 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, SheetSize
-from ulbrek.core.materials.catalogue import BARS, CONTAINERS, FOAMS, LINERS, LUMBER, MESHES, ORDINARY_MIX, SHEETS
+from ulbrek.core.materials.catalogue import (
+    ADMIXTURES,
+    BARS,
+    CONTAINERS,
+    FOAMS,
+    INGREDIENTS,
+    LINERS,
+    LUMBER,
+    MESHES,
+    MIXES,
+    SHEETS,
+)
 from ulbrek.core.materials.containers import Container
+from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Mix
 from ulbrek.core.materials.steel import Bar, Mesh
+
+
+class Standby(BaseModel):
+    """A small mould that stands by for what is left over."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    volume_l: Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
 
 
 class Shop(BaseModel):
@@ -21,7 +43,10 @@ class Shop(BaseModel):
 
     name: Annotated[str, Field(min_length=1, max_length=80)] = "Shop"
     one_person_lifts_kg: Annotated[float, Field(gt=0, le=60, allow_inf_nan=False)] = 20.0
-    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100)] = (ORDINARY_MIX,)
+    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100)] = MIXES
+    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100)] = ADMIXTURES
+    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100)] = INGREDIENTS
+    standby: Annotated[tuple[Standby, ...], Field(max_length=30)] = ()
     containers: Annotated[tuple[Container, ...], Field(min_length=1, max_length=100)] = CONTAINERS
     sheets: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=100)] = SHEETS
     liners: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=30)] = LINERS

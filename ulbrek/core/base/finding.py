@@ -45,7 +45,10 @@ class Mark:
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """What is wrong. Sentences hold ``{name}`` where a value of ``values`` belongs."""
+    """What is wrong. Sentences hold ``{name}`` where a value of ``values`` belongs.
+
+    ``also`` are other changes that would clear it, where only a person knows which is meant.
+    """
 
     code: str
     severity: Severity
@@ -56,6 +59,7 @@ class Finding:
     values: Mapping[str, Quantity | str] = dataclass_field(default_factory=dict)
     source: str = ""
     change: Change | None = None
+    also: tuple[Change, ...] = ()
     mark: Mark | None = None
 
 

@@ -4,8 +4,10 @@ Source: common practice, unless one is named. A US bag yields 0.0075 ft³ a poun
 for 80 lb; a 25 kg bag yields 11.25 to 12.44 l with 8 to 12 % of water.
 """
 
+from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
+from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
 
@@ -31,8 +33,104 @@ ORDINARY_MIX = Mix(
         ),
         BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=11.8, water_least_l=2.0, water_most_l=3.0),
     ),
+    cement_share=0.16,
     source="common practice; the bag's own print rules",
 )
+
+WHITE_MIX = Mix(
+    id="white",
+    name="White fine mix",
+    sizes=(
+        BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=11.9, water_least_l=2.4, water_most_l=3.2),
+        BagSize(id="50lb", name="50 lb", dry_mass_kg=22.68, yield_l=10.8, water_least_l=2.2, water_most_l=2.9),
+    ),
+    strength_28_least_mpa=32.0,
+    strength_28_most_mpa=40.0,
+    kind="white concrete",
+    cement_share=0.24,
+    stone_mm=5.0,
+    feel="plastic",
+    workable_min=60.0,
+    source="common practice; the bag's own print rules",
+)
+
+RAPID_MORTAR = Mix(
+    id="rapid",
+    name="Sulfo-aluminate mortar",
+    sizes=(
+        BagSize(id="50lb", name="50 lb", dry_mass_kg=22.68, yield_l=12.2, water_least_l=3.3, water_most_l=3.9),
+        BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=13.4, water_least_l=3.6, water_most_l=4.3),
+    ),
+    gain="rapid",
+    strength_28_least_mpa=40.0,
+    strength_28_most_mpa=50.0,
+    initial_set_h=0.5,
+    final_set_h=0.75,
+    kind="sulfo-aluminate mortar",
+    stone_mm=3.0,
+    feel="flowing",
+    workable_min=20.0,
+    source="common practice: poured like water, sets in about 45 minutes; the bag's own print rules",
+)
+
+MIXES = (ORDINARY_MIX, WHITE_MIX, RAPID_MORTAR)
+
+ADMIXTURES = (
+    Admixture(
+        id="pigment", name="Iron oxide pigment", kind="pigment", base="cement", least=0.5, usual=3.0, most=6.0,
+        density_kg_l=0.9, pack_g=1000.0,
+        source="common practice 1 to 5 % of cement; ASTM C979 allows 10, from memory; it saturates at 5 to 6",
+    ),
+    Admixture(
+        id="plasticiser-powder", name="Plasticiser, powder", kind="plasticiser", base="cement", least=0.05, usual=0.25,
+        most=0.6, density_kg_l=0.6, spoon_g=3.0, pack_g=500.0, source="common practice, 0.05 to 0.6 % of cement",
+    ),
+    Admixture(
+        id="plasticiser-liquid", name="Plasticiser, liquid", kind="plasticiser", base="cement", least=0.3, usual=1.0,
+        most=2.0, water_share=0.65, density_kg_l=1.08, pack_g=1080.0,
+        source="common practice, 0.3 to 2 % of cement; some 30 % of solids",
+    ),
+    Admixture(
+        id="fibre-fine", name="Fine plastic fibre", kind="fibre", base="m3", least=500.0, usual=700.0, most=1000.0,
+        density_kg_l=0.1, pack_g=600.0, source="common practice, 0.6 to 0.9 kg a cubic metre",
+    ),
+    Admixture(
+        id="fibre-glass", name="Alkali-resistant glass fibre", kind="fibre", base="dry mix", least=1.0, usual=2.5,
+        most=3.5, density_kg_l=0.7, pack_g=5000.0, source="common practice, 2 to 3 % of the mix",
+    ),
+    Admixture(
+        id="citric-acid", name="Citric acid, as a retarder", kind="retarder", base="cement", least=0.05, usual=0.2,
+        most=0.6, density_kg_l=0.8, spoon_g=4.5, pack_g=1000.0,
+        source="common practice for sulfo-aluminate cement; try it on a cupful first",
+    ),
+)  # fmt: skip
+
+INGREDIENTS = (
+    Ingredient(
+        id="cement", name="Grey cement", kind="cement", density_kg_m3=3150.0, bulk_kg_m3=1505.0, pack_kg=42.64,
+        source="a US bag of 94 lb, a cubic foot; common practice",
+    ),
+    Ingredient(
+        id="cement-25", name="Grey cement, 25 kg", kind="cement", density_kg_m3=3150.0, bulk_kg_m3=1505.0, pack_kg=25.0,
+        source="common practice",
+    ),
+    Ingredient(
+        id="white-cement", name="White cement", kind="cement", density_kg_m3=3100.0, bulk_kg_m3=1450.0, pack_kg=25.0,
+        source="common practice",
+    ),
+    Ingredient(
+        id="sand", name="Sharp sand", kind="sand", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=4.0,
+        pack_kg=25.0, source="common practice",
+    ),
+    Ingredient(
+        id="stone-10", name="Stone to 10 mm", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=9.5,
+        pack_kg=25.0, source="common practice",
+    ),
+    Ingredient(
+        id="stone-20", name="Stone to 20 mm", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=19.0,
+        pack_kg=25.0, source="common practice",
+    ),
+)  # fmt: skip
 
 CONTAINERS = (
     Container(id="bucket", name="5 gal bucket", volume_l=18.9),

@@ -1,6 +1,6 @@
 """Bagged mixes: what one bag holds, gives and drinks."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
@@ -34,6 +34,7 @@ class BagSize(BaseModel):
     yield_l: Annotated[Litres, Field(description="concrete from one bag with its usual water [l]")]
     water_least_l: Annotated[Litres, Field(description="the least water the bag allows [l]")]
     water_most_l: Annotated[Litres, Field(description="the most water the bag allows [l]")]
+    price: Annotated[float | None, Field(ge=0, le=100_000, allow_inf_nan=False)] = None
 
     @model_validator(mode="after")
     def _ordered(self) -> "BagSize":
@@ -44,6 +45,10 @@ class BagSize(BaseModel):
         if self.yield_l <= self.water_most_l:
             raise ValueError(f"A bag cannot yield {self.yield_l:g} l, less than its water. Give the printed yield.")
         return self
+
+
+Feel = Literal["packed", "plastic", "flowing"]
+Kind = Literal["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"]
 
 
 class Mix(BaseModel):
@@ -59,6 +64,15 @@ class Mix(BaseModel):
     strength_28_most_mpa: Annotated[Strength, Field(description="28-day strength, the upper end [MPa]")] = 28.0
     initial_set_h: Annotated[Hours, Field(description="initial set at 20 °C [h]")] = 4.0
     final_set_h: Annotated[Hours, Field(description="final set at 20 °C [h]")] = 6.4
+    kind: Kind = "concrete"
+    cement_share: Annotated[
+        float | None, Field(gt=0.02, le=1, allow_inf_nan=False, description="of the dry mass; None: not known")
+    ] = None
+    stone_mm: Annotated[float, Field(ge=0, le=80, allow_inf_nan=False, description="the largest in it [mm]")] = 10.0
+    feel: Annotated[Feel, Field(description="what it is made for")] = "plastic"
+    workable_min: Annotated[
+        float, Field(gt=1, le=600, allow_inf_nan=False, description="from water in until it stiffens, at 20 °C [min]")
+    ] = 75.0
     source: Annotated[str, Field(max_length=200)]
 
     @model_validator(mode="after")

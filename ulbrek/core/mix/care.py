@@ -11,3 +11,8 @@ CARE = (
 
 HEAVY_BAG_KG = 23.0
 HEAVY_BAG = "A bag over 23 kg (50 lb) is for two people or a barrow."
+
+DOSING = (
+    "Pigment and powders drift: add them below the rim, mask on; liquids splash, glasses on. Weigh doses before the "
+    "first water goes in."
+)

@@ -1,35 +1,97 @@
 """What is chosen for mixing."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
+from ulbrek.core.materials.admixtures import Base
+from ulbrek.core.materials.mixes import Feel
+
 Id = Annotated[str, Field(min_length=1, max_length=40)]
+Work = Literal["form", "packed", "ground"]
+Buy = Literal["one size", "cheapest set"]
+Grams = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+Percent = Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
+Part = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)]
+Moisture = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False, description="free water, percent of the dry mass")]
+Minutes = Annotated[float, Field(gt=0, le=120, allow_inf_nan=False)]
 
 
-class MixInputs(BaseModel):
-    """Which mix and bag, how much over, in what it is mixed."""
-
+class _Described(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class Dose(_Described):
+    """Something that is dosed. Of percent and grams a bag either will do; typed both, they must agree."""
+
+    admixture: Id
+    percent: Annotated[Percent | None, Field(description="of the base")] = None
+    grams: Annotated[Grams | None, Field(description="for one bag")] = None
+    base: Annotated[Base | None, Field(description="what the percent is of; None: as its maker says")] = None
+
+
+class InHand(_Described):
+    """Bags that are here: of which size, how many, of which lot."""
+
+    bag: Id
+    count: Annotated[int, Field(ge=1, le=5000)]
+    lot: Annotated[str | None, Field(max_length=80)] = None
+
+
+class Scratch(_Described):
+    """Concrete from scratch: its ingredients and how they are proportioned."""
+
+    by: Literal["parts by mass", "parts by volume", "absolute volumes"] = "parts by volume"
+    cement: Id
+    sand: Id
+    stone: Annotated[Id | None, Field(description="None: a mortar")] = None
+    sand_part: Annotated[Part, Field(description="to one of cement")] = 2.0
+    stone_part: Annotated[Part, Field(description="to one of cement")] = 3.0
+    water_cement: Annotated[float, Field(ge=0.25, le=1.0, allow_inf_nan=False, description="by mass")] = 0.45
+    air_percent: Annotated[float, Field(ge=0, le=12, allow_inf_nan=False)] = 2.0
+    slump: Annotated[
+        Literal["25 to 50 mm", "75 to 100 mm", "150 to 175 mm"], Field(description="for absolute volumes")
+    ] = "75 to 100 mm"
+    sand_moisture: Moisture = 0.0
+    stone_moisture: Moisture = 0.0
+
+
+class MixInputs(_Described):
+    """Which mix and bag, how much over, in what it is mixed, and by whom."""
 
     mix: Id
     bag: Id
     container: Id
-    spare: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False, description="share over the volume")] = 0.1
+    scratch: Annotated[Scratch | None, Field(description="None: it comes in bags")] = None
+    buy: Buy = "one size"
+    work: Annotated[Work, Field(description="what is poured: it says how much is spare")] = "form"
+    spare: Annotated[
+        float | None, Field(ge=0, le=1, allow_inf_nan=False, description="share over the volume; None: by the work")
+    ] = None
     least_bags_over: Annotated[int, Field(ge=0, le=20)] = 1
     bags_in_hand: Annotated[int | None, Field(ge=0, le=5000, description="None: not counted yet")] = None
+    in_hand: Annotated[tuple[InHand, ...], Field(max_length=40)] = ()
+    one_colour: Annotated[bool, Field(description="the castings of the pour must match")] = False
+    cement_share: Annotated[
+        float | None, Field(gt=0.02, le=1, allow_inf_nan=False, description="of the dry mass; None: as the mix says")
+    ] = None
+    doses: Annotated[tuple[Dose, ...], Field(max_length=12)] = ()
     water_per_bag_l: Annotated[
         float | None, Field(gt=0, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
     ] = None
+    feel: Annotated[Feel | None, Field(description="None: what the mix is made for")] = None
+    void_share: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False, description="left open by packing")] = 0.0
     bags_per_batch: Annotated[
         float | None, Field(ge=0.25, le=100, multiple_of=0.25, description="None: what the container takes")
     ] = None
+    people: Annotated[int, Field(ge=1, le=12)] = 2
+    minutes_mixing: Annotated[Minutes, Field(description="a bag")] = 5.0
+    minutes_placing: Annotated[Minutes, Field(description="a bag")] = 4.0
+    bought: Annotated[tuple[str, ...], Field(max_length=200, description="ticked off the shopping list")] = ()
 
 
-class BatchMixed(BaseModel):
+class BatchMixed(_Described):
     """A batch as it was mixed: its dry bags, all the water that went in [l], and when the first of it did."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
     water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.mix.feel import FeelOf
 
 
 @dataclass(frozen=True, slots=True)
@@ -13,6 +14,38 @@ class BagChoice:
     bag: str
     name: str
     bags: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class BagsOf:
+    """Bags of one size in a set: how many, and how many of them are here already."""
+
+    bag: str
+    name: str
+    count: int
+    in_hand: int
+
+
+@dataclass(frozen=True, slots=True)
+class BagSetTold:
+    """A set of bags: what is in it, what those still to buy cost, and what is over the bare volume [l].
+
+    ``cost`` is None where a price is missing.
+    """
+
+    bags: tuple[BagsOf, ...]
+    yield_l: float
+    over_l: float
+    cost: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class BagSets:
+    """The cheapest set that suffices, and its neighbours: a bag less and a bag more."""
+
+    cheapest: BagSetTold
+    one_less: BagSetTold | None
+    one_more: BagSetTold | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,10 +59,122 @@ class MixedSoFar:
 
 
 @dataclass(frozen=True, slots=True)
+class Dosed:
+    """Something that is dosed: percent, base and amount side by side; all None where its base is not known.
+
+    Attributes:
+        index: its place among the job's doses
+        a_bag: for one bag
+        percent: of its base; None where the dose is no percentage
+        a_batch: for one batch
+        in_all: for the pour
+        cup: in a measuring cup
+        spoons: in level teaspoons, where it is dosed so
+        packs: to have
+        water: that it brings to one bag
+    """
+
+    index: int
+    admixture: str
+    name: str
+    kind: str
+    base: str
+    a_bag: Figure | None
+    percent: Figure | None
+    a_batch: Figure | None
+    in_all: Figure | None
+    cup: Figure | None
+    spoons: Figure | None
+    packs: Figure | None
+    water: Figure | None
+
+
+@dataclass(frozen=True, slots=True)
+class WaterAt:
+    """What an amount of water does: strength and shrinkage as shares of those with the usual water [%]."""
+
+    water_l: float
+    strength_percent: float
+    shrinkage_percent: float
+
+
+@dataclass(frozen=True, slots=True)
+class Wetness:
+    """Water, its ratio to cement, and what is left of the strength.
+
+    Attributes:
+        ratio: None where the cement is not known
+        curve: along the amount of water, from little to too much
+    """
+
+    of_dry: Figure
+    ratio: Figure | None
+    strength_left: Figure
+    shrinkage: Figure
+    curve: tuple[WaterAt, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class PieceMixed:
+    """What one casting of a piece takes: dry mix, and its share of every batch."""
+
+    piece: str
+    dry_mix: Figure
+    share: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Clock:
+    """The batches against the clock.
+
+    Attributes:
+        working: how long a batch can be placed
+        mixing: what one batch takes to mix
+        placing: and to place
+        whole: from the first water to the last trowelful
+        meeting: the same of the batches that meet in one casting, or in all of them where they share every batch
+        last_start: of the last of those, after the first water
+    """
+
+    working: Figure
+    mixing: Figure
+    placing: Figure
+    whole: Figure
+    meeting: Figure
+    last_start: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Scratched:
+    """A mix from scratch: what is in a cubic metre, and what is weighed out for one pack of cement [kg, l]."""
+
+    cement: Figure
+    sand: Figure
+    stone: Figure | None
+    water: Figure
+    strength: Figure
+    pack_kg: float
+    sand_damp: Figure
+    stone_damp: Figure | None
+    water_added: Figure
+    cement_name: str
+    sand_name: str
+    stone_name: str
+
+
+@dataclass(frozen=True, slots=True)
+class Filled:
+    """Standby moulds that what is left over fills."""
+
+    mould: str
+    count: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class MixResult:
     """The figures of a mixing day and its findings.
 
-    ``mixed`` is what has been mixed so far; None before the first batch.
+    ``mixed`` is what has been mixed so far; None before the first batch. ``scratch`` is None where it comes in bags.
     """
 
     mix_name: str
@@ -43,6 +188,16 @@ class MixResult:
     bags: Figure
     left_over: Figure
     choices: tuple[BagChoice, ...]
+    sets: BagSets
+    doses: tuple[Dosed, ...]
+    wetness: Wetness
+    pieces: tuple[PieceMixed, ...]
+    clock: Clock
+    container_filled: Figure
+    slurry: Figure | None
+    standby: tuple[Filled, ...]
+    scratch: Scratched | None
+    feel: FeelOf
     water_start: Figure
     water_planned_l: float
     water_least_l: float

@@ -1,62 +1,118 @@
 """Plans the mixing day."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.kit.clock import pace
+from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import WORKING_FILL, Container
 from ulbrek.core.materials.mixes import Filled, Mix
 from ulbrek.core.mix import checks, rules
-from ulbrek.core.mix.care import CARE, HEAVY_BAG, HEAVY_BAG_KG
-from ulbrek.core.mix.inputs import BatchMixed, MixInputs
-from ulbrek.core.mix.result import BagChoice, MixedSoFar, MixResult
+from ulbrek.core.mix.bags import BagSet, Offer, cheapest, neighbours, of_one_size
+from ulbrek.core.mix.care import CARE, DOSING, HEAVY_BAG, HEAVY_BAG_KG
+from ulbrek.core.mix.doses import PerBag, dosed, read
+from ulbrek.core.mix.feel import FEELS
+from ulbrek.core.mix.inputs import BatchMixed, MixInputs, Work
+from ulbrek.core.mix.pour import Pour
+from ulbrek.core.mix.result import (
+    BagChoice,
+    BagSets,
+    BagSetTold,
+    BagsOf,
+    Clock,
+    MixedSoFar,
+    MixResult,
+    PieceMixed,
+    Scratched,
+    WaterAt,
+    Wetness,
+)
+from ulbrek.core.mix.result import Filled as Fills
+from ulbrek.core.mix.scratch import Recipe
 
 START_SHARE = 0.75  # Of the usual water. Source: common practice.
+SPARES: dict[Work, float] = {"form": 0.10, "packed": 0.15, "ground": 0.12}  # Source: common practice.
+_CURVE = (0.80, 0.85, 0.90, 0.95, 1.0, 1.05, 1.10, 1.15, 1.20, 1.25, 1.30, 1.40)
 
 
-def mix(
-    inputs: MixInputs,
-    chosen: Mix,
-    filled: Filled,
-    container: Container,
-    volumes: Mapping[str, tuple[Figure, int]],
-    mixed: Sequence[BatchMixed] = (),
-) -> MixResult:
+@dataclass(frozen=True)
+class MixedFrom:
+    """What is mixed, in what, and what the shop has to add to it.
+
+    Attributes:
+        filled: one bag with its planned water
+        recipe: None where it comes in bags
+        standby: moulds for what is left over, by name and volume [l]
+    """
+
+    mix: Mix
+    filled: Filled
+    container: Container
+    admixtures: Sequence[Admixture]
+    recipe: Recipe | None = None
+    standby: Sequence[tuple[str, float]] = ()
+
+
+def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
     """The figures and findings of a mixing day.
 
     Args:
         inputs: what the job chose
-        chosen: the mix
-        filled: one bag of the chosen size with its planned water
-        container: what it is mixed in
-        volumes: by piece, the volume of one [l] and how many are wanted
+        of: what is mixed, and in what
+        pour: what is poured
         mixed: the batches mixed so far, the first one first
     """
-    size = filled.size
-    poured = _poured(volumes)
+    size, filled = of.filled.size, of.filled
+    inputs = inputs if inputs.spare is not None else inputs.model_copy(update={"spare": SPARES[inputs.work]})
+    poured = _poured(pour)
     needed = _bags(inputs, filled, poured)
-    fill = work(rules.working_fill, container_l=container.volume_l, fill_share=WORKING_FILL)
+    fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
     fits = work(rules.bags_that_fit, working_fill_l=fill, bag_yield_l=filled.yield_)
     per_batch: Figure | float = min(fits, needed, key=lambda figure: figure.value)
     if inputs.bags_per_batch is not None:
         per_batch = inputs.bags_per_batch
     batch = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=filled.yield_)
+    batches = work(rules.batches, bags=needed, bags_per_batch=per_batch)
     start = work(rules.water_start, usual_water_l=filled.usual_water, start_share=START_SHARE)
+    bag = _per_bag(inputs, of)
+    doses = list(read(inputs.doses, of.admixtures, bag))
+    told = tuple(dosed(one, bag, (per_batch, needed)) for one in doses)
+    clock = _clock(inputs, of, pour, (per_batch, batches))
+    helped = _clock(inputs.model_copy(update={"people": 2}), of, pour, (per_batch, batches))
+    left = work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured)
+    seen = checks.Seen(
+        inputs, of.mix, size, of.container, of.admixtures, pour, needed, (batch, fill, fits), doses, bag,
+        (clock, helped), mixed,
+    )  # fmt: skip
     return MixResult(
-        mix_name=chosen.name,
+        mix_name=of.mix.name,
         bag=size.id,
         bag_name=size.name,
-        container_name=container.name,
+        container_name=of.container.name,
         poured_volume=poured,
-        volume_with_spare=work(rules.volume_with_spare, poured_volume_l=poured, spare=inputs.spare),
+        volume_with_spare=work(rules.volume_with_spare, poured_volume_l=poured, spare=inputs.spare or 0.0),
         bag_yield=filled.yield_,
         density=filled.density,
         bags=needed,
-        left_over=work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured),
+        left_over=left,
         choices=tuple(
             BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, other.id))
-            for other in chosen.sizes
+            for other in of.mix.sizes
             if other.id != size.id
         ),
+        sets=_sets(inputs, of, poured.value),
+        doses=told,
+        wetness=_wetness(of, bag, sum(one.water.value for one in told if one.water)),
+        pieces=tuple(_pieces(pour, of, batch, poured)),
+        clock=clock,
+        container_filled=work(rules.filled_container, working_fill_l=fill, density_kg_m3=filled.density),
+        slurry=work(rules.slurry, void_share=inputs.void_share, poured_volume_l=poured) if inputs.void_share else None,
+        standby=tuple(
+            Fills(name, work(rules.fills, name, left_over_l=left, mould_l=volume)) for name, volume in of.standby
+        ),
+        scratch=_scratched(of.recipe) if of.recipe else None,
+        feel=FEELS[inputs.feel or of.mix.feel],
         water_start=start,
         water_planned_l=_value(filled.water_l),
         water_least_l=size.water_least_l,
@@ -64,19 +120,132 @@ def mix(
         working_fill=fill,
         bags_that_fit=fits,
         bags_per_batch=_value(per_batch),
-        batches=work(rules.batches, bags=needed, bags_per_batch=per_batch),
+        batches=batches,
         batch_volume=batch,
         batch_water_start=work(rules.batch_water, "start", bags_per_batch=per_batch, bag_water_l=start),
         batch_water_most=work(rules.batch_water, "most", bags_per_batch=per_batch, bag_water_l=size.water_most_l),
         mixed=_mixed_so_far(mixed, filled, poured),
-        findings=tuple(checks.all_findings(inputs, size, container, needed, (batch, fill, fits), mixed)),
-        care=(*CARE, HEAVY_BAG) if size.dry_mass_kg > HEAVY_BAG_KG else CARE,
+        findings=tuple(checks.all_findings(seen)),
+        care=tuple(_care(inputs, of)),
     )
 
 
 def dose_found(mixed: Sequence[BatchMixed]) -> Figure | None:
     """The water that a bag of the first batch took [l]; None before it."""
     return work(rules.dose_found, batch_water_l=mixed[0].water_l, batch_bags=mixed[0].bags) if mixed else None
+
+
+def _care(inputs: MixInputs, of: MixedFrom) -> Iterator[str]:
+    yield from CARE
+    if of.filled.size.dry_mass_kg > HEAVY_BAG_KG and of.recipe is None:
+        yield HEAVY_BAG
+    if inputs.doses:
+        yield DOSING
+
+
+def _per_bag(inputs: MixInputs, of: MixedFrom) -> PerBag:
+    share = inputs.cement_share or of.mix.cement_share
+    dry = of.filled.size.dry_mass_kg
+    cement = work(rules.cement_in_bag, dry_mass_kg=dry, cement_share=share) if share else None
+    return PerBag(dry, cement, of.filled.yield_)
+
+
+def _wetness(of: MixedFrom, bag: PerBag, from_doses_l: float) -> Wetness:
+    usual, water = of.filled.usual_water, of.filled.water_l
+    cement = bag.cement_kg
+    ratio = work(rules.water_cement, water_l=water, doses_l=from_doses_l, cement_kg=cement) if cement else None
+    if cement:
+        left = work(rules.strength_left, usual_water_l=usual, water_l=water, cement_kg=cement)
+    else:
+        left = work(rules.strength_left_by_share, usual_water_l=usual, water_l=water)
+
+    def at(share: float) -> WaterAt:
+        litres = usual.value * share
+        strength = (
+            rules.strength_left(usual.value, litres, cement.value)
+            if cement
+            else rules.strength_left_by_share(usual.value, litres)
+        )
+        return WaterAt(litres, strength, rules.shrinkage_at(usual.value, litres))
+
+    return Wetness(
+        of_dry=work(rules.water_of_dry, water_l=water, dry_mass_kg=bag.dry_kg),
+        ratio=ratio,
+        strength_left=left,
+        shrinkage=work(rules.shrinkage_at, usual_water_l=usual, water_l=water),
+        curve=tuple(at(share) for share in _CURVE),
+    )
+
+
+def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batch: tuple[Figure | float, Figure]) -> Clock:
+    per_batch, batches = batch
+    speed = pace("Arrhenius", pour.temperature_c)
+    working = work(rules.working_time, workable_min=of.mix.workable_min, pace=speed)
+    mixing, placing = (
+        work(rules.batch_takes, what, bags_per_batch=per_batch, minutes_a_bag=minutes)
+        for what, minutes in (("mixing", inputs.minutes_mixing), ("placing", inputs.minutes_placing))
+    )
+    both = {"mixing_min": mixing, "placing_min": placing}
+    meet: Figure = batches
+    if not inputs.one_colour:
+        largest = max(pour.casts.values(), key=lambda casts: casts.volume.value).volume
+        volume = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=of.filled.yield_)
+        meet = work(rules.batches_that_meet, casting_l=largest, batch_volume_l=volume)
+    hands = float(inputs.people)
+    return Clock(
+        working=working,
+        mixing=mixing,
+        placing=placing,
+        whole=work(rules.pour_takes, batches=batches, **both, hands=hands),
+        meeting=work(rules.pour_takes, "meeting", batches=meet, **both, hands=hands),
+        last_start=work(rules.last_start, working_min=working, **both),
+    )
+
+
+def _sets(inputs: MixInputs, of: MixedFrom, volume_l: float) -> BagSets:
+    """The cheapest set of bags of all sizes that suffices, and its neighbours."""
+    here = {size.id: sum(one.count for one in inputs.in_hand if one.bag == size.id) for size in of.mix.sizes}
+    priced = all(size.price is not None for size in of.mix.sizes)
+    yields = [(size, Filled(size, None).yield_.value) for size in of.mix.sizes]
+    offers = [Offer(size.id, gives, (size.price or 0.0) if priced else gives, here[size.id]) for size, gives in yields]
+    spare, over = inputs.spare or 0.0, inputs.least_bags_over
+    best = (cheapest if priced else of_one_size)(offers, volume_l, spare, over)
+    less, more = neighbours(best, offers, volume_l)
+    names = {size.id: size.name for size in of.mix.sizes}
+
+    def told(found: BagSet) -> BagSetTold:
+        bags = tuple(
+            BagsOf(offer.bag, names[offer.bag], count, min(count, offer.in_hand))
+            for offer, count in zip(offers, found.counts, strict=True)
+            if count
+        )
+        return BagSetTold(bags, found.yield_l, found.yield_l - volume_l, round(found.cost, 2) if priced else None)
+
+    return BagSets(told(best), told(less[0]) if less else None, told(more[0]) if more else None)
+
+
+def _pieces(pour: Pour, of: MixedFrom, batch: Figure, poured: Figure) -> Iterator[PieceMixed]:
+    size = of.filled.size
+    for piece, casts in pour.casts.items():
+        yield PieceMixed(
+            piece,
+            work(
+                rules.dry_mix_in, piece, mass_fresh_kg=casts.mass, water_l=of.filled.water_l,
+                dry_mass_kg=size.dry_mass_kg,
+            ),
+            work(
+                rules.share_of_batch, piece, batch_volume_l=batch, piece_volume_l=casts.volume, poured_volume_l=poured
+            ),
+        )  # fmt: skip
+
+
+def _scratched(recipe: Recipe) -> Scratched:
+    cement, sand, stone = recipe.names
+    return Scratched(
+        cement=recipe.cement, sand=recipe.sand, stone=recipe.stone, water=recipe.water, strength=recipe.strength,
+        pack_kg=recipe.pack_kg, sand_damp=recipe.sand_damp, stone_damp=recipe.stone_damp,
+        water_added=recipe.water_added, cement_name=cement, sand_name=sand, stone_name=stone,
+    )  # fmt: skip
 
 
 def _mixed_so_far(mixed: Sequence[BatchMixed], filled: Filled, poured: Figure) -> MixedSoFar | None:
@@ -88,10 +257,10 @@ def _mixed_so_far(mixed: Sequence[BatchMixed], filled: Filled, poured: Figure) -
     return MixedSoFar(len(mixed), dose, used, to_go)
 
 
-def _poured(volumes: Mapping[str, tuple[Figure, int]]) -> Figure:
+def _poured(pour: Pour) -> Figure:
     by_piece = {
-        f"{piece}_l": work(rules.taken_by_pieces, piece, volume_l=volume, count=count)
-        for piece, (volume, count) in volumes.items()
+        f"{piece}_l": work(rules.taken_by_pieces, piece, volume_l=casts.volume, count=casts.count)
+        for piece, casts in pour.casts.items()
     }
     return work(rules.poured_volume, "", **by_piece)
 
@@ -101,7 +270,7 @@ def _bags(inputs: MixInputs, filled: Filled, poured: Figure, of: str = "") -> Fi
         rules.bags,
         of,
         poured_volume_l=poured,
-        spare=inputs.spare,
+        spare=inputs.spare or 0.0,
         bag_yield_l=filled.yield_,
         least_over_bags=inputs.least_bags_over,
     )

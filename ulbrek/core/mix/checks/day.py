@@ -1,6 +1,6 @@
 """What would go wrong on the mixing day."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
@@ -145,22 +145,3 @@ def batches_differ(mixed: Sequence[BatchMixed]) -> list[Finding]:
             values={"number": str(number), "water": Quantity(water, "l"), "first": Quantity(first, "l")},
         )
     ]
-
-
-def all_findings(
-    inputs: MixInputs,
-    size: BagSize,
-    container: Container,
-    needed: Figure,
-    batch: tuple[Figure, Figure, Figure],
-    mixed: Sequence[BatchMixed],
-) -> Iterator[Finding]:
-    """Everything that Mix finds; ``batch`` is its volume, the container's fill and the bags that fit.
-
-    ``mixed`` are the batches mixed so far.
-    """
-    yield from short_of_bags(inputs, size, needed)
-    yield from water_over_most(inputs, size)
-    yield from batch_over_container(container, *batch)
-    yield from batch_too_wet(size, mixed)
-    yield from batches_differ(mixed)

@@ -1,0 +1,57 @@
+"""Findings of Mix: what raises each, and a near miss that does not."""
+
+from typing import Any
+
+from tests.jobs import top
+from ulbrek.core.job import Job
+
+
+def dosed(**dose: Any) -> Job:
+    """A top with one thing dosed; a bag of 60 lb holds 4.35 kg of cement."""
+    return top(mix={"doses": [{"admixture": "pigment", **dose}]})
+
+
+def lots(first: int, second: int) -> Job:
+    """A top in one colour, its bags from two lots."""
+    here = [{"bag": "60lb", "count": first, "lot": "C-020"}, {"bag": "60lb", "count": second, "lot": "C-077"}]
+    return top(mix={"one_colour": True, "in_hand": here})
+
+
+def rapid(**mix: Any) -> Job:
+    """A top of the mortar that sets in minutes."""
+    return top(mix={"mix": "rapid", "bag": "50lb", **mix})
+
+
+def scratch(**changed: Any) -> Job:
+    """A top that is mixed from scratch."""
+    return top(mix={"scratch": {"cement": "cement", "sand": "sand", "stone": "stone-10", **changed}})
+
+
+RETARDED = [{"admixture": "citric-acid", "percent": 0.2}]
+MIX_CASES: dict[str, tuple[Job, Job]] = {
+    "dose-readings-differ": (dosed(percent=3, grams=128), dosed(percent=3, grams=129)),
+    "dose-slipped": (dosed(percent=0.05), dosed(percent=0.5)),
+    "dose-slipped grams for kilograms": (dosed(grams=0.174), dosed(grams=174)),
+    "dose-slipped ten times too much": (dosed(percent=30), dosed(percent=3)),
+    "dose-on-wrong-base": (dosed(percent=3, base="dry mix"), dosed(percent=3, base="cement")),
+    "dose-out-of-range": (dosed(percent=6.1), dosed(percent=6)),
+    "dose-out-of-range too little": (dosed(percent=0.49), dosed(percent=0.5)),
+    "cement-not-known": (rapid(doses=RETARDED), rapid(doses=RETARDED, cement_share=0.4)),
+    "mixed-lots": (lots(2, 2), lots(3, 1)),
+    "ratio-too-high": (scratch(water_cement=0.51), scratch(water_cement=0.50)),
+    "working-time-too-short": (
+        rapid(people=1, minutes_mixing=8),  # two batches in turn: 2 x (8 + 4) min
+        rapid(people=1, minutes_mixing=6),
+    ),
+    "wrong-feel": (
+        top(mix={"feel": "flowing"}),
+        top(mix={"feel": "flowing", "doses": [{"admixture": "plasticiser-powder", "percent": 0.2}]}),
+    ),
+    "stones-too-large": (top(piece={"thickness": "29 mm"}), top(piece={"thickness": "30 mm"})),
+    "stones-jam-at-steel": (
+        top(piece={"thickness": "31 mm"}, steel={"school": "mesh"}),  # (31 - 5) / 2 is 13; three quarters of it 9.75
+        top(piece={"thickness": "32 mm"}, steel={"school": "mesh"}),
+    ),
+    "no-such-ingredient": (scratch(sand="gone"), scratch(sand="sand")),
+    "no-such-admixture": (top(mix={"doses": [{"admixture": "gone"}]}), top()),
+}

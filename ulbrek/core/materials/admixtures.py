@@ -1,0 +1,40 @@
+"""What is added to a mix by the gram: colour, plasticiser, fibre, retarder."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+
+from ulbrek.core.materials.boards import Id, Price, Words
+
+Base = Literal["cement", "dry mix", "bag", "m3"]
+Share = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
+IN_PERCENT: tuple[Base, ...] = ("cement", "dry mix")
+
+
+class Admixture(BaseModel):
+    """Something that is dosed, and the range that its maker allows.
+
+    Doses are percent of the cement or of the dry mix, grams a bag, or grams a cubic metre, as ``base`` says.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    id: Id
+    name: Words
+    kind: Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"]
+    base: Base
+    least: Share
+    usual: Share
+    most: Share
+    water_share: Annotated[float, Field(ge=0, lt=1, allow_inf_nan=False, description="of its mass, in a liquid")] = 0.0
+    density_kg_l: Annotated[float, Field(gt=0.05, le=8, allow_inf_nan=False, description="as it is poured out")] = 1.0
+    spoon_g: Annotated[float | None, Field(gt=0, le=100, description="a level teaspoon; None: it is weighed")] = None
+    pack_g: Annotated[float | None, Field(gt=0, le=1_000_000, allow_inf_nan=False)] = None
+    price: Price | None = None
+    source: Annotated[str, Field(max_length=200)]
+
+    @model_validator(mode="after")
+    def _ordered(self) -> "Admixture":
+        if not self.least <= self.usual <= self.most:
+            raise ValueError("The usual dose lies between the least and the most. Give them in that order.")
+        return self

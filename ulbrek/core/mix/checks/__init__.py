@@ -1,0 +1,58 @@
+"""Everything that Mix looks for, in the order in which to look at it."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.materials.admixtures import Admixture
+from ulbrek.core.materials.containers import Container
+from ulbrek.core.materials.mixes import BagSize, Mix
+from ulbrek.core.mix.checks import day, doses, stuff
+from ulbrek.core.mix.doses import PerBag, Read
+from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.pour import Pour
+from ulbrek.core.mix.result import Clock
+
+
+@dataclass(frozen=True)
+class Seen:
+    """A mixing day as it is looked at for what would go wrong.
+
+    ``batch`` is its volume, the container's fill and the bags that fit; ``clocks`` the day as it is planned, and as
+    it would be with two people; ``mixed`` the batches mixed so far.
+    """
+
+    inputs: MixInputs
+    mix: Mix
+    size: BagSize
+    container: Container
+    admixtures: Sequence[Admixture]
+    pour: Pour
+    needed: Figure
+    batch: tuple[Figure, Figure, Figure]
+    doses: Sequence[Read]
+    bag: PerBag
+    clocks: tuple[Clock, Clock]
+    mixed: Sequence[BatchMixed]
+
+
+def all_findings(seen: Seen) -> Iterator[Finding]:
+    """Everything that Mix finds."""
+    inputs = seen.inputs
+    yield from day.short_of_bags(inputs, seen.size, seen.needed)
+    yield from day.water_over_most(inputs, seen.size)
+    yield from doses.dose_readings_differ(seen.doses)
+    yield from doses.dose_slipped(seen.doses, seen.bag)
+    yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
+    yield from doses.dose_out_of_range(seen.doses, seen.bag)
+    yield from stuff.working_time_too_short(inputs, *seen.clocks)
+    yield from stuff.stones_too_large(seen.mix, seen.pour)
+    yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
+    yield from day.batch_over_container(seen.container, *seen.batch)
+    yield from day.batch_too_wet(seen.size, seen.mixed)
+    yield from day.batches_differ(seen.mixed)
+    yield from doses.cement_not_known(seen.doses, seen.bag)
+    yield from stuff.mixed_lots(inputs, seen.needed.value)
+    yield from stuff.ratio_too_high(inputs)
+    yield from stuff.wrong_feel(inputs, seen.mix, {one.id: one for one in seen.admixtures})

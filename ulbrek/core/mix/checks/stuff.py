@@ -1,0 +1,172 @@
+"""Whether the mix is the right one: its stones, its feel, its lots, its clock."""
+
+from collections import Counter
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.materials.admixtures import Admixture
+from ulbrek.core.materials.mixes import Feel, Mix
+from ulbrek.core.mix.inputs import MixInputs
+from ulbrek.core.mix.pour import Pour
+from ulbrek.core.mix.result import Clock
+
+MOST_RATIO = 0.50
+_TRIFLE = 1e-6
+
+
+@check("stones-too-large", "stop")
+def stones_too_large(mix: Mix, pour: Pour) -> list[Finding]:
+    """Stones too large for the section
+
+    Over a third of the thinnest section they jam, and leave holes under them.
+
+    Source: ACI 318, 26.4.2.1: a third of the depth of a slab, from memory
+    """
+    if mix.stone_mm <= pour.thinnest_mm / 3 + _TRIFLE:
+        return []
+    return [
+        finding(
+            stones_too_large,
+            title="Stones of {stone} are too large for {thinnest} of concrete",
+            reason="Over a third of the thinnest section they jam, and leave holes in the face.",
+            remedy="Take a mix with stones to {most} or a mortar, or make the piece thicker.",
+            field="/mix",
+            values={
+                "stone": Quantity(mix.stone_mm, "mm"),
+                "thinnest": Quantity(pour.thinnest_mm, "mm"),
+                "most": Quantity(pour.thinnest_mm / 3, "mm"),
+            },
+        )
+    ]
+
+
+@check("stones-jam-at-steel", "caution")
+def stones_jam_at_steel(mix: Mix, pour: Pour) -> list[Finding]:
+    """Stones jam at the steel
+
+    They pass a mesh, or get between steel and form, only where they are smaller than three quarters of the gap.
+
+    Source: ACI 318, 26.4.2.1: three quarters of the clear space, from memory
+    """
+    if pour.clear_mm is None or mix.stone_mm <= 0.75 * pour.clear_mm + _TRIFLE:
+        return []
+    return [
+        finding(
+            stones_jam_at_steel,
+            title="Stones of {stone} do not pass {clear} at the steel",
+            reason="They jam in the mesh or under it, and the face below is left with holes.",
+            remedy="Take a finer mix, a wider mesh, or lay it so that more is left under it.",
+            field="/mix",
+            values={"stone": Quantity(mix.stone_mm, "mm"), "clear": Quantity(pour.clear_mm, "mm")},
+        )
+    ]
+
+
+@check("mixed-lots", "caution")
+def mixed_lots(inputs: MixInputs, needed: float) -> list[Finding]:
+    """Mixed lots in one colour
+
+    Bags of two lots differ in shade; side by side it shows.
+
+    Source: common practice
+    """
+    lots = Counter[str]()
+    for one in inputs.in_hand:
+        if one.bag == inputs.bag and one.lot:
+            lots[one.lot] += one.count
+    if not inputs.one_colour or len(lots) < 2 or max(lots.values()) >= needed:
+        return []
+    lot, most = lots.most_common(1)[0]
+    return [
+        finding(
+            mixed_lots,
+            title="No one lot has {needed}: {most} of {lot} at most",
+            reason="Bags of two lots differ in shade, and castings that stand side by side show it.",
+            remedy="Get enough of one lot, or share every batch over all of the forms, half of each lot in it.",
+            field="/in_hand",
+            values={"needed": Quantity(needed, "bags"), "most": Quantity(float(most), "bags"), "lot": lot},
+        )
+    ]
+
+
+@check("ratio-too-high", "caution")
+def ratio_too_high(inputs: MixInputs) -> list[Finding]:
+    """Too much water for the cement
+
+    Over 0.50 concrete is weak at the face, lets water in and shrinks.
+
+    Source: ACI 318, table 19.3.2.1 for exposed concrete, from memory; common practice for tops
+    """
+    wanted = inputs.scratch
+    if wanted is None or wanted.water_cement <= MOST_RATIO + _TRIFLE:
+        return []
+    return [
+        finding(
+            ratio_too_high,
+            title="{ratio} of water to cement is much",
+            reason="Over {most} the face is weak, takes stains, and the piece shrinks and cracks.",
+            remedy="Keep to {most} at most; for a looser feel use a plasticiser.",
+            field="/scratch/water_cement",
+            values={"ratio": Quantity(wanted.water_cement, "1"), "most": Quantity(MOST_RATIO, "1")},
+            change=Change("Take {most}", {"/scratch/water_cement": MOST_RATIO}, {"most": Quantity(MOST_RATIO, "1")}),
+        )
+    ]
+
+
+@check("working-time-too-short", "stop")
+def working_time_too_short(inputs: MixInputs, clock: Clock, helped: Clock) -> list[Finding]:
+    """The first batch stiffens before the last is in
+
+    Where they meet, a joint is left that shows and leaks.
+
+    Source: common practice
+    """
+    if clock.meeting.value <= clock.working.value + _TRIFLE:
+        return []
+    helps = inputs.people < 2 and helped.meeting.value <= helped.working.value
+    return [
+        finding(
+            working_time_too_short,
+            title="{whole} of mixing and placing, and {working} until it stiffens",
+            reason="The first batch sets before the last one meets it: a cold joint.",
+            remedy="More hands, larger batches, cooler water, a retarder, or pour in two days at a seam.",
+            field="/people",
+            values={
+                "whole": Quantity(clock.meeting.value, "min"),
+                "working": Quantity(clock.working.value, "min"),
+            },
+            change=Change("Two people, one mixes", {"/people": 2}) if helps else None,
+        )
+    ]
+
+
+@check("wrong-feel", "caution")
+def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list[Finding]:
+    """The mix is not made to feel so
+
+    A plain mix flows only with too much water; a flowing one cannot be packed.
+
+    Source: common practice
+    """
+    wanted: Feel = inputs.feel or mix.feel
+    plasticised = any(known[one.admixture].kind == "plasticiser" for one in inputs.doses if one.admixture in known)
+    if wanted == mix.feel or (wanted == "flowing" and plasticised) or (wanted == "plastic" and mix.feel == "packed"):
+        return []
+    helper = next((one for one in known.values() if one.kind == "plasticiser"), None)
+    adding = wanted == "flowing" and helper is not None
+    return [
+        finding(
+            wrong_feel,
+            title="{mix} is made to be {made}, not {wanted}",
+            reason="Water alone makes it flow, and weak." if wanted == "flowing" else "It will not hold its shape.",
+            remedy="Add a plasticiser by its range." if wanted == "flowing" else "Take a mix that is made for it.",
+            field="/feel",
+            values={"mix": mix.name, "made": mix.feel, "wanted": wanted},
+            change=Change(
+                "Add {helper}",
+                {"/doses": [*(one.model_dump() for one in inputs.doses), {"admixture": helper.id}]},
+                {"helper": helper.name},
+            )
+            if adding and helper is not None and len(inputs.doses) < 12
+            else Change("Keep it {made}", {"/feel": None}, {"made": mix.feel}),
+        )
+    ]

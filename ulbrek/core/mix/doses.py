@@ -1,0 +1,109 @@
+"""What is dosed: percent, base and amount of each, side by side."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture, Base
+from ulbrek.core.mix import rules
+from ulbrek.core.mix.inputs import Dose
+from ulbrek.core.mix.result import Dosed
+
+
+@dataclass(frozen=True, slots=True)
+class PerBag:
+    """What a dose can be a share of: one bag's dry mix, its cement where that is known, and what it yields."""
+
+    dry_kg: float
+    cement_kg: Figure | None
+    yield_l: Figure
+
+    def base_kg(self, base: Base) -> Figure | float | None:
+        """The mass that a percentage is of [kg]; None where it is not known, or the dose is no percentage."""
+        return {"cement": self.cement_kg, "dry mix": self.dry_kg}.get(base)
+
+
+@dataclass(frozen=True, slots=True)
+class Read:
+    """A dose as it is read: the admixture, what it is a share of, and both readings where both were typed [g]."""
+
+    index: int
+    dose: Dose
+    admixture: Admixture
+    base: Base
+    base_kg: float | None
+    by_percent_g: float | None
+    typed_g: float | None
+
+
+def read(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: PerBag) -> Iterator[Read]:
+    """Each dose whose admixture the shop has, with its readings."""
+    known = {one.id: one for one in admixtures}
+    for index, dose in enumerate(doses):
+        admixture = known.get(dose.admixture)
+        if admixture is None:
+            continue
+        base = dose.base or admixture.base
+        mass = bag.base_kg(base)
+        kg = mass.value if isinstance(mass, Figure) else mass
+        by_percent = None if dose.percent is None or kg is None else rules.dose_by_percent(dose.percent, kg)
+        yield Read(index, dose, admixture, base, kg, by_percent, dose.grams)
+
+
+def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dosed:
+    """A dose with its amounts.
+
+    Args:
+        found: the dose as it is read
+        bag: what one bag holds and yields
+        batch: bags in a batch, and bags in the pour
+    """
+    one, of, mass = found.admixture, found.admixture.id, bag.base_kg(found.base)
+    per_batch, bags = batch
+    amount: Figure | None = None
+    if found.dose.grams is not None:
+        amount = work(rules.dose_as_typed, of, grams=found.dose.grams)
+    elif found.dose.percent is not None and mass is not None:
+        amount = work(rules.dose_by_percent, of, percent=found.dose.percent, base_kg=mass)
+    elif found.dose.percent is None:
+        amount = _usual(found, bag)
+    if amount is None:
+        return Dosed(found.index, of, one.name, one.kind, found.base, *[None] * 8)
+    return Dosed(
+        index=found.index,
+        admixture=of,
+        name=one.name,
+        kind=one.kind,
+        base=found.base,
+        a_bag=amount,
+        percent=work(rules.percent_of, of, dose_g=amount, base_kg=mass) if mass is not None else None,
+        a_batch=work(rules.dose_of_batch, of, dose_g=amount, bags_per_batch=per_batch),
+        in_all=(whole := work(rules.dose_of_pour, of, dose_g=amount, bags=bags)),
+        cup=work(rules.by_volume, of, dose_g=amount, density_kg_l=one.density_kg_l),
+        spoons=work(rules.by_spoon, of, dose_g=amount, spoon_g=one.spoon_g) if one.spoon_g else None,
+        packs=work(rules.packs, of, dose_g=whole, pack_g=one.pack_g) if one.pack_g else None,
+        water=work(rules.water_in_dose, of, dose_g=amount, water_share=one.water_share) if one.water_share else None,
+    )
+
+
+def _usual(found: Read, bag: PerBag) -> Figure | None:
+    """The maker's usual dose, where none was typed."""
+    one = found.admixture
+    if found.base in IN_PERCENT:
+        mass = bag.base_kg(found.base)
+        return None if mass is None else work(rules.dose_by_percent, one.id, percent=one.usual, base_kg=mass)
+    if one.base == "m3":
+        return work(rules.dose_by_volume, one.id, grams_per_m3=one.usual, bag_yield_l=bag.yield_l)
+    return work(rules.dose_as_typed, one.id, grams=one.usual)
+
+
+def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:
+    """The range that the maker allows, for one bag [g]; None where its base is not known."""
+    if admixture.base in IN_PERCENT:
+        mass = bag.base_kg(admixture.base)
+        if mass is None:
+            return None
+        kg = mass.value if isinstance(mass, Figure) else mass
+        return rules.dose_by_percent(admixture.least, kg), rules.dose_by_percent(admixture.most, kg)
+    share = bag.yield_l.value / 1000 if admixture.base == "m3" else 1.0
+    return admixture.least * share, admixture.most * share

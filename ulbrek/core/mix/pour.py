@@ -1,0 +1,32 @@
+"""What is poured, as Mix takes it from the stations before it."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Casts:
+    """The castings of one piece: the volume [l] and the fresh mass [kg] of one, and how many."""
+
+    volume: Figure
+    mass: Figure
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Pour:
+    """All castings of a pour, and what their stones must pass.
+
+    Attributes:
+        casts: by piece
+        thinnest_mm: the thinnest section
+        clear_mm: the narrowest gap at the steel; None where there is none
+        temperature_c: of the concrete
+    """
+
+    casts: Mapping[str, Casts]
+    thinnest_mm: float
+    clear_mm: float | None
+    temperature_c: float

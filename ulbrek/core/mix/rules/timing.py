@@ -1,0 +1,175 @@
+"""How long there is, and who is needed: batches against the clock."""
+
+from math import ceil
+
+from ulbrek.core.base.figure import rule
+
+
+@rule(unit="min")
+def working_time(workable_min: float, pace: float) -> float:
+    """Working time of a batch
+
+    From its first water until it stiffens, at its own temperature.
+
+    Args:
+        workable_min: at 20 °C
+        pace: how fast it hardens at its temperature, as a share of 20 °C
+
+    Formula: workable_min / max(pace, 0.05)
+
+    Source: the mix's print; that it goes as hardening does is common practice
+    """
+    return workable_min / max(pace, 0.05)
+
+
+@rule(unit="min")
+def batch_takes(bags_per_batch: float, minutes_a_bag: float) -> float:
+    """What a batch takes to mix, or to place
+
+    Args:
+        bags_per_batch: bags in it
+        minutes_a_bag: for one bag, two at least for a small one
+
+    Formula: max(2, bags_per_batch * minutes_a_bag)
+
+    Source: common practice, timed by the shop
+    """
+    return max(2.0, bags_per_batch * minutes_a_bag)
+
+
+@rule(unit="batches")
+def batches_that_meet(casting_l: float, batch_volume_l: float) -> float:
+    """Batches that meet in one casting
+
+    Castings that are filled one after another need not be filled in one go, each by itself must.
+
+    Args:
+        casting_l: volume of the largest casting
+        batch_volume_l: of one batch
+
+    Formula: max(1, ceil(casting_l / batch_volume_l - 1e-9))
+
+    Source: common practice
+    """
+    return float(max(1, ceil(casting_l / batch_volume_l - 1e-9)))
+
+
+@rule(unit="min")
+def pour_takes(batches: float, mixing_min: float, placing_min: float, hands: float) -> float:
+    """From the first water to the last trowelful
+
+    One person mixes and places in turn; of two or more one mixes while another places.
+
+    Args:
+        batches: how many
+        mixing_min: of one batch
+        placing_min: of one batch
+        hands: people at it
+
+    Formula:
+        batches * (mixing_min + placing_min)
+        if hands < 2
+        else (batches - 1) * max(mixing_min, placing_min) + mixing_min + placing_min
+
+    Source: common practice
+    """
+    if hands < 2:
+        return batches * (mixing_min + placing_min)
+    return (batches - 1) * max(mixing_min, placing_min) + mixing_min + placing_min
+
+
+@rule(unit="min")
+def last_start(working_min: float, mixing_min: float, placing_min: float) -> float:
+    """Latest start of the last batch, after the first water
+
+    It must be in place before the first batch has stiffened, or a joint shows.
+
+    Args:
+        working_min: working time of the first batch
+        mixing_min: of one batch
+        placing_min: of one batch
+
+    Formula: max(0, working_min - mixing_min - placing_min)
+
+    Source: common practice
+    """
+    return max(0.0, working_min - mixing_min - placing_min)
+
+
+@rule(unit="l")
+def share_of_batch(batch_volume_l: float, piece_volume_l: float, poured_volume_l: float) -> float:
+    """A casting's share of every batch
+
+    For one colour each batch goes into all of the forms, a little into each.
+
+    Args:
+        batch_volume_l: of one batch
+        piece_volume_l: of one casting
+        poured_volume_l: of the pour
+
+    Formula: batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9)
+
+    Source: common practice
+    """
+    return batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9)
+
+
+@rule(unit="kg")
+def filled_container(working_fill_l: float, density_kg_m3: float) -> float:
+    """Mass of a container at its working fill
+
+    Args:
+        working_fill_l: what it takes and can still be stirred
+        density_kg_m3: density of the fresh concrete
+
+    Formula: working_fill_l * density_kg_m3 / 1000
+
+    Source: arithmetic
+    """
+    return working_fill_l * density_kg_m3 / 1000
+
+
+@rule(unit="kg")
+def dry_mix_in(mass_fresh_kg: float, water_l: float, dry_mass_kg: float) -> float:
+    """Dry mix in one casting
+
+    Args:
+        mass_fresh_kg: of the casting
+        water_l: of one bag
+        dry_mass_kg: of one bag
+
+    Formula: mass_fresh_kg * dry_mass_kg / (dry_mass_kg + water_l)
+
+    Source: conservation of mass
+    """
+    return mass_fresh_kg * dry_mass_kg / (dry_mass_kg + water_l)
+
+
+@rule(unit="l")
+def slurry(void_share: float, poured_volume_l: float) -> float:
+    """Slurry to fill the voids of packed faces
+
+    Args:
+        void_share: share of the volume that is left open
+        poured_volume_l: of the pour
+
+    Formula: void_share * poured_volume_l
+
+    Source: common practice: a packed face is left with some per cent of voids
+    """
+    return void_share * poured_volume_l
+
+
+@rule(unit="castings")
+def fills(left_over_l: float, mould_l: float) -> float:
+    """Standby moulds that the rest fills
+
+    Args:
+        left_over_l: concrete over when the pieces are full
+        mould_l: what a standby mould holds
+
+    Formula: floor(left_over_l / mould_l)
+
+    Source: common practice
+    """
+    return float(int(left_over_l / mould_l + 1e-9))
