@@ -1,6 +1,6 @@
 """What a job's choices stand for in this shop; a choice the shop does not have falls back to its first."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
@@ -37,6 +37,7 @@ class Chosen:
     mix: Mix
     size: BagSize
     recipe: Recipe | None
+    packs_kg: Mapping[str, float]
     container: Container
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
@@ -67,7 +68,8 @@ def choose(job: Job, shop: Shop) -> Chosen:
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, container,
+        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch,
+        {one.id: one.pack_kg for one in shop.ingredients}, container,
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
     )  # fmt: skip
 

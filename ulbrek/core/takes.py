@@ -1,13 +1,14 @@
 """What a pour takes from stock, and what its cutting leaves."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
+from math import ceil
 from typing import Literal
 
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import part_of
-from ulbrek.core.references import choose
+from ulbrek.core.references import Chosen, choose
 from ulbrek.core.shop import Shop
 
 Kind = Literal["bag", "sheet", "bar", "mesh", "hardware", "supply"]
@@ -65,8 +66,14 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
     chosen = choose(job, shop)
     cut, steel = planned.cutting, planned.steel_cutting
     found = [
-        Take("bag", f"{chosen.mix.id}/{chosen.size.id}", f"{chosen.mix.name}, {chosen.size.name}",
-             planned.mix.bags.value, "bags"),
+        *_of_mix(job, chosen, planned),
+        *(
+            Take("supply", one.admixture, one.name, one.packs.value, "packs")
+            if one.packs
+            else Take("supply", one.admixture, one.name, round(one.in_all.value, 1), "g")
+            for one in planned.mix.doses
+            if one.in_all
+        ),
         *(
             Take("sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True)
             for kind in cut.kinds
@@ -83,6 +90,28 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
         Take("hardware", "screws", "Screws", cut.boxes.value, "boxes", of_form=True),
     ]  # fmt: skip
     return tuple(one for one in found if one.quantity > 0)
+
+
+def _of_mix(job: Job, chosen: Chosen, planned: Plan) -> Iterator[Take]:
+    """The bags; of a mix from scratch packs of cement, sand and stone."""
+    mix, wanted, recipe = planned.mix, job.mix.scratch, chosen.recipe
+    if wanted is None or recipe is None:
+        if job.mix.buy == "cheapest set":
+            for one in mix.sets.cheapest.bags:
+                yield Take(
+                    "bag", f"{chosen.mix.id}/{one.bag}", f"{chosen.mix.name}, {one.name}", float(one.count), "bags"
+                )
+            return
+        yield Take(
+            "bag", f"{chosen.mix.id}/{chosen.size.id}", f"{chosen.mix.name}, {chosen.size.name}", mix.bags.value, "bags"
+        )
+        return
+    yield Take("bag", wanted.cement, recipe.names[0], mix.bags.value, "bags")
+    damp = ((wanted.sand, recipe.names[1], recipe.sand_damp), (wanted.stone, recipe.names[2], recipe.stone_damp))
+    for ingredient, name, kilograms in damp:
+        if ingredient and kilograms:
+            pack = chosen.packs_kg[ingredient]
+            yield Take("bag", ingredient, name, float(ceil(kilograms.value * mix.bags.value / pack - 1e-9)), "bags")
 
 
 def takes_of_pour(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:

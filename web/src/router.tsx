@@ -19,6 +19,7 @@ import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
 import { RulesPage } from "./stations/rules/RulesPage";
+import { ShoppingPage } from "./stations/shopping/ShoppingPage";
 import { StockPage } from "./stations/stock/StockPage";
 
 const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
@@ -125,9 +126,22 @@ const stock = createRoute({
   component: StockPage,
 });
 
+const toBuy = createRoute({
+  getParentRoute: () => root,
+  path: "/shopping",
+  validateSearch: (search: Record<string, unknown>): { job?: string[] } => ({
+    job: [search.job ?? []].flat().map(String),
+  }),
+  loader: ({ context }) =>
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(jobsQuery)]),
+  component: function ToBuy() {
+    return <ShoppingPage ids={toBuy.useSearch().job ?? []} />;
+  },
+});
+
 export const makeRouter = (queries: QueryClient) =>
   createRouter({
-    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, rules]),
+    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, toBuy, rules]),
     context: { queries },
     defaultPendingMs: 300,
     defaultPendingComponent: () => <Message title="One moment" text="Fetching it." />,

@@ -87,6 +87,12 @@ class MixInputs(_Described):
     people: Annotated[int, Field(ge=1, le=12)] = 2
     minutes_mixing: Annotated[Minutes, Field(description="a bag")] = 5.0
     minutes_placing: Annotated[Minutes, Field(description="a bag")] = 4.0
+    workable_min: Annotated[
+        float | None,
+        Field(
+            gt=1, le=600, allow_inf_nan=False, description="as tried on a cupful, on the day; None: by the mix [min]"
+        ),
+    ] = None
     bought: Annotated[tuple[str, ...], Field(max_length=200, description="ticked off the shopping list")] = ()
 
 

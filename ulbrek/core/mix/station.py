@@ -181,6 +181,8 @@ def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batch: tuple[Figure | f
     per_batch, batches = batch
     speed = pace("Arrhenius", pour.temperature_c)
     working = work(rules.working_time, workable_min=of.mix.workable_min, pace=speed)
+    if inputs.workable_min is not None:
+        working = work(rules.working_time_tried, minutes=inputs.workable_min)
     mixing, placing = (
         work(rules.batch_takes, what, bags_per_batch=per_batch, minutes_a_bag=minutes)
         for what, minutes in (("mixing", inputs.minutes_mixing), ("placing", inputs.minutes_placing))

@@ -51,6 +51,12 @@ export const schoolsQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const shoppingQuery = (ids: readonly string[]) =>
+  queryOptions({
+    queryKey: ["shopping", ...ids],
+    queryFn: () => take(client.GET("/api/shopping", { params: { query: { job: [...ids] } } })),
+  });
+
 export const historyQuery = (id: string, revision: number) =>
   queryOptions({
     queryKey: ["history", id, revision],

@@ -46,6 +46,16 @@ export function Findings({ findings, onChange }: Props) {
                 {sentence(finding.change.label, finding.change.values ?? {}, units)}
               </button>
             )}
+            {finding.also?.map((other) => (
+              <button
+                key={other.label}
+                type="button"
+                className="button mt-2 ml-2"
+                onClick={() => onChange({ ...finding, change: other })}
+              >
+                {sentence(other.label, other.values ?? {}, units)}
+              </button>
+            ))}
             <details className="mt-1 text-soft">
               <summary className="min-h-6 w-fit underline decoration-dotted underline-offset-4">Source</summary>
               <p>{finding.source}.</p>

@@ -17,7 +17,15 @@ interface Shown {
   decimals: number;
 }
 
+const SAME = (name: string, decimals: number) => ({
+  mm: { name, factor: 1, decimals },
+  in: { name, factor: 1, decimals },
+});
+
 const SHOWN: Record<string, { mm: Shown; in: Shown }> = {
+  g: SAME("g", 1), // doses are weighed in grams everywhere
+  ml: SAME("ml", 0),
+  min: SAME("min", 0),
   kg: { mm: { name: "kg", factor: 1, decimals: 1 }, in: { name: "lb", factor: 1 / KG_PER_POUND, decimals: 0 } },
   l: { mm: { name: "l", factor: 1, decimals: 1 }, in: { name: "qt", factor: 1 / LITRES_PER_QUART, decimals: 1 } },
   m2: { mm: { name: "m²", factor: 1, decimals: 2 }, in: { name: "ft²", factor: 1 / M2_PER_SQUARE_FOOT, decimals: 1 } },
@@ -52,6 +60,9 @@ const ONE: Record<string, string> = {
   ties: "tie",
   lengths: "length",
   kerfs: "kerf",
+  packs: "pack",
+  spoons: "spoon",
+  castings: "casting",
 };
 
 const SMALL_MM = 3;

@@ -16,13 +16,16 @@ from ulbrek.core.base.units.writing import write_length
 _ONE = {
     "bags": "bag", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
-    "lengths": "length", "kerfs": "kerf",
+    "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
 }  # fmt: skip
 _PLAIN = {"%": "{:.2g} %", "price": "{:,.2f}"}
 SMALL_MM = 3.0
 SMALL_L = 0.2
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
 _SHOWN = {
+    "g": (("g", 1.0, 1), ("g", 1.0, 1)),
+    "ml": (("ml", 1.0, 0), ("ml", 1.0, 0)),
+    "min": (("min", 1.0, 0), ("min", 1.0, 0)),
     "kg": (("kg", 1.0, 1), ("lb", 1 / KG_PER_POUND, 0)),
     "l": (("l", 1.0, 1), ("qt", 1 / LITRES_PER_US_QUART, 1)),
     "m2": (("m²", 1.0, 2), ("ft²", 1e6 / MM_PER_FOOT**2, 1)),

@@ -53,6 +53,7 @@ from ulbrek.core.mix.rules.timing import (
     share_of_batch,
     slurry,
     working_time,
+    working_time_tried,
 )
 from ulbrek.core.mix.rules.water import (
     ratio_for_strength,
@@ -117,5 +118,6 @@ __all__ = [
     "with_cement",
     "working_fill",
     "working_time",
+    "working_time_tried",
     "yield_of_pack",
 ]

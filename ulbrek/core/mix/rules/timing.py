@@ -23,6 +23,20 @@ def working_time(workable_min: float, pace: float) -> float:
 
 
 @rule(unit="min")
+def working_time_tried(minutes: float) -> float:
+    """Working time of a batch, as it was tried
+
+    Args:
+        minutes: until a cupful stiffened, with all that is dosed, at the temperature of the day
+
+    Formula: minutes
+
+    Source: a trial by the shop: the only way to know what a retarder does
+    """
+    return minutes
+
+
+@rule(unit="min")
 def batch_takes(bags_per_batch: float, minutes_a_bag: float) -> float:
     """What a batch takes to mix, or to place
 

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Job, Shop } from "@/api/client";
+import type { Job, Plan, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
@@ -13,6 +13,11 @@ import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { BagShelf } from "./BagShelf";
 import { BatchRow } from "./BatchRow";
+import { ClockRow } from "./ClockRow";
+import { DoseList } from "./DoseList";
+import { FeelPanel } from "./FeelPanel";
+import { ScratchFields, Weighed } from "./ScratchFields";
+import { WaterCurve } from "./WaterCurve";
 import { WaterGauge } from "./WaterGauge";
 
 /** Mix: the bags to have, the water they take, the batches they make. */
@@ -60,7 +65,25 @@ export function MixStation({ editor }: StationProps) {
           <FigureLine label="Left over" figure={mix.left_over} text={writeVolume(mix.left_over.value, units)} />
           <FigureLine label="Water to start a bag" figure={mix.water_start} />
           <FigureLine label="Fresh density" figure={mix.density} />
+          <FigureLine label={`The ${mix.container_name.toLowerCase()}, filled`} figure={mix.container_filled} />
+          {mix.slurry && <FigureLine label="Slurry for the voids" figure={mix.slurry} />}
+          {mix.standby.map((one) => (
+            <FigureLine key={one.mould} label={`The rest fills, ${one.mould}`} figure={one.count} />
+          ))}
         </dl>
+        <a className="button mt-3 inline-flex items-center" href={`/shopping?job=${editor.kept.id}`}>
+          Shopping list
+        </a>
+      </section>
+      <section aria-label="Each casting">
+        <h2 className="mb-1 text-lg font-bold">Each casting</h2>
+        {mix.pieces.map((one) => (
+          <dl key={one.piece} className="mb-2">
+            <dt className="font-bold">{plan.pieces.find((piece) => piece.id === one.piece)?.name}</dt>
+            <FigureLine label="Dry mix in it" figure={one.dry_mix} />
+            <FigureLine label="Its share of a batch" figure={one.share} />
+          </dl>
+        ))}
       </section>
       <Care lines={mix.care} />
     </>
@@ -70,11 +93,57 @@ export function MixStation({ editor }: StationProps) {
     <Bench editor={editor} title="Mix" ticket={ticket} findings={findingsOf(plan, "mix")}>
       <div className="mx-auto max-w-3xl space-y-8 p-5">
         <BagShelf mix={mix} inHand={job.mix.bags_in_hand ?? null} />
+        {shop && <ScratchFields job={job} shop={shop} editor={editor} />}
+        <Weighed mix={mix} />
+        <Sets mix={mix} />
         <WaterGauge mix={mix} units={units} />
+        <WaterCurve
+          mix={mix}
+          units={units}
+          onPreview={(litres) => editor.preview((now) => withField(now, "/mix/water_per_bag_l", litres))}
+          onKeep={(litres) =>
+            void editor.change((now) => withField(now, "/mix/water_per_bag_l", litres), `${litres} l of water a bag`)
+          }
+        />
+        {shop && <DoseList job={job} shop={shop} mix={mix} editor={editor} />}
         <BatchRow mix={mix} />
+        <ClockRow mix={mix} people={job.mix.people ?? 2} />
+        <FeelPanel mix={mix} editor={editor} />
         {shop && <Choices job={job} shop={shop} editor={editor} />}
       </div>
     </Bench>
+  );
+}
+
+/** The cheapest set of bags that suffices, and what a bag less or more would leave. */
+function Sets({ mix }: { mix: Plan["mix"] }) {
+  const { units } = usePreferences();
+  const { cheapest, one_less, one_more } = mix.sets;
+  if (mix.scratch) return null;
+  const said = (set: Plan["mix"]["sets"]["cheapest"]) =>
+    set.bags.map((one) => `${one.count} of ${one.name}`).join(" and ");
+  const over = (litres: number) =>
+    litres < 0
+      ? `short by ${writeVolume(-litres, units)} without any spare`
+      : `${writeVolume(litres, units)} over the bare volume`;
+  return (
+    <section aria-label="Sets of bags">
+      <h2 className="text-lg font-bold">
+        {cheapest.cost === null ? "Least left over" : "Cheapest"}: {said(cheapest)}
+        {cheapest.cost !== null && `, ${cheapest.cost.toFixed(2)} to pay`}
+      </h2>
+      <p>{over(cheapest.over_l)}.</p>
+      {one_less && (
+        <p className="text-soft">
+          One less, {said(one_less)}: {over(one_less.over_l)}.
+        </p>
+      )}
+      {one_more && (
+        <p className="text-soft">
+          One more, {said(one_more)}: {over(one_more.over_l)}.
+        </p>
+      )}
+    </section>
   );
 }
 
@@ -113,11 +182,77 @@ function Choices({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }
           empty="not counted"
           onKeep={(bags) => set("bags_in_hand", bags, `${bags ?? "Uncounted"} bags in hand`)}
         />
+        <Select
+          label="What is poured"
+          value={job.mix.work ?? "form"}
+          choices={[
+            { value: "form", text: "into forms, 10 % spare" },
+            { value: "packed", text: "packed by hand, 15 %" },
+            { value: "ground", text: "on the ground, 12 %" },
+          ]}
+          onChoose={(work) => void set("work", work, `Poured: ${work}`)}
+        />
         <NumberField
           label="Spare"
           unit="%"
-          value={(job.mix.spare ?? 0.1) * 100}
-          onKeep={(percent) => set("spare", (percent ?? 0) / 100, `Spare ${percent} %`)}
+          value={job.mix.spare == null ? null : job.mix.spare * 100}
+          empty="by the work"
+          onKeep={(percent) =>
+            set("spare", percent === null ? null : percent / 100, `Spare ${percent ?? "by the work"} %`)
+          }
+        />
+        <Select
+          label="Bought"
+          value={job.mix.buy ?? "one size"}
+          choices={[
+            { value: "one size", text: "in one size" },
+            { value: "cheapest set", text: "as the cheapest set" },
+          ]}
+          onChoose={(buy) => void set("buy", buy, `Bought: ${buy}`)}
+        />
+        <Select
+          label="The castings"
+          value={job.mix.one_colour ? "match" : "alone"}
+          choices={[
+            { value: "alone", text: "stand by themselves" },
+            { value: "match", text: "must match in colour" },
+          ]}
+          onChoose={(how) => void set("one_colour", how === "match", `The castings ${how}`)}
+        />
+        <NumberField
+          label="Cement in the dry mix"
+          unit="%"
+          value={job.mix.cement_share == null ? null : job.mix.cement_share * 100}
+          empty={mix?.cement_share ? `${mix.cement_share * 100}` : "not known"}
+          onKeep={(percent) => set("cement_share", percent === null ? null : percent / 100, `Cement ${percent} %`)}
+        />
+        <NumberField
+          label="Left open by packing"
+          unit="%"
+          value={(job.mix.void_share ?? 0) * 100}
+          onKeep={(percent) => set("void_share", (percent ?? 0) / 100, `${percent} % left open`)}
+        />
+        <NumberField
+          label="People at it"
+          value={job.mix.people ?? 2}
+          onKeep={(people) => set("people", people ?? 1, `${people} people at it`)}
+        />
+        <NumberField
+          label="A cupful stiffened after"
+          unit="min"
+          value={job.mix.workable_min ?? null}
+          empty="not tried"
+          onKeep={(minutes) => set("workable_min", minutes, `A cupful stiffened after ${minutes ?? "?"} min`)}
+        />
+        <NumberField
+          label="Minutes to mix a bag"
+          value={job.mix.minutes_mixing ?? 5}
+          onKeep={(minutes) => set("minutes_mixing", minutes ?? 5, `${minutes} min to mix a bag`)}
+        />
+        <NumberField
+          label="Minutes to place a bag"
+          value={job.mix.minutes_placing ?? 4}
+          onKeep={(minutes) => set("minutes_placing", minutes ?? 4, `${minutes} min to place a bag`)}
         />
         <NumberField
           label="Whole bags over, at least"

@@ -10,6 +10,7 @@ const PLACES = [
   { to: "/castings", name: "Castings" },
   { to: "/moulds", name: "Moulds" },
   { to: "/stock", name: "Stock" },
+  { to: "/shopping", name: "To buy" },
   { to: "/rules", name: "Rules" },
 ] as const;
 

@@ -1,0 +1,51 @@
+"""The shopping list of one job or of several."""
+
+from typing import Annotated, Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response
+
+from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.core.job import Job
+from ulbrek.core.shop import Shop
+from ulbrek.core.shopping import ShoppingList, shopping
+from ulbrek.files.pack import Paper
+from ulbrek.files.shopping_file import shopping_page, write_shopping_csv, write_shopping_xlsx
+from ulbrek.simulated_prices import SimulatedPrices
+from ulbrek.store.database import Database
+
+router = APIRouter(prefix="/api")
+ListFormat = Literal["csv", "xlsx", "pdf"]
+Ids = Annotated[list[UUID], Query(min_length=1, max_length=40, description="the jobs that are bought for")]
+
+
+@router.get("/shopping")
+def get_shopping(db: Db, job: Ids) -> ShoppingList:
+    """What these jobs take, less what is free in stock, by kind."""
+    _, _, found = _list(db, job)
+    return found
+
+
+@router.get("/shopping.{form}", response_class=Response)
+def get_shopping_file(db: Db, form: ListFormat, job: Ids, paper: Paper = "a4") -> Response:
+    """The same as a file."""
+    jobs, shop, found = _list(db, job)
+    title = jobs[0].name if len(jobs) == 1 else f"{len(jobs)} jobs"
+    match form:
+        case "csv":
+            return as_file(write_shopping_csv(found), f"{title} to buy", form, "text/csv; charset=utf-8")
+        case "xlsx":
+            kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+            return as_file(write_shopping_xlsx(found), f"{title} to buy", form, kind)
+        case "pdf":
+            content = shopping_page(found, title=title, shop_name=shop.name, paper=paper)
+            return as_file(content, f"{title} to buy", form, "application/pdf")
+
+
+def _list(db: Database, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:
+    with db.work() as records:
+        stored = records.shop()
+        kept = records.jobs(stored.id)
+        jobs = [kept.get(one).job for one in dict.fromkeys(ids)]
+        stock = {f"{item.kind}/{item.material}": item.free for item in records.stock(stored.id).all()}
+    return jobs, stored.shop, shopping(jobs, stored.shop, stock, SimulatedPrices())

@@ -1,0 +1,154 @@
+"""The shopping list of one job or of several: what they take, less what is in stock, in packs, by kind, with prices."""
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from math import ceil
+from typing import Literal
+
+from ulbrek.core.job import Job
+from ulbrek.core.plan import PiecePlan, Plan, plan
+from ulbrek.core.prices import PriceList
+from ulbrek.core.references import choose
+from ulbrek.core.shop import Shop
+from ulbrek.core.takes import Take, takes
+
+Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you"]
+GROUPS: tuple[Group, ...] = ("mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you")
+_MM2_PER_M2 = 1e6
+# Source: common practice; what is worn at mixing, sawing and cutting foam.
+GEAR = (
+    ("gloves", "Waterproof gloves, a pair each"),
+    ("glasses", "Glasses that close at the sides"),
+    ("mask", "Fitted dust mask, and filters"),
+    ("ears", "Ear protection for the saw"),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A line of a shopping list.
+
+    Attributes:
+        key: its kind and material
+        wanted: what the jobs take
+        here: what is in stock of it
+        to_buy: whole ones
+        price: of one; None where nobody has said
+        cost: of those to buy
+        jobs: that take it
+        bought: whether it is ticked off in all of them
+    """
+
+    key: str
+    group: Group
+    name: str
+    unit: str
+    wanted: float
+    here: float
+    to_buy: float
+    price: float | None
+    cost: float | None
+    jobs: tuple[str, ...]
+    bought: bool
+
+
+@dataclass(frozen=True, slots=True)
+class ShoppingList:
+    """What is to be bought, group by group; ``cost`` is of what has a price, ``unpriced`` how many lines have none."""
+
+    lines: tuple[Line, ...]
+    cost: float
+    unpriced: int
+
+
+def shopping(jobs: Sequence[Job], shop: Shop, stock: Mapping[str, float], prices: PriceList) -> ShoppingList:
+    """The shopping list of some jobs.
+
+    Args:
+        jobs: the jobs, one at least
+        shop: the shop that their choices are found in
+        stock: what is free in stock, by kind and material
+        prices: what a store asks, for what the shop has no price of its own
+    """
+    wanted: dict[str, list[tuple[Job, Group, Take]]] = {}
+    for job in jobs:
+        for group, take in _of(job, shop, plan(job, shop)):
+            wanted.setdefault(f"{take.kind}/{take.material}", []).append((job, group, take))
+    own = _own_prices(shop)
+    lines = [_line(key, found, stock.get(key, 0.0), own.get(key), prices) for key, found in wanted.items()]
+    lines += [
+        Line(f"gear/{key}", "to protect you", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
+        for key, name in GEAR
+    ]
+    lines.sort(key=lambda line: GROUPS.index(line.group))
+    priced = [line.cost for line in lines if line.cost is not None]
+    return ShoppingList(
+        tuple(lines), round(sum(priced), 2), sum(1 for line in lines if line.cost is None and line.to_buy > 0)
+    )
+
+
+def _line(
+    key: str, found: Sequence[tuple[Job, Group, Take]], here: float, own: float | None, prices: PriceList
+) -> Line:
+    _, group, take = found[0]
+    wanted = sum(one.quantity for _, _, one in found)
+    short = max(0.0, wanted - here)
+    to_buy = short if take.unit in ("g", "m²", "l") else float(ceil(short - 1e-9))
+    price = own if own is not None else prices.price_of(take.kind, take.material)
+    jobs = tuple(dict.fromkeys(job.name for job, _, _ in found))
+    return Line(
+        key, group, take.name, take.unit, round(wanted, 3), here, round(to_buy, 3), price,
+        round(price * to_buy, 2) if price is not None and take.unit not in ("g", "m²", "l") else None, jobs,
+        _ticked([job for job, _, _ in found], key),
+    )  # fmt: skip
+
+
+def _ticked(jobs: Iterable[Job], key: str) -> bool:
+    return all(key in job.mix.bought for job in jobs)
+
+
+def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
+    """What one job takes, with its group; foam and release beside what stock keeps of it."""
+    doses = {one.admixture for one in planned.mix.doses}
+    for take in takes(job, shop, planned):
+        yield _group(take, doses), take
+    chosen = choose(job, shop)
+    foam = sum(_foam_mm2(one) for one in planned.pieces) / _MM2_PER_M2
+    if foam:
+        yield "foam and supplies", Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True)
+    release = sum(p.form.consumed.release.value for p in planned.pieces if p.form.consumed.release)
+    if release:
+        yield "foam and supplies", Take("supply", "release", "Release agent", round(release, 2), "l", of_form=True)
+
+
+def _foam_mm2(piece: PiecePlan) -> float:
+    return sum(
+        one.layers.value * _box(one.paths[0])
+        for one in piece.form.knockouts
+        if one.layers and one.build.startswith("foam")
+    )
+
+
+def _box(path: Sequence[float]) -> float:
+    xs, ys = path[0::3], path[1::3]
+    return (max(xs) - min(xs)) * (max(ys) - min(ys))
+
+
+def _group(take: Take, doses: set[str]) -> Group:
+    if take.material in doses:
+        return "doses"
+    by_kind: dict[str, Group] = {"bag": "mix", "sheet": "boards and lumber", "bar": "steel", "mesh": "steel"}
+    if take.kind == "hardware" and take.unit == "lengths":
+        return "boards and lumber"
+    return by_kind.get(take.kind, "foam and supplies")
+
+
+def _own_prices(shop: Shop) -> dict[str, float]:
+    """The prices that the shop has written down, by kind and material."""
+    priced = [
+        *((f"bag/{mix.id}/{size.id}", size.price) for mix in shop.mixes for size in mix.sizes),
+        *((f"bag/{one.id}", one.price) for one in shop.ingredients),
+        *((f"supply/{one.id}", one.price) for one in shop.admixtures),
+        *((f"sheet/{one.id}", one.price) for one in (*shop.sheets, *shop.liners)),
+    ]
+    return {key: price for key, price in priced if price is not None}

@@ -1,0 +1,89 @@
+"""A shopping list as CSV, as a workbook and as a page."""
+
+import csv
+import io
+
+from ulbrek.core.shopping import Line, ShoppingList
+from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
+
+COLUMNS = ("kind", "what", "wanted", "in stock", "to buy", "unit", "price", "cost", "for", "bought")
+
+
+def write_shopping_csv(found: ShoppingList) -> str:
+    """The list, one line each."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(COLUMNS)
+    writer.writerows(_row(line) for line in found.lines)
+    return out.getvalue()
+
+
+def write_shopping_xlsx(found: ShoppingList) -> bytes:
+    """The list as a workbook of one sheet."""
+    import openpyxl  # noqa: PLC0415 - half a second, and only when it is asked for
+
+    book = openpyxl.Workbook()
+    page = book.active
+    assert page is not None  # noqa: S101 - a new workbook has one sheet
+    page.title = "To buy"
+    page.append(COLUMNS)
+    for line in found.lines:
+        page.append(_row(line))
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Paper) -> bytes:
+    """The list as a PDF to take along, a box before each line.
+
+    Args:
+        found: the list
+        title: the job's name, or how many jobs
+        shop_name: for the foot of the page
+        paper: A4 or US Letter
+    """
+    blocks = []
+    for group in dict.fromkeys(line.group for line in found.lines):
+        rows = [
+            ["☑" if line.bought else "☐", line.name, _many(line.to_buy, line.unit), _money(line.cost), _here(line)]
+            for line in found.lines
+            if line.group == group
+        ]
+        blocks += [
+            {"kind": "heading", "text": group.capitalize()},
+            {
+                "kind": "table",
+                "head": ["", "What", "To buy", "Cost", "In stock"],
+                "rows": rows,
+                "columns": ["auto", "1fr", "auto", "auto", "auto"],
+            },
+        ]
+    without = f", {found.unpriced} without a price" if found.unpriced else ""
+    blocks.append({"kind": "text", "text": f"In all {found.cost:,.2f}{without}."})
+    data = {
+        "paper": PAPERS[paper],
+        "job": title,
+        "shop": shop_name,
+        "pages": [{"title": "To buy", "blocks": blocks}],
+    }
+    return set_pages("pack.typ", data)
+
+
+def _row(line: Line) -> list[str | float | None]:
+    return [
+        line.group, line.name, line.wanted, line.here, line.to_buy, line.unit, line.price, line.cost,
+        "; ".join(line.jobs), "yes" if line.bought else "no",
+    ]  # fmt: skip
+
+
+def _many(number: float, unit: str) -> str:
+    return f"{number:g} {unit}" if unit else ""
+
+
+def _money(cost: float | None) -> str:
+    return "" if cost is None else f"{cost:,.2f}"
+
+
+def _here(line: Line) -> str:
+    return f"{line.here:g}" if line.here else ""

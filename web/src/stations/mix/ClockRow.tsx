@@ -1,0 +1,77 @@
+import type { Plan } from "@/api/client";
+import { useSize } from "@/drawing/useSize";
+import { FigureButton } from "@/parts/Why";
+import { write } from "@/units/quantity";
+import { countTo } from "./countTo";
+
+const ROW = 26;
+const MOST_DRAWN = 10;
+
+/** The batches against the clock: mixing and placing of each, and when the first one stiffens. */
+export function ClockRow({ mix, people }: { mix: Plan["mix"]; people: number }) {
+  const [area, size] = useSize<HTMLDivElement>();
+  const { working, mixing, placing, whole, meeting, last_start } = mix.clock;
+  const count = Math.min(mix.batches.value, MOST_DRAWN);
+  const [a, b] = [mixing.value, placing.value];
+  const begins = (number: number) => (number - 1) * (people < 2 ? a + b : Math.max(a, b));
+  const end = Math.max(working.value, begins(count) + a + b) * 1.08;
+  const x = (minutes: number) => (minutes / end) * size.width;
+  const late = meeting.value > working.value + 1e-6;
+  return (
+    <section aria-label="Against the clock">
+      <h2 className="text-lg font-bold">
+        {write(working.value, "min", "mm")} until a batch stiffens, <FigureButton figure={whole} /> for all of them
+      </h2>
+      <p>
+        A batch takes <FigureButton figure={mixing} /> to mix and <FigureButton figure={placing} /> to place.{" "}
+        {people < 2 ? "One person does both in turn." : "One mixes, another places."} What meets in one casting takes{" "}
+        <FigureButton figure={meeting} />; its last batch begins <FigureButton figure={last_start} /> after the first
+        water at the latest.
+      </p>
+      <div ref={area} className="relative mt-2" style={{ height: count * ROW + 34 }}>
+        {size.width > 0 && (
+          <svg width={size.width} height={count * ROW + 34} aria-hidden="true">
+            {countTo(count).map((number) => (
+              <g key={number}>
+                <rect
+                  x={x(begins(number))}
+                  y={(number - 1) * ROW + 3}
+                  width={x(a)}
+                  height={ROW - 8}
+                  fill="var(--water)"
+                  stroke="var(--ink)"
+                />
+                <rect
+                  x={x(begins(number) + a)}
+                  y={(number - 1) * ROW + 3}
+                  width={x(b)}
+                  height={ROW - 8}
+                  fill="var(--concrete)"
+                  stroke="var(--ink)"
+                />
+              </g>
+            ))}
+            <line
+              x1={x(working.value)}
+              x2={x(working.value)}
+              y1={0}
+              y2={count * ROW + 8}
+              stroke={late ? "var(--stop)" : "var(--chalk)"}
+              strokeWidth="3"
+              strokeDasharray="6 4"
+            />
+            <text
+              x={Math.min(x(working.value), size.width - 4)}
+              y={count * ROW + 27}
+              textAnchor="end"
+              fontSize="16"
+              fill="var(--ink)"
+            >
+              the first one stiffens
+            </text>
+          </svg>
+        )}
+      </div>
+    </section>
+  );
+}
