@@ -1,12 +1,12 @@
 """Every field of a job can be changed on the drawing or beside it, by pointer and by keyboard."""
 
 import json
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import IN_SHAPES, Way, change
@@ -14,6 +14,7 @@ from ulbrek.core.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"
+DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -41,7 +42,7 @@ WAYS: dict[str, Way] = {
     "/features/hole/y/offset": ("measure", TAP, f"region:{TAP} length", "From the back edge", "4"),
     "/features/hole/y/side": ("measure", TAP, f"region:{TAP} select", "Deep, from", "front to centre"),
     "/features/hole/y/to": ("measure", TAP, f"region:{TAP} select", "Deep, from", "back to edge"),
-    "/mix/mix": ("mix", None, "select", "Mix", ""),  # the demo's shop has one
+    "/mix/mix": ("mix", None, "select", "Mix", "white"),
     "/mix/bag": ("mix", None, "select", "Bag", "80lb"),
     "/mix/container": ("mix", None, "select", "Mixed in", "tub"),
     "/mix/spare": ("mix", None, "textbox", "Spare", "15"),
@@ -49,6 +50,34 @@ WAYS: dict[str, Way] = {
     "/mix/bags_in_hand": ("mix", None, "textbox", "Bags in hand", "4"),
     "/mix/water_per_bag_l": ("mix", None, "textbox", "Water a bag", "2.5"),
     "/mix/bags_per_batch": ("mix", None, "textbox", "Bags a batch", "0.5"),
+    "/mix/work": ("mix", None, "select", "What is poured", "ground"),
+    "/mix/buy": ("mix", None, "select", "Bought", "cheapest set"),
+    "/mix/one_colour": ("mix", None, "select", "The castings", "match"),
+    "/mix/cement_share": ("mix", None, "textbox", "Cement in the dry mix", "20"),
+    "/mix/void_share": ("mix", None, "textbox", "Left open by packing", "4"),
+    "/mix/people": ("mix", None, "textbox", "People at it", "3"),
+    "/mix/workable_min": ("mix", None, "textbox", "A cupful stiffened after", "50"),
+    "/mix/minutes_mixing": ("mix", None, "textbox", "Minutes to mix a bag", "6"),
+    "/mix/minutes_placing": ("mix", None, "textbox", "Minutes to place a bag", "3"),
+    "/mix/feel": ("mix", None, "radio", "flowing", ""),
+    "/mix/doses/admixture": ("mix", None, "region:Doses select", "Add", "pigment"),
+    "/mix/doses/percent": ("mix", DOSED, "region:Doses textbox", "Percent", "2"),
+    "/mix/doses/grams": ("mix", DOSED, "region:Doses textbox", "For a bag", "80"),
+    "/mix/doses/base": ("mix", DOSED, "region:Doses select", "Of", "dry mix"),
+    "/mix/in_hand/bag": ("mix", HERE, "select", "Bags of", "80lb"),
+    "/mix/in_hand/count": ("mix", HERE, "textbox", "How many", "3"),
+    "/mix/in_hand/lot": ("mix", HERE, "textbox", "Lot", "C-077"),
+    "/mix/scratch": ("mix", None, "select", "It comes", "parts by mass"),
+    "/mix/scratch/by": ("mix", SCRATCH, "select", "It comes", "parts by mass"),
+    "/mix/scratch/cement": ("mix", SCRATCH, "select", "Cement", "white-cement"),
+    "/mix/scratch/stone": ("mix", SCRATCH, "select", "Stone", "stone-20"),
+    "/mix/scratch/sand_part": ("mix", SCRATCH, "textbox", "Sand to one of cement", "1.5"),
+    "/mix/scratch/stone_part": ("mix", SCRATCH, "textbox", "Stone to one of cement", "2.5"),
+    "/mix/scratch/water_cement": ("mix", SCRATCH, "textbox", "Water to cement", "0.4"),
+    "/mix/scratch/air_percent": ("mix", SCRATCH, "textbox", "Air", "1.5"),
+    "/mix/scratch/sand_moisture": ("mix", SCRATCH, "textbox", "Water in the sand", "4"),
+    "/mix/scratch/stone_moisture": ("mix", SCRATCH, "textbox", "Water in the stone", "1"),
+    "/mix/scratch/slump": ("mix", ABSOLUTE, "select", "Slump", "25 to 50 mm"),
     "/form/sheet": ("form", None, "select", "Sheet", "melamine-19"),
     "/form/foam": ("form", None, "select", "Foam", "foam-50"),
     "/form/forms": ("form", None, "textbox", "Forms of each piece", "2"),
@@ -102,8 +131,40 @@ WAYS: dict[str, Way] = {
     "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
 }
 IDENTITIES = {"/pieces/id"}
-# Chosen from the stock, taken from a search, ticked off a list: test_forms does all three.
-CHOSEN = {"/form/layouts", "/form/sawn", *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot"))}
+# Chosen from the stock, taken from a search, ticked off a list: test_forms and test_mix do these. There is one sand.
+CHOSEN = {
+    "/form/layouts",
+    "/form/sawn",
+    "/mix/bought",
+    "/mix/scratch/sand",
+    *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
+}
+    "/form/layouts",
+    "/form/sawn",
+    "/mix/bought",
+    "/mix/scratch/sand",
+    *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
+}
+
+
+# What some fields want to be there first: whether it is, and how it is made.
+MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = {
+    DOSED: (
+        lambda mix: bool(mix["doses"]),
+        lambda page: (
+            page.get_by_role("region", name="Doses").get_by_role("combobox", name="Add").select_option("pigment")
+        ),
+    ),
+    HERE: (lambda mix: bool(mix["in_hand"]), lambda page: page.get_by_role("button", name="Count some").click()),
+    SCRATCH: (
+        lambda mix: bool(mix["scratch"]) and mix["scratch"]["by"] == SCRATCH,
+        lambda page: page.get_by_role("combobox", name="It comes").select_option(SCRATCH),
+    ),
+    ABSOLUTE: (
+        lambda mix: bool(mix["scratch"]) and mix["scratch"]["by"] == ABSOLUTE,
+        lambda page: page.get_by_role("combobox", name="It comes").select_option(ABSOLUTE),
+    ),
+}
 
 
 def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") -> Iterator[str]:
@@ -156,6 +217,10 @@ def test_each_field_is_changed(
             before = api.get(f"/api/jobs/{job_id}").json()
         elif way[1] in (TRACK, GUIDED) and before["job"]["form"]["saw"] != way[1]:
             page.get_by_role("combobox", name="Cut with").select_option(way[1])
+            expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
+            before = api.get(f"/api/jobs/{job_id}").json()
+        elif way[1] in MADE_READY and not MADE_READY[way[1]][0](before["job"]["mix"]):
+            MADE_READY[way[1]][1](page)
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()
         elif way[1] == TAP:

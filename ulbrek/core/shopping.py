@@ -74,8 +74,12 @@ def shopping(jobs: Sequence[Job], shop: Shop, stock: Mapping[str, float], prices
     for job in jobs:
         for group, take in _of(job, shop, plan(job, shop)):
             wanted.setdefault(f"{take.kind}/{take.material}", []).append((job, group, take))
-    own = _own_prices(shop)
-    lines = [_line(key, found, stock.get(key, 0.0), own.get(key), prices) for key, found in wanted.items()]
+    own, here = _own_prices(shop), dict(stock)
+    for job in jobs:  # what was typed as being here may be what stock says, or more
+        for one in job.mix.in_hand:
+            key = f"bag/{job.mix.mix}/{one.bag}"
+            here[key] = max(here.get(key, 0.0), float(one.count))
+    lines = [_line(key, found, here.get(key, 0.0), own.get(key), prices) for key, found in wanted.items()]
     lines += [
         Line(f"gear/{key}", "to protect you", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
         for key, name in GEAR

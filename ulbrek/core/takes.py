@@ -106,12 +106,15 @@ def _of_mix(job: Job, chosen: Chosen, planned: Plan) -> Iterator[Take]:
             "bag", f"{chosen.mix.id}/{chosen.size.id}", f"{chosen.mix.name}, {chosen.size.name}", mix.bags.value, "bags"
         )
         return
-    yield Take("bag", wanted.cement, recipe.names[0], mix.bags.value, "bags")
-    damp = ((wanted.sand, recipe.names[1], recipe.sand_damp), (wanted.stone, recipe.names[2], recipe.stone_damp))
-    for ingredient, name, kilograms in damp:
+    parts = (
+        (wanted.cement, recipe.names[0], recipe.measure_kg),
+        (wanted.sand, recipe.names[1], recipe.sand_damp.value),
+        (wanted.stone, recipe.names[2], recipe.stone_damp.value if recipe.stone_damp else 0.0),
+    )
+    for ingredient, name, kilograms in parts:
         if ingredient and kilograms:
-            pack = chosen.packs_kg[ingredient]
-            yield Take("bag", ingredient, name, float(ceil(kilograms.value * mix.bags.value / pack - 1e-9)), "bags")
+            packs = ceil(kilograms * mix.bags.value / chosen.packs_kg[ingredient] - 1e-9)
+            yield Take("bag", ingredient, name, float(packs), "bags")
 
 
 def takes_of_pour(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:

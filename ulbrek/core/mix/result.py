@@ -146,14 +146,14 @@ class Clock:
 
 @dataclass(frozen=True, slots=True)
 class Scratched:
-    """A mix from scratch: what is in a cubic metre, and what is weighed out for one pack of cement [kg, l]."""
+    """A mix from scratch: what is in a cubic metre, and what is weighed out for one measure of cement [kg, l]."""
 
     cement: Figure
     sand: Figure
     stone: Figure | None
     water: Figure
     strength: Figure
-    pack_kg: float
+    measure_kg: float
     sand_damp: Figure
     stone_damp: Figure | None
     water_added: Figure

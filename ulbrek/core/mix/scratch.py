@@ -1,4 +1,4 @@
-"""Concrete from scratch: what goes into a cubic metre, and the mix that a pack of cement makes of it."""
+"""Concrete from scratch: what goes into a cubic metre, and the mix that a measure of cement makes of it."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -21,19 +21,20 @@ _WATER = {
 _STONE_SHARE = (0.50, 0.59, 0.66, 0.71, 0.75)
 _FINENESS, _PER_FINENESS = 2.4, 0.1
 _BAND = 0.15  # of the strength that the ratio foretells. Source: common practice.
-_LESS_WATER, _MORE_WATER = 0.92, 1.04
+_LESS_WATER, _MORE_WATER = 0.94, 1.06  # of what the ratio asks for: it lies in the middle
 _MORTAR_STONE_MM = 4.0
+MEASURE_KG = 5.0  # cement that goes into one measure: with sand and stone some 13 l, what a bucket takes
 
 
 @dataclass(frozen=True, slots=True)
 class Recipe:
-    """A mix from scratch: what is in a cubic metre [kg], dry, and what one pack of cement makes.
+    """A mix from scratch: what is in a cubic metre [kg], dry, and what one measure of cement makes.
 
     Attributes:
-        mix: the same as a mix whose bag is one pack of cement and all that goes with it
-        pack_kg: cement in that pack
-        sand_damp: sand for one pack as it is weighed out; ``stone_damp`` the same of stone
-        water_added: water for one pack, less what damp sand and stone bring
+        mix: the same as a mix whose bag is one measure of cement and all that goes with it
+        measure_kg: cement in that measure
+        sand_damp: sand for one measure as it is weighed out; ``stone_damp`` the same of stone
+        water_added: water for one measure, less what damp sand and stone bring
         strength: at 28 days, by the ratio of water to cement
     """
 
@@ -42,7 +43,7 @@ class Recipe:
     sand: Figure
     stone: Figure | None
     water: Figure
-    pack_kg: float
+    measure_kg: float
     sand_damp: Figure
     stone_damp: Figure | None
     water_added: Figure
@@ -117,12 +118,12 @@ def _by_parts(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ingr
 
 def _made(wanted: Scratch, of: tuple[Ingredient, Ingredient, Ingredient | None], masses: Masses) -> Recipe:
     (cement, sand, stone), (cement_kg, sand_kg, stone_kg, water) = of, masses
-    pack = cement.pack_kg
-    yields = work(rules.yield_of_pack, pack_kg=pack, cement_kg=cement_kg)
+    pack = MEASURE_KG
+    yields = work(rules.yield_of_measure, measure_kg=pack, cement_kg=cement_kg)
     a_pack = pack / cement_kg.value
-    sand_dry = work(rules.with_cement, "sand/pack", part=sand_kg.value / cement_kg.value, cement_kg=pack)
+    sand_dry = work(rules.with_cement, "sand/measure", part=sand_kg.value / cement_kg.value, cement_kg=pack)
     stone_dry = (
-        work(rules.with_cement, "stone/pack", part=stone_kg.value / cement_kg.value, cement_kg=pack)
+        work(rules.with_cement, "stone/measure", part=stone_kg.value / cement_kg.value, cement_kg=pack)
         if stone_kg
         else None
     )
@@ -137,7 +138,7 @@ def _made(wanted: Scratch, of: tuple[Ingredient, Ingredient, Ingredient | None],
         name="Mixed from scratch",
         sizes=(
             BagSize(
-                id="pack", name=f"pack of {pack:g} kg and what goes with it"[:40], dry_mass_kg=max(1.0, dry),
+                id="measure", name=f"{pack:g} kg of cement", dry_mass_kg=dry,
                 yield_l=yields.value, water_least_l=usual * _LESS_WATER, water_most_l=usual * _MORE_WATER,
             ),
         ),
@@ -150,7 +151,7 @@ def _made(wanted: Scratch, of: tuple[Ingredient, Ingredient, Ingredient | None],
         source="absolute volumes; strength by the ratio of water to cement, 15 % either way",
     )  # fmt: skip
     return Recipe(
-        mix=mix, cement=cement_kg, sand=sand_kg, stone=stone_kg, water=water, pack_kg=pack,
+        mix=mix, cement=cement_kg, sand=sand_kg, stone=stone_kg, water=water, measure_kg=pack,
         sand_damp=work(rules.as_it_lies, "sand", dry_kg=sand_dry, moisture=sand_wet),
         stone_damp=work(rules.as_it_lies, "stone", dry_kg=stone_dry, moisture=stone_wet) if stone_dry else None,
         water_added=work(

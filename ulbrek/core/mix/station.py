@@ -64,7 +64,10 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         mixed: the batches mixed so far, the first one first
     """
     size, filled = of.filled.size, of.filled
-    inputs = inputs if inputs.spare is not None else inputs.model_copy(update={"spare": SPARES[inputs.work]})
+    if inputs.spare is None:
+        inputs = inputs.model_copy(update={"spare": SPARES[inputs.work]})
+    if of.recipe is not None:  # it is weighed out as it is wanted: no bag need stay closed
+        inputs = inputs.model_copy(update={"least_bags_over": 0})
     poured = _poured(pour)
     needed = _bags(inputs, filled, poured)
     fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
@@ -245,7 +248,7 @@ def _scratched(recipe: Recipe) -> Scratched:
     cement, sand, stone = recipe.names
     return Scratched(
         cement=recipe.cement, sand=recipe.sand, stone=recipe.stone, water=recipe.water, strength=recipe.strength,
-        pack_kg=recipe.pack_kg, sand_damp=recipe.sand_damp, stone_damp=recipe.stone_damp,
+        measure_kg=recipe.measure_kg, sand_damp=recipe.sand_damp, stone_damp=recipe.stone_damp,
         water_added=recipe.water_added, cement_name=cement, sand_name=sand, stone_name=stone,
     )  # fmt: skip
 

@@ -40,7 +40,7 @@ from ulbrek.core.mix.rules.scratch import (
     volume_of_parts,
     water_to_add,
     with_cement,
-    yield_of_pack,
+    yield_of_measure,
 )
 from ulbrek.core.mix.rules.timing import (
     batch_takes,
@@ -119,5 +119,5 @@ __all__ = [
     "working_fill",
     "working_time",
     "working_time_tried",
-    "yield_of_pack",
+    "yield_of_measure",
 ]

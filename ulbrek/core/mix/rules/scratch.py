@@ -170,15 +170,15 @@ def water_to_add(
 
 
 @rule(unit="l")
-def yield_of_pack(pack_kg: float, cement_kg: float) -> float:
-    """Concrete from one pack of cement
+def yield_of_measure(measure_kg: float, cement_kg: float) -> float:
+    """Concrete from one measure of cement
 
     Args:
-        pack_kg: cement in the pack
+        measure_kg: cement in the measure
         cement_kg: in a cubic metre
 
-    Formula: 1000 * pack_kg / cement_kg
+    Formula: 1000 * measure_kg / cement_kg
 
     Source: arithmetic
     """
-    return 1000 * pack_kg / cement_kg
+    return 1000 * measure_kg / cement_kg

@@ -12,7 +12,8 @@ export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | n
   return (
     <section aria-label="Bags">
       <h2 className="text-lg font-bold">
-        {needed} {needed === 1 ? "bag" : "bags"} of {mix.bag_name}
+        {needed} {mix.scratch ? (needed === 1 ? "measure" : "measures") : needed === 1 ? "bag" : "bags"} of{" "}
+        {mix.bag_name}
         {missing > 0 && `, ${missing} still to get`}
       </h2>
       <ul className="mt-2 flex flex-wrap gap-2" aria-hidden="true">

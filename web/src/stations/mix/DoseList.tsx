@@ -8,7 +8,7 @@ type Dose = Schemas["Dose"];
 type Dosed = Plan["mix"]["doses"][number];
 
 const MOST = 12;
-const OF: Record<string, string> = { cement: "of the cement", "dry mix": "of the dry mix", bag: "a bag", m3: "a m³" };
+const OF: Record<string, string> = { cement: "the cement", "dry mix": "the dry mix", bag: "a bag", m3: "a m³" };
 
 /** What is dosed: percent, base and amount of each side by side; any one of them may be typed. */
 export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix: Plan["mix"]; editor: Editor }) {
@@ -32,7 +32,7 @@ export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix
             );
           const key = `${index} ${dose.admixture}`;
           return (
-            <li key={key} className="border-l-4 border-line pl-3" data-dose={dose.admixture}>
+            <li key={key} className="border-l-4 border-line pl-3" data-dose={dose.admixture} aria-label={name}>
               <div className="flex flex-wrap items-center justify-between gap-2">
                 <h3 className="font-bold">{name}</h3>
                 <button
@@ -50,14 +50,14 @@ export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix
               </div>
               <div className="grid gap-x-8 sm:grid-cols-3">
                 <NumberField
-                  label={`Percent of ${name}`}
+                  label="Percent"
                   unit="%"
                   value={dose.percent ?? null}
                   empty={told?.percent ? trim(told.percent.value) : "not a share"}
                   onKeep={(percent) => change({ percent }, `${name}: ${percent ?? "no"} %`)}
                 />
                 <Select
-                  label={`Base of ${name}`}
+                  label="Of"
                   value={dose.base ?? admixture?.base ?? "cement"}
                   choices={["cement", "dry mix"]
                     .concat(admixture && !(admixture.base in SHARES) ? [admixture.base] : [])
@@ -70,7 +70,7 @@ export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix
                   }
                 />
                 <NumberField
-                  label={`Grams of ${name} a bag`}
+                  label="For a bag"
                   unit="g"
                   value={dose.grams ?? null}
                   empty={told?.a_bag ? trim(told.a_bag.value) : "not known"}
@@ -108,7 +108,7 @@ function Amounts({ told }: { told: Dosed }) {
       <FigureButton figure={told.a_bag} /> a bag
       {told.percent && (
         <>
-          , that is <FigureButton figure={told.percent} /> {OF[told.base]}
+          , that is <FigureButton figure={told.percent} /> of {OF[told.base]}
         </>
       )}
       {told.a_batch && (

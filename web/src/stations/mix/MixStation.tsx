@@ -12,6 +12,7 @@ import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { BagShelf } from "./BagShelf";
+import { BagsHere } from "./BagsHere";
 import { BatchRow } from "./BatchRow";
 import { ClockRow } from "./ClockRow";
 import { DoseList } from "./DoseList";
@@ -96,6 +97,7 @@ export function MixStation({ editor }: StationProps) {
         {shop && <ScratchFields job={job} shop={shop} editor={editor} />}
         <Weighed mix={mix} />
         <Sets mix={mix} />
+        {shop && <BagsHere job={job} shop={shop} editor={editor} />}
         <WaterGauge mix={mix} units={units} />
         <WaterCurve
           mix={mix}
@@ -130,7 +132,7 @@ function Sets({ mix }: { mix: Plan["mix"] }) {
     <section aria-label="Sets of bags">
       <h2 className="text-lg font-bold">
         {cheapest.cost === null ? "Least left over" : "Cheapest"}: {said(cheapest)}
-        {cheapest.cost !== null && `, ${cheapest.cost.toFixed(2)} to pay`}
+        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${cheapest.cost.toFixed(2)} to pay` : ", all of it is here")}
       </h2>
       <p>{over(cheapest.over_l)}.</p>
       {one_less && (

@@ -119,7 +119,9 @@ export function Weighed({ mix }: { mix: Plan["mix"] }) {
   if (!scratch) return null;
   return (
     <section aria-label="Weighed out">
-      <h2 className="mb-1 text-lg font-bold">To one pack of {scratch.cement_name.toLowerCase()}, weighed out</h2>
+      <h2 className="mb-1 text-lg font-bold">
+        To {scratch.measure_kg} kg of {scratch.cement_name.toLowerCase()}, weighed out
+      </h2>
       <dl className="grid gap-x-8 sm:grid-cols-2">
         <FigureLine label={scratch.sand_name} figure={scratch.sand_damp} />
         {scratch.stone_damp && <FigureLine label={scratch.stone_name} figure={scratch.stone_damp} />}

@@ -8,7 +8,8 @@ import { write } from "@/units/quantity";
 type Mix = Plan["mix"];
 
 const HEIGHT = 190;
-const [LEFT, RIGHT, TOP, BOTTOM] = [46, 96, 12, 30];
+const [LEFT, RIGHT, TOP, BOTTOM] = [64, 96, 12, 30];
+const THUMB_PX = 8; // half of the knob: it ends where the curve does
 const [LEAST, MOST] = [40, 180];
 
 interface Props {
@@ -96,8 +97,8 @@ export function WaterCurve({ mix, units, onPreview, onKeep }: Props) {
         type="range"
         aria-label="Water a bag, along the curve"
         aria-valuetext={write(water, "l", units)}
-        className="h-11 w-full accent-[var(--chalk)]"
-        style={{ paddingLeft: LEFT, paddingRight: RIGHT }}
+        className="h-11 accent-[var(--chalk)]"
+        style={{ marginLeft: LEFT - THUMB_PX, width: `calc(100% - ${LEFT + RIGHT - 2 * THUMB_PX}px)` }}
         min={first.water_l}
         max={last.water_l}
         step={(last.water_l - first.water_l) / 60}

@@ -39,7 +39,7 @@ export function ShopPage({ title, children }: { title: string; children: ReactNo
                   to={to}
                   activeOptions={{ exact: to === "/" }}
                   activeProps={{ className: "active" }}
-                  className="inline-flex min-h-11 items-center px-3 [&.active]:bg-ground [&.active]:font-bold [&.active]:text-ink"
+                  className="inline-flex min-h-11 items-center px-3 whitespace-nowrap [&.active]:bg-ground [&.active]:font-bold [&.active]:text-ink"
                 >
                   {name}
                 </Link>

@@ -6,6 +6,7 @@ import { withField } from "@/api/editor";
 import { editJob, jobQuery, jobsQuery, shoppingQuery } from "@/api/queries";
 import { trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
 import { ShopPage } from "../records/ShopHeader";
 
 type Line = Schemas["Line"];
@@ -110,7 +111,8 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
 
 function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }) {
   const enough = line.unit !== "" && line.to_buy === 0;
-  const many = line.unit ? `${trim(line.to_buy, 2)} ${line.unit}` : "";
+  const { units } = usePreferences();
+  const many = line.unit ? write(line.to_buy, line.unit.replace("m²", "m2"), units) : "";
   return (
     <li className={`border-b border-line ${line.bought || enough ? "text-soft" : ""}`} data-line={line.key}>
       <label className="flex min-h-14 items-center gap-3 py-1">

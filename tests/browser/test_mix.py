@@ -1,0 +1,133 @@
+"""Mix on the screen: doses that slipped are caught and mended, water is moved along its curve, lists are ticked off."""
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import OpenPage
+from tests.browser.test_forms import begin, choose, own
+from tests.browser.test_journey import revision
+from tests.jobs import top_document
+
+
+def mixed(api: TestClient, **mix: Any) -> str:
+    return begin(api, top_document(mix=mix)).replace("/form", "/mix")
+
+
+def type_dose(page: Page, label: str, value: str) -> None:
+    field = page.get_by_role("region", name="Doses").get_by_role("textbox", name=label)
+    field.fill(value)
+    field.press("Enter")
+
+
+@pytest.mark.parametrize(
+    ("typed", "found", "percent"),
+    [
+        (("plasticiser-liquid", "Percent", "0.05"), ("dose-slipped", "Make it 0.5 %"), 0.5),
+        (("pigment", "For a bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
+        (("pigment", "Percent", "9"), ("dose-out-of-range", "Take the usual dose"), 3.0),
+    ],
+    ids=["a decimal", "grams for kilograms", "too much"],
+)
+def test_a_dose_that_slipped_is_caught_and_mended_by_a_button(
+    open_page: OpenPage, api: TestClient, typed: tuple[str, str, str], found: tuple[str, str], percent: float
+) -> None:
+    (admixture, label, value), (code, button) = typed, found
+    page = open_page(mixed(api), units="mm")
+    page.get_by_role("region", name="Doses").get_by_role("combobox", name="Add").select_option(admixture)
+    revision(page, 2)
+    type_dose(page, label, value)
+    finding = page.locator(f"[data-finding={code}]")
+    expect(finding).to_be_visible()
+    finding.get_by_role("button", name=button).click()
+    expect(finding).to_have_count(0)
+    (told,) = own(page, api)["plan"]["mix"]["doses"]
+    assert told["percent"]["value"] == pytest.approx(percent, abs=2e-3)
+
+
+def test_percent_of_the_mix_for_percent_of_the_cement(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3}]), units="mm")
+    page.get_by_role("region", name="Doses").get_by_role("combobox", name="Of").select_option("dry mix")
+    finding = page.locator("[data-finding=dose-on-wrong-base]")
+    expect(finding).to_contain_text("out of its range")
+    finding.get_by_role("button", name="It is of the cement").click()
+    expect(finding).to_have_count(0)
+    expect(page.locator("[data-dose=pigment]")).to_contain_text("130.6 g a bag")
+
+
+def test_two_readings_are_offered_as_two_buttons(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3, "grams": 90}]), units="mm")
+    finding = page.locator("[data-finding=dose-readings-differ]")
+    expect(finding.get_by_role("button", name="Keep 3 %")).to_be_visible()
+    finding.get_by_role("button", name="Keep 90.0 g a bag").click()
+    expect(finding).to_have_count(0)
+    assert own(page, api)["job"]["mix"]["doses"][0]["percent"] is None
+
+
+def test_water_is_moved_along_its_curve_by_keys_and_the_whole_plan_follows(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    page = open_page(mixed(api), units="mm")
+    before = own(page, api)["plan"]["mix"]
+    slider = page.get_by_role("slider", name="Water a bag, along the curve")
+    slider.focus()
+    for _ in range(6):
+        page.keyboard.press("ArrowRight")
+    page.keyboard.press("Tab")
+    expect(page.locator("[data-revision]")).not_to_have_attribute("data-revision", "1")
+    after = own(page, api)["plan"]["mix"]
+    assert after["water_planned_l"] > before["water_planned_l"]
+    assert after["wetness"]["strength_left"]["value"] < 100
+    assert after["density"]["value"] < before["density"]["value"]
+
+
+def test_a_mix_from_scratch_is_weighed_out(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(mixed(api), units="mm")
+    choose(page, "It comes", "parts by mass")
+    weighed = page.get_by_role("region", name="Weighed out")
+    expect(weighed).to_contain_text("To 5 kg of grey cement")
+    expect(weighed).to_contain_text("10.0 kg")  # two of sand to one of cement
+    water = page.get_by_role("textbox", name="Water to cement")
+    water.fill("0.6")
+    water.press("Enter")
+    finding = page.locator("[data-finding=ratio-too-high]")
+    finding.get_by_role("button", name="Take 0.5").click()
+    expect(finding).to_have_count(0)
+    choose(page, "It comes", "in bags")
+    expect(weighed).to_have_count(0)
+
+
+@pytest.mark.parametrize("size", [{"width": 1280, "height": 800}, {"width": 390, "height": 844}], ids=["desk", "phone"])
+def test_a_list_is_ticked_off_in_the_store_and_taken_along(
+    open_page: OpenPage, api: TestClient, size: dict[str, int]
+) -> None:
+    path = mixed(api, doses=[{"admixture": "pigment"}])
+    page = open_page(f"/shopping?job={path.split('/')[2]}", units="mm", size=size)
+    line = page.locator("[data-line='supply/pigment']")
+    expect(line).to_contain_text("1 pack")
+    line.get_by_role("checkbox").click()
+    expect(line.get_by_role("checkbox")).to_be_checked()
+    page.reload()
+    expect(page.locator("[data-line='supply/pigment']").get_by_role("checkbox")).to_be_checked()
+    kept = api.get(f"/api/jobs/{path.split('/')[2]}").json()
+    assert kept["job"]["mix"]["bought"] == ["supply/pigment"]
+    for link, begins in (("As PDF", b"%PDF"), ("As CSV", b"kind,what"), ("As XLSX", b"PK")):
+        with page.expect_download() as told:
+            page.get_by_role("link", name=link).click()
+        assert told.value.path().read_bytes().startswith(begins), link
+
+
+def test_the_mix_station_leads_to_the_list_and_other_jobs_can_be_added(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(mixed(api), units="mm")
+    other = begin(api, top_document(name="Another top", piece={"count": 4}))
+    page.get_by_role("link", name="Shopping list").click()
+    bags = page.locator("[data-line='bag/ordinary/60lb']")
+    expect(bags).to_be_visible()
+    before = bags.inner_text()
+    page.get_by_text("For one job, choose").click()
+    page.get_by_role("checkbox", name="Another top").first.click()
+    expect(page.get_by_text("For 2 jobs, choose")).to_be_visible()
+    expect(bags).not_to_have_text(before)
+    assert other.split("/")[2] in page.url

@@ -1,0 +1,196 @@
+"""Doses, mixes from scratch, the clock, the water, what is left over, and what is to be bought."""
+
+from typing import Any
+
+import pytest
+
+from tests.core.mix_cases import RETARDED, rapid, scratch
+from tests.jobs import demo_job, opening, top
+from ulbrek.core.job import Job
+from ulbrek.core.plan import Plan, plan
+from ulbrek.core.shop import Shop
+from ulbrek.core.shopping import shopping
+from ulbrek.core.takes import takes
+from ulbrek.simulated_prices import SimulatedPrices
+
+SHOP = Shop()
+
+
+def planned(job: Job, shop: Shop = SHOP) -> Plan:
+    return plan(job, shop)
+
+
+def dose(**typed: Any) -> Any:
+    (one,) = planned(top(mix={"doses": [typed]})).mix.doses
+    return one
+
+
+def test_percent_and_amount_are_told_together_whichever_was_typed() -> None:
+    by_percent, by_grams = dose(admixture="pigment", percent=3), dose(admixture="pigment", grams=130.6368)
+    for told in (by_percent, by_grams):  # a bag of 27.216 kg, 16 % of it cement
+        assert told.a_bag.value == pytest.approx(130.637, abs=1e-3)
+        assert told.percent.value == pytest.approx(3.0, abs=1e-4)
+        assert told.a_batch.value == pytest.approx(told.a_bag.value * planned(top()).mix.bags_per_batch)
+        assert told.in_all.value == pytest.approx(told.a_bag.value * planned(top()).mix.bags.value)
+    assert dose(admixture="pigment").percent.value == pytest.approx(3.0), "the usual dose where none is typed"
+
+
+def test_fibre_goes_by_the_cubic_metre_and_a_spoon_by_its_weight() -> None:
+    fibre = dose(admixture="fibre-fine")
+    assert fibre.a_bag.value == pytest.approx(700 * planned(top()).mix.bag_yield.value / 1000)
+    assert fibre.percent is None
+    powder = dose(admixture="plasticiser-powder", percent=0.25)
+    assert powder.spoons.value == pytest.approx(powder.a_bag.value / 3.0)
+
+
+def test_the_water_of_a_liquid_counts() -> None:
+    dry, wet = planned(top()).mix.wetness, planned(top(mix={"doses": [{"admixture": "plasticiser-liquid"}]})).mix
+    assert wet.wetness.ratio is not None
+    assert dry.ratio is not None
+    brought = wet.doses[0].water
+    assert brought is not None
+    assert wet.wetness.ratio.value - dry.ratio.value == pytest.approx(brought.value / (27.216 * 0.16))
+
+
+def test_packs_are_whole() -> None:
+    told = dose(admixture="pigment", percent=6)
+    assert told.packs.value == -(-told.in_all.value // 1000)
+
+
+def test_a_mix_from_scratch_is_a_mix_like_any_other() -> None:
+    made = planned(scratch())
+    assert made.mix.scratch is not None
+    assert made.mix.bag_name == "5 kg of cement"
+    weighed = made.mix.scratch
+    dry = 5 + weighed.sand_damp.value + (weighed.stone_damp.value if weighed.stone_damp else 0)
+    assert weighed.water_added.value == pytest.approx(0.45 * 5)
+    fresh = (dry + 2.25) / made.mix.bag_yield.value * 1000
+    assert fresh == pytest.approx(made.mix.density.value, rel=1e-9)
+    assert made.mix.wetness.ratio is not None
+    assert made.mix.wetness.ratio.value == pytest.approx(0.45)
+    assert made.mix.bags.value == -(-made.mix.volume_with_spare.value // made.mix.bag_yield.value), "no bag over"
+
+
+def test_damp_sand_is_weighed_out_wet_and_its_water_left_out_of_the_bucket() -> None:
+    dry, damp = planned(scratch()).mix.scratch, planned(scratch(sand_moisture=5)).mix.scratch
+    assert dry is not None
+    assert damp is not None
+    sand = dry.sand_damp.value
+    assert damp.sand_damp.value == pytest.approx(1.05 * sand)
+    assert dry.water_added.value - damp.water_added.value == pytest.approx(0.05 * sand)
+
+
+def test_a_mortar_has_no_stone() -> None:
+    made = planned(scratch(stone=None, sand_part=1, by="parts by mass", water_cement=0.33, air_percent=4)).mix.scratch
+    assert made is not None
+    assert made.stone is None
+    assert made.sand.value == pytest.approx(made.cement.value)
+
+
+def test_stronger_by_less_water_and_the_hours_follow() -> None:
+    weak, strong = (planned(scratch(water_cement=ratio)) for ratio in (0.6, 0.4))
+    strip = lambda one: next(act.due_h for act in one.cure.acts if act.id == "strip")  # noqa: E731
+    assert strip(strong) < strip(weak)
+
+
+def test_a_mix_from_scratch_takes_packs_of_what_is_in_it() -> None:
+    job = scratch(cement="cement-25")
+    made = planned(job)
+    taken = {one.material: one.quantity for one in takes(job, SHOP, made) if one.kind == "bag"}
+    measures = made.mix.bags.value
+    assert taken["cement-25"] == -(-5 * measures // 25)
+    assert made.mix.scratch is not None
+    assert taken["sand"] == -(-made.mix.scratch.sand_damp.value * measures // 25)
+
+
+@pytest.mark.parametrize(("people", "whole"), [(1, 2 * (5 + 4)), (2, 5 + 5 + 4), (4, 5 + 5 + 4)])
+def test_of_two_people_one_mixes_while_the_other_places(people: int, whole: float) -> None:
+    clock = planned(top(mix={"people": people, "least_bags_over": 0, "bags_per_batch": 1})).mix.clock
+    assert clock.whole.value == whole
+
+
+def test_castings_that_stand_alone_are_filled_one_by_one_matching_ones_together() -> None:
+    alone = planned(top(piece={"count": 6})).mix.clock
+    together = planned(top(piece={"count": 6}, mix={"one_colour": True})).mix.clock
+    assert alone.meeting.value < alone.whole.value
+    assert together.meeting.value == together.whole.value
+
+
+def test_warm_concrete_stiffens_sooner_and_a_trial_rules() -> None:
+    at = lambda c: planned(top(cure={"temperature_c": c})).mix.clock.working.value  # noqa: E731
+    assert at(28) < at(20) == 75 < at(10)
+    assert planned(rapid(workable_min=38)).mix.clock.working.value == 38
+
+
+def test_more_water_is_weaker_and_shrinks_more_all_along_the_curve() -> None:
+    curve = planned(top()).mix.wetness.curve
+    assert [at.strength_percent for at in curve] == sorted((at.strength_percent for at in curve), reverse=True)
+    assert [at.shrinkage_percent for at in curve] == sorted(at.shrinkage_percent for at in curve)
+    usual = next(at for at in curve if at.strength_percent == pytest.approx(100))
+    assert usual.shrinkage_percent == pytest.approx(100)
+    more = next(at for at in curve if at.water_l == pytest.approx(1.05 * usual.water_l))
+    assert 90 < more.strength_percent < 96, "5 % more water costs 5 to 8 % of the strength"
+
+
+@pytest.mark.parametrize(("work", "spare"), [("form", 0.10), ("packed", 0.15), ("ground", 0.12)])
+def test_spare_goes_by_the_work_unless_it_is_said(work: str, spare: float) -> None:
+    mix = planned(top(mix={"work": work, "spare": None})).mix
+    assert mix.volume_with_spare.value == pytest.approx(mix.poured_volume.value * (1 + spare))
+    assert planned(top(mix={"work": work, "spare": 0.02})).mix.volume_with_spare.value < mix.volume_with_spare.value
+
+
+def test_what_is_left_over_fills_the_moulds_that_stand_by() -> None:
+    shop = Shop.model_validate({"standby": [{"name": "Door stop", "volume_l": 1.5}]})
+    made = planned(top(), shop).mix
+    assert made.standby[0].count.value == made.left_over.value // 1.5
+
+
+def test_each_casting_takes_its_share_of_every_batch_and_its_dry_mix() -> None:
+    document = top().model_dump(mode="json")
+    document["pieces"].append({**document["pieces"][0], "id": "b", "name": "B", "thickness": "60 mm"})
+    made = planned(Job.model_validate(document))
+    shares = {one.piece: one.share.value for one in made.mix.pieces}
+    assert sum(shares.values()) == pytest.approx(made.mix.batch_volume.value)
+    assert shares["b"] == pytest.approx(1.5 * shares["top"])
+    for one, piece in zip(made.mix.pieces, made.pieces, strict=True):
+        water = made.mix.water_planned_l / 27.216
+        assert one.dry_mix.value * (1 + water) == pytest.approx(piece.measure.mass_fresh.value)
+
+
+def test_the_planter_says_what_its_cement_is_and_sets_in_time() -> None:
+    codes = {one.finding.code for one in planned(demo_job(7)).findings if one.station == "mix"}
+    assert not codes & {"cement-not-known", "working-time-too-short"}
+    assert "cement-not-known" in {one.finding.code for one in planned(rapid(doses=RETARDED)).findings}
+
+
+def listed(*jobs: Job, stock: dict[str, float] | None = None) -> dict[str, Any]:
+    found = shopping(jobs, SHOP, stock or {}, SimulatedPrices())
+    return {line.key: line for line in found.lines}
+
+
+def test_a_list_takes_off_what_is_in_stock_and_rounds_up_to_packs() -> None:
+    job = top(opening(), mix={"doses": [{"admixture": "pigment"}]})
+    bags = planned(job).mix.bags.value
+    lines = listed(job, stock={"bag/ordinary/60lb": 1.0, "sheet/melamine-16": 5.0})
+    assert lines["bag/ordinary/60lb"].to_buy == bags - 1
+    assert lines["bag/ordinary/60lb"].cost == pytest.approx((bags - 1) * 5.6)
+    assert lines["sheet/melamine-16"].to_buy == 0
+    assert lines["supply/pigment"].group == "doses"
+    assert lines["supply/foam-25"].unit == "m²"
+    assert {line.group for line in lines.values()} >= {"mix", "steel", "boards and lumber", "to protect you"}
+
+
+def test_a_list_for_two_jobs_adds_up_and_knows_what_is_ticked_off_in_both() -> None:
+    one, other = top(mix={"bought": ["bag/ordinary/60lb"]}), top(piece={"count": 2})
+    both = listed(one, other)["bag/ordinary/60lb"]
+    assert both.wanted == planned(one).mix.bags.value + planned(other).mix.bags.value
+    assert not both.bought
+    assert listed(one)["bag/ordinary/60lb"].bought
+
+
+def test_what_the_shop_pays_comes_before_what_the_list_says() -> None:
+    raw = SHOP.model_dump(mode="json")
+    raw["mixes"][0]["sizes"][1]["price"] = 4.0
+    found = shopping([top()], Shop.model_validate(raw), {}, SimulatedPrices())
+    assert next(line.price for line in found.lines if line.key == "bag/ordinary/60lb") == 4.0
+    assert found.unpriced == sum(1 for line in found.lines if line.cost is None and line.to_buy)
