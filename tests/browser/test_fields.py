@@ -139,12 +139,6 @@ CHOSEN = {
     "/mix/scratch/sand",
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
-    "/form/layouts",
-    "/form/sawn",
-    "/mix/bought",
-    "/mix/scratch/sand",
-    *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
-}
 
 
 # What some fields want to be there first: whether it is, and how it is made.
