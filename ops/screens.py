@@ -24,16 +24,6 @@ def to_job(page: Page, name: str = TOP) -> None:
     page.locator("[data-dimension=Length]").wait_for()
 
 
-def drag_sink(page: Page) -> None:
-    """Holds the sink in the middle of a drag."""
-    to_job(page)
-    box = page.locator("[data-feature=sink]").bounding_box()
-    assert box is not None  # noqa: S101 - it was waited for
-    page.mouse.move(box["x"] + 60, box["y"] + box["height"] / 2 + 30)
-    page.mouse.down()
-    page.mouse.move(box["x"] + 20, box["y"] + box["height"] / 2 - 16, steps=6)
-
-
 def station(name: str) -> Callable[[Page], None]:
     """Opens a station of the rinse-sink top."""
 
@@ -66,17 +56,26 @@ def in_the_round(page: Page) -> None:
     page.locator("[data-drawn]").wait_for()
 
 
-def from_drawing(page: Page) -> None:
-    """Looks at a drawing of the umbrella base, to bring it in."""
+def mix(page: Page) -> None:
+    """Opens the mix of the white shelves, at their doses."""
+    to_job(page, "Display shelves, white")
+    page.locator("[data-headline=mix]").click()
+    page.get_by_role("region", name="What more water does").scroll_into_view_if_needed()
+    page.locator("[data-dose=pigment]").scroll_into_view_if_needed()
+
+
+def to_buy(page: Page) -> None:
+    """Opens the shopping list of the white shelves."""
     jobs = {one["headline"]["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
-    drawn = page.request.get(f"/api/jobs/{jobs['Bench legs and umbrella base']}/pieces/umbrella-base/dxf").body()
-    to_job(page)
-    page.get_by_role("button", name="Add", exact=True).click()
-    page.get_by_role("menuitem", name="From a drawing …").click()
-    page.get_by_label("The file", exact=True).set_input_files(
-        {"name": "umbrella-base.dxf", "mimeType": "image/vnd.dxf", "buffer": drawn}
-    )
-    page.get_by_role("img", name="What the file holds").wait_for()
+    page.goto(f"/shopping?job={jobs['Display shelves, white']}")
+    page.locator("[data-line]").first.wait_for()
+
+
+def materials(page: Page) -> None:
+    """Opens a mix among what the shop mixes from."""
+    page.get_by_role("link", name="Materials").click()
+    page.get_by_role("button", name="White fine mix").click()
+    page.get_by_role("textbox", name="Dry mass").first.wait_for()
 
 
 def pour(page: Page) -> None:
@@ -100,23 +99,23 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     # name, what is done, units, theme, on a phone
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
-    ("measure-drag-dim-shop", drag_sink, "mm", "dark", False),
     ("measure-l-top", lambda page: to_job(page, "Glaze bench"), "mm", "light", False),
     ("measure-round", in_the_round, "in", "light", False),
-    ("measure-from-drawing", from_drawing, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("its cuts"), "in", "light", False),
     ("form-steps", form_view("step by step"), "mm", "light", False),
     ("form-apart", form_view("taken apart", "Planter boxes"), "mm", "light", False),
     ("steel", station("steel"), "in", "light", False),
-    ("mix", station("mix"), "in", "light", False),
+    ("mix", mix, "mm", "light", False),
     ("cure", station("cure"), "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
+    ("materials", materials, "mm", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
+    ("phone-to-buy", to_buy, "mm", "light", True),
 )
 
 

@@ -62,7 +62,7 @@ WAYS: dict[str, Way] = {
     "/mix/feel": ("mix", None, "radio", "flowing", ""),
     "/mix/doses/admixture": ("mix", None, "region:Doses select", "Add", "pigment"),
     "/mix/doses/percent": ("mix", DOSED, "region:Doses textbox", "Percent", "2"),
-    "/mix/doses/grams": ("mix", DOSED, "region:Doses textbox", "For a bag", "80"),
+    "/mix/doses/grams": ("mix", DOSED, "region:Doses textbox", "A bag", "80"),
     "/mix/doses/base": ("mix", DOSED, "region:Doses select", "Of", "dry mix"),
     "/mix/in_hand/bag": ("mix", HERE, "select", "Bags of", "80lb"),
     "/mix/in_hand/count": ("mix", HERE, "textbox", "How many", "3"),

@@ -26,7 +26,7 @@ def type_dose(page: Page, label: str, value: str) -> None:
     ("typed", "found", "percent"),
     [
         (("plasticiser-liquid", "Percent", "0.05"), ("dose-slipped", "Make it 0.5 %"), 0.5),
-        (("pigment", "For a bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
+        (("pigment", "A bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
         (("pigment", "Percent", "9"), ("dose-out-of-range", "Take the usual dose"), 3.0),
     ],
     ids=["a decimal", "grams for kilograms", "too much"],

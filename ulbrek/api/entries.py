@@ -4,13 +4,17 @@ from datetime import UTC, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, model_validator
 
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.casting import State
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
+from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.boards import Price, SheetSize
+from ulbrek.core.materials.ingredients import Ingredient
+from ulbrek.core.materials.mixes import Mix
+from ulbrek.core.shop import Standby
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, ObservationKind, Seen
@@ -273,6 +277,26 @@ class ReadingsRequest(_Request):
     """Readings of one sensor."""
 
     readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]
+
+
+class MaterialsRequest(BaseModel):
+    """What the shop mixes from: its mixes, what it doses, cement, sand and stone, and moulds that stand by."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100)]
+    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100)]
+    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100)]
+    standby: Annotated[tuple[Standby, ...], Field(max_length=30)]
+
+    @model_validator(mode="after")
+    def _ids_differ(self) -> "MaterialsRequest":
+        for what, found in (("mixes", self.mixes), ("doses", self.admixtures), ("ingredients", self.ingredients)):
+            ids = [one.id for one in found]
+            twice = next((one for one in ids if ids.count(one) > 1), None)
+            if twice:
+                raise ValueError(f"Two of the {what} are called “{twice}”. Give each its own id.")
+        return self
 
 
 SheetSide = Annotated[Length, AfterValidator(between(100, 12_000))]

@@ -15,6 +15,7 @@ import { CastingsPage } from "./stations/castings/CastingsPage";
 import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
+import { MaterialsPage } from "./stations/materials/MaterialsPage";
 import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
@@ -139,9 +140,16 @@ const toBuy = createRoute({
   },
 });
 
+const materials = createRoute({
+  getParentRoute: () => root,
+  path: "/materials",
+  loader: ({ context }) => context.queries.ensureQueryData(shopQuery),
+  component: MaterialsPage,
+});
+
 export const makeRouter = (queries: QueryClient) =>
   createRouter({
-    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, toBuy, rules]),
+    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, toBuy, materials, rules]),
     context: { queries },
     defaultPendingMs: 300,
     defaultPendingComponent: () => <Message title="One moment" text="Fetching it." />,

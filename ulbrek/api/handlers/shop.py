@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 
-from ulbrek.api.entries import MemberRequest, SheetSizesRequest
+from ulbrek.api.entries import MaterialsRequest, MemberRequest, SheetSizesRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.shop import Shop
@@ -32,6 +32,15 @@ def set_hours(db: Db, hours: Hours) -> Shop:
     with db.work() as records:
         kept = records.shop()
         return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
+
+
+@router.put("/shop/materials")
+def set_materials(db: Db, asked: MaterialsRequest) -> Shop:
+    """Says what the shop mixes from, all of it at once; kept as a revision of the shop."""
+    with db.work() as records:
+        kept = records.shop()
+        told = {name: getattr(asked, name) for name in MaterialsRequest.model_fields}
+        return records.shops.edit(kept, kept.shop.model_copy(update=told)).shop
 
 
 @router.put("/shop/sheets/{sheet_id}/sizes")

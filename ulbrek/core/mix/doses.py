@@ -68,7 +68,7 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
     elif found.dose.percent is None:
         amount = _usual(found, bag)
     if amount is None:
-        return Dosed(found.index, of, one.name, one.kind, found.base, *[None] * 8)
+        return Dosed(found.index, of, one.name, one.kind, found.base, *[None] * 9)
     return Dosed(
         index=found.index,
         admixture=of,
@@ -77,11 +77,14 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
         base=found.base,
         a_bag=amount,
         percent=work(rules.percent_of, of, dose_g=amount, base_kg=mass) if mass is not None else None,
-        a_batch=work(rules.dose_of_batch, of, dose_g=amount, bags_per_batch=per_batch),
+        a_batch=(of_batch := work(rules.dose_of_batch, of, dose_g=amount, bags_per_batch=per_batch)),
         in_all=(whole := work(rules.dose_of_pour, of, dose_g=amount, bags=bags)),
         cup=work(rules.by_volume, of, dose_g=amount, density_kg_l=one.density_kg_l),
         spoons=work(rules.by_spoon, of, dose_g=amount, spoon_g=one.spoon_g) if one.spoon_g else None,
         packs=work(rules.packs, of, dose_g=whole, pack_g=one.pack_g) if one.pack_g else None,
+        packs_a_batch=work(rules.packs_of_batch, of, dose_g=of_batch, pack_g=one.pack_g)
+        if one.pack_g and found.base == "bag"
+        else None,
         water=work(rules.water_in_dose, of, dose_g=amount, water_share=one.water_share) if one.water_share else None,
     )
 

@@ -71,6 +71,7 @@ class Dosed:
         cup: in a measuring cup
         spoons: in level teaspoons, where it is dosed so
         packs: to have
+        packs_a_batch: what one batch takes of a pack, where it is dosed by the bag
         water: that it brings to one bag
     """
 
@@ -86,6 +87,7 @@ class Dosed:
     cup: Figure | None
     spoons: Figure | None
     packs: Figure | None
+    packs_a_batch: Figure | None
     water: Figure | None
 
 

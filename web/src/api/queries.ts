@@ -106,6 +106,10 @@ export function setSheetSizes(sheet: string, sizes: SheetSize[]): Promise<Shop> 
   );
 }
 
+export function setMaterials(materials: Schemas["MaterialsRequest"]): Promise<Shop> {
+  return take(client.PUT("/api/shop/materials", { body: materials }));
+}
+
 export function beginJob(job: Job): Promise<JobView> {
   return take(client.POST("/api/jobs", { body: { job } }));
 }

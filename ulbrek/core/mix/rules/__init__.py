@@ -26,6 +26,7 @@ from ulbrek.core.mix.rules.doses import (
     dose_of_batch,
     dose_of_pour,
     packs,
+    packs_of_batch,
     percent_of,
     water_in_dose,
 )
@@ -93,6 +94,7 @@ __all__ = [
     "last_start",
     "left_over",
     "packs",
+    "packs_of_batch",
     "part_by_mass",
     "percent_of",
     "pour_takes",

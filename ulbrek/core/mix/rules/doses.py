@@ -156,6 +156,23 @@ def packs(dose_g: float, pack_g: float) -> float:
     return float(ceil(dose_g / pack_g - _TRIFLE))
 
 
+@rule(unit="packs")
+def packs_of_batch(dose_g: float, pack_g: float) -> float:
+    """Packs that one batch takes
+
+    Where it is no whole number, batches are made so that it is, or the pack is weighed out.
+
+    Args:
+        dose_g: for one batch
+        pack_g: what one pack holds
+
+    Formula: dose_g / pack_g
+
+    Source: arithmetic
+    """
+    return dose_g / pack_g
+
+
 @rule(unit="l")
 def water_in_dose(dose_g: float, water_share: float) -> float:
     """Water that a liquid brings

@@ -70,7 +70,7 @@ export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix
                   }
                 />
                 <NumberField
-                  label="For a bag"
+                  label="A bag"
                   unit="g"
                   value={dose.grams ?? null}
                   empty={told?.a_bag ? trim(told.a_bag.value) : "not known"}
@@ -114,6 +114,11 @@ function Amounts({ told }: { told: Dosed }) {
       {told.a_batch && (
         <>
           . A batch takes <FigureButton figure={told.a_batch} />
+        </>
+      )}
+      {told.packs_a_batch && (
+        <>
+          , <FigureButton figure={told.packs_a_batch} />
         </>
       )}
       {told.cup && (

@@ -111,7 +111,7 @@ export function MixStation({ editor }: StationProps) {
         <BatchRow mix={mix} />
         <ClockRow mix={mix} people={job.mix.people ?? 2} />
         <FeelPanel mix={mix} editor={editor} />
-        {shop && <Choices job={job} shop={shop} editor={editor} />}
+        {shop && <Choices job={job} shop={shop} perBatch={mix.bags_per_batch} editor={editor} />}
       </div>
     </Bench>
   );
@@ -149,7 +149,7 @@ function Sets({ mix }: { mix: Plan["mix"] }) {
   );
 }
 
-function Choices({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }) {
+function Choices({ job, shop, perBatch, editor }: { job: Job; shop: Shop; perBatch: number; editor: Editor }) {
   const { units } = usePreferences();
   const mix = shop.mixes?.find((one) => one.id === job.mix.mix) ?? shop.mixes?.[0];
   const water = WATER[units];
@@ -271,6 +271,19 @@ function Choices({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }
               "water_per_bag_l",
               amount === null ? null : amount * water.litres,
               amount === null ? "The usual water" : `${amount} ${water.name} of water a bag`,
+            )
+          }
+        />
+        <NumberField
+          label="Water poured into a batch"
+          unit={water.name}
+          value={job.mix.water_per_bag_l == null ? null : (job.mix.water_per_bag_l * perBatch) / water.litres}
+          empty="usual"
+          onKeep={(amount) =>
+            set(
+              "water_per_bag_l",
+              amount === null ? null : (amount * water.litres) / perBatch,
+              `${amount ?? "The usual"} ${water.name} into a batch`,
             )
           }
         />

@@ -1,0 +1,233 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Schemas, Shop } from "@/api/client";
+import { setMaterials, shopQuery } from "@/api/queries";
+import { Select } from "@/parts/Choice";
+import { NumberField } from "@/parts/NumberField";
+import { TextField } from "@/parts/TextField";
+import { ShopPage } from "../records/ShopHeader";
+import { ADMIXTURE, BAG, type Field, INGREDIENT, MIX, STANDBY } from "./fields";
+
+type Materials = Schemas["MaterialsRequest"];
+type Row = Record<string, unknown>;
+type List = keyof Materials;
+
+const LISTS: readonly { list: List; title: string; fields: readonly Field[]; add: string }[] = [
+  { list: "mixes", title: "Bagged mixes", fields: MIX, add: "Add a mix" },
+  { list: "admixtures", title: "What is dosed", fields: ADMIXTURE, add: "Add something to dose" },
+  { list: "ingredients", title: "Cement, sand and stone", fields: INGREDIENT, add: "Add an ingredient" },
+  { list: "standby", title: "Moulds that stand by for the rest", fields: STANDBY, add: "Add a mould" },
+];
+const FIRST_MOULD = { name: "Small mould", volume_l: 1 };
+
+/** What the shop mixes from: generic entries to begin with, marked by where they are known from, and its own. */
+export function MaterialsPage() {
+  const { data: shop } = useQuery(shopQuery);
+  const queries = useQueryClient();
+  const keep = useMutation({ mutationFn: setMaterials, onSuccess: () => queries.invalidateQueries() });
+  if (!shop) return null;
+  const now = materialsOf(shop);
+  const set = (list: List, rows: readonly Row[]) =>
+    keep.mutateAsync({ ...now, [list]: rows } as Materials).then(() => undefined);
+  return (
+    <ShopPage title="Materials">
+      <p className="text-xl font-bold">What you mix from</p>
+      <p className="max-w-prose">
+        These are generic, to begin with. What is printed on the bag in your hand rules: change the figures to it, or
+        add what you use.
+      </p>
+      {keep.error && (
+        <p role="alert" className="mt-3 border-l-4 border-stop pl-3">
+          {keep.error.message}
+        </p>
+      )}
+      {LISTS.map(({ list, title, fields, add }) => {
+        const rows = now[list] as readonly Row[];
+        return (
+          <section key={list} aria-label={title} className="mt-7">
+            <h2 className="border-b-2 border-ink text-lg font-bold">{title}</h2>
+            <ul>
+              {rows.map((row, at) => (
+                <Entry
+                  key={String(row.id ?? `${at} of ${rows.length}`)}
+                  row={row}
+                  fields={fields}
+                  only={list === "mixes" && rows.length === 1}
+                  onChange={(next) =>
+                    set(
+                      list,
+                      rows.map((other, index) => (index === at ? next : other)),
+                    )
+                  }
+                  onRemove={() =>
+                    void set(
+                      list,
+                      rows.filter((_, index) => index !== at),
+                    )
+                  }
+                />
+              ))}
+            </ul>
+            <button
+              type="button"
+              className="button mt-2"
+              onClick={() => void set(list, [...rows, another(rows, list)])}
+            >
+              {add}
+            </button>
+          </section>
+        );
+      })}
+    </ShopPage>
+  );
+}
+
+interface EntryProps {
+  row: Row;
+  fields: readonly Field[];
+  only: boolean;
+  onChange: (next: Row) => Promise<void>;
+  onRemove: () => void;
+}
+
+/** One material: closed it says its name and where it is known from, opened every figure can be changed. */
+function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
+  const [open, setOpen] = useState(false);
+  const sizes = row.sizes as readonly Row[] | undefined;
+  const name = String(row.name);
+  const setSizes = (next: readonly Row[]) => onChange({ ...row, sizes: next });
+  return (
+    <li className="border-b border-line" aria-label={name}>
+      <button
+        type="button"
+        className="flex min-h-14 w-full items-center justify-between gap-4 py-1 text-left"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <span className="font-semibold">{name}</span>
+        <span className="max-w-md text-right text-soft">{String(row.source ?? "")}</span>
+      </button>
+      {open && (
+        <div className="pb-4">
+          <Fields row={row} fields={fields} onChange={onChange} />
+          {sizes?.map((size, at) => (
+            <section
+              key={String(size.id)}
+              aria-label={`Bag ${String(size.name)}`}
+              className="mt-3 border-l-4 border-line pl-3"
+            >
+              <Fields
+                row={size}
+                fields={BAG}
+                onChange={(next) => setSizes(sizes.map((other, index) => (index === at ? next : other)))}
+              />
+              {sizes.length > 1 && (
+                <button
+                  type="button"
+                  className="button mt-1"
+                  onClick={() => void setSizes(sizes.filter((_, index) => index !== at))}
+                >
+                  Not in this bag
+                </button>
+              )}
+            </section>
+          ))}
+          <div className="mt-3 flex flex-wrap gap-2">
+            {sizes && (
+              <button
+                type="button"
+                className="button"
+                onClick={() => void setSizes([...sizes, { ...sizes.at(-1), id: fresh(sizes), name: "Another bag" }])}
+              >
+                Add a bag
+              </button>
+            )}
+            {!only && (
+              <button type="button" className="button" onClick={onRemove}>
+                Take {name} off
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Fields({
+  row,
+  fields,
+  onChange,
+}: {
+  row: Row;
+  fields: readonly Field[];
+  onChange: (next: Row) => Promise<void>;
+}) {
+  return (
+    <div className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-8">
+      {fields.map((field) => {
+        const value = row[field.key];
+        if (field.as === "choice") {
+          return (
+            <Select
+              key={field.key}
+              label={field.label}
+              value={String(value ?? field.choices?.[0])}
+              choices={(field.choices ?? []).map((one) => ({ value: one, text: one === "m3" ? "cubic metre" : one }))}
+              onChoose={(next) => void onChange({ ...row, [field.key]: next })}
+            />
+          );
+        }
+        if (field.as === "text") {
+          return (
+            <TextField
+              key={field.key}
+              label={field.label}
+              value={String(value ?? "")}
+              onKeep={(next) => onChange({ ...row, [field.key]: next })}
+            />
+          );
+        }
+        const scale = field.percent ? 100 : 1;
+        return (
+          <NumberField
+            key={field.key}
+            label={field.label}
+            {...(field.unit ? { unit: field.unit } : {})}
+            {...(field.empty ? { empty: field.empty } : {})}
+            value={value == null ? null : Number((Number(value) * scale).toPrecision(8))}
+            onKeep={(next) => onChange({ ...row, [field.key]: next === null ? null : next / scale })}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+function materialsOf(shop: Shop): Materials {
+  return {
+    mixes: shop.mixes ?? [],
+    admixtures: shop.admixtures ?? [],
+    ingredients: shop.ingredients ?? [],
+    standby: shop.standby ?? [],
+  };
+}
+
+/** A new entry to be changed: a copy of the last one, under an id of its own. */
+function another(rows: readonly Row[], list: List): Row {
+  if (list === "standby") return FIRST_MOULD;
+  const last = rows.at(-1) ?? {};
+  return {
+    ...last,
+    id: fresh(rows),
+    name: `${String(last.name ?? "New")}, copy`.slice(0, 60),
+    source: "the shop's own",
+  };
+}
+
+function fresh(rows: readonly Row[]): string {
+  const taken = new Set(rows.map((row) => row.id));
+  let number = rows.length + 1;
+  while (taken.has(`own-${number}`)) number += 1;
+  return `own-${number}`;
+}
