@@ -1,5 +1,8 @@
 """The shop's hours and its sheets: kept as revisions, and every job goes by them."""
 
+import json
+from uuid import uuid4
+
 from fastapi.testclient import TestClient
 from httpx2 import Response
 
@@ -60,3 +63,45 @@ def test_sizes_of_a_sheet_are_kept_as_typed_lengths_and_every_job_is_planned_wit
         sizes = [sheet, *sheet["other_sizes"]]
         put(*({"length": one["length_mm"], "width": one["width_mm"], "price": one["price"]} for one in sizes))
     assert api.get("/api/shop").json() == shop
+
+
+def test_materials_are_kept_all_at_once_and_what_is_wrong_names_its_field(api: TestClient) -> None:
+    before = api.get("/api/shop").json()
+    told = {name: before[name] for name in ("mixes", "admixtures", "ingredients", "standby")}
+
+    def put(**changed: object) -> Response:
+        return api.put("/api/shop/materials", json={**told, **changed})
+
+    try:
+        own = {**before["mixes"][0], "id": "own", "name": "What the yard sells"}
+        kept = put(mixes=[*before["mixes"], own], standby=[{"name": "Door stop", "volume_l": 0.9}]).json()
+        assert kept["mixes"][-1]["name"] == "What the yard sells"
+        assert api.get("/api/shop").json() == kept
+        twice = put(mixes=[own, own])
+        assert twice.status_code == 422
+        assert "called “own”" in json.dumps(twice.json(), ensure_ascii=False)
+        wrong = {**before["admixtures"][0], "least": 9}
+        refused = put(admixtures=[wrong])
+        assert refused.status_code == 422
+        assert refused.json()["problems"][0]["field"].startswith("/admixtures/0")
+        assert put(mixes=[]).status_code == 422
+        assert api.get("/api/shop").json() == kept
+    finally:
+        api.put("/api/shop/materials", json=told)
+    assert api.get("/api/shop").json() == before
+
+
+def test_a_list_is_of_the_jobs_that_are_asked_for_with_stock_taken_off(api: TestClient) -> None:
+    job, other = begin(api), begin(api, name="Other")
+    alone = api.get("/api/shopping", params={"job": job["id"]}).json()
+    both = api.get("/api/shopping", params={"job": [job["id"], other["id"]]}).json()
+    wanted = lambda found: next(  # noqa: E731
+        line["wanted"] for line in found["lines"] if line["key"].startswith("bag/")
+    )
+    assert wanted(both) == 2 * wanted(alone)
+    assert both["cost"] >= alone["cost"]
+    assert api.get("/api/shopping").status_code == 422
+    assert api.get("/api/shopping", params={"job": str(uuid4())}).status_code == 404
+    rows = api.get("/api/shopping.csv", params={"job": job["id"]}).text.splitlines()
+    assert len(rows) == 1 + len(alone["lines"])
+    assert api.get("/api/shopping.pdf", params={"job": job["id"], "paper": "letter"}).content.startswith(b"%PDF")

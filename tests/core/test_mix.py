@@ -78,6 +78,11 @@ def test_damp_sand_is_weighed_out_wet_and_its_water_left_out_of_the_bucket() -> 
     sand = dry.sand_damp.value
     assert damp.sand_damp.value == pytest.approx(1.05 * sand)
     assert dry.water_added.value - damp.water_added.value == pytest.approx(0.05 * sand)
+    wet, plain = planned(scratch(sand_moisture=5)).mix, planned(scratch()).mix
+    assert plain.water_most_l - wet.water_most_l == pytest.approx(0.05 * sand)
+    assert wet.water_start.value == pytest.approx(0.75 * damp.water_added.value)
+    assert wet.wetness.ratio is not None
+    assert wet.wetness.ratio.value == pytest.approx(0.45), "the cement gets the same water"
 
 
 def test_a_mortar_has_no_stone() -> None:

@@ -77,7 +77,10 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         per_batch = inputs.bags_per_batch
     batch = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=filled.yield_)
     batches = work(rules.batches, bags=needed, bags_per_batch=per_batch)
-    start = work(rules.water_start, usual_water_l=filled.usual_water, start_share=START_SHARE)
+    to_add: Figure = of.recipe.water_added if of.recipe else filled.usual_water
+    brought = filled.usual_water.value - to_add.value  # by damp sand and stone
+    most = size.water_most_l - brought
+    start = work(rules.water_start, usual_water_l=to_add, start_share=START_SHARE)
     bag = _per_bag(inputs, of)
     doses = list(read(inputs.doses, of.admixtures, bag))
     told = tuple(dosed(one, bag, (per_batch, needed)) for one in doses)
@@ -117,16 +120,16 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         scratch=_scratched(of.recipe) if of.recipe else None,
         feel=FEELS[inputs.feel or of.mix.feel],
         water_start=start,
-        water_planned_l=_value(filled.water_l),
-        water_least_l=size.water_least_l,
-        water_most_l=size.water_most_l,
+        water_planned_l=_value(filled.water_l) - brought,
+        water_least_l=size.water_least_l - brought,
+        water_most_l=most,
         working_fill=fill,
         bags_that_fit=fits,
         bags_per_batch=_value(per_batch),
         batches=batches,
         batch_volume=batch,
         batch_water_start=work(rules.batch_water, "start", bags_per_batch=per_batch, bag_water_l=start),
-        batch_water_most=work(rules.batch_water, "most", bags_per_batch=per_batch, bag_water_l=size.water_most_l),
+        batch_water_most=work(rules.batch_water, "most", bags_per_batch=per_batch, bag_water_l=most),
         mixed=_mixed_so_far(mixed, filled, poured),
         findings=tuple(checks.all_findings(seen)),
         care=tuple(_care(inputs, of)),

@@ -319,15 +319,20 @@ class Pages:
         mix = self.plan.mix
         wet, clock = mix.wetness, mix.clock
         ratio = f", {wet.ratio.value:.2f} of the cement" if wet.ratio else ""
+        one = "measure" if mix.scratch else "bag"
+        many = f"{mix.bags.value:g} {one}{'' if mix.bags.value == 1 else 's'}"
         yield _table(
             ["", ""],
             [
-                ["Mix", f"{mix.mix_name}, {self._of(mix.bags)} of {mix.bag_name}"],
+                ["Mix", f"{mix.mix_name}, {many} of {mix.bag_name}"],
                 ["Volume to pour", write_volume(mix.poured_volume.value, self.units)],
                 ["with spare", write_volume(mix.volume_with_spare.value, self.units)],
-                ["Concrete from one bag", write_volume(mix.bag_yield.value, self.units)],
-                ["Water a bag", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
-                ["Planned", f"{self._litres(mix.water_planned_l)} a bag, {self._of(wet.of_dry)} of the dry mix{ratio}"],
+                [f"Concrete from one {one}", write_volume(mix.bag_yield.value, self.units)],
+                [f"Water a {one}", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
+                [
+                    "Planned",
+                    f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of the dry mix{ratio}",
+                ],
                 ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
                 ["Last batch", f"begins {self._of(clock.last_start)} after the first water at the latest"],
                 ["Feel", f"{mix.feel.feel}. {mix.feel.test}"],

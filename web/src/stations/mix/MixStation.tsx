@@ -99,14 +99,16 @@ export function MixStation({ editor }: StationProps) {
         <Sets mix={mix} />
         {shop && <BagsHere job={job} shop={shop} editor={editor} />}
         <WaterGauge mix={mix} units={units} />
-        <WaterCurve
-          mix={mix}
-          units={units}
-          onPreview={(litres) => editor.preview((now) => withField(now, "/mix/water_per_bag_l", litres))}
-          onKeep={(litres) =>
-            void editor.change((now) => withField(now, "/mix/water_per_bag_l", litres), `${litres} l of water a bag`)
-          }
-        />
+        {!mix.scratch && (
+          <WaterCurve
+            mix={mix}
+            units={units}
+            onPreview={(litres) => editor.preview((now) => withField(now, "/mix/water_per_bag_l", litres))}
+            onKeep={(litres) =>
+              void editor.change((now) => withField(now, "/mix/water_per_bag_l", litres), `${litres} l of water a bag`)
+            }
+          />
+        )}
         {shop && <DoseList job={job} shop={shop} mix={mix} editor={editor} />}
         <BatchRow mix={mix} />
         <ClockRow mix={mix} people={job.mix.people ?? 2} />
