@@ -62,6 +62,8 @@ def test_axe_finds_nothing(
         records[1]: "[data-spot]",
         "/moulds": "text=Last oiled",
         "/stock": "[data-item]",
+        "/materials": "text=Bagged mixes",
+        f"/shopping?job={job.split('/')[2]}": "[data-line]",
     }.items():
         page.goto(path)
         page.locator(ready).first.wait_for()

@@ -189,6 +189,7 @@ class MixResult:
     density: Figure
     bags: Figure
     left_over: Figure
+    bags_back: Figure
     choices: tuple[BagChoice, ...]
     sets: BagSets
     doses: tuple[Dosed, ...]

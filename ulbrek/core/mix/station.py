@@ -102,6 +102,7 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         density=filled.density,
         bags=needed,
         left_over=left,
+        bags_back=work(rules.bags_back, bags=needed, poured_volume_l=poured, bag_yield_l=filled.yield_),
         choices=tuple(
             BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, other.id))
             for other in of.mix.sizes

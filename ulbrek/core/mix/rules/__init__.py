@@ -2,6 +2,7 @@
 
 from ulbrek.core.mix.rules.counting import (
     bags,
+    bags_back,
     bags_that_fit,
     bags_to_go,
     bags_used,
@@ -69,6 +70,7 @@ from ulbrek.core.mix.rules.water import (
 __all__ = [
     "as_it_lies",
     "bags",
+    "bags_back",
     "bags_that_fit",
     "bags_to_go",
     "bags_used",

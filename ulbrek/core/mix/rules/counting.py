@@ -99,6 +99,24 @@ def left_over(bags: float, bag_yield_l: float, poured_volume_l: float) -> float:
     return bags * bag_yield_l - poured_volume_l
 
 
+@rule(unit="bags")
+def bags_back(bags: float, poured_volume_l: float, bag_yield_l: float) -> float:
+    """Bags that likely stay closed
+
+    Keep them dry and off the floor, with the receipt.
+
+    Args:
+        bags: bags to have ready
+        poured_volume_l: volume of the pour
+        bag_yield_l: concrete from one bag
+
+    Formula: max(0, floor(bags - poured_volume_l / bag_yield_l + 1e-9))
+
+    Source: arithmetic
+    """
+    return float(max(0, floor(bags - poured_volume_l / bag_yield_l + _TRIFLE)))
+
+
 @rule(unit="l")
 def water_start(usual_water_l: float, start_share: float) -> float:
     """Water to start a bag with

@@ -75,7 +75,7 @@ export function Offcuts({ editor }: { editor: Editor }) {
                 disabled={kept.includes(key)}
                 onClick={() => {
                   setKept([...kept, key]);
-                  void send(() => keep(items, rest));
+                  void send(() => keep(rest));
                 }}
               >
                 {sizeText(rest.length, rest.width, units)} {kept.includes(key) ? "is in stock" : "into stock"}
@@ -89,7 +89,8 @@ export function Offcuts({ editor }: { editor: Editor }) {
 }
 
 /** Puts what is left of a sheet into stock, as a lot of that sheet. */
-async function keep(items: readonly Item[], rest: Left): Promise<void> {
+async function keep(rest: Left): Promise<void> {
+  const items = await take(client.GET("/api/stock"));
   const of = (all: readonly Item[]) => all.find((one) => one.kind === "sheet" && one.material === rest.sheet);
   const item =
     of(items) ??

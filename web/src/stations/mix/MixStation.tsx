@@ -63,6 +63,7 @@ export function MixStation({ editor }: StationProps) {
             figure={mix.volume_with_spare}
             text={writeVolume(mix.volume_with_spare.value, units)}
           />
+          {!mix.scratch && <FigureLine label="Likely stay closed, to return" figure={mix.bags_back} />}
           <FigureLine label="Left over" figure={mix.left_over} text={writeVolume(mix.left_over.value, units)} />
           <FigureLine label="Water to start a bag" figure={mix.water_start} />
           <FigureLine label="Fresh density" figure={mix.density} />
@@ -79,11 +80,13 @@ export function MixStation({ editor }: StationProps) {
       <section aria-label="Each casting">
         <h2 className="mb-1 text-lg font-bold">Each casting</h2>
         {mix.pieces.map((one) => (
-          <dl key={one.piece} className="mb-2">
-            <dt className="font-bold">{plan.pieces.find((piece) => piece.id === one.piece)?.name}</dt>
-            <FigureLine label="Dry mix in it" figure={one.dry_mix} />
-            <FigureLine label="Its share of a batch" figure={one.share} />
-          </dl>
+          <div key={one.piece} className="mb-2">
+            <h3 className="font-bold">{plan.pieces.find((piece) => piece.id === one.piece)?.name}</h3>
+            <dl>
+              <FigureLine label="Dry mix in it" figure={one.dry_mix} />
+              <FigureLine label="Its share of a batch" figure={one.share} />
+            </dl>
+          </div>
         ))}
       </section>
       <Care lines={mix.care} />

@@ -5,6 +5,35 @@ import { write } from "@/units/quantity";
 import { clock } from "@/units/time";
 import { Part } from "./Part";
 
+/** What the next batch takes, large enough to be read from the mixer. */
+function NextBatch({ mix, number, units }: { mix: PourView["plan"]["mix"]; number: number; units: Units }) {
+  if (number > mix.batches.value) return null;
+  const bags = mix.bags_per_batch;
+  const found = mix.mixed?.dose_found.value;
+  const one = mix.scratch ? "measure" : "bag";
+  return (
+    <section aria-label="The next batch" className="my-2 border-2 border-ink p-3 text-lg">
+      <h3 className="font-bold">
+        Batch {number} of {mix.batches.value}: {bags} {one}
+        {bags === 1 ? "" : "s"} of {mix.bag_name}
+      </h3>
+      <p>
+        {found === undefined
+          ? `Water: start with ${write(mix.batch_water_start.value, "l", units)}, most ${write(mix.batch_water_most.value, "l", units)}.`
+          : `Water: ${write(found * bags, "l", units)}, as the first batch took.`}
+      </p>
+      {mix.doses.map(
+        (dose) =>
+          dose.a_batch && (
+            <p key={dose.index}>
+              {dose.name}: {write(dose.a_batch.value, "g", units)}
+            </p>
+          ),
+      )}
+    </section>
+  );
+}
+
 /** What was mixed, batch by batch, and what is to go. */
 export function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: () => void }) {
   const { pour, plan } = view;
@@ -53,6 +82,7 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
             : "enough for the forms"}
         </p>
       )}
+      <NextBatch mix={plan.mix} number={pour.batches.length + 1} units={units} />
       <button type="button" className="button mt-1" onClick={onAdd}>
         Write a batch down
       </button>
