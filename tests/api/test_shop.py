@@ -3,6 +3,7 @@
 import json
 from uuid import uuid4
 
+import pytest
 from fastapi.testclient import TestClient
 from httpx2 import Response
 
@@ -105,3 +106,19 @@ def test_a_list_is_of_the_jobs_that_are_asked_for_with_stock_taken_off(api: Test
     rows = api.get("/api/shopping.csv", params={"job": job["id"]}).text.splitlines()
     assert len(rows) == 1 + len(alone["lines"])
     assert api.get("/api/shopping.pdf", params={"job": job["id"], "paper": "letter"}).content.startswith(b"%PDF")
+
+
+def test_whether_it_is_enough_is_told_from_the_gap_under_the_screed(api: TestClient) -> None:
+    job = begin(api)
+    area = api.get(f"/api/jobs/{job['id']}").json()["plan"]["pieces"][0]["measure"]["net_area"]["value"]
+
+    def ask(*gaps: object, piece: str = job["job"]["pieces"][0]["id"]) -> Response:
+        return api.post(f"/api/jobs/{job['id']}/enough", json={"piece": piece, "gaps": gaps})
+
+    told = ask("10 mm", "14 mm", {"typed": "12", "bare": "mm"}).json()
+    assert told["wanted"]["value"] == pytest.approx(area * 12 / 1e6)
+    assert told["bags"]["value"] * 4 == pytest.approx(round(told["bags"]["value"] * 4))
+    assert ask(0).json()["bags"]["value"] == 0
+    assert ask().status_code == 422
+    assert ask("3 m").status_code == 422
+    assert ask("5 mm", piece="gone").status_code == 404

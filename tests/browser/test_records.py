@@ -56,6 +56,13 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     expect(page.get_by_text("Nothing is written down yet")).to_have_count(0)  # the job itself was begun
     begin(page, lot)
     expect(page.get_by_text("First water in")).to_be_visible()
+    expect(page.get_by_role("region", name="The next batch")).to_contain_text("Batch 1 of")
+    page.get_by_text("Is it enough?").click()
+    page.get_by_role("button", name="Gap at the middle").click()
+    page.keyboard.press("ControlOrMeta+a")
+    page.keyboard.type("10 mm")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("It still wants")).to_contain_text("bag")
     page.get_by_role("button", name="Write a batch down").click()
     dialog = page.get_by_role("dialog", name="A batch")
     dialog.get_by_label("Water").fill("much")

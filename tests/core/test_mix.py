@@ -5,11 +5,12 @@ from typing import Any
 import pytest
 
 from tests.core.mix_cases import RETARDED, rapid, scratch
-from tests.jobs import demo_job, opening, top
+from tests.jobs import demo_job, opening, top, with_fields
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
 from ulbrek.core.shopping import shopping
+from ulbrek.core.solve import TargetMass, solve
 from ulbrek.core.takes import takes
 from ulbrek.simulated_prices import SimulatedPrices
 
@@ -199,3 +200,11 @@ def test_what_the_shop_pays_comes_before_what_the_list_says() -> None:
     found = shopping([top()], Shop.model_validate(raw), {}, SimulatedPrices())
     assert next(line.price for line in found.lines if line.key == "bag/ordinary/60lb") == 4.0
     assert found.unpriced == sum(1 for line in found.lines if line.cost is None and line.to_buy)
+
+
+def test_a_casting_is_made_as_large_as_its_share_of_dry_mix() -> None:
+    job = top()
+    change = solve(job, SHOP, TargetMass(piece="top", mass_kg=40, when="dry mix"))
+    made = plan(with_fields(job, dict(change.fields)), SHOP)
+    assert made.mix.pieces[0].dry_mix.value == pytest.approx(40, rel=1e-4)
+    assert made.pieces[0].measure.mass_fresh.value > 40 * 1.07, "its water weighs too"

@@ -279,6 +279,18 @@ class ReadingsRequest(_Request):
     readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]
 
 
+Gap = Annotated[Length, AfterValidator(between(0, 2_000))]
+
+
+class EnoughRequest(BaseModel):
+    """A casting that is being filled, and how far the concrete is under the rail at a few places."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    piece: Annotated[str, Field(min_length=1, max_length=40)]
+    gaps: Annotated[tuple[Gap, ...], Field(min_length=1, max_length=9)]
+
+
 class MaterialsRequest(BaseModel):
     """What the shop mixes from: its mixes, what it doses, cement, sand and stone, and moulds that stand by."""
 

@@ -33,7 +33,9 @@ class TargetMass(_Goal):
 
     kind: Literal["target mass"] = "target mass"
     mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)]
-    when: Literal["fresh", "stripped", "dry"] = "dry"
+    when: Annotated[
+        Literal["fresh", "stripped", "dry", "dry mix"], Field(description="dry mix: what of the bag goes into it")
+    ] = "dry"
     by: Literal["thickness", "size"] = "thickness"
 
 
@@ -84,7 +86,8 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     piece = job.pieces[index]
     match goal:
         case TargetMass():
-            change = _target_mass(piece, goal, _concrete(job, shop))
+            filled = _filled(job, shop)
+            change = _target_mass(piece, goal, Concrete(filled.density, BLED, DRYING_LOSS), _dry_share(filled))
         case EqualSections():
             change = _equal_sections(piece, goal)
         case FitToSite():
@@ -95,18 +98,29 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     return Change(change.label, fields, change.values)
 
 
-def _concrete(job: Job, shop: Shop) -> Concrete:
-    chosen = choose(job, shop)
-    return Concrete(Filled(chosen.size, job.mix.water_per_bag_l).density, BLED, DRYING_LOSS)
+def _filled(job: Job, shop: Shop) -> Filled:
+    return Filled(choose(job, shop).size, job.mix.water_per_bag_l)
 
 
-def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete) -> Change:
+def _dry_share(filled: Filled) -> float:
+    """How much of the fresh mass came out of the bag."""
+    water = filled.water_l if isinstance(filled.water_l, float) else filled.water_l.value
+    return filled.size.dry_mass_kg / (filled.size.dry_mass_kg + water)
+
+
+def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete, dry_share: float) -> Change:
     resized, now, least, most = _resizing(piece, goal.by)
 
     def weighs(size_mm: float) -> float:
         measured = measure(shape_of(resized(size_mm)), concrete)
-        by_state = {"fresh": measured.mass_fresh, "stripped": measured.mass_stripped, "dry": measured.mass_dry}
-        return by_state[goal.when].value
+        fresh = measured.mass_fresh.value
+        by_state = {
+            "fresh": fresh,
+            "stripped": measured.mass_stripped.value,
+            "dry": measured.mass_dry.value,
+            "dry mix": fresh * dry_share,
+        }
+        return by_state[goal.when]
 
     if not weighs(least) <= goal.mass_kg <= weighs(most):
         raise CannotSolveError(

@@ -1,18 +1,22 @@
-"""The shopping list of one job or of several."""
+"""The shopping list of one job or of several; and on the day, whether what is mixed is enough."""
 
 from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
+from ulbrek.api.entries import EnoughRequest
 from ulbrek.api.handlers.common import Db, as_file
 from ulbrek.core.job import Job
+from ulbrek.core.mix.enough import Enough, enough
+from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
 from ulbrek.core.shopping import ShoppingList, shopping
 from ulbrek.files.pack import Paper
 from ulbrek.files.shopping_file import shopping_page, write_shopping_csv, write_shopping_xlsx
 from ulbrek.simulated_prices import SimulatedPrices
 from ulbrek.store.database import Database
+from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")
 ListFormat = Literal["csv", "xlsx", "pdf"]
@@ -40,6 +44,19 @@ def get_shopping_file(db: Db, form: ListFormat, job: Ids, paper: Paper = "a4") -
         case "pdf":
             content = shopping_page(found, title=title, shop_name=shop.name, paper=paper)
             return as_file(content, f"{title} to buy", form, "application/pdf")
+
+
+@router.post("/jobs/{job_id}/enough")
+def tell_enough(db: Db, job_id: UUID, asked: EnoughRequest) -> Enough:
+    """What a casting still wants, from the gap under the screed: told before the last bag is opened."""
+    with db.look() as records:
+        stored = records.shop()
+        job = records.jobs(stored.id).get(job_id).job
+    planned = plan(job, stored.shop)
+    piece = next((one for one in planned.pieces if one.id == asked.piece), None)
+    if piece is None:
+        raise NotFoundError("piece", asked.piece)
+    return enough(piece.measure.net_area, [gap.mm for gap in asked.gaps], planned.mix.bag_yield)
 
 
 def _list(db: Database, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:

@@ -45,6 +45,7 @@ from ulbrek.core.mix.rules.scratch import (
     yield_of_measure,
 )
 from ulbrek.core.mix.rules.timing import (
+    bags_wanted,
     batch_takes,
     batches_that_meet,
     dry_mix_in,
@@ -54,6 +55,7 @@ from ulbrek.core.mix.rules.timing import (
     pour_takes,
     share_of_batch,
     slurry,
+    still_wanted,
     working_time,
     working_time_tried,
 )
@@ -74,6 +76,7 @@ __all__ = [
     "bags_that_fit",
     "bags_to_go",
     "bags_used",
+    "bags_wanted",
     "batch_takes",
     "batch_volume",
     "batch_water",
@@ -107,6 +110,7 @@ __all__ = [
     "shrinkage_at",
     "slurry",
     "solid_volume",
+    "still_wanted",
     "stone_by_bulk",
     "strength_by_ratio",
     "strength_left",

@@ -187,3 +187,33 @@ def fills(left_over_l: float, mould_l: float) -> float:
     Source: common practice
     """
     return float(int(left_over_l / mould_l + 1e-9))
+
+
+@rule(unit="l")
+def still_wanted(net_area_mm2: float, mean_gap_mm: float) -> float:
+    """Concrete that a casting still wants
+
+    Args:
+        net_area_mm2: area of its face, less its openings
+        mean_gap_mm: from the concrete up to the rail, at a few places
+
+    Formula: net_area_mm2 * mean_gap_mm / 1e6
+
+    Source: geometry
+    """
+    return net_area_mm2 * mean_gap_mm / 1e6
+
+
+@rule(unit="bags")
+def bags_wanted(still_wanted_l: float, bag_yield_l: float) -> float:
+    """Bags that this takes, in quarters
+
+    Args:
+        still_wanted_l: concrete that is still wanted
+        bag_yield_l: concrete from one bag
+
+    Formula: ceil(4 * still_wanted_l / bag_yield_l - 1e-9) / 4
+
+    Source: arithmetic
+    """
+    return ceil(4 * still_wanted_l / bag_yield_l - 1e-9) / 4

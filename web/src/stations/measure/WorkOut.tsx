@@ -84,7 +84,12 @@ export function WorkOut({ editor, piece }: Props) {
         />
         {what === "target mass" && (
           <>
-            <Select label="Weighed" value={when} choices={same("fresh", "stripped", "dry")} onChoose={setWhen} />
+            <Select
+              label="Weighed"
+              value={when}
+              choices={same("fresh", "stripped", "dry", "dry mix")}
+              onChoose={setWhen}
+            />
             <Select label="By its" value={by} choices={same("thickness", "size")} onChoose={setBy} />
           </>
         )}

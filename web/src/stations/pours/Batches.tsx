@@ -3,11 +3,12 @@ import { type PourView, useSend } from "@/api/records";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 import { clock } from "@/units/time";
+import { EnoughLeft } from "./EnoughLeft";
 import { Part } from "./Part";
 
 /** What the next batch takes, large enough to be read from the mixer. */
 function NextBatch({ mix, number, units }: { mix: PourView["plan"]["mix"]; number: number; units: Units }) {
-  if (number > mix.batches.value) return null;
+  if (number > mix.batches.value || mix.mixed?.bags_to_go.value === 0) return null;
   const bags = mix.bags_per_batch;
   const found = mix.mixed?.dose_found.value;
   const one = mix.scratch ? "measure" : "bag";
@@ -86,6 +87,7 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
       <button type="button" className="button mt-1" onClick={onAdd}>
         Write a batch down
       </button>
+      <EnoughLeft view={view} units={units} />
     </Part>
   );
 }

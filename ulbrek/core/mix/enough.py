@@ -1,0 +1,28 @@
+"""Whether it is enough, before the last bag is opened: from the gap that is left under the screed."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.mix import rules
+
+
+@dataclass(frozen=True, slots=True)
+class Enough:
+    """What a casting still wants, in litres and in quarters of a bag."""
+
+    wanted: Figure
+    bags: Figure
+
+
+def enough(net_area: Figure, gaps_mm: Sequence[float], bag_yield: Figure) -> Enough:
+    """What a casting still wants.
+
+    Args:
+        net_area: area of its face, less its openings
+        gaps_mm: from the concrete up to the rail, one at least
+        bag_yield: concrete from one bag
+    """
+    mean = sum(gaps_mm) / len(gaps_mm)
+    wanted = work(rules.still_wanted, net_area_mm2=net_area, mean_gap_mm=mean)
+    return Enough(wanted, work(rules.bags_wanted, still_wanted_l=wanted, bag_yield_l=bag_yield))
