@@ -43,6 +43,10 @@ MIX_CASES: dict[str, tuple[Job, Job]] = {
         rapid(people=1, minutes_mixing=8),  # two batches in turn: 2 x (8 + 4) min
         rapid(people=1, minutes_mixing=6),
     ),
+    "too-heavy-for-one": (  # a bag of 27 kg, and a batch of it in the bucket 30; the shop's figure is 20
+        top(mix={"people": 1}),
+        top(mix={"people": 2}),
+    ),
     "wrong-feel": (
         top(mix={"feel": "flowing"}),
         top(mix={"feel": "flowing", "doses": [{"admixture": "plasticiser-powder", "percent": 0.2}]}),

@@ -95,7 +95,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     mixed_from = MixedFrom(
         chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe,
-        [(one.name, one.volume_l) for one in shop.standby],
+        [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg,
     )  # fmt: skip
     mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
     needs = [(p.id, need) for p in pieces for need in (strip_need(p.id), *p.handling.needs)]

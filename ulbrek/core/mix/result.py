@@ -165,7 +165,7 @@ class Scratched:
 
 
 @dataclass(frozen=True, slots=True)
-class Filled:
+class StandbyFilled:
     """Standby moulds that what is left over fills."""
 
     mould: str
@@ -198,7 +198,7 @@ class MixResult:
     clock: Clock
     container_filled: Figure
     slurry: Figure | None
-    standby: tuple[Filled, ...]
+    standby: tuple[StandbyFilled, ...]
     scratch: Scratched | None
     feel: FeelOf
     water_start: Figure

@@ -25,10 +25,10 @@ from ulbrek.core.mix.result import (
     MixResult,
     PieceMixed,
     Scratched,
+    StandbyFilled,
     WaterAt,
     Wetness,
 )
-from ulbrek.core.mix.result import Filled as Fills
 from ulbrek.core.mix.scratch import Recipe
 
 START_SHARE = 0.75  # Of the usual water. Source: common practice.
@@ -44,6 +44,7 @@ class MixedFrom:
         filled: one bag with its planned water
         recipe: None where it comes in bags
         standby: moulds for what is left over, by name and volume [l]
+        one_lifts_kg: what one person of the shop may carry
     """
 
     mix: Mix
@@ -52,6 +53,7 @@ class MixedFrom:
     admixtures: Sequence[Admixture]
     recipe: Recipe | None = None
     standby: Sequence[tuple[str, float]] = ()
+    one_lifts_kg: float = 20.0
 
 
 def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
@@ -89,7 +91,7 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     left = work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured)
     seen = checks.Seen(
         inputs, of.mix, size, of.container, of.admixtures, pour, needed, (batch, fill, fits), doses, bag,
-        (clock, helped), mixed,
+        (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
     )  # fmt: skip
     return MixResult(
         mix_name=of.mix.name,
@@ -116,7 +118,8 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         container_filled=work(rules.filled_container, working_fill_l=fill, density_kg_m3=filled.density),
         slurry=work(rules.slurry, void_share=inputs.void_share, poured_volume_l=poured) if inputs.void_share else None,
         standby=tuple(
-            Fills(name, work(rules.fills, name, left_over_l=left, mould_l=volume)) for name, volume in of.standby
+            StandbyFilled(name, work(rules.fills, name, left_over_l=left, mould_l=volume))
+            for name, volume in of.standby
         ),
         scratch=_scratched(of.recipe) if of.recipe else None,
         feel=FEELS[inputs.feel or of.mix.feel],

@@ -20,7 +20,7 @@ class Seen:
     """A mixing day as it is looked at for what would go wrong.
 
     ``batch`` is its volume, the container's fill and the bags that fit; ``clocks`` the day as it is planned, and as
-    it would be with two people; ``mixed`` the batches mixed so far.
+    it would be with two people; ``mixed`` the batches mixed so far; then what one person may carry, and a batch's mass.
     """
 
     inputs: MixInputs
@@ -35,6 +35,8 @@ class Seen:
     bag: PerBag
     clocks: tuple[Clock, Clock]
     mixed: Sequence[BatchMixed]
+    one_lifts_kg: float
+    batch_kg: float
 
 
 def all_findings(seen: Seen) -> Iterator[Finding]:
@@ -47,6 +49,7 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
     yield from doses.dose_out_of_range(seen.doses, seen.bag)
     yield from stuff.working_time_too_short(inputs, *seen.clocks)
+    yield from stuff.too_heavy_for_one(inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg))
     yield from stuff.stones_too_large(seen.mix, seen.pour)
     yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
     yield from day.batch_over_container(seen.container, *seen.batch)
