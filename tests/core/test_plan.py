@@ -162,7 +162,7 @@ JOBS = st.fixed_dictionaries(
 )
 
 
-@settings(max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=110, deadline=None, suppress_health_check=[HealthCheck.too_slow])
 @given(JOBS)
 def test_any_valid_job_gives_a_plan(document: dict[str, Any]) -> None:
     for number, piece in enumerate(document["pieces"]):

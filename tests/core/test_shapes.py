@@ -177,7 +177,7 @@ PIECES = st.fixed_dictionaries(
     }
 )
 MANY = settings(
-    max_examples=70, derandomize=True, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large]
+    max_examples=45, derandomize=True, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large]
 )
 
 
