@@ -48,7 +48,7 @@ export function DoseList({ job, shop, mix, editor }: { job: Job; shop: Shop; mix
                   Leave it out
                 </button>
               </div>
-              <div className="grid gap-x-8 sm:grid-cols-3">
+              <div className="grid gap-x-8 sm:grid-cols-2 2xl:grid-cols-3">
                 <NumberField
                   label="Percent"
                   unit="%"
