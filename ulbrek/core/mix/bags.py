@@ -1,6 +1,6 @@
 """The cheapest set of bags that suffices, found exactly: stock first, few sizes."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from math import ceil, inf
 
@@ -146,11 +146,6 @@ def neighbours(
         return (made, made.yield_l - volume_l) if sum(counts) else None
 
     return other(-1), other(1)
-
-
-def by_size(found: BagSet, offers: Sequence[Offer]) -> Mapping[str, int]:
-    """How many of each size, those that there are none of left out."""
-    return {offer.bag: count for offer, count in zip(offers, found.counts, strict=True) if count}
 
 
 def _set(counts: Sequence[int], offers: Sequence[Offer]) -> BagSet:

@@ -68,7 +68,7 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
     elif found.dose.percent is None:
         amount = _usual(found, bag)
     if amount is None:
-        return Dosed(found.index, of, one.name, one.kind, found.base, *[None] * 9)
+        return Dosed(found.index, of, one.name, one.kind, found.base)
     return Dosed(
         index=found.index,
         admixture=of,

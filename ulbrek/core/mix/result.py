@@ -80,15 +80,15 @@ class Dosed:
     name: str
     kind: str
     base: str
-    a_bag: Figure | None
-    percent: Figure | None
-    a_batch: Figure | None
-    in_all: Figure | None
-    cup: Figure | None
-    spoons: Figure | None
-    packs: Figure | None
-    packs_a_batch: Figure | None
-    water: Figure | None
+    a_bag: Figure | None = None
+    percent: Figure | None = None
+    a_batch: Figure | None = None
+    in_all: Figure | None = None
+    cup: Figure | None = None
+    spoons: Figure | None = None
+    packs: Figure | None = None
+    packs_a_batch: Figure | None = None
+    water: Figure | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,31 +9,23 @@ from zoneinfo import ZoneInfo
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding, Quantity
-from ulbrek.core.base.units import Units
-from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
-from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
-from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import Saw
 from ulbrek.core.measure.inputs import Piece
-from ulbrek.core.mix.result import Scratched
-from ulbrek.core.plan import PiecePlan, Plan
+from ulbrek.core.plan import PiecePlan
 from ulbrek.files.pack import drawings
+from ulbrek.files.pack.mixing import MixPages
+from ulbrek.files.pack.words import Block, table
 
-Block = dict[str, Any]
 Page = dict[str, Any]
 _MEASURE_AGAIN = "Measure the place again just before the first cut: 3 to 6 mm of drift is usual."
 _BOX, _TICKED = "\u2610", "\u2611"
 _WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
 
 
-class Pages:
+class Pages(MixPages):
     """The pages of one job."""
-
-    def __init__(self, job: Job, plan: Plan, units: Units) -> None:
-        """The pages of a job and its plan, in a reader's units."""
-        self.job, self.plan, self.units = job, plan, units
 
     def all(self) -> Iterator[Page]:
         """Every page, in the order of the work."""
@@ -86,10 +78,10 @@ class Pages:
                 [f"{name}: centre from the front", self._mm(feature.y_mm)],
             ]
         head = ["What", "Planned", "On the place", "Again, before the cut"]
-        yield {**_table(head, [[*row, "", ""] for row in rows]), "to_fill_in": True}
+        yield {**table(head, [[*row, "", ""] for row in rows]), "to_fill_in": True}
         yield from self._place(piece)
         measured = planned.measure
-        yield _table(
+        yield table(
             ["", ""],
             [
                 ["Volume of one", write_volume(measured.volume.value, self.units)],
@@ -121,7 +113,7 @@ class Pages:
                 [f"{fit.edge} edge: gap, overhang", f"{self._mm(fit.gap.mm)}, {self._mm(fit.overhang.mm)}", "", ""]
             )
         if rows:
-            yield {**_table(["On the place", "Measured", "Again", "Today"], rows), "to_fill_in": True}
+            yield {**table(["On the place", "Measured", "Again", "Today"], rows), "to_fill_in": True}
 
     def _form(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
@@ -132,7 +124,7 @@ class Pages:
             "kind": "text",
             "text": "The section runs from front to back, beside the middle; a thin form is drawn higher.",
         }
-        yield _table(
+        yield table(
             ["Board", "Length", "Height", "Thickness"],
             list(self._boards(form)),
         )
@@ -155,7 +147,7 @@ class Pages:
         rows += [[one.name, self._former(one)] for one in form.knockouts]
         if used.release:
             rows.append(["Release", self._of(used.release)])
-        yield _table(["", ""], rows)
+        yield table(["", ""], rows)
 
     def _boards(self, form: FormResult) -> Iterator[list[str]]:
         """The boards, equal ones in one line."""
@@ -199,7 +191,7 @@ class Pages:
         cutting = self.plan.cutting
         letters = drawings.letters_of(self.plan)
         lumber = cutting.lumber
-        yield _table(
+        yield table(
             ["To have", ""],
             [
                 *(
@@ -222,7 +214,7 @@ class Pages:
         yield {"kind": "heading", "text": "Boards: tick each off as it is sawn and labelled"}
         sawn = {key for kind in cutting.kinds for key in kind.sawn}
         yield {
-            **_table(
+            **table(
                 ["", "", "Board", "Length", "Width"],
                 [
                     [
@@ -241,7 +233,7 @@ class Pages:
         if lumber:
             yield {"kind": "heading", "text": f"{lumber.name}, lengths of {self._mm(lumber.length_mm)}"}
             yield {
-                **_table(
+                **table(
                     ["Length", "Cut from it, one after another", "Left"],
                     [
                         [str(number), "; ".join(self._lumber(one)), self._mm(one.left_mm)]
@@ -275,7 +267,7 @@ class Pages:
             half = ceil(len(cuts) / 2)
             rows = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else [""] * 4)] for at in range(half)]
             yield {
-                **_table(["", "Cut", "", "Setting"] * 2, rows),
+                **table(["", "Cut", "", "Setting"] * 2, rows),
                 "columns": ["auto", "auto", "auto", "1fr"] * 2,
             }
 
@@ -297,7 +289,7 @@ class Pages:
         mesh = (
             [[steel.mesh_name, f"{self._of(steel.mesh.length)} × {self._of(steel.mesh.width)}"]] if steel.mesh else []
         )
-        yield _table(
+        yield table(
             ["To cut", ""],
             [*mesh, *([f"{steel.bar_name}, {bar.why}", self._of(bar.length)] for bar in steel.bars)],
         )
@@ -312,100 +304,8 @@ class Pages:
             rows.append(["Ties", self._of(steel.ties)])
         if steel.mass:
             rows.append(["Mass", self._of(steel.mass)])
-        yield _table(["", ""], rows)
+        yield table(["", ""], rows)
         yield {"kind": "care", "lines": list(self.plan.steel_cutting.care)}
-
-    def _mix(self) -> Iterator[Block]:
-        mix = self.plan.mix
-        wet, clock = mix.wetness, mix.clock
-        ratio = f", {wet.ratio.value:.2f} of the cement" if wet.ratio else ""
-        one = "measure" if mix.scratch else "bag"
-        many = f"{mix.bags.value:g} {one}{'' if mix.bags.value == 1 else 's'}"
-        yield _table(
-            ["", ""],
-            [
-                ["Mix", f"{mix.mix_name}, {many} of {mix.bag_name}"],
-                ["Volume to pour", write_volume(mix.poured_volume.value, self.units)],
-                ["with spare", write_volume(mix.volume_with_spare.value, self.units)],
-                [f"Concrete from one {one}", write_volume(mix.bag_yield.value, self.units)],
-                [f"Water a {one}", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
-                [
-                    "Planned",
-                    f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of the dry mix{ratio}",
-                ],
-                ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
-                ["Last batch", f"begins {self._of(clock.last_start)} after the first water at the latest"],
-                ["Feel", f"{mix.feel.feel}. {mix.feel.test}"],
-                ["Too dry", mix.feel.too_dry],
-                ["Too wet", mix.feel.too_wet],
-            ],
-        )
-        if mix.scratch:
-            yield from self._scratch(mix.scratch)
-        if mix.doses:
-            yield {"kind": "heading", "text": "Doses: weigh them before the first water goes in"}
-            rows = [
-                [
-                    one.name,
-                    *(self._of(f) if f else "" for f in (one.percent, one.a_bag, one.a_batch, one.in_all)),
-                    one.base,
-                ]
-                for one in mix.doses
-            ]
-            yield {
-                **_table(["", "Percent", "A bag", "A batch", "In all", "Of"], rows),
-                "columns": ["1fr", "auto", "auto", "auto", "auto", "auto"],
-            }
-        names = {piece.id: piece.name for piece in self.plan.pieces}
-        yield _table(
-            ["Each casting", "Dry mix in it", "Its share of a batch"],
-            [
-                [names[one.piece], self._range(one.dry_mix), write_volume(one.share.value, self.units)]
-                for one in mix.pieces
-            ],
-        )
-        yield {"kind": "cards", "cards": list(self._batch_cards())}
-        yield {"kind": "care", "lines": list(mix.care)}
-
-    def _scratch(self, scratch: Scratched) -> Iterator[Block]:
-        """What is weighed out for one measure of cement."""
-        yield {"kind": "heading", "text": f"To {scratch.measure_kg:g} kg of {scratch.cement_name.lower()}, weighed out"}
-        stone = [[scratch.stone_name, self._of(scratch.stone_damp)]] if scratch.stone_damp else []
-        yield _table(
-            ["", ""],
-            [
-                [scratch.sand_name, self._of(scratch.sand_damp)],
-                *stone,
-                ["Water to add, in all", self._of(scratch.water_added)],
-                ["Strength at 28 days, about", self._of(scratch.strength)],
-            ],
-        )
-
-    def _batch_cards(self) -> Iterator[dict[str, Any]]:
-        """A card for each batch: bags, water, doses, and room to write down what went in."""
-        mix = self.plan.mix
-        batches, left = int(mix.batches.value), mix.bags.value
-        what = "measure" if mix.scratch else "bag"
-        for number in range(1, batches + 1):
-            bags = min(mix.bags_per_batch, left)
-            left -= bags
-            start, most = bags * mix.water_start.value, bags * mix.water_most_l
-            doses = [
-                f"{one.name} {write_quantity(one.a_bag.value * bags, 'g', self.units)}"
-                for one in mix.doses
-                if one.a_bag
-            ]
-            yield {
-                "title": f"Batch {number} of {batches}",
-                "lines": [
-                    f"{bags:g} {what}{'' if bags == 1 else 's'} of {mix.bag_name}",
-                    *doses,
-                    f"Start with {self._litres(start)}",
-                    f"Most {self._litres(most)}",
-                    "Water in at ____ : ____",
-                    "Water used ________",
-                ],
-            }
 
     def _move(self) -> Iterator[Block]:
         for planned in self.plan.pieces:
@@ -416,7 +316,7 @@ class Pages:
             turn, *ways = handled.lifts
             chosen = next(way for way in ways if way.chosen)
             yield {"kind": "heading", "text": planned.name}
-            yield _table(
+            yield table(
                 ["", ""],
                 [
                     ["Mass, with its steel", self._range(handled.mass)],
@@ -444,7 +344,7 @@ class Pages:
         cure = self.plan.cure
         names = {piece.id: piece.name for piece in self.plan.pieces} if len(self.plan.pieces) > 1 else {}
         when = _clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: hours count from the first water"
-        yield _table(
+        yield table(
             ["", ""],
             [
                 ["First water in", when],
@@ -458,7 +358,7 @@ class Pages:
             band = f"{low:.1f} to {high:.1f} h" if low is not None and high is not None else f"{act.hours.value:.0f} h"
             name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
             rows.append([_clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
-        yield _table(["When", "What", "It is time when", "Hours after the pour"], rows)
+        yield table(["When", "What", "It is time when", "Hours after the pour"], rows)
         cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
 
@@ -478,26 +378,6 @@ class Pages:
         }
         return f"{found.title.format(**values)}. {found.remedy.format(**values)}"
 
-    def _mm(self, mm: float) -> str:
-        return write_length(mm, self.units)
-
-    def _screw(self, mm: float) -> str:
-        """A screw by the length it is sold as."""
-        if self.units == "mm":
-            return f"{mm:g} mm"
-        nearest = round(mm / MM_PER_INCH * 8) / 8 * MM_PER_INCH
-        return f"{write_length(nearest, 'in')} ({mm:g} mm)"
-
-    def _of(self, figure: Figure) -> str:
-        return write_quantity(figure.value, figure.unit, self.units)
-
-    def _range(self, figure: Figure) -> str:
-        low, high = figure.low or figure.value, figure.high or figure.value
-        return f"{write_quantity(low, figure.unit, self.units)} to {write_quantity(high, figure.unit, self.units)}"
-
-    def _litres(self, litres: float) -> str:
-        return write_quantity(litres, "l", self.units)
-
 
 def _setting(saw: Saw) -> tuple[str, float]:
     return saw.kind, round(saw.setting_mm, 1)
@@ -505,10 +385,6 @@ def _setting(saw: Saw) -> tuple[str, float]:
 
 def _drawing(svg: str) -> Block:
     return {"kind": "drawing", "svg": svg}
-
-
-def _table(head: list[str], rows: list[list[str]]) -> Block:
-    return {"kind": "table", "head": head, "rows": rows}
 
 
 def _clock(moment: datetime, zone: str) -> str:

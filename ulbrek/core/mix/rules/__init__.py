@@ -60,7 +60,6 @@ from ulbrek.core.mix.rules.timing import (
     working_time_tried,
 )
 from ulbrek.core.mix.rules.water import (
-    ratio_for_strength,
     shrinkage_at,
     strength_by_ratio,
     strength_left,
@@ -104,7 +103,6 @@ __all__ = [
     "percent_of",
     "pour_takes",
     "poured_volume",
-    "ratio_for_strength",
     "sand_by_volume",
     "share_of_batch",
     "shrinkage_at",

@@ -1,6 +1,6 @@
 """Water and what it does: the ratio to cement, strength, shrinkage."""
 
-from math import exp, log
+from math import exp
 
 from ulbrek.core.base.figure import rule
 
@@ -102,17 +102,3 @@ def strength_by_ratio(water_cement: float) -> float:
     Source: a fit to the table of ACI 211.1 for concrete without entrained air, within 2 %, from memory
     """
     return float(FIT_MPA / FIT_BASE**water_cement)
-
-
-@rule(unit="1")
-def ratio_for_strength(strength_mpa: float) -> float:
-    """Ratio of water to cement for a strength
-
-    Args:
-        strength_mpa: at 28 days
-
-    Formula: log(122.2 / strength_mpa) / log(13.9)
-
-    Source: the same fit, turned round
-    """
-    return log(FIT_MPA / strength_mpa) / log(FIT_BASE)

@@ -193,9 +193,9 @@ function Choices({ job, shop, perBatch, editor }: { job: Job; shop: Shop; perBat
           label="What is poured"
           value={job.mix.work ?? "form"}
           choices={[
-            { value: "form", text: "into forms, 10 % spare" },
-            { value: "packed", text: "packed by hand, 15 %" },
-            { value: "ground", text: "on the ground, 12 %" },
+            { value: "form", text: "into forms" },
+            { value: "packed", text: "packed by hand" },
+            { value: "ground", text: "on the ground" },
           ]}
           onChoose={(work) => void set("work", work, `Poured: ${work}`)}
         />

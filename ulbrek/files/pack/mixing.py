@@ -1,0 +1,104 @@
+"""What stands on the page of the mix, and on its batch cards."""
+
+from collections.abc import Iterator
+from typing import Any
+
+from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.mix.result import Scratched
+from ulbrek.files.pack.words import Block, Words, table
+
+
+class MixPages(Words):
+    """The page of the mix."""
+
+    def _mix(self) -> Iterator[Block]:
+        mix = self.plan.mix
+        wet, clock = mix.wetness, mix.clock
+        ratio = f", {wet.ratio.value:.2f} of the cement" if wet.ratio else ""
+        one = "measure" if mix.scratch else "bag"
+        many = f"{mix.bags.value:g} {one}{'' if mix.bags.value == 1 else 's'}"
+        yield table(
+            ["", ""],
+            [
+                ["Mix", f"{mix.mix_name}, {many} of {mix.bag_name}"],
+                ["Volume to pour", write_volume(mix.poured_volume.value, self.units)],
+                ["with spare", write_volume(mix.volume_with_spare.value, self.units)],
+                [f"Concrete from one {one}", write_volume(mix.bag_yield.value, self.units)],
+                [f"Water a {one}", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
+                [
+                    "Planned",
+                    f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of the dry mix{ratio}",
+                ],
+                ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
+                ["Last batch", f"begins {self._of(clock.last_start)} after the first water at the latest"],
+                ["Feel", f"{mix.feel.feel}. {mix.feel.test}"],
+                ["Too dry", mix.feel.too_dry],
+                ["Too wet", mix.feel.too_wet],
+            ],
+        )
+        if mix.scratch:
+            yield from self._scratch(mix.scratch)
+        if mix.doses:
+            yield {"kind": "heading", "text": "Doses: weigh them before the first water goes in"}
+            rows = [
+                [
+                    one.name,
+                    *(self._of(f) if f else "" for f in (one.percent, one.a_bag, one.a_batch, one.in_all)),
+                    one.base,
+                ]
+                for one in mix.doses
+            ]
+            yield {
+                **table(["", "Percent", "A bag", "A batch", "In all", "Of"], rows),
+                "columns": ["1fr", "auto", "auto", "auto", "auto", "auto"],
+            }
+        names = {piece.id: piece.name for piece in self.plan.pieces}
+        yield table(
+            ["Each casting", "Dry mix in it", "Its share of a batch"],
+            [
+                [names[one.piece], self._range(one.dry_mix), write_volume(one.share.value, self.units)]
+                for one in mix.pieces
+            ],
+        )
+        yield {"kind": "cards", "cards": list(self._batch_cards())}
+        yield {"kind": "care", "lines": list(mix.care)}
+
+    def _scratch(self, scratch: Scratched) -> Iterator[Block]:
+        """What is weighed out for one measure of cement."""
+        yield {"kind": "heading", "text": f"To {scratch.measure_kg:g} kg of {scratch.cement_name.lower()}, weighed out"}
+        stone = [[scratch.stone_name, self._of(scratch.stone_damp)]] if scratch.stone_damp else []
+        yield table(
+            ["", ""],
+            [
+                [scratch.sand_name, self._of(scratch.sand_damp)],
+                *stone,
+                ["Water to add, in all", self._of(scratch.water_added)],
+                ["Strength at 28 days, about", self._of(scratch.strength)],
+            ],
+        )
+
+    def _batch_cards(self) -> Iterator[dict[str, Any]]:
+        """A card for each batch: bags, water, doses, and room to write down what went in."""
+        mix = self.plan.mix
+        batches, left = int(mix.batches.value), mix.bags.value
+        what = "measure" if mix.scratch else "bag"
+        for number in range(1, batches + 1):
+            bags = min(mix.bags_per_batch, left)
+            left -= bags
+            start, most = bags * mix.water_start.value, bags * mix.water_most_l
+            doses = [
+                f"{one.name} {write_quantity(one.a_bag.value * bags, 'g', self.units)}"
+                for one in mix.doses
+                if one.a_bag
+            ]
+            yield {
+                "title": f"Batch {number} of {batches}",
+                "lines": [
+                    f"{bags:g} {what}{'' if bags == 1 else 's'} of {mix.bag_name}",
+                    *doses,
+                    f"Start with {self._litres(start)}",
+                    f"Most {self._litres(most)}",
+                    "Water in at ____ : ____",
+                    "Water used ________",
+                ],
+            }
