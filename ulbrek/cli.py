@@ -175,7 +175,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         ]
     mixed = planned.mix
     lines += [
-        f"  {write_quantity(mixed.bags.value, 'bags', units)} of {mixed.bag_name}, "
+        f"  {write_quantity(mixed.bags.value, 'measures' if mixed.scratch else 'bags', units)} of {mixed.bag_name}, "
         f"{write_quantity(mixed.batches.value, 'batches', units)} in the {mixed.container_name}",
         f"    water       start {write_quantity(mixed.water_start.value, 'l', units)} a bag, "
         f"most {write_quantity(mixed.water_most_l, 'l', units)}",

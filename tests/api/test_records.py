@@ -49,6 +49,18 @@ def done(view: dict[str, Any]) -> set[str]:
     return {act["id"] for act in view["plan"]["cure"]["acts"] if act["done_at"]}
 
 
+def test_a_batch_is_shared_by_volume_where_nothing_else_is_said(api: TestClient) -> None:
+    tops = top_document()
+    small = tops["pieces"][0] | {"id": "shelf", "outline": {"length": "450 mm", "width": "300 mm"}}
+    kept = api.post("/api/jobs", json={"job": tops | {"pieces": [*tops["pieces"], small]}}).json()
+    fills = [{"piece": "top", "count": 1}, {"piece": "shelf", "count": 1}]
+    pour_id = api.post("/api/pours", json={"job_id": kept["id"], "fills": fills, "at": at(0)}).json()["pour"]["id"]
+    view = api.post(f"/api/pours/{pour_id}/batches", json={"bags": 1, "water_l": 2.6, "at": at(0)}).json()
+    of = {one["id"]: one["piece"] for one in view["pour"]["castings"]}
+    shares = {of[casting]: share for casting, share in view["pour"]["batches"][0]["shares"].items()}
+    assert shares == pytest.approx({"top": 0.8, "shelf": 0.2})  # 900 x 600 and 450 x 300 of one thickness
+
+
 def test_a_pour_flows_into_its_job_and_off_the_agenda(api: TestClient) -> None:
     kept = job(api, cure={"poured_at": at(-2)})
     view = pour(api, kept["id"])

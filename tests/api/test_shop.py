@@ -113,11 +113,15 @@ def test_whether_it_is_enough_is_told_from_the_gap_under_the_screed(api: TestCli
     area = api.get(f"/api/jobs/{job['id']}").json()["plan"]["pieces"][0]["measure"]["net_area"]["value"]
 
     def ask(*gaps: object, piece: str = job["job"]["pieces"][0]["id"]) -> Response:
-        return api.post(f"/api/jobs/{job['id']}/enough", json={"piece": piece, "gaps": gaps})
+        return api.post(f"/api/jobs/{job['id']}/enough", json={"piece": piece, "gaps": gaps, "used_bags": 2})
 
     told = ask("10 mm", "14 mm", {"typed": "12", "bare": "mm"}).json()
     assert told["wanted"]["value"] == pytest.approx(area * 12 / 1e6)
     assert told["bags"]["value"] * 4 == pytest.approx(round(told["bags"]["value"] * 4))
+    planned = api.get(f"/api/jobs/{job['id']}").json()["plan"]["mix"]["bags"]["value"]
+    assert told["closed"]["value"] == planned - 2
+    assert told["spare"]["value"] == planned - 2 - told["bags"]["value"]
+    assert ask("60 mm").json()["spare"]["value"] < 0
     assert ask(0).json()["bags"]["value"] == 0
     assert ask().status_code == 422
     assert ask("3 m").status_code == 422

@@ -54,6 +54,7 @@ WAYS: dict[str, Way] = {
     "/mix/buy": ("mix", None, "select", "Bought", "cheapest set"),
     "/mix/one_colour": ("mix", None, "select", "The castings", "match"),
     "/mix/cement_share": ("mix", None, "textbox", "Cement in the dry mix", "20"),
+    "/mix/settled": ("mix", None, "select", "Settled in the form", "tapped"),
     "/mix/void_share": ("mix", None, "textbox", "Left open by packing", "4"),
     "/mix/people": ("mix", None, "textbox", "People at it", "3"),
     "/mix/workable_min": ("mix", None, "textbox", "A cupful stiffened after", "50"),

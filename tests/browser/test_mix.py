@@ -47,6 +47,20 @@ def test_a_dose_that_slipped_is_caught_and_mended_by_a_button(
     assert told["percent"]["value"] == pytest.approx(percent, abs=2e-3)
 
 
+def test_the_feel_is_tested_step_by_step_and_says_how_much_may_still_go_in(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    page = open_page(mixed(api), units="mm")
+    mix = own(page, api)["plan"]["mix"]
+    feel = page.get_by_role("region", name="Feel")
+    feel.get_by_role("button", name="It stands up").click()
+    expect(feel).to_contain_text(f"never over {mix['batch_water_most']['value']:.1f} l in all")
+    feel.get_by_role("button", name="It sinks by a third").click()
+    expect(feel).to_contain_text("It is right")
+    feel.get_by_role("radio", name="packed").click()
+    expect(feel.get_by_role("button", name="It crumbles")).to_have_attribute("aria-pressed", "false")
+
+
 def test_percent_of_the_mix_for_percent_of_the_cement(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3}]), units="mm")
     page.get_by_role("region", name="Doses").get_by_role("combobox", name="Of").select_option("dry mix")

@@ -44,13 +44,42 @@ def test_fibre_goes_by_the_cubic_metre_and_a_spoon_by_its_weight() -> None:
     assert powder.spoons.value == pytest.approx(powder.a_bag.value / 3.0)
 
 
+def test_a_plasticiser_saves_water_in_step_with_its_dose() -> None:
+    def water(percent: float) -> tuple[float, float, float]:
+        mix = planned(top(mix={"doses": [{"admixture": "plasticiser-powder", "percent": percent}]})).mix
+        return mix.water_most_l, mix.bag_yield.value, mix.wetness.strength_left.value
+
+    plain = planned(top()).mix
+    for percent, saved in ((0.25, 0.08), (0.125, 0.04), (0.6, 0.16)):  # never more than twice the usual
+        most, gives, strong = water(percent)
+        assert most == pytest.approx(3.22 * (1 - saved))
+        assert plain.bag_yield.value - gives == pytest.approx(saved * (2.13 + 3.22) / 2)
+        assert strong > 100
+
+
+def test_what_keeps_the_water_by_weight_keeps_the_range() -> None:
+    coloured = planned(top(mix={"doses": [{"admixture": "pigment"}]})).mix
+    assert coloured.water_shift is None
+    assert coloured.water_most_l == planned(top()).mix.water_most_l
+
+
+def test_pieces_of_a_set_share_every_batch_without_being_told() -> None:
+    def asked(piece: dict[str, str]) -> list[str]:
+        here = [{"bag": "60lb", "count": 2, "lot": lot} for lot in ("C-020", "C-077")]
+        return [one.finding.code for one in planned(top(piece=piece, mix={"in_hand": here})).findings]
+
+    assert "mixed-lots" in asked({"matches": "Shelves"})
+    assert "mixed-lots" not in asked({})
+
+
 def test_the_water_of_a_liquid_counts() -> None:
     dry, wet = planned(top()).mix.wetness, planned(top(mix={"doses": [{"admixture": "plasticiser-liquid"}]})).mix
     assert wet.wetness.ratio is not None
     assert dry.ratio is not None
     brought = wet.doses[0].water
     assert brought is not None
-    assert wet.wetness.ratio.value - dry.ratio.value == pytest.approx(brought.value / (27.216 * 0.16))
+    saved = 0.08 * (2.13 + 3.22) / 2
+    assert wet.wetness.ratio.value - dry.ratio.value == pytest.approx((brought.value - saved) / (27.216 * 0.16))
 
 
 def test_packs_are_whole() -> None:

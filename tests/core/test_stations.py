@@ -122,7 +122,7 @@ def test_headlines_tell_the_job() -> None:
 
 
 def test_a_clear_job_has_no_worst_and_a_heavy_one_no_people() -> None:
-    light = top(piece={"outline": {"length": "300 mm", "width": "300 mm"}})
+    light = top(piece={"outline": {"length": "300 mm", "width": "300 mm"}}, mix={"container": "tub"})
     assert headline(light, plan(light, SHOP)).worst == {}
     heavy = top(piece={"thickness": "90 mm"})
     assert headline(heavy, plan(heavy, SHOP)).people is None

@@ -6,6 +6,7 @@ from ulbrek.core.base.units.length import Length
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import Grip, Posture
 from ulbrek.core.handling.station import one_person_by_posture
+from ulbrek.core.kit import lifting
 
 POUND, INCH = 0.45359237, 25.4
 
@@ -55,12 +56,12 @@ def test_beyond_the_reach_of_the_equation_nothing_may_be_lifted(out_mm: float, s
 
 def test_two_people_lift_two_thirds_of_the_sum_and_three_a_half() -> None:
     """UK HSE manual handling guidance, from memory: 2 x 25 kg gives 33 kg."""
-    assert rules.team_lifts(25, 2, rules.TEAM_SHARE[2]) == pytest.approx(33.3, abs=0.05)
-    assert rules.team_lifts(25, 3, rules.TEAM_SHARE[3]) == pytest.approx(37.5)
+    assert lifting.team(25.0, 2).value == pytest.approx(33.3, abs=0.05)
+    assert lifting.team(25.0, 3).value == pytest.approx(37.5)
 
 
 @pytest.mark.parametrize(("mass_kg", "people"), [(20, 1), (20.1, 2), (26.6, 2), (27, 3), (31, 4), (40, 4), (40.1, 5)])
 def test_people_needed_at_20_kg_each(mass_kg: float, people: int) -> None:
     """Common practice; five stands for: not by hand."""
-    teams = [rules.team_lifts(20, n, share) for n, share in rules.TEAM_SHARE.items()]
+    teams = [one.value for one in lifting.teams(20.0)]
     assert rules.people_needed(mass_kg, *teams) == people

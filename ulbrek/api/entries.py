@@ -116,7 +116,7 @@ class TakesRequest(_Request):
 
 
 class BatchRequest(EntryRequest):
-    """A batch that was mixed; shares by casting, evenly where they are not said."""
+    """A batch that was mixed; shares by casting, by their volumes where they are not said."""
 
     bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
     water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
@@ -289,6 +289,7 @@ class EnoughRequest(BaseModel):
 
     piece: Annotated[str, Field(min_length=1, max_length=40)]
     gaps: Annotated[tuple[Gap, ...], Field(min_length=1, max_length=9)]
+    used_bags: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False, description="mixed so far")] = 0.0
 
 
 class MaterialsRequest(BaseModel):

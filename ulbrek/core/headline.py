@@ -41,7 +41,7 @@ class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
     ``first_act`` is the first of stripping, turning, carrying and sealing that is not done; ``cures`` says whether
-    it has hours at all, and is not too cold.
+    it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not by bags.
     """
 
     name: str
@@ -51,6 +51,7 @@ class Headline:
     mass_high_kg: float
     bags: float
     bag_name: str
+    measured: bool
     batches: float
     people: int | None
     sheets: float
@@ -90,6 +91,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         mass_high_kg=mass.value if mass.high is None else mass.high,
         bags=plan.mix.bags.value,
         bag_name=plan.mix.bag_name,
+        measured=plan.mix.scratch is not None,
         batches=plan.mix.batches.value,
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         sheets=plan.cutting.sheet_count.value,

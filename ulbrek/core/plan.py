@@ -35,7 +35,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 7
+RULE_VERSION = 8
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,7 +94,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     cut = cutting(built, CutFrom(chosen.sheets, chosen.lumber), job.form.over(shop.form_habits), job.form)
     steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
     mixed_from = MixedFrom(
-        chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe,
+        chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift,
         [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg,
     )  # fmt: skip
     mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
@@ -119,10 +119,16 @@ def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], cho
     if any(p.steel.mesh for p in pieces):
         gaps.append(chosen.mesh.spacing_mm - chosen.mesh.wire_mm)
     return Pour(
-        {p.id: Casts(p.measure.volume, p.measure.mass_fresh, p.count) for p in pieces},
+        {
+            p.id: Casts(
+                p.measure.volume, p.measure.mass_fresh, p.count, side_by_side(job.form, one.shape), p.form.boards_mass
+            )
+            for one, p in zip(rounds, pieces, strict=True)
+        },
         min([*(one.piece.thickness.mm for one in rounds), *floors]),
         min(gaps, default=None),
         job.cure.temperature_c,
+        any(piece.matches for piece in job.pieces),
     )
 
 

@@ -4,12 +4,14 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
+from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
 from ulbrek.core.job import Job
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
-from ulbrek.core.materials.mixes import BagSize, Mix
+from ulbrek.core.materials.mixes import BagSize, Filled, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.mix.doses import per_bag, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
 from ulbrek.core.shop import Shop
 
@@ -37,6 +39,7 @@ class Chosen:
     mix: Mix
     size: BagSize
     recipe: Recipe | None
+    water_shift: Figure | None
     packs_kg: Mapping[str, float]
     container: Container
     form_findings: tuple[Finding, ...]
@@ -57,6 +60,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
     mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
     bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
+    shift: Figure | None = None
     scratch = recipe(job.mix.scratch, shop.ingredients) if job.mix.scratch else None
     if scratch is not None:
         mix, no_mix = scratch.mix, list[Finding]()
@@ -64,11 +68,15 @@ def choose(job: Job, shop: Shop) -> Chosen:
     else:
         mix, no_mix = _find("/mix/mix", job.mix.mix, shop.mixes)
         size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
+        as_printed = per_bag(Filled(size, None, f"{size.id}, printed"), job.mix.cement_share or mix.cement_share)
+        shift = water_shifted(job.mix.doses, shop.admixtures, as_printed)
+        if shift is not None:
+            mix, size = mix.with_doses(shift.value), size.with_doses(shift.value)
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch,
+        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
     )  # fmt: skip

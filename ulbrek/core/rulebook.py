@@ -20,6 +20,7 @@ from ulbrek.core.form.rules import holding as form_holding
 from ulbrek.core.form.rules import sawing as form_sawing
 from ulbrek.core.handling import checks as handling_checks
 from ulbrek.core.handling import rules as handling_rules
+from ulbrek.core.kit import lifting
 from ulbrek.core.kit.beams import boards
 from ulbrek.core.kit.clock import maturity, strength
 from ulbrek.core.materials import mixes
@@ -60,7 +61,7 @@ ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
         (bag_rules, water_rules, dose_rules, scratch_rules, batch_rules, mix_day, mix_doses, mix_stuff),
     ),
     ("Cure", (cure_rules, maturity, strength, cure_checks)),
-    ("Move", (handling_rules, handling_checks)),
+    ("Move", (lifting, handling_rules, handling_checks)),
 )
 
 

@@ -124,7 +124,8 @@ def add_batch(db: Db, pour_id: UUID, asked: BatchRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         pours = records.pours(shop.id)
-        pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, asked.shares)
+        shares = asked.shares or _by_volume(pours.get(pour_id), shop)
+        pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, shares)
         view = _view(records, shop, pour_id)
     return answer(PourView, view, 201)
 
@@ -199,6 +200,14 @@ def tell_takes(db: Db, job_id: UUID, asked: TakesRequest) -> Response:
             allotment = allot(take.quantity, [Part(str(lot.id), lot.free) for lot in lots])
             view.append(AllottedTake(take, lots, allotment))
     return answer(list[AllottedTake], view)
+
+
+def _by_volume(pour: StoredPour, shop: StoredShop) -> dict[UUID, float]:
+    """A batch shared among the castings of a pour by their volumes."""
+    volumes = {one.id: one.measure.volume.value for one in plan_of_pour(pour, shop).pieces}
+    castings = {one.id: volumes.get(one.piece, 0.0) for one in pour.castings}
+    whole = sum(castings.values())
+    return {casting: volume / whole for casting, volume in castings.items() if volume > 0}
 
 
 def _view(records: Records, shop: StoredShop, pour_id: UUID) -> PourView:

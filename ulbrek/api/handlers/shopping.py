@@ -56,7 +56,8 @@ def tell_enough(db: Db, job_id: UUID, asked: EnoughRequest) -> Enough:
     piece = next((one for one in planned.pieces if one.id == asked.piece), None)
     if piece is None:
         raise NotFoundError("piece", asked.piece)
-    return enough(piece.measure.net_area, [gap.mm for gap in asked.gaps], planned.mix.bag_yield)
+    had = planned.mix.bags.value if job.mix.bags_in_hand is None else float(job.mix.bags_in_hand)
+    return enough(piece.measure.net_area, [gap.mm for gap in asked.gaps], planned.mix.bag_yield, (had, asked.used_bags))
 
 
 def _list(db: Database, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.handling.result import Lift
-from ulbrek.core.handling.rules import LARGEST_TEAM
+from ulbrek.core.kit.lifting import LARGEST_TEAM
 
 
 @check("too-heavy-for-people", "danger")

@@ -6,9 +6,6 @@ from ulbrek.core.materials.steel import STEEL_KG_M3
 LOAD_CONSTANT_KG = 23.0
 GRIP_MULTIPLIER = {"good": (1.0, 1.0), "fair": (0.95, 1.0), "poor": (0.9, 0.9)}  # below / from 750 mm
 GRIP_HEIGHT_MM = 750.0
-# Share of the sum of what each could lift alone that a team lifts together.
-TEAM_SHARE = {1: 1.0, 2: 2 / 3, 3: 0.5, 4: 0.5}
-LARGEST_TEAM = max(TEAM_SHARE)
 
 
 @rule(unit="1")
@@ -112,24 +109,6 @@ def one_person(shop_figure_kg: float, recommended_limit_kg: float) -> float:
     Source: common practice
     """
     return min(shop_figure_kg, recommended_limit_kg)
-
-
-@rule(unit="kg")
-def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
-    """What a team lifts together
-
-    Two people together lift two thirds of what they could lift each alone, three or four about half.
-
-    Args:
-        one_person_kg: what one person lifts
-        people: how many
-        team_share: share of the sum that a team lifts
-
-    Formula: one_person_kg * people * team_share
-
-    Source: UK HSE manual handling guidance, from memory; four taken as three, common practice
-    """
-    return one_person_kg * people * team_share
 
 
 @rule(unit="people")

@@ -9,6 +9,7 @@ from ulbrek.core.handling.checks import breaks_when_lifted, too_heavy_for_people
 from ulbrek.core.handling.inputs import HandlingInputs, Posture
 from ulbrek.core.handling.lifts import Lifted, lifts, needs
 from ulbrek.core.handling.result import HandlingResult
+from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
 
 
 class Masses(NamedTuple):
@@ -37,21 +38,12 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
     planned = lifts(what, inputs.carry)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
-    teams = tuple(
-        work(
-            rules.team_lifts,
-            str(people),
-            one_person_kg=one or shop_figure_kg,
-            people=people,
-            team_share=share,
-        )
-        for people, share in rules.TEAM_SHARE.items()
-    )
+    lifted = teams(one or shop_figure_kg)
     heavier_end = mass.value if mass.high is None else mass.high
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
-    needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, teams, strict=True)))
-    team = teams[min(inputs.people, rules.LARGEST_TEAM) - 1]
-    by_hand = needed.value <= rules.LARGEST_TEAM
+    needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, lifted, strict=True)))
+    team = lifted[min(inputs.people, LARGEST_TEAM) - 1]
+    by_hand = needed.value <= LARGEST_TEAM
     return HandlingResult(
         mass=mass,
         in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
@@ -59,14 +51,14 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
         needs=tuple(needs(of, planned)),
         one_person=one,
         one_person_kg=one_kg,
-        teams=teams,
+        teams=lifted,
         people_needed=needed,
         by_hand=by_hand,
         people_there=inputs.people,
         findings=(
             *too_heavy_for_people(
-                heavier_end, int(needed.value), min(inputs.people, rules.LARGEST_TEAM),
-                (team if by_hand else teams[-1]).value,
+                heavier_end, int(needed.value), min(inputs.people, LARGEST_TEAM),
+                (team if by_hand else lifted[-1]).value,
             ),
             *(
                 found

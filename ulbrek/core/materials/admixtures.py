@@ -27,6 +27,15 @@ class Admixture(BaseModel):
     usual: Share
     most: Share
     water_share: Annotated[float, Field(ge=0, lt=1, allow_inf_nan=False, description="of its mass, in a liquid")] = 0.0
+    water_shift: Annotated[
+        float,
+        Field(
+            ge=-0.4,
+            le=0.4,
+            allow_inf_nan=False,
+            description="what its usual dose changes of the mix's water for the same feel, as a share of it",
+        ),
+    ] = 0.0
     density_kg_l: Annotated[float, Field(gt=0.05, le=8, allow_inf_nan=False, description="as it is poured out")] = 1.0
     spoon_g: Annotated[float | None, Field(gt=0, le=100, description="a level teaspoon; None: it is weighed")] = None
     pack_g: Annotated[float | None, Field(gt=0, le=1_000_000, allow_inf_nan=False)] = None

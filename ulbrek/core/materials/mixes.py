@@ -46,6 +46,22 @@ class BagSize(BaseModel):
             raise ValueError(f"A bag cannot yield {self.yield_l:g} l, less than its water. Give the printed yield.")
         return self
 
+    def with_doses(self, percent: float) -> "BagSize":
+        """The bag when what is dosed changes its water; litre for litre its yield goes with it.
+
+        Args:
+            percent: of its water, less where negative
+        """
+        least, most = self.water_least_l, self.water_most_l
+        share = percent / 100
+        return self.model_copy(
+            update={
+                "water_least_l": least * (1 + share),
+                "water_most_l": most * (1 + share),
+                "yield_l": self.yield_l + share * usual_water(least, most),
+            }
+        )
+
 
 Feel = Literal["packed", "plastic", "flowing"]
 Kind = Literal["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"]
@@ -88,6 +104,10 @@ class Mix(BaseModel):
         """Strength at 28 days, moist cured at 20 °C [MPa]."""
         low, high = self.strength_28_least_mpa, self.strength_28_most_mpa
         return Spread(low, (low + high) / 2, high)
+
+    def with_doses(self, percent: float) -> "Mix":
+        """The mix when what is dosed changes the water of its bags by so many per cent."""
+        return self.model_copy(update={"sizes": tuple(size.with_doses(percent) for size in self.sizes)})
 
     def size(self, size_id: str) -> BagSize | None:
         """The size with this id, if the mix comes in it."""
@@ -153,14 +173,15 @@ class Filled:
 
     __slots__ = ("density", "size", "usual_water", "water_l", "yield_")
 
-    def __init__(self, size: BagSize, planned_water_l: Figure | float | None) -> None:
+    def __init__(self, size: BagSize, planned_water_l: Figure | float | None, of: str = "") -> None:
         """Works out a bag.
 
         Args:
             size: the size of bag
             planned_water_l: water for each bag [l]; the usual water when None
+            of: what its figures are worked out for; the size where it is left out
         """
-        at = size.id
+        at = of or size.id
         self.size = size
         self.usual_water: Figure = work(
             usual_water, at, water_least_l=size.water_least_l, water_most_l=size.water_most_l

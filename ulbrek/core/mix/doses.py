@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture, Base
+from ulbrek.core.materials.mixes import Filled
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Dose
 from ulbrek.core.mix.result import Dosed
@@ -50,6 +51,49 @@ def read(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: PerBag) ->
         yield Read(index, dose, admixture, base, kg, by_percent, dose.grams)
 
 
+def per_bag(filled: Filled, cement_share: float | None) -> PerBag:
+    """What a dose for one bag can be a share of.
+
+    Args:
+        filled: the bag with its water
+        cement_share: cement in its dry mass; None where it is not known
+    """
+    dry = filled.size.dry_mass_kg
+    cement = work(rules.cement_in_bag, dry_mass_kg=dry, cement_share=cement_share) if cement_share else None
+    return PerBag(dry, cement, filled.yield_)
+
+
+def water_shifted(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: PerBag) -> Figure | None:
+    """By how much the doses change the water of a bag [%]; None where none of them does.
+
+    Args:
+        doses: what is dosed
+        admixtures: what the shop has
+        bag: one bag with its printed water
+    """
+    shifts = {}
+    for one in read(doses, admixtures, bag):
+        amount, usual = _amount(one, bag), _usual(one, bag, "usual ")
+        if one.admixture.water_shift and amount and usual:
+            shifts[one.admixture.id] = work(
+                rules.water_shift, one.admixture.id, shift=one.admixture.water_shift, dose_g=amount, usual_g=usual
+            )
+    return (
+        work(rules.shifted_together, **{f"{key}_percent": shift for key, shift in shifts.items()}) if shifts else None
+    )
+
+
+def _amount(found: Read, bag: PerBag) -> Figure | None:
+    """The dose for one bag, as typed or as usual; None where its base is not known."""
+    of = found.admixture.id
+    if found.dose.grams is not None:
+        return work(rules.dose_as_typed, of, grams=found.dose.grams)
+    if found.dose.percent is None:
+        return _usual(found, bag)
+    mass = bag.base_kg(found.base)
+    return None if mass is None else work(rules.dose_by_percent, of, percent=found.dose.percent, base_kg=mass)
+
+
 def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dosed:
     """A dose with its amounts.
 
@@ -60,13 +104,7 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
     """
     one, of, mass = found.admixture, found.admixture.id, bag.base_kg(found.base)
     per_batch, bags = batch
-    amount: Figure | None = None
-    if found.dose.grams is not None:
-        amount = work(rules.dose_as_typed, of, grams=found.dose.grams)
-    elif found.dose.percent is not None and mass is not None:
-        amount = work(rules.dose_by_percent, of, percent=found.dose.percent, base_kg=mass)
-    elif found.dose.percent is None:
-        amount = _usual(found, bag)
+    amount = _amount(found, bag)
     if amount is None:
         return Dosed(found.index, of, one.name, one.kind, found.base)
     return Dosed(
@@ -89,15 +127,16 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
     )
 
 
-def _usual(found: Read, bag: PerBag) -> Figure | None:
-    """The maker's usual dose, where none was typed."""
+def _usual(found: Read, bag: PerBag, of: str = "") -> Figure | None:
+    """The maker's usual dose."""
     one = found.admixture
+    of += one.id
     if found.base in IN_PERCENT:
         mass = bag.base_kg(found.base)
-        return None if mass is None else work(rules.dose_by_percent, one.id, percent=one.usual, base_kg=mass)
+        return None if mass is None else work(rules.dose_by_percent, of, percent=one.usual, base_kg=mass)
     if one.base == "m3":
-        return work(rules.dose_by_volume, one.id, grams_per_m3=one.usual, bag_yield_l=bag.yield_l)
-    return work(rules.dose_as_typed, one.id, grams=one.usual)
+        return work(rules.dose_by_volume, of, grams_per_m3=one.usual, bag_yield_l=bag.yield_l)
+    return work(rules.dose_as_typed, of, grams=one.usual)
 
 
 def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:

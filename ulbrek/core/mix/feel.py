@@ -1,41 +1,89 @@
-"""Three schools of feel, each with its test and what to do when it is not right. Source: common practice."""
+"""Three schools of feel, each with its test and what to do with what is seen. Source: common practice."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 from ulbrek.core.materials.mixes import Feel
 
 
 @dataclass(frozen=True, slots=True)
+class FeltAs:
+    """Something that the test may show, and what to do then.
+
+    ``adds`` says whether a cup of water goes in.
+    """
+
+    verdict: Literal["too dry", "right", "too wet"]
+    seen: str
+    do: str
+    adds: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class FeelOf:
-    """How a mix should feel: what it is for, the test, and what to do where it is drier or wetter."""
+    """How a mix should feel: what it is for, the test step by step, and what it may show."""
 
     feel: Feel
     meant_for: str
-    test: str
-    too_dry: str
-    too_wet: str
+    steps: tuple[str, ...]
+    shows: tuple[FeltAs, ...]
 
 
 FEELS: dict[Feel, FeelOf] = {
     "packed": FeelOf(
         "packed",
         "Pressed in by hand against the face for a veined look; the voids are filled with slurry later.",
-        "Squeeze a handful: it stays a ball, and leaves the glove damp, not wet.",
-        "It crumbles: add a spoonful of water, mix a minute, squeeze again.",
-        "It sags or shines: add dry mix of the same lot, not cement alone.",
+        ("Take a handful from the bottom of the tub.", "Squeeze it once, and open the hand."),
+        (
+            FeltAs("too dry", "It crumbles", "Add a little water, mix a minute, squeeze again.", adds=True),
+            FeltAs("right", "It stays a ball; the glove is damp", "Pack it. Every later batch gets this water."),
+            FeltAs("too wet", "It sags or shines", "Add dry mix of the same lot, not cement alone, and mix again."),
+        ),
     ),
     "plastic": FeelOf(
         "plastic",
         "Shovelled in, worked along the edges and screeded; it flows when it is shaken.",
-        "Fill a small cup, turn it over and lift it: the cake sinks by a third to a half and does not run apart.",
-        "It stands up: add a cup of water to the batch, never over the bag's most; then a plasticiser.",
-        "It runs apart, or water stands on it: dry mix of the same lot, and note the water of this batch.",
+        (
+            "Fill a small cup to the brim from the middle of the batch.",
+            "Turn it over on a wet board.",
+            "Lift the cup straight up, and look at the cake.",
+        ),
+        (
+            FeltAs(
+                "too dry", "It stands up", "Add a cup of water and mix again; at the most, a plasticiser instead.",
+                adds=True,
+            ),
+            FeltAs(
+                "right", "It sinks by a third to a half, and holds together",
+                "Place it. Every later batch gets this water.",
+            ),
+            FeltAs(
+                "too wet", "It runs apart, or water stands on it",
+                "Add dry mix of the same lot, mix again, and write down the water of this batch.",
+            ),
+        ),
     ),
     "flowing": FeelOf(
         "flowing",
         "Poured from a bucket, through mesh and round cores; it finds its own level.",
-        "Turn a small cup over on a wet board and lift it: a round pat two to three cups wide, its rim not watery.",
-        "It stops short: plasticiser by its own range before any water.",
-        "A clear rim, stones in the middle: it has come apart. Add dry mix, mix again; do not pour it so.",
+        (
+            "Stir the batch once more from the bottom, and fill a small cup.",
+            "Turn it over on a wet board.",
+            "Lift the cup, wait until nothing moves, and lay the cup across the pat.",
+        ),
+        (
+            FeltAs(
+                "too dry", "The pat is under two cups wide",
+                "Plasticiser by its own range before any water; then a cup of water.", adds=True,
+            ),
+            FeltAs(
+                "right", "A round pat two to three cups wide, grey to its rim",
+                "Pour it. Every later batch gets this water.",
+            ),
+            FeltAs(
+                "too wet", "A clear rim, stones in the middle",
+                "It has come apart: add dry mix, mix again, test again. Do not pour it so.",
+            ),
+        ),
     ),
-}
+}  # fmt: skip

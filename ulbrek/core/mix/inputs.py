@@ -11,6 +11,7 @@ Id = Annotated[str, Field(min_length=1, max_length=40)]
 Work = Literal["form", "packed", "ground"]
 Buy = Literal["one size", "cheapest set"]
 Grams = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+Settled = Literal["vibrated on the bench", "tapped", "shaken or dropped", "turned over wet"]
 Percent = Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
 Part = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)]
 Moisture = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False, description="free water, percent of the dry mass")]
@@ -80,6 +81,7 @@ class MixInputs(_Described):
         float | None, Field(gt=0, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
     ] = None
     feel: Annotated[Feel | None, Field(description="None: what the mix is made for")] = None
+    settled: Annotated[Settled, Field(description="how the mix is settled in the form")] = "vibrated on the bench"
     void_share: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False, description="left open by packing")] = 0.0
     bags_per_batch: Annotated[
         float | None, Field(ge=0.25, le=100, multiple_of=0.25, description="None: what the container takes")

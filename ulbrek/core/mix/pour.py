@@ -8,11 +8,16 @@ from ulbrek.core.base.figure import Figure
 
 @dataclass(frozen=True, slots=True)
 class Casts:
-    """The castings of one piece: the volume [l] and the fresh mass [kg] of one, and how many."""
+    """The castings of one piece: the volume [l] and the fresh mass [kg] of one, and how many.
+
+    ``side_by_side`` of them lie in one form, whose boards weigh ``boards`` [kg]; None where they are not worked out.
+    """
 
     volume: Figure
     mass: Figure
     count: int
+    side_by_side: int = 1
+    boards: Figure | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,9 +29,11 @@ class Pour:
         thinnest_mm: the thinnest section
         clear_mm: the narrowest gap at the steel; None where there is none
         temperature_c: of the concrete
+        matching: whether castings belong to a set that must look alike
     """
 
     casts: Mapping[str, Casts]
     thinnest_mm: float
     clear_mm: float | None
     temperature_c: float
+    matching: bool = False

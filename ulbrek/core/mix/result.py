@@ -176,7 +176,12 @@ class StandbyFilled:
 class MixResult:
     """The figures of a mixing day and its findings.
 
-    ``mixed`` is what has been mixed so far; None before the first batch. ``scratch`` is None where it comes in bags.
+    Attributes:
+        water_shift: what the doses change of the water, in all
+        cup: what goes in between two tests of the feel
+        form: the heaviest form with its mix in it
+        scratch: None where it comes in bags
+        mixed: what has been mixed so far; None before the first batch
     """
 
     mix_name: str
@@ -202,6 +207,9 @@ class MixResult:
     scratch: Scratched | None
     feel: FeelOf
     water_start: Figure
+    water_shift: Figure | None
+    cup: Figure
+    form: Figure
     water_planned_l: float
     water_least_l: float
     water_most_l: float

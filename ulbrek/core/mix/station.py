@@ -11,7 +11,7 @@ from ulbrek.core.materials.mixes import Filled, Mix
 from ulbrek.core.mix import checks, rules
 from ulbrek.core.mix.bags import BagSet, Offer, cheapest, neighbours, of_one_size
 from ulbrek.core.mix.care import CARE, DOSING, HEAVY_BAG, HEAVY_BAG_KG
-from ulbrek.core.mix.doses import PerBag, dosed, read
+from ulbrek.core.mix.doses import PerBag, dosed, per_bag, read
 from ulbrek.core.mix.feel import FEELS
 from ulbrek.core.mix.inputs import BatchMixed, MixInputs, Work
 from ulbrek.core.mix.pour import Pour
@@ -43,6 +43,7 @@ class MixedFrom:
     Attributes:
         filled: one bag with its planned water
         recipe: None where it comes in bags
+        water_shift: what the doses change of the water, already in ``filled``; None where they do not
         standby: moulds for what is left over, by name and volume [l]
         one_lifts_kg: what one person of the shop may carry
     """
@@ -52,6 +53,7 @@ class MixedFrom:
     container: Container
     admixtures: Sequence[Admixture]
     recipe: Recipe | None = None
+    water_shift: Figure | None = None
     standby: Sequence[tuple[str, float]] = ()
     one_lifts_kg: float = 20.0
 
@@ -66,8 +68,12 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         mixed: the batches mixed so far, the first one first
     """
     size, filled = of.filled.size, of.filled
-    if inputs.spare is None:
-        inputs = inputs.model_copy(update={"spare": SPARES[inputs.work]})
+    inputs = inputs.model_copy(
+        update={
+            "spare": SPARES[inputs.work] if inputs.spare is None else inputs.spare,
+            "one_colour": inputs.one_colour or pour.matching,
+        }
+    )
     if of.recipe is not None:  # it is weighed out as it is wanted: no bag need stay closed
         inputs = inputs.model_copy(update={"least_bags_over": 0})
     poured = _poured(pour)
@@ -83,15 +89,21 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     brought = filled.usual_water.value - to_add.value  # by damp sand and stone
     most = size.water_most_l - brought
     start = work(rules.water_start, usual_water_l=to_add, start_share=START_SHARE)
-    bag = _per_bag(inputs, of)
+    batch_start, batch_most = (
+        work(rules.batch_water, what, bags_per_batch=per_batch, bag_water_l=water)
+        for what, water in (("start", start), ("most", most))
+    )
+    bag = per_bag(filled, inputs.cement_share or of.mix.cement_share)
     doses = list(read(inputs.doses, of.admixtures, bag))
     told = tuple(dosed(one, bag, (per_batch, needed)) for one in doses)
     clock = _clock(inputs, of, pour, (per_batch, batches))
     helped = _clock(inputs.model_copy(update={"people": 2}), of, pour, (per_batch, batches))
     left = work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured)
+    form = _heaviest_form(pour)
     seen = checks.Seen(
         inputs, of.mix, size, of.container, of.admixtures, pour, needed, (batch, fill, fits), doses, bag,
         (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
+        _value(per_batch), form,
     )  # fmt: skip
     return MixResult(
         mix_name=of.mix.name,
@@ -124,6 +136,9 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         scratch=_scratched(of.recipe) if of.recipe else None,
         feel=FEELS[inputs.feel or of.mix.feel],
         water_start=start,
+        water_shift=of.water_shift,
+        cup=work(rules.a_cup_more, batch_most_l=batch_most, batch_start_l=batch_start),
+        form=form,
         water_planned_l=_value(filled.water_l) - brought,
         water_least_l=size.water_least_l - brought,
         water_most_l=most,
@@ -132,12 +147,25 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         bags_per_batch=_value(per_batch),
         batches=batches,
         batch_volume=batch,
-        batch_water_start=work(rules.batch_water, "start", bags_per_batch=per_batch, bag_water_l=start),
-        batch_water_most=work(rules.batch_water, "most", bags_per_batch=per_batch, bag_water_l=most),
+        batch_water_start=batch_start,
+        batch_water_most=batch_most,
         mixed=_mixed_so_far(mixed, filled, poured),
         findings=tuple(checks.all_findings(seen)),
         care=tuple(_care(inputs, of)),
     )
+
+
+def _heaviest_form(pour: Pour) -> Figure:
+    return max(
+        (
+            work(
+                rules.filled_form, piece, casting_kg=casts.mass, castings=float(casts.side_by_side),
+                boards_kg=casts.boards or 0.0,
+            )
+            for piece, casts in pour.casts.items()
+        ),
+        key=lambda one: one.value,
+    )  # fmt: skip
 
 
 def dose_found(mixed: Sequence[BatchMixed]) -> Figure | None:
@@ -153,15 +181,11 @@ def _care(inputs: MixInputs, of: MixedFrom) -> Iterator[str]:
         yield DOSING
 
 
-def _per_bag(inputs: MixInputs, of: MixedFrom) -> PerBag:
-    share = inputs.cement_share or of.mix.cement_share
-    dry = of.filled.size.dry_mass_kg
-    cement = work(rules.cement_in_bag, dry_mass_kg=dry, cement_share=share) if share else None
-    return PerBag(dry, cement, of.filled.yield_)
-
-
 def _wetness(of: MixedFrom, bag: PerBag, from_doses_l: float) -> Wetness:
-    usual, water = of.filled.usual_water, of.filled.water_l
+    shift, water = of.water_shift.value if of.water_shift else 0.0, of.filled.water_l
+    usual = of.filled.usual_water
+    if shift:
+        usual = work(rules.water_unshifted, water_l=usual, shift=shift / 100)
     cement = bag.cement_kg
     ratio = work(rules.water_cement, water_l=water, doses_l=from_doses_l, cement_kg=cement) if cement else None
     if cement:

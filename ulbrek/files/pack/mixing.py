@@ -31,9 +31,8 @@ class MixPages(Words):
                 ],
                 ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
                 ["Last batch", f"begins {self._of(clock.last_start)} after the first water at the latest"],
-                ["Feel", f"{mix.feel.feel}. {mix.feel.test}"],
-                ["Too dry", mix.feel.too_dry],
-                ["Too wet", mix.feel.too_wet],
+                ["Feel", f"{mix.feel.feel}. {' '.join(mix.feel.steps)}"],
+                *([one.verdict.capitalize(), f"{one.seen}: {one.do[0].lower()}{one.do[1:]}"] for one in mix.feel.shows),
             ],
         )
         if mix.scratch:

@@ -51,7 +51,7 @@ export function FigureLine({ label, figure, text }: { label: string; figure: Fig
   return (
     <div className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
       <dt>{label}</dt>
-      <dd>
+      <dd className="shrink-0 whitespace-nowrap">
         <FigureButton figure={figure} {...(text === undefined ? {} : { text })} />
       </dd>
     </div>

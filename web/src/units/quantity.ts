@@ -49,6 +49,7 @@ const SHOWN: Record<string, { mm: Shown; in: Shown }> = {
 };
 const ONE: Record<string, string> = {
   bags: "bag",
+  measures: "measure",
   batches: "batch",
   people: "person",
   screws: "screw",

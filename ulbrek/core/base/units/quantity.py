@@ -14,7 +14,7 @@ from ulbrek.core.base.units.reading import Units
 from ulbrek.core.base.units.writing import write_length
 
 _ONE = {
-    "bags": "bag", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
+    "bags": "bag", "measures": "measure", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
     "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
 }  # fmt: skip

@@ -20,7 +20,9 @@ class Seen:
     """A mixing day as it is looked at for what would go wrong.
 
     ``batch`` is its volume, the container's fill and the bags that fit; ``clocks`` the day as it is planned, and as
-    it would be with two people; ``mixed`` the batches mixed so far; then what one person may carry, and a batch's mass.
+    it would be with two people; ``mixed`` the batches mixed so far; then what one person may carry, a batch's mass,
+    its bags, and the heaviest
+    form with its mix in it.
     """
 
     inputs: MixInputs
@@ -37,6 +39,8 @@ class Seen:
     mixed: Sequence[BatchMixed]
     one_lifts_kg: float
     batch_kg: float
+    bags_per_batch: float
+    form: Figure
 
 
 def all_findings(seen: Seen) -> Iterator[Finding]:
@@ -49,7 +53,10 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
     yield from doses.dose_out_of_range(seen.doses, seen.bag)
     yield from stuff.working_time_too_short(inputs, *seen.clocks)
-    yield from stuff.too_heavy_for_one(inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg))
+    yield from stuff.too_heavy_at_the_mixer(
+        inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg), seen.bags_per_batch
+    )
+    yield from stuff.form_too_heavy_to_shake(inputs, seen.form, seen.one_lifts_kg)
     yield from stuff.stones_too_large(seen.mix, seen.pour)
     yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
     yield from day.batch_over_container(seen.container, *seen.batch)

@@ -1,17 +1,22 @@
 """Whether the mix is the right one: its stones, its feel, its lots, its clock."""
 
 from collections import Counter
+from math import floor
+from typing import Any
 
+from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.kit.lifting import team
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Feel, Mix
-from ulbrek.core.mix.inputs import MixInputs
+from ulbrek.core.mix.inputs import MixInputs, Settled
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import Clock
 
 MOST_RATIO = 0.50
 CARRIED_TO_L = 25.0  # a larger container stands where it is
+LIFTED: tuple[Settled, ...] = ("shaken or dropped", "turned over wet")
 _TRIFLE = 1e-6
 
 
@@ -141,35 +146,78 @@ def working_time_too_short(inputs: MixInputs, clock: Clock, helped: Clock) -> li
     ]
 
 
-@check("too-heavy-for-one", "caution")
-def too_heavy_for_one(
-    inputs: MixInputs, size: BagSize, container: Container, masses: tuple[float, float]
+@check("too-heavy-at-the-mixer", "caution")
+def too_heavy_at_the_mixer(
+    inputs: MixInputs, size: BagSize, container: Container, masses: tuple[float, float], bags: float
 ) -> list[Finding]:
-    """Too heavy for one person
+    """Too heavy at the mixer
 
-    What holds for a casting holds for a bag and for a bucket of mix: over the shop's figure nobody carries it alone.
+    What holds for a casting holds for a bag and for a bucket of mix. Two people get at a bag, or at a bucket, no more.
 
-    Source: the shop's figure for one person; handling regulations give about 20 to 25 kg, from memory
+    Source: the shop's figure for one person, and what two lift together; a bag for two people is common practice
     """
-    lifts, batch = masses
-    bag = size.dry_mass_kg if inputs.scratch is None else 0.0
+    one_kg, batch = masses
+    lifts = team(one_kg, min(inputs.people, 2)).value
+    bag = size.dry_mass_kg if inputs.scratch is None and inputs.people == 1 else 0.0
     bucket = batch if container.volume_l <= CARRIED_TO_L else 0.0
     heaviest = max(bag, bucket)
-    if inputs.people > 1 or heaviest <= lifts + _TRIFLE:
+    if heaviest <= lifts + _TRIFLE:
         return []
+    alone = inputs.people == 1
+    together = team(one_kg, 2).value
+    less = floor(4 * together * bags / bucket) / 4 if bucket > together else 0.0
+    change = Change("Two people at it", {"/people": 2}) if alone else None
+    if less > 0:
+        fields: dict[str, Any] = {"/bags_per_batch": less, **({"/people": 2} if alone else {})}
+        change = Change(f"{'Two people, and ' if alone else 'Mix '}{less:g} of a bag at a time", fields)
     return [
         finding(
-            too_heavy_for_one,
-            title="{what} weighs {mass}, and one person may carry {lifts}",
+            too_heavy_at_the_mixer,
+            severity="caution" if alone else "hint",
+            title="{what} weighs {mass}; {who} may carry {lifts}",
             reason="Backs are hurt at the mixer more often than at the casting.",
-            remedy="Take smaller bags, mix beside the form and less at a time, use a barrow, or fetch a second person.",
+            remedy="Take smaller bags, mix beside the form and less at a time, use a barrow, or fetch a second person."
+            if alone
+            else "Mix it beside the form and tip it, carry it in two goes, or mix less at a time.",
             field="/people",
             values={
                 "what": f"A bag of {size.name}" if bag >= bucket else f"A batch in the {container.name.lower()}",
                 "mass": Quantity(heaviest, "kg"),
+                "who": "one person" if alone else "two people together",
                 "lifts": Quantity(lifts, "kg"),
             },
-            change=Change("Two people at it", {"/people": 2}),
+            change=change,
+        )
+    ]
+
+
+@check("form-too-heavy-to-shake", "danger")
+def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> list[Finding]:
+    """The form is too heavy to be lifted with the mix in it
+
+    To shake, drop or turn a form is to lift it, boards and wet mix and all.
+
+    Source: the shop's figure for one person, and what a team lifts together
+    """
+    lifts = team(one_kg, inputs.people).value
+    if inputs.settled not in LIFTED:
+        return []
+    heaviest = form.value if form.high is None else form.high
+    if heaviest <= lifts + _TRIFLE:
+        return []
+    return [
+        finding(
+            form_too_heavy_to_shake,
+            title="With the mix in it the form weighs {mass}: {people} may not lift it",
+            reason="Together they lift {lifts}. A form dropped on a foot, or torn in the turn, is worse.",
+            remedy="Leave it on the bench and run a sander along its sides, or tap it all round.",
+            field="/settled",
+            values={
+                "mass": Quantity(heaviest, "kg"),
+                "people": Quantity(inputs.people, "people"),
+                "lifts": Quantity(lifts, "kg"),
+            },
+            change=Change("Vibrate it on the bench", {"/settled": "vibrated on the bench"}),
         )
     ]
 

@@ -217,3 +217,53 @@ def bags_wanted(still_wanted_l: float, bag_yield_l: float) -> float:
     Source: arithmetic
     """
     return ceil(4 * still_wanted_l / bag_yield_l - 1e-9) / 4
+
+
+@rule(unit="kg")
+def filled_form(casting_kg: float, castings: float, boards_kg: float) -> float:
+    """A form with the mix in it
+
+    What is lifted where it is shaken, dropped or turned over wet.
+
+    Args:
+        casting_kg: fresh mass of one casting
+        castings: that lie side by side in it
+        boards_kg: mass of its boards
+
+    Formula: casting_kg * castings + boards_kg
+
+    Source: addition
+    """
+    return casting_kg * castings + boards_kg
+
+
+@rule(unit="bags")
+def bags_closed(had_bags: float, used_bags: float) -> float:
+    """Bags still closed
+
+    Args:
+        had_bags: that were here when the pour began
+        used_bags: that have been mixed
+
+    Formula: max(0, had_bags - used_bags)
+
+    Source: counting
+    """
+    return max(0.0, had_bags - used_bags)
+
+
+@rule(unit="bags")
+def bags_spare(closed_bags: float, wanted_bags: float) -> float:
+    """Bags to spare
+
+    Negative where they are too few: better known before the last one is opened than after.
+
+    Args:
+        closed_bags: still closed
+        wanted_bags: still wanted
+
+    Formula: closed_bags - wanted_bags
+
+    Source: counting
+    """
+    return closed_bags - wanted_bags

@@ -102,3 +102,72 @@ def strength_by_ratio(water_cement: float) -> float:
     Source: a fit to the table of ACI 211.1 for concrete without entrained air, within 2 %, from memory
     """
     return float(FIT_MPA / FIT_BASE**water_cement)
+
+
+@rule(unit="%")
+def water_shift(shift: float, dose_g: float, usual_g: float) -> float:
+    """What a dose changes of the water
+
+    For the same feel. Each product shifts it by what its own entry says, in step with its dose, and by no more than
+    twice that.
+
+    Args:
+        shift: share of the bag's water by which its usual dose changes it
+        dose_g: dose of one bag
+        usual_g: usual dose of one bag
+
+    Formula: 100 * shift * min(2, dose_g / usual_g)
+
+    Source: the product's own sheet; in step with the dose is common practice
+    """
+    return 100 * shift * min(2.0, dose_g / usual_g)
+
+
+@rule(unit="%")
+def shifted_together(**shifts_percent: float) -> float:
+    """What all doses together change of the water
+
+    The bag's least and most are changed by it.
+
+    Args:
+        shifts_percent: what each dose changes of it
+
+    Formula: sum(inputs)
+
+    Source: common practice
+    """
+    return sum(shifts_percent.values())
+
+
+@rule(unit="l")
+def a_cup_more(batch_most_l: float, batch_start_l: float) -> float:
+    """A cup at a time
+
+    What is added to a batch between two tests of its feel: a fifth of what lies between start and most.
+
+    Args:
+        batch_most_l: the most water of a batch
+        batch_start_l: the water that it starts with
+
+    Formula: (batch_most_l - batch_start_l) / 5
+
+    Source: common practice: the rest of the water goes in by the cup
+    """
+    return (batch_most_l - batch_start_l) / 5
+
+
+@rule(unit="l")
+def water_unshifted(water_l: float, shift: float) -> float:
+    """Water without what is dosed
+
+    What the bag usually takes by itself: strength and shrinkage are told against it.
+
+    Args:
+        water_l: water a bag takes with what is dosed
+        shift: share by which the doses change it
+
+    Formula: water_l / (1 + shift)
+
+    Source: arithmetic
+    """
+    return water_l / (1 + shift)

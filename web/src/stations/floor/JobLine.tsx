@@ -54,7 +54,7 @@ export function JobLine({ card }: { card: JobCard }) {
         />
         <Told
           label="Mix"
-          figure={write(headline.bags, "bags", units)}
+          figure={write(headline.bags, headline.measured ? "measures" : "bags", units)}
           detail={`${headline.bag_name}, ${write(headline.batches, "batches", units)}`}
         />
         <Told

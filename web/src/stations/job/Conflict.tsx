@@ -58,7 +58,7 @@ function AtAGlance({ headline }: { headline: Headline }) {
       ))}
       <li>{writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units)}</li>
       <li>
-        {write(headline.bags, "bags", units)} of {headline.bag_name}
+        {write(headline.bags, headline.measured ? "measures" : "bags", units)} of {headline.bag_name}
       </li>
     </ul>
   );

@@ -114,7 +114,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return measureLine(headline, units);
     case "mix":
       return {
-        headline: write(headline.bags, "bags", units),
+        headline: write(headline.bags, headline.measured ? "measures" : "bags", units),
         detail: `of ${headline.bag_name}`,
       };
     case "form":

@@ -57,6 +57,7 @@ export const ADMIXTURE: readonly Field[] = [
   number("usual", "Usual"),
   number("most", "At most"),
   { ...number("water_share", "Water in it", "%"), percent: true },
+  { ...number("water_shift", "Its usual dose changes the water", "%"), percent: true },
   number("density_kg_l", "Density as poured", "kg/l"),
   number("spoon_g", "A level teaspoon", "g", "weighed"),
   number("pack_g", "A pack", "g", "not said"),

@@ -1,37 +1,70 @@
+import { useState } from "react";
 import type { Plan } from "@/api/client";
 import type { Editor } from "@/api/editor";
 import { withField } from "@/api/editor";
 import { Choice } from "@/parts/Choice";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
 
 const FEELS = ["packed", "plastic", "flowing"] as const;
 
-/** How it should feel, the test for it, and what to do when it does not. */
+/** How it should feel: the school, and the test that tells. */
 export function FeelPanel({ mix, editor }: { mix: Plan["mix"]; editor: Editor }) {
-  const { feel, meant_for, test, too_dry, too_wet } = mix.feel;
   return (
     <section aria-label="Feel">
       <h2 className="mb-2 text-lg font-bold">How it should feel</h2>
       <Choice
         label="Feel"
-        value={feel}
+        value={mix.feel.feel}
         choices={FEELS.map((value) => ({ value, text: value }))}
         onChoose={(chosen) => void editor.change((now) => withField(now, "/mix/feel", chosen), `Mixed to be ${chosen}`)}
       />
-      <p className="mt-2 max-w-prose">{meant_for}</p>
-      <dl className="mt-2 max-w-prose space-y-1">
-        <div>
-          <dt className="inline font-bold">Test. </dt>
-          <dd className="inline">{test}</dd>
-        </div>
-        <div>
-          <dt className="inline font-bold">Too dry. </dt>
-          <dd className="inline">{too_dry}</dd>
-        </div>
-        <div>
-          <dt className="inline font-bold">Too wet. </dt>
-          <dd className="inline">{too_wet}</dd>
-        </div>
-      </dl>
+      <p className="mt-2 max-w-prose">{mix.feel.meant_for}</p>
+      <FeelTest key={mix.feel.feel} mix={mix} />
     </section>
+  );
+}
+
+/** The test of a batch, step by step: what is seen says what to do, and how much water may still go in. */
+export function FeelTest({ mix }: { mix: Plan["mix"] }) {
+  const { units } = usePreferences();
+  const [seen, setSeen] = useState<number | null>(null);
+  const told = seen === null ? undefined : mix.feel.shows[seen];
+  return (
+    <div className="mt-3 max-w-prose">
+      <ol className="list-decimal space-y-1 pl-6">
+        {mix.feel.steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <fieldset className="mt-3">
+        <legend className="font-bold">What does it do?</legend>
+        <div className="mt-1 flex flex-wrap gap-2">
+          {mix.feel.shows.map((one, index) => (
+            <button
+              key={one.verdict}
+              type="button"
+              className="button text-left"
+              aria-pressed={seen === index}
+              onClick={() => setSeen(index)}
+            >
+              {one.seen}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <div aria-live="polite">
+        {told && (
+          <p className="mt-3 border-l-4 border-ink pl-3 text-lg">
+            <span className="font-bold">
+              {told.verdict === "right" ? "It is right" : told.verdict === "too dry" ? "Too dry" : "Too wet"}.{" "}
+            </span>
+            {told.do}
+            {told.adds &&
+              ` A cup here: ${write(mix.cup.value, "l", units)} for a batch, and never over ${write(mix.batch_water_most.value, "l", units)} in all.`}
+          </p>
+        )}
+      </div>
+    </div>
   );
 }

@@ -66,8 +66,10 @@ export function MixStation({ editor }: StationProps) {
           {!mix.scratch && <FigureLine label="Likely stay closed, to return" figure={mix.bags_back} />}
           <FigureLine label="Left over" figure={mix.left_over} text={writeVolume(mix.left_over.value, units)} />
           <FigureLine label="Water to start a bag" figure={mix.water_start} />
+          {mix.water_shift && <FigureLine label="What is dosed changes the water" figure={mix.water_shift} />}
           <FigureLine label="Fresh density" figure={mix.density} />
           <FigureLine label={`The ${mix.container_name.toLowerCase()}, filled`} figure={mix.container_filled} />
+          <FigureLine label="The heaviest form, with its mix" figure={mix.form} />
           {mix.slurry && <FigureLine label="Slurry for the voids" figure={mix.slurry} />}
           {mix.standby.map((one) => (
             <FigureLine key={one.mould} label={`The rest fills, ${one.mould}`} figure={one.count} />
@@ -122,6 +124,8 @@ export function MixStation({ editor }: StationProps) {
   );
 }
 
+const SETTLED = ["vibrated on the bench", "tapped", "shaken or dropped", "turned over wet"] as const;
+
 /** The cheapest set of bags that suffices, and what a bag less or more would leave. */
 function Sets({ mix }: { mix: Plan["mix"] }) {
   const { units } = usePreferences();
@@ -158,6 +162,7 @@ function Choices({ job, shop, perBatch, editor }: { job: Job; shop: Shop; perBat
   const { units } = usePreferences();
   const mix = shop.mixes?.find((one) => one.id === job.mix.mix) ?? shop.mixes?.[0];
   const water = WATER[units];
+  const matched = job.pieces.some((piece) => piece.matches);
   const set = (field: keyof Job["mix"], value: unknown, what: string) =>
     editor.change((now) => withField(now, `/mix/${field}`, value), what);
   const named = (one: { id: string; name: string }) => ({ value: one.id, text: one.name });
@@ -221,7 +226,7 @@ function Choices({ job, shop, perBatch, editor }: { job: Job; shop: Shop; perBat
           label="The castings"
           value={job.mix.one_colour ? "match" : "alone"}
           choices={[
-            { value: "alone", text: "stand by themselves" },
+            { value: "alone", text: matched ? "as their sets say" : "stand by themselves" },
             { value: "match", text: "must match in colour" },
           ]}
           onChoose={(how) => void set("one_colour", how === "match", `The castings ${how}`)}
@@ -232,6 +237,12 @@ function Choices({ job, shop, perBatch, editor }: { job: Job; shop: Shop; perBat
           value={job.mix.cement_share == null ? null : job.mix.cement_share * 100}
           empty={mix?.cement_share ? `${mix.cement_share * 100}` : "not known"}
           onKeep={(percent) => set("cement_share", percent === null ? null : percent / 100, `Cement ${percent} %`)}
+        />
+        <Select
+          label="Settled in the form"
+          value={job.mix.settled ?? "vibrated on the bench"}
+          choices={SETTLED.map((value) => ({ value, text: value }))}
+          onChoose={(how) => void set("settled", how, `The mix is ${how}`)}
         />
         <NumberField
           label="Left open by packing"

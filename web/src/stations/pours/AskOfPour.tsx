@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { client, take } from "@/api/client";
-import type { Entry } from "@/api/records";
+import type { Entry, PourView } from "@/api/records";
+import { Select } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
 import type { Units } from "@/units/length";
 import { WATER } from "@/units/quantity";
@@ -19,26 +20,42 @@ export type Asked =
 interface AskProps {
   asked: Asked;
   pourId: string;
+  castings: PourView["pour"]["castings"];
   units: Units;
   onClose: () => void;
 }
 
 /** The panel that asks for it. */
-export function AskOfPour({ asked, pourId, units, onClose }: AskProps) {
+export function AskOfPour({ asked, pourId, castings, units, onClose }: AskProps) {
   const [bags, setBags] = useState("1");
   const [water, setWater] = useState("");
+  const [into, setInto] = useState("");
   const [degrees, setDegrees] = useState("");
   const at = { params: { path: { pour_id: pourId } } };
   if (asked === "batch") {
     const send = (entry: Entry) => {
       const body = { ...entry, bags: numberOf(bags, "Bags"), water_l: numberOf(water, "Water") * WATER[units].litres };
       return take(
-        client.POST("/api/pours/{pour_id}/batches", { ...at, body: { ...body, lot_id: null, shares: null } }),
+        client.POST("/api/pours/{pour_id}/batches", {
+          ...at,
+          body: { ...body, lot_id: null, shares: into ? { [into]: 1 } : null },
+        }),
       );
     };
     return (
       <Modal open title="A batch" description="When its first water went in, and all that went in." onClose={onClose}>
         <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
+          {castings.length > 1 && (
+            <Select
+              label="It went into"
+              value={into}
+              choices={[
+                { value: "", text: "all of them, each by its volume" },
+                ...castings.map((one) => ({ value: one.id, text: `#${one.serial} ${one.piece_name}` })),
+              ]}
+              onChoose={setInto}
+            />
+          )}
           <EntryText label="Bags" number value={bags} onChange={setBags} />
           <EntryText label="Water, all of it" unit={WATER[units].name} number value={water} onChange={setWater} />
         </EntryForm>

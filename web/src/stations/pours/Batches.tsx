@@ -3,11 +3,14 @@ import { type PourView, useSend } from "@/api/records";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 import { clock } from "@/units/time";
+import { FeelTest } from "../mix/FeelPanel";
 import { EnoughLeft } from "./EnoughLeft";
 import { Part } from "./Part";
 
 /** What the next batch takes, large enough to be read from the mixer. */
-function NextBatch({ mix, number, units }: { mix: PourView["plan"]["mix"]; number: number; units: Units }) {
+function NextBatch({ plan, number, units }: { plan: PourView["plan"]; number: number; units: Units }) {
+  const { mix } = plan;
+  const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
   if (number > mix.batches.value || mix.mixed?.bags_to_go.value === 0) return null;
   const bags = mix.bags_per_batch;
   const found = mix.mixed?.dose_found.value;
@@ -23,6 +26,11 @@ function NextBatch({ mix, number, units }: { mix: PourView["plan"]["mix"]; numbe
           ? `Water: start with ${write(mix.batch_water_start.value, "l", units)}, most ${write(mix.batch_water_most.value, "l", units)}.`
           : `Water: ${write(found * bags, "l", units)}, as the first batch took.`}
       </p>
+      {mix.pieces.length > 1 && (
+        <p>
+          {mix.pieces.map((one) => `${names.get(one.piece)} ${write(one.share.value, "l", units)} each`).join(", ")}.
+        </p>
+      )}
       {mix.doses.map(
         (dose) =>
           dose.a_batch && (
@@ -31,6 +39,10 @@ function NextBatch({ mix, number, units }: { mix: PourView["plan"]["mix"]; numbe
             </p>
           ),
       )}
+      <details>
+        <summary className="flex min-h-11 cursor-pointer items-center underline">Test how it feels</summary>
+        <FeelTest mix={mix} />
+      </details>
     </section>
   );
 }
@@ -83,7 +95,7 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
             : "enough for the forms"}
         </p>
       )}
-      <NextBatch mix={plan.mix} number={pour.batches.length + 1} units={units} />
+      <NextBatch plan={plan} number={pour.batches.length + 1} units={units} />
       <button type="button" className="button mt-1" onClick={onAdd}>
         Write a batch down
       </button>

@@ -23,7 +23,7 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
       await take(
         client.POST("/api/jobs/{job_id}/enough", {
           params: { path: { job_id: jobId } },
-          body: { piece, gaps: known as never },
+          body: { piece, gaps: known as never, used_bags: view.plan.mix.mixed?.bags_used.value ?? 0 },
         }),
       ),
     );
@@ -55,7 +55,11 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
       ))}
       {told && (
         <p className="py-2 text-lg font-bold" aria-live="polite">
-          It still wants {write(told.wanted.value, "l", units)}: {write(told.bags.value, "bags", units)}.
+          It still wants {write(told.wanted.value, "l", units)}: {write(told.bags.value, "bags", units)}.{" "}
+          {write(told.closed.value, "bags", units)} still closed,{" "}
+          {told.spare.value < 0
+            ? `${write(-told.spare.value, "bags", units)} too few. Stop at a level that can wait, and fetch them now.`
+            : `${write(told.spare.value, "bags", units)} to spare.`}
         </p>
       )}
     </details>

@@ -88,7 +88,15 @@ export function PourPage({ pourId }: { pourId: string }) {
           </Part>
         </div>
       </div>
-      {asked && <AskOfPour asked={asked} pourId={pourId} units={units} onClose={() => setAsked(null)} />}
+      {asked && (
+        <AskOfPour
+          asked={asked}
+          pourId={pourId}
+          castings={pour.castings}
+          units={units}
+          onClose={() => setAsked(null)}
+        />
+      )}
     </ShopPage>
   );
 }

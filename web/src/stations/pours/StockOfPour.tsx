@@ -45,7 +45,11 @@ export function StockOfPour({ view }: { view: PourView }) {
             )}
           </li>
         ))}
-        {left > 0 && <li className="border-b border-line py-2.5">{trim(left, 0)} offcuts went into stock</li>}
+        {left > 0 && (
+          <li className="border-b border-line py-2.5">
+            {trim(left, 0)} {left === 1 ? "offcut" : "offcuts"} went into stock
+          </li>
+        )}
       </ul>
       {rests.length > 0 && (
         <div className="mt-2">

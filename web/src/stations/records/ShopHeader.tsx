@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
-import { type ReactNode, useEffect } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { shopQuery } from "@/api/queries";
 import { Preferences } from "../Preferences";
 
@@ -18,6 +18,10 @@ const PLACES = [
 /** A page of the shop under the band that leads to its others. */
 export function ShopPage({ title, children }: { title: string; children: ReactNode }) {
   const { data: shop } = useQuery(shopQuery);
+  const places = useRef<HTMLElement>(null);
+  useEffect(() => {
+    places.current?.querySelector(".active")?.scrollIntoView({ inline: "center", block: "nearest" });
+  }, []);
   useEffect(() => {
     document.title = `${title} · Ulbrek`;
   }, [title]);
@@ -30,6 +34,7 @@ export function ShopPage({ title, children }: { title: string; children: ReactNo
         <p className="min-w-0 flex-1 truncate text-rail-soft">{shop?.name}</p>
         <Preferences />
         <nav
+          ref={places}
           aria-label="The shop"
           className="-mx-4 w-[calc(100%+2rem)] overflow-x-auto sm:-mx-7 sm:w-[calc(100%+3.5rem)]"
         >
