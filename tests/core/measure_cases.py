@@ -151,8 +151,4 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(piece={"count": 5, "run": {"run": "4500 mm"}}),
         top(piece={"count": 4, "run": {"run": "3600 mm"}}),
     ),
-    "cage-not-worked-out": (
-        shaped(free((0, 0), (900, 0), (900, 300)), drawn="from the side"),
-        shaped(free((0, 0), (900, 0), (900, 300))),
-    ),
 }

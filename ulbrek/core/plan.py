@@ -20,7 +20,7 @@ from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
-from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
+from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site
@@ -29,10 +29,10 @@ from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.station import MixedFrom, dose_found, mix
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
+from ulbrek.core.reinforcing import reinforced
 from ulbrek.core.shop import Shop
-from ulbrek.core.steel.layout import Gap, Seams
 from ulbrek.core.steel.result import SteelCutting, SteelResult
-from ulbrek.core.steel.station import Reinforced, reinforce, steel_cutting
+from ulbrek.core.steel.station import reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
 RULE_VERSION = 8
@@ -92,7 +92,9 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     site = measure_site(job.site, [one.shape for one in rounds])
     built = _built(job, [one.shape for one in rounds], pieces)
     cut = cutting(built, CutFrom(chosen.sheets, chosen.lumber), job.form.over(shop.form_habits), job.form)
-    steel_cut = steel_cutting([(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar)
+    steel_cut = steel_cutting(
+        [(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar, job.steel, chosen.mix.strength_28_least_mpa
+    )
     mixed_from = MixedFrom(
         chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift,
         [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg,
@@ -222,13 +224,8 @@ class _Round:
         return form(wanted, Formed(measured.net_area, self.filled.density, castings), self.chosen.foam, as_cut)
 
     def _steel(self) -> SteelResult:
-        piece, shape = self.piece, self.shape
-        gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
-        lines = [shape.seam_line(seam) for seam in piece.seams]
-        seams = Seams(
-            tuple(line.at.x for line in lines if line.along.x == 0), tuple(line.at.y for line in lines if line.along.x)
-        )
-        what = Reinforced(piece.id, shape.outline, piece.thickness.mm, gaps, is_flat(shape), seams)
+        mix = self.chosen.mix
+        what = reinforced(self.shape, mix.stone_mm, mix.strength_28_least_mpa)
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
     def _handle(self, measured: MeasureResult, formed: FormResult, reinforced: SteelResult) -> HandlingResult:

@@ -78,7 +78,8 @@ def choose(job: Job, shop: Shop) -> Chosen:
     return Chosen(
         sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
-        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar), (*no_mix, *no_size, *no_container),
+        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),
+        (*no_mix, *no_size, *no_container),
     )  # fmt: skip
 
 
@@ -133,6 +134,30 @@ def no_admixture(job: Job, shop: Shop) -> list[Finding]:
         )
         for index, dose in enumerate(job.mix.doses)
         if dose.admixture not in known
+    ]
+
+
+@check("fibre-not-dosed", "caution")
+def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
+    """Fibre is counted on and not dosed
+
+    Source: common practice
+    """
+    fibres = [one for one in shop.admixtures if one.kind == "fibre"]
+    counted_on = any(job.steel.school_of(piece.id) == "fibre only" for piece in job.pieces)
+    dosed = {dose.admixture for dose in job.mix.doses}
+    if not counted_on or any(one.id in dosed for one in fibres):
+        return []
+    doses = [*(one.model_dump() for one in job.mix.doses), {"admixture": fibres[0].id}] if fibres else []
+    return [
+        finding(
+            fibre_not_dosed,
+            title="Reinforced with fibre only, and none is dosed",
+            reason="Without it a crack goes right through.",
+            remedy="Dose fibre on Mix by its maker's range, or take a mix that has it in the bag and say so there.",
+            field="/steel/school",
+            change=Change("Dose {fibre}", {"/mix/doses": doses}, {"fibre": fibres[0].name}) if fibres else None,
+        )
     ]
 
 

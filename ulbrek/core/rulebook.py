@@ -34,8 +34,11 @@ from ulbrek.core.mix.rules import doses as dose_rules
 from ulbrek.core.mix.rules import scratch as scratch_rules
 from ulbrek.core.mix.rules import timing as batch_rules
 from ulbrek.core.mix.rules import water as water_rules
-from ulbrek.core.steel import checks as steel_checks
-from ulbrek.core.steel import rules as steel_rules
+from ulbrek.core.steel.checks import places as steel_places
+from ulbrek.core.steel.checks import stuff as steel_stuff
+from ulbrek.core.steel.rules import bending as steel_bending
+from ulbrek.core.steel.rules import covering as steel_covering
+from ulbrek.core.steel.rules import laying as steel_laying
 
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
     ("Materials", (mixes, references)),
@@ -55,7 +58,7 @@ ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
             form_cuts,
         ),
     ),
-    ("Steel", (steel_rules, steel_checks)),
+    ("Steel", (steel_laying, steel_covering, steel_bending, steel_places, steel_stuff)),
     (
         "Mix",
         (bag_rules, water_rules, dose_rules, scratch_rules, batch_rules, mix_day, mix_doses, mix_stuff),

@@ -1,4 +1,4 @@
-"""A better cut plan, looked for while somebody waits."""
+"""What is cut: boards, steel, labels and templates as files, and a better cut plan, looked for while somebody waits."""
 
 from collections.abc import AsyncIterator
 from typing import Annotated, Literal
@@ -21,12 +21,14 @@ from ulbrek.files.pack import Paper
 from ulbrek.files.pack.labels import label_pages
 from ulbrek.files.pack.templates import template_pages
 from ulbrek.files.problems import InvalidDocumentError, Problem
+from ulbrek.files.steel_list import write_steel_csv, write_steel_dxf
 from ulbrek.store.database import Database
 from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")
 LONGEST_S = 120.0
 BoardFormat = Literal["dxf", "csv", "xlsx"]
+SteelFormat = Literal["dxf", "csv"]
 MEDIA_TYPES: dict[BoardFormat, str] = {
     "dxf": "image/vnd.dxf",
     "csv": "text/csv; charset=utf-8",
@@ -62,6 +64,15 @@ def search_cuts(db: Db, asked: CutSearchRequest) -> StreamingResponse:
     panels, stock, prefer = wanted
     task = CutTask(tuple(panels), stock, prefer, asked.seconds)
     return StreamingResponse(_lines(task), media_type="application/x-ndjson")
+
+
+@router.get("/jobs/{job_id}/steel.{form}", response_class=Response)
+def get_steel(db: Db, job_id: UUID, form: SteelFormat) -> Response:
+    """The steel of a job: at true size as DXF, or its cut and bend list."""
+    job, shop = _job(db, job_id)
+    planned = plan(job, shop)
+    content = write_steel_dxf(planned) if form == "dxf" else write_steel_csv(planned)
+    return as_file(content, f"{job.name} steel", form, MEDIA_TYPES[form])
 
 
 @router.get("/jobs/{job_id}/boards.{form}", response_class=Response)

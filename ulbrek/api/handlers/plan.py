@@ -4,9 +4,10 @@ from fastapi import APIRouter, Response
 
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.views import PlanRequest, PlanView, answer, plan_view
+from ulbrek.core.base.way import Way
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
-from ulbrek.core.form.schools import Way
 from ulbrek.core.rulebook import Page, rule_book
+from ulbrek.core.steel.schools import SCHOOLS as STEEL_SCHOOLS
 
 router = APIRouter(prefix="/api")
 
@@ -24,7 +25,7 @@ def plan_job(db: Db, asked: PlanRequest) -> Response:
 @router.get("/schools")
 def get_schools() -> dict[str, dict[str, tuple[Way, ...]]]:
     """Where practitioners disagree, station by station and field by field: each way with its reason and its limit."""
-    return {"form": FORM_SCHOOLS}
+    return {"form": FORM_SCHOOLS, "steel": STEEL_SCHOOLS}
 
 
 @router.get("/rules")

@@ -3,17 +3,7 @@
 Source: common practice, all of it; limits that are worked out stand with their rules.
 """
 
-from dataclasses import dataclass
-
-
-@dataclass(frozen=True, slots=True)
-class Way:
-    """One way of doing it: why some do it so, and where it ends."""
-
-    value: str
-    why: str
-    limit: str
-
+from ulbrek.core.base.way import Way
 
 SCHOOLS: dict[str, tuple[Way, ...]] = {
     "corner": (

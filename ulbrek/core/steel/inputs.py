@@ -1,16 +1,38 @@
 """What reinforcement a job has."""
 
+from collections.abc import Mapping
 from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import between
+from ulbrek.core.base.units.limits import Offset, between
 
-School = Literal["mesh and bars", "mesh", "fibre only", "none"]
+School = Literal["mesh and bars", "mesh", "grid of bars", "fibre only", "none"]
 Exposure = Literal["indoors", "outdoors", "on the ground"]
-Held = Literal["laid at half fill", "tied over the form", "clipped up from the base"]
+Held = Literal["laid at half fill", "tied over the form", "clipped up from the base", "on chairs", "on stones"]
+Standard = Literal["ACI 318", "EN 1992"]
+SideOf = Literal["front", "right", "back", "left"]
 EdgeDistance = Annotated[Length, AfterValidator(between(5, 200))]
+Spacing = Annotated[Length, AfterValidator(between(50, 400))]
+FillShare = Annotated[float, Field(ge=0.2, le=0.9, allow_inf_nan=False)]
+Id = Annotated[str, Field(min_length=1, max_length=40)]
+BarKey = Annotated[str, Field(min_length=1, max_length=80)]
+
+
+class BarByHand(BaseModel):
+    """A bar that was moved, put in or left out by hand.
+
+    It keeps its distance from the side that it is measured from when the piece changes size. From front or back it
+    runs along the length, from left or right along the width.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    piece: Id
+    bar: Annotated[BarKey, Field(description="as the plan calls it; of one put in, any name that the plan has not")]
+    side: SideOf = "front"
+    offset: Annotated[Offset | None, Field(description="of its middle from that side; None: it is left out")] = None
 
 
 class SteelInputs(BaseModel):
@@ -19,8 +41,22 @@ class SteelInputs(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     school: School = "mesh and bars"
+    by_piece: Annotated[
+        Mapping[Id, School], Field(max_length=60, description="pieces that are reinforced otherwise")
+    ] = {}
     bar: Annotated[str | None, Field(max_length=40, description="None: the shop's first bar")] = None
     mesh: Annotated[str | None, Field(max_length=40, description="None: the shop's first mesh")] = None
     exposure: Exposure = "indoors"
     held: Held = "laid at half fill"
+    fill_share: Annotated[FillShare, Field(description="how full the form is when the steel is laid")] = 0.5
     edge_distance: EdgeDistance = Length(mm=25)
+    height: Annotated[
+        Offset | None, Field(description="the underside of the steel over the form's floor; None: in the middle")
+    ] = None
+    spacing: Annotated[Spacing, Field(description="of the bars of a grid, and of the links of a cage")] = Length(mm=150)
+    standard: Annotated[Standard, Field(description="whose bends, hooks and laps")] = "ACI 318"
+    by_hand: Annotated[tuple[BarByHand, ...], Field(max_length=120)] = ()
+
+    def school_of(self, piece: str) -> School:
+        """The school of one piece."""
+        return self.by_piece.get(piece, self.school)

@@ -3,7 +3,11 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
-from math import floor
+from math import ceil, floor, hypot
+
+from shapely import LineString, Polygon, box
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.kit.beams.sections import Crossed
@@ -15,6 +19,8 @@ NARROW_MM = 100.0  # a web under this carries a bar. Source: common practice.
 SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
 LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: common practice.
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
+DIAGONAL_MM = 600.0  # of a bar aslant at an inner corner. Source: common practice, 500 to 600 mm.
+SHORT_MM = 100.0  # a shorter piece of bar holds nothing
 
 Span = tuple[float, float]  # from and to [mm]
 
@@ -68,13 +74,22 @@ class Ground:
         """Where a line from left to right may lie; or, to its edges, where there is concrete."""
         return self._spans("y", y, to_edges)
 
+    def allowed(self, gaps: Sequence[Gap]) -> BaseGeometry:
+        """Where the middle of a bar may lie: clear of edges, openings and seams."""
+        kept = self._kept.polygon if self._kept else Polygon()
+        left, front, right, back = self.outline.box
+        away = [box(gap.left, gap.front, gap.right, gap.back).buffer(self.edge_mm) for gap in gaps]
+        away += [LineString([(x, front), (x, back)]).buffer(self.edge_mm) for x in self.seams.at_x]
+        away += [LineString([(left, y), (right, y)]).buffer(self.edge_mm) for y in self.seams.at_y]
+        return kept.difference(unary_union(away)) if away else kept
+
     def along_y(self, x: float, to_edges: bool = False) -> list[Span]:
         """Where a line from front to back may lie; or, to its edges, where there is concrete."""
         return self._spans("x", x, to_edges)
 
     def _spans(self, axis: str, at: float, to_edges: bool) -> list[Span]:
-        crossed = self._crossed[axis, to_edges]
-        spans = crossed.chords(at) if crossed else []
+        ready = self._crossed[axis, to_edges]
+        spans = ready.chords(at) if ready else []
         if to_edges:
             return spans
         divided, beside = self.seams.at_x, self.seams.at_y
@@ -83,7 +98,7 @@ class Ground:
         if any(abs(at - seam) < self.edge_mm for seam in beside):
             return []
         kept_free = [(seam - self.edge_mm, seam + self.edge_mm) for seam in divided]
-        return [part for low, high in spans for part in _clear(low, high, kept_free)]
+        return [part for low, high in spans for part in clear(low, high, kept_free)]
 
     @cached_property
     def _crossed(self) -> dict[tuple[str, bool], Crossed | None]:
@@ -104,13 +119,13 @@ def mesh_panel(piece: str, ground: Ground, spacing_mm: float, gaps: Sequence[Gap
         Wire(a, y, b, y)
         for y in _centred(edge_mm, size_y - edge_mm, spacing_mm)
         for low, high in ground.along_x(y)
-        for a, b in _clear(low, high, _crossed(gaps, y, edge_mm, "y"))
+        for a, b in clear(low, high, crossed(gaps, y, edge_mm, "y"))
     ]
     across = [
         Wire(x, a, x, b)
         for x in _centred(edge_mm, size_x - edge_mm, spacing_mm)
         for low, high in ground.along_y(x)
-        for a, b in _clear(low, high, _crossed(gaps, x, edge_mm, "x"))
+        for a, b in clear(low, high, crossed(gaps, x, edge_mm, "x"))
     ]
     return MeshPanel(edge_mm, edge_mm, length, width, (*along, *across))
 
@@ -124,7 +139,7 @@ def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedB
     placed: list[PlacedBar] = []
     for bar in wanted:
         if not any(_through(bar.line, gap, ground.edge_mm) for gap in gaps) and not any(
-            _near(bar, one) for one in placed
+            close(bar, one) for one in placed
         ):
             placed.append(bar)
     return placed
@@ -145,7 +160,84 @@ def strips_beside(ground: Ground, gap: Gap) -> dict[str, float]:
 
 def length_m(wires: Iterable[Wire]) -> float:
     """Length of all of them [m]."""
-    return sum(abs(one.x2 - one.x1) + abs(one.y2 - one.y1) for one in wires) / 1000
+    return sum(hypot(one.x2 - one.x1, one.y2 - one.y1) for one in wires) / 1000
+
+
+def grid(piece: str, ground: Ground, gaps: Sequence[Gap], spacing_mm: float) -> list[PlacedBar]:
+    """Bars both ways, no farther apart than the spacing, as far as edges and openings allow."""
+    edge_mm, (size_x, size_y) = ground.edge_mm, ground.size
+    found = []
+    for level, size in ((True, size_y), (False, size_x)):
+        for number, at in enumerate(_evenly(edge_mm, size - edge_mm, spacing_mm), 1):
+            spans = ground.along_x(at) if level else ground.along_y(at)
+            kept_free = crossed(gaps, at, edge_mm, "y" if level else "x")
+            parts = [
+                part for low, high in spans for part in clear(low, high, kept_free) if part[1] - part[0] > SHORT_MM
+            ]
+            for part, span in enumerate(parts, 1):
+                key = f"{'along' if level else 'across'}.{number}" + (f".{part}" if len(parts) > 1 else "")
+                found.append(straight_bar((piece, key, "of the grid"), level, at, span, edge_mm))
+    return found
+
+
+def diagonals(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar]:
+    """A bar aslant at each inner corner of the outline, square to the way a crack would run from it."""
+    allowed = ground.allowed(gaps)
+    found = []
+    for number, (corner, into) in enumerate(_inner_corners(ground.outline), 1):
+        x, y = corner[0] + into[0] * ground.edge_mm, corner[1] + into[1] * ground.edge_mm
+        half = DIAGONAL_MM / 2
+        line = LineString(
+            [(x - into[1] * half, y + into[0] * half), (x + into[1] * half, y - into[0] * half)]
+        ).intersection(allowed)
+        parts = [one for one in getattr(line, "geoms", [line]) if one.length >= DIAGONAL_MM / 2]
+        if not parts:
+            continue
+        (x1, y1), (x2, y2) = max(parts, key=lambda one: one.length).coords
+        key = f"corner.{number}"
+        cut = work(rules.bar_aslant, f"{piece}/{key}", length_mm=hypot(x2 - x1, y2 - y1))
+        found.append(PlacedBar(key, Wire(x1, y1, x2, y2), cut, "aslant at the inner corner", moves=False))
+    return found
+
+
+def crossing(bars: Sequence[PlacedBar]) -> bool:
+    """Whether any two bars cross, so that one lies on the other."""
+    lines = [LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)]) for one in bars]
+    return any(a.intersects(b) for index, a in enumerate(lines) for b in lines[index + 1 :])
+
+
+def straight_bar(named: tuple[str, str, str], level: bool, at: float, span: Span, edge_mm: float) -> PlacedBar:
+    """A bar along the length, or along the width.
+
+    Args:
+        named: its piece, its key, and why it is there
+        level: whether it lies along the length
+        at: where it lies across that [mm]
+        span: from and to [mm]
+        edge_mm: concrete kept at its ends
+    """
+    piece, key, why = named
+    low, high = span
+    line = Wire(low, at, high, at) if level else Wire(at, low, at, high)
+    run = high - low + 2 * edge_mm
+    cut = work(rules.bar_length, f"{piece}/{key}", side_mm=run, edge_distance_mm=edge_mm)
+    return PlacedBar(key, line, cut, why)
+
+
+def _inner_corners(outline: Outline) -> Iterator[tuple[Span, Span]]:
+    """Each inner corner between two straight edges, and the way from it into the concrete."""
+    edges = outline.edges
+    for before, after in zip(edges, (*edges[1:], edges[0]), strict=True):
+        if before.bulge or after.bulge:
+            continue
+        ax, ay = before.end[0] - before.start[0], before.end[1] - before.start[1]
+        bx, by = after.end[0] - after.start[0], after.end[1] - after.start[1]
+        if ax * by - ay * bx >= -1e-6 * hypot(ax, ay) * hypot(bx, by):
+            continue
+        a, b = hypot(ax, ay), hypot(bx, by)
+        x, y = ax / a - bx / b, ay / a - by / b
+        size = hypot(x, y)
+        yield (before.end[0], before.end[1]), (x / size, y / size)
 
 
 def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
@@ -163,12 +255,9 @@ def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
         reached = next(((low, high) for low, high in spans if low <= middle <= high), None)
         if reached is None:
             continue
-        low, high = reached
-        line = Wire(low, at, high, at) if level else Wire(at, low, at, high)
-        key = f"{gap.name}.{side}"
-        run = high - low + 2 * ground.edge_mm
-        cut = work(rules.bar_length, f"{piece}/{key}", side_mm=run, edge_distance_mm=ground.edge_mm)
-        yield PlacedBar(key, line, cut, f"beside the {gap.name}, {side}")
+        yield straight_bar(
+            (piece, f"{gap.name}.{side}", f"beside the {gap.name}, {side}"), level, at, reached, ground.edge_mm
+        )
 
 
 def _is_large(gap: Gap) -> bool:
@@ -182,7 +271,8 @@ def _through(line: Wire, gap: Gap, edge_mm: float) -> bool:
     return not (beside or before)
 
 
-def _near(bar: PlacedBar, other: PlacedBar) -> bool:
+def close(bar: PlacedBar, other: PlacedBar) -> bool:
+    """Whether a bar lies almost on another that runs the same way."""
     level, other_level = bar.line.y1 == bar.line.y2, other.line.y1 == other.line.y2
     if level != other_level:
         return False
@@ -197,16 +287,25 @@ def _centred(low: float, high: float, spacing: float) -> list[float]:
     return [start + spacing * index for index in range(count + 1)]
 
 
-def _crossed(gaps: Sequence[Gap], at: float, edge_mm: float, across: str) -> list[tuple[float, float]]:
+def _evenly(low: float, high: float, spacing: float) -> list[float]:
+    """Places from one to the other, no farther apart than the spacing."""
+    if high <= low:
+        return []
+    steps = ceil((high - low) / spacing - 1e-9)
+    return [low + (high - low) * step / max(1, steps) for step in range(steps + 1)]
+
+
+def crossed(gaps: Sequence[Gap], at: float, edge_mm: float, across: str) -> list[Span]:
     """What a wire may not run through: the openings with the edge distance round them."""
     if across == "y":
         return [(g.left - edge_mm, g.right + edge_mm) for g in gaps if g.front - edge_mm < at < g.back + edge_mm]
     return [(g.front - edge_mm, g.back + edge_mm) for g in gaps if g.left - edge_mm < at < g.right + edge_mm]
 
 
-def _clear(low: float, high: float, crossed: list[tuple[float, float]]) -> Iterator[tuple[float, float]]:
+def clear(low: float, high: float, kept_free: list[tuple[float, float]]) -> Iterator[tuple[float, float]]:
+    """What is left of a span when others are kept free [mm]."""
     reached = low
-    for start, end in sorted(crossed):
+    for start, end in sorted(kept_free):
         if start > reached:
             yield reached, min(start, high)
         reached = max(reached, end)

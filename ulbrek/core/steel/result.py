@@ -1,9 +1,12 @@
 """What Steel gives to the stations after it."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+
+Spot = tuple[float, float]  # in a plan or a section [mm]
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,12 +21,19 @@ class Wire:
 
 @dataclass(frozen=True, slots=True)
 class PlacedBar:
-    """A bar: where it lies, how long it is cut, and why it is there."""
+    """A bar: where it lies, how long it is cut, and why it is there.
+
+    Attributes:
+        by_hand: its place among the job's bars by hand; None where the plan laid it
+        moves: whether it may be moved by hand; one that lies aslant may only be left out
+    """
 
     key: str
     line: Wire
     length: Figure
     why: str
+    by_hand: int | None = None
+    moves: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,25 +49,123 @@ class MeshPanel:
 
 @dataclass(frozen=True, slots=True)
 class Stack:
-    """Mesh and bars as they lie on one another, from the show face up.
+    """Mesh and bars as they lie on one another, from the form's floor up.
 
     Attributes:
         height: height of all layers together
-        cover_show: concrete between the show face and the nearest steel
+        under: concrete between the form's floor and the nearest steel
+        cover_show: concrete between the show face, when it is finished, and the nearest steel
         cover_back: concrete between the back and the nearest steel
-        layers: diameters [mm] from the show face up
+        layers: diameters [mm] from the floor up, mesh wires first
+        meshed: how many of the layers are wires
     """
 
     height: Figure
+    under: Figure
     cover_show: Figure
     cover_back: Figure
     cover_needed: Figure
     layers: tuple[float, ...]
+    meshed: int
+
+
+@dataclass(frozen=True, slots=True)
+class Bend:
+    """A bend: where along the bar it begins [mm], by how much [°], and which way."""
+
+    at_mm: float
+    angle_deg: float
+    way: Literal["left", "right"]
+
+
+@dataclass(frozen=True, slots=True)
+class BentBar:
+    """Bars of one shape: how many, how long they are cut, and how they are bent.
+
+    Attributes:
+        mark: what is written on its tag
+        spots: corners along its middle, in its own plane [mm]
+        mandrel: inside diameter of its bends
+        closing: how the ends of a ring meet; empty where it is none
+    """
+
+    mark: str
+    why: str
+    count: int
+    spots: tuple[Spot, ...]
+    closed: bool
+    length: Figure
+    bends: tuple[Bend, ...]
+    mandrel: Figure
+    closing: str
+
+
+@dataclass(frozen=True, slots=True)
+class LongBars:
+    """Straight bars of a cage, all of one length."""
+
+    mark: str
+    why: str
+    count: int
+    length: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Dot:
+    """A bar seen from its end, and its diameter [mm]."""
+
+    x: float
+    y: float
+    diameter_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class CageView:
+    """The cage seen from one side: the concrete round it, and its steel [mm].
+
+    Attributes:
+        name: what is seen
+        across: what lies to the right, and what goes up
+        concrete: outlines; the first is the piece's, the others are hollow
+        paths: bars seen from their side
+        dots: bars seen from their end
+    """
+
+    name: str
+    across: str
+    concrete: tuple[tuple[Spot, ...], ...]
+    paths: tuple[tuple[Spot, ...], ...]
+    dots: tuple[Dot, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Cage:
+    """A bent cage: its bars by shape, how thick the concrete over them is, and two views of it."""
+
+    bent: tuple[BentBar, ...]
+    long: tuple[LongBars, ...]
+    cover: Figure
+    cover_needed: Figure
+    views: tuple[CageView, ...]
+
+    @property
+    def kinds(self) -> tuple[BentBar | LongBars, ...]:
+        """All its bars, by shape."""
+        return (*self.bent, *self.long)
 
 
 @dataclass(frozen=True, slots=True)
 class SteelResult:
-    """The reinforcement of one piece; ``stack`` is None where there is none."""
+    """The reinforcement of one piece.
+
+    Attributes:
+        mesh: None where there is none
+        stack: None where nothing lies flat
+        cage: None where it is no cage
+        edge: concrete between a bar and the nearest edge or opening; None where there are no bars
+        held_at: places at which it is hung or stood up; None where it is laid
+        snaps: where a bar by hand comes to rest: along the width, and along the length [mm]
+    """
 
     piece: str
     school: str
@@ -67,11 +175,15 @@ class SteelResult:
     mesh: MeshPanel | None
     bars: tuple[PlacedBar, ...]
     stack: Stack | None
+    cage: Cage | None
+    edge: Figure | None
     held: str
+    held_at: Figure | None
     placing: str
     fill: Figure | None
     ties: Figure | None
     mass: Figure | None
+    snaps: tuple[tuple[float, ...], tuple[float, ...]]
     findings: tuple[Finding, ...]
 
 
@@ -100,5 +212,6 @@ class SteelCutting:
     mesh_sheets: Figure
     stock_mm: float
     proven: bool
+    mass: Figure | None
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

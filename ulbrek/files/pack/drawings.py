@@ -16,7 +16,7 @@ from ulbrek.core.plan import PiecePlan, Plan
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 
 WIDTH_MM = 172.0
-_WEB_DASH, _MESH_DASH = "1 1", "2 1"
+_WEB_DASH = "1 1"
 _MOST_TAPES = 6
 _MANY_CUTS = 18
 _OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
@@ -30,7 +30,7 @@ def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
     drawing = Drawing(Box(0, 0, length, width), WIDTH_MM, 84, mirrored=False)
     drawing.path(measured.path, CONCRETE, 0.6)
     for feature in planned.measure.features:
-        _feature(drawing, feature)
+        draw_feature(drawing, feature)
         roomy = feature.width_mm * drawing.scale > 8 and feature.length_mm * drawing.scale > 20
         above = 1.4 if roomy else -feature.width_mm * drawing.scale / 2 - 1.5
         if feature.copy == 0:
@@ -149,44 +149,6 @@ def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
     return drawing.svg()
 
 
-def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
-    """Mesh and bars from above, as it lies."""
-    measured, steel = planned.measure, planned.steel
-    extent = Box(0, 0, measured.length_mm, measured.width_mm)
-    drawing = Drawing(extent, WIDTH_MM, 100, piece.cast == "face down", margin_mm=6)
-    drawing.path(measured.path, "#ffffff", 0.6)
-    for feature in planned.measure.features:
-        _feature(drawing, feature)
-    for wire in steel.mesh.wires if steel.mesh else ():
-        drawing.line(wire.x1, wire.y1, wire.x2, wire.y2, 0.25, _MESH_DASH)
-    for bar in steel.bars:
-        drawing.line(bar.line.x1, bar.line.y1, bar.line.x2, bar.line.y2, 1.3)
-        x, y = (bar.line.x1 + bar.line.x2) / 2, (bar.line.y1 + bar.line.y2) / 2
-        drawing.words(drawing.x(x), drawing.y(y) - 1.6, write_length(bar.length.value, units))
-    return drawing.svg()
-
-
-def steel_section(piece: Piece, planned: PiecePlan, units: Units) -> str:
-    """The steel from front to back, as it lies, its height drawn three times as large as its length."""
-    steel, stack = planned.steel, planned.steel.stack
-    if stack is None:
-        return ""
-    width, thickness = planned.measure.width_mm, piece.thickness.mm
-    high = min(3.0, width * 0.25 / thickness)  # a thin top would be a line
-    drawing = Drawing(Box(0, 0, width, thickness * high), WIDTH_MM * 0.82, 46, mirrored=False, margin_mm=6)
-    drawing.box(Box(0, 0, width, thickness * high), CONCRETE, 0.6)
-    floor, (lower, upper, *bars) = stack.cover_show.value, stack.layers
-    edge = steel.mesh.y_mm if steel.mesh else 0.0
-    drawing.line(edge, (floor + lower / 2) * high, width - edge, (floor + lower / 2) * high, 0.6)
-    for place in {wire.y1 for wire in (steel.mesh.wires if steel.mesh else ()) if wire.y1 == wire.y2}:
-        drawing.dot(place, (floor + lower + upper / 2) * high, 0.5, filled=True)
-    for bar in steel.bars:
-        if bar.line.y1 == bar.line.y2:
-            drawing.dot(bar.line.y1, (floor + lower + upper + bars[0] / 2) * high, 1.1, filled=True)
-    drawing.words(drawing.x(width / 2), drawing.y(0) + 5, f"show face, {write_length(floor, units)} of cover")
-    return drawing.svg()
-
-
 def _form(
     form: FormResult, height_mm: float, mirrored: bool, width_mm: float = WIDTH_MM, margin_mm: float = 12
 ) -> Drawing:
@@ -227,7 +189,7 @@ def _former(drawing: Drawing, former: Knockout, stroke: float) -> None:
         drawing.path(path, FOAM, stroke)
 
 
-def _feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:
+def draw_feature(drawing: Drawing, feature: PlacedFeature, stroke: float = 0.5) -> None:
     for path in feature.paths:
         drawing.path(path, FOAM if feature.role == "through" else "none", stroke)
 

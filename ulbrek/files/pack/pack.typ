@@ -41,6 +41,11 @@
       if s.care != "" { mark(text(10pt, s.care)) }
     })),
   ),
+  pair: b => grid(
+    columns: (1fr, 1fr),
+    gutter: 4mm,
+    ..b.svgs.map(s => align(center, image(bytes(s), format: "svg"))),
+  ),
   cards: b => grid(
     columns: (1fr, 1fr),
     gutter: 4mm,

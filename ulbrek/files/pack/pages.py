@@ -16,6 +16,7 @@ from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
 from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages
+from ulbrek.files.pack.reinforcing import SteelPages
 from ulbrek.files.pack.words import Block, table
 
 Page = dict[str, Any]
@@ -24,7 +25,7 @@ _BOX, _TICKED = "\u2610", "\u2611"
 _WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
 
 
-class Pages(MixPages):
+class Pages(SteelPages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -39,7 +40,7 @@ class Pages(MixPages):
             yield {"title": self._title("Assembly", piece), "blocks": list(self._steps(piece, planned.form))}
         yield {"title": "Cuts", "blocks": list(self._cuts())}
         for piece, planned in pieces:
-            if planned.steel.stack:
+            if planned.steel.stack or planned.steel.cage:
                 blocks = [*self._findings("steel", piece.id), *self._steel(piece, planned)]
                 yield {"title": self._title("Steel", piece), "blocks": blocks}
         yield {"title": "Mix", "blocks": [*self._findings("mix"), *self._without_steel(), *self._mix()]}
@@ -51,7 +52,7 @@ class Pages(MixPages):
 
     def _without_steel(self) -> Iterator[Block]:
         """What is said of pieces in which nothing is laid."""
-        bare = [planned for planned in self.plan.pieces if not planned.steel.stack]
+        bare = [planned for planned in self.plan.pieces if not (planned.steel.stack or planned.steel.cage)]
         if bare:
             names = ", ".join(one.name for one in bare)
             yield {"kind": "text", "text": f"No steel is laid in: {names}. Reinforcement: {bare[0].steel.school}."}
@@ -279,33 +280,6 @@ class Pages(MixPages):
         if setting.guide:
             told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
         return [_BOX, numbers, "rip at" if first.kind == "rip" else "crosscut at", told]
-
-    def _steel(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
-        steel, stack = planned.steel, planned.steel.stack
-        assert stack is not None  # noqa: S101 - a page is made only where steel is laid
-        yield _drawing(drawings.steel_plan(piece, planned, self.units))
-        yield _drawing(drawings.steel_section(piece, planned, self.units))
-        yield {"kind": "text", "text": "The section runs from front to back as it lies; its height is drawn larger."}
-        mesh = (
-            [[steel.mesh_name, f"{self._of(steel.mesh.length)} × {self._of(steel.mesh.width)}"]] if steel.mesh else []
-        )
-        yield table(
-            ["To cut", ""],
-            [*mesh, *([f"{steel.bar_name}, {bar.why}", self._of(bar.length)] for bar in steel.bars)],
-        )
-        rows = [
-            ["Height of the steel", self._of(stack.height)],
-            ["Cover to the show face", self._of(stack.cover_show)],
-            ["Placed", steel.placing],
-        ]
-        if steel.fill:
-            rows.insert(0, ["Fill first to", self._of(steel.fill)])
-        if steel.ties:
-            rows.append(["Ties", self._of(steel.ties)])
-        if steel.mass:
-            rows.append(["Mass", self._of(steel.mass)])
-        yield table(["", ""], rows)
-        yield {"kind": "care", "lines": list(self.plan.steel_cutting.care)}
 
     def _move(self) -> Iterator[Block]:
         for planned in self.plan.pieces:

@@ -5,11 +5,6 @@ from math import ceil, pi
 from ulbrek.core.base.figure import rule
 from ulbrek.core.materials.steel import STEEL_KG_M3
 
-# Plain steel, cast-in-place values for bars up to 16 mm. ACI 318-19 Table 20.5.1.3.1, from memory.
-OUTDOOR_COVER_MM = 38.0
-GROUND_COVER_MM = 76.0
-INDOOR_COVER_MM = 12.0  # to the show face. Source: common practice.
-
 
 @rule(unit="mm")
 def panel_side(side_mm: float, edge_distance_mm: float) -> float:
@@ -44,6 +39,22 @@ def bar_length(side_mm: float, edge_distance_mm: float) -> float:
 
 
 @rule(unit="mm")
+def bar_aslant(length_mm: float) -> float:
+    """Length of a bar aslant
+
+    Square to the way a crack would run from the inner corner, as long as edges and openings allow.
+
+    Args:
+        length_mm: from one end to the other
+
+    Formula: length_mm
+
+    Source: common practice, 500 to 600 mm
+    """
+    return length_mm
+
+
+@rule(unit="mm")
 def stack_height(wires_mm: float, bars_mm: float) -> float:
     """Height of the steel
 
@@ -58,55 +69,6 @@ def stack_height(wires_mm: float, bars_mm: float) -> float:
     Source: common practice
     """
     return wires_mm + bars_mm
-
-
-@rule(unit="mm")
-def cover(thickness_mm: float, stack_mm: float) -> float:
-    """Cover over and under the steel
-
-    With the stack in the middle of the thickness.
-
-    Args:
-        thickness_mm: thickness of the piece
-        stack_mm: height of the steel
-
-    Formula: (thickness_mm - stack_mm) / 2
-
-    Source: common practice: in the middle third
-    """
-    return (thickness_mm - stack_mm) / 2
-
-
-@rule(unit="mm")
-def cover_indoors(least_mm: float) -> float:
-    """Cover needed indoors
-
-    Nearer to the show face it ghosts through or rusts.
-
-    Args:
-        least_mm: least cover to the show face
-
-    Formula: least_mm
-
-    Source: common practice, 12 mm
-    """
-    return least_mm
-
-
-@rule(unit="mm")
-def cover_outside(table_mm: float) -> float:
-    """Cover needed outdoors or on the ground
-
-    For plain steel; stainless, galvanised steel or fibre are the way to a thin piece outdoors.
-
-    Args:
-        table_mm: cover of the table, 38 mm in the weather and 76 mm cast against the ground
-
-    Formula: table_mm
-
-    Source: ACI 318-19 Table 20.5.1.3.1, from memory
-    """
-    return table_mm
 
 
 @rule(unit="mm")
@@ -213,3 +175,81 @@ def mesh_sheets(sheets_cut: float) -> float:
     Source: the cut plan; panels that are larger than a sheet are lapped by one square and 50 mm
     """
     return sheets_cut
+
+
+@rule(unit="places")
+def held_places(length_mm: float, width_mm: float, every_mm: float) -> float:
+    """Places where the steel is held
+
+    Along and across, none farther apart than so much.
+
+    Args:
+        length_mm: of the steel
+        width_mm: of the steel
+        every_mm: how far apart
+
+    Formula: (ceil(length_mm / every_mm) + 1) * (ceil(width_mm / every_mm) + 1)
+
+    Source: common practice, 400 to 600 mm
+    """
+    return float((ceil(length_mm / every_mm) + 1) * (ceil(width_mm / every_mm) + 1))
+
+
+@rule(unit="kg")
+def cage_mass(bars_m: float, bar_kg_m: float) -> float:
+    """Mass of a cage
+
+    Args:
+        bars_m: length of all its bars
+        bar_kg_m: mass of a metre of bar
+
+    Formula: bars_m * bar_kg_m
+
+    Source: arithmetic
+    """
+    return bars_m * bar_kg_m
+
+
+@rule(unit="ties")
+def cage_ties(crossings: float) -> float:
+    """Ties of a cage
+
+    One wherever a bar crosses a link.
+
+    Args:
+        crossings: where bars cross
+
+    Formula: crossings
+
+    Source: common practice
+    """
+    return crossings
+
+
+@rule(unit="kg")
+def all_steel(**piece_kg: float) -> float:
+    """Mass of all steel of the job
+
+    Args:
+        piece_kg: steel of all castings, piece by piece
+
+    Formula: sum(inputs)
+
+    Source: addition
+    """
+    return sum(piece_kg.values())
+
+
+@rule(unit="kg")
+def steel_of_castings(steel_kg: float, count: int) -> float:
+    """Steel of all castings of a piece
+
+    Args:
+        steel_kg: of one casting
+        count: how many
+
+    Formula: steel_kg * count
+
+    Source: arithmetic
+    """
+    return steel_kg * count

@@ -1,18 +1,21 @@
 """What would go wrong with the steel."""
 
 from collections.abc import Sequence
+from typing import Any
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.materials.steel import Bar, Finish, Mesh
-from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.result import PlacedBar, Stack
+from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
+from ulbrek.core.steel.result import Cage, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 
 _TRIFLE_MM = 1e-6
 
 
 @check("too-little-cover", "caution")
-def too_little_cover(inputs: SteelInputs, stack: Stack, bars: Sequence[Bar], finish: Finish) -> list[Finding]:
+def too_little_cover(
+    inputs: SteelInputs, piece: str, stack: Stack, bars: Sequence[Bar], finish: Finish
+) -> list[Finding]:
     """Too little concrete over the steel
 
     Too near the show face steel ghosts through or rusts; outdoors, plain steel rusts and bursts thin concrete.
@@ -25,12 +28,15 @@ def too_little_cover(inputs: SteelInputs, stack: Stack, bars: Sequence[Bar], fin
         return []
     thinner = [] if outside else _thinner_bar(stack, bars)
     change = None
-    if outside:
-        change = Change("Take fibre instead", {"/school": "fibre only"})
+    middle = (stack.cover_show.value + stack.cover_back.value) / 2
+    if inputs.height is not None and middle >= needed:
+        change = Change("Lay it in the middle", {"/height": None})
+    elif outside:
+        change = Change("Take fibre instead", _as_school(inputs, piece, "fibre only"))
     elif thinner:
         change = Change("Take the {bar}", {"/bar": thinner[-1].id}, {"bar": thinner[-1].name})
-    elif len(stack.layers) > 2:
-        change = Change("Take mesh alone", {"/school": "mesh"})
+    elif stack.meshed and len(stack.layers) > stack.meshed:
+        change = Change("Take mesh alone", _as_school(inputs, piece, "mesh"))
     return [
         finding(
             too_little_cover,
@@ -104,14 +110,14 @@ def mixed_finishes(mesh: Mesh, bar: Bar, placed: Sequence[PlacedBar]) -> list[Fi
 
 
 @check("bare-strips", "hint")
-def bare_strips(inputs: SteelInputs, narrow: Sequence[str]) -> list[Finding]:
+def bare_strips(inputs: SteelInputs, piece: str, narrow: Sequence[str]) -> list[Finding]:
     """Nothing in the narrow strips
 
     A narrow strip beside an opening is where a top cracks first; steel holds it together when it does.
 
     Source: common practice
     """
-    if inputs.school == "mesh and bars" or not narrow:
+    if inputs.school_of(piece) in ("mesh and bars", "grid of bars") or not narrow:
         return []
     return [
         finding(
@@ -121,58 +127,115 @@ def bare_strips(inputs: SteelInputs, narrow: Sequence[str]) -> list[Finding]:
             remedy="Lay a bar right through on both sides of it.",
             field="/school",
             values={"opening": narrow[0]},
-            change=Change("Lay mesh and bars", {"/school": "mesh and bars"}),
+            change=Change("Lay mesh and bars", _as_school(inputs, piece, "mesh and bars")),
         )
     ]
 
 
-@check("bar-longer-than-stock", "caution")
-def bar_longer_than_stock(keys: Sequence[str], stock_mm: float) -> list[Finding]:
+@check("bar-longer-than-stock", "hint")
+def bar_longer_than_stock(lapped: Sequence[tuple[str, int]], stock_mm: float, lap_mm: float) -> list[Finding]:
     """Bar longer than it is sold
 
-    Source: common practice: lapped by 40 diameters and tied
+    Source: the lap of the standard chosen
     """
     return [
         finding(
             bar_longer_than_stock,
-            title="The bar beside the {bar} is longer than the stock",
-            reason="Bars are {stock} long.",
-            remedy="Lap two by 40 diameters and tie them, away from the opening.",
+            title="The bar {bar} is laid in {parts} parts",
+            reason="It is longer than the stock of {stock}.",
+            remedy="Let the parts lie side by side for {lap}, tied twice, away from openings.",
             field="/bar",
-            values={"bar": key.split(".", maxsplit=2)[1], "stock": Quantity(stock_mm, "mm")},
+            values={
+                "bar": key.split(".", maxsplit=1)[1],
+                "parts": str(parts),
+                "stock": Quantity(stock_mm, "mm"),
+                "lap": Quantity(lap_mm, "mm"),
+            },
         )
-        for key in keys
+        for key, parts in lapped
+    ]
+
+
+@check("steel-feet-show", "caution")
+def feet_show(inputs: SteelInputs, show_down: bool) -> list[Finding]:
+    """What the steel stands on shows
+
+    Clips, chairs and stones stand on the form's floor, and that side is the face of a piece that is cast face down.
+
+    Source: common practice
+    """
+    if inputs.held not in ("clipped up from the base", "on chairs", "on stones") or not show_down:
+        return []
+    return [
+        finding(
+            feet_show,
+            title="What the steel stands on shows in the face",
+            reason="The face lies on the form's floor, and so do the feet.",
+            remedy="Hang it over the form, or lay it at half fill.",
+            field="/held",
+            change=Change("Tie it over the form", {"/held": "tied over the form"}),
+        )
     ]
 
 
 def _thinner_bar(stack: Stack, bars: Sequence[Bar]) -> list[Bar]:
     """Bars that leave enough cover in place of the present one, thickest last."""
-    if len(stack.layers) < 3:
+    over = len(stack.layers) - stack.meshed
+    if not over:
         return []
-    present, over = stack.layers[2], len(stack.layers) - 2
+    present = stack.layers[-1]
     spare = 2 * (stack.cover_needed.value - stack.cover_show.value)
     fitting = [one for one in bars if (present - one.diameter_mm) * over >= spare - _TRIFLE_MM]
     return sorted(fitting, key=lambda one: one.diameter_mm)
 
 
-@check("cage-not-worked-out", "caution")
-def cage_not_worked_out(inputs: SteelInputs, piece: str) -> list[Finding]:
-    """Cage not worked out
+@check("no-room-for-a-cage", "caution")
+def no_room_for_a_cage(piece: str, bar: Bar, fitting: Sequence[Bar]) -> list[Finding]:
+    """No room for a cage
 
-    Mesh and bars are laid out in flat pieces. Vessels, and ramps, legs and steps drawn from the side, carry
-    bent cages.
+    A bar cannot be bent tighter than round its mandrel, and wants concrete on both sides.
 
-    Source: this version's own limits
+    Source: geometry; mandrels of ACI 318 or EN 1992, from memory
     """
-    if inputs.school in ("none", "fibre only"):
-        return []
+    thinner = max(fitting, key=lambda one: one.diameter_mm, default=None)
     return [
         finding(
-            cage_not_worked_out,
-            title="The steel of {piece} is yours to work out",
-            reason="It is no flat slab and wants a bent cage; none is laid out, and none is counted.",
-            remedy="Bend a cage as you are used to, or choose fibre.",
-            field="/school",
-            values={"piece": piece},
+            no_room_for_a_cage,
+            title="There is no room to bend {bar} into {piece}",
+            reason="Its legs are shorter than its bends, or too little concrete is left round it.",
+            remedy="Take a thinner bar." if thinner else "Take fibre, and dose it; or make it thicker.",
+            field="/bar",
+            values={"piece": piece, "bar": bar.name},
+            change=Change("Take the {bar}", {"/bar": thinner.id}, {"bar": thinner.name}) if thinner else None,
         )
     ]
+
+
+@check("cage-near-face", "caution")
+def cage_near_face(piece: str, cage: Cage, finish: Finish, exposure: Exposure) -> list[Finding]:
+    """A cage too near a face
+
+    Source: common practice indoors; ACI 318-19 Table 20.5.1.3.1 outdoors for plain steel, from memory
+    """
+    needed, cover = cage.cover_needed.value, cage.cover.value
+    if cover >= needed - _TRIFLE_MM:
+        return []
+    outside = exposure != "indoors" and finish == "plain"
+    return [
+        finding(
+            cage_near_face,
+            severity="stop" if outside else "caution",
+            title="Only {cover} of concrete over the cage of {piece}",
+            reason="It needs {needed}; under that plain steel rusts and bursts the concrete."
+            if outside
+            else "It needs {needed}; nearer to a face steel shows as a dark line.",
+            remedy="Take fibre, stainless or galvanised bar, a thinner bar, or thicker walls.",
+            field="/bar",
+            values={"cover": Quantity(cover, "mm"), "needed": Quantity(needed, "mm"), "piece": piece},
+        )
+    ]
+
+
+def _as_school(inputs: SteelInputs, piece: str, school: School) -> dict[str, Any]:
+    """The change that reinforces one piece by another school: the job's, or its own where it has one."""
+    return {"/by_piece": {**inputs.by_piece, piece: school}} if piece in inputs.by_piece else {"/school": school}

@@ -1,0 +1,66 @@
+"""Findings of Steel: what raises each, and a near miss that does not."""
+
+from typing import Any
+
+from tests.jobs import opening, top
+from ulbrek.core.job import Job
+
+
+def by_hand(*bars: dict[str, Any], **changed: Any) -> Job:
+    """A top with an opening, and bars moved, put in or left out by hand."""
+    return top(opening(), steel={"by_hand": [{"piece": "top", **bar} for bar in bars]}, **changed)
+
+
+def front(offset: str) -> dict[str, Any]:
+    """The bar in front of the sink, moved to so far from the front."""
+    return {"bar": "Sink.front", "side": "front", "offset": offset}
+
+
+def own(number: int, offset: str) -> dict[str, Any]:
+    """A bar of one's own, along the width."""
+    return {"bar": f"own {number}", "side": "left", "offset": offset}
+
+
+def vessel(wall_mm: float, **steel: Any) -> Job:
+    """A box with straight walls of one thickness, and a floor of 80 mm."""
+    core = {
+        "kind": "core", "id": "inside", "name": "Inside", "draft_deg": 0,
+        "x": {"side": "left", "to": "centre", "offset": "300 mm"},
+        "y": {"side": "front", "to": "centre", "offset": "250 mm"},
+        "length": f"{600 - 2 * wall_mm} mm", "width": f"{500 - 2 * wall_mm} mm", "depth": "220 mm",
+    }  # fmt: skip
+    piece = {
+        "outline": {"kind": "rectangle", "length": "600 mm", "width": "500 mm"}, "thickness": "300 mm",
+        "cast": "face up",
+    }  # fmt: skip
+    return top(core, piece=piece, steel=steel)
+
+
+ROUTED = {"edge_profiles": [{"edge": "front", "size": "12 mm"}]}
+STEEL_CASES: dict[str, tuple[Job, Job]] = {
+    "bar-near-edge": (by_hand(front("14 mm")), by_hand(front("15.1 mm"))),  # 3 mm of bar, 12 of concrete
+    "bar-near-edge beside a shaped edge": (  # 12 mm of shape, 20 beyond it, 3 of bar
+        by_hand(front("34 mm"), piece=ROUTED),
+        by_hand(front("35.1 mm"), piece=ROUTED),
+    ),
+    "bar-near-edge all of them": (
+        top(steel={"school": "grid of bars", "edge_distance": "14 mm"}, piece={"thickness": "60 mm"}),
+        top(steel={"school": "grid of bars", "edge_distance": "15.1 mm"}, piece={"thickness": "60 mm"}),
+    ),
+    "bars-too-close": (by_hand(own(1, "100 mm"), own(2, "130 mm")), by_hand(own(1, "100 mm"), own(2, "131.1 mm"))),
+    "bar-by-hand-lost": (by_hand({"bar": "Hob.front"}), by_hand({"bar": "Sink.front"})),
+    "steel-feet-show": (
+        top(steel={"held": "on chairs"}),
+        top(steel={"held": "on chairs"}, piece={"cast": "face up"}),
+    ),
+    "too-little-cover laid too low": (
+        top(steel={"school": "mesh", "height": "11 mm"}),
+        top(steel={"school": "mesh", "height": "12 mm"}),
+    ),
+    "no-room-for-a-cage": (vessel(17), vessel(18)),
+    "cage-near-face": (vessel(51), vessel(52)),  # two bars of 6 in the middle of a wall leave half the rest
+    "fibre-not-dosed": (
+        top(steel={"school": "fibre only"}),
+        top(steel={"school": "fibre only"}, mix={"doses": [{"admixture": "fibre-fine"}]}),
+    ),
+}

@@ -1,0 +1,65 @@
+"""A piece as Steel takes it: its outline, openings and shaped edges, and what a bent cage goes into."""
+
+from shapely import LineString
+
+from ulbrek.core.measure.inputs import Core, EdgeProfile
+from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat
+from ulbrek.core.measure.shape import Shape
+from ulbrek.core.steel.cage import Profile, Vessel
+from ulbrek.core.steel.layout import Gap, Seams
+from ulbrek.core.steel.station import Reinforced, ShapedEdge
+
+
+def reinforced(shape: Shape, stone_mm: float, strength_mpa: float) -> Reinforced:
+    """What is reinforced of a piece.
+
+    Args:
+        shape: the piece
+        stone_mm: the largest stone of its mix
+        strength_mpa: least 28-day strength of its mix
+    """
+    piece = shape.piece
+    lines = [shape.seam_line(seam) for seam in piece.seams]
+    seams = Seams(
+        tuple(line.at.x for line in lines if line.along.x == 0), tuple(line.at.y for line in lines if line.along.x)
+    )
+    names = {name: edge for name, edge in zip(shape.outline.edge_names, shape.outline.edges, strict=True) if name}
+    edges = tuple(
+        ShapedEdge(LineString([names[one.edge].start, names[one.edge].end]), _reach(one, piece.thickness.mm))
+        for one in piece.edge_profiles
+        if one.edge in names
+    )
+    gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
+    boxes = {(gap.left, gap.front, gap.right, gap.back) for gap in gaps}
+    return Reinforced(
+        piece=piece.id,
+        outline=shape.outline,
+        thickness_mm=shape.cast_depth,
+        gaps=gaps,
+        holes=tuple(placed.polygon for placed in shape.placed if tuple(placed.outline.box) in boxes),
+        body=None if is_flat(shape) else _body(shape),
+        seams=seams,
+        ground_mm=piece.grind.mm,
+        show_down=piece.cast == "face down",
+        edges=edges,
+        stone_mm=stone_mm,
+        strength_mpa=strength_mpa,
+    )
+
+
+def _body(shape: Shape) -> Profile | Vessel:
+    outline = shape.outline.polygon
+    if shape.piece.drawn == "from the side":
+        return Profile(outline, shape.piece.thickness.mm)
+    cores = [
+        one for one in shape.placed if isinstance(one.feature, Core) and one.feature.depth.mm > DEEP * shape.cast_depth
+    ]
+    core = max(cores, key=lambda one: one.polygon.area)
+    assert isinstance(core.feature, Core)  # noqa: S101 - chosen so
+    floor = max(1.0, shape.cast_depth - core.feature.depth.mm)
+    return Vessel(outline, core.polygon, shape.cast_depth, floor)
+
+
+def _reach(profile: EdgeProfile, thickness_mm: float) -> float:
+    """How far a shaped edge reaches in [mm]."""
+    return thickness_mm / 2 if "bullnose" in profile.profile else min(profile.size.mm, thickness_mm)

@@ -1,0 +1,178 @@
+"""What would go wrong with where bars lie."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.units import Length
+from ulbrek.core.steel.inputs import BarByHand, SteelInputs
+from ulbrek.core.steel.result import PlacedBar
+from ulbrek.core.steel.rules import BEYOND_PROFILE_MM, INDOOR_COVER_MM, edge_cover_needed
+
+_TRIFLE_MM = 1e-6
+LEAST_CLEAR_MM = 25.0  # Source: ACI 318-19 25.2.1, from memory.
+_STONES = 4 / 3
+
+
+@dataclass(frozen=True, slots=True)
+class Near:
+    """A bar and what is beside it.
+
+    Attributes:
+        bar: the bar
+        cover_mm: concrete between it and the nearest edge or opening
+        shaped: of the shaped edge that it is nearest to: how far the shape reaches in, and how far off the bar's
+            middle is [mm]
+        strip_mm: width of the strip that it lies in
+        moved: its cover when it is moved square to itself by so much [mm]
+    """
+
+    bar: PlacedBar
+    cover_mm: float
+    shaped: tuple[float, float]
+    strip_mm: float
+    moved: Callable[[float], float]
+
+
+@check("bar-near-edge", "caution")
+def bar_near_edge(inputs: SteelInputs, near: Sequence[Near], diameter_mm: float) -> list[Finding]:
+    """A bar too near an edge
+
+    Where an edge is shaped, the concrete is counted from the shape. In a strip that is too narrow for it a bar lies in
+    the middle, and that is as good as it gets.
+
+    Source: common practice: 12 to 25 mm, 20 mm beyond a routed profile
+    """
+    found = []
+    for one in near:
+        reach, distance = one.shaped
+        room = max(0.0, (one.strip_mm - diameter_mm) / 2)
+        least = min(INDOOR_COVER_MM, room)
+        by_shape = distance - diameter_mm / 2
+        needed_shape = min(
+            edge_cover_needed(reach, least, BEYOND_PROFILE_MM), max(room, (one.strip_mm + reach) / 2 - diameter_mm / 2)
+        )
+        at_shape = reach > 0 and by_shape < needed_shape - _TRIFLE_MM
+        if not at_shape and one.cover_mm >= least - _TRIFLE_MM:
+            continue
+        cover, needed = (by_shape, needed_shape) if at_shape else (one.cover_mm, least)
+        found.append(
+            finding(
+                bar_near_edge,
+                title="The bar {bar} has only {cover} of concrete beside it",
+                reason="That edge is shaped: {needed} must stay, 20 mm beyond the shape."
+                if at_shape
+                else "It needs {needed}; nearer to an edge it shows, rusts or breaks the edge off.",
+                remedy="Move it in." if one.bar.by_hand is not None else "Keep the steel farther from the edges.",
+                field="/by_hand" if one.bar.by_hand is not None else "/edge_distance",
+                values={
+                    "bar": one.bar.why,
+                    "cover": Quantity(max(0.0, cover), "mm"),
+                    "needed": Quantity(needed, "mm"),
+                },
+                change=_farther(inputs, one, needed - cover, needed + diameter_mm / 2),
+            )
+        )
+    return found
+
+
+def _farther(inputs: SteelInputs, near: Near, by_mm: float, edge_mm: float) -> Change | None:
+    """The change that moves a bar in: one by hand to where it is clear, all others by the edge distance."""
+    index = near.bar.by_hand
+    if index is None:
+        return (
+            Change("Keep the steel farther in", {"/edge_distance": Length(mm=edge_mm).model_dump()})
+            if edge_mm <= 200
+            else None
+        )
+    hand = inputs.by_hand[index]
+    if hand.offset is None:
+        return None
+    best = max((by_mm, -by_mm), key=near.moved)
+    if near.moved(best) < min(INDOOR_COVER_MM, near.cover_mm + by_mm) - 1e-3:
+        return _without(inputs, (index,), "Put it back")
+    away = best if hand.side in ("front", "left") else -best
+    offset = max(0.0, hand.offset.mm + away)
+    return Change(
+        "Move it in to {offset}",
+        {f"/by_hand/{index}/offset": Length(mm=round(offset, 3)).model_dump()},
+        {"offset": Quantity(offset, "mm")},
+    )
+
+
+@check("bars-too-close", "caution")
+def bars_too_close(
+    inputs: SteelInputs, placed: Sequence[PlacedBar], diameter_mm: float, stone_mm: float
+) -> list[Finding]:
+    """Bars too close together
+
+    The mix must get between them.
+
+    Source: ACI 318-19 25.2.1: 25 mm, the bar, or four thirds of the stone, from memory
+    """
+    needed = max(LEAST_CLEAR_MM, diameter_mm, _STONES * stone_mm)
+    for number, one in enumerate(placed):
+        for other in placed[number + 1 :]:
+            gap = _clear_between(one, other, diameter_mm)
+            if gap is None or gap >= needed - _TRIFLE_MM:
+                continue
+            hand = one if one.by_hand is not None else other
+            return [
+                finding(
+                    bars_too_close,
+                    title="{one} and {other} leave {gap} between them",
+                    reason="The mix wants {needed} to get through.",
+                    remedy="Leave one of them out, or move it.",
+                    field="/by_hand",
+                    values={
+                        "one": f"The bar {one.why}",
+                        "other": f"the one {other.why}",
+                        "gap": Quantity(max(0.0, gap), "mm"),
+                        "needed": Quantity(needed, "mm"),
+                    },
+                    change=_without(inputs, (hand.by_hand,), "Undo it by hand") if hand.by_hand is not None else None,
+                )
+            ]
+    return []
+
+
+@check("bar-by-hand-lost", "hint")
+def by_hand_lost(inputs: SteelInputs, lost: Sequence[int]) -> list[Finding]:
+    """A bar by hand has nothing to act on
+
+    The bar that was moved, or the place it was put in, is no longer there.
+
+    Source: what was done by hand is kept, or told
+    """
+    if not lost:
+        return []
+    return [
+        finding(
+            by_hand_lost,
+            title="What was done by hand to {bars} is lost",
+            reason="The piece no longer has that bar, or no room at that place.",
+            remedy="Undo brings the piece back as it was; or let it go.",
+            field="/by_hand",
+            values={"bars": ", ".join(dict.fromkeys(inputs.by_hand[index].bar for index in lost))},
+            change=_without(inputs, lost, "Let it go"),
+        )
+    ]
+
+
+def _without(inputs: SteelInputs, gone: Sequence[int], words: str) -> Change:
+    kept: list[BarByHand] = [one for index, one in enumerate(inputs.by_hand) if index not in gone]
+    return Change(words, {"/by_hand": [one.model_dump() for one in kept]})
+
+
+def _clear_between(one: PlacedBar, other: PlacedBar, diameter_mm: float) -> float | None:
+    """The gap between two bars that run the same way side by side [mm]; None where they do not."""
+    if not (one.moves and other.moves):
+        return None
+    a, b = one.line, other.line
+    level = a.y1 == a.y2
+    if level != (b.y1 == b.y2):
+        return None
+    (low, high), (low_b, high_b) = ((a.x1, a.x2), (b.x1, b.x2)) if level else ((a.y1, a.y2), (b.y1, b.y2))
+    if min(high, high_b) - max(low, low_b) <= 0:
+        return None
+    return abs((a.y1 - b.y1) if level else (a.x1 - b.x1)) - diameter_mm
