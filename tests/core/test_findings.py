@@ -8,6 +8,7 @@ import pytest
 
 from tests.core.measure_cases import MEASURE_CASES
 from tests.core.mix_cases import MIX_CASES
+from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
@@ -242,6 +243,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
     **MEASURE_CASES,
     **MIX_CASES,
+    **MOVE_CASES,
     **STEEL_CASES,
 }
 

@@ -26,6 +26,7 @@ WORDS = {
     "floor": math.floor,
     "sqrt": math.sqrt,
     "tan": math.tan,
+    "atan": math.atan,
     "pi": math.pi,
     "abs": abs,
     "sum": sum,

@@ -7,14 +7,16 @@ from typing import Any, Literal, get_args, get_type_hints
 
 from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Change, Finding
+from ulbrek.core.carrying import carried
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import Poured, cure
 from ulbrek.core.form.cutting import CutFrom, bought, cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
 from ulbrek.core.forming import side_by_side, wanted_for
-from ulbrek.core.handling.lifts import Lifted
-from ulbrek.core.handling.result import HandlingResult
+from ulbrek.core.handling.checks import Way
+from ulbrek.core.handling.joined import joined
+from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
@@ -69,6 +71,7 @@ class Plan:
     site: SiteResult
     cutting: CuttingResult
     steel_cutting: SteelCutting
+    joined: JoinedResult
     mix: MixResult
     cure: CureResult
     findings: tuple[JobFinding, ...]
@@ -100,16 +103,17 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
         [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg,
     )  # fmt: skip
     mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
+    parts = joined(job.handling.parts)
     needs = [(p.id, need) for p in pieces for need in (strip_need(p.id), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
     cured = cure(when, Poured(chosen.mix, face_up, needs, record.history), shop.hours)
     found = sorted(
-        _findings(job, pieces, (site, cut, steel_cut, mixed, cured), chosen),
+        _findings(job, pieces, (site, cut, steel_cut, parts, mixed, cured), chosen),
         key=lambda one: SEVERITIES.index(one.finding.severity),
     )
-    shown = [figure for result in (pieces, site, cut, steel_cut, mixed, cured) for figure in figures_in(result)]
-    return Plan(RULE_VERSION, pieces, site, cut, steel_cut, mixed, cured, tuple(found), workings(shown))
+    shown = [figure for result in (pieces, site, cut, steel_cut, parts, mixed, cured) for figure in figures_in(result)]
+    return Plan(RULE_VERSION, pieces, site, cut, steel_cut, parts, mixed, cured, tuple(found), workings(shown))
 
 
 def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], chosen: Chosen) -> Pour:
@@ -232,24 +236,26 @@ class _Round:
         plate = plate_of(self.shape)
         parts = measured.parts
         fresh = parts[plate.part].mass_fresh if parts else measured.mass_fresh
-        lifted = Lifted(
-            self.piece.id,
-            plate.solid,
-            self.filled.density.value,
-            fresh.value * 1e9 / max(plate.solid.volume_mm3, 1.0),
-            self.chosen.mix.strength_28_least_mpa,
+        mix = self.chosen.mix
+        lifted = carried(
+            self.shape,
+            reinforced,
+            (self.chosen.mesh, self.chosen.bar),
+            (fresh.value, self.filled.density.value, mix.strength_28_least_mpa),
+            self.chosen.fibred,
         )
         masses = Masses(fresh, formed.boards_mass, reinforced.mass)
-        return handle(self.job.handling, self.shop.one_person_lifts_kg, masses, lifted)
+        ways = [Way(one.name, one.kind, one.width.mm) for one in self.job.site.passages]
+        return handle(self.job.handling, self.shop.one_person_lifts_kg, masses, lifted, ways)
 
 
 def _findings(
     job: Job,
     pieces: tuple[PiecePlan, ...],
-    of_job: tuple[SiteResult, CuttingResult, SteelCutting, MixResult, CureResult],
+    of_job: tuple[SiteResult, CuttingResult, SteelCutting, JoinedResult, MixResult, CureResult],
     chosen: Chosen,
 ) -> Iterator[JobFinding]:
-    site, cut, steel_cut, mixed, cured = of_job
+    site, cut, steel_cut, parts, mixed, cured = of_job
     by_piece: tuple[tuple[Station, str], ...] = (
         ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
     )  # fmt: skip
@@ -262,6 +268,7 @@ def _findings(
         ("measure", (*_all_at("/site", site.findings), *_all_at("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *_all_at("/form", cut.findings))),
         ("steel", (*chosen.steel_findings, *_all_at("/steel", steel_cut.findings))),
+        ("move", _all_at("/handling", parts.findings)),
         ("mix", (*chosen.mix_findings, *_all_at("/mix", mixed.findings))),
         ("cure", _all_at("/cure", cured.findings)),
     )

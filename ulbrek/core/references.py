@@ -42,6 +42,7 @@ class Chosen:
     water_shift: Figure | None
     packs_kg: Mapping[str, float]
     container: Container
+    fibred: bool
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
@@ -78,6 +79,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
     return Chosen(
         sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
+        any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),
         (*no_mix, *no_size, *no_container),
     )  # fmt: skip

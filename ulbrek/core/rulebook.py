@@ -18,8 +18,12 @@ from ulbrek.core.form.rules import boards as form_boards
 from ulbrek.core.form.rules import consumed as form_consumed
 from ulbrek.core.form.rules import holding as form_holding
 from ulbrek.core.form.rules import sawing as form_sawing
-from ulbrek.core.handling import checks as handling_checks
-from ulbrek.core.handling import rules as handling_rules
+from ulbrek.core.handling import joined as joined_parts
+from ulbrek.core.handling.checks import people as people_checks
+from ulbrek.core.handling.checks import strength as strength_checks
+from ulbrek.core.handling.rules import people as people_rules
+from ulbrek.core.handling.rules import standing as standing_rules
+from ulbrek.core.handling.rules import stress as stress_rules
 from ulbrek.core.kit import lifting
 from ulbrek.core.kit.beams import boards
 from ulbrek.core.kit.clock import maturity, strength
@@ -64,7 +68,10 @@ ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
         (bag_rules, water_rules, dose_rules, scratch_rules, batch_rules, mix_day, mix_doses, mix_stuff),
     ),
     ("Cure", (cure_rules, maturity, strength, cure_checks)),
-    ("Move", (lifting, handling_rules, handling_checks)),
+    (
+        "Move",
+        (lifting, people_rules, stress_rules, standing_rules, people_checks, strength_checks, joined_parts),
+    ),
 )
 
 

@@ -2,6 +2,7 @@
 
 TURN = "Turn it on edge with enough people, soft bearers under the edge, fingers clear; one person calls."
 CARRY = "Boots, gloves, a clear way. Over what the people may lift: a dolly, a cart or a hoist."
+SET = "Bearers under it before hands let go; slide it, do not lever it. Nobody leans over or under it."
 CARE = (
     "Boots and gloves. Agree who calls the lift, and walk the way empty first.",
     "Keep fingers from under the edge: set it down on battens, never on hands.",

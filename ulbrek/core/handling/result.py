@@ -29,6 +29,7 @@ class Lift:
         at_mm: where it would break, along that direction
         strips: the concrete left there, from and to across [mm]
         chosen: whether the job is carried so
+        places: the stress along it, place after place [mm, MPa]
     """
 
     id: str
@@ -40,6 +41,99 @@ class Lift:
     at_mm: float
     strips: tuple[Strip, ...]
     chosen: bool
+    places: tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Placed:
+    """A piece in its place.
+
+    Attributes:
+        lift: its stress under its own weight and the load, as of a lift
+        supports_mm: where it rests, along it [mm]
+        carried: the most that each support carries
+        load_at_mm: where the load is worst [mm]
+        tips_at_mm: where the load tips it; None where it does not
+        in_all: what carries it must carry
+    """
+
+    lift: Lift
+    supports_mm: tuple[float, ...]
+    carried: tuple[Figure, ...]
+    load_at_mm: float
+    tips_at_mm: float | None
+    in_all: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class EdgeDown:
+    """The edge that it is turned up on, and why that one."""
+
+    side: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Cracked:
+    """What the steel still carries where it would break: for information.
+
+    Attributes:
+        moment: of the cracked strip
+        asked: bending moment there [N·m], standing still
+    """
+
+    moment: Figure
+    asked_nm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Tipping:
+    """How easily it tips while it stands alone."""
+
+    angle: Figure
+    push: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class CutPart:
+    """A joined part: what it is called, its size in words of the trade's axes [mm], and how many of it."""
+
+    name: str
+    kind: str
+    count: int
+    length_mm: float | None
+    width_mm: float | None
+    thickness_mm: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class StockLength:
+    """One length of wood with the parts cut from it, and what is left [mm]."""
+
+    parts: tuple[tuple[str, float], ...]
+    left_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class WoodCut:
+    """Wood of one width and thickness, cut from the fewest lengths."""
+
+    width_mm: float
+    thickness_mm: float
+    length_mm: float
+    lengths: tuple[StockLength, ...]
+    count: Figure
+    proven: bool
+    too_long: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class JoinedResult:
+    """What is joined to the castings of a job: its parts, and the wood they are cut from."""
+
+    parts: tuple[CutPart, ...]
+    wood: tuple[WoodCut, ...]
+    findings: tuple[Finding, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,12 +145,24 @@ class HandlingResult:
         in_form: the same with its form, as it lies on the bench
         lifts: turning it, and the ways of carrying it
         needs: acts that need a strength, for Cure
+        slide: slid onto its supports over the edge of a bench; None where it is no slab
+        placed: in its place; None where it rests all over, or is no slab
+        cracked: None where no steel crosses the place at which it would break
+        straps: where straps or hands go, along it [mm]
+        tipping: None where it lies as flat as it stands
     """
 
     mass: Figure
     in_form: Figure | None
     lifts: tuple[Lift, ...]
     needs: tuple[ActNeed, ...]
+    slide: Lift | None
+    placed: Placed | None
+    cracked: Cracked | None
+    edge_down: EdgeDown | None
+    strap: Figure
+    straps: tuple[float, float]
+    tipping: Tipping | None
     one_person: Figure | None
     one_person_kg: float
     teams: tuple[Figure, ...]

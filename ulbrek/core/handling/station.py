@@ -1,14 +1,16 @@
 """Works out who can move a piece."""
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.handling import rules
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.handling import checks, rules
 from ulbrek.core.handling.care import CARE
-from ulbrek.core.handling.checks import breaks_when_lifted, too_heavy_for_people
-from ulbrek.core.handling.inputs import HandlingInputs, Posture
-from ulbrek.core.handling.lifts import Lifted, lifts, needs
-from ulbrek.core.handling.result import HandlingResult
+from ulbrek.core.handling.inputs import HandlingInputs, Posture, Standing
+from ulbrek.core.handling.lifts import Lifted, lifts, needs, slid
+from ulbrek.core.handling.placing import cracked, edge_down, helped_by, placed, straps, tipping
+from ulbrek.core.handling.result import HandlingResult, Placed
 from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
 
 
@@ -20,7 +22,9 @@ class Masses(NamedTuple):
     steel: Figure | None
 
 
-def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: Lifted) -> HandlingResult:
+def handle(
+    inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: Lifted, ways: Sequence[checks.Way] = ()
+) -> HandlingResult:
     """Mass, people and stress for one piece.
 
     Args:
@@ -28,6 +32,7 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
         shop_figure_kg: what the shop lets one person lift [kg]
         masses: of the piece, its boards and its steel
         what: the body that is lifted
+        ways: what it must pass
     """
     of = what.piece
     mass = masses.fresh
@@ -36,6 +41,11 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
             rules.mass_with_steel, of, mass_fresh_kg=mass, steel_kg=masses.steel, density_kg_m3=what.density_kg_m3
         )
     planned = lifts(what, inputs.carry)
+    standing = inputs.standing_of(of)
+    slide = slid(what, standing.put == "slid onto it") if what.flat else None
+    in_place = placed(what, standing, mass)
+    tips = tipping(what, mass)
+    chosen = next(lift for lift in planned[1:] if lift.chosen)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
     lifted = teams(one or shop_figure_kg)
@@ -44,11 +54,21 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
     needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, lifted, strict=True)))
     team = lifted[min(inputs.people, LARGEST_TEAM) - 1]
     by_hand = needed.value <= LARGEST_TEAM
+    in_form = None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards)
+    strap, held = straps(what)
+    strength = what.strength_28_mpa
     return HandlingResult(
         mass=mass,
-        in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
+        in_form=in_form,
         lifts=planned,
-        needs=tuple(needs(of, planned)),
+        needs=tuple(needs(of, planned, slide)),
+        slide=slide,
+        placed=in_place,
+        cracked=cracked(what, chosen if chosen.id != "on edge" else planned[-1]),
+        edge_down=edge_down(what),
+        strap=strap,
+        straps=held,
+        tipping=tips,
         one_person=one,
         one_person_kg=one_kg,
         teams=lifted,
@@ -56,19 +76,38 @@ def handle(inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: 
         by_hand=by_hand,
         people_there=inputs.people,
         findings=(
-            *too_heavy_for_people(
+            *checks.held_over_a_body(of, standing, what.reinforced),
+            *checks.needs_an_engineer(of, standing),
+            *checks.too_heavy_for_people(
                 heavier_end, int(needed.value), min(inputs.people, LARGEST_TEAM),
                 (team if by_hand else lifted[-1]).value,
             ),
+            *checks.too_heavy_for_stairs(heavier_end, lifted[1].value, ways),
+            *checks.over_the_dolly(heavier_end, inputs.dolly_kg),
+            *checks.tips_under_its_load(of, in_place, standing),
             *(
                 found
                 for lift in planned
                 if lift.chosen
-                for found in breaks_when_lifted(lift, planned[1:] if lift.id != "turn" else (), what.strength_28_mpa)
+                for found in checks.breaks_when_lifted(lift, planned[1:] if lift.id != "turn" else (), strength)
             ),
+            *checks.breaks_when_slid(of, slide, standing, strength),
+            *_in_place(what, in_place, standing),
+            *checks.over_the_bench((in_form or mass).high or (in_form or mass).value, inputs.bench_kg),
+            *checks.place_overloaded(of, heavier_end + standing.load_kg, standing),
+            *checks.people_do_not_fit(int(needed.value), what.solid.depth_mm, ways, inputs.dolly_kg),
+            *checks.tips_easily(of, tips),
+            *checks.place_not_known(of, heavier_end, standing, what.flat),
         ),
         care=CARE,
     )  # fmt: skip
+
+
+def _in_place(what: Lifted, in_place: Placed | None, standing: Standing) -> list[Finding]:
+    strength = what.strength_28_mpa
+    if in_place is None or in_place.lift.needed.value <= strength:
+        return []
+    return checks.breaks_in_its_place(what.piece, in_place, standing, strength, helped_by(what, standing))
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

@@ -1,7 +1,22 @@
-"""Boards that bend between supports, and slabs that are lifted."""
+"""Boards that bend between supports, slabs that are lifted, and slabs in their place."""
 
 from ulbrek.core.kit.beams.boards import bow, span_within_limit
-from ulbrek.core.kit.beams.sections import Slice, slices_along
-from ulbrek.core.kit.beams.slab import Bending, Supports, bending
+from ulbrek.core.kit.beams.placed import InPlace, in_place
+from ulbrek.core.kit.beams.sections import Sections, Slice, slices_along
+from ulbrek.core.kit.beams.slab import Bending, Supports, bending, refined, sliding, weakest
 
-__all__ = ["Bending", "Slice", "Supports", "bending", "bow", "slices_along", "span_within_limit"]
+__all__ = [
+    "Bending",
+    "InPlace",
+    "Sections",
+    "Slice",
+    "Supports",
+    "bending",
+    "bow",
+    "in_place",
+    "refined",
+    "slices_along",
+    "sliding",
+    "span_within_limit",
+    "weakest",
+]

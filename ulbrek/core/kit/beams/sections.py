@@ -1,13 +1,15 @@
 """What of a piece is concrete where it is cut across."""
 
 from collections.abc import Iterable, Iterator, Sequence
+from functools import cached_property
 from math import sqrt
 from typing import Literal
 
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
 
 Axis = Literal["x", "y"]
-_EVENLY = 12
+_EVENLY = 24
+_IN_AN_ARC = 10  # steps across a cut with arcs, whose width is no straight line
 _TRIFLE_MM = 1e-6
 
 
@@ -47,25 +49,50 @@ class Slice:
         return sum(((to - middle) ** 3 - (start - middle) ** 3) / 3 for start, to in self.strips)
 
 
+class Sections:
+    """A solid made ready to be cut across at any place along an axis."""
+
+    def __init__(self, solid: Solid, axis: Axis) -> None:
+        """Sections of a solid whose cuts go right through, square to an axis."""
+        self._piece = Crossed(solid.outline, axis)
+        self._cuts = [Crossed(cut.outline, axis) for cut in solid.cuts]
+        self.low_mm, self.high_mm = self._piece.low_mm, self._piece.high_mm
+
+    def at(self, place_mm: float) -> Slice:
+        """The cut at a place; one at an end lies just inside it."""
+        at = min(max(place_mm, self.low_mm + _TRIFLE_MM), self.high_mm - _TRIFLE_MM)
+        return Slice(at, tuple(_concrete(self._piece.chords(at), self._cuts, at)))
+
+    def slices(self, also: Iterable[float] = ()) -> list[Slice]:
+        """Slices evenly spaced, and where something changes: on either side of where a cut begins and ends.
+
+        Args:
+            also: further places that matter, such as supports [mm]
+        """
+        more = [self.at(place) for place in also if self.low_mm <= place <= self.high_mm]
+        return sorted([*self._evenly, *more], key=lambda one: one.at_mm) if more else list(self._evenly)
+
+    @cached_property
+    def _evenly(self) -> tuple[Slice, ...]:
+        low, high = self.low_mm, self.high_mm
+        places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)}
+        for cut in self._cuts:
+            start, end = cut.low_mm, cut.high_mm
+            places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM}
+            inner = _IN_AN_ARC if cut.arcs else 2
+            places |= {start + (end - start) * step / inner for step in range(1, inner)}
+        return tuple(self.at(place) for place in sorted(places) if low <= place <= high)
+
+
 def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[Slice]:
     """Slices of a solid along an axis: evenly spaced, and where something changes.
-
-    That is at ``also``, and on either side of where a cut begins and ends.
 
     Args:
         solid: a solid whose cuts go right through
         axis: the direction walked in; the slices are square to it
         also: further places that matter, such as supports [mm]
     """
-    piece = Crossed(solid.outline, axis)
-    cuts = [Crossed(cut.outline, axis) for cut in solid.cuts]
-    low, high = piece.low_mm, piece.high_mm
-    places = {low + (high - low) * step / _EVENLY for step in range(_EVENLY + 1)} | set(also)
-    for cut in cuts:
-        start, end = cut.low_mm, cut.high_mm
-        places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM, (start + end) / 2}
-    inside = sorted(min(max(at, low + _TRIFLE_MM), high - _TRIFLE_MM) for at in places if low <= at <= high)
-    return [Slice(at, tuple(_concrete(piece.chords(at), cuts, at))) for at in inside]
+    return Sections(solid, axis).slices(also)
 
 
 def _concrete(

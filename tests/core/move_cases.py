@@ -1,0 +1,73 @@
+"""Findings of Move: what raises each, and a near miss that does not."""
+
+from typing import Any
+
+from tests.jobs import free, shaped, top, top_document
+from ulbrek.core.job import Job
+
+LONG = {"outline": {"kind": "rectangle", "length": "2000 mm", "width": "600 mm"}}
+SMALL = {"outline": {"kind": "rectangle", "length": "600 mm", "width": "400 mm"}}  # some 22 kg
+
+
+def standing(piece: dict[str, Any] | None = None, handling: dict[str, Any] | None = None, **of: Any) -> Job:
+    """A top that stands in one way or another."""
+    people = {"people": 4, "standing": {"top": of}, **(handling or {})}
+    return top(**({"piece": piece} if piece else {}), handling=people)
+
+
+def passing(width: str, piece: dict[str, Any] | None = None, kind: str = "doorway", **handling: Any) -> Job:
+    """A top that must pass a doorway or stairs."""
+    way = {"id": "way", "name": "The way", "kind": kind, "width": width, "height": "2000 mm"}
+    changed: dict[str, Any] = {"piece": piece} if piece else {}
+    return Job.model_validate(
+        top_document(**changed, site={"passages": [way]}) | {"handling": {"people": 4, **handling}}
+    )
+
+
+def leg(depth: str) -> Job:
+    """A leg of 400 mm that stands on its edge: its centroid is at 200."""
+    return shaped(free((0, 0), (300, 0), (300, 400), (0, 400)), thickness=depth, drawn="from the side")
+
+
+def part(length: str) -> Job:
+    """A stretcher out of wood of 2.4 m."""
+    return top(
+        handling={"people": 4, "parts": [{"id": "s", "kind": "stretcher", "name": "Stretcher", "length": length}]}
+    )
+
+
+SPANNED = {"rests": "on supports", "supports": ["0 mm", "2000 mm"]}
+MOVE_CASES: dict[str, tuple[Job, Job]] = {
+    "breaks-when-slid": (
+        standing(LONG, put="slid onto it"),
+        standing({"outline": {"kind": "rectangle", "length": "1800 mm", "width": "600 mm"}}, put="slid onto it"),
+    ),
+    "breaks-in-its-place": (standing(LONG, **SPANNED, load_kg=40), standing(LONG, **SPANNED, load_kg=0)),
+    "tips-under-its-load": (
+        standing(LONG, rests="on supports", supports=["500 mm", "1500 mm"], load_kg=120),  # of 113 kg in the middle
+        standing(LONG, rests="on supports", supports=["500 mm", "1500 mm"], load_kg=110),
+    ),
+    "place-overloaded": (standing(SMALL, carries_kg=121), standing(SMALL, carries_kg=124)),
+    "place-not-known": (
+        standing({"outline": {"kind": "rectangle", "length": "2700 mm", "width": "600 mm"}}, rests="at both ends"),
+        standing({"outline": {"kind": "rectangle", "length": "2500 mm", "width": "600 mm"}}, rests="at both ends"),
+    ),
+    "over-the-bench": (top(handling={"people": 4, "bench_kg": 60}), top(handling={"people": 4, "bench_kg": 80})),
+    "over-the-dolly": (top(handling={"people": 4, "dolly_kg": 50}), top(handling={"people": 4, "dolly_kg": 60})),
+    "people-do-not-fit": (
+        passing("489 mm", {"outline": {"kind": "rectangle", "length": "600 mm", "width": "490 mm"}}),
+        passing("490 mm", {"outline": {"kind": "rectangle", "length": "600 mm", "width": "490 mm"}}),
+    ),
+    "too-heavy-for-stairs": (
+        passing("900 mm", {"outline": {"kind": "rectangle", "length": "600 mm", "width": "500 mm"}}, "stairs"),
+        passing("900 mm", SMALL, "stairs"),
+    ),
+    "tips-easily": (leg("70 mm"), leg("71 mm")),  # atan(35.3 / 200) is 10°
+    "held-over-a-body": (
+        standing(SMALL, use="weight over a body"),
+        standing(SMALL, use="weight over a body", anchored=True),
+    ),
+    "needs-an-engineer": (standing(SMALL, use="hung or overhead"), standing(SMALL, use="table")),
+    "needs-an-engineer for its load": (standing(SMALL, load_kg=301), standing(SMALL, load_kg=300)),
+    "part-longer-than-stock": (part("2401 mm"), part("2400 mm")),
+}

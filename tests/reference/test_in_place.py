@@ -1,0 +1,135 @@
+"""Slabs in their place and scanned for their weakest section, against a frame program and finer scans."""
+
+import random
+from itertools import pairwise
+
+import pytest
+from anastruct import SystemElements
+
+from ulbrek.core.handling import rules
+from ulbrek.core.kit.beams import Sections, Supports, bending, in_place, refined, sliding, weakest
+from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
+
+RHO, G = 2400.0, 9.80665
+
+
+def slab(length: float = 2400, width: float = 650, thickness: float = 40) -> Solid:
+    return Solid(rectangle(length, width), thickness)
+
+
+@pytest.mark.parametrize(
+    ("supports", "load", "newtons"),
+    [
+        ((0.0, 2400.0), 1200.0, 981.0),
+        ((100.0, 1500.0, 2300.0), 600.0, 981.0),
+        ((100.0, 900.0, 1600.0, 2300.0), 2000.0, 500.0),
+        ((300.0, 2100.0), 0.0, 100.0),
+    ],
+)
+def test_a_continuous_slab(supports: tuple[float, ...], load: float, newtons: float) -> None:
+    """anastruct 1.7 (GPL, for tests alone): the greatest moment and the reactions, its load at one place."""
+    solid = slab()
+    frame = SystemElements(EA=1e9, EI=1e6)
+    places = sorted({0.0, 2400.0, load, *supports})
+    for one, other in pairwise(places):
+        frame.add_element([[one / 1000, 0], [other / 1000, 0]])
+    nodes = {place: number for number, place in enumerate(places, 1)}
+    for number, place in enumerate(supports):
+        (frame.add_support_roll if number else frame.add_support_hinged)(nodes[place])
+    per_m = RHO * G * 0.65 * 0.04
+    for element in range(1, len(places)):
+        frame.q_load(-per_m, element)
+    frame.point_load(nodes[load], Fy=-newtons)
+    frame.solve()
+    wanted = max(max(abs(one["Mmin"]), abs(one["Mmax"])) for one in frame.get_element_results())
+    carried = [-float(frame.get_node_results_system(nodes[place])["Fy"]) for place in supports]
+
+    slices = Sections(solid, "x").slices((*supports, load))
+    beam = in_place(slices, supports, 40.0, RHO, 0.0)
+    with_load = in_place(slices, supports, 40.0, RHO, newtons)
+    assert with_load.bent.moment_nm >= wanted * 0.999  # the worst place of the load is at least as bad as this one
+    assert all(most >= one * 0.999 for most, one in zip(with_load.reactions_n, carried, strict=True))
+    at_it = in_place([*slices], supports, 40.0, RHO, newtons)
+    assert at_it.load_at_mm >= 0
+    assert sum(beam.reactions_n) == pytest.approx(per_m * 2.4)
+
+
+def test_two_spans_by_the_handbook() -> None:
+    """Two equal spans under their own weight: w L²/8 over the middle support, 10/8 and 3/8 of a span's load."""
+    found = in_place(Sections(slab(), "x").slices((1200.0,)), (0.0, 1200.0, 2400.0), 40.0, RHO, 0.0)
+    per_m = RHO * G * 0.65 * 0.04
+    assert found.bent.moment_nm == pytest.approx(per_m * 1.2**2 / 8, rel=2e-3)
+    assert found.reactions_n == pytest.approx(
+        [per_m * 1.2 * 3 / 8, per_m * 1.2 * 10 / 8, per_m * 1.2 * 3 / 8], rel=2e-3
+    )
+
+
+def test_a_load_on_an_overhang_tips_it() -> None:
+    """149.8 kg behind a support 300 mm from the end: a load on the tip tips it at M (L/2 - a) / a. Statics."""
+    slices = Sections(slab(), "x").slices((300.0, 2100.0))
+    limit = 0.65 * 0.04 * 2.4 * RHO * 900 / 300
+    assert in_place(slices, (300.0, 2100.0), 40.0, RHO, limit * G * 0.999).tips_at_mm is None
+    assert in_place(slices, (300.0, 2100.0), 40.0, RHO, limit * G * 1.001).tips_at_mm is not None
+
+
+def test_a_slab_slid_over_an_edge_bends_as_one_held_at_its_ends() -> None:
+    """Half of it over the edge: w (L/2)²/2 = w L²/8. Closed form."""
+    found = refined(Sections(slab(), "x"), (), lambda slices: sliding(slices, 40.0, RHO))
+    assert rules.stress_flat(found.moment_nm, found.slice.width_mm, 40.0) == pytest.approx(2.5419, rel=1e-3)
+    assert found.at_mm == pytest.approx(1200, abs=1)
+
+
+@pytest.mark.parametrize("seed", range(20))
+def test_the_weakest_section_is_where_a_fine_scan_finds_it(seed: int) -> None:
+    """Twenty tops with random openings, square and round, against slices every millimetre."""
+    by = random.Random(seed)  # noqa: S311 - tops, no secrets
+    length, width, thickness = by.uniform(900, 2600), by.uniform(450, 700), by.uniform(35, 60)
+    cuts = []
+    for number in range(by.randint(1, 3)):
+        x = length * (number + by.uniform(0.3, 0.7)) / 3
+        y = by.uniform(0.35, 0.65) * width
+        if by.random() < 0.5:
+            outline = circle(by.uniform(60, min(340, width * 0.55))).moved(x, y)
+        else:
+            long, deep = by.uniform(120, length / 4), by.uniform(120, width * 0.55)
+            outline = rectangle(long, deep).moved(x - long / 2, y - deep / 2)
+        cuts.append(Cut(outline, 0.0, thickness))
+    solid = Solid(rectangle(length, width), thickness, tuple(cuts))
+    sections = Sections(solid, "x")
+    supports = Supports(0.0, length)
+    found = weakest(sections, supports, thickness, RHO, on_edge=False)
+    fine = bending([sections.at(float(at)) for at in range(int(length) + 1)], supports, thickness, RHO, on_edge=False)
+    stress, wanted = (rules.stress_flat(one.moment_nm, one.slice.width_mm, thickness) for one in (found, fine))
+    assert stress == pytest.approx(wanted, rel=0.01)
+
+
+@pytest.mark.parametrize(
+    ("diameter", "width", "thickness", "depth", "strength", "moment"),
+    [
+        (10, 100, 40, 20.0, 28, 0.3785), (10, 100, 40, 26.7, 28, 0.6394), (10, 150, 40, 20.0, 28, 0.5272),
+        (10, 300, 40, 20.0, 28, 0.6774), (10, 300, 40, 26.7, 40, 0.9716), (6, 100, 40, 26.7, 28, 0.3350),
+        (8, 60, 40, 20.0, 28, 0.2295),
+    ],
+)  # fmt: skip
+def test_a_cracked_strip(
+    diameter: float, width: float, thickness: float, depth: float, strength: float, moment: float
+) -> None:
+    """concreteproperties 0.7.0, computed once [kN m]: fy 500, rectangular block of ACI 318, strain compatible."""
+    area = 3.141592653589793 * diameter**2 / 4
+    block = rules.block_share(strength)
+    axis = rules.neutral_axis(area, depth, width, strength, block, 500.0)
+    assert rules.cracked_moment(area, depth, axis, block, 500.0) / 1000 == pytest.approx(moment, rel=6e-3)
+    assert axis < thickness
+
+
+def test_modulus_of_rupture() -> None:
+    """0.62 √f of ACI 318-19 19.2.3, and its limit in precast handling, a factor of 1.5: 2.187 and 1.547 MPa."""
+    assert rules.stress_allowed(28.0, 1.5, 1.0, 1.0) == pytest.approx(2.187, rel=1e-3)
+    assert rules.stress_allowed(14.0, 1.5, 1.0, 1.0) == pytest.approx(1.547, rel=1e-3)
+    assert rules.strength_in_place(2.187, 1.5) == pytest.approx(28.0, rel=2e-3)
+
+
+def test_a_leg_tips() -> None:
+    """A leg of 80 x 400 mm leans by atan(40/200) before it tips; 20 kg tip by 2 kg at the top. Statics."""
+    assert rules.tipping_angle(40, 200) == pytest.approx(11.31, abs=0.005)
+    assert rules.push_that_tips(20, 40, 400) == pytest.approx(2.0)

@@ -1,0 +1,63 @@
+"""A piece as Move takes it: as a plate with its steel, and as it stands."""
+
+from math import pi
+
+from shapely import MultiPoint, Point
+
+from ulbrek.core.handling.lifts import Lifted, SteelLine
+from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.measure.plate import is_flat, plate_of
+from ulbrek.core.measure.shape import Shape
+from ulbrek.core.steel.result import SteelResult, Wire
+
+_ON_THE_GROUND_MM = 1.0
+
+
+def carried(
+    shape: Shape, steel: SteelResult, of: tuple[Mesh, Bar], concrete: tuple[float, float, float], fibred: bool
+) -> Lifted:
+    """What is lifted of a piece.
+
+    Args:
+        shape: the piece
+        steel: what lies in it
+        of: the mesh and the bar chosen
+        concrete: fresh mass of the heaviest casting [kg], density [kg/m³], least 28-day strength [MPa]
+        fibred: whether fibre is dosed
+    """
+    plate, (mesh, bar), (fresh_kg, density, strength) = plate_of(shape), of, concrete
+    lines = [_line(wire, mesh.wire_mm) for wire in (steel.mesh.wires if steel.mesh else ())]
+    lines += [_line(one.line, bar.diameter_mm) for one in steel.bars]
+    stack = steel.stack
+    centroid, inside, height = _standing(shape)
+    return Lifted(
+        piece=shape.piece.id,
+        solid=plate.solid,
+        density_kg_m3=density,
+        plate_kg_m3=fresh_kg * 1e9 / max(plate.solid.volume_mm3, 1.0),
+        strength_28_mpa=strength,
+        flat=is_flat(shape),
+        steel=tuple(lines),
+        steel_up_mm=stack.under.value + stack.height.value / 2 if stack else None,
+        reinforced=bool(stack or steel.cage or fibred),
+        shown=frozenset(shape.piece.edges_shown),
+        centroid_mm=centroid,
+        stands_in_mm=inside,
+        height_mm=height,
+    )
+
+
+def _line(line: Wire, diameter_mm: float) -> SteelLine:
+    return SteelLine(line.x1, line.y1, line.x2, line.y2, pi * diameter_mm**2 / 4)
+
+
+def _standing(shape: Shape) -> tuple[float, float, float]:
+    """Height of its centroid, how far in that stands from the nearest edge it stands on, and its height [mm]."""
+    x, y, z = shape.solid.centroid
+    if shape.piece.drawn == "from the side":
+        _, low, _, high = shape.outline.box
+        feet = [point[0] for point in shape.outline.polygon.exterior.coords if point[1] - low <= _ON_THE_GROUND_MM]
+        inside = min(x - min(feet), max(feet) - x, shape.cast_depth / 2)
+        return y - low, inside, high - low
+    foot = MultiPoint(list(shape.outline.polygon.exterior.coords)).convex_hull
+    return z, foot.boundary.distance(Point(x, y)), shape.cast_depth

@@ -1,0 +1,240 @@
+"""What would hurt somebody while the piece is moved, or where it stands."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.handling.inputs import Standing
+from ulbrek.core.handling.result import Tipping
+from ulbrek.core.kit.lifting import LARGEST_TEAM
+
+BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
+MOST_AT_THE_ENDS = 2
+LEAST_LEAN_DEG = 10.0
+MOST_JUDGED_KG = 300.0  # more than some four people on a bench. Source: this shop's own limit.
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """A doorway, stairs or a gate that it must pass, and how wide that is [mm]."""
+
+    name: str
+    kind: str
+    width_mm: float
+
+
+@check("too-heavy-for-people", "danger")
+def too_heavy_for_people(mass_kg: float, needed: int, people_there: int, lifted_kg: float) -> list[Finding]:
+    """Heavier than the people available may lift
+
+    Source: UK HSE manual handling guidance for teams, from memory; past four people, not by hand
+    """
+    if needed <= people_there:
+        return []
+    values = {
+        "mass": Quantity(mass_kg, "kg"),
+        "people": Quantity(people_there, "people"),
+        "lifted": Quantity(lifted_kg, "kg"),
+        "needed": Quantity(needed, "people"),
+    }
+    if needed > LARGEST_TEAM:
+        return [
+            finding(
+                too_heavy_for_people,
+                title="{mass}: not by hand",
+                reason="Even four people should lift no more than {lifted} together; bodies get in each other's way.",
+                remedy="Take a dolly, a hoist or an A-frame cart, or cast it in two parts.",
+                field="/people",
+                values=values,
+            )
+        ]
+    return [
+        finding(
+            too_heavy_for_people,
+            title="{mass} is too heavy for {people}",
+            reason="Together they may lift {lifted}. Backs and fingers pay for the rest.",
+            remedy="Have {needed} there, or take a dolly.",
+            field="/people",
+            values=values,
+            change=Change(f"Plan for {needed} people", {"/people": needed}),
+        )
+    ]
+
+
+@check("over-the-dolly", "danger")
+def over_the_dolly(mass_kg: float, dolly_kg: float | None) -> list[Finding]:
+    """Heavier than the dolly carries
+
+    Source: what is printed on the dolly
+    """
+    if dolly_kg is None or mass_kg <= dolly_kg:
+        return []
+    return [
+        finding(
+            over_the_dolly,
+            title="{mass} is more than the dolly carries",
+            reason="It carries {dolly}. A wheel that folds throws the load.",
+            remedy="Take a stronger cart, or two dollies under bearers; or cast it in two parts.",
+            field="/dolly_kg",
+            values={"mass": Quantity(mass_kg, "kg"), "dolly": Quantity(dolly_kg, "kg")},
+        )
+    ]
+
+
+@check("over-the-bench", "stop")
+def over_the_bench(in_form_kg: float, bench_kg: float | None) -> list[Finding]:
+    """Heavier than the bench under the form carries
+
+    Source: what the bench is known to carry
+    """
+    if bench_kg is None or in_form_kg <= bench_kg:
+        return []
+    return [
+        finding(
+            over_the_bench,
+            title="In its form it weighs {mass}; the bench carries {bench}",
+            reason="A bench that sags makes thick and thin edges; one that gives way hurts somebody.",
+            remedy="Put legs under the middle, or cast it on the floor.",
+            field="/bench_kg",
+            values={"mass": Quantity(in_form_kg, "kg"), "bench": Quantity(bench_kg, "kg")},
+        )
+    ]
+
+
+@check("people-do-not-fit", "caution")
+def people_do_not_fit(needed: int, thickness_mm: float, ways: Sequence[Way], dolly_kg: float | None) -> list[Finding]:
+    """The people do not fit through with it
+
+    Two walk at its ends; three and four beside it as well, and they are wider than it is.
+
+    Source: common practice: 450 mm for a person beside the load
+    """
+    beside = BESIDE_MM * (2 if needed > 3 else 1)
+    tight = [way for way in ways if way.kind != "stairs" and way.width_mm < thickness_mm + beside]
+    if not MOST_AT_THE_ENDS < needed <= LARGEST_TEAM or not tight or dolly_kg is not None:
+        return []
+    way = min(tight, key=lambda one: one.width_mm)
+    return [
+        finding(
+            people_do_not_fit,
+            title="{needed} do not fit through {way} beside it",
+            reason="With people beside it, on edge, it wants {wanted}; there are {width}. Two at its ends are too few.",
+            remedy="Roll it through on a dolly, or set it down there and take it from the other side.",
+            field="/dolly_kg",
+            values={
+                "needed": Quantity(needed, "people"),
+                "way": way.name,
+                "wanted": Quantity(thickness_mm + beside, "mm"),
+                "width": Quantity(way.width_mm, "mm"),
+            },
+        )
+    ]
+
+
+@check("too-heavy-for-stairs", "danger")
+def too_heavy_for_stairs(mass_kg: float, two_lift_kg: float, ways: Sequence[Way]) -> list[Finding]:
+    """Too heavy for the stairs
+
+    On stairs two get at it, one above and one below; the one below carries most of it.
+
+    Source: what two lift together; common practice
+    """
+    stairs = [way for way in ways if way.kind == "stairs"]
+    if not stairs or mass_kg <= two_lift_kg:
+        return []
+    return [
+        finding(
+            too_heavy_for_stairs,
+            title="{mass} does not go over {way} by hand",
+            reason="On stairs two get at it, and together they lift {lifted}; the lower one carries most of it.",
+            remedy="Find a way without stairs, take a stair-climbing cart or a hoist, or cast it in two parts.",
+            field="/people",
+            values={
+                "mass": Quantity(mass_kg, "kg"),
+                "way": stairs[0].name,
+                "lifted": Quantity(two_lift_kg, "kg"),
+            },
+        )
+    ]
+
+
+@check("tips-easily", "caution")
+def tips_easily(piece: str, tipping: Tipping | None) -> list[Finding]:
+    """Tips easily while it stands alone
+
+    Source: common practice: furniture stands to a lean of 10 degrees
+    """
+    if tipping is None or tipping.angle.value >= LEAST_LEAN_DEG:
+        return []
+    return [
+        finding(
+            tips_easily,
+            title="{piece} tips when it leans by {angle}",
+            reason="A push of {push} at its top is enough. It falls on feet and fingers.",
+            remedy="Lay it down or brace it until it is joined; give it a wider foot.",
+            field=f"/standing/{piece}",
+            values={
+                "piece": piece,
+                "angle": Quantity(tipping.angle.value, "deg"),
+                "push": Quantity(tipping.push.value, "kg"),
+            },
+        )
+    ]
+
+
+@check("held-over-a-body", "danger")
+def held_over_a_body(piece: str, standing: Standing, reinforced: bool) -> list[Finding]:
+    """A weight that is held over a body
+
+    Concrete breaks without warning, and a bar that is only cast in comes loose: wood swells and shrinks, steel rusts.
+
+    Source: common practice
+    """
+    if standing.use != "weight over a body" or (standing.anchored and reinforced):
+        return []
+    return [
+        finding(
+            held_over_a_body,
+            title="{piece} must not be held over anybody",
+            reason="Its bar is only gripped by the concrete, and works loose."
+            if not standing.anchored
+            else "It carries neither steel nor fibre: when it cracks it falls apart.",
+            remedy="Anchor the bar by a nut, a pin or a flange inside, lay steel or dose fibre; even then only with "
+            "catches that hold it. Never overhead without them.",
+            field=f"/standing/{piece}/anchored",
+            values={"piece": piece},
+            change=Change(
+                "Use it as a weight that lies",
+                {f"/standing/{piece}": standing.model_copy(update={"use": "block or weight"}).model_dump()},
+            ),
+        )
+    ]
+
+
+@check("needs-an-engineer", "danger")
+def needs_an_engineer(piece: str, standing: Standing) -> list[Finding]:
+    """A licensed engineer must decide
+
+    What hangs over heads, holds earth back or carries more than people on a bench is not judged here.
+
+    Source: local building codes come first
+    """
+    over = standing.load_kg > MOST_JUDGED_KG
+    if standing.use not in ("hung or overhead", "holds earth back") and not over:
+        return []
+    return [
+        finding(
+            needs_an_engineer,
+            title="{piece}: a licensed engineer must decide",
+            reason="A load of {load} is over what is judged here, {most}."
+            if over
+            else "What hangs over heads or holds earth back kills when it fails. It is not called safe here.",
+            remedy="Ask a licensed engineer, and keep to the local code.",
+            field=f"/standing/{piece}/load_kg" if over else f"/standing/{piece}/use",
+            values={
+                "piece": piece,
+                "load": Quantity(standing.load_kg, "kg"),
+                "most": Quantity(MOST_JUDGED_KG, "kg"),
+            },
+        )
+    ]

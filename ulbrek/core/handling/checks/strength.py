@@ -1,0 +1,162 @@
+"""What would break, on its way or in its place."""
+
+from collections.abc import Sequence
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.handling.inputs import Standing
+from ulbrek.core.handling.result import Lift, Placed
+
+HEAVY_KG = 150.0  # from here on people ask what carries it. Source: common practice.
+
+
+@check("breaks-when-lifted", "stop")
+def breaks_when_lifted(lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
+    """Breaks when it is lifted
+
+    The lift asks for more strength than the mix reaches in 28 days.
+
+    Source: beam theory; factors of precast practice
+    """
+    if lift.needed.value <= strength_mpa:
+        return []
+    safer = [one for one in others if one.needed.value <= strength_mpa]
+    best = min(safer, key=lambda one: one.needed.value) if safer else None
+    return [
+        finding(
+            breaks_when_lifted,
+            title="It breaks when {way}",
+            reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
+            remedy="Carry it on edge, or on a stiff board; make it thicker; or move the opening.",
+            field="/carry",
+            values={
+                "way": lift.name,
+                "needed": Quantity(lift.needed.value, "MPa"),
+                "strength": Quantity(strength_mpa, "MPa"),
+            },
+            change=Change("Plan it {way}", {"/carry": best.id}, {"way": best.name}) if best else None,
+        )
+    ]
+
+
+@check("breaks-when-slid", "stop")
+def breaks_when_slid(piece: str, slide: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+    """Breaks when it is slid onto its supports
+
+    Half of it hangs over the edge of the bench before it tips.
+
+    Source: beam theory; factors of precast practice
+    """
+    if slide is None or not slide.chosen or slide.needed.value <= strength_mpa:
+        return []
+    return [
+        finding(
+            breaks_when_slid,
+            title="It breaks when it is slid over the edge of a bench",
+            reason="That needs {needed}; the mix reaches {strength} at 28 days.",
+            remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
+            field=f"/standing/{piece}/put",
+            values={"needed": Quantity(slide.needed.value, "MPa"), "strength": Quantity(strength_mpa, "MPa")},
+            change=Change(
+                "Turn it down onto its place",
+                {f"/standing/{piece}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
+            ),
+        )
+    ]
+
+
+@check("breaks-in-its-place", "stop")
+def breaks_in_its_place(
+    piece: str, placed: Placed | None, standing: Standing, strength_mpa: float, helped: Standing | None
+) -> list[Finding]:
+    """Breaks in its place
+
+    Its own weight and the load, over the span of what carries it.
+
+    Source: beam theory; 1.5 on the modulus of rupture is common practice
+    """
+    if placed is None or placed.lift.needed.value <= strength_mpa:
+        return []
+    change = (
+        Change("Put a support where it bends most", {f"/standing/{piece}": helped.model_dump()}) if helped else None
+    )
+    return [
+        finding(
+            breaks_in_its_place,
+            title="With {load} on it it breaks in its place",
+            reason="That needs {needed}; the mix reaches {strength} at 28 days.",
+            remedy="Put a support under the weak place, or make it thicker.",
+            field=f"/standing/{piece}/supports",
+            values={
+                "load": Quantity(standing.load_kg, "kg"),
+                "needed": Quantity(placed.lift.needed.value, "MPa"),
+                "strength": Quantity(strength_mpa, "MPa"),
+            },
+            change=change,
+        )
+    ]
+
+
+@check("tips-under-its-load", "danger")
+def tips_under_its_load(piece: str, placed: Placed | None, standing: Standing) -> list[Finding]:
+    """Tips under its load
+
+    What is put on the overhang lifts the other end off its support.
+
+    Source: statics
+    """
+    if placed is None or placed.tips_at_mm is None:
+        return []
+    return [
+        finding(
+            tips_under_its_load,
+            title="{load} put down {at} along it tips it off its supports",
+            reason="The overhang is too long for the weight behind it.",
+            remedy="Move a support out, or fix the other end down.",
+            field=f"/standing/{piece}/supports",
+            values={"load": Quantity(standing.load_kg, "kg"), "at": Quantity(placed.tips_at_mm, "mm")},
+            change=Change(
+                "Let it rest at both ends",
+                {f"/standing/{piece}": standing.model_copy(update={"rests": "at both ends"}).model_dump()},
+            ),
+        )
+    ]
+
+
+@check("place-overloaded", "stop")
+def place_overloaded(piece: str, in_all_kg: float, standing: Standing) -> list[Finding]:
+    """Heavier than what carries it
+
+    Source: what the cabinets, the legs or the floor are known to carry
+    """
+    if standing.carries_kg is None or in_all_kg <= standing.carries_kg:
+        return []
+    return [
+        finding(
+            place_overloaded,
+            title="{in_all} on what carries {carries}",
+            reason="Its own mass and the load together.",
+            remedy="Strengthen what carries it, or make it lighter.",
+            field=f"/standing/{piece}/carries_kg",
+            values={"in_all": Quantity(in_all_kg, "kg"), "carries": Quantity(standing.carries_kg, "kg")},
+        )
+    ]
+
+
+@check("place-not-known", "hint")
+def place_not_known(piece: str, mass_kg: float, standing: Standing, flat: bool) -> list[Finding]:
+    """It is not known what carries it
+
+    Source: common practice: from 150 kg on people ask
+    """
+    if standing.carries_kg is not None or mass_kg <= HEAVY_KG or standing.rests == "all over" or not flat:
+        return []
+    return [
+        finding(
+            place_not_known,
+            title="{mass}: is it known that its place carries that?",
+            reason="Cabinets, legs and old floors are made for less.",
+            remedy="Find out and write it down here; ask somebody licensed where a floor or a wall is in doubt.",
+            field=f"/standing/{piece}/carries_kg",
+            values={"mass": Quantity(mass_kg, "kg")},
+        )
+    ]

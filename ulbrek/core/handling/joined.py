@@ -1,0 +1,70 @@
+"""What is joined to the castings of a job, and the wood that it is cut from."""
+
+from collections.abc import Iterator, Sequence
+
+from ulbrek.core.base.figure import work
+from ulbrek.core.base.finding import Finding, Quantity, check, finding
+from ulbrek.core.handling import rules
+from ulbrek.core.handling.inputs import JoinedPart
+from ulbrek.core.handling.result import CutPart, JoinedResult, StockLength, WoodCut
+from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+
+SAWN = ("plank", "stretcher")
+KERF_MM = 3.0
+
+
+def joined(parts: Sequence[JoinedPart]) -> JoinedResult:
+    """The parts that are joined on, and the planks and stretchers cut from the fewest lengths.
+
+    Args:
+        parts: as they are described
+    """
+    told = tuple(
+        CutPart(
+            one.name,
+            one.kind,
+            one.count,
+            *(side.mm if side else None for side in (one.length, one.width, one.thickness)),
+        )
+        for one in parts
+    )
+    wood = tuple(_wood(parts))
+    too_long = [name for cut in wood for name in cut.too_long]
+    return JoinedResult(told, wood, tuple(part_longer_than_stock(parts, too_long)))
+
+
+def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
+    kinds: dict[tuple[float, float, float], list[tuple[str, float]]] = {}
+    for one in parts:
+        if one.kind not in SAWN or one.length is None:
+            continue
+        width, thickness = (side.mm if side else 0.0 for side in (one.width, one.thickness))
+        lengths = kinds.setdefault((width, thickness, one.stock_length.mm), [])
+        lengths += [(one.name, one.length.mm)] * one.count
+    for number, ((width, thickness, stock), lengths) in enumerate(kinds.items(), 1):
+        plans, too_long, proven = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
+        yield WoodCut(
+            width, thickness, stock, tuple(StockLength(tuple(plan.parts), plan.left_mm) for plan in plans),
+            work(rules.wood_lengths, str(number), lengths_cut=float(len(plans))), proven,
+            tuple(dict.fromkeys(too_long)),
+        )  # fmt: skip
+
+
+@check("part-longer-than-stock", "stop")
+def part_longer_than_stock(parts: Sequence[JoinedPart], too_long: Sequence[str]) -> list[Finding]:
+    """A joined part is longer than its wood
+
+    Source: geometry
+    """
+    return [
+        finding(
+            part_longer_than_stock,
+            title="{part} is longer than the wood it is cut from",
+            reason="The lengths are {stock}.",
+            remedy="Buy it longer, and say so; or make it of two.",
+            field=f"/parts/{index}/stock_length",
+            values={"part": one.name, "stock": Quantity(one.stock_length.mm, "mm")},
+        )
+        for index, one in enumerate(parts)
+        if one.name in too_long
+    ]

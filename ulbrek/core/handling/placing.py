@@ -1,0 +1,166 @@
+"""A piece in its place: on its supports under a load, how it tips, which edge goes down, where it is held."""
+
+from itertools import pairwise
+from math import hypot
+
+from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.units.constants import GRAVITY
+from ulbrek.core.handling import rules
+from ulbrek.core.handling.inputs import Standing
+from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of
+from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, Strip, Tipping
+from ulbrek.core.kit.beams import in_place
+
+YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
+LIES_FLAT_DEG = 60.0
+_SOLID_SHARE = 0.6  # of the width must be concrete where straps go
+_STEP_MM = 10.0
+LEAST_APART_MM = 20.0
+
+
+def supports_of(what: Lifted, standing: Standing) -> list[float]:
+    """Where it rests, along its longer side [mm]: its ends, or its supports where there are two or more on it."""
+    low, high = what.lengthwise.low_mm, what.lengthwise.high_mm
+    if standing.rests == "on supports":
+        within = sorted({low + one.mm for one in standing.supports if 0 <= one.mm <= high - low})
+        apart = [at for index, at in enumerate(within) if not index or at - within[index - 1] >= LEAST_APART_MM]
+        if len(apart) >= 2:
+            return apart
+    return [low, high]
+
+
+def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
+    """The piece in its place; None where it rests all over, or is no slab.
+
+    Args:
+        what: the piece
+        standing: what it rests on, and what is put on it
+        mass: its mass with its steel
+    """
+    if standing.rests == "all over" or not what.flat:
+        return None
+    supports, depth = supports_of(what, standing), what.solid.depth_mm
+    slices = what.lengthwise.slices(supports)
+    found = in_place(slices, supports, depth, what.plate_kg_m3, standing.load_kg * GRAVITY)
+    of = f"{what.piece}/in place"
+    stress = stress_of(of, depth, found.bent)
+    lift = Lift(
+        id="in place",
+        name="in its place, with the load on it",
+        stress=stress,
+        needed=work(rules.strength_in_place, of, stress_mpa=stress, safety=SAFETY),
+        limit=work(
+            rules.stress_allowed, of, strength_mpa=what.strength_28_mpa, safety=SAFETY, dynamic=1.0, suction=1.0
+        ),
+        along=what.along,
+        at_mm=found.bent.at_mm,
+        strips=tuple(Strip(*strip) for strip in found.bent.slice.strips),
+        chosen=True,
+        places=found.bent.along,
+    )
+    carried = tuple(
+        work(rules.support_carries, f"{what.piece}/{number}", push_n=push)
+        for number, push in enumerate(found.reactions_n, 1)
+    )
+    in_all = work(rules.in_its_place, what.piece, mass_kg=mass, load_kg=standing.load_kg)
+    low = what.lengthwise.low_mm
+    return Placed(
+        lift, tuple(at - low for at in supports), carried, found.load_at_mm - low,
+        None if found.tips_at_mm is None else found.tips_at_mm - low, in_all,
+    )  # fmt: skip
+
+
+def helped_by(what: Lifted, standing: Standing) -> Standing | None:
+    """The same with one support more where it bends most, if that is enough; None where it is not."""
+    supports = supports_of(what, standing)
+    slices = what.lengthwise.slices(supports)
+    depth, load = what.solid.depth_mm, standing.load_kg * GRAVITY
+    worst = in_place(slices, supports, depth, what.plate_kg_m3, load).bent.at_mm
+    more = sorted([*supports, round(worst / _STEP_MM) * _STEP_MM])
+    if any(b - a < LEAST_APART_MM for a, b in pairwise(more)):
+        return None
+    again = in_place(what.lengthwise.slices(more), more, depth, what.plate_kg_m3, load)
+    stress = 6 * again.bent.moment_nm * 1000 / (max(again.bent.slice.width_mm, 1e-6) * depth**2)
+    if rules.strength_in_place(stress, SAFETY) > what.strength_28_mpa or again.tips_at_mm is not None:
+        return None
+    low = what.lengthwise.low_mm
+    lengths = [{"mm": at - low} for at in more]
+    return Standing.model_validate({**standing.model_dump(), "rests": "on supports", "supports": lengths})
+
+
+def cracked(what: Lifted, lift: Lift) -> Cracked | None:
+    """What the steel still carries where a lift would break it; None where none crosses that place."""
+    if what.steel_up_mm is None:
+        return None
+    of, at, depth = f"{what.piece}/{lift.id}", lift.at_mm, what.solid.depth_mm
+    area = sum(_across(line, lift.along, at) for line in what.steel)
+    to_steel = min(what.steel_up_mm, depth - what.steel_up_mm)
+    width = sum(strip.end_mm - strip.start_mm for strip in lift.strips)
+    if area <= 0 or to_steel <= 0 or width <= 0:
+        return None
+    steel = work(rules.steel_across, of, bars_mm2=area)
+    block = work(rules.block_share, of, strength_mpa=what.strength_28_mpa)
+    axis = work(
+        rules.neutral_axis, of, steel_mm2=steel, depth_mm=to_steel, width_mm=width, strength_mpa=what.strength_28_mpa,
+        block=block, yield_mpa=YIELD_MPA,
+    )  # fmt: skip
+    moment = work(
+        rules.cracked_moment, of, steel_mm2=steel, depth_mm=to_steel, axis_mm=axis, block=block, yield_mpa=YIELD_MPA
+    )
+    return Cracked(moment, lift.stress.value * width * depth**2 / 6 / 1000)
+
+
+def _across(line: SteelLine, along: str, at: float) -> float:
+    start, end = (line.x1, line.x2) if along == "x" else (line.y1, line.y2)
+    if not min(start, end) < at < max(start, end):
+        return 0.0
+    return line.area_mm2 * abs(end - start) / hypot(line.x2 - line.x1, line.y2 - line.y1)
+
+
+def edge_down(what: Lifted) -> EdgeDown | None:
+    """The long edge that it is turned up on: where more concrete is left beside openings, then one that is hidden."""
+    if not what.flat:
+        return None
+    sides = ("front", "back") if what.along == "x" else ("left", "right")
+    least = [float("inf"), float("inf")]
+    for one in what.lengthwise.slices():
+        if len(one.strips) > 1:
+            first, last = one.strips[0], one.strips[-1]
+            least[0], least[1] = min(least[0], first[1] - first[0]), min(least[1], last[1] - last[0])
+    if abs(least[0] - least[1]) > 1.0:
+        down = sides[0] if least[0] > least[1] else sides[1]
+        return EdgeDown(down, "more concrete is left on that side of the openings")
+    hidden = [side for side in sides if side not in what.shown]
+    if len(hidden) == 1:
+        return EdgeDown(hidden[0], "that edge does not show")
+    return EdgeDown(sides[1], "both edges are alike: keep the front one clean" if hidden else "both edges show: pad it")
+
+
+def straps(what: Lifted) -> tuple[Figure, tuple[float, float]]:
+    """How far from its ends it is held, and where that is [mm]; moved outwards where an opening is in the way."""
+    low, high = what.lengthwise.low_mm, what.lengthwise.high_mm
+    in_from = work(rules.strap_place, what.piece, length_mm=high - low)
+
+    def clear(at: float, step: float) -> float:
+        while low < at < high and what.lengthwise.at(at).width_mm < _SOLID_SHARE * _box_width(what):
+            at += step
+        return min(max(at, low), high)
+
+    return in_from, (clear(low + in_from.value, -_STEP_MM) - low, clear(high - in_from.value, _STEP_MM) - low)
+
+
+def _box_width(what: Lifted) -> float:
+    return what.crosswise.high_mm - what.crosswise.low_mm
+
+
+def tipping(what: Lifted, mass: Figure) -> Tipping | None:
+    """How easily it tips while it stands alone; None where it lies as flat as it stands."""
+    if what.centroid_mm <= 0 or what.height_mm <= 0 or what.stands_in_mm < 0:
+        return None
+    angle = work(rules.tipping_angle, what.piece, from_edge_mm=what.stands_in_mm, centroid_mm=what.centroid_mm)
+    if angle.value > LIES_FLAT_DEG:
+        return None
+    push = work(
+        rules.push_that_tips, what.piece, mass_kg=mass, from_edge_mm=what.stands_in_mm, height_mm=what.height_mm
+    )
+    return Tipping(angle, push)
