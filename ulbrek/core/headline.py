@@ -58,6 +58,7 @@ class Headline:
     screws: float
     steel_school: str
     bars: int
+    meshed: bool
     zone: str
     cures: bool
     first_act: ActHeadline | None
@@ -97,7 +98,11 @@ def headline(job: Job, plan: Plan) -> Headline:
         sheets=plan.cutting.sheet_count.value,
         screws=plan.cutting.screws.value,
         steel_school=job.steel.school,
-        bars=sum(len(piece.steel.bars) for piece in plan.pieces),
+        bars=sum(
+            len(piece.steel.bars) + (sum(kind.count for kind in piece.steel.cage.kinds) if piece.steel.cage else 0)
+            for piece in plan.pieces
+        ),
+        meshed=any(piece.steel.mesh for piece in plan.pieces),
         zone=plan.cure.zone,
         cures=bool(plan.cure.acts),
         first_act=next(

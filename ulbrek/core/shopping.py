@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Literal
 
+from ulbrek.core.handling.joined import SAWN
 from ulbrek.core.job import Job
 from ulbrek.core.plan import PiecePlan, Plan, plan
 from ulbrek.core.prices import PriceList
@@ -120,6 +121,15 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     foam = sum(_foam_mm2(one) for one in planned.pieces) / _MM2_PER_M2
     if foam:
         yield "foam and supplies", Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True)
+    ties = sum(one.count * one.steel.ties.value for one in planned.pieces if one.steel.ties)
+    if ties:
+        yield "steel", Take("supply", "ties", "Ties for the steel", ties, "pieces")
+    for wood in planned.joined.wood:
+        size = f"{wood.width_mm:g} x {wood.thickness_mm:g} mm, {wood.length_mm:g} mm"
+        yield "boards and lumber", Take("hardware", f"wood/{size}", f"Wood {size}", wood.count.value, "lengths")
+    for part in planned.joined.parts:
+        if part.kind not in SAWN or part.length_mm is None:
+            yield "foam and supplies", Take("hardware", f"part/{part.name}", part.name, float(part.count), "pieces")
     release = sum(p.form.consumed.release.value for p in planned.pieces if p.form.consumed.release)
     if release:
         yield "foam and supplies", Take("supply", "release", "Release agent", round(release, 2), "l", of_form=True)

@@ -45,8 +45,8 @@ def write_steel_dxf(plan: Plan) -> str:
             height = planned.measure.width_mm
         x = 0.0
         for bar in steel.cage.bent if steel.cage else ():
-            xs, ys = [spot[0] for spot in bar.spots], [spot[1] for spot in bar.spots]
-            moved = [(px - min(xs) + x, py - min(ys) + y) for px, py in bar.spots]
+            xs, ys = bar.corners[::2], bar.corners[1::2]
+            moved = [(px - min(xs) + x, py - min(ys) + y) for px, py in zip(xs, ys, strict=True)]
             space.add_lwpolyline(moved, close=bar.closed, dxfattribs={"layer": "BENT"})
             told = f"{planned.name} {bar.mark}: {bar.count} x {bar.length.value:.0f}"
             space.add_text(told, height=12, dxfattribs={"layer": "NAME"}).set_placement((x, y - 18))

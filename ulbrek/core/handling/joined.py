@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import work
 from ulbrek.core.base.finding import Finding, Quantity, check, finding
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import JoinedPart
-from ulbrek.core.handling.result import CutPart, JoinedResult, StockLength, WoodCut
+from ulbrek.core.handling.result import CutPart, JoinedResult, SawnPart, StockLength, WoodCut
 from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
 
 SAWN = ("plank", "stretcher")
@@ -43,11 +43,9 @@ def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
         lengths += [(one.name, one.length.mm)] * one.count
     for number, ((width, thickness, stock), lengths) in enumerate(kinds.items(), 1):
         plans, too_long, proven = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
-        yield WoodCut(
-            width, thickness, stock, tuple(StockLength(tuple(plan.parts), plan.left_mm) for plan in plans),
-            work(rules.wood_lengths, str(number), lengths_cut=float(len(plans))), proven,
-            tuple(dict.fromkeys(too_long)),
-        )  # fmt: skip
+        cut = tuple(StockLength(tuple(SawnPart(*part) for part in plan.parts), plan.left_mm) for plan in plans)
+        count = work(rules.wood_lengths, str(number), lengths_cut=float(len(plans)))
+        yield WoodCut(width, thickness, stock, cut, count, proven, tuple(dict.fromkeys(too_long)))
 
 
 @check("part-longer-than-stock", "stop")

@@ -1,6 +1,6 @@
 """What turning, carrying and sliding a piece ask of its concrete, through its weakest section."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, SET, TURN
 from ulbrek.core.handling.inputs import Carry
-from ulbrek.core.handling.result import Lift, Strip
+from ulbrek.core.handling.result import Lift, StressAt, Strip
 from ulbrek.core.kit.beams import Bending, Sections, Supports, refined, sliding, weakest
 from ulbrek.core.kit.beams.sections import Axis
 from ulbrek.core.kit.geometry import Solid
@@ -184,7 +184,7 @@ def lift_of(what: Lifted, told: tuple[str, str], bent: Bending, along: Axis, suc
         at_mm=bent.at_mm,
         strips=tuple(Strip(*strip) for strip in bent.slice.strips),
         chosen=chosen,
-        places=_thinned(bent.along),
+        places=thinned(bent.along),
     )
 
 
@@ -207,11 +207,11 @@ def stress_of(of: str, thickness_mm: float, bent: Bending, on_edge: bool = False
     )
 
 
-def _thinned(places: tuple[tuple[float, float], ...]) -> tuple[tuple[float, float], ...]:
-    """The stress along it without places on top of one another, the greater of two kept."""
-    kept: list[tuple[float, float]] = []
+def thinned(places: Sequence[tuple[float, float]]) -> tuple[StressAt, ...]:
+    """The stress along it [mm, MPa], without places on top of one another that say the same."""
+    kept: list[StressAt] = []
     for at, stress in places:
-        if kept and at - kept[-1][0] < 1.0 and stress == kept[-1][1]:
+        if kept and at - kept[-1].at_mm < 1.0 and stress == kept[-1].mpa:
             continue
-        kept.append((at, stress))
+        kept.append(StressAt(at, stress))
     return tuple(kept)

@@ -7,7 +7,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of
+from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of, thinned
 from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, Strip, Tipping
 from ulbrek.core.kit.beams import in_place
 
@@ -56,7 +56,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
         at_mm=found.bent.at_mm,
         strips=tuple(Strip(*strip) for strip in found.bent.slice.strips),
         chosen=True,
-        places=found.bent.along,
+        places=thinned(found.bent.along),
     )
     carried = tuple(
         work(rules.support_carries, f"{what.piece}/{number}", push_n=push)

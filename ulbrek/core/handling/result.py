@@ -16,6 +16,14 @@ class Strip:
 
 
 @dataclass(frozen=True, slots=True)
+class StressAt:
+    """The bending stress at a place along it [mm, MPa]."""
+
+    at_mm: float
+    mpa: float
+
+
+@dataclass(frozen=True, slots=True)
 class Lift:
     """One way of lifting a piece, and what it asks of the concrete.
 
@@ -29,7 +37,7 @@ class Lift:
         at_mm: where it would break, along that direction
         strips: the concrete left there, from and to across [mm]
         chosen: whether the job is carried so
-        places: the stress along it, place after place [mm, MPa]
+        places: the stress along it, place after place
     """
 
     id: str
@@ -41,7 +49,7 @@ class Lift:
     at_mm: float
     strips: tuple[Strip, ...]
     chosen: bool
-    places: tuple[tuple[float, float], ...]
+    places: tuple[StressAt, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,10 +115,18 @@ class CutPart:
 
 
 @dataclass(frozen=True, slots=True)
+class SawnPart:
+    """A part sawn from a length of wood [mm]."""
+
+    name: str
+    length_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class StockLength:
     """One length of wood with the parts cut from it, and what is left [mm]."""
 
-    parts: tuple[tuple[str, float], ...]
+    parts: tuple[SawnPart, ...]
     left_mm: float
 
 
@@ -161,7 +177,7 @@ class HandlingResult:
     cracked: Cracked | None
     edge_down: EdgeDown | None
     strap: Figure
-    straps: tuple[float, float]
+    straps: tuple[float, ...]
     tipping: Tipping | None
     one_person: Figure | None
     one_person_kg: float

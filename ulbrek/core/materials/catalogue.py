@@ -208,6 +208,7 @@ BARS = (
     Bar(id="3", name="#3 bar (3/8 in)", diameter_mm=9.525),
     Bar(id="10", name="10 mm bar", diameter_mm=10.0),
     Bar(id="4", name="#4 bar (1/2 in)", diameter_mm=12.7),
+    Bar(id="6-stainless", name="6 mm bar, stainless", diameter_mm=6.0, finish="stainless"),
 )
 
 MESHES = (

@@ -1,17 +1,16 @@
 """A bar's shape, from the corners along its middle: how long it is cut, and where it is bent."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from math import atan2, cos, degrees, hypot, pi, radians, sin, tan
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.inputs import Standard
-from ulbrek.core.steel.result import Bend
+from ulbrek.core.steel.result import Bend, Run
 
-Spot = tuple[float, float]
+Spot = tuple[float, float]  # in a plan or a section [mm]
 _STRAIGHT_DEG = 2.0  # less of a turn is no bend
 _CHORD_DEG = 15.0  # an arc is drawn in steps of so much
 _ROLLED_DEG = 20.0  # a lesser turn is part of a curve
@@ -62,15 +61,9 @@ def bending_by(standard: Standard, diameter_mm: float, strength_mpa: float) -> B
     )  # fmt: skip
 
 
-def spots_of(outline: Outline) -> tuple[Spot, ...]:
-    """The corners of an outline, its arcs in short steps."""
-    found: list[Spot] = []
-    for edge in outline.edges:
-        found.append((edge.start[0], edge.start[1]))
-        if edge.bulge:
-            steps = max(1, round(abs(edge.length / edge.radius) * 180 / pi / _CHORD_DEG))
-            found += [(spot[0], spot[1]) for spot in edge.chopped_in(steps)[1:-1]]
-    return tuple(found)
+def run_of(spots: Iterable[Spot]) -> Run:
+    """Places as they are told: x, y after x, y [mm]."""
+    return tuple(value for spot in spots for value in spot)
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,13 +5,14 @@ from dataclasses import dataclass
 from itertools import pairwise
 from math import ceil, hypot
 
-from shapely import LineString, Polygon
+from shapely import LineString, Point, Polygon
 from shapely.geometry import JOIN_STYLE
+from shapely.ops import nearest_points
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.steel import rules
-from ulbrek.core.steel.bends import Bending, Shaped, rounded, shaped
-from ulbrek.core.steel.result import BentBar, Cage, CageView, Dot, LongBars, Spot
+from ulbrek.core.steel.bends import Bending, Shaped, Spot, rounded, run_of, shaped
+from ulbrek.core.steel.result import BentBar, Cage, CageView, Dot, LongBars
 
 TWO_PLANES_MM = 100.0  # a profile that is thinner carries one plane of links, in its middle. Source: common practice.
 _SMOOTH_MM = 0.2
@@ -64,8 +65,7 @@ def _in_profile(body: Profile, caged: Caged) -> Cage | None:
     links = _bent("A", "follows the profile", len(planes), link, caged.how)
     at: tuple[Spot, ...] = ()
     if not single:
-        within = _inside(body.outline, cover + 1.5 * d)
-        at = tuple(_along_ring(_spots(within), caged.spacing_mm)) if within is not None else ()
+        at = tuple(_in_link(body.outline, cover + 1.5 * d, link, caged))
     long: tuple[LongBars, ...] = ()
     if at:
         length = work(rules.bar_length, f"{of}/B", side_mm=body.depth_mm, edge_distance_mm=cover)
@@ -74,18 +74,17 @@ def _in_profile(body: Profile, caged: Caged) -> Cage | None:
         rules.cover_in_plane, of, depth_mm=body.depth_mm, diameter_mm=d
     ) if single else work(rules.cover_as_laid, of, cover_mm=caged.cover_mm)  # fmt: skip
     left, _, right, _ = body.outline.bounds
-    seen_along = CageView(
-        "across the links", "the profile goes up",
-        ((( left, 0.0), (right, 0.0), (right, body.depth_mm), (left, body.depth_mm)),),
+    box = ((left, 0.0), (right, 0.0), (right, body.depth_mm), (left, body.depth_mm))
+    seen_along = _view(
+        ("across the links", "the profile goes up"), (box,),
         (
             *(((middle.bounds[0], plane), (middle.bounds[2], plane)) for plane in planes),
             *(((x, cover), (x, body.depth_mm - cover)) for x in sorted({round(spot[0], 1) for spot in at})),
         ),
-        (),
     )  # fmt: skip
-    profile = CageView(
-        "the profile", "one link of several" if len(planes) > 1 else "the link",
-        _rings(body.outline), (rounded(link.spots, True, caged.how.radius_mm),), tuple(Dot(x, y, d) for x, y in at),
+    profile = _view(
+        ("the profile", "one link of several" if len(planes) > 1 else "the link"), _rings(body.outline),
+        (rounded(link.spots, True, caged.how.radius_mm),), [Dot(x, y, d) for x, y in at],
     )  # fmt: skip
     return Cage((links,), long, clear, caged.cover_mm, (profile, seen_along))
 
@@ -132,21 +131,39 @@ def _in_vessel(body: Vessel, caged: Caged) -> Cage | None:
         (inner[2], body.floor_mm),
         (inner[2], body.depth_mm),
     )
-    section = CageView(
-        "cut along its length", "its height goes up",
-        (((box[0], 0.0), (box[2], 0.0), (box[2], body.depth_mm), (box[0], body.depth_mm)), hollow),
-        tuple(section_paths),
-        (*(Dot(x, level, d) for level in levels for x in (left + d, right - d)), *crossing),
+    outside = ((box[0], 0.0), (box[2], 0.0), (box[2], body.depth_mm), (box[0], body.depth_mm))
+    section = _view(
+        ("cut along its length", "its height goes up"), (outside, hollow), section_paths,
+        [*(Dot(x, level, d) for level in levels for x in (left + d, right - d)), *crossing],
     )  # fmt: skip
-    plan = CageView(
-        "from above", "ring and bars of the floor", (*_rings(body.outline), *_rings(body.hollow)),
-        (rounded(ring.spots, True, caged.how.radius_mm), *plan_lines), (),
+    plan = _view(
+        ("from above", "ring and bars of the floor"), (*_rings(body.outline), *_rings(body.hollow)),
+        (rounded(ring.spots, True, caged.how.radius_mm), *plan_lines),
     )  # fmt: skip
     return Cage(tuple(bent), (), cover, caged.cover_mm, (section, plan))
 
 
+def _in_link(outline: Polygon, by_mm: float, link: Shaped, caged: Caged) -> Iterator[Spot]:
+    """Where bars lie inside a link: in its corners and between; where a bend cuts a corner off, against the bend."""
+    within = _inside(outline, by_mm)
+    room = Polygon(rounded(link.spots, True, caged.how.radius_mm)).buffer(-caged.how.diameter_mm)
+    if within is None or room.is_empty:
+        return
+    for spot in _along_ring(_spots(within), caged.spacing_mm):
+        at = Point(spot)
+        near = at if room.buffer(_SMOOTH_MM).contains(at) else nearest_points(room, at)[0]
+        yield near.x, near.y
+
+
+def _view(
+    told: tuple[str, str], concrete: Sequence[Sequence[Spot]], paths: Sequence[Sequence[Spot]], dots: Sequence[Dot] = ()
+) -> CageView:
+    name, across = told
+    return CageView(name, across, tuple(map(run_of, concrete)), tuple(map(run_of, paths)), tuple(dots))
+
+
 def _bent(mark: str, why: str, count: int, bar: Shaped, how: Bending) -> BentBar:
-    return BentBar(mark, why, count, bar.spots, bar.closed, bar.length, bar.bends, how.mandrel, bar.closing)
+    return BentBar(mark, why, count, run_of(bar.spots), bar.closed, bar.length, bar.bends, how.mandrel, bar.closing)
 
 
 def _inside(outline: Polygon, by_mm: float) -> Polygon | None:

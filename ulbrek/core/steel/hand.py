@@ -6,7 +6,7 @@ from itertools import pairwise
 
 from ulbrek.core.steel.inputs import BarByHand
 from ulbrek.core.steel.layout import SHORT_MM, Gap, Ground, Span, clear, crossed, straight_bar
-from ulbrek.core.steel.result import PlacedBar
+from ulbrek.core.steel.result import PlacedBar, Snaps
 
 OWN = "own "  # begins the name of a bar that was put in by hand
 
@@ -52,11 +52,8 @@ def by_hand(
     return list(bars.values()), lost
 
 
-def snaps(ground: Ground, gaps: Sequence[Gap]) -> tuple[tuple[float, ...], tuple[float, ...]]:
-    """Where a bar that is moved comes to rest: at the edge distance, and in the middle of every strip [mm].
-
-    For bars along the length, from the front; and for bars along the width, from the left.
-    """
+def snaps(ground: Ground, gaps: Sequence[Gap]) -> Snaps:
+    """Where a bar that is moved comes to rest: at the edge distance, and in the middle of every strip."""
     size_x, size_y = ground.size
 
     def places(size: float, openings: Sequence[Span]) -> tuple[float, ...]:
@@ -66,7 +63,7 @@ def snaps(ground: Ground, gaps: Sequence[Gap]) -> tuple[tuple[float, ...], tuple
         found |= {edge + side * ground.edge_mm for span in openings for edge, side in zip(span, (-1, 1), strict=True)}
         return tuple(sorted(place for place in found if 0 < place < size))
 
-    return (
+    return Snaps(
         places(size_y, [(gap.front, gap.back) for gap in gaps]),
         places(size_x, [(gap.left, gap.right) for gap in gaps]),
     )

@@ -6,7 +6,7 @@ from typing import Literal
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 
-Spot = tuple[float, float]  # in a plan or a section [mm]
+Run = tuple[float, ...]  # places in a plan or a section: x, y after x, y [mm]
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,7 +84,7 @@ class BentBar:
 
     Attributes:
         mark: what is written on its tag
-        spots: corners along its middle, in its own plane [mm]
+        corners: along its middle, in its own plane
         mandrel: inside diameter of its bends
         closing: how the ends of a ring meet; empty where it is none
     """
@@ -92,7 +92,7 @@ class BentBar:
     mark: str
     why: str
     count: int
-    spots: tuple[Spot, ...]
+    corners: Run
     closed: bool
     length: Figure
     bends: tuple[Bend, ...]
@@ -133,8 +133,8 @@ class CageView:
 
     name: str
     across: str
-    concrete: tuple[tuple[Spot, ...], ...]
-    paths: tuple[tuple[Spot, ...], ...]
+    concrete: tuple[Run, ...]
+    paths: tuple[Run, ...]
     dots: tuple[Dot, ...]
 
 
@@ -155,6 +155,14 @@ class Cage:
 
 
 @dataclass(frozen=True, slots=True)
+class Snaps:
+    """Where a bar comes to rest: one along the length, from the front; one along the width, from the left [mm]."""
+
+    along: tuple[float, ...] = ()
+    across: tuple[float, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class SteelResult:
     """The reinforcement of one piece.
 
@@ -164,7 +172,7 @@ class SteelResult:
         cage: None where it is no cage
         edge: concrete between a bar and the nearest edge or opening; None where there are no bars
         held_at: places at which it is hung or stood up; None where it is laid
-        snaps: where a bar by hand comes to rest: along the width, and along the length [mm]
+        snaps: where a bar by hand comes to rest
     """
 
     piece: str
@@ -183,7 +191,7 @@ class SteelResult:
     fill: Figure | None
     ties: Figure | None
     mass: Figure | None
-    snaps: tuple[tuple[float, ...], tuple[float, ...]]
+    snaps: Snaps
     findings: tuple[Finding, ...]
 
 

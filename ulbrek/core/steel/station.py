@@ -37,6 +37,7 @@ from ulbrek.core.steel.result import (
     CutBar,
     MeshPanel,
     PlacedBar,
+    Snaps,
     Stack,
     SteelCutting,
     SteelResult,
@@ -57,6 +58,7 @@ STOOD = ("clipped up from the base", "on chairs", "on stones")
 HELD_EVERY_MM = {
     "tied over the form": 400.0, "clipped up from the base": 400.0, "on chairs": 600.0, "on stones": 500.0,
 }  # fmt: skip  # Source: common practice.
+OUTSIDE_MM = {"outdoors": rules.OUTDOOR_COVER_MM, "on the ground": rules.GROUND_COVER_MM}
 CAGE_PLACING = (
     "Stand or hang the cage in the form before the pour, wheels or blocks of mortar between it and the boards."
 )
@@ -148,7 +150,7 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
         else None,
         ties=_ties(what, placed, cage),
         mass=_mass(what, (panel, placed, cage), mesh, bar),
-        snaps=snaps(ground, what.gaps) if flat else ((), ()),
+        snaps=snaps(ground, what.gaps) if flat else Snaps(),
         findings=tuple(_findings(inputs, what, (stack, placed, cage, lost, caged and cage is None), (mesh, bar, bars))),
     )
 
@@ -254,18 +256,19 @@ def _stack(
     show, back = (under, over) if what.show_down else (over, under)
     if what.ground_mm:
         show = work(rules.cover_ground, key, cover_mm=show, ground_mm=what.ground_mm)
-    needed = {
-        "indoors": lambda: work(rules.cover_indoors, key, least_mm=rules.INDOOR_COVER_MM),
-        "outdoors": lambda: work(rules.cover_outside, key, table_mm=rules.OUTDOOR_COVER_MM),
-        "on the ground": lambda: work(rules.cover_outside, key, table_mm=rules.GROUND_COVER_MM),
-    }[inputs.exposure]()
+    outside = OUTSIDE_MM.get(inputs.exposure)
+    rusts = (bool(wires) and mesh.finish == "plain") or (bool(ways) and bar.finish == "plain")
+    if outside is not None and rusts:
+        needed = work(rules.cover_outside, key, table_mm=outside)
+    else:
+        needed = work(rules.cover_indoors, key, least_mm=rules.INDOOR_COVER_MM)
     return Stack(height, under, show, back, needed, layers, len(wires))
 
 
 def _cage(inputs: SteelInputs, what: Reinforced, bar: Bar) -> Cage | None:
     if what.body is None:
         return None
-    outside = {"outdoors": rules.OUTDOOR_COVER_MM, "on the ground": rules.GROUND_COVER_MM}.get(inputs.exposure)
+    outside = OUTSIDE_MM.get(inputs.exposure)
     if outside is not None and bar.finish == "plain":
         cover = work(rules.cover_outside, what.piece, table_mm=outside)
     else:
@@ -327,8 +330,7 @@ def _findings(
 ) -> Iterator[Finding]:
     (mesh, bar, bars), (stack, placed, cage, lost, no_cage) = chosen, laid
     if stack:
-        finish = mesh.finish if stack.meshed and (mesh.finish == "plain" or not placed) else bar.finish
-        yield from checks.too_little_cover(inputs, what.piece, stack, bars, finish)
+        yield from checks.too_little_cover(inputs, what.piece, stack, bars)
         yield from checks.bar_too_thick(bar, what.thickness_mm, placed, bars)
         if stack.meshed:
             yield from checks.mixed_finishes(mesh, bar, placed)

@@ -7,7 +7,6 @@ from math import ceil
 from typing import Any
 from zoneinfo import ZoneInfo
 
-from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
@@ -16,6 +15,7 @@ from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
 from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages
+from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
 from ulbrek.files.pack.words import Block, table
 
@@ -25,7 +25,7 @@ _BOX, _TICKED = "\u2610", "\u2611"
 _WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
 
 
-class Pages(SteelPages, MixPages):
+class Pages(SteelPages, MovePages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -280,39 +280,6 @@ class Pages(SteelPages, MixPages):
         if setting.guide:
             told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
         return [_BOX, numbers, "rip at" if first.kind == "rip" else "crosscut at", told]
-
-    def _move(self) -> Iterator[Block]:
-        for planned in self.plan.pieces:
-            handled = planned.handling
-            people = (
-                self._of(handled.people_needed) if handled.by_hand else "not by hand: dolly, cart, hoist, or split it"
-            )
-            turn, *ways = handled.lifts
-            chosen = next(way for way in ways if way.chosen)
-            yield {"kind": "heading", "text": planned.name}
-            yield table(
-                ["", ""],
-                [
-                    ["Mass, with its steel", self._range(handled.mass)],
-                    *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
-                    ["To lift it", people],
-                    ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],
-                    ["Carry it", f"{chosen.id}, not before {self._of(self._need(planned, 'carry'))}"],
-                    ["Stress when turned", f"{self._of(turn.stress)} of {self._of(turn.limit)} at 28 days"],
-                    ["Stress when carried", f"{self._of(chosen.stress)} of {self._of(chosen.limit)} at 28 days"],
-                ],
-            )
-        yield {"kind": "care", "lines": list(self.plan.pieces[0].handling.care)}
-        yield {
-            "kind": "text",
-            "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
-            "and the local code.",
-        }
-
-    def _need(self, planned: PiecePlan, act: str) -> Figure:
-        need = next(one for one in planned.handling.needs if one.id == act)
-        assert need.strength is not None  # noqa: S101 - turning and carrying always need one
-        return need.strength
 
     def _calendar(self) -> Iterator[Block]:
         cure = self.plan.cure

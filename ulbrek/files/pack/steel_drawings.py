@@ -7,7 +7,7 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
-from ulbrek.core.steel.result import BentBar, CageView, Spot
+from ulbrek.core.steel.result import BentBar, CageView, Run
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
 
@@ -65,14 +65,14 @@ def steel_section(piece: Piece, planned: PiecePlan, units: Units) -> str:
 
 def cage_view(view: CageView) -> str:
     """A cage from one side."""
-    spots = [spot for ring in view.concrete for spot in ring]
+    spots = [spot for ring in view.concrete for spot in places(ring)]
     left, right = min(x for x, _ in spots), max(x for x, _ in spots)
     low, high = min(y for _, y in spots), max(y for _, y in spots)
     drawing = Drawing(Box(left, low, right - left, high - low), WIDTH_MM / 2 - 2, 84, mirrored=False, margin_mm=4)
     for number, ring in enumerate(view.concrete):
-        drawing.path([value for x, y in ring for value in (x, y, 0.0)], "#ffffff" if number else CONCRETE, 0.5)
+        drawing.path([value for x, y in places(ring) for value in (x, y, 0.0)], "#ffffff" if number else CONCRETE, 0.5)
     for path in view.paths:
-        _run(drawing, path, 1.0)
+        _draw(drawing, places(path), 1.0)
     for dot in view.dots:
         drawing.dot(dot.x, dot.y, max(0.7, dot.diameter_mm / 2 * drawing.scale), filled=True)
     return drawing.svg()
@@ -80,11 +80,12 @@ def cage_view(view: CageView) -> str:
 
 def bent_bar(bar: BentBar, units: Units) -> str:
     """One bar with the lengths of its legs, along its middle from corner to corner."""
-    xs, ys = [x for x, _ in bar.spots], [y for _, y in bar.spots]
+    corners = places(bar.corners)
+    xs, ys = [x for x, _ in corners], [y for _, y in corners]
     extent = Box(min(xs), min(ys), max(max(xs) - min(xs), 1.0), max(max(ys) - min(ys), 1.0))
     drawing = Drawing(extent, WIDTH_MM / 2 - 2, 62, mirrored=False, margin_mm=10)
-    ring = (*bar.spots, bar.spots[0]) if bar.closed else bar.spots
-    _run(drawing, ring, 0.9)
+    ring = [*corners, corners[0]] if bar.closed else corners
+    _draw(drawing, ring, 0.9)
     legs = list(pairwise(ring))
     if len(legs) <= 8:
         for a, b in legs:
@@ -95,6 +96,11 @@ def bent_bar(bar: BentBar, units: Units) -> str:
     return drawing.svg()
 
 
-def _run(drawing: Drawing, path: Sequence[Spot], stroke: float) -> None:
+def places(run: Run) -> list[tuple[float, float]]:
+    """The places of a run, x, y after x, y, one by one."""
+    return list(zip(run[::2], run[1::2], strict=True))
+
+
+def _draw(drawing: Drawing, path: Sequence[tuple[float, float]], stroke: float) -> None:
     for a, b in pairwise(path):
         drawing.line(*a, *b, stroke)

@@ -113,6 +113,11 @@ export const WATER: Record<Units, { name: string; litres: number }> = {
   in: { name: "qt", litres: LITRES_PER_QUART },
 };
 
+export const MASS: Record<Units, { name: string; kg: number }> = {
+  mm: { name: "kg", kg: 1 },
+  in: { name: "lb", kg: KG_PER_POUND },
+};
+
 /** A temperature in the reader's scale. */
 export function writeTemperature(celsius: number, units: Units): string {
   return units === "mm" ? `${trim(celsius, 1)} °C` : `${trim(celsius * 1.8 + 32, 0)} °F`;

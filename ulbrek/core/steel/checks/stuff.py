@@ -13,9 +13,7 @@ _TRIFLE_MM = 1e-6
 
 
 @check("too-little-cover", "caution")
-def too_little_cover(
-    inputs: SteelInputs, piece: str, stack: Stack, bars: Sequence[Bar], finish: Finish
-) -> list[Finding]:
+def too_little_cover(inputs: SteelInputs, piece: str, stack: Stack, bars: Sequence[Bar]) -> list[Finding]:
     """Too little concrete over the steel
 
     Too near the show face steel ghosts through or rusts; outdoors, plain steel rusts and bursts thin concrete.
@@ -23,8 +21,8 @@ def too_little_cover(
     Source: common practice indoors, 12 mm to the show face; ACI 318-19 Table 20.5.1.3.1 outdoors, from memory
     """
     needed, cover = stack.cover_needed.value, min(stack.cover_show.value, stack.cover_back.value)
-    outside = inputs.exposure != "indoors"
-    if cover >= needed - _TRIFLE_MM or (outside and finish != "plain" and cover >= INDOOR_COVER_MM):
+    outside = needed > INDOOR_COVER_MM  # in the weather, and of plain steel
+    if cover >= needed - _TRIFLE_MM:
         return []
     thinner = [] if outside else _thinner_bar(stack, bars)
     change = None

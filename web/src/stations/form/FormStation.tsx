@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
-import type { Job, PiecePlan, Plan, Schemas, Shop } from "@/api/client";
+import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { schoolsQuery, shopQuery } from "@/api/queries";
 import { Choice, Select } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { LengthField } from "@/parts/LengthField";
 import { NumberField } from "@/parts/NumberField";
+import { Ways } from "@/parts/Ways";
 import { FigureButton, FigureLine } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -323,26 +324,6 @@ function Habits({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor })
         ) : null;
       })}
     </section>
-  );
-}
-
-/** The ways of doing something, each with its reason and its limit: opened where one wants to know. */
-function Ways({ label, ways, chosen }: { label: string; ways: readonly Schemas["Way"][]; chosen: string }) {
-  return (
-    <details className="border-b border-line">
-      <summary className="flex min-h-11 cursor-pointer items-center text-soft underline">
-        {label}: the ways and their reasons
-      </summary>
-      <dl className="pb-2">
-        {ways.map(({ value, why, limit }) => (
-          <div key={value} className={`mb-2 border-l-4 pl-3 ${value === chosen ? "border-chalk" : "border-line"}`}>
-            <dt className="font-bold">{value}</dt>
-            <dd>{why}</dd>
-            {limit && <dd className="text-soft">{limit}</dd>}
-          </div>
-        ))}
-      </dl>
-    </details>
   );
 }
 

@@ -125,7 +125,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       };
     case "steel":
       return headline.bars
-        ? { headline: write(headline.bars, "bars", units), detail: "and mesh" }
+        ? { headline: write(headline.bars, "bars", units), detail: headline.meshed ? "and mesh" : "" }
         : { headline: headline.steel_school, detail: "" };
     case "cure":
       return cureLine(headline);

@@ -4,8 +4,7 @@ import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-
-type Lift = PiecePlan["handling"]["lifts"][number];
+import { type Lift, StressStrip } from "./StressStrip";
 
 interface Props {
   piece: PiecePlan;
@@ -21,15 +20,18 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
     <section aria-label={`${piece.name}, lifted`}>
       <h2 className="text-lg font-bold">{piece.name}: how it is lifted</h2>
       <ul className="mt-2 border-t-2 border-ink">
-        {piece.handling.lifts.map((lift) => {
+        {[...piece.handling.lifts, ...(piece.handling.slide ? [piece.handling.slide] : [])].map((lift) => {
           const used = lift.stress.value / lift.limit.value;
           return (
             <li
               key={lift.id}
               data-lift={lift.id}
-              className="grid grid-cols-[84px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[110px_minmax(0,1fr)_8rem]"
+              className="grid grid-cols-[124px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[164px_minmax(0,1fr)_8rem]"
             >
-              <WeakPlace lift={lift} piece={piece} length={length} width={width} />
+              <div>
+                <WeakPlace lift={lift} piece={piece} length={length} width={width} />
+                <Along lift={lift} length={length} width={width} />
+              </div>
               <div className="min-w-0">
                 <p className="font-bold">{lift.name}</p>
                 <Used share={used} />
@@ -39,8 +41,10 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
                   <FigureButton figure={lift.needed} />
                 </p>
               </div>
-              {lift.id === "turn" ? (
-                <span className="text-soft max-sm:col-start-2">always</span>
+              {lift.id === "turn" || lift.id === "slide" ? (
+                <span className="text-soft max-sm:col-start-2">
+                  {lift.id === "turn" ? "always" : lift.chosen ? "planned so" : "not planned"}
+                </span>
               ) : (
                 <button
                   type="button"
@@ -57,10 +61,26 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
         })}
       </ul>
       <p className="mt-2 text-soft">
-        The dark line is the section that would break first. Inner corners concentrate the stress; a radius helps. For
+        The dark line is the section that would break first; the curve under it is the stress along it, front to back
+        where it is turned, the broken line what is allowed. Inner corners concentrate the stress; a radius helps. For
         anything over people's heads, or that holds people up, a licensed engineer decides.
       </p>
     </section>
+  );
+}
+
+const PLAN = { width: 120, height: 74 };
+const STRIP_PX = 34;
+
+/** Along the way that it bends, under its plan where that is from left to right. */
+function Along({ lift, length, width }: { lift: Lift; length: number; width: number }) {
+  const scale = Math.min(PLAN.width / length, PLAN.height / width);
+  const run = lift.along === "x" ? length : width;
+  const low = lift.places[0]?.at_mm ?? 0;
+  return (
+    <div className="mt-1 pl-0.5">
+      <StressStrip lift={lift} low={low} high={low + run} width={Math.max(60, run * scale)} height={STRIP_PX} />
+    </div>
   );
 }
 
@@ -85,7 +105,7 @@ function Used({ share }: { share: number }) {
 }
 
 function WeakPlace({ lift, piece, length, width }: { lift: Lift; piece: PiecePlan; length: number; width: number }) {
-  const scale = Math.min(80 / length, 60 / width);
+  const scale = Math.min(PLAN.width / length, PLAN.height / width);
   const y = (mm: number) => (width - mm) * scale;
   const view: View = { scale, left: 0, top: 0, length, width, mirrored: false };
   return (

@@ -1,17 +1,28 @@
+import { useState } from "react";
 import type { Job, PiecePlan } from "@/api/client";
 import { withField } from "@/api/editor";
 import { Choice } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
+import { NumberField } from "@/parts/NumberField";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { MASS, write } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
+import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, type StationProps, useApply } from "../job/station";
 import { typed } from "../measure/kinds";
+import { HandlingCard } from "./HandlingCard";
+import { InPlace } from "./InPlace";
+import { JoinedParts } from "./JoinedParts";
 import { Lifts } from "./Lifts";
 import { PostureFields } from "./PostureFields";
 import { TeamScale } from "./TeamScale";
+
+const CARRIERS = [
+  { field: "bench_kg", label: "The bench under the form carries", empty: "not known" },
+  { field: "dolly_kg", label: "The dolly or cart carries", empty: "there is none" },
+] as const;
 
 const TEAMS = ["1", "2", "3", "4"] as const;
 
@@ -20,8 +31,10 @@ export function MoveStation({ editor }: StationProps) {
   const { units } = usePreferences();
   const { job, plan } = editor.shown;
   const apply = useApply(editor);
-  const first = plan.pieces[0];
+  const [index, setIndex] = useState(0);
+  const first = plan.pieces[index] ?? plan.pieces[0];
   if (!first) return null;
+  const mass = MASS[units];
   const people = String(Math.min(4, job.handling?.people ?? 2)) as (typeof TEAMS)[number];
   const byEquation = job.handling?.posture != null;
   const set = (field: string, value: unknown, what: string) =>
@@ -33,16 +46,21 @@ export function MoveStation({ editor }: StationProps) {
         <h2 className="mb-3 text-lg font-bold">First</h2>
         <Findings findings={findingsOf(plan, "move")} onChange={apply} />
       </section>
-      {plan.pieces.map((piece) => (
-        <PieceFigures key={piece.id} piece={piece} />
-      ))}
+      <PieceFigures piece={first} />
       <Care lines={first.handling.care} />
     </>
   );
 
   return (
-    <Bench editor={editor} title="Move" ticket={ticket} findings={findingsOf(plan, "move")}>
+    <Bench
+      editor={editor}
+      title="Move"
+      tools={<PieceSelect job={job} index={index} onChoose={setIndex} />}
+      ticket={ticket}
+      findings={findingsOf(plan, "move")}
+    >
       <div className="mx-auto max-w-3xl space-y-8 p-5">
+        <HandlingCard piece={first} plan={plan} />
         <section aria-label="People there">
           <h2 className="mb-2 text-lg font-bold">People there on the day</h2>
           <Choice
@@ -51,21 +69,31 @@ export function MoveStation({ editor }: StationProps) {
             choices={TEAMS.map((team) => ({ value: team, text: team === "4" ? "4 or more" : team }))}
             onChoose={(team) => void set("people", Number(team), `${team} people there`)}
           />
+          <div className="mt-2 grid gap-x-8 sm:grid-cols-2">
+            {CARRIERS.map(({ field, label, empty }) => {
+              const kg = job.handling?.[field] ?? null;
+              return (
+                <NumberField
+                  key={field}
+                  label={label}
+                  unit={mass.name}
+                  value={kg === null ? null : Math.round((kg / mass.kg) * 10) / 10}
+                  empty={empty}
+                  onKeep={(typed) => set(field, typed === null ? null : typed * mass.kg, `${label}: ${typed ?? empty}`)}
+                />
+              );
+            })}
+          </div>
         </section>
-        {plan.pieces.map((piece) => (
-          <TeamScale key={piece.id} piece={piece} />
-        ))}
-        {plan.pieces.map((piece) => {
-          return (
-            <Lifts
-              key={piece.id}
-              piece={piece}
-              length={piece.measure.length_mm}
-              width={piece.measure.width_mm}
-              onCarry={(way) => void set("carry", way, `Carried ${way}`)}
-            />
-          );
-        })}
+        <TeamScale piece={first} />
+        <Lifts
+          piece={first}
+          length={first.measure.length_mm}
+          width={first.measure.width_mm}
+          onCarry={(way) => void set("carry", way, `Carried ${way}`)}
+        />
+        <InPlace job={job} piece={first} editor={editor} />
+        <JoinedParts job={job} plan={plan} editor={editor} />
         <section aria-label="What one person lifts">
           <h2 className="mb-2 text-lg font-bold">
             One person lifts {write(first.handling.one_person_kg, "kg", units)}
@@ -113,6 +141,8 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
         <FigureLine label="Mass, with its steel" figure={handled.mass} />
+        <FigureLine label="stripped" figure={piece.measure.mass_stripped} />
+        <FigureLine label="dried out" figure={piece.measure.mass_dry} />
         {handled.in_form && <FigureLine label="with its form" figure={handled.in_form} />}
         <FigureLine
           label="To lift it"

@@ -1,5 +1,8 @@
+import { useState } from "react";
 import type { PiecePlan } from "@/api/client";
-import { type Frame, frame } from "@/drawing/extent";
+import type { Editor } from "@/api/editor";
+import { DimensionLine } from "@/drawing/DimensionLine";
+import { frame } from "@/drawing/extent";
 import { Hatches } from "@/drawing/Hatches";
 import { Openings } from "@/drawing/Openings";
 import { pathData } from "@/drawing/path";
@@ -7,12 +10,15 @@ import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { SteelSection } from "./SteelSection";
+import { isLevel, placeOf, useBars } from "./useBars";
 
-const MARGINS = { left: 40, right: 40, top: 30, bottom: 10 };
-const SECTION_PX = 190;
-const SECTION_SCALE = 2.4;
+const MARGINS = { left: 40, right: 40, top: 34, bottom: 10 };
+const SECTION_PX = 200;
+const GRIP_PX = 22;
 
 interface Props {
+  editor: Editor;
   planned: PiecePlan;
   length: number;
   width: number;
@@ -20,15 +26,20 @@ interface Props {
   mirrored: boolean;
 }
 
-/** The steel from above, and cut across through its first bar, larger than the plan. */
-export function SteelDrawing({ planned, length, width, thickness, mirrored }: Props) {
+/** The steel from above, its bars moved by hand, and cut across, its height moved by hand. */
+export function SteelDrawing({ editor, planned, length, width, thickness, mirrored }: Props) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
+  const [chosen, setChosen] = useState<string | null>(null);
   const { steel, measure } = planned;
-  if (size.width === 0) return <div ref={area} className="h-full min-h-96" />;
   const extent = { x0: 0, y0: 0, x1: length, y1: width };
-  const at = frame(extent, { width: size.width, height: size.height - SECTION_PX }, MARGINS, mirrored);
+  const room = { width: Math.max(size.width, 80), height: Math.max(size.height - SECTION_PX, 80) };
+  const at = frame(extent, room, MARGINS, mirrored);
+  const bars = useBars({ editor, planned, view: at.view, units });
+  if (size.width === 0) return <div ref={area} className="h-full min-h-96" />;
   const bottom = at.y(0);
+  const picked = steel.bars.find((bar) => bar.key === chosen);
+  const grid = steel.bars.filter((bar) => bar.why === "of the grid");
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
       <svg width={size.width} height={size.height} className="absolute inset-0">
@@ -47,32 +58,78 @@ export function SteelDrawing({ planned, length, width, thickness, mirrored }: Pr
             />
           ))}
         </g>
-        <g stroke="var(--steel)" strokeWidth={Math.max(4, steel.bar_mm * at.scale)} strokeLinecap="round">
-          {steel.bars.map(({ key, line }) => (
-            <line
+        {steel.bars.map((bar) => {
+          const { line, key } = bar;
+          const ends = { x1: at.x(line.x1), y1: at.y(line.y1), x2: at.x(line.x2), y2: at.y(line.y2) };
+          return (
+            // biome-ignore lint/a11y/useSemanticElements: a bar on a drawing cannot be a button of HTML
+            <g
               key={key}
-              x1={at.x(line.x1)}
-              y1={at.y(line.y1)}
-              x2={at.x(line.x2)}
-              y2={at.y(line.y2)}
-              data-bar={key}
-            />
-          ))}
-        </g>
-        <Section at={at} steel={steel} width={width} thickness={thickness} top={bottom + 66} area={size.width} />
+              role="button"
+              tabIndex={0}
+              aria-label={`Bar ${bar.why}, ${writeLength(bar.length.value, units)}`}
+              aria-pressed={chosen === key}
+              className={`steel-bar ${bar.moves ? (isLevel(bar) ? "cursor-ns-resize" : "cursor-ew-resize") : ""}`}
+              onFocus={() => setChosen(key)}
+              onPointerDown={(event) => bars.down(event, bar)}
+              onPointerMove={bars.move}
+              onPointerUp={bars.up}
+              onPointerCancel={bars.up}
+              onKeyDown={(event) => bars.nudge(event, bar)}
+              style={{ touchAction: "none" }}
+            >
+              <line {...ends} stroke="transparent" strokeWidth={GRIP_PX} />
+              <line
+                {...ends}
+                stroke={chosen === key ? "var(--chalk)" : "var(--steel)"}
+                strokeWidth={Math.max(4, steel.bar_mm * at.scale)}
+                strokeLinecap="round"
+                data-bar={key}
+              />
+            </g>
+          );
+        })}
+        {bars.guide !== null && picked && (
+          <line
+            {...(isLevel(picked)
+              ? { x1: at.x(0), x2: at.x(length), y1: at.y(bars.guide), y2: at.y(bars.guide) }
+              : { x1: at.x(bars.guide), x2: at.x(bars.guide), y1: at.y(0), y2: at.y(width) })}
+            stroke="var(--crayon)"
+            strokeWidth="1.5"
+            strokeDasharray="3 4"
+          />
+        )}
+        <SteelSection
+          editor={editor}
+          steel={steel}
+          width={width}
+          thickness={thickness}
+          faceDown={mirrored}
+          top={bottom + 66}
+          area={size.width}
+          most={at.scale * 2.4}
+        />
       </svg>
-      {steel.bars.map((bar) => (
-        <Tag
-          key={bar.key}
-          x={at.x((bar.line.x1 + bar.line.x2) / 2) + (bar.line.x1 === bar.line.x2 ? 0 : at.scale * length * 0.28)}
-          y={at.y((bar.line.y1 + bar.line.y2) / 2)}
-        >
-          {steel.bar_name.split(" (")[0]}, {writeLength(bar.length.value, units)}
+      {steel.bars
+        .filter((bar) => bar.why !== "of the grid" && bar.key !== chosen)
+        .map((bar) => (
+          <Tag
+            key={bar.key}
+            x={at.x((bar.line.x1 + bar.line.x2) / 2) + (isLevel(bar) ? at.scale * length * 0.28 : 0)}
+            y={at.y((bar.line.y1 + bar.line.y2) / 2)}
+          >
+            {steel.bar_name.split(" (")[0]}, {writeLength(bar.length.value, units)}
+          </Tag>
+        ))}
+      {picked?.moves && <Distances bar={picked} at={at} length={length} width={width} />}
+      {picked && (
+        <Tag x={size.width / 2} y={18} tone="now">
+          {picked.why}, {writeLength(picked.length.value, units)}
         </Tag>
-      ))}
+      )}
       <p className="absolute text-soft" style={{ left: 40, top: bottom + 22 }}>
         {steel.stack
-          ? `front to back, show face ${mirrored ? "below" : "above"}`
+          ? `front to back, ${mirrored ? "show face" : "underside"} below${grid.length ? `; a grid of ${grid.length} bars` : ""}`
           : steel.school === "fibre only"
             ? "Fibre in the mix, no steel."
             : "No steel."}
@@ -81,76 +138,43 @@ export function SteelDrawing({ planned, length, width, thickness, mirrored }: Pr
   );
 }
 
-interface SectionProps {
-  at: Frame;
-  steel: PiecePlan["steel"];
-  width: number;
-  thickness: number;
-  top: number;
-  area: number;
-}
+type Bar = PiecePlan["steel"]["bars"][number];
 
-/** Across the piece, from front to back: mesh wires and bars as round as they are, at their true height. */
-function Section({ steel, width, thickness, top, area, at }: SectionProps) {
+/** How far a bar lies from the two sides that it runs along. */
+function Distances({
+  bar,
+  at,
+  length,
+  width,
+}: {
+  bar: Bar;
+  at: ReturnType<typeof frame>;
+  length: number;
+  width: number;
+}) {
   const { units } = usePreferences();
-  const scale = Math.min(at.scale * SECTION_SCALE, (area - 220) / width, 70 / thickness);
-  const left = 40;
-  const y = (up: number) => top + (thickness - up) * scale;
-  const stack = steel.stack;
-  if (!stack) return null;
-  const [lower, upper, bar] = [stack.layers[0] ?? 0, stack.layers[1] ?? 0, stack.layers[2] ?? 0];
-  const floor = stack.cover_show.value;
-  const level = steel.mesh?.wires.filter((wire) => wire.y1 === wire.y2) ?? [];
-  const places = [...new Set(level.map((wire) => wire.y1))];
+  const place = placeOf(bar);
+  const level = isLevel(bar);
+  const run = level ? width : length;
   return (
-    <g>
-      <rect
-        x={left}
-        y={top}
-        width={width * scale}
-        height={thickness * scale}
-        fill="url(#concrete)"
-        stroke="var(--ink)"
-        strokeWidth="1.5"
-      />
-      <line
-        x1={left + (steel.mesh?.y_mm ?? 0) * scale}
-        x2={left + (width - (steel.mesh?.y_mm ?? 0)) * scale}
-        y1={y(floor + lower / 2)}
-        y2={y(floor + lower / 2)}
-        stroke="var(--steel)"
-        strokeWidth={Math.max(2, lower * scale)}
-      />
-      {places.map((place) => (
-        <circle
-          key={place}
-          cx={left + place * scale}
-          cy={y(floor + lower + upper / 2)}
-          r={Math.max(2, (upper * scale) / 2)}
-          fill="var(--steel)"
-        />
-      ))}
-      {steel.bars
-        .filter((one) => one.line.y1 === one.line.y2)
-        .map((one) => (
-          <circle
-            key={one.key}
-            cx={left + one.line.y1 * scale}
-            cy={y(floor + lower + upper + bar / 2)}
-            r={Math.max(3.5, (bar * scale) / 2)}
-            fill="var(--steel)"
-            stroke="var(--ink)"
-          />
-        ))}
-      <line x1={left} x2={left + width * scale} y1={y(0)} y2={y(0)} stroke="var(--ink)" strokeWidth="4" />
-      <g stroke="var(--chalk)" strokeWidth="1.5">
-        <path
-          d={`M${left + width * scale + 14} ${y(0)}V${y(floor)}M${left + width * scale + 8} ${y(0)}h12M${left + width * scale + 8} ${y(floor)}h12`}
-        />
-      </g>
-      <text x={left + width * scale + 28} y={y(floor / 2) + 6} className="figure text-base" fill="var(--chalk)">
-        {writeLength(floor, units)} cover
-      </text>
-    </g>
+    <>
+      {[[0, place] as const, [place, run] as const].map(([low, high]) => {
+        const middle = (low + high) / 2;
+        const [x, y] = level ? [at.x(length * 0.12), at.y(middle)] : [at.x(middle), at.y(width * 0.12)];
+        const ends = level
+          ? { x1: at.x(length * 0.12), x2: at.x(length * 0.12), y1: at.y(low), y2: at.y(high) }
+          : { x1: at.x(low), x2: at.x(high), y1: at.y(width * 0.12), y2: at.y(width * 0.12) };
+        return (
+          <span key={low}>
+            <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
+              <DimensionLine {...ends} />
+            </svg>
+            <Tag x={x} y={y}>
+              {writeLength(high - low, units)}
+            </Tag>
+          </span>
+        );
+      })}
+    </>
   );
 }

@@ -1,0 +1,117 @@
+"""The page of moving: a handling card for each piece, what its place must carry, and what is joined on."""
+
+from collections.abc import Iterator
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.handling.result import HandlingResult, Lift
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.plan import PiecePlan
+from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
+from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
+from ulbrek.files.pack.words import Block, Words, table
+
+_EDGES = {"front": (0, 0, 1, 0), "back": (0, 1, 1, 1), "left": (0, 0, 0, 1), "right": (1, 0, 1, 1)}
+
+
+class MovePages(Words):
+    """The page of moving."""
+
+    def _move(self) -> Iterator[Block]:
+        for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
+            handled = planned.handling
+            people = (
+                self._of(handled.people_needed) if handled.by_hand else "not by hand: dolly, cart, hoist, or split it"
+            )
+            _, *ways = handled.lifts
+            chosen = next(way for way in ways if way.chosen)
+            yield {"kind": "heading", "text": planned.name}
+            if handled.edge_down:
+                yield {"kind": "drawing", "svg": handling_card(piece, planned, chosen)}
+            yield table(
+                ["", ""],
+                [
+                    ["Mass, with its steel", self._range(handled.mass)],
+                    *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
+                    ["To lift it", people],
+                    *self._edge(handled),
+                    ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],
+                    ["Carry it", f"{chosen.id}, not before {self._of(self._need(planned, 'carry'))}"],
+                    *([["Slide it", self._stress(handled.slide)]] if handled.slide and handled.slide.chosen else []),
+                    ["Stress when turned", self._stress(handled.lifts[0])],
+                    ["Stress when carried", self._stress(chosen)],
+                    *self._placed(handled),
+                ],
+            )
+        yield from self._joined()
+        yield {"kind": "care", "lines": list(self.plan.pieces[0].handling.care)}
+        yield {
+            "kind": "text",
+            "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
+            "and the local code.",
+        }
+
+    def _edge(self, handled: HandlingResult) -> Iterator[list[str]]:
+        if handled.edge_down:
+            yield ["Edge down", f"{handled.edge_down.side}: {handled.edge_down.why}"]
+            yield ["Held or strapped", f"{' and '.join(self._mm(at) for at in handled.straps)} along it"]
+        if handled.tipping:
+            told = (
+                f"it tips at a lean of {self._of(handled.tipping.angle)}, or a push of {self._of(handled.tipping.push)}"
+            )
+            yield ["Standing alone", told]
+
+    def _placed(self, handled: HandlingResult) -> Iterator[list[str]]:
+        placed = handled.placed
+        if placed:
+            supports = zip(placed.supports_mm, placed.carried, strict=True)
+            yield ["Rests at", ", ".join(f"{self._mm(at)} ({self._of(carried)})" for at, carried in supports)]
+            yield ["Stress in its place", self._stress(placed.lift)]
+            yield ["What carries it carries", self._of(placed.in_all)]
+
+    def _stress(self, lift: Lift) -> str:
+        return f"{self._of(lift.stress)} of {self._of(lift.limit)} at 28 days"
+
+    def _joined(self) -> Iterator[Block]:
+        joined = self.plan.joined
+        if not joined.parts:
+            return
+        yield {"kind": "heading", "text": "What is joined to it"}
+        rows = []
+        for part in joined.parts:
+            sides = (part.length_mm, part.width_mm, part.thickness_mm)
+            size = " × ".join(self._mm(side) for side in sides if side)
+            rows.append([part.name, part.kind, str(part.count), size])
+        yield table(["", "", "how many", "size"], rows)
+        for wood in joined.wood:
+            cuts = "; ".join(" + ".join(self._mm(part.length_mm) for part in length.parts) for length in wood.lengths)
+            yield {"kind": "text", "text": f"{self._of(wood.count)} of {self._mm(wood.length_mm)}: {cuts}."}
+
+    def _need(self, planned: PiecePlan, act: str) -> Figure:
+        need = next(one for one in planned.handling.needs if one.id == act)
+        assert need.strength is not None  # noqa: S101 - turning and carrying always need one
+        return need.strength
+
+
+def handling_card(piece: Piece, planned: PiecePlan, chosen: Lift) -> str:
+    """The piece from above: the edge that goes down, where it is held, and the section that would break first."""
+    measured, handled = planned.measure, planned.handling
+    length, width = measured.length_mm, measured.width_mm
+    drawing = Drawing(Box(0, 0, length, width), WIDTH_MM * 0.8, 70, mirrored=False, margin_mm=9)
+    drawing.path(measured.path, CONCRETE, 0.5)
+    for feature in measured.features:
+        draw_feature(drawing, feature)
+    if handled.edge_down:
+        x1, y1, x2, y2 = _EDGES[handled.edge_down.side]
+        drawing.line(x1 * length, y1 * width, x2 * length, y2 * width, 2.2)
+        for at in handled.straps:
+            if length >= width:
+                drawing.paper_line(drawing.x(at), drawing.y(width) - 4, drawing.x(at), drawing.y(0) + 4, 0.7)
+            else:
+                drawing.paper_line(drawing.x(0) - 4, drawing.y(at), drawing.x(length) + 4, drawing.y(at), 0.7)
+    for strip in chosen.strips:
+        if chosen.along == "x":
+            drawing.line(chosen.at_mm, strip.start_mm, chosen.at_mm, strip.end_mm, 0.9, "2 1.4")
+        else:
+            drawing.line(strip.start_mm, chosen.at_mm, strip.end_mm, chosen.at_mm, 0.9, "2 1.4")
+    drawing.words(drawing.x(length / 2), drawing.y(0) + 8, f"{piece.name}: thick edge down, held at the thin lines")
+    return drawing.svg()

@@ -1,0 +1,164 @@
+import type { PiecePlan, Plan } from "@/api/client";
+import { pathData } from "@/drawing/path";
+import type { View } from "@/drawing/view";
+import { FigureButton } from "@/parts/Why";
+import { writeLength } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { write, writeHours, writeRange } from "@/units/quantity";
+import { dateAndClock } from "@/units/time";
+
+const ROOM = { width: 380, height: 260, margin: 46 };
+
+/** The card that is read before hands go on it: which edge down, where it is held, how many, and not before when. */
+export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) {
+  const { units } = usePreferences();
+  const handled = piece.handling;
+  const { mass } = handled;
+  const acts = plan.cure.acts.filter((act) => act.piece === piece.id && ["turn", "carry", "set"].includes(act.id));
+  const team = handled.by_hand
+    ? write(handled.people_needed.value, "people", units)
+    : "Not by hand: dolly, cart or hoist";
+  return (
+    <section aria-label="Handling card" className="border-2 border-ink p-4">
+      <h2 className="text-xl font-bold">
+        {piece.name}: {writeRange(mass.low ?? mass.value, mass.high ?? mass.value, "kg", units)}. {team}.
+      </h2>
+      <div className="mt-2 grid gap-x-6 gap-y-2 md:grid-cols-[auto_minmax(0,1fr)]">
+        <Picture piece={piece} />
+        <dl className="space-y-2 self-center">
+          {acts.map((act) => (
+            <div key={act.id} data-not-before={act.id}>
+              <dt className="font-bold">{act.name}</dt>
+              <dd>
+                not before{" "}
+                <FigureButton
+                  figure={act.hours}
+                  text={act.at ? dateAndClock(act.at, plan.cure.zone) : `${writeHours(act.due_h)} after the water`}
+                />
+                {act.strength && (
+                  <>
+                    , when it has <FigureButton figure={act.strength} />
+                  </>
+                )}
+              </dd>
+            </div>
+          ))}
+          {handled.edge_down && (
+            <div>
+              <dt className="font-bold">The {handled.edge_down.side} edge goes down</dt>
+              <dd className="text-soft">{handled.edge_down.why}</dd>
+            </div>
+          )}
+          {handled.edge_down && (
+            <div>
+              <dt className="font-bold">Held, or strapped</dt>
+              <dd>
+                {handled.straps.map((at) => writeLength(at, units)).join(" and ")} along it, a fifth in from each end (
+                <FigureButton figure={handled.strap} />)
+              </dd>
+            </div>
+          )}
+          {handled.tipping && (
+            <div>
+              <dt className="font-bold">Standing alone</dt>
+              <dd>
+                it tips at a lean of <FigureButton figure={handled.tipping.angle} />, or a push of{" "}
+                <FigureButton figure={handled.tipping.push} /> at its top
+              </dd>
+            </div>
+          )}
+        </dl>
+      </div>
+    </section>
+  );
+}
+
+/** From above: the edge that goes down, where hands or straps go, and the section that would break first. */
+function Picture({ piece }: { piece: PiecePlan }) {
+  const { measure, handling } = piece;
+  const { length_mm: length, width_mm: width } = measure;
+  const scale = Math.min((ROOM.width - 2 * ROOM.margin) / length, (ROOM.height - 2 * ROOM.margin) / width);
+  const view: View = { scale, left: ROOM.margin, top: ROOM.margin, length, width, mirrored: false };
+  const x = (mm: number) => ROOM.margin + mm * scale;
+  const y = (mm: number) => ROOM.margin + (width - mm) * scale;
+  const along = length >= width;
+  const down = handling.edge_down?.side;
+  const lift = handling.lifts.find((one) => one.chosen && one.id !== "turn");
+  const edges: Record<string, [number, number, number, number]> = {
+    front: [0, 0, length, 0],
+    back: [0, width, length, width],
+    left: [0, 0, 0, width],
+    right: [length, 0, length, width],
+  };
+  const edge = down ? edges[down] : undefined;
+  const height = width * scale + 2 * ROOM.margin;
+  const across = length * scale + 2 * ROOM.margin;
+  return (
+    <svg
+      width={across}
+      height={height}
+      viewBox={`0 0 ${across} ${height}`}
+      className="max-w-full"
+      role="img"
+      aria-label="Where it is held and which edge goes down"
+    >
+      <path d={pathData(view, measure.path)} fill="var(--concrete)" stroke="var(--ink)" strokeWidth="1.5" />
+      {measure.features.map((feature) => (
+        <path
+          key={`${feature.id} ${feature.copy}`}
+          d={feature.paths.map((path) => pathData(view, path)).join("")}
+          fill={feature.role === "through" ? "var(--ground)" : "none"}
+          fillRule="evenodd"
+          stroke="var(--foam-line)"
+        />
+      ))}
+      {edge && (
+        <line x1={x(edge[0])} y1={y(edge[1])} x2={x(edge[2])} y2={y(edge[3])} stroke="var(--crayon)" strokeWidth="7" />
+      )}
+      {handling.edge_down &&
+        handling.straps.map((at) => (
+          <g key={at} stroke="var(--chalk)" strokeWidth="3" fill="none">
+            {along ? (
+              <path
+                d={`M${x(at)} ${y(width) - 14}V${y(0) + 14}M${x(at) - 8} ${y(width) - 22}l8 10l8 -10M${x(at) - 8} ${y(0) + 22}l8 -10l8 10`}
+              />
+            ) : (
+              <path
+                d={`M${x(0) - 14} ${y(at)}H${x(length) + 14}M${x(0) - 22} ${y(at) - 8}l10 8l-10 8M${x(length) + 22} ${y(at) - 8}l-10 8l10 8`}
+              />
+            )}
+          </g>
+        ))}
+      {lift?.strips.map((strip) =>
+        lift.along === "x" ? (
+          <line
+            key={strip.start_mm}
+            x1={x(lift.at_mm)}
+            x2={x(lift.at_mm)}
+            y1={y(strip.start_mm)}
+            y2={y(strip.end_mm)}
+            stroke="var(--ink)"
+            strokeWidth="4"
+            strokeDasharray="7 4"
+          />
+        ) : (
+          <line
+            key={strip.start_mm}
+            x1={x(strip.start_mm)}
+            x2={x(strip.end_mm)}
+            y1={y(lift.at_mm)}
+            y2={y(lift.at_mm)}
+            stroke="var(--ink)"
+            strokeWidth="4"
+            strokeDasharray="7 4"
+          />
+        ),
+      )}
+      {down && (
+        <text x={across / 2} y={height - 6} textAnchor="middle" className="text-base" fill="var(--ink)">
+          {down} edge down; arrows: hands or straps
+        </text>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,117 @@
+import type { Job, PiecePlan } from "@/api/client";
+import type { Editor } from "@/api/editor";
+import { Select } from "@/parts/Choice";
+import { LengthField } from "@/parts/LengthField";
+import { FigureButton } from "@/parts/Why";
+import { isLevel, OWN, placeOf, withBar } from "./useBars";
+
+const SIDES = ["front", "back", "left", "right"] as const;
+
+/** Every bar beside the drawing: moved, left out, put back and put in by typing. */
+export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan; editor: Editor }) {
+  const { steel, measure, id: piece } = planned;
+  const mine = (job.steel?.by_hand ?? []).filter((one) => one.piece === piece);
+  const out = mine.filter((one) => !one.offset);
+  const bars = steel.bars.filter((bar) => bar.why !== "of the grid" || bar.by_hand !== null);
+  if (!steel.stack && mine.length === 0) return null;
+  const own = (number: number): string => {
+    const name = `${OWN}${number}`;
+    return mine.some((one) => one.bar === name) ? own(number + 1) : name;
+  };
+  const change = (bar: string, entry: Parameters<typeof withBar>[3], what: string) =>
+    editor.change((now) => withBar(now, piece, bar, entry), what.slice(0, 120));
+  return (
+    <section aria-label="Bars">
+      <h2 className="mb-1 text-lg font-bold">Bars, by hand</h2>
+      <ul>
+        {bars.map((bar) => {
+          const entry = mine.find((one) => one.bar === bar.key);
+          const side = entry?.offset ? (entry.side ?? "front") : isLevel(bar) ? "front" : "left";
+          const run = isLevel(bar) ? measure.width_mm : measure.length_mm;
+          const mm = side === "front" || side === "left" ? placeOf(bar) : run - placeOf(bar);
+          const choices = bar.key.startsWith(OWN)
+            ? SIDES
+            : isLevel(bar)
+              ? (["front", "back"] as const)
+              : (["left", "right"] as const);
+          return (
+            <li key={bar.key} aria-label={`Bar ${bar.why}`} className="border-b border-line py-2">
+              <p className="flex items-baseline justify-between gap-3">
+                <span className="font-bold">{bar.why}</span>
+                <FigureButton figure={bar.length} />
+              </p>
+              {bar.moves && (
+                <>
+                  <Select
+                    label="From"
+                    value={side}
+                    choices={choices.map((value) => ({ value, text: `the ${value}` }))}
+                    onChoose={(to) => void change(bar.key, { side: to, offset: { mm } }, `Bar from the ${to}`)}
+                  />
+                  <LengthField
+                    label="Its middle is"
+                    length={{ mm, typed: entry?.offset?.typed ?? null }}
+                    onKeep={(typed) =>
+                      change(bar.key, { side, offset: typed as never }, `Bar ${typed.typed} from the ${side}`)
+                    }
+                  />
+                </>
+              )}
+              <p className="flex flex-wrap gap-4">
+                <button
+                  type="button"
+                  className="min-h-11 underline"
+                  onClick={() =>
+                    void change(
+                      bar.key,
+                      bar.key.startsWith(OWN) ? null : { offset: null },
+                      `Left out the bar ${bar.why}`,
+                    )
+                  }
+                >
+                  Leave it out
+                </button>
+                {entry?.offset && !bar.key.startsWith(OWN) && (
+                  <button
+                    type="button"
+                    className="min-h-11 underline"
+                    onClick={() => void change(bar.key, null, `Put back the bar ${bar.why}`)}
+                  >
+                    Back to where it was laid
+                  </button>
+                )}
+              </p>
+            </li>
+          );
+        })}
+        {out.map((one) => (
+          <li key={one.bar} className="flex items-center justify-between gap-3 border-b border-line">
+            <span className="text-soft">{one.bar.replace(".", ", ")}, left out</span>
+            <button
+              type="button"
+              className="min-h-11 underline"
+              onClick={() => void change(one.bar, null, "Bar put back")}
+            >
+              Put it back
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {(["front", "left"] as const).map((side) => (
+          <button
+            key={side}
+            type="button"
+            className="button"
+            onClick={() => {
+              const run = side === "front" ? measure.width_mm : measure.length_mm;
+              void change(own(1), { side, offset: { mm: Math.round(run / 2) } }, "Put in a bar");
+            }}
+          >
+            {side === "front" ? "Put in a bar along it" : "Put in a bar across it"}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
