@@ -14,6 +14,7 @@ from ulbrek.core.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"
+FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar beside the Rinse sink, front", "supports", "over a body", "a part"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
@@ -116,6 +117,12 @@ WAYS: dict[str, Way] = {
     "/steel/exposure": ("steel", None, "select", "It stands", "outdoors"),
     "/steel/held": ("steel", None, "select", "Placed", "tied over the form"),
     "/steel/edge_distance": ("steel", None, "length", "Kept from the edges", "1 1/4"),
+    "/steel/fill_share": ("steel", None, "textbox", "Form filled before it is laid", "60"),
+    "/steel/height": ("steel", None, "length", "Over the form's floor", "1/2"),
+    "/steel/spacing": ("steel", None, "length", "Bars of a grid or cage, apart", "5"),
+    "/steel/standard": ("steel", None, "select", "Bends and laps by", "EN 1992"),
+    "/steel/by_hand/side": ("steel", None, f"region:{FRONT_BAR} select", "From", "back"),
+    "/steel/by_hand/offset": ("steel", None, f"region:{FRONT_BAR} length", "Its middle is", "1 1/4"),
     "/cure/poured_at": ("cure", None, "moment", "First water in", "2026-11-30T09:00"),
     "/cure/temperature_c": ("cure", None, "textbox", "Concrete kept at", "60"),
     "/cure/strength_by": ("cure", None, "select", "Strength by", "EN 1992"),
@@ -124,6 +131,22 @@ WAYS: dict[str, Way] = {
     "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
+    "/handling/bench_kg": ("move", None, "textbox", "The bench under the form carries", "400"),
+    "/handling/dolly_kg": ("move", None, "textbox", "The dolly or cart carries", "300"),
+    "/handling/standing/use": ("move", None, "select", "Used as", "table"),
+    "/handling/standing/rests": ("move", None, "select", "It rests", "at both ends"),
+    "/handling/standing/put": ("move", None, "select", "It is", "slid onto it"),
+    "/handling/standing/load_kg": ("move", None, "textbox", "Load on one place", "90"),
+    "/handling/standing/carries_kg": ("move", None, "textbox", "What carries it holds", "500"),
+    "/handling/standing/supports": ("move", SUPPORTED, "length", "Support 1", "6"),
+    "/handling/standing/anchored": ("move", OVER_A_BODY, "select", "Its bar is held", "anchored"),
+    "/handling/parts/name": ("move", PART, "region:Joined parts textbox", "Name", "Stretcher"),
+    "/handling/parts/kind": ("move", PART, "select", "It is a", "stretcher"),
+    "/handling/parts/count": ("move", PART, "region:Joined parts textbox", "How many", "3"),
+    "/handling/parts/length": ("move", PART, "region:Joined parts length", "Length", "36"),
+    "/handling/parts/width": ("move", PART, "region:Joined parts length", "Width", "4"),
+    "/handling/parts/thickness": ("move", PART, "region:Joined parts length", "Thickness", "1"),
+    "/handling/parts/stock_length": ("move", PART, "region:Joined parts length", "Cut from lengths of", "120"),
     "/handling/posture": ("move", None, "radio", EQUATION, ""),
     "/handling/posture/hands_out": ("move", EQUATION, "length", "Hands in front of the ankles", "35 cm"),
     "/handling/posture/height_at_start": ("move", EQUATION, "length", "Hands above the floor, start", "60 cm"),
@@ -131,13 +154,15 @@ WAYS: dict[str, Way] = {
     "/handling/posture/twist_deg": ("move", EQUATION, "textbox", "Twist of the body", "20"),
     "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
 }
-IDENTITIES = {"/pieces/id"}
-# Chosen from the stock, taken from a search, ticked off a list: test_forms and test_mix do these. There is one sand.
+IDENTITIES = {"/pieces/id", "/steel/by_hand/piece", "/steel/by_hand/bar", "/handling/parts/id"}
+# Chosen from the stock, taken from a search, ticked off a list: test_forms, test_mix and
+# test_steel do these. There is one sand.
 CHOSEN = {
     "/form/layouts",
     "/form/sawn",
     "/mix/bought",
     "/mix/scratch/sand",
+    "/steel/by_piece",
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
 
@@ -145,18 +170,30 @@ CHOSEN = {
 # What some fields want to be there first: whether it is, and how it is made.
 MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = {
     DOSED: (
-        lambda mix: bool(mix["doses"]),
+        lambda job: bool(job["mix"]["doses"]),
         lambda page: (
             page.get_by_role("region", name="Doses").get_by_role("combobox", name="Add").select_option("pigment")
         ),
     ),
-    HERE: (lambda mix: bool(mix["in_hand"]), lambda page: page.get_by_role("button", name="Count some").click()),
+    HERE: (lambda job: bool(job["mix"]["in_hand"]), lambda page: page.get_by_role("button", name="Count some").click()),
     SCRATCH: (
-        lambda mix: bool(mix["scratch"]) and mix["scratch"]["by"] == SCRATCH,
+        lambda job: bool(job["mix"]["scratch"]) and job["mix"]["scratch"]["by"] == SCRATCH,
         lambda page: page.get_by_role("combobox", name="It comes").select_option(SCRATCH),
     ),
+    SUPPORTED: (
+        lambda job: bool(job["handling"]["standing"].get("top", {}).get("supports")),
+        lambda page: page.get_by_role("button", name="Put a support in").click(),
+    ),
+    OVER_A_BODY: (
+        lambda job: job["handling"]["standing"].get("top", {}).get("use") == "weight over a body",
+        lambda page: page.get_by_role("combobox", name="Used as").select_option("weight over a body"),
+    ),
+    PART: (
+        lambda job: bool(job["handling"]["parts"]),
+        lambda page: page.get_by_role("button", name="Add a part").click(),
+    ),
     ABSOLUTE: (
-        lambda mix: bool(mix["scratch"]) and mix["scratch"]["by"] == ABSOLUTE,
+        lambda job: bool(job["mix"]["scratch"]) and job["mix"]["scratch"]["by"] == ABSOLUTE,
         lambda page: page.get_by_role("combobox", name="It comes").select_option(ABSOLUTE),
     ),
 }
@@ -177,6 +214,8 @@ def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") ->
         kinds = [part for part in schema["anyOf"] if part.get("type") != "null"]
         yield at
         yield from (field for part in kinds for field in fields(part, definitions, at) if field != at)
+    elif at == "/handling/standing":  # by piece
+        yield from fields(schema["additionalProperties"], definitions, at)
     elif (
         isinstance(schema.get("items"), dict)
         and schema["items"].get("type") != "string"
@@ -214,7 +253,7 @@ def test_each_field_is_changed(
             page.get_by_role("combobox", name="Cut with").select_option(way[1])
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()
-        elif way[1] in MADE_READY and not MADE_READY[way[1]][0](before["job"]["mix"]):
+        elif way[1] in MADE_READY and not MADE_READY[way[1]][0](before["job"]):
             MADE_READY[way[1]][1](page)
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()

@@ -33,6 +33,9 @@ from ulbrek.core.base.units.writing import write_length
         (4.94, "m", "in", "16.2 ft"),
         (1, "boxes", "mm", "1 box"),
         (22, "screws", "in", "22 screws"),
+        (27.721, "deg", "in", "27.7°"),
+        (1, "lengths", "mm", "1 length"),
+        (444.1, "N.m", "in", "327.6 ft·lbf"),
         (3.175, "mm", "in", "1/8″"),
         (1.5875, "mm", "in", "1/16″"),  # a mark is a mark
         (0.914, "mm", "in", "0.91 mm"),  # below the marks that people read

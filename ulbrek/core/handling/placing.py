@@ -16,6 +16,7 @@ LIES_FLAT_DEG = 60.0
 _SOLID_SHARE = 0.6  # of the width must be concrete where straps go
 _STEP_MM = 10.0
 LEAST_APART_MM = 20.0
+HAND_MM = 40.0  # on either side of where a hand or a strap goes
 
 
 def supports_of(what: Lifted, standing: Standing) -> list[float]:
@@ -142,7 +143,9 @@ def straps(what: Lifted) -> tuple[Figure, tuple[float, float]]:
     in_from = work(rules.strap_place, what.piece, length_mm=high - low)
 
     def clear(at: float, step: float) -> float:
-        while low < at < high and what.lengthwise.at(at).width_mm < _SOLID_SHARE * _box_width(what):
+        while low < at < high and any(
+            what.lengthwise.at(at + beside).width_mm < _SOLID_SHARE * _box_width(what) for beside in (-HAND_MM, HAND_MM)
+        ):
             at += step
         return min(max(at, low), high)
 

@@ -19,7 +19,7 @@ class SteelPages(Words):
             yield from self._caged(steel.cage, steel.bar_name)
         else:
             yield from self._flat(piece, planned)
-        rows = [["Placed", steel.placing]]
+        rows = [["Placed", steel.placing], *self._covers(planned)]
         if steel.fill:
             rows.insert(0, ["Fill first to", self._of(steel.fill)])
         if steel.held_at:
@@ -43,15 +43,15 @@ class SteelPages(Words):
             [[steel.mesh_name, f"{self._of(steel.mesh.length)} × {self._of(steel.mesh.width)}"]] if steel.mesh else []
         )
         yield table(["To cut", ""], [*mesh, *self._alike(steel.bar_name, steel.bars)])
-        yield table(
-            ["How it lies", ""],
-            [
-                ["Height of the steel", self._of(stack.height)],
-                ["Concrete under it", self._of(stack.under)],
-                ["Cover to the show face", self._of(stack.cover_show)],
-                ["Cover needed", self._of(stack.cover_needed)],
-            ],
-        )
+
+    def _covers(self, planned: PiecePlan) -> Iterator[list[str]]:
+        stack, cage = planned.steel.stack, planned.steel.cage
+        if stack:
+            yield ["Height of the steel", self._of(stack.height)]
+            yield ["Concrete under it", self._of(stack.under)]
+            yield ["Cover to the show face", f"{self._of(stack.cover_show)} of {self._of(stack.cover_needed)} needed"]
+        elif cage:
+            yield ["Cover", f"{self._of(cage.cover)} of {self._of(cage.cover_needed)} needed"]
 
     def _alike(self, name: str, bars: tuple[PlacedBar, ...]) -> Iterator[list[str]]:
         """Bars of one length and reason on one line."""
@@ -61,22 +61,17 @@ class SteelPages(Words):
     def _caged(self, cage: Cage, bar_name: str) -> Iterator[Block]:
         yield {"kind": "pair", "svgs": [steel_drawings.cage_view(view) for view in cage.views]}
         yield {"kind": "text", "text": f"Left: {cage.views[0].name}. Right: {cage.views[1].name}."}
-        yield table(
-            [bar_name, "", "", ""],
-            [
-                *([one.mark, one.why, f"{one.count} × {self._of(one.length)}", self._bent(one)] for one in cage.bent),
-                *([one.mark, one.why, f"{one.count} × {self._of(one.length)}", "straight"] for one in cage.long),
-            ],
-        )
+        listed = [
+            *([one.mark, one.why, f"{one.count} × {self._of(one.length)}", self._bent(one)] for one in cage.bent),
+            *([one.mark, one.why, f"{one.count} × {self._of(one.length)}", "straight"] for one in cage.long),
+        ]
+        yield table([bar_name, "", "", ""], listed) | {"columns": ["auto", "1fr", "auto", "1fr"]}
         yield {"kind": "pair", "svgs": [steel_drawings.bent_bar(one, self.units) for one in cage.bent]}
         yield {
             "kind": "text",
             "text": "Legs are measured along the middle of the bar, from sharp corner to sharp corner. A mark is where "
             f"a bend begins, from the end of the bar; it is bent round {self._of(cage.bent[0].mandrel)}.",
         }
-        yield table(
-            ["How it stands", ""], [["Cover", self._of(cage.cover)], ["Cover needed", self._of(cage.cover_needed)]]
-        )
 
     def _bent(self, bar: BentBar) -> str:
         marks = ", ".join(f"{bend.angle_deg:.0f}° {bend.way} at {self._mm(bend.at_mm)}" for bend in bar.bends)

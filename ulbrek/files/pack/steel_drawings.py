@@ -55,6 +55,9 @@ def steel_section(piece: Piece, planned: PiecePlan, units: Units) -> str:
             drawing.dot(place, (level + wires[0] + wires[1] / 2) * high, 0.5, filled=True)
         level += sum(wires)
     for bar in steel.bars:
+        if bar.line.x1 == bar.line.x2 and len(bars) > 1:
+            up = (level + bars[0] + bars[1] / 2) * high
+            drawing.line(bar.line.y1, up, bar.line.y2, up, 0.9)
         if bar.line.y1 == bar.line.y2:
             drawing.dot(bar.line.y1, (level + bars[0] / 2) * high, 1.1, filled=True)
     face = "show face" if piece.cast == "face down" else "underside"

@@ -59,6 +59,8 @@ const ONE: Record<string, string> = {
   boxes: "box",
   bars: "bar",
   ties: "tie",
+  pieces: "piece",
+  places: "place",
   lengths: "length",
   kerfs: "kerf",
   packs: "pack",
@@ -82,12 +84,18 @@ function writeSmall(mm: number, units: Units): string {
   return onMark || mm === 0 ? written : `${Number(mm.toPrecision(2))} mm`;
 }
 
+/** Areas below this are of bars, not of tops. */
+const SMALL_MM2 = 50_000;
+const MM2_PER_SQUARE_INCH = 645.16;
+
 export function write(value: number, unit: string, units: Units): string {
   if (unit === "mm") return Math.abs(value) < SMALL_MM ? writeSmall(value, units) : writeLength(value, units);
   if (unit === "l" && value > 0 && value < SMALL_L) return writeSip(value, units);
   if (unit === "C") return writeTemperature(value, units);
   if (unit === "%") return `${Number(value.toPrecision(2))} %`;
   if (unit === "price") return value.toFixed(2);
+  if (unit === "mm2" && Math.abs(value) < SMALL_MM2)
+    return units === "mm" ? `${trim(value, 0)} mm²` : `${trim(value / MM2_PER_SQUARE_INCH, 2)} in²`;
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];
   if (one) return `${trim(value, 2)} ${value === 1 ? one : unit}`;

@@ -15,10 +15,10 @@ from ulbrek.core.base.units.writing import write_length
 
 _ONE = {
     "bags": "bag", "measures": "measure", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
-    "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie",
+    "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "lengths": "length", "pieces": "piece",
     "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
 }  # fmt: skip
-_PLAIN = {"%": "{:.2g} %", "price": "{:,.2f}"}
+_PLAIN = {"deg": "{:.1f}°", "%": "{:.2g} %", "price": "{:,.2f}"}
 SMALL_MM = 3.0
 SMALL_L = 0.2
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
@@ -33,6 +33,7 @@ _SHOWN = {
     "m": (("m", 1.0, 1), ("ft", 1000 / MM_PER_FOOT, 1)),
     "MPa": (("MPa", 1.0, 2), ("psi", 1 / MPA_PER_PSI, 0)),
     "N": (("N", 1.0, 0), ("lbf", 1 / (KG_PER_POUND * GRAVITY), 0)),
+    "N.m": (("N·m", 1.0, 1), ("ft·lbf", 1 / (KG_PER_POUND * GRAVITY * MM_PER_FOOT / 1000), 1)),
     "kg/m3": (("kg/m³", 1.0, 0), ("lb/ft³", 1 / KG_PER_M3_PER_POUND_PER_CUBIC_FOOT, 1)),
 }
 

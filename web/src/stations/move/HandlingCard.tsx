@@ -98,7 +98,7 @@ function Picture({ piece }: { piece: PiecePlan }) {
       width={across}
       height={height}
       viewBox={`0 0 ${across} ${height}`}
-      className="max-w-full"
+      className="h-auto max-w-full"
       role="img"
       aria-label="Where it is held and which edge goes down"
     >

@@ -172,10 +172,11 @@ function Elevation({ placed, run }: { placed: NonNullable<PiecePlan["handling"][
   const low = placed.lift.places[0]?.at_mm ?? 0;
   const x = (mm: number) => 30 + (mm / run) * (WIDTH - 60);
   return (
-    <div className="mt-2 max-w-full overflow-x-auto">
+    <div className="mt-2">
       <svg
         width={WIDTH}
         height={132}
+        className="h-auto max-w-full"
         viewBox={`0 0 ${WIDTH} 132`}
         role="img"
         aria-label="It on its supports, with the load"
@@ -207,7 +208,7 @@ function Elevation({ placed, run }: { placed: NonNullable<PiecePlan["handling"][
           </g>
         ))}
       </svg>
-      <div style={{ paddingLeft: 30 }}>
+      <div className="px-[5.8%]">
         <StressStrip lift={placed.lift} low={low} high={low + run} width={WIDTH - 60} height={STRIP_PX} />
       </div>
     </div>

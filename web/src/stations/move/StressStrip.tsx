@@ -26,7 +26,7 @@ export function StressStrip({ lift, low, high, width, height }: Props) {
       viewBox={`0 -1 ${width} ${height + 2}`}
       role="img"
       aria-label="Stress along it"
-      className="max-w-full"
+      className="h-auto max-w-full"
     >
       <polygon
         points={`0,${height} ${line} ${width},${height}`}

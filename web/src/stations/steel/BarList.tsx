@@ -20,6 +20,13 @@ export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan
   };
   const change = (bar: string, entry: Parameters<typeof withBar>[3], what: string) =>
     editor.change((now) => withBar(now, piece, bar, entry), what.slice(0, 120));
+  /** How far a bar is from a side; one turned the other way goes to the middle. */
+  const from = (bar: PiecePlan["steel"]["bars"][number], side: (typeof SIDES)[number]): number => {
+    const level = side === "front" || side === "back";
+    const run = level ? measure.width_mm : measure.length_mm;
+    if (level !== isLevel(bar)) return Math.round(run / 2);
+    return side === "front" || side === "left" ? placeOf(bar) : run - placeOf(bar);
+  };
   return (
     <section aria-label="Bars">
       <h2 className="mb-1 text-lg font-bold">Bars, by hand</h2>
@@ -27,60 +34,63 @@ export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan
         {bars.map((bar) => {
           const entry = mine.find((one) => one.bar === bar.key);
           const side = entry?.offset ? (entry.side ?? "front") : isLevel(bar) ? "front" : "left";
-          const run = isLevel(bar) ? measure.width_mm : measure.length_mm;
-          const mm = side === "front" || side === "left" ? placeOf(bar) : run - placeOf(bar);
+          const mm = from(bar, side);
           const choices = bar.key.startsWith(OWN)
             ? SIDES
             : isLevel(bar)
               ? (["front", "back"] as const)
               : (["left", "right"] as const);
           return (
-            <li key={bar.key} aria-label={`Bar ${bar.why}`} className="border-b border-line py-2">
-              <p className="flex items-baseline justify-between gap-3">
-                <span className="font-bold">{bar.why}</span>
-                <FigureButton figure={bar.length} />
-              </p>
-              {bar.moves && (
-                <>
-                  <Select
-                    label="From"
-                    value={side}
-                    choices={choices.map((value) => ({ value, text: `the ${value}` }))}
-                    onChoose={(to) => void change(bar.key, { side: to, offset: { mm } }, `Bar from the ${to}`)}
-                  />
-                  <LengthField
-                    label="Its middle is"
-                    length={{ mm, typed: entry?.offset?.typed ?? null }}
-                    onKeep={(typed) =>
-                      change(bar.key, { side, offset: typed as never }, `Bar ${typed.typed} from the ${side}`)
-                    }
-                  />
-                </>
-              )}
-              <p className="flex flex-wrap gap-4">
-                <button
-                  type="button"
-                  className="min-h-11 underline"
-                  onClick={() =>
-                    void change(
-                      bar.key,
-                      bar.key.startsWith(OWN) ? null : { offset: null },
-                      `Left out the bar ${bar.why}`,
-                    )
-                  }
-                >
-                  Leave it out
-                </button>
-                {entry?.offset && !bar.key.startsWith(OWN) && (
+            <li key={bar.key}>
+              <section aria-label={`Bar ${bar.why}`} className="border-b border-line py-2">
+                <p className="flex items-baseline justify-between gap-3">
+                  <span className="font-bold">{bar.why}</span>
+                  <FigureButton figure={bar.length} />
+                </p>
+                {bar.moves && (
+                  <>
+                    <Select
+                      label="From"
+                      value={side}
+                      choices={choices.map((value) => ({ value, text: `the ${value}` }))}
+                      onChoose={(to) =>
+                        void change(bar.key, { side: to, offset: { mm: from(bar, to) } }, `Bar from the ${to}`)
+                      }
+                    />
+                    <LengthField
+                      label="Its middle is"
+                      length={{ mm, typed: entry?.offset?.typed ?? null }}
+                      onKeep={(typed) =>
+                        change(bar.key, { side, offset: typed as never }, `Bar ${typed.typed} from the ${side}`)
+                      }
+                    />
+                  </>
+                )}
+                <p className="flex flex-wrap gap-4">
                   <button
                     type="button"
                     className="min-h-11 underline"
-                    onClick={() => void change(bar.key, null, `Put back the bar ${bar.why}`)}
+                    onClick={() =>
+                      void change(
+                        bar.key,
+                        bar.key.startsWith(OWN) ? null : { offset: null },
+                        `Left out the bar ${bar.why}`,
+                      )
+                    }
                   >
-                    Back to where it was laid
+                    Leave it out
                   </button>
-                )}
-              </p>
+                  {entry?.offset && !bar.key.startsWith(OWN) && (
+                    <button
+                      type="button"
+                      className="min-h-11 underline"
+                      onClick={() => void change(bar.key, null, `Put back the bar ${bar.why}`)}
+                    >
+                      Back to where it was laid
+                    </button>
+                  )}
+                </p>
+              </section>
             </li>
           );
         })}

@@ -99,7 +99,7 @@ function CageView({ view, scale }: { view: View; scale: number }) {
         width={at.width}
         height={at.height}
         viewBox={`0 0 ${at.width} ${at.height}`}
-        className="max-w-full"
+        className="h-auto max-w-full"
         role="img"
         aria-label={`The cage, ${view.name}`}
       >
@@ -157,7 +157,7 @@ function BentBar({ bar, units }: { bar: Bent; units: Units }) {
         width={BAR.width}
         height={at.height}
         viewBox={`0 0 ${BAR.width} ${at.height}`}
-        className="max-w-full"
+        className="h-auto max-w-full"
         role="img"
         aria-label={`Bar ${bar.mark} and its legs`}
       >

@@ -23,11 +23,13 @@ interface Props {
 const LEFT = 40;
 const HIGH_PX = 70;
 const WORDS_PX = 230;
+const NARROW_PX = 640;
 
 /** Across the piece, from front to back: mesh and bars as thick as they are, at their true height, moved up and down. */
 export function SteelSection({ editor, steel, width, thickness, faceDown, top, area, most }: Props) {
   const { units } = usePreferences();
-  const scale = Math.min(most, (area - LEFT - WORDS_PX) / width, HIGH_PX / thickness);
+  const narrow = area < NARROW_PX; // a phone: the words go under it
+  const scale = Math.min(most, (area - LEFT - (narrow ? LEFT + 24 : WORDS_PX)) / width, HIGH_PX / thickness);
   const stack = steel.stack;
   const height = useHeight(editor, stack?.under.value ?? 0, thickness - (stack?.height.value ?? 0), scale);
   if (!stack) return null;
@@ -131,12 +133,17 @@ export function SteelSection({ editor, steel, width, thickness, faceDown, top, a
           d={`M${right} ${y(thickness)}V${y(thickness - over)}M${right - 6} ${y(thickness)}h12M${right - 6} ${y(thickness - over)}h12`}
         />
       </g>
-      <text x={right + 14} y={y(thickness) + 14} className="figure text-base" fill="var(--chalk)">
-        {writeLength(over, units)} over it
-      </text>
-      <text x={right + 14} y={y(0) + 2} className="figure text-base" fill="var(--chalk)">
-        {writeLength(under, units)} under it
-      </text>
+      {[`${writeLength(over, units)} over it`, `${writeLength(under, units)} under it`].map((told, line) => (
+        <text
+          key={told}
+          x={narrow ? LEFT : right + 14}
+          y={narrow ? y(0) + 24 + 22 * line : line ? Math.max(y(0) + 4, y(thickness) + 32) : y(thickness) + 10}
+          className="figure text-base"
+          fill="var(--chalk)"
+        >
+          {told}
+        </text>
+      ))}
     </g>
   );
 }
