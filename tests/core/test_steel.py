@@ -1,14 +1,18 @@
 """Where the steel lies: inside its edges, clear of the openings, through the narrow strips."""
 
+from itertools import pairwise
 from typing import Any
 
-from hypothesis import given
+import pytest
+from hypothesis import given, settings
 from hypothesis import strategies as st
-from shapely import LineString, box
+from shapely import LineString, Point, Polygon, box
 
-from tests.jobs import demo_job, hole, opening, top
+from tests.core.steel_cases import by_hand, front, own, vessel
+from tests.jobs import demo_job, free, hole, opening, shaped, top
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
+from ulbrek.core.steel.inputs import SteelInputs
 
 SHOP = Shop()
 
@@ -83,3 +87,112 @@ def test_the_demo_top_has_steel_that_fits() -> None:
     steel = plan(demo_job(1), SHOP).pieces[0].steel
     assert steel.stack is not None
     assert steel.stack.cover_show.value + steel.stack.height.value + steel.stack.cover_back.value == 38.1
+
+
+L_SHAPE = {
+    "kind": "l", "length": "2000 mm", "width": "1500 mm", "along": "600 mm", "across": "500 mm", "meet": "front left",
+}  # fmt: skip
+
+
+@given(
+    x=st.integers(300, 1700), y=st.integers(280, 320), edge=st.integers(15, 60), spacing=st.integers(60, 300),
+    school=st.sampled_from(["mesh and bars", "grid of bars"]),
+    moved=st.lists(st.tuples(st.sampled_from(["front", "back", "left", "right"]), st.integers(0, 1400)), max_size=3),
+)  # fmt: skip
+@settings(max_examples=40)
+def test_bars_stay_in_the_concrete_of_any_outline(
+    x: int, y: int, edge: int, spacing: int, school: str, moved: list[tuple[str, int]]
+) -> None:
+    hand = [
+        {"piece": "top", "bar": f"own {number}", "side": side, "offset": f"{at} mm"}
+        for number, (side, at) in enumerate(moved)
+    ]
+    steel = {"school": school, "edge_distance": f"{edge} mm", "spacing": f"{spacing} mm", "by_hand": hand}
+    sink = opening(x={"offset": f"{x} mm"}, y={"offset": f"{y} mm"}, length="300 mm", width="250 mm")
+    piece = plan(shaped(L_SHAPE, sink).model_copy(update={"steel": SteelInputs.model_validate(steel)}), SHOP).pieces[0]
+    outline = Polygon(list(zip(piece.measure.path[::3], piece.measure.path[1::3], strict=True)))
+    gap = box(x - 150, y - 125, x + 150, y + 125)
+    laid = [bar for bar in piece.steel.bars if bar.by_hand is None]
+    for bar in piece.steel.bars:
+        line = LineString([(bar.line.x1, bar.line.y1), (bar.line.x2, bar.line.y2)])
+        assert outline.buffer(1e-6).contains(line)
+        assert not line.intersects(gap.buffer(-1e-6))
+        assert bar.length.value == pytest.approx(line.length)
+    lines = [LineString([(bar.line.x1, bar.line.y1), (bar.line.x2, bar.line.y2)]) for bar in laid]
+    assert all(outline.exterior.distance(line) >= min(edge, 20) - 1e-6 for line in lines)
+    if school == "grid of bars":
+        level = sorted({bar.line.y1 for bar in laid if bar.key.startswith("along")})
+        assert max(b - a for a, b in pairwise(level)) <= 2 * spacing + 1e-6  # one gives way to a bar beside the sink
+
+
+def test_a_bar_lies_aslant_at_an_inner_corner() -> None:
+    steel = plan(shaped(L_SHAPE), SHOP).pieces[0].steel
+    (bar,) = [bar for bar in steel.bars if bar.key.startswith("corner")]
+    assert abs(bar.line.x2 - bar.line.x1) == pytest.approx(abs(bar.line.y2 - bar.line.y1))
+    assert 300 <= bar.length.value <= 600
+    assert not bar.moves
+
+
+def test_a_moved_bar_keeps_its_distance_and_goes_round_openings() -> None:
+    grown = by_hand(front("40 mm"), piece={"outline": {"length": "1000 mm", "width": "700 mm"}})
+    bars = {bar.key: bar for bar in plan(grown, SHOP).pieces[0].steel.bars}
+    assert (bars["Sink.front"].line.y1, bars["Sink.front"].by_hand) == (40, 0)
+    deep = {"outline": {"length": "900 mm", "width": "700 mm"}}
+    across = plan(by_hand(own(1, "450 mm"), piece=deep), SHOP).pieces[0].steel.bars
+    (bar,) = [bar for bar in across if bar.key == "own 1"]
+    assert (bar.line.y1, bar.line.y2) == (465 + 25, 700 - 25), "the sink is in the way: the longer part beside it"
+    out = plan(by_hand({"bar": "Sink.front"}), SHOP).pieces[0].steel
+    assert [bar.key for bar in out.bars] == ["Sink.back"]
+
+
+@given(
+    width=st.integers(120, 600), height=st.integers(120, 500), lean=st.integers(0, 60), depth=st.integers(60, 500),
+    spacing=st.integers(60, 300),
+)  # fmt: skip
+@settings(max_examples=40)
+def test_a_cage_in_a_profile_keeps_its_cover(width: int, height: int, lean: int, depth: int, spacing: int) -> None:
+    corners = ((0, 0), (width, 0), (width + lean, height), (lean, height))
+    job = shaped(free(*corners), thickness=f"{depth} mm", drawn="from the side")
+    job = job.model_copy(update={"steel": SteelInputs.model_validate({"spacing": f"{spacing} mm"})})
+    cage = plan(job, SHOP).pieces[0].steel.cage
+    assert cage is not None
+    outline = Polygon(corners)
+    profile = cage.views[0]
+    link = LineString(list(zip(profile.paths[0][::2], profile.paths[0][1::2], strict=True)))
+    assert outline.exterior.distance(link) >= 20 + 3 - 0.3  # cover, and half of the bar
+    assert outline.contains(link)
+    assert all(outline.exterior.distance(Point(dot.x, dot.y)) >= 20 + 6 + 3 - 0.5 for dot in profile.dots)
+    assert bool(cage.long) == (depth >= 100)
+    planes = cage.bent[0].count
+    assert planes == 1 if depth < 100 else (depth - 2 * 23) / (planes - 1) <= spacing + 1e-6
+
+
+def test_a_vessel_has_rings_and_bars_through_its_floor() -> None:
+    cage = plan(vessel(60), SHOP).pieces[0].steel.cage
+    assert cage is not None
+    ring, along, across = cage.bent
+    assert ring.closed and not along.closed
+    # Up a wall, through the floor and up the other: in the middle of walls of 60 mm and a floor of 80.
+    assert along.length.value == pytest.approx(2 * (300 - 20 - 3 - 40 + 3) + 600 - 60 - 2 * (30 - 15 * 3.14159265 / 2))
+    assert cage.cover.value == (60 - 12) / 2
+    assert along.count >= 2 and across.count >= 2
+
+
+def test_bars_longer_than_stock_are_laid_in_parts_that_lap() -> None:
+    steel = planned(opening(), piece={"outline": {"length": "7000 mm", "width": "600 mm"}}).steel_cutting
+    parts = [part.length_mm for bar in steel.bars for part in bar.parts if "part" in part.key]
+    assert len(parts) == 4
+    lap = 1.3 * 420 / (2.1 * 24**0.5) * 6
+    assert parts[0] == pytest.approx((6950 + max(300, lap)) / 2)
+
+
+def test_the_steel_lies_at_the_height_that_was_typed() -> None:
+    low = planned(steel={"school": "mesh", "height": "13 mm"}).pieces[0].steel.stack
+    assert low is not None
+    assert (low.under.value, low.cover_show.value, low.cover_back.value) == (13, 13, 40 - 13 - 5)
+    up = planned(steel={"school": "mesh", "height": "13 mm"}, piece={"cast": "face up"}).pieces[0].steel.stack
+    assert up is not None
+    assert (up.cover_show.value, up.cover_back.value) == (22, 13)
+    ground = planned(steel={"school": "mesh"}, piece={"grind": "3 mm"}).pieces[0].steel.stack
+    assert ground is not None
+    assert ground.cover_show.value == ground.cover_back.value - 3

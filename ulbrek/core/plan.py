@@ -37,7 +37,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import reinforce, steel_cutting
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 8
+RULE_VERSION = 9
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
-from math import ceil, floor, hypot
+from math import ceil, floor, hypot, sqrt
 
 from shapely import LineString, Polygon, box
 from shapely.geometry.base import BaseGeometry
@@ -20,6 +20,7 @@ SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
 LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: common practice.
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
 DIAGONAL_MM = 600.0  # of a bar aslant at an inner corner. Source: common practice, 500 to 600 mm.
+_TRIFLE_MM = 1e-3
 SHORT_MM = 100.0  # a shorter piece of bar holds nothing
 
 Span = tuple[float, float]  # from and to [mm]
@@ -184,8 +185,9 @@ def diagonals(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar
     """A bar aslant at each inner corner of the outline, square to the way a crack would run from it."""
     allowed = ground.allowed(gaps)
     found = []
-    for number, (corner, into) in enumerate(_inner_corners(ground.outline), 1):
-        x, y = corner[0] + into[0] * ground.edge_mm, corner[1] + into[1] * ground.edge_mm
+    for number, (corner, into, keen) in enumerate(_inner_corners(ground.outline), 1):
+        off = ground.edge_mm / keen + _TRIFLE_MM
+        x, y = corner[0] + into[0] * off, corner[1] + into[1] * off
         half = DIAGONAL_MM / 2
         line = LineString(
             [(x - into[1] * half, y + into[0] * half), (x + into[1] * half, y - into[0] * half)]
@@ -224,8 +226,8 @@ def straight_bar(named: tuple[str, str, str], level: bool, at: float, span: Span
     return PlacedBar(key, line, cut, why)
 
 
-def _inner_corners(outline: Outline) -> Iterator[tuple[Span, Span]]:
-    """Each inner corner between two straight edges, and the way from it into the concrete."""
+def _inner_corners(outline: Outline) -> Iterator[tuple[Span, Span, float]]:
+    """Each inner corner between two straight edges, the way from it into the concrete, and the sine of half of it."""
     edges = outline.edges
     for before, after in zip(edges, (*edges[1:], edges[0]), strict=True):
         if before.bulge or after.bulge:
@@ -237,7 +239,8 @@ def _inner_corners(outline: Outline) -> Iterator[tuple[Span, Span]]:
         a, b = hypot(ax, ay), hypot(bx, by)
         x, y = ax / a - bx / b, ay / a - by / b
         size = hypot(x, y)
-        yield (before.end[0], before.end[1]), (x / size, y / size)
+        keen = sqrt(max(1e-6, (1 + (ax * bx + ay * by) / (a * b)) / 2))
+        yield (before.end[0], before.end[1]), (x / size, y / size), keen
 
 
 def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:

@@ -15,8 +15,8 @@ from ulbrek.core.base.units.writing import write_length
 
 _ONE = {
     "bags": "bag", "measures": "measure", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
-    "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "lengths": "length", "pieces": "piece",
-    "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
+    "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place",
+    "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
 }  # fmt: skip
 _PLAIN = {"deg": "{:.1f}°", "%": "{:.2g} %", "price": "{:,.2f}"}
 SMALL_MM = 3.0

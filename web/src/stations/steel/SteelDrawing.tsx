@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { PiecePlan } from "@/api/client";
+import type { Piece, PiecePlan } from "@/api/client";
 import type { Editor } from "@/api/editor";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { frame } from "@/drawing/extent";
@@ -7,10 +7,14 @@ import { Hatches } from "@/drawing/Hatches";
 import { Openings } from "@/drawing/Openings";
 import { pathData } from "@/drawing/path";
 import { Tag } from "@/drawing/Tag";
+import { SectionLine } from "@/drawing/UprightSection";
 import { useSize } from "@/drawing/useSize";
-import { writeLength } from "@/units/length";
+import { toPiece } from "@/drawing/view";
+import { STEP_MM, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { SteelSection } from "./SteelSection";
+import { COARSE_STEPS } from "../measure/gestures";
+import { useSection } from "../measure/useSection";
+import { type Cut, SteelSection } from "./SteelSection";
 import { isLevel, placeOf, useBars } from "./useBars";
 
 const MARGINS = { left: 40, right: 40, top: 34, bottom: 10 };
@@ -19,6 +23,7 @@ const GRIP_PX = 22;
 
 interface Props {
   editor: Editor;
+  piece: Piece;
   planned: PiecePlan;
   length: number;
   width: number;
@@ -27,22 +32,39 @@ interface Props {
 }
 
 /** The steel from above, its bars moved by hand, and cut across, its height moved by hand. */
-export function SteelDrawing({ editor, planned, length, width, thickness, mirrored }: Props) {
+export function SteelDrawing({ editor, piece, planned, length, width, thickness, mirrored }: Props) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [along, setAlong] = useState<Cut["along"]>("y");
+  const [place, setPlace] = useState<number | null>(null);
+  const [cutting, setCutting] = useState(false);
   const { steel, measure } = planned;
   const extent = { x0: 0, y0: 0, x1: length, y1: width };
   const room = { width: Math.max(size.width, 80), height: Math.max(size.height - SECTION_PX, 80) };
   const at = frame(extent, room, MARGINS, mirrored);
   const bars = useBars({ editor, planned, view: at.view, units });
+  const most = along === "x" ? width : length;
+  const cutAt = Math.min(Math.max(place ?? most / 2, 0.1), most - 0.1);
+  const section = useSection(piece, along, cutAt);
   if (size.width === 0) return <div ref={area} className="h-full min-h-96" />;
   const bottom = at.y(0);
   const picked = steel.bars.find((bar) => bar.key === chosen);
   const grid = steel.bars.filter((bar) => bar.why === "of the grid");
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
-      <svg width={size.width} height={size.height} className="absolute inset-0">
+      <svg
+        width={size.width}
+        height={size.height}
+        className="absolute inset-0"
+        onPointerMove={(event) => {
+          if (!cutting) return;
+          const shown = event.currentTarget.getBoundingClientRect();
+          const to = toPiece(at.view, event.clientX - shown.left - at.x(0), event.clientY - shown.top - at.y(0));
+          setPlace(along === "x" ? to.y : to.x);
+        }}
+        onPointerUp={() => setCutting(false)}
+      >
         <title>The steel from above and in section</title>
         <Hatches />
         <path d={pathData(at.view, measure.path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
@@ -99,13 +121,33 @@ export function SteelDrawing({ editor, planned, length, width, thickness, mirror
             strokeDasharray="3 4"
           />
         )}
+        {steel.stack && (
+          <SectionLine
+            view={at.view}
+            along={along}
+            at={cutAt}
+            onDown={(event) => {
+              event.preventDefault();
+              setCutting(true);
+            }}
+            onKey={(event) => {
+              const steps: Record<string, number> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
+              const by = steps[event.key];
+              if (!by) return;
+              event.preventDefault();
+              setPlace(cutAt + by * STEP_MM[units] * COARSE_STEPS[units]);
+            }}
+          />
+        )}
         <SteelSection
           editor={editor}
           steel={steel}
-          width={width}
+          section={section}
+          cut={{ along, at: cutAt }}
+          run={along === "x" ? length : width}
           thickness={thickness}
           faceDown={mirrored}
-          top={bottom + 66}
+          top={bottom + 70}
           area={size.width}
           most={at.scale * 2.4}
         />
@@ -127,9 +169,14 @@ export function SteelDrawing({ editor, planned, length, width, thickness, mirror
           {picked.why}, {writeLength(picked.length.value, units)}
         </Tag>
       )}
-      <p className="absolute text-soft" style={{ left: 40, top: bottom + 22 }}>
+      <p className="absolute flex items-center gap-3 text-soft" style={{ left: 40, top: bottom + 14 }}>
+        {steel.stack && (
+          <button type="button" className="min-h-11 underline" onClick={() => setAlong(along === "x" ? "y" : "x")}>
+            {along === "y" ? "Cut from left to right" : "Cut from front to back"}
+          </button>
+        )}
         {steel.stack
-          ? `front to back, ${mirrored ? "show face" : "underside"} below${grid.length ? `; a grid of ${grid.length} bars` : ""}`
+          ? `${along === "y" ? "front to back" : "left to right"}, ${mirrored ? "show face" : "underside"} below${grid.length ? `; a grid of ${grid.length} bars` : ""}`
           : steel.school === "fibre only"
             ? "Fibre in the mix, no steel."
             : "No steel."}

@@ -1,17 +1,19 @@
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef } from "react";
-import type { Job, PiecePlan } from "@/api/client";
+import type { Job, PiecePlan, Schemas } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import { STEP_MM, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { NUDGE_REST_MS, SLIP_PX } from "../measure/gestures";
-import { isLevel } from "./useBars";
 
 type Steel = PiecePlan["steel"];
 
 interface Props {
   editor: Editor;
   steel: Steel;
-  width: number;
+  section: Schemas["Section"] | undefined;
+  cut: Cut;
+  /** How far the section runs [mm]. */
+  run: number;
   thickness: number;
   faceDown: boolean;
   top: number;
@@ -20,92 +22,127 @@ interface Props {
   most: number;
 }
 
+/** How it is cut: from left to right or from front to back, and where. */
+export interface Cut {
+  along: "x" | "y";
+  at: number;
+}
+
 const LEFT = 40;
 const HIGH_PX = 70;
 const WORDS_PX = 230;
 const NARROW_PX = 640;
+const BESIDE_MM = 30;
 
-/** Across the piece, from front to back: mesh and bars as thick as they are, at their true height, moved up and down. */
-export function SteelSection({ editor, steel, width, thickness, faceDown, top, area, most }: Props) {
+/** What of the steel a cut goes through, and what lies along it, at the true height of each. */
+function cutThrough(steel: Steel, cut: Cut) {
+  const stack = steel.stack;
+  const layers = stack?.layers ?? [];
+  const meshed = stack?.meshed ?? 0;
+  const heights = layers.map(
+    (one, index) => (stack?.under.value ?? 0) + layers.slice(0, index).reduce((sum, low) => sum + low, 0) + one / 2,
+  );
+  const dots: { at: number; up: number; size: number; bar: boolean }[] = [];
+  const lines: { key: string; from: number; to: number; up: number; size: number; bar: boolean }[] = [];
+  const nearest = new Map<boolean, number>();
+  const all = [
+    ...(steel.mesh?.wires ?? []).map((line) => ({ line, bar: false, grid: true })),
+    ...steel.bars.map((bar) => ({ line: bar.line, bar: true, grid: bar.why === "of the grid" })),
+  ];
+  const along = ({ x1, y1, x2, y2 }: Line) => (cut.along === "y" ? x1 === x2 : y1 === y2);
+  const place = (line: Line) => (cut.along === "y" ? line.x1 : line.y1);
+  for (const { line, bar, grid } of all)
+    if (grid && along(line))
+      nearest.set(bar, Math.min(nearest.get(bar) ?? Number.POSITIVE_INFINITY, Math.abs(place(line) - cut.at)));
+  for (const { line, bar, grid } of all) {
+    const { x1, y1, x2, y2 } = line;
+    const level = y1 === y2;
+    const index = bar ? meshed + (level || layers.length - meshed < 2 ? 0 : 1) : level ? 1 : 0;
+    const [up, size] = [heights[index] ?? 0, layers[index] ?? 0];
+    if (along(line)) {
+      const off = Math.abs(place(line) - cut.at);
+      if (off <= BESIDE_MM || (grid && off <= (nearest.get(bar) ?? 0) + 1e-6))
+        lines.push({
+          key: `${place(line)} ${x1} ${y1} ${index}`,
+          from: cut.along === "y" ? y1 : x1,
+          to: cut.along === "y" ? y2 : x2,
+          up,
+          size,
+          bar,
+        });
+      continue;
+    }
+    const [a, b, p, q] = cut.along === "y" ? [x1, x2, y1, y2] : [y1, y2, x1, x2];
+    if (cut.at < Math.min(a, b) || cut.at > Math.max(a, b)) continue;
+    dots.push({ at: p + ((q - p) * (cut.at - a)) / (b - a), up, size, bar });
+  }
+  return { dots, lines };
+}
+
+type Line = Steel["bars"][number]["line"];
+
+/** The piece cut through: mesh and bars as thick as they are, at their true height, moved up and down. */
+export function SteelSection({ editor, steel, section, cut, run, thickness, faceDown, top, area, most }: Props) {
   const { units } = usePreferences();
   const narrow = area < NARROW_PX; // a phone: the words go under it
-  const scale = Math.min(most, (area - LEFT - (narrow ? LEFT + 24 : WORDS_PX)) / width, HIGH_PX / thickness);
+  const scale = Math.min(most, (area - LEFT - (narrow ? LEFT + 24 : WORDS_PX)) / run, HIGH_PX / thickness);
   const stack = steel.stack;
   const height = useHeight(editor, stack?.under.value ?? 0, thickness - (stack?.height.value ?? 0), scale);
   if (!stack) return null;
   const y = (up: number) => top + (thickness - up) * scale;
   const x = (across: number) => LEFT + across * scale;
-  const wires = stack.layers.slice(0, stack.meshed);
-  const bars = stack.layers.slice(stack.meshed);
   const under = stack.under.value;
-  const onWires = under + wires.reduce((sum, one) => sum + one, 0);
-  const edge = steel.mesh?.y_mm ?? 0;
-  const level = [...new Set((steel.mesh?.wires ?? []).filter((one) => one.y1 === one.y2).map((one) => one.y1))];
   const over = thickness - under - stack.height.value;
-  const right = x(width) + 14;
+  const right = x(run) + 14;
+  const { dots, lines } = cutThrough(steel, cut);
+  const rings = section?.rings.map((ring) =>
+    ring.flatMap((value, index) => {
+      if (index % 2) return [];
+      const stands = ring[index + 1] ?? 0;
+      return [`${x(value).toFixed(1)},${y(faceDown ? section.high_mm - stands : stands - section.low_mm).toFixed(1)}`];
+    }),
+  );
   return (
     <g>
-      <rect
-        x={LEFT}
-        y={top}
-        width={width * scale}
-        height={thickness * scale}
-        fill="url(#concrete)"
-        stroke="var(--ink)"
-        strokeWidth="1.5"
-      />
-      {wires.length > 0 && (
-        <line
-          x1={x(edge)}
-          x2={x(width - edge)}
-          y1={y(under + (wires[0] ?? 0) / 2)}
-          y2={y(under + (wires[0] ?? 0) / 2)}
-          stroke="var(--steel)"
-          strokeWidth={Math.max(2, (wires[0] ?? 0) * scale)}
+      {rings ? (
+        <path
+          d={rings.map((ring) => `M${ring.join("L")}Z`).join("")}
+          fill="url(#concrete)"
+          fillRule="evenodd"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
         />
-      )}
-      {wires.length > 1 &&
-        level.map((place) => (
-          <circle
-            key={place}
-            cx={x(place)}
-            cy={y(under + (wires[0] ?? 0) + (wires[1] ?? 0) / 2)}
-            r={Math.max(2, ((wires[1] ?? 0) * scale) / 2)}
-            fill="var(--steel)"
-          />
-        ))}
-      {bars.length > 1 &&
-        steel.bars
-          .filter((one) => one.line.x1 === one.line.x2)
-          .map((one) => (
-            <line
-              key={one.key}
-              x1={x(one.line.y1)}
-              x2={x(one.line.y2)}
-              y1={y(onWires + (bars[0] ?? 0) + (bars[1] ?? 0) / 2)}
-              y2={y(onWires + (bars[0] ?? 0) + (bars[1] ?? 0) / 2)}
-              stroke="var(--steel)"
-              strokeWidth={Math.max(2, (bars[1] ?? 0) * scale)}
-            />
-          ))}
-      {steel.bars.filter(isLevel).map((one) => (
-        <circle
-          key={one.key}
-          cx={x(one.line.y1)}
-          cy={y(onWires + (bars[0] ?? 0) / 2)}
-          r={Math.max(3.5, ((bars[0] ?? 0) * scale) / 2)}
-          fill="var(--steel)"
+      ) : (
+        <rect
+          x={LEFT}
+          y={top}
+          width={run * scale}
+          height={thickness * scale}
+          fill="url(#concrete)"
           stroke="var(--ink)"
         />
+      )}
+      {lines.map((one) => (
+        <line
+          key={one.key}
+          x1={x(one.from)}
+          x2={x(one.to)}
+          y1={y(one.up)}
+          y2={y(one.up)}
+          stroke="var(--steel)"
+          strokeWidth={Math.max(2, one.size * scale)}
+        />
       ))}
-      <line
-        x1={LEFT}
-        x2={x(width)}
-        y1={y(faceDown ? 0 : thickness)}
-        y2={y(faceDown ? 0 : thickness)}
-        stroke="var(--ink)"
-        strokeWidth="4"
-      />
+      {dots.map((one) => (
+        <circle
+          key={`${one.at} ${one.up}`}
+          cx={x(one.at)}
+          cy={y(one.up)}
+          r={Math.max(one.bar ? 3.5 : 2, (one.size * scale) / 2)}
+          fill="var(--steel)"
+          stroke={one.bar ? "var(--ink)" : "none"}
+        />
+      ))}
       <rect
         role="slider"
         tabIndex={0}
@@ -117,7 +154,7 @@ export function SteelSection({ editor, steel, width, thickness, faceDown, top, a
         className="steel-height cursor-ns-resize"
         x={LEFT}
         y={y(under + stack.height.value) - 6}
-        width={width * scale}
+        width={run * scale}
         height={stack.height.value * scale + 12}
         fill="transparent"
         style={{ touchAction: "none" }}

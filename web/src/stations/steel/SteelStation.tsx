@@ -56,6 +56,7 @@ export function SteelStation({ editor }: StationProps) {
         <SteelDrawing
           key={planned.id}
           editor={editor}
+          piece={piece}
           planned={planned}
           length={planned.measure.length_mm}
           width={planned.measure.width_mm}
