@@ -122,6 +122,7 @@ def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], cho
     gaps = [
         gap for p in pieces if p.steel.stack for gap in (p.steel.stack.cover_show.value, p.steel.stack.cover_back.value)
     ]
+    gaps += [p.steel.cage.cover.value for p in pieces if p.steel.cage]
     if any(p.steel.mesh for p in pieces):
         gaps.append(chosen.mesh.spacing_mm - chosen.mesh.wire_mm)
     return Pour(

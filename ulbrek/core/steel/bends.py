@@ -20,7 +20,7 @@ _TRIFLE_MM = 1e-6
 
 
 @dataclass(frozen=True, slots=True)
-class Bending:
+class BendRules:
     """How bars of one diameter are bent and lapped by a standard.
 
     Attributes:
@@ -40,7 +40,7 @@ class Bending:
         return (self.mandrel.value + self.diameter_mm) / 2
 
 
-def bending_by(standard: Standard, diameter_mm: float, strength_mpa: float) -> Bending:
+def bending_by(standard: Standard, diameter_mm: float, strength_mpa: float) -> BendRules:
     """How bars are bent and lapped.
 
     Args:
@@ -51,11 +51,11 @@ def bending_by(standard: Standard, diameter_mm: float, strength_mpa: float) -> B
     of = {"diameter_mm": diameter_mm}
     key = f"{diameter_mm:g} mm"
     if standard == "EN 1992":
-        return Bending(
+        return BendRules(
             diameter_mm, work(rules.mandrel_en, key, **of), work(rules.tie_tail_en, key, **of),
             work(rules.lap_en, key, **of, strength_mpa=strength_mpa),
         )  # fmt: skip
-    return Bending(
+    return BendRules(
         diameter_mm, work(rules.mandrel_aci, key, **of), work(rules.tie_tail_aci, key, **of),
         work(rules.lap_aci, key, **of, strength_mpa=strength_mpa),
     )  # fmt: skip
@@ -81,7 +81,7 @@ class Shaped:
     closing: str
 
 
-def shaped(of: str, spots: Sequence[Spot], closed: bool, how: Bending) -> Shaped:
+def shaped(of: str, spots: Sequence[Spot], closed: bool, how: BendRules) -> Shaped:
     """A bar bent along these corners.
 
     Args:
@@ -105,7 +105,7 @@ def shaped(of: str, spots: Sequence[Spot], closed: bool, how: Bending) -> Shaped
 
 
 def _along(
-    of: str, spots: Sequence[Spot], path: Sequence[Spot], how: Bending, end: tuple[Figure, str, float]
+    of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules, end: tuple[Figure, str, float]
 ) -> Shaped:
     """A bar along a path: ``end`` is what its ends take, in words, and what lies before its first corner."""
     ends, closing, before_mm = end

@@ -11,7 +11,7 @@ from shapely.ops import nearest_points
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.steel import rules
-from ulbrek.core.steel.bends import Bending, Shaped, Spot, rounded, run_of, shaped
+from ulbrek.core.steel.bends import BendRules, Shaped, Spot, rounded, run_of, shaped
 from ulbrek.core.steel.result import BentBar, Cage, CageView, Dot, LongBars
 
 TWO_PLANES_MM = 100.0  # a profile that is thinner carries one plane of links, in its middle. Source: common practice.
@@ -42,7 +42,7 @@ class Caged:
     """What a cage is made of: the piece, its bar, how it is bent, how far apart its bars are, the cover wanted."""
 
     piece: str
-    how: Bending
+    how: BendRules
     spacing_mm: float
     cover_mm: Figure
 
@@ -162,7 +162,7 @@ def _view(
     return CageView(name, across, tuple(map(run_of, concrete)), tuple(map(run_of, paths)), tuple(dots))
 
 
-def _bent(mark: str, why: str, count: int, bar: Shaped, how: Bending) -> BentBar:
+def _bent(mark: str, why: str, count: int, bar: Shaped, how: BendRules) -> BentBar:
     return BentBar(mark, why, count, run_of(bar.spots), bar.closed, bar.length, bar.bends, how.mandrel, bar.closing)
 
 

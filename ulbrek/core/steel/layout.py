@@ -1,7 +1,7 @@
 """Where mesh and bars lie in an outline with openings."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from math import ceil, floor, hypot, sqrt
 
@@ -21,6 +21,7 @@ LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: commo
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
 DIAGONAL_MM = 600.0  # of a bar aslant at an inner corner. Source: common practice, 500 to 600 mm.
 _TRIFLE_MM = 1e-3
+_HAIR_MM = 1e-6  # a line on the very edge may lie just off it
 SHORT_MM = 100.0  # a shorter piece of bar holds nothing
 
 Span = tuple[float, float]  # from and to [mm]
@@ -169,7 +170,7 @@ def grid(piece: str, ground: Ground, gaps: Sequence[Gap], spacing_mm: float) -> 
     edge_mm, (size_x, size_y) = ground.edge_mm, ground.size
     found = []
     for level, size in ((True, size_y), (False, size_x)):
-        for number, at in enumerate(_evenly(edge_mm, size - edge_mm, spacing_mm), 1):
+        for number, at in enumerate(_evenly(edge_mm + _HAIR_MM, size - edge_mm - _HAIR_MM, spacing_mm), 1):
             spans = ground.along_x(at) if level else ground.along_y(at)
             kept_free = crossed(gaps, at, edge_mm, "y" if level else "x")
             parts = [
@@ -177,7 +178,8 @@ def grid(piece: str, ground: Ground, gaps: Sequence[Gap], spacing_mm: float) -> 
             ]
             for part, span in enumerate(parts, 1):
                 key = f"{'along' if level else 'across'}.{number}" + (f".{part}" if len(parts) > 1 else "")
-                found.append(straight_bar((piece, key, "of the grid"), level, at, span, edge_mm))
+                bar = straight_bar((piece, key, "of the grid"), level, at, span, edge_mm)
+                found.append(replace(bar, of_grid=True))
     return found
 
 

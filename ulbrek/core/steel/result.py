@@ -25,6 +25,7 @@ class PlacedBar:
 
     Attributes:
         by_hand: its place among the job's bars by hand; None where the plan laid it
+        of_grid: whether it is one of many alike, of a grid
         moves: whether it may be moved by hand; one that lies aslant may only be left out
     """
 
@@ -34,6 +35,7 @@ class PlacedBar:
     why: str
     by_hand: int | None = None
     moves: bool = True
+    of_grid: bool = False
 
 
 @dataclass(frozen=True, slots=True)

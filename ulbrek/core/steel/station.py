@@ -119,7 +119,7 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
     flat, caged = steel and what.body is None, steel and what.body is not None
     panel = mesh_panel(of, ground, mesh.spacing_mm, what.gaps) if flat and school != "grid of bars" else None
     hand = [(index, one) for index, one in enumerate(inputs.by_hand) if one.piece == of]
-    placed, lost = by_hand(of, ground, what.gaps, _laid(school, inputs, what, ground) if flat else (), hand)
+    placed, lost = by_hand(of, ground, what.gaps, _laid(school, inputs, what, ground), hand) if flat else ([], [])
     stack = _stack(inputs, what, (mesh, bar), panel, placed) if panel or placed else None
     cage = _cage(inputs, what, bar) if caged else None
     edge = _nearest_edge(what, bar, placed) if placed else None

@@ -2,13 +2,12 @@
 
 from collections.abc import Iterator
 
-from ulbrek.core.base.figure import Figure
 from ulbrek.core.handling.result import HandlingResult, Lift
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
-from ulbrek.files.pack.words import Block, Words, table
+from ulbrek.files.pack.words import Block, Words, clock, table
 
 _EDGES = {"front": (0, 0, 1, 0), "back": (0, 1, 1, 1), "left": (0, 0, 0, 1), "right": (1, 0, 1, 1)}
 
@@ -34,9 +33,13 @@ class MovePages(Words):
                     *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
                     ["To lift it", people],
                     *self._edge(handled),
-                    ["Turn it", f"on its long edge, not before {self._of(self._need(planned, 'turn'))}"],
-                    ["Carry it", f"{chosen.id}, not before {self._of(self._need(planned, 'carry'))}"],
-                    *([["Slide it", self._stress(handled.slide)]] if handled.slide and handled.slide.chosen else []),
+                    ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"],
+                    ["Carry it", f"{chosen.id}, {self._not_before(planned, 'carry')}"],
+                    *(
+                        [["Slide it", self._not_before(planned, "set")]]
+                        if handled.slide and handled.slide.chosen
+                        else []
+                    ),
                     ["Stress when turned", self._stress(handled.lifts[0])],
                     ["Stress when carried", self._stress(chosen)],
                     *self._placed(handled),
@@ -86,10 +89,16 @@ class MovePages(Words):
             cuts = "; ".join(" + ".join(self._mm(part.length_mm) for part in length.parts) for length in wood.lengths)
             yield {"kind": "text", "text": f"{self._of(wood.count)} of {self._mm(wood.length_mm)}: {cuts}."}
 
-    def _need(self, planned: PiecePlan, act: str) -> Figure:
+    def _not_before(self, planned: PiecePlan, act: str) -> str:
+        """The strength that an act needs, and when it is there."""
         need = next(one for one in planned.handling.needs if one.id == act)
-        assert need.strength is not None  # noqa: S101 - turning and carrying always need one
-        return need.strength
+        assert need.strength is not None  # noqa: S101 - all acts of moving need one
+        cure = self.plan.cure
+        when = next((one for one in cure.acts if one.id == act and one.piece == planned.id), None)
+        hour = ""
+        if when is not None:
+            hour = f": {clock(when.at, cure.zone)}" if when.at else f", {when.due_h:.0f} h after the water"
+        return f"not before {self._of(need.strength)}{hour}"
 
 
 def handling_card(piece: Piece, planned: PiecePlan, chosen: Lift) -> str:

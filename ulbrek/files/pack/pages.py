@@ -1,11 +1,9 @@
 """What stands on each page of a job pack: blocks of drawings, tables, words and cautions."""
 
 from collections.abc import Iterator
-from datetime import datetime
 from itertools import groupby
 from math import ceil
 from typing import Any
-from zoneinfo import ZoneInfo
 
 from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
@@ -17,7 +15,7 @@ from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
-from ulbrek.files.pack.words import Block, table
+from ulbrek.files.pack.words import Block, clock, table
 
 Page = dict[str, Any]
 _MEASURE_AGAIN = "Measure the place again just before the first cut: 3 to 6 mm of drift is usual."
@@ -284,7 +282,7 @@ class Pages(SteelPages, MovePages, MixPages):
     def _calendar(self) -> Iterator[Block]:
         cure = self.plan.cure
         names = {piece.id: piece.name for piece in self.plan.pieces} if len(self.plan.pieces) > 1 else {}
-        when = _clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: hours count from the first water"
+        when = clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: hours count from the first water"
         yield table(
             ["", ""],
             [
@@ -298,7 +296,7 @@ class Pages(SteelPages, MovePages, MixPages):
             low, high = act.hours.low, act.hours.high
             band = f"{low:.1f} to {high:.1f} h" if low is not None and high is not None else f"{act.hours.value:.0f} h"
             name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
-            rows.append([_clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
+            rows.append([clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
         yield table(["When", "What", "It is time when", "Hours after the pour"], rows)
         cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
@@ -326,10 +324,6 @@ def _setting(saw: Saw) -> tuple[str, float]:
 
 def _drawing(svg: str) -> Block:
     return {"kind": "drawing", "svg": svg}
-
-
-def _clock(moment: datetime, zone: str) -> str:
-    return moment.astimezone(ZoneInfo(zone)).strftime("%a %-d %b, %H:%M")
 
 
 def _bevels(board: Board) -> str:

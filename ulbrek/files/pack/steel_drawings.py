@@ -28,7 +28,7 @@ def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
     named = set[str]()
     for bar in steel.bars:
         drawing.line(bar.line.x1, bar.line.y1, bar.line.x2, bar.line.y2, 1.3)
-        kind = bar.key.split(".", maxsplit=1)[0] if bar.why == "of the grid" else bar.key
+        kind = bar.key.split(".", maxsplit=1)[0] if bar.of_grid else bar.key
         if kind in named:
             continue
         named.add(kind)

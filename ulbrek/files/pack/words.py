@@ -1,6 +1,8 @@
 """How the pages of a pack write lengths, masses and other figures in a reader's units."""
 
+from datetime import datetime
 from typing import Any
+from zoneinfo import ZoneInfo
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.units import Units
@@ -44,3 +46,8 @@ class Words:
 def table(head: list[str], rows: list[list[str]]) -> Block:
     """A table: its head, and its rows."""
     return {"kind": "table", "head": head, "rows": rows}
+
+
+def clock(moment: datetime, zone: str) -> str:
+    """A moment by the clock of the place."""
+    return moment.astimezone(ZoneInfo(zone)).strftime("%a %-d %b, %H:%M")

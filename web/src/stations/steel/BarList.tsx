@@ -12,7 +12,7 @@ export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan
   const { steel, measure, id: piece } = planned;
   const mine = (job.steel?.by_hand ?? []).filter((one) => one.piece === piece);
   const out = mine.filter((one) => !one.offset);
-  const bars = steel.bars.filter((bar) => bar.why !== "of the grid" || bar.by_hand !== null);
+  const bars = steel.bars.filter((bar) => !bar.of_grid || bar.by_hand !== null);
   if (!steel.stack && mine.length === 0) return null;
   const own = (number: number): string => {
     const name = `${OWN}${number}`;

@@ -50,7 +50,7 @@ export function SteelDrawing({ editor, piece, planned, length, width, thickness,
   if (size.width === 0) return <div ref={area} className="h-full min-h-96" />;
   const bottom = at.y(0);
   const picked = steel.bars.find((bar) => bar.key === chosen);
-  const grid = steel.bars.filter((bar) => bar.why === "of the grid");
+  const grid = steel.bars.filter((bar) => bar.of_grid);
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
       <svg
@@ -153,7 +153,7 @@ export function SteelDrawing({ editor, piece, planned, length, width, thickness,
         />
       </svg>
       {steel.bars
-        .filter((bar) => bar.why !== "of the grid" && bar.key !== chosen)
+        .filter((bar) => !bar.of_grid && bar.key !== chosen)
         .map((bar) => (
           <Tag
             key={bar.key}

@@ -47,7 +47,7 @@ function cutThrough(steel: Steel, cut: Cut) {
   const nearest = new Map<boolean, number>();
   const all = [
     ...(steel.mesh?.wires ?? []).map((line) => ({ line, bar: false, grid: true })),
-    ...steel.bars.map((bar) => ({ line: bar.line, bar: true, grid: bar.why === "of the grid" })),
+    ...steel.bars.map((bar) => ({ line: bar.line, bar: true, grid: bar.of_grid })),
   ];
   const along = ({ x1, y1, x2, y2 }: Line) => (cut.along === "y" ? x1 === x2 : y1 === y2);
   const place = (line: Line) => (cut.along === "y" ? line.x1 : line.y1);

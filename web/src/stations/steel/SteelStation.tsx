@@ -71,6 +71,7 @@ export function SteelStation({ editor }: StationProps) {
 function Laid({ planned }: { planned: PiecePlan }) {
   const { stack, cage, edge, fill, held_at, placing, ties, mass } = planned.steel;
   if (!stack && !cage) return null;
+  const needed = (stack ?? cage)?.cover_needed;
   return (
     <section aria-label="How it lies">
       <h2 className="mb-1 text-lg font-bold">{cage ? "How it stands" : "How it lies"}</h2>
@@ -80,7 +81,7 @@ function Laid({ planned }: { planned: PiecePlan }) {
         {stack && <FigureLine label="Cover, show face" figure={stack.cover_show} />}
         {stack && <FigureLine label="Cover, back" figure={stack.cover_back} />}
         {cage && <FigureLine label="Cover" figure={cage.cover} />}
-        <FigureLine label="Cover needed" figure={(stack ?? cage ?? { cover_needed: null }).cover_needed as never} />
+        {needed && <FigureLine label="Cover needed" figure={needed} />}
         {edge && <FigureLine label="Beside the nearest bar" figure={edge} />}
         {held_at && <FigureLine label="Held at" figure={held_at} />}
         {ties && <FigureLine label="Ties" figure={ties} />}
