@@ -57,7 +57,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
         at_mm=found.bent.at_mm,
         strips=tuple(Strip(*strip) for strip in found.bent.slice.strips),
         chosen=True,
-        places=thinned(found.bent.along),
+        places=thinned(found.bent.places),
     )
     carried = tuple(
         work(rules.support_carries, f"{what.piece}/{number}", push_n=push)

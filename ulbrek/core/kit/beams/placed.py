@@ -1,13 +1,12 @@
 """A slab in its place: on two supports or more that push and cannot pull, with a load anywhere on it."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
-from numpy.typing import NDArray
 
 from ulbrek.core.kit.beams.sections import Slice
-from ulbrek.core.kit.beams.slab import Bending, weights_along, worst_of
+from ulbrek.core.kit.beams.slab import Array, Bending, weights_along, worst_of
 
 _LIFTS_N = -1e-6
 _ONE_PLACE_MM = 0.01
@@ -51,77 +50,63 @@ def in_place(
         raise ValueError("A slab rests on two supports at least.")
     beam = _Beam(slices, thickness_mm, density_kg_m3)
     held = [beam.nearest(place) for place in sorted(supports_mm)]
-    loads: list[int | None] = [None, *range(len(slices))] if point_n else [None]
-    stands: list[int | None] = []
-    tips: float | None = None
-    pushes, bent = list[NDArray[np.float64]](), list[NDArray[np.float64]]()
-    for load in loads:
-        reactions = beam.reactions(held, load, point_n)
-        if reactions is None:
-            tips = slices[load or 0].at_mm if tips is None else tips
-            continue
-        stands.append(load)
-        pushes.append(reactions)
-        bent.append(beam.moments(held, reactions, load, point_n))
-    if not stands:
-        return InPlace(Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, tuple(0.0 for _ in held), tips)
-    stress = np.abs(np.array(bent)) / beam.widths
-    worst = int(np.argmax(stress.max(axis=1)))
-    found = worst_of(slices, bent[worst].tolist(), thickness_mm, on_edge=False)
-    at = stands[worst]
-    most = np.max(np.array(pushes), axis=0)
-    return InPlace(found, found.at_mm if at is None else slices[at].at_mm, tuple(most.tolist()), tips)
+    pushes = beam.pushes(held, point_n)
+    stands = ~np.isnan(pushes[:, 0])
+    tips = next((slices[row - 1].at_mm for row in np.flatnonzero(~stands).tolist() if row), None)
+    if not stands.any():
+        return InPlace(Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, tuple(0.0 for _ in held), tips or 0.0)
+    moments = beam.moments(held, pushes, point_n)
+    stress = np.where(stands[:, None], np.abs(moments) / beam.widths, -1.0)
+    row = int(np.argmax(stress.max(axis=1)))
+    found = worst_of(slices, moments[row], thickness_mm, on_edge=False)
+    found = replace(found, places=found.places_of(slices))
+    most = np.nanmax(pushes, axis=0)
+    return InPlace(found, slices[row - 1].at_mm if row else found.at_mm, tuple(most.tolist()), tips)
 
 
 class _Beam:
     """The slab as a beam with a node at every slice; those on either side of a step share one."""
 
     def __init__(self, slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) -> None:
-        self.x: NDArray[np.float64] = np.array([one.at_mm for one in slices])
-        self.widths: NDArray[np.float64] = np.array([max(one.width_mm, 1e-3) for one in slices])
-        weights, moments = weights_along(slices, thickness_mm, density_kg_m3)
-        self.weights, self.moments_of = np.array(weights), np.array(moments)
+        self.widths: Array = np.array([max(one.width_mm, 1e-3) for one in slices])
+        self.x, self.weights, self.moments_of = weights_along(slices, thickness_mm, density_kg_m3)
         steps = np.diff(self.x) > _ONE_PLACE_MM
         self.node = np.concatenate([[0], np.cumsum(steps)])
         first = np.concatenate([[True], steps])
-        self.places: NDArray[np.float64] = self.x[first]
+        self.places: Array = self.x[first]
         self.loads = self._at_nodes()
         inertia = ((self.widths[1:] + self.widths[:-1]) / 2 * thickness_mm**3 / 12)[steps]
         self.stiffness = self._assembled(inertia)
-        self._solved: dict[tuple[int, ...], NDArray[np.float64]] = {}
+        self._solved: dict[tuple[int, ...], Array] = {}
 
     def nearest(self, place_mm: float) -> int:
         """The node at a place."""
         return int(np.argmin(np.abs(self.places - place_mm)))
 
-    def _at_nodes(self) -> NDArray[np.float64]:
+    def _at_nodes(self) -> Array:
         """The slab's weight shared to its nodes, its resultant where it is: force [N] and moment [N·mm] of each."""
+        parts, firsts = np.diff(self.weights), np.diff(self.moments_of)
+        near, far = self.node[:-1], self.node[1:]
+        span = self.places[far] - self.places[near]
+        right = np.divide(firsts - parts * self.places[near], span, out=np.zeros_like(span), where=near != far)
         shared = np.zeros(2 * len(self.places))
-        for index in range(len(self.x) - 1):
-            part = self.weights[index + 1] - self.weights[index]
-            near, far = self.node[index], self.node[index + 1]
-            if near == far:
-                shared[2 * near] += part
-                continue
-            span = self.places[far] - self.places[near]
-            first = self.moments_of[index + 1] - self.moments_of[index]
-            right = (first - part * self.places[near]) / span
-            shared[2 * near : 2 * near + 2] += (part - right, part * span / 12)
-            shared[2 * far : 2 * far + 2] += (right, -part * span / 12)
+        for node, force, moment in ((near, parts - right, parts * span / 12), (far, right, -parts * span / 12)):
+            np.add.at(shared, 2 * node, force)
+            np.add.at(shared, 2 * node + 1, moment)
         return shared
 
-    def _assembled(self, inertia: NDArray[np.float64]) -> NDArray[np.float64]:
-        count = len(self.places)
-        whole = np.zeros((2 * count, 2 * count))
-        scale = inertia.max()  # of the same stuff all along: stiffness cancels
-        for index, one in enumerate(inertia / scale):
-            span = float(self.places[index + 1] - self.places[index])
-            a, b = 12 / span**2, 6 / span
-            part = one / span * np.array([[a, b, -a, b], [b, 4, -b, 2], [-a, -b, a, -b], [b, 2, -b, 4]])
-            whole[2 * index : 2 * index + 4, 2 * index : 2 * index + 4] += part
+    def _assembled(self, inertia: Array) -> Array:
+        span = np.diff(self.places)
+        a, b = 12 / span**2, 6 / span
+        four, two = np.full_like(span, 4.0), np.full_like(span, 2.0)
+        rows = ((a, b, -a, b), (b, four, -b, two), (-a, -b, a, -b), (b, two, -b, four))
+        parts = np.array(rows) * (inertia / inertia.max() / span)  # of the same stuff all along: stiffness cancels
+        whole = np.zeros((2 * len(self.places), 2 * len(self.places)))
+        freedom = 2 * np.arange(len(span)) + np.arange(4)[:, None]
+        np.add.at(whole, (freedom[:, None, :], freedom[None, :, :]), parts)
         return whole
 
-    def _influence(self, held: tuple[int, ...]) -> NDArray[np.float64]:
+    def _influence(self, held: tuple[int, ...]) -> Array:
         """What each support carries of a unit force and a unit moment at each node."""
         if held not in self._solved:
             count = len(self.places)
@@ -133,38 +118,47 @@ class _Beam:
             self._solved[held] = units[fixed] - self.stiffness[np.ix_(fixed, free)] @ bent
         return self._solved[held]
 
-    def _carried(self, held: tuple[int, ...], forces: NDArray[np.float64]) -> NDArray[np.float64]:
+    def _carried(self, held: tuple[int, ...], forces: Array) -> Array:
+        """What each support carries, column by column of the forces."""
         if len(held) == 2:  # by the lever alone: nothing depends on its stiffness
             first, second = self.places[held[0]], self.places[held[1]]
             down = forces[::2]
-            right = float((down * (self.places - first)).sum() / (second - first))
-            return np.array([down.sum() - right, right])
-        carried: NDArray[np.float64] = self._influence(held) @ forces
+            right = ((self.places - first) @ down) / (second - first)
+            return np.array([down.sum(axis=0) - right, right])
+        carried: Array = self._influence(held) @ forces
         return carried
 
-    def reactions(self, held: Sequence[int], load: int | None, point_n: float) -> NDArray[np.float64] | None:
-        """What each support carries [N], the load at a slice; None where it tips off them."""
-        forces = self.loads.copy()
-        if load is not None:
-            forces[2 * self.node[load]] += point_n
+    def pushes(self, held: Sequence[int], point_n: float) -> Array:
+        """What each support carries [N]: without the load, then with it at each slice in turn; nan where it tips."""
+        cases = 1 + (len(self.x) if point_n else 0)
+        forces = np.repeat(self.loads[:, None], cases, axis=1)
+        for case in range(1, cases):
+            forces[2 * self.node[case - 1], case] += point_n
         kept = tuple(dict.fromkeys(held))
-        while len(kept) >= 2:
+        at_once = self._carried(kept, forces).T
+        found = np.full((cases, len(held)), np.nan)
+        places = [held.index(node) for node in kept]
+        found[:, places] = at_once
+        found[:, [one for one in range(len(held)) if one not in places]] = 0.0
+        for case in np.flatnonzero(at_once.min(axis=1) < _LIFTS_N).tolist():
+            found[case] = self._without_lifting(held, kept, forces[:, case])
+        return found
+
+    def _without_lifting(self, held: Sequence[int], kept: tuple[int, ...], forces: Array) -> Array:
+        """The supports that push when those that would pull are left out one by one; nan where no two are left."""
+        while len(kept) > 2:
+            carried = self._carried(kept, forces)
+            kept = tuple(node for node, one in zip(kept, carried, strict=True) if one > carried.min())
             carried = self._carried(kept, forces)
             if carried.min() >= _LIFTS_N:
                 by_node = dict(zip(kept, carried.tolist(), strict=True))
                 return np.array([by_node.pop(node, 0.0) for node in held])
-            if len(kept) == 2:
-                break
-            kept = tuple(node for node, one in zip(kept, carried, strict=True) if one > carried.min())
-        return None
+        return np.full(len(held), np.nan)
 
-    def moments(
-        self, held: Sequence[int], reactions: NDArray[np.float64], load: int | None, point_n: float
-    ) -> NDArray[np.float64]:
-        """Bending moment at every slice [N·mm]."""
-        found: NDArray[np.float64] = -(self.weights * self.x - self.moments_of)
-        for node, one in zip(held, reactions, strict=True):
-            found = found + one * np.maximum(0.0, self.x - self.places[node])
-        if load is not None:
-            found = found - point_n * np.maximum(0.0, self.x - self.x[load])
+    def moments(self, held: Sequence[int], pushes: Array, point_n: float) -> Array:
+        """Bending moment at every slice [N·mm], a row for each case of the supports' pushes."""
+        arms = np.maximum(0.0, self.x[None, :] - self.places[list(held)][:, None])
+        found: Array = pushes @ arms - (self.weights * self.x - self.moments_of)
+        if len(pushes) > 1:
+            found[1:] -= point_n * np.maximum(0.0, self.x[None, :] - self.x[:, None])
         return found

@@ -63,6 +63,15 @@ class Sections:
         at = min(max(place_mm, self.low_mm + _TRIFLE_MM), self.high_mm - _TRIFLE_MM)
         return Slice(at, tuple(_concrete(self._piece.chords(at), self._cuts, at)))
 
+    def between(self, one: Slice, other: Slice, count: int) -> Iterator[Slice]:
+        """Slices evenly between two; where those are alike, and nothing begins or ends there, so are these."""
+        alike = one.strips == other.strips and not any(
+            one.at_mm < edge < other.at_mm for cut in self._cuts for edge in (cut.low_mm, cut.high_mm)
+        )
+        for step in range(1, count + 1):
+            at = one.at_mm + (other.at_mm - one.at_mm) * step / (count + 1)
+            yield Slice(at, one.strips) if alike else self.at(at)
+
     def slices(self, also: Iterable[float] = ()) -> list[Slice]:
         """Slices evenly spaced, and where something changes: on either side of where a cut begins and ends.
 

@@ -1,12 +1,16 @@
 """Bending of a slab by its own weight when it is lifted, through its weakest section."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
-from itertools import pairwise
+from dataclasses import dataclass, replace
 from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
 
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.kit.beams.sections import Sections, Slice
+
+Array = NDArray[np.float64]
 
 
 class Supports(NamedTuple):
@@ -24,17 +28,24 @@ class Bending:
         at_mm: the place along the slab
         moment_nm: bending moment there, its size [N·m]
         slice: the concrete that is there
-        along: the stress along the slab, place after place [mm, MPa]
+        along: the stress at each slice [MPa]
+        places: the stress along it for a picture, place after place [mm, MPa]
     """
 
     at_mm: float
     moment_nm: float
     slice: Slice
-    along: tuple[tuple[float, float], ...] = ()
+    along: Array | None = None
+    places: tuple[tuple[float, float], ...] = ()
+
+    def places_of(self, slices: Sequence[Slice]) -> tuple[tuple[float, float], ...]:
+        """The stress along the slab, place after place [mm, MPa]."""
+        stresses = [] if self.along is None else self.along.tolist()
+        return tuple((one.at_mm, stress) for one, stress in zip(slices, stresses, strict=True))
 
 
 _REFINED = 2  # times that the neighbourhood of the worst place is looked at more closely
-_BETWEEN = 6
+_BETWEEN = 4
 
 
 def weakest(
@@ -53,7 +64,7 @@ def weakest(
 
 
 def refined(sections: Sections, also: Sequence[float], bent: Callable[[Sequence[Slice]], Bending]) -> Bending:
-    """The worst bending, with more slices about the worst place each time.
+    """The worst bending, with more slices about the worst place each time; ``places`` are those of the first look.
 
     Args:
         sections: the slab, ready to be cut across
@@ -62,14 +73,14 @@ def refined(sections: Sections, also: Sequence[float], bent: Callable[[Sequence[
     """
     slices = sections.slices(also)
     found = bent(slices)
+    places = found.places_of(slices)
     for _ in range(_REFINED):
-        places = [one.at_mm for one in slices]
-        at = min(range(len(places)), key=lambda index: abs(places[index] - found.at_mm))
-        low, high = places[max(0, at - 1)], places[min(len(places) - 1, at + 1)]
-        closer = [low + (high - low) * step / (_BETWEEN + 1) for step in range(1, _BETWEEN + 1)]
-        slices = sorted([*slices, *(sections.at(place) for place in closer)], key=lambda one: one.at_mm)
+        at = min(range(len(slices)), key=lambda index: abs(slices[index].at_mm - found.at_mm))
+        before, after = slices[max(0, at - 1)], slices[min(len(slices) - 1, at + 1)]
+        closer = list(sections.between(before, after, _BETWEEN))
+        slices = sorted([*slices, *closer], key=lambda one: one.at_mm)
         found = bent(slices)
-    return found
+    return replace(found, places=places)
 
 
 def bending(
@@ -87,17 +98,12 @@ def bending(
         density_kg_m3: density
         on_edge: whether it stands on edge, the load along its width
     """
-    weights, moments = weights_along(slices, thickness_mm, density_kg_m3)
+    at, weights, moments = weights_along(slices, thickness_mm, density_kg_m3)
     weight, first_moment = weights[-1], moments[-1]
     second = (first_moment - weight * supports.first_mm) / (supports.second_mm - supports.first_mm)
-    first = weight - second
-
-    def moment_at(index: int) -> float:
-        at = slices[index].at_mm
-        lifted = first * max(0.0, at - supports.first_mm) + second * max(0.0, at - supports.second_mm)
-        return lifted - (weights[index] * at - moments[index])
-
-    return worst_of(slices, [moment_at(index) for index in range(len(slices))], thickness_mm, on_edge)
+    lifted = (weight - second) * np.maximum(0.0, at - supports.first_mm)
+    lifted += second * np.maximum(0.0, at - supports.second_mm)
+    return worst_of(slices, lifted - (weights * at - moments), thickness_mm, on_edge)
 
 
 def sliding(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) -> Bending:
@@ -110,41 +116,29 @@ def sliding(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) 
         thickness_mm: thickness
         density_kg_m3: density
     """
-    weights, moments = weights_along(slices, thickness_mm, density_kg_m3)
-    weight, middle = weights[-1], moments[-1] / weights[-1] if weights[-1] else 0.0
-    found = []
-    for one, so_far, moment in zip(slices, weights, moments, strict=True):
-        at = one.at_mm
-        if at <= middle:  # its near end hangs over
-            found.append(-(so_far * at - moment))
-        else:
-            found.append(-((moments[-1] - moment) - (weight - so_far) * at))
-    return worst_of(slices, found, thickness_mm, on_edge=False)
+    at, weights, moments = weights_along(slices, thickness_mm, density_kg_m3)
+    middle = moments[-1] / weights[-1] if weights[-1] else 0.0
+    near, far = weights * at - moments, (moments[-1] - moments) - (weights[-1] - weights) * at
+    return worst_of(slices, np.where(at <= middle, near, far), thickness_mm, on_edge=False)
 
 
-def weights_along(
-    slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float
-) -> tuple[list[float], list[float]]:
-    """Weight up to each slice [N], and its moment about the datum [N·mm].
+def weights_along(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) -> tuple[Array, Array, Array]:
+    """Where each slice is [mm], the weight up to it [N], and that weight's moment about the datum [N·mm].
 
     Args:
-        slices: the slab cut across, in order along it
+        slices: the slab cut across, in order along it; its width changes evenly from one to the next
         thickness_mm: thickness
         density_kg_m3: density
     """
-    per_mm2 = thickness_mm * density_kg_m3 * 1e-9 * GRAVITY  # N for each mm of width and mm along
-    loads = [one.width_mm * per_mm2 for one in slices]
-    weights, moments = [0.0], [0.0]
-    for (one, other), (load, next_load) in zip(pairwise(slices), pairwise(loads), strict=True):
-        step = other.at_mm - one.at_mm
-        part = (load + next_load) / 2 * step
-        middle = one.at_mm + (step * (load + 2 * next_load) / (3 * (load + next_load)) if part else step / 2)
-        weights.append(weights[-1] + part)
-        moments.append(moments[-1] + part * middle)
-    return weights, moments
+    at = np.array([one.at_mm for one in slices])
+    loads = np.array([one.width_mm for one in slices]) * (thickness_mm * density_kg_m3 * 1e-9 * GRAVITY)
+    steps, low, high = np.diff(at), loads[:-1], loads[1:]
+    parts = (low + high) / 2 * steps
+    moments = parts * at[:-1] + steps**2 * (low + 2 * high) / 6
+    return at, np.concatenate([[0.0], np.cumsum(parts)]), np.concatenate([[0.0], np.cumsum(moments)])
 
 
-def worst_of(slices: Sequence[Slice], moments_nmm: Sequence[float], thickness_mm: float, on_edge: bool) -> Bending:
+def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, on_edge: bool) -> Bending:
     """Where the stress is greatest.
 
     Args:
@@ -153,11 +147,11 @@ def worst_of(slices: Sequence[Slice], moments_nmm: Sequence[float], thickness_mm
         thickness_mm: thickness
         on_edge: whether it stands on edge
     """
-    moduli = [_modulus_mm3(one, thickness_mm, on_edge) for one in slices]
-    along = [abs(moment) / modulus if modulus > 0 else 0.0 for moment, modulus in zip(moments_nmm, moduli, strict=True)]
-    worst = max(range(len(slices)), key=lambda index: along[index])
-    places = tuple((round(one.at_mm, 1), round(stress, 4)) for one, stress in zip(slices, along, strict=True))
-    return Bending(slices[worst].at_mm, abs(moments_nmm[worst]) / 1000, slices[worst], places)
+    moduli = np.array([_modulus_mm3(one, thickness_mm, on_edge) for one in slices])
+    size = np.abs(moments_nmm)
+    along = np.divide(size, moduli, out=np.zeros_like(size), where=moduli > 0)
+    worst = int(np.argmax(along))
+    return Bending(slices[worst].at_mm, float(size[worst]) / 1000, slices[worst], along)
 
 
 def _modulus_mm3(one: Slice, thickness_mm: float, on_edge: bool) -> float:
