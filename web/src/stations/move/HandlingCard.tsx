@@ -6,6 +6,7 @@ import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
+import { WeakLine } from "./StressStrip";
 
 const ROOM = { width: 380, height: 260, margin: 46 };
 
@@ -129,31 +130,7 @@ function Picture({ piece }: { piece: PiecePlan }) {
             )}
           </g>
         ))}
-      {lift?.strips.map((strip) =>
-        lift.along === "x" ? (
-          <line
-            key={strip.start_mm}
-            x1={x(lift.at_mm)}
-            x2={x(lift.at_mm)}
-            y1={y(strip.start_mm)}
-            y2={y(strip.end_mm)}
-            stroke="var(--ink)"
-            strokeWidth="4"
-            strokeDasharray="7 4"
-          />
-        ) : (
-          <line
-            key={strip.start_mm}
-            x1={x(strip.start_mm)}
-            x2={x(strip.end_mm)}
-            y1={y(lift.at_mm)}
-            y2={y(lift.at_mm)}
-            stroke="var(--ink)"
-            strokeWidth="4"
-            strokeDasharray="7 4"
-          />
-        ),
-      )}
+      {lift && <WeakLine lift={lift} x={x} y={y} dashed />}
       {down && (
         <text x={across / 2} y={height - 6} textAnchor="middle" className="text-base" fill="var(--ink)">
           {down} edge down; arrows: hands or straps

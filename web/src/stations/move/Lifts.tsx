@@ -4,7 +4,7 @@ import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { type Lift, StressStrip } from "./StressStrip";
+import { type Lift, StressStrip, WeakLine } from "./StressStrip";
 
 interface Props {
   piece: PiecePlan;
@@ -126,29 +126,7 @@ function WeakPlace({ lift, piece, length, width }: { lift: Lift; piece: PiecePla
           stroke="var(--foam-line)"
         />
       ))}
-      {lift.strips.map((strip) =>
-        lift.along === "x" ? (
-          <line
-            key={strip.start_mm}
-            x1={lift.at_mm * scale}
-            x2={lift.at_mm * scale}
-            y1={y(strip.start_mm)}
-            y2={y(strip.end_mm)}
-            stroke="var(--ink)"
-            strokeWidth="3.5"
-          />
-        ) : (
-          <line
-            key={strip.start_mm}
-            x1={strip.start_mm * scale}
-            x2={strip.end_mm * scale}
-            y1={y(lift.at_mm)}
-            y2={y(lift.at_mm)}
-            stroke="var(--ink)"
-            strokeWidth="3.5"
-          />
-        ),
-      )}
+      <WeakLine lift={lift} x={(mm) => mm * scale} y={y} />
     </svg>
   );
 }

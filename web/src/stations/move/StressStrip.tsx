@@ -39,3 +39,33 @@ export function StressStrip({ lift, low, high, width, height }: Props) {
     </svg>
   );
 }
+
+interface WeakProps {
+  lift: Lift;
+  /** From a place in the plan to the picture [mm to px]. */
+  x: (mm: number) => number;
+  y: (mm: number) => number;
+  dashed?: boolean;
+}
+
+/** The section that would break first: what of it is concrete. */
+export function WeakLine({ lift, x, y, dashed }: WeakProps) {
+  return lift.strips.map(({ start_mm, end_mm }) => {
+    const [x1, x2, y1, y2] =
+      lift.along === "x"
+        ? [x(lift.at_mm), x(lift.at_mm), y(start_mm), y(end_mm)]
+        : [x(start_mm), x(end_mm), y(lift.at_mm), y(lift.at_mm)];
+    return (
+      <line
+        key={start_mm}
+        x1={x1}
+        x2={x2}
+        y1={y1}
+        y2={y2}
+        stroke="var(--ink)"
+        strokeWidth="4"
+        {...(dashed ? { strokeDasharray: "7 4" } : {})}
+      />
+    );
+  });
+}
