@@ -25,7 +25,9 @@ def test_thirty_jobs_are_all_told_without_running_over(open_page: OpenPage, api:
 def test_a_job_opens_where_its_gravest_finding_is(open_page: OpenPage, api: TestClient) -> None:
     name = f"Too wet {uuid4().hex[:6]}"
     light = {"outline": {"length": "400 mm", "width": "300 mm"}}
-    api.post("/api/jobs", json={"job": top_document(name=name, mix={"water_per_bag_l": 9, "container": "tub"}, piece=light)})
+    api.post(
+        "/api/jobs", json={"job": top_document(name=name, mix={"water_per_bag_l": 9, "container": "tub"}, piece=light)}
+    )
     page = open_page("/")
     page.get_by_role("link", name=name).click()
     expect(page.locator("[data-finding=water-over-most]")).to_be_visible()

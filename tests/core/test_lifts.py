@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.jobs import opening, top
+from tests.jobs import demo_job, opening, top
 from ulbrek.core.handling.result import Lift
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
@@ -71,3 +71,58 @@ def test_what_is_carried_waits_until_it_may_be_turned() -> None:
     assert acts["turn"].strength is not None and acts["carry"].strength is not None
     assert acts["turn"].strength.value > acts["carry"].strength.value
     assert acts["carry"].hours.value >= acts["turn"].hours.value
+
+
+def test_on_a_dolly_that_carries_it_a_heavy_piece_is_no_danger() -> None:
+    def told(**handling: Any) -> list[tuple[str, str]]:
+        found = planned(piece=LONG, handling={"people": 4, **handling}).findings
+        return [(one.finding.code, one.finding.severity) for one in found if one.station == "move"]
+
+    assert told() == [("too-heavy-for-people", "danger")]
+    assert told(dolly_kg=120) == [("too-heavy-for-people", "hint")]
+    assert ("over-the-dolly", "danger") in told(dolly_kg=60)
+
+
+def test_it_is_turned_up_on_the_edge_with_more_concrete_and_held_clear_of_openings() -> None:
+    handled = (
+        planned(opening(x={"offset": "300 mm"}, y={"to": "edge", "offset": "70 mm"}, length="300 mm"), piece=LONG)
+        .pieces[0]
+        .handling
+    )
+    assert handled.edge_down is not None
+    assert handled.edge_down.side == "back"
+    near, far = handled.straps
+    assert near.at_mm < 150 - 40 and far.at_mm == pytest.approx(0.793 * 1500)
+    plain = planned(piece={**LONG, "edges_shown": ["front"]}).pieces[0].handling
+    assert plain.edge_down is not None
+    assert (plain.edge_down.side, plain.edge_down.line.y1) == ("back", 600)
+
+
+def test_sliding_is_an_act_only_where_it_is_slid() -> None:
+    def acts(**standing: Any) -> set[str]:
+        return {act.id for act in planned(piece=LONG, handling={"people": 4, "standing": {"top": standing}}).cure.acts}
+
+    assert "set" in acts(put="slid onto it")
+    assert "set" not in acts()
+
+
+def test_a_casting_between_seams_is_held_by_its_own_length() -> None:
+    handled = plan(demo_job(6), SHOP).pieces[0].handling
+    assert handled.edge_down is not None
+    assert handled.edge_down.line.y2 - handled.edge_down.line.y1 == 1700
+    assert [round(strap.at_mm) for strap in handled.straps] == [352, 1348]
+    assert all(strap.line.y1 == strap.line.y2 for strap in handled.straps)
+
+
+def test_wood_is_cut_from_the_fewest_lengths_and_listed_to_buy() -> None:
+    parts = [
+        {
+            "id": "a", "kind": "plank", "name": "Plank", "count": 5, "length": "1100 mm", "width": "90 mm",
+            "thickness": "20 mm",
+        },
+        {"id": "b", "kind": "foot", "name": "Cork feet", "count": 4},
+    ]  # fmt: skip
+    joined = planned(handling={"people": 4, "parts": parts}).joined
+    (wood,) = joined.wood
+    assert (wood.count.value, wood.proven) == (3, True)  # two of 1100 out of each of 2400
+    assert [part.name for part in joined.parts] == ["Plank", "Cork feet"]

@@ -8,7 +8,7 @@ from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of, thinned
-from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, Strip, Tipping
+from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, PlanLine, Strap, Strip, Tipping
 from ulbrek.core.kit.beams import in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
@@ -128,17 +128,25 @@ def edge_down(what: Lifted) -> EdgeDown | None:
         if len(one.strips) > 1:
             first, last = one.strips[0], one.strips[-1]
             least[0], least[1] = min(least[0], first[1] - first[0]), min(least[1], last[1] - last[0])
+    down, why = sides[1], "both edges show: pad it"
+    hidden = [side for side in sides if side not in what.shown]
     if abs(least[0] - least[1]) > 1.0:
         down = sides[0] if least[0] > least[1] else sides[1]
-        return EdgeDown(down, "more concrete is left on that side of the openings")
-    hidden = [side for side in sides if side not in what.shown]
-    if len(hidden) == 1:
-        return EdgeDown(hidden[0], "that edge does not show")
-    return EdgeDown(sides[1], "both edges are alike: keep the front one clean" if hidden else "both edges show: pad it")
+        why = "more concrete is left on that side of the openings"
+    elif len(hidden) == 1:
+        down, why = hidden[0], "that edge does not show"
+    elif hidden:
+        why = "both edges are alike: keep the front one clean"
+    left, front, right, back = what.solid.outline.box
+    line = {
+        "front": PlanLine(left, front, right, front), "back": PlanLine(left, back, right, back),
+        "left": PlanLine(left, front, left, back), "right": PlanLine(right, front, right, back),
+    }[down]  # fmt: skip
+    return EdgeDown(down, line, why)
 
 
-def straps(what: Lifted) -> tuple[Figure, tuple[float, float]]:
-    """How far from its ends it is held, and where that is [mm]; moved outwards where an opening is in the way."""
+def straps(what: Lifted) -> tuple[Figure, tuple[Strap, ...]]:
+    """How far from its ends it is held, and where that is; moved outwards where an opening is in the way."""
     low, high = what.lengthwise.low_mm, what.lengthwise.high_mm
     in_from = work(rules.strap_place, what.piece, length_mm=high - low)
 
@@ -149,7 +157,12 @@ def straps(what: Lifted) -> tuple[Figure, tuple[float, float]]:
             at += step
         return min(max(at, low), high)
 
-    return in_from, (clear(low + in_from.value, -_STEP_MM) - low, clear(high - in_from.value, _STEP_MM) - low)
+    left, front, right, back = what.solid.outline.box
+    places = (clear(low + in_from.value, -_STEP_MM), clear(high - in_from.value, _STEP_MM))
+    return in_from, tuple(
+        Strap(at - low, PlanLine(at, front, at, back) if what.along == "x" else PlanLine(left, at, right, at))
+        for at in places
+    )
 
 
 def _box_width(what: Lifted) -> float:

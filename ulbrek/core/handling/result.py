@@ -74,11 +74,30 @@ class Placed:
 
 
 @dataclass(frozen=True, slots=True)
+class PlanLine:
+    """A line in the plan of the piece as it stands [mm]."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+
+
+@dataclass(frozen=True, slots=True)
 class EdgeDown:
-    """The edge that it is turned up on, and why that one."""
+    """The edge that it is turned up on, where that is, and why that one."""
 
     side: str
+    line: PlanLine
     why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Strap:
+    """Where straps or hands go: how far along the casting [mm], and as a line across it."""
+
+    at_mm: float
+    line: PlanLine
 
 
 @dataclass(frozen=True, slots=True)
@@ -164,7 +183,7 @@ class HandlingResult:
         slide: slid onto its supports over the edge of a bench; None where it is no slab
         placed: in its place; None where it rests all over, or is no slab
         cracked: None where no steel crosses the place at which it would break
-        straps: where straps or hands go, along it [mm]
+        straps: where straps or hands go
         tipping: None where it lies as flat as it stands
     """
 
@@ -177,7 +196,7 @@ class HandlingResult:
     cracked: Cracked | None
     edge_down: EdgeDown | None
     strap: Figure
-    straps: tuple[float, ...]
+    straps: tuple[Strap, ...]
     tipping: Tipping | None
     one_person: Figure | None
     one_person_kg: float

@@ -80,7 +80,7 @@ def handle(
             *checks.needs_an_engineer(of, standing),
             *checks.too_heavy_for_people(
                 heavier_end, int(needed.value), min(inputs.people, LARGEST_TEAM),
-                (team if by_hand else lifted[-1]).value,
+                (team if by_hand else lifted[-1]).value, inputs.dolly_kg,
             ),
             *checks.too_heavy_for_stairs(heavier_end, lifted[1].value, ways),
             *checks.over_the_dolly(heavier_end, inputs.dolly_kg),

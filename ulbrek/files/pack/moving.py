@@ -9,8 +9,6 @@ from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
 from ulbrek.files.pack.words import Block, Words, clock, table
 
-_EDGES = {"front": (0, 0, 1, 0), "back": (0, 1, 1, 1), "left": (0, 0, 0, 1), "right": (1, 0, 1, 1)}
-
 
 class MovePages(Words):
     """The page of moving."""
@@ -56,7 +54,7 @@ class MovePages(Words):
     def _edge(self, handled: HandlingResult) -> Iterator[list[str]]:
         if handled.edge_down:
             yield ["Edge down", f"{handled.edge_down.side}: {handled.edge_down.why}"]
-            yield ["Held or strapped", f"{' and '.join(self._mm(at) for at in handled.straps)} along it"]
+            yield ["Held or strapped", f"{' and '.join(self._mm(strap.at_mm) for strap in handled.straps)} along it"]
         if handled.tipping:
             told = (
                 f"it tips at a lean of {self._of(handled.tipping.angle)}, or a push of {self._of(handled.tipping.push)}"
@@ -110,13 +108,13 @@ def handling_card(piece: Piece, planned: PiecePlan, chosen: Lift) -> str:
     for feature in measured.features:
         draw_feature(drawing, feature)
     if handled.edge_down:
-        x1, y1, x2, y2 = _EDGES[handled.edge_down.side]
-        drawing.line(x1 * length, y1 * width, x2 * length, y2 * width, 2.2)
-        for at in handled.straps:
-            if length >= width:
-                drawing.paper_line(drawing.x(at), drawing.y(width) - 4, drawing.x(at), drawing.y(0) + 4, 0.7)
-            else:
-                drawing.paper_line(drawing.x(0) - 4, drawing.y(at), drawing.x(length) + 4, drawing.y(at), 0.7)
+        edge = handled.edge_down.line
+        drawing.line(edge.x1, edge.y1, edge.x2, edge.y2, 2.2)
+        for strap in handled.straps:
+            x1, y1 = drawing.x(strap.line.x1), drawing.y(strap.line.y1)
+            x2, y2 = drawing.x(strap.line.x2), drawing.y(strap.line.y2)
+            over_x, over_y = (0.0, 4.0) if x1 == x2 else (4.0, 0.0)
+            drawing.paper_line(x1 - over_x, y1 + over_y, x2 + over_x, y2 - over_y, 0.7)
     for strip in chosen.strips:
         if chosen.along == "x":
             drawing.line(chosen.at_mm, strip.start_mm, chosen.at_mm, strip.end_mm, 0.9, "2 1.4")

@@ -24,7 +24,9 @@ class Way:
 
 
 @check("too-heavy-for-people", "danger")
-def too_heavy_for_people(mass_kg: float, needed: int, people_there: int, lifted_kg: float) -> list[Finding]:
+def too_heavy_for_people(
+    mass_kg: float, needed: int, people_there: int, lifted_kg: float, dolly_kg: float | None = None
+) -> list[Finding]:
     """Heavier than the people available may lift
 
     Source: UK HSE manual handling guidance for teams, from memory; past four people, not by hand
@@ -38,12 +40,16 @@ def too_heavy_for_people(mass_kg: float, needed: int, people_there: int, lifted_
         "needed": Quantity(needed, "people"),
     }
     if needed > LARGEST_TEAM:
+        rolls = dolly_kg is not None and mass_kg <= dolly_kg
         return [
             finding(
                 too_heavy_for_people,
+                severity="hint" if rolls else "danger",
                 title="{mass}: not by hand",
                 reason="Even four people should lift no more than {lifted} together; bodies get in each other's way.",
-                remedy="Take a dolly, a hoist or an A-frame cart, or cast it in two parts.",
+                remedy="Tip it on edge onto the dolly, which carries it: nobody lifts it clear."
+                if rolls
+                else "Take a dolly, a hoist or an A-frame cart, or cast it in two parts.",
                 field="/people",
                 values=values,
             )

@@ -54,7 +54,8 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
             <div>
               <dt className="font-bold">Held, or strapped</dt>
               <dd>
-                {handled.straps.map((at) => writeLength(at, units)).join(" and ")} along it, a fifth in from each end (
+                {handled.straps.map((strap) => writeLength(strap.at_mm, units)).join(" and ")} along it, a fifth in from
+                each end (
                 <FigureButton figure={handled.strap} />)
               </dd>
             </div>
@@ -82,16 +83,9 @@ function Picture({ piece }: { piece: PiecePlan }) {
   const view: View = { scale, left: ROOM.margin, top: ROOM.margin, length, width, mirrored: false };
   const x = (mm: number) => ROOM.margin + mm * scale;
   const y = (mm: number) => ROOM.margin + (width - mm) * scale;
-  const along = length >= width;
   const down = handling.edge_down?.side;
   const lift = handling.lifts.find((one) => one.chosen && one.id !== "turn");
-  const edges: Record<string, [number, number, number, number]> = {
-    front: [0, 0, length, 0],
-    back: [0, width, length, width],
-    left: [0, 0, 0, width],
-    right: [length, 0, length, width],
-  };
-  const edge = down ? edges[down] : undefined;
+  const edge = handling.edge_down?.line;
   const height = width * scale + 2 * ROOM.margin;
   const across = length * scale + 2 * ROOM.margin;
   return (
@@ -114,21 +108,17 @@ function Picture({ piece }: { piece: PiecePlan }) {
         />
       ))}
       {edge && (
-        <line x1={x(edge[0])} y1={y(edge[1])} x2={x(edge[2])} y2={y(edge[3])} stroke="var(--crayon)" strokeWidth="7" />
+        <line x1={x(edge.x1)} y1={y(edge.y1)} x2={x(edge.x2)} y2={y(edge.y2)} stroke="var(--crayon)" strokeWidth="7" />
       )}
-      {handling.edge_down &&
-        handling.straps.map((at) => (
-          <g key={at} stroke="var(--chalk)" strokeWidth="3" fill="none">
-            {along ? (
-              <path
-                d={`M${x(at)} ${y(width) - 14}V${y(0) + 14}M${x(at) - 8} ${y(width) - 22}l8 10l8 -10M${x(at) - 8} ${y(0) + 22}l8 -10l8 10`}
-              />
-            ) : (
-              <path
-                d={`M${x(0) - 14} ${y(at)}H${x(length) + 14}M${x(0) - 22} ${y(at) - 8}l10 8l-10 8M${x(length) + 22} ${y(at) - 8}l-10 8l10 8`}
-              />
-            )}
-          </g>
+      {edge &&
+        handling.straps.map(({ at_mm, line }) => (
+          <path
+            key={at_mm}
+            d={arrows(x(line.x1), y(line.y1), x(line.x2), y(line.y2))}
+            stroke="var(--chalk)"
+            strokeWidth="3"
+            fill="none"
+          />
         ))}
       {lift && <WeakLine lift={lift} x={x} y={y} dashed />}
       {down && (
@@ -138,4 +128,17 @@ function Picture({ piece }: { piece: PiecePlan }) {
       )}
     </svg>
   );
+}
+
+const OVER_PX = 14;
+const HEAD_PX = 8;
+
+/** A line over both ends, with a head at each [px]; it lies level or upright. */
+function arrows(x1: number, y1: number, x2: number, y2: number): string {
+  if (x1 === x2) {
+    const [top, low] = [Math.min(y1, y2) - OVER_PX, Math.max(y1, y2) + OVER_PX];
+    return `M${x1} ${top}V${low}M${x1 - HEAD_PX} ${top - HEAD_PX}l${HEAD_PX} 10l${HEAD_PX} -10M${x1 - HEAD_PX} ${low + HEAD_PX}l${HEAD_PX} -10l${HEAD_PX} 10`;
+  }
+  const [left, right] = [Math.min(x1, x2) - OVER_PX, Math.max(x1, x2) + OVER_PX];
+  return `M${left} ${y1}H${right}M${left - HEAD_PX} ${y1 - HEAD_PX}l10 ${HEAD_PX}l-10 ${HEAD_PX}M${right + HEAD_PX} ${y1 - HEAD_PX}l-10 ${HEAD_PX}l10 ${HEAD_PX}`;
 }

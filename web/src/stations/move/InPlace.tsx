@@ -57,7 +57,8 @@ export function InPlace({ job, piece, editor }: { job: Job; piece: PiecePlan; ed
     );
   };
   const placed = piece.handling.placed;
-  const run = Math.max(piece.measure.length_mm, piece.measure.width_mm);
+  const places = piece.handling.lifts[1]?.places ?? [];
+  const run = (places.at(-1)?.at_mm ?? 0) - (places[0]?.at_mm ?? 0); // of the casting, not of what seams divide
   return (
     <section aria-label="In its place">
       <h2 className="text-lg font-bold">In its place</h2>

@@ -75,11 +75,10 @@ const STRIP_PX = 34;
 /** Along the way that it bends, under its plan where that is from left to right. */
 function Along({ lift, length, width }: { lift: Lift; length: number; width: number }) {
   const scale = Math.min(PLAN.width / length, PLAN.height / width);
-  const run = lift.along === "x" ? length : width;
-  const low = lift.places[0]?.at_mm ?? 0;
+  const [low, high] = [lift.places[0]?.at_mm ?? 0, lift.places.at(-1)?.at_mm ?? 0];
   return (
     <div className="mt-1 pl-0.5">
-      <StressStrip lift={lift} low={low} high={low + run} width={Math.max(60, run * scale)} height={STRIP_PX} />
+      <StressStrip lift={lift} low={low} high={high} width={Math.max(60, (high - low) * scale)} height={STRIP_PX} />
     </div>
   );
 }

@@ -140,9 +140,16 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
     <section aria-label={piece.name}>
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
-        <FigureLine label="Mass, with its steel" figure={handled.mass} />
-        <FigureLine label="stripped" figure={piece.measure.mass_stripped} />
-        <FigureLine label="dried out" figure={piece.measure.mass_dry} />
+        <FigureLine
+          label={piece.measure.parts.length ? "The heaviest casting, with its steel" : "Mass, with its steel"}
+          figure={handled.mass}
+        />
+        {piece.measure.parts.length === 0 && (
+          <>
+            <FigureLine label="stripped" figure={piece.measure.mass_stripped} />
+            <FigureLine label="dried out" figure={piece.measure.mass_dry} />
+          </>
+        )}
         {handled.in_form && <FigureLine label="with its form" figure={handled.in_form} />}
         <FigureLine
           label="To lift it"
