@@ -33,8 +33,9 @@ from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
 from ulbrek.core.reinforcing import reinforced
 from ulbrek.core.shop import Shop
+from ulbrek.core.steel.cutlist import steel_cutting
 from ulbrek.core.steel.result import SteelCutting, SteelResult
-from ulbrek.core.steel.station import reinforce, steel_cutting
+from ulbrek.core.steel.station import reinforce
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
 RULE_VERSION = 9

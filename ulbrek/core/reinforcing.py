@@ -7,7 +7,7 @@ from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.steel.cage import Profile, Vessel
 from ulbrek.core.steel.layout import Gap, Seams
-from ulbrek.core.steel.station import Reinforced, ShapedEdge
+from ulbrek.core.steel.piece import Reinforced, ShapedEdge
 
 
 def reinforced(shape: Shape, stone_mm: float, strength_mpa: float) -> Reinforced:

@@ -1,0 +1,114 @@
+"""A piece as it is reinforced, and what lies beside a bar in it."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from math import inf
+
+from shapely import LineString, Polygon
+
+from ulbrek.core.kit.geometry import Outline
+from ulbrek.core.materials.steel import Bar
+from ulbrek.core.steel import rules
+from ulbrek.core.steel.cage import Profile, Vessel
+from ulbrek.core.steel.layout import NARROW_MM, UNDIVIDED, Gap, Ground, Seams, strips_beside
+from ulbrek.core.steel.result import PlacedBar, Wire
+
+
+@dataclass(frozen=True, slots=True)
+class ShapedEdge:
+    """An edge that is shaped: its line in plan, and how far the shape reaches in [mm]."""
+
+    line: LineString
+    reach_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Reinforced:
+    """What is reinforced.
+
+    Attributes:
+        outline: of the piece, in plan
+        thickness_mm: as it is cast
+        gaps: its openings, as boxes
+        holes: their true outlines
+        body: what a bent cage goes into; None where steel lies flat
+        ground_mm: what grinding takes off the show face
+        show_down: whether the show face lies on the form's floor
+        edges: those that are shaped
+        stone_mm: the largest stone of the mix
+        strength_mpa: least 28-day strength of the mix
+    """
+
+    piece: str
+    outline: Outline
+    thickness_mm: float
+    gaps: tuple[Gap, ...] = ()
+    holes: tuple[Polygon, ...] = ()
+    body: Profile | Vessel | None = None
+    seams: Seams = UNDIVIDED
+    ground_mm: float = 0.0
+    show_down: bool = True
+    edges: tuple[ShapedEdge, ...] = ()
+    stone_mm: float = 10.0
+    strength_mpa: float = 24.0
+
+
+def from_edge(what: Reinforced, one: PlacedBar) -> float:
+    """From the middle of a bar to the nearest edge or opening [mm]."""
+    line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
+    return min([line.distance(what.outline.polygon.exterior), *(line.distance(hole) for hole in what.holes)])
+
+
+def cover_when_moved(what: Reinforced, one: PlacedBar, bar: Bar) -> Callable[[float], float]:
+    """The concrete beside a bar [mm] when it is moved square to itself by so much [mm]."""
+
+    def cover(by: float) -> float:
+        line, level = one.line, one.line.y1 == one.line.y2
+        dx, dy = (0.0, by) if level else (by, 0.0)
+        moved = replace(one, line=Wire(line.x1 + dx, line.y1 + dy, line.x2 + dx, line.y2 + dy))
+        reach, distance = reach_of(what, moved)
+        return (
+            min(from_edge(what, moved), distance - reach - rules.BEYOND_PROFILE_MM + rules.INDOOR_COVER_MM)
+            - bar.diameter_mm / 2
+        )
+
+    return cover
+
+
+def reach_of(what: Reinforced, one: PlacedBar) -> tuple[float, float]:
+    """Of the shaped edge that a bar comes nearest to: how far its shape reaches in, and how far off it is [mm]."""
+    line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
+    found = [(edge.line.distance(line), edge.reach_mm) for edge in what.edges]
+    distance, reach = min(found, key=lambda pair: pair[0] - pair[1], default=(inf, 0.0))
+    return reach, distance
+
+
+def strip_of(what: Reinforced, one: PlacedBar) -> float:
+    """How wide the concrete is that a bar lies in, square to it at its middle [mm]."""
+    line = one.line
+    mid_x, mid_y = (line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2
+    ground = Ground(what.outline, 0.0)
+    level = line.y1 == line.y2
+    spans = ground.along_y(mid_x, to_edges=True) if level else ground.along_x(mid_y, to_edges=True)
+    at = mid_y if level else mid_x
+    low, high = next(((a, b) for a, b in spans if a <= at <= b), (-inf, inf))
+    for gap in what.gaps:
+        across = (gap.left, gap.right) if level else (gap.front, gap.back)
+        along = (gap.front, gap.back) if level else (gap.left, gap.right)
+        if (min(line.x1, line.x2) if level else min(line.y1, line.y2)) < across[1] and across[0] < (
+            max(line.x1, line.x2) if level else max(line.y1, line.y2)
+        ):
+            low = max(low, along[1]) if along[1] <= at else low
+            high = min(high, along[0]) if along[0] >= at else high
+    return high - low
+
+
+def narrow_strips(what: Reinforced) -> list[str]:
+    """Openings with a strip beside them that is narrow."""
+    ground = Ground(what.outline, 0.0)
+    return [
+        gap.name
+        for gap in what.gaps
+        if max(gap.right - gap.left, gap.back - gap.front) > NARROW_MM
+        and min(strips_beside(ground, gap).values()) < NARROW_MM
+    ]
