@@ -1,5 +1,6 @@
 """What turning and carrying ask, and how it becomes an hour."""
 
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
@@ -126,3 +127,12 @@ def test_wood_is_cut_from_the_fewest_lengths_and_listed_to_buy() -> None:
     (wood,) = joined.wood
     assert (wood.count.value, wood.proven) == (3, True)  # two of 1100 out of each of 2400
     assert [part.name for part in joined.parts] == ["Plank", "Cork feet"]
+
+
+def test_what_the_mix_never_bears_has_no_hour() -> None:
+    weak = opening(y={"to": "edge", "offset": "65 mm"}, width="470 mm", x={"offset": "750 mm"})
+    job = top(weak, piece=LONG, handling={"people": 4, "carry": "flat, at the ends"})
+    poured = job.cure.model_copy(update={"poured_at": datetime(2026, 11, 23, 9, tzinfo=UTC)})
+    acts = {act.id: act for act in plan(job.model_copy(update={"cure": poured}), SHOP).cure.acts}
+    assert (acts["carry"].never, acts["carry"].at) == (True, None)
+    assert (acts["turn"].never, acts["turn"].at is None) == (False, False)

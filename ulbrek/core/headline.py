@@ -109,7 +109,7 @@ def headline(job: Job, plan: Plan) -> Headline:
             (
                 ActHeadline(act.id, act.name, act.due_h, act.at)
                 for act in plan.cure.acts
-                if act.id in WAITED_FOR and act.done_at is None
+                if act.id in WAITED_FOR and act.done_at is None and not act.never
             ),
             None,
         ),

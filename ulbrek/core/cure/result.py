@@ -20,6 +20,7 @@ class Act:
         waits: whether it may wait for the morning
         is_state: whether it comes by itself, and nothing is to be done
         strength: what it needs, where it needs one [MPa]
+        never: whether it needs more than the mix reaches in 28 days: then it has no hour
         at: when it is due; None before the pour's hour is known
         moved: whether it was put off to the morning
         done_at: when it was done; None while it was not
@@ -36,6 +37,7 @@ class Act:
     is_state: bool
     strength: Figure | None
     care: str
+    never: bool
     earliest_at: datetime | None
     at: datetime | None
     latest_at: datetime | None

@@ -226,7 +226,8 @@ class _Clock:
         when = self._not_yet(need, piece, when)
         early = need.strength is not None and self._age_at(when.value) < LOWER_EDGE_H
         due = when.high if early and when.high is not None else when.value
-        at, moved = self._moment(due, waits)
+        never = need.strength is not None and need.strength.value > self.mix.strength_28_least_mpa
+        at, moved = (None, False) if never else self._moment(due, waits)
         return Act(
             id=need.id,
             piece=piece,
@@ -239,9 +240,10 @@ class _Clock:
             is_state=need.is_state,
             strength=need.strength,
             care=need.care,
-            earliest_at=self._time(when.value if when.low is None else when.low),
+            never=never,
+            earliest_at=None if never else self._time(when.value if when.low is None else when.low),
             at=at,
-            latest_at=self._time(when.value if when.high is None else when.high),
+            latest_at=None if never else self._time(when.value if when.high is None else when.high),
             moved=moved,
             done_at=self.poured.history.done_at(need.id, piece),
         )

@@ -94,6 +94,8 @@ class MovePages(Words):
         cure = self.plan.cure
         when = next((one for one in cure.acts if one.id == act and one.piece == planned.id), None)
         hour = ""
+        if when is not None and when.never:
+            return f"never with this mix: it needs {self._of(need.strength)}"
         if when is not None:
             hour = f": {clock(when.at, cure.zone)}" if when.at else f", {when.due_h:.0f} h after the water"
         return f"not before {self._of(need.strength)}{hour}"

@@ -296,7 +296,8 @@ class Pages(SteelPages, MovePages, MixPages):
             low, high = act.hours.low, act.hours.high
             band = f"{low:.1f} to {high:.1f} h" if low is not None and high is not None else f"{act.hours.value:.0f} h"
             name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
-            rows.append([clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h", name, act.test, band])
+            due = "never" if act.never else clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h"
+            rows.append([due, name, act.test, band])
         yield table(["When", "What", "It is time when", "Hours after the pour"], rows)
         cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}

@@ -26,9 +26,11 @@ export function Calendar({ acts, zone, names }: Props) {
             <span className={`figure text-lg max-sm:order-first ${act.done_at ? "text-soft" : ""}`}>
               {act.done_at
                 ? `done ${dateAndClock(act.done_at, zone)}`
-                : act.at
-                  ? dateAndClock(act.at, zone)
-                  : `+${writeHours(act.due_h)}`}
+                : act.never
+                  ? "never with this mix"
+                  : act.at
+                    ? dateAndClock(act.at, zone)
+                    : `+${writeHours(act.due_h)}`}
             </span>
             <span className="max-sm:col-span-2 max-sm:order-last">
               <span className="font-bold">

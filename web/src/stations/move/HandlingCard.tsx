@@ -30,18 +30,24 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
           {acts.map((act) => (
             <div key={act.id} data-not-before={act.id}>
               <dt className="font-bold">{act.name}</dt>
-              <dd>
-                not before{" "}
-                <FigureButton
-                  figure={act.hours}
-                  text={act.at ? dateAndClock(act.at, plan.cure.zone) : `${writeHours(act.due_h)} after the water`}
-                />
-                {act.strength && (
-                  <>
-                    , when it has <FigureButton figure={act.strength} />
-                  </>
-                )}
-              </dd>
+              {act.never && act.strength ? (
+                <dd>
+                  never with this mix: it needs <FigureButton figure={act.strength} />
+                </dd>
+              ) : (
+                <dd>
+                  not before{" "}
+                  <FigureButton
+                    figure={act.hours}
+                    text={act.at ? dateAndClock(act.at, plan.cure.zone) : `${writeHours(act.due_h)} after the water`}
+                  />
+                  {act.strength && (
+                    <>
+                      , when it has <FigureButton figure={act.strength} />
+                    </>
+                  )}
+                </dd>
+              )}
             </div>
           ))}
           {handled.edge_down && (

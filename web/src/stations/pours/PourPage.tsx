@@ -128,7 +128,13 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
                 <span>
                   <span className="font-bold">{name}</span>
                   <span className="block text-soft">
-                    {act.done_at ? `done ${dateAndClock(act.done_at, zone)}` : act.at ? dateAndClock(act.at, zone) : ""}
+                    {act.done_at
+                      ? `done ${dateAndClock(act.done_at, zone)}`
+                      : act.never
+                        ? "never with this mix"
+                        : act.at
+                          ? dateAndClock(act.at, zone)
+                          : ""}
                   </span>
                 </span>
                 {act.done_at ? (
