@@ -134,5 +134,5 @@ def test_a_trimmed_sheet_holds_less_and_its_panels_lie_inside_the_trim() -> None
 
 
 def test_few_lengths_are_proven_where_material_alone_says_so() -> None:
-    plans, too_long, proven = fewest_lengths([("a", 3000.0), ("b", 2990.0), ("c", 7000.0)], LengthStock(6000, 3))
-    assert (len(plans), too_long, proven) == (1, ["c"], True)
+    cut = fewest_lengths([("a", 3000.0), ("b", 2990.0), ("c", 7000.0)], LengthStock(6000, 3))
+    assert (len(cut.plans), cut.too_long, cut.proven) == (1, ("c",), True)

@@ -170,7 +170,7 @@ def test_seventy_three_rolls() -> None:
         2150: 18, 2200: 20,
     }  # fmt: skip
     parts = [(f"{size}.{number}", float(size)) for size, count in wanted.items() for number in range(count)]
-    plans, too_long, proven = fewest_lengths(parts, LengthStock(5600))
-    assert (len(plans), too_long, proven) == (73, [], True)
-    assert sorted(part for plan in plans for part in plan.parts) == sorted(parts)
-    assert all(sum(length for _, length in plan.parts) <= 5600 for plan in plans)
+    cut = fewest_lengths(parts, LengthStock(5600))
+    assert (len(cut.plans), cut.too_long, cut.proven) == (73, (), True)
+    assert sorted(part for plan in cut.plans for part in plan.parts) == sorted(parts)
+    assert all(sum(length for _, length in plan.parts) <= 5600 for plan in cut.plans)

@@ -57,7 +57,7 @@ def formers(wanted: Wanted, blocks: Sequence[Filled], around: Around) -> tuple[K
         *(_block(wanted, block, around) for block in blocks),
         *(
             _former(wanted, _under_cores(wanted, one), around)
-            for one in _numbered(wanted.moulded)
+            for one in _numbered(wanted)
             if not one.stands_out
         ),
         *_floors(wanted, around),
@@ -101,7 +101,7 @@ def hung(wanted: Wanted) -> Iterator[Board]:
 
 def core_sides(wanted: Wanted) -> Iterator[Board]:
     """The boards of core boxes: four sides and a floor each, narrowing by the draft so that the box comes out."""
-    for one in _numbered(wanted.moulded):
+    for one in _numbered(wanted):
         if not one.stands_out and _wants_box(one):
             yield from _box_of(wanted, one)
 
@@ -145,21 +145,17 @@ def _boxed(foot: _Foot) -> Outline:
     return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
 
 
-def _numbered(moulded: Sequence[Moulded]) -> Iterator[Moulded]:
+def _numbered(wanted: Wanted) -> Iterator[Moulded]:
     """One of each key: grooves and letters of one feature are one former."""
-    seen: set[str] = set()
-    for one in moulded:
-        if one.feature not in seen:
-            seen.add(one.feature)
-            yield one
+    return (each[0] for each in wanted.by_feature.values())
 
 
 def _under_cores(wanted: Wanted, one: Moulded) -> Moulded:
     """A former that meets a core over it, such as that of a drain in a planter's floor, ends there."""
     prism = one.prism
-    for core in wanted.moulded:
+    for core in wanted.cores:
         over = core.prism
-        if core.kind != "core" or core is one or not prism.bottom_mm < over.bottom_mm < prism.top_mm:
+        if core is one or not prism.bottom_mm < over.bottom_mm < prism.top_mm:
             continue
         foot = over.outline_at(over.bottom_mm)
         if foot is not None and foot.polygon.contains(prism.outline.polygon):
@@ -347,5 +343,5 @@ def polygons_of(shape: BaseGeometry) -> list[Polygon]:
 
 def _drawn(wanted: Wanted, one: Moulded) -> tuple[Path, ...]:
     """The outlines of everything that one feature puts into the form: each groove, each letter and the holes in it."""
-    same = [other.prism for other in wanted.moulded if other.feature == one.feature]
-    return tuple(path(outline) for prism in same for outline in (prism.outline, *prism.holes))
+    same = wanted.by_feature[one.feature]
+    return tuple(path(outline) for each in same for outline in (each.prism.outline, *each.prism.holes))

@@ -1,15 +1,12 @@
 """The lumber of all forms out of the lengths it is sold in."""
 
 from collections.abc import Iterable, Iterator
-from functools import lru_cache
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
 from ulbrek.core.form.result import FormResult, LengthCut, LumberCut, LumberPart
-from ulbrek.core.kit.nesting import LengthPlan, LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
 from ulbrek.core.materials.boards import Lumber
-
-_Cut = tuple[tuple[LengthPlan, ...], tuple[str, ...], bool]
 
 
 def lumber_cut(forms: Iterable[tuple[str, FormResult, int]], lumber: Lumber, kerf_mm: float) -> LumberCut | None:
@@ -27,19 +24,20 @@ def lumber_cut(forms: Iterable[tuple[str, FormResult, int]], lumber: Lumber, ker
     if not parts:
         return None
     wanted = tuple(sorted(parts, key=lambda part: (-part[1], part[0])))
-    tried = {length: _fewest(wanted, length, kerf_mm) for length in lumber.lengths_mm}
-    least = min(tried, key=lambda length: (len(tried[length][1]), len(tried[length][0]) * length, length))
-    plans, too_long, proven = tried[least]
+    tried = {length: fewest_lengths(wanted, LengthStock(length, kerf_mm)) for length in lumber.lengths_mm}
+    length = min(tried, key=lambda one: (len(tried[one].too_long), len(tried[one].plans) * one, one))
+    cut = tried[length]
     return LumberCut(
         lumber=lumber.id,
         name=lumber.name,
-        length_mm=least,
-        count=work(rules.lumber, lengths_cut=float(len(plans))),
-        proven=proven,
+        length_mm=length,
+        count=work(rules.lumber, lengths_cut=float(len(cut.plans))),
+        proven=cut.proven,
+        least=cut.least,
         lengths=tuple(
-            LengthCut(tuple(LumberPart(names[key], size) for key, size in plan.parts), plan.left_mm) for plan in plans
+            LengthCut(tuple(LumberPart(names[key], size) for key, size in plan.parts), plan.left_mm) for plan in cut.plans
         ),
-        too_long=tuple(dict.fromkeys(names[key] for key in too_long)),
+        too_long=tuple(dict.fromkeys(names[key] for key in cut.too_long)),
     )
 
 
@@ -51,10 +49,3 @@ def _parts(forms: Iterable[tuple[str, FormResult, int]]) -> Iterator[tuple[str, 
             name = batten.name if len(told) == 1 else f"{piece}: {batten.name[0].lower()}{batten.name[1:]}"
             for _ in range(batten.count * copies):
                 yield f"{form.piece}.{batten.key}", name, batten.length.value
-
-
-@lru_cache(maxsize=256)
-def _fewest(parts: tuple[tuple[str, float], ...], length_mm: float, kerf_mm: float) -> _Cut:
-    """The same lumber is wanted again at each edit of something else."""
-    plans, too_long, proven = fewest_lengths(parts, LengthStock(length_mm, kerf_mm))
-    return tuple(plans), tuple(too_long), proven

@@ -348,6 +348,7 @@ class LumberCut:
         length_mm: the length that is bought
         count: how many
         proven: whether fewer are impossible
+        least: a number below which no plan can go
         lengths: what is cut from each
         too_long: what no length that is sold is long enough for
     """
@@ -357,6 +358,7 @@ class LumberCut:
     length_mm: float
     count: Figure
     proven: bool
+    least: int
     lengths: tuple[LengthCut, ...]
     too_long: tuple[str, ...]
 

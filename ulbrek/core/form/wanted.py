@@ -1,6 +1,9 @@
 """What a form is built for, and of what."""
 
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormHabits
@@ -53,6 +56,19 @@ class Wanted:
     dividers: tuple[Divider, ...] = ()
     cavities: tuple[Outline, ...] = ()
     open_edges: frozenset[str] = frozenset()
+
+    @cached_property
+    def by_feature(self) -> Mapping[str, Sequence[Moulded]]:
+        """What is moulded, by the feature that it is of: grooves and letters are several of one."""
+        found = defaultdict[str, list[Moulded]](list)
+        for one in self.moulded:
+            found[one.feature].append(one)
+        return found
+
+    @cached_property
+    def cores(self) -> Sequence[Moulded]:
+        """What is drawn out of it again."""
+        return [one for one in self.moulded if one.kind == "core"]
 
     @property
     def length_mm(self) -> float:

@@ -42,10 +42,11 @@ def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
         lengths = kinds.setdefault((width, thickness, one.stock_length.mm), [])
         lengths += [(one.name, one.length.mm)] * one.count
     for number, ((width, thickness, stock), lengths) in enumerate(kinds.items(), 1):
-        plans, too_long, proven = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
-        cut = tuple(StockLength(tuple(SawnPart(*part) for part in plan.parts), plan.left_mm) for plan in plans)
-        count = work(rules.wood_lengths, str(number), lengths_cut=float(len(plans)))
-        yield WoodCut(width, thickness, stock, cut, count, proven, tuple(dict.fromkeys(too_long)))
+        found = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
+        cut = tuple(StockLength(tuple(SawnPart(*part) for part in plan.parts), plan.left_mm) for plan in found.plans)
+        count = work(rules.wood_lengths, str(number), lengths_cut=float(len(cut)))
+        too_long = tuple(dict.fromkeys(found.too_long))
+        yield WoodCut(width, thickness, stock, cut, count, found.proven, found.least, too_long)
 
 
 @check("part-longer-than-stock", "stop")

@@ -151,7 +151,7 @@ class StockLength:
 
 @dataclass(frozen=True, slots=True)
 class WoodCut:
-    """Wood of one width and thickness, cut from the fewest lengths."""
+    """Wood of one width and thickness, cut from the fewest lengths; ``least`` is what no plan can go below."""
 
     width_mm: float
     thickness_mm: float
@@ -159,6 +159,7 @@ class WoodCut:
     lengths: tuple[StockLength, ...]
     count: Figure
     proven: bool
+    least: int
     too_long: tuple[str, ...]
 
 

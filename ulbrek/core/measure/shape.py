@@ -5,6 +5,8 @@ from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from math import cos, pi, radians, sin
 
+from shapely import Polygon, prepare
+
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
 from ulbrek.core.measure.bodies import Placed, adds_of, cuts_of, drop_edge_outline, footprint
 from ulbrek.core.measure.inputs import (
@@ -23,6 +25,7 @@ from ulbrek.core.measure.outlines import outline_of
 __all__ = ["Placed", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
 
 _BESIDE_MM = 1e-3
+_TOUCH_MM = 1e-6
 
 
 @dataclass(frozen=True)
@@ -38,6 +41,13 @@ class Shape:
         """Length and width of the box round its outline [mm]."""
         left, front, right, back = self.outline.box
         return right - left, back - front
+
+    @cached_property
+    def reach(self) -> Polygon:
+        """What features must lie within: its outline and a trifle more, made ready to be asked often."""
+        hull: Polygon = self.outline.polygon.buffer(_TOUCH_MM)
+        prepare(hull)
+        return hull
 
     @property
     def cast_depth(self) -> float:

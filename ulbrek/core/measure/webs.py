@@ -1,9 +1,12 @@
 """The strips of concrete beside openings, thinnest first."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from math import inf
+from math import hypot, inf
 
-from shapely import prepare
+import numpy as np
+from numpy.typing import NDArray
+from shapely import STRtree, box
 
 from ulbrek.core.kit.geometry import Edge, Web, gap_between, web_between
 from ulbrek.core.measure.inputs import Bolt, Core, Lettering, Sleeve
@@ -28,59 +31,108 @@ def is_inside(placed: Placed, shape: Shape) -> bool:
     a, b, c, d = placed.outline.box
     if a < left - _TOUCH_MM or b < front - _TOUCH_MM or c > right + _TOUCH_MM or d > back + _TOUCH_MM:
         return False
-    if _is_box(shape):
-        return True
-    hull = shape.outline.polygon
-    prepare(hull)
-    return bool(hull.buffer(_TOUCH_MM).covers(placed.polygon))
+    return _is_box(shape) or bool(shape.reach.covers(placed.polygon))
 
 
 def overlaps(shape: Shape) -> list[tuple[Placed, Placed]]:
-    """Pairs of features that run through one another and may not.
+    """Pairs of features that run through one another and may not; of a feature's copies the first that does.
 
     A recess may have a hole in it, and a sleeve may stand in a recess; a bolt or a letter in the air is a mistake.
     """
-    pairs = [(a, b) for i, a in enumerate(shape.placed) for b in shape.placed[i + 1 :]]
-    return [(a, b) for a, b in pairs if _collide(a, b) and meet(a, b)]
+    one, other = _pairs_within(shape.placed, 0.0)
+    found: dict[tuple[int, int], tuple[Placed, Placed]] = {}
+    for a, b in zip(one.tolist(), other.tolist(), strict=True):
+        first, second = shape.placed[a], shape.placed[b]
+        key = first.index, second.index
+        if key not in found and _collide(first, second) and meet(first, second):
+            found[key] = first, second
+    return [found[key] for key in sorted(found)]
 
 
 def webs(shape: Shape, needed_mm: float) -> list[NamedWeb]:
-    """The webs thinner than ``needed_mm`` [mm], or else the thinnest, thinnest first.
+    """The webs thinner than ``needed_mm`` [mm], or else the thinnest, thinnest first; one for each two things.
 
-    Features outside the piece, or through another, have none there. What stands between two things is looked at
-    in the order of their boxes' distance, until no box is near enough to matter: of forty holes few are.
+    Features outside the piece, or through another, have none there. Of a feature's copies the one with the thinnest
+    web is told. Pairs are found in a tree of boxes and looked at nearest first, until none is near enough to matter.
     """
+    inside = _with_webs(shape)
+    reach = needed_mm
+    farthest = hypot(*shape.size)
+    while True:
+        found = _webs_within(shape, inside, reach)
+        thinnest = min((named.web.width_mm for named in found), default=inf)
+        if thinnest <= reach or reach >= farthest:
+            kept = [named for named in found if named.web.width_mm < needed_mm or named.web.width_mm <= thinnest]
+            return sorted(kept, key=lambda named: named.web.width_mm)
+        reach = min(2 * reach, farthest)
+
+
+def _with_webs(shape: Shape) -> list[Placed]:
+    """What leaves strips of concrete beside it: through, inside the piece, and not in a vessel."""
+    through = [placed for placed in shape.placed if goes_through(placed) and is_inside(placed, shape)]
     vessels = [placed.polygon for placed in shape.placed if isinstance(placed.feature, Core)]
-    inside = [
-        placed
-        for placed in shape.placed
-        if goes_through(placed)
-        and is_inside(placed, shape)
-        and not any(vessel.covers(placed.polygon) for vessel in vessels)
-    ]
-    edges = list(zip(shape.outline.edge_names, shape.outline.edges, strict=True))
+    if not vessels or not through:
+        return through
+    within, _ = STRtree(vessels).query([placed.polygon for placed in through], predicate="covered_by")
+    covered = set(within.tolist())
+    return [placed for number, placed in enumerate(through) if number not in covered]
+
+
+def _webs_within(shape: Shape, inside: Sequence[Placed], reach_mm: float) -> list[NamedWeb]:
+    """By two things whose boxes are within reach, the thinnest web between them."""
+    named_edges = list(zip(shape.outline.edge_names, shape.outline.edges, strict=True))
     ahead: list[tuple[float, int, Placed, Placed | Edge, str]] = []
-    for number, placed in enumerate(inside):
-        box = placed.outline.box
-        for name, edge in edges:
-            ahead.append((gap_between(box, edge.box), len(ahead), placed, edge, edge_words(name)))
-        for beside in inside[number + 1 :]:
-            ahead.append((gap_between(box, beside.outline.box), len(ahead), placed, beside, beside.feature.name))
-    found: list[NamedWeb] = []
-    thinnest = inf
-    for gap, _, placed, other, words in sorted(ahead, key=lambda one: one[:2]):
-        if gap > max(thinnest, needed_mm):
-            break
-        if isinstance(other, Edge):
-            named = NamedWeb(web_between(placed.outline.edges, (other,)), placed, None, words)
-        elif not meet(placed, other):
-            named = NamedWeb(web_between(placed.outline.edges, other.outline.edges), placed, other, words)
+    for number, edge in _edges_within(inside, named_edges, reach_mm):
+        name, side = named_edges[edge]
+        gap = gap_between(inside[number].outline.box, side.box)
+        ahead.append((gap, len(ahead), inside[number], side, edge_words(name)))
+    one, other = _pairs_within(inside, reach_mm)
+    for a, b in zip(one.tolist(), other.tolist(), strict=True):
+        ahead.append((box_gap(inside[a], inside[b]), len(ahead), inside[a], inside[b], inside[b].feature.name))
+    found: dict[tuple[int, int | str], NamedWeb] = {}
+    for gap, _, placed, beside, words in sorted(ahead, key=lambda each: each[:2]):
+        key = placed.index, words if isinstance(beside, Edge) else beside.index
+        known = found.get(key)
+        if known is not None and gap >= known.web.width_mm:
+            continue
+        if isinstance(beside, Edge):
+            named = NamedWeb(web_between(placed.outline.edges, (beside,)), placed, None, words)
+        elif not meet(placed, beside):
+            named = NamedWeb(web_between(placed.outline.edges, beside.outline.edges), placed, beside, words)
         else:
             continue
-        found.append(named)
-        thinnest = min(thinnest, named.web.width_mm)
-    kept = [named for named in found if named.web.width_mm < needed_mm or named.web.width_mm <= thinnest]
-    return sorted(kept, key=lambda named: named.web.width_mm)
+        if known is None or named.web.width_mm < known.web.width_mm:
+            found[key] = named
+    return list(found.values())
+
+
+def _pairs_within(placed: Sequence[Placed], reach_mm: float) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+    """The pairs of features whose boxes are within reach [mm] of one another, each pair once, in their order."""
+    if len(placed) < 2:
+        nothing = np.array([], np.int64)
+        return nothing, nothing
+    boxes = _boxes(placed)
+    one, other = STRtree(boxes).query(boxes, predicate="dwithin", distance=reach_mm + _TOUCH_MM)
+    first = one < other
+    one, other = one[first], other[first]
+    order = np.lexsort((other, one))
+    return one[order], other[order]
+
+
+def _edges_within(
+    placed: Sequence[Placed], edges: Sequence[tuple[str, Edge]], reach_mm: float
+) -> list[tuple[int, int]]:
+    """Features and edges of the outline whose boxes are within reach [mm] of one another."""
+    if not placed:
+        return []
+    sides = STRtree(box(*np.array([edge.box for _, edge in edges]).T))
+    one, other = sides.query(_boxes(placed), predicate="dwithin", distance=reach_mm + _TOUCH_MM)
+    return sorted(zip(one.tolist(), other.tolist(), strict=True))
+
+
+def _boxes(placed: Sequence[Placed]) -> NDArray[np.object_]:
+    found: NDArray[np.object_] = box(*np.array([one.outline.box for one in placed]).T)
+    return found
 
 
 def goes_through(placed: Placed) -> bool:

@@ -32,7 +32,7 @@ def steel_cutting(
     ]
     lap = bending_by(inputs.standard, bar.diameter_mm, strength_mpa).lap
     lengths, lapped_bars = _lapped(wanted, bar.stock_length_mm, lap)
-    plans, _, proven = fewest_lengths(lengths, LengthStock(bar.stock_length_mm))
+    cut = fewest_lengths(lengths, LengthStock(bar.stock_length_mm))
     panels = [
         Panel(f"{result.piece}.{number}", result.mesh.length.value, result.mesh.width.value)
         for count, result in results
@@ -46,11 +46,12 @@ def steel_cutting(
         if result.mass
     }
     return SteelCutting(
-        bars=tuple(StockBar(tuple(CutBar(*part) for part in one.parts), one.left_mm) for one in plans),
-        bar_count=work(rules.stock_bars, lengths_cut=float(len(plans))),
+        bars=tuple(StockBar(tuple(CutBar(*part) for part in one.parts), one.left_mm) for one in cut.plans),
+        bar_count=work(rules.stock_bars, lengths_cut=float(len(cut.plans))),
         mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets) + 2 * len(lapped))),
         stock_mm=bar.stock_length_mm,
-        proven=proven,
+        proven=cut.proven,
+        least=cut.least,
         mass=work(rules.all_steel, **masses) if masses else None,
         findings=tuple(checks.bar_longer_than_stock(lapped_bars, bar.stock_length_mm, lap.value)),
         care=CARE,

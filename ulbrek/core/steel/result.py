@@ -215,13 +215,17 @@ class StockBar:
 
 @dataclass(frozen=True, slots=True)
 class SteelCutting:
-    """All steel of the job cut from stock: bars by length, mesh by sheet; ``proven`` is said of the bars."""
+    """All steel of the job cut from stock: bars by length, mesh by sheet; ``proven`` is said of the bars.
+
+    ``least`` is a number of bars below which no plan can go.
+    """
 
     bars: tuple[StockBar, ...]
     bar_count: Figure
     mesh_sheets: Figure
     stock_mm: float
     proven: bool
+    least: int
     mass: Figure | None
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

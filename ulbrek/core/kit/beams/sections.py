@@ -5,6 +5,8 @@ from functools import cached_property
 from math import sqrt
 from typing import Literal
 
+import numpy as np
+
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
 
 Axis = Literal["x", "y"]
@@ -57,17 +59,19 @@ class Sections:
         self._piece = Crossed(solid.outline, axis)
         self._cuts = [Crossed(cut.outline, axis) for cut in solid.cuts]
         self.low_mm, self.high_mm = self._piece.low_mm, self._piece.high_mm
+        self._begin = np.array([cut.low_mm for cut in self._cuts])
+        self._end = np.array([cut.high_mm for cut in self._cuts])
 
     def at(self, place_mm: float) -> Slice:
         """The cut at a place; one at an end lies just inside it."""
         at = min(max(place_mm, self.low_mm + _TRIFLE_MM), self.high_mm - _TRIFLE_MM)
-        return Slice(at, tuple(_concrete(self._piece.chords(at), self._cuts, at)))
+        there = np.flatnonzero((self._begin < at) & (at < self._end)).tolist()
+        return Slice(at, tuple(_concrete(self._piece.chords(at), [self._cuts[one] for one in there], at)))
 
     def between(self, one: Slice, other: Slice, count: int) -> Iterator[Slice]:
         """Slices evenly between two; where those are alike, and nothing begins or ends there, so are these."""
-        alike = one.strips == other.strips and not any(
-            one.at_mm < edge < other.at_mm for cut in self._cuts for edge in (cut.low_mm, cut.high_mm)
-        )
+        changes = np.concatenate([self._begin, self._end])
+        alike = one.strips == other.strips and not np.any((one.at_mm < changes) & (changes < other.at_mm))
         for step in range(1, count + 1):
             at = one.at_mm + (other.at_mm - one.at_mm) * step / (count + 1)
             yield Slice(at, one.strips) if alike else self.at(at)
@@ -107,7 +111,7 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
 def _concrete(
     chords: Sequence[tuple[float, float]], cuts: Sequence["Crossed"], at: float
 ) -> Iterator[tuple[float, float]]:
-    holes = sorted(pair for cut in cuts if cut.low_mm < at < cut.high_mm for pair in cut.chords(at))
+    holes = sorted(pair for cut in cuts for pair in cut.chords(at))
     for start, end in chords:
         reached = start
         for hole_start, hole_end in holes:

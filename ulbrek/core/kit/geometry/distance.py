@@ -5,11 +5,15 @@ from itertools import product
 from math import atan2, hypot, pi
 from typing import NamedTuple
 
+import numpy as np
+from shapely import STRtree, box, points
+
 from ulbrek.core.kit.geometry.edge import Edge, Point, perpendicular
 
 Box = tuple[float, float, float, float]  # left, front, right, back [mm]
 
 _TRIFLE_MM = 1e-5
+_FEW_PAIRS = 400  # of edges; more are looked for in a tree of their boxes
 
 
 class Web(NamedTuple):
@@ -26,19 +30,29 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     Pairs are tried nearest boxes first, until no box is nearer than the best web; of equally near ones
     straight edges first, since the web between them stands in their middle and not where an arc begins.
     """
-    pairs = sorted(
-        ((gap_between(a.box, b.box), a.is_arc or b.is_arc, i) for i, (a, b) in enumerate(product(one, other)))
-    )
+    few = len(one) * len(other) <= _FEW_PAIRS
+    found = product(range(len(one)), range(len(other))) if few else _near(one, other)
+    pairs = sorted((gap_between(one[a].box, other[b].box), one[a].is_arc or other[b].is_arc, a, b) for a, b in found)
     best: Web | None = None
-    for gap, _, index in pairs:
+    for gap, _, a, b in pairs:
         if best is not None and gap >= best.width_mm - _TRIFLE_MM:
             break
-        web = _nearest_points(one[index // len(other)], other[index % len(other)])
+        web = _nearest_points(one[a], other[b])
         if best is None or web.width_mm < best.width_mm - _TRIFLE_MM:
             best = web
     if best is None:
         raise ValueError("A web lies between two outlines that have edges.")
     return best
+
+
+def _near(one: Sequence[Edge], other: Sequence[Edge]) -> list[tuple[int, int]]:
+    """The pairs of edges that can be the nearest: their boxes are no farther apart than the nearest of their ends."""
+    ends = STRtree(points([edge.start for edge in other]))
+    _, distances = ends.query_nearest(points([edge.start for edge in one]), return_distance=True, all_matches=False)
+    reach = float(np.min(distances)) + _TRIFLE_MM
+    boxes = STRtree(box(*np.array([edge.box for edge in other]).T))
+    first, second = boxes.query(box(*np.array([edge.box for edge in one]).T), predicate="dwithin", distance=reach)
+    return list(zip(first.tolist(), second.tolist(), strict=True))
 
 
 def gap_between(one: Box, other: Box) -> float:

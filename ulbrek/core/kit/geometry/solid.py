@@ -3,9 +3,10 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
-from itertools import combinations, pairwise
+from itertools import pairwise
 
-from shapely import Polygon, box, unary_union
+import numpy as np
+from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
@@ -190,7 +191,10 @@ def _widest(prism: Prism) -> Outline:
 
 
 def _boxes_apart(boxes: Sequence[tuple[float, float, float, float]]) -> bool:
-    return not any(
-        max(one[0], other[0]) < min(one[2], other[2]) and max(one[1], other[1]) < min(one[3], other[3])
-        for one, other in combinations(boxes, 2)
-    )
+    if len(boxes) < 2:
+        return True
+    found = np.array(boxes)
+    shapes = box(*found.T)
+    one, other = found[STRtree(shapes).query(shapes)]
+    over = np.minimum(one[:, 2:], other[:, 2:]) > np.maximum(one[:, :2], other[:, :2])
+    return int(np.count_nonzero(over.all(axis=1))) <= len(boxes)  # each meets itself

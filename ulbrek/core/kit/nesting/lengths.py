@@ -1,9 +1,13 @@
 """Bars, lumber and pipe out of stock lengths."""
 
+from bisect import bisect_left, insort
 from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from math import ceil
+
+from ulbrek.core.kit.nesting.pricing import Pattern, Wanted, fewest_patterns
 
 _TRIFLE_MM = 1e-6
 _ENOUGH_MM = 1e-9
@@ -25,6 +29,26 @@ class LengthPlan:
     left_mm: float
 
 
+@dataclass(frozen=True, slots=True)
+class LengthsCut:
+    """Parts cut from stock lengths.
+
+    Attributes:
+        plans: each length with its parts
+        too_long: keys of the parts that are longer than the stock
+        least: a number of lengths below which no plan can go
+    """
+
+    plans: tuple[LengthPlan, ...]
+    too_long: tuple[str, ...]
+    least: int
+
+    @property
+    def proven(self) -> bool:
+        """Whether fewer lengths are impossible."""
+        return len(self.plans) == self.least
+
+
 def cut_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> tuple[list[LengthPlan], list[str]]:
     """Parts cut from as few stock lengths as a longest-first, best-fit plan needs.
 
@@ -36,126 +60,53 @@ def cut_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> tuple
         the lengths with their parts, and the keys of parts that are longer than the stock
     """
     opened: list[tuple[list[tuple[str, float]], float]] = []
+    room: list[tuple[float, int]] = []  # what is left of each, and which it is: the tightest fit is found by halving
     too_long: list[str] = []
     for key, length in sorted(parts, key=lambda part: (-part[1], part[0])):
         if length > stock.length_mm + _TRIFLE_MM:
             too_long.append(key)
             continue
-        fitting = [one for one in opened if one[1] >= length - _TRIFLE_MM]
-        taken, left = min(fitting, key=lambda one: one[1]) if fitting else ([], stock.length_mm)
-        if fitting:
-            opened = [one for one in opened if one[0] is not taken]
-        taken.append((key, length))
-        opened.append((taken, max(0.0, left - length - stock.kerf_mm)))
+        at = bisect_left(room, (length - _TRIFLE_MM, -1))
+        left, number = room.pop(at) if at < len(room) else (stock.length_mm, len(opened))
+        if number == len(opened):
+            opened.append(([], left))
+        left = max(0.0, left - length - stock.kerf_mm)
+        opened[number][0].append((key, length))
+        opened[number] = opened[number][0], left
+        insort(room, (left, number))
     return [LengthPlan(tuple(taken), left) for taken, left in opened], too_long
 
 
-def fewest_lengths(parts: Sequence[tuple[str, float]], stock: LengthStock) -> tuple[list[LengthPlan], list[str], bool]:
-    """Parts cut from the fewest stock lengths, and whether fewer are impossible.
+def fewest_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> LengthsCut:
+    """Parts cut from the fewest stock lengths that a bounded search finds, and how few there can be at all.
 
-    Ways to cut one length are priced in as long as one of them pays (column generation); how often each is cut is then
-    solved in whole numbers. It is proven where that many equals the bound from the prices, rounded up.
+    Where the material alone does not prove the longest-first plan, ways to cut one length are priced (see ``pricing``).
+    The search is bounded by work, never by the clock, so that the same parts give the same plan.
 
     Args:
         parts: (key, length [mm])
         stock: what they are cut from
-
-    Returns:
-        the lengths with their parts, the keys of parts that are longer than the stock, and whether it is proven
-
-    Source: Gilmore and Gomory's column generation, any handbook of operations research
     """
+    return _fewest(tuple(parts), stock)
+
+
+@lru_cache(maxsize=64)
+def _fewest(parts: tuple[tuple[str, float], ...], stock: LengthStock) -> LengthsCut:
+    """The same parts are asked for again at each edit of something else."""
     plans, too_long = cut_lengths(parts, stock)
-    fitting = [part for part in parts if part[0] not in set(too_long)]
+    gone = set(too_long)
+    fitting = [part for part in parts if part[0] not in gone]
     room = stock.length_mm + stock.kerf_mm
-    by_material = ceil(sum(length + stock.kerf_mm for _, length in fitting) / room - _ENOUGH_MM)
-    if len(plans) <= by_material:
-        return plans, too_long, True
-    sizes = sorted({length for _, length in fitting}, reverse=True)
-    wanted = Counter(length for _, length in fitting)
-    patterns, bound = _priced([wanted[size] for size in sizes], [size + stock.kerf_mm for size in sizes], room)
-    if len(plans) > bound and (better := _whole(patterns, [wanted[size] for size in sizes])) is not None:
-        made = _as_plans(better, sizes, fitting, stock)
-        plans = made if len(made) < len(plans) else plans
-    return plans, too_long, len(plans) == bound
-
-
-Pattern = tuple[int, ...]
-
-
-def _priced(wanted: Sequence[int], sizes: Sequence[float], room: float) -> tuple[list[Pattern], int]:
-    """Ways to cut one length that pay, and the least number of lengths that there can be."""
-    import highspy  # noqa: PLC0415 - it takes a fifth of a second to come in, and is seldom needed
-
-    count = len(sizes)
-    patterns: list[Pattern] = [
-        tuple(int(room / sizes[index] + _ENOUGH_MM) if one == index else 0 for one in range(count))
-        for index in range(count)
-    ]
-    model = highspy.Highs()
-    model.silent()
-    for need in wanted:
-        model.addRow(float(need), highspy.kHighsInf, 0, [], [])
-    for pattern in patterns:
-        _add(model, pattern, highspy.kHighsInf)
-    while True:
-        model.run()
-        prices = list(model.getSolution().row_dual)
-        worth, pattern = _dearest(prices, wanted, sizes, room)
-        if worth <= 1 + 1e-9:
-            return patterns, ceil(model.getInfo().objective_function_value - 1e-6)
-        patterns.append(pattern)
-        _add(model, pattern, highspy.kHighsInf)
-
-
-def _add(model: "object", pattern: Pattern, most: float) -> None:
-    rows = [index for index, times in enumerate(pattern) if times]
-    model.addCol(1.0, 0.0, most, len(rows), rows, [float(pattern[row]) for row in rows])  # type: ignore[attr-defined]
-
-
-def _dearest(
-    prices: Sequence[float], wanted: Sequence[int], sizes: Sequence[float], room: float
-) -> tuple[float, Pattern]:
-    """The way to cut one length that is worth most at these prices: branch and bound over the parts by price per mm."""
-    order = sorted(range(len(sizes)), key=lambda one: -prices[one] / sizes[one])
-    best: tuple[float, dict[int, int]] = (0.0, {})
-    taken: dict[int, int] = {}
-
-    def go_on(at: int, left: float, worth: float) -> None:
-        nonlocal best
-        if worth > best[0] + 1e-12:
-            best = worth, dict(taken)
-        if at == len(order):
-            return
-        part = order[at]
-        if worth + left * max(prices[part], 0.0) / sizes[part] <= best[0] + 1e-12:
-            return
-        for times in range(min(wanted[part], int(left / sizes[part] + _ENOUGH_MM)), -1, -1):
-            taken[part] = times
-            go_on(at + 1, left - times * sizes[part], worth + times * prices[part])
-        del taken[part]
-
-    go_on(0, room, 0.0)
-    return best[0], tuple(best[1].get(index, 0) for index in range(len(sizes)))
-
-
-def _whole(patterns: Sequence[Pattern], wanted: Sequence[int]) -> list[Pattern] | None:
-    """Each way to cut as often as it is cut, in whole numbers and in the fewest lengths."""
-    import highspy  # noqa: PLC0415 - as above
-
-    model = highspy.Highs()
-    model.silent()
-    model.setOptionValue("time_limit", 1.0)
-    for need in wanted:
-        model.addRow(float(need), highspy.kHighsInf, 0, [], [])
-    for index, pattern in enumerate(patterns):
-        _add(model, pattern, float(sum(wanted)))
-        model.changeColIntegrality(index, highspy.HighsVarType.kInteger)
-    model.run()
-    if not model.getInfo().primal_solution_status:
-        return None
-    times = [round(value) for value in model.getSolution().col_value]
-    return [pattern for pattern, often in zip(patterns, times, strict=True) for _ in range(often)]
+    least = ceil(sum(length + stock.kerf_mm for _, length in fitting) / room - _ENOUGH_MM)
+    if len(plans) > least:
+        counted = Counter(length for _, length in fitting)
+        sizes = sorted(counted, reverse=True)
+        wanted = Wanted(tuple(size + stock.kerf_mm for size in sizes), tuple(counted[size] for size in sizes), room)
+        found = fewest_patterns(wanted, len(plans))
+        least = max(least, found.least)
+        if found.patterns is not None:
+            plans = _as_plans(found.patterns, sizes, fitting, stock)
+    return LengthsCut(tuple(plans), tuple(too_long), least)
 
 
 def _as_plans(

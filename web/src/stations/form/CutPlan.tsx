@@ -172,7 +172,7 @@ function Lumber({ cutting }: { cutting: Cutting }) {
       </h2>
       <p className="text-soft">
         <FigureButton figure={lumber.count} />
-        {lumber.proven ? "; fewer are not possible." : "; one less may be possible."}
+        {lumber.proven ? "; fewer are not possible." : `; not proven, at least ${lumber.least} are needed.`}
       </p>
       <ol className="mt-2 space-y-2">
         {lumber.lengths.map((length, index) => {

@@ -106,7 +106,7 @@ export function JoinedParts({ job, plan, editor }: { job: Job; plan: Plan; edito
         <p key={`${one.width_mm} ${one.thickness_mm} ${one.length_mm}`} className="mt-2">
           <FigureButton figure={one.count} /> of {writeLength(one.length_mm, units)}
           {one.width_mm > 0 && `, ${writeLength(one.width_mm, units)} × ${writeLength(one.thickness_mm, units)}`}
-          {one.proven && ", as few as can be"}:{" "}
+          {one.proven ? ", as few as can be" : `, not proven: at least ${one.least}`}:{" "}
           {one.lengths
             .map((length) => length.parts.map((part) => writeLength(part.length_mm, units)).join(" + "))
             .join("; ")}

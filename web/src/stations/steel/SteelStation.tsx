@@ -115,7 +115,7 @@ function ToCut({ plan, planned, jobId }: { plan: Plan; planned: PiecePlan; jobId
         <details className="border-b border-line">
           <summary className="flex min-h-11 cursor-pointer items-center underline">
             Bars out of {writeLength(cutting.stock_mm, units)}
-            {cutting.proven && ", as few as can be"}
+            {cutting.proven ? ", as few as can be" : `, not proven: at least ${cutting.least}`}
           </summary>
           <ol className="list-decimal space-y-1 pb-2 pl-6">
             {[
