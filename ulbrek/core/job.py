@@ -2,9 +2,10 @@
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field, field_validator
+from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
 
 from ulbrek.core.cure.inputs import CureInputs
+from ulbrek.core.effort import effort_ms, too_much
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.measure.inputs import Name, Piece, Site
@@ -34,3 +35,15 @@ class Job(BaseModel):
         if repeated:
             raise ValueError(f"Two pieces are called “{repeated}”. Give each its own id.")
         return pieces
+
+    @model_validator(mode="after")
+    def _can_be_planned(self) -> "Job":
+        said = too_much(self.pieces, self.form, self.steel)
+        if said:
+            raise ValueError(f"{said}.")
+        return self
+
+    @property
+    def effort_ms(self) -> float:
+        """What it costs to plan, near enough [ms]."""
+        return effort_ms(self.pieces, self.form, self.steel)

@@ -55,11 +55,7 @@ def formers(wanted: Wanted, blocks: Sequence[Filled], around: Around) -> tuple[K
     """
     return (
         *(_block(wanted, block, around) for block in blocks),
-        *(
-            _former(wanted, _under_cores(wanted, one), around)
-            for one in _numbered(wanted)
-            if not one.stands_out
-        ),
+        *(_former(wanted, _under_cores(wanted, one), around) for one in _numbered(wanted) if not one.stands_out),
         *_floors(wanted, around),
         *(_edge(wanted, made) for made in wanted.edges_made),
     )

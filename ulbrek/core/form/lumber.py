@@ -35,7 +35,8 @@ def lumber_cut(forms: Iterable[tuple[str, FormResult, int]], lumber: Lumber, ker
         proven=cut.proven,
         least=cut.least,
         lengths=tuple(
-            LengthCut(tuple(LumberPart(names[key], size) for key, size in plan.parts), plan.left_mm) for plan in cut.plans
+            LengthCut(tuple(LumberPart(names[key], size) for key, size in plan.parts), plan.left_mm)
+            for plan in cut.plans
         ),
         too_long=tuple(dict.fromkeys(names[key] for key in cut.too_long)),
     )

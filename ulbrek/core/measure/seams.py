@@ -2,16 +2,17 @@
 
 from collections.abc import Iterator
 
-from shapely import LineString
+from shapely import LineString, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry import CutLine
 from ulbrek.core.measure.inputs import Seam
 from ulbrek.core.measure.rules import web_needed
-from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.shape import Placed, Shape
 
 _FAR_MM = 1e5
 _TRIFLE_MM = 1e-6
+_MOST_TRIED = 200  # places for a seam, the nearest first
 CLEAR_MM = 100.0  # of concrete between a seam and an opening. Source: common practice.
 LEAST_PART_MM = 200.0
 
@@ -24,12 +25,17 @@ def concrete_along(shape: Shape, line: CutLine) -> list[float]:
             (line.at.x + _FAR_MM * line.along.x, line.at.y + _FAR_MM * line.along.y),
         ]
     )
-    left: BaseGeometry = shape.outline.polygon
-    for placed in shape.placed:
-        if placed.is_through:
-            left = left.difference(placed.polygon)
-    crossed = left.intersection(cut)
+    crossed: BaseGeometry = shape.outline.polygon.intersection(cut)
+    holes = [placed.polygon for placed in shape.placed if placed.is_through and _crosses(placed, line)]
+    if holes:
+        crossed = crossed.difference(unary_union(holes))
     return [part.length for part in getattr(crossed, "geoms", [crossed]) if part.length > _TRIFLE_MM]
+
+
+def _crosses(placed: Placed, line: CutLine) -> bool:
+    """Whether a line, which runs along one of the axes, crosses the box round a feature."""
+    left, front, right, back = placed.outline.box
+    return front <= line.at.y <= back if line.along.x else left <= line.at.x <= right
 
 
 def in_piece(shape: Shape, seam: Seam) -> bool:
@@ -47,8 +53,8 @@ def free_offset(shape: Shape, seam: Seam) -> float | None:
     """
     run = shape.size[0] if seam.side in ("left", "right") else shape.size[1]
     needed = web_needed(shape.piece.thickness.mm)
-    free = [at for at in _candidates(shape, seam, run) if _is_free(shape, seam, at, needed)]
-    return min(free, key=lambda at: abs(at - seam.offset.mm), default=None)
+    tried = sorted(set(_candidates(shape, seam, run)), key=lambda at: (abs(at - seam.offset.mm), at))
+    return next((at for at in tried[:_MOST_TRIED] if _is_free(shape, seam, at, needed)), None)
 
 
 def _candidates(shape: Shape, seam: Seam, run: float) -> Iterator[float]:

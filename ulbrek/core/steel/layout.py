@@ -1,11 +1,14 @@
 """Where mesh and bars lie in an outline with openings."""
 
+from bisect import bisect_left, insort
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from math import ceil, floor, hypot, sqrt
 
-from shapely import LineString, Polygon, box
+import numpy as np
+from numpy.typing import NDArray
+from shapely import LineString, Polygon, STRtree, box, linestrings
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
@@ -138,13 +141,40 @@ def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedB
     A bar that would run through another opening, or that lies on one already there, is left out.
     """
     wanted = [bar for gap in gaps if _is_large(gap) for bar in _beside(piece, ground, gap)]
+    boxes = np.array([(gap.left, gap.right, gap.front, gap.back) for gap in gaps]).reshape(-1, 4)
+    taken = Lines()
     placed: list[PlacedBar] = []
     for bar in wanted:
-        if not any(_through(bar.line, gap, ground.edge_mm) for gap in gaps) and not any(
-            close(bar, one) for one in placed
-        ):
+        if not taken.near(bar) and not _through_any(bar.line, boxes, ground.edge_mm):
             placed.append(bar)
+            taken.add(bar)
     return placed
+
+
+class Lines:
+    """Lines that bars lie on, to ask whether another would lie almost on one that runs the same way."""
+
+    def __init__(self, bars: Iterable[PlacedBar] = ()) -> None:
+        self._at: dict[bool, list[float]] = {True: [], False: []}
+        for bar in bars:
+            self.add(bar)
+
+    def add(self, bar: PlacedBar) -> None:
+        """Takes the line of a bar."""
+        level, at = _line_of(bar)
+        insort(self._at[level], at)
+
+    def near(self, bar: PlacedBar) -> bool:
+        """Whether a bar would lie almost on one of the lines."""
+        level, at = _line_of(bar)
+        found = bisect_left(self._at[level], at)
+        return any(abs(other - at) < BESIDE_MM / 2 for other in self._at[level][max(0, found - 1) : found + 1])
+
+
+def _line_of(bar: PlacedBar) -> tuple[bool, float]:
+    """Whether a bar runs along the length, and where it lies across that [mm]."""
+    level = bar.line.y1 == bar.line.y2
+    return level, bar.line.y1 if level else bar.line.x1
 
 
 def strips_beside(ground: Ground, gap: Gap) -> dict[str, float]:
@@ -206,8 +236,11 @@ def diagonals(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar
 
 def crossing(bars: Sequence[PlacedBar]) -> bool:
     """Whether any two bars cross, so that one lies on the other."""
-    lines = [LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)]) for one in bars]
-    return any(a.intersects(b) for index, a in enumerate(lines) for b in lines[index + 1 :])
+    if len(bars) < 2:
+        return False
+    lines = linestrings([[(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)] for one in bars])
+    found = STRtree(lines).query(lines, predicate="intersects")
+    return int(found.shape[1]) > len(bars)  # each meets itself
 
 
 def straight_bar(named: tuple[str, str, str], level: bool, at: float, span: Span, edge_mm: float) -> PlacedBar:
@@ -269,19 +302,13 @@ def _is_large(gap: Gap) -> bool:
     return max(gap.right - gap.left, gap.back - gap.front) > SMALL_OPENING_MM
 
 
-def _through(line: Wire, gap: Gap, edge_mm: float) -> bool:
+def _through_any(line: Wire, gaps: NDArray[np.float64], edge_mm: float) -> bool:
+    """Whether a bar would run through one of the openings: rows of left, right, front, back [mm]."""
     clear = edge_mm / 2
-    beside = line.x2 < gap.left - clear or line.x1 > gap.right + clear
-    before = line.y2 < gap.front - clear or line.y1 > gap.back + clear
-    return not (beside or before)
-
-
-def close(bar: PlacedBar, other: PlacedBar) -> bool:
-    """Whether a bar lies almost on another that runs the same way."""
-    level, other_level = bar.line.y1 == bar.line.y2, other.line.y1 == other.line.y2
-    if level != other_level:
-        return False
-    return abs((bar.line.y1 - other.line.y1) if level else (bar.line.x1 - other.line.x1)) < BESIDE_MM / 2
+    left, right, front, back = gaps.T
+    beside = (line.x2 < left - clear) | (line.x1 > right + clear)
+    before = (line.y2 < front - clear) | (line.y1 > back + clear)
+    return bool(np.any(~(beside | before)))
 
 
 def _centred(low: float, high: float, spacing: float) -> list[float]:

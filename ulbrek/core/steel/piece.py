@@ -2,9 +2,12 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import cached_property
 from math import inf
 
-from shapely import LineString, Polygon
+import numpy as np
+from numpy.typing import NDArray
+from shapely import LineString, Polygon, STRtree
 
 from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.materials.steel import Bar
@@ -22,7 +25,7 @@ class ShapedEdge:
     reach_mm: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Reinforced:
     """What is reinforced.
 
@@ -52,11 +55,27 @@ class Reinforced:
     stone_mm: float = 10.0
     strength_mpa: float = 24.0
 
+    @cached_property
+    def ground(self) -> Ground:
+        """All of its plan, up to its edges."""
+        return Ground(self.outline, 0.0)
+
+    @cached_property
+    def edges_and_holes(self) -> STRtree:
+        """The lines that concrete ends at, in a tree."""
+        return STRtree([self.outline.polygon.exterior, *self.holes])
+
+    @cached_property
+    def gap_boxes(self) -> NDArray[np.float64]:
+        """Its openings, one a row: left, right, front, back [mm]."""
+        return np.array([(gap.left, gap.right, gap.front, gap.back) for gap in self.gaps]).reshape(-1, 4)
+
 
 def from_edge(what: Reinforced, one: PlacedBar) -> float:
     """From the middle of a bar to the nearest edge or opening [mm]."""
     line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
-    return min([line.distance(what.outline.polygon.exterior), *(line.distance(hole) for hole in what.holes)])
+    _, distances = what.edges_and_holes.query_nearest(line, return_distance=True, all_matches=False)
+    return float(distances[0])
 
 
 def cover_when_moved(what: Reinforced, one: PlacedBar, bar: Bar) -> Callable[[float], float]:
@@ -87,28 +106,25 @@ def strip_of(what: Reinforced, one: PlacedBar) -> float:
     """How wide the concrete is that a bar lies in, square to it at its middle [mm]."""
     line = one.line
     mid_x, mid_y = (line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2
-    ground = Ground(what.outline, 0.0)
+    ground = what.ground
     level = line.y1 == line.y2
     spans = ground.along_y(mid_x, to_edges=True) if level else ground.along_x(mid_y, to_edges=True)
     at = mid_y if level else mid_x
     low, high = next(((a, b) for a, b in spans if a <= at <= b), (-inf, inf))
-    for gap in what.gaps:
-        across = (gap.left, gap.right) if level else (gap.front, gap.back)
-        along = (gap.front, gap.back) if level else (gap.left, gap.right)
-        if (min(line.x1, line.x2) if level else min(line.y1, line.y2)) < across[1] and across[0] < (
-            max(line.x1, line.x2) if level else max(line.y1, line.y2)
-        ):
-            low = max(low, along[1]) if along[1] <= at else low
-            high = min(high, along[0]) if along[0] >= at else high
+    first, last = sorted((line.x1, line.x2) if level else (line.y1, line.y2))
+    left, right, front, back = what.gap_boxes.T
+    begin, end, near, far = (left, right, front, back) if level else (front, back, left, right)
+    beside = (first < end) & (begin < last)
+    low = max([low, *far[beside & (far <= at)].tolist()])
+    high = min([high, *near[beside & (near >= at)].tolist()])
     return high - low
 
 
 def narrow_strips(what: Reinforced) -> list[str]:
     """Openings with a strip beside them that is narrow."""
-    ground = Ground(what.outline, 0.0)
     return [
         gap.name
         for gap in what.gaps
         if max(gap.right - gap.left, gap.back - gap.front) > NARROW_MM
-        and min(strips_beside(ground, gap).values()) < NARROW_MM
+        and min(strips_beside(what.ground, gap).values()) < NARROW_MM
     ]

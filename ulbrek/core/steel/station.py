@@ -12,8 +12,8 @@ from ulbrek.core.steel.hand import by_hand, snaps
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import (
     Ground,
+    Lines,
     bars_beside,
-    close,
     crossing,
     diagonals,
     grid,
@@ -109,8 +109,9 @@ def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground) ->
     aslant = diagonals(what.piece, ground, what.gaps)
     if school == "mesh and bars":
         return [*beside, *aslant]
+    taken = Lines(beside)
     lines = grid(what.piece, ground, what.gaps, inputs.spacing.mm)
-    return [*(one for one in lines if not any(close(one, other) for other in beside)), *beside, *aslant]
+    return [*(one for one in lines if not taken.near(one)), *beside, *aslant]
 
 
 def _stack(

@@ -1,10 +1,12 @@
 """Area of a flat shape and its first and second moments, exact on true arcs."""
 
 from collections.abc import Iterable, Sequence
-from itertools import pairwise
 from math import ceil, cos, pi, sin
 from typing import NamedTuple
 
+import numpy as np
+from numpy.typing import NDArray
+from shapely import get_coordinates
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.edge import Edge
@@ -58,7 +60,7 @@ def moments_of_polygon(shape: BaseGeometry) -> Moments:
         if polygon.geom_type != "Polygon":
             continue
         for ring, sign in ((polygon.exterior, 1.0), *((hole, -1.0) for hole in polygon.interiors)):
-            found = _moments_of_ring(list(ring.coords))
+            found = _moments_of_ring(get_coordinates(ring))
             total = total.plus(found, sign if found.area > 0 else -sign)
     return total
 
@@ -81,14 +83,16 @@ def walked(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]
                 yield edge.centre.x + reach_x, edge.centre.y + reach_y, -reach_y * step, reach_x * step
 
 
-def _moments_of_ring(points: Sequence[tuple[float, ...]]) -> Moments:
-    area = x = y = xx = yy = xy = 0.0
-    for (ax, ay, *_), (bx, by, *_) in pairwise(points):
-        cross = ax * by - bx * ay
-        area += cross / 2
-        x += (ax + bx) * cross / 6
-        y += (ay + by) * cross / 6
-        xx += (ax * ax + ax * bx + bx * bx) * cross / 12
-        yy += (ay * ay + ay * by + by * by) * cross / 12
-        xy += (ax * by + 2 * ax * ay + 2 * bx * by + bx * ay) * cross / 24
-    return Moments(area, x, y, xx, yy, xy)
+def _moments_of_ring(points: NDArray[np.float64]) -> Moments:
+    ax, ay = points[:-1].T
+    bx, by = points[1:].T
+    cross = ax * by - bx * ay
+    parts = (
+        cross / 2,
+        (ax + bx) * cross / 6,
+        (ay + by) * cross / 6,
+        (ax * ax + ax * bx + bx * bx) * cross / 12,
+        (ay * ay + ay * by + by * by) * cross / 12,
+        (ax * by + 2 * ax * ay + 2 * bx * by + bx * ay) * cross / 24,
+    )
+    return Moments(*(float(part.sum()) for part in parts))

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from math import cos, sin
 
-from shapely import Polygon
+import numpy as np
+from shapely import Polygon, polygons
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area
 from ulbrek.core.kit.geometry.moments import Moments, moments_of
@@ -83,7 +84,7 @@ class Outline:
     @cached_property
     def polygon(self) -> Polygon:
         """A polygon of exactly its area; its arcs are chopped into 64 chords a turn."""
-        return Polygon([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
+        return polygons(np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)]))
 
     def moved(self, dx: float, dy: float) -> "Outline":
         """The same outline moved by dx, dy [mm]."""

@@ -1,21 +1,24 @@
 """The body of a piece: an outline times a depth, what is added to it and what is cut out of it."""
 
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from itertools import pairwise
+from math import tau
 
 import numpy as np
 from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
-from ulbrek.core.kit.geometry.moments import GAUSS_6, moments_of_polygon
-from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.moments import GAUSS_6, Moments, moments_of_polygon
+from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 
 _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
+_MOST_CORNERS = 120_000  # of all sections of one solid together, before they are spaced evenly
+_LEAST_SECTIONS = 8
 
 Cut = Prism
 
@@ -81,29 +84,34 @@ class Solid:
 
     @cached_property
     def moments(self) -> SolidMoments:
-        """Volume, first and second moments: part by part where nothing meets, else layer by layer."""
-        return self._by_parts() or self._by_layers()
+        """Volume, first and second moments: part by part where nothing meets, layer by layer for what does."""
+        sums_up = _sums_up(self.body, self.adds)
+        alone, meeting = self._alone() if sums_up or self.cuts else ([], [])
+        if sums_up and not meeting:
+            bodies = [moments_of_prism(prism) for prism in (self.body, *self.adds)]
+            if all(found is not None for found in bodies):
+                return _summed([(found, 1.0) for found in bodies if found is not None] + alone)
+        rest = replace(self, cuts=tuple(meeting)) if alone else self
+        return _summed([(rest._by_layers(), 1.0), *alone])
 
-    def _by_parts(self) -> SolidMoments | None:
-        """The body and what is added, less what is cut; None where they meet in a way that needs layers."""
-        if not _apart(self.body, self.cuts, self.adds):
-            return None
-        parts = [(moments_of_prism(self.body), 1.0)]
-        parts += [(moments_of_prism(add), 1.0) for add in self.adds]
-        for cut in self.cuts:
+    def _alone(self) -> tuple[list[tuple[SolidMoments, float]], list[Prism]]:
+        """Cuts inside the body that meet no other, as moments to be taken off; and those that need layers."""
+        if self.floor is not None and self.ceiling is not None:
+            return [], list(self.cuts)
+        alone: list[tuple[SolidMoments, float]] = []
+        meeting: list[Prism] = []
+        for cut, apart in zip(self.cuts, _apart(self.body, self.cuts), strict=True):
             through = cut.bottom_mm <= 0 and cut.top_mm >= self.depth_mm
-            if through:
-                parts.append((moments_of_prism(cut, self.floor, self.ceiling), -1.0))
-            elif self._clear_of_slopes(cut):
-                parts.append((moments_of_prism(cut), -1.0))
-            else:
-                return None
-        total = SolidMoments()
-        for moments, sign in parts:
+            moments = None
+            if apart and through:
+                moments = moments_of_prism(cut, self.floor, self.ceiling)
+            elif apart and self._clear_of_slopes(cut):
+                moments = moments_of_prism(cut)
             if moments is None:
-                return None
-            total = total.plus(moments, sign)
-        return total
+                meeting.append(cut)
+            else:
+                alone.append((moments, -1.0))
+        return alone, meeting
 
     def _clear_of_slopes(self, cut: Prism) -> bool:
         """Whether a cut that does not go through keeps clear of a back or a face that slopes."""
@@ -114,17 +122,32 @@ class Solid:
         return over and under
 
     def _by_layers(self) -> SolidMoments:
-        total = SolidMoments()
+        """Section by section; evenly spaced ones where those between the breaks would be too many."""
+        prisms = (self.body, *self.adds, *self.cuts)
+        corners = [corners_of(prism.outline) for prism in prisms]
+        most = max(_MOST_CORNERS, _LEAST_SECTIONS * sum(corners))
+        planned: list[tuple[float, float, float]] = []  # height of the section, what it stands for, and its own height
+        work = 0
         for low, high in pairwise(self.heights):
-            prisms = [p for p in (self.body, *self.adds, *self.cuts) if p.bottom_mm < high and p.top_mm > low]
-            if all(prism.is_straight for prism in prisms):
-                flat = moments_of_polygon(self.section_at((low + high) / 2))
-                span = [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
-                for height, weight in span:
-                    total = total.plus(at_height(flat, height, weight))
-                continue
-            for height, weight in _between(low, high, prisms):
-                total = total.plus(at_height(moments_of_polygon(self.section_at(height)), height, weight))
+            there = [number for number, prism in enumerate(prisms) if prism.bottom_mm < high and prism.top_mm > low]
+            if all(prisms[number].is_straight for number in there):
+                middle = (low + high) / 2
+                planned += [(middle, low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
+                sections = 1
+            else:
+                found = _between(low, high, [prisms[number] for number in there])
+                planned += [(height, height, weight) for height, weight in found]
+                sections = len(found)
+            work += sections * sum(corners[number] for number in there)
+            if work > most:
+                planned = _evenly(self.heights[0], self.heights[-1], most // sum(corners))
+                break
+        total = SolidMoments()
+        flats: dict[float, Moments] = {}
+        for section, height, weight in planned:
+            if section not in flats:
+                flats[section] = moments_of_polygon(self.section_at(section))
+            total = total.plus(at_height(flats[section], height, weight))
         return total
 
     @property
@@ -156,26 +179,41 @@ def _between(low: float, high: float, prisms: Sequence[Prism]) -> list[tuple[flo
     return [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
 
 
-def _apart(body: Prism, cuts: Sequence[Prism], adds: Sequence[Prism]) -> bool:
-    """Whether cuts lie inside the body and apart, and what is added apart: then moments simply add up."""
-    if body.floor is not None and body.ceiling is not None:
-        return False
-    if not _boxes_apart([add.outline.box for add in adds]):
-        return False
+def _evenly(low: float, high: float, sections: int) -> list[tuple[float, float, float]]:
+    """So many sections of one height each."""
+    each = (high - low) / sections
+    middles = [low + (number + 0.5) * each for number in range(sections)]
+    return [(middle, middle, each) for middle in middles]
+
+
+def _summed(parts: Iterable[tuple[SolidMoments, float]]) -> SolidMoments:
+    total = SolidMoments()
+    for moments, sign in parts:
+        total = total.plus(moments, sign)
+    return total
+
+
+def _sums_up(body: Prism, adds: Sequence[Prism]) -> bool:
+    """Whether what is added stands apart, so that its moments simply add up."""
+    return not (body.floor is not None and body.ceiling is not None) and all(
+        _boxes_apart([a.outline.box for a in adds])
+    )
+
+
+def _apart(body: Prism, cuts: Sequence[Prism]) -> list[bool]:
+    """Of each cut, whether it lies inside the body and meets no other."""
     widest = [_widest(cut) for cut in cuts]
-    if not _boxes_apart([outline.box for outline in widest]):
-        return False
     left, front, right, back = body.outline.box
     margin = max((cut.run_mm for edge in body.edges for cut in edge), default=0.0)
     full = abs((right - left) * (back - front) - body.outline.area_mm2) < 1e-12 * body.outline.area_mm2
-    for outline in widest:
+    found = _boxes_apart([outline.box for outline in widest])
+    for number, outline in enumerate(widest):
         a, b, c, d = outline.box
         if full:
-            if a < left + margin or b < front + margin or c > right - margin or d > back - margin:
-                return False
-        elif not _kept(body.outline, margin).contains(box(a, b, c, d)):
-            return False
-    return True
+            found[number] &= a >= left + margin and b >= front + margin and c <= right - margin and d <= back - margin
+        elif found[number]:
+            found[number] = bool(_kept(body.outline, margin).contains(box(a, b, c, d)))
+    return found
 
 
 @lru_cache(maxsize=64)
@@ -190,11 +228,20 @@ def _widest(prism: Prism) -> Outline:
     return max(found, key=lambda outline: outline.area_mm2, default=prism.outline)
 
 
-def _boxes_apart(boxes: Sequence[tuple[float, float, float, float]]) -> bool:
-    if len(boxes) < 2:
-        return True
+def _boxes_apart(boxes: Sequence[tuple[float, float, float, float]]) -> list[bool]:
+    """Of each box, whether it shares no area with another."""
+    if not boxes:
+        return []
     found = np.array(boxes)
     shapes = box(*found.T)
-    one, other = found[STRtree(shapes).query(shapes)]
+    first, second = STRtree(shapes).query(shapes)
+    one, other = found[first], found[second]
     over = np.minimum(one[:, 2:], other[:, 2:]) > np.maximum(one[:, :2], other[:, :2])
-    return int(np.count_nonzero(over.all(axis=1))) <= len(boxes)  # each meets itself
+    meets = np.bincount(first[over.all(axis=1) & (first != second)], minlength=len(boxes))
+    return [bool(count == 0) for count in meets]
+
+
+@lru_cache(maxsize=4096)
+def corners_of(outline: Outline) -> int:
+    """How many corners an outline's polygon has, its arcs chopped."""
+    return sum(max(2, round(CHORDS_PER_TURN * abs(edge.angle) / tau)) if edge.is_arc else 1 for edge in outline.edges)

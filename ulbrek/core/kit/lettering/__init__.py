@@ -80,3 +80,9 @@ def _area(points: list[tuple[float, float]]) -> float:
 
 def _placed(outline: Outline, scale: float, x: float, y: float) -> Outline:
     return Outline(tuple(Vertex(v.x * scale + x, v.y * scale + y) for v in outline.vertices))
+
+
+@cache
+def corners_of(letter: str) -> int:
+    """How many corners a letter is drawn with."""
+    return GLYPHS.get(letter, GLYPHS[" "])[1].count(",")

@@ -20,6 +20,7 @@ MOST_STAGES = 4
 _TRIFLE = 1e-6
 _LEANS = ((False, 0), (True, 2), (False, 1))
 _MANY = 150  # parts from which a first plan tries fewer orders
+_VERY_MANY = 1_500  # from which it tries one
 _LARGER_FIRST = 1.08  # a part is worth its area to this power: large ones are hard to place late
 _ROUNDS = (20, 30, 60)  # how often each sheet is shaken, round by round
 _SHAKES = 80
@@ -96,8 +97,8 @@ class Search:
         by_area = sorted(range(len(areas)), key=lambda one: (-areas[one], one))
         by_height = sorted(by_area, key=lambda one: (-self.heights[one], -self.sides[one], one))
         by_side = sorted(by_area, key=lambda one: (-self.sides[one], one))
-        orders = (by_height, by_area, by_side) if len(areas) <= _MANY else (by_height, by_area)
-        leans = _LEANS if len(areas) <= _MANY else _LEANS[:2]
+        tries = 3 if len(areas) <= _MANY else 2 if len(areas) <= _VERY_MANY else 1
+        orders, leans = (by_height, by_area, by_side)[:tries], _LEANS[:tries]
         plans: list[Layout] = []
         for order in orders:
             plans += [self._filled(order, tight, lean) for tight, lean in leans]
@@ -132,11 +133,18 @@ class Search:
                 return
 
     def _filled(self, order: Sequence[int], tight: bool, lean: int) -> Layout:
+        """Each part on the first sheet that takes it. Sheets only fill up: where one did not fit, none like it will."""
         trees = [Tree(offcut, self.stock.kerf_mm) for offcut in self.stock.offcuts]
+        full: dict[tuple[tuple[float, float], ...], int] = {}
         for part in order:
-            if not any(self.filler.place(tree, part, tight, lean) for tree in trees):
+            alike = tuple(self.filler.ways[part])
+            at = full.get(alike, 0)
+            while at < len(trees) and not self.filler.place(trees[at], part, tight, lean):
+                at += 1
+            if at == len(trees):
                 trees.append(Tree(self.stock.usable, self.stock.kerf_mm))
                 self.filler.place(trees[-1], part, tight, lean)
+            full[alike] = at
         return self._layout(trees)
 
     def _layout(self, trees: Sequence[Tree]) -> Layout:

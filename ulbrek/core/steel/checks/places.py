@@ -1,6 +1,6 @@
 """What would go wrong with where bars lie."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
@@ -43,37 +43,64 @@ def bar_near_edge(inputs: SteelInputs, near: Sequence[Near], diameter_mm: float)
 
     Source: common practice: 12 to 25 mm, 20 mm beyond a routed profile
     """
-    found = []
+    laid: dict[bool, list[_Short]] = {}
+    found: list[_Short] = []
     for one in near:
-        reach, distance = one.shaped
-        room = max(0.0, (one.strip_mm - diameter_mm) / 2)
-        least = min(INDOOR_COVER_MM, room)
-        by_shape = distance - diameter_mm / 2
-        needed_shape = min(
-            edge_cover_needed(reach, least, BEYOND_PROFILE_MM), max(room, (one.strip_mm + reach) / 2 - diameter_mm / 2)
-        )
-        at_shape = reach > 0 and by_shape < needed_shape - _TRIFLE_MM
-        if not at_shape and one.cover_mm >= least - _TRIFLE_MM:
-            continue
-        cover, needed = (by_shape, needed_shape) if at_shape else (one.cover_mm, least)
-        found.append(
-            finding(
-                bar_near_edge,
-                title="The bar {bar} has only {cover} of concrete beside it",
-                reason="That edge is shaped: {needed} must stay, 20 mm beyond the shape."
-                if at_shape
-                else "It needs {needed}; nearer to an edge it shows, rusts or breaks the edge off.",
-                remedy="Move it in." if one.bar.by_hand is not None else "Keep the steel farther from the edges.",
-                field="/by_hand" if one.bar.by_hand is not None else "/edge_distance",
-                values={
-                    "bar": one.bar.why,
-                    "cover": Quantity(max(0.0, cover), "mm"),
-                    "needed": Quantity(needed, "mm"),
-                },
-                change=_farther(inputs, one, needed - cover, needed + diameter_mm / 2),
-            )
-        )
-    return found
+        short = _short(one, diameter_mm)
+        if short is not None and one.bar.by_hand is not None:
+            found.append(short)
+        elif short is not None:
+            laid.setdefault(short.at_shape, []).append(short)
+    told = [_near_edge(inputs, one, 1, diameter_mm) for one in found]
+    for alike in laid.values():
+        worst = min(alike, key=lambda short: short.cover_mm - short.needed_mm)
+        told.append(_near_edge(inputs, worst, len(alike), diameter_mm))
+    return told
+
+
+@dataclass(frozen=True, slots=True)
+class _Short:
+    """A bar with less concrete beside it than it needs [mm], at a shaped edge or at another."""
+
+    near: Near
+    cover_mm: float
+    needed_mm: float
+    at_shape: bool
+
+
+def _short(one: Near, diameter_mm: float) -> _Short | None:
+    reach, distance = one.shaped
+    room = max(0.0, (one.strip_mm - diameter_mm) / 2)
+    least = min(INDOOR_COVER_MM, room)
+    by_shape = distance - diameter_mm / 2
+    needed_shape = min(
+        edge_cover_needed(reach, least, BEYOND_PROFILE_MM), max(room, (one.strip_mm + reach) / 2 - diameter_mm / 2)
+    )
+    if reach > 0 and by_shape < needed_shape - _TRIFLE_MM:
+        return _Short(one, by_shape, needed_shape, at_shape=True)
+    return _Short(one, one.cover_mm, least, at_shape=False) if one.cover_mm < least - _TRIFLE_MM else None
+
+
+def _near_edge(inputs: SteelInputs, short: _Short, bars: int, diameter_mm: float) -> Finding:
+    bar, needed = short.near.bar, short.needed_mm
+    return finding(
+        bar_near_edge,
+        title="The bar {bar} has only {cover} of concrete beside it"
+        if bars == 1
+        else "{bars} bars have too little concrete beside them, one only {cover}",
+        reason="That edge is shaped: {needed} must stay, 20 mm beyond the shape."
+        if short.at_shape
+        else "It needs {needed}; nearer to an edge it shows, rusts or breaks the edge off.",
+        remedy="Move it in." if bar.by_hand is not None else "Keep the steel farther from the edges.",
+        field="/by_hand" if bar.by_hand is not None else "/edge_distance",
+        values={
+            "bar": bar.why,
+            "bars": str(bars),
+            "cover": Quantity(max(0.0, short.cover_mm), "mm"),
+            "needed": Quantity(needed, "mm"),
+        },
+        change=_farther(inputs, short.near, needed - short.cover_mm, needed + diameter_mm / 2),
+    )
 
 
 def _farther(inputs: SteelInputs, near: Near, by_mm: float, edge_mm: float) -> Change | None:
@@ -111,29 +138,43 @@ def bars_too_close(
     Source: ACI 318-19 25.2.1: 25 mm, the bar, or four thirds of the stone, from memory
     """
     needed = max(LEAST_CLEAR_MM, diameter_mm, _STONES * stone_mm)
-    for number, one in enumerate(placed):
-        for other in placed[number + 1 :]:
-            gap = _clear_between(one, other, diameter_mm)
-            if gap is None or gap >= needed - _TRIFLE_MM:
-                continue
-            hand = one if one.by_hand is not None else other
-            return [
-                finding(
-                    bars_too_close,
-                    title="{one} and {other} leave {gap} between them",
-                    reason="The mix wants {needed} to get through.",
-                    remedy="Leave one of them out, or move it.",
-                    field="/by_hand",
-                    values={
-                        "one": f"The bar {one.why}",
-                        "other": f"the one {other.why}",
-                        "gap": Quantity(max(0.0, gap), "mm"),
-                        "needed": Quantity(needed, "mm"),
-                    },
-                    change=_without(inputs, (hand.by_hand,), "Undo it by hand") if hand.by_hand is not None else None,
-                )
-            ]
-    return []
+    closest = min(_side_by_side(placed, diameter_mm, needed - _TRIFLE_MM), key=lambda found: found[0], default=None)
+    if closest is None:
+        return []
+    gap, one, other = closest
+    hand = one if one.by_hand is not None else other
+    return [
+        finding(
+            bars_too_close,
+            title="{one} and {other} leave {gap} between them",
+            reason="The mix wants {needed} to get through.",
+            remedy="Leave one of them out, or move it.",
+            field="/by_hand",
+            values={
+                "one": f"The bar {one.why}",
+                "other": f"the one {other.why}",
+                "gap": Quantity(max(0.0, gap), "mm"),
+                "needed": Quantity(needed, "mm"),
+            },
+            change=_without(inputs, (hand.by_hand,), "Undo it by hand") if hand.by_hand is not None else None,
+        )
+    ]
+
+
+def _side_by_side(
+    placed: Sequence[PlacedBar], diameter_mm: float, under_mm: float
+) -> Iterator[tuple[float, PlacedBar, PlacedBar]]:
+    """Pairs of bars that run the same way side by side with less than this between them: the gap [mm] and both."""
+    for level in (True, False):
+        own = [one for one in placed if one.moves and (one.line.y1 == one.line.y2) == level]
+        own.sort(key=lambda one: one.line.y1 if level else one.line.x1)
+        for number, one in enumerate(own):
+            for other in own[number + 1 :]:
+                apart = (other.line.y1 - one.line.y1) if level else (other.line.x1 - one.line.x1)
+                if apart - diameter_mm >= under_mm:
+                    break
+                if _overlap(one, other, level):
+                    yield apart - diameter_mm, one, other
 
 
 @check("bar-by-hand-lost", "hint")
@@ -164,15 +205,8 @@ def _without(inputs: SteelInputs, gone: Sequence[int], words: str) -> Change:
     return Change(words, {"/by_hand": [one.model_dump() for one in kept]})
 
 
-def _clear_between(one: PlacedBar, other: PlacedBar, diameter_mm: float) -> float | None:
-    """The gap between two bars that run the same way side by side [mm]; None where they do not."""
-    if not (one.moves and other.moves):
-        return None
+def _overlap(one: PlacedBar, other: PlacedBar, level: bool) -> bool:
+    """Whether two bars that run the same way lie beside one another for some of their length."""
     a, b = one.line, other.line
-    level = a.y1 == a.y2
-    if level != (b.y1 == b.y2):
-        return None
     (low, high), (low_b, high_b) = ((a.x1, a.x2), (b.x1, b.x2)) if level else ((a.y1, a.y2), (b.y1, b.y2))
-    if min(high, high_b) - max(low, low_b) <= 0:
-        return None
-    return abs((a.y1 - b.y1) if level else (a.x1 - b.x1)) - diameter_mm
+    return min(high, high_b) > max(low, low_b)

@@ -136,21 +136,25 @@ def bar_longer_than_stock(lapped: Sequence[tuple[str, int]], stock_mm: float, la
 
     Source: the lap of the standard chosen
     """
+    if not lapped:
+        return []
+    first, parts = lapped[0]
+    alone = len(lapped) == 1
     return [
         finding(
             bar_longer_than_stock,
-            title="The bar {bar} is laid in {parts} parts",
-            reason="It is longer than the stock of {stock}.",
+            title="The bar {bar} is laid in {parts} parts" if alone else "{bars} bars are laid in parts that lap",
+            reason="It is longer than the stock of {stock}." if alone else "They are longer than the stock of {stock}.",
             remedy="Let the parts lie side by side for {lap}, tied twice, away from openings.",
             field="/bar",
             values={
-                "bar": key.split(".", maxsplit=1)[1],
+                "bar": first.split(".", maxsplit=1)[1],
                 "parts": str(parts),
+                "bars": str(len(lapped)),
                 "stock": Quantity(stock_mm, "mm"),
                 "lap": Quantity(lap_mm, "mm"),
             },
         )
-        for key, parts in lapped
     ]
 
 

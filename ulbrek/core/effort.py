@@ -1,0 +1,189 @@
+"""What a job costs to plan, told from its description alone, and how much one plan may cost.
+
+Whatever is planned is bounded here, before any of it is drawn: places of features, corners, castings, forms and bars
+are weighed by what each was measured to cost (``python -m bench.costly``), so that the dearest job that is let through
+plans within a few seconds. The weights are milliseconds on an ordinary desk machine; they need only be near.
+"""
+
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
+from math import ceil, floor, log10
+from typing import NamedTuple
+
+from ulbrek.core.form.inputs import FormInputs
+from ulbrek.core.kit.lettering import corners_of
+from ulbrek.core.measure.inputs import (
+    AnyFeature,
+    Core,
+    Cutout,
+    DropEdge,
+    Grooves,
+    Lettering,
+    Opening,
+    Piece,
+    Recess,
+    RoundHole,
+    Sleeve,
+)
+from ulbrek.core.measure.outlines import outline_of
+from ulbrek.core.steel.inputs import SteelInputs
+
+MOST_MS = 3_000.0  # of all that a job holds together
+_PIECE_MS = 20.0
+_PLACE_MS = 2.4
+_CORNER_MS = 0.025
+_SEAM_MS = 15.0
+_CASTING_MS = 0.12
+_BOARD_MS = 0.22
+_SCREW_MS = 0.05
+_BAR_MS = 0.12
+_CUT_BAR_MS = 0.035
+_CORNERS = 8  # of most features
+_BOARDS_OF_A_CURVE = 12  # a liner and its ribs
+_OF_A_BOX = 5  # boards of a core
+_OFTEN_MM = 50.0  # wires and screws come no more often than that
+_EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make
+
+
+class Share(NamedTuple):
+    """A share of what a plan costs [ms]: so many things of a kind, and of what they are."""
+
+    ms: float
+    count: int
+    things: str
+    of: str
+
+
+def effort_ms(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> float:
+    """What a job costs to plan, near enough [ms].
+
+    Args:
+        pieces: what is wanted
+        form: how many forms are built
+        steel: what is laid in the pieces
+    """
+    return sum(share.ms for share in shares(pieces, form, steel))
+
+
+def too_much(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> str | None:
+    """What is too much for one plan, and what would do, in words; None where it is not.
+
+    Args:
+        pieces: what is wanted
+        form: how many forms are built
+        steel: what is laid in the pieces
+    """
+    by_things = defaultdict[str, list[Share]](list)
+    for share in shares(pieces, form, steel):
+        by_things[share.things].append(share)
+    costs = {things: sum(share.ms for share in alike) for things, alike in by_things.items()}
+    total = sum(costs.values())
+    if total <= MOST_MS:
+        return None
+    most = max(costs, key=costs.__getitem__)
+    alike = by_things[most]
+    count, largest = sum(share.count for share in alike), max(alike, key=lambda share: share.ms)
+    whose = f"of {largest.of}" if len(alike) == 1 else f"the most of them of {largest.of}"
+    said = f"This is too much for one plan: it has {count:,} {most}, {whose}."
+    left = MOST_MS - (total - costs[most])
+    enough = _about(count * left / costs[most])
+    if enough < 1:
+        return f"{said} Make several jobs of it"
+    return f"{said} Have at most about {enough:,}, or make several jobs of it"
+
+
+def _about(number: float) -> int:
+    """A number rounded down to two figures."""
+    step = 10 ** max(0, floor(log10(max(1.0, number))) - 1)
+    return max(0, floor(number / step) * step)
+
+
+def shares(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> Iterator[Share]:
+    """Everything in a job that costs something to plan.
+
+    Args:
+        pieces: what is wanted
+        form: how many forms are built
+        steel: what is laid in the pieces
+    """
+    for piece in pieces:
+        yield Share(_PIECE_MS, 1, "pieces", f"“{piece.name}”")
+        yield from _of_features(piece)
+        yield from _of_forms(piece, form)
+        yield from _of_steel(piece, steel)
+
+
+def _of_features(piece: Piece) -> Iterator[Share]:
+    named, seams = f"“{piece.name}”", len(piece.seams)
+    castings = piece.count * (seams + 1)
+    yield Share(castings * _CASTING_MS, castings, "castings", named)
+    if seams:
+        yield Share(seams * _SEAM_MS, seams, "seams", named)
+    times = 1 + _EACH_PART * seams
+    for feature in piece.features:
+        places = _places(feature)
+        corners = places * _corners(feature)
+        named = f"“{feature.name}” in “{piece.name}”"
+        yield Share(places * _PLACE_MS * times, places, "places of openings, inserts and the like", named)
+        yield Share(corners * _CORNER_MS * times, corners, "corners to draw", named)
+
+
+def _places(feature: AnyFeature) -> int:
+    """At how many places a feature stands."""
+    repeat = None if isinstance(feature, DropEdge) else feature.repeat
+    if repeat is None:
+        return 1
+    return repeat.count * (repeat.rows if repeat.kind == "grid" else 1)
+
+
+def _corners(feature: AnyFeature) -> int:
+    """How many corners a feature is drawn with at one place."""
+    match feature:
+        case Lettering():
+            return max(1, sum(map(corners_of, feature.text)))
+        case Grooves():
+            return feature.count * _CORNERS
+        case Cutout():
+            return len(feature.vertices)
+        case _:
+            return _CORNERS
+
+
+def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
+    if form.in_moulds:
+        return
+    outline = outline_of(piece.outline)
+    copies = min(form.forms, piece.count)
+    boards = sum(_BOARDS_OF_A_CURVE if edge.is_arc else 1 for edge in outline.edges)
+    boards += len(piece.seams) + form.side_by_side + 2
+    boards += sum(_OF_A_BOX * _places(one) for one in piece.features if isinstance(one, Core | Recess))
+    yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
+    screws = ceil(outline.length_mm * form.side_by_side / _OFTEN_MM)
+    yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
+
+
+def _of_steel(piece: Piece, steel: SteelInputs) -> Iterator[Share]:
+    school = steel.school_of(piece.id)
+    if school not in ("grid of bars", "mesh", "mesh and bars"):
+        return
+    left, front, right, back = outline_of(piece.outline).box
+    every = steel.spacing.mm if school == "grid of bars" else _OFTEN_MM
+    lines = ceil((right - left + back - front) / every) + 2
+    lines += sum(_places(one) * ceil(_across(one) / every + 2) for one in piece.features if _across(one))
+    yield Share(lines * _BAR_MS, lines, "bars and wires", f"“{piece.name}”")
+    if school == "grid of bars":
+        yield Share(lines * piece.count * _CUT_BAR_MS, lines * piece.count, "bars to cut", f"“{piece.name}”")
+
+
+def _across(feature: AnyFeature) -> float:
+    """Length and width of what bars and wires are kept away from [mm]; nothing where they are not."""
+    match feature:
+        case Opening() | Recess() | Core():
+            return feature.length.mm + feature.width.mm
+        case RoundHole() | Sleeve():
+            return 2 * feature.diameter.mm
+        case Cutout():
+            xs, ys = [one.x for one in feature.vertices], [one.y for one in feature.vertices]
+            return max(xs) - min(xs) + max(ys) - min(ys)
+        case _:
+            return 0.0
