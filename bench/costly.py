@@ -142,8 +142,9 @@ def pieces(dice: Random) -> Iterator[Document]:
         outline = outline if alike else outlines(dice)
         size = size_of(outline)
         yield {
-            "id": f"p{number}", "name": f"P{number}", "outline": outline, "thickness": mm(dice.choice((40, 80, 300, 900))),
-            "count": dice.choice((1, 1, 3, 50, 500)), "features": list(features(dice, size)),
+            "id": f"p{number}", "name": f"P{number}", "outline": outline,
+            "thickness": mm(dice.choice((40, 80, 300, 900))), "count": dice.choice((1, 1, 3, 50, 500)), 
+            "features": list(features(dice, size)),
             "cast": dice.choice(("face down", "face up")), "drawn": dice.choice(("in plan",) * 5 + ("from the side",)),
             "seams": [
                 {"id": f"s{one}", "side": dice.choice(("left", "front")), "offset": mm(size[0] * (one + 1) / 14)}
@@ -169,7 +170,9 @@ def job(dice: Random) -> Document:
     found = list(pieces(dice))
     return {
         "name": "Costly", "pieces": found,
-        "mix": {"mix": "ordinary", "bag": "25kg", "container": "bucket", "buy": dice.choice(("one size", "cheapest set"))},
+        "mix": {
+            "mix": "ordinary", "bag": "25kg", "container": "bucket", "buy": dice.choice(("one size", "cheapest set")),
+        },
         "steel": {
             "school": dice.choice(("grid of bars", "grid of bars", "mesh and bars", "mesh", "none")),
             "spacing": mm(dice.choice((50, 100, 150))), "edge_distance": mm(dice.choice((5, 25, 60))),
@@ -177,10 +180,13 @@ def job(dice: Random) -> Document:
         "form": {
             "forms": dice.choice((1, 1, 10, 100)), "side_by_side": dice.choice((1, 1, 6, 24)),
             "corner": dice.choice(("run past", "pinwheel", "mitred")), "screw_spacing": mm(dice.choice((50, 250))),
-            "curve": dice.choice(("liner on ribs", "kerfed strip")), "prefer": dice.choice(("fewest settings", "largest rest")),
+            "curve": dice.choice(("liner on ribs", "kerfed strip")),
+            "prefer": dice.choice(("fewest settings", "largest rest")),
             "knockouts": dice.choice(("bonded", "screwed", "bonded and screwed")),
         },
-        "handling": {"parts": planks, "standing": {one["id"]: standing for one in found} if dice.random() < 0.3 else {}},
+        "handling": {
+            "parts": planks, "standing": {one["id"]: standing for one in found} if dice.random() < 0.3 else {},
+        },
     }  # fmt: skip
 
 

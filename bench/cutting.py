@@ -214,10 +214,10 @@ def rolls() -> None:
     parts = [(f"{length}.{number}", float(length)) for length, count in ROLLS.items() for number in range(count)]
     fewest_lengths(parts[:3], LengthStock(5600))
     began = time.perf_counter()
-    plans, _, proven = fewest_lengths(parts, LengthStock(5600))
+    cut = fewest_lengths(parts, LengthStock(5600))
     took = (time.perf_counter() - began) * 1e3
     plain = len(cut_lengths(parts, LengthStock(5600))[0])
-    print(f"5600 mm rolls: {len(plans)} lengths, proven: {proven}, {took:.0f} ms; longest first needs {plain}")
+    print(f"5600 mm rolls: {len(cut.plans)} lengths, proven: {cut.proven}, {took:.0f} ms; longest first needs {plain}")
 
 
 if __name__ == "__main__":

@@ -161,7 +161,7 @@ def kill(cluster: Cluster, kills: int, seed: int = 5) -> Told:
         kills: how often
         seed: of the dice
     """
-    dice = random.Random(seed)  # noqa: S311 - when to kill, not a secret
+    dice = random.Random(seed)
     name = f"killed_{os.getpid()}"
     cluster.ensure_database(name)
     url = cluster.url(name)
@@ -217,7 +217,7 @@ def _look(database: Database, writers: list[Writer], told: Told) -> None:
     database.engine.dispose()
     for _ in range(2):  # a connection of before the last stop may still be handed out once
         with suppress(OperationalError):
-            database.answers()
+            database.is_ready()
     with database.work() as records:
         for table, column in KEPT_IN.items():
             there = {str(one) for one in records.session.scalars(text(f"SELECT {column} FROM {table}"))}

@@ -24,7 +24,7 @@ from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Seen
 from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import BegunWith, Fill, Taken
 from ulbrek.store.stock import ItemKind, NewLot
 
 PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))
@@ -176,7 +176,12 @@ class _Past:
             self.forms.note(self.moulds[past.mould], "oiled", oiled)
         part = job.job.model_copy(update={"pieces": (job.job.pieces[0].model_copy(update={"count": past.count}),)})
         taken = list(self._taken(part, at, mould=bool(past.mould)))
-        pour_id = self.pours.begin(job, self.shop, [Fill(piece, past.count, cavities)], taken, Entry(at, member_id=who))
+        pour_id = self.pours.begin(
+            job,
+            self.shop.revision,
+            BegunWith.planned(job.job, self.shop.shop, [Fill(piece, past.count, cavities)], taken),
+            Entry(at, member_id=who),
+        )
         self.pours.water_in(pour_id, Entry(at, member_id=who))
         self._mix(pour_id, part, past, at)
         self._leftovers(part, pour_id, at, mould=bool(past.mould))

@@ -66,7 +66,7 @@ def mix(page: Page) -> None:
 
 def to_buy(page: Page) -> None:
     """Opens the shopping list of the white shelves."""
-    jobs = {one["headline"]["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
+    jobs = {one["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
     page.goto(f"/shopping?job={jobs['Display shelves, white']}")
     page.locator("[data-line]").first.wait_for()
 

@@ -62,10 +62,10 @@ def database(database_url: str) -> Iterator[Database]:
 
 @pytest.fixture(scope="session")
 def settings(database_url: str) -> Settings:
-    return Settings(database_url=database_url, log_format="console")
+    return Settings(database_url=database_url, log_format="console", warm=False, long_work=1)
 
 
-@pytest.fixture
+@pytest.fixture(scope="session")
 def api(settings: Settings) -> Iterator[TestClient]:
     """The application, asked as from its own pages."""
     with TestClient(create_app(settings), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:

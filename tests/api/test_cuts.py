@@ -1,12 +1,12 @@
 """A better cut plan, told line by line; boards and templates as files; what of these is refused."""
 
 import json
-import multiprocessing
 import time
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from httpx2 import Client
 
 from tests.jobs import opening, top_document
 
@@ -28,15 +28,25 @@ def test_plans_are_told_as_they_are_found_and_the_last_one_says_so(api: TestClie
     assert kind["accepted"]
 
 
-def test_whoever_stops_listening_ends_the_search(api: TestClient) -> None:
-    asked = {"job": top_document(opening()), "sheet": "melamine-16", "seconds": 100.0}
-    with api.stream("POST", "/api/cuts/search", json={**asked, "seconds": 1.0}) as answer:
-        next(answer.iter_lines())
-    for _ in range(50):
-        if not multiprocessing.active_children():
-            return
-        time.sleep(0.1)
-    pytest.fail("the process goes on though nobody listens")
+def test_one_is_looked_for_at_a_time_and_whoever_stops_listening_ends_it(address: str) -> None:
+    pieces = [
+        {**top_document()["pieces"][0], "id": f"p{number}", "thickness": f"{40 + number} mm"} for number in range(9)
+    ]
+    long = {"job": top_document(pieces=pieces, form={"forms": 20}), "sheet": "melamine-16", "seconds": 60.0}
+    for piece in pieces:
+        piece["count"] = 20
+    short = {"job": top_document(opening()), "sheet": "melamine-16", "seconds": 0.1}
+    with Client(base_url=address, timeout=60) as client:
+        with client.stream("POST", "/api/cuts/search", json=long) as answer:
+            next(answer.iter_lines())
+            busy = client.post("/api/cuts/search", json=short)
+            assert (busy.status_code, busy.headers["retry-after"]) == (503, "5")
+            assert client.get("/livez").status_code == 200
+        patience = time.monotonic() + 30
+        while (again := client.post("/api/cuts/search", json=short)).status_code == 503:
+            assert time.monotonic() < patience, "the search goes on though nobody listens"
+            time.sleep(0.1)
+    assert json.loads(again.text.splitlines()[-1])["done"]
 
 
 @pytest.mark.parametrize(

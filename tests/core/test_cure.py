@@ -11,6 +11,7 @@ from pydantic import ValidationError
 
 from tests.jobs import top
 from ulbrek.core.cure.result import Act
+from ulbrek.core.outlook import ahead_of
 from ulbrek.core.plan import plan
 from ulbrek.core.schedule import Scheduled, schedule
 from ulbrek.core.shop import Shop
@@ -112,9 +113,9 @@ def test_a_pour_needs_a_time_with_its_zone_and_a_zone_that_exists() -> None:
 
 def test_the_agenda_has_what_is_due_first_and_folds_what_is_over() -> None:
     plans = [
-        Scheduled("a", "First", plan(top(cure={"poured_at": POUR.isoformat()}), SHOP)),
-        Scheduled("b", "Second", plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP)),
-        Scheduled("c", "Unset", plan(top(), SHOP)),
+        Scheduled("a", "First", ahead_of(plan(top(cure={"poured_at": POUR.isoformat()}), SHOP))),
+        Scheduled("b", "Second", ahead_of(plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP))),
+        Scheduled("c", "Unset", ahead_of(plan(top(), SHOP))),
     ]
     strip = plans[0].plan.cure.acts[3].at
     assert strip is not None

@@ -16,6 +16,7 @@ from ulbrek.core.changes import changed_since
 from ulbrek.core.cure.history import measured
 from ulbrek.core.cure.result import Act
 from ulbrek.core.mould import wear
+from ulbrek.core.outlook import ahead_of
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import EMPTY, Record, part_of, rules_over
 from ulbrek.core.rulebook import rule_book
@@ -76,7 +77,7 @@ def test_acts_already_done_leave_the_agenda_and_those_not_done_stay_due() -> Non
     told = record(done=[{"act": "float", "at": POUR + 2 * H}, {"act": "strip", "piece": "top", "at": POUR + 30 * H}])
     assert acts(told)["strip"].done_at == POUR + 30 * H
     assert acts(told)["turn"].done_at is None
-    scheduled = [Scheduled("a", "Top", plan(JOB, SHOP, told), "p", poured=True)]
+    scheduled = [Scheduled("a", "Top", ahead_of(plan(JOB, SHOP, told)), "p", poured=True)]
     due = {act.id for act in schedule(scheduled, POUR + 24 * 60 * H, "UTC").acts if act.when == "due"}
     assert due == {"turn", "carry", "moist", "seal"}  # weeks later still: nothing is guessed of a recorded pour
     assert "pour" not in {act.id for act in schedule(scheduled, POUR, "UTC").acts}
@@ -88,7 +89,7 @@ def test_a_state_that_every_casting_reached_is_an_act_done() -> None:
 
 
 def test_a_pour_that_is_only_planned_is_on_the_agenda_itself() -> None:
-    told = schedule([Scheduled("a", "Top", plan(JOB, SHOP), "p")], POUR, "UTC").acts
+    told = schedule([Scheduled("a", "Top", ahead_of(plan(JOB, SHOP)), "p")], POUR, "UTC").acts
     assert (told[0].id, told[0].when, told[0].pour) == ("pour", "due", "p")
 
 
@@ -143,10 +144,10 @@ def test_a_part_of_a_job_has_the_pieces_and_counts_of_its_pour() -> None:
 
 
 def test_what_happened_rules_over_the_plan_until_another_pour_is_planned() -> None:
-    assert rules_over(POUR, JOB)
-    assert rules_over(POUR, top())
-    assert not rules_over(None, JOB)
-    assert not rules_over(POUR, top(cure={"poured_at": (POUR + 24 * H).isoformat()}))
+    assert rules_over(POUR, JOB.cure.poured_at)
+    assert rules_over(POUR, None)
+    assert not rules_over(None, JOB.cure.poured_at)
+    assert not rules_over(POUR, POUR + 24 * H)
 
 
 def test_a_casting_goes_forward_and_ends_in_the_archive() -> None:
@@ -250,7 +251,7 @@ def test_whatever_has_happened_there_is_a_plan_whose_figures_can_be_asked_why(
         names = {**WORDS, **values, "inputs": list(values.values())}
         worked = eval(pages[figure.rule], {"__builtins__": {}}, names)  # noqa: S307 - our own rule book
         assert worked == pytest.approx(figure.value, rel=1e-9, abs=1e-9), figure.key
-    for act in schedule([Scheduled("a", "Top", planned, "p", poured=True)], POUR + 100 * H, "UTC").acts:
+    for act in schedule([Scheduled("a", "Top", ahead_of(planned), "p", poured=True)], POUR + 100 * H, "UTC").acts:
         assert of.history.done_at(act.id, act.piece) is None
 
 

@@ -22,7 +22,7 @@ from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
 from ulbrek.store.log import Seen
 from ulbrek.store.models import Base
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import BegunWith, Fill, Taken
 from ulbrek.store.stock import NewLot
 
 POUR = datetime.now(UTC) - timedelta(days=3)
@@ -61,7 +61,9 @@ def fill(database: Database) -> None:
         item = records.stock(shop.id).add_item("bag", "ordinary/60lb", "Ordinary mix", "bags")
         lot = records.stock(shop.id).add_lot(item, NewLot(10.5, price=6.25, currency="CAD"), entry)
         fills = [Fill("top", 2, (form.cavities[0].id,))]
-        pour = records.pours(shop.id).begin(job, shop, fills, [Taken(lot, 3)], entry)
+        pour = records.pours(shop.id).begin(
+            job, shop.revision, BegunWith.planned(job.job, shop.shop, fills, [Taken(lot, 3)]), entry
+        )
         records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
         seen = records.log(shop.id).add(Seen("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry)
@@ -92,7 +94,9 @@ def test_restored_records_are_equal_byte_for_byte(fresh: Fresh) -> None:
         assert records.stock(shop.id).all()[0].on_hand == 7.5
         job = records.jobs(shop.id).all()[0]
         pours = records.pours(shop.id)
-        begun = pours.get(pours.begin(job, shop, [Fill("top", 1)], (), Entry(POUR)))
+        begun = pours.get(
+            pours.begin(job, shop.revision, BegunWith.planned(job.job, shop.shop, [Fill("top", 1)]), Entry(POUR))
+        )
         assert begun.castings[0].serial == 3
 
 

@@ -18,7 +18,7 @@ from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.log import Seen
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import BegunWith, Fill, Taken
 from ulbrek.store.stock import Item, NewLot
 
 H = timedelta(hours=1)
@@ -48,7 +48,9 @@ class Shelf:
             shop = records.shop()
             job = records.jobs(shop.id).create(top(piece={"count": count}), "Begun")
             fills = [Fill("top", count, named.pop("cavities", ()))]
-            return records.pours(shop.id).begin(job, shop, fills, takes, Entry(POUR, **named))
+            return records.pours(shop.id).begin(
+                job, shop.revision, BegunWith.planned(job.job, shop.shop, fills, takes), Entry(POUR, **named)
+            )
 
     def poured(self, count: int = 3, **named: Any) -> StoredPour:
         pour = self.begin(count, **named)

@@ -9,13 +9,15 @@ from fastapi.responses import HTMLResponse, JSONResponse
 
 from ulbrek import __version__
 from ulbrek.api import logs, problems
+from ulbrek.api.apart import Apart
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
 from ulbrek.api.handlers import ROUTERS
-from ulbrek.api.handlers.pieces import forget_meshes
+from ulbrek.api.services.plans import Plans
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
 
+_WAITING = 8  # for long work; whoever comes after them is told to come again
 DOCS_PAGE = """<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Ulbrek API</title>
 <link rel="icon" href="data:,"><link rel="stylesheet" href="/apidocs/swagger-ui.css"></head>
@@ -27,6 +29,9 @@ def create_app(settings: Settings) -> FastAPI:
     """The application over the database of these settings; tables must be up (``ulbrek migrate``)."""
     logs.set_up(settings.log_format)
     database = Database(settings.database_url)
+    apart = Apart(settings.long_work, _WAITING)
+    searching = Apart(max(1, settings.long_work // 2), 0)
+    plans = Plans(database, apart)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -35,8 +40,12 @@ def create_app(settings: Settings) -> FastAPI:
         gc.collect()
         gc.freeze()
         gc.set_threshold(5_000, 20, 500)
+        if settings.warm:
+            apart.warm()
         yield
-        forget_meshes()
+        plans.close()
+        for one in (apart, searching):
+            one.close()
         database.engine.dispose()
 
     app = FastAPI(
@@ -49,6 +58,7 @@ def create_app(settings: Settings) -> FastAPI:
         lifespan=lifespan,
     )
     app.state.database = database
+    app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)
@@ -57,9 +67,15 @@ def create_app(settings: Settings) -> FastAPI:
     def docs() -> HTMLResponse:
         return HTMLResponse(DOCS_PAGE)
 
+    @app.get("/livez", include_in_schema=False)
+    async def livez() -> JSONResponse:
+        """Whether the process answers at all."""
+        return JSONResponse({"status": "ok"})
+
     @app.get("/healthz", include_in_schema=False)
     def healthz() -> JSONResponse:
-        database.answers()
+        """Whether it can be worked with: the database answers, and its tables are as this version wants them."""
+        database.is_ready()
         return JSONResponse({"status": "ok"})
 
     app.mount("/", FrontEnd(settings.web_dist))

@@ -1,17 +1,30 @@
-"""The search for a better cut plan: a process of its own, so that nothing else waits for it, told of as it goes."""
+"""The search for a better cut plan: done apart, told of as it goes."""
 
-from collections.abc import AsyncIterator
+import time
 from dataclasses import dataclass
-from multiprocessing import get_context
-from multiprocessing.connection import Connection
+from pathlib import Path
+from typing import BinaryIO
 
-import anyio
+from pydantic import TypeAdapter
 
 from ulbrek.core.form.cutting import as_kept
 from ulbrek.core.form.inputs import SheetLaid
-from ulbrek.cut_worker import Best, CutTask, look
+from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock, least_sheets
+from ulbrek.core.kit.nesting.regrown import kept
+from ulbrek.core.kit.nesting.search import Layout, Search
+from ulbrek.core.kit.nesting.sheets import first_layout
 
-_LOOK_EVERY_S = 0.1
+_TELL_EVERY_S = 0.5
+
+
+@dataclass(frozen=True, slots=True)
+class CutTask:
+    """What is to be cut, from what, what decides between two plans, and for how long a better one is looked for [s]."""
+
+    panels: tuple[Panel, ...]
+    stock: SheetStock
+    prefer: Prefer
+    seconds: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,36 +52,53 @@ class CutFound:
     layout: tuple[SheetLaid, ...]
 
 
-async def search(task: CutTask) -> AsyncIterator[CutFound]:
-    """Better and better plans. Ended by its time, by itself, or by nobody listening any more."""
-    ours, theirs = get_context("spawn").Pipe(duplex=False)
-    process = get_context("spawn").Process(target=look, args=(task, theirs), daemon=True)
-    process.start()
-    theirs.close()
-    try:
-        ended = False
-        while not ended:
-            found, ended = _last_of(ours)
-            if found is not None:
-                yield _told(found)
-            await anyio.sleep(0.0 if ended else _LOOK_EVERY_S)
-    finally:
-        process.terminate()
-        ours.close()
+_FOUND = TypeAdapter(CutFound)
 
 
-def _last_of(ours: Connection) -> tuple[Best | None, bool]:
-    """The newest of what was told and not yet read, and whether that was the end of it."""
-    found: Best | None = None
-    try:
-        while ours.poll():
-            found = ours.recv()
-    except EOFError:
-        return found, True
-    return found, found is not None and found.done
+def look(task: CutTask, told: Path) -> None:
+    """Looks for better plans and tells of them, every half second at least.
+
+    Args:
+        task: what is to be cut
+        told: the file that each is written to, a line of JSON each
+    """
+    panels = list(task.panels)
+    search = Search(panels, task.stock, narrow=task.prefer == "fewest settings")
+    began = last = time.monotonic()
+    best = first_layout(panels, task.stock, task.prefer)
+    least = least_sheets(panels, task.stock)
+    with told.open("ab", buffering=0) as file:
+
+        def tell(tried: int, done: bool) -> None:
+            _tell(file, best_of(best, panels, least, (time.monotonic() - began, tried, done)))
+
+        tell(0, done=False)
+        tried = 0
+        for tried, found in enumerate(search.better(best), 1):
+            now = time.monotonic()
+            better = search.worth(found) < search.worth(best)
+            best = found if better else best
+            if better or now - last > _TELL_EVERY_S:
+                tell(tried, done=False)
+                last = now
+            if now - began > task.seconds:
+                break
+        tell(tried, done=True)
 
 
-def _told(best: Best) -> CutFound:
-    """What a process found, as a job keeps it."""
-    layout = tuple(as_kept(sheet) for sheet in best.kept)
-    return CutFound(best.seconds, best.tried, best.done, best.sheets, best.least, best.rest, best.settings, layout)
+def best_of(layout: Layout, panels: list[Panel], least: int, so_far: tuple[float, int, bool]) -> CutFound:
+    """A plan with its figures.
+
+    Args:
+        layout: the plan
+        panels: the parts, in the order in which it counts them
+        least: a number of sheets below which no plan can go
+        so_far: for how long was looked [s], how many plans were tried, and whether the search has ended
+    """
+    rest = len(layout.sheets) - layout.net if layout.sheets else 0.0
+    sheets = tuple(as_kept(sheet) for sheet in kept(layout, panels))
+    return CutFound(*so_far, len(layout.sheets), least, rest, layout.settings, sheets)
+
+
+def _tell(file: BinaryIO, found: CutFound) -> None:
+    file.write(_FOUND.dump_json(found) + b"\n")

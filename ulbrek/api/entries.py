@@ -6,6 +6,7 @@ from uuid import UUID
 
 from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, model_validator
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.casting import State
@@ -80,7 +81,7 @@ class FillRequest(_Request):
 
     piece: Name
     count: Annotated[int, Field(ge=1, le=200)]
-    cavities: Annotated[tuple[UUID, ...], Field(max_length=200)] = ()
+    cavities: Annotated[tuple[UUID, ...], Field(max_length=200), COUNTED] = ()
 
     @property
     def fill(self) -> Fill:
@@ -104,15 +105,15 @@ class PourRequest(EntryRequest):
     """A pour to begin; ``poured_at`` when its water is in already."""
 
     job_id: UUID
-    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60)]
-    takes: Annotated[tuple[TakeRequest, ...], Field(max_length=100)] = ()
+    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60), COUNTED]
+    takes: Annotated[tuple[TakeRequest, ...], Field(max_length=100), COUNTED] = ()
     poured_at: Moment | None = None
 
 
 class TakesRequest(_Request):
     """What a pour would fill, to be told what it takes."""
 
-    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60)]
+    fills: Annotated[tuple[FillRequest, ...], Field(min_length=1, max_length=60), COUNTED]
 
 
 class BatchRequest(EntryRequest):
@@ -134,7 +135,7 @@ class ActRequest(EntryRequest):
 class ActsRequest(_Request):
     """Acts that were done, each at its own time: all are kept, or none."""
 
-    acts: Annotated[tuple[ActRequest, ...], Field(min_length=1, max_length=200)]
+    acts: Annotated[tuple[ActRequest, ...], Field(min_length=1, max_length=200), COUNTED]
 
 
 class StateRequest(EntryRequest):
@@ -158,7 +159,7 @@ class FormRequest(_Request):
     id: UUID | None = None
     name: Name
     job_id: UUID | None = None
-    pieces: Annotated[tuple[Name, ...], Field(min_length=1, max_length=60)]
+    pieces: Annotated[tuple[Name, ...], Field(min_length=1, max_length=60), COUNTED]
     mould: MouldRequest | None = None
 
 
@@ -216,7 +217,7 @@ class CountRequest(_Request):
 class CountsRequest(EntryRequest):
     """What was counted on one day: all of it is kept, or none."""
 
-    counts: Annotated[tuple[CountRequest, ...], Field(min_length=1, max_length=500)]
+    counts: Annotated[tuple[CountRequest, ...], Field(min_length=1, max_length=500), COUNTED]
 
 
 class SeenRequest(EntryRequest):
@@ -276,7 +277,7 @@ class TemperatureRequest(_Request):
 class ReadingsRequest(_Request):
     """Readings of one sensor."""
 
-    readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000)]
+    readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000), COUNTED]
 
 
 Gap = Annotated[Length, AfterValidator(between(0, 2_000))]
@@ -288,7 +289,7 @@ class EnoughRequest(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     piece: Annotated[str, Field(min_length=1, max_length=40)]
-    gaps: Annotated[tuple[Gap, ...], Field(min_length=1, max_length=9)]
+    gaps: Annotated[tuple[Gap, ...], Field(min_length=1, max_length=9), COUNTED]
     used_bags: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False, description="mixed so far")] = 0.0
 
 
@@ -297,10 +298,10 @@ class MaterialsRequest(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100)]
-    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100)]
-    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100)]
-    standby: Annotated[tuple[Standby, ...], Field(max_length=30)]
+    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100), COUNTED]
+    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100), COUNTED]
+    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100), COUNTED]
+    standby: Annotated[tuple[Standby, ...], Field(max_length=30), COUNTED]
 
     @model_validator(mode="after")
     def _ids_differ(self) -> "MaterialsRequest":
@@ -335,4 +336,4 @@ class SheetSizesRequest(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    sizes: Annotated[tuple[SheetSizeRequest, ...], Field(min_length=1, max_length=7)]
+    sizes: Annotated[tuple[SheetSizeRequest, ...], Field(min_length=1, max_length=7), COUNTED]

@@ -1,69 +1,135 @@
-"""The shop floor: the jobs, and the pours that something is still due on."""
+"""The shop floor: the jobs, and the pours that something is still due on. It plans nothing."""
 
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import datetime
+from functools import partial
 from uuid import UUID
 
-from ulbrek.api.views import plan_of, plan_of_pour
+from ulbrek.api.services.plans import Plans, job_key, pour_key
+from ulbrek.api.views import JobCard
+from ulbrek.core.job import Job
+from ulbrek.core.plan import Plan
 from ulbrek.core.record import EMPTY, Record, rules_over
 from ulbrek.core.schedule import Agenda, Scheduled, schedule
 from ulbrek.store.database import Database, Records
-from ulbrek.store.jobs import ListedJob
-from ulbrek.store.poured import StoredPour
+from ulbrek.store.jobs import JobHead, StoredJob
+from ulbrek.store.outlooks import KeptOutlook
+from ulbrek.store.poured import LivePour
 from ulbrek.store.shops import StoredShop
 
 
 @dataclass(frozen=True, slots=True)
 class Floor:
-    """The jobs of a shop, its live pours, and by job when water last went in."""
+    """The jobs of a shop, its live pours, by job when water last went in, and the outlooks that are kept of them."""
 
     shop: StoredShop
-    jobs: list[ListedJob]
-    pours: list[StoredPour]
+    jobs: list[JobHead]
+    pours: list[LivePour]
     last_poured: dict[UUID, datetime]
+    outlooks: Mapping[UUID, KeptOutlook]
 
-    def record(self, job: ListedJob) -> Record:
+    def record(self, job: JobHead) -> Record:
         """What happened to the pour that a job's plan speaks of."""
         mine = [pour for pour in self.pours if pour.job_id == job.id and pour.poured_at is not None]
         newest = max(mine, key=lambda pour: pour.record.water_in_at or pour.created_at, default=None)
-        return newest.record if newest and rules_over(newest.poured_at, job.job) else EMPTY
+        return newest.record if newest and rules_over(newest.poured_at, job.poured_at) else EMPTY
 
-    def awaits_pour(self, job: ListedJob) -> bool:
+    def awaits_pour(self, job: JobHead) -> bool:
         """Whether a job's own plan is still ahead: neither begun as a pour nor poured."""
         begun = any(pour.job_id == job.id and pour.poured_at is None for pour in self.pours)
-        return not begun and not rules_over(self.last_poured.get(job.id), job.job)
+        return not begun and not rules_over(self.last_poured.get(job.id), job.poured_at)
+
+    def card(self, job: JobHead) -> JobCard:
+        """A job as the floor shows it."""
+        kept = self.outlooks.get(job.id)
+        fresh = kept is not None and kept.key == self.job_key(job)
+        told = kept.told if kept else None
+        problem = kept.problem if kept and fresh else None
+        return JobCard(
+            job.id, job.revision, job.changed_at, told.headline.name if told and fresh else job.name,
+            told.headline if told else None, not fresh, problem,
+        )  # fmt: skip
+
+    def job_key(self, job: JobHead) -> str:
+        """What a job's outlook is worked out from as it stands now."""
+        return job_key(job.revision, self.shop, self.record(job))
+
+    def pour_key(self, pour: LivePour) -> str:
+        """The same of a pour."""
+        return pour_key(self.shop, pour.record)
+
+    def stale(self) -> Iterator[JobHead | LivePour]:
+        """Jobs and pours whose outlook is missing, or was worked out from something else than there is now."""
+        for job in self.jobs:
+            kept = self.outlooks.get(job.id)
+            if kept is None or kept.key != self.job_key(job):
+                yield job
+        for pour in self.pours:
+            kept = self.outlooks.get(pour.id)
+            if kept is None or kept.key != self.pour_key(pour):
+                yield pour
+
+    def scheduled(self) -> Iterator[Scheduled]:
+        """What is ahead of live pours, and of jobs that wait to be poured, as far as it is known."""
+        names = {job.id: job.name for job in self.jobs}
+        for pour in self.pours:
+            kept = self.outlooks.get(pour.id)
+            if kept and kept.told:
+                name = names.get(pour.job_id, pour.job_name)
+                poured = pour.poured_at is not None
+                yield Scheduled(str(pour.job_id), name, kept.told.ahead, str(pour.id), poured)
+        for job in self.jobs:
+            kept = self.outlooks.get(job.id)
+            if kept and kept.told and self.awaits_pour(job):
+                yield Scheduled(str(job.id), job.name, kept.told.ahead)
 
 
-def on_the_floor(db: Database) -> Floor:
-    """The shop floor as it is kept."""
+def on_the_floor(db: Database, plans: Plans) -> Floor:
+    """The shop floor as it is kept; outlooks that are missing or stale are worked out in the background."""
     with db.work() as records:
         shop = records.shop()
-        pours = records.pours(shop.id)
-        live = pours.many([one.id for one in pours.live()])
-        return Floor(shop, records.jobs(shop.id).all(), live, pours.last_poured())
+        pours, jobs = records.pours(shop.id), records.jobs(shop.id).heads()
+        live = pours.live()
+        outlooks = records.outlooks(shop.id).of([*(job.id for job in jobs), *(pour.id for pour in live)])
+        floor = Floor(shop, jobs, live, pours.last_poured(), outlooks)
+    _renew(floor, db, plans)
+    return floor
 
 
-def record_of(records: Records, shop: StoredShop, job: ListedJob) -> Record:
+def agenda_of(floor: Floor, now: datetime) -> Agenda:
+    """The acts of live pours, and of jobs that wait to be poured."""
+    return schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, any(floor.stale()))
+
+
+def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
     """What happened to the newest pour of a job, where its plan speaks of that one."""
     pours = records.pours(shop.id)
     newest = pours.newest_of(job.id)
     if newest is None:
         return EMPTY
     pour = pours.get(newest)
-    return pour.record if rules_over(pour.poured_at, job.job) else EMPTY
+    return pour.record if rules_over(pour.poured_at, job.job.cure.poured_at) else EMPTY
 
 
-def agenda_of(floor: Floor, now: datetime) -> Agenda:
-    """The acts of live pours, and of jobs that wait to be poured."""
-    names = {job.id: job.job.name for job in floor.jobs}
-    live = [
-        Scheduled(
-            str(pour.job_id), names.get(pour.job_id, pour.job.name), plan_of_pour(pour, floor.shop), str(pour.id),
-            pour.poured_at is not None,
-        )
-        for pour in floor.pours
-    ]  # fmt: skip
-    planned = [
-        Scheduled(str(job.id), job.job.name, plan_of(job, floor.shop)) for job in floor.jobs if floor.awaits_pour(job)
-    ]
-    return schedule([*live, *planned], now, floor.shop.shop.hours.zone)
+def _renew(floor: Floor, db: Database, plans: Plans) -> None:
+    for one in floor.stale():
+        if isinstance(one, JobHead):
+            make, key = partial(_job, db, plans, one.id, floor.record(one)), floor.job_key(one)
+        else:
+            make, key = partial(_pour, db, plans, one.id), floor.pour_key(one)
+        plans.renew(one.id, floor.shop.id, key, make)
+
+
+def _job(db: Database, plans: Plans, job_id: UUID, record: Record) -> tuple[Job, Plan]:
+    with db.work() as records:
+        shop = records.shop()
+        stored = records.jobs(shop.id).get(job_id)
+    return stored.job, plans.of_job(stored, shop, record)
+
+
+def _pour(db: Database, plans: Plans, pour_id: UUID) -> tuple[Job, Plan]:
+    with db.work() as records:
+        shop = records.shop()
+        pour = records.pours(shop.id).get(pour_id)
+    return pour.job, plans.of_pour(pour, shop)

@@ -8,16 +8,27 @@ from fastapi.encoders import jsonable_encoder
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from sqlalchemy.exc import IntegrityError, OperationalError
+from sqlalchemy.exc import TimeoutError as PoolTimeoutError
 from starlette.exceptions import HTTPException
 
+from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.floor import record_of
+from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
 from ulbrek.api.views import JOB_VIEW, job_view
 from ulbrek.core.solve import CannotSolveError
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
-from ulbrek.store.errors import NotFoundError, NothingToUndoError, RefusedEntryError, StaleWriteError, StoreError
+from ulbrek.store.errors import (
+    NotFoundError,
+    NothingToUndoError,
+    NotReadyError,
+    RefusedEntryError,
+    StaleWriteError,
+    StoreError,
+)
 
 STATUS: dict[type[StoreError], tuple[int, str]] = {
     NotFoundError: (404, "Not found"),
+    NotReadyError: (503, "Not ready"),
     NothingToUndoError: (409, "Nothing to go to"),
 }
 
@@ -35,6 +46,11 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(RefusedEntryError, _refused_entry)
     app.add_exception_handler(InvalidDocumentError, _invalid_document)
     app.add_exception_handler(CannotSolveError, _cannot_solve)
+    app.add_exception_handler(UnplannedError, _unplanned)
+    app.add_exception_handler(NotPlannedError, _not_planned)
+    app.add_exception_handler(TooLongError, _too_long)
+    app.add_exception_handler(BusyError, _busy)
+    app.add_exception_handler(PoolTimeoutError, _no_connection)
     app.add_exception_handler(RequestValidationError, _invalid_request)
     app.add_exception_handler(HTTPException, _http_error)
     app.add_exception_handler(IntegrityError, _contradicts)
@@ -53,7 +69,9 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
     with request.app.state.database.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).get(error.job_id)
-        theirs = job_view(stored, shop, record_of(records, shop, stored))
+        record = record_of(records, shop, stored)
+    plans: Plans = request.app.state.plans
+    theirs = job_view(stored, record, plans.of_job(stored, shop, record))
     return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
 
 
@@ -79,6 +97,42 @@ def _invalid_document(_: Request, error: Exception) -> JSONResponse:
 def _cannot_solve(_: Request, error: Exception) -> JSONResponse:
     problem, _dot, remedy = str(error).partition(". ")
     return _refused([Problem("/goal", f"{problem}.", remedy)])
+
+
+def _unplanned(_: Request, error: Exception) -> JSONResponse:
+    """A job that is kept and cannot be planned or read, and what can still be done with it."""
+    assert isinstance(error, UnplannedError)  # noqa: S101 - registered for it
+    head = error.head
+    unplanned = {
+        "id": head.id, "revision": head.revision, "name": head.name, "can_undo": head.can_undo,
+        "can_redo": head.can_redo,
+    }  # fmt: skip
+    return problem_response(422, "Cannot be planned", f"{error.problem} {error.remedy}", unplanned=unplanned)
+
+
+def _not_planned(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, NotPlannedError)  # noqa: S101 - registered for it
+    return _refused([Problem("/job", error.problem, error.remedy)])
+
+
+def _too_long(_: Request, error: Exception) -> JSONResponse:
+    structlog.get_logger("ulbrek").warning("too long", cause=type(error.__cause__).__name__)
+    return _refused([Problem("", "This takes more time or memory than there is for it.", "Make it less.")])
+
+
+def _busy(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, BusyError)  # noqa: S101 - registered for it
+    return _later("Much is being worked out just now. Nothing was lost; try again in a moment.", error.again_s)
+
+
+def _no_connection(_: Request, __: Exception) -> JSONResponse:
+    return _later("All connections to the records are in use. Nothing was changed; try again in a moment.", 2)
+
+
+def _later(detail: str, again_s: int) -> JSONResponse:
+    answer = problem_response(503, "Busy", detail)
+    answer.headers["Retry-After"] = str(again_s)
+    return answer
 
 
 def _invalid_request(_: Request, error: Exception) -> JSONResponse:

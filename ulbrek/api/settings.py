@@ -1,7 +1,8 @@
 """What can be set from outside."""
 
+import os
 from pathlib import Path
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 from pydantic_settings import BaseSettings, SettingsConfigDict
@@ -17,6 +18,8 @@ class Settings(BaseSettings):
         allowed_hosts: names, beside loopback, under which the app may be asked
         log_format: ``json`` for machines, ``console`` for people
         web_dist: the built front end
+        long_work: how many processes there are for long work, in each worker
+        warm: whether they are begun with the application instead of when they are first needed
     """
 
     model_config = SettingsConfigDict(env_prefix="", extra="ignore")
@@ -24,4 +27,6 @@ class Settings(BaseSettings):
     database_url: str
     allowed_hosts: tuple[str, ...] = Field(default=(), validation_alias="ULBREK_ALLOWED_HOSTS")
     log_format: Literal["json", "console"] = Field(default="json", validation_alias="ULBREK_LOG_FORMAT")
+    long_work: Annotated[int, Field(ge=1, le=64, validation_alias="ULBREK_LONG_WORK")] = os.cpu_count() or 2
+    warm: bool = Field(default=True, validation_alias="ULBREK_WARM")
     web_dist: Path = Field(default=DIST, validation_alias="ULBREK_WEB_DIST")

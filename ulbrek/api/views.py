@@ -3,22 +3,18 @@
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cache
-from threading import Lock
 from typing import Annotated, Any
 from uuid import UUID
 
-from cachetools import LRUCache, cached
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ulbrek.core.headline import Headline, headline
 from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, plan
+from ulbrek.core.plan import Plan
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.shop import Shop
-from ulbrek.store.jobs import ListedJob, StoredJob
-from ulbrek.store.poured import StoredPour
-from ulbrek.store.shops import StoredShop
+from ulbrek.store.jobs import StoredJob
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]
 
@@ -52,10 +48,11 @@ class StepRequest(BaseModel):
 
 
 class NewJobRequest(BaseModel):
-    """A job to begin."""
+    """A job to begin; ``id`` is given by the device, so that one that is sent twice is begun once."""
 
     model_config = ConfigDict(extra="forbid")
 
+    id: UUID | None = None
     job: Job
 
 
@@ -85,12 +82,19 @@ class JobView:
 
 @dataclass(frozen=True, slots=True)
 class JobCard:
-    """A job on the shop floor."""
+    """A job on the shop floor.
+
+    Without a headline it is being worked out, or ``problem`` says why it cannot be; a ``stale`` one is as it was before
+    the last change of the shop or of its pour, and is being worked out anew.
+    """
 
     id: UUID
     revision: int
     changed_at: datetime
-    headline: Headline
+    name: str
+    headline: Headline | None
+    stale: bool
+    problem: str | None
 
 
 JOB_VIEW = TypeAdapter(JobView)
@@ -106,42 +110,14 @@ def answer(kind: Any, view: Any, status: int = 200) -> Response:  # noqa: ANN401
     return Response(_adapter(kind).dump_json(view), status, media_type="application/json")
 
 
-def plan_view(job: Job, shop: Shop, record: Record = EMPTY) -> PlanView:
+def plan_view(job: Job, planned: Plan) -> PlanView:
     """A job with its plan."""
-    planned = plan(job, shop, record)
     return PlanView(job, planned, headline(job, planned))
 
 
-def _revisions(stored: ListedJob, shop: StoredShop, record: Record = EMPTY) -> tuple[object, ...]:
-    return stored.id, stored.revision, shop.id, shop.revision, record
-
-
-@cached(LRUCache(maxsize=256), key=_revisions, lock=Lock())
-def plan_of(stored: ListedJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
-    """The plan of a kept revision. Neither it nor a record ever changes, so a plan is worked out once."""
-    return plan(stored.job, shop.shop, record)
-
-
-def _pour_and_record(pour: StoredPour, shop: StoredShop) -> tuple[object, ...]:
-    return pour.id, shop.id, shop.revision, pour.record
-
-
-@cached(LRUCache(maxsize=256), key=_pour_and_record, lock=Lock())
-def plan_of_pour(pour: StoredPour, shop: StoredShop) -> Plan:
-    """The plan of what a pour fills, with what has happened to it."""
-    return plan(pour.job, shop.shop, pour.record)
-
-
-def job_view(stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> JobView:
+def job_view(stored: StoredJob, record: Record, planned: Plan) -> JobView:
     """A kept job with its plan."""
-    planned = plan_of(stored, shop, record)
     return JobView(
         stored.id, stored.revision, stored.can_undo, stored.can_redo, stored.changed_at,
         stored.job, record, planned, headline(stored.job, planned),
     )  # fmt: skip
-
-
-def job_card(stored: ListedJob, shop: StoredShop, record: Record = EMPTY) -> JobCard:
-    """A kept job as the shop floor shows it."""
-    planned = plan_of(stored, shop, record)
-    return JobCard(stored.id, stored.revision, stored.changed_at, headline(stored.job, planned))

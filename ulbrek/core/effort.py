@@ -11,6 +11,7 @@ from math import ceil, floor, log10
 from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormInputs
+from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.kit.lettering import corners_of
 from ulbrek.core.measure.inputs import (
     AnyFeature,
@@ -19,62 +20,72 @@ from ulbrek.core.measure.inputs import (
     DropEdge,
     Grooves,
     Lettering,
+    Mat,
     Opening,
     Piece,
     Recess,
     RoundHole,
     Sleeve,
+    WoodPad,
 )
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs
 
 MOST_MS = 3_000.0  # of all that a job holds together
 _PIECE_MS = 20.0
-_PLACE_MS = 2.4
-_CORNER_MS = 0.025
+_PLACE_MS = 0.5
+_CORNER_MS = 0.042  # with arcs as their chords
 _SEAM_MS = 15.0
 _CASTING_MS = 0.12
 _BOARD_MS = 0.22
 _SCREW_MS = 0.05
-_BAR_MS = 0.12
+_BAR_MS = 0.06
 _CUT_BAR_MS = 0.035
-_CORNERS = 8  # of most features
+_CORNERS = 64  # of most features
+_CORNERS_OF_A_BOX = 4
 _BOARDS_OF_A_CURVE = 12  # a liner and its ribs
 _OF_A_BOX = 5  # boards of a core
 _OFTEN_MM = 50.0  # wires and screws come no more often than that
+_SUPPORT_MS = 40.0  # beyond the second
 _EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make
+
+
+class Ways(NamedTuple):
+    """How the pieces of a job are made: how many forms, what steel, and what they stand on."""
+
+    form: FormInputs
+    steel: SteelInputs
+    handling: HandlingInputs
 
 
 class Share(NamedTuple):
     """A share of what a plan costs [ms]: so many things of a kind, and of what they are."""
 
     ms: float
-    count: int
+    number: int
     things: str
     of: str
 
 
-def effort_ms(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> float:
+def effort_ms(pieces: Sequence[Piece], ways: Ways) -> float:
     """What a job costs to plan, near enough [ms].
 
     Args:
         pieces: what is wanted
-        form: how many forms are built
-        steel: what is laid in the pieces
+        ways: how they are made
     """
-    return sum(share.ms for share in shares(pieces, form, steel))
+    return sum(share.ms for share in shares(pieces, ways))
 
 
-def too_much(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> str | None:
+def too_much(pieces: Sequence[Piece], ways: Ways) -> str | None:
     """What is too much for one plan, and what would do, in words; None where it is not.
 
     Args:
         pieces: what is wanted
-        form: how many forms are built
-        steel: what is laid in the pieces
+        ways: how they are made
     """
     by_things = defaultdict[str, list[Share]](list)
-    for share in shares(pieces, form, steel):
+    for share in shares(pieces, ways):
         by_things[share.things].append(share)
     costs = {things: sum(share.ms for share in alike) for things, alike in by_things.items()}
     total = sum(costs.values())
@@ -82,7 +93,7 @@ def too_much(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> s
         return None
     most = max(costs, key=costs.__getitem__)
     alike = by_things[most]
-    count, largest = sum(share.count for share in alike), max(alike, key=lambda share: share.ms)
+    count, largest = sum(share.number for share in alike), max(alike, key=lambda share: share.ms)
     whose = f"of {largest.of}" if len(alike) == 1 else f"the most of them of {largest.of}"
     said = f"This is too much for one plan: it has {count:,} {most}, {whose}."
     left = MOST_MS - (total - costs[most])
@@ -94,23 +105,25 @@ def too_much(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> s
 
 def _about(number: float) -> int:
     """A number rounded down to two figures."""
-    step = 10 ** max(0, floor(log10(max(1.0, number))) - 1)
+    step = int(10 ** max(0, floor(log10(max(1.0, number))) - 1))
     return max(0, floor(number / step) * step)
 
 
-def shares(pieces: Sequence[Piece], form: FormInputs, steel: SteelInputs) -> Iterator[Share]:
+def shares(pieces: Sequence[Piece], ways: Ways) -> Iterator[Share]:
     """Everything in a job that costs something to plan.
 
     Args:
         pieces: what is wanted
-        form: how many forms are built
-        steel: what is laid in the pieces
+        ways: how they are made
     """
     for piece in pieces:
         yield Share(_PIECE_MS, 1, "pieces", f"“{piece.name}”")
         yield from _of_features(piece)
-        yield from _of_forms(piece, form)
-        yield from _of_steel(piece, steel)
+        yield from _of_forms(piece, ways.form)
+        yield from _of_steel(piece, ways.steel)
+        supports = len(ways.handling.standing_of(piece.id).supports)
+        if supports > 2:
+            yield Share((supports - 2) * _SUPPORT_MS, supports, "supports", f"“{piece.name}”")
 
 
 def _of_features(piece: Piece) -> Iterator[Share]:
@@ -121,11 +134,9 @@ def _of_features(piece: Piece) -> Iterator[Share]:
         yield Share(seams * _SEAM_MS, seams, "seams", named)
     times = 1 + _EACH_PART * seams
     for feature in piece.features:
-        places = _places(feature)
-        corners = places * _corners(feature)
-        named = f"“{feature.name}” in “{piece.name}”"
-        yield Share(places * _PLACE_MS * times, places, "places of openings, inserts and the like", named)
-        yield Share(corners * _CORNER_MS * times, corners, "corners to draw", named)
+        places, named = _places(feature), f"“{feature.name}” in “{piece.name}”"
+        each = _PLACE_MS + _corners(feature) * _CORNER_MS
+        yield Share(places * each * times, places, "holes, inserts and other features", named)
 
 
 def _places(feature: AnyFeature) -> int:
@@ -145,6 +156,8 @@ def _corners(feature: AnyFeature) -> int:
             return feature.count * _CORNERS
         case Cutout():
             return len(feature.vertices)
+        case WoodPad() | Mat() | DropEdge():
+            return _CORNERS_OF_A_BOX
         case _:
             return _CORNERS
 

@@ -4,8 +4,9 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.cure.inputs import CureInputs
-from ulbrek.core.effort import effort_ms, too_much
+from ulbrek.core.effort import Ways, effort_ms, too_much
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.measure.inputs import Name, Piece, Site
@@ -19,7 +20,7 @@ class Job(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Name
-    pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)]
+    pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60), COUNTED]
     site: Site = Site()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
@@ -38,7 +39,7 @@ class Job(BaseModel):
 
     @model_validator(mode="after")
     def _can_be_planned(self) -> "Job":
-        said = too_much(self.pieces, self.form, self.steel)
+        said = too_much(self.pieces, Ways(self.form, self.steel, self.handling))
         if said:
             raise ValueError(f"{said}.")
         return self
@@ -46,4 +47,4 @@ class Job(BaseModel):
     @property
     def effort_ms(self) -> float:
         """What it costs to plan, near enough [ms]."""
-        return effort_ms(self.pieces, self.form, self.steel)
+        return effort_ms(self.pieces, Ways(self.form, self.steel, self.handling))

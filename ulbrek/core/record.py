@@ -49,14 +49,13 @@ EMPTY = Record()
 _ANOTHER_POUR = timedelta(hours=12)
 
 
-def rules_over(water_in_at: datetime | None, job: Job) -> bool:
+def rules_over(water_in_at: datetime | None, planned: datetime | None) -> bool:
     """Whether what happened to a pour speaks of the pour that a job now plans, and not of one before it.
 
     Args:
         water_in_at: when the pour's first water went in
-        job: the job as it stands now
+        planned: when the job as it stands now says that it is poured
     """
-    planned = job.cure.poured_at
     return water_in_at is not None and (planned is None or planned < water_in_at + _ANOTHER_POUR)
 
 

@@ -7,6 +7,7 @@ from typing import Literal
 
 from ulbrek.core.casting import SETTLED, State
 from ulbrek.core.cure.result import Act
+from ulbrek.core.outlook import ActAhead, Ahead
 from ulbrek.core.plan import Plan
 
 # Of a pour that nobody wrote down nothing says what has been done: an act this long past is taken to be, and folded
@@ -44,36 +45,41 @@ class AgendaAct:
 
 @dataclass(frozen=True, slots=True)
 class Agenda:
-    """All acts of all jobs as they stand at one moment: due ones first, then what comes, then what is past."""
+    """All acts of all jobs as they stand at one moment: due ones first, then what comes, then what is past.
+
+    ``renewing`` says that some of them are as they were before the last change, and are being worked out anew.
+    """
 
     now: datetime
     zone: str
     acts: tuple[AgendaAct, ...]
+    renewing: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class Scheduled:
-    """A plan whose acts are to be done: of a job, or of one of its pours; ``poured`` once water went in."""
+    """Acts that are to be done: of a job, or of one of its pours; ``poured`` once water went in."""
 
     job: str
     name: str
-    plan: Plan
+    ahead: Ahead
     pour: str | None = None
     poured: bool = False
 
 
-def schedule(plans: Iterable[Scheduled], now: datetime, zone: str) -> Agenda:
+def schedule(plans: Iterable[Scheduled], now: datetime, zone: str, renewing: bool = False) -> Agenda:
     """The acts of all jobs whose pour has an hour, less those that were done.
 
     Args:
-        plans: the plans of jobs and pours
+        plans: what is ahead of jobs and pours
         now: the moment it is asked for (UTC)
         zone: time zone of the place
+        renewing: whether some of it is being worked out anew
     """
     acts = [act for one in plans for act in _acts(one, now)]
     order = {"due": 0, "ahead": 1, "past": 2}
     key = lambda act: (order[act.when], act.at, act.job, act.pour or "", act.id)  # noqa: E731
-    return Agenda(now, zone, tuple(sorted(acts, key=key)))
+    return Agenda(now, zone, tuple(sorted(acts, key=key)), renewing)
 
 
 def due_on(piece: str, state: State, planned: Plan) -> Act | None:
@@ -91,27 +97,24 @@ def due_on(piece: str, state: State, planned: Plan) -> Act | None:
 
 
 def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
-    names = {piece.id: piece.name for piece in one.plan.pieces}
-    poured_at = one.plan.cure.poured_at
+    poured_at = one.ahead.poured_at
     if not one.poured and poured_at is not None:
         yield _pour(one, poured_at, now)
-    for act in one.plan.cure.acts:
-        if act.at is None or act.earliest_at is None or act.latest_at is None or act.done_at is not None:
-            continue
+    for act in one.ahead.acts:
         yield AgendaAct(
             job=one.job,
             job_name=one.name,
             pour=one.pour,
             poured=one.poured,
             piece=act.piece,
-            piece_name=names[act.piece] if act.piece and len(names) > 1 else None,
+            piece_name=act.piece_name,
             id=act.id,
             name=act.name,
             test=act.test,
             care=act.care,
             waits=act.waits,
             moved=act.moved,
-            when=_when(act, act.at, now, one.poured),
+            when=_when(act, now, one.poured),
             earliest_at=act.earliest_at,
             at=act.at,
             latest_at=act.latest_at,
@@ -141,11 +144,11 @@ def _pour(one: Scheduled, at: datetime, now: datetime) -> AgendaAct:
     )
 
 
-def _when(act: Act, at: datetime, now: datetime, recorded: bool) -> When:
-    if at > now:
+def _when(act: ActAhead, now: datetime, recorded: bool) -> When:
+    if act.at > now:
         return "ahead"
     if act.is_state:
         return "past"
     if act.waits and recorded:
         return "due"  # until it is done
-    return "due" if now - at < (PAST if act.waits else OVER) else "past"
+    return "due" if now - act.at < (PAST if act.waits else OVER) else "past"

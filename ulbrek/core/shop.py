@@ -5,6 +5,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.materials.admixtures import Admixture
@@ -43,17 +44,17 @@ class Shop(BaseModel):
 
     name: Annotated[str, Field(min_length=1, max_length=80)] = "Shop"
     one_person_lifts_kg: Annotated[float, Field(gt=0, le=60, allow_inf_nan=False)] = 20.0
-    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100)] = MIXES
-    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100)] = ADMIXTURES
-    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100)] = INGREDIENTS
-    standby: Annotated[tuple[Standby, ...], Field(max_length=30)] = ()
-    containers: Annotated[tuple[Container, ...], Field(min_length=1, max_length=100)] = CONTAINERS
-    sheets: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=100)] = SHEETS
-    liners: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=30)] = LINERS
-    lumber: Annotated[tuple[Lumber, ...], Field(min_length=1, max_length=30)] = LUMBER
-    foams: Annotated[tuple[Foam, ...], Field(min_length=1, max_length=30)] = FOAMS
-    bars: Annotated[tuple[Bar, ...], Field(min_length=1, max_length=60)] = BARS
-    meshes: Annotated[tuple[Mesh, ...], Field(min_length=1, max_length=60)] = MESHES
+    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100), COUNTED] = MIXES
+    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100), COUNTED] = ADMIXTURES
+    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100), COUNTED] = INGREDIENTS
+    standby: Annotated[tuple[Standby, ...], Field(max_length=30), COUNTED] = ()
+    containers: Annotated[tuple[Container, ...], Field(min_length=1, max_length=100), COUNTED] = CONTAINERS
+    sheets: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=100), COUNTED] = SHEETS
+    liners: Annotated[tuple[Sheet, ...], Field(min_length=1, max_length=30), COUNTED] = LINERS
+    lumber: Annotated[tuple[Lumber, ...], Field(min_length=1, max_length=30), COUNTED] = LUMBER
+    foams: Annotated[tuple[Foam, ...], Field(min_length=1, max_length=30), COUNTED] = FOAMS
+    bars: Annotated[tuple[Bar, ...], Field(min_length=1, max_length=60), COUNTED] = BARS
+    meshes: Annotated[tuple[Mesh, ...], Field(min_length=1, max_length=60), COUNTED] = MESHES
     form_habits: FormHabits = FormHabits()
     hours: Hours = Hours()
 

@@ -1,7 +1,8 @@
 """Says in words what is wrong with a document: the field, the problem, what would do."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import islice
 from typing import Any, get_args
 
 from pydantic import ValidationError
@@ -14,6 +15,9 @@ from ulbrek.core.solve import AnyGoal
 _KINDS = frozenset(
     str(one.model_fields["kind"].default) for union in (AnyFeature, AnyOutline, AnyGoal) for one in get_args(union)
 )
+
+MOST_TOLD = 50  # problems of one document
+_LONGEST = 300  # of what was sent, said again in a refusal
 
 
 _OWN_WORDS = {
@@ -55,6 +59,10 @@ class InvalidDocumentError(ValueError):
         super().__init__("; ".join(f"{p.field or 'the file'}: {p.problem}" for p in problems))
         self.problems = tuple(problems)
 
+    def __reduce__(self) -> tuple[type["InvalidDocumentError"], tuple[Sequence[Problem]]]:
+        """What a process that reads documents apart hands back of it."""
+        return InvalidDocumentError, (self.problems,)
+
 
 def problems_in(error: ValidationError, below: str = "") -> list[Problem]:
     """The problems that Pydantic found, in words.
@@ -63,17 +71,35 @@ def problems_in(error: ValidationError, below: str = "") -> list[Problem]:
         error: what Pydantic raised
         below: the JSON pointer of the part that was validated
     """
-    return in_words(error.errors(include_url=False), below)
+    return in_words(error.errors(include_url=False, include_input=False), below)
 
 
 def in_words(errors: Sequence[ErrorDetails | Mapping[str, Any]], below: str = "") -> list[Problem]:
-    """Pydantic's errors in words; a list is not called too short for what is wrong with its items."""
-    fields = [below + "".join(f"/{part}" for part in one["loc"] if part not in _KINDS) for one in errors]
-    return [
-        Problem(field, *_words(one["type"], one["msg"], one.get("ctx", {})))
-        for field, one in zip(fields, errors, strict=True)
-        if not (one["type"] == "too_short" and any(other.startswith(f"{field}/") for other in fields))
-    ]
+    """Pydantic's errors in words, the first of them where there are many.
+
+    A list is not called too short for what is wrong with its items.
+    """
+    told = list(islice(_without_short(errors), MOST_TOLD))
+    found = []
+    for one in told:
+        field = below + "".join(f"/{part}" for part in one["loc"] if part not in _KINDS)
+        problem, remedy = _words(one["type"], one["msg"], one.get("ctx", {}))
+        found.append(Problem(field[:_LONGEST], problem[:_LONGEST], remedy[:_LONGEST]))
+    if len(errors) > MOST_TOLD:
+        more = f"{len(errors) - MOST_TOLD:,} more things are wrong with it."
+        found.append(Problem(below, more, "Mend these first, then try again."))
+    return found
+
+
+def _without_short(
+    errors: Sequence[ErrorDetails | Mapping[str, Any]],
+) -> Iterator[ErrorDetails | Mapping[str, Any]]:
+    """Errors without lists that are too short only because their items were refused."""
+    short = {one["loc"] for one in errors if one["type"] == "too_short"}
+    if short:
+        lengths = {len(loc) for loc in short}
+        short &= {one["loc"][:length] for one in errors for length in lengths if len(one["loc"]) > length}
+    return (one for one in errors if not (one["type"] == "too_short" and one["loc"] in short))
 
 
 def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:

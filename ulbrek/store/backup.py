@@ -20,6 +20,7 @@ from ulbrek.store.models import Base
 
 FORMAT = "ulbrek backup"
 VERSION = 1
+WORKED_OUT = frozenset({"outlook"})  # can be worked out again
 _CHUNK = 1 << 16
 
 
@@ -33,12 +34,15 @@ def write_backup(database: Database, shop_id: UUID, file: IO[bytes]) -> dict[str
     with database.engine.connect().execution_options(isolation_level="REPEATABLE READ") as connection:
         # The same records give the same bytes, whatever the server is set to.
         connection.execute(
-            text("SET LOCAL TIME ZONE 'UTC'; SET LOCAL bytea_output = 'hex'; SET LOCAL DateStyle = 'ISO'")
+            text(
+                "SET LOCAL TIME ZONE 'UTC'; SET LOCAL bytea_output = 'hex'; SET LOCAL DateStyle = 'ISO'; "
+                "SET LOCAL statement_timeout = 0"
+            )
         )
         migration = connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one()
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
         with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as packed:
-            for table in Base.metadata.sorted_tables:
+            for table in _kept_tables():
                 counts[table.name] = _copy_out(raw, table, shop_id, packed)
             manifest = {
                 "format": FORMAT, "version": VERSION, "migration": migration, "shop": str(shop_id), "rows": counts,
@@ -67,6 +71,7 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
         raise _refused("The backup is of another version.", "Restore it with the Ulbrek that wrote it, or a newer one.")
     database.migrate()
     with database.engine.connect() as connection:
+        connection.execute(text("SET LOCAL statement_timeout = 0"))
         if connection.execute(text("SELECT EXISTS (SELECT FROM shop)")).scalar_one():
             raise _refused("The database holds a shop already.", "Restore into an empty database.")
         if connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one() != manifest["migration"]:
@@ -76,13 +81,17 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
             )
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
         try:
-            for table in Base.metadata.sorted_tables:
+            for table in _kept_tables():
                 _copy_in(raw, table, packed)
             connection.commit()
         except (DataError, IntegrityError, ProgrammingError, DBAPIError, KeyError, zipfile.BadZipFile) as error:
             raise _refused("The backup does not hang together.", "Give one that was not changed.") from error
     rows: dict[str, int] = manifest["rows"]
     return rows
+
+
+def _kept_tables() -> list[Table]:
+    return [table for table in Base.metadata.sorted_tables if table.name not in WORKED_OUT]
 
 
 def _copy_out(raw: Connection[Any], table: Table, shop_id: UUID, packed: zipfile.ZipFile) -> int:

@@ -8,7 +8,8 @@ from uuid import UUID
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine, event, text
+from alembic.script import ScriptDirectory
+from sqlalchemy import Engine, create_engine, event, inspect, text
 from sqlalchemy.engine import make_url
 from sqlalchemy.engine.interfaces import DBAPIConnection
 from sqlalchemy.exc import DisconnectionError
@@ -17,11 +18,13 @@ from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 
 from ulbrek.core.shop import Shop
 from ulbrek.store.castings import CastingRepository
-from ulbrek.store.errors import NotFoundError
+from ulbrek.store.errors import NotFoundError, NotReadyError
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import JobRepository
 from ulbrek.store.log import LogRepository
 from ulbrek.store.members import MemberRepository
+from ulbrek.store.models import Base
+from ulbrek.store.outlooks import OutlookRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
 from ulbrek.store.pours import PourRepository
 from ulbrek.store.sensors import SensorRepository
@@ -32,6 +35,10 @@ MIGRATIONS = Path(__file__).parent / "migrations"
 # Several workers may start at once: whoever holds this advisory lock migrates, the others wait.
 MIGRATION_LOCK = 0x756C6272
 RESTED_S = 1.0
+_CONNECT_S = 5
+_WAIT_FOR_CONNECTION_S = 5.0
+# No statement and no wait for a lock may hold a worker for long; a backup and a migration lift that for themselves.
+_OPTIONS = "-c statement_timeout=20000 -c lock_timeout=8000 -c idle_in_transaction_session_timeout=60000"
 
 
 class Database:
@@ -39,12 +46,16 @@ class Database:
 
     def __init__(self, url: str) -> None:
         """Prepares connections to ``url``; the first is made when it is needed."""
-        self.engine: Engine = create_engine(_with_driver(url), pool_size=10)
+        self.engine: Engine = create_engine(
+            _with_driver(url), pool_size=10, max_overflow=10, pool_timeout=_WAIT_FOR_CONNECTION_S, hide_parameters=True,
+            connect_args={"connect_timeout": _CONNECT_S, "options": _OPTIONS},
+        )  # fmt: skip
         _ask_after_rest(self.engine)
 
     def migrate(self, to: str = "head") -> None:
         """Brings the tables up (or down) to a revision."""
         with self.engine.connect() as connection:
+            connection.execute(text("SET statement_timeout = 0; SET lock_timeout = 0"))
             connection.execute(text("SELECT pg_advisory_lock(:lock)"), {"lock": MIGRATION_LOCK})
             connection.commit()
             try:
@@ -78,14 +89,22 @@ class Database:
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
             yield Records(Session(connection))
 
-    def answers(self) -> bool:
-        """Whether the database answers.
+    def is_ready(self) -> None:
+        """Looks whether the database answers, and its tables are as this version wants them.
 
         Raises:
             sqlalchemy.exc.OperationalError: when it cannot be reached
+            NotReadyError: when a table is missing or a migration is pending
         """
         with self.engine.connect() as connection:
-            return bool(connection.execute(text("SELECT 1")).scalar_one())
+            there = set(inspect(connection).get_table_names())
+            missing = sorted({table.name for table in Base.metadata.sorted_tables} - there)
+            if missing:
+                raise NotReadyError(f"The table {missing[0]} is missing.")
+            found = connection.execute(text("SELECT version_num FROM alembic_version")).scalars().all()
+        newest = ScriptDirectory.from_config(migration_config()).get_current_head()
+        if list(found) != [newest]:
+            raise NotReadyError(f"The tables are at {', '.join(found) or 'nothing'}, this version wants {newest}.")
 
 
 class Records:
@@ -138,6 +157,10 @@ class Records:
     def sensors(self, shop_id: UUID) -> SensorRepository:
         """The sensors of a shop."""
         return SensorRepository(self.session, shop_id)
+
+    def outlooks(self, shop_id: UUID) -> OutlookRepository:
+        """What the floor is told of a shop's jobs and pours."""
+        return OutlookRepository(self.session, shop_id)
 
     def photos(self, shop_id: UUID) -> PhotoStore:
         """The photos of a shop."""

@@ -2,6 +2,7 @@
 
 StoreError
 ├── NotFoundError       no such record in this shop
+├── NotReadyError       a table is missing, or a migration is pending
 ├── RefusedEntryError   an entry that cannot be true, with the field and what would do
 ├── StaleWriteError     somebody changed the job in between
 └── NothingToUndoError  there is no revision to go back or forward to
@@ -20,6 +21,10 @@ class NotFoundError(StoreError):
     def __init__(self, what: str, which: UUID | int | str) -> None:
         """Names what was looked for."""
         super().__init__(f"There is no {what} {which} here.")
+
+
+class NotReadyError(StoreError):
+    """The tables are not as this version wants them."""
 
 
 class RefusedEntryError(StoreError):

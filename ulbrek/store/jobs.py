@@ -3,9 +3,9 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from uuid import UUID
+from uuid import UUID, uuid4
 
-from sqlalchemy import func, select
+from sqlalchemy import Subquery, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
@@ -14,6 +14,8 @@ from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
 from ulbrek.store.history import History, history_of
 from ulbrek.store.models import JobRevisionRow, JobRow
+
+_LONGEST_NAME = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,6 +26,19 @@ class Revision:
     action: str
     what: str
     created_at: datetime
+
+
+@dataclass(frozen=True, slots=True)
+class JobHead:
+    """What is known of a job without reading its document: its newest revision, its name, when it says it is poured."""
+
+    id: UUID
+    revision: int
+    changed_at: datetime
+    name: str
+    poured_at: datetime | None
+    can_undo: bool = False
+    can_redo: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,13 +69,7 @@ class JobRepository:
 
     def all(self) -> list[ListedJob]:
         """The jobs that are not archived, last changed first."""
-        newest = (
-            select(JobRevisionRow.job_id, func.max(JobRevisionRow.number).label("number"))
-            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
-            .where(JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
-            .group_by(JobRevisionRow.job_id)
-            .subquery()
-        )
+        newest = self._newest_numbers()
         rows = self._session.scalars(
             select(JobRevisionRow)
             .join(
@@ -70,6 +79,37 @@ class JobRepository:
             .order_by(JobRevisionRow.created_at.desc(), JobRevisionRow.job_id)
         )
         return [ListedJob(row.job_id, row.number, _document(row), row.created_at) for row in rows]
+
+    def heads(self) -> list[JobHead]:
+        """What a list tells of the jobs that are not archived, last changed first; no document is read for it."""
+        newest = self._newest_numbers()
+        document = JobRevisionRow.document
+        rows = self._session.execute(
+            select(
+                JobRevisionRow.job_id, JobRevisionRow.number, JobRevisionRow.created_at,
+                document["name"].astext, document[("cure", "poured_at")].astext,
+            )
+            .join(newest, (newest.c.job_id == JobRevisionRow.job_id) & (newest.c.number == JobRevisionRow.number))
+            .order_by(JobRevisionRow.created_at.desc(), JobRevisionRow.job_id)
+        )  # fmt: skip
+        return [
+            JobHead(job_id, number, changed_at, (name or "A job without a name")[:_LONGEST_NAME], _moment(poured_at))
+            for job_id, number, changed_at, name, poured_at in rows
+        ]
+
+    def head(self, job_id: UUID) -> JobHead:
+        """The same of one job, with whether it can be undone or redone, though its document cannot be read.
+
+        Raises:
+            NotFoundError: when this shop has no such job
+        """
+        row = self._newest(job_id)
+        history = self._history(job_id)
+        name = row.document.get("name") if isinstance(row.document, dict) else None
+        return JobHead(
+            job_id, row.number, row.created_at, str(name or "A job without a name")[:_LONGEST_NAME], None,
+            history.undo_to is not None, history.redo_to is not None,
+        )  # fmt: skip
 
     def get(self, job_id: UUID) -> StoredJob:
         """A job.
@@ -100,9 +140,15 @@ class JobRepository:
             raise NotFoundError("revision", number)
         return _document(row)
 
-    def create(self, job: Job, what: str) -> StoredJob:
-        """A new job with its first revision."""
-        row = JobRow(shop_id=self._shop_id)
+    def create(self, job: Job, what: str, key: UUID | None = None) -> StoredJob:
+        """A new job with its first revision; under a key that is here already, the job that was begun under it.
+
+        Raises:
+            NotFoundError: when the key is that of a job that is archived, or of another shop
+        """
+        if key is not None and self._session.get(JobRow, key) is not None:
+            return self.get(key)
+        row = JobRow(id=key or uuid4(), shop_id=self._shop_id)
         self._session.add(row)
         self._session.flush()
         return self._append(row.id, None, job, "create", what)
@@ -138,6 +184,15 @@ class JobRepository:
             raise NothingToUndoError(action)
         undone = self._session.get_one(JobRevisionRow, (job_id, history.shown if action == "undo" else to))
         return self._append(job_id, parent, self.at(job_id, to), action, undone.what)
+
+    def _newest_numbers(self) -> Subquery:
+        return (
+            select(JobRevisionRow.job_id, func.max(JobRevisionRow.number).label("number"))
+            .join(JobRow, JobRow.id == JobRevisionRow.job_id)
+            .where(JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
+            .group_by(JobRevisionRow.job_id)
+            .subquery()
+        )
 
     def _newest(self, job_id: UUID) -> JobRevisionRow:
         row = self._session.get(JobRevisionRow, (job_id, self._newest_number(job_id)))
@@ -198,6 +253,15 @@ class JobRepository:
             history.undo_to is not None,
             history.redo_to is not None,
         )
+
+
+def _moment(told: str | None) -> datetime | None:
+    """A moment out of a document; None where there is none that can be read."""
+    try:
+        found = datetime.fromisoformat(told) if told else None
+    except ValueError:
+        return None
+    return found if found is not None and found.tzinfo is not None else None
 
 
 def _document(row: JobRevisionRow) -> Job:

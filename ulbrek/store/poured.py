@@ -1,6 +1,6 @@
 """What happened to pours, read for many of them at once: batches, acts, tests, castings, temperatures."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
@@ -8,7 +8,7 @@ from uuid import UUID
 from sqlalchemy import select
 from sqlalchemy.orm import aliased
 
-from ulbrek.core.casting import STATES
+from ulbrek.core.casting import SETTLED, STATES
 from ulbrek.core.cure.history import Done, Tested
 from ulbrek.core.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
@@ -16,7 +16,7 @@ from ulbrek.core.record import Reached, Record
 from ulbrek.files.job_file import as_job_file
 from ulbrek.store.castings import Casting, CastingRepository
 from ulbrek.store.entries import ShopRecords
-from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, ObservationRow, PourRow
+from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, ObservationRow, PourRow
 from ulbrek.store.sensors import SensorRepository
 
 
@@ -66,32 +66,84 @@ class StoredPour:
     record: Record
 
 
+@dataclass(frozen=True, slots=True)
+class LivePour:
+    """A pour that something is still due on, without the documents that it keeps."""
+
+    id: UUID
+    job_id: UUID
+    job_name: str
+    poured_at: datetime | None
+    created_at: datetime
+    record: Record
+
+
+@dataclass(frozen=True, slots=True)
+class _Happened:
+    """What happened to a pour."""
+
+    castings: tuple[Casting, ...]
+    batches: tuple[Batch, ...]
+    acts: tuple[ActDone, ...]
+    record: Record
+
+
 class PouredReader(ShopRecords):
     """Reads the pours of one shop."""
 
     def read(self, rows: Sequence[PourRow]) -> list[StoredPour]:
         """Pours with all that happened to them, in the order given."""
-        ids = [row.id for row in rows]
-        castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
-        batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
-        poured = [row.id for row in rows if row.poured_at]
-        temperatures = SensorRepository(self._session, self._shop_id).temperatures(poured)
+        happened = self._happened({row.id: row.poured_at for row in rows})
         return [
             StoredPour(
                 row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
-                row.cancelled_at, row.created_at, row.note, tuple(castings.get(row.id, ())),
-                tuple(batches.get(row.id, ())), tuple(acts.get(row.id, ())),
-                Record(
-                    water_in_at=row.poured_at,
-                    batches=tuple(BatchMixed(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(row.id, ())),
-                    done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(row.id, ())),
-                    tests=tuple(tests.get(row.id, ())),
-                    temperatures=temperatures.get(row.id, ()),
-                    reached=tuple(_reached(castings.get(row.id, ()))),
-                ),
+                row.cancelled_at, row.created_at, row.note, happened[row.id].castings, happened[row.id].batches,
+                happened[row.id].acts, happened[row.id].record,
             )
             for row in rows
         ]  # fmt: skip
+
+    def live(self) -> list[LivePour]:
+        """The pours that something is still due on, oldest first."""
+        unsettled = select(CastingRow.pour_id).where(
+            CastingRow.shop_id == self._shop_id, CastingRow.state.not_in(SETTLED)
+        )
+        rows = self._session.execute(
+            select(PourRow.id, PourRow.job_id, PourRow.job["name"].astext, PourRow.poured_at, PourRow.created_at)
+            .where(PourRow.id.in_(unsettled), PourRow.cancelled_at.is_(None))
+            .order_by(PourRow.created_at)
+        ).all()
+        happened = self._happened({row[0]: row[3] for row in rows})
+        return [
+            LivePour(of, job_id, name or "", poured_at, created_at, happened[of].record)
+            for of, job_id, name, poured_at, created_at in rows
+        ]
+
+    def _happened(self, poured: Mapping[UUID, datetime | None]) -> dict[UUID, _Happened]:
+        """By pour, what happened to it.
+
+        Args:
+            poured: by pour, when its water went in
+        """
+        ids = list(poured)
+        castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
+        batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
+        sensors = SensorRepository(self._session, self._shop_id)
+        temperatures = sensors.temperatures([of for of, at in poured.items() if at])
+        return {
+            of: _Happened(
+                tuple(castings.get(of, ())), tuple(batches.get(of, ())), tuple(acts.get(of, ())),
+                Record(
+                    water_in_at=at,
+                    batches=tuple(BatchMixed(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(of, ())),
+                    done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(of, ())),
+                    tests=tuple(tests.get(of, ())),
+                    temperatures=temperatures.get(of, ()),
+                    reached=tuple(_reached(castings.get(of, ()))),
+                ),
+            )
+            for of, at in poured.items()
+        }  # fmt: skip
 
     def _batches(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Batch]]:
         shares: dict[UUID, dict[str, float]] = {}

@@ -11,10 +11,11 @@ from uuid import UUID, uuid4
 from pydantic import TypeAdapter
 from sqlalchemy import func, select
 
-from ulbrek.core.casting import ACT_OF, SETTLED, may_follow
+from ulbrek.core.casting import ACT_OF, may_follow
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.record import part_of
+from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.entries import Entry, ShopRecords, happened
@@ -23,8 +24,7 @@ from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import LogRepository, Seen
 from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, PourRow
-from ulbrek.store.poured import PouredReader, StoredPour
-from ulbrek.store.shops import StoredShop
+from ulbrek.store.poured import LivePour, PouredReader, StoredPour
 from ulbrek.store.stock import StockRepository
 
 PAGE = 30
@@ -46,6 +46,29 @@ class Taken:
 
     lot_id: UUID
     quantity: float
+
+
+@dataclass(frozen=True, slots=True)
+class BegunWith:
+    """What a pour is begun with: the part of the job that it fills, that part's plan, what it fills and takes."""
+
+    part: Job
+    plan: Plan
+    fills: Sequence[Fill]
+    takes: Sequence[Taken]
+
+    @classmethod
+    def planned(cls, job: Job, shop: Shop, fills: Sequence[Fill], takes: Sequence[Taken] = ()) -> "BegunWith":
+        """The part of a small job, planned at once.
+
+        Args:
+            job: the whole of it
+            shop: the shop it is made in
+            fills: what is filled
+            takes: what is taken from stock
+        """
+        part = part_of_job(job, fills)
+        return cls(part, plan(part, shop), fills, takes)
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,13 +103,9 @@ class PourRepository(ShopRecords):
         order = (PourRow.poured_at.desc().nulls_first(), PourRow.created_at.desc())
         return self._listed(self._session.scalars(asked.order_by(*order).limit(limit)).all())
 
-    def live(self) -> list[ListedPour]:
-        """Pours that something is still due on."""
-        unsettled = select(CastingRow.pour_id).where(
-            CastingRow.shop_id == self._shop_id, CastingRow.state.not_in(SETTLED)
-        )
-        asked = select(PourRow).where(PourRow.id.in_(unsettled), PourRow.cancelled_at.is_(None))
-        return self._listed(self._session.scalars(asked.order_by(PourRow.created_at)).all())
+    def live(self) -> list[LivePour]:
+        """Pours that something is still due on, oldest first."""
+        return PouredReader(self._session, self._shop_id).live()
 
     def last_poured(self) -> dict[UUID, datetime]:
         """By job, when water last went in."""
@@ -124,16 +143,13 @@ class PourRepository(ShopRecords):
         """The plan as it stood when the pour was begun."""
         return self._own(PourRow, pour_id, "pour").plan
 
-    def begin(
-        self, job: ListedJob, shop: StoredShop, fills: Sequence[Fill], takes: Iterable[Taken], entry: Entry
-    ) -> UUID:
+    def begin(self, job: ListedJob, shop_revision: int, begun: BegunWith, entry: Entry) -> UUID:
         """A pour that is planned, with its castings, and what it takes reserved.
 
         Args:
-            job: the job at its newest revision
-            shop: the shop at its newest revision
-            fills: what it fills
-            takes: what it takes from stock
+            job: the job at the revision that was planned
+            shop_revision: the shop's, that it was planned in
+            begun: what it is begun with
             entry: when it was begun, who begins it
 
         Raises:
@@ -141,11 +157,11 @@ class PourRepository(ShopRecords):
         """
         if entry.key is not None and (known := self._session.get(PourRow, entry.key)):
             return known.id
-        part = part_of_job(job.job, fills)
-        document: dict[str, Any] = _PLAN.dump_python(plan(part, shop.shop), mode="json")
+        part, fills = begun.part, begun.fills
+        document: dict[str, Any] = _PLAN.dump_python(begun.plan, mode="json")
         row = PourRow(
             id=entry.key or uuid4(), shop_id=self._shop_id, job_id=job.id, job_revision=job.revision,
-            shop_revision=shop.revision, rule_version=document["rule_version"], schema_version=SCHEMA_VERSION,
+            shop_revision=shop_revision, rule_version=document["rule_version"], schema_version=SCHEMA_VERSION,
             job=part.model_dump(mode="json"), plan=document, note=entry.note, member_id=entry.member_id,
         )  # fmt: skip
         self._session.add(row)
@@ -158,7 +174,7 @@ class PourRepository(ShopRecords):
                 cavity = fill.cavities[number % len(fill.cavities)] if fill.cavities else None
                 castings.plan(row, fill.piece, names[fill.piece], cavity, entry.at)
         stock = StockRepository(self._session, self._shop_id)
-        for one in takes:
+        for one in begun.takes:
             once = Entry(entry.at, member_id=entry.member_id)
             stock.move(one.lot_id, "reserved", one.quantity, once, row.id)
         return row.id

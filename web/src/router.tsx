@@ -8,6 +8,7 @@ import {
   Outlet,
   redirect,
 } from "@tanstack/react-router";
+import { Refused } from "./api/client";
 import { agendaQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CastingPage } from "./stations/castings/CastingPage";
@@ -15,6 +16,7 @@ import { CastingsPage } from "./stations/castings/CastingsPage";
 import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
+import { Unplanned } from "./stations/job/Unplanned";
 import { MaterialsPage } from "./stations/materials/MaterialsPage";
 import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
@@ -57,6 +59,12 @@ const job = createRoute({
       context.queries.ensureQueryData(shopQuery),
     ]);
   },
+  errorComponent: (caught) =>
+    caught.error instanceof Refused && caught.error.unplanned ? (
+      <Unplanned refused={caught.error} kept={caught.error.unplanned} />
+    ) : (
+      <Broken {...caught} />
+    ),
   component: function Job() {
     const { jobId, station } = job.useParams();
     return <JobPage key={jobId} jobId={jobId} station={isEntry(station) ? station : "measure"} />;

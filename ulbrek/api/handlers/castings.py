@@ -7,16 +7,18 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from ulbrek.api.entries import EntryRequest, StateRequest
-from ulbrek.api.handlers.common import Db
-from ulbrek.api.views import answer, plan_of_pour
+from ulbrek.api.handlers.common import Db, Planned
+from ulbrek.api.views import answer
 from ulbrek.core.casting import State
 from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs import Piece
-from ulbrek.core.plan import PiecePlan
+from ulbrek.core.plan import PiecePlan, Plan
 from ulbrek.core.schedule import due_on
 from ulbrek.store.castings import Casting, CastingPage, StateReached
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
 Search = Annotated[str, Query(max_length=80, pattern=r"^[^\x00]*$")]
@@ -49,39 +51,53 @@ def list_castings(
 
 
 @router.get("/castings/{casting_id}", response_model=CastingView)
-def get_casting(db: Db, casting_id: UUID) -> Response:
+def get_casting(db: Db, plans: Planned, casting_id: UUID) -> Response:
     """A casting with its past."""
     with db.work() as records:
-        view = _view(records, casting_id)
-    return answer(CastingView, view)
+        kept = _kept(records, casting_id)
+    return answer(CastingView, _view(kept, plans.of_pour(kept.pour, kept.shop)))
 
 
 @router.post("/castings/{casting_id}/state", response_model=CastingView)
-def advance_casting(db: Db, casting_id: UUID, asked: StateRequest) -> Response:
+def advance_casting(db: Db, plans: Planned, casting_id: UUID, asked: StateRequest) -> Response:
     """A casting came into its next state."""
     with db.work() as records:
         records.castings(records.shop().id).advance(casting_id, asked.state, asked.entry)
-        view = _view(records, casting_id)
-    return answer(CastingView, view)
+        kept = _kept(records, casting_id)
+    return answer(CastingView, _view(kept, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/castings/{casting_id}/take-back", response_model=CastingView)
-def take_casting_back(db: Db, casting_id: UUID, asked: EntryRequest) -> Response:
+def take_casting_back(db: Db, plans: Planned, casting_id: UUID, asked: EntryRequest) -> Response:
     """A state was said by mistake: the one before it holds again."""
     with db.work() as records:
         records.castings(records.shop().id).take_back(casting_id, asked.entry)
-        view = _view(records, casting_id)
-    return answer(CastingView, view)
+        kept = _kept(records, casting_id)
+    return answer(CastingView, _view(kept, plans.tell_pour(kept.pour, kept.shop)))
 
 
-def _view(records: Records, casting_id: UUID) -> CastingView:
+@dataclass(frozen=True, slots=True)
+class _Kept:
+    """What the records hold of a casting; its plan is made when they are let go of."""
+
+    casting: Casting
+    shop: StoredShop
+    pour: StoredPour
+    states: list[StateReached]
+    log: list[LogEntry]
+
+
+def _kept(records: Records, casting_id: UUID) -> _Kept:
     shop = records.shop()
     castings = records.castings(shop.id)
     casting = castings.get(casting_id)
     pour = records.pours(shop.id).get(casting.pour_id)
-    piece = next(one for one in pour.job.pieces if one.id == casting.piece)
-    planned = plan_of_pour(pour, shop)
+    return _Kept(casting, shop, pour, castings.states(casting_id), records.log(shop.id).of_casting(casting_id))
+
+
+def _view(kept: _Kept, planned: Plan) -> CastingView:
+    casting = kept.casting
+    piece = next(one for one in kept.pour.job.pieces if one.id == casting.piece)
     own = next(one for one in planned.pieces if one.id == casting.piece)
     due = due_on(casting.piece, casting.state, planned)
-    log = records.log(shop.id).of_casting(casting_id)
-    return CastingView(casting, piece, own, due, castings.states(casting_id), log)
+    return CastingView(casting, piece, own, due, kept.states, kept.log)

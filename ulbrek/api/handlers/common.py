@@ -5,6 +5,8 @@ from typing import Annotated
 
 from fastapi import Depends, Request, Response
 
+from ulbrek.api.apart import Apart
+from ulbrek.api.services.plans import Plans
 from ulbrek.core.shop import Shop
 from ulbrek.store.database import Database
 
@@ -14,7 +16,19 @@ async def _database(request: Request) -> Database:
     return database
 
 
+async def _plans(request: Request) -> Plans:
+    plans: Plans = request.app.state.plans
+    return plans
+
+
+async def _apart(request: Request) -> Apart:
+    apart: Apart = request.app.state.apart
+    return apart
+
+
 Db = Annotated[Database, Depends(_database)]
+Planned = Annotated[Plans, Depends(_plans)]
+Long = Annotated[Apart, Depends(_apart)]
 
 
 def shop_asked(db: Database, shop: Shop | None) -> Shop:

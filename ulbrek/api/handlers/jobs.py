@@ -1,13 +1,18 @@
 """Jobs on the shop floor, with their revisions and papers."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Body, Response
+from fastapi import APIRouter, Body, Path, Response
 
+from ulbrek.api import tasks
 from ulbrek.api.floor import agenda_of, on_the_floor, record_of
-from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.api.handlers.common import Db, Long, Planned, as_file
+from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
 from ulbrek.api.views import (
     EditRequest,
     JobCard,
@@ -16,94 +21,94 @@ from ulbrek.api.views import (
     PlanView,
     StepRequest,
     answer,
-    job_card,
     job_view,
-    plan_of,
     plan_view,
 )
 from ulbrek.core.base.units import Units
-from ulbrek.core.record import Record
+from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.schedule import Agenda
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
-from ulbrek.files.pack import Paper, job_pack
+from ulbrek.files.pack import Paper
+from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Database
-from ulbrek.store.jobs import Revision, StoredJob
+from ulbrek.store.jobs import JobHead, Revision, StoredJob
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
 
 
 @router.get("/jobs", response_model=list[JobCard])
-def list_jobs(db: Db) -> Response:
+def list_jobs(db: Db, plans: Planned) -> Response:
     """The jobs on the shop floor, last changed first."""
-    floor = on_the_floor(db)
-    return answer(list[JobCard], [job_card(one, floor.shop, floor.record(one)) for one in floor.jobs])
+    floor = on_the_floor(db, plans)
+    return answer(list[JobCard], [floor.card(one) for one in floor.jobs])
 
 
 @router.get("/agenda", response_model=Agenda)
-def get_agenda(db: Db) -> Response:
+def get_agenda(db: Db, plans: Planned) -> Response:
     """The acts of all jobs and pours as they stand now, what is due first."""
-    return answer(Agenda, agenda_of(on_the_floor(db), datetime.now(UTC)))
+    return answer(Agenda, agenda_of(on_the_floor(db, plans), datetime.now(UTC)))
 
 
 @router.post("/jobs", response_model=JobView, status_code=201)
-def begin_job(db: Db, asked: NewJobRequest) -> Response:
-    """Begins a job."""
+def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
+    """Begins a job; sent twice under one id, it is begun once."""
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).create(asked.job, "Begun")
-    return answer(JobView, job_view(stored, shop), 201)
+        stored = records.jobs(shop.id).create(asked.job, "Begun", asked.id)
+    return answer(JobView, _kept_view(plans, _Kept(stored, shop, EMPTY)), 201)
 
 
 @router.post("/jobs/from-file", response_model=JobView, status_code=201)
-def begin_job_fromas_file(db: Db, file: Annotated[dict[str, object], Body()]) -> Response:
-    """Begins a job from a job file."""
+def begin_job_from_file(
+    db: Db, plans: Planned, file: Annotated[dict[str, object], Body()], key: UUID | None = None
+) -> Response:
+    """Begins a job from a job file; sent twice under one key, it is begun once."""
     read = as_job_file(file)
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).create(read.job, "Brought in from a file")
-    return answer(JobView, job_view(stored, shop), 201)
+        stored = records.jobs(shop.id).create(read.job, "Brought in from a file", key)
+    return answer(JobView, _kept_view(plans, _Kept(stored, shop, EMPTY)), 201)
 
 
 @router.get("/jobs/{job_id}", response_model=JobView)
-def get_job(db: Db, job_id: UUID) -> Response:
+def get_job(db: Db, plans: Planned, job_id: UUID) -> Response:
     """A job and its plan."""
-    with db.work() as records:
-        shop = records.shop()
-        stored = records.jobs(shop.id).get(job_id)
-        record = record_of(records, shop, stored)
-    return answer(JobView, job_view(stored, shop, record))
+    kept = _kept(db, job_id)
+    with _unplanned(kept.stored):
+        planned = plans.of_job(kept.stored, kept.shop, kept.record)
+    return answer(JobView, job_view(kept.stored, kept.record, planned))
 
 
 @router.put("/jobs/{job_id}", response_model=JobView)
-def edit_job(db: Db, job_id: UUID, asked: EditRequest) -> Response:
+def edit_job(db: Db, plans: Planned, job_id: UUID, asked: EditRequest) -> Response:
     """Keeps a change of a job as a revision; refused with 409 when it was changed in between."""
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
         record = record_of(records, shop, stored)
-    return answer(JobView, job_view(stored, shop, record))
+    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
 
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
-def undo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
+def undo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Response:
     """Undoes the last change by appending a revision."""
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).undo(job_id, asked.parent)
         record = record_of(records, shop, stored)
-    return answer(JobView, job_view(stored, shop, record))
+    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
 
 
 @router.post("/jobs/{job_id}/redo", response_model=JobView)
-def redo_job(db: Db, job_id: UUID, asked: StepRequest) -> Response:
+def redo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Response:
     """Does the last undone change again by appending a revision."""
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).redo(job_id, asked.parent)
         record = record_of(records, shop, stored)
-    return answer(JobView, job_view(stored, shop, record))
+    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
 
 
 @router.post("/jobs/{job_id}/archive", status_code=204)
@@ -123,12 +128,12 @@ def list_revisions(db: Db, job_id: UUID) -> list[Revision]:
 
 
 @router.get("/jobs/{job_id}/revisions/{number}", response_model=PlanView)
-def get_revision(db: Db, job_id: UUID, number: int) -> Response:
+def get_revision(db: Db, plans: Planned, job_id: UUID, number: Annotated[int, Path(ge=1, le=2**31 - 1)]) -> Response:
     """A job as it was at a revision, planned by the rules of today."""
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).at(job_id, number)
-    return answer(PlanView, plan_view(job, shop.shop))
+    return answer(PlanView, plan_view(job, plans.make(job, shop.shop)))
 
 
 @router.get("/jobs/{job_id}/file", response_model=JobFile)
@@ -141,23 +146,62 @@ def get_job_file(db: Db, job_id: UUID) -> Response:
 
 
 @router.get("/jobs/{job_id}/pack", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
-def get_job_pack(db: Db, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
+def get_job_pack(db: Db, apart: Long, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
     """A job's pack as a PDF: measuring sheet, form, cuts, steel, batch cards, lifting card, calendar."""
-    stored, shop, record = _kept(db, job_id)
-    pack = job_pack(stored.job, plan_of(stored, shop, record), shop_name=shop.shop.name, units=units, paper=paper)
-    return as_file(pack, stored.job.name, "pdf", "application/pdf")
+    kept = _kept(db, job_id)
+    content = apart.run(tasks.pack, kept.stored.job, kept.shop.shop, kept.record, units, paper)
+    return as_file(content, kept.stored.job.name, "pdf", "application/pdf")
 
 
 @router.get("/jobs/{job_id}/calendar", response_class=Response, responses={200: {"content": {"text/calendar": {}}}})
-def get_job_calendar(db: Db, job_id: UUID) -> Response:
+def get_job_calendar(db: Db, plans: Planned, job_id: UUID) -> Response:
     """A job's acts as an iCalendar file."""
-    stored, shop, record = _kept(db, job_id)
-    written = write_calendar(stored.job.name, str(job_id), plan_of(stored, shop, record), stored.changed_at)
-    return as_file(written, stored.job.name, "ics", "text/calendar; charset=utf-8")
+    kept = _kept(db, job_id)
+    planned = plans.of_job(kept.stored, kept.shop, kept.record)
+    written = write_calendar(kept.stored.job.name, str(job_id), planned, kept.stored.changed_at)
+    return as_file(written, kept.stored.job.name, "ics", "text/calendar; charset=utf-8")
 
 
-def _kept(db: Database, job_id: UUID) -> tuple[StoredJob, StoredShop, Record]:
+@dataclass(frozen=True, slots=True)
+class _Kept:
+    """What the records hold of a job."""
+
+    stored: StoredJob
+    shop: StoredShop
+    record: Record
+
+
+def _kept(db: Database, job_id: UUID) -> _Kept:
+    """A job with its shop and its record.
+
+    Raises:
+        UnplannedError: when its document cannot be read; it can still be undone or archived
+    """
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).get(job_id)
-        return stored, shop, record_of(records, shop, stored)
+        jobs = records.jobs(shop.id)
+        try:
+            stored = jobs.get(job_id)
+        except InvalidDocumentError as error:
+            raise UnplannedError(jobs.head(job_id), error.problems[0].problem, error.problems[0].remedy) from error
+        return _Kept(stored, shop, record_of(records, shop, stored))
+
+
+def _kept_view(plans: Plans, kept: _Kept) -> JobView:
+    """A job that was just kept, with its plan; its outlook is told to the floor."""
+    with _unplanned(kept.stored):
+        planned = plans.tell_job(kept.stored, kept.shop, kept.record)
+    return job_view(kept.stored, kept.record, planned)
+
+
+@contextmanager
+def _unplanned(stored: StoredJob) -> Iterator[None]:
+    """Says of a job that is kept and cannot be planned what can still be done with it."""
+    try:
+        yield
+    except NotPlannedError as error:
+        head = JobHead(
+            stored.id, stored.revision, stored.changed_at, stored.job.name, stored.job.cure.poured_at, stored.can_undo,
+            stored.can_redo,
+        )  # fmt: skip
+        raise UnplannedError(head, error.problem, error.remedy) from error

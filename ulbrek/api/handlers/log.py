@@ -7,11 +7,11 @@ from uuid import UUID
 from fastapi import APIRouter, Request, Response
 from starlette.concurrency import run_in_threadpool
 
+from ulbrek.api import tasks
 from ulbrek.api.entries import SeenRequest
-from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.api.handlers.common import Db, Long, as_file
 from ulbrek.api.views import answer
 from ulbrek.files.log_file import write_log
-from ulbrek.files.photo import clean_photo
 from ulbrek.store.log import LogPage
 
 router = APIRouter(prefix="/api")
@@ -58,12 +58,12 @@ def add_observation(db: Db, asked: SeenRequest) -> UUID:
 
 
 @router.post("/observations/{observation_id}/photos", status_code=201)
-async def add_photo(db: Db, observation_id: UUID, request: Request, key: UUID | None = None) -> UUID:
+async def add_photo(db: Db, apart: Long, observation_id: UUID, request: Request, key: UUID | None = None) -> UUID:
     """A photo of an observation: the request's body. It is encoded anew, without place or device."""
     content = await request.body()
 
     def keep() -> UUID:
-        photo = clean_photo(content)
+        photo = apart.run(tasks.photo, content)
         with db.work() as records:
             return records.photos(records.shop().id).add(observation_id, photo, key)
 

@@ -2,7 +2,7 @@
 
 from fastapi import APIRouter, Response
 
-from ulbrek.api.handlers.common import Db
+from ulbrek.api.handlers.common import Db, Planned, shop_asked
 from ulbrek.api.views import PlanRequest, PlanView, answer, plan_view
 from ulbrek.core.base.way import Way
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
@@ -13,13 +13,10 @@ router = APIRouter(prefix="/api")
 
 
 @router.post("/plan", response_model=PlanView)
-def plan_job(db: Db, asked: PlanRequest) -> Response:
+def plan_job(db: Db, plans: Planned, asked: PlanRequest) -> Response:
     """Plans a job without keeping it."""
-    shop = asked.shop
-    if shop is None:
-        with db.look() as records:
-            shop = records.shop().shop
-    return answer(PlanView, plan_view(asked.job, shop, asked.record))
+    planned = plans.make(asked.job, shop_asked(db, asked.shop), asked.record)
+    return answer(PlanView, plan_view(asked.job, planned))
 
 
 @router.get("/schools")

@@ -2,10 +2,12 @@
 
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from typing import Any
 from uuid import UUID
 
 from fastapi import APIRouter, Response
 
+from ulbrek.api import tasks
 from ulbrek.api.entries import (
     ActRequest,
     ActsRequest,
@@ -15,17 +17,20 @@ from ulbrek.api.entries import (
     TakesRequest,
     TemperatureRequest,
 )
-from ulbrek.api.handlers.common import Db
-from ulbrek.api.views import answer, plan_of_pour
+from ulbrek.api.handlers.common import Db, Planned
+from ulbrek.api.services.plans import Plans
+from ulbrek.api.views import answer
 from ulbrek.core.changes import Changed, changed_since
-from ulbrek.core.plan import Plan, plan
+from ulbrek.core.job import Job
+from ulbrek.core.plan import Plan
 from ulbrek.core.record import part_of
-from ulbrek.core.takes import Allotment, Part, Rest, Take, allot, rests, takes_of_pour
+from ulbrek.core.takes import Allotment, Part, Rest, Take, allot, rests
+from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import ListedPour, part_of_job
+from ulbrek.store.pours import BegunWith, ListedPour, part_of_job
 from ulbrek.store.shops import StoredShop
 from ulbrek.store.stock import Lot, OfPour
 
@@ -66,124 +71,129 @@ def list_pours(db: Db, job_id: UUID | None = None, before: datetime | None = Non
 
 
 @router.post("/pours", response_model=PourView, status_code=201)
-def begin_pour(db: Db, asked: PourRequest) -> Response:
+def begin_pour(db: Db, plans: Planned, asked: PourRequest) -> Response:
     """Begins a pour: its castings are planned, what it takes is reserved; with ``poured_at`` its water is in."""
+    fills, taken = [one.fill for one in asked.fills], [one.taken for one in asked.takes]
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).get(asked.job_id)
+    part = part_of_job(job.job, fills)
+    planned = plans.make(part, shop.shop)  # while no row of the records is held
+    with db.work() as records:
         pours = records.pours(shop.id)
-        fills, taken = [one.fill for one in asked.fills], [one.taken for one in asked.takes]
-        begun = pours.begin(job, shop, fills, taken, asked.entry)
+        begun = pours.begin(job, shop.revision, BegunWith(part, planned, fills, taken), asked.entry)
         if asked.poured_at is not None:
             pours.water_in(begun, Entry(asked.poured_at, member_id=asked.member_id))
-        view = _view(records, shop, begun)
-    return answer(PourView, view, 201)
+        kept = _kept(records, shop, begun)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
 @router.get("/pours/{pour_id}", response_model=PourView)
-def get_pour(db: Db, pour_id: UUID) -> Response:
+def get_pour(db: Db, plans: Planned, pour_id: UUID) -> Response:
     """A pour and its plan."""
     with db.work() as records:
-        view = _view(records, records.shop(), pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, records.shop(), pour_id)
+    return answer(PourView, _view(kept, plans, plans.of_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/water-in", response_model=PourView)
-def water_in(db: Db, pour_id: UUID, asked: EntryRequest) -> Response:
+def water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """The first water went in."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).water_in(pour_id, asked.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/water-in/correct", response_model=PourView)
-def correct_water_in(db: Db, pour_id: UUID, asked: EntryRequest) -> Response:
+def correct_water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """The first water went in at another time than was said; the note says why."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).correct_water_in(pour_id, asked.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/cancel", response_model=PourView)
-def cancel_pour(db: Db, pour_id: UUID, asked: EntryRequest) -> Response:
+def cancel_pour(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """A planned pour is called off; what it reserved is free again."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).cancel(pour_id, asked.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/batches", response_model=PourView, status_code=201)
-def add_batch(db: Db, pour_id: UUID, asked: BatchRequest) -> Response:
+def add_batch(db: Db, plans: Planned, pour_id: UUID, asked: BatchRequest) -> Response:
     """A batch that was mixed."""
     with db.work() as records:
         shop = records.shop()
+        pour = records.pours(shop.id).get(pour_id)
+    shares = asked.shares or _by_volume(pour, plans.of_pour(pour, shop))
+    with db.work() as records:
         pours = records.pours(shop.id)
-        shares = asked.shares or _by_volume(pours.get(pour_id), shop)
         pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, shares)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view, 201)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
 @router.post("/pours/{pour_id}/batches/{batch_id}/undo", response_model=PourView)
-def undo_batch(db: Db, pour_id: UUID, batch_id: UUID) -> Response:
+def undo_batch(db: Db, plans: Planned, pour_id: UUID, batch_id: UUID) -> Response:
     """Takes back a batch that was written down by mistake."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).unmix(pour_id, batch_id)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/acts", response_model=PourView, status_code=201)
-def add_act(db: Db, pour_id: UUID, asked: ActRequest) -> Response:
+def add_act(db: Db, plans: Planned, pour_id: UUID, asked: ActRequest) -> Response:
     """An act that was done; castings come into the state that it brings."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).did(pour_id, asked.act, asked.piece, asked.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view, 201)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
 @router.post("/pours/{pour_id}/done", response_model=PourView, status_code=201)
-def add_acts(db: Db, pour_id: UUID, asked: ActsRequest) -> Response:
+def add_acts(db: Db, plans: Planned, pour_id: UUID, asked: ActsRequest) -> Response:
     """Acts that were done, each at its own time: all are kept, or none."""
     with db.work() as records:
         shop = records.shop()
         pours = records.pours(shop.id)
         for one in asked.acts:
             pours.did(pour_id, one.act, one.piece, one.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view, 201)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
 @router.post("/pours/{pour_id}/acts/{done_id}/undo", response_model=PourView)
-def undo_act(db: Db, pour_id: UUID, done_id: UUID, asked: EntryRequest) -> Response:
+def undo_act(db: Db, plans: Planned, pour_id: UUID, done_id: UUID, asked: EntryRequest) -> Response:
     """Takes back that an act was done."""
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).undo(pour_id, done_id, asked.entry)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
 @router.post("/pours/{pour_id}/temperatures", response_model=PourView, status_code=201)
-def add_temperature(db: Db, pour_id: UUID, asked: TemperatureRequest) -> Response:
+def add_temperature(db: Db, plans: Planned, pour_id: UUID, asked: TemperatureRequest) -> Response:
     """A temperature of the concrete, read off and typed in: the hours follow it."""
     with db.work() as records:
         shop = records.shop()
         records.sensors(shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
-        view = _view(records, shop, pour_id)
-    return answer(PourView, view, 201)
+        kept = _kept(records, shop, pour_id)
+    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
 @router.post("/jobs/{job_id}/takes", response_model=list[AllottedTake])
-def tell_takes(db: Db, job_id: UUID, asked: TakesRequest) -> Response:
+def tell_takes(db: Db, plans: Planned, job_id: UUID, asked: TakesRequest) -> Response:
     """What a pour of some of a job's pieces would take from stock, and from which lots; nothing is kept.
 
     Pieces with cavities lie in moulds: they want no boards.
@@ -191,34 +201,55 @@ def tell_takes(db: Db, job_id: UUID, asked: TakesRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).get(job_id).job
-        part = part_of_job(job, [one.fill for one in asked.fills])
-        formed = {one.piece for one in asked.fills if not one.cavities}
+    part = part_of_job(job, [one.fill for one in asked.fills])
+    formed = [one.piece for one in asked.fills if not one.cavities]
+    wanted = plans.near_or_apart([part], tasks.taken, part, shop.shop, formed)
+    with db.work() as records:
         free = records.stock(shop.id).free()
-        view = []
-        for take in takes_of_pour(part, shop.shop, formed):
-            lots = free.get((take.kind, take.material), [])
-            allotment = allot(take.quantity, [Part(str(lot.id), lot.free) for lot in lots])
-            view.append(AllottedTake(take, lots, allotment))
+    view = []
+    for take in wanted:
+        lots = free.get((take.kind, take.material), [])
+        allotment = allot(take.quantity, [Part(str(lot.id), lot.free) for lot in lots])
+        view.append(AllottedTake(take, lots, allotment))
     return answer(list[AllottedTake], view)
 
 
-def _by_volume(pour: StoredPour, shop: StoredShop) -> dict[UUID, float]:
+def _by_volume(pour: StoredPour, planned: Plan) -> dict[UUID, float]:
     """A batch shared among the castings of a pour by their volumes."""
-    volumes = {one.id: one.measure.volume.value for one in plan_of_pour(pour, shop).pieces}
+    volumes = {one.id: one.measure.volume.value for one in planned.pieces}
     castings = {one.id: volumes.get(one.piece, 0.0) for one in pour.castings}
     whole = sum(castings.values())
     return {casting: volume / whole for casting, volume in castings.items() if volume > 0}
 
 
-def _view(records: Records, shop: StoredShop, pour_id: UUID) -> PourView:
+@dataclass(frozen=True, slots=True)
+class _Kept:
+    """What the records hold of a pour; its plans are made when they are let go of.
+
+    ``today`` is the part of the job that it fills as the job stands now; None where that is gone.
+    """
+
+    pour: StoredPour
+    shop: StoredShop
+    stock: list[OfPour]
+    snapshot: dict[str, Any]
+    today: Job | None
+
+
+def _kept(records: Records, shop: StoredShop, pour_id: UUID) -> _Kept:
     pours = records.pours(shop.id)
     pour = pours.get(pour_id)
-    planned, stock = plan_of_pour(pour, shop), records.stock(shop.id).of_pour(pour_id)
-    left = rests(planned)
     try:
         job = records.jobs(shop.id).get(pour.job_id).job
         today = part_of(job, {piece.id: piece.count for piece in pour.job.pieces})
-    except (NotFoundError, ValueError):
-        return PourView(pour, planned, stock, left, (), gone=True)
-    changed = changed_since(pours.snapshot(pour_id), plan(today, shop.shop))
-    return PourView(pour, planned, stock, left, changed, gone=False)
+    except (NotFoundError, InvalidDocumentError, ValueError):
+        today = None
+    return _Kept(pour, shop, records.stock(shop.id).of_pour(pour_id), pours.snapshot(pour_id), today)
+
+
+def _view(kept: _Kept, plans: Plans, planned: Plan) -> PourView:
+    left = rests(planned)
+    if kept.today is None:
+        return PourView(kept.pour, planned, kept.stock, left, (), gone=True)
+    changed = changed_since(kept.snapshot, plans.make(kept.today, kept.shop.shop))
+    return PourView(kept.pour, planned, kept.stock, left, changed, gone=False)

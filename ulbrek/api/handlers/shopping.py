@@ -5,16 +5,16 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
+from ulbrek.api import tasks
 from ulbrek.api.entries import EnoughRequest
-from ulbrek.api.handlers.common import Db, as_file
+from ulbrek.api.handlers.common import Db, Long, Planned, as_file
+from ulbrek.api.services.plans import Plans
 from ulbrek.core.job import Job
 from ulbrek.core.mix.enough import Enough, enough
-from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
-from ulbrek.core.shopping import ShoppingList, shopping
+from ulbrek.core.shopping import ShoppingList
 from ulbrek.files.pack import Paper
-from ulbrek.files.shopping_file import shopping_page, write_shopping_csv, write_shopping_xlsx
-from ulbrek.simulated_prices import SimulatedPrices
+from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
 from ulbrek.store.database import Database
 from ulbrek.store.errors import NotFoundError
 
@@ -24,16 +24,16 @@ Ids = Annotated[list[UUID], Query(min_length=1, max_length=40, description="the 
 
 
 @router.get("/shopping")
-def get_shopping(db: Db, job: Ids) -> ShoppingList:
+def get_shopping(db: Db, plans: Planned, job: Ids) -> ShoppingList:
     """What these jobs take, less what is free in stock, by kind."""
-    _, _, found = _list(db, job)
+    _, _, found = _list(db, plans, job)
     return found
 
 
 @router.get("/shopping.{form}", response_class=Response)
-def get_shopping_file(db: Db, form: ListFormat, job: Ids, paper: Paper = "a4") -> Response:
+def get_shopping_file(db: Db, plans: Planned, apart: Long, form: ListFormat, job: Ids, paper: Paper = "a4") -> Response:
     """The same as a file."""
-    jobs, shop, found = _list(db, job)
+    jobs, shop, found = _list(db, plans, job)
     title = jobs[0].name if len(jobs) == 1 else f"{len(jobs)} jobs"
     match form:
         case "csv":
@@ -42,28 +42,28 @@ def get_shopping_file(db: Db, form: ListFormat, job: Ids, paper: Paper = "a4") -
             kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
             return as_file(write_shopping_xlsx(found), f"{title} to buy", form, kind)
         case "pdf":
-            content = shopping_page(found, title=title, shop_name=shop.name, paper=paper)
+            content = apart.run(tasks.shopping_paper, found, title, shop.name, paper)
             return as_file(content, f"{title} to buy", form, "application/pdf")
 
 
 @router.post("/jobs/{job_id}/enough")
-def tell_enough(db: Db, job_id: UUID, asked: EnoughRequest) -> Enough:
+def tell_enough(db: Db, plans: Planned, job_id: UUID, asked: EnoughRequest) -> Enough:
     """What a casting still wants, from the gap under the screed: told before the last bag is opened."""
     with db.look() as records:
-        stored = records.shop()
-        job = records.jobs(stored.id).get(job_id).job
-    planned = plan(job, stored.shop)
+        shop = records.shop()
+        stored = records.jobs(shop.id).get(job_id)
+    planned, mix = plans.of_job(stored, shop), stored.job.mix
     piece = next((one for one in planned.pieces if one.id == asked.piece), None)
     if piece is None:
         raise NotFoundError("piece", asked.piece)
-    had = planned.mix.bags.value if job.mix.bags_in_hand is None else float(job.mix.bags_in_hand)
+    had = planned.mix.bags.value if mix.bags_in_hand is None else float(mix.bags_in_hand)
     return enough(piece.measure.net_area, [gap.mm for gap in asked.gaps], planned.mix.bag_yield, (had, asked.used_bags))
 
 
-def _list(db: Database, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:
+def _list(db: Database, plans: Plans, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:
     with db.work() as records:
         stored = records.shop()
         kept = records.jobs(stored.id)
         jobs = [kept.get(one).job for one in dict.fromkeys(ids)]
         stock = {f"{item.kind}/{item.material}": item.free for item in records.stock(stored.id).all()}
-    return jobs, stored.shop, shopping(jobs, stored.shop, stock, SimulatedPrices())
+    return jobs, stored.shop, plans.near_or_apart(jobs, tasks.shopping_of, jobs, stored.shop, stock)

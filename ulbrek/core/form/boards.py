@@ -325,6 +325,8 @@ def _dividers(wanted: Wanted) -> Iterator[Board]:
     for number, (x1, y1, x2, y2, thin) in enumerate(wanted.dividers, 1):
         sheet = wanted.liner if thin else wanted.sheet
         board, run = sheet.thickness_mm, hypot(x2 - x1, y2 - y1)
+        if run < _SAME_MM:  # a seam that only grazes the piece
+            continue
         nx, ny = -(y2 - y1) / run * board / 2, (x2 - x1) / run * board / 2
         foot = Outline(
             (Vertex(x1 + nx, y1 + ny), Vertex(x1 - nx, y1 - ny), Vertex(x2 - nx, y2 - ny), Vertex(x2 + nx, y2 + ny))

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.materials.fixings import Release, Sealing
@@ -25,6 +26,7 @@ Ledge = Annotated[Length, AfterValidator(between(0, 300))]
 Spacing = Annotated[Length, AfterValidator(between(50, 600))]
 Bead = Annotated[Length, AfterValidator(between(1, 30))]
 Overrun = Annotated[Length, AfterValidator(between(0, 300))]
+Key = Annotated[str, Field(max_length=200)]  # names a board or a sheet
 Finite = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Trim = Annotated[Length, AfterValidator(between(0, 50))]
 Kerf = Annotated[Length, AfterValidator(between(0.5, 10))]
@@ -107,7 +109,7 @@ class SheetLaid(_Described):
     offcut: Annotated[int | None, Field(ge=0, le=40)] = None
     first: Literal["rip", "cross"] = "rip"
     panel: Annotated[str | None, Field(max_length=160)] = None
-    pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000)] = ()
+    pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000), COUNTED] = ()
 
 
 class FormInputs(_Described):
@@ -145,15 +147,19 @@ class FormInputs(_Described):
     rail: Rail | None = None
     guide_left: Offset | None = None
     guide_right: Offset | None = None
-    offcuts: Annotated[tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought")] = ()
+    offcuts: Annotated[
+        tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought"), COUNTED
+    ] = ()
     layouts: Annotated[
-        dict[str, tuple[SheetLaid, ...]], Field(max_length=10, description="cut plans that were accepted, by sheet")
+        dict[Key, Annotated[tuple[SheetLaid, ...], Field(max_length=400), COUNTED]],
+        Field(max_length=10, description="cut plans that were accepted, by sheet"),
+        COUNTED,
     ] = {}
     sawn: Annotated[
-        dict[str, Sawn], Field(max_length=2_000, description="boards that are sawn and ticked off, by panel")
+        dict[Key, Sawn], Field(max_length=2_000, description="boards that are sawn and ticked off, by panel"), COUNTED
     ] = {}
     as_cut: Annotated[
-        dict[str, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”")
+        dict[Key, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”"), COUNTED
     ] = {}
 
     def over(self, habits: FormHabits) -> FormHabits:

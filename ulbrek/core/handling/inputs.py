@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Side, Small, between
 
@@ -43,7 +44,9 @@ class Standing(BaseModel):
     rests: Annotated[Rests, Field(description="all over: on a cabinet, or on the ground")] = "all over"
     put: Annotated[Put, Field(description="how it comes into its place")] = "turned down onto it"
     supports: Annotated[
-        tuple[Offset, ...], Field(max_length=20, description="their middles, along its longer side from left or front")
+        tuple[Offset, ...],
+        Field(max_length=20, description="their middles, along its longer side from left or front"),
+        COUNTED,
     ] = ()
     load_kg: Annotated[Kilograms, Field(description="put down on one place, wherever it is worst")] = 100.0
     carries_kg: Annotated[Kilograms | None, Field(description="what carries it; None: not known")] = None
@@ -73,12 +76,12 @@ class HandlingInputs(BaseModel):
     people: Annotated[int, Field(ge=1, le=12)] = 2
     carry: Carry = "on edge"
     posture: Annotated[Posture | None, Field(description="None: the shop's figure for one person")] = None
-    standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece")] = {}
+    standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece"), COUNTED] = {}
     bench_kg: Annotated[Kilograms | None, Field(description="what the bench under the form carries")] = None
     dolly_kg: Annotated[Kilograms | None, Field(description="what the dolly or cart carries; None: there is none")] = (
         None
     )
-    parts: Annotated[tuple[JoinedPart, ...], Field(max_length=60)] = ()
+    parts: Annotated[tuple[JoinedPart, ...], Field(max_length=60), COUNTED] = ()
 
     def standing_of(self, piece: str) -> Standing:
         """How one piece stands."""

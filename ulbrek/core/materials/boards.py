@@ -4,6 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
+
 Id = Annotated[str, Field(min_length=1, max_length=40)]
 Words = Annotated[str, Field(min_length=1, max_length=60)]
 Millimetres = Annotated[float, Field(gt=0, le=12_000, allow_inf_nan=False)]
@@ -38,7 +40,7 @@ class Sheet(BaseModel):
     ] = None
     source: Annotated[str, Field(max_length=200)]
     price: Price | None = None
-    other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6)] = ()
+    other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), COUNTED] = ()
 
     @property
     def sizes(self) -> tuple[SheetSize, ...]:
@@ -55,7 +57,7 @@ class Lumber(BaseModel):
     name: Words
     thickness_mm: Annotated[float, Field(ge=10, le=120, allow_inf_nan=False)]
     width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)]
-    lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8)]
+    lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8), COUNTED]
     modulus_mpa: Annotated[float, Field(gt=0, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
     source: Annotated[str, Field(max_length=200)]
 

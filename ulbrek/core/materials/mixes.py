@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.kit.clock import Gain
 
@@ -74,7 +75,7 @@ class Mix(BaseModel):
 
     id: Annotated[str, Field(min_length=1, max_length=40)]
     name: Annotated[str, Field(min_length=1, max_length=60)]
-    sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12)]
+    sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), COUNTED]
     gain: Annotated[Gain, Field(description="how fast its cement is")] = "ordinary"
     strength_28_least_mpa: Annotated[Strength, Field(description="28-day strength, the lower end [MPa]")] = 24.0
     strength_28_most_mpa: Annotated[Strength, Field(description="28-day strength, the upper end [MPa]")] = 28.0

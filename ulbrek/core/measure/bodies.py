@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 from math import cos, pi, radians, sin, tan
 
 from shapely import Polygon
@@ -67,6 +67,20 @@ class Placed:
         """Its outline as a polygon of exact area."""
         return self.outline.polygon
 
+    @cached_property
+    def letters(self) -> "tuple[LetterInPlace, ...]":
+        """Of a lettering, its letters in the plan; on the underside they are mirrored there, to be read from below."""
+        feature = self.feature
+        if not isinstance(feature, Lettering):
+            return ()
+        set_ = set_text(feature.text, feature.height.mm)
+        return tuple(_in_place(letter, feature.face == "underside", feature.turned_deg, self.centre) for letter in set_)
+
+    @cached_property
+    def grooves(self) -> tuple[Outline, ...]:
+        """Of drainer grooves, each of them in the plan."""
+        return tuple(_groove_outlines(self.feature, self.centre)) if isinstance(self.feature, Grooves) else ()
+
     @property
     def is_through(self) -> bool:
         """Whether it goes right through the piece."""
@@ -77,10 +91,10 @@ class Placed:
     def drawn_by(self) -> list[Outline]:
         """The outlines it is drawn by: of letters all of theirs, holes behind what they are in; of grooves each."""
         if isinstance(self.feature, Grooves):
-            return list(_groove_outlines(self.feature, self))
+            return list(self.grooves)
         if not isinstance(self.feature, Lettering):
             return [self.outline]
-        return [one for letter in _letters(self.feature, self) for one in (letter.outline, *letter.holes)]
+        return [one for letter in self.letters for one in (letter.outline, *letter.holes)]
 
 
 def footprint(feature: PlacedFeatureInput) -> Outline:
@@ -147,7 +161,7 @@ def cuts_of(placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
             yield Prism(outline, max(0.0, top - feature.thickness.mm), max(0.0, top))
         case Lettering() if feature.relief == "sunk":
             low, high = _from_face(feature.face, feature.depth.mm, thickness, depth)
-            for letter in _letters(feature, placed):
+            for letter in placed.letters:
                 yield Prism(letter.outline, low, high, holes=letter.holes)
         case Bolt() if feature.into not in SIDES:
             face: Face = "top" if feature.into == "top" else "underside"
@@ -163,7 +177,7 @@ def adds_of(placed: Placed, depth: float) -> Iterator[Prism]:
         case Rib():
             yield _on_face(placed.outline, feature.face, feature.height.mm, depth)
         case Lettering() if feature.relief == "raised":
-            for letter in _letters(feature, placed):
+            for letter in placed.letters:
                 yield _on_face(letter.outline, feature.face, feature.depth.mm, depth, letter.holes)
         case DropEdge():
             yield _on_face(placed.outline, "underside", feature.drop.mm, depth)
@@ -222,33 +236,24 @@ def stays_in_kg(placed: Placed, depth: float) -> float:
 
 
 @dataclass(frozen=True, slots=True)
-class _LetterInPlace:
+class LetterInPlace:
+    """A letter in the plan of a piece, and the holes in it."""
+
     outline: Outline
     holes: tuple[Outline, ...]
 
 
-def _letters(feature: Lettering, placed: Placed) -> tuple[_LetterInPlace, ...]:
-    """A lettering's letters in the plan; on the underside they are mirrored there, to be read from below."""
-    below = feature.face == "underside"
-    return _letters_at(feature.text, feature.height.mm, below, feature.turned_deg, placed.centre)
-
-
-@lru_cache(maxsize=128)  # a letter has a hundred corners, and each is drawn, cut and cast
-def _letters_at(text: str, height: float, below: bool, turned_deg: float, centre: Point) -> tuple[_LetterInPlace, ...]:
-    return tuple(_in_place(letter, below, turned_deg, centre) for letter in set_text(text, height))
-
-
-def _in_place(letter: Letter, below: bool, turned_deg: float, centre: Point) -> _LetterInPlace:
+def _in_place(letter: Letter, below: bool, turned_deg: float, centre: Point) -> LetterInPlace:
     parts = [letter.outline, *letter.holes]
     if below:
         parts = [part.mirrored() for part in parts]
     if turned_deg:
         parts = [part.turned(radians(turned_deg)) for part in parts]
     body, *holes = (part.moved(*centre) for part in parts)
-    return _LetterInPlace(body, tuple(holes))
+    return LetterInPlace(body, tuple(holes))
 
 
-def _groove_outlines(feature: Grooves, placed: Placed) -> Iterator[Outline]:
+def _groove_outlines(feature: Grooves, centre: Point) -> Iterator[Outline]:
     """Each groove in the plan."""
     lengthwise = feature.drains in ("left", "right")
     first = -(feature.count - 1) * feature.pitch.mm / 2
@@ -257,16 +262,16 @@ def _groove_outlines(feature: Grooves, placed: Placed) -> Iterator[Outline]:
     for number in range(feature.count):
         off = first + number * feature.pitch.mm
         moved = one.moved(*((0.0, off) if lengthwise else (off, 0.0)))
-        yield moved.turned(radians(feature.turned_deg)).moved(*placed.centre)
+        yield moved.turned(radians(feature.turned_deg)).moved(*centre)
 
 
 def _grooves(feature: Grooves, placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
     shallow = feature.depth.mm if feature.shallow_depth is None else feature.shallow_depth.mm
     deepest = max(shallow, feature.depth.mm)
     low, high = _from_face(feature.face, deepest, thickness, depth)
-    for outline in _groove_outlines(feature, placed):
-        slope = _slope(feature, placed, shallow, thickness)
-        over = feature.face == "top"
+    slope = _slope(feature, placed, shallow, thickness)
+    over = feature.face == "top"
+    for outline in placed.grooves:
         yield Prism(outline, low, high, floor=slope if over else None, ceiling=None if over else slope)
 
 

@@ -92,25 +92,36 @@ class Shape:
 
     def _body(self, outline: Outline, depth: float, *made: str) -> Solid:
         thickness = self.piece.thickness.mm
-        cuts = tuple(cut for placed in self.placed for cut in cuts_of(placed, thickness, depth))
-        adds = tuple(add for placed in self.placed for add in adds_of(placed, depth))
-        if outline is not self.outline:
-            cuts = tuple(cut for cut in cuts if _meet(cut.outline.box, outline.box))
-            adds = tuple(one for add in adds for one in self._on_part(add, outline))
+        if outline is self.outline:
+            cuts = tuple(cut for placed in self.placed for cut in cuts_of(placed, thickness, depth))
+            adds = tuple(add for placed in self.placed for add in adds_of(placed, depth))
+        else:
+            cuts = tuple(cut for cut in self.solid.cuts if _meet(cut.outline.box, outline.box))
+            adds = tuple(self._on_part(outline))
         shaped = [one for one in self.piece.edge_profiles if one.made in made]
         edges = _edge_cuts(outline, shaped, thickness) if shaped else ()
         floor, ceiling = self._slopes(depth)
         return Solid(outline, depth, cuts, adds, edges, floor, ceiling)
 
-    def _on_part(self, add: Prism, part: Outline) -> Iterator[Prism]:
-        """What of something that stands out is on a part of the piece: seams go through it too, letters apart."""
-        pieces = [add.outline]
-        if not add.holes:
-            for seam in self.piece.seams:
-                pieces = [one for piece in pieces for side in split(piece, self.seam_line(seam)) for one in side]
-        for piece in pieces:
-            if part.polygon.buffer(_BESIDE_MM).contains(piece.polygon.representative_point()):
-                yield replace(add, outline=piece)
+    def _on_part(self, part: Outline) -> Iterator[Prism]:
+        """What of all that stands out is on a part of the piece."""
+        reach = part.polygon.buffer(_BESIDE_MM)
+        prepare(reach)
+        for add in self._divided_adds:
+            if _meet(add.outline.box, part.box) and reach.contains(add.outline.polygon.representative_point()):
+                yield add
+
+    @cached_property
+    def _divided_adds(self) -> tuple[Prism, ...]:
+        """What stands out, divided where seams go through it; letters with holes are left whole."""
+        lines = [self.seam_line(seam) for seam in self.piece.seams]
+        found: list[Prism] = []
+        for add in self.solid.adds:
+            pieces = [add.outline]
+            for line in lines if not add.holes else ():
+                pieces = [one for piece in pieces for one in _divided(piece, line)]
+            found += [replace(add, outline=piece) for piece in pieces]
+        return tuple(found)
 
     def _slopes(self, depth: float) -> tuple[Fall | None, Fall | None]:
         """A back or a face that slopes; the thickness is what it has at the side opposite."""
@@ -233,6 +244,13 @@ def _cut(profile: EdgeProfile, thickness: float) -> tuple[EdgeCut, ...]:
         case _:
             size = min(profile.size.mm, thickness)
             return (EdgeCut("round", "top", size, size),)
+
+
+def _divided(piece: Outline, line: CutLine) -> list[Outline]:
+    """An outline cut by a line along one of the axes, where the line crosses it."""
+    left, front, right, back = piece.box
+    crossed = front < line.at.y < back if line.along.x else left < line.at.x < right
+    return [one for side in split(piece, line) for one in side] if crossed else [piece]
 
 
 def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:

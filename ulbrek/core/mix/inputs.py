@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.materials.admixtures import Base
 from ulbrek.core.materials.mixes import Feel
 
@@ -71,12 +72,12 @@ class MixInputs(_Described):
     ] = None
     least_bags_over: Annotated[int, Field(ge=0, le=20)] = 1
     bags_in_hand: Annotated[int | None, Field(ge=0, le=5000, description="None: not counted yet")] = None
-    in_hand: Annotated[tuple[InHand, ...], Field(max_length=40)] = ()
+    in_hand: Annotated[tuple[InHand, ...], Field(max_length=40), COUNTED] = ()
     one_colour: Annotated[bool, Field(description="the castings of the pour must match")] = False
     cement_share: Annotated[
         float | None, Field(gt=0.02, le=1, allow_inf_nan=False, description="of the dry mass; None: as the mix says")
     ] = None
-    doses: Annotated[tuple[Dose, ...], Field(max_length=12)] = ()
+    doses: Annotated[tuple[Dose, ...], Field(max_length=12), COUNTED] = ()
     water_per_bag_l: Annotated[
         float | None, Field(gt=0, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
     ] = None
@@ -95,7 +96,7 @@ class MixInputs(_Described):
             gt=1, le=600, allow_inf_nan=False, description="as tried on a cupful, on the day; None: by the mix [min]"
         ),
     ] = None
-    bought: Annotated[tuple[str, ...], Field(max_length=200, description="ticked off the shopping list")] = ()
+    bought: Annotated[tuple[str, ...], Field(max_length=200, description="ticked off the shopping list"), COUNTED] = ()
 
 
 class BatchMixed(_Described):

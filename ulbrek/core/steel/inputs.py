@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, between
 
@@ -42,7 +43,7 @@ class SteelInputs(BaseModel):
 
     school: School = "mesh and bars"
     by_piece: Annotated[
-        Mapping[Id, School], Field(max_length=60, description="pieces that are reinforced otherwise")
+        Mapping[Id, School], Field(max_length=60, description="pieces that are reinforced otherwise"), COUNTED
     ] = {}
     bar: Annotated[str | None, Field(max_length=40, description="None: the shop's first bar")] = None
     mesh: Annotated[str | None, Field(max_length=40, description="None: the shop's first mesh")] = None
@@ -55,7 +56,7 @@ class SteelInputs(BaseModel):
     ] = None
     spacing: Annotated[Spacing, Field(description="of the bars of a grid, and of the links of a cage")] = Length(mm=150)
     standard: Annotated[Standard, Field(description="whose bends, hooks and laps")] = "ACI 318"
-    by_hand: Annotated[tuple[BarByHand, ...], Field(max_length=120)] = ()
+    by_hand: Annotated[tuple[BarByHand, ...], Field(max_length=120), COUNTED] = ()
 
     def school_of(self, piece: str) -> School:
         """The school of one piece."""

@@ -8,7 +8,7 @@ from math import ceil, floor, hypot, sqrt
 
 import numpy as np
 from numpy.typing import NDArray
-from shapely import LineString, Polygon, STRtree, box, linestrings
+from shapely import LineString, Polygon, STRtree, box, linestrings, make_valid
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
@@ -81,7 +81,7 @@ class Ground:
 
     def allowed(self, gaps: Sequence[Gap]) -> BaseGeometry:
         """Where the middle of a bar may lie: clear of edges, openings and seams."""
-        kept = self._kept.polygon if self._kept else Polygon()
+        kept = make_valid(self._kept.polygon) if self._kept else Polygon()
         left, front, right, back = self.outline.box
         away = [box(gap.left, gap.front, gap.right, gap.back).buffer(self.edge_mm) for gap in gaps]
         away += [LineString([(x, front), (x, back)]).buffer(self.edge_mm) for x in self.seams.at_x]

@@ -117,7 +117,7 @@ def strip_of(what: Reinforced, one: PlacedBar) -> float:
     beside = (first < end) & (begin < last)
     low = max([low, *far[beside & (far <= at)].tolist()])
     high = min([high, *near[beside & (near >= at)].tolist()])
-    return high - low
+    return float(high - low)
 
 
 def narrow_strips(what: Reinforced) -> list[str]:

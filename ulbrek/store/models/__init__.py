@@ -4,6 +4,7 @@ from ulbrek.store.models.base import Base
 from ulbrek.store.models.forms import MOULD_EVENTS, CavityRow, FormRow, MouldEventRow, MouldRow
 from ulbrek.store.models.jobs import JobRevisionRow, JobRow
 from ulbrek.store.models.log import FACES, OBSERVATIONS, ObservationRow, PhotoRow
+from ulbrek.store.models.outlooks import OutlookRow
 from ulbrek.store.models.pours import ActDoneRow, BatchRow, BatchShareRow, CastingRow, CastingStateRow, PourRow
 from ulbrek.store.models.sensors import ReadingRow, SensorPlaceRow, SensorRow
 from ulbrek.store.models.shops import MemberRow, ShopRevisionRow, ShopRow
@@ -29,6 +30,7 @@ __all__ = [
     "MouldEventRow",
     "MouldRow",
     "ObservationRow",
+    "OutlookRow",
     "PhotoRow",
     "PourRow",
     "ReadingRow",

@@ -55,7 +55,10 @@ class PhotoRow(Base):
     """A picture of an observation, as it was encoded anew: no place, no device, nothing but the picture."""
 
     __tablename__ = "photo"
-    __table_args__ = (CheckConstraint("width > 0 AND height > 0", "a_size"),)
+    __table_args__ = (
+        CheckConstraint("width > 0 AND height > 0", "a_size"),
+        CheckConstraint("media_type = 'image/jpeg'", "a_jpeg"),
+    )
 
     id: Mapped[Id]
     observation_id: Mapped[UUID] = mapped_column(ForeignKey("observation.id"), index=True)

@@ -32,6 +32,22 @@ export interface FieldProblem {
   remedy: string;
 }
 
+/** A job that is kept and cannot be planned or read: what can still be done with it. */
+export interface Unplanned {
+  id: string;
+  revision: number;
+  name: string;
+  can_undo: boolean;
+  can_redo: boolean;
+}
+
+interface Problem {
+  detail?: string;
+  problems?: FieldProblem[];
+  theirs?: JobView;
+  unplanned?: Unplanned;
+}
+
 /** An answer that was refused, in the words of the API's problem details; status 0 is no answer at all. */
 export class Refused extends Error {
   constructor(
@@ -39,6 +55,7 @@ export class Refused extends Error {
     message: string,
     readonly problems: FieldProblem[] = [],
     readonly theirs: JobView | undefined = undefined,
+    readonly unplanned: Unplanned | undefined = undefined,
   ) {
     super(message);
   }
@@ -56,11 +73,12 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
     throw new Refused(0, "No connection to Ulbrek. Nothing was lost here; try again.");
   });
   if (answer.data !== undefined || answer.response.status === 204) return answer.data as T;
-  const problem = (answer.error ?? {}) as { detail?: string; problems?: FieldProblem[]; theirs?: JobView };
+  const problem: Problem = answer.error ?? {};
   throw new Refused(
     answer.response.status,
     problem.detail ?? `Ulbrek answered ${answer.response.status}.`,
     problem.problems,
     problem.theirs,
+    problem.unplanned,
   );
 }

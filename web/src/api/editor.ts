@@ -72,6 +72,8 @@ export function useEditor(id: string): Editor {
         if (error instanceof Refused && error.theirs) {
           queries.setQueryData(jobQuery(id).queryKey, error.theirs);
           setConflict({ mine, what, theirs: error.theirs });
+        } else if (error instanceof Refused && error.unplanned) {
+          void queries.resetQueries(jobQuery(id)); // it is kept; the page says what can be done with it
         } else if (error instanceof Refused && error.status === 422) {
           setGesture(null);
           throw error;

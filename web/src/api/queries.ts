@@ -13,16 +13,20 @@ import {
   take,
 } from "./client";
 
+/** What is worked out anew is looked for again after so long. */
+const RENEWED_MS = 1_500;
+
 export const jobsQuery = queryOptions({
   queryKey: ["jobs"],
   queryFn: (): Promise<JobCard[]> => take(client.GET("/api/jobs")),
+  refetchInterval: ({ state }) => (state.data?.some((card) => card.stale) ? RENEWED_MS : false),
 });
 
 export const agendaQuery = queryOptions({
   queryKey: ["agenda"],
   queryFn: (): Promise<Agenda> => take(client.GET("/api/agenda")),
   staleTime: 10_000,
-  refetchInterval: 60_000,
+  refetchInterval: ({ state }) => (state.data?.renewing ? RENEWED_MS : 60_000),
 });
 
 export const jobQuery = (id: string) =>

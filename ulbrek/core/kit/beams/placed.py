@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from math import ceil
 
 import numpy as np
 
@@ -10,6 +11,7 @@ from ulbrek.core.kit.beams.slab import Array, Bending, weights_along, worst_of
 
 _LIFTS_N = -1e-6
 _ONE_PLACE_MM = 0.01
+_MOST_SLICES = 500  # of a slab in its place: the work grows with their square
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +50,7 @@ def in_place(
     """
     if len(supports_mm) < 2:
         raise ValueError("A slab rests on two supports at least.")
+    slices = _fewer(slices, supports_mm)
     beam = _Beam(slices, thickness_mm, density_kg_m3)
     held = [beam.nearest(place) for place in sorted(supports_mm)]
     pushes = beam.pushes(held, point_n)
@@ -62,6 +65,16 @@ def in_place(
     found = replace(found, places=found.places_of(slices))
     most = np.nanmax(pushes, axis=0)
     return InPlace(found, slices[row - 1].at_mm if row else found.at_mm, tuple(most.tolist()), tips)
+
+
+def _fewer(slices: Sequence[Slice], supports_mm: Sequence[float]) -> Sequence[Slice]:
+    """The slices that matter most, where there are very many: at supports, the narrowest, and some evenly spaced."""
+    if len(slices) <= _MOST_SLICES:
+        return slices
+    held = {min(range(len(slices)), key=lambda one: abs(slices[one].at_mm - place)) for place in supports_mm}
+    narrow = sorted(range(len(slices)), key=lambda one: slices[one].width_mm)[: _MOST_SLICES // 2]
+    evenly = range(0, len(slices), ceil(2 * len(slices) / _MOST_SLICES))
+    return [slices[one] for one in sorted({0, len(slices) - 1, *held, *narrow, *evenly})]
 
 
 class _Beam:
@@ -146,9 +159,10 @@ class _Beam:
 
     def _without_lifting(self, held: Sequence[int], kept: tuple[int, ...], forces: Array) -> Array:
         """The supports that push when those that would pull are left out one by one; nan where no two are left."""
+        carried = self._carried(kept, forces)
         while len(kept) > 2:
-            carried = self._carried(kept, forces)
-            kept = tuple(node for node, one in zip(kept, carried, strict=True) if one > carried.min())
+            least = carried.min()
+            kept = tuple(node for node, one in zip(kept, carried, strict=True) if one > least)
             carried = self._carried(kept, forces)
             if carried.min() >= _LIFTS_N:
                 by_node = dict(zip(kept, carried.tolist(), strict=True))

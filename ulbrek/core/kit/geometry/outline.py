@@ -84,7 +84,10 @@ class Outline:
     @cached_property
     def polygon(self) -> Polygon:
         """A polygon of exactly its area; its arcs are chopped into 64 chords a turn."""
-        return polygons(np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)]))
+        points = np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
+        found = polygons(points)
+        assert isinstance(found, Polygon)  # noqa: S101 - of one ring comes one
+        return found
 
     def moved(self, dx: float, dy: float) -> "Outline":
         """The same outline moved by dx, dy [mm]."""

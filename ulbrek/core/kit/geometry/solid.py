@@ -17,8 +17,8 @@ from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 
 _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
-_MOST_CORNERS = 120_000  # of all sections of one solid together, before they are spaced evenly
-_LEAST_SECTIONS = 8
+_MOST_CORNERS = 60_000  # of all sections of one solid together, before they are spaced evenly
+_LEAST_SECTIONS = 3
 
 Cut = Prism
 

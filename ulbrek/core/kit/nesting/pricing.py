@@ -7,14 +7,16 @@ many steps, a table over a raster of lengths gives a way that is nearly as good 
 Source: Gilmore and Gomory's column generation; Farley's bound; any handbook of operations research
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import ceil, floor
 from typing import Any, NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 Pattern = tuple[int, ...]
+_Row = NDArray[np.int64]
 
 _TRIFLE = 1e-9
 _MOST_SIZES = 150  # different lengths beyond which nothing is priced
@@ -102,36 +104,39 @@ class _Master:
         """
         whole = [floor(times + 1e-6) for times in self.used]
         part = sorted(range(len(whole)), key=lambda one: (whole[one] - self.used[one], one))
+        ways = np.array(self.patterns)
         tried = []
         for more in range(min(_ROUNDED_UP, len(part)) + 1):
-            ways = [*range(len(whole)), *part[:more]]
-            often = [*whole, *[1] * more]
-            tried.append(
-                self._cut([self.patterns[way] for way, times in zip(ways, often, strict=True) for _ in range(times)])
-            )
-        return min(tried, key=len)
+            often = [(way, times) for way, times in enumerate(whole) if times] + [(way, 1) for way in part[:more]]
+            tried.append(self._cut([(ways[way], times) for way, times in often]))
+        return _repeated(min(tried, key=lambda cut: sum(times for _, times in cut)))
 
-    def _cut(self, ways: Sequence[Pattern]) -> list[Pattern]:
-        """These ways as far as something is wanted of them, and the rest longest first."""
-        left = list(self.wanted.counts)
-        kept = []
-        for pattern in ways:
-            own = tuple(min(times, have) for times, have in zip(pattern, left, strict=True))
-            if any(own):
-                left = [have - times for have, times in zip(left, own, strict=True)]
-                kept.append(own)
-        return [*kept, *self._longest_first(left)]
+    def _cut(self, ways: Iterable[tuple[_Row, int]]) -> list[tuple[_Row, int]]:
+        """These ways, each so often, as far as something is wanted of them, and the rest longest first."""
+        left = np.array(self.wanted.counts)
+        kept: list[tuple[_Row, int]] = []
+        for way, often in ways:
+            whole = min(often, _times(way, left))
+            if whole:
+                left -= whole * way
+                kept.append((way, whole))
+            own = np.minimum(way, left)
+            if whole < often and own.any():
+                left -= own
+                kept.append((own, 1))
+        while left.any():
+            own = self._longest_first(left)
+            whole = _times(own, left)
+            left -= whole * own
+            kept.append((own, whole))
+        return kept
 
-    def _longest_first(self, left: list[int]) -> list[Pattern]:
-        found = []
-        while any(left):
-            room, own = self.wanted.room + _TRIFLE, [0] * len(left)
-            for index, size in enumerate(self.wanted.sizes):
-                own[index] = min(left[index], int(room / size))
-                room -= own[index] * size
-            left = [have - times for have, times in zip(left, own, strict=True)]
-            found.append(tuple(own))
-        return found
+    def _longest_first(self, left: _Row) -> _Row:
+        room, own = self.wanted.room + _TRIFLE, np.zeros_like(left)
+        for index in np.flatnonzero(left).tolist():
+            own[index] = min(int(left[index]), int(room / self.wanted.sizes[index]))
+            room -= own[index] * self.wanted.sizes[index]
+        return own
 
     def whole(self) -> list[Pattern] | None:
         """The programme in whole numbers, over the ways that were priced in; None where its search ends without one."""
@@ -149,6 +154,16 @@ class _Master:
             return None
         times = [round(value) for value in model.getSolution().col_value]
         return [pattern for pattern, often in zip(self.patterns, times, strict=True) for _ in range(often)]
+
+
+def _times(way: _Row, left: _Row) -> int:
+    """How often a way to cut is wanted whole."""
+    there = way > 0
+    return int((left[there] // way[there]).min()) if there.any() else 0
+
+
+def _repeated(ways: Iterable[tuple[_Row, int]]) -> list[Pattern]:
+    return [tuple(way.tolist()) for way, times in ways for _ in range(times)]
 
 
 def _model(counts: Sequence[int]) -> Any:  # noqa: ANN401 - the library has no types
@@ -258,7 +273,7 @@ class _Walk:
 
 def _table(
     sizes: Sequence[int], counts: Sequence[int], prices: Sequence[float]
-) -> tuple[float, list[tuple[int, int, np.ndarray[Any, Any]]]]:
+) -> tuple[float, list[tuple[int, int, NDArray[np.bool_]]]]:
     """A knapsack over the raster: what a whole length is worth, and by lot of equal lengths where it was taken."""
     best = np.zeros(_RASTER + 1)
     kept = []

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Bore, Depth, Offset, Radius, Side, Small
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor, Described, EdgeName, Face, Id, Name, SideName
@@ -182,7 +183,7 @@ class Cutout(_Placed):
     """An opening or recess of any outline, read from a file; its place is that of the box round it."""
 
     kind: Literal["cutout"] = "cutout"
-    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000)]
+    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
     depth: Annotated[Small | None, Field(description="None: right through")] = None
     face: Face = "top"
 

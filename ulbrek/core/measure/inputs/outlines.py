@@ -4,6 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Discriminator, Field, Tag, field_validator, model_validator
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Radius, Side
 from ulbrek.core.measure.inputs.common import Described
@@ -119,7 +120,7 @@ class FreeOutline(Described):
     """An outline by its corners, in order."""
 
     kind: Literal["free"] = "free"
-    corners: Annotated[tuple[FreeCorner, ...], Field(min_length=2, max_length=80)]
+    corners: Annotated[tuple[FreeCorner, ...], Field(min_length=2, max_length=80), COUNTED]
 
     @field_validator("corners")
     @classmethod
@@ -145,7 +146,7 @@ class ImportedOutline(Described):
 
     kind: Literal["imported"] = "imported"
     source: Annotated[str, Field(max_length=80, description="the file it came from")] = ""
-    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000)]
+    vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
 
 
 AnyOutline = (

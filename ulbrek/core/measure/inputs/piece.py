@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, field_validator
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Depth, Offset, Side, Small
 from ulbrek.core.measure.inputs.common import Described, EdgeName, Face, Id, Name, SideName
@@ -67,11 +68,11 @@ class Piece(Described):
     cast: Literal["face down", "face up"] = "face down"
     grind: Annotated[Small, Field(description="what grinding takes off the face")] = Length(mm=0)
     taper: Taper | None = None
-    edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80)] = ("front", "right", "left")
-    edge_profiles: Annotated[tuple[EdgeProfile, ...], Field(max_length=80)] = ()
-    edge_fits: Annotated[tuple[EdgeFit, ...], Field(max_length=80)] = ()
-    features: Annotated[tuple[Feature, ...], Field(max_length=60)] = ()
-    seams: Annotated[tuple[Seam, ...], Field(max_length=12)] = ()
+    edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80), COUNTED] = ("front", "right", "left")
+    edge_profiles: Annotated[tuple[EdgeProfile, ...], Field(max_length=80), COUNTED] = ()
+    edge_fits: Annotated[tuple[EdgeFit, ...], Field(max_length=80), COUNTED] = ()
+    features: Annotated[tuple[Feature, ...], Field(max_length=60), COUNTED] = ()
+    seams: Annotated[tuple[Seam, ...], Field(max_length=12), COUNTED] = ()
     run: Run | None = None
     matches: Annotated[Name | None, Field(description="the set whose pieces must look alike")] = None
 

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { DropdownMenu } from "radix-ui";
-import type { JobCard, Severity, Station } from "@/api/client";
+import type { Headline, JobCard, Severity, Station } from "@/api/client";
 import { archiveJob } from "@/api/queries";
 import { SeverityMark, severityWord } from "@/parts/SeverityMark";
 import { usePreferences } from "@/units/preferences";
@@ -19,10 +19,42 @@ const NAMES: Record<Station, string> = {
   move: "Move",
 };
 
-/** One job of the floor, with the station to look at first. */
+/** One job of the floor; what it tells is missing while it is worked out, and where it cannot be. */
 export function JobLine({ card }: { card: JobCard }) {
+  return card.headline ? <Planned card={card} headline={card.headline} /> : <Unplanned card={card} />;
+}
+
+/** A job that tells nothing but its name: it is being worked out for the first time, or it cannot be. */
+function Unplanned({ card }: { card: JobCard }) {
+  return (
+    <li className="relative flex items-center gap-4 border-b border-line py-3 hover:bg-paper">
+      <div className="min-w-0 flex-1">
+        <h2 className="text-lg font-bold">
+          <Link
+            to="/jobs/$jobId/$station"
+            params={{ jobId: card.id, station: "measure" }}
+            className="after:absolute after:inset-0 [overflow-wrap:anywhere]"
+          >
+            {card.name}
+          </Link>
+        </h2>
+        {card.problem ? (
+          <p className="flex items-center gap-2">
+            <SeverityMark severity="stop" />
+            {card.problem} Open it to undo the last change, or take it off the floor.
+          </p>
+        ) : (
+          <p className="text-soft">Being worked out.</p>
+        )}
+      </div>
+      <JobMenu card={card} />
+    </li>
+  );
+}
+
+/** A job with its figures, and the station to look at first. */
+function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
   const { units } = usePreferences();
-  const { headline } = card;
   const [piece] = headline.pieces;
   const worst = worstOf(headline.worst);
   const station = worst?.station ?? "measure";
@@ -44,6 +76,7 @@ export function JobLine({ card }: { card: JobCard }) {
         <p className="flex items-center gap-2">
           <SeverityMark severity={worst?.severity} />
           {worst ? `${severityWord(worst.severity)} at ${NAMES[worst.station]}` : "ready as far as planned"}
+          {card.stale && <span className="text-soft">(being worked out anew)</span>}
         </p>
       </div>
       <dl className="col-span-2 col-start-2 row-start-2 mt-1 grid grid-cols-1 gap-x-5 sm:col-span-1 sm:col-start-3 sm:row-start-1 sm:mt-0 sm:grid-cols-3">
@@ -90,7 +123,7 @@ function JobMenu({ card }: { card: JobCard }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className="relative z-10 col-start-3 row-start-1 grid size-11 place-items-center text-2xl sm:col-start-4"
-        aria-label={`More for ${card.headline.name}`}
+        aria-label={`More for ${card.name}`}
       >
         ⋯
       </DropdownMenu.Trigger>
@@ -117,7 +150,7 @@ function JobMenu({ card }: { card: JobCard }) {
   );
 }
 
-function worstOf(worst: JobCard["headline"]["worst"]): { station: Station; severity: Severity } | null {
+function worstOf(worst: Headline["worst"]): { station: Station; severity: Severity } | null {
   const found = Object.entries(worst) as [Station, Severity][];
   found.sort(([, a], [, b]) => ORDER.indexOf(a) - ORDER.indexOf(b));
   const [first] = found;

@@ -1,4 +1,4 @@
-import type { JobCard } from "@/api/client";
+import type { Headline } from "@/api/client";
 import { Hatches } from "@/drawing/Hatches";
 import { pathData } from "@/drawing/path";
 import type { View } from "@/drawing/view";
@@ -6,7 +6,7 @@ import type { View } from "@/drawing/view";
 const [WIDTH, HEIGHT] = [116, 76];
 
 /** A piece in plan, as it stands. */
-export function Thumbnail({ piece }: { piece: JobCard["headline"]["pieces"][number] }) {
+export function Thumbnail({ piece }: { piece: Headline["pieces"][number] }) {
   const scale = Math.min((WIDTH - 6) / piece.length_mm, (HEIGHT - 6) / piece.width_mm);
   const [w, h] = [piece.length_mm * scale, piece.width_mm * scale];
   const view: View = {

@@ -183,7 +183,9 @@ function NewMould({ onClose }: { onClose: () => void }) {
   const [refused, setRefused] = useState<string | null>(null);
   const [id] = useState(() => crypto.randomUUID());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
-  const pieces = [...new Map(jobs.flatMap((card) => card.headline.pieces).map((piece) => [piece.id, piece.name]))];
+  const pieces = [
+    ...new Map(jobs.flatMap((card) => card.headline?.pieces ?? []).map((piece) => [piece.id, piece.name])),
+  ];
 
   async function keep(event: FormEvent) {
     event.preventDefault();

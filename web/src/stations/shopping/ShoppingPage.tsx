@@ -63,7 +63,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
                   checked={ids.includes(job.id)}
                   onChange={(event) => choose(job.id, event.target.checked)}
                 />
-                {job.headline.name}
+                {job.name}
               </label>
             </li>
           ))}

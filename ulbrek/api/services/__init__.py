@@ -1,0 +1,1 @@
+"""What needs several repositories, or is shared by handlers."""

@@ -1,0 +1,213 @@
+"""Plans of jobs and pours: made once, by whom they cost least, kept as long as there is room, and told to the floor."""
+
+import hashlib
+from collections.abc import Callable, Sequence
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from threading import Lock
+from typing import ParamSpec, TypeVar
+from uuid import UUID
+
+import structlog
+from cachetools import LRUCache
+
+from ulbrek.api import tasks
+from ulbrek.api.apart import Apart, BusyError, TooLongError
+from ulbrek.core.job import Job
+from ulbrek.core.outlook import Outlook, outlook
+from ulbrek.core.plan import RULE_VERSION, Plan, plan
+from ulbrek.core.record import EMPTY, Record
+from ulbrek.core.shop import Shop
+from ulbrek.store.database import Database
+from ulbrek.store.jobs import JobHead, StoredJob
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.shops import StoredShop
+
+LONG_MS = 250.0  # a job that costs more is planned apart
+ROOM_BYTES = 96_000_000  # for plans that are remembered
+_BYTES_PER_MS = 12_000  # of a plan in memory, for each ms that it is said to cost
+_LEAST_BYTES = 300_000
+
+P = ParamSpec("P")
+Result = TypeVar("Result")
+
+log = structlog.get_logger("ulbrek")
+
+
+class NotPlannedError(Exception):
+    """A job that cannot be planned, and why, in words."""
+
+    def __init__(self, problem: str, remedy: str) -> None:
+        """Keeps both."""
+        super().__init__(f"{problem} {remedy}")
+        self.problem, self.remedy = problem, remedy
+
+
+class UnplannedError(Exception):
+    """A job that is kept and cannot be planned or read: it can be undone, or archived."""
+
+    def __init__(self, head: JobHead, problem: str, remedy: str) -> None:
+        """Keeps what is known of it, and why."""
+        super().__init__(f"{problem} {remedy}")
+        self.head, self.problem, self.remedy = head, problem, remedy
+
+
+@dataclass(frozen=True, slots=True)
+class _Remembered:
+    plan: Plan
+    size: int
+
+
+class Plans:
+    """The plans of one application.
+
+    Everything that is planned comes through here: small jobs are planned at once, large ones apart.
+    """
+
+    def __init__(self, database: Database, apart: Apart) -> None:
+        """Plans whose outlooks are kept in this database; large ones are made apart."""
+        self._database = database
+        self._apart = apart
+        self._remembered: LRUCache[tuple[object, ...], _Remembered] = LRUCache(ROOM_BYTES, lambda one: one.size)
+        self._lock = Lock()
+        self._background = ThreadPoolExecutor(1, "outlooks")
+
+    def close(self) -> None:
+        """Leaves what is still to be worked out for another time."""
+        self._background.shutdown(cancel_futures=True)
+
+    def near_or_apart(
+        self, jobs: Sequence[Job], work: Callable[P, Result], *args: P.args, **kwargs: P.kwargs
+    ) -> Result:
+        """What some work on jobs gives: done at once where they are small, apart where they are large.
+
+        Raises:
+            BusyError: when they are large, and too much is being worked out already
+            TooLongError: when it takes too long
+        """
+        if sum(job.effort_ms for job in jobs) <= LONG_MS:
+            return work(*args, **kwargs)
+        return self._apart.run(work, *args, **kwargs)
+
+    def make(self, job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
+        """The plan of a job; nothing is remembered.
+
+        Raises:
+            NotPlannedError: when it cannot be planned
+            BusyError: when it is large, and too much is being worked out already
+        """
+        try:
+            if job.effort_ms <= LONG_MS:
+                return plan(job, shop, record)
+            return self._apart.run(tasks.plan_job, job, shop, record)
+        except BusyError:
+            raise
+        except TooLongError as error:
+            raise NotPlannedError(
+                "Planning this job takes more time or memory than there is for it.",
+                "Undo the last change, or divide it.",
+            ) from error
+        except Exception as error:
+            log.error("plan", exc_info=error)
+            raise NotPlannedError(
+                "This job cannot be planned: something in it leads nowhere.",
+                "Undo the last change. The log has the rest.",
+            ) from error
+
+    def of_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
+        """The plan of a kept revision. Neither it nor a record ever changes, so a plan is worked out once."""
+        key = (stored.id, stored.revision, shop.id, shop.revision, record)
+        return self._once(key, stored.job, shop, record)
+
+    def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
+        """The plan of what a pour fills, with what has happened to it."""
+        return self._once((pour.id, shop.id, shop.revision, pour.record), pour.job, shop, pour.record)
+
+    def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
+        """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.
+
+        Raises:
+            NotPlannedError: when it cannot be planned
+        """
+        key = job_key(stored.revision, shop, record)
+        return self._told(stored.id, shop.id, key, stored.job, lambda: self.of_job(stored, shop, record))
+
+    def tell_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
+        """The plan of a pour that something was just written down of; its outlook is told to the floor."""
+        key = pour_key(shop, pour.record)
+        return self._told(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
+
+    def renew(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
+        """Works an outlook out anew, in the background and by one of those who ask at once.
+
+        Args:
+            of: the job or the pour
+            shop_id: the shop that it is of
+            key: what its outlook is to be worked out from
+            work: gives the job and its plan
+        """
+        self._background.submit(self._renewed, of, shop_id, key, work)
+
+    def _renewed(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
+        try:
+            with self._database.work() as records:
+                if not records.outlooks(shop_id).claim(of, key):
+                    return
+            told, problem = self._tried(work)
+            with self._database.work() as records:
+                records.outlooks(shop_id).keep(of, key, told, problem)
+        except BusyError:
+            return  # the claim runs out, and somebody asks again
+        except Exception as error:
+            log.error("outlook", exc_info=error)
+
+    def _tried(self, work: Callable[[], tuple[Job, Plan]]) -> tuple[Outlook | None, str | None]:
+        try:
+            job, planned = work()
+            return outlook(job, planned), None
+        except BusyError:
+            raise
+        except NotPlannedError as error:
+            return None, error.problem
+        except Exception as error:
+            log.warning("unreadable", error=type(error).__name__)
+            return None, "It cannot be read: its record does not hold together."
+
+    def _told(self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]) -> Plan:
+        try:
+            planned = make()
+        except NotPlannedError as error:
+            with self._database.work() as records:
+                records.outlooks(shop_id).keep(of, key, None, error.problem)
+            raise
+        with self._database.work() as records:
+            records.outlooks(shop_id).keep(of, key, outlook(job, planned))
+        return planned
+
+    def _once(self, key: tuple[object, ...], job: Job, shop: StoredShop, record: Record) -> Plan:
+        with self._lock:
+            known = self._remembered.get(key)
+        if known is not None:
+            return known.plan
+        planned = self.make(job, shop.shop, record)
+        size = max(_LEAST_BYTES, int(job.effort_ms * _BYTES_PER_MS))
+        if size <= ROOM_BYTES:
+            with self._lock:
+                self._remembered[key] = _Remembered(planned, size)
+        return planned
+
+
+def job_key(revision: int, shop: StoredShop, record: Record) -> str:
+    """What the outlook of a job is worked out from."""
+    return f"job {revision} shop {shop.revision} rules {RULE_VERSION} record {_digest(record)}"
+
+
+def pour_key(shop: StoredShop, record: Record) -> str:
+    """What the outlook of a pour is worked out from."""
+    return f"shop {shop.revision} rules {RULE_VERSION} record {_digest(record)}"
+
+
+def _digest(record: Record) -> str:
+    if record == EMPTY:
+        return "none"
+    return hashlib.sha256(record.model_dump_json().encode()).hexdigest()[:32]

@@ -1,0 +1,157 @@
+"""The work that is done apart: whole pieces of it, each a function that a process can find."""
+
+from collections.abc import Iterable, Mapping
+from functools import lru_cache
+from pathlib import Path
+from typing import Literal
+
+from manifold3d import Manifold
+
+from ulbrek.api.cut_search import CutTask, look
+from ulbrek.core.base.finding import Change
+from ulbrek.core.base.units import Units
+from ulbrek.core.job import Job
+from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
+from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan import Plan, plan, to_cut
+from ulbrek.core.record import Record
+from ulbrek.core.shop import Shop
+from ulbrek.core.shopping import ShoppingList, shopping
+from ulbrek.core.solve import Goal, solve
+from ulbrek.core.takes import Take, takes_of_pour
+from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
+from ulbrek.files.drawing_in import Drawing, Unit, read_drawing
+from ulbrek.files.drawing_out import write_dxf, write_svg
+from ulbrek.files.form_solid import write_glb
+from ulbrek.files.pack import Paper, job_pack
+from ulbrek.files.pack.labels import label_pages
+from ulbrek.files.pack.templates import template_pages
+from ulbrek.files.photo import CleanPhoto, clean_photo
+from ulbrek.files.shopping_file import shopping_page
+from ulbrek.files.solid_file import write_3mf, write_stl
+from ulbrek.files.steel_list import write_steel_csv, write_steel_dxf
+from ulbrek.simulated_prices import SimulatedPrices
+
+BoardFormat = Literal["dxf", "csv", "xlsx"]
+SteelFormat = Literal["dxf", "csv"]
+PieceFormat = Literal["stl", "3mf", "dxf", "svg"]
+Ring = list[float]
+
+
+def plan_job(job: Job, shop: Shop, record: Record) -> Plan:
+    """The plan of a job."""
+    return plan(job, shop, record)
+
+
+def panels_to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:
+    """What is cut from one kind of sheet."""
+    return to_cut(job, shop, sheet)
+
+
+def search_cuts(task: CutTask, told: Path) -> None:
+    """Better and better cut plans, told line by line."""
+    look(task, told)
+
+
+def pack(job: Job, shop: Shop, record: Record, units: Units, paper: Paper) -> bytes:
+    """A job's pack as a PDF."""
+    return job_pack(job, plan(job, shop, record), shop_name=shop.name, units=units, paper=paper)
+
+
+def templates(job: Job, shop: Shop, units: Units, paper: Paper) -> bytes:
+    """Full-size templates as a PDF."""
+    return template_pages(job, plan(job, shop), units=units, paper=paper)
+
+
+def labels(job: Job, shop: Shop, address: str, units: Units, paper: Paper) -> bytes:
+    """A label for each board, as a PDF."""
+    return label_pages(job, plan(job, shop), address=address, units=units, paper=paper)
+
+
+def steel(job: Job, shop: Shop, form: SteelFormat) -> str | bytes:
+    """The steel of a job as a drawing or a list."""
+    planned = plan(job, shop)
+    return write_steel_dxf(planned) if form == "dxf" else write_steel_csv(planned)
+
+
+def boards(job: Job, shop: Shop, form: BoardFormat) -> str | bytes:
+    """The boards of a job as a drawing, a list or a workbook."""
+    planned = plan(job, shop)
+    match form:
+        case "dxf":
+            return write_boards_dxf(planned)
+        case "csv":
+            return write_boards_csv(planned)
+        case "xlsx":
+            return write_boards_xlsx(planned)
+
+
+def form_solid(job: Job, shop: Shop, piece_id: str) -> tuple[str, bytes] | None:
+    """The name of a piece and its form in the round; None where the job has no such piece."""
+    planned = next((one for one in plan(job, shop).pieces if one.id == piece_id), None)
+    return None if planned is None else (planned.name, write_glb(planned.form))
+
+
+def solid(piece: Piece) -> bytes:
+    """A finished piece as binary STL."""
+    return write_stl(shape_of(piece).finished)
+
+
+@lru_cache(maxsize=8)
+def _mesh(piece: Piece) -> Manifold:
+    """The mesh of a piece; one that is cut through is cut through again a moment later."""
+    return mesh_of(shape_of(piece).solid)
+
+
+def section(piece: Piece, along: Literal["x", "y"], at_mm: float) -> tuple[list[Ring], float, float]:
+    """The rings of a piece cut through upright, and between what heights it is."""
+    shape = shape_of(piece)
+    rings = upright_section(_mesh(piece), along, at_mm)
+    flat = [[round(value, 3) for point in ring for value in point] for ring in rings]
+    return flat, shape.solid.heights[0], shape.solid.heights[-1]
+
+
+def piece_file(piece: Piece, form: PieceFormat) -> str | bytes:
+    """A piece as a file."""
+    shape = shape_of(piece)
+    match form:
+        case "stl":
+            return write_stl(shape.finished)
+        case "3mf":
+            return write_3mf(shape.finished, piece.name)
+        case "dxf":
+            return write_dxf(shape)
+        case "svg":
+            return write_svg(shape)
+
+
+def drawing(content: bytes, name: str, unit: Unit | None) -> Drawing:
+    """The closed lines of a drawing."""
+    return read_drawing(content, name, unit)
+
+
+def photo(content: bytes) -> CleanPhoto:
+    """A photo made fit to be kept."""
+    return clean_photo(content)
+
+
+def solved(job: Job, shop: Shop, goal: Goal) -> Change:
+    """The change that reaches a goal."""
+    return solve(job, shop, goal)
+
+
+def shopping_of(jobs: list[Job], shop: Shop, stock: Mapping[str, float]) -> ShoppingList:
+    """The shopping list of some jobs."""
+    return shopping(jobs, shop, stock, SimulatedPrices())
+
+
+def taken(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:
+    """What a pour takes from stock."""
+    return takes_of_pour(job, shop, formed)
+
+
+def shopping_paper(found: ShoppingList, title: str, shop_name: str, paper: Paper) -> bytes:
+    """A shopping list as a PDF."""
+    return shopping_page(found, title=title, shop_name=shop_name, paper=paper)

@@ -1,0 +1,82 @@
+"""Outlooks of jobs and pours, kept so that opening the floor plans nothing."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from uuid import UUID
+
+from pydantic import TypeAdapter, ValidationError
+from sqlalchemy import or_, select
+from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Session
+
+from ulbrek.core.outlook import Outlook
+from ulbrek.store.models import OutlookRow
+
+_OUTLOOK: TypeAdapter[Outlook] = TypeAdapter(Outlook)
+_CLAIMED = timedelta(seconds=60)
+
+
+@dataclass(frozen=True, slots=True)
+class KeptOutlook:
+    """An outlook, or why there is none, and what it was worked out from.
+
+    ``told`` and ``problem`` are both None while it is being worked out for the first time.
+    """
+
+    key: str
+    told: Outlook | None
+    problem: str | None
+
+
+class OutlookRepository:
+    """The outlooks of one shop's jobs and pours."""
+
+    def __init__(self, session: Session, shop_id: UUID) -> None:
+        """Reads and writes in this session."""
+        self._session = session
+        self._shop_id = shop_id
+
+    def of(self, ids: Iterable[UUID]) -> dict[UUID, KeptOutlook]:
+        """Those of some jobs and pours; one that an older program kept in another shape is left out."""
+        rows = self._session.execute(
+            select(OutlookRow.of, OutlookRow.key, OutlookRow.told, OutlookRow.problem).where(
+                OutlookRow.of.in_(list(ids)), OutlookRow.shop_id == self._shop_id
+            )
+        )
+        found: dict[UUID, KeptOutlook] = {}
+        for of, key, told, problem in rows:
+            try:
+                found[of] = KeptOutlook(key, None if told is None else _OUTLOOK.validate_python(told), problem)
+            except ValidationError:
+                continue
+        return found
+
+    def keep(self, of: UUID, key: str, told: Outlook | None, problem: str | None = None) -> None:
+        """Keeps what was worked out, or why it could not be.
+
+        Args:
+            of: the job or the pour
+            key: what it was worked out from
+            told: the outlook
+            problem: why there is none
+        """
+        values = {
+            "key": key, "told": None if told is None else _OUTLOOK.dump_python(told, mode="json"), "problem": problem,
+            "claimed_until": None,
+        }  # fmt: skip
+        row = insert(OutlookRow).values(of=of, shop_id=self._shop_id, **values)
+        self._session.execute(row.on_conflict_do_update(index_elements=[OutlookRow.of], set_=values))
+
+    def claim(self, of: UUID, key: str) -> bool:
+        """Whether it falls to the caller to work an outlook out anew; of several that ask at once it does to one."""
+        now = datetime.now(UTC)
+        row = insert(OutlookRow).values(of=of, shop_id=self._shop_id, key="", claimed_until=now + _CLAIMED)
+        claimed = self._session.execute(
+            row.on_conflict_do_update(
+                index_elements=[OutlookRow.of],
+                set_={"claimed_until": now + _CLAIMED},
+                where=(OutlookRow.key != key) & or_(OutlookRow.claimed_until.is_(None), OutlookRow.claimed_until < now),
+            ).returning(OutlookRow.of)
+        )
+        return claimed.first() is not None
