@@ -117,7 +117,7 @@ def test_the_agenda_has_what_is_due_first_and_folds_what_is_over() -> None:
         Scheduled("b", "Second", ahead_of(plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP))),
         Scheduled("c", "Unset", ahead_of(plan(top(), SHOP))),
     ]
-    strip = plans[0].plan.cure.acts[3].at
+    strip = plans[0].ahead.acts[3].at
     assert strip is not None
     told = schedule(plans, strip + timedelta(hours=1), "UTC").acts
     assert [(act.job, act.id) for act in told if act.when == "due"] == [("a", "pour"), ("a", "strip")]

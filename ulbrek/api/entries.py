@@ -7,6 +7,7 @@ from uuid import UUID
 from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, model_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import LINES, ONE_LINE
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.casting import State
@@ -24,12 +25,6 @@ from ulbrek.store.sensors import SensorKind
 from ulbrek.store.stock import ItemKind, MoveKind, NewLot
 
 
-def _storable(text: str) -> str:
-    if "\x00" in text:
-        raise ValueError("It holds a character that is no text. Type it again.")
-    return text
-
-
 def _in_our_time(moment: datetime) -> datetime:
     try:
         utc = moment.astimezone(UTC)
@@ -40,8 +35,8 @@ def _in_our_time(moment: datetime) -> datetime:
     return utc
 
 
-Text = Annotated[str, Field(max_length=4000), AfterValidator(_storable)]
-Name = Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_storable)]
+Text = Annotated[str, Field(max_length=4000), LINES]
+Name = Annotated[str, Field(min_length=1, max_length=80), ONE_LINE]
 Moment = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
 Number = Annotated[float, Field(allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
@@ -288,7 +283,7 @@ class EnoughRequest(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    piece: Annotated[str, Field(min_length=1, max_length=40)]
+    piece: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     gaps: Annotated[tuple[Gap, ...], Field(min_length=1, max_length=9), COUNTED]
     used_bags: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False, description="mixed so far")] = 0.0
 

@@ -2,7 +2,9 @@
 
 from urllib.parse import urlsplit
 
+import structlog
 from starlette.datastructures import Headers, MutableHeaders
+from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from ulbrek.api.problems import problem_response
@@ -11,6 +13,7 @@ LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
 LARGEST_BODY_BYTES = 5_000_000
 LARGEST_PHOTO_BYTES = 15_000_000
+LARGEST_DRAWING_BYTES = 2_500_000
 # Everything comes from here; no inline script anywhere. The primitives set styles on their elements
 # from script, and lock scrolling with a style element, which is why styles may be inline.
 CONTENT_SECURITY_POLICY = (
@@ -42,28 +45,59 @@ class Guard:
             await self.app(scope, receive, send)
             return
 
+        begun = False
+        largest, read = _largest(scope["path"]), 0
+
         async def guarded(message: Message) -> None:
+            nonlocal begun
             if message["type"] == "http.response.start":
-                MutableHeaders(scope=message).update(HEADERS)
+                begun = True
+                headers = MutableHeaders(scope=message)
+                for name, value in HEADERS.items():
+                    headers.setdefault(name, value)
             await send(message)
 
-        refused = self._refusal(scope["method"], scope["path"], Headers(scope=scope))
-        if refused is None:
-            await self.app(scope, receive, guarded)
-        else:
-            await problem_response(*refused)(scope, receive, guarded)
+        async def counted() -> Message:
+            """What comes in, counted as it is read: a body need not say how large it is."""
+            nonlocal read
+            message = await receive()
+            read += len(message.get("body", b""))
+            if read > largest:
+                raise HTTPException(413, f"Send at most {largest // 1_000_000} MB.")
+            return message
 
-    def _refusal(self, method: str, path: str, headers: Headers) -> tuple[int, str, str] | None:
+        refused = self._refusal(scope["method"], Headers(scope=scope), largest)
+        if refused is not None:
+            await problem_response(*refused)(scope, receive, guarded)
+            return
+        try:
+            await self.app(scope, counted, guarded)
+        except Exception as error:
+            structlog.get_logger("ulbrek").error("unexpected", exc_info=error)
+            if begun:
+                raise
+            await problem_response(500, "Something broke", "Nothing was changed. The log has the rest.")(
+                scope, receive, guarded
+            )
+
+    def _refusal(self, method: str, headers: Headers, largest: int) -> tuple[int, str, str] | None:
         host = headers.get("host", "")
         if _name(f"//{host}") not in self.hosts:
             return 421, "Wrong host", "Ask under the address that was printed when Ulbrek started."
         origin = headers.get("origin")
         if method not in SAFE_METHODS and origin is not None and urlsplit(origin).netloc != host:
             return 403, "Wrong origin", "Changes are taken from Ulbrek's own pages only."
-        largest = LARGEST_PHOTO_BYTES if path.endswith("/photos") else LARGEST_BODY_BYTES
-        if int(headers.get("content-length") or 0) > largest:
+        said = headers.get("content-length", "0")
+        if not said.isdecimal() or int(said[:20]) > largest:
             return 413, "Too large", f"Send at most {largest // 1_000_000} MB."
         return None
+
+
+def _largest(path: str) -> int:
+    """How large a body may be [bytes]."""
+    if path.endswith("/photos"):
+        return LARGEST_PHOTO_BYTES
+    return LARGEST_DRAWING_BYTES if path == "/api/drawings" else LARGEST_BODY_BYTES
 
 
 def _name(url: str) -> str | None:

@@ -55,7 +55,6 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(HTTPException, _http_error)
     app.add_exception_handler(IntegrityError, _contradicts)
     app.add_exception_handler(OperationalError, _no_database)
-    app.add_exception_handler(Exception, _unexpected)
 
 
 def _store_error(_: Request, error: Exception) -> JSONResponse:
@@ -148,14 +147,11 @@ def _refused(problems: list[Problem]) -> JSONResponse:
 
 def _http_error(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)  # noqa: S101 - registered for it
-    return problem_response(error.status_code, "Refused", error.detail)
+    answer = problem_response(error.status_code, "Refused", error.detail)
+    answer.headers.update(error.headers or {})
+    return answer
 
 
 def _no_database(_: Request, error: Exception) -> JSONResponse:
     structlog.get_logger("ulbrek").error("database", error=type(error).__name__)
     return problem_response(503, "No database", "The records cannot be reached. Nothing was changed; try again.")
-
-
-def _unexpected(_: Request, error: Exception) -> JSONResponse:
-    structlog.get_logger("ulbrek").error("unexpected", exc_info=error)
-    return problem_response(500, "Something broke", "Nothing was changed. The log has the rest.")

@@ -9,6 +9,7 @@ from uuid import UUID
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.headline import Headline, headline
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan
@@ -16,7 +17,7 @@ from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.shop import Shop
 from ulbrek.store.jobs import StoredJob
 
-What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history")]
+What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history"), ONE_LINE]
 
 
 class PlanRequest(BaseModel):

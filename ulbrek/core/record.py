@@ -2,11 +2,13 @@
 
 from collections.abc import Mapping
 from datetime import datetime, timedelta
+from typing import Annotated
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict
+from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.casting import ACT_OF, State, has_reached
-from ulbrek.core.cure.history import Done, History, Temperature, Tested
+from ulbrek.core.cure.history import Done, History, Key, Temperature, Tested
 from ulbrek.core.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
 
@@ -16,7 +18,7 @@ class Reached(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    piece: str
+    piece: Key
     state: State
     at: AwareDatetime
 
@@ -27,11 +29,11 @@ class Record(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     water_in_at: AwareDatetime | None = None
-    batches: tuple[BatchMixed, ...] = ()
-    done: tuple[Done, ...] = ()
-    tests: tuple[Tested, ...] = ()
-    temperatures: tuple[Temperature, ...] = ()
-    reached: tuple[Reached, ...] = ()
+    batches: Annotated[tuple[BatchMixed, ...], Field(max_length=2_000), COUNTED] = ()
+    done: Annotated[tuple[Done, ...], Field(max_length=5_000), COUNTED] = ()
+    tests: Annotated[tuple[Tested, ...], Field(max_length=5_000), COUNTED] = ()
+    temperatures: Annotated[tuple[Temperature, ...], Field(max_length=20_000), COUNTED] = ()
+    reached: Annotated[tuple[Reached, ...], Field(max_length=500), COUNTED] = ()
 
     @property
     def history(self) -> History:

@@ -6,6 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.materials.admixtures import Admixture
@@ -33,7 +34,7 @@ class Standby(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    name: Annotated[str, Field(min_length=1, max_length=60)]
+    name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
     volume_l: Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
 
 
@@ -42,7 +43,7 @@ class Shop(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    name: Annotated[str, Field(min_length=1, max_length=80)] = "Shop"
+    name: Annotated[str, Field(min_length=1, max_length=80), ONE_LINE] = "Shop"
     one_person_lifts_kg: Annotated[float, Field(gt=0, le=60, allow_inf_nan=False)] = 20.0
     mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100), COUNTED] = MIXES
     admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100), COUNTED] = ADMIXTURES

@@ -1,12 +1,12 @@
 """The boards of forms as a drawing at true size, and as a list."""
 
-import csv
 import io
 from collections import Counter
 from collections.abc import Iterator, Sequence
 
 from ulbrek.core.form.result import Board
 from ulbrek.core.plan import Plan
+from ulbrek.files.tables import Row, write_csv, write_xlsx
 
 _GAP_MM = 40.0
 _ROW_MM = 2500.0
@@ -40,52 +40,38 @@ def write_boards_dxf(plan: Plan) -> str:
     return out.getvalue()
 
 
-def write_boards_csv(plan: Plan) -> str:
+def write_boards_csv(plan: Plan) -> bytes:
     """The list of boards, one a line."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(COLUMNS)
-    writer.writerows(_rows(plan))
-    return out.getvalue()
+    return write_csv([COLUMNS, *_rows(plan)])
 
 
 def write_boards_xlsx(plan: Plan) -> bytes:
     """Boards and hardware as a workbook of two sheets."""
-    import openpyxl  # noqa: PLC0415 - half a second, and only when it is asked for
+    return write_xlsx({"Boards": [COLUMNS, *_rows(plan)], "Hardware": _hardware(plan)})
 
-    book = openpyxl.Workbook()
-    boards = book.active
-    assert boards is not None  # noqa: S101 - a new workbook has one sheet
-    boards.title = "Boards"
-    boards.append(COLUMNS)
-    for row in _rows(plan):
-        boards.append(row)
-    hardware = book.create_sheet("Hardware")
+
+def _hardware(plan: Plan) -> Iterator[Row]:
     cut = plan.cutting
-    hardware.append(["what", "how many", "unit"])
+    yield "what", "how many", "unit"
     for kind in cut.kinds:
-        hardware.append([kind.sheet_name, len(kind.bought), "sheets"])
+        yield kind.sheet_name, len(kind.bought), "sheets"
     if cut.lumber:
-        name = f"{cut.lumber.name}, {cut.lumber.length_mm:g} mm"
-        hardware.append([name, round(cut.lumber.count.value), "lengths"])
+        yield f"{cut.lumber.name}, {cut.lumber.length_mm:g} mm", round(cut.lumber.count.value), "lengths"
         for part, many in Counter(part for length in cut.lumber.lengths for part in length.parts).items():
-            hardware.append([f"{part.name}, {part.length_mm:g} mm", many, "pieces"])
+            yield f"{part.name}, {part.length_mm:g} mm", many, "pieces"
     for name, figure in (
         ("Screws", cut.screws),
         ("Boxes of screws", cut.boxes),
         ("Sealant", cut.cartridges),
         ("Tape", cut.rolls),
     ):
-        hardware.append([name, round(figure.value, 3), figure.unit])
+        yield name, round(figure.value, 3), figure.unit
     for planned in plan.pieces:
         if planned.form.stiffness.straps:
-            hardware.append([f"{planned.name}: strap round the form", len(planned.form.stiffness.straps), "straps"])
+            yield f"{planned.name}: strap round the form", len(planned.form.stiffness.straps), "straps"
         for one in planned.form.knockouts:
             layers = one.layers.value if one.layers else None
-            hardware.append([f"{planned.name}: {one.name}, {one.build}", layers, "layers" if layers else ""])
-    out = io.BytesIO()
-    book.save(out)
-    return out.getvalue()
+            yield f"{planned.name}: {one.name}, {one.build}", layers, "layers" if layers else ""
 
 
 def boards_of(plan: Plan) -> Iterator[tuple[str, Board]]:

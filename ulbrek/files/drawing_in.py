@@ -6,7 +6,7 @@ and memory stay bounded whatever it holds.
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from math import ceil, cos, hypot, pi, sin, sqrt, tan, tau
+from math import ceil, cos, hypot, isfinite, pi, sin, sqrt, tan, tau
 from typing import Literal
 
 from shapely import LinearRing
@@ -111,6 +111,9 @@ def _scaled(line: Pline, scale: float) -> Pline:
 
 
 def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
+    broken = [line for line in lines if not all(isfinite(value) for corner in line.corners for value in corner)]
+    if broken:
+        raise refuse("One of its places is no number.", "Save it anew, or draw that line again.")
     closed = [line for line in lines if line.closed]
     joined, open_ends = _joined([line for line in lines if not line.closed])
     refused = [
@@ -197,7 +200,7 @@ def _joined(lines: Sequence[Pline]) -> tuple[list[Pline], list[tuple[float, floa
             found = next((one for one in _touching(corners[-1], ends) if one in left), None)
             if found is None:
                 break
-            corners = _appended(corners, left.pop(found).corners)
+            _append(corners, left.pop(found).corners)
         if _near(corners[0], corners[-1]):
             closed.append(Pline(corners[:-1], closed=True))
         else:
@@ -219,16 +222,14 @@ def _near(one: Sequence[float], other: Sequence[float]) -> bool:
     return hypot(one[0] - other[0], one[1] - other[1]) <= JOIN_MM
 
 
-def _appended(
-    corners: list[tuple[float, float, float]], more: list[tuple[float, float, float]]
-) -> list[tuple[float, float, float]]:
-    """A line with another that touches its end put behind it, turned round where it must be."""
+def _append(corners: list[tuple[float, float, float]], more: list[tuple[float, float, float]]) -> None:
+    """Puts another line that touches a line's end behind it, turned round where it must be."""
     x, y, _ = corners[-1]
     if hypot(more[-1][0] - x, more[-1][1] - y) < hypot(more[0][0] - x, more[0][1] - y):
         bulges = [-bulge for *_, bulge in more[:-1]][::-1]
         places = [corner[:2] for corner in more[::-1]]
         more = [(*place, bulge) for place, bulge in zip(places, [*bulges, 0.0], strict=True)]
-    return [*corners[:-1], *more]
+    corners[-1:] = more
 
 
 def arc_corners(

@@ -9,7 +9,8 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 from ulbrek.files.problems import InvalidDocumentError, Problem
 
 LARGEST_BYTES = 15_000_000
-MOST_PIXELS = 60_000_000
+MOST_PIXELS = 30_000_000
+LONGEST_SIDE = 12_000
 LONG_SIDE = 2048
 SMALL_SIDE = 320
 KINDS = ("JPEG", "PNG", "WEBP")
@@ -40,14 +41,16 @@ def clean_photo(content: bytes) -> CleanPhoto:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
             with Image.open(io.BytesIO(content), formats=KINDS) as opened:
-                if opened.width * opened.height > MOST_PIXELS:
+                if opened.width * opened.height > MOST_PIXELS or max(opened.size) > LONGEST_SIDE:
                     raise Image.DecompressionBombError
                 opened.draft("RGB", (LONG_SIDE, LONG_SIDE))
                 picture = ImageOps.exif_transpose(opened).convert("RGB")
     except UnidentifiedImageError as error:
         raise _refused("This is not a photo that can be read.", "Send a JPEG, PNG or WebP.") from error
     except (Image.DecompressionBombError, Image.DecompressionBombWarning) as error:
-        raise _refused("The photo has over 60 million pixels.", "Send a smaller one.") from error
+        raise _refused(
+            "The photo has over 30 million pixels, or a side of over 12,000.", "Send a smaller one."
+        ) from error
     except (OSError, ValueError, SyntaxError, EOFError) as error:
         raise _refused("The photo is broken.", "Take it again, or send another.") from error
     picture.thumbnail((LONG_SIDE, LONG_SIDE))

@@ -1,37 +1,20 @@
 """A shopping list as CSV, as a workbook and as a page."""
 
-import csv
-import io
-
 from ulbrek.core.shopping import Line, ShoppingList
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
+from ulbrek.files.tables import write_csv, write_xlsx
 
 COLUMNS = ("kind", "what", "wanted", "in stock", "to buy", "unit", "price", "cost", "for", "bought")
 
 
-def write_shopping_csv(found: ShoppingList) -> str:
+def write_shopping_csv(found: ShoppingList) -> bytes:
     """The list, one line each."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(COLUMNS)
-    writer.writerows(_row(line) for line in found.lines)
-    return out.getvalue()
+    return write_csv([COLUMNS, *(_row(line) for line in found.lines)])
 
 
 def write_shopping_xlsx(found: ShoppingList) -> bytes:
     """The list as a workbook of one sheet."""
-    import openpyxl  # noqa: PLC0415 - half a second, and only when it is asked for
-
-    book = openpyxl.Workbook()
-    page = book.active
-    assert page is not None  # noqa: S101 - a new workbook has one sheet
-    page.title = "To buy"
-    page.append(COLUMNS)
-    for line in found.lines:
-        page.append(_row(line))
-    out = io.BytesIO()
-    book.save(out)
-    return out.getvalue()
+    return write_xlsx({"To buy": [COLUMNS, *(_row(line) for line in found.lines)]})
 
 
 def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Paper) -> bytes:

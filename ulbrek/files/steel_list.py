@@ -1,24 +1,20 @@
 """The steel of a job as a list, and its bars and mesh as a drawing at true size."""
 
-import csv
 import io
 from collections import Counter
 from collections.abc import Iterator
 
 from ulbrek.core.plan import Plan
+from ulbrek.files.tables import write_csv
 
 _GAP_MM = 60.0
 _ROW_MM = 3000.0
 COLUMNS = ("piece", "mark", "what", "why", "count", "length mm", "bends", "bent round mm", "ends")
 
 
-def write_steel_csv(plan: Plan) -> str:
+def write_steel_csv(plan: Plan) -> bytes:
     """The cut and bend list, a shape a line; ``bends`` are degrees, way and where each begins [mm]."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(COLUMNS)
-    writer.writerows(_rows(plan))
-    return out.getvalue()
+    return write_csv([COLUMNS, *_rows(plan)])
 
 
 def write_steel_dxf(plan: Plan) -> str:

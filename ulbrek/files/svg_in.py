@@ -1,7 +1,7 @@
 """Lines out of an SVG file."""
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from itertools import pairwise
 from math import hypot, isfinite, tan
 from typing import Any
@@ -16,8 +16,14 @@ from ulbrek.files.problems import InvalidDocumentError
 
 DEEPEST = 40
 MOST_POINTS = 50_000
-MOST_SEGMENTS = 20_000
-CURVE_SAMPLES = 48
+MOST_SEGMENTS = 10_000  # of all paths together
+MOST_NUMBERS = 100_000
+LONGEST_TRANSFORM = 400
+MOST_CURVES = 5_000
+CURVE_SAMPLES = 16
+_COMMAND = re.compile(r"[A-DF-Za-df-z]")  # an e is an exponent
+_NUMBER = re.compile(r"\d+")
+_TRANSFORM = re.compile(r"\s*(?:(?:matrix|translate|scale|rotate|skewX|skewY)\s*\([^()]*\)[\s,]*)*")
 _LENGTH = re.compile(r"^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?)\s*(mm|cm|in|px|pt)?\s*$")
 _TO_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72}
 _SHAPES = {
@@ -44,17 +50,24 @@ def read(content: bytes) -> tuple[list[Pline], Unit | None]:
     if _plain(root) != "svg":
         raise refuse("It is not an SVG drawing.", "Save it anew as plain SVG.")
     scale = _scale(root)
-    lines: list[Pline] = []
-    points = 0
-    for count, (element, matrix) in enumerate(_elements(root, svg.Matrix(), 0)):
-        if count >= MOST_ENTITIES:
+    found: list[tuple[Element, Any]] = []
+    for element, matrix in _elements(root, svg.Matrix(), 0):
+        if len(found) >= MOST_ENTITIES:
             raise refuse(f"It holds over {MOST_ENTITIES} elements.", "Keep only the outline and its openings in it.")
-        for line in _lines(element, matrix, scale or 1.0):
-            points += len(line.corners)
-            if points > MOST_POINTS:
-                raise refuse("Its curves hold too many points.", "Draw it with arcs, or more coarsely.")
-            lines.append(line)
+        found.append((element, matrix))
+    _refuse_too_much([element for element, _ in found])
+    walk = _Walk(scale or 1.0)
+    lines = [line for element, matrix in found for line in walk.lines(element, matrix)]
     return lines, "mm" if scale else None
+
+
+def _refuse_too_much(elements: Sequence[Element]) -> None:
+    """Refuses what would take long to read, before it is read: by the length of what is written."""
+    written = [element.get("d", "") + element.get("points", "") for element in elements]
+    commands = sum(len(_COMMAND.findall(one)) for one in written)
+    numbers = sum(len(_NUMBER.findall(one)) for one in written)
+    if commands > MOST_SEGMENTS or numbers > MOST_NUMBERS:
+        raise refuse("Its paths are too long.", "Draw it with arcs, or more coarsely.")
 
 
 def _plain(element: Element) -> str:
@@ -90,8 +103,11 @@ def _elements(element: Element, matrix: Any, depth: int) -> Iterator[tuple[Eleme
         name = _plain(child)
         if name in ("defs", "clipPath", "mask", "symbol", "marker", "pattern", "metadata", "style", "script"):
             continue
+        transform = child.get("transform", "")
+        if len(transform) > LONGEST_TRANSFORM or not _TRANSFORM.fullmatch(transform):
+            raise refuse("One of its transforms cannot be read.", "Save it anew as plain SVG.")
         try:
-            own = svg.Matrix(child.get("transform", "")) * matrix
+            own = svg.Matrix(transform) * matrix
         except Exception as error:
             raise refuse("One of its transforms cannot be read.", "Save it anew as plain SVG.") from error
         if name in _SHAPES:
@@ -100,61 +116,71 @@ def _elements(element: Element, matrix: Any, depth: int) -> Iterator[tuple[Eleme
             yield from _elements(child, own, depth + 1)
 
 
-def _lines(element: Element, matrix: Any, scale: float) -> Iterator[Pline]:  # noqa: ANN401
-    try:
-        path = _SHAPES[_plain(element)](element) * matrix
-        path.reify()
-        if len(path) > MOST_SEGMENTS:
-            raise refuse("One of its paths is too long.", "Draw it with arcs, or more coarsely.")
-        for part in path.as_subpaths():
-            yield from _line(svg.Path(part), scale)
-    except InvalidDocumentError:
-        raise
-    except Exception as error:  # a broken path may bring out anything in who reads it
-        raise refuse("One of its lines cannot be read.", "Save it anew as plain SVG.") from error
+class _Walk:
+    """Goes along paths, and counts the points and curves that it comes by: both are bounded."""
 
+    def __init__(self, scale: float) -> None:
+        self.scale, self.points, self.curves = scale, 0, 0
 
-def _line(path: Any, scale: float) -> Iterator[Pline]:  # noqa: ANN401
-    corners: list[tuple[float, float, float]] = []
-    closed = False
-    for segment in path:
-        closed = closed or isinstance(segment, svg.Close)
-        if isinstance(segment, svg.Move | svg.Line | svg.Close):
-            corners = _appended(corners, segment.end, scale)
-        else:
-            corners = _curved(corners, segment, scale)
-    if len(corners) > 1:
-        yield Pline(corners, closed)
+    def lines(self, element: Element, matrix: Any) -> Iterator[Pline]:  # noqa: ANN401
+        """The lines of one element."""
+        try:
+            path = _SHAPES[_plain(element)](element) * matrix
+            path.reify()
+            if len(path) > MOST_SEGMENTS:
+                raise refuse("One of its paths is too long.", "Draw it with arcs, or more coarsely.")
+            yield from self._along(path)
+        except InvalidDocumentError:
+            raise
+        except Exception as error:  # a broken path may bring out anything in who reads it
+            raise refuse("One of its lines cannot be read.", "Save it anew as plain SVG.") from error
 
+    def _along(self, path: Any) -> Iterator[Pline]:  # noqa: ANN401
+        """The path's lines: each begins where the pen is set down anew."""
+        corners: list[tuple[float, float, float]] = []
+        closed = False
+        for segment in path:
+            if isinstance(segment, svg.Move):
+                if len(corners) > 1:
+                    yield Pline(corners, closed)
+                corners, closed = [], False
+            closed = closed or isinstance(segment, svg.Close)
+            if isinstance(segment, svg.Move | svg.Line | svg.Close):
+                self._go_to(corners, segment.end)
+            else:
+                self._curve(corners, segment)
+        if len(corners) > 1:
+            yield Pline(corners, closed)
 
-def _curved(
-    corners: list[tuple[float, float, float]],
-    segment: Any,  # noqa: ANN401
-    scale: float,
-) -> list[tuple[float, float, float]]:
-    """A circular arc keeps its bulge; any other curve becomes chords within the tolerance."""
-    if isinstance(segment, svg.Arc) and abs(segment.rx - segment.ry) < 1e-6 * max(segment.rx, 1e-9):
-        parts = 2 if abs(segment.sweep) > 3.1 else 1
-        for part in range(1, parts + 1):
-            if corners:
-                x, y, _ = corners[-1]
-                # Turned up side down, clockwise becomes counter-clockwise.
-                corners[-1] = (x, y, tan(-segment.sweep / parts / 4))
-            corners = _appended(corners, segment.point(part / parts), scale)
-        return corners
-    length = _length(segment)
-    for step in range(1, (count := chords(length * scale, max(length * scale / 6, 1.0), TOLERANCE_MM)) + 1):
-        corners = _appended(corners, segment.point(step / count), scale)
-    return corners
+    def _curve(self, corners: list[tuple[float, float, float]], segment: Any) -> None:  # noqa: ANN401
+        """A circular arc keeps its bulge; any other curve becomes chords within the tolerance."""
+        if isinstance(segment, svg.Arc) and abs(segment.rx - segment.ry) < 1e-6 * max(segment.rx, 1e-9):
+            parts = 2 if abs(segment.sweep) > 3.1 else 1
+            for part in range(1, parts + 1):
+                if corners:
+                    x, y, _ = corners[-1]
+                    # Turned up side down, clockwise becomes counter-clockwise.
+                    corners[-1] = (x, y, tan(-segment.sweep / parts / 4))
+                self._go_to(corners, segment.point(part / parts))
+            return
+        self.curves += 1
+        if self.curves > MOST_CURVES:
+            raise refuse("It holds too many curves.", "Draw it with arcs, or more coarsely.")
+        length = _length(segment) * self.scale
+        count = chords(length, max(length / 6, 1.0), TOLERANCE_MM)
+        for step in range(1, count + 1):
+            self._go_to(corners, segment.point(step / count))
+
+    def _go_to(self, corners: list[tuple[float, float, float]], at: Any) -> None:  # noqa: ANN401
+        if at is None or not (isfinite(at.x) and isfinite(at.y)):
+            raise ValueError("a place that is no number")
+        self.points += 1
+        if self.points > MOST_POINTS:
+            raise refuse("Its curves hold too many points.", "Draw it with arcs, or more coarsely.")
+        corners.append((float(at.x) * self.scale, -float(at.y) * self.scale, 0.0))
 
 
 def _length(segment: Any) -> float:  # noqa: ANN401
     """How long a curve is, near enough to divide it by: through a few of its points, whatever its size."""
     places = [segment.point(step / CURVE_SAMPLES) for step in range(CURVE_SAMPLES + 1)]
     return sum(hypot(b.x - a.x, b.y - a.y) for a, b in pairwise(places))
-
-
-def _appended(corners: list[tuple[float, float, float]], at: Any, scale: float) -> list[tuple[float, float, float]]:  # noqa: ANN401
-    if at is None or not (isfinite(at.x) and isfinite(at.y)):
-        raise ValueError("a place that is no number")
-    return [*corners, (float(at.x) * scale, -float(at.y) * scale, 0.0)] if len(corners) < MOST_SEGMENTS else corners

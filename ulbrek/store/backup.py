@@ -14,12 +14,20 @@ from psycopg.sql import SQL, Composed, Identifier, Literal
 from sqlalchemy import Table, text
 from sqlalchemy.exc import DBAPIError
 
-from ulbrek.files.problems import InvalidDocumentError, Problem
+from ulbrek.store.backup_check import (
+    FORMAT,
+    MANIFEST,
+    VERSION,
+    Counting,
+    Member,
+    manifest_of,
+    refuse_another,
+    refuse_unreadable,
+    refused,
+)
 from ulbrek.store.database import Database
 from ulbrek.store.models import Base
 
-FORMAT = "ulbrek backup"
-VERSION = 1
 WORKED_OUT = frozenset({"outlook"})  # can be worked out again
 _CHUNK = 1 << 16
 
@@ -30,7 +38,6 @@ def write_backup(database: Database, shop_id: UUID, file: IO[bytes]) -> dict[str
     Returns:
         how many rows of each table
     """
-    counts: dict[str, int] = {}
     with database.engine.connect().execution_options(isolation_level="REPEATABLE READ") as connection:
         # The same records give the same bytes, whatever the server is set to.
         connection.execute(
@@ -42,14 +49,14 @@ def write_backup(database: Database, shop_id: UUID, file: IO[bytes]) -> dict[str
         migration = connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one()
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
         with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as packed:
-            for table in _kept_tables():
-                counts[table.name] = _copy_out(raw, table, shop_id, packed)
+            members = {table.name: _copy_out(raw, table, shop_id, packed) for table in _kept_tables()}
             manifest = {
-                "format": FORMAT, "version": VERSION, "migration": migration, "shop": str(shop_id), "rows": counts,
+                "format": FORMAT, "version": VERSION, "migration": migration, "shop": str(shop_id),
+                "members": {name: member._asdict() for name, member in members.items()},
             }  # fmt: skip
-            packed.writestr(_member("manifest.json"), json.dumps(manifest, indent=2))
+            packed.writestr(_member(MANIFEST), json.dumps(manifest, indent=2))
         connection.rollback()
-    return counts
+    return {name: member.rows for name, member in members.items()}
 
 
 def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
@@ -61,32 +68,32 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
     Raises:
         InvalidDocumentError: when it is no backup, is of a newer version, or the database holds records
     """
+    tables = _kept_tables()
     try:
         packed = zipfile.ZipFile(file)
-        manifest = json.loads(packed.read("manifest.json"))
-        known = manifest["format"] == FORMAT and isinstance(manifest["rows"], dict)
-    except (zipfile.BadZipFile, KeyError, ValueError, TypeError) as error:
-        raise _refused("This is not a backup that Ulbrek wrote.", "Give the file that `ulbrek backup` made.") from error
-    if not known or manifest["version"] != VERSION:
-        raise _refused("The backup is of another version.", "Restore it with the Ulbrek that wrote it, or a newer one.")
+    except zipfile.BadZipFile as error:
+        raise refused("This is not a backup that Ulbrek wrote.", "Give the file that `ulbrek backup` made.") from error
+    manifest = manifest_of(packed, tables)
     database.migrate()
     with database.engine.connect() as connection:
         connection.execute(text("SET LOCAL statement_timeout = 0"))
         if connection.execute(text("SELECT EXISTS (SELECT FROM shop)")).scalar_one():
-            raise _refused("The database holds a shop already.", "Restore into an empty database.")
-        if connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one() != manifest["migration"]:
-            raise _refused(
-                f"The backup is of the tables at {manifest['migration']}.",
-                f"Bring an empty database to {manifest['migration']} with the Ulbrek that wrote it, restore, migrate.",
+            raise refused("The database holds a shop already.", "Restore into an empty database.")
+        if connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one() != manifest.migration:
+            raise refused(
+                f"The backup is of the tables at {manifest.migration[:40]}.",
+                "Bring an empty database there with the Ulbrek that wrote it, restore, then migrate.",
             )
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
+        rows: dict[str, int] = {}
         try:
-            for table in _kept_tables():
-                _copy_in(raw, table, packed)
-            connection.commit()
+            for table in tables:
+                rows[table.name], read = _copy_in(raw, table, packed)
+                refuse_another(table.name, manifest.members.get(table.name), rows[table.name], read)
+            refuse_unreadable(connection)
         except (DataError, IntegrityError, ProgrammingError, DBAPIError, KeyError, zipfile.BadZipFile) as error:
-            raise _refused("The backup does not hang together.", "Give one that was not changed.") from error
-    rows: dict[str, int] = manifest["rows"]
+            raise refused("The backup does not hang together.", "Give one that was not changed.") from error
+        connection.commit()
     return rows
 
 
@@ -94,25 +101,31 @@ def _kept_tables() -> list[Table]:
     return [table for table in Base.metadata.sorted_tables if table.name not in WORKED_OUT]
 
 
-def _copy_out(raw: Connection[Any], table: Table, shop_id: UUID, packed: zipfile.ZipFile) -> int:
+def _copy_out(raw: Connection[Any], table: Table, shop_id: UUID, packed: zipfile.ZipFile) -> Member:
     columns = SQL(", ").join(map(Identifier, _columns(table)))
     order = SQL(", ").join(Identifier(column.name) for column in table.primary_key)
     query = SQL("COPY (SELECT {} FROM {} WHERE {} ORDER BY {}) TO STDOUT (FORMAT csv, HEADER)").format(
         columns, Identifier(table.name), _of_shop(table, shop_id), order
     )
+    written = Counting()
     with packed.open(_member(f"{table.name}.csv"), "w", force_zip64=True) as out, raw.cursor() as cursor:
         with cursor.copy(query) as copy:
             for chunk in copy:
                 out.write(chunk)
-        return cursor.rowcount
+                written.take(bytes(chunk))
+        return Member(cursor.rowcount, written.size, written.sha256)
 
 
-def _copy_in(raw: Connection[Any], table: Table, packed: zipfile.ZipFile) -> None:
+def _copy_in(raw: Connection[Any], table: Table, packed: zipfile.ZipFile) -> tuple[int, Counting]:
     columns = SQL(", ").join(map(Identifier, _columns(table)))
     query = SQL("COPY {} ({}) FROM STDIN (FORMAT csv, HEADER MATCH)").format(Identifier(table.name), columns)
-    with packed.open(f"{table.name}.csv") as kept, raw.cursor() as cursor, cursor.copy(query) as copy:
-        while chunk := kept.read(_CHUNK):
-            copy.write(chunk)
+    read = Counting()
+    with packed.open(f"{table.name}.csv") as kept, raw.cursor() as cursor:
+        with cursor.copy(query) as copy:
+            while chunk := kept.read(_CHUNK):
+                read.take(chunk)
+                copy.write(chunk)
+        return cursor.rowcount, read
 
 
 def _columns(table: Table) -> list[str]:
@@ -144,7 +157,3 @@ def _member(name: str) -> zipfile.ZipInfo:
     member = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
     member.compress_type = zipfile.ZIP_DEFLATED
     return member
-
-
-def _refused(problem: str, remedy: str) -> InvalidDocumentError:
-    return InvalidDocumentError([Problem("", problem, remedy)])

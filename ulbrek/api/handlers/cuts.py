@@ -15,6 +15,7 @@ from ulbrek.api.apart import Apart
 from ulbrek.api.cut_search import CutFound, CutTask
 from ulbrek.api.handlers.common import Db, Long, as_file, shop_asked
 from ulbrek.api.tasks import BoardFormat, SteelFormat
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Units
 from ulbrek.core.job import Job
 from ulbrek.core.shop import Shop
@@ -40,7 +41,7 @@ class CutSearchRequest(BaseModel):
 
     job: Job
     shop: Shop | None = None
-    sheet: Annotated[str, Field(min_length=1, max_length=40)]
+    sheet: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     seconds: Annotated[float, Field(gt=0, le=LONGEST_S, allow_inf_nan=False)] = 20.0
 
 

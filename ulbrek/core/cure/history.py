@@ -8,9 +8,13 @@ from typing import Annotated
 
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import Maturity, equivalent_hours
 
 _HOUR = timedelta(hours=1)
+
+
+Key = Annotated[str, Field(max_length=80), ONE_LINE]  # names an act or a piece
 
 
 class Done(BaseModel):
@@ -18,8 +22,8 @@ class Done(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    act: str
-    piece: str | None = None
+    act: Key
+    piece: Key | None = None
     at: AwareDatetime
 
 
@@ -28,7 +32,7 @@ class Tested(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    act: str
+    act: Key
     at: AwareDatetime
     ready: bool
 

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import between
 from ulbrek.core.materials.fixings import Release, Sealing
@@ -26,7 +27,7 @@ Ledge = Annotated[Length, AfterValidator(between(0, 300))]
 Spacing = Annotated[Length, AfterValidator(between(50, 600))]
 Bead = Annotated[Length, AfterValidator(between(1, 30))]
 Overrun = Annotated[Length, AfterValidator(between(0, 300))]
-Key = Annotated[str, Field(max_length=200)]  # names a board or a sheet
+Key = Annotated[str, Field(max_length=200), ONE_LINE]  # names a board or a sheet
 Finite = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Trim = Annotated[Length, AfterValidator(between(0, 50))]
 Kerf = Annotated[Length, AfterValidator(between(0.5, 10))]
@@ -76,10 +77,10 @@ class AsCut(_Described):
 class OffcutUsed(_Described):
     """An offcut that is cut up first: of which sheet, its size, and the lot of the stock that it is."""
 
-    sheet: Annotated[str, Field(min_length=1, max_length=40)]
+    sheet: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     length: Cut
     width: Cut
-    lot: Annotated[str | None, Field(max_length=40)] = None
+    lot: Annotated[str | None, Field(max_length=40), ONE_LINE] = None
 
 
 class Sawn(_Described):
@@ -97,7 +98,9 @@ class CutPiece(_Described):
 
     of: Annotated[int, Field(ge=0, le=2_000)]
     size_mm: Finite
-    panel: Annotated[str | None, Field(max_length=160, description="the panel that it is, if it is one")] = None
+    panel: Annotated[str | None, Field(max_length=160, description="the panel that it is, if it is one"), ONE_LINE] = (
+        None
+    )
 
 
 class SheetLaid(_Described):
@@ -108,17 +111,17 @@ class SheetLaid(_Described):
 
     offcut: Annotated[int | None, Field(ge=0, le=40)] = None
     first: Literal["rip", "cross"] = "rip"
-    panel: Annotated[str | None, Field(max_length=160)] = None
+    panel: Annotated[str | None, Field(max_length=160), ONE_LINE] = None
     pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000), COUNTED] = ()
 
 
 class FormInputs(_Described):
     """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
 
-    sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet")] = None
-    liner: Annotated[str | None, Field(max_length=40, description="None: the shop's first liner")] = None
-    lumber: Annotated[str | None, Field(max_length=40, description="None: the shop's first lumber")] = None
-    foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam")] = None
+    sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet"), ONE_LINE] = None
+    liner: Annotated[str | None, Field(max_length=40, description="None: the shop's first liner"), ONE_LINE] = None
+    lumber: Annotated[str | None, Field(max_length=40, description="None: the shop's first lumber"), ONE_LINE] = None
+    foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam"), ONE_LINE] = None
     forms: Annotated[int, Field(ge=1, le=100, description="forms built of each piece")] = 1
     side_by_side: Annotated[
         int, Field(ge=1, le=24, description="pieces of a kind in one form, with dividers between them")

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Side, Small, between
 
@@ -19,8 +20,8 @@ Rests = Literal["at both ends", "on supports", "all over"]
 Put = Literal["turned down onto it", "slid onto it", "lowered by straps"]
 PartKind = Literal["plank", "stretcher", "foot", "gasket", "steel leg", "pad"]
 Kilograms = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
-Id = Annotated[str, Field(min_length=1, max_length=40)]
-Name = Annotated[str, Field(min_length=1, max_length=60)]
+Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 
 
 class Posture(BaseModel):

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.boards import Id, Price, Words
 
 Base = Literal["cement", "dry mix", "bag", "m3"]
@@ -40,7 +41,7 @@ class Admixture(BaseModel):
     spoon_g: Annotated[float | None, Field(gt=0, le=100, description="a level teaspoon; None: it is weighed")] = None
     pack_g: Annotated[float | None, Field(gt=0, le=1_000_000, allow_inf_nan=False)] = None
     price: Price | None = None
-    source: Annotated[str, Field(max_length=200)]
+    source: Annotated[str, Field(max_length=200), ONE_LINE]
 
     @model_validator(mode="after")
     def _ordered(self) -> "Admixture":

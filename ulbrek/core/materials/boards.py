@@ -5,9 +5,10 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 
-Id = Annotated[str, Field(min_length=1, max_length=40)]
-Words = Annotated[str, Field(min_length=1, max_length=60)]
+Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+Words = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 Millimetres = Annotated[float, Field(gt=0, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 
@@ -38,7 +39,7 @@ class Sheet(BaseModel):
     bends_to_mm: Annotated[
         float | None, Field(gt=0, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
     ] = None
-    source: Annotated[str, Field(max_length=200)]
+    source: Annotated[str, Field(max_length=200), ONE_LINE]
     price: Price | None = None
     other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), COUNTED] = ()
 
@@ -59,7 +60,7 @@ class Lumber(BaseModel):
     width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)]
     lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8), COUNTED]
     modulus_mpa: Annotated[float, Field(gt=0, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
-    source: Annotated[str, Field(max_length=200)]
+    source: Annotated[str, Field(max_length=200), ONE_LINE]
 
 
 class Foam(BaseModel):

@@ -4,6 +4,8 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.texts import ONE_LINE
+
 WORKING_FILL = 0.8  # Share of a container that can be filled and still be stirred. Source: common practice.
 
 
@@ -12,6 +14,6 @@ class Container(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    id: Annotated[str, Field(min_length=1, max_length=40)]
-    name: Annotated[str, Field(min_length=1, max_length=60)]
+    id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+    name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
     volume_l: Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False, description="brim-full [l]")]

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import Gain
 from ulbrek.core.materials.boards import Id, Price, Words
 
@@ -25,4 +26,4 @@ class Ingredient(BaseModel):
     gain: Annotated[Gain, Field(description="of a cement")] = "ordinary"
     pack_kg: Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]
     price: Price | None = None
-    source: Annotated[str, Field(max_length=200)]
+    source: Annotated[str, Field(max_length=200), ONE_LINE]

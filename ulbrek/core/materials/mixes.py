@@ -6,6 +6,7 @@ from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.figure import Figure, Spread, rule, work
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import Gain
 
 # Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
@@ -29,8 +30,8 @@ class BagSize(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    id: Annotated[str, Field(min_length=1, max_length=40)]
-    name: Annotated[str, Field(min_length=1, max_length=40)]
+    id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+    name: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     dry_mass_kg: Kilograms
     yield_l: Annotated[Litres, Field(description="concrete from one bag with its usual water [l]")]
     water_least_l: Annotated[Litres, Field(description="the least water the bag allows [l]")]
@@ -73,8 +74,8 @@ class Mix(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid")
 
-    id: Annotated[str, Field(min_length=1, max_length=40)]
-    name: Annotated[str, Field(min_length=1, max_length=60)]
+    id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+    name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
     sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), COUNTED]
     gain: Annotated[Gain, Field(description="how fast its cement is")] = "ordinary"
     strength_28_least_mpa: Annotated[Strength, Field(description="28-day strength, the lower end [MPa]")] = 24.0
@@ -90,7 +91,7 @@ class Mix(BaseModel):
     workable_min: Annotated[
         float, Field(gt=1, le=600, allow_inf_nan=False, description="from water in until it stiffens, at 20 °C [min]")
     ] = 75.0
-    source: Annotated[str, Field(max_length=200)]
+    source: Annotated[str, Field(max_length=200), ONE_LINE]
 
     @model_validator(mode="after")
     def _ordered(self) -> "Mix":

@@ -5,10 +5,11 @@ from typing import Annotated, Literal
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.admixtures import Base
 from ulbrek.core.materials.mixes import Feel
 
-Id = Annotated[str, Field(min_length=1, max_length=40)]
+Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Work = Literal["form", "packed", "ground"]
 Buy = Literal["one size", "cheapest set"]
 Grams = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
@@ -37,7 +38,7 @@ class InHand(_Described):
 
     bag: Id
     count: Annotated[int, Field(ge=1, le=5000)]
-    lot: Annotated[str | None, Field(max_length=80)] = None
+    lot: Annotated[str | None, Field(max_length=80), ONE_LINE] = None
 
 
 class Scratch(_Described):
@@ -96,7 +97,11 @@ class MixInputs(_Described):
             gt=1, le=600, allow_inf_nan=False, description="as tried on a cupful, on the day; None: by the mix [min]"
         ),
     ] = None
-    bought: Annotated[tuple[str, ...], Field(max_length=200, description="ticked off the shopping list"), COUNTED] = ()
+    bought: Annotated[
+        tuple[Annotated[str, Field(max_length=200), ONE_LINE], ...],
+        Field(max_length=200, description="ticked off the shopping list"),
+        COUNTED,
+    ] = ()
 
 
 class BatchMixed(_Described):

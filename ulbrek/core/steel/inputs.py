@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, between
 
@@ -17,8 +18,8 @@ SideOf = Literal["front", "right", "back", "left"]
 EdgeDistance = Annotated[Length, AfterValidator(between(5, 200))]
 Spacing = Annotated[Length, AfterValidator(between(50, 400))]
 FillShare = Annotated[float, Field(ge=0.2, le=0.9, allow_inf_nan=False)]
-Id = Annotated[str, Field(min_length=1, max_length=40)]
-BarKey = Annotated[str, Field(min_length=1, max_length=80)]
+Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
+BarKey = Annotated[str, Field(min_length=1, max_length=80), ONE_LINE]
 
 
 class BarByHand(BaseModel):
@@ -45,8 +46,8 @@ class SteelInputs(BaseModel):
     by_piece: Annotated[
         Mapping[Id, School], Field(max_length=60, description="pieces that are reinforced otherwise"), COUNTED
     ] = {}
-    bar: Annotated[str | None, Field(max_length=40, description="None: the shop's first bar")] = None
-    mesh: Annotated[str | None, Field(max_length=40, description="None: the shop's first mesh")] = None
+    bar: Annotated[str | None, Field(max_length=40, description="None: the shop's first bar"), ONE_LINE] = None
+    mesh: Annotated[str | None, Field(max_length=40, description="None: the shop's first mesh"), ONE_LINE] = None
     exposure: Exposure = "indoors"
     held: Held = "laid at half fill"
     fill_share: Annotated[FillShare, Field(description="how full the form is when the steel is laid")] = 0.5

@@ -4,9 +4,10 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units.limits import Offset
 
-Name = Annotated[str, Field(min_length=1, max_length=60)]
+Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 Id = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
 EdgeName = Annotated[str, Field(min_length=1, max_length=20, pattern=r"^[a-z0-9 ]+$")]
 Face = Literal["top", "underside"]

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Bore, Depth, Offset, Radius, Side, Small
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor, Described, EdgeName, Face, Id, Name, SideName
@@ -125,7 +126,7 @@ class Lettering(_Placed):
     """Letters and numbers, sunk or raised; set mirrored in the mould where they must be."""
 
     kind: Literal["lettering"] = "lettering"
-    text: Annotated[str, Field(min_length=1, max_length=40)]
+    text: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     height: Annotated[Bore, Field(description="of a capital")]
     depth: Small
     relief: Literal["sunk", "raised"] = "sunk"

@@ -5,6 +5,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Discriminator, Field, Tag, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Radius, Side
 from ulbrek.core.measure.inputs.common import Described
@@ -145,7 +146,7 @@ class ImportedOutline(Described):
     """A closed line read from a file."""
 
     kind: Literal["imported"] = "imported"
-    source: Annotated[str, Field(max_length=80, description="the file it came from")] = ""
+    source: Annotated[str, Field(max_length=80, description="the file it came from"), ONE_LINE] = ""
     vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
 
 
