@@ -39,7 +39,8 @@ def main() -> int:
     parser.add_argument("action", choices=("run", "dev", "stop", "reset"), nargs="?", default="run")
     action = parser.parse_args().action
     # So that being told to stop unwinds like Ctrl-C does, and the database is stopped too.
-    signal.signal(signal.SIGTERM, _leave)
+    for told in (signal.SIGTERM, signal.SIGHUP):  # a terminal that is closed hangs up
+        signal.signal(told, _leave)
     try:
         return {"run": run, "dev": develop, "stop": stop, "reset": reset}[action]()
     except KeyboardInterrupt:
@@ -83,10 +84,10 @@ def stop() -> int:
     """Stops a running demo and its database."""
     running = _running()
     if running:
-        os.kill(running[0], signal.SIGTERM)
-        patience = time.monotonic() + 10
-        while _is_alive(running[0]) and time.monotonic() < patience:
-            time.sleep(0.05)
+        _end(running[0])
+        if _is_alive(running[0]):
+            print(f"Ulbrek (process {running[0]}) does not stop. End it, then try again.", file=sys.stderr)
+            return 1
     if (FOLDER / "postgres").exists():
         Cluster(FOLDER).stop()
     print("Stopped.")
@@ -199,6 +200,20 @@ def _running() -> tuple[int, str] | None:
     except (FileNotFoundError, ValueError):
         return None
     return (running["pid"], running["address"]) if _is_alive(running["pid"]) else None
+
+
+def _end(pid: int) -> None:
+    """Tells a process to stop, and ends it where it does not listen."""
+    for how, seconds in ((signal.SIGTERM, 15), (signal.SIGKILL, 5)):
+        try:
+            os.kill(pid, how)
+        except ProcessLookupError:
+            return
+        patience = time.monotonic() + seconds
+        while _is_alive(pid) and time.monotonic() < patience:
+            time.sleep(0.05)
+        if not _is_alive(pid):
+            return
 
 
 def _is_alive(pid: int) -> bool:

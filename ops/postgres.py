@@ -1,5 +1,6 @@
 """A PostgreSQL server of the project's own, on loopback, in a data folder of its own."""
 
+import fcntl
 import os
 import pwd
 import secrets
@@ -37,12 +38,26 @@ class Cluster:
             port: the port to listen on; any free one when 0
         """
         self.folder.mkdir(parents=True, exist_ok=True)
-        self._prefix = _server_user_prefix(self.folder)
-        if not (self.data / "PG_VERSION").exists():
-            self._make()
-        if not self.is_running():
+        with (self.folder / ".starting").open("w") as starting:
+            fcntl.flock(starting, fcntl.LOCK_EX)  # of two that start it at once one does, the other finds it running
+            self._prefix = _server_user_prefix(self.folder)
+            if not (self.data / "PG_VERSION").exists():
+                self._make()
+            if not self.is_running():
+                self._launch(port)
+
+    def _launch(self, port: int) -> None:
+        """Starts the server; a free port may be somebody else's a moment later, so another is tried."""
+        for left in (2, 1, 0):
             options = f"-c listen_addresses=127.0.0.1 -c port={port or free_port()} -c unix_socket_directories="
-            self._pg_ctl("start", "--wait", "--timeout=60", "--silent", f"--log={self.data}/server.log", "-o", options)
+            try:
+                self._pg_ctl(
+                    "start", "--wait", "--timeout=60", "--silent", f"--log={self.data}/server.log", "-o", options
+                )
+                return
+            except PostgresError:
+                if port or not left:
+                    raise
 
     def stop(self, at_once: bool = False) -> None:
         """Stops the server after its connections are ended; what was committed is safe.

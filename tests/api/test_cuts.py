@@ -72,8 +72,8 @@ def test_what_cannot_be_looked_for_is_refused_in_words(
 @pytest.mark.parametrize(
     ("path", "begins"),
     [
-        ("boards.dxf", b"  0"), ("boards.csv", b"piece,"), ("boards.xlsx", b"PK"), ("templates?paper=letter", b"%PDF"),
-        ("pieces/top/form.glb", b"glTF"),
+        ("boards.dxf", b"  0"), ("boards.csv", b"\xef\xbb\xbfpiece,"), ("boards.xlsx", b"PK"),
+        ("templates?paper=letter", b"%PDF"), ("pieces/top/form.glb", b"glTF"),
     ],
 )  # fmt: skip
 def test_a_job_s_boards_and_templates_are_files(api: TestClient, path: str, begins: bytes) -> None:

@@ -314,7 +314,7 @@ def test_a_backup_is_one_file(api: TestClient) -> None:
         ("/api/pours", {"job_id": "{job}", "fills": []}, "/fills", "needs at least 1"),
         ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00Z"}, "/at", "before the first water"),
         ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00"}, "/at", "its time zone"),
-        ("/api/pours/{pour}/batches", {"bags": 0, "water_l": 2}, "/bags", "more than 0"),
+        ("/api/pours/{pour}/batches", {"bags": 0, "water_l": 2}, "/bags", "at least 0.01"),
         ("/api/castings/{casting}/state", {"state": "finished"}, "/state", "cannot become finished"),
         ("/api/castings/{casting}/state", {"state": "broken"}, "/state", "'planned', 'poured'"),
         ("/api/observations", {"kind": "note", "text": " ", "job_id": "{job}"}, "/text", "says nothing"),

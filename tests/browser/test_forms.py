@@ -134,7 +134,11 @@ def test_what_a_plan_leaves_goes_into_stock_and_is_cut_up_next_time(open_page: O
 def test_boards_go_out_as_a_drawing_a_list_and_a_workbook(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document(opening())), units="mm")
     page.get_by_role("radio", name="its cuts").click()
-    for link, begins in (("Boards as DXF", b"  0\nSECTION"), ("List as CSV", b"piece,board"), ("List as XLSX", b"PK")):
+    for link, begins in (
+        ("Boards as DXF", b"  0\nSECTION"),
+        ("List as CSV", b"\xef\xbb\xbfpiece,board"),
+        ("List as XLSX", b"PK"),
+    ):
         with page.expect_download() as told:
             page.get_by_role("link", name=link).click()
         assert told.value.path().read_bytes().startswith(begins), link

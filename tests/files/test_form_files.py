@@ -46,11 +46,11 @@ def test_the_boards_in_a_dxf_are_those_of_the_form_at_true_size_and_apart(job: J
 
 def test_the_list_has_a_line_a_board_and_says_how_many_are_cut() -> None:
     job = top(opening(), piece={"count": 4}, form={"forms": 2})
-    rows = list(csv.DictReader(io.StringIO(write_boards_csv(plan(job, SHOP)))))
+    rows = list(csv.DictReader(io.StringIO(write_boards_csv(plan(job, SHOP)).decode("utf-8-sig"))))
     assert [row["made for"] for row in rows] == ["base", "front", "right", "back", "left"]
     assert {row["copies"] for row in rows} == {"2"}
     assert float(rows[1]["length mm"]) == 932
-    mitred = list(csv.DictReader(io.StringIO(write_boards_csv(plan(HEXAGON, SHOP)))))
+    mitred = list(csv.DictReader(io.StringIO(write_boards_csv(plan(HEXAGON, SHOP)).decode("utf-8-sig"))))
     assert {row["bevel at start"] for row in mitred[1:]} == {"30.0"}
 
 

@@ -23,7 +23,7 @@ SHOP = Shop()
 
 
 def rows(job: Job) -> list[dict[str, str]]:
-    return list(csv.DictReader(io.StringIO(write_steel_csv(plan(job, SHOP)))))
+    return list(csv.DictReader(io.StringIO(write_steel_csv(plan(job, SHOP)).decode("utf-8-sig"))))
 
 
 def drawn(job: Job) -> Any:

@@ -10,6 +10,7 @@ from fastapi.responses import HTMLResponse, JSONResponse
 from ulbrek import __version__
 from ulbrek.api import logs, problems
 from ulbrek.api.apart import Apart
+from ulbrek.api.describe import describe
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
 from ulbrek.api.handlers import ROUTERS
@@ -78,6 +79,7 @@ def create_app(settings: Settings) -> FastAPI:
         database.is_ready()
         return JSONResponse({"status": "ok"})
 
+    app.openapi = lambda: describe(app)  # type: ignore[method-assign]
     app.mount("/", FrontEnd(settings.web_dist))
     app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
     app.add_middleware(logs.RequestLog)

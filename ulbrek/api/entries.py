@@ -114,8 +114,8 @@ class TakesRequest(_Request):
 class BatchRequest(EntryRequest):
     """A batch that was mixed; shares by casting, by their volumes where they are not said."""
 
-    bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
-    water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
+    bags: Annotated[float, Field(ge=0.01, le=200, allow_inf_nan=False)]
+    water_l: Annotated[float, Field(ge=0.001, le=2000, allow_inf_nan=False)]
     lot_id: UUID | None = None
     shares: Annotated[dict[UUID, Annotated[float, Field(gt=0, le=1)]] | None, Field(max_length=200)] = None
 

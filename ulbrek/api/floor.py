@@ -1,7 +1,7 @@
 """The shop floor: the jobs, and the pours that something is still due on. It plans nothing."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import partial
 from uuid import UUID
@@ -99,7 +99,8 @@ def on_the_floor(db: Database, plans: Plans) -> Floor:
 
 def agenda_of(floor: Floor, now: datetime) -> Agenda:
     """The acts of live pours, and of jobs that wait to be poured."""
-    return schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, any(floor.stale()))
+    told = schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, any(True for _ in floor.stale()))
+    return replace(told, old_shop=floor.shop.unreadable)
 
 
 def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:

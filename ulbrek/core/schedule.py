@@ -47,13 +47,15 @@ class AgendaAct:
 class Agenda:
     """All acts of all jobs as they stand at one moment: due ones first, then what comes, then what is past.
 
-    ``renewing`` says that some of them are as they were before the last change, and are being worked out anew.
+    ``renewing`` says that some of them are as they were before the last change, and are being worked out anew;
+    ``old_shop`` that what is known of the shop cannot be read as it was last changed, and is older.
     """
 
     now: datetime
     zone: str
     acts: tuple[AgendaAct, ...]
     renewing: bool = False
+    old_shop: bool = False
 
 
 @dataclass(frozen=True, slots=True)

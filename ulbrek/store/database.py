@@ -186,7 +186,7 @@ def _ask_after_rest(engine: Engine) -> None:
             return
         try:
             engine.dialect.do_ping(connection)
-        except engine.dialect.loaded_dbapi.OperationalError as gone:
+        except engine.dialect.loaded_dbapi.Error as gone:
             raise DisconnectionError from gone  # the pool opens another
 
 

@@ -5,7 +5,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any, TypeVar
 from uuid import UUID
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
@@ -47,6 +47,17 @@ class ShopRecords:
         if row is None:
             raise NotFoundError(what, key)
         return row
+
+
+def one_at_a_time(session: Session, key: UUID | None) -> None:
+    """Lets an entry that is sent twice at once wait for itself: the second finds what the first has kept.
+
+    Args:
+        session: whose transaction it is held for
+        key: the entry's; None where the device gave none
+    """
+    if key is not None:
+        session.execute(select(func.pg_advisory_xact_lock(func.hashtextextended(str(key), 0))))
 
 
 def happened(at: datetime, after: datetime | None = None, since: str = "", field: str = "/at") -> datetime:

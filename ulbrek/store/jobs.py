@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from ulbrek.core.job import Job
 from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
+from ulbrek.store.entries import one_at_a_time
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
 from ulbrek.store.history import History, history_of
 from ulbrek.store.models import JobRevisionRow, JobRow
@@ -146,6 +147,7 @@ class JobRepository:
         Raises:
             NotFoundError: when the key is that of a job that is archived, or of another shop
         """
+        one_at_a_time(self._session, key)
         if key is not None and self._session.get(JobRow, key) is not None:
             return self.get(key)
         row = JobRow(id=key or uuid4(), shop_id=self._shop_id)

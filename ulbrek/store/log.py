@@ -12,7 +12,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.casting import ACT_OF, STATES
-from ulbrek.store.entries import Entry, ShopRecords, happened
+from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import (
     ActDoneRow,
@@ -104,6 +104,7 @@ class LogRepository(ShopRecords):
             NotFoundError: when this shop has no such job, pour, casting, form or entry
             RefusedEntryError: when something is missing, or what it corrects was corrected already
         """
+        one_at_a_time(self._session, entry.key)
         if entry.key is not None and (known := self._session.get(ObservationRow, entry.key)):
             return known.id
         _refuse_incomplete(seen)

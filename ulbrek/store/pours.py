@@ -18,7 +18,7 @@ from ulbrek.core.record import part_of
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.castings import CastingRepository
-from ulbrek.store.entries import Entry, ShopRecords, happened
+from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import ListedJob
@@ -155,6 +155,7 @@ class PourRepository(ShopRecords):
         Raises:
             RefusedEntryError: when the job has no such piece, a cavity does not take it, or a lot has not enough
         """
+        one_at_a_time(self._session, entry.key)
         if entry.key is not None and (known := self._session.get(PourRow, entry.key)):
             return known.id
         part, fills = begun.part, begun.fills
@@ -190,7 +191,10 @@ class PourRepository(ShopRecords):
         castings = CastingRepository(self._session, self._shop_id)
         for casting in castings.of_pours([pour_id]):
             castings.advance(casting.id, "poured", Entry(entry.at, member_id=entry.member_id))
-        StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
+        short = StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
+        if short:
+            told = Seen("note", f"Short in stock: {'; '.join(short)}. Count it again.", pour_id=pour_id)
+            LogRepository(self._session, self._shop_id).add(told, Entry(entry.at, member_id=entry.member_id))
 
     def correct_water_in(self, pour_id: UUID, entry: Entry) -> None:
         """Corrects when the first water went in: all hours count from there.

@@ -1,8 +1,10 @@
 """Shops and their revisions."""
 
+from contextlib import suppress
 from dataclasses import dataclass
 from uuid import UUID
 
+from pydantic import ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
@@ -10,14 +12,20 @@ from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 
+_LOOKED_BACK = 50  # revisions, for one that can be read
+
 
 @dataclass(frozen=True, slots=True)
 class StoredShop:
-    """A shop as it is kept: its newest revision and its document."""
+    """A shop as it is kept: its newest revision and its document.
+
+    ``unreadable``: its newest document cannot be read, and ``shop`` is an older one.
+    """
 
     id: UUID
     revision: int
     shop: Shop
+    unreadable: bool = False
 
 
 class ShopRepository:
@@ -35,7 +43,20 @@ class ShopRepository:
             .order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc())
             .limit(1)
         ).one_or_none()
-        return StoredShop(row.shop_id, row.number, Shop.model_validate(row.document)) if row else None
+        if row is None:
+            return None
+        try:
+            return StoredShop(row.shop_id, row.number, Shop.model_validate(row.document))
+        except ValidationError:
+            return StoredShop(row.shop_id, row.number, self._last_readable(row.shop_id), unreadable=True)
+
+    def _last_readable(self, shop_id: UUID) -> Shop:
+        """The shop as it was when it could last be read; a shop as it begins where it never could."""
+        asked = select(ShopRevisionRow.document).where(ShopRevisionRow.shop_id == shop_id)
+        for document in self._session.scalars(asked.order_by(ShopRevisionRow.number.desc()).limit(_LOOKED_BACK)):
+            with suppress(ValidationError):
+                return Shop.model_validate(document)
+        return Shop()
 
     def edit(self, kept: StoredShop, shop: Shop) -> StoredShop:
         """Appends a revision with a changed document.

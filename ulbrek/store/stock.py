@@ -11,7 +11,7 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import aliased
 
-from ulbrek.store.entries import Entry, ShopRecords, happened
+from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import StockItemRow, StockLotRow, StockMoveRow
 
@@ -157,6 +157,7 @@ class StockRepository(ShopRecords):
             NotFoundError: when this shop keeps no such item
         """
         self._own(StockItemRow, item_id, "stock item")
+        one_at_a_time(self._session, entry.key)
         if entry.key is not None and (known := self._entered(entry.key)):
             return known
         row = StockLotRow(
@@ -255,8 +256,12 @@ class StockRepository(ShopRecords):
             for item in self.all()
         }
 
-    def settle(self, pour_id: UUID, kind: Literal["used", "released"], entry: Entry) -> None:
-        """Uses what a pour had reserved, or gives it free again."""
+    def settle(self, pour_id: UUID, kind: Literal["used", "released"], entry: Entry) -> list[str]:
+        """Uses what a pour had reserved, or gives it free again.
+
+        Returns:
+            of which lots less was there than was reserved, in words: what happened is kept all the same
+        """
         held = self._session.execute(
             select(StockMoveRow.lot_id, func.sum(StockMoveRow.reserved_change))
             .where(StockMoveRow.pour_id == pour_id)
@@ -264,11 +269,34 @@ class StockRepository(ShopRecords):
             .having(func.sum(StockMoveRow.reserved_change) > 0)
             .order_by(StockMoveRow.lot_id)
         ).all()
+        short = []
         for lot_id, quantity in held:
             once = Entry(entry.at, entry.note, entry.member_id)
             self.move(lot_id, "released", float(quantity), once, pour_id)
-            if kind == "used":
-                self.move(lot_id, "used", float(quantity), once, pour_id)
+            if kind != "used":
+                continue
+            there = min(quantity, self._on_hand(lot_id))
+            if there > 0:
+                self.move(lot_id, "used", float(there), once, pour_id)
+            if there < quantity:
+                lot = self._called(lot_id)
+                short.append(f"{quantity.normalize():f} of {lot} were reserved, {there.normalize():f} were there")
+        return short
+
+    def _on_hand(self, lot_id: UUID) -> Decimal:
+        last = self._session.scalar(
+            select(StockMoveRow).where(StockMoveRow.lot_id == lot_id).order_by(StockMoveRow.number.desc()).limit(1)
+        )
+        return last.on_hand if last else Decimal(0)
+
+    def _called(self, lot_id: UUID) -> str:
+        """A lot in words."""
+        item, lot = self._session.execute(
+            select(StockItemRow.name, StockLotRow.name)
+            .join(StockLotRow, StockLotRow.item_id == StockItemRow.id)
+            .where(StockLotRow.id == lot_id)
+        ).one()
+        return f"{lot}, {item}" if lot else str(item)
 
     def _refuse_more_than_taken(self, lot_id: UUID, pour_id: UUID, amount: Decimal) -> None:
         """What comes back from a pour is at most what it took of the lot."""

@@ -38,8 +38,8 @@ class Admixture(BaseModel):
         ),
     ] = 0.0
     density_kg_l: Annotated[float, Field(gt=0.05, le=8, allow_inf_nan=False, description="as it is poured out")] = 1.0
-    spoon_g: Annotated[float | None, Field(gt=0, le=100, description="a level teaspoon; None: it is weighed")] = None
-    pack_g: Annotated[float | None, Field(gt=0, le=1_000_000, allow_inf_nan=False)] = None
+    spoon_g: Annotated[float | None, Field(ge=0.01, le=100, description="a level teaspoon; None: it is weighed")] = None
+    pack_g: Annotated[float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False)] = None
     price: Price | None = None
     source: Annotated[str, Field(max_length=200), ONE_LINE]
 

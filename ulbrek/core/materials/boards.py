@@ -9,7 +9,7 @@ from ulbrek.core.base.texts import ONE_LINE
 
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Words = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
-Millimetres = Annotated[float, Field(gt=0, le=12_000, allow_inf_nan=False)]
+Millimetres = Annotated[float, Field(ge=10, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 
 
@@ -33,11 +33,11 @@ class Sheet(BaseModel):
     thickness_mm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)]
     length_mm: Millimetres
     width_mm: Millimetres
-    modulus_mpa: Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False, description="in bending, dry [MPa]")]
-    density_kg_m3: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
+    modulus_mpa: Annotated[float, Field(ge=50, le=20_000, allow_inf_nan=False, description="in bending, dry [MPa]")]
+    density_kg_m3: Annotated[float, Field(ge=10, le=2000, allow_inf_nan=False)]
     face: Literal["faced", "filmed", "bare"] = "faced"
     bends_to_mm: Annotated[
-        float | None, Field(gt=0, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
+        float | None, Field(ge=1, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
     ] = None
     source: Annotated[str, Field(max_length=200), ONE_LINE]
     price: Price | None = None
@@ -59,7 +59,7 @@ class Lumber(BaseModel):
     thickness_mm: Annotated[float, Field(ge=10, le=120, allow_inf_nan=False)]
     width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)]
     lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8), COUNTED]
-    modulus_mpa: Annotated[float, Field(gt=0, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
+    modulus_mpa: Annotated[float, Field(ge=50, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
     source: Annotated[str, Field(max_length=200), ONE_LINE]
 
 
@@ -71,4 +71,4 @@ class Foam(BaseModel):
     id: Id
     name: Words
     thickness_mm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False)]
-    density_kg_m3: Annotated[float, Field(gt=0, le=300, allow_inf_nan=False)] = 30.0
+    density_kg_m3: Annotated[float, Field(ge=1, le=300, allow_inf_nan=False)] = 30.0

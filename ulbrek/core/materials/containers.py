@@ -16,4 +16,4 @@ class Container(BaseModel):
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
-    volume_l: Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False, description="brim-full [l]")]
+    volume_l: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False, description="brim-full [l]")]

@@ -24,6 +24,6 @@ class Ingredient(BaseModel):
     largest_mm: Annotated[float, Field(ge=0, le=80, allow_inf_nan=False)] = 0.0
     fineness: Annotated[float, Field(ge=1, le=5, description="fineness modulus of a sand")] = 2.8
     gain: Annotated[Gain, Field(description="of a cement")] = "ordinary"
-    pack_kg: Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]
+    pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False)]
     price: Price | None = None
     source: Annotated[str, Field(max_length=200), ONE_LINE]

@@ -19,10 +19,10 @@ BATCH_TO_BATCH = Spread(0.98, 1.0, 1.02)
 DRYING_LOSS = Spread(0.015, 0.025, 0.035)
 BLED = Spread(0.0, 0.01, 0.02)  # of the fresh mass, until it is stripped. Source: common practice.
 
-Kilograms = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
-Litres = Annotated[float, Field(gt=0, le=5000, allow_inf_nan=False)]
+Kilograms = Annotated[float, Field(ge=0.1, le=1000, allow_inf_nan=False)]
+Litres = Annotated[float, Field(ge=0.02, le=5000, allow_inf_nan=False)]
 Strength = Annotated[float, Field(ge=12, le=120, allow_inf_nan=False)]
-Hours = Annotated[float, Field(gt=0, le=48, allow_inf_nan=False)]
+Hours = Annotated[float, Field(ge=0.05, le=48, allow_inf_nan=False)]
 
 
 class BagSize(BaseModel):

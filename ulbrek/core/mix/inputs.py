@@ -12,12 +12,12 @@ from ulbrek.core.materials.mixes import Feel
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Work = Literal["form", "packed", "ground"]
 Buy = Literal["one size", "cheapest set"]
-Grams = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+Grams = Annotated[float, Field(ge=0.001, le=1_000_000, allow_inf_nan=False)]
 Settled = Literal["vibrated on the bench", "tapped", "shaken or dropped", "turned over wet"]
-Percent = Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
+Percent = Annotated[float, Field(ge=0.0001, le=100, allow_inf_nan=False)]
 Part = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)]
 Moisture = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False, description="free water, percent of the dry mass")]
-Minutes = Annotated[float, Field(gt=0, le=120, allow_inf_nan=False)]
+Minutes = Annotated[float, Field(ge=0.1, le=120, allow_inf_nan=False)]
 
 
 class _Described(BaseModel):
@@ -80,7 +80,7 @@ class MixInputs(_Described):
     ] = None
     doses: Annotated[tuple[Dose, ...], Field(max_length=12), COUNTED] = ()
     water_per_bag_l: Annotated[
-        float | None, Field(gt=0, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
+        float | None, Field(ge=0.01, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
     ] = None
     feel: Annotated[Feel | None, Field(description="None: what the mix is made for")] = None
     settled: Annotated[Settled, Field(description="how the mix is settled in the form")] = "vibrated on the bench"
@@ -107,6 +107,6 @@ class MixInputs(_Described):
 class BatchMixed(_Described):
     """A batch as it was mixed: its dry bags, all the water that went in [l], and when the first of it did."""
 
-    bags: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
-    water_l: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)]
+    bags: Annotated[float, Field(ge=0.01, le=200, allow_inf_nan=False)]
+    water_l: Annotated[float, Field(ge=0.001, le=2000, allow_inf_nan=False)]
     at: AwareDatetime

@@ -1,6 +1,6 @@
-import { useSuspenseQuery } from "@tanstack/react-query";
+import { useQuery, useSuspenseQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { jobsQuery } from "@/api/queries";
+import { agendaQuery, jobsQuery } from "@/api/queries";
 import { ShopPage } from "../records/ShopHeader";
 import { Agenda } from "./Agenda";
 import { BringIn } from "./BringIn";
@@ -11,10 +11,17 @@ import { People } from "./People";
 /** The shop floor: the jobs of the shop, each told by its headline figures. */
 export function FloorPage() {
   const { data: jobs } = useSuspenseQuery(jobsQuery);
+  const { data: agenda } = useQuery(agendaQuery);
   const [adding, setAdding] = useState(false);
   const [people, setPeople] = useState(false);
   return (
     <ShopPage title="Shop floor">
+      {agenda?.old_shop && (
+        <p role="alert" className="mb-6 border-l-4 border-stop pl-3">
+          The last change of the shop’s materials or hours cannot be read. All is planned with those before it: set them
+          again under Materials.
+        </p>
+      )}
       <Agenda />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <p className="flex-1 text-xl font-bold">{jobs.length === 1 ? "1 job" : `${jobs.length} jobs`} on the floor</p>
