@@ -42,8 +42,9 @@ class TooLongError(Exception):
 class Apart:
     """So many processes for long work, begun when they are first needed."""
 
-    def __init__(self, processes: int, waiting: int) -> None:
-        """Work for ``processes`` at once; as many as ``waiting`` more may wait."""
+    def __init__(self, processes: int, waiting: int, wall_s: float = _WALL_S) -> None:
+        """Work for ``processes`` at once, each ended after so long [s]; as many as ``waiting`` more may wait."""
+        self._wall_s = wall_s
         self._most = processes + waiting
         self._busy = 0
         self._lock = Lock()
@@ -64,7 +65,7 @@ class Apart:
             TooLongError: when it took too long or too much
         """
         with self._turn():
-            future = self._pool.schedule(_limited, args=(work, args, kwargs), timeout=_WALL_S)
+            future = self._pool.schedule(_limited, args=(work, args, kwargs), timeout=self._wall_s)
             try:
                 result: Result = future.result()
             except (TimeoutError, CancelledError, ProcessExpired, MemoryError) as error:

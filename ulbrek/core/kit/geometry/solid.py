@@ -54,13 +54,44 @@ class Solid:
 
     def section_at(self, height_mm: float) -> BaseGeometry:
         """The concrete at a height above the back [mm], as polygons of exact area."""
-        bodies = [prism.section_at(height_mm) for prism in (self.body, *self.adds)]
-        there = [shape for shape in bodies if not shape.is_empty]
-        if not there:
-            return Polygon()
-        concrete = there[0] if len(there) == 1 else unary_union(there)
-        cut = [shape for prism in self.cuts if not (shape := prism.section_at(height_mm)).is_empty]
-        return concrete.difference(unary_union(cut)) if cut else concrete
+        concrete = self._straight_at(tuple(self._there(height_mm, straight=True)))
+        bodies, cuts = [], []
+        for number in self._there(height_mm, straight=False):
+            shape = self._prisms[number].section_at(height_mm)
+            (cuts if number > len(self.adds) else bodies).append(shape)
+        if bodies:
+            concrete = unary_union([concrete, *bodies])
+            cuts += self._straight_cuts_at(height_mm)  # they cut what was added, too
+        return concrete.difference(unary_union(cuts)) if cuts else concrete
+
+    @cached_property
+    def _prisms(self) -> tuple[Prism, ...]:
+        """The body, what is added, and what is cut, in that order."""
+        return (self.body, *self.adds, *self.cuts)
+
+    def _there(self, height_mm: float, straight: bool) -> Iterator[int]:
+        """The numbers of the prisms that are there at a height, those that are straight or the others."""
+        for number, prism in enumerate(self._prisms):
+            if prism.is_straight == straight and prism.bottom_mm <= height_mm < prism.top_mm:
+                yield number
+
+    def _straight_cuts_at(self, height_mm: float) -> list[BaseGeometry]:
+        there = [number for number in self._there(height_mm, straight=True) if number > len(self.adds)]
+        return [self._prisms[number].section_at(height_mm) for number in there]
+
+    @cached_property
+    def _known(self) -> dict[tuple[int, ...], BaseGeometry]:
+        return {}
+
+    def _straight_at(self, there: tuple[int, ...]) -> BaseGeometry:
+        """The concrete of some straight prisms alone; the same at every height that has just these."""
+        if there not in self._known:
+            shapes = [self._prisms[number].section_at(self._prisms[number].bottom_mm) for number in there]
+            bodies = [shape for number, shape in zip(there, shapes, strict=True) if number <= len(self.adds)]
+            cuts = [shape for number, shape in zip(there, shapes, strict=True) if number > len(self.adds)]
+            concrete: BaseGeometry = unary_union(bodies) if bodies else Polygon()
+            self._known[there] = concrete.difference(unary_union(cuts)) if cuts and bodies else concrete
+        return self._known[there]
 
     @cached_property
     def heights(self) -> list[float]:
@@ -123,7 +154,7 @@ class Solid:
 
     def _by_layers(self) -> SolidMoments:
         """Section by section; evenly spaced ones where those between the breaks would be too many."""
-        prisms = (self.body, *self.adds, *self.cuts)
+        prisms = self._prisms
         corners = [corners_of(prism.outline) for prism in prisms]
         most = max(_MOST_CORNERS, _LEAST_SECTIONS * sum(corners))
         planned: list[tuple[float, float, float]] = []  # height of the section, what it stands for, and its own height
