@@ -5,10 +5,12 @@ from uuid import uuid4
 
 from fastapi.testclient import TestClient
 from playwright.sync_api import expect
+from sqlalchemy import text
 
 from ops.browser import PHONE
 from tests.browser.conftest import OpenPage
 from tests.jobs import opening, top_document
+from ulbrek.store.database import Database
 
 
 def test_thirty_jobs_are_all_told_without_running_over(open_page: OpenPage, api: TestClient) -> None:
@@ -48,13 +50,13 @@ def test_a_file_that_cannot_be_used_says_why_and_changes_nothing(open_page: Open
     page = open_page("/")
     page.get_by_role("button", name="New piece").wait_for()
     count = page.get_by_role("list").first.get_by_role("listitem").count()
-    for text, said in {
+    for written, said in {
         "not json": "It is not a job file.",
         '{"schema_version": 7}': "It is of version 7; this Ulbrek reads up to 2. Open it with a newer Ulbrek.",
         '{"schema_version": 1, "job": {"name": "x"}}': "/job/pieces: It is missing. Add it.",
     }.items():
         file = tmp_path / "bad.ulbrek.json"
-        file.write_text(text)
+        file.write_text(written)
         page.get_by_label("Job file").set_input_files(file)
         dialog = page.get_by_role("dialog", name="That file cannot be used")
         expect(dialog).to_contain_text(said)
@@ -107,3 +109,32 @@ def test_the_theme_is_kept_on_this_device(open_page: OpenPage) -> None:
     page.get_by_role("button", name="Theme: light, change").click()
     assert page.evaluate("document.documentElement.dataset.theme") == "dark"
     assert page.evaluate("localStorage.getItem('theme')") == "dark"
+
+
+def test_a_job_that_cannot_be_read_is_undone_from_its_page_or_taken_off_the_floor(
+    open_page: OpenPage, api: TestClient, database: Database
+) -> None:
+    names = [f"Poisoned {uuid4().hex[:6]}" for _ in range(2)]
+    for name in names:
+        job = api.post("/api/jobs", json={"job": top_document(name=name)}).json()["id"]
+        thicker = top_document(name=name, piece={"thickness": "50 mm"})
+        api.put(f"/api/jobs/{job}", json={"parent": 1, "job": thicker, "what": "Thicker"})
+        with database.work() as records:
+            for spoil in (
+                "UPDATE job_revision SET document = document - 'mix' WHERE job_id = :job AND number = 2",
+                "DELETE FROM outlook WHERE of = :job",
+            ):
+                records.session.execute(text(spoil), {"job": job})
+    page = open_page("/")
+    for name in names:
+        expect(page.get_by_role("listitem").filter(has_text=name)).to_contain_text(
+            "undo the last change", timeout=30_000
+        )
+    page.get_by_role("button", name=f"More for {names[0]}").click()
+    page.get_by_role("menuitem", name="Take off the floor").click()
+    expect(page.get_by_role("link", name=names[0])).to_have_count(0)
+    page.get_by_role("link", name=names[1]).click()
+    expect(page.get_by_role("heading", name=f"{names[1]} cannot be planned")).to_be_visible()
+    expect(page.get_by_text("It is missing. Add it.")).to_be_visible()
+    page.get_by_role("button", name="Undo the last change").click()
+    expect(page.get_by_role("navigation", name="Stations")).to_be_visible()

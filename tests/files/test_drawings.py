@@ -5,6 +5,7 @@ import random
 import struct
 import zipfile
 from math import hypot, pi
+from time import process_time
 
 import pytest
 from ezdxf import filemanagement
@@ -223,3 +224,37 @@ def test_an_imported_outline_is_the_one_that_was_drawn() -> None:
     )  # clockwise
     assert shape(back).outline.area_mm2 == pytest.approx(drawn.loops[0].area_mm2, rel=1e-9)
     assert hypot(*shape(job).outline.box[:2]) == pytest.approx(0, abs=1e-9)
+
+
+HEAD = '<svg xmlns="http://www.w3.org/2000/svg" width="1000mm" viewBox="0 0 1000 1000">'
+LINE = "0\nLINE\n8\n0\n10\n{}\n20\n0\n11\n5\n21\n5\n"
+
+
+@pytest.mark.parametrize(
+    ("drawn", "name", "said"),
+    [
+        (f'{HEAD}<path d="M0 0{" C 10 0 20 10 20 20" * 19_990}"/></svg>', "a.svg", "too long"),
+        (f'{HEAD}<path d="M0 0 C{" 10 0 20 10 20 20" * 16_000}"/></svg>', "a.svg", "too long"),
+        (f'{HEAD}<path d="M0 0{" C 10 0 20 10 20 20" * 4_900}"/></svg>', "a.svg", "too many points"),
+        (f'{HEAD}<path d="{"M0 0L1 1" * 240_000}"/></svg>', "a.svg", "too long"),
+        (f'{HEAD}<path transform="{"rotate(" * 200_000}" d="M0 0L1 1"/></svg>', "a.svg", "transforms cannot be read"),
+        (f'{HEAD}<path transform="{"rotate(1)" * 100}" d="M0 0L1 1"/></svg>', "a.svg", "transforms cannot be read"),
+        (f'{HEAD}<polygon points="{"1,2 " * 400_000}"/></svg>', "a.svg", "too long"),
+        (f"{HEAD}{'<g>' * 100_000}{'</g>' * 100_000}</svg>", "a.svg", "nested too deeply"),
+        (f"0\nSECTION\n2\nENTITIES\n{LINE.format('nan')}0\nENDSEC\n0\nEOF\n", "a.dxf", "no number"),
+        (f"0\nSECTION\n2\nENTITIES\n{LINE.format('1e999')}0\nENDSEC\n0\nEOF\n", "a.dxf", "no number"),
+        (f"0\nSECTION\n2\nENTITIES\n{LINE.format('0') * 45_000}0\nENDSEC\n0\nEOF\n", "a.dxf", "over 5000 entities"),
+    ],
+)
+def test_what_would_take_long_to_read_is_refused_before_it_is_read(drawn: str, name: str, said: str) -> None:
+    began = process_time()
+    with pytest.raises(InvalidDocumentError, match=said):
+        read_drawing(drawn.encode(), name, None)
+    assert process_time() - began < 5 * calibration()
+
+
+def calibration() -> float:
+    """How much slower this machine is than one on which a fixed loop takes 0.1 s; 1 at least."""
+    began = process_time()
+    sum(number * number % 7 for number in range(1_000_000))
+    return max(1.0, (process_time() - began) / 0.1)

@@ -1,0 +1,48 @@
+"""Tables as CSV and workbooks: whatever people called their things, a spreadsheet takes it for text."""
+
+import csv
+import io
+
+import pytest
+from openpyxl import load_workbook
+
+from tests.jobs import opening, top
+from ulbrek.core.plan import plan
+from ulbrek.core.shop import Shop
+from ulbrek.core.shopping import shopping
+from ulbrek.files.board_drawings import write_boards_csv, write_boards_xlsx
+from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
+from ulbrek.files.steel_list import write_steel_csv
+from ulbrek.files.tables import write_csv, write_xlsx
+from ulbrek.simulated_prices import SimulatedPrices
+
+BITES = '=HYPERLINK("http://x","y")'
+SHOP = Shop()
+
+
+@pytest.mark.parametrize("text", [BITES, "+1+1", "-2+3", "@SUM(A1)", "\tx", "\r=1"])
+def test_what_would_be_a_formula_is_text_and_numbers_stay_numbers(text: str) -> None:
+    rows = [("what", "much", "yes"), (text, -2.5, True)]
+    (_, (told, number, yes)) = csv.reader(io.StringIO(write_csv(rows).decode("utf-8-sig"), newline=""))
+    assert (told, number, yes) == (f"'{text}", "-2.5", "true")
+    _, (first, second, _) = load_workbook(io.BytesIO(write_xlsx({"Sheet": rows})))["Sheet"].iter_rows()
+    assert first.data_type == "s"
+    assert first.value.startswith("'")
+    assert (second.value, second.data_type) == (-2.5, "n")
+
+
+def test_control_characters_are_left_out_of_a_table() -> None:
+    assert write_csv([("A\x0bB\x00",)]) == b"\xef\xbb\xbfAB\r\n"
+
+
+def test_names_that_are_formulas_are_text_in_every_list() -> None:
+    job = top(opening(name=BITES), name=BITES, piece={"name": BITES})
+    planned = plan(job, SHOP)
+    listed = shopping([job], SHOP, {}, SimulatedPrices())
+    for content in (write_boards_csv(planned), write_steel_csv(planned), write_shopping_csv(listed)):
+        cells = [cell for row in csv.reader(io.StringIO(content.decode("utf-8-sig"))) for cell in row]
+        assert any(BITES in cell for cell in cells)
+        assert not [cell for cell in cells if cell.startswith(("=", "+", "@"))]
+    for content in (write_boards_xlsx(planned), write_shopping_xlsx(listed)):
+        cells = [cell for sheet in load_workbook(io.BytesIO(content)) for row in sheet.iter_rows() for cell in row]
+        assert not [cell for cell in cells if cell.data_type == "f"]
