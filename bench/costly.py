@@ -143,7 +143,7 @@ def pieces(dice: Random) -> Iterator[Document]:
         size = size_of(outline)
         yield {
             "id": f"p{number}", "name": f"P{number}", "outline": outline,
-            "thickness": mm(dice.choice((40, 80, 300, 900))), "count": dice.choice((1, 1, 3, 50, 500)), 
+            "thickness": mm(dice.choice((40, 80, 300, 900))), "count": dice.choice((1, 1, 3, 50, 500)),
             "features": list(features(dice, size)),
             "cast": dice.choice(("face down", "face up")), "drawn": dice.choice(("in plan",) * 5 + ("from the side",)),
             "seams": [

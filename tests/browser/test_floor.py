@@ -135,6 +135,6 @@ def test_a_job_that_cannot_be_read_is_undone_from_its_page_or_taken_off_the_floo
     expect(page.get_by_role("link", name=names[0])).to_have_count(0)
     page.get_by_role("link", name=names[1]).click()
     expect(page.get_by_role("heading", name=f"{names[1]} cannot be planned")).to_be_visible()
-    expect(page.get_by_text("It is missing. Add it.")).to_be_visible()
+    expect(page.get_by_text("“mix”: It is missing.")).to_be_visible()
     page.get_by_role("button", name="Undo the last change").click()
     expect(page.get_by_role("navigation", name="Stations")).to_be_visible()

@@ -2,21 +2,25 @@
 
 import gc
 from collections.abc import AsyncIterator
-from contextlib import asynccontextmanager
+from contextlib import asynccontextmanager, suppress
+from threading import Thread
 
 from fastapi import FastAPI
 from fastapi.responses import HTMLResponse, JSONResponse
+from sqlalchemy.exc import DBAPIError
 
 from ulbrek import __version__
 from ulbrek.api import logs, problems
 from ulbrek.api.apart import Apart
 from ulbrek.api.describe import describe
+from ulbrek.api.floor import on_the_floor
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
 from ulbrek.api.handlers import ROUTERS
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
+from ulbrek.store.errors import StoreError
 
 _WAITING = 8  # for long work; whoever comes after them is told to come again
 DOCS_PAGE = """<!doctype html>
@@ -24,6 +28,12 @@ DOCS_PAGE = """<!doctype html>
 <link rel="icon" href="data:,"><link rel="stylesheet" href="/apidocs/swagger-ui.css"></head>
 <body><div id="docs"></div><script src="/apidocs/swagger-ui-bundle.js"></script>
 <script src="/apidocs/start.js"></script></body></html>"""
+
+
+def _look(database: Database, plans: Plans) -> None:
+    """Looks at the floor once, so that what is missing or stale of it is worked out before somebody else does."""
+    with suppress(DBAPIError, StoreError):
+        on_the_floor(database, plans)
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -43,6 +53,7 @@ def create_app(settings: Settings) -> FastAPI:
         gc.set_threshold(5_000, 20, 500)
         if settings.warm:
             apart.warm()
+            Thread(target=_look, args=(database, plans), daemon=True).start()
         yield
         plans.close()
         for one in (apart, searching):

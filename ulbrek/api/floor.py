@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
-from functools import partial
+from functools import cached_property, partial
 from uuid import UUID
 
 from ulbrek.api.services.plans import Plans, job_key, pour_key
@@ -19,7 +19,7 @@ from ulbrek.store.poured import LivePour
 from ulbrek.store.shops import StoredShop
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Floor:
     """The jobs of a shop, its live pours, by job when water last went in, and the outlooks that are kept of them."""
 
@@ -43,7 +43,7 @@ class Floor:
     def card(self, job: JobHead) -> JobCard:
         """A job as the floor shows it."""
         kept = self.outlooks.get(job.id)
-        fresh = kept is not None and kept.key == self.job_key(job)
+        fresh = self.is_fresh(job.id)
         told = kept.told if kept else None
         problem = kept.problem if kept and fresh else None
         return JobCard(
@@ -51,24 +51,22 @@ class Floor:
             told.headline if told else None, not fresh, problem,
         )  # fmt: skip
 
-    def job_key(self, job: JobHead) -> str:
-        """What a job's outlook is worked out from as it stands now."""
-        return job_key(job.revision, self.shop, self.record(job))
+    @cached_property
+    def keys(self) -> Mapping[UUID, str]:
+        """By job and by pour, what its outlook is worked out from as things stand now."""
+        jobs = {job.id: job_key(job.revision, self.shop, self.record(job)) for job in self.jobs}
+        return jobs | {pour.id: pour_key(self.shop, pour.record) for pour in self.pours}
 
-    def pour_key(self, pour: LivePour) -> str:
-        """The same of a pour."""
-        return pour_key(self.shop, pour.record)
-
-    def stale(self) -> Iterator[JobHead | LivePour]:
+    @cached_property
+    def stale(self) -> tuple[JobHead | LivePour, ...]:
         """Jobs and pours whose outlook is missing, or was worked out from something else than there is now."""
-        for job in self.jobs:
-            kept = self.outlooks.get(job.id)
-            if kept is None or kept.key != self.job_key(job):
-                yield job
-        for pour in self.pours:
-            kept = self.outlooks.get(pour.id)
-            if kept is None or kept.key != self.pour_key(pour):
-                yield pour
+        there: list[JobHead | LivePour] = [*self.jobs, *self.pours]
+        return tuple(one for one in there if not self.is_fresh(one.id))
+
+    def is_fresh(self, of: UUID) -> bool:
+        """Whether the outlook of a job or a pour is that of now."""
+        kept = self.outlooks.get(of)
+        return kept is not None and kept.key == self.keys[of]
 
     def scheduled(self) -> Iterator[Scheduled]:
         """What is ahead of live pours, and of jobs that wait to be poured, as far as it is known."""
@@ -91,7 +89,7 @@ def on_the_floor(db: Database, plans: Plans) -> Floor:
         shop = records.shop()
         pours, jobs = records.pours(shop.id), records.jobs(shop.id).heads()
         live = pours.live()
-        outlooks = records.outlooks(shop.id).of([*(job.id for job in jobs), *(pour.id for pour in live)])
+        outlooks = plans.outlooks(records, shop.id, [*(job.id for job in jobs), *(pour.id for pour in live)])
         floor = Floor(shop, jobs, live, pours.last_poured(), outlooks)
     _renew(floor, db, plans)
     return floor
@@ -99,7 +97,7 @@ def on_the_floor(db: Database, plans: Plans) -> Floor:
 
 def agenda_of(floor: Floor, now: datetime) -> Agenda:
     """The acts of live pours, and of jobs that wait to be poured."""
-    told = schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, any(True for _ in floor.stale()))
+    told = schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, bool(floor.stale))
     return replace(told, old_shop=floor.shop.unreadable)
 
 
@@ -114,12 +112,12 @@ def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
 
 
 def _renew(floor: Floor, db: Database, plans: Plans) -> None:
-    for one in floor.stale():
+    for one in floor.stale:
         if isinstance(one, JobHead):
-            make, key = partial(_job, db, plans, one.id, floor.record(one)), floor.job_key(one)
+            make = partial(_job, db, plans, one.id, floor.record(one))
         else:
-            make, key = partial(_pour, db, plans, one.id), floor.pour_key(one)
-        plans.renew(one.id, floor.shop.id, key, make)
+            make = partial(_pour, db, plans, one.id)
+        plans.renew(one.id, floor.shop.id, floor.keys[one.id], make)
 
 
 def _job(db: Database, plans: Plans, job_id: UUID, record: Record) -> tuple[Job, Plan]:

@@ -1,6 +1,7 @@
 """Outlooks of jobs and pours, kept so that opening the floor plans nothing."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
@@ -37,19 +38,32 @@ class OutlookRepository:
         self._session = session
         self._shop_id = shop_id
 
-    def of(self, ids: Iterable[UUID]) -> dict[UUID, KeptOutlook]:
-        """Those of some jobs and pours; one that an older program kept in another shape is left out."""
-        rows = self._session.execute(
-            select(OutlookRow.of, OutlookRow.key, OutlookRow.told, OutlookRow.problem).where(
-                OutlookRow.of.in_(list(ids)), OutlookRow.shop_id == self._shop_id
-            )
+    def of(self, ids: Iterable[UUID], known: Mapping[tuple[UUID, str], Outlook]) -> dict[UUID, KeptOutlook]:
+        """Those of some jobs and pours; one that an older program kept in another shape is left out.
+
+        Args:
+            ids: which jobs and pours
+            known: outlooks that need not be read again, by what they are of and what they were worked out from
+        """
+        mine = select(OutlookRow.of, OutlookRow.key, OutlookRow.problem).where(
+            OutlookRow.of.in_(list(ids)), OutlookRow.shop_id == self._shop_id
         )
+        heads = self._session.execute(mine).all()
+        wanted = [of for of, key, problem in heads if problem is None and key and (of, key) not in known]
+        read: dict[UUID, tuple[str, Outlook]] = {}
+        if wanted:
+            rows = select(OutlookRow.of, OutlookRow.key, OutlookRow.told).where(OutlookRow.of.in_(wanted))
+            for of, key, told in self._session.execute(rows):
+                with suppress(ValidationError):
+                    read[of] = key, _OUTLOOK.validate_python(told)
         found: dict[UUID, KeptOutlook] = {}
-        for of, key, told, problem in rows:
-            try:
-                found[of] = KeptOutlook(key, None if told is None else _OUTLOOK.validate_python(told), problem)
-            except ValidationError:
-                continue
+        for of, key, problem in heads:
+            if of in read:
+                found[of] = KeptOutlook(*read[of], None)
+            elif problem is not None or not key:
+                found[of] = KeptOutlook(key, None, problem)
+            elif (of, key) in known:
+                found[of] = KeptOutlook(key, known[of, key], None)
         return found
 
     def keep(self, of: UUID, key: str, told: Outlook | None, problem: str | None = None) -> None:

@@ -183,7 +183,11 @@ def _kept(db: Database, job_id: UUID) -> _Kept:
         try:
             stored = jobs.get(job_id)
         except InvalidDocumentError as error:
-            raise UnplannedError(jobs.head(job_id), error.problems[0].problem, error.problems[0].remedy) from error
+            first = error.problems[0]
+            where = f"“{first.field.removeprefix('/job/')}”: " if first.field.removeprefix("/job") else ""
+            said = f"What was kept of it cannot be read. {where}{first.problem}"
+            remedy = "Undo the last change, or take it off the floor."
+            raise UnplannedError(jobs.head(job_id), said, remedy) from error
         return _Kept(stored, shop, record_of(records, shop, stored))
 
 

@@ -18,13 +18,15 @@ from ulbrek.core.outlook import Outlook, outlook
 from ulbrek.core.plan import RULE_VERSION, Plan, plan
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.shop import Shop
-from ulbrek.store.database import Database
+from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import JobHead, StoredJob
+from ulbrek.store.outlooks import KeptOutlook
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
 
 LONG_MS = 250.0  # a job that costs more is planned apart
 ROOM_BYTES = 96_000_000  # for plans that are remembered
+MOST_OUTLOOKS = 600  # that are remembered; each is bounded itself
 _BYTES_PER_MS = 12_000  # of a plan in memory, for each ms that it is said to cost
 _LEAST_BYTES = 300_000
 
@@ -70,6 +72,7 @@ class Plans:
         self._apart = apart
         self._remembered: LRUCache[tuple[object, ...], _Remembered] = LRUCache(ROOM_BYTES, lambda one: one.size)
         self._lock = Lock()
+        self._told: LRUCache[tuple[UUID, str], Outlook] = LRUCache(MOST_OUTLOOKS)
         self._background = ThreadPoolExecutor(1, "outlooks")
 
     def close(self) -> None:
@@ -130,12 +133,23 @@ class Plans:
             NotPlannedError: when it cannot be planned
         """
         key = job_key(stored.revision, shop, record)
-        return self._told(stored.id, shop.id, key, stored.job, lambda: self.of_job(stored, shop, record))
+        return self._kept(stored.id, shop.id, key, stored.job, lambda: self.of_job(stored, shop, record))
 
     def tell_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of a pour that something was just written down of; its outlook is told to the floor."""
         key = pour_key(shop, pour.record)
-        return self._told(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
+        return self._kept(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
+
+    def outlooks(self, records: Records, shop_id: UUID, ids: Sequence[UUID]) -> dict[UUID, KeptOutlook]:
+        """The outlooks of some jobs and pours as they are kept; those that were read before are remembered."""
+        with self._lock:
+            known = dict(self._told)
+        found = records.outlooks(shop_id).of(ids, known)
+        with self._lock:
+            for of, one in found.items():
+                if one.told is not None:
+                    self._told[of, one.key] = one.told
+        return found
 
     def renew(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
         """Works an outlook out anew, in the background and by one of those who ask at once.
@@ -173,7 +187,7 @@ class Plans:
             log.warning("unreadable", error=type(error).__name__)
             return None, "It cannot be read: its record does not hold together."
 
-    def _told(self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]) -> Plan:
+    def _kept(self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]) -> Plan:
         try:
             planned = make()
         except NotPlannedError as error:

@@ -55,7 +55,8 @@ class Solid:
     def section_at(self, height_mm: float) -> BaseGeometry:
         """The concrete at a height above the back [mm], as polygons of exact area."""
         concrete = self._straight_at(tuple(self._there(height_mm, straight=True)))
-        bodies, cuts = [], []
+        bodies: list[BaseGeometry] = []
+        cuts: list[BaseGeometry] = []
         for number in self._there(height_mm, straight=False):
             shape = self._prisms[number].section_at(height_mm)
             (cuts if number > len(self.adds) else bodies).append(shape)

@@ -1,0 +1,136 @@
+"""A crowd: 32 clients at once on two workers, reading, planning, editing and writing down, as in a busy shop.
+
+python -m bench.crowd [seconds] [clients] [workers]
+"""
+
+import http.client
+import json
+import os
+import subprocess
+import sys
+import threading
+import time
+from collections import Counter
+from random import Random
+from uuid import uuid4
+
+from ops.demo import fresh_demo
+from ops.postgres import ROOT, free_port
+
+# What they do, and how often in a hundred.
+DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 5, "stock": 5}
+
+
+class Client:
+    """One device on the shop's network."""
+
+    def __init__(self, port: int, seed: int) -> None:
+        self.line = http.client.HTTPConnection("127.0.0.1", port, timeout=60)
+        self.dice = Random(seed)
+        self.took: list[tuple[str, float]] = []
+        self.wrong: Counter[str] = Counter()
+
+    def ask(self, deed: str, method: str, path: str, body: object = None) -> object:
+        """Asks, and notes how long it took; what is not answered as it should be is counted."""
+        began = time.perf_counter()
+        content = None if body is None else json.dumps(body)
+        self.line.request(method, path, content, {"Content-Type": "application/json"})
+        answer = self.line.getresponse()
+        told = answer.read()
+        self.took.append((deed, time.perf_counter() - began))
+        if answer.status >= 400 and answer.status != 409:
+            self.wrong[f"{deed} {answer.status}"] += 1
+        return json.loads(told) if answer.status < 300 and told else None
+
+    def work(self, jobs: list[str], until: float) -> None:
+        """One thing after another until the time is over; what is edited is this client's own."""
+        own = self.ask("edit", "GET", f"/api/jobs/{self.dice.choice(jobs)}")
+        assert isinstance(own, dict)
+        mine = self.ask("edit", "POST", "/api/jobs", {"job": own["job"]})
+        while time.monotonic() < until:
+            assert isinstance(mine, dict)
+            job = mine["job"]
+            match self.dice.choices(list(DEEDS), list(DEEDS.values()))[0]:
+                case "floor":
+                    self.ask("floor", "GET", "/api/jobs")
+                case "agenda":
+                    self.ask("agenda", "GET", "/api/agenda")
+                case "open":
+                    self.ask("open", "GET", f"/api/jobs/{self.dice.choice(jobs)}")
+                case "plan":
+                    self._thicker(job)
+                    self.ask("plan", "POST", "/api/plan", {"job": job})
+                case "edit":
+                    self._thicker(job)
+                    asked = {"parent": mine["revision"], "job": job, "what": "Thickness"}
+                    mine = self.ask("edit", "PUT", f"/api/jobs/{mine['id']}", asked) or mine
+                case "note":
+                    note = {"id": str(uuid4()), "kind": "note", "text": "Seen", "job_id": mine["id"]}
+                    self.ask("note", "POST", "/api/observations", note)
+                case "stock":
+                    self.ask("stock", "GET", "/api/stock")
+
+    def _thicker(self, job: dict[str, object]) -> None:
+        pieces = job["pieces"]
+        assert isinstance(pieces, list)
+        pieces[0]["thickness"] = {"mm": self.dice.randint(400, 600) / 10}
+
+
+def main() -> int:
+    """Prints how long each deed took, and what went wrong."""
+    told = [float(one) for one in sys.argv[1:]]
+    seconds, clients, workers = (*told, *(60.0, 32.0, 2.0)[len(told) :])
+    with fresh_demo("crowd") as url:
+        port = free_port()
+        environment = {**os.environ, "DATABASE_URL": url, "ULBREK_LOG_FORMAT": "json"}
+        arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", f"--port={port}", "--no-access-log"]
+        with (ROOT / ".data" / "crowd.log").open("w") as log:
+            server = subprocess.Popen(
+                [sys.executable, "-m", "uvicorn", *arguments, f"--workers={workers:g}"], env=environment, stdout=log,
+                stderr=log,
+            )  # fmt: skip
+            try:
+                crowd = _crowd(port, seconds, int(clients))
+            finally:
+                server.terminate()
+                server.wait()
+    began = time.process_time()
+    sum(number * number % 7 for number in range(1_000_000))
+    print(f"calibration loop {(time.process_time() - began) * 1000:.0f} ms")
+    wrong = sum((one.wrong for one in crowd), Counter[str]())
+    for deed in ("all", *DEEDS):
+        took = sorted(took for one in crowd for name, took in one.took if deed in ("all", name))
+        if took:
+            at = [took[min(len(took) - 1, int(len(took) * share))] * 1000 for share in (0.5, 0.95)]
+            worst = took[-1] * 1000
+            print(f"{deed:7} {len(took):6} asked  median {at[0]:6.0f}  p95 {at[1]:6.0f}  worst {worst:6.0f} ms")
+    print(f"errors: {dict(wrong) or 0}")
+    return 1 if wrong else 0
+
+
+def _crowd(port: int, seconds: float, clients: int) -> list[Client]:
+    first = Client(port, 0)
+    patience = time.monotonic() + 60
+    while True:
+        try:
+            cards = first.ask("floor", "GET", "/api/jobs")
+            break
+        except OSError:
+            assert time.monotonic() < patience, "the server did not start"
+            first = Client(port, 0)
+            time.sleep(0.2)
+    assert isinstance(cards, list)
+    jobs = [card["id"] for card in cards]
+    time.sleep(5)  # what the start left to be worked out
+    crowd = [Client(port, number) for number in range(1, clients + 1)]
+    until = time.monotonic() + seconds
+    threads = [threading.Thread(target=one.work, args=(jobs, until)) for one in crowd]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    return crowd
+
+
+if __name__ == "__main__":
+    sys.exit(main())
