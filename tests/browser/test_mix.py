@@ -127,7 +127,7 @@ def test_a_list_is_ticked_off_in_the_store_and_taken_along(
     expect(page.locator("[data-line='supply/pigment']").get_by_role("checkbox")).to_be_checked()
     kept = api.get(f"/api/jobs/{path.split('/')[2]}").json()
     assert kept["job"]["mix"]["bought"] == ["supply/pigment"]
-    for link, begins in (("As PDF", b"%PDF"), ("As CSV", b"kind,what"), ("As XLSX", b"PK")):
+    for link, begins in (("As PDF", b"%PDF"), ("As CSV", b"\xef\xbb\xbfkind,what"), ("As XLSX", b"PK")):
         with page.expect_download() as told:
             page.get_by_role("link", name=link).click()
         assert told.value.path().read_bytes().startswith(begins), link
