@@ -16,6 +16,7 @@ from shapely import Point
 from tests.jobs import hole, top
 from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.webs import overlaps, webs
@@ -240,3 +241,25 @@ def test_copies_of_a_feature_raise_one_finding_for_each_cause() -> None:
     }
     codes = [one.finding.code for one in plan(Job.model_validate(document), Shop()).findings]
     assert codes.count("web-too-thin") == 1
+
+
+def test_what_is_remembered_keeps_to_its_room() -> None:
+    worked: list[int] = []
+
+    @remembered(1_000, lambda text, size: len(text) + size)
+    def text_of(size: int) -> str:
+        worked.append(size)
+        return "x" * size
+
+    assert [len(text_of(size)) for size in (100, 300, 100, 300)] == [100, 300, 100, 300]
+    assert worked == [100, 300]  # 200 and 600 bytes have room together
+    text_of(150)
+    text_of(300)
+    assert worked == [100, 300, 150]  # room was made by what was asked for longest ago
+    text_of(100)
+    assert worked == [100, 300, 150, 100]
+    text_of(800)
+    text_of(800)
+    assert worked[-2:] == [800, 800]  # larger than all of the room: given, and not kept
+    text_of(100)
+    assert worked[-1] == 800

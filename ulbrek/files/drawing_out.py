@@ -7,7 +7,7 @@ from math import hypot
 
 from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.measure.shape import Shape
-from ulbrek.core.measure.station import path_of, role_of
+from ulbrek.core.measure.station import role_of
 
 LAYERS = {
     "OUTLINE": 7, "THROUGH": 1, "RECESS": 3, "INSIDE": 8, "RAISED": 4, "BOLT": 2, "LETTERS": 6, "SEAM": 5,
@@ -49,7 +49,7 @@ def write_svg(shape: Shape) -> str:
     for layer in LAYERS:
         drawn = [outline for name, outline in layered(shape) if name == layer]
         if drawn:
-            paths = "".join(f'<path d="{_svg_path(path_of(one), width)}"/>' for one in drawn)
+            paths = "".join(f'<path d="{_svg_path(one.path, width)}"/>' for one in drawn)
             parts.append(f'<g id="{layer.lower()}">{paths}</g>')
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{length:.4f}mm" height="{width:.4f}mm" '

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
-from functools import lru_cache
 from math import atan2, ceil, degrees, hypot, pi
 from typing import NamedTuple
 
@@ -94,16 +93,10 @@ def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
     left, front, right, back = foot.box
     values: dict[str, object] = {"length_cut_mm": sizes[0].value, "height_cut_mm": sizes[1].value, **more}
     return Board(
-        key=key, name=name, kind=kind, length=sizes[0], height=sizes[1], thickness_mm=thickness, path=path(foot),
+        key=key, name=name, kind=kind, length=sizes[0], height=sizes[1], thickness_mm=thickness, path=foot.path,
         x_mm=left, y_mm=front, dx_mm=right - left, dy_mm=back - front, bottom_mm=heights[0], top_mm=heights[1],
         top_end_mm=heights[2], sheet=sheet, **values,  # type: ignore[arg-type]
     )  # fmt: skip
-
-
-@lru_cache(maxsize=512)
-def path(outline: Outline) -> Path:
-    """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
-    return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))
 
 
 def reach_mm(wanted: Wanted) -> float:
@@ -122,7 +115,7 @@ def _panel(wanted: Wanted, key: str, cut: AsCut) -> Board:
     foot = _box(-ledge, -ledge, length.value, width.value)
     shape: Path = ()
     if wanted.laps and not _is_box(wanted.outline):
-        foot, shape = wanted.outline, path(wanted.outline)
+        foot, shape = wanted.outline, wanted.outline.path
     bottom = -wanted.sunk_mm - board if key == "base" else wanted.depth_mm
     return placed(
         key, key.capitalize(), "base" if key == "base" else "lid", (length, width), foot,
@@ -143,7 +136,7 @@ def _bed(wanted: Wanted) -> Board:
     return placed(
         "bed", "Sloping floor, on tapered battens", "bed", (length, width), wanted.outline, (-board, start, end), board,
         wanted.sheet.id, tops=tuple(floor.at(v.x, v.y) for v in wanted.outline.vertices),
-        shape=() if _is_box(wanted.outline) else path(wanted.outline),
+        shape=() if _is_box(wanted.outline) else wanted.outline.path,
     )  # fmt: skip
 
 
@@ -317,7 +310,7 @@ def _laid(foot: Outline) -> tuple[Path, tuple[float, float]]:
     laid = foot.turned(-atan2(b.y - a.y, b.x - a.x))
     left, front, right, back = laid.box
     laid = laid.moved(-left, -front)
-    return path(laid), (right - left, back - front)
+    return laid.path, (right - left, back - front)
 
 
 def _dividers(wanted: Wanted) -> Iterator[Board]:

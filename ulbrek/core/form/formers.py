@@ -10,7 +10,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
-from ulbrek.core.form.boards import path, placed
+from ulbrek.core.form.boards import placed
 from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import Filled
 from ulbrek.core.form.wanted import Wanted
@@ -119,7 +119,7 @@ def _box_of(wanted: Wanted, one: Moulded) -> Iterator[Board]:
         )
         yield placed(
             key, f"{one.name}, {edge} of the box", "core side", sizes, _boxed(low), (bottom, top, top), board,
-            wanted.sheet.id, shape=shape, head=path(_boxed(high)) if lost else (),
+            wanted.sheet.id, shape=shape, head=_boxed(high).path if lost else (),
         )  # fmt: skip
 
 
@@ -255,7 +255,7 @@ def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
     of, deep = f"{wanted.piece}/{block.key}", wanted.depth_mm
     return Knockout(
         feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
-        build="foam in layers", where="in a corner", paths=(path(block.block),), bottom_mm=0.0, height_mm=deep,
+        build="foam in layers", where="in a corner", paths=(block.block.path,), bottom_mm=0.0, height_mm=deep,
         layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
         layer_mm=around.foam.thickness_mm,
         tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
@@ -277,7 +277,7 @@ def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
         of = f"{wanted.piece}/raised-floor-{number}"
         yield Knockout(
             feature=f"raised-floor-{number}", name="Raised floor", kind="raised floor", build="foam in layers",
-            where="on the base", paths=(path(outline),), bottom_mm=-deep, height_mm=deep,
+            where="on the base", paths=(outline.path,), bottom_mm=-deep, height_mm=deep,
             layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
             layer_mm=around.foam.thickness_mm,
             holding="Bond it to the base all over; face it with sheet where the face must be smooth.",
@@ -307,7 +307,7 @@ def _ends(prism: Prism) -> tuple[Path, ...]:
     if not prism.draft:
         return ()
     far = prism.outline_at(prism.bottom_mm if prism.mouth == "top" else prism.top_mm)
-    return () if far is None else (path(far),)
+    return () if far is None else (far.path,)
 
 
 def _fill_step(prism: Prism, of: str, deep: float, around: Around, held: Figure) -> Figure | None:
@@ -340,4 +340,4 @@ def polygons_of(shape: BaseGeometry) -> list[Polygon]:
 def _drawn(wanted: Wanted, one: Moulded) -> tuple[Path, ...]:
     """The outlines of everything that one feature puts into the form: each groove, each letter and the holes in it."""
     same = wanted.by_feature[one.feature]
-    return tuple(path(outline) for each in same for outline in (each.prism.outline, *each.prism.holes))
+    return tuple(outline.path for each in same for outline in (each.prism.outline, *each.prism.holes))

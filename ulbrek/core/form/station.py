@@ -6,7 +6,7 @@ from typing import NamedTuple
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import checks, rules
-from ulbrek.core.form.boards import build, path
+from ulbrek.core.form.boards import build
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.result import Board, Consumed, FormResult, Knockout
@@ -55,7 +55,7 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
         corner=wanted.habits.corner,
         sides=wanted.habits.sides,
         stands=wanted.stands,
-        cavities=tuple(path(one) for one in wanted.cavities or (wanted.outline,)),
+        cavities=tuple(one.path for one in wanted.cavities or (wanted.outline,)),
         depth_mm=wanted.depth_mm,
         boards=boards,
         inside=built.inside,

@@ -1,13 +1,13 @@
 """The piece as the stations after Measure take it: a plate with what goes through it, or nearly."""
 
-from functools import lru_cache
 from typing import NamedTuple
 
 from ulbrek.core.kit.geometry import Solid
+from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.bodies import Placed
 from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.inputs import Core
-from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.shape import Shape, held_bytes
 
 DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
 
@@ -19,7 +19,11 @@ class Plate(NamedTuple):
     part: int
 
 
-@lru_cache(maxsize=128)
+def _held(_: Plate, shape: Shape) -> int:
+    return held_bytes(shape)
+
+
+@remembered(30_000_000, _held)
 def plate_of(shape: Shape) -> Plate:
     """The heaviest casting of a piece as a plate that is never stiffer than it is.
 

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from functools import cached_property, lru_cache
+from functools import cached_property
 from math import cos, pi, radians, sin
 
 from shapely import Polygon, prepare
 
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
+from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.bodies import Placed, adds_of, cuts_of, drop_edge_outline, footprint
 from ulbrek.core.measure.inputs import (
     AcrossAnchor,
@@ -142,7 +143,17 @@ class Shape:
         return None, Fall(depth - begins, -lost * per_x, -lost * per_y)
 
 
-@lru_cache(maxsize=128)  # most edits leave most pieces of a job as they are
+def held_bytes(shape: Shape, *_: Piece) -> int:
+    """About how large a shape is in memory with all that is worked out of it, whatever is asked of it [bytes]."""
+    corners = sum(len(placed.outline.vertices) + sum(map(_corners, placed.drawn_by)) for placed in shape.placed)
+    return 30_000 + 6_000 * len(shape.placed) + 800 * (corners + len(shape.outline.vertices))
+
+
+def _corners(outline: Outline) -> int:
+    return len(outline.vertices)
+
+
+@remembered(60_000_000, held_bytes)  # most edits leave most pieces of a job as they are
 def shape_of(piece: Piece) -> Shape:
     """The shape that a piece's description makes."""
     outline = outline_of(piece.outline)

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 
 from shapely import unary_union
 
@@ -37,7 +36,6 @@ from ulbrek.core.measure.result import (
     MeasureResult,
     NamedEdge,
     Part,
-    Path,
     PlacedFeature,
     Role,
     SiteDimensionResult,
@@ -88,7 +86,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         length_mm=length,
         width_mm=width,
         cast_depth_mm=depth,
-        path=path_of(outline),
+        path=outline.path,
         corners=tuple(round(value, 4) for corner in corners_seen(piece.outline) for value in corner),
         edges=tuple(_named_edges(outline)),
         seams=tuple(edge for part in shape.part_outlines for edge in _named_edges(part) if edge.name == "seam"),
@@ -152,12 +150,6 @@ def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
         dimensions.append(SiteDimensionResult(one.id, to_it, moved))
     found: tuple[Finding, ...] = (*fitting.site_drift(site, names), *fitting.will_not_pass(site, shapes))
     return SiteResult(tuple(dimensions), found)
-
-
-@lru_cache(maxsize=1024)
-def path_of(outline: Outline) -> Path:
-    """An outline as a drawing takes it: x, y [mm] and bulge, corner after corner."""
-    return tuple(round(value, 4) for v in outline.vertices for value in (v.x, v.y, v.bulge))
 
 
 def _added_and_taken(shape: Shape) -> tuple[float, float]:
@@ -310,7 +302,7 @@ def _parts(shape: Shape, density: Figure) -> Iterator[Part]:
             taken_l=(solid.outline.area_mm2 * solid.depth_mm + added - solid.volume_mm3) / 1e6,
         )
         mass = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density, stays_in_kg=0.0)
-        yield Part(volume, mass, right - left, back - front, path_of(solid.outline))
+        yield Part(volume, mass, right - left, back - front, solid.outline.path)
 
 
 def _named_edges(outline: Outline) -> Iterator[NamedEdge]:
@@ -327,7 +319,7 @@ def _as_placed(placed: Placed) -> PlacedFeature:
         radius = min(feature.corner_radius.mm, placed.half_x, placed.half_y)
     return PlacedFeature(
         feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius,
-        placed.number, role_of(placed), tuple(path_of(one) for one in placed.drawn_by),
+        placed.number, role_of(placed), tuple(one.path for one in placed.drawn_by),
     )  # fmt: skip
 
 

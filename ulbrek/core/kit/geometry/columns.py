@@ -1,7 +1,6 @@
 """Moments of a prism by itself, exact where it is straight: what a solid is summed from where nothing meets."""
 
 from collections.abc import Iterable
-from functools import lru_cache
 from itertools import pairwise
 from math import cos, pi, sin
 from typing import NamedTuple
@@ -10,6 +9,7 @@ from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.kit.geometry.moments import GAUSS_3, GAUSS_6, Moments, walked
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Fall, Prism
+from ulbrek.core.kit.remembering import remembered
 
 
 class SolidMoments(NamedTuple):
@@ -40,7 +40,13 @@ def at_height(flat: Moments, height: float, weight: float) -> SolidMoments:
     )  # fmt: skip
 
 
-@lru_cache(maxsize=1024)  # a piece's parts share most of their prisms, and so does the piece before a feature moved
+def _held(_: SolidMoments | None, prism: Prism, *_slopes: Fall | None) -> int:
+    return 2_000 + 150 * sum(len(outline.vertices) for outline in (prism.outline, *prism.holes))
+
+
+@remembered(
+    8_000_000, _held
+)  # a piece's parts share most of their prisms, and so does the piece before a feature moved
 def moments_of_prism(prism: Prism, floor: Fall | None = None, ceiling: Fall | None = None) -> SolidMoments | None:
     """A prism's moments; None where a slope cuts its ends, or runs through what is not straight.
 

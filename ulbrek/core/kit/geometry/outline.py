@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
-from math import cos, sin
+from math import cos, sin, tau
 
 import numpy as np
 from shapely import Polygon, polygons
@@ -80,6 +80,17 @@ class Outline:
     def length_mm(self) -> float:
         """Length all round [mm]."""
         return sum(e.length for e in self.edges)
+
+    @cached_property
+    def path(self) -> tuple[float, ...]:
+        """As a drawing takes it: x, y [mm] and bulge, corner after corner."""
+        return tuple(round(value, 4) for v in self.vertices for value in (v.x, v.y, v.bulge))
+
+    @cached_property
+    def chopped_corners(self) -> int:
+        """How many corners its polygon has."""
+        turns = [abs(edge.angle) / tau for edge in self.edges]
+        return sum(max(2, round(CHORDS_PER_TURN * turn)) if turn else 1 for turn in turns)
 
     @cached_property
     def polygon(self) -> Polygon:

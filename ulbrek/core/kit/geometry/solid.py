@@ -2,9 +2,8 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from functools import cached_property, lru_cache
+from functools import cached_property
 from itertools import pairwise
-from math import tau
 
 import numpy as np
 from shapely import Polygon, STRtree, box, unary_union
@@ -12,8 +11,9 @@ from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
 from ulbrek.core.kit.geometry.moments import GAUSS_6, Moments, moments_of_polygon
-from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
+from ulbrek.core.kit.remembering import remembered
 
 _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
@@ -156,7 +156,7 @@ class Solid:
     def _by_layers(self) -> SolidMoments:
         """Section by section; evenly spaced ones where those between the breaks would be too many."""
         prisms = self._prisms
-        corners = [corners_of(prism.outline) for prism in prisms]
+        corners = [prism.outline.chopped_corners for prism in prisms]
         most = max(_MOST_CORNERS, _LEAST_SECTIONS * sum(corners))
         planned: list[tuple[float, float, float]] = []  # height of the section, what it stands for, and its own height
         work = 0
@@ -248,7 +248,11 @@ def _apart(body: Prism, cuts: Sequence[Prism]) -> list[bool]:
     return found
 
 
-@lru_cache(maxsize=64)
+def _held(_: Polygon, outline: Outline, *_margin: float) -> int:
+    return 2_000 + 200 * len(outline.vertices)
+
+
+@remembered(8_000_000, _held)
 def _kept(outline: Outline, margin_mm: float) -> Polygon:
     return outline.polygon.buffer(-margin_mm - 1e-6)
 
@@ -271,9 +275,3 @@ def _boxes_apart(boxes: Sequence[tuple[float, float, float, float]]) -> list[boo
     over = np.minimum(one[:, 2:], other[:, 2:]) > np.maximum(one[:, :2], other[:, :2])
     meets = np.bincount(first[over.all(axis=1) & (first != second)], minlength=len(boxes))
     return [bool(count == 0) for count in meets]
-
-
-@lru_cache(maxsize=4096)
-def corners_of(outline: Outline) -> int:
-    """How many corners an outline's polygon has, its arcs chopped."""
-    return sum(max(2, round(CHORDS_PER_TURN * abs(edge.angle) / tau)) if edge.is_arc else 1 for edge in outline.edges)

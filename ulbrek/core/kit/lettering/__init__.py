@@ -34,7 +34,7 @@ def set_text(text: str, height_mm: float) -> tuple[Letter, ...]:
     from_left = -width_of(text, height_mm) / 2
     found: list[Letter] = []
     for letter in text:
-        for part in _parts(letter):
+        for part in _parts(letter if letter in GLYPHS else " "):
             found.append(
                 Letter(
                     _placed(part.outline, scale, from_left, -height_mm / 2),
@@ -82,7 +82,6 @@ def _placed(outline: Outline, scale: float, x: float, y: float) -> Outline:
     return Outline(tuple(Vertex(v.x * scale + x, v.y * scale + y) for v in outline.vertices))
 
 
-@cache
 def corners_of(letter: str) -> int:
     """How many corners a letter is drawn with."""
     return GLYPHS.get(letter, GLYPHS[" "])[1].count(",")

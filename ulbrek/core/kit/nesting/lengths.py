@@ -4,10 +4,10 @@ from bisect import bisect_left, insort
 from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 from math import ceil
 
 from ulbrek.core.kit.nesting.pricing import Pattern, Wanted, fewest_patterns
+from ulbrek.core.kit.remembering import remembered
 
 _TRIFLE_MM = 1e-6
 _ENOUGH_MM = 1e-9
@@ -90,7 +90,11 @@ def fewest_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> Le
     return _fewest(tuple(parts), stock)
 
 
-@lru_cache(maxsize=64)
+def _held(cut: LengthsCut, parts: tuple[tuple[str, float], ...], _: LengthStock) -> int:
+    return 1_000 + 700 * len(parts) + 400 * len(cut.plans)
+
+
+@remembered(16_000_000, _held)
 def _fewest(parts: tuple[tuple[str, float], ...], stock: LengthStock) -> LengthsCut:
     """The same parts are asked for again at each edit of something else."""
     plans, too_long = cut_lengths(parts, stock)

@@ -1,12 +1,12 @@
 """Panels out of sheets by cuts right across."""
 
 from collections.abc import Iterable
-from functools import lru_cache
 from typing import Literal
 
 from ulbrek.core.kit.nesting.panels import Panel, SheetPlan, SheetStock, ways
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import MOST_STAGES, Layout, Search
+from ulbrek.core.kit.remembering import remembered
 
 Prefer = Literal["fewest settings", "largest rest"]
 
@@ -28,7 +28,11 @@ def cut_sheets(
     return list(_sawn(tuple(fitting), stock, prefer)) if fitting else [], too_large
 
 
-@lru_cache(maxsize=128)
+def _held(plans: tuple[SheetPlan, ...], panels: tuple[Panel, ...], *_: SheetStock | Prefer) -> int:
+    return 600 * len(panels) + sum(1_000 + 300 * len(plan.saws) for plan in plans)
+
+
+@remembered(24_000_000, _held)
 def _sawn(panels: tuple[Panel, ...], stock: SheetStock, prefer: Prefer) -> tuple[SheetPlan, ...]:
     """The same parts are asked for again at each edit of something else."""
     fitting = list(panels)
