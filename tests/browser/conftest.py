@@ -5,16 +5,18 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import Browser, Page, ViewportSize
+from playwright.sync_api import Browser, Page, ViewportSize, expect
 
 from ops.browser import DESK, chromium
 from tests.jobs import DEMO_FILES
 
 OpenPage = Callable[..., Page]
+PATIENCE_MS = 30_000  # on a machine that is busy with other work, too
 
 
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
+    expect.set_options(timeout=PATIENCE_MS)
     with chromium() as browser:
         yield browser
 
@@ -35,7 +37,7 @@ def open_page(browser: Browser, address: str) -> Iterator[OpenPage]:
         )
         context.add_init_script(wishes)
         page = context.new_page()
-        page.set_default_timeout(10_000)
+        page.set_default_timeout(PATIENCE_MS)
         page.on("pageerror", lambda error: errors.append(str(error)))
         page.on("console", lambda message: errors.append(message.text) if message.type == "error" else None)
         page.goto(path)
