@@ -5,8 +5,6 @@ python -m bench.crowd [seconds] [clients] [workers]
 
 import http.client
 import json
-import os
-import subprocess
 import sys
 import threading
 import time
@@ -14,8 +12,7 @@ from collections import Counter
 from random import Random
 from uuid import uuid4
 
-from ops.demo import fresh_demo
-from ops.postgres import ROOT, free_port
+from bench.served import served
 
 # What they do, and how often in a hundred.
 DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 5, "stock": 5}
@@ -80,20 +77,8 @@ def main() -> int:
     """Prints how long each deed took, and what went wrong."""
     told = [float(one) for one in sys.argv[1:]]
     seconds, clients, workers = (*told, *(60.0, 32.0, 2.0)[len(told) :])
-    with fresh_demo("crowd") as url:
-        port = free_port()
-        environment = {**os.environ, "DATABASE_URL": url, "ULBREK_LOG_FORMAT": "json"}
-        arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", f"--port={port}", "--no-access-log"]
-        with (ROOT / ".data" / "crowd.log").open("w") as log:
-            server = subprocess.Popen(
-                [sys.executable, "-m", "uvicorn", *arguments, f"--workers={workers:g}"], env=environment, stdout=log,
-                stderr=log,
-            )  # fmt: skip
-            try:
-                crowd = _crowd(port, seconds, int(clients))
-            finally:
-                server.terminate()
-                server.wait()
+    with served("crowd", int(workers)) as port:
+        crowd = _crowd(port, seconds, int(clients))
     began = time.process_time()
     sum(number * number % 7 for number in range(1_000_000))
     print(f"calibration loop {(time.process_time() - began) * 1000:.0f} ms")

@@ -25,6 +25,9 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
         assert api.get("/api/shop").json() == kept
         # 32.3 h later it is seven in the morning in Tokyo: it waits until half past eight there
         assert strip() == ("2026-05-05T23:30:00Z", True)
+        of_elsewhere = api.put("/api/shop/hours", json={**hours, "quiet_from": "21:00:00+05:00"})
+        assert of_elsewhere.status_code == 422
+        assert of_elsewhere.json()["problems"][0]["field"] == "/quiet_from"
         refused = api.put("/api/shop/hours", json={"zone": "Fennel/Row"})
         assert refused.status_code == 422
         assert refused.json()["problems"][0]["field"] == "/zone"

@@ -4,7 +4,7 @@ from datetime import UTC, datetime, time
 from typing import Annotated, Literal
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, WithJsonSchema
 
 from ulbrek.core.kit.clock import Maturity, Standard
 
@@ -32,6 +32,22 @@ def _known_zone(name: str) -> str:
     return name
 
 
+def _without_zone(clock: time) -> time:
+    if clock.tzinfo is not None:
+        raise ValueError(
+            "A time of day here goes by the clock of the shop and takes no zone of its own. Give one such as “21:00”."
+        )
+    return clock
+
+
+# An RFC 3339 time has an offset; one on the wall has none.
+TimeOfDay = Annotated[
+    time,
+    AfterValidator(_without_zone),
+    WithJsonSchema({"type": "string", "pattern": r"^([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,6})?)?$"}),
+]
+
+
 class CureInputs(BaseModel):
     """The pour's hour and warmth, and the schools by which its hours are foretold."""
 
@@ -55,8 +71,8 @@ class Hours(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     zone: Annotated[str, AfterValidator(_known_zone)] = "UTC"
-    quiet_from: time = time(21)
-    quiet_until: time = time(7)
+    quiet_from: TimeOfDay = time(21)
+    quiet_until: TimeOfDay = time(7)
 
     @property
     def place(self) -> ZoneInfo:
