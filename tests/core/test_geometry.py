@@ -7,15 +7,26 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from shapely import Polygon
 
-from ulbrek.core.kit.geometry import Cut, Edge, Outline, Point, Solid, circle, rectangle, rounded_rectangle
+from ulbrek.core.kit.geometry import Cut, Edge, Outline, Point, Solid, Vertex, circle, rectangle, rounded_rectangle
 from ulbrek.core.kit.geometry.distance import web_between
 
 SIZES = st.floats(5, 800)
 PLACES = st.tuples(st.floats(-900, 900), st.floats(-900, 900))
+
+
+def wavy(across: float, corners: int, bulge: float) -> Outline:
+    """A ring of many edges, each an arc or a line; so many that they are looked for in trees."""
+    turns = [math.tau * number / corners for number in range(corners)]
+    reach = [across / 2 * (0.8 + 0.2 * math.sin(5 * turn)) for turn in turns]
+    corner = [(r * math.cos(turn), r * math.sin(turn)) for r, turn in zip(reach, turns, strict=True)]
+    return Outline(tuple(Vertex(x, y, bulge * (number % 3 - 1)) for number, (x, y) in enumerate(corner)))
+
+
 SHAPES = st.one_of(
     st.builds(circle, SIZES),
     st.builds(rounded_rectangle, SIZES, SIZES, st.floats(0, 300)),
     st.builds(rectangle, SIZES, SIZES),
+    st.builds(wavy, SIZES, st.integers(9, 120), st.sampled_from((0.0, 0.1))),
 )
 
 

@@ -149,13 +149,14 @@ def _numbered(wanted: Wanted) -> Iterator[Moulded]:
 def _under_cores(wanted: Wanted, one: Moulded) -> Moulded:
     """A former that meets a core over it, such as that of a drain in a planter's floor, ends there."""
     prism = one.prism
-    for core in wanted.cores:
-        over = core.prism
-        if core is one or not prism.bottom_mm < over.bottom_mm < prism.top_mm:
+    left, front, right, back = prism.outline.box
+    for core, foot in wanted.cores:
+        low, (a, b, c, d) = core.prism.bottom_mm, foot.box
+        if core is one or not prism.bottom_mm < low < prism.top_mm:
             continue
-        foot = over.outline_at(over.bottom_mm)
-        if foot is not None and foot.polygon.contains(prism.outline.polygon):
-            return replace(one, prism=replace(prism, top_mm=over.bottom_mm))
+        within = a <= left and b <= front and c >= right and d >= back
+        if within and foot.polygon.contains(prism.outline.polygon):
+            return replace(one, prism=replace(prism, top_mm=low))
     return one
 
 

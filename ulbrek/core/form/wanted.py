@@ -66,9 +66,10 @@ class Wanted:
         return found
 
     @cached_property
-    def cores(self) -> Sequence[Moulded]:
-        """What is drawn out of it again."""
-        return [one for one in self.moulded if one.kind == "core"]
+    def cores(self) -> Sequence[tuple[Moulded, Outline]]:
+        """What is drawn out of it again, each with its outline at its lower end where anything is left of it."""
+        ends = ((one, one.prism.outline_at(one.prism.bottom_mm)) for one in self.moulded if one.kind == "core")
+        return [(one, end) for one, end in ends if end is not None]
 
     @property
     def length_mm(self) -> float:

@@ -6,14 +6,17 @@ from math import atan2, hypot, pi
 from typing import NamedTuple
 
 import numpy as np
-from shapely import STRtree, box, points
+from numpy.typing import NDArray
+from shapely import STRtree, box, distance, linestrings, points
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, perpendicular
+from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN
 
 Box = tuple[float, float, float, float]  # left, front, right, back [mm]
 
 _TRIFLE_MM = 1e-5
-_FEW_PAIRS = 400  # of edges; more are looked for in a tree of their boxes
+_ASTRAY = 0.003  # of its radius that an arc's chords stand off it at most
+_FEW_PAIRS = 64  # of edges; more are looked for in a tree of their boxes
 
 
 class Web(NamedTuple):
@@ -30,9 +33,12 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     Pairs are tried nearest boxes first, until no box is nearer than the best web; of equally near ones
     straight edges first, since the web between them stands in their middle and not where an arc begins.
     """
-    few = len(one) * len(other) <= _FEW_PAIRS
-    found = product(range(len(one)), range(len(other))) if few else _near(one, other)
-    pairs = sorted((gap_between(one[a].box, other[b].box), one[a].is_arc or other[b].is_arc, a, b) for a, b in found)
+    if len(one) * len(other) <= _FEW_PAIRS:
+        found = product(range(len(one)), range(len(other)))
+        gaps = [(gap_between(one[a].box, other[b].box), a, b) for a, b in found]
+    else:
+        gaps = _near(one, other)
+    pairs = sorted((gap, one[a].is_arc or other[b].is_arc, a, b) for gap, a, b in gaps)
     best: Web | None = None
     for gap, _, a, b in pairs:
         if best is not None and gap >= best.width_mm - _TRIFLE_MM:
@@ -45,14 +51,33 @@ def web_between(one: Sequence[Edge], other: Sequence[Edge]) -> Web:
     return best
 
 
-def _near(one: Sequence[Edge], other: Sequence[Edge]) -> list[tuple[int, int]]:
-    """The pairs of edges that can be the nearest: their boxes are no farther apart than the nearest of their ends."""
-    ends = STRtree(points([edge.start for edge in other]))
-    _, distances = ends.query_nearest(points([edge.start for edge in one]), return_distance=True, all_matches=False)
+def _near(one: Sequence[Edge], other: Sequence[Edge]) -> list[tuple[float, int, int]]:
+    """The pairs of edges that can be the nearest, each behind a gap that its web is not under [mm].
+
+    Their boxes are no farther apart than the nearest of their ends. Of two straight edges the gap is the web itself, of
+    others what their chords leave at least.
+    """
+    ends = STRtree(_array(points([edge.start for edge in other])))
+    starts = points([edge.start for edge in one])
+    _, distances = ends.query_nearest(starts, return_distance=True, all_matches=False)
     reach = float(np.min(distances)) + _TRIFLE_MM
-    boxes = STRtree(box(*np.array([edge.box for edge in other]).T))
-    first, second = boxes.query(box(*np.array([edge.box for edge in one]).T), predicate="dwithin", distance=reach)
-    return list(zip(first.tolist(), second.tolist(), strict=True))
+    boxes, others = (_array(box(*np.array([edge.box for edge in row]).T)) for row in (one, other))
+    first, second = STRtree(others).query(boxes, predicate="dwithin", distance=reach)
+    lines, other_lines = _lines(one), _lines(other)
+    bowed, other_bowed = (np.array([_ASTRAY * edge.radius for edge in row]) for row in (one, other))
+    gaps = distance(lines[first], other_lines[second]) - bowed[first] - other_bowed[second]
+    return list(zip(np.round(gaps, 6).tolist(), first.tolist(), second.tolist(), strict=True))
+
+
+def _lines(row: Sequence[Edge]) -> NDArray[np.object_]:
+    """Of each edge its chords."""
+    chopped = [(*edge.chopped(CHORDS_PER_TURN), edge.end) for edge in row]
+    numbers = np.repeat(np.arange(len(row)), [len(one) for one in chopped])
+    return _array(linestrings(np.array([point for one in chopped for point in one]), indices=numbers))
+
+
+def _array(shapes: object) -> NDArray[np.object_]:
+    return np.asarray(shapes, dtype=np.object_)
 
 
 def gap_between(one: Box, other: Box) -> float:

@@ -19,6 +19,7 @@ _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
 _MOST_CORNERS = 60_000  # of all sections of one solid together, before they are spaced evenly
 _LEAST_SECTIONS = 3
+_CORNERS_OF_AN_INSET = 40  # as many corners as it costs to draw one that narrows anew
 
 Cut = Prism
 
@@ -156,7 +157,9 @@ class Solid:
     def _by_layers(self) -> SolidMoments:
         """Section by section; evenly spaced ones where those between the breaks would be too many."""
         prisms = self._prisms
-        corners = [prism.outline.chopped_corners for prism in prisms]
+        corners = [
+            prism.outline.chopped_corners + (0 if prism.is_straight else _CORNERS_OF_AN_INSET) for prism in prisms
+        ]
         most = max(_MOST_CORNERS, _LEAST_SECTIONS * sum(corners))
         planned: list[tuple[float, float, float]] = []  # height of the section, what it stands for, and its own height
         work = 0
