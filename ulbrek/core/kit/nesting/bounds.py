@@ -40,12 +40,15 @@ def _apart(panels: Sequence[Panel], stock: SheetStock) -> int:
     large.sort(key=lambda one: -min(one[0].length_mm, one[0].width_mm))
     del large[_LARGEST:]
     most = int(any(not any(_holds(offcut, panel) for offcut in stock.offcuts) for panel, _ in found))
+    beside = [
+        {other for other in range(number) if _share(one[1], large[other][1], stock)} for number, one in enumerate(large)
+    ]
     for first in range(len(large)):
-        alone: list[tuple[Panel, Ways]] = []
-        for one in large[first:]:
-            if not any(_share(one[1], other[1], stock) for other in alone):
-                alone.append(one)
-        taken = sum(any(_holds(offcut, panel) for panel, _ in alone) for offcut in stock.offcuts)
+        alone: list[int] = []
+        for number in range(first, len(large)):
+            if beside[number].isdisjoint(alone):
+                alone.append(number)
+        taken = sum(any(_holds(offcut, large[number][0]) for number in alone) for offcut in stock.offcuts)
         most = max(most, len(alone) - taken)
     return most
 
