@@ -1,7 +1,7 @@
 """schedule(): the acts of all jobs together, what is due now first."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from datetime import datetime, timedelta
 from typing import Literal
 
@@ -18,7 +18,7 @@ When = Literal["due", "ahead", "past"]
 
 
 @dataclass(frozen=True, slots=True)
-class AgendaAct:
+class AgendaAct(ActAhead):
     """An act of one job: what, to which piece, from when to when, and whether it is due.
 
     ``due`` is from its hour on, ``ahead`` before it, ``past`` long after it. ``pour`` is the pour that it belongs
@@ -29,18 +29,7 @@ class AgendaAct:
     job_name: str
     pour: str | None
     poured: bool
-    piece: str | None
-    piece_name: str | None
-    id: str
-    name: str
-    test: str
-    care: str
-    waits: bool
-    moved: bool
     when: When
-    earliest_at: datetime
-    at: datetime
-    latest_at: datetime
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,34 +92,18 @@ def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
     if not one.poured and poured_at is not None:
         yield _pour(one, poured_at, now)
     for act in one.ahead.acts:
-        yield AgendaAct(
-            job=one.job,
-            job_name=one.name,
-            pour=one.pour,
-            poured=one.poured,
-            piece=act.piece,
-            piece_name=act.piece_name,
-            id=act.id,
-            name=act.name,
-            test=act.test,
-            care=act.care,
-            waits=act.waits,
-            moved=act.moved,
-            when=_when(act, now, one.poured),
-            earliest_at=act.earliest_at,
-            at=act.at,
-            latest_at=act.latest_at,
-        )
+        yield _of_job(act, one, _when(act, now, one.poured))
+
+
+def _of_job(act: ActAhead, one: Scheduled, when: When) -> AgendaAct:
+    known = {field.name: getattr(act, field.name) for field in fields(ActAhead)}
+    return AgendaAct(**known, job=one.job, job_name=one.name, pour=one.pour, poured=one.poured, when=when)
 
 
 def _pour(one: Scheduled, at: datetime, now: datetime) -> AgendaAct:
     """The pour itself, while it is only planned."""
     when: When = "ahead" if at > now else "due" if now - at < PAST else "past"
-    return AgendaAct(
-        job=one.job,
-        job_name=one.name,
-        pour=one.pour,
-        poured=False,
+    act = ActAhead(
         piece=None,
         piece_name=None,
         id="pour",
@@ -139,11 +112,12 @@ def _pour(one: Scheduled, at: datetime, now: datetime) -> AgendaAct:
         care="",
         waits=True,
         moved=False,
-        when=when,
+        is_state=False,
         earliest_at=at,
         at=at,
         latest_at=at,
     )
+    return _of_job(act, one, when)
 
 
 def _when(act: ActAhead, now: datetime, recorded: bool) -> When:
