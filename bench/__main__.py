@@ -1,26 +1,25 @@
 """``make bench``: what the aims are measured by. Prints figures; fails on none of them."""
 
 import gc
-import http.client
 import json
 import os
 import statistics
-import sys
 import time
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager, nullcontext
+from contextlib import contextmanager
 from functools import partial
 from itertools import count
-from subprocess import DEVNULL, Popen
 
 import manifold3d
 from playwright.sync_api import Page
 
 from bench.scale import fill, pages
+from bench.served import Caller, served
 from ops.browser import DESK, chromium
 from ops.demo import fresh_demo
-from ops.postgres import ROOT, Cluster, free_port
+from ops.postgres import ROOT, Cluster
 from tests.jobs import hole, opening, shaped, top
+from tests.poison import POISON, poison
 from ulbrek.core.base.units import Length
 from ulbrek.core.job import Job
 from ulbrek.core.measure.inputs import Piece
@@ -68,9 +67,10 @@ def main() -> None:
         say(f"plan() {file.name.split('.')[0]}", times, "every piece another each time; aim 10 ms at the median")
     volume_against_peer()
     solids()
-    with served() as port:
+    with served("bench") as port:
         api(port)
         browser(port)
+    poisoned_floor()
     first_load()
     at_scale()
 
@@ -178,6 +178,20 @@ def empty_database(name: str) -> Iterator[str]:
         cluster.stop()
 
 
+def poisoned_floor() -> None:
+    """The floor with one job of each kind that cannot be planned."""
+    with fresh_demo("poisoned") as url, served("poisoned", url) as port:
+        caller, database = Caller(port), Database(url)
+        body = json.dumps({"job": json.loads(RINSE_SINK_TOP.read_bytes())["job"]}).encode()
+        for change, _ in POISON.values():
+            poison(database, json.loads(caller.ask("POST", "/api/jobs", body))["id"], 1, change)
+        database.engine.dispose()
+        for path in ("/api/jobs", "/api/agenda"):
+            say(f"GET {path}, poisoned", repeat(partial(caller.ask, "GET", path), 100), "aim 300 ms")
+        cards = json.loads(caller.ask("GET", "/api/jobs"))
+        print(f"{'':34} {sum(bool(card['problem']) for card in cards)} of {len(cards)} cards say that they cannot")
+
+
 def at_scale() -> None:
     """Pages of records in a shop with years of them."""
     with empty_database("scale") as url:
@@ -186,47 +200,10 @@ def at_scale() -> None:
         counts = fill(database)
         database.engine.dispose()
         print(f"{'at scale':34} {', '.join(f'{count} of {table}' for table, count in counts.items())}")
-        with served(url) as port:
+        with served("scale", url) as port:
             caller = Caller(port)
             for name, path in pages(lambda path: caller.ask("GET", path)).items():
                 say(name, repeat(partial(caller.ask, "GET", path), 60), "aim p95 150 ms")
-
-
-@contextmanager
-def served(url: str | None = None) -> Iterator[int]:
-    """The application in a process of its own over a database, or a fresh copy of the demo data; its port."""
-    port = free_port()
-    arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--log-level=error", f"--port={port}"]
-    with nullcontext(url) if url else fresh_demo("bench") as address:
-        environment = {**os.environ, "DATABASE_URL": address}
-        process = Popen([sys.executable, "-m", "uvicorn", *arguments], cwd=ROOT, env=environment, stdout=DEVNULL)
-        try:
-            while process.poll() is None:
-                try:
-                    Caller(port).ask("GET", "/healthz")
-                    break
-                except OSError:
-                    time.sleep(0.05)
-            yield port
-        finally:
-            process.terminate()
-            process.wait()
-
-
-class Caller:
-    """Asks the application on one connection that is kept open, as a browser does."""
-
-    def __init__(self, port: int) -> None:
-        """Connects at the first request."""
-        self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=30)
-
-    def ask(self, method: str, path: str, body: bytes | None = None) -> bytes:
-        """The body of an answer that must be a good one."""
-        self.connection.request(method, path, body, {"content-type": "application/json"})
-        answer = self.connection.getresponse()
-        text = answer.read()
-        assert answer.status < 300, text
-        return text
 
 
 def api(port: int) -> None:

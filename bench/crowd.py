@@ -77,7 +77,7 @@ def main() -> int:
     """Prints how long each deed took, and what went wrong."""
     told = [float(one) for one in sys.argv[1:]]
     seconds, clients, workers = (*told, *(60.0, 32.0, 2.0)[len(told) :])
-    with served("crowd", int(workers)) as port:
+    with served("crowd", workers=int(workers)) as port:
         crowd = _crowd(port, seconds, int(clients))
     began = time.process_time()
     sum(number * number % 7 for number in range(1_000_000))
@@ -94,16 +94,7 @@ def main() -> int:
 
 
 def _crowd(port: int, seconds: float, clients: int) -> list[Client]:
-    first = Client(port, 0)
-    patience = time.monotonic() + 60
-    while True:
-        try:
-            cards = first.ask("floor", "GET", "/api/jobs")
-            break
-        except OSError:
-            assert time.monotonic() < patience, "the server did not start"
-            first = Client(port, 0)
-            time.sleep(0.2)
+    cards = Client(port, 0).ask("floor", "GET", "/api/jobs")
     assert isinstance(cards, list)
     jobs = [card["id"] for card in cards]
     time.sleep(5)  # what the start left to be worked out

@@ -1,34 +1,65 @@
-"""The application with its demo data, in processes of its own, for a bench to ask."""
+"""The application in processes of its own, for a bench to ask."""
 
+import http.client
 import os
-import subprocess
 import sys
+import time
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, nullcontext
+from subprocess import Popen
 
 from ops.demo import fresh_demo
 from ops.postgres import ROOT, free_port
 
-LOG = ROOT / ".data"
+PATIENCE_S = 60
 
 
 @contextmanager
-def served(name: str, workers: int) -> Iterator[int]:
-    """The port at which it answers while it is held, and perhaps a moment later; its log stands in ``.data``.
+def served(name: str, url: str | None = None, workers: int = 1) -> Iterator[int]:
+    """The port at which it answers, as soon as it does.
 
     Args:
-        name: of its database and its log
+        name: of its log, in ``.data``
+        url: of its database; None: a fresh copy of the demo's
         workers: how many processes answer
     """
-    with fresh_demo(name) as url, (LOG / f"{name}.log").open("w") as log:
-        port = free_port()
-        arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", f"--port={port}", "--no-access-log"]
-        server = subprocess.Popen(
-            [sys.executable, "-m", "uvicorn", *arguments, f"--workers={workers}"],
-            env={**os.environ, "DATABASE_URL": url, "ULBREK_LOG_FORMAT": "json"}, stdout=log, stderr=log,
+    port = free_port()
+    arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", f"--port={port}", "--no-access-log"]
+    with nullcontext(url) if url else fresh_demo(name) as address, (ROOT / ".data" / f"{name}.log").open("w") as log:
+        server = Popen(
+            [sys.executable, "-m", "uvicorn", *arguments, f"--workers={workers}"], cwd=ROOT, stdout=log, stderr=log,
+            env={**os.environ, "DATABASE_URL": address, "ULBREK_LOG_FORMAT": "json"},
         )  # fmt: skip
         try:
+            _wait(port)
             yield port
         finally:
             server.terminate()
             server.wait()
+
+
+def _wait(port: int) -> None:
+    until = time.monotonic() + PATIENCE_S
+    while True:
+        try:
+            Caller(port).ask("GET", "/healthz")
+            return
+        except (OSError, AssertionError):
+            assert time.monotonic() < until, "the server did not start"
+            time.sleep(0.05)
+
+
+class Caller:
+    """Asks the application on one connection that is kept open, as a browser does."""
+
+    def __init__(self, port: int) -> None:
+        """Connects at the first request."""
+        self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=PATIENCE_S)
+
+    def ask(self, method: str, path: str, body: bytes | None = None) -> bytes:
+        """The body of an answer that must be a good one."""
+        self.connection.request(method, path, body, {"content-type": "application/json"})
+        answer = self.connection.getresponse()
+        text = answer.read()
+        assert answer.status < 300, text
+        return text

@@ -14,6 +14,7 @@ from httpx2 import Client
 from sqlalchemy import text
 
 from tests.jobs import top_document
+from tests.poison import POISON, poison
 from ulbrek.api.app import create_app
 from ulbrek.api.guard import HEADERS
 from ulbrek.api.settings import Settings
@@ -150,20 +151,6 @@ def test_water_that_went_in_is_kept_though_its_bags_are_gone(api: TestClient) ->
     assert any("4 of lot 7, Ordinary were reserved, 1 were there" in one for one in told)
 
 
-POISON: dict[str, tuple[str, str]] = {
-    "garbage": ("document = '{\"nothing\": [1]}'", "It is"),
-    "no object": ("document = '[1, 2]'", ""),
-    "a version of tomorrow": ("schema_version = 99", "It is of version 99"),
-    "too much to plan": (
-        "document = jsonb_set(document, '{pieces,0,features}', "
-        '\'[{"kind": "hole", "id": "h", "name": "H", "x": {"offset": {"mm": 50}}, "y": {"offset": {"mm": 50}}, '
-        '"diameter": {"mm": 20}, "repeat": {"kind": "grid", "count": 60, "rows": 40, "pitch": {"mm": 150}}}]\')',
-        "too much for one plan",
-    ),
-    "no mix": ("document = document - 'mix'", "It is missing"),
-}
-
-
 @pytest.mark.parametrize("kind", POISON)
 def test_the_floor_answers_whatever_a_job_holds_and_the_job_can_be_undone_or_archived(
     api: TestClient, database: Database, kind: str
@@ -172,11 +159,7 @@ def test_the_floor_answers_whatever_a_job_holds_and_the_job_can_be_undone_or_arc
     job = begin(api, name=f"Poisoned {kind}")
     thicker = top_document(name=f"Poisoned {kind}", piece={"thickness": "50 mm"})
     api.put(f"/api/jobs/{job['id']}", json={"parent": 1, "job": thicker, "what": "Thicker"})
-    with database.work() as records:
-        records.session.execute(
-            text(f"UPDATE job_revision SET {change} WHERE job_id = :job AND number = 2"), {"job": job["id"]}
-        )
-        records.session.execute(text("DELETE FROM outlook WHERE of = :job"), {"job": job["id"]})
+    poison(database, job["id"], 2, change)
     card = card_of(api, job["id"])
     assert card["headline"] is None
     assert card["problem"]
