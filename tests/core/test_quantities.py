@@ -1,5 +1,8 @@
 """Quantities other than lengths, in the reader's units."""
 
+import json
+from pathlib import Path
+
 import pytest
 
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
@@ -42,6 +45,14 @@ from ulbrek.core.base.units.writing import write_length
     ],
 )
 def test_a_quantity_is_written_in_the_readers_units(value: float, unit: str, units: Units, written: str) -> None:
+    assert write_quantity(value, unit, units) == written
+
+
+# The front end is held to the same table: what stands on the screen stands on paper.
+@pytest.mark.parametrize(
+    ("value", "unit", "units", "written"), json.loads(Path(__file__).with_name("written.json").read_text("utf-8"))
+)
+def test_a_quantity_is_written_as_the_screen_writes_it(value: float, unit: str, units: Units, written: str) -> None:
     assert write_quantity(value, unit, units) == written
 
 

@@ -24,6 +24,7 @@ from ulbrek.core.measure.inputs import (
     Opening,
     Piece,
     Recess,
+    Rib,
     RoundHole,
     Sleeve,
     WoodPad,
@@ -32,22 +33,24 @@ from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs
 
 MOST_MS = 3_000.0  # of all that a job holds together
-_PIECE_MS = 20.0
+_PIECE_MS = 30.0
 _PLACE_MS = 0.5
-_CORNER_MS = 0.042  # with arcs as their chords
+_CORNER_MS = 0.06
 _SEAM_MS = 15.0
 _CASTING_MS = 0.12
 _BOARD_MS = 0.22
 _SCREW_MS = 0.05
-_BAR_MS = 0.06
-_CUT_BAR_MS = 0.035
-_CORNERS = 64  # of most features
+_BAR_MS = 0.1
+_CUT_BAR_MS = 0.04
+_BAR_MM = 5_000.0  # a longer bar is made of several
+_PLANK_MS = 0.04
+_CORNERS = 45  # as many as most features cost, whose arcs are chopped
 _CORNERS_OF_A_BOX = 4
 _BOARDS_OF_A_CURVE = 12  # a liner and its ribs
-_OF_A_BOX = 5  # boards of a core
+_OF_A_BOX = 5  # boards of a core, and of what hangs from above
 _OFTEN_MM = 50.0  # wires and screws come no more often than that
 _SUPPORT_MS = 40.0  # beyond the second
-_EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make
+_EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make and each casting beside it
 
 
 class Ways(NamedTuple):
@@ -118,21 +121,28 @@ def shares(pieces: Sequence[Piece], ways: Ways) -> Iterator[Share]:
     """
     for piece in pieces:
         yield Share(_PIECE_MS, 1, "pieces", f"“{piece.name}”")
-        yield from _of_features(piece)
+        yield from _of_features(piece, _beside(piece, ways.form))
         yield from _of_forms(piece, ways.form)
         yield from _of_steel(piece, ways.steel)
         supports = len(ways.handling.standing_of(piece.id).supports)
         if supports > 2:
             yield Share((supports - 2) * _SUPPORT_MS, supports, "supports", f"“{piece.name}”")
+    for part in ways.handling.parts:
+        yield Share(part.count * _PLANK_MS, part.count, "joined parts", f"“{part.name}”")
 
 
-def _of_features(piece: Piece) -> Iterator[Share]:
+def _beside(piece: Piece, form: FormInputs) -> int:
+    """How many castings may lie side by side in one form."""
+    return min(form.side_by_side, piece.count)
+
+
+def _of_features(piece: Piece, beside: int) -> Iterator[Share]:
     named, seams = f"“{piece.name}”", len(piece.seams)
     castings = piece.count * (seams + 1)
     yield Share(castings * _CASTING_MS, castings, "castings", named)
     if seams:
         yield Share(seams * _SEAM_MS, seams, "seams", named)
-    times = 1 + _EACH_PART * seams
+    times = 1 + _EACH_PART * (seams + beside - 1)
     for feature in piece.features:
         places, named = _places(feature), f"“{feature.name}” in “{piece.name}”"
         each = _PLACE_MS + _corners(feature) * _CORNER_MS
@@ -168,10 +178,11 @@ def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
     outline = outline_of(piece.outline)
     copies = min(form.forms, piece.count)
     boards = sum(_BOARDS_OF_A_CURVE if edge.is_arc else 1 for edge in outline.edges)
-    boards += len(piece.seams) + form.side_by_side + 2
-    boards += sum(_OF_A_BOX * _places(one) for one in piece.features if isinstance(one, Core | Recess))
+    beside = _beside(piece, form)
+    boards += len(piece.seams) + beside + 2
+    boards += sum(_OF_A_BOX * beside * _places(one) for one in piece.features if isinstance(one, Core | Recess | Rib))
     yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
-    screws = ceil(outline.length_mm * form.side_by_side / _OFTEN_MM)
+    screws = ceil(outline.length_mm * beside / _OFTEN_MM)
     yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
 
 
@@ -185,7 +196,8 @@ def _of_steel(piece: Piece, steel: SteelInputs) -> Iterator[Share]:
     lines += sum(_places(one) * ceil(_across(one) / every + 2) for one in piece.features if _across(one))
     yield Share(lines * _BAR_MS, lines, "bars and wires", f"“{piece.name}”")
     if school == "grid of bars":
-        yield Share(lines * piece.count * _CUT_BAR_MS, lines * piece.count, "bars to cut", f"“{piece.name}”")
+        cut = lines * piece.count * ceil(max(right - left, back - front) / _BAR_MM)
+        yield Share(cut * _CUT_BAR_MS, cut, "bars to cut", f"“{piece.name}”")
 
 
 def _across(feature: AnyFeature) -> float:

@@ -93,14 +93,19 @@ export function write(value: number, unit: string, units: Units): string {
   if (unit === "l" && value > 0 && value < SMALL_L) return writeSip(value, units);
   if (unit === "C") return writeTemperature(value, units);
   if (unit === "%") return `${Number(value.toPrecision(2))} %`;
-  if (unit === "price") return value.toFixed(2);
+  if (unit === "price") return grouped(value, 2);
   if (unit === "mm2" && Math.abs(value) < SMALL_MM2)
     return units === "mm" ? `${trim(value, 0)} mm²` : `${trim(value / MM2_PER_SQUARE_INCH, 2)} in²`;
   if (unit === "deg") return `${trim(value, 1)}°`;
   const one = ONE[unit];
   if (one) return `${trim(value, 2)} ${value === 1 ? one : unit}`;
   const known = SHOWN[unit]?.[units];
-  return known ? `${(value * known.factor).toFixed(known.decimals)} ${known.name}` : trim(value, 4);
+  return known ? `${grouped(value * known.factor, known.decimals)} ${known.name}` : trim(value, 4);
+}
+
+/** A number to so many decimals, its thousands set apart. */
+function grouped(value: number, decimals: number): string {
+  return value.toLocaleString("en-US", { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
 }
 
 /** Low to high, the unit said once. */

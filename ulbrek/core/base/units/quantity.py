@@ -8,19 +8,21 @@ from ulbrek.core.base.units.constants import (
     LITRES_PER_US_FLUID_OUNCE,
     LITRES_PER_US_QUART,
     MM_PER_FOOT,
+    MM_PER_INCH,
     MPA_PER_PSI,
 )
 from ulbrek.core.base.units.reading import Units
-from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.base.units.writing import trim, write_length
 
 _ONE = {
     "bags": "bag", "measures": "measure", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place",
     "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
 }  # fmt: skip
-_PLAIN = {"deg": "{:.1f}°", "%": "{:.2g} %", "price": "{:,.2f}"}
+_PLAIN = {"%": "{:.2g} %", "price": "{:,.2f}"}
 SMALL_MM = 3.0
 SMALL_L = 0.2
+SMALL_MM2 = 50_000.0  # of bars, not of tops
 # By unit: the metric name, its factor and decimals, then the same for US customary units.
 _SHOWN = {
     "g": (("g", 1.0, 1), ("g", 1.0, 1)),
@@ -46,12 +48,13 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
         unit: the unit of the rules, such as ``mm``, ``kg``, ``l``, ``bags``
         units: ``in`` for US customary units, ``mm`` for metric
     """
+    if unit in ("C", "deg"):
+        return _write_degrees(value, unit, units)
+    small = _write_small(value, unit, units)
+    if small is not None:
+        return small
     if unit == "mm":
-        return _write_small(value) if units == "in" and abs(value) < SMALL_MM else write_length(value, units)
-    if unit == "C":
-        return f"{value:g} °C" if units == "mm" else f"{value * 1.8 + 32:.0f} °F"
-    if unit == "l" and 0 < value < SMALL_L:
-        return f"{value * 1000:.0f} ml" if units == "mm" else f"{value / LITRES_PER_US_FLUID_OUNCE:.1f} fl oz"
+        return write_length(value, units)
     if unit in _ONE:
         return f"{value:g} {_ONE[unit] if value == 1 else unit}"
     if unit in _SHOWN:
@@ -60,10 +63,28 @@ def write_quantity(value: float, unit: str, units: Units) -> str:
     return _PLAIN.get(unit, "{:g}").format(value)
 
 
-def _write_small(mm: float) -> str:
-    """A length below the marks that people read: to the nearest mark where it is one, else in millimetres."""
-    written = write_length(mm, "in")
-    return written if mm == 0 or not ("+" in written or "−" in written or written == "0″") else f"{mm:.2g} mm"
+def _write_degrees(value: float, unit: str, units: Units) -> str:
+    """A temperature [°C], or an angle [°]."""
+    if unit == "deg":
+        return f"{trim(value, 1)}°"
+    return f"{value:g} °C" if units == "mm" else f"{value * 1.8 + 32:.0f} °F"
+
+
+def _write_small(value: float, unit: str, units: Units) -> str | None:
+    """What is smaller than its unit is good for; None where it is not.
+
+    A length below the marks that people read goes to the nearest mark where it is one, else it is in millimetres.
+    """
+    metric = units == "mm"
+    if unit == "l" and 0 < value < SMALL_L:
+        return f"{value * 1000:.0f} ml" if metric else f"{value / LITRES_PER_US_FLUID_OUNCE:.1f} fl oz"
+    if unit == "mm2" and abs(value) < SMALL_MM2:
+        return f"{value:.0f} mm²" if metric else f"{trim(value / MM_PER_INCH**2, 2)} in²"
+    if unit == "mm" and not metric and 0 < abs(value) < SMALL_MM:
+        written = write_length(value, "in")
+        off = "+" in written or "−" in written or written == "0″"
+        return f"{value:.2g} mm" if off else written
+    return None
 
 
 def write_volume(litres: float, units: Units) -> str:

@@ -25,13 +25,13 @@ def write_length(mm: float, units: Units, denominator: int = 16) -> str:
     if mm < 0:
         return f"−{write_length(-mm, units, denominator)}"
     if units == "mm":
-        return f"{_trim(mm, 1)} mm"
+        return f"{trim(mm, 1)} mm"
     marks = floor(mm / MM_PER_INCH * denominator + 0.5)
     written = f"{_mixed(marks, denominator)}″"
     error_mm = mm - marks * MM_PER_INCH / denominator
     if abs(error_mm) > FINEST_UNSAID_ERROR_MM:
         sign = "+" if error_mm > 0 else "−"
-        return f"{written} {sign} {_trim(abs(error_mm), 1)} mm"
+        return f"{written} {sign} {trim(abs(error_mm), 1)} mm"
     return written
 
 
@@ -44,6 +44,7 @@ def _mixed(marks: int, denominator: int) -> str:
     return f"{whole} {rest}/{denominator}" if whole else f"{rest}/{denominator}"
 
 
-def _trim(value: float, decimals: int) -> str:
+def trim(value: float, decimals: int) -> str:
+    """A number to so many decimals at the most."""
     text = f"{value:.{decimals}f}"
     return text.rstrip("0").rstrip(".") if "." in text else text

@@ -125,6 +125,7 @@ def _as_plans(
         taken = [
             (waiting[size].pop(), size)
             for size, times in zip(sizes, pattern, strict=True)
+            if times
             for _ in range(min(times, len(waiting[size])))
         ]
         if taken:

@@ -1,0 +1,206 @@
+import { writeFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import type { Feature, Job, Piece } from "@/api/client";
+import { withField } from "@/api/editor";
+import type { Box } from "@/drawing/boxes";
+import type { Units } from "@/units/length";
+import { STARTS, startPiece } from "./floor/starts";
+import { type Arrangement, arranged } from "./measure/arrange";
+import { freshId, withFeature, withPiece } from "./measure/fields";
+import { FEATURES } from "./measure/kinds";
+import { newFeature } from "./measure/newFeatures";
+import { withBar } from "./steel/useBars";
+
+const BOTH: readonly Units[] = ["mm", "in"];
+const size = { length: 1000, width: 600 };
+const kinds = (Object.keys(FEATURES) as Feature["kind"][]).filter((kind) => kind !== "cutout");
+const emptied = { id: "top", name: "Top", thickness: { mm: 60, typed: null }, features: [] } as unknown as Piece;
+
+function hole(id: string, x: number, y: number): Feature {
+  const at = (side: string, mm: number) => ({ side, to: "centre", offset: { mm, typed: `${mm}` } });
+  return {
+    kind: "hole",
+    id,
+    name: id,
+    x: at("left", x),
+    y: at("front", y),
+    diameter: { mm: 40 },
+  } as unknown as Feature;
+}
+const boxOf = (feature: Feature): Box => ({ id: feature.id, copy: 0, length_mm: 40, width_mm: 40 }) as unknown as Box;
+const holes = [hole("a", 100, 100), hole("b", 180, 400), hole("c", 700, 250), hole("d", 900, 500)];
+
+function placesAfter(how: Arrangement, from = holes, ids = ["a", "b", "c"]): [number, number][] {
+  const found = arranged(how, from, ids, from.map(boxOf), size);
+  return found.map((one) => ("x" in one ? [one.x.offset.mm, one.y.offset.mm] : [0, 0]));
+}
+
+describe("features are put in order", () => {
+  it.each([
+    [
+      "mirror across",
+      [
+        [900, 100],
+        [820, 400],
+        [300, 250],
+      ],
+    ],
+    [
+      "mirror deep",
+      [
+        [100, 500],
+        [180, 200],
+        [700, 350],
+      ],
+    ],
+    [
+      "align left",
+      [
+        [100, 100],
+        [100, 400],
+        [100, 250],
+      ],
+    ],
+    [
+      "align right",
+      [
+        [700, 100],
+        [700, 400],
+        [700, 250],
+      ],
+    ],
+    [
+      "align middle",
+      [
+        [400, 100],
+        [400, 400],
+        [400, 250],
+      ],
+    ],
+    [
+      "align front",
+      [
+        [100, 100],
+        [180, 100],
+        [700, 100],
+      ],
+    ],
+    [
+      "align back",
+      [
+        [100, 400],
+        [180, 400],
+        [700, 400],
+      ],
+    ],
+    [
+      "align centre",
+      [
+        [100, 250],
+        [180, 250],
+        [700, 250],
+      ],
+    ],
+    [
+      "distribute across",
+      [
+        [100, 100],
+        [400, 400],
+        [700, 250],
+      ],
+    ],
+    [
+      "distribute deep",
+      [
+        [100, 100],
+        [180, 400],
+        [700, 250],
+      ],
+    ],
+  ] as [Arrangement, number[][]][])("%s", (how, places) => {
+    const found = placesAfter(how);
+    expect(found.slice(0, 3)).toEqual(places);
+    expect(found[3]).toEqual([900, 500]); // not chosen
+  });
+
+  it("mirrored twice they are where they were", () => {
+    const once = arranged("mirror across", holes, ["a", "c"], holes.map(boxOf), size);
+    expect(placesAfter("mirror across", once, ["a", "c"])).toEqual(placesAfter("align left", holes, []));
+  });
+
+  it("one that keeps its place keeps what was typed", () => {
+    const [first] = arranged("align left", holes, ["a", "b"], holes.map(boxOf), size);
+    expect(first).toEqual(holes[0]);
+  });
+});
+
+describe("a job is changed by a copy", () => {
+  const job = { name: "Bench", pieces: [{ ...emptied, features: holes.slice(0, 2) }, emptied] } as unknown as Job;
+
+  it("at one place, and nowhere else", () => {
+    const changed = withField(job, "/pieces/1/thickness/mm", 75);
+    expect(changed.pieces[1]?.thickness.mm).toBe(75);
+    expect(job.pieces[1]?.thickness.mm).toBe(60);
+    expect(changed.pieces[0]).toBe(job.pieces[0]);
+    expect(Array.isArray(changed.pieces)).toBe(true);
+  });
+
+  it("feature by feature and piece by piece", () => {
+    const moved = hole("b", 5, 6);
+    expect(withFeature(job, 0, moved).pieces[0]?.features).toEqual([holes[0], moved]);
+    expect(withPiece(job, 1, (piece) => ({ ...piece, name: "Shelf" })).pieces.map((one) => one.name)).toEqual([
+      "Top",
+      "Shelf",
+    ]);
+  });
+
+  it("with ids that its piece does not have yet", () => {
+    const piece = { features: [{ id: "hole" }, { id: "hole-2" }, { id: "sink" }] } as unknown as Piece;
+    expect([freshId(piece, "hole"), freshId(piece, "sleeve")]).toEqual(["hole-3", "sleeve"]);
+  });
+
+  it("what was said of a bar by hand is said once, and taken back", () => {
+    const told = withBar(withBar(job, "top", "along-1", { offset: null }), "top", "along-1", { side: "back" });
+    expect(told.steel?.by_hand).toEqual([{ piece: "top", bar: "along-1", side: "back", offset: null }]);
+    expect(withBar(told, "top", "along-1", null).steel?.by_hand).toEqual([]);
+    expect(withBar(told, "top", "along-2", null).steel?.by_hand).toHaveLength(1);
+  });
+});
+
+describe("what is begun", () => {
+  it("has an id of its own, and stands in the middle", () => {
+    for (const kind of kinds) {
+      for (const units of BOTH) {
+        const feature = newFeature(kind, { ...emptied, features: [] }, size, ["front"], units);
+        expect(feature.kind).toBe(kind);
+        if (!("x" in feature)) continue;
+        expect(Math.abs(feature.x.offset.mm - 500)).toBeLessThanOrEqual(25.4 / 16);
+        expect(Math.abs(feature.y.offset.mm - 300)).toBeLessThanOrEqual(25.4 / 16);
+      }
+    }
+  });
+
+  // The core is asked in tests/test_front_end.py whether it takes what is begun here.
+  it("is written down for the core to read", () => {
+    const begun = STARTS.flatMap((start) =>
+      BOTH.map((units) => ({
+        from: start.id,
+        units,
+        pieces: [startPiece(start, "one", start.name, start.sizes[units], units)],
+      })),
+    );
+    const top = STARTS.find((start) => start.id === "top");
+    if (!top) throw new Error("A plain top can be begun");
+    const filled = kinds.flatMap((kind) =>
+      BOTH.map((units) => {
+        const piece = startPiece(top, "one", "Top", { length: "1000 mm", width: "600 mm", thickness: "90 mm" }, units);
+        const thick = { ...emptied, thickness: { mm: 90, typed: null } } as Piece;
+        const features = [newFeature(kind, thick, size, ["front"], units)];
+        return { from: kind, units, pieces: [{ ...piece, features }] };
+      }),
+    );
+    expect(filled).toHaveLength(2 * kinds.length);
+    const file = process.env.ULBREK_BEGUN;
+    if (file) writeFileSync(file, JSON.stringify([...begun, ...filled]));
+  });
+});
