@@ -13,7 +13,7 @@ from ulbrek import __version__
 from ulbrek.api import logs, problems
 from ulbrek.api.apart import Apart
 from ulbrek.api.describe import describe
-from ulbrek.api.floor import on_the_floor
+from ulbrek.api.floor import Floors
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import Guard
 from ulbrek.api.handlers import ROUTERS
@@ -30,10 +30,10 @@ DOCS_PAGE = """<!doctype html>
 <script src="/apidocs/start.js"></script></body></html>"""
 
 
-def _look(database: Database, plans: Plans) -> None:
+def _look(floors: Floors) -> None:
     """Looks at the floor once, so that what is missing or stale of it is worked out before somebody else does."""
     with suppress(DBAPIError, StoreError):
-        on_the_floor(database, plans)
+        floors.now()
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -43,6 +43,7 @@ def create_app(settings: Settings) -> FastAPI:
     apart = Apart(settings.long_work, _WAITING)
     searching = Apart(max(1, settings.long_work // 2), 0)
     plans = Plans(database, apart)
+    floors = Floors(database, plans)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -53,7 +54,7 @@ def create_app(settings: Settings) -> FastAPI:
         gc.set_threshold(5_000, 20, 500)
         if settings.warm:
             apart.warm()
-            Thread(target=_look, args=(database, plans), daemon=True).start()
+            Thread(target=_look, args=(floors,), daemon=True).start()
         yield
         plans.close()
         for one in (apart, searching):
@@ -71,6 +72,7 @@ def create_app(settings: Settings) -> FastAPI:
     )
     app.state.database = database
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
+    app.state.floors = floors
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import cached_property, partial
+from threading import Lock
 from uuid import UUID
 
 from ulbrek.api.services.plans import Plans, job_key, pour_key
@@ -52,6 +53,11 @@ class Floor:
         )  # fmt: skip
 
     @cached_property
+    def cards(self) -> list[JobCard]:
+        """All jobs as the floor shows them."""
+        return [self.card(job) for job in self.jobs]
+
+    @cached_property
     def keys(self) -> Mapping[UUID, str]:
         """By job and by pour, what its outlook is worked out from as things stand now."""
         jobs = {job.id: job_key(job.revision, self.shop, self.record(job)) for job in self.jobs}
@@ -68,8 +74,12 @@ class Floor:
         kept = self.outlooks.get(of)
         return kept is not None and kept.key == self.keys[of]
 
-    def scheduled(self) -> Iterator[Scheduled]:
+    @cached_property
+    def scheduled(self) -> tuple[Scheduled, ...]:
         """What is ahead of live pours, and of jobs that wait to be poured, as far as it is known."""
+        return tuple(self._scheduled())
+
+    def _scheduled(self) -> Iterator[Scheduled]:
         names = {job.id: job.name for job in self.jobs}
         for pour in self.pours:
             kept = self.outlooks.get(pour.id)
@@ -83,21 +93,39 @@ class Floor:
                 yield Scheduled(str(job.id), job.name, kept.told.ahead)
 
 
-def on_the_floor(db: Database, plans: Plans) -> Floor:
-    """The shop floor as it is kept; outlooks that are missing or stale are worked out in the background."""
+class Floors:
+    """The shop floor as it was last read, and read again only when something was written since."""
+
+    def __init__(self, database: Database, plans: Plans) -> None:
+        """Reads it from this database; outlooks that are missing or stale are worked out in the background."""
+        self._database, self._plans = database, plans
+        self._lock = Lock()
+        self._last: tuple[str, Floor] | None = None
+
+    def now(self) -> Floor:
+        """The shop floor as it is kept; of many who ask at once one reads it."""
+        with self._lock:
+            with self._database.look() as records:
+                stamp = records.stamp()
+            if self._last is None or self._last[0] != stamp:
+                self._last = stamp, _read(self._database, self._plans)
+            floor = self._last[1]
+        _renew(floor, self._database, self._plans)
+        return floor
+
+
+def _read(db: Database, plans: Plans) -> Floor:
     with db.work() as records:
         shop = records.shop()
         pours, jobs = records.pours(shop.id), records.jobs(shop.id).heads()
         live = pours.live()
         outlooks = plans.outlooks(records, shop.id, [*(job.id for job in jobs), *(pour.id for pour in live)])
-        floor = Floor(shop, jobs, live, pours.last_poured(), outlooks)
-    _renew(floor, db, plans)
-    return floor
+        return Floor(shop, jobs, live, pours.last_poured(), outlooks)
 
 
 def agenda_of(floor: Floor, now: datetime) -> Agenda:
     """The acts of live pours, and of jobs that wait to be poured."""
-    told = schedule(floor.scheduled(), now, floor.shop.shop.hours.zone, bool(floor.stale))
+    told = schedule(floor.scheduled, now, floor.shop.shop.hours.zone, bool(floor.stale))
     return replace(told, old_shop=floor.shop.unreadable)
 
 

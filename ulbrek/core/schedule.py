@@ -15,6 +15,7 @@ from ulbrek.core.plan import Plan
 PAST = timedelta(hours=36)
 OVER = timedelta(hours=2)
 When = Literal["due", "ahead", "past"]
+_KNOWN = tuple(field.name for field in fields(ActAhead))
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +97,7 @@ def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
 
 
 def _of_job(act: ActAhead, one: Scheduled, when: When) -> AgendaAct:
-    known = {field.name: getattr(act, field.name) for field in fields(ActAhead)}
+    known = {name: getattr(act, name) for name in _KNOWN}
     return AgendaAct(**known, job=one.job, job_name=one.name, pour=one.pour, poured=one.poured, when=when)
 
 

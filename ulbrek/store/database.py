@@ -125,6 +125,13 @@ class Records:
             raise NotFoundError("shop", "yet")
         return found
 
+    def stamp(self) -> str:
+        """What is the same only as long as nothing was written: the transactions that can be seen.
+
+        Whoever takes it first and reads then has read what was there, or something newer that no later stamp equals.
+        """
+        return str(self.session.execute(text("SELECT CAST(pg_current_snapshot() AS text)")).scalar_one())
+
     def jobs(self, shop_id: UUID) -> JobRepository:
         """The jobs of a shop."""
         return JobRepository(self.session, shop_id)

@@ -6,6 +6,7 @@ from typing import Annotated
 from fastapi import Depends, Request, Response
 
 from ulbrek.api.apart import Apart
+from ulbrek.api.floor import Floors
 from ulbrek.api.services.plans import Plans
 from ulbrek.core.shop import Shop
 from ulbrek.store.database import Database
@@ -21,6 +22,11 @@ async def _plans(request: Request) -> Plans:
     return plans
 
 
+async def _floors(request: Request) -> Floors:
+    floors: Floors = request.app.state.floors
+    return floors
+
+
 async def _apart(request: Request) -> Apart:
     apart: Apart = request.app.state.apart
     return apart
@@ -28,6 +34,7 @@ async def _apart(request: Request) -> Apart:
 
 Db = Annotated[Database, Depends(_database)]
 Planned = Annotated[Plans, Depends(_plans)]
+Floored = Annotated[Floors, Depends(_floors)]
 Long = Annotated[Apart, Depends(_apart)]
 
 

@@ -10,8 +10,8 @@ from uuid import UUID
 from fastapi import APIRouter, Body, Path, Response
 
 from ulbrek.api import tasks
-from ulbrek.api.floor import agenda_of, on_the_floor, record_of
-from ulbrek.api.handlers.common import Db, Long, Planned, as_file
+from ulbrek.api.floor import agenda_of, record_of
+from ulbrek.api.handlers.common import Db, Floored, Long, Planned, as_file
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
 from ulbrek.api.views import (
     EditRequest,
@@ -39,16 +39,15 @@ router = APIRouter(prefix="/api")
 
 
 @router.get("/jobs", response_model=list[JobCard])
-def list_jobs(db: Db, plans: Planned) -> Response:
+def list_jobs(floors: Floored) -> Response:
     """The jobs on the shop floor, last changed first."""
-    floor = on_the_floor(db, plans)
-    return answer(list[JobCard], [floor.card(one) for one in floor.jobs])
+    return answer(list[JobCard], floors.now().cards)
 
 
 @router.get("/agenda", response_model=Agenda)
-def get_agenda(db: Db, plans: Planned) -> Response:
+def get_agenda(floors: Floored) -> Response:
     """The acts of all jobs and pours as they stand now, what is due first."""
-    return answer(Agenda, agenda_of(on_the_floor(db, plans), datetime.now(UTC)))
+    return answer(Agenda, agenda_of(floors.now(), datetime.now(UTC)))
 
 
 @router.post("/jobs", response_model=JobView, status_code=201)

@@ -1,0 +1,70 @@
+"""The floor is read again only when something was written, and by one of many who ask at once."""
+
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from typing import Any
+
+import pytest
+from fastapi import FastAPI
+from fastapi.testclient import TestClient
+from sqlalchemy import event, text
+
+from tests.api.test_hard import begin, card_of
+from ulbrek.store.database import Database
+
+
+@pytest.fixture
+def asked(api: TestClient) -> Iterator[list[str]]:
+    """Every statement that the application sends, one after another."""
+    assert isinstance(api.app, FastAPI)
+    engine = api.app.state.database.engine
+    found: list[str] = []
+
+    def note(*told: Any) -> None:
+        found.append(told[2])
+
+    event.listen(engine, "before_cursor_execute", note)
+    yield found
+    event.remove(engine, "before_cursor_execute", note)
+
+
+def test_a_floor_that_nothing_was_written_on_is_not_read_again(api: TestClient, asked: list[str]) -> None:
+    job = begin(api, name="Read once")
+    card_of(api, job["id"])
+    for card in api.get("/api/jobs").json():  # until no outlook of any test's job is on its way
+        card_of(api, card["id"])
+    first = api.get("/api/jobs").content
+    asked.clear()
+    for path in ("/api/jobs", "/api/agenda", "/api/jobs"):
+        assert api.get(path).status_code == 200
+    assert len(asked) == 3
+    assert all("pg_current_snapshot" in statement for statement in asked)
+    assert api.get("/api/jobs").content == first
+
+
+def test_whatever_is_written_by_whomever_is_on_the_floor_at_once(api: TestClient, database: Database) -> None:
+    job = begin(api, name="Written from elsewhere")
+
+    def names() -> list[str]:
+        return [card["name"] for card in api.get("/api/jobs").json()]
+
+    assert "Written from elsewhere" in names()
+    with database.work() as records:
+        records.session.execute(
+            text("UPDATE job SET archived_at = now() WHERE id = CAST(:job AS uuid)"), {"job": job["id"]}
+        )
+        assert "Written from elsewhere" in names()  # it is not committed yet
+    assert "Written from elsewhere" not in names()
+    for number in range(5):
+        assert begin(api, name=f"Number {number}")["job"]["name"] in names()
+
+
+def test_who_asks_at_once_shares_what_one_reads(api: TestClient, asked: list[str]) -> None:
+    job = begin(api, name="Shared")
+    card_of(api, job["id"])
+    asked.clear()
+    with ThreadPoolExecutor(12) as many:
+        answers = list(many.map(lambda _: api.get("/api/jobs").content, range(24)))
+    assert len(set(answers)) == 1
+    assert sum("pg_current_snapshot" in statement for statement in asked) == 24
+    assert len(asked) < 24 * 3
