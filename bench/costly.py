@@ -196,16 +196,17 @@ def let_through(document: Document, dice: Random) -> Job:
         try:
             return Job.model_validate(document)
         except ValidationError as error:
-            if "too much for one plan" not in str(error):
+            said = str(error)
+            if "too much for one plan" not in said:
                 raise
-        _less(document, dice)
+        _less(document, dice, 0.75 if "Have at most" in said else 0.5)
 
 
-def _less(document: Document, dice: Random) -> None:
-    """Takes a share of everything of one kind away: of copies, features, castings, pieces, seams or forms."""
+def _less(document: Document, dice: Random, left: float) -> None:
+    """Leaves a share of everything of one kind: of copies, features, castings, pieces, seams or forms."""
 
     def fewer(count: int) -> int:
-        return max(1, int(count * 0.75))
+        return max(1, int(count * left))
 
     found = document["pieces"]
     match dice.randrange(6):
@@ -214,7 +215,7 @@ def _less(document: Document, dice: Random) -> None:
                 repeat["count"], repeat["rows"] = fewer(repeat["count"]), fewer(repeat["rows"])
         case 2:
             for piece in found:
-                del piece["features"][int(len(piece["features"]) * 0.75) :]
+                del piece["features"][int(len(piece["features"]) * left) :]
         case 3:
             del found[fewer(len(found)) :]
         case 4:

@@ -70,3 +70,42 @@ def test_every_bar_is_cut_once_from_stock_that_holds_it(lengths: list[int]) -> N
         used = sum(length for _, length in one.parts)
         assert used + 2 * (len(one.parts) - 1) <= 6000
         assert one.left_mm == pytest.approx(max(0, 6000 - used - 2 * len(one.parts)))
+
+
+def share_a_sheet(one: Panel, other: Panel) -> bool:
+    """Whether two panels lie on one sheet in any way: side by side along it or across it, each turned or not."""
+    turned = [[(p.length_mm, p.width_mm), (p.width_mm, p.length_mm)] for p in (one, other)]
+    return any(
+        max(a, c) <= 2440 and max(b, d) <= 1220 and (a + c + 3 <= 2440 or b + d + 3 <= 1220)
+        for a, b in turned[0]
+        for c, d in turned[1]
+    )
+
+
+@settings(max_examples=80)
+@given(st.lists(st.tuples(st.integers(900, 2440), st.integers(400, 1220)), min_size=1, max_size=9))
+def test_no_plan_can_go_below_the_least(sizes: list[tuple[int, int]]) -> None:
+    """Against every way to give panels to sheets of which each pair could share one; that is never too few."""
+    panels = [Panel(f"p{index}", float(a), float(b)) for index, (a, b) in enumerate(sizes)]
+    beside = [[share_a_sheet(one, other) for other in panels] for one in panels]
+
+    def fewest(index: int, groups: tuple[tuple[int, ...], ...]) -> int:
+        if index == len(panels):
+            return len(groups)
+        ways = [fewest(index + 1, (*groups, (index,)))]
+        for number, group in enumerate(groups):
+            area = sum(panels[one].length_mm * panels[one].width_mm for one in (*group, index))
+            if area <= 2440 * 1220 and all(beside[one][index] for one in group):
+                ways.append(fewest(index + 1, (*groups[:number], (*group, index), *groups[number + 1 :])))
+        return min(ways)
+
+    sheets, _ = cut_sheets(panels, STOCK)
+    assert least_sheets(panels, STOCK) <= fewest(0, ()) <= len(sheets)
+
+
+def test_large_panels_of_which_no_two_share_a_sheet_take_a_sheet_each() -> None:
+    large = [Panel(f"l{index}", 1300.0 + index, 700.0) for index in range(40)]
+    small = [Panel(f"s{index}", 300.0, 200.0) for index in range(40)]
+    assert least_sheets([*large, *small], STOCK) == 40
+    with_offcuts = SheetStock(2440, 1220, 3, offcuts=((1400.0, 750.0), (1320.0, 710.0), (200.0, 100.0)))
+    assert least_sheets([*large, *small], with_offcuts) == 38

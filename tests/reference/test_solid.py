@@ -81,6 +81,37 @@ def test_volume_against_manifold3d(solid: Solid) -> None:
     assert solid.volume_mm3 == pytest.approx(body.volume(), rel=2e-5)
 
 
+def drafted(outline: Outline, bottom: float, top: float, draft: float) -> manifold3d.Manifold:
+    """The same by another kernel: a rectangle at its mouth, on top, that narrows on each side as it goes down."""
+    left, front, right, back = outline.box
+    lost = draft * (top - bottom)
+    shares = (1 - 2 * lost / (right - left), 1 - 2 * lost / (back - front))
+    mouth = manifold3d.CrossSection([[(left, front), (right, front), (right, back), (left, back)]])
+    about = mouth.translate((-(left + right) / 2, -(front + back) / 2))
+    narrowing = manifold3d.Manifold.extrude(about, top - bottom, 0, 0, shares)  # upwards; its mouth is below
+    upright = narrowing.mirror((0, 0, 1)).translate(((left + right) / 2, (front + back) / 2, top))
+    assert upright.volume() > 0
+    return upright
+
+
+@pytest.mark.parametrize(("across", "within"), [(3, 1e-6), (8, 1e-5), (16, 1e-4)])
+def test_formers_that_narrow_into_one_another_against_manifold3d(across: int, within: float) -> None:
+    """However many there are; of very many, which no ordinary piece has, the work is bounded."""
+    pitch, depth = 150.0, 60.0
+    side = pitch * (across + 1)
+    cuts = tuple(
+        Cut(rectangle(180, 170).moved(pitch * (i + 1) - 90, pitch * (j + 1) - 85), 15.0, depth, 0.1)
+        for i in range(across)
+        for j in range(across)
+    )
+    solid = Solid(rectangle(side, side), depth, cuts)
+    body = as_manifold(solid.outline, 0, depth)
+    body -= manifold3d.Manifold.batch_boolean(
+        [drafted(cut.outline, cut.bottom_mm, depth, cut.draft) for cut in cuts], manifold3d.OpType.Add
+    )
+    assert solid.volume_mm3 == pytest.approx(body.volume(), rel=within)
+
+
 @pytest.mark.parametrize(
     ("one", "other", "width"),
     [

@@ -2,22 +2,23 @@ import { describe, expect, it } from "vitest";
 import type { Figure, Plan, RulePage } from "@/api/client";
 import type { LogEntry } from "@/api/records";
 import { lotName, told } from "@/stations/records/words";
+import { made } from "@/testing";
 import { sentence } from "./FindingText";
 import { figureIndex, figureText, formulaText } from "./figures";
 
 const figure = (key: string, value: number, unit: string, more: Partial<Figure> = {}): Figure =>
-  ({ key, rule: "measure.volume", value, unit, low: null, high: null, ...more }) as unknown as Figure;
+  made({ key, rule: "measure.volume", value, unit, low: null, high: null, ...more });
 
 describe("a figure", () => {
   it("is found wherever it stands in a plan, and behind it", () => {
-    const plan = {
+    const plan = made<Plan>({
       workings: { "measure.net:top": figure("measure.net:top", 1, "l") },
       pieces: [{ measure: { volume: figure("measure.volume:top", 12.7, "l"), mass: null } }],
       cutting: { kinds: [{ area: figure("form.area", 2, "m2") }] },
       steel_cutting: null,
       mix: { bags: figure("mix.bags", 3, "bags") },
       cure: { acts: [] },
-    } as unknown as Plan;
+    });
     expect([...figureIndex(plan).keys()].sort()).toEqual([
       "form.area",
       "measure.net:top",
@@ -32,10 +33,10 @@ describe("a figure", () => {
   });
 
   it("is worked out in signs that people write, with names for what stands in them", () => {
-    const page = {
+    const page = made<RulePage>({
       formula: "ceil(volume_l * (1 + waste) / yield_l - 1e6) + sqrt(edge_mm**2)",
       terms: ["volume_l", "waste", "yield_l", "edge_mm"].map((name) => ({ name })),
-    } as unknown as RulePage;
+    });
     expect(formulaText(page, (name) => name.split("_")[0] ?? name)).toBe(
       "rounded up (volume × (1 + waste) ÷ yield − 1 000 000) + square root of (edge²)",
     );

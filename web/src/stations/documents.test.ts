@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Feature, Job, Piece } from "@/api/client";
 import { withField } from "@/api/editor";
 import type { Box } from "@/drawing/boxes";
+import { made } from "@/testing";
 import type { Units } from "@/units/length";
 import { STARTS, startPiece } from "./floor/starts";
 import { type Arrangement, arranged } from "./measure/arrange";
@@ -14,20 +15,13 @@ import { withBar } from "./steel/useBars";
 const BOTH: readonly Units[] = ["mm", "in"];
 const size = { length: 1000, width: 600 };
 const kinds = (Object.keys(FEATURES) as Feature["kind"][]).filter((kind) => kind !== "cutout");
-const emptied = { id: "top", name: "Top", thickness: { mm: 60, typed: null }, features: [] } as unknown as Piece;
+const emptied = made<Piece>({ id: "top", name: "Top", thickness: { mm: 60, typed: null }, features: [] });
 
 function hole(id: string, x: number, y: number): Feature {
   const at = (side: string, mm: number) => ({ side, to: "centre", offset: { mm, typed: `${mm}` } });
-  return {
-    kind: "hole",
-    id,
-    name: id,
-    x: at("left", x),
-    y: at("front", y),
-    diameter: { mm: 40 },
-  } as unknown as Feature;
+  return made({ kind: "hole", id, name: id, x: at("left", x), y: at("front", y), diameter: { mm: 40 } });
 }
-const boxOf = (feature: Feature): Box => ({ id: feature.id, copy: 0, length_mm: 40, width_mm: 40 }) as unknown as Box;
+const boxOf = (feature: Feature) => made<Box>({ id: feature.id, copy: 0, length_mm: 40, width_mm: 40 });
 const holes = [hole("a", 100, 100), hole("b", 180, 400), hole("c", 700, 250), hole("d", 900, 500)];
 
 function placesAfter(how: Arrangement, from = holes, ids = ["a", "b", "c"]): [number, number][] {
@@ -135,7 +129,7 @@ describe("features are put in order", () => {
 });
 
 describe("a job is changed by a copy", () => {
-  const job = { name: "Bench", pieces: [{ ...emptied, features: holes.slice(0, 2) }, emptied] } as unknown as Job;
+  const job = made<Job>({ name: "Bench", pieces: [{ ...emptied, features: holes.slice(0, 2) }, emptied] });
 
   it("at one place, and nowhere else", () => {
     const changed = withField(job, "/pieces/1/thickness/mm", 75);
@@ -155,7 +149,7 @@ describe("a job is changed by a copy", () => {
   });
 
   it("with ids that its piece does not have yet", () => {
-    const piece = { features: [{ id: "hole" }, { id: "hole-2" }, { id: "sink" }] } as unknown as Piece;
+    const piece = made<Piece>({ features: [{ id: "hole" }, { id: "hole-2" }, { id: "sink" }] });
     expect([freshId(piece, "hole"), freshId(piece, "sleeve")]).toEqual(["hole-3", "sleeve"]);
   });
 

@@ -11,8 +11,11 @@ from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.edge import Edge
 
-# Gauss-Legendre abscissae and weights on 0..1. Three are exact for a straight edge, whose integrands are of the fourth
-# degree; six give an eighth of a turn to the last digits. Source: any table of quadrature.
+# Gauss-Legendre abscissae and weights on 0..1. Two are exact for a body whose sides are straight upwards; three for a
+# straight edge, whose integrands are of the fourth degree; six give an eighth of a turn to the last digits.
+# Source: any table of quadrature.
+GAUSS_1 = ((0.5, 1.0),)
+GAUSS_2 = ((0.2113248654051871, 0.5), (0.7886751345948129, 0.5))
 GAUSS_3 = ((0.1127016653792583, 5 / 18), (0.5, 8 / 18), (0.8872983346207417, 5 / 18))
 GAUSS_6 = tuple(
     (0.5 + sign * abscissa / 2, weight / 2)

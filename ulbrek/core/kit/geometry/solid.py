@@ -10,15 +10,15 @@ from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
-from ulbrek.core.kit.geometry.moments import GAUSS_6, Moments, moments_of_polygon
+from ulbrek.core.kit.geometry.moments import GAUSS_1, GAUSS_2, GAUSS_3, GAUSS_6, Moments, moments_of_polygon
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 from ulbrek.core.kit.remembering import remembered
 
 _TRIFLE_MM = 1e-9
 _FEW_CORNERS = 12
-_MOST_CORNERS = 60_000  # of all sections of one solid together, before they are spaced evenly
-_LEAST_SECTIONS = 3
+_MOST_CORNERS = 60_000  # of all sections of one solid together, before there are fewer
+_LEAST_SECTIONS = 4
 _CORNERS_OF_AN_INSET = 40  # as many corners as it costs to draw one that narrows anew
 
 Cut = Prism
@@ -155,7 +155,7 @@ class Solid:
         return over and under
 
     def _by_layers(self) -> SolidMoments:
-        """Section by section; evenly spaced ones where those between the breaks would be too many."""
+        """Section by section; fewer of them where those between the breaks would be too many."""
         prisms = self._prisms
         corners = [
             prism.outline.chopped_corners + (0 if prism.is_straight else _CORNERS_OF_AN_INSET) for prism in prisms
@@ -175,7 +175,7 @@ class Solid:
                 sections = len(found)
             work += sections * sum(corners[number] for number in there)
             if work > most:
-                planned = _evenly(self.heights[0], self.heights[-1], most // sum(corners))
+                planned = _sparse(self.heights, most // sum(corners))
                 break
         total = SolidMoments()
         flats: dict[float, Moments] = {}
@@ -214,10 +214,17 @@ def _between(low: float, high: float, prisms: Sequence[Prism]) -> list[tuple[flo
     return [(low + at * (high - low), weight * (high - low)) for at, weight in GAUSS_6]
 
 
-def _evenly(low: float, high: float, sections: int) -> list[tuple[float, float, float]]:
-    """So many sections of one height each."""
-    each = (high - low) / sections
-    middles = [low + (number + 0.5) * each for number in range(sections)]
+def _sparse(heights: Sequence[float], sections: int) -> list[tuple[float, float, float]]:
+    """At most so many sections: three to one between two breaks each, or evenly spaced where breaks are too many."""
+    for points in (GAUSS_3, GAUSS_2, GAUSS_1):
+        if len(points) * (len(heights) - 1) <= sections:
+            return [
+                (low + at * (high - low), low + at * (high - low), weight * (high - low))
+                for low, high in pairwise(heights)
+                for at, weight in points
+            ]
+    each = (heights[-1] - heights[0]) / sections
+    middles = [heights[0] + (number + 0.5) * each for number in range(sections)]
     return [(middle, middle, each) for middle in middles]
 
 
