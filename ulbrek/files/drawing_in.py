@@ -18,7 +18,7 @@ from ulbrek.files.problems import InvalidDocumentError, Problem
 Unit = Literal["mm", "cm", "m", "in"]
 MM_PER: dict[Unit, float] = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "in": 25.4}
 LARGEST_BYTES = 2_000_000
-MOST_ENTITIES = 5_000
+MOST_ENTITIES = 3_000
 MOST_CORNERS = 2_000
 TOLERANCE_MM = 0.02  # of a curve made into chords
 JOIN_MM = 0.05  # how far apart two ends may be that are taken as one

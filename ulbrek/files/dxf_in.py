@@ -39,7 +39,7 @@ def read(content: bytes) -> tuple[list[Pline], Unit | None]:
         document = filemanagement.read(io.StringIO(text))
         entities = list(document.modelspace())
         if len(entities) > MOST_ENTITIES:
-            raise refuse(f"It holds over {MOST_ENTITIES} entities.", "Keep only the outline and its openings in it.")
+            raise refuse(f"It holds over {MOST_ENTITIES:,} entities.", "Keep only the outline and its openings in it.")
         unit = UNITS.get(int(document.header.get("$INSUNITS", 0)))
         scale = {None: 1.0, "mm": 1.0, "cm": 0.1, "m": 0.001, "in": 1 / 25.4}[unit]
         lines: list[Pline] = []

@@ -53,7 +53,7 @@ def read(content: bytes) -> tuple[list[Pline], Unit | None]:
     found: list[tuple[Element, Any]] = []
     for element, matrix in _elements(root, svg.Matrix(), 0):
         if len(found) >= MOST_ENTITIES:
-            raise refuse(f"It holds over {MOST_ENTITIES} elements.", "Keep only the outline and its openings in it.")
+            raise refuse(f"It holds over {MOST_ENTITIES:,} elements.", "Keep only the outline and its openings in it.")
         found.append((element, matrix))
     _refuse_too_much([element for element, _ in found])
     walk = _Walk(scale or 1.0)
