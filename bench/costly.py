@@ -9,6 +9,9 @@ planned and written out in a process of its own with limits of CPU and memory.
 
 import json
 import os
+
+os.environ["OPENBLAS_NUM_THREADS"] = "1"  # as where long work is done
+
 import resource
 import sys
 import time

@@ -7,11 +7,12 @@ plans within a few seconds. The weights are milliseconds on an ordinary desk mac
 
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
-from math import ceil, floor, log10
+from math import ceil, cos, floor, log10, pi, sin
 from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
+from ulbrek.core.kit.geometry import Edge
 from ulbrek.core.kit.lettering import corners_of
 from ulbrek.core.measure.inputs import (
     AnyFeature,
@@ -35,7 +36,7 @@ from ulbrek.core.steel.inputs import SteelInputs
 MOST_MS = 3_000.0  # of all that a job holds together
 _PIECE_MS = 30.0
 _PLACE_MS = 0.5
-_CORNER_MS = 0.06
+_CORNER_MS = 0.1
 _SEAM_MS = 15.0
 _CASTING_MS = 0.12
 _BOARD_MS = 0.22
@@ -44,9 +45,11 @@ _BAR_MS = 0.1
 _CUT_BAR_MS = 0.04
 _BAR_MM = 5_000.0  # a longer bar is made of several
 _PLANK_MS = 0.04
-_CORNERS = 45  # as many as most features cost, whose arcs are chopped
+_CORNERS = 27  # as many as most features cost, whose arcs are chopped
 _CORNERS_OF_A_BOX = 4
-_BOARDS_OF_A_CURVE = 12  # a liner and its ribs
+_SHEET_MM = (2_440.0, 1_220.0)  # what does not fit it is spliced of several
+_MOST_SPLICED = 12
+_RIBS_MM = 50.0  # ribs behind a curved side stand no closer over one another
 _OF_A_BOX = 5  # boards of a core, and of what hangs from above
 _OFTEN_MM = 50.0  # wires and screws come no more often than that
 _SUPPORT_MS = 40.0  # beyond the second
@@ -175,15 +178,33 @@ def _corners(feature: AnyFeature) -> int:
 def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
     if form.in_moulds:
         return
-    outline = outline_of(piece.outline)
-    copies = min(form.forms, piece.count)
-    boards = sum(_BOARDS_OF_A_CURVE if edge.is_arc else 1 for edge in outline.edges)
-    beside = _beside(piece, form)
-    boards += len(piece.seams) + beside + 2
+    outline, high = outline_of(piece.outline), piece.thickness.mm
+    left, front, right, back = outline.box
+    copies, beside = min(form.forms, piece.count), _beside(piece, form)
+    boards = _spliced((right - left) * beside, back - front)
+    boards += sum(_of_side(edge, high) * (1 if edge.is_arc else beside) for edge in outline.edges)
+    boards += (len(piece.seams) + beside) * _spliced(max(right - left, back - front), high)
     boards += sum(_OF_A_BOX * beside * _places(one) for one in piece.features if isinstance(one, Core | Recess | Rib))
     yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
     screws = ceil(outline.length_mm * beside / _OFTEN_MM)
     yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
+
+
+def _of_side(edge: Edge, high_mm: float) -> int:
+    """How many boards a side of a form takes: a strip; behind a curve a liner, and ribs over one another."""
+    strips = _spliced(edge.length, high_mm)
+    if not edge.is_arc:
+        return strips
+    pieces = ceil(abs(edge.angle) / (pi / 2) - 1e-9)
+    half = abs(edge.angle) / pieces / 2
+    rib = _spliced(2 * edge.radius * sin(half), edge.radius * (1 - cos(half)))
+    return strips + pieces * rib * (1 + ceil(high_mm / _RIBS_MM))
+
+
+def _spliced(long_mm: float, wide_mm: float) -> int:
+    """Of how many parts a board is made that may be larger than a sheet."""
+    long, wide = max(long_mm, wide_mm), min(long_mm, wide_mm)
+    return min(_MOST_SPLICED, ceil(long / _SHEET_MM[0]) * max(1, ceil(wide / _SHEET_MM[1])))
 
 
 def _of_steel(piece: Piece, steel: SteelInputs) -> Iterator[Share]:

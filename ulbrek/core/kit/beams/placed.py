@@ -11,7 +11,7 @@ from ulbrek.core.kit.beams.slab import Array, Bending, weights_along, worst_of
 
 _LIFTS_N = -1e-6
 _ONE_PLACE_MM = 0.01
-_MOST_SLICES = 500  # of a slab in its place: the work grows with their square
+_MOST_SLICES = 360  # of a slab in its place: the work grows with their square
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,13 +122,15 @@ class _Beam:
     def _influence(self, held: tuple[int, ...]) -> Array:
         """What each support carries of a unit force and a unit moment at each node."""
         if held not in self._solved:
-            count = len(self.places)
-            fixed = [2 * node for node in held]
-            free = [one for one in range(2 * count) if one not in set(fixed)]
-            units = np.eye(2 * count)
-            bent = np.linalg.solve(self.stiffness[np.ix_(free, free)], units[free])
-            # At a support its own load goes straight into it; elsewhere the bent beam pulls on the fixed nodes.
-            self._solved[held] = units[fixed] - self.stiffness[np.ix_(fixed, free)] @ bent
+            fixed = 2 * np.array(held)
+            free = np.setdiff1d(np.arange(2 * len(self.places)), fixed)
+            carried = np.zeros((len(held), 2 * len(self.places)))
+            # At a support its own load goes straight into it; elsewhere the bent beam pulls on the fixed nodes: as much
+            # as it would be bent by the support's being moved (stiffness is symmetric).
+            carried[np.arange(len(held)), fixed] = 1.0
+            moved = np.linalg.solve(self.stiffness[np.ix_(free, free)], self.stiffness[np.ix_(free, fixed)])
+            carried[:, free] = -moved.T
+            self._solved[held] = carried
         return self._solved[held]
 
     def _carried(self, held: tuple[int, ...], forces: Array) -> Array:
