@@ -121,6 +121,54 @@ def test_the_database_itself_refuses_records_that_do_not_hang_together(database:
         records.session.execute(text(statement), {"id": kept.id})
 
 
+# What may stand in a document by another program's hand, and the name that the floor gives it then.
+UNREADABLE = {
+    "'null'": "A job without a name",
+    "'[1, 2]'": "A job without a name",
+    "'\"text\"'": "A job without a name",
+    '\'{"name": "Half a job"}\'': "Half a job",
+    '\'{"name": {"a": 1}, "cure": {"poured_at": "soon"}}\'': '{"a": 1}',
+    '\'{"name": "", "cure": [1]}\'': "A job without a name",
+}
+
+
+@pytest.mark.parametrize("document", UNREADABLE)
+def test_the_floor_lists_a_job_whatever_stands_in_its_document(database: Database, document: str) -> None:
+    kept, other = begin(database, top()), begin(database, top())
+    kept = edit(database, kept.id, 1, "41 mm")
+    with database.work() as records:
+        records.session.execute(
+            text(f"UPDATE job_revision SET document = {document} WHERE job_id = :job AND number = 2"), {"job": kept.id}
+        )
+    with database.work() as records:
+        heads = {one.id: one for one in jobs(records).heads()}
+        assert (heads[kept.id].revision, heads[kept.id].name, heads[kept.id].poured_at) == (
+            2,
+            UNREADABLE[document],
+            None,
+        )
+        assert heads[other.id].name == "Top"
+        head = jobs(records).head(kept.id)
+        assert (head.revision, head.can_undo, head.can_redo) == (2, True, False)
+        assert [one.number for one in jobs(records).revisions(kept.id)] == [2, 1]
+        undone = jobs(records).undo(kept.id, 2)
+        assert thickness(undone) == "40 mm"
+        jobs(records).archive(kept.id)
+        assert kept.id not in {one.id for one in jobs(records).heads()}
+
+
+def test_a_job_sent_twice_under_one_id_is_begun_once(database: Database) -> None:
+    key = uuid4()
+
+    def send(_: int) -> StoredJob:
+        with database.work() as records:
+            return jobs(records).create(top(), "Begun", key)
+
+    with ThreadPoolExecutor(6) as pool:
+        begun = list(pool.map(send, range(6)))
+    assert {(one.id, one.revision) for one in begun} == {(key, 1)}
+
+
 def test_history_follows_undo_and_redo() -> None:
     actions = ["create", "edit", "edit", "undo", "undo", "redo", "edit", "undo"]
     history = history_of(enumerate(actions, start=1))
