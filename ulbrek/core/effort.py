@@ -33,7 +33,7 @@ from ulbrek.core.measure.inputs import (
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs
 
-MOST_MS = 3_000.0  # of all that a job holds together
+MOST_MS = 2_500.0  # of all that a job holds together
 _PIECE_MS = 30.0
 _PLACE_MS = 0.5
 _CORNER_MS = 0.1
@@ -45,7 +45,7 @@ _BAR_MS = 0.1
 _CUT_BAR_MS = 0.04
 _BAR_MM = 5_000.0  # a longer bar is made of several
 _PLANK_MS = 0.04
-_CORNERS = 27  # as many as most features cost, whose arcs are chopped
+_CORNERS = 20  # as many as most features cost, whose arcs are chopped
 _CORNERS_OF_A_BOX = 4
 _SHEET_MM = (2_440.0, 1_220.0)  # what does not fit it is spliced of several
 _MOST_SPLICED = 12
