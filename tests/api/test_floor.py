@@ -66,5 +66,6 @@ def test_who_asks_at_once_shares_what_one_reads(api: TestClient, asked: list[str
     with ThreadPoolExecutor(12) as many:
         answers = list(many.map(lambda _: api.get("/api/jobs").content, range(24)))
     assert len(set(answers)) == 1
-    assert sum("pg_current_snapshot" in statement for statement in asked) == 24
+    looks = sum("pg_current_snapshot" in statement for statement in asked)
+    assert 2 <= looks <= 24
     assert len(asked) < 24 * 3

@@ -1,5 +1,6 @@
 """The shop floor: the jobs, and the pours that something is still due on. It plans nothing."""
 
+import time
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -100,18 +101,25 @@ class Floors:
         """Reads it from this database; outlooks that are missing or stale are worked out in the background."""
         self._database, self._plans = database, plans
         self._lock = Lock()
-        self._last: tuple[str, Floor] | None = None
+        self._last: tuple[float, str, Floor] | None = None  # when it was begun to be read, its stamp, and what it was
 
     def now(self) -> Floor:
-        """The shop floor as it is kept; of many who ask at once one reads it."""
+        """The shop floor as it is kept; of many who ask at once one reads it, after they have asked."""
+        asked = time.monotonic()
         with self._lock:
-            with self._database.look() as records:
-                stamp = records.stamp()
-            if self._last is None or self._last[0] != stamp:
-                self._last = stamp, _read(self._database, self._plans)
-            floor = self._last[1]
+            if self._last is None or self._last[0] < asked:
+                self._last = self._looked(self._last)
+            floor = self._last[2]
         _renew(floor, self._database, self._plans)
         return floor
+
+    def _looked(self, last: tuple[float, str, Floor] | None) -> tuple[float, str, Floor]:
+        begun = time.monotonic()
+        with self._database.look() as records:
+            stamp = records.stamp()
+        if last is not None and last[1] == stamp:
+            return begun, stamp, last[2]
+        return begun, stamp, _read(self._database, self._plans)
 
 
 def _read(db: Database, plans: Plans) -> Floor:
