@@ -167,11 +167,23 @@ def test_the_floor_answers_whatever_a_job_holds_and_the_job_can_be_undone_or_arc
     opened = api.get(f"/api/jobs/{job['id']}")
     assert (opened.status_code, opened.json()["title"]) == (422, "Cannot be planned")
     assert said in opened.json()["detail"]
+    assert opened.json()["detail"].endswith("Undo the last change, or take it off the floor.")
     unplanned = opened.json()["unplanned"]
     assert (unplanned["revision"], unplanned["can_undo"]) == (2, True)
     undone = api.post(f"/api/jobs/{job['id']}/undo", json={"parent": 2})
     assert undone.json()["job"]["pieces"][0]["thickness"]["mm"] == 40
     assert card_of(api, job["id"])["headline"]["name"] == f"Poisoned {kind}"
+    assert api.post(f"/api/jobs/{job['id']}/archive").status_code == 204
+
+
+def test_a_job_that_was_never_readable_is_told_to_be_taken_off_and_not_to_be_undone(
+    api: TestClient, database: Database
+) -> None:
+    job = begin(api, name="Never readable")
+    poison(database, job["id"], 1, POISON["garbage"][0])
+    told = api.get(f"/api/jobs/{job['id']}").json()
+    assert told["detail"].endswith("Take it off the floor.")
+    assert not told["unplanned"]["can_undo"]
     assert api.post(f"/api/jobs/{job['id']}/archive").status_code == 204
 
 

@@ -185,8 +185,9 @@ def _kept(db: Database, job_id: UUID) -> _Kept:
             first = error.problems[0]
             where = f"“{first.field.removeprefix('/job/')}”: " if first.field.removeprefix("/job") else ""
             said = f"What was kept of it cannot be read. {where}{first.problem}"
-            remedy = "Undo the last change, or take it off the floor."
-            raise UnplannedError(jobs.head(job_id), said, remedy) from error
+            head = jobs.head(job_id)
+            undo = "Undo the last change, or take" if head.can_undo else "Take"
+            raise UnplannedError(head, said, f"{undo} it off the floor.") from error
         return _Kept(stored, shop, record_of(records, shop, stored))
 
 
