@@ -10,6 +10,8 @@ from fastapi.testclient import TestClient
 from sqlalchemy import event, text
 
 from tests.api.test_hard import begin, card_of
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
 
 
@@ -69,3 +71,22 @@ def test_who_asks_at_once_shares_what_one_reads(api: TestClient, asked: list[str
     looks = sum("pg_current_snapshot" in statement for statement in asked)
     assert 2 <= looks <= 24
     assert len(asked) < 24 * 3
+
+
+def test_a_floor_that_could_not_be_read_once_is_read_the_next_time(settings: Settings, database: Database) -> None:
+    """Its table is away for a while, as in a restore that somebody does by hand."""
+
+    def call_it(now: str, then: str) -> None:
+        with database.work() as records:
+            records.session.execute(text(f"ALTER TABLE {now} RENAME TO {then}"))
+
+    with TestClient(create_app(settings), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
+        before = {card["id"] for card in client.get("/api/jobs").json()}
+        call_it("outlook", "outlook_away")
+        try:
+            answers = [client.get("/api/jobs") for _ in range(3)]
+            assert {answer.status_code for answer in answers} == {500}
+            assert all("Nothing was changed" in answer.json()["detail"] for answer in answers)
+        finally:
+            call_it("outlook_away", "outlook")
+        assert {card["id"] for card in client.get("/api/jobs").json()} == before

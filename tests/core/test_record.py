@@ -1,6 +1,7 @@
 """What has happened flows into the plan: water-in times, doses, tests, readings, states, acts done."""
 
 import json
+from dataclasses import asdict, fields
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -86,6 +87,17 @@ def test_acts_already_done_leave_the_agenda_and_those_not_done_stay_due() -> Non
 def test_a_state_that_every_casting_reached_is_an_act_done() -> None:
     told = acts(record(reached=[{"piece": "top", "state": "turned", "at": POUR + 70 * H}]))
     assert {name for name, act in told.items() if act.done_at} == {"strip", "turn"}
+
+
+def test_an_act_on_the_agenda_says_all_that_is_known_of_it_ahead() -> None:
+    ahead = ahead_of(plan(JOB, SHOP, record()))
+    told = schedule([Scheduled("a", "Top", ahead, "p", poured=True)], POUR + 24 * H, "UTC").acts
+    by_id = {act.id: act for act in told}
+    assert set(by_id) == {act.id for act in ahead.acts}
+    for act in ahead.acts:
+        there = by_id[act.id]
+        assert {field.name: getattr(there, field.name) for field in fields(act)} == asdict(act)
+        assert (there.job, there.job_name, there.pour, there.poured) == ("a", "Top", "p", True)
 
 
 def test_a_pour_that_is_only_planned_is_on_the_agenda_itself() -> None:
