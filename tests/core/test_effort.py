@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from tests.core.test_bounded import MIX, grid, piece
 from tests.jobs import DEMO_FILES
-from ulbrek.core.effort import MOST_MS, Ways, effort_ms, shares
+from ulbrek.core.effort import MOST_MS, Ways, shares
 from ulbrek.core.job import Job
 from ulbrek.files.job_file import read_job_file
 
@@ -45,9 +45,7 @@ def rich() -> Document:
 
 
 def cost(document: Document) -> float:
-    job = Job.model_validate(document)
-    assert job.effort_ms == pytest.approx(effort_ms(job.pieces, Ways(job.form, job.steel, job.handling)))
-    return job.effort_ms
+    return Job.model_validate(document).effort_ms
 
 
 def one_more(document: Document, at: str) -> Document:
