@@ -139,12 +139,8 @@ def agenda_of(floor: Floor, now: datetime) -> Agenda:
 
 def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
     """What happened to the newest pour of a job, where its plan speaks of that one."""
-    pours = records.pours(shop.id)
-    newest = pours.newest_of(job.id)
-    if newest is None:
-        return EMPTY
-    pour = pours.get(newest)
-    return pour.record if rules_over(pour.poured_at, job.job.cure.poured_at) else EMPTY
+    record = records.pours(shop.id).newest_record(job.id)
+    return record if record and rules_over(record.water_in_at, job.job.cure.poured_at) else EMPTY
 
 
 def _renew(floor: Floor, db: Database, plans: Plans) -> None:

@@ -25,6 +25,7 @@ from ulbrek.store.members import MemberRepository
 from ulbrek.store.models import Base
 from ulbrek.store.outlooks import OutlookRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
+from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords
 from ulbrek.store.pours import PourRepository
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.shops import ShopRepository, StoredShop
@@ -51,6 +52,7 @@ class Database:
             connect_args={"connect_timeout": _CONNECT_S, "options": _OPTIONS},
         )  # fmt: skip
         _ask_after_rest(self.engine)
+        self._known = KnownRecords(RECORDS_ROOM_BYTES)
 
     def migrate(self, to: str = "head") -> None:
         """Brings the tables up (or down) to a revision."""
@@ -81,13 +83,13 @@ class Database:
     def work(self) -> Iterator["Records"]:
         """Records to read and write; what was done is committed at the end, or not at all."""
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
-            yield Records(session)
+            yield Records(session, self._known)
 
     @contextmanager
     def look(self) -> Iterator["Records"]:
         """Records to read one thing from: no transaction, so one round trip instead of three."""
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
-            yield Records(Session(connection))
+            yield Records(Session(connection), self._known)
 
     def is_ready(self) -> None:
         """Looks whether the database answers, and its tables are as this version wants them.
@@ -109,9 +111,9 @@ class Database:
 class Records:
     """The repositories over one session."""
 
-    def __init__(self, session: Session) -> None:
-        """Works in this session."""
-        self.session = session
+    def __init__(self, session: Session, known: KnownRecords) -> None:
+        """Works in this session; what happened to pours is read again only when something was written of them."""
+        self.session, self._known = session, known
         self.shops = ShopRepository(session)
 
     def shop(self) -> StoredShop:
@@ -146,7 +148,7 @@ class Records:
 
     def pours(self, shop_id: UUID) -> PourRepository:
         """The pours of a shop."""
-        return PourRepository(self.session, shop_id)
+        return PourRepository(self.session, shop_id, self._known)
 
     def castings(self, shop_id: UUID) -> CastingRepository:
         """The castings of a shop."""

@@ -6,9 +6,9 @@ from datetime import datetime
 from uuid import UUID
 
 from sqlalchemy import select
-from sqlalchemy.orm import aliased
+from sqlalchemy.orm import Session, aliased
 
-from ulbrek.core.casting import SETTLED, STATES
+from ulbrek.core.casting import STATES
 from ulbrek.core.cure.history import Done, Tested
 from ulbrek.core.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
@@ -16,8 +16,10 @@ from ulbrek.core.record import Reached, Record
 from ulbrek.files.job_file import as_job_file
 from ulbrek.store.castings import Casting, CastingRepository
 from ulbrek.store.entries import ShopRecords
-from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, ObservationRow, PourRow
+from ulbrek.store.known import Known
+from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, ObservationRow, PourRow
 from ulbrek.store.sensors import SensorRepository
+from ulbrek.store.stamps import LIVE, NEWEST
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,8 +90,18 @@ class _Happened:
     record: Record
 
 
+KnownRecords = Known[tuple[UUID, str], Record]
+RECORDS_ROOM_BYTES = 16_000_000
+_BYTES_OF_AN_ENTRY = 400
+
+
 class PouredReader(ShopRecords):
     """Reads the pours of one shop."""
+
+    def __init__(self, session: Session, shop_id: UUID, known: KnownRecords | None = None) -> None:
+        """Reads in this session; records that are known are read again only when something was written of them."""
+        super().__init__(session, shop_id)
+        self._known = known or KnownRecords(RECORDS_ROOM_BYTES)
 
     def read(self, rows: Sequence[PourRow]) -> list[StoredPour]:
         """Pours with all that happened to them, in the order given."""
@@ -105,19 +117,32 @@ class PouredReader(ShopRecords):
 
     def live(self) -> list[LivePour]:
         """The pours that something is still due on, oldest first."""
-        unsettled = select(CastingRow.pour_id).where(
-            CastingRow.shop_id == self._shop_id, CastingRow.state.not_in(SETTLED)
-        )
-        rows = self._session.execute(
-            select(PourRow.id, PourRow.job_id, PourRow.job["name"].astext, PourRow.poured_at, PourRow.created_at)
-            .where(PourRow.id.in_(unsettled), PourRow.cancelled_at.is_(None))
-            .order_by(PourRow.created_at)
-        ).all()
-        happened = self._happened({row[0]: row[3] for row in rows})
+        rows = self._session.execute(LIVE, {"shop_id": self._shop_id}).all()
+        records = self._records([(row[0], row[1], row[2]) for row in rows])
         return [
-            LivePour(of, job_id, name or "", poured_at, created_at, happened[of].record)
-            for of, job_id, name, poured_at, created_at in rows
+            LivePour(of, job_id, name or "", poured_at, created_at, records[of])
+            for of, _, poured_at, job_id, name, created_at in rows
         ]
+
+    def newest_record(self, job_id: UUID) -> Record | None:
+        """What happened to the newest pour of a job whose water went in; None where there is none."""
+        row = self._session.execute(NEWEST, {"shop_id": self._shop_id, "job_id": job_id}).one_or_none()
+        return None if row is None else self._records([(row[0], row[1], row[2])])[row[0]]
+
+    def _records(self, stamped: Sequence[tuple[UUID, str, datetime | None]]) -> dict[UUID, Record]:
+        """By pour, what happened to it.
+
+        Args:
+            stamped: pours, each with its stamp and when its water went in
+        """
+        known = {of: self._known.get((of, stamp)) for of, stamp, _ in stamped}
+        # What is read after the stamp may be newer than it: then the next stamp is another one, and it is read again.
+        read = self._happened({of: poured_at for of, _, poured_at in stamped if known[of] is None})
+        for of, stamp, _ in stamped:
+            if of in read:
+                record = read[of].record
+                self._known.keep((of, stamp), record, _size(record))
+        return {of: record or read[of].record for of, record in known.items()}
 
     def _happened(self, poured: Mapping[UUID, datetime | None]) -> dict[UUID, _Happened]:
         """By pour, what happened to it.
@@ -126,6 +151,8 @@ class PouredReader(ShopRecords):
             poured: by pour, when its water went in
         """
         ids = list(poured)
+        if not ids:
+            return {}
         castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
         batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
         sensors = SensorRepository(self._session, self._shop_id)
@@ -189,6 +216,12 @@ class PouredReader(ShopRecords):
             if row.pour_id is not None:
                 found.setdefault(row.pour_id, []).append(Tested(act=row.act or "", at=row.at, ready=bool(row.ready)))
         return found
+
+
+def _size(record: Record) -> int:
+    """About how large a record is [bytes]."""
+    parts = (record.batches, record.done, record.tests, record.temperatures, record.reached)
+    return _BYTES_OF_AN_ENTRY * (2 + sum(len(part) for part in parts))
 
 
 def _by_pour(castings: Iterable[Casting]) -> dict[UUID, list[Casting]]:

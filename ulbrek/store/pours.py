@@ -10,11 +10,12 @@ from uuid import UUID, uuid4
 
 from pydantic import TypeAdapter
 from sqlalchemy import func, select
+from sqlalchemy.orm import Session
 
 from ulbrek.core.casting import ACT_OF, may_follow
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
-from ulbrek.core.record import part_of
+from ulbrek.core.record import Record, part_of
 from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.castings import CastingRepository
@@ -24,7 +25,7 @@ from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import LogRepository, Seen
 from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, PourRow
-from ulbrek.store.poured import LivePour, PouredReader, StoredPour
+from ulbrek.store.poured import KnownRecords, LivePour, PouredReader, StoredPour
 from ulbrek.store.stock import StockRepository
 
 PAGE = 30
@@ -87,6 +88,11 @@ class ListedPour:
 class PourRepository(ShopRecords):
     """The pours of one shop."""
 
+    def __init__(self, session: Session, shop_id: UUID, known: KnownRecords | None = None) -> None:
+        """Reads and writes in this session; records that are known are read again only when they changed."""
+        super().__init__(session, shop_id)
+        self._reader = PouredReader(session, shop_id, known)
+
     def page(self, job_id: UUID | None = None, before: datetime | None = None, limit: int = PAGE) -> list[ListedPour]:
         """Pours, newest first: by when water went in, those still planned before them.
 
@@ -105,7 +111,7 @@ class PourRepository(ShopRecords):
 
     def live(self) -> list[LivePour]:
         """Pours that something is still due on, oldest first."""
-        return PouredReader(self._session, self._shop_id).live()
+        return self._reader.live()
 
     def last_poured(self) -> dict[UUID, datetime]:
         """By job, when water last went in."""
@@ -117,14 +123,9 @@ class PourRepository(ShopRecords):
         )
         return {job_id: at for job_id, at in rows if at is not None}
 
-    def newest_of(self, job_id: UUID) -> UUID | None:
-        """The newest pour of a job whose water went in."""
-        return self._session.scalar(
-            select(PourRow.id)
-            .where(PourRow.shop_id == self._shop_id, PourRow.job_id == job_id, PourRow.poured_at.is_not(None))
-            .order_by(PourRow.poured_at.desc())
-            .limit(1)
-        )
+    def newest_record(self, job_id: UUID) -> Record | None:
+        """What happened to the newest pour of a job whose water went in; None where there is none."""
+        return self._reader.newest_record(job_id)
 
     def get(self, pour_id: UUID) -> StoredPour:
         """A pour.
@@ -356,7 +357,7 @@ class PourRepository(ShopRecords):
                 )
 
     def _read(self, rows: Sequence[PourRow]) -> list[StoredPour]:
-        return PouredReader(self._session, self._shop_id).read(rows)
+        return self._reader.read(rows)
 
     def _listed(self, rows: Sequence[PourRow]) -> list[ListedPour]:
         states: dict[UUID, Counter[str]] = {}

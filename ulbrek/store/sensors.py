@@ -16,7 +16,7 @@ from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import PourRow, ReadingRow, SensorPlaceRow, SensorRow
 
 SensorKind = Literal["concrete", "air", "humidity"]
-_EVER = cast("infinity", DateTime(timezone=True))
+EVER = cast("infinity", DateTime(timezone=True))
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,7 +118,7 @@ class SensorRepository(ShopRecords):
             .where(
                 ReadingRow.sensor_id == SensorPlaceRow.sensor_id,
                 ReadingRow.at >= SensorPlaceRow.from_at,
-                ReadingRow.at < func.coalesce(SensorPlaceRow.until_at, _EVER),
+                ReadingRow.at < func.coalesce(SensorPlaceRow.until_at, EVER),
             )
             .group_by(hour)
             .lateral()

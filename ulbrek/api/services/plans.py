@@ -72,6 +72,9 @@ class Plans:
         self._apart = apart
         self._remembered: LRUCache[tuple[object, ...], _Remembered] = LRUCache(ROOM_BYTES, lambda one: one.size)
         self._lock = Lock()
+        self._turn = (
+            Lock()
+        )  # one plan at a time: two would not be done sooner, and keep whoever only reads from going on
         self._told: LRUCache[tuple[UUID, str], Outlook] = LRUCache(MOST_OUTLOOKS)
         self._background = ThreadPoolExecutor(1, "outlooks")
 
@@ -89,7 +92,8 @@ class Plans:
             TooLongError: when it takes too long
         """
         if sum(job.effort_ms for job in jobs) <= LONG_MS:
-            return work(*args, **kwargs)
+            with self._turn:
+                return work(*args, **kwargs)
         return self._apart.run(work, *args, **kwargs)
 
     def make(self, job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
@@ -101,7 +105,8 @@ class Plans:
         """
         try:
             if job.effort_ms <= LONG_MS:
-                return plan(job, shop, record)
+                with self._turn:
+                    return plan(job, shop, record)
             return self._apart.run(tasks.plan_job, job, shop, record)
         except BusyError:
             raise
@@ -119,7 +124,7 @@ class Plans:
 
     def of_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a kept revision. Neither it nor a record ever changes, so a plan is worked out once."""
-        key = (stored.id, stored.revision, shop.id, shop.revision, record)
+        key = (stored.id, stored.revision, stored.changed_at, shop.id, shop.revision, record)
         return self._once(key, stored.job, shop, record)
 
     def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
