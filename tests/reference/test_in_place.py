@@ -7,7 +7,7 @@ import pytest
 from anastruct import SystemElements
 
 from ulbrek.core.handling import rules
-from ulbrek.core.kit.beams import Sections, Supports, bending, in_place, refined, sliding, weakest
+from ulbrek.core.kit.beams import Supports, bending, in_place, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
 
 RHO, G = 2400.0, 9.80665
@@ -46,7 +46,7 @@ def test_a_continuous_slab(supports: tuple[float, ...], load: float, newtons: fl
         moment = max(max(abs(one["Mmin"]), abs(one["Mmax"])) for one in frame.get_element_results())
         return moment, [-float(frame.get_node_results_system(nodes[place])["Fy"]) for place in supports]
 
-    slices = Sections(slab(), "x").slices((*supports, load))
+    slices = sections_of(slab(), "x").slices((*supports, load))
     moment, carried = framed(0.0)
     alone = in_place(slices, supports, 40.0, RHO, 0.0)
     assert alone.reactions_n == pytest.approx(carried, rel=1e-3, abs=0.5)
@@ -59,7 +59,7 @@ def test_a_continuous_slab(supports: tuple[float, ...], load: float, newtons: fl
 
 def test_two_spans_by_the_handbook() -> None:
     """Two equal spans under their own weight: w L²/8 over the middle support, 10/8 and 3/8 of a span's load."""
-    found = in_place(Sections(slab(), "x").slices((1200.0,)), (0.0, 1200.0, 2400.0), 40.0, RHO, 0.0)
+    found = in_place(sections_of(slab(), "x").slices((1200.0,)), (0.0, 1200.0, 2400.0), 40.0, RHO, 0.0)
     per_m = RHO * G * 0.65 * 0.04
     assert found.bent.moment_nm == pytest.approx(per_m * 1.2**2 / 8, rel=2e-3)
     assert found.reactions_n == pytest.approx(
@@ -69,7 +69,7 @@ def test_two_spans_by_the_handbook() -> None:
 
 def test_a_load_on_an_overhang_tips_it() -> None:
     """149.8 kg behind a support 300 mm from the end: a load on the tip tips it at M (L/2 - a) / a. Statics."""
-    slices = Sections(slab(), "x").slices((300.0, 2100.0))
+    slices = sections_of(slab(), "x").slices((300.0, 2100.0))
     limit = 0.65 * 0.04 * 2.4 * RHO * 900 / 300
     assert in_place(slices, (300.0, 2100.0), 40.0, RHO, limit * G * 0.999).tips_at_mm is None
     assert in_place(slices, (300.0, 2100.0), 40.0, RHO, limit * G * 1.001).tips_at_mm is not None
@@ -77,7 +77,7 @@ def test_a_load_on_an_overhang_tips_it() -> None:
 
 def test_a_slab_slid_over_an_edge_bends_as_one_held_at_its_ends() -> None:
     """Half of it over the edge: w (L/2)²/2 = w L²/8. Closed form."""
-    found = refined(Sections(slab(), "x"), (), lambda slices: sliding(slices, 40.0, RHO))
+    found = refined(sections_of(slab(), "x"), (), lambda slices: sliding(slices, 40.0, RHO))
     assert rules.stress_flat(found.moment_nm, found.slice.width_mm, 40.0) == pytest.approx(2.5419, rel=1e-3)
     assert found.at_mm == pytest.approx(1200, abs=1)
 
@@ -98,7 +98,7 @@ def test_the_weakest_section_is_where_a_fine_scan_finds_it(seed: int) -> None:
             outline = rectangle(long, deep).moved(x - long / 2, y - deep / 2)
         cuts.append(Cut(outline, 0.0, thickness))
     solid = Solid(rectangle(length, width), thickness, tuple(cuts))
-    sections = Sections(solid, "x")
+    sections = sections_of(solid, "x")
     supports = Supports(0.0, length)
     found = weakest(sections, supports, thickness, RHO, on_edge=False)
     fine = bending([sections.at(float(at)) for at in range(int(length) + 1)], supports, thickness, RHO, on_edge=False)

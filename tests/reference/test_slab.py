@@ -30,7 +30,7 @@ def flat(solid: Solid, found: Bending) -> float:
 
 
 def edge(solid: Solid, found: Bending) -> float:
-    inertia = found.slice.inertia_mm3() * solid.depth_mm
+    inertia = found.slice.inertia_mm3 * solid.depth_mm
     return stress_on_edge(found.moment_nm, inertia, found.slice.farthest_mm)
 
 

@@ -4,7 +4,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from shapely import LineString
+import numpy as np
+import shapely
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
@@ -12,7 +13,7 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, SET, TURN
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
-from ulbrek.core.kit.beams import Bending, Sections, Supports, refined, sliding, weakest
+from ulbrek.core.kit.beams import Bending, Sections, Supports, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.beams.sections import Axis
 from ulbrek.core.kit.geometry import Solid
 
@@ -91,12 +92,12 @@ class Lifted:
     @cached_property
     def lengthwise(self) -> Sections:
         """Its sections square to its longer side."""
-        return Sections(self.solid, self.along)
+        return sections_of(self.solid, self.along)
 
     @cached_property
     def crosswise(self) -> Sections:
         """Its sections square to its shorter side."""
-        return Sections(self.solid, self.across)
+        return sections_of(self.solid, self.across)
 
 
 def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
@@ -198,7 +199,7 @@ def stress_of(of: str, thickness_mm: float, bent: Bending, on_edge: bool = False
             rules.stress_on_edge,
             of,
             moment_nm=bent.moment_nm,
-            inertia_mm4=max(bent.slice.inertia_mm3() * thickness_mm, 1e-6),
+            inertia_mm4=max(bent.slice.inertia_mm3 * thickness_mm, 1e-6),
             farthest_mm=bent.slice.farthest_mm,
         )
     return work(
@@ -215,6 +216,13 @@ def thinned(places: Sequence[tuple[float, float]]) -> tuple[StressAt, ...]:
     most = max((stress for _, stress in places), default=0.0)
     if len(places) < 3 or most <= 0:
         return tuple(StressAt(at, stress) for at, stress in places)
-    low, run = places[0][0], max(places[-1][0] - places[0][0], 1.0)
-    line = LineString([((at - low) / run, stress / most) for at, stress in places]).simplify(_DRAWN)
-    return tuple(StressAt(round(x * run + low, 1), round(y * most, 4)) for x, y in line.coords)
+    at, stress_at = np.array(places).T
+    low, run = at[0], max(at[-1] - at[0], 1.0)
+    line = shapely.simplify(shapely.linestrings((at - low) / run, stress_at / most), _DRAWN, preserve_topology=False)
+    drawn = shapely.get_coordinates(line)
+    return tuple(
+        StressAt(x, y)
+        for x, y in zip(
+            (drawn[:, 0] * run + low).round(1).tolist(), (drawn[:, 1] * most).round(4).tolist(), strict=True
+        )
+    )

@@ -1,9 +1,12 @@
 """The smallest change of place or size that gives a feature room on all sides."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from itertools import product
 from math import hypot
 from typing import TypeVar
+
+import shapely
+from shapely.affinity import translate
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
@@ -18,6 +21,7 @@ Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
 SMALLEST_OPENING_MM = 80.0
 MOST_NEIGHBOURS = 12  # beyond this the search for a free place would be felt while typing
 _SLACK_MM = 1e-6
+_ROUGH_MM = 5.0  # more than the next mark of a rule is off, and than arcs are off their chords
 _WAY_WORDS = {"right": "to the right", "left": "to the left", "back": "back", "forward": "forward"}
 
 
@@ -65,7 +69,10 @@ def _moved(shape: Shape, placed: Placed) -> Change | None:
     xs = _free_places(placed.centre.x, placed.half_x, length, needed, [(o.centre.x, o.half_x) for o in others])
     ys = _free_places(placed.centre.y, placed.half_y, width, needed, [(o.centre.y, o.half_y) for o in others])
     moves = sorted(product(xs, ys), key=lambda at: hypot(at[0] - placed.centre.x, at[1] - placed.centre.y))
+    has_rough_room = _rough_room(shape, placed, others, needed - _ROUGH_MM)
     for x, y in moves:
+        if not has_rough_room(x - placed.centre.x, y - placed.centre.y):
+            continue
         for to_x, to_y in product((Length.at_least, Length.at_most), repeat=2):
             fields: dict[str, AcrossAnchor | DeepAnchor] = {}
             if x != placed.centre.x:
@@ -76,6 +83,22 @@ def _moved(shape: Shape, placed: Placed) -> Change | None:
                 at = {f"/features/{placed.index}/{axis}": anchor.model_dump() for axis, anchor in fields.items()}
                 return Change(*_move_words(placed, with_feature(piece, placed.index, **fields), at))
     return None
+
+
+def _rough_room(
+    shape: Shape, placed: Placed, others: Sequence[Placed], web_mm: float
+) -> Callable[[float, float], bool]:
+    """Whether a feature that is moved by so much [mm, mm] may have room; what has none is told at once."""
+    within = shape.outline.polygon
+    around = [shapely.boundary(within), *(other.polygon for other in others)]
+    beside = shapely.geometrycollections(around)
+    shapely.prepare([within, beside])
+
+    def has_room(right_mm: float, back_mm: float) -> bool:
+        moved = translate(placed.polygon, right_mm, back_mm)
+        return bool(within.contains(moved)) and not shapely.dwithin(beside, moved, max(0.0, web_mm))
+
+    return has_room
 
 
 def _move_words(

@@ -2,7 +2,7 @@
 
 from ulbrek.core.kit.beams.boards import bow, span_within_limit
 from ulbrek.core.kit.beams.placed import InPlace, in_place
-from ulbrek.core.kit.beams.sections import Sections, Slice, slices_along
+from ulbrek.core.kit.beams.sections import Sections, Slice, sections_of, slices_along
 from ulbrek.core.kit.beams.slab import Bending, Supports, bending, refined, sliding, weakest
 
 __all__ = [
@@ -15,6 +15,7 @@ __all__ = [
     "bow",
     "in_place",
     "refined",
+    "sections_of",
     "slices_along",
     "sliding",
     "span_within_limit",

@@ -1,5 +1,6 @@
 """What of a piece is concrete where it is cut across."""
 
+from bisect import bisect_right
 from collections.abc import Iterable, Iterator, Sequence
 from functools import cached_property
 from math import sqrt
@@ -8,11 +9,13 @@ from typing import Literal
 import numpy as np
 
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
+from ulbrek.core.kit.remembering import remembered
 
 Axis = Literal["x", "y"]
 _EVENLY = 24
 _IN_AN_ARC = 10  # steps across a cut with arcs, whose width is no straight line
 _TRIFLE_MM = 1e-6
+_FEW = 40  # cuts that are sooner gone through one by one than all at once
 
 
 class Slice:
@@ -24,20 +27,18 @@ class Slice:
         width_mm: width of concrete, openings left out
     """
 
-    __slots__ = ("at_mm", "strips", "width_mm")
-
     def __init__(self, at_mm: float, strips: tuple[tuple[float, float], ...]) -> None:
         """A slice at a place [mm] with its strips [mm]."""
         self.at_mm, self.strips = at_mm, strips
         self.width_mm = sum(to - start for start, to in strips)
 
-    @property
+    @cached_property
     def middle_mm(self) -> float:
         """Where its centroid is across the piece [mm]."""
         width = self.width_mm
         return sum((to - start) * (start + to) / 2 for start, to in self.strips) / width if width else 0.0
 
-    @property
+    @cached_property
     def farthest_mm(self) -> float:
         """From its centroid to the edge of it that is farther [mm]; nothing where no concrete is left."""
         if not self.strips:
@@ -45,33 +46,45 @@ class Slice:
         middle = self.middle_mm
         return max(abs(self.strips[0][0] - middle), abs(self.strips[-1][1] - middle))
 
+    @cached_property
     def inertia_mm3(self) -> float:
         """Second moment of its width about its own centroid, for a thickness of one [mm³]."""
         middle = self.middle_mm
         return sum(((to - middle) ** 3 - (start - middle) ** 3) / 3 for start, to in self.strips)
 
+    @cached_property
+    def modulus_mm2(self) -> float:
+        """Section modulus on edge, for a thickness of one [mm²]; nothing where no concrete is left."""
+        return self.inertia_mm3 / self.farthest_mm if self.strips else 0.0
+
 
 class Sections:
-    """A solid made ready to be cut across at any place along an axis."""
+    """A piece made ready to be cut across at any place along an axis."""
 
-    def __init__(self, solid: Solid, axis: Axis) -> None:
-        """Sections of a solid whose cuts go right through, square to an axis."""
-        self._piece = Crossed(solid.outline, axis)
-        self._cuts = [Crossed(cut.outline, axis) for cut in solid.cuts]
+    def __init__(self, outline: Outline, cuts: Sequence[Outline], axis: Axis) -> None:
+        """Sections of an outline with cuts that go right through, square to an axis."""
+        self._piece = Crossed(outline, axis)
+        self._cuts = [Crossed(cut, axis) for cut in cuts]
         self.low_mm, self.high_mm = self._piece.low_mm, self._piece.high_mm
         self._begin = np.array([cut.low_mm for cut in self._cuts])
         self._end = np.array([cut.high_mm for cut in self._cuts])
+        self._spans = [(cut.low_mm, cut.high_mm, cut) for cut in self._cuts]
+        self._changes = sorted({place for low, high, _ in self._spans for place in (low, high)})
 
     def at(self, place_mm: float) -> Slice:
         """The cut at a place; one at an end lies just inside it."""
         at = min(max(place_mm, self.low_mm + _TRIFLE_MM), self.high_mm - _TRIFLE_MM)
-        there = np.flatnonzero((self._begin < at) & (at < self._end)).tolist()
-        return Slice(at, tuple(_concrete(self._piece.chords(at), [self._cuts[one] for one in there], at)))
+        if len(self._spans) <= _FEW:
+            there = [cut for low, high, cut in self._spans if low < at < high]
+        else:
+            there = [self._cuts[one] for one in np.flatnonzero((self._begin < at) & (at < self._end)).tolist()]
+        return Slice(at, tuple(_concrete(self._piece.chords(at), there, at)))
 
     def between(self, one: Slice, other: Slice, count: int) -> Iterator[Slice]:
         """Slices evenly between two; where those are alike, and nothing begins or ends there, so are these."""
-        changes = np.concatenate([self._begin, self._end])
-        alike = one.strips == other.strips and not np.any((one.at_mm < changes) & (changes < other.at_mm))
+        next_change = bisect_right(self._changes, one.at_mm)
+        unchanged = next_change == len(self._changes) or self._changes[next_change] >= other.at_mm
+        alike = unchanged and one.strips == other.strips
         for step in range(1, count + 1):
             at = one.at_mm + (other.at_mm - one.at_mm) * step / (count + 1)
             yield Slice(at, one.strips) if alike else self.at(at)
@@ -97,6 +110,26 @@ class Sections:
         return tuple(self.at(place) for place in sorted(places) if low <= place <= high)
 
 
+def _held(_: Sections, outline: Outline, cuts: tuple[Outline, ...], _axis: Axis) -> int:
+    slices = _EVENLY + (4 + _IN_AN_ARC) * len(cuts)
+    return slices * (600 + 30 * len(cuts)) + 1_000 * len(outline.vertices)
+
+
+@remembered(16_000_000, _held)  # most edits leave most outlines as they are
+def _sections(outline: Outline, cuts: tuple[Outline, ...], axis: Axis) -> Sections:
+    return Sections(outline, cuts, axis)
+
+
+def sections_of(solid: Solid, axis: Axis) -> Sections:
+    """A solid made ready to be cut across; its cuts are taken as going right through.
+
+    Args:
+        solid: the solid
+        axis: the direction that its sections are square to
+    """
+    return _sections(solid.outline, tuple(cut.outline for cut in solid.cuts), axis)
+
+
 def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[Slice]:
     """Slices of a solid along an axis: evenly spaced, and where something changes.
 
@@ -105,12 +138,15 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
         axis: the direction walked in; the slices are square to it
         also: further places that matter, such as supports [mm]
     """
-    return Sections(solid, axis).slices(also)
+    return sections_of(solid, axis).slices(also)
 
 
 def _concrete(
     chords: Sequence[tuple[float, float]], cuts: Sequence["Crossed"], at: float
 ) -> Iterator[tuple[float, float]]:
+    if not cuts:
+        yield from chords
+        return
     holes = sorted(pair for cut in cuts for pair in cut.chords(at))
     for start, end in chords:
         reached = start

@@ -147,14 +147,11 @@ def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, o
         thickness_mm: thickness
         on_edge: whether it stands on edge
     """
-    moduli = np.array([_modulus_mm3(one, thickness_mm, on_edge) for one in slices])
+    if on_edge:
+        moduli = np.array([one.modulus_mm2 for one in slices]) * thickness_mm
+    else:
+        moduli = np.array([one.width_mm for one in slices]) * (thickness_mm**2 / 6)
     size = np.abs(moments_nmm)
     along = np.divide(size, moduli, out=np.zeros_like(size), where=moduli > 0)
     worst = int(np.argmax(along))
     return Bending(slices[worst].at_mm, float(size[worst]) / 1000, slices[worst], along)
-
-
-def _modulus_mm3(one: Slice, thickness_mm: float, on_edge: bool) -> float:
-    if not on_edge:
-        return one.width_mm * thickness_mm**2 / 6
-    return thickness_mm * one.inertia_mm3() / one.farthest_mm if one.strips else 0.0
