@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
 from uuid import UUID, uuid4
 
 import pytest
@@ -71,12 +72,23 @@ def test_what_is_known_already_is_not_read_again(kept: Kept) -> None:
 def test_of_many_who_ask_at_once_one_works_it_out(kept: Kept) -> None:
     with ThreadPoolExecutor(8) as pool:
         assert sum(pool.map(lambda _: kept.claim("job 1"), range(8))) == 1
-    assert kept.read() == KeptOutlook("", None, None)  # on its way
+    assert kept.read() == KeptOutlook("", None, None, _claimed(kept))  # on its way
     kept.keep("job 1")
     assert not kept.claim("job 1")  # it is there
     assert kept.claim("job 2")  # of something newer it is not
     assert not kept.claim("job 2")
-    assert kept.read() == KeptOutlook("job 1", TOLD, None)  # the old one is shown until then
+    assert kept.read() == KeptOutlook("job 1", TOLD, None, _claimed(kept))  # the old one is shown until then
+    kept.keep("job 2")
+    assert kept.read() == KeptOutlook("job 2", TOLD, None)
+
+
+def _claimed(kept: Kept) -> datetime:
+    """Until when somebody is working it out."""
+    found = kept.read()
+    assert found is not None
+    assert found.claimed_until is not None
+    assert datetime.now(UTC) < found.claimed_until < datetime.now(UTC) + timedelta(minutes=2)
+    return found.claimed_until
 
 
 def test_a_claim_of_who_died_runs_out(kept: Kept) -> None:

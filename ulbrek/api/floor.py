@@ -3,7 +3,7 @@
 import time
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
-from datetime import datetime
+from datetime import UTC, datetime
 from functools import cached_property, partial
 from threading import Lock
 from uuid import UUID
@@ -144,7 +144,11 @@ def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
 
 
 def _renew(floor: Floor, db: Database, plans: Plans) -> None:
+    now = datetime.now(UTC)
     for one in floor.stale:
+        kept = floor.outlooks.get(one.id)
+        if kept and kept.claimed_until and kept.claimed_until > now:
+            continue  # somebody is at it
         if isinstance(one, JobHead):
             make = partial(_job, db, plans, one.id, floor.record(one))
         else:

@@ -14,7 +14,7 @@ from starlette.exceptions import HTTPException
 from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.floor import record_of
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
-from ulbrek.api.views import JOB_VIEW, job_view
+from ulbrek.api.views import JobView, job_view, plain
 from ulbrek.core.solve import CannotSolveError
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import (
@@ -71,7 +71,7 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
         record = record_of(records, shop, stored)
     plans: Plans = request.app.state.plans
     theirs = job_view(stored, record, plans.of_job(stored, shop, record))
-    return problem_response(409, "Changed in between", str(error), theirs=JOB_VIEW.dump_python(theirs, mode="json"))
+    return problem_response(409, "Changed in between", str(error), theirs=plain(JobView, theirs))
 
 
 def _refused_entry(_: Request, error: Exception) -> JSONResponse:

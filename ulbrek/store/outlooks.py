@@ -22,12 +22,14 @@ _CLAIMED = timedelta(seconds=60)
 class KeptOutlook:
     """An outlook, or why there is none, and what it was worked out from.
 
-    ``told`` and ``problem`` are both None while it is being worked out for the first time.
+    ``told`` and ``problem`` are both None while it is being worked out for the first time. Until ``claimed_until``
+    somebody is working it out anew.
     """
 
     key: str
     told: Outlook | None
     problem: str | None
+    claimed_until: datetime | None = None
 
 
 class OutlookRepository:
@@ -45,11 +47,11 @@ class OutlookRepository:
             ids: which jobs and pours
             known: outlooks that need not be read again, by what they are of and what they were worked out from
         """
-        mine = select(OutlookRow.of, OutlookRow.key, OutlookRow.problem).where(
+        mine = select(OutlookRow.of, OutlookRow.key, OutlookRow.problem, OutlookRow.claimed_until).where(
             OutlookRow.of.in_(list(ids)), OutlookRow.shop_id == self._shop_id
         )
         heads = self._session.execute(mine).all()
-        wanted = [of for of, key, problem in heads if problem is None and key and (of, key) not in known]
+        wanted = [of for of, key, problem, _ in heads if problem is None and key and (of, key) not in known]
         read: dict[UUID, tuple[str, Outlook]] = {}
         if wanted:
             rows = select(OutlookRow.of, OutlookRow.key, OutlookRow.told).where(OutlookRow.of.in_(wanted))
@@ -57,13 +59,13 @@ class OutlookRepository:
                 with suppress(ValidationError):
                     read[of] = key, _OUTLOOK.validate_python(told)
         found: dict[UUID, KeptOutlook] = {}
-        for of, key, problem in heads:
+        for of, key, problem, claimed_until in heads:
             if of in read:
-                found[of] = KeptOutlook(*read[of], None)
+                found[of] = KeptOutlook(*read[of], None, claimed_until)
             elif problem is not None or not key:
-                found[of] = KeptOutlook(key, None, problem)
+                found[of] = KeptOutlook(key, None, problem, claimed_until)
             elif (of, key) in known:
-                found[of] = KeptOutlook(key, known[of, key], None)
+                found[of] = KeptOutlook(key, known[of, key], None, claimed_until)
         return found
 
     def keep(self, of: UUID, key: str, told: Outlook | None, problem: str | None = None) -> None:

@@ -8,6 +8,7 @@ from fastapi import APIRouter, Query, Response
 
 from ulbrek.api.entries import EntryRequest, StateRequest
 from ulbrek.api.handlers.common import Db, Planned
+from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.casting import State
 from ulbrek.core.cure.result import Act
@@ -64,6 +65,7 @@ def advance_casting(db: Db, plans: Planned, casting_id: UUID, asked: StateReques
     with db.work() as records:
         records.castings(records.shop().id).advance(casting_id, asked.state, asked.entry)
         kept = _kept(records, casting_id)
+        claim_pour(records, kept.pour, kept.shop)
     return answer(CastingView, _view(kept, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -73,6 +75,7 @@ def take_casting_back(db: Db, plans: Planned, casting_id: UUID, asked: EntryRequ
     with db.work() as records:
         records.castings(records.shop().id).take_back(casting_id, asked.entry)
         kept = _kept(records, casting_id)
+        claim_pour(records, kept.pour, kept.shop)
     return answer(CastingView, _view(kept, plans.tell_pour(kept.pour, kept.shop)))
 
 

@@ -12,7 +12,7 @@ from fastapi import APIRouter, Body, Path, Response
 from ulbrek.api import tasks
 from ulbrek.api.floor import agenda_of, record_of
 from ulbrek.api.handlers.common import Db, Floored, Long, Planned, as_file
-from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
+from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError, claim_job
 from ulbrek.api.views import (
     EditRequest,
     JobCard,
@@ -25,13 +25,13 @@ from ulbrek.api.views import (
     plan_view,
 )
 from ulbrek.core.base.units import Units
-from ulbrek.core.record import EMPTY, Record
+from ulbrek.core.record import Record
 from ulbrek.core.schedule import Agenda
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
 from ulbrek.files.pack import Paper
 from ulbrek.files.problems import InvalidDocumentError
-from ulbrek.store.database import Database
+from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import JobHead, Revision, StoredJob
 from ulbrek.store.shops import StoredShop
 
@@ -56,7 +56,8 @@ def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).create(asked.job, "Begun", asked.id)
-    return answer(JobView, _kept_view(plans, _Kept(stored, shop, EMPTY)), 201)
+        kept = _claimed(records, shop, stored)
+    return answer(JobView, _kept_view(plans, kept), 201)
 
 
 @router.post("/jobs/from-file", response_model=JobView, status_code=201)
@@ -68,7 +69,8 @@ def begin_job_from_file(
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).create(read.job, "Brought in from a file", key)
-    return answer(JobView, _kept_view(plans, _Kept(stored, shop, EMPTY)), 201)
+        kept = _claimed(records, shop, stored)
+    return answer(JobView, _kept_view(plans, kept), 201)
 
 
 @router.get("/jobs/{job_id}", response_model=JobView)
@@ -86,8 +88,8 @@ def edit_job(db: Db, plans: Planned, job_id: UUID, asked: EditRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
-        record = record_of(records, shop, stored)
-    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
+        kept = _claimed(records, shop, stored)
+    return answer(JobView, _kept_view(plans, kept))
 
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
@@ -96,8 +98,8 @@ def undo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).undo(job_id, asked.parent)
-        record = record_of(records, shop, stored)
-    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
+        kept = _claimed(records, shop, stored)
+    return answer(JobView, _kept_view(plans, kept))
 
 
 @router.post("/jobs/{job_id}/redo", response_model=JobView)
@@ -106,8 +108,8 @@ def redo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).redo(job_id, asked.parent)
-        record = record_of(records, shop, stored)
-    return answer(JobView, _kept_view(plans, _Kept(stored, shop, record)))
+        kept = _claimed(records, shop, stored)
+    return answer(JobView, _kept_view(plans, kept))
 
 
 @router.post("/jobs/{job_id}/archive", status_code=204)
@@ -189,6 +191,13 @@ def _kept(db: Database, job_id: UUID) -> _Kept:
             undo = "Undo the last change, or take" if head.can_undo else "Take"
             raise UnplannedError(head, said, f"{undo} it off the floor.") from error
         return _Kept(stored, shop, record_of(records, shop, stored))
+
+
+def _claimed(records: Records, shop: StoredShop, stored: StoredJob) -> _Kept:
+    """A job that is just being kept, and whose outlook is to be told by whoever keeps it."""
+    record = record_of(records, shop, stored)
+    claim_job(records, stored, shop, record)
+    return _Kept(stored, shop, record)
 
 
 def _kept_view(plans: Plans, kept: _Kept) -> JobView:

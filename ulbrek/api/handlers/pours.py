@@ -18,7 +18,7 @@ from ulbrek.api.entries import (
     TemperatureRequest,
 )
 from ulbrek.api.handlers.common import Db, Planned
-from ulbrek.api.services.plans import Plans
+from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.changes import Changed, changed_since
 from ulbrek.core.job import Job
@@ -84,7 +84,7 @@ def begin_pour(db: Db, plans: Planned, asked: PourRequest) -> Response:
         begun = pours.begin(job, shop.revision, BegunWith(part, planned, fills, taken), asked.entry)
         if asked.poured_at is not None:
             pours.water_in(begun, Entry(asked.poured_at, member_id=asked.member_id))
-        kept = _kept(records, shop, begun)
+        kept = _claimed(records, shop, begun)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
@@ -102,7 +102,7 @@ def water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Resp
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).water_in(pour_id, asked.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -112,7 +112,7 @@ def correct_water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest)
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).correct_water_in(pour_id, asked.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -122,7 +122,7 @@ def cancel_pour(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> R
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).cancel(pour_id, asked.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -136,7 +136,7 @@ def add_batch(db: Db, plans: Planned, pour_id: UUID, asked: BatchRequest) -> Res
     with db.work() as records:
         pours = records.pours(shop.id)
         pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, shares)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
@@ -146,7 +146,7 @@ def undo_batch(db: Db, plans: Planned, pour_id: UUID, batch_id: UUID) -> Respons
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).unmix(pour_id, batch_id)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -156,7 +156,7 @@ def add_act(db: Db, plans: Planned, pour_id: UUID, asked: ActRequest) -> Respons
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).did(pour_id, asked.act, asked.piece, asked.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
@@ -168,7 +168,7 @@ def add_acts(db: Db, plans: Planned, pour_id: UUID, asked: ActsRequest) -> Respo
         pours = records.pours(shop.id)
         for one in asked.acts:
             pours.did(pour_id, one.act, one.piece, one.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
@@ -178,7 +178,7 @@ def undo_act(db: Db, plans: Planned, pour_id: UUID, done_id: UUID, asked: EntryR
     with db.work() as records:
         shop = records.shop()
         records.pours(shop.id).undo(pour_id, done_id, asked.entry)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
 
 
@@ -188,7 +188,7 @@ def add_temperature(db: Db, plans: Planned, pour_id: UUID, asked: TemperatureReq
     with db.work() as records:
         shop = records.shop()
         records.sensors(shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
-        kept = _kept(records, shop, pour_id)
+        kept = _claimed(records, shop, pour_id)
     return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
 
 
@@ -245,6 +245,13 @@ def _kept(records: Records, shop: StoredShop, pour_id: UUID) -> _Kept:
     except (NotFoundError, InvalidDocumentError, ValueError):
         today = None
     return _Kept(pour, shop, records.stock(shop.id).of_pour(pour_id), pours.snapshot(pour_id), today)
+
+
+def _claimed(records: Records, shop: StoredShop, pour_id: UUID) -> _Kept:
+    """The same of a pour that something is just being written down of; whoever does so tells its outlook."""
+    kept = _kept(records, shop, pour_id)
+    claim_pour(records, kept.pour, shop)
+    return kept
 
 
 def _view(kept: _Kept, plans: Plans, planned: Plan) -> PourView:

@@ -76,6 +76,7 @@ class Plans:
             Lock()
         )  # one plan at a time: two would not be done sooner, and keep whoever only reads from going on
         self._told: LRUCache[tuple[UUID, str], Outlook] = LRUCache(MOST_OUTLOOKS)
+        self._asked: set[tuple[UUID, str]] = set()  # outlooks that are to be worked out anew
         self._background = ThreadPoolExecutor(1, "outlooks")
 
     def close(self) -> None:
@@ -165,6 +166,10 @@ class Plans:
             key: what its outlook is to be worked out from
             work: gives the job and its plan
         """
+        with self._lock:
+            if (of, key) in self._asked:
+                return
+            self._asked.add((of, key))
         self._background.submit(self._renewed, of, shop_id, key, work)
 
     def _renewed(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
@@ -179,6 +184,9 @@ class Plans:
             return  # the claim runs out, and somebody asks again
         except Exception as error:
             log.error("outlook", exc_info=error)
+        finally:
+            with self._lock:
+                self._asked.discard((of, key))
 
     def _tried(self, work: Callable[[], tuple[Job, Plan]]) -> tuple[Outlook | None, str | None]:
         try:
@@ -224,6 +232,16 @@ def job_key(revision: int, shop: StoredShop, record: Record) -> str:
 def pour_key(shop: StoredShop, record: Record) -> str:
     """What the outlook of a pour is worked out from."""
     return f"shop {shop.revision} rules {RULE_VERSION} record {_digest(record)}"
+
+
+def claim_job(records: Records, stored: StoredJob, shop: StoredShop, record: Record) -> None:
+    """Says, together with a revision that is kept, that whoever keeps it works its outlook out: nobody else need."""
+    records.outlooks(shop.id).claim(stored.id, job_key(stored.revision, shop, record))
+
+
+def claim_pour(records: Records, pour: StoredPour, shop: StoredShop) -> None:
+    """The same of a pour that something is written down of."""
+    records.outlooks(shop.id).claim(pour.id, pour_key(shop, pour.record))
 
 
 def _digest(record: Record) -> str:
