@@ -72,9 +72,8 @@ class Plans:
         self._apart = apart
         self._remembered: LRUCache[tuple[object, ...], _Remembered] = LRUCache(ROOM_BYTES, lambda one: one.size)
         self._lock = Lock()
-        self._turn = (
-            Lock()
-        )  # one plan at a time: two would not be done sooner, and keep whoever only reads from going on
+        # One plan at a time, first come first served: two would not be done sooner, and keep back who only reads.
+        self._planner = ThreadPoolExecutor(1, "plans")
         self._told: LRUCache[tuple[UUID, str], Outlook] = LRUCache(MOST_OUTLOOKS)
         self._asked: set[tuple[UUID, str]] = set()  # outlooks that are to be worked out anew
         self._background = ThreadPoolExecutor(1, "outlooks")
@@ -82,6 +81,7 @@ class Plans:
     def close(self) -> None:
         """Leaves what is still to be worked out for another time."""
         self._background.shutdown(cancel_futures=True)
+        self._planner.shutdown(cancel_futures=True)
 
     def near_or_apart(
         self, jobs: Sequence[Job], work: Callable[P, Result], *args: P.args, **kwargs: P.kwargs
@@ -93,8 +93,7 @@ class Plans:
             TooLongError: when it takes too long
         """
         if sum(job.effort_ms for job in jobs) <= LONG_MS:
-            with self._turn:
-                return work(*args, **kwargs)
+            return self._planner.submit(work, *args, **kwargs).result()
         return self._apart.run(work, *args, **kwargs)
 
     def make(self, job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
@@ -106,8 +105,7 @@ class Plans:
         """
         try:
             if job.effort_ms <= LONG_MS:
-                with self._turn:
-                    return plan(job, shop, record)
+                return self._planner.submit(plan, job, shop, record).result()
             return self._apart.run(tasks.plan_job, job, shop, record)
         except BusyError:
             raise
