@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Piece, type PiecePlan, Refused, take } from "@/api/client";
-import { castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
+import { type Casting, castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { MM_PER_INCH, trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -31,11 +31,15 @@ interface Props {
   onDone: () => void;
 }
 
+function poured(page: { castings: Casting[] } | undefined): Casting[] {
+  return page?.castings.filter((one) => one.state !== "planned") ?? [];
+}
+
 /** Something seen, weighed or tested, with its photos; a defect with its place on the piece. */
 export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, castingId, onDone }: Props) {
   const { units } = usePreferences();
-  const { data } = useQuery({ ...castingsQuery({ job_id: jobId }), enabled: castingId === undefined });
-  const castings = data?.castings.filter((one) => one.state !== "planned") ?? [];
+  const { data, refetch } = useQuery({ ...castingsQuery({ job_id: jobId }), enabled: castingId === undefined });
+  const castings = poured(data);
   const [kind, setKind] = useState<Kind>((corrects?.kind as Kind) ?? "note");
   const [chosen, setCasting] = useState(corrects?.casting_id ?? castingId ?? "");
   const [mass, setMass] = useState("");
@@ -44,14 +48,16 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
   const [progress, setProgress] = useState<string>();
   const [photos, setPhotos] = useState<File[]>([]);
-  const casting = chosen || (kind === "weighing" || kind === "defect" ? (castings[0]?.id ?? "") : "");
+  const isOfCasting = kind === "weighing" || kind === "defect";
+  const casting = chosen || (isOfCasting ? (castings[0]?.id ?? "") : "");
   const pieceId = castings.find((one) => one.id === casting)?.piece ?? pieces[0]?.id;
   const piece = pieces.find((one) => one.id === pieceId);
   const plan = plans.find((one) => one.id === pieceId);
 
   async function send(entry: Entry) {
-    if ((kind === "weighing" || kind === "defect") && !casting)
-      throw new Refused(422, "Nothing is poured of this job yet. Begin a pour first.");
+    // What is remembered may be from before the pour that was just begun.
+    const of = casting || (isOfCasting ? poured((await refetch()).data)[0]?.id : undefined);
+    if (isOfCasting && !of) throw new Refused(422, "Nothing is poured of this job yet. Begin a pour first.");
     const seen = await take(
       client.POST("/api/observations", {
         body: {
@@ -62,7 +68,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
           kind,
           text: entry.note,
           job_id: jobId,
-          ...(casting && kind !== "test" ? { casting_id: casting } : {}),
+          ...(of && kind !== "test" ? { casting_id: of } : {}),
           ...(kind === "test" ? { pour_id: pourId, act, ready: ready === "yes" } : {}),
           ...(kind === "weighing" ? { mass_kg: numberOf(mass, "Mass") * KG[units].kg } : {}),
           ...(kind === "defect" && spot ? { x_mm: spot.x, y_mm: spot.y, face: "top" as const } : {}),
