@@ -19,14 +19,15 @@ from collections.abc import Callable, Iterator
 from random import Random
 from typing import Any
 
-from pydantic import ValidationError
+from pydantic import TypeAdapter, ValidationError
 
-from ulbrek.api.views import PlanView, answer
+from ulbrek.api.views import PlanView
 from ulbrek.core.headline import headline
 from ulbrek.core.job import Job
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
 
+PLAN = TypeAdapter(PlanView)
 MOST_S, MOST_MB = 5.0, 500.0
 _GIVE_UP_S = 30
 Document = dict[str, Any]
@@ -256,7 +257,7 @@ def measured(planned: Job, shop: Shop) -> tuple[float, float, int]:
 
 def written(planned: Job, found: Plan) -> bytes:
     """The plan as it is answered."""
-    return bytes(answer(PlanView, PlanView(planned, found, headline(planned, found))).body)
+    return PLAN.dump_json(PlanView(planned, found, headline(planned, found)))
 
 
 def main() -> int:

@@ -4,8 +4,11 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from tests.jobs import top
 from ulbrek.core.kit.beams import InPlace, in_place, sections_of
 from ulbrek.core.kit.geometry import Cut, Solid, rectangle
+from ulbrek.core.plan import plan
+from ulbrek.core.shop import Shop
 
 RHO, G, LENGTH, THICKNESS = 2400.0, 9.80665, 2000.0, 40.0
 
@@ -93,3 +96,14 @@ def test_it_tips_as_a_lever_does(overhang: int, load: float) -> None:
 def test_fewer_than_two_supports_are_refused() -> None:
     with pytest.raises(ValueError, match="two supports at least"):
         rested(slab(None), [100])
+
+
+def test_more_supports_than_a_piece_may_have_are_not_offered() -> None:
+    """Twenty near one end, and a piece that breaks over the rest of its length: one more would be the 21st."""
+    supports = [f"{number * 40} mm" for number in range(19)]
+    job = top(
+        piece={"outline": {"length": "6000 mm", "width": "600 mm"}},
+        handling={"people": 4, "standing": {"top": {"rests": "on supports", "supports": [*supports, "6000 mm"]}}},
+    )
+    breaks = next(one.finding for one in plan(job, Shop()).findings if one.finding.code == "breaks-in-its-place")
+    assert breaks.change is None

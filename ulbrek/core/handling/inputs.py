@@ -20,6 +20,7 @@ Rests = Literal["at both ends", "on supports", "all over"]
 Put = Literal["turned down onto it", "slid onto it", "lowered by straps"]
 PartKind = Literal["plank", "stretcher", "foot", "gasket", "steel leg", "pad"]
 Kilograms = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
+MOST_SUPPORTS = 20  # under one piece
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 
@@ -46,7 +47,7 @@ class Standing(BaseModel):
     put: Annotated[Put, Field(description="how it comes into its place")] = "turned down onto it"
     supports: Annotated[
         tuple[Offset, ...],
-        Field(max_length=20, description="their middles, along its longer side from left or front"),
+        Field(max_length=MOST_SUPPORTS, description="their middles, along its longer side from left or front"),
         COUNTED,
     ] = ()
     load_kg: Annotated[Kilograms, Field(description="put down on one place, wherever it is worst")] = 100.0

@@ -6,7 +6,7 @@ from math import hypot
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
-from ulbrek.core.handling.inputs import Standing
+from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
 from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of, thinned
 from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, PlanLine, Strap, Strip, Tipping
 from ulbrek.core.kit.beams import in_place
@@ -78,7 +78,7 @@ def helped_by(what: Lifted, standing: Standing) -> Standing | None:
     depth, load = what.solid.depth_mm, standing.load_kg * GRAVITY
     worst = in_place(slices, supports, depth, what.plate_kg_m3, load).bent.at_mm
     more = sorted([*supports, round(worst / _STEP_MM) * _STEP_MM])
-    if any(b - a < LEAST_APART_MM for a, b in pairwise(more)):
+    if len(more) > MOST_SUPPORTS or any(b - a < LEAST_APART_MM for a, b in pairwise(more)):
         return None
     again = in_place(what.lengthwise.slices(more), more, depth, what.plate_kg_m3, load)
     stress = 6 * again.bent.moment_nm * 1000 / (max(again.bent.slice.width_mm, 1e-6) * depth**2)
