@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from tests.jobs import free, shaped, top, top_document
+from tests.jobs import free, opening, shaped, top, top_document
 from ulbrek.core.job import Job
 
 LONG = {"outline": {"kind": "rectangle", "length": "2000 mm", "width": "600 mm"}}
@@ -24,6 +24,15 @@ def passing(width: str, piece: dict[str, Any] | None = None, kind: str = "doorwa
     )
 
 
+def past_a_sink(wide: str) -> dict[str, Any]:
+    """A long top with an opening near its left end, and webs before and behind it."""
+    sink = opening(
+        x={"side": "left", "to": "edge", "offset": "300 mm"}, y={"side": "front", "to": "centre", "offset": "325 mm"},
+        length="800 mm", width=wide,
+    )  # fmt: skip
+    return {"outline": {"length": "2400 mm", "width": "650 mm"}, "features": [sink]}
+
+
 def leg(depth: str) -> Job:
     """A leg of 400 mm that stands on its edge: its centroid is at 200."""
     return shaped(free((0, 0), (300, 0), (300, 400), (0, 400)), thickness=depth, drawn="from the side")
@@ -41,6 +50,10 @@ MOVE_CASES: dict[str, tuple[Job, Job]] = {
     "breaks-when-slid": (
         standing(LONG, put="slid onto it"),
         standing({"outline": {"kind": "rectangle", "length": "1800 mm", "width": "600 mm"}}, put="slid onto it"),
+    ),
+    "breaks-when-lowered": (
+        standing(past_a_sink("500 mm"), put="lowered by straps"),  # the straps stand out of its way
+        standing(past_a_sink("200 mm"), put="lowered by straps"),
     ),
     "breaks-in-its-place": (standing(LONG, **SPANNED, load_kg=40), standing(LONG, **SPANNED, load_kg=0)),
     "tips-under-its-load": (

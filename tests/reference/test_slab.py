@@ -6,7 +6,7 @@
 import pytest
 
 from ulbrek.core.handling.rules import stress_flat, stress_on_edge
-from ulbrek.core.kit.beams import Bending, Supports, bending, slices_along
+from ulbrek.core.kit.beams import Bending, Slice, Supports, bending, slices_along
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
 
 RHO, G = 2400.0, 9.80665
@@ -22,7 +22,8 @@ def slab(length: float, width: float, thickness: float, cut: float = 0, front: f
 
 def bent(solid: Solid, length: float, from_end: float = 0.0, on_edge: bool = False) -> Bending:
     supports = Supports(from_end, length - from_end)
-    return bending(slices_along(solid, "x", supports), supports, solid.depth_mm, RHO, on_edge)
+    plain = [Slice(one.at_mm, one.strips) for one in slices_along(solid, "x", supports)]  # corners left out
+    return bending(plain, supports, solid.depth_mm, RHO, on_edge)
 
 
 def flat(solid: Solid, found: Bending) -> float:
@@ -30,8 +31,7 @@ def flat(solid: Solid, found: Bending) -> float:
 
 
 def edge(solid: Solid, found: Bending) -> float:
-    inertia = found.slice.inertia_mm3 * solid.depth_mm
-    return stress_on_edge(found.moment_nm, inertia, found.slice.farthest_mm)
+    return stress_on_edge(found.moment_nm, *found.slice.on_edge(solid.depth_mm))
 
 
 @pytest.mark.parametrize(

@@ -1,8 +1,9 @@
 """What turning, carrying and sliding a piece ask of its concrete, through its weakest section."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
+from heapq import nlargest
 
 import numpy as np
 import shapely
@@ -13,12 +14,14 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, SET, TURN
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
-from ulbrek.core.kit.beams import Bending, Sections, Supports, refined, sections_of, sliding, weakest
+from ulbrek.core.kit.beams import Bending, InStrip, Sections, Supports, on_edge, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.beams.sections import Axis
 from ulbrek.core.kit.geometry import Solid
 
 # Source: precast handling practice, from memory: 1.2-1.5 on self weight, 1.2-1.4 off the form.
 DYNAMIC, SUCTION, SAFETY = 1.3, 1.3, 1.5
+PIPE_HOLE_MM = 60.0  # what is no longer along the piece bends with the rest of it. Source: common practice.
+MOST_FRAMED = 8  # openings in one frame: its work grows with the cube of what it is made of
 _DRAWN = 0.01
 LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 
@@ -95,6 +98,25 @@ class Lifted:
         return sections_of(self.solid, self.along)
 
     @cached_property
+    def past_openings(self) -> Sections | None:
+        """Its sections square to its longer side with those openings alone beside which strips bend by themselves.
+
+        None where it has none; the longest where they are too many for a frame.
+        """
+        side = 0 if self.along == "x" else 1
+        long = [
+            cut
+            for cut in self.solid.cuts
+            if cut.outline.box[side + 2] - cut.outline.box[side] > PIPE_HOLE_MM
+            and cut.bottom_mm <= 0
+            and cut.top_mm >= self.solid.depth_mm
+        ]
+        if not long:
+            return None
+        framed = nlargest(MOST_FRAMED, long, key=lambda cut: cut.outline.box[side + 2] - cut.outline.box[side])
+        return sections_of(replace(self.solid, cuts=tuple(framed)), self.along)
+
+    @cached_property
     def crosswise(self) -> Sections:
         """Its sections square to its shorter side."""
         return sections_of(self.solid, self.across)
@@ -107,13 +129,15 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     quarter = Supports(low + long / 4, low + long * 3 / 4)
     ends = Supports(low, low + long)
 
-    def bent(supports: Supports, on_edge: bool = False) -> Bending:
-        return weakest(along, supports, depth, what.plate_kg_m3, on_edge)
+    def bent(supports: Supports) -> Bending:
+        return weakest(along, supports, depth, what.plate_kg_m3, on_edge=False)
 
     turned = weakest(across, Supports(across.low_mm, across.high_mm), depth, what.plate_kg_m3, on_edge=False)
     return (
         lift_of(what, ("turn", "turned up on its long edge"), turned, what.across, SUCTION, True),
-        lift_of(what, ("on edge", "carried on edge"), bent(ends, on_edge=True), what.along, 1.0, carry == "on edge"),
+        lift_of(
+            what, ("on edge", "carried on edge"), edgewise(what, ends), what.along, 1.0, carry == "on edge",
+        ),
         lift_of(
             what, ("flat, at quarter points", "carried flat, held at quarter points"), bent(quarter), what.along, 1.0,
             carry == "flat, at quarter points",
@@ -125,6 +149,27 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     )  # fmt: skip
 
 
+def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
+    """What it carries most where it stands on edge, held at two places: as a beam, or in a strip beside an opening."""
+    depth, density = what.solid.depth_mm, what.plate_kg_m3
+    bent = weakest(what.lengthwise, supports, depth, density, on_edge=True)
+    if what.past_openings is None:
+        return bent
+    slices = what.past_openings.slices()
+    ways = (True, False) if any(len(slices[end].strips) > 1 for end in (0, -1)) else (True,)
+    strips = [one for low in ways for one in on_edge(slices, supports, depth, density, low)]
+    if not strips:
+        return bent
+    worst = max(strips, key=lambda one: one.stress_mpa * one.slice.concentration)
+    whole = bent.moment_nm * 1000 / max(bent.slice.on_edge(depth).modulus_mm3, 1e-6) * bent.slice.concentration
+    if worst.stress_mpa * worst.slice.concentration < whole:
+        return bent
+    most: dict[float, float] = {}
+    for one in strips:
+        most[one.slice.at_mm] = max(most.get(one.slice.at_mm, 0.0), one.stress_mpa)
+    return worst._replace(places=tuple(sorted(most.items())))
+
+
 def slid(what: Lifted, chosen: bool) -> Lift:
     """Sliding it onto its supports over the edge of a bench, until as much as half hangs over."""
     depth = what.solid.depth_mm
@@ -132,7 +177,14 @@ def slid(what: Lifted, chosen: bool) -> Lift:
     return lift_of(what, ("slide", "slid over the edge of a bench"), bent, what.along, 1.0, chosen)
 
 
-def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None) -> Iterator[ActNeed]:
+def lowered(what: Lifted, straps_mm: Sequence[float], chosen: bool) -> Lift:
+    """Letting it down flat by two straps, where they are [mm]."""
+    depth = what.solid.depth_mm
+    bent = weakest(what.lengthwise, Supports(*straps_mm), depth, what.plate_kg_m3, on_edge=False)
+    return lift_of(what, ("straps", "let down flat by two straps"), bent, what.along, 1.0, chosen)
+
+
+def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift | None) -> Iterator[ActNeed]:
     """Turning, carrying and setting in place as acts, each with the strength it needs."""
     turn, *ways = planned
     chosen = next(one for one in ways if one.chosen)
@@ -158,26 +210,37 @@ def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None) -> Iterator[Ac
             strength=_to_move(f"{of}/set", slide.needed),
             care=SET,
         )
+    if straps is not None and straps.chosen:
+        yield ActNeed(
+            id="set",
+            name="Let it down by straps",
+            test="What carries it is level, and dry battens lie ready.",
+            strength=_to_move(f"{of}/set", straps.needed),
+            care=SET,
+        )
 
 
 def _to_move(of: str, needed: Figure) -> Figure:
     return work(rules.strength_to_move, of, lift_mpa=needed, least_mpa=LEAST_TO_MOVE_MPA)
 
 
-def lift_of(what: Lifted, told: tuple[str, str], bent: Bending, along: Axis, suction: float, chosen: bool) -> Lift:
+def lift_of(
+    what: Lifted, told: tuple[str, str], bent: Bending | InStrip, along: Axis, suction: float, chosen: bool
+) -> Lift:
     """A lift with its stress, the strength that it needs, and the stress that is allowed.
 
     Args:
         what: the piece
         told: its id, and in words
-        bent: its worst bending
+        bent: its worst bending, or the strip that carries most
         along: the direction in which it bends
         suction: factor for coming off the form
         chosen: whether it is done so
     """
     of = f"{what.piece}/{told[0]}"
-    factors = {"dynamic": DYNAMIC, "suction": suction, "safety": SAFETY}
+    factors = {"dynamic": DYNAMIC, "suction": suction, "corner": bent.slice.concentration, "safety": SAFETY}
     stress = stress_of(of, what.solid.depth_mm, bent, on_edge=told[0] == "on edge")
+    strips = (bent.strip,) if isinstance(bent, InStrip) else bent.slice.strips
     return Lift(
         id=told[0],
         name=told[1],
@@ -185,23 +248,36 @@ def lift_of(what: Lifted, told: tuple[str, str], bent: Bending, along: Axis, suc
         needed=work(rules.strength_for_lift, of, stress_mpa=stress, **factors),
         limit=work(rules.stress_allowed, of, strength_mpa=what.strength_28_mpa, **factors),
         along=along,
-        at_mm=bent.at_mm,
-        strips=tuple(Strip(*strip) for strip in bent.slice.strips),
+        at_mm=bent.slice.at_mm,
+        strips=tuple(Strip(*strip) for strip in strips),
         chosen=chosen,
         places=thinned(bent.places),
     )
 
 
-def stress_of(of: str, thickness_mm: float, bent: Bending, on_edge: bool = False) -> Figure:
+def stress_of(of: str, thickness_mm: float, bent: Bending | InStrip, on_edge: bool = False) -> Figure:
     """The stress of the worst bending."""
+    if isinstance(bent, InStrip):
+        return work(
+            rules.stress_in_strip,
+            of,
+            moment_nm=bent.moment_nm,
+            axial_n=bent.axial_n,
+            width_mm=bent.width_mm,
+            thickness_mm=max(bent.thickness_mm, 1e-6),
+        )
     if on_edge:
+        edge = bent.slice.on_edge(thickness_mm)
         return work(
             rules.stress_on_edge,
             of,
             moment_nm=bent.moment_nm,
-            inertia_mm4=max(bent.slice.inertia_mm3 * thickness_mm, 1e-6),
-            farthest_mm=bent.slice.farthest_mm,
+            inertia_mm4=max(edge.inertia_mm4, 1e-6),
+            farthest_mm=edge.farthest_mm,
         )
+    if bent.slice.hollows:
+        modulus = max(bent.slice.flat(thickness_mm).modulus_mm3, 1e-6)
+        return work(rules.stress_hollowed, of, moment_nm=bent.moment_nm, modulus_mm3=modulus)
     return work(
         rules.stress_flat,
         of,

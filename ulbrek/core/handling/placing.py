@@ -51,7 +51,13 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
         stress=stress,
         needed=work(rules.strength_in_place, of, stress_mpa=stress, safety=SAFETY),
         limit=work(
-            rules.stress_allowed, of, strength_mpa=what.strength_28_mpa, safety=SAFETY, dynamic=1.0, suction=1.0
+            rules.stress_allowed,
+            of,
+            strength_mpa=what.strength_28_mpa,
+            safety=SAFETY,
+            dynamic=1.0,
+            suction=1.0,
+            corner=found.bent.slice.concentration,
         ),
         along=what.along,
         at_mm=found.bent.at_mm,
@@ -81,7 +87,8 @@ def helped_by(what: Lifted, standing: Standing) -> Standing | None:
     if len(more) > MOST_SUPPORTS or any(b - a < LEAST_APART_MM for a, b in pairwise(more)):
         return None
     again = in_place(what.lengthwise.slices(more), more, depth, what.plate_kg_m3, load)
-    stress = 6 * again.bent.moment_nm * 1000 / (max(again.bent.slice.width_mm, 1e-6) * depth**2)
+    flat = again.bent.slice.flat(depth)
+    stress = again.bent.moment_nm * 1000 / max(flat.modulus_mm3, 1e-6) * again.bent.slice.concentration
     if rules.strength_in_place(stress, SAFETY) > what.strength_28_mpa or again.tips_at_mm is not None:
         return None
     low = what.lengthwise.low_mm

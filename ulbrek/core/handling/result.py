@@ -182,6 +182,7 @@ class HandlingResult:
         lifts: turning it, and the ways of carrying it
         needs: acts that need a strength, for Cure
         slide: slid onto its supports over the edge of a bench; None where it is no slab
+        lowered: let down by two straps, where they are; None where it is no slab
         placed: in its place; None where it rests all over, or is no slab
         cracked: None where no steel crosses the place at which it would break
         straps: where straps or hands go
@@ -193,6 +194,7 @@ class HandlingResult:
     lifts: tuple[Lift, ...]
     needs: tuple[ActNeed, ...]
     slide: Lift | None
+    lowered: Lift | None
     placed: Placed | None
     cracked: Cracked | None
     edge_down: EdgeDown | None

@@ -8,7 +8,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.handling import checks, rules
 from ulbrek.core.handling.care import CARE
 from ulbrek.core.handling.inputs import HandlingInputs, Posture, Standing
-from ulbrek.core.handling.lifts import Lifted, lifts, needs, slid
+from ulbrek.core.handling.lifts import Lifted, lifts, lowered, needs, slid
 from ulbrek.core.handling.placing import cracked, edge_down, helped_by, placed, straps, tipping
 from ulbrek.core.handling.result import HandlingResult, Placed
 from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
@@ -43,6 +43,11 @@ def handle(
     planned = lifts(what, inputs.carry)
     standing = inputs.standing_of(of)
     slide = slid(what, standing.put == "slid onto it") if what.flat else None
+    strap, held = straps(what)
+    low = what.lengthwise.low_mm
+    let_down = None
+    if what.flat and len({one.at_mm for one in held}) > 1:
+        let_down = lowered(what, [low + one.at_mm for one in held], standing.put == "lowered by straps")
     in_place = placed(what, standing, mass)
     tips = tipping(what, mass)
     chosen = next(lift for lift in planned[1:] if lift.chosen)
@@ -55,14 +60,14 @@ def handle(
     team = lifted[min(inputs.people, LARGEST_TEAM) - 1]
     by_hand = needed.value <= LARGEST_TEAM
     in_form = None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards)
-    strap, held = straps(what)
     strength = what.strength_28_mpa
     return HandlingResult(
         mass=mass,
         in_form=in_form,
         lifts=planned,
-        needs=tuple(needs(of, planned, slide)),
+        needs=tuple(needs(of, planned, slide, let_down)),
         slide=slide,
+        lowered=let_down,
         placed=in_place,
         cracked=cracked(what, chosen if chosen.id != "on edge" else planned[-1]),
         edge_down=edge_down(what),
@@ -92,6 +97,7 @@ def handle(
                 for found in checks.breaks_when_lifted(lift, planned[1:] if lift.id != "turn" else (), strength)
             ),
             *checks.breaks_when_slid(of, slide, standing, strength),
+            *checks.breaks_when_lowered(of, let_down, standing, strength),
             *_in_place(what, in_place, standing),
             *checks.over_the_bench((in_form or mass).high or (in_form or mass).value, inputs.bench_kg),
             *checks.place_overloaded(of, heavier_end + standing.load_kg, standing),

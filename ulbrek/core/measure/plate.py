@@ -1,15 +1,17 @@
 """The piece as the stations after Measure take it: a plate with what goes through it, or nearly."""
 
+from collections.abc import Iterator
+from dataclasses import replace
 from typing import NamedTuple
 
-from ulbrek.core.kit.geometry import Solid
+from ulbrek.core.kit.geometry import Prism, Solid
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import Placed
+from ulbrek.core.measure.bodies import Placed, cuts_of
 from ulbrek.core.measure.checks.formers import depth_into
-from ulbrek.core.measure.inputs import Core
+from ulbrek.core.measure.inputs import Core, Grooves, Lettering
 from ulbrek.core.measure.shape import Shape, held_bytes
 
-DEEP = 0.5  # what goes deeper than this share of the thickness is taken as going through
+DEEP = 0.5  # what goes deeper than this share of the thickness, steel does not run through
 
 
 class Plate(NamedTuple):
@@ -25,24 +27,36 @@ def _held(_: Plate, shape: Shape) -> int:
 
 @remembered(30_000_000, _held)
 def plate_of(shape: Shape) -> Plate:
-    """The heaviest casting of a piece as a plate that is never stiffer than it is.
+    """The heaviest casting of a piece as a plate, each feature thinning it where it stands and nowhere else.
 
-    What goes deeper than half the thickness goes through, and of all the rest the deepest counts everywhere.
+    A face that slopes counts as thin as it gets; of letters and grooves the box round them counts.
     """
     heaviest = max(range(len(shape.parts)), key=lambda part: shape.parts[part].volume_mm3)
     outline = shape.part_outlines[heaviest]
     depth = _least_thickness(shape)
     cuts = tuple(
-        cut
-        for cut in shape.parts[heaviest].cuts
-        if not cut.holes and cut.top_mm - cut.bottom_mm > DEEP * shape.cast_depth
+        cut for placed in shape.placed if _meet(placed.outline.box, outline.box) for cut in _taken(placed, shape, depth)
     )
-    shallow = [
-        deep for placed in shape.placed if (deep := depth_into(placed)) is not None and deep <= DEEP * shape.cast_depth
-    ]
-    plate = Solid(outline, max(1.0, depth - max(shallow, default=0.0)), cuts)
+    plate = Solid(outline, depth, cuts)
     part = shape.parts[heaviest]
     return Plate(part if part == plate else plate, heaviest)  # the same solid is not worked out twice
+
+
+def _taken(placed: Placed, shape: Shape, depth: float) -> Iterator[Prism]:
+    """What a feature takes from a plate of some depth [mm]."""
+    found = list(cuts_of(placed, shape.piece.thickness.mm, shape.cast_depth))
+    if isinstance(placed.feature, Lettering | Grooves) and found:
+        found = [Prism(placed.outline, min(one.bottom_mm for one in found), max(one.top_mm for one in found))]
+    for one in found:
+        if one.top_mm < shape.cast_depth:
+            yield replace(one, top_mm=min(one.top_mm, depth)) if one.top_mm > depth else one
+        else:  # open at the top, wherever that is
+            low = one.bottom_mm if one.bottom_mm <= 0 else max(0.0, depth - (one.top_mm - one.bottom_mm))
+            yield replace(one, bottom_mm=low, top_mm=depth)
+
+
+def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
+    return one[0] < other[2] and other[0] < one[2] and one[1] < other[3] and other[1] < one[3]
 
 
 def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:

@@ -14,6 +14,7 @@ from ulbrek.core.handling.checks.people import (
 from ulbrek.core.handling.checks.strength import (
     breaks_in_its_place,
     breaks_when_lifted,
+    breaks_when_lowered,
     breaks_when_slid,
     place_not_known,
     place_overloaded,
@@ -24,6 +25,7 @@ __all__ = [
     "Way",
     "breaks_in_its_place",
     "breaks_when_lifted",
+    "breaks_when_lowered",
     "breaks_when_slid",
     "held_over_a_body",
     "needs_an_engineer",

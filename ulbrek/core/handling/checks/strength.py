@@ -64,6 +64,36 @@ def breaks_when_slid(piece: str, slide: Lift | None, standing: Standing, strengt
     ]
 
 
+@check("breaks-when-lowered", "stop")
+def breaks_when_lowered(piece: str, straps: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+    """Breaks when it is let down by straps
+
+    Held where the straps are; they stand further out where an opening is in the way.
+
+    Source: beam theory; factors of precast practice
+    """
+    if straps is None or not straps.chosen or straps.needed.value <= strength_mpa:
+        return []
+    return [
+        finding(
+            breaks_when_lowered,
+            title="{piece} breaks in the straps",
+            reason="Held there it needs {needed}; the mix reaches {strength} at 28 days.",
+            remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
+            field=f"/standing/{piece}/put",
+            values={
+                "piece": piece,
+                "needed": Quantity(straps.needed.value, "MPa"),
+                "strength": Quantity(strength_mpa, "MPa"),
+            },
+            change=Change(
+                "Turn it down onto its place",
+                {f"/standing/{piece}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
+            ),
+        )
+    ]
+
+
 @check("breaks-in-its-place", "stop")
 def breaks_in_its_place(
     piece: str, placed: Placed | None, standing: Standing, strength_mpa: float, helped: Standing | None

@@ -32,6 +32,8 @@ from ulbrek.core.handling.rules.stress import (
     strength_to_move,
     stress_allowed,
     stress_flat,
+    stress_hollowed,
+    stress_in_strip,
     stress_on_edge,
 )
 
@@ -58,6 +60,8 @@ __all__ = [
     "strength_to_move",
     "stress_allowed",
     "stress_flat",
+    "stress_hollowed",
+    "stress_in_strip",
     "stress_on_edge",
     "support_carries",
     "tipping_angle",

@@ -12,8 +12,7 @@ ES_MPA, CRUSHED = (
 def stress_flat(moment_nm: float, net_width_mm: float, thickness_mm: float) -> float:
     """Bending stress, lying flat
 
-    At the section where it is greatest: own weight, openings taken off. Corners of openings concentrate it
-    further, by half as much again and more; a radius helps.
+    At the section where it is greatest: own weight, openings taken off.
 
     Args:
         moment_nm: bending moment of its own weight there
@@ -28,14 +27,31 @@ def stress_flat(moment_nm: float, net_width_mm: float, thickness_mm: float) -> f
 
 
 @rule(unit="MPa")
-def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> float:
-    """Bending stress, on edge
+def stress_hollowed(moment_nm: float, modulus_mm3: float) -> float:
+    """Bending stress, lying flat, where something goes into it
 
-    The strips beside an opening taken as acting together.
+    At the section where it is greatest, of the concrete that is left there.
 
     Args:
         moment_nm: bending moment of its own weight there
-        inertia_mm4: second moment of the section there, openings left out
+        modulus_mm3: section modulus of what is left there
+
+    Formula: moment_nm * 1000 / modulus_mm3
+
+    Source: beam theory, any handbook
+    """
+    return moment_nm * 1000 / modulus_mm3
+
+
+@rule(unit="MPa")
+def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> float:
+    """Bending stress, on edge
+
+    Where nothing longer than a pipe hole goes through it.
+
+    Args:
+        moment_nm: bending moment of its own weight there
+        inertia_mm4: second moment of the section there, holes left out
         farthest_mm: from its centroid to the farther edge
 
     Formula: moment_nm * 1000 * farthest_mm / inertia_mm4
@@ -46,7 +62,28 @@ def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> 
 
 
 @rule(unit="MPa")
-def strength_for_lift(stress_mpa: float, dynamic: float, suction: float, safety: float) -> float:
+def stress_in_strip(moment_nm: float, axial_n: float, width_mm: float, thickness_mm: float) -> float:
+    """Stress of a strip beside an opening, on edge
+
+    The strips over and under an opening do not act as one: each bends by itself, and is pushed or pulled besides.
+    What they carry is that of a plane frame: the solid parts, the strips, and stiff joints at the ends of the
+    opening. A push counts like a pull, since it may be turned up on either edge.
+
+    Args:
+        moment_nm: bending moment of the strip there
+        axial_n: push or pull along it
+        width_mm: width of the strip
+        thickness_mm: thickness of the strip
+
+    Formula: (6 * moment_nm * 1000 / width_mm + axial_n) / (width_mm * thickness_mm)
+
+    Source: linear elastic frame (Euler and Bernoulli), any handbook
+    """
+    return (6 * moment_nm * 1000 / width_mm + axial_n) / (width_mm * thickness_mm)
+
+
+@rule(unit="MPa")
+def strength_for_lift(stress_mpa: float, dynamic: float, suction: float, corner: float, safety: float) -> float:
     """Strength that a lift needs
 
     So that the stress, with its jolts, stays under the modulus of rupture over the safety factor.
@@ -55,17 +92,18 @@ def strength_for_lift(stress_mpa: float, dynamic: float, suction: float, safety:
         stress_mpa: bending stress, standing still
         dynamic: factor for jolts
         suction: factor for coming off the form; 1 where it does not
+        corner: factor at the corner of an opening; 1 elsewhere
         safety: factor on the modulus of rupture
 
-    Formula: (safety * dynamic * suction * stress_mpa / 0.62)**2
+    Formula: (safety * dynamic * suction * corner * stress_mpa / 0.62)**2
 
     Source: modulus of rupture 0.62 sqrt(f), ACI 318-19 19.2.3, from memory; factors of precast practice
     """
-    return (safety * dynamic * suction * stress_mpa / 0.62) ** 2
+    return (safety * dynamic * suction * corner * stress_mpa / 0.62) ** 2
 
 
 @rule(unit="MPa")
-def stress_allowed(strength_mpa: float, safety: float, dynamic: float, suction: float) -> float:
+def stress_allowed(strength_mpa: float, safety: float, dynamic: float, suction: float, corner: float) -> float:
     """Bending stress allowed at 28 days
 
     Args:
@@ -73,12 +111,13 @@ def stress_allowed(strength_mpa: float, safety: float, dynamic: float, suction: 
         safety: factor on the modulus of rupture
         dynamic: factor for jolts
         suction: factor for coming off the form; 1 where it does not
+        corner: factor at the corner of an opening; 1 elsewhere
 
-    Formula: 0.62 * sqrt(strength_mpa) / (safety * dynamic * suction)
+    Formula: 0.62 * sqrt(strength_mpa) / (safety * dynamic * suction * corner)
 
     Source: modulus of rupture 0.62 sqrt(f), ACI 318-19 19.2.3, from memory; factors of precast practice
     """
-    return float(0.62 * strength_mpa**0.5 / (safety * dynamic * suction))
+    return float(0.62 * strength_mpa**0.5 / (safety * dynamic * suction * corner))
 
 
 @rule(unit="MPa")

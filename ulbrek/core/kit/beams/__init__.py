@@ -1,19 +1,23 @@
 """Boards that bend between supports, slabs that are lifted, and slabs in their place."""
 
 from ulbrek.core.kit.beams.boards import bow, span_within_limit
+from ulbrek.core.kit.beams.frame import InStrip, on_edge
 from ulbrek.core.kit.beams.placed import InPlace, in_place
-from ulbrek.core.kit.beams.sections import Sections, Slice, sections_of, slices_along
+from ulbrek.core.kit.beams.sections import Sections, sections_of, slices_along
 from ulbrek.core.kit.beams.slab import Bending, Supports, bending, refined, sliding, weakest
+from ulbrek.core.kit.beams.slice import Slice
 
 __all__ = [
     "Bending",
     "InPlace",
+    "InStrip",
     "Sections",
     "Slice",
     "Supports",
     "bending",
     "bow",
     "in_place",
+    "on_edge",
     "refined",
     "sections_of",
     "slices_along",

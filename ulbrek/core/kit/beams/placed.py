@@ -6,8 +6,8 @@ from math import ceil
 
 import numpy as np
 
-from ulbrek.core.kit.beams.sections import Slice
 from ulbrek.core.kit.beams.slab import Array, Bending, weights_along, worst_of
+from ulbrek.core.kit.beams.slice import Slice
 
 _LIFTS_N = -1e-6
 _ONE_PLACE_MM = 0.01
@@ -59,7 +59,7 @@ def in_place(
     if not stands.any():
         return InPlace(Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, tuple(0.0 for _ in held), tips or 0.0)
     moments = beam.moments(held, pushes, point_n)
-    stress = np.where(stands[:, None], np.abs(moments) / beam.widths, -1.0)
+    stress = np.where(stands[:, None], np.abs(moments) / beam.moduli, -1.0)
     row = int(np.argmax(stress.max(axis=1)))
     found = worst_of(slices, moments[row], thickness_mm, on_edge=False)
     found = replace(found, places=found.places_of(slices))
@@ -81,14 +81,18 @@ class _Beam:
     """The slab as a beam with a node at every slice; those on either side of a step share one."""
 
     def __init__(self, slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) -> None:
-        self.widths: Array = np.array([max(one.width_mm, 1e-3) for one in slices])
+        flats = [one.flat(thickness_mm) for one in slices]
+        self.moduli: Array = np.array(
+            [max(flat.modulus_mm3, 1e-3) / one.concentration for one, flat in zip(slices, flats, strict=True)]
+        )
+        inertias = np.array([max(flat.inertia_mm4, 1e-3) for flat in flats])
         self.x, self.weights, self.moments_of = weights_along(slices, thickness_mm, density_kg_m3)
         steps = np.diff(self.x) > _ONE_PLACE_MM
         self.node = np.concatenate([[0], np.cumsum(steps)])
         first = np.concatenate([[True], steps])
         self.places: Array = self.x[first]
         self.loads = self._at_nodes()
-        inertia = ((self.widths[1:] + self.widths[:-1]) / 2 * thickness_mm**3 / 12)[steps]
+        inertia = ((inertias[1:] + inertias[:-1]) / 2)[steps]
         self.stiffness = self._assembled(inertia)
         self._solved: dict[tuple[int, ...], Array] = {}
 

@@ -8,7 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ulbrek.core.base.units.constants import GRAVITY
-from ulbrek.core.kit.beams.sections import Sections, Slice
+from ulbrek.core.kit.beams.sections import Sections
+from ulbrek.core.kit.beams.slice import Slice
 
 Array = NDArray[np.float64]
 
@@ -131,7 +132,8 @@ def weights_along(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: f
         density_kg_m3: density
     """
     at = np.array([one.at_mm for one in slices])
-    loads = np.array([one.width_mm for one in slices]) * (thickness_mm * density_kg_m3 * 1e-9 * GRAVITY)
+    areas = [one.flat(thickness_mm).area_mm2 if one.hollows else one.width_mm * thickness_mm for one in slices]
+    loads = np.array(areas) * (density_kg_m3 * 1e-9 * GRAVITY)
     steps, low, high = np.diff(at), loads[:-1], loads[1:]
     parts = (low + high) / 2 * steps
     moments = parts * at[:-1] + steps**2 * (low + 2 * high) / 6
@@ -139,7 +141,7 @@ def weights_along(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: f
 
 
 def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, on_edge: bool) -> Bending:
-    """Where the stress is greatest.
+    """Where the stress is greatest, with what corners of openings concentrate.
 
     Args:
         slices: the slab cut across, in order along it
@@ -147,11 +149,15 @@ def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, o
         thickness_mm: thickness
         on_edge: whether it stands on edge
     """
-    if on_edge:
-        moduli = np.array([one.modulus_mm2 for one in slices]) * thickness_mm
-    else:
-        moduli = np.array([one.width_mm for one in slices]) * (thickness_mm**2 / 6)
+    moduli = np.array([one.width_mm for one in slices]) * (thickness_mm**2 / 6)
+    concentrated = np.ones_like(moduli)
+    for number, one in enumerate(slices):
+        if on_edge:
+            moduli[number] = one.on_edge(thickness_mm).modulus_mm3
+        elif one.hollows:
+            moduli[number] = one.flat(thickness_mm).modulus_mm3
+        concentrated[number] = one.concentration
     size = np.abs(moments_nmm)
     along = np.divide(size, moduli, out=np.zeros_like(size), where=moduli > 0)
-    worst = int(np.argmax(along))
+    worst = int(np.argmax(along * concentrated))
     return Bending(slices[worst].at_mm, float(size[worst]) / 1000, slices[worst], along)

@@ -1,0 +1,239 @@
+"""A slab on edge as the plane frame that it is: solid parts, and the strips beside openings as members of their own.
+
+Beside an opening the strips above and below do not act as one section: nothing between them takes the shear. Each bends
+by itself, and carries a push or a pull besides.
+"""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from itertools import pairwise
+from typing import NamedTuple
+
+import numpy as np
+
+from ulbrek.core.base.units.constants import GRAVITY
+from ulbrek.core.kit.beams.slab import Array, Supports
+from ulbrek.core.kit.beams.slice import Slice
+
+_ONE_PLACE_MM = 0.01  # slices nearer than this are either side of a step
+_OVERLAP_MM = 1e-3
+_LEAST_WIDTH_MM = 0.05
+
+
+class InStrip(NamedTuple):
+    """What a strip carries at one place.
+
+    Attributes:
+        slice: the cut across the slab there
+        strip: from and to across it [mm]
+        thickness_mm: what is left of it on average
+        moment_nm: bending moment, its size [N·m]
+        axial_n: push or pull along it, its size [N]
+        places: the greatest stress along the slab for a picture, place after place [mm, MPa]
+    """
+
+    slice: Slice
+    strip: tuple[float, float]
+    thickness_mm: float
+    moment_nm: float
+    axial_n: float
+    places: tuple[tuple[float, float], ...] = ()
+
+    @property
+    def width_mm(self) -> float:
+        """Width of the strip [mm]."""
+        return max(self.strip[1] - self.strip[0], _LEAST_WIDTH_MM)
+
+    @property
+    def stress_mpa(self) -> float:
+        """Stress at its edge; a push counts like a pull, since the slab may be turned up on either edge [MPa]."""
+        bent = 6 * self.moment_nm * 1000 / self.width_mm
+        return (bent + self.axial_n) / (self.width_mm * max(self.thickness_mm, 1e-6))
+
+
+class _Joint(NamedTuple):
+    """Strips that meet at one place and turn as one: where, and the height at which its movement is told [mm]."""
+
+    x_mm: float
+    y_mm: float
+
+
+class _Member(NamedTuple):
+    """A strip from one place to the next: its joints, and of each end the slice and the strip [mm]."""
+
+    joints: tuple[int, int]
+    slices: tuple[Slice, Slice]
+    strips: tuple[tuple[float, float], tuple[float, float]]
+
+
+def on_edge(
+    slices: Sequence[Slice], supports: Supports, thickness_mm: float, density_kg_m3: float, low_side_down: bool = True
+) -> list[InStrip]:
+    """What the strips of a slab that stands on edge carry under its own weight, at both ends of each of their parts.
+
+    A linear elastic frame (Euler and Bernoulli), the joints at an opening's ends stiff. Where a support is beside an
+    opening it bears on the lower strip.
+
+    Args:
+        slices: the slab cut across, in order along it, exact where its width changes in steps
+        supports: where it is held
+        thickness_mm: thickness
+        density_kg_m3: density
+        low_side_down: whether the side from which strips are told is the one that is down
+    """
+    joints, members = _frame(slices)
+    if not members:
+        return []
+    joints, members = _in_one(joints, members)
+    held = [_held_at(members, place, low_side_down) for place in supports]
+    if held[0] == held[1]:
+        return []
+    forces = _solved(joints, members, held, thickness_mm * density_kg_m3 * 1e-9 * GRAVITY)
+    return [
+        InStrip(at, strip, at.thickness_of(strip, thickness_mm), abs(moment) / 1000, abs(axial))
+        for member, ends in zip(members, forces, strict=True)
+        for at, strip, (axial, _, moment) in zip(member.slices, member.strips, ends.reshape(2, 3).tolist(), strict=True)
+    ]
+
+
+def _frame(slices: Sequence[Slice]) -> tuple[list[_Joint], list[_Member]]:
+    joints: list[_Joint] = []
+    members: list[_Member] = []
+    before: tuple[Slice, list[int]] | None = None
+    for place in _places(slices):
+        joint_of = _joints_at(place, joints)
+        if before is not None:
+            one, joint_before = before
+            members += [
+                _Member((joint_before[a], joint_of[0][b]), (one, place[0]), (strip, beside))
+                for a, strip, b, beside in _touching(one, place[0])
+            ]
+        before = place[-1], joint_of[-1]
+    return joints, members
+
+
+def _places(slices: Sequence[Slice]) -> list[list[Slice]]:
+    """Slices by place: those on either side of a step together."""
+    found: list[list[Slice]] = []
+    for one in slices:
+        if found and one.at_mm - found[-1][-1].at_mm <= _ONE_PLACE_MM:
+            found[-1].append(one)
+        else:
+            found.append([one])
+    return found
+
+
+def _touching(one: Slice, other: Slice) -> Iterator[tuple[int, tuple[float, float], int, tuple[float, float]]]:
+    """Strips of two slices that run into one another, each with its number."""
+    for a, strip in enumerate(one.strips):
+        for b, beside in enumerate(other.strips):
+            if min(strip[1], beside[1]) - max(strip[0], beside[0]) > _OVERLAP_MM:
+                yield a, strip, b, beside
+
+
+def _joints_at(place: Sequence[Slice], joints: list[_Joint]) -> list[list[int]]:
+    """By slice at a place, the joint of each of its strips: those that touch across a step turn as one."""
+    group = {
+        (s, i): len(joints) + n
+        for n, (s, i) in enumerate((s, i) for s, one in enumerate(place) for i in range(len(one.strips)))
+    }
+    for number, (one, other) in enumerate(pairwise(place)):
+        for a, _, b, _ in _touching(one, other):
+            kept, gone = group[number, a], group[number + 1, b]
+            group = {key: kept if joint == gone else joint for key, joint in group.items()}
+    known: dict[int, int] = {}
+    for (s, i), joint in group.items():
+        if joint not in known:
+            low, high = place[s].strips[i]
+            known[joint] = len(joints)
+            joints.append(_Joint(place[s].at_mm, (low + high) / 2))
+    return [[known[group[s, i]] for i in range(len(one.strips))] for s, one in enumerate(place)]
+
+
+def _in_one(joints: Sequence[_Joint], members: Sequence[_Member]) -> tuple[list[_Joint], list[_Member]]:
+    """The largest part that hangs together: slices may miss how a crooked strip goes on."""
+    group = list(range(len(joints)))
+    for member in members:
+        kept, gone = (group[joint] for joint in member.joints)
+        if kept != gone:
+            group = [kept if one == gone else one for one in group]
+    most = Counter(group[member.joints[0]] for member in members).most_common(1)[0][0]
+    number = {joint: n for n, joint in enumerate(joint for joint, one in enumerate(group) if one == most)}
+    return [joints[joint] for joint in number], [
+        member._replace(joints=(number[member.joints[0]], number[member.joints[1]]))
+        for member in members
+        if group[member.joints[0]] == most
+    ]
+
+
+def _held_at(members: Sequence[_Member], place_mm: float, low_side_down: bool) -> int:
+    """The joint at which a support bears: of the nearest place, that of the strip which is lowest."""
+    ends = [
+        (abs(at.at_mm - place_mm), strip[0] if low_side_down else -strip[1], joint)
+        for member in members
+        for joint, at, strip in zip(member.joints, member.slices, member.strips, strict=True)
+    ]
+    nearest = min(end[0] for end in ends) + _ONE_PLACE_MM
+    return min((low, joint) for distance, low, joint in ends if distance <= nearest)[1]
+
+
+def _solved(joints: Sequence[_Joint], members: Sequence[_Member], held: Sequence[int], weight_n_mm2: float) -> Array:
+    """Axial force, shear [N] and moment [N·mm] at both ends of each member, six for each.
+
+    Thickness and stiffness of the stuff cancel: it is the same all over.
+    """
+    places = np.array([[at.at_mm for at in member.slices] for member in members])
+    strips = np.array([member.strips for member in members])
+    at = np.array([member.joints for member in members])
+    axes, widths = strips.mean(axis=2), np.maximum(strips[:, :, 1] - strips[:, :, 0], _LEAST_WIDTH_MM)
+    run, rise, width = places[:, 1] - places[:, 0], axes[:, 1] - axes[:, 0], widths.mean(axis=1)
+    long = np.hypot(run, rise)
+    stiff = _stiffness(long, width)
+    turn = _turned(run / long, rise / long, axes - np.array([joint.y_mm for joint in joints])[at])
+    down = -weight_n_mm2 * width * run / long  # on each mm of a member's length
+    along, across = down * rise / long, down * run / long
+    own = np.stack(
+        [along * long / 2, across * long / 2, across * long**2 / 12,
+         along * long / 2, across * long / 2, -across * long**2 / 12], axis=1,
+    )  # fmt: skip
+    size = 3 * len(joints)
+    freedom = (3 * at[:, :, None] + np.arange(3)).reshape(len(members), 6)
+    whole, loads = np.zeros((size, size)), np.zeros(size)
+    np.add.at(whole, (freedom[:, :, None], freedom[:, None, :]), np.einsum("nji,njk,nkl->nil", turn, stiff, turn))
+    np.add.at(loads, freedom, np.einsum("nji,nj->ni", turn, own))
+    fixed = [3 * held[0], *(3 * one + 1 for one in held)]
+    free = np.setdiff1d(np.arange(size), fixed)
+    moved = np.zeros(size)
+    moved[free] = np.linalg.solve(whole[np.ix_(free, free)], loads[free])
+    ends = np.einsum("nij,njk,nk->ni", stiff, turn, moved[freedom]) - own
+    found: Array = ends
+    return found
+
+
+def _stiffness(long: Array, width: Array) -> Array:
+    """Of members of these lengths and widths [mm], a thickness and a modulus of one: 6 x 6 each, in their own axes."""
+    zero, push, bend = np.zeros_like(long), width / long, width**3 / 12
+    a, b, c, d = 12 * bend / long**3, 6 * bend / long**2, 4 * bend / long, 2 * bend / long
+    rows = (
+        (push, zero, zero, -push, zero, zero), (zero, a, b, zero, -a, b), (zero, b, c, zero, -b, d),
+        (-push, zero, zero, push, zero, zero), (zero, -a, -b, zero, a, -b), (zero, b, d, zero, -b, c),
+    )  # fmt: skip
+    return np.moveaxis(np.array(rows), 2, 0)
+
+
+def _turned(cos: Array, sin: Array, offset: Array) -> Array:
+    """From how joints move to how members' ends do, in the members' own axes: 6 x 6 each.
+
+    Args:
+        cos: of the angle at which each member rises
+        sin: of that angle
+        offset: of each end, how far its axis is over its joint [mm]
+    """
+    found = np.zeros((len(cos), 6, 6))
+    for end in (0, 1):
+        row = 3 * end
+        found[:, row, row], found[:, row, row + 1] = cos, sin
+        found[:, row + 1, row], found[:, row + 1, row + 1] = -sin, cos
+        found[:, row, row + 2], found[:, row + 1, row + 2] = -offset[:, end] * cos, offset[:, end] * sin
+        found[:, row + 2, row + 2] = 1.0
+    return found

@@ -1,0 +1,134 @@
+"""A piece cut across at one place: the strips of concrete there, and what does not go right through them."""
+
+from collections.abc import Iterator, Sequence
+from functools import cached_property
+from itertools import pairwise
+from typing import NamedTuple
+
+
+class Hollow(NamedTuple):
+    """What is taken from a cut without going through: from and to across it, and from which height to which [mm]."""
+
+    start_mm: float
+    end_mm: float
+    low_mm: float
+    high_mm: float
+
+
+class Flat(NamedTuple):
+    """A cut bent as it lies: its area [mm²], its second moment [mm⁴] and its section modulus [mm³]."""
+
+    area_mm2: float
+    inertia_mm4: float
+    modulus_mm3: float
+
+
+class OnEdge(NamedTuple):
+    """A cut bent on edge: its second moment [mm⁴], and from its centroid to the edge that is farther [mm]."""
+
+    inertia_mm4: float
+    farthest_mm: float
+
+    @property
+    def modulus_mm3(self) -> float:
+        """Section modulus [mm³]; nothing where no concrete is left."""
+        return self.inertia_mm4 / self.farthest_mm if self.farthest_mm else 0.0
+
+
+class _Left(NamedTuple):
+    """A part of a cut in which the same heights are concrete all across [mm]."""
+
+    start_mm: float
+    end_mm: float
+    heights: tuple[tuple[float, float], ...]
+
+    @property
+    def thickness_mm(self) -> float:
+        return sum(high - low for low, high in self.heights)
+
+
+class Slice:
+    """A cut across a piece at one place along it.
+
+    Attributes:
+        at_mm: the place
+        strips: the strips of concrete there, from and to [mm]
+        hollows: what is taken from them without going through
+        concentration: by how much the corner of an opening concentrates the stress here; 1 where there is none
+        width_mm: width of concrete, openings left out
+    """
+
+    def __init__(
+        self,
+        at_mm: float,
+        strips: tuple[tuple[float, float], ...],
+        hollows: tuple[Hollow, ...] = (),
+        concentration: float = 1.0,
+    ) -> None:
+        """A slice at a place [mm] with its strips [mm]."""
+        self.at_mm, self.strips, self.hollows, self.concentration = at_mm, strips, hollows, concentration
+        self.width_mm = sum(to - start for start, to in strips)
+
+    @cached_property
+    def _edge_of_one(self) -> OnEdge:
+        """On edge, with a thickness of one and nothing hollow."""
+        return _on_edge([(start, end, 1.0) for start, end in self.strips])
+
+    def flat(self, thickness_mm: float) -> Flat:
+        """Bent as it lies, of a piece this thick [mm]: heights that are left, about their common centroid."""
+        if not self.hollows:
+            area, modulus = self.width_mm * thickness_mm, self.width_mm * thickness_mm**2 / 6
+            return Flat(area, modulus * thickness_mm / 2, modulus)
+        layers = [
+            (left.end_mm - left.start_mm, low, high) for left in self._left(thickness_mm) for low, high in left.heights
+        ]
+        area = sum(width * (high - low) for width, low, high in layers)
+        if area <= 0:
+            return Flat(0.0, 0.0, 0.0)
+        middle = sum(width * (high**2 - low**2) / 2 for width, low, high in layers) / area
+        inertia = sum(width * ((high - middle) ** 3 - (low - middle) ** 3) / 3 for width, low, high in layers)
+        farthest = max(max(high for _, _, high in layers) - middle, middle - min(low for _, low, _ in layers))
+        return Flat(area, inertia, inertia / farthest)
+
+    def on_edge(self, thickness_mm: float) -> OnEdge:
+        """Bent on edge, of a piece this thick [mm], its strips taken together."""
+        if not self.hollows:
+            return OnEdge(self._edge_of_one.inertia_mm4 * thickness_mm, self._edge_of_one.farthest_mm)
+        return _on_edge([(left.start_mm, left.end_mm, left.thickness_mm) for left in self._left(thickness_mm)])
+
+    def thickness_of(self, strip: tuple[float, float], thickness_mm: float) -> float:
+        """Of one of its strips, the thickness that is left on average, of a piece this thick [mm]."""
+        if not self.hollows:
+            return thickness_mm
+        start, end = strip
+        parts = [left for left in self._left(thickness_mm) if start <= left.start_mm and left.end_mm <= end]
+        return sum(left.thickness_mm * (left.end_mm - left.start_mm) for left in parts) / max(end - start, 1e-9)
+
+    def _left(self, thickness_mm: float) -> Iterator[_Left]:
+        for start, end in self.strips:
+            there = [one for one in self.hollows if one.start_mm < end and one.end_mm > start]
+            places = sorted({start, end, *(at for one in there for at in one[:2] if start < at < end)})
+            for low, high in pairwise(places):
+                over = [one for one in there if one.start_mm < high and one.end_mm > low]
+                yield _Left(low, high, tuple(_heights(over, thickness_mm)))
+
+
+def _heights(hollows: Sequence[Hollow], thickness_mm: float) -> Iterator[tuple[float, float]]:
+    """Which heights are left between what is hollow, lowest first [mm]."""
+    reached = 0.0
+    for one in sorted(hollows, key=lambda hollow: hollow.low_mm):
+        if one.low_mm > reached:
+            yield reached, min(one.low_mm, thickness_mm)
+        reached = max(reached, one.high_mm)
+    if reached < thickness_mm:
+        yield reached, thickness_mm
+
+
+def _on_edge(parts: Sequence[tuple[float, float, float]]) -> OnEdge:
+    """Of parts from and to across and how thick [mm]."""
+    area = sum((end - start) * thick for start, end, thick in parts)
+    if area <= 0:
+        return OnEdge(0.0, 0.0)
+    middle = sum((end**2 - start**2) / 2 * thick for start, end, thick in parts) / area
+    inertia = sum(((end - middle) ** 3 - (start - middle) ** 3) / 3 * thick for start, end, thick in parts)
+    return OnEdge(inertia, max(abs(parts[0][0] - middle), abs(parts[-1][1] - middle)))
