@@ -2,6 +2,7 @@
 
 import random
 from math import pi
+from typing import Any
 
 import pytest
 from anastruct import SystemElements
@@ -33,8 +34,9 @@ def ours(solid: Solid, length: float, low_side_down: bool = True) -> float:
 
 def framed(length: float, width: float, thickness: float, *openings: Opening) -> float:
     """anastruct 1.7 (GPL, for tests alone): solid parts and strips as members, joints at the openings' ends stiff."""
-    frame = SystemElements()
-    young, members = 30e9, []
+    frame: Any = SystemElements()
+    young = 30e9
+    members: list[tuple[int, float]] = []
 
     def chain(start: float, end: float, low: float, high: float) -> None:
         deep, at = (high - low) / 1000, (low + high) / 2000

@@ -33,11 +33,7 @@ class MovePages(Words):
                     *self._edge(handled),
                     ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"],
                     ["Carry it", f"{chosen.id}, {self._not_before(planned, 'carry')}"],
-                    *(
-                        [["Slide it", self._not_before(planned, "set")]]
-                        if handled.slide and handled.slide.chosen
-                        else []
-                    ),
+                    *self._set_down(planned),
                     ["Stress when turned", self._stress(handled.lifts[0])],
                     ["Stress when carried", self._stress(chosen)],
                     *self._placed(handled),
@@ -50,6 +46,12 @@ class MovePages(Words):
             "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
             "and the local code.",
         }
+
+    def _set_down(self, planned: PiecePlan) -> Iterator[list[str]]:
+        for name, lift in (("Slide it", planned.handling.slide), ("Let it down by straps", planned.handling.lowered)):
+            if lift and lift.chosen:
+                yield [name, self._not_before(planned, "set")]
+                yield ["Stress there", self._stress(lift)]
 
     def _edge(self, handled: HandlingResult) -> Iterator[list[str]]:
         if handled.edge_down:

@@ -13,6 +13,13 @@ interface Props {
   onCarry: (way: string) => void;
 }
 
+/** What is not a way of carrying it: turning it, sliding it, letting it down. */
+const NOT_CARRIED = ["turn", "slide", "straps"];
+
+function waysOf({ handling }: PiecePlan): Lift[] {
+  return [...handling.lifts, handling.slide, handling.lowered].filter((lift) => lift !== null);
+}
+
 /** What turning and carrying ask of the concrete: how far each goes to the limit, and where it would break. */
 export function Lifts({ piece, length, width, onCarry }: Props) {
   const { units } = usePreferences();
@@ -20,7 +27,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
     <section aria-label={`${piece.name}, lifted`}>
       <h2 className="text-lg font-bold">{piece.name}: how it is lifted</h2>
       <ul className="mt-2 border-t-2 border-ink">
-        {[...piece.handling.lifts, ...(piece.handling.slide ? [piece.handling.slide] : [])].map((lift) => {
+        {waysOf(piece).map((lift) => {
           const used = lift.stress.value / lift.limit.value;
           return (
             <li
@@ -41,7 +48,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
                   <FigureButton figure={lift.needed} />
                 </p>
               </div>
-              {lift.id === "turn" || lift.id === "slide" ? (
+              {NOT_CARRIED.includes(lift.id) ? (
                 <span className="text-soft max-sm:col-start-2">
                   {lift.id === "turn" ? "always" : lift.chosen ? "planned so" : "not planned"}
                 </span>
@@ -62,8 +69,9 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
       </ul>
       <p className="mt-2 text-soft">
         The dark line is the section that would break first; the curve under it is the stress along it, front to back
-        where it is turned, the broken line what is allowed. Inner corners concentrate the stress; a radius helps. For
-        anything over people's heads, or that holds people up, a licensed engineer decides.
+        where it is turned, the broken line what is allowed. On edge the strips beside an opening bend each by itself. At
+        the corners of openings half as much again is counted; a radius helps. For anything over people's heads, or that
+        holds people up, a licensed engineer decides.
       </p>
     </section>
   );
