@@ -7,7 +7,7 @@ import pytest
 from anastruct import SystemElements
 
 from ulbrek.core.handling import rules
-from ulbrek.core.kit.beams import Supports, bending, in_place, refined, sections_of, sliding, weakest
+from ulbrek.core.kit.beams import Supports, Ultimate, bending, in_place, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
 
 RHO, G = 2400.0, 9.80665
@@ -133,7 +133,67 @@ def test_modulus_of_rupture() -> None:
     """0.62 √f of ACI 318-19 19.2.3, and its limit in precast handling, a factor of 1.5: 2.187 and 1.547 MPa."""
     assert rules.stress_allowed(28.0, 1.5, 1.0, 1.0, 1.0) == pytest.approx(2.187, rel=1e-3)
     assert rules.stress_allowed(14.0, 1.5, 1.0, 1.0, 1.0) == pytest.approx(1.547, rel=1e-3)
-    assert rules.strength_in_place(2.187, 1.5) == pytest.approx(28.0, rel=2e-3)
+
+
+def test_a_seat_of_plain_concrete_with_a_person_on_it() -> None:
+    """1500 x 400 x 70 mm, 100 kg: 1.2 D + 1.6 L are 811 N m, phi 0.6 x 0.42 sqrt(28) S is 436. ACI 318, from memory."""
+    seat = slab(1500, 400, 70)
+    found = in_place(sections_of(seat, "x").slices(), (0.0, 1500.0), 70.0, RHO, 100 * G, Ultimate(1.2, 1.6))
+    dead, live = RHO * G * 0.4 * 0.07 * 1.5**2 / 8, 100 * G * 1.5 / 4
+    assert (found.dead_nm, found.live_nm) == (pytest.approx(dead, rel=1e-3), pytest.approx(live, rel=1e-3))
+    bearing = rules.bearing_width(400, found.span_mm)
+    asked = rules.moment_in_place(found.dead_nm, found.live_nm, 400, bearing)
+    assert (bearing, asked) == (400, pytest.approx(811, abs=1))
+    modulus = found.bent.slice.flat(70.0).modulus_mm3
+    assert rules.allowed_in_place(28.0, 1.0) * modulus / 1000 == pytest.approx(436, abs=1)
+    stress = rules.stress_in_place(asked, modulus)
+    assert rules.strength_in_place(stress, 1.0) == pytest.approx(28 * (asked / 435.6) ** 2, rel=0.01)
+
+
+@pytest.mark.parametrize("seed", range(20))
+def test_where_1_2_and_1_6_are_worst_is_where_a_scan_of_closed_forms_finds_it(seed: int) -> None:
+    """Held at two places, ends hanging over: the worst of all places of the load and all sections. Statics."""
+    dice = random.Random(seed)  # noqa: S311 - seats, no secrets
+    length, width, thick = dice.uniform(900, 2400), dice.uniform(300, 700), dice.uniform(40, 90)
+    left, right = dice.uniform(0, length * 0.2), length - dice.uniform(0, length * 0.2)
+    load, per_mm = 60 * G, RHO * 1e-9 * G * width * thick
+
+    def moment(x: float, at: float | None) -> float:
+        """Its own weight (at None) or the load alone: forces to the left of a section, about it [N mm]."""
+        over = right - left
+        if at is None:
+            second = per_mm * length * (length / 2 - left) / over
+            first = per_mm * length - second
+            return first * max(0.0, x - left) + second * max(0.0, x - right) - per_mm * x * x / 2
+        second = load * (at - left) / over
+        first = load - second
+        return first * max(0.0, x - left) + second * max(0.0, x - right) - load * max(0.0, x - at)
+
+    def asked(x: float, at: float) -> float:
+        span = 2 * left if x < left else 2 * (length - right) if x > right else right - left
+        share = max(1.0, width / min(width, (300 + 0.6 * span) / 2))
+        return abs(1.2 * moment(x, None) + 1.6 * share * moment(x, at))
+
+    def stands(at: float) -> bool:
+        weight = per_mm * length
+        second = (weight * (length / 2 - left) + load * (at - left)) / (right - left)
+        return 0 <= second <= weight + load
+
+    steps = [length * step / 200 for step in range(201)]
+    wanted = max(asked(x, at) for at in steps if stands(at) for x in steps)
+    sections = sections_of(slab(length, width, thick), "x")
+    ultimate = Ultimate(1.2, 1.6, lambda one, span: rules.bearing_width(one.width_mm, span))
+    found = in_place(sections.slices((left, right)), (left, right), thick, RHO, load, ultimate)
+    bearing = rules.bearing_width(width, found.span_mm)
+    told = rules.moment_in_place(found.dead_nm, found.live_nm, width, bearing) * 1000
+    assert told == pytest.approx(wanted, rel=0.03)
+
+
+def test_what_steel_may_carry_in_place() -> None:
+    """0.9 of what a strip carries whose steel yields, 0.65 where it does not: the limit is 600 / (600 + fy) of d."""
+    limit = 600 / 1020 * 26.7
+    assert rules.steel_in_place(1000.0, limit * 0.99, 26.7, 420.0) == pytest.approx(900)
+    assert rules.steel_in_place(1000.0, limit * 1.01, 26.7, 420.0) == pytest.approx(650)
 
 
 def test_a_leg_tips() -> None:

@@ -1,17 +1,20 @@
 """A piece in its place: on its supports under a load, how it tips, which edge goes down, where it is held."""
 
+from collections.abc import Sequence
 from itertools import pairwise
-from math import hypot
+from math import hypot, sqrt
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
-from ulbrek.core.handling.lifts import SAFETY, Lifted, SteelLine, stress_of, thinned
+from ulbrek.core.handling.lifts import Lifted, SteelLine, thinned
 from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, PlanLine, Strap, Strip, Tipping
-from ulbrek.core.kit.beams import in_place
+from ulbrek.core.kit.beams import InPlace, Slice, Ultimate, in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
+DEAD, LIVE = 1.2, 1.6  # Source: ACI 318-19 Table 5.3.1, from memory.
 LIES_FLAT_DEG = 60.0
 _SOLID_SHARE = 0.6  # of the width must be concrete where straps go
 _STEP_MM = 10.0
@@ -40,82 +43,147 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
     """
     if standing.rests == "all over" or not what.flat:
         return None
-    supports, depth = supports_of(what, standing), what.solid.depth_mm
-    slices = what.lengthwise.slices(supports)
-    found = in_place(slices, supports, depth, what.plate_kg_m3, standing.load_kg * GRAVITY)
-    of = f"{what.piece}/in place"
-    stress = stress_of(of, depth, found.bent)
+    supports = supports_of(what, standing)
+    found = _rested(what, supports, standing.load_kg)
+    of, there = f"{what.piece}/in place", found.bent.slice
+    asked = _asked(what, of, found)
+    modulus = max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
+    stress = work(rules.stress_in_place, of, moment_nm=asked, modulus_mm3=modulus)
     lift = Lift(
         id="in place",
         name="in its place, with the load on it",
         stress=stress,
-        needed=work(rules.strength_in_place, of, stress_mpa=stress, safety=SAFETY),
-        limit=work(
-            rules.stress_allowed,
-            of,
-            strength_mpa=what.strength_28_mpa,
-            safety=SAFETY,
-            dynamic=1.0,
-            suction=1.0,
-            corner=found.bent.slice.concentration,
-        ),
+        needed=work(rules.strength_in_place, of, stress_mpa=stress, corner=there.concentration),
+        limit=work(rules.allowed_in_place, of, strength_mpa=what.strength_28_mpa, corner=there.concentration),
         along=what.along,
-        at_mm=found.bent.at_mm,
-        strips=tuple(Strip(*strip) for strip in found.bent.slice.strips),
+        at_mm=there.at_mm,
+        strips=tuple(Strip(*strip) for strip in there.strips),
         chosen=True,
         places=thinned(found.bent.places),
     )
-    carried = tuple(
-        work(rules.support_carries, f"{what.piece}/{number}", push_n=push)
-        for number, push in enumerate(found.reactions_n, 1)
-    )
-    in_all = work(rules.in_its_place, what.piece, mass_kg=mass, load_kg=standing.load_kg)
     low = what.lengthwise.low_mm
     return Placed(
-        lift, tuple(at - low for at in supports), carried, found.load_at_mm - low,
-        None if found.tips_at_mm is None else found.tips_at_mm - low, in_all,
+        lift=lift,
+        asked=asked,
+        steel=_steel_in_place(what, of, there),
+        supports_mm=tuple(at - low for at in supports),
+        carried=tuple(
+            work(rules.support_carries, f"{what.piece}/{number}", push_n=push)
+            for number, push in enumerate(found.reactions_n, 1)
+        ),
+        load_at_mm=found.load_at_mm - low,
+        tips_at_mm=None if found.tips_at_mm is None else found.tips_at_mm - low,
+        in_all=work(rules.in_its_place, what.piece, mass_kg=mass, load_kg=standing.load_kg),
+    )
+
+
+def _rested(what: Lifted, supports: Sequence[float], load_kg: float) -> InPlace:
+    """On its supports with the load at its worst place, greater than they are as the codes ask."""
+
+    def bears(there: Slice, span_mm: float) -> float:
+        return rules.bearing_width(_strip_mm(what, there), span_mm)
+
+    return in_place(
+        what.lengthwise.slices(supports), supports, what.solid.depth_mm, what.plate_kg_m3, load_kg * GRAVITY,
+        Ultimate(DEAD, LIVE, bears),
     )  # fmt: skip
+
+
+def _strip_mm(what: Lifted, there: Slice) -> float:
+    """Width of what a load may stand on by itself: the narrowest strip beside an opening, else all of it [mm]."""
+    if what.past_openings is None:
+        return there.width_mm
+    strips = what.past_openings.at(there.at_mm).strips
+    return min((end - start for start, end in strips), default=there.width_mm) if len(strips) > 1 else there.width_mm
+
+
+def _asked(what: Lifted, of: str, found: InPlace) -> Figure:
+    there = found.bent.slice
+    bearing = work(rules.bearing_width, of, strip_mm=max(_strip_mm(what, there), 1e-3), span_mm=found.span_mm)
+    return work(
+        rules.moment_in_place, of, dead_nm=found.dead_nm, live_nm=found.live_nm, width_mm=there.width_mm,
+        bearing_mm=bearing,
+    )  # fmt: skip
+
+
+def _steel_in_place(what: Lifted, of: str, there: Slice) -> Figure | None:
+    found = _cracked(what, of, what.along, there.at_mm, there.width_mm)
+    if found is None:
+        return None
+    return work(
+        rules.steel_in_place, of, cracked_nm=found.moment, axis_mm=found.axis, depth_mm=found.depth_mm,
+        yield_mpa=YIELD_MPA,
+    )  # fmt: skip
+
+
+def bears_its_load(what: Lifted, found: Placed) -> bool:
+    """Whether plain concrete, or its steel alone, carries it in its place; never both together."""
+    plain = found.lift.needed.value <= what.strength_28_mpa
+    return plain or (found.steel is not None and found.steel.value >= found.asked.value)
+
+
+def thick_enough_mm(what: Lifted, found: Placed) -> float:
+    """How thick it would be, plain, to carry its load in its place [mm].
+
+    Its own weight bends it in proportion to its thickness, and the section grows with the square of that.
+    """
+    over = found.lift.stress.value / found.lift.limit.value
+    dead = over * min(1.0, abs(DEAD * found.asked.inputs["dead_nm"].value) / max(found.asked.value, 1e-9))
+    return what.solid.depth_mm * (dead + sqrt(dead**2 + 4 * (over - dead))) / 2
 
 
 def helped_by(what: Lifted, standing: Standing) -> Standing | None:
     """The same with one support more where it bends most, if that is enough; None where it is not."""
     supports = supports_of(what, standing)
-    slices = what.lengthwise.slices(supports)
-    depth, load = what.solid.depth_mm, standing.load_kg * GRAVITY
-    worst = in_place(slices, supports, depth, what.plate_kg_m3, load).bent.at_mm
+    worst = _rested(what, supports, standing.load_kg).bent.at_mm
     more = sorted([*supports, round(worst / _STEP_MM) * _STEP_MM])
     if len(more) > MOST_SUPPORTS or any(b - a < LEAST_APART_MM for a, b in pairwise(more)):
         return None
-    again = in_place(what.lengthwise.slices(more), more, depth, what.plate_kg_m3, load)
-    flat = again.bent.slice.flat(depth)
-    stress = again.bent.moment_nm * 1000 / max(flat.modulus_mm3, 1e-6) * again.bent.slice.concentration
-    if rules.strength_in_place(stress, SAFETY) > what.strength_28_mpa or again.tips_at_mm is not None:
-        return None
     low = what.lengthwise.low_mm
-    lengths = [{"mm": at - low} for at in more]
-    return Standing.model_validate({**standing.model_dump(), "rests": "on supports", "supports": lengths})
+    helped = Standing.model_validate(
+        {**standing.model_dump(), "rests": "on supports", "supports": [{"mm": at - low} for at in more]}
+    )
+    again = _rested(what, more, standing.load_kg)
+    there = again.bent.slice
+    stress = _asked(what, what.piece, again).value * 1000 / max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
+    enough = rules.strength_in_place(stress, there.concentration) <= what.strength_28_mpa
+    return helped if enough and again.tips_at_mm is None else None
 
 
-def cracked(what: Lifted, lift: Lift) -> Cracked | None:
-    """What the steel still carries where a lift would break it; None where none crosses that place."""
+class _CrackedAt(NamedTuple):
+    """A section of which the concrete has cracked: what its steel carries, its neutral axis, and how deep steel is."""
+
+    moment: Figure
+    axis: Figure
+    depth_mm: float
+
+
+def _cracked(what: Lifted, of: str, along: str, at_mm: float, width_mm: float) -> _CrackedAt | None:
     if what.steel_up_mm is None:
         return None
-    of, at, depth = f"{what.piece}/{lift.id}", lift.at_mm, what.solid.depth_mm
-    area = sum(_across(line, lift.along, at) for line in what.steel)
-    to_steel = min(what.steel_up_mm, depth - what.steel_up_mm)
-    width = sum(strip.end_mm - strip.start_mm for strip in lift.strips)
-    if area <= 0 or to_steel <= 0 or width <= 0:
+    area = sum(_across(line, along, at_mm) for line in what.steel)
+    to_steel = min(what.steel_up_mm, what.solid.depth_mm - what.steel_up_mm)
+    if area <= 0 or to_steel <= 0 or width_mm <= 0:
         return None
     steel = work(rules.steel_across, of, bars_mm2=area)
     block = work(rules.block_share, of, strength_mpa=what.strength_28_mpa)
     axis = work(
-        rules.neutral_axis, of, steel_mm2=steel, depth_mm=to_steel, width_mm=width, strength_mpa=what.strength_28_mpa,
-        block=block, yield_mpa=YIELD_MPA,
+        rules.neutral_axis, of, steel_mm2=steel, depth_mm=to_steel, width_mm=width_mm,
+        strength_mpa=what.strength_28_mpa, block=block, yield_mpa=YIELD_MPA,
     )  # fmt: skip
     moment = work(
         rules.cracked_moment, of, steel_mm2=steel, depth_mm=to_steel, axis_mm=axis, block=block, yield_mpa=YIELD_MPA
     )
-    return Cracked(moment, lift.stress.value * width * depth**2 / 6 / 1000)
+    return _CrackedAt(moment, axis, to_steel)
+
+
+def cracked(what: Lifted, lift: Lift) -> Cracked | None:
+    """What the steel still carries where a lift would break it; None where none crosses that place."""
+    width = sum(strip.end_mm - strip.start_mm for strip in lift.strips)
+    found = _cracked(what, f"{what.piece}/{lift.id}", lift.along, lift.at_mm, width)
+    if found is None:
+        return None
+    return Cracked(found.moment, lift.stress.value * width * what.solid.depth_mm**2 / 6 / 1000)
 
 
 def _across(line: SteelLine, along: str, at: float) -> float:

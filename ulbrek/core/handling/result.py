@@ -57,7 +57,9 @@ class Placed:
     """A piece in its place.
 
     Attributes:
-        lift: its stress under its own weight and the load, as of a lift
+        lift: its stress under its own weight and the load, both with their factors, as of a lift
+        asked: bending moment that is asked there, with its factors
+        steel: what its steel alone may carry there; None where none crosses that place
         supports_mm: where it rests, along it [mm]
         carried: the most that each support carries
         load_at_mm: where the load is worst [mm]
@@ -66,6 +68,8 @@ class Placed:
     """
 
     lift: Lift
+    asked: Figure
+    steel: Figure | None
     supports_mm: tuple[float, ...]
     carried: tuple[Figure, ...]
     load_at_mm: float

@@ -9,7 +9,16 @@ from ulbrek.core.handling import checks, rules
 from ulbrek.core.handling.care import CARE
 from ulbrek.core.handling.inputs import HandlingInputs, Posture, Standing
 from ulbrek.core.handling.lifts import Lifted, lifts, lowered, needs, slid
-from ulbrek.core.handling.placing import cracked, edge_down, helped_by, placed, straps, tipping
+from ulbrek.core.handling.placing import (
+    bears_its_load,
+    cracked,
+    edge_down,
+    helped_by,
+    placed,
+    straps,
+    thick_enough_mm,
+    tipping,
+)
 from ulbrek.core.handling.result import HandlingResult, Placed
 from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
 
@@ -110,10 +119,11 @@ def handle(
 
 
 def _in_place(what: Lifted, in_place: Placed | None, standing: Standing) -> list[Finding]:
-    strength = what.strength_28_mpa
-    if in_place is None or in_place.lift.needed.value <= strength:
+    if in_place is None or bears_its_load(what, in_place):
         return []
-    return checks.breaks_in_its_place(what.piece, in_place, standing, strength, helped_by(what, standing))
+    return checks.breaks_in_its_place(
+        what.piece, in_place, standing, helped_by(what, standing), thick_enough_mm(what, in_place)
+    )
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

@@ -135,19 +135,106 @@ def strength_to_move(lift_mpa: float, least_mpa: float) -> float:
     return max(lift_mpa, least_mpa)
 
 
-@rule(unit="MPa")
-def strength_in_place(stress_mpa: float, safety: float) -> float:
-    """Strength that it needs in its place
+@rule(unit="mm")
+def bearing_width(strip_mm: float, span_mm: float) -> float:
+    """Width that bears a load on one place
+
+    A load at a free edge, where a person sits or steps: half of what would bear it in the middle, and never more than
+    the strip that it stands on.
 
     Args:
-        stress_mpa: bending stress, its own weight and the load together
-        safety: factor on the modulus of rupture
+        strip_mm: width of the strip there
+        span_mm: from support to support, or twice what hangs over
 
-    Formula: (safety * stress_mpa / 0.62)**2
+    Formula: min(strip_mm, (300 + 0.6 * span_mm) / 2)
 
-    Source: modulus of rupture 0.62 sqrt(f), ACI 318-19 19.2.3, from memory; the factor is common practice
+    Source: common practice: a place of 300 mm and 0.6 of the span beside it, half at a free edge
     """
-    return (safety * stress_mpa / 0.62) ** 2
+    return min(strip_mm, (300 + 0.6 * span_mm) / 2)
+
+
+@rule(unit="N.m")
+def moment_in_place(dead_nm: float, live_nm: float, width_mm: float, bearing_mm: float) -> float:
+    """Bending moment that its place asks for
+
+    Loads are taken greater than they are; the load on one place as if all of the width were loaded like the strip
+    that bears it.
+
+    Args:
+        dead_nm: of its own weight
+        live_nm: of the load, against the first where the load lifts
+        width_mm: width of concrete there
+        bearing_mm: width that bears the load
+
+    Formula: abs(1.2 * dead_nm + 1.6 * live_nm * max(1, width_mm / bearing_mm))
+
+    Source: 1.2 D + 1.6 L, ACI 318-19 Table 5.3.1, from memory
+    """
+    return abs(1.2 * dead_nm + 1.6 * live_nm * max(1, width_mm / bearing_mm))
+
+
+@rule(unit="MPa")
+def stress_in_place(moment_nm: float, modulus_mm3: float) -> float:
+    """Bending stress in its place
+
+    Args:
+        moment_nm: bending moment, with its factors
+        modulus_mm3: section modulus of the concrete there
+
+    Formula: moment_nm * 1000 / modulus_mm3
+
+    Source: beam theory, any handbook
+    """
+    return moment_nm * 1000 / modulus_mm3
+
+
+@rule(unit="MPa")
+def strength_in_place(stress_mpa: float, corner: float) -> float:
+    """Strength that plain concrete needs in its place
+
+    Args:
+        stress_mpa: bending stress, loads with their factors
+        corner: factor at the corner of an opening; 1 elsewhere
+
+    Formula: (corner * stress_mpa / (0.6 * 0.42))**2
+
+    Source: plain concrete, phi 0.6 and Mn = 0.42 sqrt(f) S, ACI 318-19 14.5.2 and 21.2, from memory
+    """
+    return (corner * stress_mpa / (0.6 * 0.42)) ** 2
+
+
+@rule(unit="MPa")
+def allowed_in_place(strength_mpa: float, corner: float) -> float:
+    """Bending stress that plain concrete may carry in its place
+
+    Args:
+        strength_mpa: least 28-day strength of the mix
+        corner: factor at the corner of an opening; 1 elsewhere
+
+    Formula: 0.6 * 0.42 * sqrt(strength_mpa) / corner
+
+    Source: plain concrete, phi 0.6 and Mn = 0.42 sqrt(f) S, ACI 318-19 14.5.2 and 21.2, from memory
+    """
+    return float(0.6 * 0.42 * strength_mpa**0.5 / corner)
+
+
+@rule(unit="N.m")
+def steel_in_place(cracked_nm: float, axis_mm: float, depth_mm: float, yield_mpa: float) -> float:
+    """What its steel may carry in its place
+
+    Where the steel does not yield before the concrete crushes it breaks without a warning, and less is taken.
+
+    Args:
+        cracked_nm: what the cracked strip carries
+        axis_mm: from the pressed face to the neutral axis
+        depth_mm: from there to the steel
+        yield_mpa: strength at which the steel yields
+
+    Formula: (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm
+
+    Source: ACI 318-19 Table 21.2.2, from memory
+    """
+    return (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm
 
 
 @rule(unit="mm2")

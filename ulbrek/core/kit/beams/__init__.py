@@ -2,7 +2,7 @@
 
 from ulbrek.core.kit.beams.boards import bow, span_within_limit
 from ulbrek.core.kit.beams.frame import InStrip, on_edge
-from ulbrek.core.kit.beams.placed import InPlace, in_place
+from ulbrek.core.kit.beams.placed import InPlace, Ultimate, in_place
 from ulbrek.core.kit.beams.sections import Sections, sections_of, slices_along
 from ulbrek.core.kit.beams.slab import Bending, Supports, bending, refined, sliding, weakest
 from ulbrek.core.kit.beams.slice import Slice
@@ -14,6 +14,7 @@ __all__ = [
     "Sections",
     "Slice",
     "Supports",
+    "Ultimate",
     "bending",
     "bow",
     "in_place",

@@ -1,12 +1,12 @@
 """A slab in its place: on two supports or more that push and cannot pull, with a load anywhere on it."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 from math import ceil
 
 import numpy as np
 
-from ulbrek.core.kit.beams.slab import Array, Bending, weights_along, worst_of
+from ulbrek.core.kit.beams.slab import Array, Bending, weights_along
 from ulbrek.core.kit.beams.slice import Slice
 
 _LIFTS_N = -1e-6
@@ -15,24 +15,53 @@ _MOST_SLICES = 360  # of a slab in its place: the work grows with their square
 
 
 @dataclass(frozen=True, slots=True)
+class Ultimate:
+    """What makes loads greater than they are, and how much of a slab bears a load that stands on one place.
+
+    Attributes:
+        dead: factor on its own weight
+        live: factor on the load
+        bears: at a slice and of the span there, how wide a strip bears the load [mm to mm]
+    """
+
+    dead: float = 1.0
+    live: float = 1.0
+    bears: Callable[[Slice, float], float] | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class InPlace:
     """The worst bending in its place, and what its supports carry.
 
     Attributes:
         bent: where the stress is greatest, whatever the place of the load
+        dead_nm: bending moment of its own weight there, as it bends it with the load [N·m]
+        live_nm: that of the load there [N·m]
+        span_mm: from support to support there, or twice what hangs over [mm]
         load_at_mm: where the load stands then
         reactions_n: the most that each support carries [N]
         tips_at_mm: where the load tips it; None where it does not
     """
 
     bent: Bending
+    dead_nm: float
+    live_nm: float
+    span_mm: float
     load_at_mm: float
     reactions_n: tuple[float, ...]
     tips_at_mm: float | None
 
 
+_AS_IT_IS = Ultimate()
+
+
 def in_place(
-    slices: Sequence[Slice], supports_mm: Sequence[float], thickness_mm: float, density_kg_m3: float, point_n: float
+    slices: Sequence[Slice],
+    supports_mm: Sequence[float],
+    thickness_mm: float,
+    density_kg_m3: float,
+    point_n: float,
+    ultimate: Ultimate = _AS_IT_IS,
 ) -> InPlace:
     """The worst bending of a slab on supports, under its own weight and a load at its worst place.
 
@@ -44,6 +73,7 @@ def in_place(
         thickness_mm: thickness
         density_kg_m3: density
         point_n: the load [N]
+        ultimate: factors on weight and load, and what bears the load
 
     Raises:
         ValueError: when it rests on fewer than two supports
@@ -57,14 +87,40 @@ def in_place(
     stands = ~np.isnan(pushes[:, 0])
     tips = next((slices[row - 1].at_mm for row in np.flatnonzero(~stands).tolist() if row), None)
     if not stands.any():
-        return InPlace(Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, tuple(0.0 for _ in held), tips or 0.0)
+        return InPlace(
+            Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, 0.0, 0.0, 0.0, tuple(0.0 for _ in held), tips or 0.0
+        )
     moments = beam.moments(held, pushes, point_n)
-    stress = np.where(stands[:, None], np.abs(moments) / beam.moduli, -1.0)
-    row = int(np.argmax(stress.max(axis=1)))
-    found = worst_of(slices, moments[row], thickness_mm, on_edge=False)
-    found = replace(found, places=found.places_of(slices))
+    dead = moments[0] if stands[0] else np.zeros(len(slices))
+    live = np.where(stands[:, None], moments - dead, 0.0)
+    spans = _spans(beam.x, sorted(supports_mm))
+    shares = np.ones(len(slices))  # by which the load is greater, since a strip alone bears it
+    if ultimate.bears is not None:
+        wide = [ultimate.bears(one, span) for one, span in zip(slices, spans.tolist(), strict=True)]
+        shares = np.array([max(1.0, one.width_mm / max(bears, 1e-3)) for one, bears in zip(slices, wide, strict=True)])
+    asked = np.abs(ultimate.dead * dead + ultimate.live * shares * live)
+    stress = np.where(stands[:, None], asked / beam.moduli, -1.0)
+    row, at = (int(one) for one in np.unravel_index(int(np.argmax(stress)), stress.shape))
+    found = slices[at]
+    along = tuple((one.at_mm, float(value)) for one, value in zip(slices, stress[row] / beam.concentrated, strict=True))
+    sign = 1.0 if dead[at] + live[row, at] >= 0 else -1.0
     most = np.nanmax(pushes, axis=0)
-    return InPlace(found, slices[row - 1].at_mm if row else found.at_mm, tuple(most.tolist()), tips)
+    return InPlace(
+        Bending(found.at_mm, abs(float(dead[at] + live[row, at])) / 1000, found, None, along),
+        sign * float(dead[at]) / 1000, sign * float(live[row, at]) / 1000, float(spans[at]),
+        slices[row - 1].at_mm if row else found.at_mm, tuple(most.tolist()), tips,
+    )  # fmt: skip
+
+
+def _spans(x: Array, supports: Sequence[float]) -> Array:
+    """At each place, from support to support, or twice what hangs over; over a support the lesser of both [mm]."""
+    edges = np.array([-np.inf, *supports, np.inf])
+    spans = np.array([2 * (supports[0] - x[0]), *np.diff(supports), 2 * (x[-1] - supports[-1])])
+    before, after = (np.searchsorted(edges, x + side) - 1 for side in (-_ONE_PLACE_MM, _ONE_PLACE_MM))
+    # Where nothing hangs over, what is beyond the last support is no span.
+    spans[spans <= _ONE_PLACE_MM] = np.inf
+    found: Array = np.minimum(spans[before], spans[after])
+    return found
 
 
 def _fewer(slices: Sequence[Slice], supports_mm: Sequence[float]) -> Sequence[Slice]:
@@ -82,6 +138,7 @@ class _Beam:
 
     def __init__(self, slices: Sequence[Slice], thickness_mm: float, density_kg_m3: float) -> None:
         flats = [one.flat(thickness_mm) for one in slices]
+        self.concentrated: Array = np.array([one.concentration for one in slices])
         self.moduli: Array = np.array(
             [max(flat.modulus_mm3, 1e-3) / one.concentration for one, flat in zip(slices, flats, strict=True)]
         )
