@@ -68,7 +68,9 @@ class MovePages(Words):
         if placed:
             supports = zip(placed.supports_mm, placed.carried, strict=True)
             yield ["Rests at", ", ".join(f"{self._mm(at)} ({self._of(carried)})" for at, carried in supports)]
-            yield ["Stress in its place", self._stress(placed.lift)]
+            yield ["Plain, in its place", self._stress(placed.lift)]
+            if placed.steel:
+                yield ["By its steel alone", f"{self._of(placed.asked)} asked of {self._of(placed.steel)}"]
             yield ["What carries it carries", self._of(placed.in_all)]
 
     def _stress(self, lift: Lift) -> str:

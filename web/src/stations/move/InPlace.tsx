@@ -150,10 +150,19 @@ export function InPlace({ job, piece, editor }: { job: Job; piece: PiecePlan; ed
       )}
       {placed && (
         <p className="mt-2">
-          Stress <FigureButton figure={placed.lift.stress} /> of{" "}
-          <FigureButton figure={placed.lift.limit} text={write(placed.lift.limit.value, "MPa", units)} /> at 28 days,
-          the load {writeLength(Math.round(placed.load_at_mm), units)} along it, over its whole width; in all{" "}
-          <FigureButton figure={placed.in_all} />.
+          With 1.2 of its weight and 1.6 of the load, {writeLength(Math.round(placed.load_at_mm), units)} along it:{" "}
+          <FigureButton figure={placed.asked} /> are asked. Plain it bends to{" "}
+          <FigureButton figure={placed.lift.stress} /> of the{" "}
+          <FigureButton figure={placed.lift.limit} text={write(placed.lift.limit.value, "MPa", units)} /> that it may at
+          28 days;{" "}
+          {placed.steel ? (
+            <>
+              its steel alone may carry <FigureButton figure={placed.steel} />.
+            </>
+          ) : (
+            "no steel crosses that place."
+          )}{" "}
+          What carries it carries <FigureButton figure={placed.in_all} />.
         </p>
       )}
       {piece.handling.cracked && (

@@ -69,9 +69,9 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
       </ul>
       <p className="mt-2 text-soft">
         The dark line is the section that would break first; the curve under it is the stress along it, front to back
-        where it is turned, the broken line what is allowed. On edge the strips beside an opening bend each by itself. At
-        the corners of openings half as much again is counted; a radius helps. For anything over people's heads, or that
-        holds people up, a licensed engineer decides.
+        where it is turned, the broken line what is allowed. On edge the strips beside an opening bend each by itself.
+        At the corners of openings half as much again is counted; a radius helps. For anything over people's heads, or
+        that holds people up, a licensed engineer decides.
       </p>
     </section>
   );
