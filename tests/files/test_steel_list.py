@@ -97,7 +97,7 @@ def test_the_pack_has_a_handling_card_with_its_hours() -> None:
     job = standing(rests="on supports", supports=["100 mm", "800 mm"], load_kg=50)
     poured = job.cure.model_copy(update={"poured_at": datetime(2026, 11, 23, 9, tzinfo=UTC)})
     page = page_of(job.model_copy(update={"cure": poured}), "Move")
-    for told in ("Edge down", "Held or strapped", "not before 10.00 MPa: ", "Rests at", "Stress in its place"):
+    for told in ("Edge down", "Held or strapped", "not before 10.00 MPa: ", "Rests at", "Plain, in its place"):
         assert told in page
     assert "it tips at a lean of" in page_of(leg("80 mm"), "Move")
 

@@ -142,11 +142,11 @@ def test_a_seat_of_plain_concrete_with_a_person_on_it() -> None:
     dead, live = RHO * G * 0.4 * 0.07 * 1.5**2 / 8, 100 * G * 1.5 / 4
     assert (found.dead_nm, found.live_nm) == (pytest.approx(dead, rel=1e-3), pytest.approx(live, rel=1e-3))
     bearing = rules.bearing_width(400, found.span_mm)
-    asked = rules.moment_in_place(found.dead_nm, found.live_nm, 400, bearing)
+    asked = rules.moment_in_place(found.dead_nm, found.live_nm, rules.share_that_bears(bearing, 400))
     assert (bearing, asked) == (400, pytest.approx(811, abs=1))
     modulus = found.bent.slice.flat(70.0).modulus_mm3
     assert rules.allowed_in_place(28.0, 1.0) * modulus / 1000 == pytest.approx(436, abs=1)
-    stress = rules.stress_in_place(asked, modulus)
+    stress = rules.stress_in_place(asked, modulus, 1.0)
     assert rules.strength_in_place(stress, 1.0) == pytest.approx(28 * (asked / 435.6) ** 2, rel=0.01)
 
 
@@ -185,15 +185,16 @@ def test_where_1_2_and_1_6_are_worst_is_where_a_scan_of_closed_forms_finds_it(se
     ultimate = Ultimate(1.2, 1.6, lambda one, span: rules.bearing_width(one.width_mm, span))
     found = in_place(sections.slices((left, right)), (left, right), thick, RHO, load, ultimate)
     bearing = rules.bearing_width(width, found.span_mm)
-    told = rules.moment_in_place(found.dead_nm, found.live_nm, width, bearing) * 1000
+    share = rules.share_that_bears(bearing, width)
+    told = rules.moment_in_place(found.dead_nm, found.live_nm, share) * 1000 / share
     assert told == pytest.approx(wanted, rel=0.03)
 
 
 def test_what_steel_may_carry_in_place() -> None:
     """0.9 of what a strip carries whose steel yields, 0.65 where it does not: the limit is 600 / (600 + fy) of d."""
     limit = 600 / 1020 * 26.7
-    assert rules.steel_in_place(1000.0, limit * 0.99, 26.7, 420.0) == pytest.approx(900)
-    assert rules.steel_in_place(1000.0, limit * 1.01, 26.7, 420.0) == pytest.approx(650)
+    assert rules.steel_in_place(1000.0, 1.0, limit * 0.99, 26.7, 420.0) == pytest.approx(900)
+    assert rules.steel_in_place(1000.0, 0.5, limit * 1.01, 26.7, 420.0) == pytest.approx(325)
 
 
 def test_a_leg_tips() -> None:

@@ -32,6 +32,7 @@ def carried(
     centroid, inside, height = _standing(shape)
     return Lifted(
         piece=shape.piece.id,
+        name=shape.piece.name,
         solid=plate.solid,
         density_kg_m3=density,
         plate_kg_m3=fresh_kg * 1e9 / max(plate.solid.volume_mm3, 1.0),

@@ -42,6 +42,8 @@ class Lifted:
     """What is lifted.
 
     Attributes:
+        piece: its id
+        name: what it is called
         solid: the piece as a plate
         density_kg_m3: of its concrete
         plate_kg_m3: at which the plate weighs what the piece does
@@ -57,6 +59,7 @@ class Lifted:
     """
 
     piece: str
+    name: str
     solid: Solid
     density_kg_m3: float
     plate_kg_m3: float

@@ -15,6 +15,7 @@ from ulbrek.core.kit.beams import InPlace, Slice, Ultimate, in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
 DEAD, LIVE = 1.2, 1.6  # Source: ACI 318-19 Table 5.3.1, from memory.
+MOST_THICKER = 2.0  # times its thickness, that is still the same piece
 LIES_FLAT_DEG = 60.0
 _SOLID_SHARE = 0.6  # of the width must be concrete where straps go
 _STEP_MM = 10.0
@@ -46,9 +47,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
     supports = supports_of(what, standing)
     found = _rested(what, supports, standing.load_kg)
     of, there = f"{what.piece}/in place", found.bent.slice
-    asked = _asked(what, of, found)
-    modulus = max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
-    stress = work(rules.stress_in_place, of, moment_nm=asked, modulus_mm3=modulus)
+    asked, share, stress = _asked(what, of, found)
     lift = Lift(
         id="in place",
         name="in its place, with the load on it",
@@ -65,7 +64,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
     return Placed(
         lift=lift,
         asked=asked,
-        steel=_steel_in_place(what, of, there),
+        steel=_steel_in_place(what, of, there, share),
         supports_mm=tuple(at - low for at in supports),
         carried=tuple(
             work(rules.support_carries, f"{what.piece}/{number}", push_n=push)
@@ -97,21 +96,29 @@ def _strip_mm(what: Lifted, there: Slice) -> float:
     return min((end - start for start, end in strips), default=there.width_mm) if len(strips) > 1 else there.width_mm
 
 
-def _asked(what: Lifted, of: str, found: InPlace) -> Figure:
+class _Asked(NamedTuple):
+    """What a load asks for: the moment of the strip that bears it, what share of the width that is, its stress."""
+
+    moment: Figure
+    share: Figure
+    stress: Figure
+
+
+def _asked(what: Lifted, of: str, found: InPlace) -> _Asked:
     there = found.bent.slice
     bearing = work(rules.bearing_width, of, strip_mm=max(_strip_mm(what, there), 1e-3), span_mm=found.span_mm)
-    return work(
-        rules.moment_in_place, of, dead_nm=found.dead_nm, live_nm=found.live_nm, width_mm=there.width_mm,
-        bearing_mm=bearing,
-    )  # fmt: skip
+    share = work(rules.share_that_bears, of, bearing_mm=bearing, width_mm=max(there.width_mm, 1e-3))
+    moment = work(rules.moment_in_place, of, dead_nm=found.dead_nm, live_nm=found.live_nm, share=share)
+    modulus = max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
+    return _Asked(moment, share, work(rules.stress_in_place, of, moment_nm=moment, modulus_mm3=modulus, share=share))
 
 
-def _steel_in_place(what: Lifted, of: str, there: Slice) -> Figure | None:
+def _steel_in_place(what: Lifted, of: str, there: Slice, share: Figure) -> Figure | None:
     found = _cracked(what, of, what.along, there.at_mm, there.width_mm)
     if found is None:
         return None
     return work(
-        rules.steel_in_place, of, cracked_nm=found.moment, axis_mm=found.axis, depth_mm=found.depth_mm,
+        rules.steel_in_place, of, cracked_nm=found.moment, share=share, axis_mm=found.axis, depth_mm=found.depth_mm,
         yield_mpa=YIELD_MPA,
     )  # fmt: skip
 
@@ -122,14 +129,17 @@ def bears_its_load(what: Lifted, found: Placed) -> bool:
     return plain or (found.steel is not None and found.steel.value >= found.asked.value)
 
 
-def thick_enough_mm(what: Lifted, found: Placed) -> float:
-    """How thick it would be, plain, to carry its load in its place [mm].
+def thick_enough_mm(what: Lifted, found: Placed) -> float | None:
+    """How thick it would be, plain, to carry its load in its place [mm]; None where that is twice as thick and more.
 
     Its own weight bends it in proportion to its thickness, and the section grows with the square of that.
     """
     over = found.lift.stress.value / found.lift.limit.value
-    dead = over * min(1.0, abs(DEAD * found.asked.inputs["dead_nm"].value) / max(found.asked.value, 1e-9))
-    return what.solid.depth_mm * (dead + sqrt(dead**2 + 4 * (over - dead))) / 2
+    given = found.asked.inputs
+    own = DEAD * given["dead_nm"].value * given["share"].value
+    dead = over * min(1.0, abs(own) / max(found.asked.value, 1e-9))
+    times = (dead + sqrt(dead**2 + 4 * (over - dead))) / 2
+    return what.solid.depth_mm * times if times < MOST_THICKER else None
 
 
 def helped_by(what: Lifted, standing: Standing) -> Standing | None:
@@ -144,9 +154,8 @@ def helped_by(what: Lifted, standing: Standing) -> Standing | None:
         {**standing.model_dump(), "rests": "on supports", "supports": [{"mm": at - low} for at in more]}
     )
     again = _rested(what, more, standing.load_kg)
-    there = again.bent.slice
-    stress = _asked(what, what.piece, again).value * 1000 / max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
-    enough = rules.strength_in_place(stress, there.concentration) <= what.strength_28_mpa
+    stress = _asked(what, what.piece, again).stress.value
+    enough = rules.strength_in_place(stress, again.bent.slice.concentration) <= what.strength_28_mpa
     return helped if enough and again.tips_at_mm is None else None
 
 

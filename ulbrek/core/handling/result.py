@@ -1,10 +1,18 @@
 """What Move gives to the stations after it."""
 
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+
+
+class Named(NamedTuple):
+    """A piece by its id, and what it is called."""
+
+    id: str
+    name: str
 
 
 @dataclass(frozen=True, slots=True)

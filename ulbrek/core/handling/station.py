@@ -19,7 +19,7 @@ from ulbrek.core.handling.placing import (
     thick_enough_mm,
     tipping,
 )
-from ulbrek.core.handling.result import HandlingResult, Placed
+from ulbrek.core.handling.result import HandlingResult, Named, Placed
 from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
 
 
@@ -43,7 +43,7 @@ def handle(
         what: the body that is lifted
         ways: what it must pass
     """
-    of = what.piece
+    of, named = what.piece, Named(what.piece, what.name)
     mass = masses.fresh
     if masses.steel is not None:
         mass = work(
@@ -90,29 +90,29 @@ def handle(
         by_hand=by_hand,
         people_there=inputs.people,
         findings=(
-            *checks.held_over_a_body(of, standing, what.reinforced),
-            *checks.needs_an_engineer(of, standing),
+            *checks.held_over_a_body(named, standing, what.reinforced),
+            *checks.needs_an_engineer(named, standing),
             *checks.too_heavy_for_people(
                 heavier_end, int(needed.value), min(inputs.people, LARGEST_TEAM),
                 (team if by_hand else lifted[-1]).value, inputs.dolly_kg,
             ),
             *checks.too_heavy_for_stairs(heavier_end, lifted[1].value, ways),
             *checks.over_the_dolly(heavier_end, inputs.dolly_kg),
-            *checks.tips_under_its_load(of, in_place, standing),
+            *checks.tips_under_its_load(named, in_place, standing),
             *(
                 found
                 for lift in planned
                 if lift.chosen
-                for found in checks.breaks_when_lifted(lift, planned[1:] if lift.id != "turn" else (), strength)
+                for found in checks.breaks_when_lifted(named, lift, planned[1:] if lift.id != "turn" else (), strength)
             ),
-            *checks.breaks_when_slid(of, slide, standing, strength),
-            *checks.breaks_when_lowered(of, let_down, standing, strength),
+            *checks.breaks_when_slid(named, slide, standing, strength),
+            *checks.breaks_when_lowered(named, let_down, standing, strength),
             *_in_place(what, in_place, standing),
             *checks.over_the_bench((in_form or mass).high or (in_form or mass).value, inputs.bench_kg),
-            *checks.place_overloaded(of, heavier_end + standing.load_kg, standing),
+            *checks.place_overloaded(named, heavier_end + standing.load_kg, standing),
             *checks.people_do_not_fit(int(needed.value), what.solid.depth_mm, ways, inputs.dolly_kg),
-            *checks.tips_easily(of, tips),
-            *checks.place_not_known(of, heavier_end, standing, what.flat),
+            *checks.tips_easily(named, tips),
+            *checks.place_not_known(named, heavier_end, standing, what.flat),
         ),
         care=CARE,
     )  # fmt: skip
@@ -122,7 +122,7 @@ def _in_place(what: Lifted, in_place: Placed | None, standing: Standing) -> list
     if in_place is None or bears_its_load(what, in_place):
         return []
     return checks.breaks_in_its_place(
-        what.piece, in_place, standing, helped_by(what, standing), thick_enough_mm(what, in_place)
+        Named(what.piece, what.name), in_place, standing, helped_by(what, standing), thick_enough_mm(what, in_place)
     )
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Tipping
+from ulbrek.core.handling.result import Named, Tipping
 from ulbrek.core.kit.lifting import LARGEST_TEAM
 
 BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
@@ -165,7 +165,7 @@ def too_heavy_for_stairs(mass_kg: float, two_lift_kg: float, ways: Sequence[Way]
 
 
 @check("tips-easily", "caution")
-def tips_easily(piece: str, tipping: Tipping | None) -> list[Finding]:
+def tips_easily(piece: Named, tipping: Tipping | None) -> list[Finding]:
     """Tips easily while it stands alone
 
     Source: common practice: furniture stands to a lean of 10 degrees
@@ -178,9 +178,9 @@ def tips_easily(piece: str, tipping: Tipping | None) -> list[Finding]:
             title="{piece} tips when it leans by {angle}",
             reason="A push of {push} at its top is enough. It falls on feet and fingers.",
             remedy="Lay it down or brace it until it is joined; give it a wider foot.",
-            field=f"/standing/{piece}",
+            field=f"/standing/{piece.id}",
             values={
-                "piece": piece,
+                "piece": piece.name,
                 "angle": Quantity(tipping.angle.value, "deg"),
                 "push": Quantity(tipping.push.value, "kg"),
             },
@@ -189,7 +189,7 @@ def tips_easily(piece: str, tipping: Tipping | None) -> list[Finding]:
 
 
 @check("held-over-a-body", "danger")
-def held_over_a_body(piece: str, standing: Standing, reinforced: bool) -> list[Finding]:
+def held_over_a_body(piece: Named, standing: Standing, reinforced: bool) -> list[Finding]:
     """A weight that is held over a body
 
     Concrete breaks without warning, and a bar that is only cast in comes loose: wood swells and shrinks, steel rusts.
@@ -207,18 +207,18 @@ def held_over_a_body(piece: str, standing: Standing, reinforced: bool) -> list[F
             else "It carries neither steel nor fibre: when it cracks it falls apart.",
             remedy="Anchor the bar by a nut, a pin or a flange inside, lay steel or dose fibre; even then only with "
             "catches that hold it. Never overhead without them.",
-            field=f"/standing/{piece}/anchored",
-            values={"piece": piece},
+            field=f"/standing/{piece.id}/anchored",
+            values={"piece": piece.name},
             change=Change(
                 "Use it as a weight that lies",
-                {f"/standing/{piece}": standing.model_copy(update={"use": "block or weight"}).model_dump()},
+                {f"/standing/{piece.id}": standing.model_copy(update={"use": "block or weight"}).model_dump()},
             ),
         )
     ]
 
 
 @check("needs-an-engineer", "danger")
-def needs_an_engineer(piece: str, standing: Standing) -> list[Finding]:
+def needs_an_engineer(piece: Named, standing: Standing) -> list[Finding]:
     """A licensed engineer must decide
 
     What hangs over heads, holds earth back or carries more than people on a bench is not judged here.
@@ -236,9 +236,9 @@ def needs_an_engineer(piece: str, standing: Standing) -> list[Finding]:
             if over
             else "What hangs over heads or holds earth back kills when it fails. It is not called safe here.",
             remedy="Ask a licensed engineer, and keep to the local code.",
-            field=f"/standing/{piece}/load_kg" if over else f"/standing/{piece}/use",
+            field=f"/standing/{piece.id}/load_kg" if over else f"/standing/{piece.id}/use",
             values={
-                "piece": piece,
+                "piece": piece.name,
                 "load": Quantity(standing.load_kg, "kg"),
                 "most": Quantity(MOST_JUDGED_KG, "kg"),
             },

@@ -4,13 +4,13 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Lift, Placed
+from ulbrek.core.handling.result import Lift, Named, Placed
 
 HEAVY_KG = 150.0  # from here on people ask what carries it. Source: common practice.
 
 
 @check("breaks-when-lifted", "stop")
-def breaks_when_lifted(lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
+def breaks_when_lifted(piece: Named, lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
     """Breaks when it is lifted
 
     The lift asks for more strength than the mix reaches in 28 days.
@@ -24,11 +24,12 @@ def breaks_when_lifted(lift: Lift, others: Sequence[Lift], strength_mpa: float) 
     return [
         finding(
             breaks_when_lifted,
-            title="It breaks when {way}",
+            title="{piece} breaks when {way}",
             reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
             remedy="Carry it on edge, or on a stiff board; make it thicker; or move the opening.",
             field="/carry",
             values={
+                "piece": piece.name,
                 "way": lift.name,
                 "needed": Quantity(lift.needed.value, "MPa"),
                 "strength": Quantity(strength_mpa, "MPa"),
@@ -39,7 +40,7 @@ def breaks_when_lifted(lift: Lift, others: Sequence[Lift], strength_mpa: float) 
 
 
 @check("breaks-when-slid", "stop")
-def breaks_when_slid(piece: str, slide: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+def breaks_when_slid(piece: Named, slide: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
     """Breaks when it is slid onto its supports
 
     Half of it hangs over the edge of the bench before it tips.
@@ -51,21 +52,25 @@ def breaks_when_slid(piece: str, slide: Lift | None, standing: Standing, strengt
     return [
         finding(
             breaks_when_slid,
-            title="It breaks when it is slid over the edge of a bench",
+            title="{piece} breaks when it is slid over the edge of a bench",
             reason="That needs {needed}; the mix reaches {strength} at 28 days.",
             remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
-            field=f"/standing/{piece}/put",
-            values={"needed": Quantity(slide.needed.value, "MPa"), "strength": Quantity(strength_mpa, "MPa")},
+            field=f"/standing/{piece.id}/put",
+            values={
+                "piece": piece.name,
+                "needed": Quantity(slide.needed.value, "MPa"),
+                "strength": Quantity(strength_mpa, "MPa"),
+            },
             change=Change(
                 "Turn it down onto its place",
-                {f"/standing/{piece}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
+                {f"/standing/{piece.id}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
             ),
         )
     ]
 
 
 @check("breaks-when-lowered", "stop")
-def breaks_when_lowered(piece: str, straps: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+def breaks_when_lowered(piece: Named, straps: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
     """Breaks when it is let down by straps
 
     Held where the straps are; they stand further out where an opening is in the way.
@@ -80,15 +85,15 @@ def breaks_when_lowered(piece: str, straps: Lift | None, standing: Standing, str
             title="{piece} breaks in the straps",
             reason="Held there it needs {needed}; the mix reaches {strength} at 28 days.",
             remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
-            field=f"/standing/{piece}/put",
+            field=f"/standing/{piece.id}/put",
             values={
-                "piece": piece,
+                "piece": piece.name,
                 "needed": Quantity(straps.needed.value, "MPa"),
                 "strength": Quantity(strength_mpa, "MPa"),
             },
             change=Change(
                 "Turn it down onto its place",
-                {f"/standing/{piece}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
+                {f"/standing/{piece.id}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
             ),
         )
     ]
@@ -96,7 +101,7 @@ def breaks_when_lowered(piece: str, straps: Lift | None, standing: Standing, str
 
 @check("breaks-in-its-place", "stop")
 def breaks_in_its_place(
-    piece: str, placed: Placed, standing: Standing, helped: Standing | None, thick_mm: float
+    piece: Named, placed: Placed, standing: Standing, helped: Standing | None, thick_mm: float | None
 ) -> list[Finding]:
     """Breaks in its place
 
@@ -106,7 +111,7 @@ def breaks_in_its_place(
     Source: ACI 318-19 5.3.1, 14.5.2 and 22.2, from memory
     """
     change = (
-        Change("Put a support where it bends most", {f"/standing/{piece}": helped.model_dump()}) if helped else None
+        Change("Put a support where it bends most", {f"/standing/{piece.id}": helped.model_dump()}) if helped else None
     )
     steel = placed.steel
     return [
@@ -116,14 +121,15 @@ def breaks_in_its_place(
             reason="There {asked} are asked, loads with their factors. Plain concrete may carry {plain}"
             + (", its steel {steel}." if steel else "; no steel crosses that place."),
             remedy=("Lay more steel, or nearer to the pulled face" if steel else "Lay steel across that place")
-            + "; put its supports closer; or make it {thick} thick. Where people may be hurt, ask somebody licensed.",
-            field=f"/standing/{piece}/supports",
+            + ("; put its supports closer; or make it {thick} thick." if thick_mm else "; or put its supports closer.")
+            + " Where people may be hurt, ask somebody licensed.",
+            field=f"/standing/{piece.id}/supports",
             values={
-                "piece": piece,
+                "piece": piece.name,
                 "load": Quantity(standing.load_kg, "kg"),
                 "asked": Quantity(placed.asked.value, "N.m"),
                 "plain": Quantity(placed.asked.value * placed.lift.limit.value / placed.lift.stress.value, "N.m"),
-                "thick": Quantity(thick_mm, "mm"),
+                **({"thick": Quantity(thick_mm, "mm")} if thick_mm else {}),
                 **({"steel": Quantity(steel.value, "N.m")} if steel else {}),
             },
             change=change,
@@ -132,7 +138,7 @@ def breaks_in_its_place(
 
 
 @check("tips-under-its-load", "danger")
-def tips_under_its_load(piece: str, placed: Placed | None, standing: Standing) -> list[Finding]:
+def tips_under_its_load(piece: Named, placed: Placed | None, standing: Standing) -> list[Finding]:
     """Tips under its load
 
     What is put on the overhang lifts the other end off its support.
@@ -144,21 +150,25 @@ def tips_under_its_load(piece: str, placed: Placed | None, standing: Standing) -
     return [
         finding(
             tips_under_its_load,
-            title="{load} put down {at} along it tips it off its supports",
+            title="{load} put down {at} along {piece} tips it off its supports",
             reason="The overhang is too long for the weight behind it.",
             remedy="Move a support out, or fix the other end down.",
-            field=f"/standing/{piece}/supports",
-            values={"load": Quantity(standing.load_kg, "kg"), "at": Quantity(placed.tips_at_mm, "mm")},
+            field=f"/standing/{piece.id}/supports",
+            values={
+                "piece": piece.name,
+                "load": Quantity(standing.load_kg, "kg"),
+                "at": Quantity(placed.tips_at_mm, "mm"),
+            },
             change=Change(
                 "Let it rest at both ends",
-                {f"/standing/{piece}": standing.model_copy(update={"rests": "at both ends"}).model_dump()},
+                {f"/standing/{piece.id}": standing.model_copy(update={"rests": "at both ends"}).model_dump()},
             ),
         )
     ]
 
 
 @check("place-overloaded", "stop")
-def place_overloaded(piece: str, in_all_kg: float, standing: Standing) -> list[Finding]:
+def place_overloaded(piece: Named, in_all_kg: float, standing: Standing) -> list[Finding]:
     """Heavier than what carries it
 
     Source: what the cabinets, the legs or the floor are known to carry
@@ -171,14 +181,14 @@ def place_overloaded(piece: str, in_all_kg: float, standing: Standing) -> list[F
             title="{in_all} on what carries {carries}",
             reason="Its own mass and the load together.",
             remedy="Strengthen what carries it, or make it lighter.",
-            field=f"/standing/{piece}/carries_kg",
+            field=f"/standing/{piece.id}/carries_kg",
             values={"in_all": Quantity(in_all_kg, "kg"), "carries": Quantity(standing.carries_kg, "kg")},
         )
     ]
 
 
 @check("place-not-known", "hint")
-def place_not_known(piece: str, mass_kg: float, standing: Standing, flat: bool) -> list[Finding]:
+def place_not_known(piece: Named, mass_kg: float, standing: Standing, flat: bool) -> list[Finding]:
     """It is not known what carries it
 
     Source: common practice: from 150 kg on people ask
@@ -191,7 +201,7 @@ def place_not_known(piece: str, mass_kg: float, standing: Standing, flat: bool) 
             title="{mass}: is it known that its place carries that?",
             reason="Cabinets, legs and old floors are made for less.",
             remedy="Find out and write it down here; ask somebody licensed where a floor or a wall is in doubt.",
-            field=f"/standing/{piece}/carries_kg",
+            field=f"/standing/{piece.id}/carries_kg",
             values={"mass": Quantity(mass_kg, "kg")},
         )
     ]

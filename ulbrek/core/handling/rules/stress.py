@@ -154,38 +154,52 @@ def bearing_width(strip_mm: float, span_mm: float) -> float:
 
 
 @rule(unit="N.m")
-def moment_in_place(dead_nm: float, live_nm: float, width_mm: float, bearing_mm: float) -> float:
-    """Bending moment that its place asks for
+def moment_in_place(dead_nm: float, live_nm: float, share: float) -> float:
+    """Bending moment that is asked of what bears the load in its place
 
-    Loads are taken greater than they are; the load on one place as if all of the width were loaded like the strip
-    that bears it.
+    Both loads are taken greater than they are; of its own weight the strip bears its share, of the load all.
 
     Args:
-        dead_nm: of its own weight
+        dead_nm: of its own weight, over all of its width
         live_nm: of the load, against the first where the load lifts
-        width_mm: width of concrete there
-        bearing_mm: width that bears the load
+        share: of its width, what bears the load
 
-    Formula: abs(1.2 * dead_nm + 1.6 * live_nm * max(1, width_mm / bearing_mm))
+    Formula: abs(1.2 * dead_nm * share + 1.6 * live_nm)
 
     Source: 1.2 D + 1.6 L, ACI 318-19 Table 5.3.1, from memory
     """
-    return abs(1.2 * dead_nm + 1.6 * live_nm * max(1, width_mm / bearing_mm))
+    return abs(1.2 * dead_nm * share + 1.6 * live_nm)
+
+
+@rule(unit="1")
+def share_that_bears(bearing_mm: float, width_mm: float) -> float:
+    """Share of the width that bears the load
+
+    Args:
+        bearing_mm: width that bears the load
+        width_mm: width of concrete there
+
+    Formula: min(1, bearing_mm / width_mm)
+
+    Source: geometry
+    """
+    return min(1.0, bearing_mm / width_mm)
 
 
 @rule(unit="MPa")
-def stress_in_place(moment_nm: float, modulus_mm3: float) -> float:
+def stress_in_place(moment_nm: float, modulus_mm3: float, share: float) -> float:
     """Bending stress in its place
 
     Args:
-        moment_nm: bending moment, with its factors
-        modulus_mm3: section modulus of the concrete there
+        moment_nm: bending moment of what bears the load, with its factors
+        modulus_mm3: section modulus of all the concrete there
+        share: of its width, what bears the load
 
-    Formula: moment_nm * 1000 / modulus_mm3
+    Formula: moment_nm * 1000 / (modulus_mm3 * share)
 
     Source: beam theory, any handbook
     """
-    return moment_nm * 1000 / modulus_mm3
+    return moment_nm * 1000 / (modulus_mm3 * share)
 
 
 @rule(unit="MPa")
@@ -219,22 +233,23 @@ def allowed_in_place(strength_mpa: float, corner: float) -> float:
 
 
 @rule(unit="N.m")
-def steel_in_place(cracked_nm: float, axis_mm: float, depth_mm: float, yield_mpa: float) -> float:
+def steel_in_place(cracked_nm: float, share: float, axis_mm: float, depth_mm: float, yield_mpa: float) -> float:
     """What its steel may carry in its place
 
     Where the steel does not yield before the concrete crushes it breaks without a warning, and less is taken.
 
     Args:
-        cracked_nm: what the cracked strip carries
+        cracked_nm: what the cracked section carries
+        share: of its width, what bears the load
         axis_mm: from the pressed face to the neutral axis
         depth_mm: from there to the steel
         yield_mpa: strength at which the steel yields
 
-    Formula: (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm
+    Formula: (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm * share
 
     Source: ACI 318-19 Table 21.2.2, from memory
     """
-    return (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm
+    return (0.9 if axis_mm <= 600 / (600 + yield_mpa) * depth_mm else 0.65) * cracked_nm * share
 
 
 @rule(unit="mm2")
