@@ -15,8 +15,8 @@ class Act:
         id: the act
         piece: the piece it is done to; None where it is done to all alike
         hours: hours after first water in: earliest, likely, latest
-        due_h: the hour it is planned for
-        by_lower_edge: whether it is planned by the lower edge of the band, being before three days
+        due_h: the hour it is planned for; of a strength, when the lower edge of the band reaches it
+        extrapolated: whether it waits for a strength before three days, where the standards' curves are continued
         waits: whether it may wait for the morning
         is_state: whether it comes by itself, and nothing is to be done
         strength: what it needs, where it needs one [MPa]
@@ -32,7 +32,7 @@ class Act:
     test: str
     hours: Figure
     due_h: float
-    by_lower_edge: bool
+    extrapolated: bool
     waits: bool
     is_state: bool
     strength: Figure | None

@@ -17,7 +17,7 @@ from ulbrek.core.kit.clock import age_at_share, pace, share_at
 from ulbrek.core.materials.mixes import Mix
 
 EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
-LOWER_EDGE_H = 72.0  # before three days both standards extrapolate: acts are planned by the lower edge of the band
+EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
 PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 STANDS_STILL = 0.02  # a pace under this has no hours
 CURVE_H = (0, 4, 6, 8, 10, 12, 15, 18, 21, 24, 30, 36, 42, 48, 60, 72, 96, 120, 144, 168, 216, 264, 336, 432, 528, 672)
@@ -224,8 +224,9 @@ class _Clock:
 
     def _act(self, need: ActNeed, piece: str | None, when: Figure, waits: bool = True) -> Act:
         when = self._not_yet(need, piece, when)
-        early = need.strength is not None and self._age_at(when.value) < LOWER_EDGE_H
-        due = when.high if early and when.high is not None else when.value
+        # A strength is there when the lower edge of the band reaches it: so a greater need is never due earlier.
+        by_edge = need.strength is not None and when.high is not None
+        due = when.high if by_edge and when.high is not None else when.value
         never = need.strength is not None and need.strength.value > self.mix.strength_28_least_mpa
         at, moved = (None, False) if never else self._moment(due, waits)
         return Act(
@@ -235,7 +236,7 @@ class _Clock:
             test=need.test,
             hours=when,
             due_h=due,
-            by_lower_edge=early,
+            extrapolated=by_edge and self._age_at(when.value) < EXTRAPOLATED_H,
             waits=waits,
             is_state=need.is_state,
             strength=need.strength,

@@ -127,16 +127,25 @@ def _in_place(what: Lifted, in_place: Placed | None, standing: Standing) -> list
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:
-    """What one person lifts in this posture [kg], at most the shop's figure [kg]."""
+    """What one person lifts in this posture [kg], at most the shop's figure [kg]: the worse end of the lift counts."""
     start, end = posture.height_at_start.mm, posture.height_at_end.mm
     low, high = rules.GRIP_MULTIPLIER[posture.grip]
-    limit = work(
-        rules.recommended_limit,
-        load_constant_kg=rules.LOAD_CONSTANT_KG,
-        reach=work(rules.reach_multiplier, hands_out_mm=posture.hands_out.mm),
-        height=work(rules.height_multiplier, height_at_start_mm=start),
-        travel=work(rules.travel_multiplier, height_at_start_mm=start, height_at_end_mm=end),
-        twist=work(rules.twist_multiplier, twist_deg=posture.twist_deg),
-        grip=low if start < rules.GRIP_HEIGHT_MM else high,
+
+    def limit(of: str, height_mm: float) -> Figure:
+        return work(
+            rules.recommended_limit,
+            of,
+            load_constant_kg=rules.LOAD_CONSTANT_KG,
+            reach=work(rules.reach_multiplier, hands_out_mm=posture.hands_out.mm),
+            height=work(rules.height_multiplier, of, height_mm=height_mm),
+            travel=work(rules.travel_multiplier, height_at_start_mm=start, height_at_end_mm=end),
+            twist=work(rules.twist_multiplier, twist_deg=posture.twist_deg),
+            grip=low if height_mm < rules.GRIP_HEIGHT_MM else high,
+        )
+
+    return work(
+        rules.one_person,
+        shop_figure_kg=shop_figure_kg,
+        start_limit_kg=limit("at the start", start),
+        end_limit_kg=limit("at the end", end),
     )
-    return work(rules.one_person, shop_figure_kg=shop_figure_kg, recommended_limit_kg=limit)

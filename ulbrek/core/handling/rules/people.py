@@ -24,19 +24,19 @@ def reach_multiplier(hands_out_mm: float) -> float:
 
 
 @rule(unit="1")
-def height_multiplier(height_at_start_mm: float) -> float:
+def height_multiplier(height_mm: float) -> float:
     """Lifting equation: height
 
-    Knuckle height, 75 cm, is best; nothing may be lifted above 175 cm.
+    Knuckle height, 75 cm, is best; nothing may be lifted at 175 cm or above.
 
     Args:
-        height_at_start_mm: hands above the floor at the start
+        height_mm: hands above the floor, where the lift begins or where it ends
 
-    Formula: 0 if height_at_start_mm > 1750 else 1 - 0.0003 * abs(height_at_start_mm - 750)
+    Formula: 0 if height_mm >= 1750 else 1 - 0.0003 * abs(height_mm - 750)
 
     Source: revised NIOSH lifting equation (publication 94-110), from memory
     """
-    return 0.0 if height_at_start_mm > 1750 else 1 - 0.0003 * abs(height_at_start_mm - 750)
+    return 0.0 if height_mm >= 1750 else 1 - 0.0003 * abs(height_mm - 750)
 
 
 @rule(unit="1")
@@ -76,7 +76,8 @@ def recommended_limit(
 ) -> float:
     """Lifting equation: what one person may lift
 
-    For a lift done at most once in five minutes within an hour.
+    For a lift done at most once in five minutes within an hour, at one of its ends. It speaks of lifting and setting
+    down, not of carrying.
 
     Args:
         load_constant_kg: the load under the best conditions
@@ -94,20 +95,21 @@ def recommended_limit(
 
 
 @rule(unit="kg")
-def one_person(shop_figure_kg: float, recommended_limit_kg: float) -> float:
+def one_person(shop_figure_kg: float, start_limit_kg: float, end_limit_kg: float) -> float:
     """What one person lifts
 
-    The shop's figure, lowered by the lifting equation where that says less.
+    The shop's figure, lowered by the lifting equation where that says less, at the start or at the end of the lift.
 
     Args:
         shop_figure_kg: the shop's figure for one person
-        recommended_limit_kg: what the lifting equation allows
+        start_limit_kg: what the lifting equation allows where the lift begins
+        end_limit_kg: what it allows where the lift ends
 
-    Formula: min(shop_figure_kg, recommended_limit_kg)
+    Formula: min(shop_figure_kg, start_limit_kg, end_limit_kg)
 
     Source: common practice
     """
-    return min(shop_figure_kg, recommended_limit_kg)
+    return min(shop_figure_kg, start_limit_kg, end_limit_kg)
 
 
 @rule(unit="people")

@@ -38,6 +38,9 @@ export function Calendar({ acts, zone, names }: Props) {
                 {act.piece && names.size > 1 ? `: ${names.get(act.piece)}` : ""}
               </span>
               <span className="block text-soft">{act.test}</span>
+              {act.extrapolated && !act.never && (
+                <span className="block text-soft">Before three days the curve is only a continuation.</span>
+              )}
               {act.moved && <span className="block">Put off to the morning: nobody is there at night.</span>}
               {act.care && <span className="mt-1 block border-l-4 border-danger pl-2">{act.care}</span>}
             </span>
@@ -46,8 +49,7 @@ export function Calendar({ acts, zone, names }: Props) {
         ))}
       </ol>
       <p className="mt-2 text-soft">
-        Acts that need a strength in the first three days are planned by the lower edge of the band. The test decides,
-        not the clock.
+        A strength is there when the lower edge of the band reaches it. The test decides, not the clock.
       </p>
     </section>
   );
