@@ -34,9 +34,9 @@ def test_the_whole_plan_as_json() -> None:
 
 def test_a_plan_in_another_shop(tmp_path: Path) -> None:
     shop = tmp_path / "shop.json"
-    shop.write_text('{"name": "Strong", "one_person_lifts_kg": 25}')
-    assert "to lift it  3 people" in run("plan", RINSE_SINK_TOP, "--shop", str(shop)).stdout
-    assert "to lift it  4 people" in run("plan", RINSE_SINK_TOP).stdout
+    shop.write_text('{"name": "Strong", "one_person_lifts_kg": 15}')
+    assert "to carry    4 people" in run("plan", RINSE_SINK_TOP, "--shop", str(shop)).stdout
+    assert "to carry    2 people" in run("plan", RINSE_SINK_TOP).stdout
 
 
 def test_an_invalid_file_exits_2_with_field_problem_and_remedy_on_standard_error(tmp_path: Path) -> None:

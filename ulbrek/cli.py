@@ -163,13 +163,13 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         )
         low, high = handled.mass.low or 0.0, handled.mass.high or 0.0
         weighs = f"{write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}"
-        people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "not by hand"
+        people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "cart or hoist"
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
             f"    mass fresh  {weighs}, with its steel",
             *(f"    tape        {write_quantity(one.length.value, 'mm', units)}" for one in measured.tape_checks[:1]),
-            f"    to lift it  {people}",
+            f"    to carry    {people}",
             f"    steel       {piece.steel.school}"
             + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),
         ]

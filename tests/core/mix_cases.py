@@ -28,8 +28,8 @@ def scratch(**changed: Any) -> Job:
 
 
 def shaken(settled: str = "shaken or dropped", people: int = 2) -> Job:
-    """A small top of some 31 kg in a form of some 8 kg: four people lift 40."""
-    piece = {"outline": {"kind": "rectangle", "length": "800 mm", "width": "400 mm"}, "features": []}
+    """A small top of some 31 kg in a form of some 8 kg: three people lift 37.5 together."""
+    piece = {"outline": {"kind": "rectangle", "length": "900 mm", "width": "400 mm"}, "features": []}
     return top(piece=piece, mix={"settled": settled, "people": people})
 
 
@@ -49,11 +49,14 @@ MIX_CASES: dict[str, tuple[Job, Job]] = {
         rapid(people=1, minutes_mixing=8),  # two batches in turn: 2 x (8 + 4) min
         rapid(people=1, minutes_mixing=6),
     ),
-    "too-heavy-at-the-mixer": (  # a bag of 27 kg, and a batch of it in the bucket 30; the shop's figure is 20
+    "too-heavy-at-the-mixer": (  # a bag of 27 kg, and a batch of it in the bucket 30; the shop's figure is 25
         top(mix={"people": 1}),
-        top(mix={"people": 2, "bags_per_batch": 0.75}),  # two lift two thirds of 40 kg
+        top(mix={"people": 2, "bags_per_batch": 0.75}),  # two lift two thirds of 50 kg
     ),
-    "too-heavy-at-the-mixer a bucket for two": (top(mix={"people": 2}), top(mix={"people": 2, "container": "tub"})),
+    "too-heavy-at-the-mixer a bucket for two": (
+        top(mix={"people": 2, "bag": "80lb", "bags_per_batch": 1}),
+        top(mix={"people": 2, "bag": "80lb", "bags_per_batch": 1, "container": "tub"}),
+    ),
     "form-too-heavy-to-shake": (shaken(people=3), shaken("tapped", people=3)),
     "form-too-heavy-to-shake by two": (shaken("turned over wet"), shaken("turned over wet", people=4)),
     "wrong-feel": (

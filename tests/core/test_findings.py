@@ -61,11 +61,11 @@ CASES: dict[str, tuple[Job, Job]] = {
     "water-over-most": (top(mix={"water_per_bag_l": 3.23}), top(mix={"water_per_bag_l": 3.22})),
     "batch-over-container": (top(mix={"bags_per_batch": 1.25}), top(mix={"bags_per_batch": 1})),
     "too-heavy-for-people": (
-        top(piece={"outline": {"length": "600 mm", "width": "400 mm"}}, handling={"people": 1}),
-        top(piece={"outline": {"length": "600 mm", "width": "400 mm"}}, handling={"people": 2}),
+        top(piece={"outline": {"length": "700 mm", "width": "400 mm"}}, handling={"people": 1}),
+        top(piece={"outline": {"length": "700 mm", "width": "400 mm"}}, handling={"people": 2}),
     ),
     "too-heavy-for-people at all": (
-        top(handling={"people": 4}),
+        top(piece={"thickness": "60 mm"}, handling={"people": 4}),
         top(piece={"outline": {"length": "670 mm", "width": "600 mm"}}, handling={"people": 4}),
     ),
     "boards-make-another-size": (
@@ -339,7 +339,9 @@ def test_a_finding_points_into_the_job_and_says_where_why_and_what_to_do() -> No
 
 
 def test_the_worst_comes_first() -> None:
-    job = top(opening(corner_radius="5 mm", y={"to": "edge", "offset": "30 mm"}), handling={"people": 1})
+    job = top(
+        opening(corner_radius="5 mm", y={"to": "edge", "offset": "30 mm"}), handling={"people": 1, "dolly_kg": 20}
+    )
     severities = [one.finding.severity for one in plan(job, SHOP).findings]
     assert severities == sorted(severities, key=SEVERITIES.index)
     assert severities[0] == "danger"

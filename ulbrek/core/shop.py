@@ -44,7 +44,7 @@ class Shop(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Annotated[str, Field(min_length=1, max_length=80), ONE_LINE] = "Shop"
-    one_person_lifts_kg: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)] = 20.0
+    one_person_lifts_kg: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)] = 25.0
     mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100), COUNTED] = MIXES
     admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100), COUNTED] = ADMIXTURES
     ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100), COUNTED] = INGREDIENTS

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from itertools import pairwise
-from math import hypot, sqrt
+from math import hypot, inf, sqrt
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
@@ -88,12 +88,15 @@ def _rested(what: Lifted, supports: Sequence[float], load_kg: float) -> InPlace:
     )  # fmt: skip
 
 
+def _narrowest(what: Lifted, there: Slice) -> tuple[float, float] | None:
+    """What a load may stand on by itself: the narrowest strip beside an opening [mm]; None where it has none."""
+    strips = what.past_openings.at(there.at_mm).strips if what.past_openings else ()
+    return min(strips, key=lambda strip: strip[1] - strip[0]) if len(strips) > 1 else None
+
+
 def _strip_mm(what: Lifted, there: Slice) -> float:
-    """Width of what a load may stand on by itself: the narrowest strip beside an opening, else all of it [mm]."""
-    if what.past_openings is None:
-        return there.width_mm
-    strips = what.past_openings.at(there.at_mm).strips
-    return min((end - start for start, end in strips), default=there.width_mm) if len(strips) > 1 else there.width_mm
+    strip = _narrowest(what, there)
+    return there.width_mm if strip is None else strip[1] - strip[0]
 
 
 class _Asked(NamedTuple):
@@ -114,12 +117,15 @@ def _asked(what: Lifted, of: str, found: InPlace) -> _Asked:
 
 
 def _steel_in_place(what: Lifted, of: str, there: Slice, share: Figure) -> Figure | None:
-    found = _cracked(what, of, what.along, there.at_mm, there.width_mm)
+    """What the steel of a strip beside an opening may carry, or its share of what crosses all of the width."""
+    strip = _narrowest(what, there)
+    width = there.width_mm if strip is None else strip[1] - strip[0]
+    found = _cracked(what, of, what.along, there.at_mm, width, strip)
     if found is None:
         return None
     return work(
-        rules.steel_in_place, of, cracked_nm=found.moment, share=share, axis_mm=found.axis, depth_mm=found.depth_mm,
-        yield_mpa=YIELD_MPA,
+        rules.steel_in_place, of, cracked_nm=found.moment, share=share if strip is None else 1.0, axis_mm=found.axis,
+        depth_mm=found.depth_mm, yield_mpa=YIELD_MPA,
     )  # fmt: skip
 
 
@@ -142,7 +148,7 @@ def thick_enough_mm(what: Lifted, found: Placed) -> float | None:
     return what.solid.depth_mm * times if times < MOST_THICKER else None
 
 
-def helped_by(what: Lifted, standing: Standing) -> Standing | None:
+def helped_by(what: Lifted, standing: Standing, mass: Figure) -> Standing | None:
     """The same with one support more where it bends most, if that is enough; None where it is not."""
     supports = supports_of(what, standing)
     worst = _rested(what, supports, standing.load_kg).bent.at_mm
@@ -153,10 +159,8 @@ def helped_by(what: Lifted, standing: Standing) -> Standing | None:
     helped = Standing.model_validate(
         {**standing.model_dump(), "rests": "on supports", "supports": [{"mm": at - low} for at in more]}
     )
-    again = _rested(what, more, standing.load_kg)
-    stress = _asked(what, what.piece, again).stress.value
-    enough = rules.strength_in_place(stress, again.bent.slice.concentration) <= what.strength_28_mpa
-    return helped if enough and again.tips_at_mm is None else None
+    again = placed(what, helped, mass)
+    return helped if again and bears_its_load(what, again) and again.tips_at_mm is None else None
 
 
 class _CrackedAt(NamedTuple):
@@ -167,10 +171,14 @@ class _CrackedAt(NamedTuple):
     depth_mm: float
 
 
-def _cracked(what: Lifted, of: str, along: str, at_mm: float, width_mm: float) -> _CrackedAt | None:
+def _cracked(
+    what: Lifted, of: str, along: str, at_mm: float, width_mm: float, strip: tuple[float, float] | None = None
+) -> _CrackedAt | None:
+    """By the steel that crosses there, all of it or that of one strip."""
     if what.steel_up_mm is None:
         return None
-    area = sum(_across(line, along, at_mm) for line in what.steel)
+    low, high = strip or (-inf, inf)
+    area = sum(_across(line, along, at_mm) for line in what.steel if low < _place_across(line, along, at_mm) < high)
     to_steel = min(what.steel_up_mm, what.solid.depth_mm - what.steel_up_mm)
     if area <= 0 or to_steel <= 0 or width_mm <= 0:
         return None
@@ -193,6 +201,14 @@ def cracked(what: Lifted, lift: Lift) -> Cracked | None:
     if found is None:
         return None
     return Cracked(found.moment, lift.stress.value * width * what.solid.depth_mm**2 / 6 / 1000)
+
+
+def _place_across(line: SteelLine, along: str, at: float) -> float:
+    """How far across the piece a line is at a place along it [mm]."""
+    (a, b), (c, d) = (
+        ((line.x1, line.y1), (line.x2, line.y2)) if along == "x" else ((line.y1, line.x1), (line.y2, line.x2))
+    )
+    return b if a == c else b + (d - b) * (at - a) / (c - a)
 
 
 def _across(line: SteelLine, along: str, at: float) -> float:

@@ -198,6 +198,8 @@ class HandlingResult:
         placed: in its place; None where it rests all over, or is no slab
         cracked: None where no steel crosses the place at which it would break
         straps: where straps or hands go
+        teams: what the guideline says for one to four people together
+        at_most: what they carry at most, for one lift
         tipping: None where it lies as flat as it stands
     """
 
@@ -216,6 +218,7 @@ class HandlingResult:
     one_person: Figure | None
     one_person_kg: float
     teams: tuple[Figure, ...]
+    at_most: tuple[Figure, ...]
     people_needed: Figure
     by_hand: bool
     people_there: int

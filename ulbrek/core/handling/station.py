@@ -20,7 +20,7 @@ from ulbrek.core.handling.placing import (
     tipping,
 )
 from ulbrek.core.handling.result import HandlingResult, Named, Placed
-from ulbrek.core.kit.lifting import LARGEST_TEAM, teams
+from ulbrek.core.kit.lifting import LARGEST_TEAM, at_most, teams
 
 
 class Masses(NamedTuple):
@@ -62,11 +62,11 @@ def handle(
     chosen = next(lift for lift in planned[1:] if lift.chosen)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     one_kg = shop_figure_kg if one is None else one.value
-    lifted = teams(one or shop_figure_kg)
+    lifted, most = teams(one or shop_figure_kg), at_most(one or shop_figure_kg)
     heavier_end = mass.value if mass.high is None else mass.high
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
-    needed = work(rules.people_needed, of, mass_kg=heavier_end, **dict(zip(names, lifted, strict=True)))
-    team = lifted[min(inputs.people, LARGEST_TEAM) - 1]
+    needed = work(rules.people_needed, of, mass_kg=mass.value, **dict(zip(names, most, strict=True)))
+    team = checks.Team(inputs.people, [one.value for one in lifted], [one.value for one in most])
     by_hand = needed.value <= LARGEST_TEAM
     in_form = None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards)
     strength = what.strength_28_mpa
@@ -86,17 +86,15 @@ def handle(
         one_person=one,
         one_person_kg=one_kg,
         teams=lifted,
+        at_most=most,
         people_needed=needed,
         by_hand=by_hand,
         people_there=inputs.people,
         findings=(
             *checks.held_over_a_body(named, standing, what.reinforced),
             *checks.needs_an_engineer(named, standing),
-            *checks.too_heavy_for_people(
-                heavier_end, int(needed.value), min(inputs.people, LARGEST_TEAM),
-                (team if by_hand else lifted[-1]).value, inputs.dolly_kg,
-            ),
-            *checks.too_heavy_for_stairs(heavier_end, lifted[1].value, ways),
+            *checks.too_heavy_for_people(named, mass.value, team, inputs.dolly_kg),
+            *checks.too_heavy_for_stairs(named, mass.value, team, ways),
             *checks.over_the_dolly(heavier_end, inputs.dolly_kg),
             *checks.tips_under_its_load(named, in_place, standing),
             *(
@@ -107,7 +105,7 @@ def handle(
             ),
             *checks.breaks_when_slid(named, slide, standing, strength),
             *checks.breaks_when_lowered(named, let_down, standing, strength),
-            *_in_place(what, in_place, standing),
+            *_in_place(what, in_place, standing, mass),
             *checks.over_the_bench((in_form or mass).high or (in_form or mass).value, inputs.bench_kg),
             *checks.place_overloaded(named, heavier_end + standing.load_kg, standing),
             *checks.people_do_not_fit(int(needed.value), what.solid.depth_mm, ways, inputs.dolly_kg),
@@ -118,11 +116,15 @@ def handle(
     )  # fmt: skip
 
 
-def _in_place(what: Lifted, in_place: Placed | None, standing: Standing) -> list[Finding]:
+def _in_place(what: Lifted, in_place: Placed | None, standing: Standing, mass: Figure) -> list[Finding]:
     if in_place is None or bears_its_load(what, in_place):
         return []
     return checks.breaks_in_its_place(
-        Named(what.piece, what.name), in_place, standing, helped_by(what, standing), thick_enough_mm(what, in_place)
+        Named(what.piece, what.name),
+        in_place,
+        standing,
+        helped_by(what, standing, mass),
+        thick_enough_mm(what, in_place),
     )
 
 

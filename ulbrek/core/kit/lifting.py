@@ -5,6 +5,7 @@ from ulbrek.core.base.figure import Figure, rule, work
 # Share of the sum of what each could lift alone that a team lifts together.
 TEAM_SHARE = {1: 1.0, 2: 2 / 3, 3: 0.5, 4: 0.5}
 LARGEST_TEAM = max(TEAM_SHARE)
+MOST_COUNTED_KG = 25.0  # a person, where it is judged what would hurt, whatever the shop says
 
 
 def teams(one_person_kg: Figure | float) -> tuple[Figure, ...]:
@@ -16,6 +17,18 @@ def teams(one_person_kg: Figure | float) -> tuple[Figure, ...]:
     return tuple(
         work(team_lifts, str(people), one_person_kg=one_person_kg, people=people, team_share=share)
         for people, share in TEAM_SHARE.items()
+    )
+
+
+def at_most(one_person_kg: Figure | float) -> tuple[Figure, ...]:
+    """What one, two, three and four people carry now and then when they agree who calls [kg].
+
+    Args:
+        one_person_kg: what one of them lifts
+    """
+    return tuple(
+        work(team_at_most, str(people), one_person_kg=one_person_kg, people=people, guideline_kg=guideline)
+        for people, guideline in enumerate(teams(one_person_kg), 1)
     )
 
 
@@ -33,7 +46,7 @@ def team(one_person_kg: Figure | float, people: int) -> Figure:
 def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
     """What a team lifts together
 
-    Two people together lift two thirds of what they could lift each alone, three or four about half.
+    The guideline: two people together lift two thirds of what they could lift each alone, three or four about half.
 
     Args:
         one_person_kg: what one person lifts
@@ -45,3 +58,22 @@ def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
     Source: UK HSE manual handling guidance, from memory; four taken as three, common practice
     """
     return one_person_kg * people * team_share
+
+
+@rule(unit="kg")
+def team_at_most(one_person_kg: float, people: int, guideline_kg: float) -> float:
+    """What a team carries at most
+
+    Over the guideline for teams and not by more than a half, nobody more than they would lift alone: for one lift,
+    with straps or a good edge to hold.
+
+    Args:
+        one_person_kg: what one person lifts
+        people: how many
+        guideline_kg: what the guideline says for that many
+
+    Formula: min(one_person_kg * people, 1.5 * guideline_kg)
+
+    Source: common practice
+    """
+    return min(one_person_kg * people, 1.5 * guideline_kg)

@@ -16,9 +16,7 @@ class MovePages(Words):
     def _move(self) -> Iterator[Block]:
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             handled = planned.handling
-            people = (
-                self._of(handled.people_needed) if handled.by_hand else "not by hand: dolly, cart, hoist, or split it"
-            )
+            people = self._of(handled.people_needed) if handled.by_hand else "on a cart, by a hoist, or in parts"
             _, *ways = handled.lifts
             chosen = next(way for way in ways if way.chosen)
             yield {"kind": "heading", "text": planned.name}
@@ -29,7 +27,7 @@ class MovePages(Words):
                 [
                     ["Mass, with its steel", self._range(handled.mass)],
                     *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
-                    ["To lift it", people],
+                    ["To carry it", people],
                     *self._edge(handled),
                     ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"],
                     ["Carry it", f"{chosen.id}, {self._not_before(planned, 'carry')}"],

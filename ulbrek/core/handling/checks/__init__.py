@@ -1,6 +1,7 @@
 """What Move looks for."""
 
 from ulbrek.core.handling.checks.people import (
+    Team,
     Way,
     held_over_a_body,
     needs_an_engineer,
@@ -22,6 +23,7 @@ from ulbrek.core.handling.checks.strength import (
 )
 
 __all__ = [
+    "Team",
     "Way",
     "breaks_in_its_place",
     "breaks_when_lifted",

@@ -2,11 +2,12 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
-from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.result import Named, Tipping
-from ulbrek.core.kit.lifting import LARGEST_TEAM
+from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG
 
 BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
 MOST_AT_THE_ENDS = 2
@@ -23,46 +24,81 @@ class Way:
     width_mm: float
 
 
-@check("too-heavy-for-people", "danger")
-def too_heavy_for_people(
-    mass_kg: float, needed: int, people_there: int, lifted_kg: float, dolly_kg: float | None = None
-) -> list[Finding]:
-    """Heavier than the people available may lift
+class Team(NamedTuple):
+    """The people there, and by team from one to four what the guideline says and what they carry at most [kg]."""
 
-    Source: UK HSE manual handling guidance for teams, from memory; past four people, not by hand
+    people: int
+    guideline: Sequence[float]
+    at_most: Sequence[float]
+
+    @property
+    def there(self) -> int:
+        """How many of them get at it."""
+        return min(self.people, LARGEST_TEAM)
+
+
+@check("too-heavy-for-people", "hint")
+def too_heavy_for_people(piece: Named, mass_kg: float, team: Team, dolly_kg: float | None = None) -> list[Finding]:
+    """More than the people there carry lightly
+
+    How it is moved is planned: by the people there, by more of them, on a cart that they tip it onto, by a hoist. Above
+    the guideline for a team it is said; what nobody has said they have is said too.
+
+    Source: UK HSE manual handling guidance for teams, from memory; half as much again for one lift is common practice
     """
-    if needed <= people_there:
+    if mass_kg <= team.guideline[team.there - 1]:
         return []
-    values = {
-        "mass": Quantity(mass_kg, "kg"),
-        "people": Quantity(people_there, "people"),
-        "lifted": Quantity(lifted_kg, "kg"),
-        "needed": Quantity(needed, "people"),
-    }
+    needed = 1 + sum(mass_kg > most for most in team.at_most)
     if needed > LARGEST_TEAM:
-        rolls = dolly_kg is not None and mass_kg <= dolly_kg
-        return [
-            finding(
-                too_heavy_for_people,
-                severity="hint" if rolls else "danger",
-                title="{mass}: not by hand",
-                reason="Even four people should lift no more than {lifted} together; bodies get in each other's way.",
-                remedy="Tip it on edge onto the dolly, which carries it: nobody lifts it clear."
-                if rolls
-                else "Take a dolly, a hoist or an A-frame cart, or cast it in two parts.",
-                field="/people",
-                values=values,
-            )
-        ]
+        return _by_cart(piece, mass_kg, team, dolly_kg)
+    carried_by = max(needed, team.there)
+    more = min(carried_by + 1, LARGEST_TEAM) if needed <= team.there else needed
+    values = {
+        "piece": piece.name,
+        "mass": Quantity(mass_kg, "kg"),
+        "people": Quantity(carried_by, "people"),
+        "each": Quantity(mass_kg / carried_by, "kg"),
+        "guideline": Quantity(team.guideline[carried_by - 1], "kg"),
+        "more": Quantity(more, "people"),
+    }
+    here = needed <= team.there
     return [
         finding(
             too_heavy_for_people,
-            title="{mass} is too heavy for {people}",
-            reason="Together they may lift {lifted}. Backs and fingers pay for the rest.",
-            remedy="Have {needed} there, or take a dolly.",
+            title="{people} carry {piece}: {each} each" if here else "{piece} is for {people}: {each} each",
+            reason="It weighs {mass}; the guideline for {people} together is {guideline}."
+            if here
+            else "It weighs {mass}, more than the people who are there carry.",
+            remedy="Take straps, agree who calls, and set it down halfway."
+            + (" Or have {more} there." if here and more > carried_by else "" if here else " Or take a cart."),
             field="/people",
             values=values,
-            change=Change(f"Plan for {needed} people", {"/people": needed}),
+            change=None if more == team.people else Change(f"Plan for {more} people", {"/people": more}),
+        )
+    ]
+
+
+def _by_cart(piece: Named, mass_kg: float, team: Team, dolly_kg: float | None) -> list[Finding]:
+    """On a cart, or by a hoist where even its half is too much to be tipped."""
+    tipped = mass_kg / 2 <= team.at_most[-1]
+    rolls = dolly_kg is not None and mass_kg <= dolly_kg
+    tip = "Tip it on edge onto it: about half of it, {half}, is in their hands, and nobody lifts it clear."
+    return [
+        finding(
+            too_heavy_for_people,
+            severity="hint" if tipped else "caution",
+            title="{piece}, {mass}, goes on a cart" if tipped else "{piece}, {mass}, goes by a hoist",
+            reason="Four people carry no more than {most} together; more of them are in each other's way.",
+            remedy=(tip if rolls else "Fetch a dolly or a cart that carries {mass}. " + tip)
+            if tipped
+            else "Fetch a hoist or a crane that holds {mass}, or cast it in two parts. Nobody stands under it.",
+            field="/people" if rolls else "/dolly_kg",
+            values={
+                "piece": piece.name,
+                "mass": Quantity(mass_kg, "kg"),
+                "half": Quantity(mass_kg / 2, "kg"),
+                "most": Quantity(team.at_most[-1], "kg"),
+            },
         )
     ]
 
@@ -138,27 +174,31 @@ def people_do_not_fit(needed: int, thickness_mm: float, ways: Sequence[Way], dol
 
 
 @check("too-heavy-for-stairs", "danger")
-def too_heavy_for_stairs(mass_kg: float, two_lift_kg: float, ways: Sequence[Way]) -> list[Finding]:
-    """Too heavy for the stairs
+def too_heavy_for_stairs(piece: Named, mass_kg: float, team: Team, ways: Sequence[Way]) -> list[Finding]:
+    """Heavy for the stairs
 
     On stairs two get at it, one above and one below; the one below carries most of it.
 
-    Source: what two lift together; common practice
+    Source: what two carry together; common practice
     """
     stairs = [way for way in ways if way.kind == "stairs"]
-    if not stairs or mass_kg <= two_lift_kg:
+    guideline, most = team.guideline[1], min(team.at_most[1], 2 * MOST_COUNTED_KG)
+    if not stairs or mass_kg <= guideline:
         return []
+    severity: Severity = "hint" if mass_kg <= most else "caution" if mass_kg <= 1.5 * most else "danger"
     return [
         finding(
             too_heavy_for_stairs,
-            title="{mass} does not go over {way} by hand",
-            reason="On stairs two get at it, and together they lift {lifted}; the lower one carries most of it.",
+            severity=severity,
+            title="{piece}, {mass}, is more than two carry over {way}",
+            reason="On stairs two get at it: their guideline is {guideline}, and the lower one carries most of it.",
             remedy="Find a way without stairs, take a stair-climbing cart or a hoist, or cast it in two parts.",
             field="/people",
             values={
+                "piece": piece.name,
                 "mass": Quantity(mass_kg, "kg"),
                 "way": stairs[0].name,
-                "lifted": Quantity(two_lift_kg, "kg"),
+                "guideline": Quantity(guideline, "kg"),
             },
         )
     ]

@@ -114,16 +114,16 @@ def one_person(shop_figure_kg: float, start_limit_kg: float, end_limit_kg: float
 
 @rule(unit="people")
 def people_needed(mass_kg: float, one_kg: float, two_kg: float, three_kg: float, four_kg: float) -> float:
-    """People needed to lift it
+    """People needed to carry it
 
-    The smallest team that lifts the heavier end of its fresh mass; five means: not by hand.
+    The smallest team that carries its likely mass; five means: on a cart, by a hoist, or in parts.
 
     Args:
-        mass_kg: the heavier end of the fresh mass
-        one_kg: what one person lifts
-        two_kg: what two lift together
-        three_kg: what three lift together
-        four_kg: what four lift together
+        mass_kg: likely mass
+        one_kg: what one person carries at most
+        two_kg: what two carry at most
+        three_kg: what three carry at most
+        four_kg: what four carry at most
 
     Formula: 1 + (mass_kg > one_kg) + (mass_kg > two_kg) + (mass_kg > three_kg) + (mass_kg > four_kg)
 

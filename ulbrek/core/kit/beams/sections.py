@@ -20,6 +20,8 @@ _TRIFLE_MM = 1e-6
 # By how much the corner of an opening concentrates stress: 1.5 to 3, less with a radius. Source: common practice.
 AT_A_CORNER = 1.5
 LARGEST_CORNER_MM = 50.0  # of a radius that still counts as a corner. Source: common practice.
+_NEAR = 6  # decimals of a millimetre in which places are told apart
+_NO_GAP_MM = 1e-3  # an opening this narrow where it begins parts nothing yet
 _CORNER_MM = 2e-3  # that a corner reaches on either side
 _ROUND_END_RAD = 0.9 * pi  # an arc that turns further is the end of a slot
 _FEW = 40  # cuts that are sooner gone through one by one than all at once
@@ -151,7 +153,7 @@ def _concrete(
     if not cuts:
         yield from chords
         return
-    holes = sorted(pair for cut in cuts for pair in cut.chords(at))
+    holes = sorted(pair for cut in cuts for pair in cut.chords(at) if pair[1] - pair[0] > _NO_GAP_MM)
     for start, end in chords:
         reached = start
         for hole_start, hole_end in holes:
@@ -179,6 +181,7 @@ class Crossed:
         self.low_mm, self.high_mm = outline.box[along], outline.box[along + 2]
         self.corners = list(_corners(outline, along))
         self.arcs = [edge for edge in outline.edges if edge.bulge]
+        self._arc_ends = {round(end[along], _NEAR) for edge in self.arcs for end in (edge.start, edge.end)}
         # Of each straight side that is not square to the axis: from, to, and where it is across at any place.
         self.sides: list[tuple[float, float, float, float]] = []
         for edge in outline.edges:
@@ -190,6 +193,8 @@ class Crossed:
 
     def chords(self, at: float) -> list[tuple[float, float]]:
         """Where a line across the outline is inside it, from and to [mm]."""
+        if self.arcs and round(at, _NEAR) in self._arc_ends:
+            at += 10.0**-_NEAR  # there an arc and what follows it would both be crossed
         # Half open, so that a corner is crossed once.
         found = [offset + slope * at for low, high, offset, slope in self.sides if low <= at < high]
         for edge in self.arcs:

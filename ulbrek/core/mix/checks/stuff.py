@@ -5,8 +5,8 @@ from math import floor
 from typing import Any
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.kit.lifting import team
+from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
+from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG, at_most, team
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Feel, Mix
@@ -193,27 +193,27 @@ def too_heavy_at_the_mixer(
 
 @check("form-too-heavy-to-shake", "danger")
 def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> list[Finding]:
-    """The form is too heavy to be lifted with the mix in it
+    """The form is heavy to be lifted with the mix in it
 
-    To shake, drop or turn a form is to lift it, boards and wet mix and all.
+    To shake, drop or turn a form is to lift it, boards and wet mix and all; tapping it where it stands is not.
 
     Source: the shop's figure for one person, and what a team lifts together
     """
     lifts = team(one_kg, inputs.people).value
-    if inputs.settled not in LIFTED:
+    if inputs.settled not in LIFTED or form.value <= lifts + _TRIFLE:
         return []
-    heaviest = form.value if form.high is None else form.high
-    if heaviest <= lifts + _TRIFLE:
-        return []
+    most = at_most(min(one_kg, MOST_COUNTED_KG))[min(inputs.people, LARGEST_TEAM) - 1].value
+    severity: Severity = "hint" if form.value <= most else "caution" if form.value <= 1.5 * most else "danger"
     return [
         finding(
             form_too_heavy_to_shake,
-            title="With the mix in it the form weighs {mass}: {people} may not lift it",
-            reason="Together they lift {lifts}. A form dropped on a foot, or torn in the turn, is worse.",
+            severity=severity,
+            title="With the mix in it the form weighs {mass}; the guideline for {people} is {lifts}",
+            reason="A form dropped on a foot, or torn in the turn, is worse than a few bubbles.",
             remedy="Leave it on the bench and run a sander along its sides, or tap it all round.",
             field="/settled",
             values={
-                "mass": Quantity(heaviest, "kg"),
+                "mass": Quantity(form.value, "kg"),
                 "people": Quantity(inputs.people, "people"),
                 "lifts": Quantity(lifts, "kg"),
             },

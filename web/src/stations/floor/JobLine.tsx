@@ -93,7 +93,7 @@ function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
         <Told
           label="Move"
           figure={writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units)}
-          detail={headline.people === null ? "not by hand" : write(headline.people, "people", units)}
+          detail={headline.people === null ? "by cart" : write(headline.people, "people", units)}
         />
       </dl>
       <JobMenu card={card} />

@@ -18,7 +18,7 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
   const acts = plan.cure.acts.filter((act) => act.piece === piece.id && ["turn", "carry", "set"].includes(act.id));
   const team = handled.by_hand
     ? write(handled.people_needed.value, "people", units)
-    : "Not by hand: dolly, cart or hoist";
+    : "On a cart, by a hoist, or in parts";
   return (
     <section aria-label="Handling card" className="border-2 border-ink p-4">
       <h2 className="text-xl font-bold">

@@ -152,9 +152,9 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
         )}
         {handled.in_form && <FigureLine label="with its form" figure={handled.in_form} />}
         <FigureLine
-          label="To lift it"
+          label="To carry it"
           figure={handled.people_needed}
-          text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "not by hand"}
+          text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "cart or hoist"}
         />
         {handled.one_person && <FigureLine label="One person lifts" figure={handled.one_person} />}
       </dl>

@@ -3,22 +3,22 @@ import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { writeRange } from "@/units/quantity";
 
-/** What each team lifts, against what the piece weighs. */
+/** What each team carries, against what the piece weighs. */
 export function TeamScale({ piece }: { piece: PiecePlan }) {
   const { units } = usePreferences();
-  const { mass, teams, people_there, by_hand, people_needed } = piece.handling;
+  const { mass, teams, at_most: most, people_there, by_hand, people_needed } = piece.handling;
   const [low, high] = [mass.low ?? mass.value, mass.high ?? mass.value];
-  const end = Math.max(high, ...teams.map((team) => team.value)) * 1.12;
+  const end = Math.max(high, ...most.map((team) => team.value)) * 1.12;
   const at = (kg: number) => `${(kg / end) * 100}%`;
   return (
     <section aria-label={`${piece.name}, who can lift it`}>
       <h2 className="text-lg font-bold">
         {piece.name}: {writeRange(low, high, "kg", units)},{" "}
-        {by_hand ? `${people_needed.value} to lift it` : "not by hand: dolly, hoist, cart, or split it"}
+        {by_hand ? `${people_needed.value} to carry it` : "on a cart, by a hoist, or in parts"}
       </h2>
       <div className="relative mt-3">
-        {teams.map((team, index) => {
-          const enough = team.value >= high;
+        {most.map((team, index) => {
+          const enough = team.value >= mass.value;
           const there = Math.min(people_there, 4) === index + 1;
           return (
             <div key={team.key} className="grid grid-cols-[5.5rem_1fr_5rem] items-center gap-3 py-1.5">
@@ -37,6 +37,10 @@ export function TeamScale({ piece }: { piece: PiecePlan }) {
                   }}
                 />
                 <span
+                  className="absolute inset-y-0 border-r-2 border-ink border-dashed"
+                  style={{ width: at(teams[index]?.value ?? 0) }}
+                />
+                <span
                   className="absolute inset-y-[-6px] border-x-2 border-ink bg-ink/25"
                   style={{ left: at(low), width: `max(4px, ${at(high - low)})` }}
                 />
@@ -48,7 +52,10 @@ export function TeamScale({ piece }: { piece: PiecePlan }) {
           );
         })}
       </div>
-      <p className="text-soft">The upright band is the piece, light to heavy. A full bar beyond it can lift it.</p>
+      <p className="text-soft">
+        The upright band is the piece, light to heavy. A bar is what a team carries for one lift, the broken line in it
+        the guideline for teams.
+      </p>
     </section>
   );
 }
