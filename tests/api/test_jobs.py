@@ -29,7 +29,7 @@ def test_a_job_is_planned_without_being_kept(api: TestClient) -> None:
     answer = api.post("/api/plan", json={"job": top_document(opening()), "shop": Shop().model_dump(mode="json")})
     assert answer.status_code == 200
     assert answer.json()["plan"]["pieces"][0]["measure"]["volume"]["value"] == pytest.approx(15.68, abs=0.01)
-    assert answer.json()["headline"]["people"] == 4
+    assert answer.json()["headline"]["people"] == 2
     assert len(api.get("/api/jobs").json()) == before
 
 

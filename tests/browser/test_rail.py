@@ -25,11 +25,11 @@ def long_top(api: TestClient) -> Iterator[str]:
     """A longer top with a narrow sink, carried flat: what it needs depends on the opening."""
     fields = {
         "/pieces/0/outline/length": "44 in",
-        "/pieces/0/thickness": "1 in",
+        "/pieces/0/thickness": "1 1/4 in",
         "/pieces/0/count": 6,
         "/pieces/0/features/0/length": "20 in",
         "/pieces/0/features/0/x/offset": "20 in",
-        "/handling/carry": "flat, at quarter points",
+        "/handling/carry": "flat, at the ends",
         "/cure/poured_at": "2026-05-04T09:00:00-04:00",
     }
     job = json.loads(with_fields(demo_job(1), fields).model_dump_json())
@@ -59,9 +59,7 @@ def seen(page: Page) -> dict[str, Any]:
     told["strip"] = page.locator("[data-act=strip] .figure").first.inner_text()
     open_station(page, "move")
     told["mass"] = page.locator("[data-headline=move]").inner_text()
-    told["stress"] = page.locator(
-        "[data-lift='flat, at quarter points'] [data-figure^='handling.stress_flat']"
-    ).inner_text()
+    told["stress"] = page.locator("[data-lift='flat, at the ends'] [data-figure^='handling.stress_flat']").inner_text()
     return told
 
 
@@ -118,7 +116,7 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
     text = "\n".join(one.extract_text() for one in PdfReader(BytesIO(files["Job pack, Letter"])).pages)
     assert "44″" in text and carried in text
     events = {str(event["summary"]): event for event in Calendar.from_ical(files["Acts for a calendar"]).walk("VEVENT")}
-    start = events["Rinse-sink top: Lift and carry it, flat, at quarter points"]["dtstart"].dt
+    start = events["Rinse-sink top: Lift and carry it, flat, at the ends"]["dtstart"].dt
     assert start.astimezone(start.tzinfo).minute == int(carried[-2:])
 
 
