@@ -21,7 +21,7 @@ from ulbrek.core.kit.geometry import Solid
 # Source: precast handling practice, from memory: 1.2-1.5 on self weight, 1.2-1.4 off the form.
 DYNAMIC, SUCTION, SAFETY = 1.3, 1.3, 1.5
 PIPE_HOLE_MM = 60.0  # what is no longer along the piece bends with the rest of it. Source: common practice.
-MOST_FRAMED = 8  # openings in one frame: its work grows with the cube of what it is made of
+MOST_FRAMED = 24  # openings in one frame, the longest of them
 _DRAWN = 0.01
 LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 

@@ -8,8 +8,8 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 
 
-class Named(NamedTuple):
-    """A piece by its id, and what it is called."""
+class Subject(NamedTuple):
+    """The piece that is spoken of: its id, and what it is called."""
 
     id: str
     name: str

@@ -1,6 +1,7 @@
 """Works out who can move a piece."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
@@ -19,7 +20,7 @@ from ulbrek.core.handling.placing import (
     thick_enough_mm,
     tipping,
 )
-from ulbrek.core.handling.result import HandlingResult, Named, Placed
+from ulbrek.core.handling.result import HandlingResult, Lift, Strap, Subject
 from ulbrek.core.kit.lifting import LARGEST_TEAM, at_most, teams
 
 
@@ -43,7 +44,7 @@ def handle(
         what: the body that is lifted
         ways: what it must pass
     """
-    of, named = what.piece, Named(what.piece, what.name)
+    of = what.piece
     mass = masses.fresh
     if masses.steel is not None:
         mass = work(
@@ -53,79 +54,75 @@ def handle(
     standing = inputs.standing_of(of)
     slide = slid(what, standing.put == "slid onto it") if what.flat else None
     strap, held = straps(what)
-    low = what.lengthwise.low_mm
-    let_down = None
-    if what.flat and len({one.at_mm for one in held}) > 1:
-        let_down = lowered(what, [low + one.at_mm for one in held], standing.put == "lowered by straps")
-    in_place = placed(what, standing, mass)
-    tips = tipping(what, mass)
+    let_down = _let_down(what, held, standing)
     chosen = next(lift for lift in planned[1:] if lift.chosen)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
-    one_kg = shop_figure_kg if one is None else one.value
-    lifted, most = teams(one or shop_figure_kg), at_most(one or shop_figure_kg)
-    heavier_end = mass.value if mass.high is None else mass.high
+    most = at_most(one or shop_figure_kg)
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
     needed = work(rules.people_needed, of, mass_kg=mass.value, **dict(zip(names, most, strict=True)))
-    team = checks.Team(inputs.people, [one.value for one in lifted], [one.value for one in most])
-    by_hand = needed.value <= LARGEST_TEAM
-    in_form = None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards)
-    strength = what.strength_28_mpa
-    return HandlingResult(
+    found = HandlingResult(
         mass=mass,
-        in_form=in_form,
+        in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
         lifts=planned,
         needs=tuple(needs(of, planned, slide, let_down)),
         slide=slide,
         lowered=let_down,
-        placed=in_place,
+        placed=placed(what, standing, mass),
         cracked=cracked(what, chosen if chosen.id != "on edge" else planned[-1]),
         edge_down=edge_down(what),
         strap=strap,
         straps=held,
-        tipping=tips,
+        tipping=tipping(what, mass),
         one_person=one,
-        one_person_kg=one_kg,
-        teams=lifted,
+        one_person_kg=shop_figure_kg if one is None else one.value,
+        teams=teams(one or shop_figure_kg),
         at_most=most,
         people_needed=needed,
-        by_hand=by_hand,
+        by_hand=needed.value <= LARGEST_TEAM,
         people_there=inputs.people,
-        findings=(
-            *checks.held_over_a_body(named, standing, what.reinforced),
-            *checks.needs_an_engineer(named, standing),
-            *checks.too_heavy_for_people(named, mass.value, team, inputs.dolly_kg),
-            *checks.too_heavy_for_stairs(named, mass.value, team, ways),
-            *checks.over_the_dolly(heavier_end, inputs.dolly_kg),
-            *checks.tips_under_its_load(named, in_place, standing),
-            *(
-                found
-                for lift in planned
-                if lift.chosen
-                for found in checks.breaks_when_lifted(named, lift, planned[1:] if lift.id != "turn" else (), strength)
-            ),
-            *checks.breaks_when_slid(named, slide, standing, strength),
-            *checks.breaks_when_lowered(named, let_down, standing, strength),
-            *_in_place(what, in_place, standing, mass),
-            *checks.over_the_bench((in_form or mass).high or (in_form or mass).value, inputs.bench_kg),
-            *checks.place_overloaded(named, heavier_end + standing.load_kg, standing),
-            *checks.people_do_not_fit(int(needed.value), what.solid.depth_mm, ways, inputs.dolly_kg),
-            *checks.tips_easily(named, tips),
-            *checks.place_not_known(named, heavier_end, standing, what.flat),
-        ),
+        findings=(),
         care=CARE,
-    )  # fmt: skip
-
-
-def _in_place(what: Lifted, in_place: Placed | None, standing: Standing, mass: Figure) -> list[Finding]:
-    if in_place is None or bears_its_load(what, in_place):
-        return []
-    return checks.breaks_in_its_place(
-        Named(what.piece, what.name),
-        in_place,
-        standing,
-        helped_by(what, standing, mass),
-        thick_enough_mm(what, in_place),
     )
+    return replace(found, findings=tuple(_findings(inputs, what, found, ways)))
+
+
+def _let_down(what: Lifted, held: Sequence[Strap], standing: Standing) -> Lift | None:
+    if not what.flat or len({one.at_mm for one in held}) < 2:
+        return None
+    low = what.lengthwise.low_mm
+    return lowered(what, [low + one.at_mm for one in held], standing.put == "lowered by straps")
+
+
+def _findings(
+    inputs: HandlingInputs, what: Lifted, found: HandlingResult, ways: Sequence[checks.Way]
+) -> Iterator[Finding]:
+    subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa
+    mass, team = (
+        found.mass,
+        checks.Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most]),
+    )
+    heaviest = mass.value if mass.high is None else mass.high
+    in_form = found.in_form or mass
+    yield from checks.held_over_a_body(subject, standing, what.reinforced)
+    yield from checks.needs_an_engineer(subject, standing)
+    yield from checks.too_heavy_for_people(subject, mass.value, team, inputs.dolly_kg)
+    yield from checks.too_heavy_for_stairs(subject, mass.value, team, ways)
+    yield from checks.over_the_dolly(heaviest, inputs.dolly_kg)
+    yield from checks.tips_under_its_load(subject, found.placed, standing)
+    turn, *carried = found.lifts
+    for lift in found.lifts:
+        if lift.chosen:
+            yield from checks.breaks_when_lifted(subject, lift, () if lift is turn else carried, strength)
+    yield from checks.breaks_when_slid(subject, found.slide, standing, strength)
+    yield from checks.breaks_when_lowered(subject, found.lowered, standing, strength)
+    if found.placed is not None and not bears_its_load(what, found.placed):
+        helped, thick = helped_by(what, standing, mass), thick_enough_mm(what, found.placed)
+        yield from checks.breaks_in_its_place(subject, found.placed, standing, helped, thick)
+    yield from checks.over_the_bench(in_form.value if in_form.high is None else in_form.high, inputs.bench_kg)
+    yield from checks.place_overloaded(subject, heaviest + standing.load_kg, standing)
+    yield from checks.people_do_not_fit(int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
+    yield from checks.tips_easily(subject, found.tipping)
+    yield from checks.place_not_known(subject, heaviest, standing, what.flat)
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

@@ -9,7 +9,7 @@ from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.bodies import Placed, cuts_of
 from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.inputs import Core, Grooves, Lettering
-from ulbrek.core.measure.shape import Shape, held_bytes
+from ulbrek.core.measure.shape import Shape, boxes_meet, held_bytes
 
 DEEP = 0.5  # what goes deeper than this share of the thickness, steel does not run through
 
@@ -35,7 +35,10 @@ def plate_of(shape: Shape) -> Plate:
     outline = shape.part_outlines[heaviest]
     depth = _least_thickness(shape)
     cuts = tuple(
-        cut for placed in shape.placed if _meet(placed.outline.box, outline.box) for cut in _taken(placed, shape, depth)
+        cut
+        for placed in shape.placed
+        if boxes_meet(placed.outline.box, outline.box)
+        for cut in _taken(placed, shape, depth)
     )
     plate = Solid(outline, depth, cuts)
     part = shape.parts[heaviest]
@@ -53,10 +56,6 @@ def _taken(placed: Placed, shape: Shape, depth: float) -> Iterator[Prism]:
         else:  # open at the top, wherever that is
             low = one.bottom_mm if one.bottom_mm <= 0 else max(0.0, depth - (one.top_mm - one.bottom_mm))
             yield replace(one, bottom_mm=low, top_mm=depth)
-
-
-def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
-    return one[0] < other[2] and other[0] < one[2] and one[1] < other[3] and other[1] < one[3]
 
 
 def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:

@@ -97,7 +97,7 @@ class Shape:
             cuts = tuple(cut for placed in self.placed for cut in cuts_of(placed, thickness, depth))
             adds = tuple(add for placed in self.placed for add in adds_of(placed, depth))
         else:
-            cuts = tuple(cut for cut in self.solid.cuts if _meet(cut.outline.box, outline.box))
+            cuts = tuple(cut for cut in self.solid.cuts if boxes_meet(cut.outline.box, outline.box))
             adds = tuple(self._on_part(outline))
         shaped = [one for one in self.piece.edge_profiles if one.made in made]
         edges = _edge_cuts(outline, shaped, thickness) if shaped else ()
@@ -109,7 +109,7 @@ class Shape:
         reach = part.polygon.buffer(_BESIDE_MM)
         prepare(reach)
         for add in self._divided_adds:
-            if _meet(add.outline.box, part.box) and reach.contains(add.outline.polygon.representative_point()):
+            if boxes_meet(add.outline.box, part.box) and reach.contains(add.outline.polygon.representative_point()):
                 yield add
 
     @cached_property
@@ -264,5 +264,6 @@ def _divided(piece: Outline, line: CutLine) -> list[Outline]:
     return [one for side in split(piece, line) for one in side] if crossed else [piece]
 
 
-def _meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
+def boxes_meet(one: tuple[float, float, float, float], other: tuple[float, float, float, float]) -> bool:
+    """Whether two boxes (left, front, right, back) share any of the plane [mm]."""
     return max(one[0], other[0]) < min(one[2], other[2]) and max(one[1], other[1]) < min(one[3], other[3])

@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Named, Tipping
+from ulbrek.core.handling.result import Subject, Tipping
 from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG
 
 BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
@@ -38,7 +38,7 @@ class Team(NamedTuple):
 
 
 @check("too-heavy-for-people", "hint")
-def too_heavy_for_people(piece: Named, mass_kg: float, team: Team, dolly_kg: float | None = None) -> list[Finding]:
+def too_heavy_for_people(piece: Subject, mass_kg: float, team: Team, dolly_kg: float | None = None) -> list[Finding]:
     """More than the people there carry lightly
 
     How it is moved is planned: by the people there, by more of them, on a cart that they tip it onto, by a hoist. Above
@@ -73,12 +73,12 @@ def too_heavy_for_people(piece: Named, mass_kg: float, team: Team, dolly_kg: flo
             + (" Or have {more} there." if here and more > carried_by else "" if here else " Or take a cart."),
             field="/people",
             values=values,
-            change=None if more == team.people else Change(f"Plan for {more} people", {"/people": more}),
+            change=None if more <= team.people else Change(f"Plan for {more} people", {"/people": more}),
         )
     ]
 
 
-def _by_cart(piece: Named, mass_kg: float, team: Team, dolly_kg: float | None) -> list[Finding]:
+def _by_cart(piece: Subject, mass_kg: float, team: Team, dolly_kg: float | None) -> list[Finding]:
     """On a cart, or by a hoist where even its half is too much to be tipped."""
     tipped = mass_kg / 2 <= team.at_most[-1]
     rolls = dolly_kg is not None and mass_kg <= dolly_kg
@@ -174,7 +174,7 @@ def people_do_not_fit(needed: int, thickness_mm: float, ways: Sequence[Way], dol
 
 
 @check("too-heavy-for-stairs", "danger")
-def too_heavy_for_stairs(piece: Named, mass_kg: float, team: Team, ways: Sequence[Way]) -> list[Finding]:
+def too_heavy_for_stairs(piece: Subject, mass_kg: float, team: Team, ways: Sequence[Way]) -> list[Finding]:
     """Heavy for the stairs
 
     On stairs two get at it, one above and one below; the one below carries most of it.
@@ -205,7 +205,7 @@ def too_heavy_for_stairs(piece: Named, mass_kg: float, team: Team, ways: Sequenc
 
 
 @check("tips-easily", "caution")
-def tips_easily(piece: Named, tipping: Tipping | None) -> list[Finding]:
+def tips_easily(piece: Subject, tipping: Tipping | None) -> list[Finding]:
     """Tips easily while it stands alone
 
     Source: common practice: furniture stands to a lean of 10 degrees
@@ -229,7 +229,7 @@ def tips_easily(piece: Named, tipping: Tipping | None) -> list[Finding]:
 
 
 @check("held-over-a-body", "danger")
-def held_over_a_body(piece: Named, standing: Standing, reinforced: bool) -> list[Finding]:
+def held_over_a_body(piece: Subject, standing: Standing, reinforced: bool) -> list[Finding]:
     """A weight that is held over a body
 
     Concrete breaks without warning, and a bar that is only cast in comes loose: wood swells and shrinks, steel rusts.
@@ -258,7 +258,7 @@ def held_over_a_body(piece: Named, standing: Standing, reinforced: bool) -> list
 
 
 @check("needs-an-engineer", "danger")
-def needs_an_engineer(piece: Named, standing: Standing) -> list[Finding]:
+def needs_an_engineer(piece: Subject, standing: Standing) -> list[Finding]:
     """A licensed engineer must decide
 
     What hangs over heads, holds earth back or carries more than people on a bench is not judged here.

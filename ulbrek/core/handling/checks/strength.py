@@ -2,15 +2,15 @@
 
 from collections.abc import Sequence
 
-from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.finding import Change, Check, Finding, Quantity, check, finding
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Lift, Named, Placed
+from ulbrek.core.handling.result import Lift, Placed, Subject
 
 HEAVY_KG = 150.0  # from here on people ask what carries it. Source: common practice.
 
 
 @check("breaks-when-lifted", "stop")
-def breaks_when_lifted(piece: Named, lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
+def breaks_when_lifted(piece: Subject, lift: Lift, others: Sequence[Lift], strength_mpa: float) -> list[Finding]:
     """Breaks when it is lifted
 
     The lift asks for more strength than the mix reaches in 28 days.
@@ -40,68 +40,57 @@ def breaks_when_lifted(piece: Named, lift: Lift, others: Sequence[Lift], strengt
 
 
 @check("breaks-when-slid", "stop")
-def breaks_when_slid(piece: Named, slide: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+def breaks_when_slid(piece: Subject, slide: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
     """Breaks when it is slid onto its supports
 
     Half of it hangs over the edge of the bench before it tips.
 
     Source: beam theory; factors of precast practice
     """
-    if slide is None or not slide.chosen or slide.needed.value <= strength_mpa:
-        return []
-    return [
-        finding(
-            breaks_when_slid,
-            title="{piece} breaks when it is slid over the edge of a bench",
-            reason="That needs {needed}; the mix reaches {strength} at 28 days.",
-            remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
-            field=f"/standing/{piece.id}/put",
-            values={
-                "piece": piece.name,
-                "needed": Quantity(slide.needed.value, "MPa"),
-                "strength": Quantity(strength_mpa, "MPa"),
-            },
-            change=Change(
-                "Turn it down onto its place",
-                {f"/standing/{piece.id}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
-            ),
-        )
-    ]
+    return _set_down(
+        breaks_when_slid, piece, slide, standing, strength_mpa,
+        "{piece} breaks when it is slid over the edge of a bench",
+    )  # fmt: skip
 
 
 @check("breaks-when-lowered", "stop")
-def breaks_when_lowered(piece: Named, straps: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
+def breaks_when_lowered(piece: Subject, straps: Lift | None, standing: Standing, strength_mpa: float) -> list[Finding]:
     """Breaks when it is let down by straps
 
     Held where the straps are; they stand further out where an opening is in the way.
 
     Source: beam theory; factors of precast practice
     """
-    if straps is None or not straps.chosen or straps.needed.value <= strength_mpa:
+    return _set_down(breaks_when_lowered, piece, straps, standing, strength_mpa, "{piece} breaks in the straps")
+
+
+def _set_down(
+    found_by: Check, piece: Subject, lift: Lift | None, standing: Standing, strength_mpa: float, title: str
+) -> list[Finding]:
+    """What is found of a way of setting it in place that asks for more than the mix reaches."""
+    if lift is None or not lift.chosen or lift.needed.value <= strength_mpa:
         return []
+    turned = standing.model_copy(update={"put": "turned down onto it"})
     return [
         finding(
-            breaks_when_lowered,
-            title="{piece} breaks in the straps",
-            reason="Held there it needs {needed}; the mix reaches {strength} at 28 days.",
+            found_by,
+            title=title,
+            reason="That needs {needed}; the mix reaches {strength} at 28 days.",
             remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
             field=f"/standing/{piece.id}/put",
             values={
                 "piece": piece.name,
-                "needed": Quantity(straps.needed.value, "MPa"),
+                "needed": Quantity(lift.needed.value, "MPa"),
                 "strength": Quantity(strength_mpa, "MPa"),
             },
-            change=Change(
-                "Turn it down onto its place",
-                {f"/standing/{piece.id}": standing.model_copy(update={"put": "turned down onto it"}).model_dump()},
-            ),
+            change=Change("Turn it down onto its place", {f"/standing/{piece.id}": turned.model_dump()}),
         )
     ]
 
 
 @check("breaks-in-its-place", "stop")
 def breaks_in_its_place(
-    piece: Named, placed: Placed, standing: Standing, helped: Standing | None, thick_mm: float | None
+    piece: Subject, placed: Placed, standing: Standing, helped: Standing | None, thick_mm: float | None
 ) -> list[Finding]:
     """Breaks in its place
 
@@ -138,7 +127,7 @@ def breaks_in_its_place(
 
 
 @check("tips-under-its-load", "danger")
-def tips_under_its_load(piece: Named, placed: Placed | None, standing: Standing) -> list[Finding]:
+def tips_under_its_load(piece: Subject, placed: Placed | None, standing: Standing) -> list[Finding]:
     """Tips under its load
 
     What is put on the overhang lifts the other end off its support.
@@ -168,7 +157,7 @@ def tips_under_its_load(piece: Named, placed: Placed | None, standing: Standing)
 
 
 @check("place-overloaded", "stop")
-def place_overloaded(piece: Named, in_all_kg: float, standing: Standing) -> list[Finding]:
+def place_overloaded(piece: Subject, in_all_kg: float, standing: Standing) -> list[Finding]:
     """Heavier than what carries it
 
     Source: what the cabinets, the legs or the floor are known to carry
@@ -188,7 +177,7 @@ def place_overloaded(piece: Named, in_all_kg: float, standing: Standing) -> list
 
 
 @check("place-not-known", "hint")
-def place_not_known(piece: Named, mass_kg: float, standing: Standing, flat: bool) -> list[Finding]:
+def place_not_known(piece: Subject, mass_kg: float, standing: Standing, flat: bool) -> list[Finding]:
     """It is not known what carries it
 
     Source: common practice: from 150 kg on people ask

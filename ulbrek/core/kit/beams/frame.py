@@ -152,17 +152,25 @@ def _joints_at(place: Sequence[Slice], joints: list[_Joint]) -> list[list[int]]:
 
 def _in_one(joints: Sequence[_Joint], members: Sequence[_Member]) -> tuple[list[_Joint], list[_Member]]:
     """The largest part that hangs together: slices may miss how a crooked strip goes on."""
-    group = list(range(len(joints)))
+    beside: list[list[int]] = [[] for _ in joints]
     for member in members:
-        kept, gone = (group[joint] for joint in member.joints)
-        if kept != gone:
-            group = [kept if one == gone else one for one in group]
-    most = Counter(group[member.joints[0]] for member in members).most_common(1)[0][0]
-    number = {joint: n for n, joint in enumerate(joint for joint, one in enumerate(group) if one == most)}
+        one, other = member.joints
+        beside[one].append(other)
+        beside[other].append(one)
+    part = [-1] * len(joints)
+    for first in range(len(joints)):
+        ahead = [first] if part[first] < 0 else []
+        while ahead:
+            joint = ahead.pop()
+            if part[joint] < 0:
+                part[joint] = first
+                ahead.extend(beside[joint])
+    most = Counter(part[member.joints[0]] for member in members).most_common(1)[0][0]
+    number = {joint: n for n, joint in enumerate(joint for joint, one in enumerate(part) if one == most)}
     return [joints[joint] for joint in number], [
         member._replace(joints=(number[member.joints[0]], number[member.joints[1]]))
         for member in members
-        if group[member.joints[0]] == most
+        if part[member.joints[0]] == most
     ]
 
 
@@ -196,18 +204,69 @@ def _solved(joints: Sequence[_Joint], members: Sequence[_Member], held: Sequence
         [along * long / 2, across * long / 2, across * long**2 / 12,
          along * long / 2, across * long / 2, -across * long**2 / 12], axis=1,
     )  # fmt: skip
-    size = 3 * len(joints)
-    freedom = (3 * at[:, :, None] + np.arange(3)).reshape(len(members), 6)
-    whole, loads = np.zeros((size, size)), np.zeros(size)
-    np.add.at(whole, (freedom[:, :, None], freedom[:, None, :]), np.einsum("nji,njk,nkl->nil", turn, stiff, turn))
-    np.add.at(loads, freedom, np.einsum("nji,nj->ni", turn, own))
-    fixed = [3 * held[0], *(3 * one + 1 for one in held)]
-    free = np.setdiff1d(np.arange(size), fixed)
-    moved = np.zeros(size)
-    moved[free] = np.linalg.solve(whole[np.ix_(free, free)], loads[free])
-    ends = np.einsum("nij,njk,nk->ni", stiff, turn, moved[freedom]) - own
-    found: Array = ends
+    frame = _Frame(joints)
+    frame.add(at, np.einsum("nji,njk,nkl->nil", turn, stiff, turn), np.einsum("nji,nj->ni", turn, own))
+    frame.hold([(held[0], 0), *((one, 1) for one in held)])
+    found: Array = np.einsum("nij,njk,nk->ni", stiff, turn, frame.moved()[at].reshape(len(members), 6)) - own
     return found
+
+
+class _Frame:
+    """What joints stand against being moved, place by place: members only ever go from one place to the next.
+
+    So it is solved place by place, and the work grows with the length of the slab and not with its cube.
+    """
+
+    def __init__(self, joints: Sequence[_Joint]) -> None:
+        number = {x: place for place, x in enumerate(sorted({joint.x_mm for joint in joints}))}
+        self.place: Array = np.array([number[joint.x_mm] for joint in joints])
+        met: Counter[int] = Counter()
+        rows = []
+        for one in self.place.tolist():
+            rows.append(3 * met[one])
+            met[one] += 1
+        self.row: Array = np.array(rows)
+        size = 3 * max(met.values())
+        self.here, self.next = np.zeros((len(number), size, size)), np.zeros((len(number), size, size))
+        self.loads = np.zeros((len(number), size))
+        unused = np.arange(size)[None, :] >= 3 * np.array([met[one] for one in range(len(number))])[:, None]
+        place, row = np.nonzero(unused)
+        self.here[place, row, row] = 1.0
+
+    def add(self, at: Array, stiff: Array, loads: Array) -> None:
+        """Members between two joints each, 6 x 6 and 6 of each."""
+        rows = self.row[at][:, :, None] + np.arange(3)
+        for one in (0, 1):
+            mine = slice(3 * one, 3 * one + 3)
+            place = self.place[at[:, one]]
+            np.add.at(self.loads, (place[:, None], rows[:, one]), loads[:, mine])
+            block = place[:, None, None], rows[:, one, :, None], rows[:, one, None, :]
+            np.add.at(self.here, block, stiff[:, mine, mine])
+        across = self.place[at[:, 0]][:, None, None], rows[:, 0, :, None], rows[:, 1, None, :]
+        np.add.at(self.next, across, stiff[:, :3, 3:])
+
+    def hold(self, fixed: Sequence[tuple[int, int]]) -> None:
+        """Joints that cannot move along (0) or up and down (1)."""
+        for joint, way in fixed:
+            place, row = self.place[joint], self.row[joint] + way
+            self.here[place, row, :] = self.here[place, :, row] = self.next[place, row, :] = 0.0
+            if place:
+                self.next[place - 1, :, row] = 0.0
+            self.here[place, row, row], self.loads[place, row] = 1.0, 0.0
+
+    def moved(self) -> Array:
+        """How each joint moves: along, up, and how it turns."""
+        for place in range(1, len(self.here)):
+            beside = np.column_stack([self.next[place - 1], self.loads[place - 1]])
+            swept = self.next[place - 1].T @ np.linalg.solve(self.here[place - 1], beside)
+            self.here[place] -= swept[:, :-1]
+            self.loads[place] -= swept[:, -1]
+        found = np.zeros_like(self.loads)
+        for place in range(len(found) - 1, -1, -1):
+            following = found[place + 1] if place + 1 < len(found) else np.zeros(found.shape[1])
+            found[place] = np.linalg.solve(self.here[place], self.loads[place] - self.next[place] @ following)
+        each: Array = found[self.place[:, None], self.row[:, None] + np.arange(3)]
+        return each
 
 
 def _stiffness(long: Array, width: Array) -> Array:

@@ -68,6 +68,7 @@ class Slice:
         """A slice at a place [mm] with its strips [mm]."""
         self.at_mm, self.strips, self.hollows, self.concentration = at_mm, strips, hollows, concentration
         self.width_mm = sum(to - start for start, to in strips)
+        self._flat: tuple[float, Flat] | None = None  # of the thickness that was asked for last
 
     @cached_property
     def _edge_of_one(self) -> OnEdge:
@@ -79,6 +80,12 @@ class Slice:
         if not self.hollows:
             area, modulus = self.width_mm * thickness_mm, self.width_mm * thickness_mm**2 / 6
             return Flat(area, modulus * thickness_mm / 2, modulus)
+        kept = self._flat
+        if kept is None or kept[0] != thickness_mm:
+            kept = self._flat = thickness_mm, self._hollowed(thickness_mm)
+        return kept[1]
+
+    def _hollowed(self, thickness_mm: float) -> Flat:
         layers = [
             (left.end_mm - left.start_mm, low, high) for left in self._left(thickness_mm) for low, high in left.heights
         ]
