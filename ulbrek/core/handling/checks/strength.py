@@ -26,7 +26,12 @@ def breaks_when_lifted(piece: Subject, lift: Lift, others: Sequence[Lift], stren
             breaks_when_lifted,
             title="{piece} breaks when {way}",
             reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
-            remedy="Carry it on edge, or on a stiff board; make it thicker; or move the opening.",
+            remedy="Carry it on a stiff board, or with a strongback clamped along it past the opening; or leave more concrete "
+            "beside the opening."
+            if lift.id == "on edge"
+            else "Turn it with hands all along the edge, or on a stiff board."
+            if lift.id == "turn"
+            else "Carry it on edge, or on a stiff board; or make it thicker.",
             field="/carry",
             values={
                 "piece": piece.name,
