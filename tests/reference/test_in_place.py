@@ -6,9 +6,12 @@ from itertools import pairwise
 import pytest
 from anastruct import SystemElements
 
+from tests.jobs import opening, top
 from ulbrek.core.handling import rules
-from ulbrek.core.kit.beams import Supports, Ultimate, bending, in_place, refined, sections_of, sliding, weakest
+from ulbrek.core.kit.beams import Bearer, Supports, Ultimate, bending, in_place, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
+from ulbrek.core.plan import plan
+from ulbrek.core.shop import Shop
 
 RHO, G = 2400.0, 9.80665
 
@@ -142,7 +145,7 @@ def test_a_seat_of_plain_concrete_with_a_person_on_it() -> None:
     dead, live = RHO * G * 0.4 * 0.07 * 1.5**2 / 8, 100 * G * 1.5 / 4
     assert (found.dead_nm, found.live_nm) == (pytest.approx(dead, rel=1e-3), pytest.approx(live, rel=1e-3))
     bearing = rules.bearing_width(400, found.span_mm)
-    asked = rules.moment_in_place(found.dead_nm, found.live_nm, rules.share_that_bears(bearing, 400))
+    asked = rules.moment_in_place(found.dead_nm, found.live_nm, 0.0, rules.share_of_width(bearing, 400), 1.0)
     assert (bearing, asked) == (400, pytest.approx(811, abs=1))
     modulus = found.bent.slice.flat(70.0).modulus_mm3
     assert rules.allowed_in_place(28.0, 1.0) * modulus / 1000 == pytest.approx(436, abs=1)
@@ -182,12 +185,34 @@ def test_where_1_2_and_1_6_are_worst_is_where_a_scan_of_closed_forms_finds_it(se
     steps = [length * step / 200 for step in range(201)]
     wanted = max(asked(x, at) for at in steps if stands(at) for x in steps)
     sections = sections_of(slab(length, width, thick), "x")
-    ultimate = Ultimate(1.2, 1.6, lambda one, span: rules.bearing_width(one.width_mm, span))
+    ultimate = Ultimate(1.2, 1.6, lambda one, span: Bearer(rules.bearing_width(one.width_mm, span)))
     found = in_place(sections.slices((left, right)), (left, right), thick, RHO, load, ultimate)
     bearing = rules.bearing_width(width, found.span_mm)
-    share = rules.share_that_bears(bearing, width)
-    told = rules.moment_in_place(found.dead_nm, found.live_nm, share) * 1000 / share
+    share = rules.share_of_width(bearing, width)
+    told = rules.moment_in_place(found.dead_nm, found.live_nm, 0.0, share, 1.0) * 1000 / share
     assert told == pytest.approx(wanted, rel=0.03)
+
+
+def test_a_load_on_a_strip_beside_an_opening() -> None:
+    """It has its share of what bends the slab, and carries the load by itself from end to end: P c / 8, clamped."""
+    sink = opening(
+        x={"side": "left", "to": "centre", "offset": "600 mm"}, y={"side": "front", "to": "edge", "offset": "70 mm"},
+        length="400 mm", width="300 mm", corner_radius="60 mm",
+    )  # fmt: skip
+    standing = {"top": {"rests": "at both ends", "load_kg": 50}}
+    job = top(sink, piece={"outline": {"length": "1200 mm", "width": "600 mm"}}, handling={"standing": standing})
+    piece = plan(job, Shop()).pieces[0]
+    placed = piece.handling.placed
+    assert placed is not None
+    load, width, bearing = 50 * G, 300, (300 + 0.6 * 1200) / 2
+    given = {name: put_in.value for name, put_in in placed.asked.inputs.items()}
+    assert given["local_nm"] == pytest.approx(load * 0.4 / 8)
+    assert (given["dead_share"], given["load_share"]) == (pytest.approx(70 / width), pytest.approx(70 / width))
+    assert min(width, bearing) == width  # all that is left there bears the load
+    assert given["live_nm"] == pytest.approx(load * 1.2 / 4, rel=0.01)
+    own = 1.2 * given["dead_nm"] * 70 / width + 1.6 * (given["live_nm"] * 70 / width + given["local_nm"])
+    assert placed.asked.value == pytest.approx(own)
+    assert placed.lift.stress.value == pytest.approx(placed.asked.value * 1000 / (70 * 40**2 / 6), rel=1e-6)
 
 
 def test_what_steel_may_carry_in_place() -> None:

@@ -11,7 +11,7 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
 from ulbrek.core.handling.lifts import Lifted, SteelLine, thinned
 from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, PlanLine, Strap, Strip, Tipping
-from ulbrek.core.kit.beams import InPlace, Slice, Ultimate, in_place
+from ulbrek.core.kit.beams import Bearer, InPlace, Slice, Ultimate, in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
 DEAD, LIVE = 1.2, 1.6  # Source: ACI 318-19 Table 5.3.1, from memory.
@@ -47,7 +47,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
     supports = supports_of(what, standing)
     found = _rested(what, supports, standing.load_kg)
     of, there = f"{what.piece}/in place", found.bent.slice
-    asked, share, stress = _asked(what, of, found)
+    asked, share, stress = _asked(what, of, found, standing.load_kg)
     lift = Lift(
         id="in place",
         name="in its place, with the load on it",
@@ -79,8 +79,13 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
 def _rested(what: Lifted, supports: Sequence[float], load_kg: float) -> InPlace:
     """On its supports with the load at its worst place, greater than they are as the codes ask."""
 
-    def bears(there: Slice, span_mm: float) -> float:
-        return rules.bearing_width(_strip_mm(what, there), span_mm)
+    def bears(there: Slice, span_mm: float) -> Bearer:
+        bearing = rules.bearing_width(max(there.width_mm, 1e-3), span_mm)
+        strip = _narrowest(what, there)
+        if strip is None:
+            return Bearer(bearing)
+        width = strip[1] - strip[0]
+        return Bearer(min(width, bearing), min(1.0, width / bearing), _opening(what, there))
 
     return in_place(
         what.lengthwise.slices(supports), supports, what.solid.depth_mm, what.plate_kg_m3, load_kg * GRAVITY,
@@ -94,24 +99,35 @@ def _narrowest(what: Lifted, there: Slice) -> tuple[float, float] | None:
     return min(strips, key=lambda strip: strip[1] - strip[0]) if len(strips) > 1 else None
 
 
-def _strip_mm(what: Lifted, there: Slice) -> float:
-    strip = _narrowest(what, there)
-    return there.width_mm if strip is None else strip[1] - strip[0]
+def _opening(what: Lifted, there: Slice) -> tuple[float, float] | None:
+    return what.past_openings.opening_at(there.at_mm) if what.past_openings else None
 
 
 class _Asked(NamedTuple):
-    """What a load asks for: the moment of the strip that bears it, what share of the width that is, its stress."""
+    """What a load asks for: the moment of what bears it, what share of the width that is, its stress."""
 
     moment: Figure
     share: Figure
     stress: Figure
 
 
-def _asked(what: Lifted, of: str, found: InPlace) -> _Asked:
+def _asked(what: Lifted, of: str, found: InPlace, load_kg: float) -> _Asked:
     there = found.bent.slice
-    bearing = work(rules.bearing_width, of, strip_mm=max(_strip_mm(what, there), 1e-3), span_mm=found.span_mm)
-    share = work(rules.share_that_bears, of, bearing_mm=bearing, width_mm=max(there.width_mm, 1e-3))
-    moment = work(rules.moment_in_place, of, dead_nm=found.dead_nm, live_nm=found.live_nm, share=share)
+    width = max(there.width_mm, 1e-3)
+    bearing = work(rules.bearing_width, of, width_mm=width, span_mm=found.span_mm)
+    strip, opening = _narrowest(what, there), _opening(what, there)
+    bears: Figure | float = bearing if strip is None else min(strip[1] - strip[0], bearing.value)
+    share = work(rules.share_of_width, of, part_mm=bears, whole_mm=width)
+    of_load: Figure | float = 1.0
+    if strip is not None:
+        of_load = work(rules.share_of_width, f"{of}, load", part_mm=bears, whole_mm=bearing)
+    local: Figure | float = 0.0
+    if opening is not None and found.local_nm:
+        local = work(rules.local_moment, of, load_n=load_kg * GRAVITY, opening_mm=opening[1] - opening[0])
+    moment = work(
+        rules.moment_in_place, of, dead_nm=found.dead_nm, live_nm=found.live_nm, local_nm=local, dead_share=share,
+        load_share=of_load,
+    )  # fmt: skip
     modulus = max(there.flat(what.solid.depth_mm).modulus_mm3, 1e-6)
     return _Asked(moment, share, work(rules.stress_in_place, of, moment_nm=moment, modulus_mm3=modulus, share=share))
 
@@ -142,7 +158,7 @@ def thick_enough_mm(what: Lifted, found: Placed) -> float | None:
     """
     over = found.lift.stress.value / found.lift.limit.value
     given = found.asked.inputs
-    own = DEAD * given["dead_nm"].value * given["share"].value
+    own = DEAD * given["dead_nm"].value * given["dead_share"].value
     dead = over * min(1.0, abs(own) / max(found.asked.value, 1e-9))
     times = (dead + sqrt(dead**2 + 4 * (over - dead))) / 2
     return what.solid.depth_mm * times if times < MOST_THICKER else None

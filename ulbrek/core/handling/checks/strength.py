@@ -6,6 +6,11 @@ from ulbrek.core.base.finding import Change, Check, Finding, Quantity, check, fi
 from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.result import Lift, Placed, Subject
 
+# By the way that breaks it, what would do.
+OTHERWISE = {
+    "on edge": "Carry it on a stiff board, or with a strongback clamped along it past the opening.",
+    "turn": "Turn it with hands all along the edge, or on a stiff board.",
+}
 HEAVY_KG = 150.0  # from here on people ask what carries it. Source: common practice.
 
 
@@ -26,12 +31,7 @@ def breaks_when_lifted(piece: Subject, lift: Lift, others: Sequence[Lift], stren
             breaks_when_lifted,
             title="{piece} breaks when {way}",
             reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
-            remedy="Carry it on a stiff board, or with a strongback clamped along it past the opening; or leave more concrete "
-            "beside the opening."
-            if lift.id == "on edge"
-            else "Turn it with hands all along the edge, or on a stiff board."
-            if lift.id == "turn"
-            else "Carry it on edge, or on a stiff board; or make it thicker.",
+            remedy=OTHERWISE.get(lift.id, "Carry it on edge, or on a stiff board; or make it thicker."),
             field="/carry",
             values={
                 "piece": piece.name,

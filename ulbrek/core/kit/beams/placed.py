@@ -3,6 +3,7 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from math import ceil
+from typing import NamedTuple
 
 import numpy as np
 
@@ -14,6 +15,20 @@ _ONE_PLACE_MM = 0.01
 _MOST_SLICES = 360  # of a slab in its place: the work grows with their square
 
 
+class Bearer(NamedTuple):
+    """What bears a load that stands on one place.
+
+    Attributes:
+        width_mm: how wide it is
+        load_share: of what the load bends all of the slab by, what comes on it
+        beside: from where to where the opening goes that it is beside [mm]; None where it is beside none
+    """
+
+    width_mm: float
+    load_share: float = 1.0
+    beside: tuple[float, float] | None = None
+
+
 @dataclass(frozen=True, slots=True)
 class Ultimate:
     """What makes loads greater than they are, and how much of a slab bears a load that stands on one place.
@@ -21,12 +36,12 @@ class Ultimate:
     Attributes:
         dead: factor on its own weight
         live: factor on the load
-        bears: at a slice and of the span there, how wide a strip bears the load [mm to mm]
+        bears: what bears the load at a slice, of the span there [mm]; None: all of the width
     """
 
     dead: float = 1.0
     live: float = 1.0
-    bears: Callable[[Slice, float], float] | None = None
+    bears: Callable[[Slice, float], Bearer] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +52,7 @@ class InPlace:
         bent: where the stress is greatest, whatever the place of the load
         dead_nm: bending moment of its own weight there, as it bends it with the load [N·m]
         live_nm: that of the load there [N·m]
+        local_nm: by how much the load bends a strip beside an opening besides, from end to end of it [N·m]
         span_mm: from support to support there, or twice what hangs over [mm]
         load_at_mm: where the load stands then
         reactions_n: the most that each support carries [N]
@@ -46,6 +62,7 @@ class InPlace:
     bent: Bending
     dead_nm: float
     live_nm: float
+    local_nm: float
     span_mm: float
     load_at_mm: float
     reactions_n: tuple[float, ...]
@@ -88,18 +105,21 @@ def in_place(
     tips = next((slices[row - 1].at_mm for row in np.flatnonzero(~stands).tolist() if row), None)
     if not stands.any():
         return InPlace(
-            Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, 0.0, 0.0, 0.0, tuple(0.0 for _ in held), tips or 0.0
+            Bending(slices[0].at_mm, 0.0, slices[0]), 0.0, 0.0, 0.0, 0.0, 0.0, tuple(0.0 for _ in held), tips or 0.0
         )
     moments = beam.moments(held, pushes, point_n)
     dead = moments[0] if stands[0] else np.zeros(len(slices))
     live = np.where(stands[:, None], moments - dead, 0.0)
     spans = _spans(beam.x, sorted(supports_mm))
-    shares = np.ones(len(slices))  # by which the load is greater, since a strip alone bears it
-    if ultimate.bears is not None:
-        wide = [ultimate.bears(one, span) for one, span in zip(slices, spans.tolist(), strict=True)]
-        shares = np.array([max(1.0, one.width_mm / max(bears, 1e-3)) for one, bears in zip(slices, wide, strict=True)])
-    asked = np.abs(ultimate.dead * dead + ultimate.live * shares * live)
-    stress = np.where(stands[:, None], asked / beam.moduli, -1.0)
+    bears = ultimate.bears or (lambda one, _: Bearer(one.width_mm))
+    bearers = [bears(one, span) for one, span in zip(slices, spans.tolist(), strict=True)]
+    share = np.array([bearer.width_mm / max(one.width_mm, 1e-3) for bearer, one in zip(bearers, slices, strict=True)])
+    share = np.clip(share, 1e-6, 1.0)
+    of_load = np.array([bearer.load_share for bearer in bearers])
+    local = np.zeros_like(live)
+    local[1:] = _local(beam.x, bearers, point_n)[: len(live) - 1]
+    asked = np.abs(ultimate.dead * dead * share + ultimate.live * live * of_load) + ultimate.live * local
+    stress = np.where(stands[:, None], asked / (beam.moduli * share), -1.0)
     row, at = (int(one) for one in np.unravel_index(int(np.argmax(stress)), stress.shape))
     found = slices[at]
     along = tuple((one.at_mm, float(value)) for one, value in zip(slices, stress[row] / beam.concentrated, strict=True))
@@ -107,9 +127,18 @@ def in_place(
     most = np.nanmax(pushes, axis=0)
     return InPlace(
         Bending(found.at_mm, abs(float(dead[at] + live[row, at])) / 1000, found, None, along),
-        sign * float(dead[at]) / 1000, sign * float(live[row, at]) / 1000, float(spans[at]),
+        sign * float(dead[at]) / 1000, sign * float(live[row, at]) / 1000, float(local[row, at]) / 1000,
+        float(spans[at]),
         slices[row - 1].at_mm if row else found.at_mm, tuple(most.tolist()), tips,
     )  # fmt: skip
+
+
+def _local(x: Array, bearers: Sequence[Bearer], point_n: float) -> Array:
+    """By place of the load and by slice, what the load bends a strip by that it stands on, its ends held [N·mm]."""
+    low, high = (np.array([one.beside[end] if one.beside else np.nan for one in bearers]) for end in (0, 1))
+    on_it = (x[:, None] >= low) & (x[:, None] <= high)
+    found: Array = np.where(on_it, point_n * (high - low) / 8, 0.0)
+    return found
 
 
 def _spans(x: Array, supports: Sequence[float]) -> Array:

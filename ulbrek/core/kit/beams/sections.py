@@ -63,6 +63,11 @@ class Sections:
         )
         return Slice(at, strips, hollows, AT_A_CORNER if self._corner.at(at) else 1.0)
 
+    def opening_at(self, place_mm: float) -> tuple[float, float] | None:
+        """From where to where the longest thing goes that goes through it at a place [mm]; None where nothing does."""
+        there = [(self._cuts[one].low_mm, self._cuts[one].high_mm) for one in self._there.at(place_mm)]
+        return max(there, key=lambda span: span[1] - span[0], default=None)
+
     def between(self, one: Slice, other: Slice, count: int) -> Iterator[Slice]:
         """Slices evenly between two; where those are alike, and nothing begins or ends there, so are these."""
         next_change = bisect_right(self._changes, one.at_mm)
