@@ -7,6 +7,7 @@ from ulbrek.core.job import Job
 
 LONG = {"outline": {"length": "2400 mm", "width": "600 mm"}}
 TALL = {"thickness": "350 mm"}
+THICK = {"thickness": "120 mm"}
 MAT = {"length": "400 mm", "width": "300 mm", "thickness": "3 mm"}
 
 
@@ -72,8 +73,8 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(opening(), feature("bolt", x="60 mm", diameter="10 mm", embedded="15 mm")),
     ),
     "web-too-thin of a ring of holes": (
-        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "120 mm"}}),
-        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "125 mm"}}),
+        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "78 mm"}}),
+        top({**hole("450 mm", "300 mm"), "repeat": {"kind": "ring", "count": 8, "pitch": "79 mm"}}),
     ),
     "hot-opening": (
         top(opening(hot=True, y={"to": "edge", "offset": "99 mm"})),
@@ -105,6 +106,39 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
     "insert-near-face in a side": (
         top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "61 mm"}),
         top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece={"thickness": "62 mm"}),
+    ),
+    "deeper-than-its-piece": (top(recess(depth="40 mm")), top(recess(depth="39 mm"))),
+    "deeper-than-its-piece of a void": (
+        top(feature("void", length="300 mm", width="200 mm", height="60 mm", above="61 mm"), piece=THICK),
+        top(feature("void", length="300 mm", width="200 mm", height="60 mm", above="59 mm"), piece=THICK),
+    ),
+    "deeper-than-its-piece of a bolt": (
+        top(feature("bolt", diameter="10 mm", embedded="41 mm")),
+        top(feature("bolt", diameter="10 mm", embedded="39 mm")),
+    ),
+    "tube-is-solid": (
+        top(feature("sleeve", diameter="40 mm", wall="20 mm")),
+        top(feature("sleeve", diameter="40 mm", wall="19 mm")),
+    ),
+    "bolt-off-its-face": (
+        top(feature("bolt", y="45 mm", diameter="12 mm", embedded="80 mm", into="front"), piece=THICK),
+        top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece=THICK),
+    ),
+    "bolt-off-its-face beyond it": (
+        top(feature("bolt", y="35 mm", diameter="12 mm", embedded="80 mm", into="front"), piece=THICK),
+        top(feature("bolt", y="40 mm", diameter="12 mm", embedded="80 mm", into="front"), piece=THICK),
+    ),
+    "bolt-too-shallow": (
+        top(feature("bolt", diameter="10 mm", embedded="29 mm"), piece=THICK),
+        top(feature("bolt", diameter="10 mm", embedded="30 mm"), piece=THICK),
+    ),
+    "web-too-thin in a thick piece": (  # half of 330 is more than 40
+        top(opening(y={"to": "edge", "offset": "39 mm"}), piece=THICK),
+        top(opening(y={"to": "edge", "offset": "40 mm"}), piece=THICK),
+    ),
+    "web-too-thin beside a round basin": (
+        top(hole("450 mm", "189 mm", "300 mm"), piece={"thickness": "40 mm"}),
+        top(hole("450 mm", "190 mm", "300 mm"), piece={"thickness": "40 mm"}),
     ),
     "bolt-too-short": (  # 38 of wood, 2 of washer, 9 of nut
         top(feature("bolt", diameter="10 mm", embedded="12 mm", projects="48 mm", clamps="38 mm")),

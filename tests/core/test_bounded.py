@@ -237,7 +237,7 @@ def test_copies_of_a_feature_raise_one_finding_for_each_cause() -> None:
     document = {
         "name": "Holes",
         "mix": MIX,
-        "pieces": [piece(features=[grid("hole", 0, 20, 20, 45, diameter="20 mm")])],
+        "pieces": [piece(features=[grid("hole", 0, 20, 20, 44, diameter="20 mm")])],
     }
     codes = [one.finding.code for one in plan(Job.model_validate(document), Shop()).findings]
     assert codes.count("web-too-thin") == 1

@@ -33,8 +33,8 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(opening(y={"to": "edge", "offset": "75 mm"}), piece=THICK),
     ),
     "web-too-thin between two": (
-        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "506 mm")),
-        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "508 mm")),
+        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "471 mm")),
+        top(opening(y={"to": "edge", "offset": "100 mm"}), hole("450 mm", "473 mm")),
     ),
     "web-too-thin where only a smaller one fits": (
         top(opening(y={"offset": "300 mm"}, width="490 mm")),
@@ -347,10 +347,10 @@ def test_the_worst_comes_first() -> None:
     assert severities[0] == "danger"
 
 
-def test_a_small_hole_near_an_edge_is_a_caution_not_a_stop() -> None:
-    near = lambda diameter: found(top(hole("450 mm", "60 mm", diameter)), "web-too-thin")  # noqa: E731
-    assert near("50 mm")[0].finding.severity == "caution"
-    assert near("51 mm")[0].finding.severity == "stop"
+def test_a_web_is_a_stop_under_two_thirds_of_what_it_needs() -> None:
+    near = lambda offset: found(top(opening(y={"to": "edge", "offset": offset})), "web-too-thin")  # noqa: E731
+    assert near("40 mm")[0].finding.severity == "caution"
+    assert near("39 mm")[0].finding.severity == "stop"
 
 
 Names: Callable[[Any], set[str]] = lambda text: {part.split("}")[0] for part in text.split("{")[1:]}  # noqa: E731

@@ -203,7 +203,7 @@ class _Round:
 
     def plan(self) -> PiecePlan:
         """What each station says, its findings pointing into the job."""
-        measured = measure(self.shape, Concrete(self.filled.density, BLED, DRYING_LOSS))
+        measured = measure(self.shape, Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm))
         formed = self._form(measured)
         reinforced = self._steel()
         handled = self._handle(measured, formed, reinforced)

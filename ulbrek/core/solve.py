@@ -118,7 +118,7 @@ def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete, dry_share: 
             "fresh": fresh,
             "stripped": measured.mass_stripped.value,
             "dry": measured.mass_dry.value,
-            "dry mix": fresh * dry_share,
+            "dry mix": (fresh - measured.stays_in_kg) * dry_share,
         }
         return by_state[goal.when]
 

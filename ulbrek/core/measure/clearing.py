@@ -12,9 +12,8 @@ from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.kit.geometry import web_between
 from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, DropEdge, Opening, Piece
-from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
-from ulbrek.core.measure.webs import box_gap, is_inside, meet
+from ulbrek.core.measure.webs import box_gap, is_inside, meet, room_needed
 
 Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
 
@@ -41,8 +40,8 @@ def clearing_change(shape: Shape, placed: Placed) -> Change | None:
 def has_room(piece: Piece, index: int) -> bool:
     """Whether a feature lies inside, apart from all others, with the webs it needs."""
     shape = shape_of(piece)
-    needed = web_needed(piece.thickness.mm) - _SLACK_MM
     mine = next(placed for placed in shape.placed if placed.index == index)
+    needed = room_needed(shape, mine) - _SLACK_MM
     others = _others(shape, mine)
     if not is_inside(mine, shape) or any(meet(mine, other) for other in others):
         return False
@@ -63,7 +62,7 @@ def _moved(shape: Shape, placed: Placed) -> Change | None:
     piece, feature = shape.piece, placed.feature
     if len(shape.placed) > MOST_NEIGHBOURS or isinstance(feature, DropEdge):
         return None
-    needed = web_needed(piece.thickness.mm)
+    needed = room_needed(shape, placed)
     length, width = shape.size
     others = _others(shape, placed)
     xs = _free_places(placed.centre.x, placed.half_x, length, needed, [(o.centre.x, o.half_x) for o in others])
@@ -146,7 +145,7 @@ def _shrunk(shape: Shape, placed: Placed) -> Change | None:
     feature, piece = placed.feature, shape.piece
     if not isinstance(feature, Opening):
         return None
-    needed = web_needed(piece.thickness.mm)
+    needed = room_needed(shape, placed)
     changed: dict[str, object] = {}
     length, width = shape.size
     for axis, size, run in (("x", "length", length), ("y", "width", width)):

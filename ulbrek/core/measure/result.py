@@ -16,7 +16,7 @@ class PlacedFeature:
     """Where a feature is, as the drawing needs it: its centre and size in the plan as it stands [mm].
 
     ``copy`` counts its repeats, 0 being the one that its anchor holds. ``paths`` are the outlines it is drawn by;
-    those of letters hold the letters' holes too.
+    those of letters hold the letters' holes too. ``web_needed_mm`` is the concrete that it should have on all sides.
     """
 
     id: str
@@ -28,6 +28,7 @@ class PlacedFeature:
     copy: int = 0
     role: Role = "through"
     paths: tuple[Path, ...] = ()
+    web_needed_mm: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,6 +133,7 @@ class MeasureResult:
     seams: tuple[NamedEdge, ...]
     volume: Figure
     mass_fresh: Figure
+    stays_in_kg: float
     mass_stripped: Figure
     mass_dry: Figure
     show_area: Figure

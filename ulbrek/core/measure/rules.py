@@ -6,6 +6,8 @@ from ulbrek.core.base.figure import rule
 
 LEAST_WEB_MM = 60.0
 WEB_PER_THICKNESS = 1.5
+LEAST_NECK_MM, MOST_NECK_MM = 25.0, 40.0
+THIN_PIECE_MM = 60.0  # up to here what is beside an opening is a strip
 
 # Of a bolt's diameter: washer and nut, and the threads beyond it.
 WASHER, NUT, BEYOND = 0.2, 0.9, 0.3
@@ -85,38 +87,40 @@ def mass_fresh(volume_l: float, density_kg_m3: float, stays_in_kg: float) -> flo
 
 
 @rule(unit="kg")
-def mass_stripped(mass_fresh_kg: float, bled_share: float) -> float:
+def mass_stripped(mass_fresh_kg: float, stays_in_kg: float, bled_share: float) -> float:
     """Mass of one piece when it is stripped
 
     Kept covered it has lost little: some bleed water, and what dried before the cover was on.
 
     Args:
         mass_fresh_kg: mass of the piece, fresh
-        bled_share: share of the fresh mass that has gone
+        stays_in_kg: sleeves, bolts, foam, wood and mats that stay in it, which do not bleed
+        bled_share: share of the fresh concrete that has gone
 
-    Formula: mass_fresh_kg * (1 - bled_share)
+    Formula: (mass_fresh_kg - stays_in_kg) * (1 - bled_share) + stays_in_kg
 
     Source: common practice, up to 2 %
     """
-    return mass_fresh_kg * (1 - bled_share)
+    return (mass_fresh_kg - stays_in_kg) * (1 - bled_share) + stays_in_kg
 
 
 @rule(unit="kg")
-def mass_dry(mass_fresh_kg: float, taken_off_kg: float, drying_loss: float) -> float:
+def mass_dry(mass_fresh_kg: float, stays_in_kg: float, taken_off_kg: float, drying_loss: float) -> float:
     """Mass of one piece, air dry
 
     Weeks later, indoors, part of its water has gone, and what was ground and routed away.
 
     Args:
         mass_fresh_kg: mass of the piece, fresh
+        stays_in_kg: sleeves, bolts, foam, wood and mats that stay in it, which do not dry
         taken_off_kg: what grinding and routing take off, fresh
-        drying_loss: share of the fresh mass that dries out
+        drying_loss: share of the fresh concrete that dries out
 
-    Formula: (mass_fresh_kg - taken_off_kg) * (1 - drying_loss)
+    Formula: (mass_fresh_kg - stays_in_kg - taken_off_kg) * (1 - drying_loss) + stays_in_kg
 
     Source: common practice, 1.5 to 3.5 %
     """
-    return (mass_fresh_kg - taken_off_kg) * (1 - drying_loss)
+    return (mass_fresh_kg - stays_in_kg - taken_off_kg) * (1 - drying_loss) + stays_in_kg
 
 
 @rule(unit="kg")
@@ -230,7 +234,8 @@ def web_width(start_x_mm: float, start_y_mm: float, end_x_mm: float, end_y_mm: f
 def web_needed(thickness_mm: float) -> float:
     """Least width of a web
 
-    A thinner strip beside an opening cracks when the piece is turned.
+    A thinner strip beside an opening cracks when the piece is turned. A strip is straight and longer than twice its
+    width, in a piece of up to 60 mm.
 
     Args:
         thickness_mm: thickness
@@ -240,6 +245,24 @@ def web_needed(thickness_mm: float) -> float:
     Source: common practice
     """
     return max(LEAST_WEB_MM, WEB_PER_THICKNESS * thickness_mm)
+
+
+@rule(unit="mm")
+def neck_needed(stone_mm: float, across_mm: float) -> float:
+    """Least concrete beside a hole
+
+    Beside a round hole, beside what is short, and in a thick piece it is no strip: the mix must get in, and the hole
+    must not break out.
+
+    Args:
+        stone_mm: the largest stone in the mix
+        across_mm: how wide the hole is across
+
+    Formula: min(40, max(25, 2 * stone_mm, across_mm / 2))
+
+    Source: common practice
+    """
+    return min(MOST_NECK_MM, max(LEAST_NECK_MM, 2 * stone_mm, across_mm / 2))
 
 
 @rule(unit="mm")

@@ -44,7 +44,7 @@ from ulbrek.core.measure.result import (
     ThinWeb,
 )
 from ulbrek.core.measure.shape import Placed, Shape
-from ulbrek.core.measure.webs import NamedWeb, webs
+from ulbrek.core.measure.webs import NamedWeb, goes_through, room_needed, web_need, webs
 
 EACH_MM = 1.0  # how much one of many parts may be off. Source: common practice.
 MOST_CORNERS = 12  # an outline with more is not checked by tape
@@ -52,11 +52,13 @@ MOST_CORNERS = 12  # an outline with more is not checked by tape
 
 @dataclass(frozen=True, slots=True)
 class Concrete:
-    """What a piece is cast of: its fresh density [kg/m³], and the shares of its mass that bleed and dry out [1]."""
+    """What a piece is cast of: its fresh density [kg/m³], and the shares of its mass that bleed and dry out
+    [1], and its largest stone [mm]."""
 
     density: Figure
     bled: Spread
     drying: Spread
+    stone_mm: float = 10.0
 
 
 def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
@@ -79,7 +81,8 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
     kept_in = sum(stays_in_kg(placed, depth) for placed in shape.placed)
     fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density, stays_in_kg=kept_in)
     off = max(0.0, solid.volume_mm3 - shape.finished.volume_mm3)
-    found_webs = webs(shape, max(rules.web_needed(piece.thickness.mm), _hot_needs(piece)))
+    needs = [room_needed(shape, placed, concrete.stone_mm) for placed in shape.placed if goes_through(placed)]
+    found_webs = webs(shape, max([*needs, _hot_needs(piece)], default=0.0))
     closing = _closing(piece)
     x, y, z = solid.centroid
     return MeasureResult(
@@ -91,12 +94,14 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         edges=tuple(_named_edges(outline)),
         seams=tuple(edge for part in shape.part_outlines for edge in _named_edges(part) if edge.name == "seam"),
         volume=volume,
+        stays_in_kg=kept_in,
         mass_fresh=fresh,
-        mass_stripped=work(rules.mass_stripped, of, mass_fresh_kg=fresh, bled_share=concrete.bled),
+        mass_stripped=work(rules.mass_stripped, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, bled_share=concrete.bled),
         mass_dry=work(
             rules.mass_dry,
             of,
             mass_fresh_kg=fresh,
+            stays_in_kg=kept_in,
             taken_off_kg=work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0,
             drying_loss=concrete.drying,
         ),
@@ -119,14 +124,14 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         centroid_x_mm=x,
         centroid_y_mm=y,
         centroid_z_mm=z,
-        thinnest_web=_thinnest(piece, found_webs),
+        thinnest_web=_thinnest(shape, found_webs, concrete.stone_mm),
         thinnest_floor=_thinnest_floor(shape),
         section=_section(piece),
         closing=closing,
         parts=tuple(_parts(shape, density)),
-        features=tuple(_as_placed(placed) for placed in shape.placed),
+        features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
-        findings=tuple(checks.all_findings(shape, found_webs, closing)),
+        findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm)),
     )
 
 
@@ -238,19 +243,36 @@ def _edge_lengths(shape: Shape) -> Iterator[EdgeLength]:
         yield EdgeLength(kind, work(rules.edge_length, f"{piece.id}/{kind}", straight_mm=straight, curved_mm=curved))
 
 
-def _thinnest(piece: Piece, found: list[NamedWeb]) -> ThinWeb | None:
+def _thinnest(shape: Shape, found: list[NamedWeb], stone_mm: float) -> ThinWeb | None:
+    """The web that is thinnest for what it must be."""
     if not found:
         return None
-    named = found[0]
+    piece = shape.piece
+    named = min(found, key=lambda one: one.web.width_mm / web_need(shape, one, stone_mm))
     start, end = named.web.start, named.web.end
     width = work(rules.web_width, piece.id, start_x_mm=start.x, start_y_mm=start.y, end_x_mm=end.x, end_y_mm=end.y)
-    needed = work(rules.web_needed, piece.id, thickness_mm=piece.thickness.mm)
+    needed = _web_needed(shape, named, stone_mm)
     between = f"{named.feature.feature.name} and {named.other_words}"
     return ThinWeb(width, needed, between, start.x, start.y, end.x, end.y)
 
 
+def _web_needed(shape: Shape, named: NamedWeb, stone_mm: float) -> Figure:
+    piece = shape.piece
+    strip = work(rules.web_needed, piece.id, thickness_mm=piece.thickness.mm)
+    if strip.value == web_need(shape, named, stone_mm):
+        return strip
+    beside = [named.feature, *([named.other] if named.other else [])]
+    across = min(2 * min(one.half_x, one.half_y) for one in beside)
+    return work(rules.neck_needed, piece.id, stone_mm=stone_mm, across_mm=across)
+
+
 def _thinnest_floor(shape: Shape) -> Figure | None:
-    depths = [deep for placed in shape.placed if (deep := depth_into(placed)) is not None]
+    thickness = shape.piece.thickness.mm
+    depths = [
+        deep
+        for placed in shape.placed
+        if (deep := depth_into(placed)) is not None and deep < thickness and not isinstance(placed.feature, Bolt)
+    ]
     if not depths:
         return None
     return work(rules.thickness_left, shape.piece.id, thickness_mm=shape.piece.thickness.mm, depth_mm=max(depths))
@@ -312,7 +334,7 @@ def _named_edges(outline: Outline) -> Iterator[NamedEdge]:
             yield NamedEdge(name, edge.start.x, edge.start.y, edge.end.x, edge.end.y, edge.bulge)
 
 
-def _as_placed(placed: Placed) -> PlacedFeature:
+def _as_placed(shape: Shape, placed: Placed, stone_mm: float) -> PlacedFeature:
     feature = placed.feature
     radius = 0.0 if isinstance(feature, Bolt | Grooves | Lettering | Mat | DropEdge) else placed.half_x
     if isinstance(feature, Opening | Recess | Core | Void | Rib):
@@ -320,6 +342,7 @@ def _as_placed(placed: Placed) -> PlacedFeature:
     return PlacedFeature(
         feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius,
         placed.number, role_of(placed), tuple(one.path for one in placed.drawn_by),
+        room_needed(shape, placed, stone_mm) if goes_through(placed) else 0.0,
     )  # fmt: skip
 
 

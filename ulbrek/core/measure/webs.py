@@ -9,10 +9,12 @@ from numpy.typing import NDArray
 from shapely import STRtree, box
 
 from ulbrek.core.kit.geometry import Edge, Web, gap_between, web_between
-from ulbrek.core.measure.inputs import Bolt, Core, Lettering, Sleeve
+from ulbrek.core.measure import rules
+from ulbrek.core.measure.inputs import Bolt, Core, Cutout, Lettering, Opening, RoundHole, Sleeve
 from ulbrek.core.measure.shape import Placed, Shape
 
 _TOUCH_MM = 1e-6
+_STRIP = 2.0  # what is longer than so many times its width is a strip
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +25,59 @@ class NamedWeb:
     feature: Placed
     other: Placed | None
     other_words: str
+    along_curve: bool = False
+
+
+def web_need(shape: Shape, named: NamedWeb, stone_mm: float) -> float:
+    """How wide a web must be: as a strip, or as what is left beside a hole [mm].
+
+    Args:
+        shape: the piece
+        named: the web and what stands on its two sides
+        stone_mm: the largest stone of the mix
+    """
+    thickness = shape.piece.thickness.mm
+    if thickness <= rules.THIN_PIECE_MM and _is_strip(named):
+        return rules.web_needed(thickness)
+    beside = [named.feature, *([named.other] if named.other else [])]
+    return rules.neck_needed(stone_mm, min(_across(one) for one in beside))
+
+
+def room_needed(shape: Shape, placed: Placed, stone_mm: float = rules.MOST_NECK_MM / 2) -> float:
+    """The web that suffices a feature on whichever side it is [mm].
+
+    Args:
+        shape: the piece
+        placed: what stands in it
+        stone_mm: the largest stone of the mix; as large as matters where it is left out
+    """
+    thickness = shape.piece.thickness.mm
+    if thickness <= rules.THIN_PIECE_MM and _is_straight(placed):
+        return rules.web_needed(thickness)
+    return rules.neck_needed(stone_mm, _across(placed))
+
+
+def _is_strip(named: NamedWeb) -> bool:
+    """Whether both its sides are straight, for longer than twice its width."""
+    beside = [named.feature, *([named.other] if named.other else [])]
+    if named.along_curve or not all(_is_straight(one) for one in beside):
+        return False
+    web = named.web
+    right, back = abs(web.end.x - web.start.x), abs(web.end.y - web.start.y)
+    if web.width_mm <= _TOUCH_MM:
+        return True
+    long = min(2 * (right * one.half_y + back * one.half_x) / web.width_mm for one in beside)
+    return long > _STRIP * web.width_mm
+
+
+def _is_straight(placed: Placed) -> bool:
+    feature = placed.feature
+    slotted = isinstance(feature, RoundHole) and feature.slot_length is not None
+    return isinstance(feature, Opening | Cutout) or slotted
+
+
+def _across(placed: Placed) -> float:
+    return 2 * min(placed.half_x, placed.half_y)
 
 
 def is_inside(placed: Placed, shape: Shape) -> bool:
@@ -56,6 +111,8 @@ def webs(shape: Shape, needed_mm: float) -> list[NamedWeb]:
     web is told. Pairs are found in a tree of boxes and looked at nearest first, until none is near enough to matter.
     """
     inside = _with_webs(shape)
+    if not inside:
+        return []
     reach = needed_mm
     farthest = hypot(*shape.size)
     while True:
@@ -96,7 +153,7 @@ def _webs_within(shape: Shape, inside: Sequence[Placed], reach_mm: float) -> lis
         if known is not None and gap >= known.web.width_mm:
             continue
         if isinstance(beside, Edge):
-            named = NamedWeb(web_between(placed.outline.edges, (beside,)), placed, None, words)
+            named = NamedWeb(web_between(placed.outline.edges, (beside,)), placed, None, words, beside.is_arc)
         elif not meet(placed, beside):
             named = NamedWeb(web_between(placed.outline.edges, beside.outline.edges), placed, beside, words)
         else:

@@ -9,23 +9,27 @@ from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
 
 
-def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None) -> Iterator[Finding]:
-    """What would go wrong with one piece."""
+def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, stone_mm: float) -> Iterator[Finding]:
+    """What would go wrong with one piece, cast of a mix with stones up to so much [mm]."""
     yield from shapes.outline_crosses_itself(shape)
     yield from places.feature_outside(shape)
     yield from places.no_such_edge(shape)
     yield from places.feature_through_another(shape)
-    yield from places.web_too_thin(shape, webs)
+    yield from places.web_too_thin(shape, webs, stone_mm)
     yield from places.hot_opening(shape, webs)
     yield from places.seam_through_web(shape)
     yield from shapes.too_thin_for_its_span(shape)
     yield from shapes.featheredge(shape)
+    yield from formers.deeper_than_its_piece(shape)
     yield from formers.floor_too_thin(shape)
     yield from formers.undercut(shape)
     yield from formers.no_way_out(shape)
     yield from formers.mat_buried(shape)
     yield from formers.insert_near_face(shape)
     yield from formers.letters_missing(shape)
+    yield from formers.tube_is_solid(shape)
+    yield from bolted.bolt_off_its_face(shape)
+    yield from bolted.bolt_too_shallow(shape)
     yield from bolted.bolt_too_short(shape)
     yield from bolted.thin_under_washer(shape)
     yield from bolted.nut_stands_out(shape)

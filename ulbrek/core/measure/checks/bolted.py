@@ -2,13 +2,96 @@
 
 from collections.abc import Iterator
 
+from shapely import Point as ShapelyPoint
+
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
 from ulbrek.core.measure import rules
+from ulbrek.core.measure.bodies import SIDES
 from ulbrek.core.measure.inputs import Bolt
-from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.shape import Placed, Shape
 
 LEAST_WOOD_MM = 15.0  # under a washer. Source: common practice.
+LEAST_EMBEDDED = 3.0  # times its diameter. Source: common practice.
+TORN_OUT = 1.5  # times its diameter: by hand. Source: common practice.
+_FLUSH_MM = 1.0
+
+
+@check("bolt-off-its-face", "stop")
+def bolt_off_its_face(shape: Shape) -> list[Finding]:
+    """A bolt does not come out of its side
+
+    A bolt in a side ends flush with it; one that floats inside can never be reached, one beyond it holds air.
+
+    Source: geometry
+    """
+    found = []
+    for placed in shape.placed:
+        feature = placed.feature
+        if not isinstance(feature, Bolt) or feature.into not in SIDES or placed.number:
+            continue
+        off = _from_its_side(shape, placed)
+        if off <= _FLUSH_MM:
+            continue
+        axis = "y" if feature.into in ("front", "back") else "x"
+        anchor = getattr(feature, axis).model_copy(
+            update={"side": feature.into, "to": "edge", "offset": Length(mm=0, typed="0")}
+        )
+        found.append(
+            finding(
+                bolt_off_its_face,
+                title="{bolt} ends {off} from the {side} side",
+                reason="A bolt comes out flush with the side that it is in.",
+                remedy="Put its end on the side, or put it into another.",
+                field=f"/features/{placed.index}/{axis}",
+                values={"bolt": feature.name, "off": Quantity(off, "mm"), "side": feature.into},
+                change=Change("Put it on the side", {f"/features/{placed.index}/{axis}": anchor.model_dump()})
+                if shape.piece.outline.kind == "rectangle"
+                else None,
+            )
+        )
+    return found
+
+
+def _from_its_side(shape: Shape, placed: Placed) -> float:
+    """How far the outer end of a bolt is from the piece's edge [mm]."""
+    assert isinstance(placed.feature, Bolt)  # noqa: S101 - asked for bolts only
+    left, front, right, back = placed.outline.box
+    x, y = (left + right) / 2, (front + back) / 2
+    ends = {"front": (x, front), "back": (x, back), "left": (left, y), "right": (right, y)}
+    return float(shape.outline.polygon.boundary.distance(ShapelyPoint(ends[placed.feature.into])))
+
+
+@check("bolt-too-shallow", "caution")
+def bolt_too_shallow(shape: Shape) -> list[Finding]:
+    """A bolt goes in too little
+
+    Under three diameters a bolt breaks a cone out of the concrete; under one and a half it is torn out by hand.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            bolt_too_shallow,
+            severity="stop" if feature.embedded.mm < TORN_OUT * feature.diameter.mm else "caution",
+            title="{bolt} goes in only {embedded}",
+            reason="Under {least}, three times its diameter, it breaks out with a cone of concrete.",
+            remedy="Let it go in {least} or more.",
+            field=f"/features/{index}/embedded",
+            values={
+                "bolt": feature.name,
+                "embedded": Quantity(feature.embedded.mm, "mm"),
+                "least": Quantity(LEAST_EMBEDDED * feature.diameter.mm, "mm"),
+            },
+            change=Change(
+                "Let it go in {least}",
+                {f"/features/{index}/embedded": Length(mm=LEAST_EMBEDDED * feature.diameter.mm).model_dump()},
+                {"least": Quantity(LEAST_EMBEDDED * feature.diameter.mm, "mm")},
+            ),
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Bolt) and feature.embedded.mm < LEAST_EMBEDDED * feature.diameter.mm - 1e-6
+    ]
 
 
 @check("bolt-too-short", "stop")

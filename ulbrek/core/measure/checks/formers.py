@@ -3,7 +3,19 @@
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.kit.lettering import missing
 from ulbrek.core.measure.bodies import SIDES
-from ulbrek.core.measure.inputs import Bolt, Core, Cutout, Grooves, Lettering, Mat, Recess, RoundHole, Void, WoodPad
+from ulbrek.core.measure.inputs import (
+    Bolt,
+    Core,
+    Cutout,
+    Grooves,
+    Lettering,
+    Mat,
+    Recess,
+    RoundHole,
+    Sleeve,
+    Void,
+    WoodPad,
+)
 from ulbrek.core.measure.shape import Placed, Shape
 
 LEAST_FLOOR_MM = 20.0
@@ -30,6 +42,77 @@ def depth_into(placed: Placed) -> float | None:
             return None
 
 
+@check("deeper-than-its-piece", "stop")
+def deeper_than_its_piece(shape: Shape) -> list[Finding]:
+    """Deeper than its piece
+
+    What goes into a face without going through leaves concrete behind it; what lies inside has concrete on both sides.
+
+    Source: geometry
+    """
+    thickness = shape.piece.thickness.mm
+    return [
+        finding(
+            deeper_than_its_piece,
+            title="{feature} sticks out of the piece by {past}" if past > 0 else "{feature} leaves nothing behind it",
+            reason="It reaches {reach} into {thickness} of concrete.",
+            remedy="Make it less deep, the piece thicker, or let it go right through.",
+            field=f"/features/{placed.index}",
+            values={
+                "feature": placed.feature.name,
+                "past": Quantity(past, "mm"),
+                "reach": Quantity(past + thickness, "mm"),
+                "thickness": Quantity(thickness, "mm"),
+            },
+        )
+        for placed in _firsts(shape)
+        for past in [_past(shape, placed)]
+        if past >= 0
+    ]
+
+
+def _past(shape: Shape, placed: Placed) -> float:
+    """How far a feature reaches beyond the face that it must not come out of [mm]; negative where it does not."""
+    feature, thickness = placed.feature, shape.piece.thickness.mm
+    match feature:
+        case Void():
+            reach = feature.above.mm + feature.height.mm
+        case Mat():
+            reach = feature.below_top.mm + feature.thickness.mm
+        case Bolt() if feature.into in SIDES and feature.above is not None:
+            reach = max(feature.above.mm, thickness - feature.above.mm) + feature.diameter.mm / 2
+        case _:
+            reach = depth_into(placed) or 0.0
+    return reach - thickness
+
+
+@check("tube-is-solid", "stop")
+def tube_is_solid(shape: Shape) -> list[Finding]:
+    """A tube's wall fills it
+
+    A wall of half the diameter or more leaves no bore.
+
+    Source: geometry
+    """
+    return [
+        finding(
+            tube_is_solid,
+            title="{feature} has a wall of {wall} and is {diameter} across",
+            reason="No bore is left in it.",
+            remedy="Give the wall of the tube, or leave it empty for a solid bar.",
+            field=f"/features/{index}/wall",
+            values={
+                "feature": feature.name,
+                "wall": Quantity(feature.wall.mm, "mm"),
+                "diameter": Quantity(feature.diameter.mm, "mm"),
+            },
+            change=Change("Take it as a solid bar", {f"/features/{index}/wall": None}),
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Sleeve) and feature.wall is not None and 2 * feature.wall.mm >= feature.diameter.mm
+    ]
+
+
 @check("floor-too-thin", "stop")
 def floor_too_thin(shape: Shape) -> list[Finding]:
     """Floor under a recess too thin
@@ -42,7 +125,7 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
     thickness = shape.piece.thickness.mm
     for placed in _firsts(shape):
         deep = depth_into(placed)
-        if deep is None or isinstance(placed.feature, Bolt) or thickness - deep >= LEAST_FLOOR_MM - 1e-6:
+        if deep is None or isinstance(placed.feature, Bolt) or not 0 < thickness - deep < LEAST_FLOOR_MM - 1e-6:
             continue
         feature = placed.feature
         change = None
@@ -63,7 +146,7 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
                 field=f"/features/{placed.index}",
                 values={
                     "feature": feature.name,
-                    "left": Quantity(max(0.0, thickness - deep), "mm"),
+                    "left": Quantity(thickness - deep, "mm"),
                     "least": Quantity(LEAST_FLOOR_MM, "mm"),
                 },
                 change=change,
@@ -137,7 +220,7 @@ def insert_near_face(shape: Shape) -> list[Finding]:
     found = []
     for placed in _firsts(shape):
         near = _nearest_face(shape, placed)
-        if near is not None and near < LEAST_COVER_MM - 1e-6:
+        if near is not None and 0 < near < LEAST_COVER_MM - 1e-6:
             found.append(
                 finding(
                     insert_near_face,
@@ -147,7 +230,7 @@ def insert_near_face(shape: Shape) -> list[Finding]:
                     field=f"/features/{placed.index}",
                     values={
                         "feature": placed.feature.name,
-                        "near": Quantity(max(0.0, near), "mm"),
+                        "near": Quantity(near, "mm"),
                         "least": Quantity(LEAST_COVER_MM, "mm"),
                     },
                 )

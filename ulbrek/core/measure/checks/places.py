@@ -3,14 +3,15 @@
 from collections.abc import Iterable
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
+from ulbrek.core.measure.bodies import SIDES
 from ulbrek.core.measure.clearing import clearing_change
-from ulbrek.core.measure.inputs import DropEdge, Opening, RoundHole
+from ulbrek.core.measure.inputs import Bolt, DropEdge, Opening
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import concrete_along, free_offset, in_piece
 from ulbrek.core.measure.shape import Placed, Shape
-from ulbrek.core.measure.webs import NamedWeb, is_inside, overlaps
+from ulbrek.core.measure.webs import NamedWeb, is_inside, overlaps, web_need
 
-SMALL_HOLE_MM = 50.0
+FAR_TOO_THIN = 2 / 3  # of what a web needs: under that the casting fails, over it it often does
 HOT_WEB_MM = 100.0  # Source: common practice.
 
 
@@ -33,7 +34,9 @@ def feature_outside(shape: Shape) -> list[Finding]:
             change=clearing_change(shape, placed),
         )
         for placed in _first_of_each(
-            one for one in shape.placed if not isinstance(one.feature, DropEdge) and not is_inside(one, shape)
+            one
+            for one in shape.placed
+            if not isinstance(one.feature, DropEdge) and not _in_a_side(one) and not is_inside(one, shape)
         )
     ]
 
@@ -164,26 +167,26 @@ def seam_through_web(shape: Shape) -> list[Finding]:
 
 
 @check("web-too-thin", "stop")
-def web_too_thin(shape: Shape, webs: list[NamedWeb]) -> list[Finding]:
+def web_too_thin(shape: Shape, webs: list[NamedWeb], stone_mm: float) -> list[Finding]:
     """Web too thin
 
-    The strip between an opening and an edge, or between two openings, must be at least the larger of
-    60 mm and one and a half times the thickness. Beside a round hole of up to 50 mm it is a caution.
+    A straight strip between an opening and an edge, or between two openings, in a piece of up to 60 mm, must be at
+    least the larger of 60 mm and one and a half times the thickness. Beside a round hole, and in thicker pieces, the
+    larger of 25 mm, two stones and half the hole, at most 40 mm. Under two thirds of that it breaks.
 
     Source: common practice
     """
-    needed = web_needed(shape.piece.thickness.mm)
-    return [_thin_web(shape, named, needed) for named in webs if named.web.width_mm < needed - 1e-6]
+    needs = [(named, web_need(shape, named, stone_mm)) for named in webs]
+    return [_thin_web(shape, named, needed) for named, needed in needs if named.web.width_mm < needed - 1e-6]
 
 
 def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
     moving = named.feature
     if named.other is not None:
         moving = _larger_first(named.feature, named.other)[1]
-    small_hole = isinstance(moving.feature, RoundHole) and moving.feature.diameter.mm <= SMALL_HOLE_MM
     return finding(
         web_too_thin,
-        severity="caution" if small_hole else "stop",
+        severity="stop" if named.web.width_mm < FAR_TOO_THIN * needed_mm else "caution",
         title="The strip between {feature} and {other} is {web}",
         reason="Under {needed} it tends to crack when the piece is turned.",
         remedy="Leave at least {needed}, or put a bar through it and take care.",
@@ -197,6 +200,11 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
         change=clearing_change(shape, moving),
         mark=_mark(shape, named),
     )
+
+
+def _in_a_side(placed: Placed) -> bool:
+    """Whether it is a bolt in a side, which must come out of it."""
+    return isinstance(placed.feature, Bolt) and placed.feature.into in SIDES
 
 
 def _larger_first(a: Placed, b: Placed) -> tuple[Placed, Placed]:
