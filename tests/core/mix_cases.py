@@ -34,6 +34,7 @@ def shaken(settled: str = "shaken or dropped", people: int = 2) -> Job:
 
 
 RETARDED = [{"admixture": "citric-acid", "percent": 0.2}]
+HUNG = {"school": "mesh", "held": "tied over the form"}
 MIX_CASES: dict[str, tuple[Job, Job]] = {
     "dose-readings-differ": (dosed(percent=3, grams=128), dosed(percent=3, grams=129)),
     "dose-slipped": (dosed(percent=0.05), dosed(percent=0.5)),
@@ -65,8 +66,12 @@ MIX_CASES: dict[str, tuple[Job, Job]] = {
     ),
     "stones-too-large": (top(piece={"thickness": "29 mm"}), top(piece={"thickness": "30 mm"})),
     "stones-jam-at-steel": (
-        top(piece={"thickness": "31 mm"}, steel={"school": "mesh"}),  # (31 - 5) / 2 is 13; three quarters of it 9.75
-        top(piece={"thickness": "32 mm"}, steel={"school": "mesh"}),
+        top(piece={"thickness": "31 mm"}, steel=HUNG),  # (31 - 5) / 2 is 13; three quarters of it 9.75
+        top(piece={"thickness": "32 mm"}, steel=HUNG),
+    ),
+    "stones-jam-at-steel of what is laid at half fill": (  # the mix is under it before it comes
+        top(piece={"thickness": "31 mm"}, steel=HUNG),
+        top(piece={"thickness": "31 mm"}, steel={"school": "mesh"}),
     ),
     "no-such-ingredient": (scratch(sand="gone"), scratch(sand="sand")),
     "no-such-admixture": (top(mix={"doses": [{"admixture": "gone"}]}), top()),

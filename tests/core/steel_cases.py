@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from tests.jobs import opening, top
+from tests.jobs import feature, opening, top
 from ulbrek.core.job import Job
 
 
@@ -37,11 +37,28 @@ def vessel(wall_mm: float, **steel: Any) -> Job:
 
 
 ROUTED = {"edge_profiles": [{"edge": "front", "size": "12 mm"}]}
+ROUND = {"edge_profiles": [{"edge": "front", "size": "30 mm"}]}
+MESH = {"school": "mesh"}
+
+
+def pad(thickness: str) -> Job:
+    """A pad that is cast on the ground and stays there."""
+    return top(
+        piece={"thickness": thickness, "cast": "face up"},
+        steel={"school": "mesh", "exposure": "on the ground"},
+        handling={"standing": {"top": {"use": "pad or step on the ground"}}},
+    )
+
+
 STEEL_CASES: dict[str, tuple[Job, Job]] = {
     "bar-near-edge": (by_hand(front("14 mm")), by_hand(front("15.1 mm"))),  # 3 mm of bar, 12 of concrete
-    "bar-near-edge beside a shaped edge": (  # 12 mm of shape, 20 beyond it, 3 of bar
-        by_hand(front("34 mm"), piece=ROUTED),
-        by_hand(front("35.1 mm"), piece=ROUTED),
+    "bar-near-edge beside a shaped edge": (  # at mid depth the shape takes nothing; 20 beyond it, 3 of bar
+        by_hand(front("22 mm"), piece=ROUTED),
+        by_hand(front("23.1 mm"), piece=ROUTED),
+    ),
+    "bar-near-edge beside a large round": (  # 30 of round in 40: at mid depth 30 - sqrt(30² - 10²) is 1.7
+        by_hand(front("24 mm"), piece=ROUND),
+        by_hand(front("24.8 mm"), piece=ROUND),
     ),
     "bar-near-edge all of them": (
         top(steel={"school": "grid of bars", "edge_distance": "14 mm"}, piece={"thickness": "60 mm"}),
@@ -54,9 +71,18 @@ STEEL_CASES: dict[str, tuple[Job, Job]] = {
         top(steel={"held": "on chairs"}, piece={"cast": "face up"}),
     ),
     "too-little-cover laid too low": (
-        top(steel={"school": "mesh", "height": "11 mm"}),
-        top(steel={"school": "mesh", "height": "12 mm"}),
+        top(steel={"school": "mesh", "height": "14 mm"}),  # 5 of mesh in 40: 17.5 in the middle, 3 off it is 14.5
+        top(steel={"school": "mesh", "height": "14.5 mm"}),
     ),
+    "too-little-cover under a tray": (
+        top(feature("recess", length="200 mm", width="150 mm", corner_radius="12 mm", depth="3.1 mm"), steel=MESH),
+        top(feature("recess", length="200 mm", width="150 mm", corner_radius="12 mm", depth="2.9 mm"), steel=MESH),
+    ),
+    "too-little-cover of a stack": (  # 2.5 + 2.5 + 12.7 in 41: a hint that it may show
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "41 mm"}),
+        top(opening(), steel={"bar": "4"}, piece={"thickness": "42 mm"}),
+    ),
+    "too-little-cover on the ground": (pad("156 mm"), pad("157 mm")),  # 5 of wire; 76 under it, where it is not seen
     "no-room-for-a-cage": (vessel(17), vessel(18)),
     "cage-near-face": (vessel(51), vessel(52)),  # two bars of 6 in the middle of a wall leave half the rest
     "fibre-not-dosed": (

@@ -95,3 +95,25 @@ def test_what_cannot_be_solved_says_why_and_what_would_do(job: Job, goal: Target
     with pytest.raises(CannotSolveError, match=said) as refused:
         solve(job, SHOP, goal)
     assert str(refused.value).count(".") >= 2
+
+
+@pytest.mark.parametrize("wall", ["3 mm", None])
+def test_a_plate_for_so_much_dry_mix_leaves_its_bar_out_of_it(wall: str | None) -> None:
+    """The steel that stays in is not mixed: t = m (1 + w) / (rho pi / 4 (D² - d²)), a tube or a solid bar alike."""
+    plate = shaped(
+        {"kind": "disc", "diameter": '18"'}, feature("sleeve", "228.6 mm", "228.6 mm", diameter='2"', wall=wall)
+    )
+    done = solved(plate, TargetMass(piece="top", mass_kg=20.412, when="dry mix", by="thickness"))
+    planned = plan(done, SHOP)
+    density = planned.pieces[0].measure.mass_fresh.inputs["density_kg_m3"].value
+    water = planned.mix.water_planned_l / 27.216  # of the 60 lb bag
+    ring = 0.785398 * (0.4572**2 - 0.0508**2)
+    assert done.pieces[0].thickness.mm / 1000 * ring * density == pytest.approx(20.412 * (1 + water), rel=1e-4)
+
+
+def test_what_stays_in_does_not_dry() -> None:
+    """A solid bar keeps its mass: only the concrete loses its share."""
+    measured = plan(PLATE, SHOP).pieces[0].measure
+    bar = 0.785398 * 0.0337**2 * 0.04 * 7850
+    loss = measured.mass_dry.inputs["drying_loss"].value
+    assert measured.mass_dry.value == pytest.approx((measured.mass_fresh.value - bar) * (1 - loss) + bar, rel=1e-6)

@@ -1,6 +1,7 @@
 """Where the steel lies: inside its edges, clear of the openings, through the narrow strips."""
 
 from itertools import pairwise
+from random import Random
 from typing import Any
 
 import pytest
@@ -8,10 +9,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import LineString, Point, Polygon, box
 
-from tests.core.steel_cases import by_hand, front, own, vessel
-from tests.jobs import demo_job, free, hole, opening, shaped, top
+from tests.core.steel_cases import MESH, by_hand, front, own, vessel
+from tests.jobs import demo_job, feature, free, hole, opening, shaped, top
+from ulbrek.core.materials.steel import Mesh
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
+from ulbrek.core.steel.cutlist import mesh_parts
 from ulbrek.core.steel.inputs import SteelInputs
 
 SHOP = Shop()
@@ -196,3 +199,57 @@ def test_the_steel_lies_at_the_height_that_was_typed() -> None:
     ground = planned(steel={"school": "mesh"}, piece={"grind": "3 mm"}).pieces[0].steel.stack
     assert ground is not None
     assert ground.cover_show.value == ground.cover_back.value - 3
+
+
+@pytest.mark.parametrize("seed", range(8))
+def test_the_mesh_that_is_bought_covers_its_panels(seed: int) -> None:
+    """Every part is no larger than a sheet, and with the laps between them the parts make the panel."""
+    random = Random(seed)
+    for _ in range(40):
+        mesh = Mesh(id="m", name="m", wire_mm=3, spacing_mm=random.choice([50, 100, 150]))
+        length, width = random.uniform(200, 9000), random.uniform(200, 4000)
+        parts = mesh_parts(length, width, mesh)
+        lap = mesh.spacing_mm + 50
+        (a, b) = parts[0]
+        assert max(a, b) <= 2400 + 1e-6
+        assert min(a, b) <= 1200 + 1e-6
+        along, across = round((length - lap) / (a - lap)), round((width - lap) / (b - lap))
+        assert along * across == len(parts)
+        assert along * a - (along - 1) * lap == pytest.approx(length)
+        assert across * b - (across - 1) * lap == pytest.approx(width)
+
+
+def test_a_large_slab_is_not_covered_by_two_sheets() -> None:
+    slab = top(piece={"outline": {"length": "4600 mm", "width": "3000 mm"}, "thickness": "100 mm"}, steel=MESH)
+    sheets = plan(slab, SHOP).steel_cutting.mesh_sheets.value
+    assert sheets >= 4550 * 2950 / (2400 * 1200)
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_bars_that_are_laid_leave_the_mix_its_way(seed: int) -> None:
+    """Over random openings, no two bars that the plan lays are too close, whichever the bar."""
+    random = Random(seed)
+    for _ in range(6):
+        first, gap = random.uniform(250, 400), random.uniform(60, 190)
+        openings = [
+            opening(id=f"o{n}", name=f"Opening {n}", x={"offset": f"{x} mm"}, y={"offset": "300 mm"}, length="300 mm")
+            for n, x in enumerate((first, first + 300 + gap))
+        ]
+        job = top(*openings, piece={"outline": {"length": "1400 mm", "width": "600 mm"}}, steel={"bar": "10"})
+        assert "bars-too-close" not in {one.finding.code for one in plan(job, SHOP).findings}
+
+
+def test_a_sleeve_asks_for_no_bar_and_a_long_seat_has_two() -> None:
+    disc = {"outline": {"kind": "disc", "diameter": "450 mm"}, "thickness": "60 mm"}
+    weight = top(feature("sleeve", "225 mm", "225 mm", diameter="70 mm", wall="3 mm"), piece=disc)
+    assert plan(weight, SHOP).pieces[0].steel.bars == ()
+    seat = top(piece={"outline": {"length": "1500 mm", "width": "400 mm"}, "thickness": "70 mm"})
+    assert [bar.key for bar in plan(seat, SHOP).pieces[0].steel.bars] == ["side.front", "side.back"]
+
+
+def test_steel_lies_in_the_middle_of_the_thin_end() -> None:
+    """A top of 60 that thins to 30 has 12.5 over and under 5 of mesh there, and 30 more under it at the thick end."""
+    tapered = top(piece={"thickness": "60 mm", "taper": {"thickness": "30 mm", "face": "underside"}}, steel=MESH)
+    stack = plan(tapered, SHOP).pieces[0].steel.stack
+    assert stack is not None
+    assert (stack.cover_show.value, stack.cover_back.value) == (12.5, 12.5)

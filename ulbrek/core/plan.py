@@ -120,9 +120,8 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
 def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], chosen: Chosen) -> Pour:
     """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
     floors = [p.measure.thinnest_floor.value for p in pieces if p.measure.thinnest_floor]
-    gaps = [
-        gap for p in pieces if p.steel.stack for gap in (p.steel.stack.cover_show.value, p.steel.stack.cover_back.value)
-    ]
+    held = [p.steel.stack for p in pieces if p.steel.stack and p.steel.held != "laid at half fill"]
+    gaps = [gap for stack in held for gap in (stack.cover_show.value, stack.cover_back.value)]
     gaps += [p.steel.cage.cover.value for p in pieces if p.steel.cage]
     if any(p.steel.mesh for p in pieces):
         gaps.append(chosen.mesh.spacing_mm - chosen.mesh.wire_mm)
@@ -229,9 +228,16 @@ class _Round:
         }
         return form(wanted, Formed(measured.net_area, self.filled.density, castings), self.chosen.foam, as_cut)
 
+    @property
+    def _cast_there(self) -> bool:
+        """Whether it is cast on the ground that it stays on."""
+        use = self.job.handling.standing_of(self.piece.id).use
+        ground = use == "pad or step on the ground" and self.job.steel.exposure == "on the ground"
+        return ground and self.piece.cast == "face up"
+
     def _steel(self) -> SteelResult:
         mix = self.chosen.mix
-        what = reinforced(self.shape, mix.stone_mm, mix.strength_28_least_mpa)
+        what = reinforced(self.shape, mix.stone_mm, mix.strength_28_least_mpa, self._cast_there)
         return reinforce(self.job.steel, what, self.chosen.mesh, self.chosen.bar, self.shop.bars)
 
     def _handle(self, measured: MeasureResult, formed: FormResult, reinforced: SteelResult) -> HandlingResult:

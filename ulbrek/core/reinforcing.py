@@ -1,22 +1,25 @@
 """A piece as Steel takes it: its outline, openings and shaped edges, and what a bent cage goes into."""
 
+from math import sqrt
+
 from shapely import LineString
 
 from ulbrek.core.measure.inputs import Core, EdgeProfile
-from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat
+from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat, slope_of, sunk_into
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.steel.cage import Profile, Vessel
 from ulbrek.core.steel.layout import Gap, Seams
 from ulbrek.core.steel.piece import Reinforced, ShapedEdge
 
 
-def reinforced(shape: Shape, stone_mm: float, strength_mpa: float) -> Reinforced:
+def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: bool) -> Reinforced:
     """What is reinforced of a piece.
 
     Args:
         shape: the piece
         stone_mm: the largest stone of its mix
         strength_mpa: least 28-day strength of its mix
+        cast_there: whether it is cast on the ground that it stays on
     """
     piece = shape.piece
     lines = [shape.seam_line(seam) for seam in piece.seams]
@@ -25,7 +28,11 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float) -> Reinforced
     )
     names = {name: edge for name, edge in zip(shape.outline.edge_names, shape.outline.edges, strict=True) if name}
     edges = tuple(
-        ShapedEdge(LineString([names[one.edge].start, names[one.edge].end]), _reach(one, piece.thickness.mm))
+        ShapedEdge(
+            LineString([names[one.edge].start, names[one.edge].end]),
+            _reach(one, piece.thickness.mm),
+            by_router=one.made == "routed later",
+        )
         for one in piece.edge_profiles
         if one.edge in names
     )
@@ -41,6 +48,9 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float) -> Reinforced
         seams=seams,
         ground_mm=piece.grind.mm,
         show_down=piece.cast == "face down",
+        sunk_mm=(sunk_into(shape, "top"), sunk_into(shape, "underside")),
+        slope_mm=(slope_of(shape, "top"), slope_of(shape, "underside")),
+        cast_there=cast_there,
         edges=edges,
         stone_mm=stone_mm,
         strength_mpa=strength_mpa,
@@ -61,5 +71,13 @@ def _body(shape: Shape) -> Profile | Vessel:
 
 
 def _reach(profile: EdgeProfile, thickness_mm: float) -> float:
-    """How far a shaped edge reaches in [mm]."""
-    return thickness_mm / 2 if "bullnose" in profile.profile else min(profile.size.mm, thickness_mm)
+    """How far a shaped edge reaches in at the middle of the thickness, where the steel lies [mm]."""
+    middle, size = thickness_mm / 2, profile.size.mm
+    match profile.profile:
+        case "chamfer":
+            return max(0.0, min(size, thickness_mm) - middle)
+        case "round-over" if size > middle:
+            size = min(size, thickness_mm)
+            return size - sqrt(size**2 - (size - middle) ** 2)
+        case _:  # a bullnose is nowhere as wide as there
+            return 0.0

@@ -8,10 +8,11 @@ from ulbrek.core.kit.geometry import Prism, Solid
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.bodies import Placed, cuts_of
 from ulbrek.core.measure.checks.formers import depth_into
-from ulbrek.core.measure.inputs import Core, Grooves, Lettering
+from ulbrek.core.measure.inputs import Bolt, Core, Face, Grooves, Lettering, Sleeve, WoodPad
 from ulbrek.core.measure.shape import Shape, boxes_meet, held_bytes
 
 DEEP = 0.5  # what goes deeper than this share of the thickness, steel does not run through
+OVER_STEEL_MM = 12.0  # nor behind what comes nearer than this to the middle
 
 
 class Plate(NamedTuple):
@@ -58,14 +59,26 @@ def _taken(placed: Placed, shape: Shape, depth: float) -> Iterator[Prism]:
             yield replace(one, bottom_mm=low, top_mm=depth)
 
 
-def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float]]:
-    """What steel may not run through: name, and the box round it left, right, front, back [mm]."""
+def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float, bool]]:
+    """What steel may not run through: name, box left, right, front, back [mm], and whether something stays in it."""
     return [
-        (placed.feature.name, box[0], box[2], box[1], box[3])
+        (placed.feature.name, box[0], box[2], box[1], box[3], _is_filled(shape, placed))
         for placed in shape.placed
         if _stands_in_the_way(shape, placed)
         for box in (placed.outline.box,)
     ]
+
+
+def sunk_into(shape: Shape, face: Face) -> float:
+    """How deep the deepest goes into a face of what steel runs behind [mm]."""
+    inputs = (placed for placed in shape.placed if getattr(placed.feature, "face", None) == face)
+    return max((depth_into(one) or 0.0 for one in inputs if not _stands_in_the_way(shape, one)), default=0.0)
+
+
+def slope_of(shape: Shape, face: Face) -> float:
+    """How much a face slopes from the thick end of a piece to the thin one [mm]."""
+    taper = shape.piece.taper
+    return shape.cast_depth - _least_thickness(shape) if taper is not None and taper.face == face else 0.0
 
 
 def is_flat(shape: Shape) -> bool:
@@ -76,7 +89,13 @@ def is_flat(shape: Shape) -> bool:
 
 def _stands_in_the_way(shape: Shape, placed: Placed) -> bool:
     deep = depth_into(placed)
-    return placed.is_through or (deep is not None and deep > DEEP * shape.cast_depth)
+    return placed.is_through or (deep is not None and deep > DEEP * shape.cast_depth - OVER_STEEL_MM)
+
+
+def _is_filled(shape: Shape, placed: Placed) -> bool:
+    """Whether concrete, or what stays in it, goes on where a feature is."""
+    shallow = not placed.is_through and (depth_into(placed) or 0.0) <= DEEP * shape.cast_depth
+    return shallow or isinstance(placed.feature, Sleeve | Bolt | WoodPad)
 
 
 def _least_thickness(shape: Shape) -> float:

@@ -1,6 +1,7 @@
 """All steel of a job cut from stock: bars by length, mesh by sheet."""
 
 from collections.abc import Iterator, Sequence
+from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_sheets, fewest_lengths
@@ -10,6 +11,8 @@ from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.result import CutBar, SteelCutting, SteelResult, StockBar
+
+LAP_BEYOND_SQUARE_MM = 50.0  # Source: common practice.
 
 
 def steel_cutting(
@@ -34,12 +37,13 @@ def steel_cutting(
     lengths, lapped_bars = _lapped(wanted, bar.stock_length_mm, lap)
     cut = fewest_lengths(lengths, LengthStock(bar.stock_length_mm))
     panels = [
-        Panel(f"{result.piece}.{number}", result.mesh.length.value, result.mesh.width.value)
+        Panel(f"{result.piece}.{number}.{part}", *size)
         for count, result in results
         if result.mesh
         for number in range(count)
+        for part, size in enumerate(mesh_parts(result.mesh.length.value, result.mesh.width.value, mesh))
     ]
-    sheets, lapped = cut_sheets(panels, SheetStock(mesh.sheet_length_mm, mesh.sheet_width_mm, 0.0))
+    sheets, _ = cut_sheets(panels, SheetStock(mesh.sheet_length_mm, mesh.sheet_width_mm, 0.0))
     masses = {
         f"{result.piece}_kg": work(rules.steel_of_castings, result.piece, steel_kg=result.mass, count=count)
         for count, result in results
@@ -48,7 +52,7 @@ def steel_cutting(
     return SteelCutting(
         bars=tuple(StockBar(tuple(CutBar(*part) for part in one.parts), one.left_mm) for one in cut.plans),
         bar_count=work(rules.stock_bars, lengths_cut=float(len(cut.plans))),
-        mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets) + 2 * len(lapped))),
+        mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets))),
         stock_mm=bar.stock_length_mm,
         proven=cut.proven,
         least=cut.least,
@@ -56,6 +60,28 @@ def steel_cutting(
         findings=tuple(checks.bar_longer_than_stock(lapped_bars, bar.stock_length_mm, lap.value)),
         care=CARE,
     )
+
+
+def mesh_parts(length_mm: float, width_mm: float, mesh: Mesh) -> list[tuple[float, float]]:
+    """The equal parts that a panel is laid in, each no larger than a sheet; they lap by one square and 50 mm.
+
+    Args:
+        length_mm: of the panel
+        width_mm: of the panel
+        mesh: the mesh and the sheet it is sold in
+    """
+    lap = mesh.spacing_mm + LAP_BEYOND_SQUARE_MM
+
+    def parts(run: float, sheet: float) -> tuple[int, float]:
+        count = 1 if run <= sheet else ceil((run - lap) / max(sheet - lap, 1.0) - 1e-9)
+        return count, (run + (count - 1) * lap) / count
+
+    ways = [
+        (parts(length_mm, a), parts(width_mm, b))
+        for a, b in ((mesh.sheet_length_mm, mesh.sheet_width_mm), (mesh.sheet_width_mm, mesh.sheet_length_mm))
+    ]
+    along, across = min(ways, key=lambda way: way[0][0] * way[1][0])
+    return [(along[1], across[1])] * (along[0] * across[0])
 
 
 def _bars_of(result: SteelResult) -> Iterator[tuple[str, float]]:

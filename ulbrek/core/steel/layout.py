@@ -26,19 +26,24 @@ DIAGONAL_MM = 600.0  # of a bar aslant at an inner corner. Source: common practi
 _TRIFLE_MM = 1e-3
 _HAIR_MM = 1e-6  # a line on the very edge may lie just off it
 SHORT_MM = 100.0  # a shorter piece of bar holds nothing
+LONG_MM = 900.0  # a piece as long as this is carried by bars along its sides. Source: common practice.
 
 Span = tuple[float, float]  # from and to [mm]
 
 
 @dataclass(frozen=True, slots=True)
 class Gap:
-    """An opening as the box round it: left, right, front and back [mm], in the plan of the piece as it stands."""
+    """An opening as the box round it: left, right, front and back [mm], in the plan of the piece as it stands.
+
+    ``filled`` is one that something stays in: steel goes round it, and asks for none beside it.
+    """
 
     name: str
     left: float
     right: float
     front: float
     back: float
+    filled: bool = False
 
     @property
     def middle(self) -> tuple[float, float]:
@@ -135,14 +140,16 @@ def mesh_panel(piece: str, ground: Ground, spacing_mm: float, gaps: Sequence[Gap
     return MeshPanel(edge_mm, edge_mm, length, width, (*along, *across))
 
 
-def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar]:
+def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap], apart_mm: float) -> list[PlacedBar]:
     """Bars in the strips beside each large opening, full length: front and back always, left and right where narrow.
 
-    A bar that would run through another opening, or that lies on one already there, is left out.
+    A long piece without an opening has them along its long sides. A bar that would run through another opening, or
+    that the mix could not pass between it and one already there, is left out.
     """
-    wanted = [bar for gap in gaps if _is_large(gap) for bar in _beside(piece, ground, gap)]
+    open_ = [gap for gap in gaps if _is_large(gap) and not gap.filled]
+    wanted = [bar for gap in open_ for bar in _beside(piece, ground, gap)] or list(_along_sides(piece, ground))
     boxes = np.array([(gap.left, gap.right, gap.front, gap.back) for gap in gaps]).reshape(-1, 4)
-    taken = Lines()
+    taken = Lines(apart_mm=apart_mm)
     placed: list[PlacedBar] = []
     for bar in wanted:
         if not taken.near(bar) and not _through_any(bar.line, boxes, ground.edge_mm):
@@ -154,8 +161,9 @@ def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedB
 class Lines:
     """Lines that bars lie on, to ask whether another would lie almost on one that runs the same way."""
 
-    def __init__(self, bars: Iterable[PlacedBar] = ()) -> None:
+    def __init__(self, bars: Iterable[PlacedBar] = (), apart_mm: float = 0.0) -> None:
         self._at: dict[bool, list[float]] = {True: [], False: []}
+        self._apart_mm = max(apart_mm, BESIDE_MM / 2)
         for bar in bars:
             self.add(bar)
 
@@ -168,7 +176,7 @@ class Lines:
         """Whether a bar would lie almost on one of the lines."""
         level, at = _line_of(bar)
         found = bisect_left(self._at[level], at)
-        return any(abs(other - at) < BESIDE_MM / 2 for other in self._at[level][max(0, found - 1) : found + 1])
+        return any(abs(other - at) < self._apart_mm for other in self._at[level][max(0, found - 1) : found + 1])
 
 
 def _line_of(bar: PlacedBar) -> tuple[bool, float]:
@@ -296,6 +304,20 @@ def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
         yield straight_bar(
             (piece, f"{gap.name}.{side}", f"beside the {gap.name}, {side}"), level, at, reached, ground.edge_mm
         )
+
+
+def _along_sides(piece: str, ground: Ground) -> Iterator[PlacedBar]:
+    """A bar along both long sides of a piece that is long."""
+    left, front, right, back = ground.outline.box
+    level = right - left >= back - front
+    low, high = (front, back) if level else (left, right)
+    inside = min(BESIDE_MM, (high - low) / 4)
+    names = ("front", "back") if level else ("left", "right")
+    for name, at in zip(names, (low + inside, high - inside), strict=True):
+        spans = ground.along_x(at) if level else ground.along_y(at)
+        reached = max(spans, key=lambda span: span[1] - span[0], default=(0.0, 0.0))
+        if reached[1] - reached[0] >= LONG_MM:
+            yield straight_bar((piece, f"side.{name}", f"along the {name}"), level, at, reached, ground.edge_mm)
 
 
 def _is_large(gap: Gap) -> bool:

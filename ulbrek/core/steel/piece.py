@@ -19,10 +19,16 @@ from ulbrek.core.steel.result import PlacedBar, Wire
 
 @dataclass(frozen=True, slots=True)
 class ShapedEdge:
-    """An edge that is shaped: its line in plan, and how far the shape reaches in [mm]."""
+    """An edge that is shaped: its line in plan, how far the shape reaches in at the steel [mm], and what made it."""
 
     line: LineString
     reach_mm: float
+    by_router: bool = True
+
+    @property
+    def beyond_mm(self) -> float:
+        """The concrete between the shape and steel [mm]: a router wanders, a mould does not."""
+        return rules.BEYOND_PROFILE_MM if self.by_router else rules.INDOOR_COVER_MM
 
 
 @dataclass(frozen=True)
@@ -37,6 +43,9 @@ class Reinforced:
         body: what a bent cage goes into; None where steel lies flat
         ground_mm: what grinding takes off the show face
         show_down: whether the show face lies on the form's floor
+        sunk_mm: how deep the deepest goes that steel runs behind, into the show face and into the back
+        slope_mm: how much the show face and the back slope
+        cast_there: whether it is cast on the ground that it stays on
         edges: those that are shaped
         stone_mm: the largest stone of the mix
         strength_mpa: least 28-day strength of the mix
@@ -51,6 +60,9 @@ class Reinforced:
     seams: Seams = UNDIVIDED
     ground_mm: float = 0.0
     show_down: bool = True
+    sunk_mm: tuple[float, float] = (0.0, 0.0)
+    slope_mm: tuple[float, float] = (0.0, 0.0)
+    cast_there: bool = False
     edges: tuple[ShapedEdge, ...] = ()
     stone_mm: float = 10.0
     strength_mpa: float = 24.0
@@ -85,21 +97,19 @@ def cover_when_moved(what: Reinforced, one: PlacedBar, bar: Bar) -> Callable[[fl
         line, level = one.line, one.line.y1 == one.line.y2
         dx, dy = (0.0, by) if level else (by, 0.0)
         moved = replace(one, line=Wire(line.x1 + dx, line.y1 + dy, line.x2 + dx, line.y2 + dy))
-        reach, distance = reach_of(what, moved)
-        return (
-            min(from_edge(what, moved), distance - reach - rules.BEYOND_PROFILE_MM + rules.INDOOR_COVER_MM)
-            - bar.diameter_mm / 2
-        )
+        reach, distance, beyond = reach_of(what, moved)
+        return min(from_edge(what, moved), distance - reach - beyond + rules.INDOOR_COVER_MM) - bar.diameter_mm / 2
 
     return cover
 
 
-def reach_of(what: Reinforced, one: PlacedBar) -> tuple[float, float]:
-    """Of the shaped edge that a bar comes nearest to: how far its shape reaches in, and how far off it is [mm]."""
+def reach_of(what: Reinforced, one: PlacedBar) -> tuple[float, float, float]:
+    """Of the shaped edge that a bar comes nearest to: how far its shape reaches in, how far off it is, and how much
+    must stay between [mm]."""
     line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
-    found = [(edge.line.distance(line), edge.reach_mm) for edge in what.edges]
-    distance, reach = min(found, key=lambda pair: pair[0] - pair[1], default=(inf, 0.0))
-    return reach, distance
+    found = [(edge.line.distance(line), edge.reach_mm, edge.beyond_mm) for edge in what.edges]
+    distance, reach, beyond = min(found, key=lambda one: one[0] - one[1] - one[2], default=(inf, 0.0, 0.0))
+    return reach, distance, beyond
 
 
 def strip_of(what: Reinforced, one: PlacedBar) -> float:

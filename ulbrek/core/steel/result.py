@@ -58,8 +58,11 @@ class Stack:
         under: concrete between the form's floor and the nearest steel
         cover_show: concrete between the show face, when it is finished, and the nearest steel
         cover_back: concrete between the back and the nearest steel
+        cover_needed: what is needed to the show face
+        back_needed: what is needed to the back
         layers: diameters [mm] from the floor up, mesh wires first
         meshed: how many of the layers are wires
+        rusts: whether it is plain steel that gets wet
     """
 
     height: Figure
@@ -67,8 +70,10 @@ class Stack:
     cover_show: Figure
     cover_back: Figure
     cover_needed: Figure
+    back_needed: Figure
     layers: tuple[float, ...]
     meshed: int
+    rusts: bool = False
 
 
 @dataclass(frozen=True, slots=True)

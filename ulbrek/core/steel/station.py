@@ -43,7 +43,7 @@ STOOD = ("clipped up from the base", "on chairs", "on stones")
 HELD_EVERY_MM = {
     "tied over the form": 400.0, "clipped up from the base": 400.0, "on chairs": 600.0, "on stones": 500.0,
 }  # fmt: skip  # Source: common practice.
-OUTSIDE_MM = {"outdoors": rules.OUTDOOR_COVER_MM, "on the ground": rules.GROUND_COVER_MM}
+FACES = ("show", "back")
 CAGE_PLACING = (
     "Stand or hang the cage in the form before the pour, wheels or blocks of mortar between it and the boards."
 )
@@ -62,10 +62,13 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
     of, school = what.piece, inputs.school_of(what.piece)
     ground = Ground(what.outline, inputs.edge_distance.mm, what.seams)
     steel = school in ("mesh", "mesh and bars", "grid of bars") and min(ground.size) > 2 * ground.edge_mm
+    apart_mm = bar.diameter_mm + checks.clear_between(bar.diameter_mm, what.stone_mm)
     flat, caged = steel and what.body is None, steel and what.body is not None
     panel = mesh_panel(of, ground, mesh.spacing_mm, what.gaps) if flat and school != "grid of bars" else None
     hand = [(index, one) for index, one in enumerate(inputs.by_hand) if one.piece == of]
-    placed, lost = by_hand(of, ground, what.gaps, _laid(school, inputs, what, ground), hand) if flat else ([], [])
+    placed, lost = (
+        by_hand(of, ground, what.gaps, _laid(school, inputs, what, ground, apart_mm), hand) if flat else ([], [])
+    )
     stack = _stack(inputs, what, (mesh, bar), panel, placed) if panel or placed else None
     cage = _cage(inputs, what, bar) if caged else None
     edge = _nearest_edge(what, bar, placed) if placed else None
@@ -101,15 +104,15 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
     )
 
 
-def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground) -> list[PlacedBar]:
+def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground, apart_mm: float) -> list[PlacedBar]:
     """The bars that the school lays in a piece that steel lies flat in."""
     if school == "mesh":
         return []
-    beside = bars_beside(what.piece, ground, what.gaps)
+    beside = bars_beside(what.piece, ground, what.gaps, apart_mm)
     aslant = diagonals(what.piece, ground, what.gaps)
     if school == "mesh and bars":
         return [*beside, *aslant]
-    taken = Lines(beside)
+    taken = Lines(beside, apart_mm)
     lines = grid(what.piece, ground, what.gaps, inputs.spacing.mm)
     return [*(one for one in lines if not taken.near(one)), *beside, *aslant]
 
@@ -122,29 +125,49 @@ def _stack(
     ways = 0 if not placed else 2 if crossing(placed) else 1
     layers = (*wires, *([bar.diameter_mm] * ways))
     height = work(rules.stack_height, key, wires_mm=sum(wires), bars_mm=bar.diameter_mm * ways)
+    slope_show, slope_back = what.slope_mm
+    slope_under = slope_show if what.show_down else slope_back
+    least = what.thickness_mm - slope_show - slope_back
     if inputs.height is None:
-        under = over = work(rules.cover, key, thickness_mm=what.thickness_mm, stack_mm=height)
+        below = over = work(rules.cover, key, thickness_mm=least, stack_mm=height)
+        under = work(rules.under_at_thick_end, key, cover_mm=below, slope_mm=slope_under) if slope_under else below
     else:
-        under = work(rules.under_steel, key, height_mm=inputs.height.mm)
-        over = work(rules.over_steel, key, depth_mm=what.thickness_mm, under_mm=under, stack_mm=height)
-    show, back = (under, over) if what.show_down else (over, under)
+        under = below = work(rules.under_steel, key, height_mm=inputs.height.mm)
+        if slope_under:
+            below = work(rules.cover_sunk, f"{key}/slope", cover_mm=under, sunk_mm=slope_under)
+        over = work(rules.over_steel, key, depth_mm=least + slope_under, under_mm=under, stack_mm=height)
+    show, back = (below, over) if what.show_down else (over, below)
     if what.ground_mm:
         show = work(rules.cover_ground, key, cover_mm=show, ground_mm=what.ground_mm)
-    outside = OUTSIDE_MM.get(inputs.exposure)
+    sunk_show, sunk_back = what.sunk_mm
+    if sunk_show:
+        show = work(rules.cover_sunk, f"{key}/show", cover_mm=show, sunk_mm=sunk_show)
+    if sunk_back:
+        back = work(rules.cover_sunk, f"{key}/back", cover_mm=back, sunk_mm=sunk_back)
     rusts = (bool(wires) and mesh.finish == "plain") or (bool(ways) and bar.finish == "plain")
-    if outside is not None and rusts:
-        needed = work(rules.cover_outside, key, table_mm=outside)
+    table = _covers_outside(inputs, what) if rusts else None
+    if table:
+        needs = [work(rules.cover_outside, f"{key}/{face}", table_mm=mm) for face, mm in zip(FACES, table, strict=True)]
     else:
-        needed = work(rules.cover_indoors, key, least_mm=rules.INDOOR_COVER_MM)
-    return Stack(height, under, show, back, needed, layers, len(wires))
+        needs = [work(rules.cover_indoors, key, thickness_mm=least, stack_mm=height)] * 2
+    return Stack(height, under, show, back, needs[0], needs[1], layers, len(wires), table is not None)
+
+
+def _covers_outside(inputs: SteelInputs, what: Reinforced) -> tuple[float, float] | None:
+    """What the table asks for plain steel at the show face and at the back [mm]; None indoors."""
+    if inputs.exposure == "indoors":
+        return None
+    if what.cast_there:
+        return rules.OUTDOOR_COVER_MM, rules.GROUND_COVER_MM
+    return rules.PRECAST_COVER_MM, rules.PRECAST_COVER_MM
 
 
 def _cage(inputs: SteelInputs, what: Reinforced, bar: Bar) -> Cage | None:
     if what.body is None:
         return None
-    outside = OUTSIDE_MM.get(inputs.exposure)
-    if outside is not None and bar.finish == "plain":
-        cover = work(rules.cover_outside, what.piece, table_mm=outside)
+    table = _covers_outside(inputs, what)
+    if table and bar.finish == "plain":
+        cover = work(rules.cover_outside, what.piece, table_mm=table[0])
     else:
         cover = work(rules.cover_in_cage, what.piece, least_mm=rules.CAGE_COVER_MM)
     how = bending_by(inputs.standard, bar.diameter_mm, what.strength_mpa)
@@ -198,7 +221,7 @@ def _findings(
 ) -> Iterator[Finding]:
     (mesh, bar, bars), (stack, placed, cage, lost, no_cage) = chosen, laid
     if stack:
-        yield from checks.too_little_cover(inputs, what.piece, stack, bars)
+        yield from checks.too_little_cover(inputs, what, stack, bars)
         yield from checks.bar_too_thick(bar, what.thickness_mm, placed, bars)
         if stack.meshed:
             yield from checks.mixed_finishes(mesh, bar, placed)

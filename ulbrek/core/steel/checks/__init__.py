@@ -1,6 +1,6 @@
 """What Steel looks for."""
 
-from ulbrek.core.steel.checks.places import Near, bar_near_edge, bars_too_close, by_hand_lost
+from ulbrek.core.steel.checks.places import Near, bar_near_edge, bars_too_close, by_hand_lost, clear_between
 from ulbrek.core.steel.checks.stuff import (
     bar_longer_than_stock,
     bar_too_thick,
@@ -21,6 +21,7 @@ __all__ = [
     "bars_too_close",
     "by_hand_lost",
     "cage_near_face",
+    "clear_between",
     "feet_show",
     "mixed_finishes",
     "no_room_for_a_cage",

@@ -2,12 +2,13 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from math import inf
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
 from ulbrek.core.steel.inputs import BarByHand, SteelInputs
 from ulbrek.core.steel.result import PlacedBar
-from ulbrek.core.steel.rules import BEYOND_PROFILE_MM, INDOOR_COVER_MM, edge_cover_needed
+from ulbrek.core.steel.rules import INDOOR_COVER_MM, edge_cover_needed
 
 _TRIFLE_MM = 1e-6
 LEAST_CLEAR_MM = 25.0  # Source: ACI 318-19 25.2.1, from memory.
@@ -21,15 +22,15 @@ class Near:
     Attributes:
         bar: the bar
         cover_mm: concrete between it and the nearest edge or opening
-        shaped: of the shaped edge that it is nearest to: how far the shape reaches in, and how far off the bar's
-            middle is [mm]
+        shaped: of the shaped edge that it is nearest to: how far the shape reaches in, how far off the bar's middle
+            is, and how much must stay between [mm]
         strip_mm: width of the strip that it lies in
         moved: its cover when it is moved square to itself by so much [mm]
     """
 
     bar: PlacedBar
     cover_mm: float
-    shaped: tuple[float, float]
+    shaped: tuple[float, float, float]
     strip_mm: float
     moved: Callable[[float], float]
 
@@ -69,14 +70,12 @@ class _Short:
 
 
 def _short(one: Near, diameter_mm: float) -> _Short | None:
-    reach, distance = one.shaped
+    reach, distance, beyond = one.shaped
     room = max(0.0, (one.strip_mm - diameter_mm) / 2)
     least = min(INDOOR_COVER_MM, room)
     by_shape = distance - diameter_mm / 2
-    needed_shape = min(
-        edge_cover_needed(reach, least, BEYOND_PROFILE_MM), max(room, (one.strip_mm + reach) / 2 - diameter_mm / 2)
-    )
-    if reach > 0 and by_shape < needed_shape - _TRIFLE_MM:
+    needed_shape = min(edge_cover_needed(reach, least, beyond), max(room, (one.strip_mm + reach) / 2 - diameter_mm / 2))
+    if distance < inf and by_shape < needed_shape - _TRIFLE_MM:
         return _Short(one, by_shape, needed_shape, at_shape=True)
     return _Short(one, one.cover_mm, least, at_shape=False) if one.cover_mm < least - _TRIFLE_MM else None
 
@@ -88,7 +87,7 @@ def _near_edge(inputs: SteelInputs, short: _Short, bars: int, diameter_mm: float
         title="The bar {bar} has only {cover} of concrete beside it"
         if bars == 1
         else "{bars} bars have too little concrete beside them, one only {cover}",
-        reason="That edge is shaped: {needed} must stay, 20 mm beyond the shape."
+        reason="That edge is shaped: {needed} must stay there."
         if short.at_shape
         else "It needs {needed}; nearer to an edge it shows, rusts or breaks the edge off.",
         remedy="Move it in." if bar.by_hand is not None else "Keep the steel farther from the edges.",
@@ -127,6 +126,11 @@ def _farther(inputs: SteelInputs, near: Near, by_mm: float, edge_mm: float) -> C
     )
 
 
+def clear_between(diameter_mm: float, stone_mm: float) -> float:
+    """What must be left between two bars, so that the mix gets through [mm]."""
+    return max(LEAST_CLEAR_MM, diameter_mm, _STONES * stone_mm)
+
+
 @check("bars-too-close", "caution")
 def bars_too_close(
     inputs: SteelInputs, placed: Sequence[PlacedBar], diameter_mm: float, stone_mm: float
@@ -137,7 +141,7 @@ def bars_too_close(
 
     Source: ACI 318-19 25.2.1: 25 mm, the bar, or four thirds of the stone, from memory
     """
-    needed = max(LEAST_CLEAR_MM, diameter_mm, _STONES * stone_mm)
+    needed = clear_between(diameter_mm, stone_mm)
     closest = min(_side_by_side(placed, diameter_mm, needed - _TRIFLE_MM), key=lambda found: found[0], default=None)
     if closest is None:
         return []

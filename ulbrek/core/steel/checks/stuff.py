@@ -3,54 +3,85 @@
 from collections.abc import Sequence
 from typing import Any
 
-from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.materials.steel import Bar, Finish, Mesh
 from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
+from ulbrek.core.steel.piece import Reinforced
 from ulbrek.core.steel.result import Cage, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 
 _TRIFLE_MM = 1e-6
+SHOWS_MM = 8.0  # of concrete: steel behind less than that, or than its own diameter, shows
 
 
 @check("too-little-cover", "caution")
-def too_little_cover(inputs: SteelInputs, piece: str, stack: Stack, bars: Sequence[Bar]) -> list[Finding]:
+def too_little_cover(inputs: SteelInputs, what: Reinforced, stack: Stack, bars: Sequence[Bar]) -> list[Finding]:
     """Too little concrete over the steel
 
-    Too near the show face steel ghosts through or rusts; outdoors, plain steel rusts and bursts thin concrete.
+    Too near the show face steel ghosts through; plain steel that gets wet rusts and bursts thin concrete. These small
+    pieces are not structures: short of the table they have their ways out, and in the middle of a slab on the ground
+    steel lies as well as it can. Within 8 mm, or its own diameter, of a face it shows.
 
-    Source: common practice indoors, 12 mm to the show face; ACI 318-19 Table 20.5.1.3.1 outdoors, from memory
+    Source: common practice indoors, in the middle third and 12 mm to the show face; ACI 318-19 Tables 20.5.1.3.1 and
+        20.5.1.3.3 outdoors, from memory
     """
-    needed, cover = stack.cover_needed.value, min(stack.cover_show.value, stack.cover_back.value)
-    outside = needed > INDOOR_COVER_MM  # in the weather, and of plain steel
-    if cover >= needed - _TRIFLE_MM:
+    show, back = stack.cover_show.value, stack.cover_back.value
+    on_floor, on_top = stack.layers[0], stack.layers[-1]
+    outer = (on_floor, on_top) if what.show_down else (on_top, on_floor)
+    faces = (
+        ("face", show, stack.cover_needed.value, min(outer[0], SHOWS_MM)),
+        ("back", back, stack.back_needed.value, min(outer[1], SHOWS_MM)),
+    )
+    face, cover, needed, shows = min(faces, key=lambda one: (one[1] >= one[3], one[1] - one[2]))
+    if cover < shows - _TRIFLE_MM:
+        severity: Severity = "stop"
+    elif cover < needed - _TRIFLE_MM:
+        in_ground = stack.rusts and what.cast_there and inputs.height is None
+        severity = "hint" if in_ground else "caution"
+    elif not stack.rusts and show < INDOOR_COVER_MM - _TRIFLE_MM:
+        face, cover, needed, severity = "face", show, INDOOR_COVER_MM, "hint"
+    else:
         return []
-    thinner = [] if outside else _thinner_bar(stack, bars)
+    return [_short_of_cover(inputs, what, stack, bars, (face, cover, max(needed, shows), severity))]
+
+
+def _short_of_cover(
+    inputs: SteelInputs,
+    what: Reinforced,
+    stack: Stack,
+    bars: Sequence[Bar],
+    short: tuple[str, float, float, Severity],
+) -> Finding:
+    face, cover, needed, severity = short
+    thinner = [] if stack.rusts else _thinner_bar(stack, bars, needed - cover)
     change = None
     middle = (stack.cover_show.value + stack.cover_back.value) / 2
     if inputs.height is not None and middle >= needed:
         change = Change("Lay it in the middle", {"/height": None})
-    elif outside:
-        change = Change("Take fibre instead", _as_school(inputs, piece, "fibre only"))
     elif thinner:
         change = Change("Take the {bar}", {"/bar": thinner[-1].id}, {"bar": thinner[-1].name})
     elif stack.meshed and len(stack.layers) > stack.meshed:
-        change = Change("Take mesh alone", _as_school(inputs, piece, "mesh"))
-    return [
-        finding(
-            too_little_cover,
-            severity="stop" if outside else "caution",
-            title="Only {cover} of concrete over the steel",
-            reason="It needs {needed}. Nearer to the face steel shows as a dark line or a rust stain."
-            if not outside
-            else "It needs {needed} where plain steel gets wet; under that it rusts and bursts the concrete.",
-            remedy="Take thinner steel, or make the piece thicker."
-            if not outside
-            else "Take fibre, stainless or galvanised steel, or make the piece thicker.",
-            field="/bar",
-            values={"cover": Quantity(cover, "mm"), "needed": Quantity(needed, "mm")},
-            change=change,
-        )
-    ]
+        change = Change("Take mesh alone", _as_school(inputs, what.piece, "mesh"))
+    values: dict[str, Quantity | str] = {
+        "cover": Quantity(abs(cover), "mm"), "needed": Quantity(needed, "mm"), "face": face,
+    }  # fmt: skip
+    return finding(
+        too_little_cover,
+        severity=severity,
+        title="The steel sticks out of the {face} by {cover}"
+        if cover < 0
+        else "Only {cover} of concrete between the steel and the {face}",
+        reason="It needs {needed} where plain steel gets wet; under that it may rust and burst the concrete."
+        if stack.rusts
+        else "It needs {needed}. Nearer to the face steel shows as a dark line or a rust stain.",
+        remedy="Take fibre, stainless or galvanised steel, or make the piece thicker."
+        if stack.rusts
+        else "Take thinner steel, or make the piece thicker.",
+        field="/bar",
+        values=values,
+        change=change,
+        also=(Change("Take fibre instead", _as_school(inputs, what.piece, "fibre only")),) if stack.rusts else (),
+    )
 
 
 @check("bar-too-thick", "caution")
@@ -180,13 +211,13 @@ def feet_show(inputs: SteelInputs, show_down: bool) -> list[Finding]:
     ]
 
 
-def _thinner_bar(stack: Stack, bars: Sequence[Bar]) -> list[Bar]:
-    """Bars that leave enough cover in place of the present one, thickest last."""
+def _thinner_bar(stack: Stack, bars: Sequence[Bar], short_mm: float) -> list[Bar]:
+    """Bars that leave so much more cover in place of the present one, thickest last."""
     over = len(stack.layers) - stack.meshed
     if not over:
         return []
     present = stack.layers[-1]
-    spare = 2 * (stack.cover_needed.value - stack.cover_show.value)
+    spare = 2 * short_mm
     fitting = [one for one in bars if (present - one.diameter_mm) * over >= spare - _TRIFLE_MM]
     return sorted(fitting, key=lambda one: one.diameter_mm)
 
@@ -226,7 +257,7 @@ def cage_near_face(piece: str, cage: Cage, finish: Finish, exposure: Exposure) -
     return [
         finding(
             cage_near_face,
-            severity="stop" if outside else "caution",
+            severity="stop" if cover < SHOWS_MM else "caution",
             title="Only {cover} of concrete over the cage of {piece}",
             reason="It needs {needed}; under that plain steel rusts and bursts the concrete."
             if outside

@@ -25,6 +25,7 @@ from ulbrek.core.steel.rules.covering import (
     GROUND_COVER_MM,
     INDOOR_COVER_MM,
     OUTDOOR_COVER_MM,
+    PRECAST_COVER_MM,
     cover,
     cover_as_laid,
     cover_at_edge,
@@ -33,8 +34,10 @@ from ulbrek.core.steel.rules.covering import (
     cover_in_plane,
     cover_indoors,
     cover_outside,
+    cover_sunk,
     edge_cover_needed,
     over_steel,
+    under_at_thick_end,
     under_steel,
 )
 from ulbrek.core.steel.rules.laying import (
@@ -62,6 +65,7 @@ __all__ = [
     "GROUND_COVER_MM",
     "INDOOR_COVER_MM",
     "OUTDOOR_COVER_MM",
+    "PRECAST_COVER_MM",
     "all_steel",
     "bar_aslant",
     "bar_length",
@@ -79,6 +83,7 @@ __all__ = [
     "cover_in_plane",
     "cover_indoors",
     "cover_outside",
+    "cover_sunk",
     "edge_cover_needed",
     "fill_before_steel",
     "held_places",
@@ -105,5 +110,6 @@ __all__ = [
     "tie_tail_en",
     "ties",
     "two_hooks",
+    "under_at_thick_end",
     "under_steel",
 ]

@@ -5,7 +5,9 @@ from ulbrek.core.base.figure import rule
 # Plain steel, cast-in-place values for bars up to 16 mm. ACI 318-19 Table 20.5.1.3.1, from memory.
 OUTDOOR_COVER_MM = 38.0
 GROUND_COVER_MM = 76.0
+PRECAST_COVER_MM = 32.0  # cast in a form, bars up to 16 mm. ACI 318-19 Table 20.5.1.3.3, from memory.
 INDOOR_COVER_MM = 12.0  # to the show face. Source: common practice.
+MOST_INDOORS_MM, OFF_MIDDLE_MM = 20.0, 3.0
 CAGE_COVER_MM = 20.0  # a bent cage is never quite true. Source: common practice.
 BEYOND_PROFILE_MM = 20.0  # beyond a shaped edge. Source: common practice.
 
@@ -28,19 +30,50 @@ def cover(thickness_mm: float, stack_mm: float) -> float:
 
 
 @rule(unit="mm")
-def cover_indoors(least_mm: float) -> float:
+def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     """Cover needed indoors
 
-    Nearer to the show face it ghosts through or rusts.
+    In the middle third of a thin top, 3 mm off the middle at most; nearer to a face steel ghosts through.
 
     Args:
-        least_mm: least cover to the show face
+        thickness_mm: thickness of the piece where it is thinnest
+        stack_mm: height of the steel
 
-    Formula: least_mm
+    Formula: min(20, max(0, (thickness_mm - stack_mm) / 2 - 3))
 
-    Source: common practice, 12 mm
+    Source: common practice
     """
-    return least_mm
+    return min(MOST_INDOORS_MM, max(0, (thickness_mm - stack_mm) / 2 - OFF_MIDDLE_MM))
+
+
+@rule(unit="mm")
+def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
+    """Cover behind what is sunk into a face
+
+    Args:
+        cover_mm: concrete between steel and face
+        sunk_mm: how deep the deepest recess, groove, pad or letter goes that steel runs behind
+
+    Formula: cover_mm - sunk_mm
+
+    Source: geometry
+    """
+    return cover_mm - sunk_mm
+
+
+@rule(unit="mm")
+def under_at_thick_end(cover_mm: float, slope_mm: float) -> float:
+    """Concrete under the steel where the piece is thick
+
+    Args:
+        cover_mm: concrete under the steel where the piece is thin
+        slope_mm: how much that face slopes
+
+    Formula: cover_mm + slope_mm
+
+    Source: geometry
+    """
+    return cover_mm + slope_mm
 
 
 @rule(unit="mm")
@@ -50,11 +83,12 @@ def cover_outside(table_mm: float) -> float:
     For plain steel; stainless, galvanised steel or fibre are the way to a thin piece outdoors.
 
     Args:
-        table_mm: cover of the table, 38 mm in the weather and 76 mm cast against the ground
+        table_mm: cover of the table: 32 mm for what is cast in a form, 38 mm for what is cast where it stays in the
+            weather, 76 mm against the ground
 
     Formula: table_mm
 
-    Source: ACI 318-19 Table 20.5.1.3.1, from memory
+    Source: ACI 318-19 Tables 20.5.1.3.1 and 20.5.1.3.3, from memory
     """
     return table_mm
 
@@ -176,15 +210,15 @@ def cover_at_edge(middle_mm: float, diameter_mm: float) -> float:
 def edge_cover_needed(routed_mm: float, least_mm: float, beyond_mm: float) -> float:
     """Cover needed at an edge
 
-    Where an edge is shaped the concrete that stays is counted from the shape.
+    Where an edge is shaped the concrete that stays is counted from the shape, at the height of the steel.
 
     Args:
-        routed_mm: how far the edge's shape reaches in
+        routed_mm: how far the edge's shape reaches in there
         least_mm: least cover
         beyond_mm: cover beyond a shaped edge
 
-    Formula: routed_mm + beyond_mm if routed_mm > 0 else least_mm
+    Formula: max(least_mm, routed_mm + beyond_mm)
 
     Source: common practice: 12 to 25 mm, 20 mm beyond a routed profile
     """
-    return routed_mm + beyond_mm if routed_mm > 0 else least_mm
+    return max(least_mm, routed_mm + beyond_mm)
