@@ -125,7 +125,7 @@ def test_bars_stay_in_the_concrete_of_any_outline(
     assert all(outline.exterior.distance(line) >= min(edge, 20) - 1e-6 for line in lines)
     if school == "grid of bars":
         level = sorted({bar.line.y1 for bar in laid if bar.key.startswith("along")})
-        assert max(b - a for a, b in pairwise(level)) <= 2 * spacing + 1e-6  # one gives way to a bar beside the sink
+        assert max(b - a for a, b in pairwise(level)) <= 3 * spacing + 1e-6  # two give way to a bar beside the sink
 
 
 def test_a_bar_lies_aslant_at_an_inner_corner() -> None:
