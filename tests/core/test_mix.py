@@ -32,7 +32,7 @@ def test_percent_and_amount_are_told_together_whichever_was_typed() -> None:
         assert told.a_bag.value == pytest.approx(130.637, abs=1e-3)
         assert told.percent.value == pytest.approx(3.0, abs=1e-4)
         assert told.a_batch.value == pytest.approx(told.a_bag.value * planned(top()).mix.bags_per_batch)
-        assert told.in_all.value == pytest.approx(told.a_bag.value * planned(top()).mix.bags.value)
+        assert told.in_all.value == pytest.approx(told.a_bag.value * planned(top()).mix.bags_mixed.value)
     assert dose(admixture="pigment").percent.value == pytest.approx(3.0), "the usual dose where none is typed"
 
 

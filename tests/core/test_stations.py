@@ -44,24 +44,25 @@ def test_every_size_of_the_shop_is_counted() -> None:
 
 
 def test_water_for_a_bag_and_for_a_batch() -> None:
-    mixed = planned(mix={"container": "barrow"}).mix  # 68 l of working fill: all three bags at once
-    assert (mixed.bags_that_fit.value, mixed.bags_per_batch, mixed.batches.value) == (5, 3, 1)
+    mixed = planned(mix={"container": "barrow"}).mix  # 68 l of working fill: the 1.86 bags to mix at once
+    assert (mixed.bags_that_fit.value, mixed.bags_per_batch, mixed.batches.value) == (5, 2, 1)
     assert mixed.water_start.value == pytest.approx(0.75 * (2.13 + 3.22) / 2)
-    assert mixed.batch_water_start.value == pytest.approx(3 * mixed.water_start.value)
-    assert mixed.batch_water_most.value == pytest.approx(3 * 3.22)
+    assert mixed.batch_water_start.value == pytest.approx(2 * mixed.water_start.value)
+    assert mixed.batch_water_most.value == pytest.approx(2 * 3.22)
 
 
 def test_a_bag_too_large_for_the_bucket_is_mixed_in_quarters() -> None:
     mixed = planned(mix={"bag": "80lb"}).mix
-    assert (mixed.bags_per_batch, mixed.batches.value) == (0.75, 4)
+    assert (mixed.bags_per_batch, mixed.batches.value) == (0.75, 2)
     assert mixed.batch_volume.value < mixed.working_fill.value
 
 
-def test_more_water_means_fewer_bags_and_a_lighter_piece() -> None:
+def test_more_water_means_a_lighter_piece_and_never_fewer_bags() -> None:
     usual, wet = planned(piece={"count": 4}), planned(piece={"count": 4}, mix={"water_per_bag_l": 3.2})
     assert wet.mix.bag_yield.value == pytest.approx(usual.mix.bag_yield.value + 3.2 - (2.13 + 3.22) / 2)
     assert wet.pieces[0].measure.mass_fresh.value < usual.pieces[0].measure.mass_fresh.value
-    assert wet.mix.bags.value <= usual.mix.bags.value
+    assert wet.mix.to_mix.value < usual.mix.to_mix.value
+    assert wet.mix.bags.value == usual.mix.bags.value
 
 
 def test_a_bag_over_23_kg_is_for_two_people() -> None:

@@ -138,7 +138,7 @@ CONTAINERS = (
     Container(id="bucket", name="5 gal bucket", volume_l=18.9),
     Container(id="tub", name="Mixing tub", volume_l=45.0),
     Container(id="barrow", name="Barrow", volume_l=85.0),
-    Container(id="drum", name="Drum mixer", volume_l=140.0),
+    Container(id="drum", name="Drum mixer", volume_l=140.0, machine_min=6.0),
 )
 
 _P2 = "EN 312 type P2, the least modulus that the standard asks for, from memory"

@@ -73,7 +73,7 @@ def water_shifted(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: P
     """
     shifts = {}
     for one in read(doses, admixtures, bag):
-        amount, usual = _amount(one, bag), _usual(one, bag, "usual ")
+        amount, usual = amount_a_bag(one, bag), _usual(one, bag, "usual ")
         if one.admixture.water_shift and amount and usual:
             shifts[one.admixture.id] = work(
                 rules.water_shift, one.admixture.id, shift=one.admixture.water_shift, dose_g=amount, usual_g=usual
@@ -83,7 +83,7 @@ def water_shifted(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: P
     )
 
 
-def _amount(found: Read, bag: PerBag) -> Figure | None:
+def amount_a_bag(found: Read, bag: PerBag) -> Figure | None:
     """The dose for one bag, as typed or as usual; None where its base is not known."""
     of = found.admixture.id
     if found.dose.grams is not None:
@@ -104,7 +104,7 @@ def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dos
     """
     one, of, mass = found.admixture, found.admixture.id, bag.base_kg(found.base)
     per_batch, bags = batch
-    amount = _amount(found, bag)
+    amount = amount_a_bag(found, bag)
     if amount is None:
         return Dosed(found.index, of, one.name, one.kind, found.base)
     return Dosed(

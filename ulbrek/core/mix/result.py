@@ -49,6 +49,29 @@ class BagSets:
 
 
 @dataclass(frozen=True, slots=True)
+class Batch:
+    """What goes into one batch.
+
+    Attributes:
+        number: which one
+        in_all: how many there are
+        water_start: water to start with
+        water_most: water at the most
+        water: as the first batch took it; None before it is mixed
+        doses: of each that is dosed, in the order of the job's; None where its base is not known
+    """
+
+    number: int
+    in_all: int
+    bags: Figure
+    volume: Figure
+    water_start: Figure
+    water_most: Figure
+    water: Figure | None
+    doses: tuple[Figure | None, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class MixedSoFar:
     """The batches that have been mixed: the first one's water, the bags used, the bags to go."""
 
@@ -181,6 +204,11 @@ class MixResult:
         cup: what goes in between two tests of the feel
         form: the heaviest form with its mix in it
         scratch: None where it comes in bags
+        to_mix: bags to mix, a fraction; batches, water, doses and times follow it
+        bags: bags to have ready; the reserve stays closed
+        bags_mixed: bags in all the batches
+        last: the last batch where it is smaller than the others
+        next: the next batch, or the first; None when the forms are full
         mixed: what has been mixed so far; None before the first batch
     """
 
@@ -192,7 +220,9 @@ class MixResult:
     volume_with_spare: Figure
     bag_yield: Figure
     density: Figure
+    to_mix: Figure
     bags: Figure
+    bags_mixed: Figure
     left_over: Figure
     bags_back: Figure
     choices: tuple[BagChoice, ...]
@@ -220,6 +250,8 @@ class MixResult:
     batch_volume: Figure
     batch_water_start: Figure
     batch_water_most: Figure
+    last: Batch | None
+    next: Batch | None
     mixed: MixedSoFar | None
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.kit.clock import pace
@@ -10,6 +11,7 @@ from ulbrek.core.materials.containers import WORKING_FILL, Container
 from ulbrek.core.materials.mixes import Filled, Mix
 from ulbrek.core.mix import checks, rules
 from ulbrek.core.mix.bags import BagSet, Offer, cheapest, neighbours, of_one_size
+from ulbrek.core.mix.batches import Batches, OneBag
 from ulbrek.core.mix.care import CARE, DOSING, HEAVY_BAG, HEAVY_BAG_KG
 from ulbrek.core.mix.doses import PerBag, dosed, per_bag, read
 from ulbrek.core.mix.feel import FEELS
@@ -20,6 +22,7 @@ from ulbrek.core.mix.result import (
     BagSets,
     BagSetTold,
     BagsOf,
+    Batch,
     Clock,
     MixedSoFar,
     MixResult,
@@ -78,13 +81,13 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         inputs = inputs.model_copy(update={"least_bags_over": 0})
     poured = _poured(pour)
     needed = _bags(inputs, filled, poured)
+    to_mix = work(rules.bags_to_mix, poured_volume_l=poured, spare=inputs.spare or 0.0, bag_yield_l=filled.yield_)
+    bare = work(rules.bags_bare, poured_volume_l=poured, bag_yield_l=filled.yield_)
     fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
     fits = work(rules.bags_that_fit, working_fill_l=fill, bag_yield_l=filled.yield_)
-    per_batch: Figure | float = min(fits, needed, key=lambda figure: figure.value)
-    if inputs.bags_per_batch is not None:
-        per_batch = inputs.bags_per_batch
+    divided = Batches(to_mix, bare, fits, inputs.bags_per_batch, inputs.spare or 0.0)
+    per_batch = divided.per_batch
     batch = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=filled.yield_)
-    batches = work(rules.batches, bags=needed, bags_per_batch=per_batch)
     to_add: Figure = of.recipe.water_added if of.recipe else filled.usual_water
     brought = filled.usual_water.value - to_add.value  # by damp sand and stone
     most = size.water_most_l - brought
@@ -95,15 +98,17 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     )
     bag = per_bag(filled, inputs.cement_share or of.mix.cement_share)
     doses = list(read(inputs.doses, of.admixtures, bag))
-    told = tuple(dosed(one, bag, (per_batch, needed)) for one in doses)
-    clock = _clock(inputs, of, pour, (per_batch, batches))
-    helped = _clock(inputs.model_copy(update={"people": 2}), of, pour, (per_batch, batches))
-    left = work(rules.left_over, bags=needed, bag_yield_l=filled.yield_, poured_volume_l=poured)
+    told = tuple(dosed(one, bag, (per_batch, divided.mixed)) for one in doses)
+    clock = _clock(inputs, of, pour, divided)
+    helped = _clock(inputs.model_copy(update={"people": 2}), of, pour, divided)
+    left = work(rules.left_over, mixed_bags=divided.mixed, bag_yield_l=filled.yield_, poured_volume_l=poured)
     form = _heaviest_form(pour)
+    so_far = _mixed_so_far(mixed, bare)
+    a_bag = OneBag(filled, start, most, so_far.dose_found if so_far else None, doses, bag)
     seen = checks.Seen(
         inputs, of.mix, size, of.container, of.admixtures, pour, needed, (batch, fill, fits), doses, bag,
         (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
-        _value(per_batch), form,
+        per_batch.value, form,
     )  # fmt: skip
     return MixResult(
         mix_name=of.mix.name,
@@ -114,9 +119,11 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         volume_with_spare=work(rules.volume_with_spare, poured_volume_l=poured, spare=inputs.spare or 0.0),
         bag_yield=filled.yield_,
         density=filled.density,
+        to_mix=to_mix,
         bags=needed,
+        bags_mixed=divided.mixed,
         left_over=left,
-        bags_back=work(rules.bags_back, bags=needed, poured_volume_l=poured, bag_yield_l=filled.yield_),
+        bags_back=work(rules.bags_back, bags=needed, mixed_bags=divided.mixed),
         choices=tuple(
             BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, other.id))
             for other in of.mix.sizes
@@ -144,12 +151,14 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         water_most_l=most,
         working_fill=fill,
         bags_that_fit=fits,
-        bags_per_batch=_value(per_batch),
-        batches=batches,
+        bags_per_batch=per_batch.value,
+        batches=divided.count,
         batch_volume=batch,
         batch_water_start=batch_start,
         batch_water_most=batch_most,
-        mixed=_mixed_so_far(mixed, filled, poured),
+        last=_last_batch(divided, a_bag),
+        next=_next_batch(so_far, divided, a_bag),
+        mixed=so_far,
         findings=tuple(checks.all_findings(seen)),
         care=tuple(_care(inputs, of)),
     )
@@ -211,30 +220,40 @@ def _wetness(of: MixedFrom, bag: PerBag, from_doses_l: float) -> Wetness:
     )
 
 
-def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batch: tuple[Figure | float, Figure]) -> Clock:
-    per_batch, batches = batch
+def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batches: Batches) -> Clock:
+    per_batch = batches.per_batch
     speed = pace("Arrhenius", pour.temperature_c)
     working = work(rules.working_time, workable_min=of.mix.workable_min, pace=speed)
     if inputs.workable_min is not None:
         working = work(rules.working_time_tried, minutes=inputs.workable_min)
-    mixing, placing = (
-        work(rules.batch_takes, what, bags_per_batch=per_batch, minutes_a_bag=minutes)
-        for what, minutes in (("mixing", inputs.minutes_mixing), ("placing", inputs.minutes_placing))
-    )
-    both = {"mixing_min": mixing, "placing_min": placing}
-    meet: Figure = batches
+
+    def takes(what: str, bags: Figure, minutes: float) -> Figure:
+        return work(rules.batch_takes, what, bags_per_batch=bags, minutes_a_bag=minutes)
+
+    machine = of.container.machine_min
+    if machine is not None:
+        mixing = last_mixing = work(rules.machine_takes, minutes=machine)
+    else:
+        mixing = takes("mixing", per_batch, inputs.minutes_mixing)
+        last_mixing = takes("mixing the last", batches.last_bags, inputs.minutes_mixing)
+    placing = takes("placing", per_batch, inputs.minutes_placing)
+    last_placing = takes("placing the last", batches.last_bags, inputs.minutes_placing)
+    each = {"mixing_min": mixing, "placing_min": placing}
+    both = {**each, "last_mixing_min": last_mixing, "last_placing_min": last_placing}
+    meet: Figure = batches.count
     if not inputs.one_colour:
         largest = max(pour.casts.values(), key=lambda casts: casts.volume.value).volume
         volume = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=of.filled.yield_)
-        meet = work(rules.batches_that_meet, casting_l=largest, batch_volume_l=volume)
+        meeting = work(rules.batches_that_meet, casting_l=largest, batch_volume_l=volume)
+        meet = min(meeting, meet, key=lambda count: count.value)
     hands = float(inputs.people)
     return Clock(
         working=working,
         mixing=mixing,
         placing=placing,
-        whole=work(rules.pour_takes, batches=batches, **both, hands=hands),
+        whole=work(rules.pour_takes, batches=batches.count, **both, hands=hands),
         meeting=work(rules.pour_takes, "meeting", batches=meet, **both, hands=hands),
-        last_start=work(rules.last_start, working_min=working, **both),
+        last_start=work(rules.last_start, working_min=working, **each),
     )
 
 
@@ -284,12 +303,31 @@ def _scratched(recipe: Recipe) -> Scratched:
     )  # fmt: skip
 
 
-def _mixed_so_far(mixed: Sequence[BatchMixed], filled: Filled, poured: Figure) -> MixedSoFar | None:
+def _last_batch(planned: Batches, a_bag: OneBag) -> Batch | None:
+    """The last batch, where it is smaller than the others."""
+    number = int(planned.count.value)
+    alike = planned.last_bags.value >= planned.per_batch.value
+    return None if alike else a_bag.batch(number, number, planned.last_bags)
+
+
+def _next_batch(so_far: MixedSoFar | None, planned: Batches, a_bag: OneBag) -> Batch | None:
+    """The batch that is mixed next: by the plan, and after the first by what is missing."""
+    if so_far is None:
+        return a_bag.batch(1, int(planned.count.value), planned.bags_of(1))
+    to_go = so_far.bags_to_go
+    if not to_go.value:
+        return None
+    bags = work(rules.next_batch, to_go_bags=to_go, bags_per_batch=planned.per_batch)
+    in_all = so_far.batches + ceil(to_go.value / planned.per_batch.value - 1e-9)
+    return a_bag.batch(so_far.batches + 1, in_all, bags)
+
+
+def _mixed_so_far(mixed: Sequence[BatchMixed], bare: Figure) -> MixedSoFar | None:
     dose = dose_found(mixed)
     if dose is None:
         return None
     used = work(rules.bags_used, **{f"batch_{number}_bags": batch.bags for number, batch in enumerate(mixed, 1)})
-    to_go = work(rules.bags_to_go, poured_volume_l=poured, bag_yield_l=filled.yield_, used_bags=used)
+    to_go = work(rules.bags_to_go, bare_bags=bare, used_bags=used)
     return MixedSoFar(len(mixed), dose, used, to_go)
 
 
@@ -302,12 +340,15 @@ def _poured(pour: Pour) -> Figure:
 
 
 def _bags(inputs: MixInputs, filled: Filled, poured: Figure, of: str = "") -> Figure:
+    counted = work(
+        rules.yield_to_buy_by, of or filled.size.id, printed_yield_l=filled.size.yield_l, bag_yield_l=filled.yield_
+    )
     return work(
         rules.bags,
         of,
         poured_volume_l=poured,
         spare=inputs.spare or 0.0,
-        bag_yield_l=filled.yield_,
+        bag_yield_l=counted,
         least_over_bags=inputs.least_bags_over,
     )
 

@@ -79,16 +79,18 @@ class MixPages(Words):
     def _batch_cards(self) -> Iterator[dict[str, Any]]:
         """A card for each batch: bags, water, doses, and room to write down what went in."""
         mix = self.plan.mix
-        batches, left = int(mix.batches.value), mix.bags.value
+        batches = int(mix.batches.value)
         what = "measure" if mix.scratch else "bag"
         for number in range(1, batches + 1):
-            bags = min(mix.bags_per_batch, left)
-            left -= bags
-            start, most = bags * mix.water_start.value, bags * mix.water_most_l
+            last = mix.last if number == batches else None
+            bags = last.bags.value if last else mix.bags_per_batch
+            start = (last.water_start if last else mix.batch_water_start).value
+            most = (last.water_most if last else mix.batch_water_most).value
+            amounts = last.doses if last else [one.a_batch for one in mix.doses]
             doses = [
-                f"{one.name} {write_quantity(one.a_bag.value * bags, 'g', self.units)}"
-                for one in mix.doses
-                if one.a_bag
+                f"{one.name} {write_quantity(amount.value, 'g', self.units)}"
+                for one, amount in zip(mix.doses, amounts, strict=True)
+                if amount
             ]
             yield {
                 "title": f"Batch {number} of {batches}",

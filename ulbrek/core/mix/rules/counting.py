@@ -7,6 +7,7 @@ from ulbrek.core.base.figure import rule
 # Keeps a count from going up by one on the last bit of a float.
 _TRIFLE = 1e-9
 SMALLEST_BATCH_BAGS = 0.25
+LEAST_SPARE = 0.05
 
 
 @rule(unit="l")
@@ -58,6 +59,58 @@ def volume_with_spare(poured_volume_l: float, spare: float) -> float:
 
 
 @rule(unit="bags")
+def bags_to_mix(poured_volume_l: float, spare: float, bag_yield_l: float) -> float:
+    """Bags to mix
+
+    With their spare; what is bought beyond them stays closed.
+
+    Args:
+        poured_volume_l: volume of the pour
+        spare: share over
+        bag_yield_l: concrete from one bag
+
+    Formula: poured_volume_l * (1 + spare) / bag_yield_l
+
+    Source: common practice: 5 to 10 % over
+    """
+    return poured_volume_l * (1 + spare) / bag_yield_l
+
+
+@rule(unit="bags")
+def bags_bare(poured_volume_l: float, bag_yield_l: float) -> float:
+    """Bags that the pieces take
+
+    Without spare.
+
+    Args:
+        poured_volume_l: volume of the pour
+        bag_yield_l: concrete from one bag
+
+    Formula: poured_volume_l / bag_yield_l
+
+    Source: geometry
+    """
+    return poured_volume_l / bag_yield_l
+
+
+@rule(unit="l")
+def yield_to_buy_by(printed_yield_l: float, bag_yield_l: float) -> float:
+    """What a bag is counted on for
+
+    More water gives more concrete, and weaker: nobody buys less for that.
+
+    Args:
+        printed_yield_l: yield printed on the bag
+        bag_yield_l: concrete from one bag with the water that is planned
+
+    Formula: min(printed_yield_l, bag_yield_l)
+
+    Source: common practice: running out is the worst thing that can happen
+    """
+    return min(printed_yield_l, bag_yield_l)
+
+
+@rule(unit="bags")
 def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_bags: int) -> float:
     """Bags to have ready
 
@@ -66,7 +119,7 @@ def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_ba
     Args:
         poured_volume_l: volume of the pour
         spare: share over
-        bag_yield_l: concrete from one bag
+        bag_yield_l: what a bag is counted on for
         least_over_bags: least number of whole bags over the bare count
 
     Formula:
@@ -82,39 +135,38 @@ def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_ba
 
 
 @rule(unit="l")
-def left_over(bags: float, bag_yield_l: float, poured_volume_l: float) -> float:
+def left_over(mixed_bags: float, bag_yield_l: float, poured_volume_l: float) -> float:
     """Concrete over when the pieces are full
 
-    Keep a small mould ready for it, and return the bags that stay closed.
+    Keep a small mould ready for it.
 
     Args:
-        bags: bags to have ready
+        mixed_bags: bags in all the batches
         bag_yield_l: concrete from one bag
         poured_volume_l: volume of the pour
 
-    Formula: bags * bag_yield_l - poured_volume_l
+    Formula: mixed_bags * bag_yield_l - poured_volume_l
 
     Source: geometry
     """
-    return bags * bag_yield_l - poured_volume_l
+    return mixed_bags * bag_yield_l - poured_volume_l
 
 
 @rule(unit="bags")
-def bags_back(bags: float, poured_volume_l: float, bag_yield_l: float) -> float:
+def bags_back(bags: float, mixed_bags: float) -> float:
     """Bags that likely stay closed
 
     Keep them dry and off the floor, with the receipt.
 
     Args:
         bags: bags to have ready
-        poured_volume_l: volume of the pour
-        bag_yield_l: concrete from one bag
+        mixed_bags: bags in all the batches
 
-    Formula: max(0, floor(bags - poured_volume_l / bag_yield_l + 1e-9))
+    Formula: max(0, floor(bags - mixed_bags + 1e-9))
 
     Source: arithmetic
     """
-    return float(max(0, floor(bags - poured_volume_l / bag_yield_l + _TRIFLE)))
+    return float(max(0, floor(bags - mixed_bags + _TRIFLE)))
 
 
 @rule(unit="l")
@@ -171,18 +223,103 @@ def bags_that_fit(working_fill_l: float, bag_yield_l: float) -> float:
 
 
 @rule(unit="batches")
-def batches(bags: float, bags_per_batch: float) -> float:
+def batches(bare_bags: float, spare: float, bags_per_batch: float) -> float:
     """Batches to mix
 
+    As many as give the volume and one part in twenty over: for less than that no batch more is mixed.
+
     Args:
-        bags: bags to have ready
+        bare_bags: bags that the pieces take
+        spare: share over
         bags_per_batch: bags in each batch
 
-    Formula: ceil(bags / bags_per_batch)
+    Formula: max(1, ceil(bare_bags * (1 + min(spare, 0.05)) / bags_per_batch))
+
+    Source: common practice: 5 to 10 % over
+    """
+    return max(1, ceil(bare_bags * (1 + min(spare, LEAST_SPARE)) / bags_per_batch - _TRIFLE))
+
+
+@rule(unit="bags")
+def bags_of_one(to_mix_bags: float) -> float:
+    """Bags, were it one batch
+
+    In quarters of a bag, which can be weighed out.
+
+    Args:
+        to_mix_bags: bags to mix
+
+    Formula: max(0.25, ceil(4 * to_mix_bags) / 4)
 
     Source: common practice
     """
-    return ceil(bags / bags_per_batch - _TRIFLE)
+    return max(SMALLEST_BATCH_BAGS, ceil(4 * to_mix_bags - _TRIFLE) / 4)
+
+
+@rule(unit="bags")
+def bags_as_chosen(bags: float) -> float:
+    """Bags in a batch, as chosen
+
+    Args:
+        bags: as chosen
+
+    Formula: bags
+
+    Source: what was chosen for this job
+    """
+    return bags
+
+
+@rule(unit="bags")
+def last_batch(to_mix_bags: float, batches: float, bags_per_batch: float) -> float:
+    """Bags in the last batch
+
+    What remains, in quarters of a bag.
+
+    Args:
+        to_mix_bags: bags to mix
+        batches: how many there are
+        bags_per_batch: bags in each of the others
+
+    Formula: min(bags_per_batch, max(0.25, ceil(4 * (to_mix_bags - (batches - 1) * bags_per_batch)) / 4))
+
+    Source: arithmetic
+    """
+    left = to_mix_bags - (batches - 1) * bags_per_batch
+    return min(bags_per_batch, max(SMALLEST_BATCH_BAGS, ceil(4 * left - _TRIFLE) / 4))
+
+
+@rule(unit="bags")
+def bags_mixed(batches: float, bags_per_batch: float, last_bags: float) -> float:
+    """Bags in all the batches
+
+    Args:
+        batches: how many there are
+        bags_per_batch: bags in each but the last
+        last_bags: bags in the last
+
+    Formula: (batches - 1) * bags_per_batch + last_bags
+
+    Source: arithmetic
+    """
+    return (batches - 1) * bags_per_batch + last_bags
+
+
+@rule(unit="bags")
+def next_batch(to_go_bags: float, bags_per_batch: float) -> float:
+    """Bags in the next batch
+
+    What is missing, and no more than a batch.
+
+    Args:
+        to_go_bags: bags still to mix
+        bags_per_batch: bags in a batch
+
+    Formula: min(bags_per_batch, to_go_bags)
+
+    Source: common practice
+    """
+    return min(bags_per_batch, to_go_bags)
 
 
 @rule(unit="l")
@@ -247,18 +384,17 @@ def bags_used(**batch_bags: float) -> float:
 
 
 @rule(unit="bags")
-def bags_to_go(poured_volume_l: float, bag_yield_l: float, used_bags: float) -> float:
+def bags_to_go(bare_bags: float, used_bags: float) -> float:
     """Bags still to mix
 
     What the pieces take, without spare, less what has been mixed.
 
     Args:
-        poured_volume_l: volume of the pour
-        bag_yield_l: concrete from one bag
+        bare_bags: bags that the pieces take
         used_bags: bags mixed so far
 
-    Formula: max(0, ceil(4 * (poured_volume_l / bag_yield_l - used_bags)) / 4)
+    Formula: max(0, ceil(4 * (bare_bags - used_bags)) / 4)
 
     Source: arithmetic, in quarters of a bag
     """
-    return max(0.0, ceil(4 * (poured_volume_l / bag_yield_l - used_bags) - _TRIFLE) / 4)
+    return max(0.0, ceil(4 * (bare_bags - used_bags) - _TRIFLE) / 4)

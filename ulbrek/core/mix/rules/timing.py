@@ -37,6 +37,22 @@ def working_time_tried(minutes: float) -> float:
 
 
 @rule(unit="min")
+def machine_takes(minutes: float) -> float:
+    """What a batch takes in a mixer
+
+    A mixer turns for its own time, whatever is in it.
+
+    Args:
+        minutes: from the first bag in to the last of it out
+
+    Formula: minutes
+
+    Source: common practice: 3 to 5 min of turning, and loading
+    """
+    return minutes
+
+
+@rule(unit="min")
 def batch_takes(bags_per_batch: float, minutes_a_bag: float) -> float:
     """What a batch takes to mix, or to place
 
@@ -69,7 +85,9 @@ def batches_that_meet(casting_l: float, batch_volume_l: float) -> float:
 
 
 @rule(unit="min")
-def pour_takes(batches: float, mixing_min: float, placing_min: float, hands: float) -> float:
+def pour_takes(
+    batches: float, mixing_min: float, placing_min: float, last_mixing_min: float, last_placing_min: float, hands: float
+) -> float:
     """From the first water to the last trowelful
 
     One person mixes and places in turn; of two or more one mixes while another places.
@@ -78,18 +96,26 @@ def pour_takes(batches: float, mixing_min: float, placing_min: float, hands: flo
         batches: how many
         mixing_min: of one batch
         placing_min: of one batch
+        last_mixing_min: of the last batch
+        last_placing_min: of the last batch
         hands: people at it
 
     Formula:
-        batches * (mixing_min + placing_min)
-        if hands < 2
-        else (batches - 1) * max(mixing_min, placing_min) + mixing_min + placing_min
+        last_mixing_min + last_placing_min + max(0, batches - 1) * (mixing_min + placing_min)
+        if hands < 2 or batches < 2
+        else max(
+            (batches - 1) * mixing_min + last_mixing_min,
+            (batches - 2) * max(mixing_min, placing_min) + mixing_min + placing_min
+        ) + last_placing_min
 
     Source: common practice
     """
-    if hands < 2:
-        return batches * (mixing_min + placing_min)
-    return (batches - 1) * max(mixing_min, placing_min) + mixing_min + placing_min
+    last = last_mixing_min + last_placing_min
+    if hands < 2 or batches < 2:
+        return last + max(0, batches - 1) * (mixing_min + placing_min)
+    mixed = (batches - 1) * mixing_min + last_mixing_min
+    placed = (batches - 2) * max(mixing_min, placing_min) + mixing_min + placing_min
+    return max(mixed, placed) + last_placing_min
 
 
 @rule(unit="min")

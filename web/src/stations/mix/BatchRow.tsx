@@ -9,13 +9,18 @@ const [WIDTH, HEIGHT, RIM] = [72, 76, 6];
 export function BatchRow({ mix }: { mix: Plan["mix"] }) {
   const count = mix.batches.value;
   const brim = mix.working_fill.inputs?.container_l?.value ?? mix.working_fill.value;
-  const last = mix.bags.value - (count - 1) * mix.bags_per_batch;
+  const last = mix.last?.bags.value ?? mix.bags_per_batch;
   const over = mix.batch_volume.value > mix.working_fill.value + 1e-6;
   return (
     <section aria-label="Batches">
       <h2 className="text-lg font-bold">
         <FigureButton figure={mix.batches} /> of {mix.bags_per_batch} {mix.bags_per_batch === 1 ? "bag" : "bags"} in the{" "}
         {mix.container_name.toLowerCase()}
+        {mix.last && (
+          <>
+            , the last of <FigureButton figure={mix.last.bags} />
+          </>
+        )}
       </h2>
       <p>
         It can be stirred up to <FigureButton figure={mix.working_fill} />, {mix.bags_that_fit.value}{" "}

@@ -13,8 +13,11 @@ export function ClockRow({ mix, people }: { mix: Plan["mix"]; people: number }) 
   const { working, mixing, placing, whole, meeting, last_start } = mix.clock;
   const count = Math.min(mix.batches.value, MOST_DRAWN);
   const [a, b] = [mixing.value, placing.value];
+  const { last_mixing_min, last_placing_min } = whole.inputs ?? {};
+  const mixes = (number: number) => (number === mix.batches.value ? (last_mixing_min?.value ?? a) : a);
+  const places = (number: number) => (number === mix.batches.value ? (last_placing_min?.value ?? b) : b);
   const begins = (number: number) => (number - 1) * (people < 2 ? a + b : Math.max(a, b));
-  const end = Math.max(working.value, begins(count) + a + b) * 1.08;
+  const end = Math.max(working.value, begins(count) + mixes(count) + places(count)) * 1.08;
   const x = (minutes: number) => (minutes / end) * size.width;
   const late = meeting.value > working.value + 1e-6;
   return (
@@ -36,15 +39,15 @@ export function ClockRow({ mix, people }: { mix: Plan["mix"]; people: number }) 
                 <rect
                   x={x(begins(number))}
                   y={(number - 1) * ROW + 3}
-                  width={x(a)}
+                  width={x(mixes(number))}
                   height={ROW - 8}
                   fill="var(--water)"
                   stroke="var(--ink)"
                 />
                 <rect
-                  x={x(begins(number) + a)}
+                  x={x(begins(number) + mixes(number))}
                   y={(number - 1) * ROW + 3}
-                  width={x(b)}
+                  width={x(places(number))}
                   height={ROW - 8}
                   fill="var(--concrete)"
                   stroke="var(--ink)"

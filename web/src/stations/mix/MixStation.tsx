@@ -63,6 +63,7 @@ export function MixStation({ editor }: StationProps) {
             figure={mix.volume_with_spare}
             text={writeVolume(mix.volume_with_spare.value, units)}
           />
+          <FigureLine label={mix.scratch ? "Measures to mix" : "Bags to mix"} figure={mix.to_mix} />
           {!mix.scratch && <FigureLine label="Likely stay closed, to return" figure={mix.bags_back} />}
           <FigureLine label="Left over" figure={mix.left_over} text={writeVolume(mix.left_over.value, units)} />
           <FigureLine label="Water to start a bag" figure={mix.water_start} />

@@ -8,37 +8,40 @@ import { EnoughLeft } from "./EnoughLeft";
 import { Part } from "./Part";
 
 /** What the next batch takes, large enough to be read from the mixer. */
-function NextBatch({ plan, number, units }: { plan: PourView["plan"]; number: number; units: Units }) {
+function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
   const { mix } = plan;
+  const { next } = mix;
   const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
-  if (number > mix.batches.value || mix.mixed?.bags_to_go.value === 0) return null;
-  const bags = mix.bags_per_batch;
-  const found = mix.mixed?.dose_found.value;
+  if (!next) return null;
+  const bags = next.bags.value;
+  const part = bags / mix.bags_per_batch;
   const one = mix.scratch ? "measure" : "bag";
   return (
     <section aria-label="The next batch" className="my-2 border-2 border-ink p-3 text-lg">
       <h3 className="font-bold">
-        Batch {number} of {mix.batches.value}: {bags} {one}
+        Batch {next.number} of {next.in_all}: {bags} {one}
         {bags === 1 ? "" : "s"} of {mix.bag_name}
       </h3>
       <p>
-        {found === undefined
-          ? `Water: start with ${write(mix.batch_water_start.value, "l", units)}, most ${write(mix.batch_water_most.value, "l", units)}.`
-          : `Water: ${write(found * bags, "l", units)}, as the first batch took.`}
+        {next.water
+          ? `Water: ${write(next.water.value, "l", units)}, as the first batch took.`
+          : `Water: start with ${write(next.water_start.value, "l", units)}, most ${write(next.water_most.value, "l", units)}.`}
       </p>
       {mix.pieces.length > 1 && (
         <p>
-          {mix.pieces.map((one) => `${names.get(one.piece)} ${write(one.share.value, "l", units)} each`).join(", ")}.
+          {mix.pieces.map((one) => `${names.get(one.piece)} ${write(one.share.value * part, "l", units)} each`).join(", ")}.
         </p>
       )}
-      {mix.doses.map(
-        (dose) =>
-          dose.a_batch && (
+      {mix.doses.map((dose, index) => {
+        const amount = next.doses[index];
+        return (
+          amount && (
             <p key={dose.index}>
-              {dose.name}: {write(dose.a_batch.value, "g", units)}
+              {dose.name}: {write(amount.value, "g", units)}
             </p>
-          ),
-      )}
+          )
+        );
+      })}
       <details>
         <summary className="flex min-h-11 cursor-pointer items-center underline">Test how it feels</summary>
         <FeelTest mix={mix} />
@@ -95,7 +98,7 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
             : "enough for the forms"}
         </p>
       )}
-      <NextBatch plan={plan} number={pour.batches.length + 1} units={units} />
+      <NextBatch plan={plan} units={units} />
       <button type="button" className="button mt-1" onClick={onAdd}>
         Write a batch down
       </button>
