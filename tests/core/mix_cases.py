@@ -33,7 +33,7 @@ def shaken(settled: str = "shaken or dropped", people: int = 2) -> Job:
     return top(piece=piece, mix={"settled": settled, "people": people})
 
 
-RETARDED = [{"admixture": "citric-acid", "percent": 0.2}]
+COLOURED = [{"admixture": "pigment", "percent": 3}]
 HUNG = {"school": "mesh", "held": "tied over the form"}
 MIX_CASES: dict[str, tuple[Job, Job]] = {
     "dose-readings-differ": (dosed(percent=3, grams=128), dosed(percent=3, grams=129)),
@@ -43,7 +43,12 @@ MIX_CASES: dict[str, tuple[Job, Job]] = {
     "dose-on-wrong-base": (dosed(percent=3, base="dry mix"), dosed(percent=3, base="cement")),
     "dose-out-of-range": (dosed(percent=6.1), dosed(percent=6)),
     "dose-out-of-range too little": (dosed(percent=0.49), dosed(percent=0.5)),
-    "cement-not-known": (rapid(doses=RETARDED), rapid(doses=RETARDED, cement_share=0.4)),
+    "cement-not-known": (rapid(doses=COLOURED), rapid(doses=COLOURED, cement_share=0.4)),
+    "too-dry-to-place": (top(mix={"water_per_bag_l": 2.1}), top(mix={"water_per_bag_l": 2.13})),
+    "too-dry-to-place packed": (
+        top(mix={"water_per_bag_l": 1.8, "feel": "packed"}),
+        top(mix={"water_per_bag_l": 1.82, "feel": "packed"}),
+    ),
     "mixed-lots": (lots(2, 2), lots(3, 1)),
     "ratio-too-high": (scratch(water_cement=0.51), scratch(water_cement=0.50)),
     "working-time-too-short": (

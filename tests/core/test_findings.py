@@ -228,8 +228,8 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(piece={"outline": {"length": "1800 mm", "width": "1700 mm"}}),
         top(piece={"outline": {"length": "1800 mm", "width": "1500 mm"}}),
     ),
-    "too-cold-to-pour": (top(cure={"temperature_c": 3.9}), top(cure={"temperature_c": 5.0})),
-    "too-cold-to-pour nearly": (top(cure={"temperature_c": 4.9}), top(cure={"temperature_c": 5.0})),
+    "too-cold-to-pour": (top(cure={"temperature_c": 4.9}), top(cure={"temperature_c": 13.0})),
+    "too-cold-to-pour nearly": (top(cure={"temperature_c": 12.9}), top(cure={"temperature_c": 13.0})),
     "too-hot-to-pour": (top(cure={"temperature_c": 30.1}), top(cure={"temperature_c": 30.0})),
     "nobody-there": (  # at 20 °C the cover goes on after 3 h, and nobody is there from 21:00
         top(cure={"poured_at": "2026-05-04T18:00:00Z"}),

@@ -26,9 +26,11 @@ from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site
+from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.station import MixedFrom, dose_found, mix
+from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.record import EMPTY, Record
 from ulbrek.core.references import Chosen, choose
 from ulbrek.core.reinforcing import reinforced
@@ -90,7 +92,9 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
         record: what has already happened; it rules where it differs from what was planned
     """
     chosen = choose(job, shop)
-    filled = Filled(chosen.size, dose_found(record.batches) or job.mix.water_per_bag_l)
+    filled = Filled(chosen.size, dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix))
+    left = strength_left(filled, chosen.water_shift, per_bag(filled, job.mix.cement_share or chosen.mix.cement_share))
+    chosen = replace(chosen, mix=chosen.mix.weakened(left.value / 100))
     rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
     pieces = tuple(one.plan() for one in rounds)
     site = measure_site(job.site, [one.shape for one in rounds])
@@ -101,14 +105,14 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     )
     mixed_from = MixedFrom(
         chosen.mix, filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift,
-        [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg,
+        [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg, left, chosen.set_shift,
     )  # fmt: skip
     mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
     parts = joined(job.handling.parts)
-    needs = [(p.id, need) for p in pieces for need in (strip_need(p.id), *p.handling.needs)]
+    needs = [(p.id, need) for p in pieces for need in (strip_need(p.id, job.cure.temperature_c), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
-    cured = cure(when, Poured(chosen.mix, face_up, needs, record.history), shop.hours)
+    cured = cure(when, Poured(chosen.mix, face_up, needs, record.history, left), shop.hours)
     found = sorted(
         _findings(job, pieces, (site, cut, steel_cut, parts, mixed, cured), chosen),
         key=lambda one: SEVERITIES.index(one.finding.severity),
@@ -136,6 +140,7 @@ def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], cho
         min(gaps, default=None),
         job.cure.temperature_c,
         any(piece.matches for piece in job.pieces),
+        job.cure.maturity,
     )
 
 

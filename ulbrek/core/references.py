@@ -11,7 +11,7 @@ from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Filled, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.mix.doses import per_bag, water_shifted
+from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
 from ulbrek.core.shop import Shop
 
@@ -40,6 +40,7 @@ class Chosen:
     size: BagSize
     recipe: Recipe | None
     water_shift: Figure | None
+    set_shift: Figure | None
     packs_kg: Mapping[str, float]
     container: Container
     fibred: bool
@@ -62,6 +63,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
     mesh, no_mesh = _find("/steel/mesh", job.steel.mesh, shop.meshes)
     bar, no_bar = _find("/steel/bar", job.steel.bar, shop.bars)
     shift: Figure | None = None
+    later: Figure | None = None
     scratch = recipe(job.mix.scratch, shop.ingredients) if job.mix.scratch else None
     if scratch is not None:
         mix, no_mix = scratch.mix, list[Finding]()
@@ -71,13 +73,16 @@ def choose(job: Job, shop: Shop) -> Chosen:
         size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
         as_printed = per_bag(Filled(size, None, f"{size.id}, printed"), job.mix.cement_share or mix.cement_share)
         shift = water_shifted(job.mix.doses, shop.admixtures, as_printed)
+        later = set_shifted(job.mix.doses, shop.admixtures, as_printed)
+        if later is not None:
+            mix = mix.retarded(1 + max(-80.0, later.value) / 100)
         if shift is not None:
             mix, size = mix.with_doses(shift.value), size.with_doses(shift.value)
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Chosen(
-        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift,
+        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),

@@ -14,6 +14,7 @@ from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygo
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete, measure
+from ulbrek.core.mix.wetness import water_planned
 from ulbrek.core.references import choose
 from ulbrek.core.shop import Shop
 
@@ -99,7 +100,8 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
 
 
 def _filled(job: Job, shop: Shop) -> Filled:
-    return Filled(choose(job, shop).size, job.mix.water_per_bag_l)
+    chosen = choose(job, shop)
+    return Filled(chosen.size, water_planned(job.mix, chosen.size, chosen.mix))
 
 
 def _dry_share(filled: Filled) -> float:

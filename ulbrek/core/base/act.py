@@ -14,7 +14,7 @@ class ActNeed:
         name: what it is called on the calendar
         test: how the person at the bench sees that it is time
         strength: strength it needs [MPa]
-        age_h: least age, in hours at 20 °C from water in
+        frees: whether it takes away the form that holds it: ordinary concrete stays in that for some hours
         care: the caution that belongs to it
         is_state: whether it is something that comes by itself, not something to be done
     """
@@ -23,6 +23,6 @@ class ActNeed:
     name: str
     test: str
     strength: Figure | None = None
-    age_h: float | None = None
+    frees: bool = False
     care: str = ""
     is_state: bool = False

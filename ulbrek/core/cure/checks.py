@@ -1,45 +1,56 @@
 """What would go wrong while it hardens."""
 
 from collections.abc import Iterator, Sequence
-from datetime import datetime
+from datetime import datetime, timedelta
 
-from ulbrek.core.base.finding import Change, Finding, check, finding
-from ulbrek.core.cure.calendar import earlier_pour, is_quiet
+from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
+from ulbrek.core.cure.calendar import earlier_pour, is_quiet, time_of
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
 
-LEAST_POUR_C = 4.0
-WARM_AGAIN_C = 13.0  # for sections under 300 mm. ACI 306R, from memory.
 STALLS_C = 5.0
+SLOW_C = 10.0
+WARM_AGAIN_C = 13.0  # for sections under 300 mm. ACI 306R, from memory.
 HOT_C = 30.0
 TOO_HOT_C = 35.0
+NEARLY = timedelta(minutes=30)  # no clock at a bench is truer
 
 
 @check("too-cold-to-pour", "stop")
 def too_cold_to_pour(inputs: CureInputs) -> list[Finding]:
     """Too cold to pour
 
-    Concrete that freezes before it has 3.5 MPa never recovers; under 5 °C it hardly hardens.
+    Concrete that freezes before it has 3.5 MPa never recovers. Under 5 °C it hardly hardens; thin sections are placed
+    and kept at 13 °C or more.
 
-    Source: ACI 306R, from memory: protect under 4 °C, keep thin sections at 13 °C
+    Source: ACI 306R: sections under 300 mm at 13 °C, from memory; EN 13670: 5 °C at placing, from memory
     """
-    if inputs.temperature_c >= STALLS_C:
+    celsius = inputs.temperature_c
+    if celsius >= WARM_AGAIN_C:
         return []
-    frozen = inputs.temperature_c < LEAST_POUR_C
+    severity: Severity = "stop" if celsius < STALLS_C else "caution" if celsius < SLOW_C else "hint"
+    title, reason = {
+        "stop": ("Too cold to pour", "It hardly hardens, and if it freezes before it has {frost} it never recovers."),
+        "caution": ("Cold: it hardens slowly", "Under {slow} it may take twice as long; a cold night stops it."),
+        "hint": ("Cool for a thin piece", "Under {warm} everything comes late: go by the tests, not by the clock."),
+    }[severity]
     return [
         finding(
             too_cold_to_pour,
-            severity="stop" if frozen else "caution",
-            title="Too cold to pour" if frozen else "It hardly hardens at this temperature",
-            reason="If it freezes before it has 3.5 MPa it never recovers."
-            if frozen
-            else "Under 5 °C hardening all but stands still.",
+            severity=severity,
+            title=title,
+            reason=reason,
             remedy="Warm the shop and the form, insulate the piece, and pour with lukewarm water. No open flame: "
             "its fumes spoil the face and the air.",
             field="/temperature_c",
-            change=Change("Plan to keep it at 13 °C", {"/temperature_c": WARM_AGAIN_C}),
+            values={
+                "frost": Quantity(3.5, "MPa"), "slow": Quantity(SLOW_C, "C"), "warm": Quantity(WARM_AGAIN_C, "C"),
+            },
+            change=Change(
+                "Plan to keep it at {warm}", {"/temperature_c": WARM_AGAIN_C}, {"warm": Quantity(WARM_AGAIN_C, "C")}
+            ),
         )
-    ]
+    ]  # fmt: skip
 
 
 @check("too-hot-to-pour", "caution")
@@ -97,7 +108,7 @@ def nobody_there(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> list[
 
 
 @check("done-too-soon", "caution")
-def done_too_soon(acts: Sequence[Act]) -> list[Finding]:
+def done_too_soon(inputs: CureInputs, acts: Sequence[Act]) -> list[Finding]:
     """Done before its time
 
     It was done before the concrete was likely to have the strength for it.
@@ -114,7 +125,8 @@ def done_too_soon(acts: Sequence[Act]) -> list[Finding]:
             values={"act": act.name.lower()},
         )
         for act in acts
-        if act.strength is not None and act.done_at and act.earliest_at and act.done_at < act.earliest_at
+        if act.strength is not None and act.done_at and inputs.poured_at
+        if act.never or act.done_at < time_of(inputs.poured_at, act.due_h) - NEARLY
     ][:1]
 
 
@@ -123,7 +135,7 @@ def all_findings(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> Itera
     yield from too_cold_to_pour(inputs)
     yield from too_hot_to_pour(inputs)
     yield from nobody_there(inputs, acts, hours)
-    yield from done_too_soon(acts)
+    yield from done_too_soon(inputs, acts)
 
 
 def _quiet(moment: datetime | None, hours: Hours) -> bool:

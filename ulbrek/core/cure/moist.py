@@ -11,7 +11,8 @@ EN_13670_DAYS: dict[str, tuple[tuple[float, float, float], ...]] = {
     "EN 13670 class 2": ((25, 1, 1.5), (15, 1, 2.5), (10, 1.5, 4), (-50, 2, 5)),
     "EN 13670 class 3": ((25, 1.5, 2.5), (15, 2, 4), (10, 2.5, 7), (-50, 3.5, 9)),
 }
-ACI_308_DAYS: dict[Gain, float] = {"ordinary": 7.0, "rapid": 3.0}  # above 10 °C. ACI 308R, from memory.
+# Above 10 °C. ACI 308R, from memory.
+ACI_308_DAYS: dict[Gain, float] = {"ordinary": 7.0, "rapid": 3.0, "sulfo-aluminate": 3.0}
 COOL_C = 10.0
 
 
@@ -27,4 +28,4 @@ def moist_until(inputs: CureInputs, gain: Gain, hour_of_70: Figure) -> Figure:
         days = work(rules.moist_for, days=ACI_308_DAYS[gain])
         return days if inputs.temperature_c >= COOL_C else work(rules.later, "moist", one_h=days, other_h=hour_of_70)
     row = next(row for row in EN_13670_DAYS[inputs.moist] if inputs.temperature_c >= row[0])
-    return work(rules.moist_for, days=row[1] if gain == "rapid" else row[2])
+    return work(rules.moist_for, days=row[2] if gain == "ordinary" else row[1])

@@ -2,6 +2,8 @@
 
 from ulbrek.core.base.figure import rule
 
+COOL_C = 10.0
+
 
 @rule(unit="h")
 def hour_of_set(set_h: float, pace: float, evenness: float) -> float:
@@ -84,6 +86,52 @@ def hour_of_age(age_h: float, pace: float) -> float:
     Source: equivalent age, ASTM C1074, from memory
     """
     return age_h / pace
+
+
+@rule(unit="MPa")
+def strength_with_water(strength_28_mpa: float, strength_left: float) -> float:
+    """Strength at 28 days with the water that it got
+
+    Args:
+        strength_28_mpa: with its usual water
+        strength_left: what the water leaves of it, in per cent
+
+    Formula: strength_28_mpa * strength_left / 100
+
+    Source: arithmetic
+    """
+    return strength_28_mpa * strength_left / 100
+
+
+@rule(unit="h")
+def least_in_form(temperature_c: float) -> float:
+    """Least time in the form
+
+    By the clock, of ordinary Portland mixes, whatever the strength.
+
+    Args:
+        temperature_c: temperature of the concrete
+
+    Formula: 12 if temperature_c >= 10 else 300 / max(temperature_c + 10, 1)
+
+    Source: ACI 347, 12 h above 10 °C, from memory; below that common practice
+    """
+    return 12.0 if temperature_c >= COOL_C else 300 / max(temperature_c + 10, 1)
+
+
+@rule(unit="h")
+def moist_after_set(set_h: float, wet_h: float) -> float:
+    """Kept wet until, of a sulfo-aluminate mortar
+
+    Args:
+        set_h: when it hazes over, at its final set
+        wet_h: how long it is kept wet then
+
+    Formula: set_h + wet_h
+
+    Source: common practice: wet for the first hour
+    """
+    return set_h + wet_h
 
 
 @rule(unit="h")

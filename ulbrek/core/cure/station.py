@@ -35,6 +35,14 @@ class Finishing:
     is_state: bool = False
 
 
+SULFO = "sulfo-aluminate mortar"
+FINISHING_SULFO = (
+    Finishing(
+        "leave", "Leave it alone", Spread(0.5, 0.7, 0.85),
+        "From now on no shaking and no tapping: it would come off its steel and its edges.", is_state=True,
+    ),
+)  # fmt: skip
+WET_H = 1.0
 FINISHING = (
     Finishing(
         "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
@@ -51,18 +59,29 @@ FINISHING = (
     ),
 )  # fmt: skip
 SEAL_DAYS = {"penetrating": 7.0, "film": 28.0}  # Source: common practice.
+SEAL_DAYS_SULFO = {"penetrating": 1.0, "film": 7.0}  # Source: common practice.
+LONGEST_H = 60 * 24.0  # what takes longer than this at its temperature has no hour
 SHEET_TEST_H = 24.0
 SEAL_CARE = "Air the room; gloves and glasses. Read the sealer's own sheet."
 
 
 @dataclass(frozen=True, slots=True)
 class Poured:
-    """What is poured: the mix, whether a show face lies up, what each piece's acts need, what has happened since."""
+    """What is poured.
+
+    Attributes:
+        mix: with the strength that its water leaves it
+        face_up: whether a show face lies up
+        needs: what each piece's acts need
+        history: what has happened since
+        strength_left: what its water leaves of the strength [%]
+    """
 
     mix: Mix
     face_up: bool
     needs: Sequence[tuple[str, ActNeed]]
     history: History = NOTHING
+    strength_left: Figure | None = None
 
 
 def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
@@ -102,11 +121,14 @@ class _Clock:
     def __init__(self, inputs: CureInputs, poured: Poured, hours: Hours, runs: Figure) -> None:
         self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
         self.mix = poured.mix
+        self.curve_by = poured.mix.hardens_by
+        self.sulfo = poured.mix.kind == SULFO
+        self.strength_28 = self._strength_28(poured.strength_left)
         self.measured = measured(inputs.poured_at, poured.history.temperatures, inputs.maturity)
 
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
-        for one in FINISHING:
+        for one in FINISHING_SULFO if self.sulfo else FINISHING:
             if self.poured.face_up or not one.face_up_only:
                 when = work(
                     rules.hour_by_share_of_set, one.id, set_h=self.mix.initial_set_h, share=one.share, pace=self.pace
@@ -114,6 +136,10 @@ class _Clock:
                 when = self._by_readings(one.id, when)
                 need = ActNeed(one.id, one.name, one.test, is_state=one.is_state)
                 yield self._act(need, None, when, waits=one.is_state)
+        if self.sulfo:
+            care = "Mist it every 10 min for an hour, and keep it under plastic between."
+            need = ActNeed("wet", "Wet it for an hour", f"A dull haze comes over it. {care}")
+            yield self._act(need, None, self.set_at("final", self.mix.final_set_h), waits=False)
         latest: dict[str, Figure] = {}
         for piece, need in self.poured.needs:
             when = self._when(f"{piece}/{need.id}", need)
@@ -125,7 +151,10 @@ class _Clock:
 
     def _later_on(self) -> Iterator[Act]:
         usable = self._by_share("install", 0.7)
-        moist = moist_until(self.inputs, self.mix.gain, usable)
+        if self.sulfo:
+            moist = work(rules.moist_after_set, set_h=self.set_at("final", self.mix.final_set_h), wet_h=WET_H)
+        else:
+            moist = moist_until(self.inputs, self.mix.gain, usable)
         yield self._act(
             ActNeed("moist", "Take the cover off", "Kept wet until now: curing is keeping it wet, not drying it."),
             None,
@@ -136,7 +165,7 @@ class _Clock:
             None,
             usable,
         )
-        days = SEAL_DAYS.get(self.inputs.sealer)
+        days = (SEAL_DAYS_SULFO if self.sulfo else SEAL_DAYS).get(self.inputs.sealer)
         if days is not None:
             age = self._by_readings("seal age", work(rules.hour_of_age, "seal", age_h=24 * days, pace=self.pace))
             ready = work(rules.later, "seal", one_h=age, other_h=moist)
@@ -155,7 +184,7 @@ class _Clock:
 
     def curve(self) -> Iterator[StrengthAt]:
         """Strength by the hour, with its band."""
-        strength, gain, by = self.mix.strength_28, self.mix.gain, self.inputs.strength_by
+        strength, gain, by = self.mix.strength_28, self.curve_by, self.inputs.strength_by
         low, likely, high = strength.low, strength.likely, strength.high
         for hour in CURVE_H:
             ages = [
@@ -169,17 +198,25 @@ class _Clock:
         """The hour by which all that an act needs is there."""
         found: list[Figure] = []
         if need.strength is not None:
-            share = work(rules.share_of_strength, of, strength_mpa=need.strength, strength_28_mpa=self.mix.strength_28)
+            share = work(rules.share_of_strength, of, strength_mpa=need.strength, strength_28_mpa=self.strength_28)
             found.append(self._by_share(of, share))
-        if need.age_h is not None:
-            foretold = work(rules.hour_of_age, of, age_h=need.age_h, pace=self.pace)
-            found.append(self._by_readings(f"{of} age", foretold))
+        if need.frees and not self.sulfo:
+            found.append(work(rules.least_in_form, of, temperature_c=self.inputs.temperature_c))
         if len(found) == 1:
             return found[0]
         return work(rules.later, of, one_h=found[0], other_h=found[1])
 
+    def _strength_28(self, left: Figure | None) -> Figure | Spread:
+        """Strength at 28 days, with what the water leaves of it."""
+        weakened = self.mix.strength_28
+        if left is None or left.value >= 100:
+            return weakened
+        share = left.value / 100
+        own = Spread(weakened.low / share, weakened.likely / share, weakened.high / share)
+        return work(rules.strength_with_water, strength_28_mpa=own, strength_left=left)
+
     def _by_share(self, of: str, share: Figure | float) -> Figure:
-        age = age_at_share(self.inputs.strength_by, self.mix.gain, share, of)
+        age = age_at_share(self.inputs.strength_by, self.curve_by, share, of)
         foretold = work(
             rules.hour_of_strength,
             of,
@@ -228,6 +265,7 @@ class _Clock:
         by_edge = need.strength is not None and when.high is not None
         due = when.high if by_edge and when.high is not None else when.value
         never = need.strength is not None and need.strength.value > self.mix.strength_28_least_mpa
+        never = never or due > LONGEST_H
         at, moved = (None, False) if never else self._moment(due, waits)
         return Act(
             id=need.id,

@@ -18,7 +18,7 @@ from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import RELEASES
 
-STRIP_MPA, STRIP_AGE_H = 5.0, 12.0  # Source: common practice; ACI 347, 12 h above 10 °C, from memory.
+STRIP_MPA, STRIP_IN_FROST_MPA, FROST_C = 3.5, 5.0, 5.0  # Source: common practice.
 
 
 class Formed(NamedTuple):
@@ -118,18 +118,20 @@ def _boards_mass(wanted: Wanted, boards: Sequence[Board]) -> Figure:
     return work(rules.boards_mass, wanted.piece, board_volume_l=volume, density_kg_m3=wanted.sheet.density_kg_m3)
 
 
-def strip_need(piece: str) -> ActNeed:
-    """Stripping the sides of a piece, and the strength and age that it needs.
+def strip_need(piece: str, temperature_c: float) -> ActNeed:
+    """Stripping the sides of a piece, and the strength that it needs.
 
     Args:
         piece: its id
+        temperature_c: of the concrete; under 5 °C frost may come
     """
-    strength = work(rules.strip_strength, piece, sides_mpa=STRIP_MPA)
+    sides = STRIP_IN_FROST_MPA if temperature_c < FROST_C else STRIP_MPA
+    strength = work(rules.strip_strength, piece, sides_mpa=sides)
     return ActNeed(
         id="strip",
         name="Strip the sides",
         test="Dry and light at the edges; a nail scratches it and does not dig in.",
         strength=strength,
-        age_h=STRIP_AGE_H,
+        frees=True,
         care="Tap strips away from the piece. Glasses on: screws and splinters fly.",
     )

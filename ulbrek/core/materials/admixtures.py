@@ -37,6 +37,15 @@ class Admixture(BaseModel):
             description="what its usual dose changes of the mix's water for the same feel, as a share of it",
         ),
     ] = 0.0
+    set_shift: Annotated[
+        float,
+        Field(
+            ge=-0.8,
+            le=5,
+            allow_inf_nan=False,
+            description="what its usual dose changes of the times to stiffen and to set, as a share of them",
+        ),
+    ] = 0.0
     density_kg_l: Annotated[float, Field(gt=0.05, le=8, allow_inf_nan=False, description="as it is poured out")] = 1.0
     spoon_g: Annotated[float | None, Field(ge=0.01, le=100, description="a level teaspoon; None: it is weighed")] = None
     pack_g: Annotated[float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False)] = None

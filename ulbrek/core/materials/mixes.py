@@ -1,5 +1,6 @@
 """Bagged mixes: what one bag holds, gives and drinks."""
 
+from itertools import pairwise
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
@@ -7,7 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field, model_validator
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.base.texts import ONE_LINE
-from ulbrek.core.kit.clock import Gain
+from ulbrek.core.kit.clock import SULFO_ALUMINATE, Gain, Table
 
 # Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
 # Source: common practice.
@@ -69,6 +70,15 @@ Feel = Literal["packed", "plastic", "flowing"]
 Kind = Literal["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"]
 
 
+class StrengthTold(BaseModel):
+    """A row of the table of strengths that a bag prints, at 20 °C."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+    hours: Annotated[float, Field(gt=0, lt=672, allow_inf_nan=False, description="after water in [h]")]
+    strength_mpa: Annotated[float, Field(gt=0, le=120, allow_inf_nan=False)]
+
+
 class Mix(BaseModel):
     """A bagged mix in the sizes the shop can get."""
 
@@ -91,7 +101,22 @@ class Mix(BaseModel):
     workable_min: Annotated[
         float, Field(gt=1, le=600, allow_inf_nan=False, description="from water in until it stiffens, at 20 °C [min]")
     ] = 75.0
+    strengths: Annotated[
+        tuple[StrengthTold, ...],
+        Field(max_length=3, description="as the bag prints them; none: by its cement"),
+        COUNTED,
+    ] = ()
     source: Annotated[str, Field(max_length=200), ONE_LINE]
+
+    @model_validator(mode="after")
+    def _told_in_order(self) -> "Mix":
+        rows = [(self.final_set_h, 0.0), *((one.hours, one.strength_mpa) for one in self.strengths)]
+        rows.append((672.0, self.strength_28.likely))
+        if any(b[0] <= a[0] or b[1] <= a[1] for a, b in pairwise(rows)):
+            raise ValueError(
+                "The bag's strengths grow from final set to 28 days. Give them in order, later and stronger each time."
+            )
+        return self
 
     @model_validator(mode="after")
     def _ordered(self) -> "Mix":
@@ -106,6 +131,46 @@ class Mix(BaseModel):
         """Strength at 28 days, moist cured at 20 °C [MPa]."""
         low, high = self.strength_28_least_mpa, self.strength_28_most_mpa
         return Spread(low, (low + high) / 2, high)
+
+    @property
+    def hardens_by(self) -> Gain | Table:
+        """The curve that it hardens by: its bag's table, or that of its cement."""
+        if self.strengths:
+            rows = [
+                (one.hours - self.final_set_h, one.strength_mpa / self.strength_28.likely) for one in self.strengths
+            ]
+            while len(rows) < 3:  # between the last row and 28 days it goes on straight
+                age, share = rows[-1]
+                rows.append(((age + 672.0) / 2, (share + 1) / 2))
+            ages, shares = zip(*rows, strict=True)
+            return Table((*ages, 672.0), shares)
+        return SULFO_ALUMINATE if self.kind == "sulfo-aluminate mortar" else self.gain
+
+    def retarded(self, by: float) -> "Mix":
+        """The mix when what is dosed makes its times so many times as long."""
+        final = self.final_set_h * by
+        return self.model_copy(
+            update={
+                "initial_set_h": self.initial_set_h * by,
+                "final_set_h": final,
+                "workable_min": self.workable_min * by,
+                "strengths": tuple(
+                    one.model_copy(update={"hours": one.hours + final - self.final_set_h}) for one in self.strengths
+                ),
+            }
+        )
+
+    def weakened(self, share: float) -> "Mix":
+        """The mix when its water leaves it only a share of its strength."""
+        return self.model_copy(
+            update={
+                "strength_28_least_mpa": self.strength_28_least_mpa * share,
+                "strength_28_most_mpa": self.strength_28_most_mpa * share,
+                "strengths": tuple(
+                    one.model_copy(update={"strength_mpa": one.strength_mpa * share}) for one in self.strengths
+                ),
+            }
+        )
 
     def with_doses(self, percent: float) -> "Mix":
         """The mix when what is dosed changes the water of its bags by so many per cent."""

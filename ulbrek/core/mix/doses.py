@@ -83,6 +83,26 @@ def water_shifted(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: P
     )
 
 
+def set_shifted(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: PerBag) -> Figure | None:
+    """By how much the doses change the times to stiffen and to set [%]; None where none of them does.
+
+    Args:
+        doses: what is dosed
+        admixtures: what the shop has
+        bag: one bag
+    """
+    shifts = {}
+    for one in read(doses, admixtures, bag):
+        amount, usual = amount_a_bag(one, bag), _usual(one, bag, "usual ")
+        if one.admixture.set_shift and amount and usual:
+            shifts[one.admixture.id] = work(
+                rules.set_shift, one.admixture.id, shift=one.admixture.set_shift, dose_g=amount, usual_g=usual
+            )
+    if not shifts:
+        return None
+    return work(rules.shifted_together, "set", **{f"{key}_percent": shift for key, shift in shifts.items()})
+
+
 def amount_a_bag(found: Read, bag: PerBag) -> Figure | None:
     """The dose for one bag, as typed or as usual; None where its base is not known."""
     of = found.admixture.id

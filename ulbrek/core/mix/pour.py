@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.kit.clock import Maturity
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +31,7 @@ class Pour:
         clear_mm: the narrowest gap at the steel; None where there is none
         temperature_c: of the concrete
         matching: whether castings belong to a set that must look alike
+        maturity: the school by which its clock runs
     """
 
     casts: Mapping[str, Casts]
@@ -37,3 +39,4 @@ class Pour:
     clear_mm: float | None
     temperature_c: float
     matching: bool = False
+    maturity: Maturity = "Arrhenius"

@@ -201,6 +201,7 @@ class MixResult:
 
     Attributes:
         water_shift: what the doses change of the water, in all
+        set_shift: what they change of the times to stiffen and to set
         cup: what goes in between two tests of the feel
         form: the heaviest form with its mix in it
         scratch: None where it comes in bags
@@ -238,6 +239,7 @@ class MixResult:
     feel: FeelOf
     water_start: Figure
     water_shift: Figure | None
+    set_shift: Figure | None
     cup: Figure
     form: Figure
     water_planned_l: float

@@ -13,7 +13,7 @@ from ulbrek.core.mix import checks, rules
 from ulbrek.core.mix.bags import BagSet, Offer, cheapest, neighbours, of_one_size
 from ulbrek.core.mix.batches import Batches, OneBag
 from ulbrek.core.mix.care import CARE, DOSING, HEAVY_BAG, HEAVY_BAG_KG
-from ulbrek.core.mix.doses import PerBag, dosed, per_bag, read
+from ulbrek.core.mix.doses import dosed, per_bag, read
 from ulbrek.core.mix.feel import FEELS
 from ulbrek.core.mix.inputs import BatchMixed, MixInputs, Work
 from ulbrek.core.mix.pour import Pour
@@ -29,14 +29,12 @@ from ulbrek.core.mix.result import (
     PieceMixed,
     Scratched,
     StandbyFilled,
-    WaterAt,
-    Wetness,
 )
 from ulbrek.core.mix.scratch import Recipe
+from ulbrek.core.mix.wetness import wetness
 
 START_SHARE = 0.75  # Of the usual water. Source: common practice.
 SPARES: dict[Work, float] = {"form": 0.10, "packed": 0.15, "ground": 0.12}  # Source: common practice.
-_CURVE = (0.80, 0.85, 0.90, 0.95, 1.0, 1.05, 1.10, 1.15, 1.20, 1.25, 1.30, 1.40)
 
 
 @dataclass(frozen=True)
@@ -49,6 +47,8 @@ class MixedFrom:
         water_shift: what the doses change of the water, already in ``filled``; None where they do not
         standby: moulds for what is left over, by name and volume [l]
         one_lifts_kg: what one person of the shop may carry
+        strength_left: what its water leaves of its strength, already in ``mix``
+        set_shift: what the doses change of its times, already in ``mix``
     """
 
     mix: Mix
@@ -59,6 +59,8 @@ class MixedFrom:
     water_shift: Figure | None = None
     standby: Sequence[tuple[str, float]] = ()
     one_lifts_kg: float = 20.0
+    strength_left: Figure | None = None
+    set_shift: Figure | None = None
 
 
 def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
@@ -131,7 +133,8 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         ),
         sets=_sets(inputs, of, poured.value),
         doses=told,
-        wetness=_wetness(of, bag, sum(one.water.value for one in told if one.water)),
+        wetness=wetness(filled, of.water_shift, bag, sum(one.water.value for one in told if one.water)),
+        set_shift=of.set_shift,
         pieces=tuple(_pieces(pour, of, batch, poured)),
         clock=clock,
         container_filled=work(rules.filled_container, working_fill_l=fill, density_kg_m3=filled.density),
@@ -190,39 +193,9 @@ def _care(inputs: MixInputs, of: MixedFrom) -> Iterator[str]:
         yield DOSING
 
 
-def _wetness(of: MixedFrom, bag: PerBag, from_doses_l: float) -> Wetness:
-    shift, water = of.water_shift.value if of.water_shift else 0.0, of.filled.water_l
-    usual = of.filled.usual_water
-    if shift:
-        usual = work(rules.water_unshifted, water_l=usual, shift=shift / 100)
-    cement = bag.cement_kg
-    ratio = work(rules.water_cement, water_l=water, doses_l=from_doses_l, cement_kg=cement) if cement else None
-    if cement:
-        left = work(rules.strength_left, usual_water_l=usual, water_l=water, cement_kg=cement)
-    else:
-        left = work(rules.strength_left_by_share, usual_water_l=usual, water_l=water)
-
-    def at(share: float) -> WaterAt:
-        litres = usual.value * share
-        strength = (
-            rules.strength_left(usual.value, litres, cement.value)
-            if cement
-            else rules.strength_left_by_share(usual.value, litres)
-        )
-        return WaterAt(litres, strength, rules.shrinkage_at(usual.value, litres))
-
-    return Wetness(
-        of_dry=work(rules.water_of_dry, water_l=water, dry_mass_kg=bag.dry_kg),
-        ratio=ratio,
-        strength_left=left,
-        shrinkage=work(rules.shrinkage_at, usual_water_l=usual, water_l=water),
-        curve=tuple(at(share) for share in _CURVE),
-    )
-
-
 def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batches: Batches) -> Clock:
     per_batch = batches.per_batch
-    speed = pace("Arrhenius", pour.temperature_c)
+    speed = pace(pour.maturity, pour.temperature_c)
     working = work(rules.working_time, workable_min=of.mix.workable_min, pace=speed)
     if inputs.workable_min is not None:
         working = work(rules.working_time_tried, minutes=inputs.workable_min)

@@ -235,11 +235,11 @@ def strip_strength(sides_mpa: float) -> float:
     Weaker concrete crumbles at the arrises as the strips come off.
 
     Args:
-        sides_mpa: the shop's figure
+        sides_mpa: 3.5 MPa, and 5 MPa where frost may come
 
     Formula: sides_mpa
 
-    Source: common practice, 5 MPa; 2 MPa where there is no frost
+    Source: common practice; one school strips at 2 MPa
     """
     return sides_mpa
 

@@ -10,6 +10,7 @@ Maturity = Literal["Arrhenius", "Nurse-Saul"]
 
 REFERENCE_C = 20.0
 ACTIVATION_K = 5000.0  # activation energy over the gas constant, ordinary cement. ASTM C1074, from memory.
+FREEZES_C = -5.0  # under this concrete does not harden, by whichever school. Source: common practice.
 DATUM_C = 0.0  # where hydration is taken to stop. ASTM C1074 for ordinary cement at 0 to 40 °C, from memory.
 
 
@@ -24,10 +25,15 @@ def pace_arrhenius(temperature_c: float, reference_c: float, activation_k: float
         reference_c: temperature that the mix's times and strengths are given for
         activation_k: activation energy over the gas constant, in kelvin
 
-    Formula: exp(-activation_k * (1 / (273.15 + temperature_c) - 1 / (273.15 + reference_c)))
+    Formula:
+        0
+        if temperature_c < -5
+        else exp(-activation_k * (1 / (273.15 + temperature_c) - 1 / (273.15 + reference_c)))
 
-    Source: ASTM C1074, from memory
+    Source: ASTM C1074, from memory; that it stops under -5 °C is common practice
     """
+    if temperature_c < FREEZES_C:
+        return 0.0
     return exp(-activation_k * (1 / (273.15 + temperature_c) - 1 / (273.15 + reference_c)))
 
 

@@ -48,6 +48,7 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     inputs = seen.inputs
     yield from day.short_of_bags(inputs, seen.size, seen.needed)
     yield from day.water_over_most(inputs, seen.size)
+    yield from day.too_dry_to_place(inputs, seen.size, inputs.feel or seen.mix.feel)
     yield from doses.dose_readings_differ(seen.doses)
     yield from doses.dose_slipped(seen.doses, seen.bag)
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)

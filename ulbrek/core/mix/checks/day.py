@@ -5,11 +5,12 @@ from collections.abc import Sequence
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.materials.containers import Container
-from ulbrek.core.materials.mixes import BagSize
+from ulbrek.core.materials.mixes import BagSize, Feel
 from ulbrek.core.mix.inputs import BatchMixed, MixInputs
 
 _TRIFLE_L = 1e-6
 BATCHES_ALIKE = 0.05
+PACKED_LEAST = 0.85  # of the bag's least. Source: common practice.
 
 
 @check("short-of-bags", "stop")
@@ -61,6 +62,31 @@ def water_over_most(inputs: MixInputs, size: BagSize) -> list[Finding]:
                 "most": Quantity(size.water_most_l, "l"),
             },
             change=Change("Keep to the bag's most", {"/water_per_bag_l": size.water_most_l}),
+        )
+    ]
+
+
+@check("too-dry-to-place", "stop")
+def too_dry_to_place(inputs: MixInputs, size: BagSize, feel: Feel) -> list[Finding]:
+    """Too dry to place
+
+    Under the bag's least it does not wet all its cement and cannot be closed; it is no stronger for it. What is packed
+    by hand gets by with a little less.
+
+    Source: the bag's own print; common practice
+    """
+    least = size.water_least_l * (PACKED_LEAST if feel == "packed" else 1.0)
+    if inputs.water_per_bag_l is None or inputs.water_per_bag_l >= least - _TRIFLE_L:
+        return []
+    return [
+        finding(
+            too_dry_to_place,
+            title="With {planned} of water a bag is too dry to place",
+            reason="The bag's least is {least}. Drier, some of its cement stays dry, and holes stay open.",
+            remedy="Give it {least} or more.",
+            field="/water_per_bag_l",
+            values={"planned": Quantity(inputs.water_per_bag_l, "l"), "least": Quantity(size.water_least_l, "l")},
+            change=Change("Give it the bag's usual water", {"/water_per_bag_l": None}),
         )
     ]
 

@@ -232,7 +232,7 @@ def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list
     """
     wanted: Feel = inputs.feel or mix.feel
     plasticised = any(known[one.admixture].kind == "plasticiser" for one in inputs.doses if one.admixture in known)
-    if wanted == mix.feel or (wanted == "flowing" and plasticised) or (wanted == "plastic" and mix.feel == "packed"):
+    if wanted == mix.feel or (wanted == "flowing" and plasticised) or {wanted, mix.feel} == {"plastic", "packed"}:
         return []
     helper = next((one for one in known.values() if one.kind == "plasticiser"), None)
     adding = wanted == "flowing" and helper is not None

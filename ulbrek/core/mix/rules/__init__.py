@@ -73,6 +73,7 @@ from ulbrek.core.mix.rules.timing import (
 )
 from ulbrek.core.mix.rules.water import (
     a_cup_more,
+    set_shift,
     shifted_together,
     shrinkage_at,
     strength_by_ratio,
@@ -132,6 +133,7 @@ __all__ = [
     "pour_takes",
     "poured_volume",
     "sand_by_volume",
+    "set_shift",
     "share_of_batch",
     "shifted_together",
     "shrinkage_at",

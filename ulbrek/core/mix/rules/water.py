@@ -44,18 +44,18 @@ def water_of_dry(water_l: float, dry_mass_kg: float) -> float:
 def strength_left(usual_water_l: float, water_l: float, cement_kg: float) -> float:
     """Strength left with another amount of water
 
-    As a share of what the mix gives with its usual water.
+    As a share of what the mix gives with its usual water; with less of it no more is promised than the bag does.
 
     Args:
         usual_water_l: water the bag usually takes
         water_l: water it gets
         cement_kg: cement in one bag
 
-    Formula: 100 * 13.9**((usual_water_l - water_l) / cement_kg)
+    Formula: max(1, min(100, 100 * 13.9**((usual_water_l - water_l) / cement_kg)))
 
     Source: a fit to the table of strength against w/c in ACI 211.1, from memory
     """
-    return float(100 * FIT_BASE ** ((usual_water_l - water_l) / cement_kg))
+    return float(max(1, min(100, 100 * FIT_BASE ** min(0.0, (usual_water_l - water_l) / cement_kg))))
 
 
 @rule(unit="%")
@@ -66,11 +66,11 @@ def strength_left_by_share(usual_water_l: float, water_l: float) -> float:
         usual_water_l: water the bag usually takes
         water_l: water it gets
 
-    Formula: 100 * exp(-1.3 * (water_l / usual_water_l - 1))
+    Formula: max(1, min(100, 100 * exp(-1.3 * (water_l / usual_water_l - 1))))
 
     Source: common practice: 5 % more water costs 5 to 8 % of the strength
     """
-    return 100 * exp(-1.3 * (water_l / usual_water_l - 1))
+    return max(1, min(100, 100 * exp(-1.3 * (water_l / usual_water_l - 1))))
 
 
 @rule(unit="%")
@@ -124,10 +124,28 @@ def water_shift(shift: float, dose_g: float, usual_g: float) -> float:
 
 
 @rule(unit="%")
-def shifted_together(**shifts_percent: float) -> float:
-    """What all doses together change of the water
+def set_shift(shift: float, dose_g: float, usual_g: float) -> float:
+    """What a dose changes of the times to stiffen and to set
 
-    The bag's least and most are changed by it.
+    In step with its dose, and by no more than twice what the usual one does.
+
+    Args:
+        shift: share by which its usual dose changes them
+        dose_g: dose of one bag
+        usual_g: usual dose of one bag
+
+    Formula: 100 * shift * min(2, dose_g / usual_g)
+
+    Source: the product's own sheet; in step with the dose is common practice: try it on a cupful
+    """
+    return 100 * shift * min(2.0, dose_g / usual_g)
+
+
+@rule(unit="%")
+def shifted_together(**shifts_percent: float) -> float:
+    """What all doses together change
+
+    Of the bag's least and most water, or of its times.
 
     Args:
         shifts_percent: what each dose changes of it
