@@ -12,6 +12,7 @@ from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
+from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.job import Job
 from ulbrek.core.plan import JobFinding, plan
 from ulbrek.core.record import EMPTY, Record
@@ -101,8 +102,15 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(opening(), piece={"thickness": "570 mm"}),
     ),
     "glue-in-the-sun": (top(form={"sealing": "hot glue"}), top(form={"sealing": "latex caulk"})),
-    "no-release": (top(form={"sheet": "plywood-18"}), top(form={"sheet": "film-ply-18"})),
-    "no-release on a form used again": (top(piece={"count": 3}), top(piece={"count": 3}, form={"forms": 3})),
+    "no-release": (top(form={"sheet": "plywood-18", "release": "none"}), top(form={"sheet": "plywood-18"})),
+    "no-release on a form used again": (
+        top(piece={"count": 3}, form={"release": "none"}),
+        top(piece={"count": 3}, form={"forms": 3, "release": "none"}),
+    ),
+    "no-release though the shop wipes none": (
+        top(piece={"count": 3}, form={"release": "none"}),
+        top(piece={"count": 3}),
+    ),
     "too-large-for-sheet": (
         top(piece={"outline": {"length": "9700 mm", "width": "4800 mm"}}),  # with its ledges 9820 by 4920
         top(piece={"outline": {"length": "7000 mm", "width": "3000 mm"}}),
@@ -116,12 +124,16 @@ CASES: dict[str, tuple[Job, Job]] = {
         shaped(free((0, 0), (900, 0), (0, 530))),
     ),
     "liner-breaks": (
-        shaped({"kind": "disc", "diameter": "490 mm"}),
-        shaped({"kind": "disc", "diameter": "500 mm"}),
+        shaped({"kind": "disc", "diameter": "178 mm"}),  # the thinnest liner of the shop bends to 90
+        shaped({"kind": "disc", "diameter": "180 mm"}),
+    ),
+    "liner-breaks that was chosen": (
+        shaped({"kind": "disc", "diameter": "490 mm"}).model_copy(update={"form": FormInputs(liner="hardboard-3")}),
+        shaped({"kind": "disc", "diameter": "500 mm"}).model_copy(update={"form": FormInputs(liner="hardboard-3")}),
     ),
     "liner-breaks inside a curve": (
-        shaped(ARCH | {"span": "500 mm", "rise": "250 mm"}),
-        shaped(ARCH | {"span": "520 mm", "rise": "260 mm"}),
+        shaped(ARCH | {"span": "180 mm", "rise": "90 mm"}),
+        shaped(ARCH | {"span": "190 mm", "rise": "95 mm"}),
     ),
     "nails-will-not-do": (
         top(form={"fixing": "nails"}, piece={"thickness": "101 mm"}),
@@ -132,8 +144,12 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(form={"fixing": "nails", "forms": 2}, piece={"count": 2}),
     ),
     "glue-too-high": (
-        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "61 mm"}),
-        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "60 mm"}),
+        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "91 mm"}),
+        top(form={"fixing": "hot glue and blocks"}, piece={"thickness": "90 mm"}),
+    ),
+    "screw-comes-out": (  # through 16 of base, 25 the shortest: 9 into the strip, and 2 over its point
+        top(piece={"thickness": "10 mm", "outline": {"length": "200 mm", "width": "100 mm"}}),
+        top(piece={"thickness": "11 mm", "outline": {"length": "200 mm", "width": "100 mm"}}),
     ),
     "leak-path of a base": (
         top(form={"as_cut": {"top.base": {"length": "931 mm"}}}),  # the strips stand 16 out on either side of 900

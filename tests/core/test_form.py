@@ -210,15 +210,17 @@ def test_each_former_says_what_it_is_and_how_it_stands() -> None:
     form = form_of(
         features=(
             feature("core", length="300 mm", width="200 mm", depth="120 mm", draft_deg=3),
-            feature("sleeve", diameter="34 mm", x="60 mm"),
+            feature("sleeve", diameter="60 mm", wall="3 mm", x="60 mm"),
+            feature("sleeve", name="Rod", diameter="34 mm", x="120 mm"),
             feature("bolt", diameter="12 mm", embedded="80 mm", x="840 mm"),
         ),
         piece={"thickness": "200 mm"},
     )
-    told = {one.kind: one for one in form.knockouts}
+    told = {one.feature: one for one in form.knockouts}
     assert told["core"].build == "a box of boards"
     assert told["core"].draft_deg == pytest.approx(3)
     assert told["sleeve"].uplift is not None
+    assert told["rod"].uplift is None, "solid steel does not float"
     assert told["bolt"].uplift is None
     sides = [board for board in form.boards if board.kind == "core side"]
     assert len(sides) == 4

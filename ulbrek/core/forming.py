@@ -10,6 +10,7 @@ from ulbrek.core.form.wanted import Divider, Wanted
 from ulbrek.core.job import Job
 from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
 from ulbrek.core.kit.moulding import Moulded
+from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.references import Chosen
@@ -29,13 +30,35 @@ def wanted_for(job: Job, shape: Shape, chosen: Chosen, shop: Shop) -> Wanted:
     """
     inputs, piece = job.form, shape.piece
     floor, ceiling = slopes(shape)
+    count = side_by_side(inputs, shape)
+    habits = inputs.over(shop.form_habits)
+    if habits.release == "oil when used again":
+        again = castings_of(inputs, shape) > 1 or chosen.sheet.face == "bare"
+        habits = habits.model_copy(update={"release": "oil" if again else "none"})
     wanted = Wanted(
-        piece.id, shape.outline, shape.cast_depth, chosen.sheet, chosen.liner, inputs.over(shop.form_habits),
+        piece.id, shape.outline, shape.cast_depth, chosen.sheet, _liner(job, shape, chosen, shop), habits,
         floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
         _open_edges(shape, inputs),
     )  # fmt: skip
-    count = side_by_side(inputs, shape)
     return wanted if count == 1 else _ganged(wanted, count)
+
+
+def castings_of(inputs: FormInputs, shape: Shape) -> int:
+    """How often one form of a piece is filled."""
+    return -(-shape.piece.count // (inputs.forms * side_by_side(inputs, shape)))
+
+
+def _liner(job: Job, shape: Shape, chosen: Chosen, shop: Shop) -> Sheet:
+    """What is bent for the curved sides of a piece: the job's choice, or the first of the shop that does not break."""
+    arcs = [edge for edge in shape.outline.edges if edge.is_arc]
+    if job.form.liner is not None or not arcs:
+        return chosen.liner
+
+    def bends(liner: Sheet) -> bool:
+        inside = [edge.radius - (liner.thickness_mm if edge.bulge < 0 else 0.0) for edge in arcs]
+        return liner.bends_to_mm is None or min(inside) >= liner.bends_to_mm
+
+    return next((one for one in shop.liners if bends(one)), chosen.liner)
 
 
 def side_by_side(inputs: FormInputs, shape: Shape) -> int:

@@ -13,13 +13,14 @@ from ulbrek.core.cure.station import Poured, cure
 from ulbrek.core.form.cutting import CutFrom, bought, cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
-from ulbrek.core.forming import side_by_side, wanted_for
+from ulbrek.core.forming import castings_of, side_by_side, wanted_for
 from ulbrek.core.handling.checks import Way
 from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.job import Job
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
+from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.plate import plate_of
@@ -99,7 +100,9 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     pieces = tuple(one.plan() for one in rounds)
     site = measure_site(job.site, [one.shape for one in rounds])
     built = _built(job, [one.shape for one in rounds], pieces)
-    cut = cutting(built, CutFrom(chosen.sheets, chosen.lumber), job.form.over(shop.form_habits), job.form)
+    cut = cutting(
+        built, CutFrom(_sheets(chosen, shop, built), chosen.lumber), job.form.over(shop.form_habits), job.form
+    )
     steel_cut = steel_cutting(
         [(p.count, p.steel) for p in pieces], chosen.mesh, chosen.bar, job.steel, chosen.mix.strength_28_least_mpa
     )
@@ -119,6 +122,13 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     )
     shown = [figure for result in (pieces, site, cut, steel_cut, parts, mixed, cured) for figure in figures_in(result)]
     return Plan(RULE_VERSION, pieces, site, cut, steel_cut, parts, mixed, cured, tuple(found), workings(shown))
+
+
+def _sheets(chosen: Chosen, shop: Shop, built: Sequence[tuple[str, FormResult, int]]) -> tuple[Sheet, ...]:
+    """What boards are cut from: the sheet and the liner that were chosen, and what liners else curved sides want."""
+    used = {board.sheet for _, made, _ in built for board in made.boards}
+    known = {one.id for one in chosen.sheets}
+    return (*chosen.sheets, *(one for one in shop.liners if one.id in used - known))
 
 
 def _pour(job: Job, rounds: Sequence["_Round"], pieces: Sequence[PiecePlan], chosen: Chosen) -> Pour:
@@ -224,8 +234,7 @@ class _Round:
     def _form(self, measured: MeasureResult) -> FormResult:
         piece, inputs = self.piece, self.job.form
         wanted = wanted_for(self.job, self.shape, self.chosen, self.shop)
-        in_one = side_by_side(inputs, self.shape)
-        castings = -(-piece.count // (inputs.forms * in_one))
+        castings = castings_of(inputs, self.shape)
         as_cut = {
             key.removeprefix(f"{piece.id}."): cut
             for key, cut in inputs.as_cut.items()

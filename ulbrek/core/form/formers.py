@@ -19,6 +19,8 @@ from ulbrek.core.kit.moulding import EdgeMade, Moulded
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM
 
+PLATED = " Bond a plate of scrap board into its foot for the screws: foam by itself holds none."
+FLOATS = ("sleeve", "void", "wood pad", "mat")  # what stays in and is lifted while the mix is wet
 WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
 SAFETY = 1.5
 _SMALL_MM2 = 20_000.0  # a former as large as a dinner plate is screwed at four places, a smaller one at one
@@ -32,7 +34,7 @@ _HELD_IN: dict[str, tuple[str, str]] = {
     "letters": ("letters, mirrored where they are read from the mould's side", "Glue each with a bead; wax them well."),
     "bolt": ("the bolt in a bridge over the form", "Hole 1 to 2 mm over the bolt, nuts on both sides, threads taped."),
     "bolt in a side": ("the bolt through the side", "Hole 1 to 2 mm over the bolt, a nut outside, threads taped."),
-    "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, hold it on the base."),
+    "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, screw it {to}."),
     "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
 }  # fmt: skip
 
@@ -174,8 +176,11 @@ def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
     where = _where(wanted, one, low, high)
     if one.kind in _HELD_IN:
         build, how = _HELD_IN[one.kind]
-        plain = one.kind in ("sleeve", "void")
-        return _held(wanted, one, where, (build, how), around if plain else None)
+        over = where == "hung from above"
+        how = how.replace(
+            "{to}", "to a bridge over the form, flush with the rails" if over else "to the base from below"
+        )
+        return _held(wanted, one, where, (build, how), around if one.kind in FLOATS else None)
     deep = high - low
     boxed = _wants_box(one)
     build = "a box of boards" if boxed else "foam in layers" if deep > _THIN_MM else "sheet cut to shape"
@@ -187,6 +192,8 @@ def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
         how = f"{hold.capitalize()} to the base, flush with the rails."
     else:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
+    if build.startswith("foam") and (hold != "bonded" or where != "on the base"):
+        how += PLATED
     return _floating(wanted, one, where, (build, how), around)
 
 
@@ -241,13 +248,18 @@ def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], aro
         volume = _volume(prism, max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm))
         lifts = work(
             rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=prism.outline.area_mm2,
-            height_mm=prism.top_mm - prism.bottom_mm, density_kg_m3=around.density_kg_m3, wetted=1.0, insert_kg=0.0,
+            height_mm=prism.top_mm - prism.bottom_mm, density_kg_m3=around.density_kg_m3, wetted=1.0,
+            insert_kg=one.insert_kg,
         )  # fmt: skip
+    lifted = lifts is not None and lifts.value > 0
+    screws = max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)) if lifts is not None and lifted else 0
     return Knockout(
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
-        bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, uplift=lifts,
-        ballast=None if lifts is None else work(rules.ballast, of, uplift_n=lifts),
-        screws=0 if lifts is None else max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)), holding=told[1],
+        bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, uplift=lifts if lifted else None,
+        held=work(rules.held_down, of, bonded_mm2=0.0, bond_mpa=BOND_WORKING_MPA, screws=float(screws),
+                  screw_n=SCREW_WORKING_N) if screws else None,
+        ballast=work(rules.ballast, of, uplift_n=lifts) if lifts is not None and lifted else None,
+        screws=screws, holding=told[1],
     )  # fmt: skip
 
 

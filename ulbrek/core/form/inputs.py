@@ -53,7 +53,7 @@ class FormHabits(_Described):
     screw_spacing: Spacing = Length(mm=250)
     sealing: Sealing = "silicone"
     bead_radius: Bead = Length(mm=4)
-    release: Release = "none"
+    release: Release = "oil when used again"
     knockouts: Hold = "bonded"
     prefer: Prefer = "fewest settings"
     trim: Trim = Length(mm=0)

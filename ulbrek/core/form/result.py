@@ -209,6 +209,8 @@ class Stiffness:
     """What the push of the wet concrete asks for.
 
     Attributes:
+        tips: what the concrete tips a side outwards with about its foot, between two screws
+        rights: what a screw at its foot holds against that
         braces: where braces stand outside the sides, in plan [mm]; none where the screws are near enough
         bearers_mm: places of the bearers along the base's longer side, from its end [mm]
         straps: round a tall one
@@ -217,6 +219,8 @@ class Stiffness:
 
     pressure: Figure
     side_bow: Figure
+    tips: Figure
+    rights: Figure
     brace_spacing: Figure
     braces: tuple[Brace, ...]
     bearer_spacing: Figure

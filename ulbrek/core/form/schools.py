@@ -91,6 +91,11 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way("hot glue", "Set in a minute, for rough work.", "Lets go in the sun, and makes no fair edge."),
     ),
     "release": (
+        Way(
+            "oil when used again",
+            "New faced board lets go by itself; bare wood, and every use after the first, gets a thin film of oil.",
+            "Somebody must think of it before the second pour.",
+        ),
         Way("none", "New faced board lets go by itself and stains nothing.", "Once, and only on faced board."),
         Way(
             "oil",

@@ -1,14 +1,14 @@
 """Where the screws go, how long they are, and what they bite."""
 
 from collections.abc import Iterator, Sequence
-from math import ceil
+from math import ceil, hypot
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.result import Board, Joint, Screw
 from ulbrek.core.form.sides import Side
-from ulbrek.core.form.wanted import Wanted
+from ulbrek.core.form.wanted import RIB_MM, Wanted
 from ulbrek.core.materials import fixings
 
 _TALL_MM = 100.0
@@ -36,7 +36,7 @@ def joint(wanted: Wanted, strip_height_mm: float, density_kg_m3: Figure) -> Join
         and _bites(down - strip_height_mm, board)
     ):
         way = "down"
-    length = down if way == "down" else through
+    length = down if way == "down" else through if way == "in" else _up(board, strip_height_mm)
     if way == "down":
         bite = work(rules.bite_down, of, screw_mm=length, strip_height_mm=strip_height_mm)
     else:
@@ -54,8 +54,8 @@ def joint(wanted: Wanted, strip_height_mm: float, density_kg_m3: Figure) -> Join
 
 def strip_screws(wanted: Wanted, sides: Sequence[Side], made: Joint) -> list[Screw]:
     """The screws along the strips, at true places."""
-    closed = [side for side in sides if not side.edge.is_arc and side.key not in wanted.open_edges]
-    along = [screw for side in closed for screw in _along(wanted, side, made)]
+    closed = [side for side in sides if side.key not in wanted.open_edges]
+    along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(wanted, side, made)]
     if not wanted.stands:
         return along
     return [*along, *(Screw(one.x_mm, one.y_mm, "down", 0.0, 0.0, one.length_mm) for one in along)]
@@ -127,6 +127,31 @@ def _along(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
             yield Screw(x, y, "in", -out.x, -out.y, made.screw_mm)
         else:
             yield Screw(x, y, made.way, 0.0, 0.0, made.screw_mm)
+
+
+def _round(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
+    """Up through the base into the ribs behind a curved side, or into the kerfed strip itself, evenly spaced."""
+    edge = side.edge
+    ribbed = wanted.habits.curve == "liner on ribs"
+    off = wanted.liner.thickness_mm + RIB_MM / 2 if ribbed else wanted.sheet.thickness_mm / 2
+    count = max(2, ceil(edge.length / wanted.habits.screw_spacing.mm))
+    ends = edge.chopped_in(2 * count)
+    for number in range(1, 2 * count, 2):
+        at, before, after = ends[number], ends[number - 1], ends[min(number + 1, len(ends) - 1)]
+        run = max(hypot(after.x - before.x, after.y - before.y), 1e-9)
+        out_x, out_y = (after.y - before.y) / run, -(after.x - before.x) / run
+        length = _shortest(wanted.sheet.thickness_mm + fixings.LEAST_BITE_MM)
+        yield Screw(at.x + out_x * off, at.y + out_y * off, "up", 0.0, 0.0, length if ribbed else made.screw_mm)
+
+
+def _up(board_mm: float, strip_height_mm: float) -> float:
+    """The screw that goes up through the base: with its usual bite where the strip is high enough for its point."""
+    most = board_mm + strip_height_mm - fixings.LEAST_BACK_MM
+    fitting = [one for one in fixings.SCREW_LENGTHS_MM if board_mm + fixings.LEAST_BITE_MM <= one <= most]
+    usual = _shortest(board_mm + fixings.BITE_FROM_SIDE_MM)
+    if not fitting:
+        return fixings.SCREW_LENGTHS_MM[0]
+    return usual if usual in fitting else fitting[-1]
 
 
 def _bites(bite_mm: float, board_mm: float) -> bool:

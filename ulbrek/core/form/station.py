@@ -45,7 +45,7 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
     made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm), formed.density)
     knockouts = formers(wanted, blocks, Around(foam, formed.density.value))
     screwed = wanted.habits.fixing == "screws"
-    stiff = stiffness(wanted, formed.density, boards[0], sides, knockouts)
+    stiff = stiffness(wanted, made, formed.density, boards[0], sides, knockouts)
     along = strip_screws(wanted, sides, made) if screwed else []
     corners = corner_screws(sides, boards, made) if screwed else []
     seen = checks.Seen(wanted, sides, built, boards, made, knockouts, formed.castings)

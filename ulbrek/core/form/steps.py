@@ -61,7 +61,7 @@ def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequen
         yield _Told("Close it with the other panel", f"{how} Then stand it up, open side above.", ("lid",))
     yield _Told(
         "Square it, check the rail",
-        "Diagonals alike, or as marked. A straightedge over the strips shows one height, within half a millimetre.",
+        f"{_square(wanted)} A straightedge over the strips shows one height, within half a millimetre.",
     )
     blocks = [one.feature for one in knockouts if one.where == "in a corner"]
     if blocks:
@@ -84,6 +84,19 @@ def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequen
         )
     yield from _overhead(boards, knockouts)
     yield from _strapped(stiff, knockouts)
+
+
+def _square(wanted: Wanted) -> str:
+    """How a form is checked for its shape."""
+    edges = wanted.outline.edges
+    if all(edge.is_arc for edge in edges):
+        return "Measure across at four places: alike within a millimetre."
+    if (
+        not any(edge.is_arc for edge in edges)
+        and wanted.outline.area_mm2 > 0.999999 * wanted.length_mm * wanted.width_mm
+    ):
+        return "Diagonals alike."
+    return "Measure from corner to corner, as marked."
 
 
 def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
@@ -169,12 +182,13 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
                 board.key.startswith(f"{one.feature}-") for one in standing
             )
         )  # fmt: skip
+        foam = any(one.build.startswith("foam") for one in standing)
+        first = "Glue the layers, cut to the template, sand flush, wrap in tape. " if foam else ""
         yield _Told(
-            "Set the knockouts",
-            "Glue the layers, cut to the template, sand flush, wrap in tape; fix them on their marks and run a bead "
-            f"round each. {told}",
+            "Set the knockouts" if foam or sides else "Set what stands in it",
+            f"{first}Fix everything on its mark, and run a bead round what the concrete must not get under. {told}",
             (*(one.feature for one in standing), *sides),
-            FOAM,
+            FOAM if foam else "",
         )
     edges = [one for one in knockouts if one.where == "along an edge"]
     if edges:

@@ -5,7 +5,7 @@ from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
-from ulbrek.core.form.result import Batten, Board, Brace, Knockout, Stiffness, Strap
+from ulbrek.core.form.result import Batten, Board, Brace, Joint, Knockout, Stiffness, Strap
 from ulbrek.core.form.sides import Side
 from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.kit.beams import bow, span_within_limit
@@ -18,12 +18,13 @@ _BESIDE_MM = 50.0  # what is screwed to the rail under a bridge
 
 
 def stiffness(
-    wanted: Wanted, density: Figure, base: Board, sides: Sequence[Side], knockouts: Sequence[Knockout]
+    wanted: Wanted, made: Joint, density: Figure, base: Board, sides: Sequence[Side], knockouts: Sequence[Knockout]
 ) -> Stiffness:
     """Braces along the sides, straps round them, bearers under the base.
 
     Args:
         wanted: what the form is for
+        made: how its sides are fixed at their foot
         density: of the fresh concrete
         base: its base
         sides: its sides
@@ -43,10 +44,17 @@ def stiffness(
     bearer = work(span_within_limit, f"{of}/base", **{**side, "head_share": BOTTOM_STRIP})
     run = max(base.length_cut_mm, base.height_cut_mm)
     spans = max(1, ceil(run / bearer.value))
-    braces = tuple(_braces(wanted, sides, between.value)) if between.value < screwed else ()
+    tips, rights = _held_at_foot(wanted, density, made)
+    tall = wanted.head_mm > LOW_BOARD_MM
+    braced = tall or tips.value > rights.value or between.value < screwed
+    braces = tuple(_braces(wanted, sides, between.value)) if braced else ()
+    straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in wanted.open_edges]
+    spans_of = max((run / max(1, ceil(run / between.value)) for run in straight), default=between.value)
     return Stiffness(
         pressure=pressure,
-        side_bow=work(bow, f"{of}/side", **side, span_mm=min(screwed, between.value)),
+        side_bow=work(bow, f"{of}/side", **side, span_mm=spans_of if braced else min(screwed, between.value)),
+        tips=tips,
+        rights=rights,
         brace_spacing=between,
         braces=braces,
         bearer_spacing=bearer,
@@ -54,6 +62,16 @@ def stiffness(
         straps=tuple(_straps(wanted, density)),
         battens=tuple(_battens(wanted, (spans + 1, len(braces)), base, knockouts)),
     )
+
+
+def _held_at_foot(wanted: Wanted, density: Figure, made: Joint) -> tuple[Figure, Figure]:
+    """What tips a side that is held at its foot outwards between two screws, and what one screw rights [N·m]."""
+    every = wanted.habits.screw_spacing.mm
+    tips = work(rules.overturning, wanted.piece, density_kg_m3=density, height_mm=wanted.head_mm, spacing_mm=every)
+    lever = wanted.sheet.thickness_mm / 2
+    if made.fixing == "screws":
+        return tips, work(rules.screw_rights, wanted.piece, screw_n=made.holds, lever_mm=lever)
+    return tips, work(rules.fixing_rights, wanted.piece, tips_nm=tips)
 
 
 def _braces(wanted: Wanted, sides: Sequence[Side], spacing: float) -> Iterator[Brace]:

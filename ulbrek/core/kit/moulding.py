@@ -15,6 +15,7 @@ class Moulded:
         kind: of feature, in its own word
         prism: the room that it takes, or that it fills beyond the plain outline
         stands_out: whether there is concrete in it; else there is none
+        insert_kg: mass of what stays there; nothing where it is a former
     """
 
     feature: str
@@ -22,6 +23,7 @@ class Moulded:
     kind: str
     prism: Prism
     stands_out: bool
+    insert_kg: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

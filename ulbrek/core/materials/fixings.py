@@ -29,7 +29,7 @@ TAPE_ROLL_M = 50.0
 Sealing = Literal["silicone", "latex caulk", "hot glue"]
 SEALING_CURE_H: dict[Sealing, float] = {"silicone": 24.0, "latex caulk": 12.0, "hot glue": 0.5}
 
-Release = Literal["none", "oil", "wax"]
+Release = Literal["oil when used again", "none", "oil", "wax"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ from typing import Literal
 
 from ulbrek.core.kit.geometry import Fall, Prism
 from ulbrek.core.kit.moulding import EdgeMade, Moulded
-from ulbrek.core.measure.bodies import SIDES, Placed, adds_of, cuts_of
+from ulbrek.core.measure.bodies import SIDES, Placed, adds_of, cuts_of, stays_in_kg
 from ulbrek.core.measure.inputs import Bolt
 from ulbrek.core.measure.shape import Shape
 
@@ -39,7 +39,8 @@ def _of(shape: Shape, placed: Placed) -> Iterator[Moulded]:
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
     for cut in cuts_of(placed, shape.piece.thickness.mm, depth):
-        yield Moulded(key, name, feature.kind, _as_cast(shape, cut), stands_out=False)
+        kept = stays_in_kg(placed, depth)
+        yield Moulded(key, name, feature.kind, _as_cast(shape, cut), stands_out=False, insert_kg=kept)
     for add in adds_of(placed, depth):
         yield Moulded(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
     if isinstance(feature, Bolt) and feature.into in SIDES:

@@ -40,6 +40,8 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from holding.screw_near_end(wanted, seen.sides)
     yield from holding.thin_strip(wanted)
     yield from holding.screws_stand_proud(wanted, seen.joint)
+    strips = [board.height.value for board in boards if board.kind == "strip"]
+    yield from holding.screw_comes_out(seen.joint, min(strips, default=wanted.depth_mm))
     yield from holding.screws_too_far_apart(wanted, seen.joint)
     yield from holding.nails_will_not_do(wanted, seen.castings)
     yield from holding.glue_too_high(wanted)

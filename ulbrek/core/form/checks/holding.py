@@ -8,15 +8,15 @@ from ulbrek.core.form.formers import SAFETY
 from ulbrek.core.form.result import Joint, Knockout
 from ulbrek.core.form.sides import Side
 from ulbrek.core.form.wanted import Wanted
-from ulbrek.core.materials.fixings import LEAST_END_MM
+from ulbrek.core.materials.fixings import LEAST_BACK_MM, LEAST_END_MM
 
-NAILED_TO_MM, GLUED_TO_MM = 100.0, 60.0  # Source: common practice.
+NAILED_TO_MM, GLUED_TO_MM = 100.0, 90.0  # Source: common practice.
 THIN_STRIP_MM, LONG_SIDE_MM = 12.0, 600.0
 LEAST_STEP_MM = 50.0  # nobody fills more evenly than that by eye
 _NEAREST_MM = 50.0  # no two screws are set nearer than that
 
 
-@check("screw-near-end", "caution")
+@check("screw-near-end", "hint")
 def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
     """Screw near a strip's end
 
@@ -75,13 +75,14 @@ def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Findi
         finding(
             knockout_floats,
             title="{knockout} floats up",
-            reason="It lifts with {uplift}; what holds it takes {held}.",
+            reason="It lifts with {uplift}; what holds it takes {held}, and should take {wanted}: half as much again.",
             remedy="Bond it and screw it from below, or lay a weight on it until the concrete has set.",
             field="/knockouts",
             values={
                 "knockout": one.name,
                 "uplift": Quantity(lifts.value, "N"),
                 "held": Quantity(held.value, "N"),
+                "wanted": Quantity(SAFETY * lifts.value, "N"),
             },
             change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
             if wanted.habits.knockouts != "bonded and screwed"
@@ -119,7 +120,7 @@ def nails_will_not_do(wanted: Wanted, castings: int) -> list[Finding]:
 def glue_too_high(wanted: Wanted) -> list[Finding]:
     """Too high for hot glue
 
-    Small forms are held by hot glue and blocks alone; higher than 60 mm the push opens the glue.
+    Small forms are held by hot glue and blocks alone; higher than 90 mm the push opens the glue.
 
     Source: common practice
     """
@@ -173,6 +174,33 @@ def screws_too_far_apart(wanted: Wanted, joint: Joint) -> list[Finding]:
 def _set_every(nearer_mm: float) -> Change:
     values = {"nearer": Quantity(nearer_mm, "mm")}
     return Change("Set them every {nearer}", {"/screw_spacing": {"mm": nearer_mm, "typed": None}}, values)
+
+
+@check("screw-comes-out", "stop")
+def screw_comes_out(joint: Joint, strip_height_mm: float) -> list[Finding]:
+    """A screw comes out of the rail
+
+    Driven up through the base, it must end in the strip: one that stands out of its upper edge stops the screed.
+
+    Source: geometry; two millimetres over its point are common practice
+    """
+    if joint.fixing != "screws" or joint.way != "up" or joint.bite.value <= strip_height_mm - LEAST_BACK_MM:
+        return []
+    return [
+        finding(
+            screw_comes_out,
+            title="Screws of {screw} come out of strips {height} high",
+            reason="They go {bite} into the strip; the screed strikes their points.",
+            remedy="Hold so low a strip with hot glue and blocks, or let it lap the base.",
+            field="/fixing",
+            values={
+                "screw": Quantity(joint.screw_mm, "mm"),
+                "height": Quantity(strip_height_mm, "mm"),
+                "bite": Quantity(joint.bite.value, "mm"),
+            },
+            change=Change("Hot glue and blocks", {"/fixing": "hot glue and blocks"}),
+        )
+    ]
 
 
 @check("screws-stand-proud", "caution")

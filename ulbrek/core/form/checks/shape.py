@@ -51,6 +51,7 @@ def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
         for radius in (side.edge.radius - (wanted.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
         if radius < least
     ]
+    tightest = min((side.edge.radius - wanted.liner.thickness_mm for side in sides if side.edge.is_arc), default=1.0)
     return [
         finding(
             liner_breaks,
@@ -65,7 +66,7 @@ def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
                 "radius": Quantity(radius, "mm"),
             },
             change=Change("Kerf a strip instead", {"/curve": "kerfed strip"})
-            if 100 * WEB_MM / (2 * radius) <= MOST_STRAIN_PERCENT
+            if 100 * WEB_MM / (2 * tightest) <= MOST_STRAIN_PERCENT
             else None,
         )
         for side, radius in tight

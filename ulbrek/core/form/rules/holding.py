@@ -244,6 +244,55 @@ def strip_strength(sides_mpa: float) -> float:
     return sides_mpa
 
 
+@rule(unit="N.m")
+def overturning(density_kg_m3: float, height_mm: float, spacing_mm: float) -> float:
+    """What tips a side outwards
+
+    About its foot, of the stretch between two screws: it grows with the cube of the height.
+
+    Args:
+        density_kg_m3: density of the fresh concrete
+        height_mm: depth of the concrete
+        spacing_mm: from screw to screw
+
+    Formula: density_kg_m3 * 9.80665 * height_mm**3 / 6 * spacing_mm / 1e12
+
+    Source: hydrostatics
+    """
+    return density_kg_m3 * GRAVITY * height_mm**3 / 6 * spacing_mm / 1e12
+
+
+@rule(unit="N.m")
+def screw_rights(screw_n: float, lever_mm: float) -> float:
+    """What a screw at the foot of a side holds against tipping
+
+    Args:
+        screw_n: what the screw takes at work
+        lever_mm: from the screw to the foot's outer edge, which it tips about
+
+    Formula: screw_n * lever_mm / 1000
+
+    Source: statics
+    """
+    return screw_n * lever_mm / 1000
+
+
+@rule(unit="N.m")
+def fixing_rights(tips_nm: float) -> float:
+    """What other fixings hold against tipping
+
+    Blocks, bolts and nails reach up the side; how high a side they hold is a rule of its own.
+
+    Args:
+        tips_nm: what tips the side
+
+    Formula: tips_nm
+
+    Source: common practice
+    """
+    return tips_nm
+
+
 @rule(unit="N")
 def strap_pull(density_kg_m3: float, height_mm: float, side_mm: float, straps: float) -> float:
     """Pull on a strap round the form
