@@ -14,7 +14,12 @@ _ON_THE_GROUND_MM = 1.0
 
 
 def carried(
-    shape: Shape, steel: SteelResult, of: tuple[Mesh, Bar], concrete: tuple[float, float, float], fibred: bool
+    shape: Shape,
+    steel: SteelResult,
+    of: tuple[Mesh, Bar],
+    concrete: tuple[float, float, float],
+    fibred: bool,
+    cast_there: bool,
 ) -> Lifted:
     """What is lifted of a piece.
 
@@ -24,6 +29,7 @@ def carried(
         of: the mesh and the bar chosen
         concrete: fresh mass of the heaviest casting [kg], density [kg/m³], least 28-day strength [MPa]
         fibred: whether fibre is dosed
+        cast_there: whether it is cast on the ground that it stays on
     """
     plate, (mesh, bar), (fresh_kg, density, strength) = plate_of(shape), of, concrete
     lines = [_line(wire, mesh.wire_mm) for wire in (steel.mesh.wires if steel.mesh else ())]
@@ -38,6 +44,8 @@ def carried(
         plate_kg_m3=fresh_kg * 1e9 / max(plate.solid.volume_mm3, 1.0),
         strength_28_mpa=strength,
         flat=is_flat(shape),
+        face_down=shape.piece.cast == "face down",
+        stays=cast_there,
         steel=tuple(lines),
         steel_up_mm=stack.under.value + stack.height.value / 2 if stack else None,
         reinforced=bool(stack or steel.cage or fibred),

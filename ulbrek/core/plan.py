@@ -265,6 +265,7 @@ class _Round:
             (self.chosen.mesh, self.chosen.bar),
             (fresh.value, self.filled.density.value, mix.strength_28_least_mpa),
             self.chosen.fibred,
+            self._cast_there,
         )
         masses = Masses(fresh, formed.boards_mass, reinforced.mass)
         ways = [Way(one.name, one.kind, one.width.mm) for one in self.job.site.passages]

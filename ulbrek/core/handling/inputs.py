@@ -17,7 +17,7 @@ Use = Literal[
     "weight over a body", "hung or overhead", "holds earth back",
 ]  # fmt: skip
 Rests = Literal["at both ends", "on supports", "all over"]
-Put = Literal["turned down onto it", "slid onto it", "lowered by straps"]
+Put = Literal["turned down onto it", "slid onto it", "lowered by straps", "cast where it stays"]
 PartKind = Literal["plank", "stretcher", "foot", "gasket", "steel leg", "pad"]
 Kilograms = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 MOST_SUPPORTS = 20  # under one piece

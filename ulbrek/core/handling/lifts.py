@@ -49,6 +49,8 @@ class Lifted:
         plate_kg_m3: at which the plate weighs what the piece does
         strength_28_mpa: least 28-day strength of the mix
         flat: whether it is a slab: neither a vessel nor drawn from the side
+        face_down: whether it is cast with its face down, and turned over
+        stays: whether it is cast where it stays
         steel: what lies in it
         steel_up_mm: the middle of its steel over the face that lies down; None where there is none
         reinforced: whether it carries steel or fibre
@@ -65,6 +67,8 @@ class Lifted:
     plate_kg_m3: float
     strength_28_mpa: float
     flat: bool = True
+    face_down: bool = True
+    stays: bool = False
     steel: tuple[SteelLine, ...] = ()
     steel_up_mm: float | None = None
     reinforced: bool = False
@@ -127,7 +131,7 @@ class Lifted:
 
 def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     """Turning it up on its longer edge, and carrying it in each of the ways."""
-    along, across, depth = what.lengthwise, what.crosswise, what.solid.depth_mm
+    along, depth = what.lengthwise, what.solid.depth_mm
     low, long = along.low_mm, along.high_mm - along.low_mm
     quarter = Supports(low + long / 4, low + long * 3 / 4)
     ends = Supports(low, low + long)
@@ -135,9 +139,9 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     def bent(supports: Supports) -> Bending:
         return weakest(along, supports, depth, what.plate_kg_m3, on_edge=False)
 
-    turned = weakest(across, Supports(across.low_mm, across.high_mm), depth, what.plate_kg_m3, on_edge=False)
+    turns = what.face_down or carry == "on edge"
     return (
-        lift_of(what, ("turn", "turned up on its long edge"), turned, what.across, SUCTION, True),
+        turn_of(what, turns),
         lift_of(
             what, ("on edge", "carried on edge"), edgewise(what, ends), what.along, 1.0, carry == "on edge",
         ),
@@ -150,6 +154,37 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
             carry == "flat, at the ends",
         ),
     )  # fmt: skip
+
+
+def turn_of(what: Lifted, chosen: bool) -> Lift:
+    """Turning it up on its longer edge: by two at the corners of the other one, or past an opening on a board.
+
+    Args:
+        what: the piece
+        chosen: whether it is turned at all
+    """
+    across, depth = what.crosswise, what.solid.depth_mm
+    bent = weakest(across, Supports(across.low_mm, across.high_mm), depth, what.plate_kg_m3, on_edge=False)
+    if what.past_openings is not None:
+        return lift_of(what, ("turn", "turned up on its long edge, on a board"), bent, what.across, SUCTION, chosen)
+    found = lift_of(what, ("turn", "turned up on its long edge"), bent, what.across, SUCTION, chosen)
+    of = f"{what.piece}/turn, at the corners"
+    slices = what.lengthwise.slices()
+    hollowed = [one for one in slices if one.hollows and one.width_mm > 0]
+    left = min((one.flat(depth).modulus_mm3 / (one.width_mm * depth**2 / 6) for one in hollowed), default=1.0)
+    mass = work(rules.mass_of_plate, of, volume_mm3=what.solid.volume_mm3, density_kg_m3=what.plate_kg_m3)
+    corner = work(rules.corner_carries, of, mass_kg=mass)
+    stress = work(rules.stress_turned, of, corner_n=corner, thickness_mm=depth, left=max(left, 0.01))
+    if stress.value <= found.stress.value * bent.slice.concentration:
+        return found
+    factors = {"dynamic": DYNAMIC, "suction": SUCTION, "corner": 1.0, "safety": SAFETY}
+    return replace(
+        found,
+        stress=stress,
+        needed=work(rules.strength_for_lift, of, stress_mpa=stress, **factors),
+        limit=work(rules.stress_allowed, of, strength_mpa=what.strength_28_mpa, **factors),
+        places=(),
+    )
 
 
 def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
@@ -191,13 +226,14 @@ def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift |
     """Turning, carrying and setting in place as acts, each with the strength it needs."""
     turn, *ways = planned
     chosen = next(one for one in ways if one.chosen)
-    yield ActNeed(
-        id="turn",
-        name="Turn it over",
-        test="The edge rings when it is knocked, and is dry and light.",
-        strength=_to_move(f"{of}/turn", turn.needed),
-        care=TURN,
-    )
+    if turn.chosen:
+        yield ActNeed(
+            id="turn",
+            name="Turn it over",
+            test="The edge rings when it is knocked, and is dry and light.",
+            strength=_to_move(f"{of}/turn", turn.needed),
+            care=TURN,
+        )
     yield ActNeed(
         id="carry",
         name=f"Lift and carry it, {chosen.id}",

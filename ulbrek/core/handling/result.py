@@ -193,6 +193,7 @@ class HandlingResult:
         in_form: the same with its form, as it lies on the bench
         lifts: turning it, and the ways of carrying it
         needs: acts that need a strength, for Cure
+        stays: whether it is cast where it stays, and never lifted
         slide: slid onto its supports over the edge of a bench; None where it is no slab
         lowered: let down by two straps, where they are; None where it is no slab
         placed: in its place; None where it rests all over, or is no slab
@@ -207,6 +208,7 @@ class HandlingResult:
     in_form: Figure | None
     lifts: tuple[Lift, ...]
     needs: tuple[ActNeed, ...]
+    stays: bool
     slide: Lift | None
     lowered: Lift | None
     placed: Placed | None

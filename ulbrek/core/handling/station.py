@@ -52,6 +52,7 @@ def handle(
         )
     planned = lifts(what, inputs.carry)
     standing = inputs.standing_of(of)
+    stays = what.stays or standing.put == "cast where it stays"
     slide = slid(what, standing.put == "slid onto it") if what.flat else None
     strap, held = straps(what)
     let_down = _let_down(what, held, standing)
@@ -64,7 +65,8 @@ def handle(
         mass=mass,
         in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
         lifts=planned,
-        needs=tuple(needs(of, planned, slide, let_down)),
+        needs=() if stays else tuple(needs(of, planned, slide, let_down)),
+        stays=stays,
         slide=slide,
         lowered=let_down,
         placed=placed(what, standing, mass),
@@ -96,33 +98,41 @@ def _let_down(what: Lifted, held: Sequence[Strap], standing: Standing) -> Lift |
 def _findings(
     inputs: HandlingInputs, what: Lifted, found: HandlingResult, ways: Sequence[checks.Way]
 ) -> Iterator[Finding]:
-    subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa
-    mass, team = (
-        found.mass,
-        checks.Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most]),
-    )
+    subject, standing, mass = Subject(what.piece, what.name), inputs.standing_of(what.piece), found.mass
     heaviest = mass.value if mass.high is None else mass.high
-    in_form = found.in_form or mass
+    yield from checks.shop_figure_high(found.one_person_kg)
     yield from checks.held_over_a_body(subject, standing, what.reinforced)
     yield from checks.needs_an_engineer(subject, standing)
+    if not found.stays:
+        yield from _on_the_way(inputs, what, found, ways)
+    yield from checks.tips_under_its_load(subject, found.placed, standing)
+    yield from checks.support_beyond(subject, standing, what.lengthwise.high_mm - what.lengthwise.low_mm)
+    if found.placed is not None and not bears_its_load(what, found.placed):
+        helped, thick = helped_by(what, standing, mass), thick_enough_mm(what, found.placed)
+        yield from checks.breaks_in_its_place(subject, found.placed, standing, helped, thick)
+    yield from checks.place_overloaded(subject, heaviest + standing.load_kg, standing)
+    yield from checks.tips_easily(subject, found.tipping)
+    yield from checks.place_not_known(subject, heaviest, standing, what.flat)
+
+
+def _on_the_way(
+    inputs: HandlingInputs, what: Lifted, found: HandlingResult, ways: Sequence[checks.Way]
+) -> Iterator[Finding]:
+    """What would go wrong with a piece that is moved to its place."""
+    subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa
+    team = checks.Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most])
+    mass, in_form = found.mass, found.in_form or found.mass
     yield from checks.too_heavy_for_people(subject, mass.value, team, inputs.dolly_kg)
     yield from checks.too_heavy_for_stairs(subject, mass.value, team, ways)
-    yield from checks.over_the_dolly(heaviest, inputs.dolly_kg)
-    yield from checks.tips_under_its_load(subject, found.placed, standing)
+    yield from checks.over_the_dolly(mass.value if mass.high is None else mass.high, inputs.dolly_kg)
     turn, *carried = found.lifts
     for lift in found.lifts:
         if lift.chosen:
             yield from checks.breaks_when_lifted(subject, lift, () if lift is turn else carried, strength)
     yield from checks.breaks_when_slid(subject, found.slide, standing, strength)
     yield from checks.breaks_when_lowered(subject, found.lowered, standing, strength)
-    if found.placed is not None and not bears_its_load(what, found.placed):
-        helped, thick = helped_by(what, standing, mass), thick_enough_mm(what, found.placed)
-        yield from checks.breaks_in_its_place(subject, found.placed, standing, helped, thick)
     yield from checks.over_the_bench(in_form.value if in_form.high is None else in_form.high, inputs.bench_kg)
-    yield from checks.place_overloaded(subject, heaviest + standing.load_kg, standing)
     yield from checks.people_do_not_fit(int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
-    yield from checks.tips_easily(subject, found.tipping)
-    yield from checks.place_not_known(subject, heaviest, standing, what.flat)
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

@@ -8,6 +8,7 @@ from ulbrek.core.handling.checks.people import (
     over_the_bench,
     over_the_dolly,
     people_do_not_fit,
+    shop_figure_high,
     tips_easily,
     too_heavy_for_people,
     too_heavy_for_stairs,
@@ -19,6 +20,7 @@ from ulbrek.core.handling.checks.strength import (
     breaks_when_slid,
     place_not_known,
     place_overloaded,
+    support_beyond,
     tips_under_its_load,
 )
 
@@ -36,6 +38,8 @@ __all__ = [
     "people_do_not_fit",
     "place_not_known",
     "place_overloaded",
+    "shop_figure_high",
+    "support_beyond",
     "tips_easily",
     "tips_under_its_load",
     "too_heavy_for_people",

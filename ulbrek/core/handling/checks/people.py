@@ -103,6 +103,28 @@ def _by_cart(piece: Subject, mass_kg: float, team: Team, dolly_kg: float | None)
     ]
 
 
+@check("shop-figure-high", "caution")
+def shop_figure_high(one_kg: float) -> list[Finding]:
+    """The shop's figure for one person is high
+
+    Over 25 kg is for the strong and the trained; dangers are told by 25 kg all the same.
+
+    Source: UK HSE manual handling guidance, 25 kg at best, from memory
+    """
+    if one_kg <= MOST_COUNTED_KG:
+        return []
+    return [
+        finding(
+            shop_figure_high,
+            title="The shop lets one person lift {figure}",
+            reason="The guideline at its best, close to the body and at waist height, is {most}.",
+            remedy="Set it lower on the shop's page; whoever is not used to it takes a second person.",
+            field="/people",
+            values={"figure": Quantity(one_kg, "kg"), "most": Quantity(MOST_COUNTED_KG, "kg")},
+        )
+    ]
+
+
 @check("over-the-dolly", "danger")
 def over_the_dolly(mass_kg: float, dolly_kg: float | None) -> list[Finding]:
     """Heavier than the dolly carries

@@ -131,6 +131,38 @@ def breaks_in_its_place(
     ]
 
 
+@check("support-beyond", "stop")
+def support_beyond(piece: Subject, standing: Standing, length_mm: float) -> list[Finding]:
+    """A support that is not under its piece
+
+    Supports are measured along its longer side, from left or front.
+
+    Source: geometry
+    """
+    beyond = [one for one in standing.supports if one.mm > length_mm + 1e-6]
+    if standing.rests != "on supports" or not beyond:
+        return []
+    kept = tuple(one for one in standing.supports if one not in beyond)
+    return [
+        finding(
+            support_beyond,
+            title="A support at {at} is not under {piece}",
+            reason="Along its longer side it is {length}; that support is left out of what is said of its place.",
+            remedy="Move it under the piece, or take it away.",
+            field=f"/standing/{piece.id}/supports",
+            values={
+                "piece": piece.name,
+                "at": Quantity(beyond[0].mm, "mm"),
+                "length": Quantity(length_mm, "mm"),
+            },
+            change=Change(
+                "Take it away",
+                {f"/standing/{piece.id}": standing.model_copy(update={"supports": kept}).model_dump()},
+            ),
+        )
+    ]
+
+
 @check("tips-under-its-load", "danger")
 def tips_under_its_load(piece: Subject, placed: Placed | None, standing: Standing) -> list[Finding]:
     """Tips under its load

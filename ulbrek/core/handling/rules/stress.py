@@ -1,6 +1,7 @@
 """What lifting and standing ask of the concrete."""
 
 from ulbrek.core.base.figure import rule
+from ulbrek.core.base.units.constants import GRAVITY
 
 ES_MPA, CRUSHED = (
     200_000.0,
@@ -24,6 +25,55 @@ def stress_flat(moment_nm: float, net_width_mm: float, thickness_mm: float) -> f
     Source: beam theory, any handbook
     """
     return 6 * moment_nm * 1000 / (net_width_mm * thickness_mm**2)
+
+
+@rule(unit="kg")
+def mass_of_plate(volume_mm3: float, density_kg_m3: float) -> float:
+    """Mass of the piece as a plate
+
+    Args:
+        volume_mm3: its volume
+        density_kg_m3: at which it weighs what the piece does
+
+    Formula: volume_mm3 * density_kg_m3 / 1e9
+
+    Source: arithmetic
+    """
+    return volume_mm3 * density_kg_m3 / 1e9
+
+
+@rule(unit="N")
+def corner_carries(mass_kg: float) -> float:
+    """What a person at a corner carries when it is turned up
+
+    Two people at the ends of one edge, the other edge resting: half of it is theirs.
+
+    Args:
+        mass_kg: mass of the piece
+
+    Formula: mass_kg * 9.80665 / 4
+
+    Source: statics
+    """
+    return mass_kg * GRAVITY / 4
+
+
+@rule(unit="MPa")
+def stress_turned(corner_n: float, thickness_mm: float, left: float) -> float:
+    """Stress of turning it up, held at two corners
+
+    The edge in the hands sags between them and the plate is twisted: the same all over it, whatever its size.
+
+    Args:
+        corner_n: what a person at a corner carries
+        thickness_mm: thickness
+        left: what bolts, pads and letters leave of the section modulus, as a share
+
+    Formula: 3 * corner_n / (thickness_mm**2 * left)
+
+    Source: a plate under twisting corner forces, any handbook of plates
+    """
+    return 3 * corner_n / (thickness_mm**2 * left)
 
 
 @rule(unit="MPa")

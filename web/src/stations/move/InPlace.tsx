@@ -28,7 +28,7 @@ const RESTS = [
   { value: "at both ends", text: "at both ends" },
   { value: "on supports", text: "on supports" },
 ] as const;
-const PUT = ["turned down onto it", "slid onto it", "lowered by straps"] as const;
+const PUT = ["turned down onto it", "slid onto it", "lowered by straps", "cast where it stays"] as const;
 const WIDTH = 520;
 const STRIP_PX = 60;
 const MOST_SUPPORTS = 20;
