@@ -50,6 +50,10 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         shaped(free((0, 0), (900, 0), (0, 600))),  # 33.7 degrees
         shaped(free((0, 0), (850, 0), (0, 600))),  # 35.2 degrees
     ),
+    "featheredge blunted by too little": (
+        shaped(free((0, 0), (900, 0), (900, 150), (0, 19))),
+        shaped(free((0, 0), (900, 0), (900, 150), (0, 20))),
+    ),
     "no-such-edge": (
         top(feature("drop edge", edge="rim", drop="40 mm", thickness="40 mm")),
         top(feature("drop edge", edge="front", drop="40 mm", thickness="40 mm")),

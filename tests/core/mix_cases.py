@@ -17,6 +17,16 @@ def lots(first: int, second: int) -> Job:
     return top(mix={"one_colour": True, "in_hand": here})
 
 
+def one_lot(count: int) -> Job:
+    """A top in one colour that takes two bags, and so many of one lot."""
+    return top(mix={"one_colour": True, "in_hand": [{"bag": "60lb", "count": count, "lot": "C-020"}]})
+
+
+def glass(percent: float) -> Job:
+    """A top with so much of the glass fibre that carries, of the dry mix."""
+    return top(mix={"doses": [{"admixture": "fibre-glass", "percent": percent}]})
+
+
 def rapid(**mix: Any) -> Job:
     """A top of the mortar that sets in minutes."""
     return top(mix={"mix": "rapid", "bag": "50lb", **mix})
@@ -49,7 +59,16 @@ MIX_CASES: dict[str, tuple[Job, Job]] = {
         top(mix={"water_per_bag_l": 1.8, "feel": "packed"}),
         top(mix={"water_per_bag_l": 1.82, "feel": "packed"}),
     ),
-    "mixed-lots": (lots(2, 2), lots(3, 1)),
+    "mixed-lots": (lots(1, 1), lots(2, 1)),
+    "mixed-lots of one lot that is a bag short": (one_lot(1), one_lot(2)),
+    "dose-out-of-range of a fibre that is another": (
+        glass(0.1),
+        top(mix={"doses": [{"admixture": "fibre-glass-fine", "percent": 0.1}]}),
+    ),
+    "dose-slipped though the cement is not known": (
+        rapid(doses=[{"admixture": "pigment", "percent": 30, "base": "dry mix"}]),
+        rapid(doses=[{"admixture": "pigment", "percent": 1.5, "base": "dry mix"}]),
+    ),
     "ratio-too-high": (scratch(water_cement=0.51), scratch(water_cement=0.50)),
     "working-time-too-short": (
         rapid(people=1, minutes_mixing=8),  # two batches in turn: 2 x (8 + 4) min

@@ -61,6 +61,10 @@ MOVE_CASES: dict[str, tuple[Job, Job]] = {
         standing(SHORT, rests="at both ends", load_kg=70),  # too short for bars along its sides: its mesh carries it
         standing(SHORT, rests="at both ends", load_kg=60),
     ),
+    "support-beyond": (
+        standing(METRE, rests="on supports", supports=["100 mm", "900 mm", "1001 mm"]),
+        standing(METRE, rests="on supports", supports=["100 mm", "900 mm", "1000 mm"]),
+    ),
     "tips-under-its-load": (
         standing(LONG, rests="on supports", supports=["500 mm", "1500 mm"], load_kg=120),  # of 113 kg in the middle
         standing(LONG, rests="on supports", supports=["500 mm", "1500 mm"], load_kg=110),

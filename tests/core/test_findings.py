@@ -273,6 +273,17 @@ RECORDED: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 }
 
 
+# What a shop says of itself: (raises it, near miss).
+SHOPS = {"shop-figure-high": (Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25))}
+
+
+@pytest.mark.parametrize("code", SHOPS)
+def test_what_a_shop_says_raises_it_and_its_near_miss_does_not(code: str) -> None:
+    raises, near_miss = ([one.finding.code for one in plan(top(), shop).findings] for shop in SHOPS[code])
+    assert code in raises
+    assert code not in near_miss
+
+
 def recorded(batches: Sequence[tuple[float, float]] = (), done: Sequence[tuple[str, int]] = ()) -> Record:
     return Record.model_validate(
         {
@@ -324,7 +335,7 @@ def test_every_check_of_the_rule_book_has_a_case() -> None:
     told = [page.id for page in rule_book() if page.severity]
     checks = set(told)
     assert len(told) == len(checks), "no two checks have one name"
-    assert checks == {case.split(" ")[0] for case in CASES} | set(RECORDED)
+    assert checks == {case.split(" ")[0] for case in CASES} | set(RECORDED) | set(SHOPS)
 
 
 @pytest.mark.parametrize(

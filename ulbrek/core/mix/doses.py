@@ -10,6 +10,8 @@ from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Dose
 from ulbrek.core.mix.result import Dosed
 
+CEMENT_BETWEEN = (0.08, 0.6)  # share of the dry mix, of any mix that is sold. Source: common practice.
+
 
 @dataclass(frozen=True, slots=True)
 class PerBag:
@@ -163,8 +165,9 @@ def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:
     """The range that the maker allows, for one bag [g]; None where its base is not known."""
     if admixture.base in IN_PERCENT:
         mass = bag.base_kg(admixture.base)
-        if mass is None:
-            return None
+        if mass is None:  # whatever the mix, some of it is cement, and not all of it
+            lean, rich = (share * bag.dry_kg for share in CEMENT_BETWEEN)
+            return rules.dose_by_percent(admixture.least, lean), rules.dose_by_percent(admixture.most, rich)
         kg = mass.value if isinstance(mass, Figure) else mass
         return rules.dose_by_percent(admixture.least, kg), rules.dose_by_percent(admixture.most, kg)
     share = bag.yield_l.value / 1000 if admixture.base == "m3" else 1.0

@@ -108,8 +108,8 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     so_far = _mixed_so_far(mixed, bare)
     a_bag = OneBag(filled, start, most, so_far.dose_found if so_far else None, doses, bag)
     seen = checks.Seen(
-        inputs, of.mix, size, of.container, of.admixtures, pour, needed, (batch, fill, fits), doses, bag,
-        (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
+        inputs, of.mix, size, of.container, of.admixtures, pour, needed, divided.mixed.value, (batch, fill, fits),
+        doses, bag, (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
         per_batch.value, form,
     )  # fmt: skip
     return MixResult(

@@ -1,5 +1,6 @@
 """What would go wrong with the shape of a piece."""
 
+from collections.abc import Iterator
 from math import atan2, degrees, pi
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
@@ -180,13 +181,13 @@ def featheredge(shape: Shape) -> list[Finding]:
         finding(
             featheredge,
             title="A corner of {angle} ends in a featheredge",
-            reason="A point this sharp breaks when it is stripped.",
+            reason="A point this sharp breaks when it is stripped, also where it is blunted by less than that.",
             remedy="Cut it off blunt at {least} or more, with a chamfer or a corner more.",
             field="/outline",
             values={"angle": f"{angle:.0f}°", "least": Quantity(LEAST_EDGE_MM, "mm")},
             mark=Mark(piece.id, at.x, at.y, at.x, at.y),
         )
-        for angle, at in _sharp_points(shape.outline.edges)
+        for angle, at in (*_sharp_points(shape.outline.edges), *_blunt_points(shape.outline.edges))
     ]
 
 
@@ -199,6 +200,17 @@ def _sharp_points(edges: tuple[Edge, ...]) -> list[tuple[float, Point]]:
         if inside < SHARPEST_DEG:
             found.append((inside, after.start))
     return found
+
+
+def _blunt_points(edges: tuple[Edge, ...]) -> Iterator[tuple[float, Point]]:
+    """Points that are blunted by less than an edge survives: the angle at which their sides would meet, the place."""
+    for before, end, after in zip(edges[-1:] + edges[:-1], edges, edges[1:] + edges[:1], strict=True):
+        if end.is_arc or end.chord >= LEAST_EDGE_MM - 1e-6:
+            continue
+        turned = _leaves(after, at_end=False) - _leaves(before, at_end=True)
+        inside = 180 - degrees(turned % (2 * pi))
+        if 0 < inside < SHARPEST_DEG:
+            yield inside, end.start
 
 
 def _leaves(edge: Edge, at_end: bool) -> float:

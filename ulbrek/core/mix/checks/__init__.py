@@ -19,10 +19,15 @@ from ulbrek.core.mix.result import Clock
 class Seen:
     """A mixing day as it is looked at for what would go wrong.
 
-    ``batch`` is its volume, the container's fill and the bags that fit; ``clocks`` the day as it is planned, and as
-    it would be with two people; ``mixed`` the batches mixed so far; then what one person may carry, a batch's mass,
-    its bags, and the heaviest
-    form with its mix in it.
+    Attributes:
+        needed: bags to have ready
+        to_mix: bags in all the batches
+        batch: its volume, the container's fill and the bags that fit
+        clocks: the day as it is planned, and as it would be with two people
+        mixed: the batches mixed so far
+        one_lifts_kg: what one person may carry
+        batch_kg: a batch's mass
+        form: the heaviest form with its mix in it
     """
 
     inputs: MixInputs
@@ -32,6 +37,7 @@ class Seen:
     admixtures: Sequence[Admixture]
     pour: Pour
     needed: Figure
+    to_mix: float
     batch: tuple[Figure, Figure, Figure]
     doses: Sequence[Read]
     bag: PerBag
@@ -50,9 +56,9 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from day.water_over_most(inputs, seen.size)
     yield from day.too_dry_to_place(inputs, seen.size, inputs.feel or seen.mix.feel)
     yield from doses.dose_readings_differ(seen.doses)
-    yield from doses.dose_slipped(seen.doses, seen.bag)
+    yield from doses.dose_slipped(seen.doses, seen.bag, seen.admixtures)
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
-    yield from doses.dose_out_of_range(seen.doses, seen.bag)
+    yield from doses.dose_out_of_range(seen.doses, seen.bag, seen.admixtures)
     yield from stuff.working_time_too_short(inputs, *seen.clocks)
     yield from stuff.too_heavy_at_the_mixer(
         inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg), seen.bags_per_batch
@@ -64,6 +70,6 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     yield from day.batch_too_wet(seen.size, seen.mixed)
     yield from day.batches_differ(seen.mixed)
     yield from doses.cement_not_known(seen.doses, seen.bag)
-    yield from stuff.mixed_lots(inputs, seen.needed.value)
+    yield from stuff.mixed_lots(inputs, seen.to_mix)
     yield from stuff.ratio_too_high(inputs)
     yield from stuff.wrong_feel(inputs, seen.mix, {one.id: one for one in seen.admixtures})

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.materials.admixtures import IN_PERCENT
+from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture
 from ulbrek.core.mix.doses import PerBag, Read, range_g
 
 ALIKE = 0.02
@@ -52,7 +52,7 @@ def dose_readings_differ(doses: Sequence[Read]) -> list[Finding]:
 
 
 @check("dose-slipped", "stop")
-def dose_slipped(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
+def dose_slipped(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixture]) -> list[Finding]:
     """A dose is out by a power of ten
 
     Out of its range, and in it when the point is moved, or when grams are taken for kilograms.
@@ -61,6 +61,8 @@ def dose_slipped(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
     """
     found = []
     for one, amount, (low, high) in _out_of_range(doses, bag):
+        if _other_fibre(one, bag, amount, known) is not None:
+            continue
         factor = _diagnosis(one, bag, amount, (low, high))
         if not isinstance(factor, float):
             continue
@@ -125,15 +127,20 @@ def dose_on_wrong_base(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
 
 
 @check("dose-out-of-range", "stop")
-def dose_out_of_range(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
+def dose_out_of_range(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixture]) -> list[Finding]:
     """A dose is out of its range
 
-    Less does nothing; more is waste, and weakens, stiffens or stains.
+    Less does nothing; more is waste, and weakens, stiffens or stains. So little of a fibre that carries is the dose of
+    one against hairlines: another product, where the shop has it.
 
     Source: the maker's range
     """
     found = []
     for one, amount, (low, high) in _out_of_range(doses, bag):
+        other = _other_fibre(one, bag, amount, known)
+        if other is not None:
+            found.append(_meant_for(one, amount, other))
+            continue
         if _diagnosis(one, bag, amount, (low, high)) is not None:
             continue
         cleared = {
@@ -159,6 +166,32 @@ def dose_out_of_range(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
             )
         )
     return found
+
+
+def _meant_for(one: Read, amount_g: float, other: Admixture) -> Finding:
+    return finding(
+        dose_out_of_range,
+        severity="caution",
+        title="{name}: {amount} a bag is the dose of another fibre",
+        reason="So little holds hairlines and carries nothing; it is in the range of {other}.",
+        remedy="Say which of the two goes in; a piece that leans on fibre alone wants the one that carries.",
+        field=f"/doses/{one.index}/admixture",
+        values={"name": one.admixture.name, "amount": Quantity(amount_g, "g"), "other": other.name},
+        change=Change("It is {other}", {f"/doses/{one.index}/admixture": other.id}, {"other": other.name}),
+    )
+
+
+def _other_fibre(one: Read, bag: PerBag, amount_g: float, known: Sequence[Admixture]) -> Admixture | None:
+    """The fibre of the shop that a dose is in the range of, where it is under that of its own."""
+    limits = range_g(one.admixture, bag)
+    if one.admixture.kind != "fibre" or limits is None or amount_g >= limits[0]:
+        return None
+    words = one.admixture.id.split("-")[:2]
+    fibres = sorted(
+        (other for other in known if other.kind == "fibre" and other.id != one.admixture.id),
+        key=lambda other: other.id.split("-")[:2] != words,
+    )
+    return next((o for o in fibres if (found := range_g(o, bag)) is not None and _in(amount_g, found)), None)
 
 
 @check("cement-not-known", "caution")

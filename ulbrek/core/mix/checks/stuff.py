@@ -1,7 +1,7 @@
 """Whether the mix is the right one: its stones, its feel, its lots, its clock."""
 
 from collections import Counter
-from math import floor
+from math import ceil, floor
 from typing import Any
 
 from ulbrek.core.base.figure import Figure
@@ -69,8 +69,8 @@ def stones_jam_at_steel(mix: Mix, pour: Pour) -> list[Finding]:
 
 
 @check("mixed-lots", "caution")
-def mixed_lots(inputs: MixInputs, needed: float) -> list[Finding]:
-    """Mixed lots in one colour
+def mixed_lots(inputs: MixInputs, to_mix: float) -> list[Finding]:
+    """Not enough of one lot in one colour
 
     Bags of two lots differ in shade; side by side it shows.
 
@@ -80,7 +80,8 @@ def mixed_lots(inputs: MixInputs, needed: float) -> list[Finding]:
     for one in inputs.in_hand:
         if one.bag == inputs.bag and one.lot:
             lots[one.lot] += one.count
-    if not inputs.one_colour or len(lots) < 2 or max(lots.values()) >= needed:
+    needed = float(ceil(to_mix - _TRIFLE))
+    if not inputs.one_colour or not lots or max(lots.values()) >= needed:
         return []
     lot, most = lots.most_common(1)[0]
     return [

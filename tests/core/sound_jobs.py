@@ -1,0 +1,348 @@
+"""Ordinary jobs of the trade as people bring them, each in both systems of units, and what makes each a bad one.
+
+Source: common practice. A twin is the same job with one thing wrong, and what must be heard of it.
+"""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+Document = dict[str, Any]
+INCH = 25.4
+
+
+@dataclass(frozen=True)
+class Twin:
+    """One thing that is wrong: fields by JSON pointer, and the finding that must be heard, at which loudness."""
+
+    code: str
+    severity: str
+    fields: Mapping[str, Any] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Units:
+    """A system of units: how a length near some inches or millimetres is written, and the bags that are sold in it."""
+
+    name: str
+    metric: bool
+
+    def __call__(self, inches: str, millimetres: float) -> str:
+        """The one or the other."""
+        return f"{millimetres:g} mm" if self.metric else f'{inches}"'
+
+    def bag(self, pounds: str) -> str:
+        """The bag."""
+        return "25kg" if self.metric else pounds
+
+
+METRIC, INCHES = Units("mm", metric=True), Units("in", metric=False)
+
+
+def centre(x: str, y: str) -> Document:
+    """Where something is, to its centre."""
+    return {"x": {"to": "centre", "offset": x}, "y": {"to": "centre", "offset": y}}
+
+
+def rectangle(length: str, width: str) -> Document:
+    """A rectangle."""
+    return {"kind": "rectangle", "length": length, "width": width}
+
+
+def piece(name: str, outline: Document, thickness: str, *features: Document, **more: Any) -> Document:
+    """A piece, its id the name in small letters."""
+    own = {"id": name.lower(), "name": name, "outline": outline, "thickness": thickness}
+    return {**own, "features": list(features), **more}
+
+
+def job(one: Document, bag: str, **more: Any) -> Document:
+    """A job of one piece, of ordinary mix in a bucket unless told otherwise."""
+    mix = {"mix": "ordinary", "bag": bag, "container": "bucket", **more.pop("mix", {})}
+    return {"name": one["name"], "pieces": [one], "mix": mix, **more}
+
+
+def standing(name: str, **how: Any) -> Document:
+    """What a piece is used as and what it stands on, for three people."""
+    return {"people": 3, "standing": {name: how}}
+
+
+def top_with_a_sink(u: Units) -> Document:
+    sink = {
+        "kind": "opening", "id": "sink", "name": "Sink", **centre(u("18", 450), u("12", 300)),
+        "length": u("18", 450), "width": u("14", 350), "corner_radius": u("1", 25),
+    }  # fmt: skip
+    return job(piece("Top", rectangle(u("36", 900), u("24", 600)), u("1 1/2", 40), sink), u.bag("60lb"))
+
+
+def ganged_tops(u: Units) -> Document:
+    top = piece("Side", rectangle(u("20", 500), u("20", 500)), u("1 1/2", 40), count=2)
+    return job(top, u.bag("60lb"), form={"side_by_side": 2})
+
+
+def pad_on_the_ground(u: Units) -> Document:
+    pad = piece("Pad", rectangle(u("36", 900), u("24", 600)), u("3 1/2", 90), cast="face up")
+    return job(
+        pad, u.bag("80lb"), mix={"work": "ground", "container": "barrow"},
+        steel={"exposure": "on the ground", "school": "mesh"},
+        handling={"standing": {"pad": {"use": "pad or step on the ground"}}},
+    )  # fmt: skip
+
+
+def round_plates(u: Units) -> Document:
+    middle, low = u("9", 225), u("13", 330)
+    sleeve = {
+        "kind": "sleeve", "id": "s", "name": "Sleeve", **centre(middle, middle), "diameter": u("2", 50),
+        "wall": u("1/8", 3),
+    }  # fmt: skip
+    number = {
+        "kind": "lettering", "id": "n", "name": "Number", **centre(middle, low), "text": "20", "height": u("2", 50),
+        "depth": u("1/8", 3),
+    }  # fmt: skip
+    disc = {"kind": "disc", "diameter": u("18", 450)}
+    plate = piece("Plate", disc, u("2 1/4", 55), sleeve, number, count=2, matches="pair")
+    handling = {"standing": {"plate": {"use": "block or weight"}}}
+    return job(plate, u.bag("60lb"), mix={"one_colour": True}, steel={"school": "none"}, handling=handling)
+
+
+def seat_with_bolts(u: Units) -> Document:
+    along, across = (u("6", 150), u("29 1/2", 750), u("53", 1350)), (u("4", 100), u("12", 300))
+    bolts = [
+        {
+            "kind": "bolt", "id": f"bolt-{n}", "name": f"Bolt {n}", **centre(x, y), "diameter": u("3/8", 10),
+            "embedded": u("1 5/8", 40), "projects": u("2 3/8", 60), "clamps": u("1 1/2", 38),
+        }
+        for n, (x, y) in enumerate(((x, y) for x in along for y in across), 1)
+    ]  # fmt: skip
+    seat = piece("Seat", rectangle(u("59", 1500), u("16", 400)), u("2 3/4", 70), *bolts)
+    rests = {"use": "seat", "rests": "on supports", "supports": [u("8", 200), u("51", 1300)]}
+    return job(seat, u.bag("60lb"), handling=standing("seat", **rests))
+
+
+def leg_of_fast_mortar(u: Units) -> Document:
+    bolts = [
+        {
+            "kind": "bolt", "id": f"bolt-{n}", "name": f"Bolt {n}", "into": "back", "diameter": u("3/8", 10),
+            "x": {"to": "centre", "offset": x}, "y": {"side": "back", "to": "edge", "offset": u("0", 0)},
+            "embedded": u("2 3/8", 60),
+        }
+        for n, x in enumerate((u("3", 75), u("7", 175), u("11", 275)), 1)
+    ]  # fmt: skip
+    leg = piece("Leg", rectangle(u("14", 350), u("16", 420)), u("3", 75), *bolts, count=2)
+    return job(
+        leg, u.bag("50lb"), mix={"mix": "rapid", "doses": [{"admixture": "citric-acid"}]}, steel={"school": "none"},
+        handling={"standing": {"leg": {"use": "base or leg"}}},
+    )  # fmt: skip
+
+
+def planter(u: Units) -> Document:
+    middle = (u("12", 300), u("8", 200))
+    inside = {
+        "kind": "core", "id": "inside", "name": "Inside", **centre(*middle), "length": u("20 1/2", 510),
+        "width": u("12 1/2", 310), "depth": u("12", 300), "draft_deg": 3, "former": "split",
+    }  # fmt: skip
+    drain = {"kind": "hole", "id": "drain", "name": "Drain", **centre(*middle), "diameter": u("1", 25)}
+    box = piece("Planter", rectangle(u("24", 600), u("16", 400)), u("14", 350), inside, drain, cast="face up")
+    return job(
+        box, u.bag("60lb"), mix={"doses": [{"admixture": "fibre-fine"}]},
+        steel={"school": "fibre only", "exposure": "outdoors"},
+        handling={"dolly_kg": 200, "standing": {"planter": {"use": "vessel"}}},
+    )  # fmt: skip
+
+
+def edging_block(u: Units) -> Document:
+    pipes = [
+        {"kind": "hole", "id": f"pipe-{n}", "name": f"Pipe {n}", **centre(x, u("4", 100)), "diameter": u("1 3/8", 35)}
+        for n, x in enumerate((u("4", 100), u("12", 300)), 1)
+    ]
+    block = piece("Block", rectangle(u("16", 400), u("8", 200)), u("8", 200), *pipes, count=4, cast="face up")
+    return job(
+        block, u.bag("60lb"), steel={"school": "none", "exposure": "on the ground"},
+        handling={"standing": {"block": {"use": "block or weight"}}},
+    )  # fmt: skip
+
+
+def hexagonal_base(u: Units) -> Document:
+    pipe = {
+        "kind": "sleeve", "id": "pipe", "name": "Pipe", **centre(u("10 3/8", 260), u("9", 225)),
+        "diameter": u("1 1/2", 40), "wall": u("1/8", 3),
+    }  # fmt: skip
+    base = piece("Base", {"kind": "polygon", "sides": 6, "by": "across flats", "size": u("18", 450)}, u("4", 100), pipe)
+    handling = {"standing": {"base": {"use": "base or leg"}}}
+    return job(base, u.bag("80lb"), steel={"school": "none"}, handling=handling)
+
+
+def path_sections(u: Units) -> Document:
+    run = {"run": u("231", 5900), "gap": u("4", 100)}
+    section = piece("Section", rectangle(u("43", 1100), u("24", 600)), u("3 1/2", 90), count=5, cast="face up", run=run)
+    return job(
+        section, u.bag("80lb"), mix={"work": "ground", "container": "drum"},
+        steel={"school": "none", "exposure": "on the ground"},
+        handling={"standing": {"section": {"use": "pad or step on the ground"}}},
+    )  # fmt: skip
+
+
+def worktop(u: Units) -> Document:
+    sink = {
+        "kind": "opening", "id": "sink", "name": "Sink", **centre(u("28", 700), u("12", 300)),
+        "length": u("20", 500), "width": u("15", 380), "corner_radius": u("3/4", 20),
+    }  # fmt: skip
+    top = piece("Worktop", rectangle(u("78", 2000), u("24", 600)), u("1 1/2", 40), sink)
+    bar = "10" if u.metric else "3"
+    return job(
+        top, u.bag("60lb"), mix={"container": "tub"}, steel={"mesh": "mesh-6", "bar": bar},
+        handling={"people": 4, "dolly_kg": 250},
+    )  # fmt: skip
+
+
+def dumbbell_heads(u: Units) -> Document:
+    """A cube of about 90 lb."""
+    middle = u("5 3/8", 135)
+    bar = {
+        "kind": "sleeve", "id": "bar", "name": "Bar", **centre(middle, middle), "diameter": u("1 1/4", 32),
+        "length": u("6", 150),
+    }  # fmt: skip
+    head = piece(
+        "Head",
+        rectangle(u("10 3/4", 270), u("10 3/4", 270)),
+        u("9 1/4", 235),
+        bar,
+        count=2,
+        matches="pair",
+        cast="face up",
+    )
+    handling = {"standing": {"head": {"use": "block or weight"}}}
+    return job(head, u.bag("60lb"), steel={"school": "none"}, handling=handling)
+
+
+def ramp(u: Units) -> Document:
+    corners = [("0 mm", "0 mm"), (u("36", 900), "0 mm"), (u("36", 900), u("6", 150)), ("0 mm", u("1", 25))]
+    outline = {"kind": "free", "corners": [{"x": x, "y": y} for x, y in corners]}
+    one = piece("Ramp", outline, u("24", 600), drawn="from the side", cast="face up")
+    return job(
+        one, u.bag("80lb"), mix={"work": "ground", "container": "drum"},
+        steel={"school": "none", "exposure": "on the ground"},
+        handling={"standing": {"ramp": {"use": "pad or step on the ground", "put": "cast where it stays"}}},
+    )  # fmt: skip
+
+
+def honed_bench(u: Units) -> Document:
+    bench = piece(
+        "Bench", rectangle(u("48", 1200), u("14", 350)), u("2 1/2", 60), grind=u("1/16", 2),
+        edge_profiles=[{"edge": "front", "profile": "chamfer", "size": u("1/8", 4)}],
+    )  # fmt: skip
+    rests = {"use": "seat", "rests": "on supports", "supports": [u("6", 150), u("42", 1050)]}
+    return job(bench, u.bag("50lb"), mix={"mix": "white"}, handling=standing("bench", **rests))
+
+
+Feature = "/pieces/0/features/0"
+SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
+    "top with a sink": (
+        top_with_a_sink,
+        (
+            Twin("web-too-thin", "stop", {f"{Feature}/y/offset": "210 mm"}),  # a web of 32 to 35 mm in front of it
+            Twin("web-too-thin", "caution", {f"{Feature}/y/offset": "230 mm"}),
+            Twin("corner-too-sharp", "caution", {f"{Feature}/corner_radius": "3 mm"}),
+            Twin("too-thin-for-its-span", "stop", {"/pieces/0/thickness": "25 mm"}),
+        ),
+    ),
+    "ganged tops": (
+        ganged_tops,
+        (
+            Twin("leak-path", "stop", {"/form/as_cut": {"side.divider-1": {"length": "450 mm"}}}),
+            Twin("short-of-bags", "stop", {"/mix/bags_in_hand": 1}),
+        ),
+    ),
+    "pad on the ground": (
+        pad_on_the_ground,
+        (
+            Twin("too-little-cover", "stop", {"/steel/height": "2 mm"}),
+            Twin("too-cold-to-pour", "stop", {"/cure/temperature_c": 3.0}),
+        ),
+    ),
+    "round plates": (
+        round_plates,
+        (
+            Twin("held-over-a-body", "danger", {"/handling/standing/plate/use": "weight over a body"}),
+            Twin("deeper-than-its-piece", "stop", {"/pieces/0/features/1/depth": "60 mm"}),
+            Twin("tube-is-solid", "stop", {f"{Feature}/wall": "30 mm"}),
+        ),
+    ),
+    "seat with six bolts": (
+        seat_with_bolts,
+        (
+            Twin("breaks-in-its-place", "stop", {"/steel/school": "none"}),
+            Twin("tips-under-its-load", "danger", {"/handling/standing/seat/supports": ["600 mm", "900 mm"]}),
+            Twin("bolt-too-short", "stop", {f"{Feature}/projects": "40 mm"}),
+            Twin("bolt-too-shallow", "stop", {f"{Feature}/embedded": "3 mm"}),
+            Twin("insert-near-face", "caution", {f"{Feature}/embedded": "52 mm"}),
+            Twin("support-beyond", "stop", {"/handling/standing/seat/supports": ["200 mm", "1300 mm", "1600 mm"]}),
+        ),
+    ),
+    "leg of fast mortar": (
+        leg_of_fast_mortar,
+        (
+            Twin("bolt-off-its-face", "stop", {f"{Feature}/y/offset": "100 mm"}),
+            Twin("working-time-too-short", "stop", {"/mix/minutes_mixing": 40.0, "/mix/people": 1}),
+            Twin("water-over-most", "stop", {"/mix/water_per_bag_l": 5.0}),
+        ),
+    ),
+    "planter": (
+        planter,
+        (
+            Twin("no-way-out", "stop", {f"{Feature}/former": "hard", f"{Feature}/draft_deg": 0.0}),
+            Twin("fibre-not-dosed", "caution", {"/mix/doses": []}),
+            Twin("floor-too-thin", "stop", {f"{Feature}/depth": "338 mm"}),
+        ),
+    ),
+    "edging block with pipe holes": (
+        edging_block,
+        (
+            Twin("web-too-thin", "stop", {f"{Feature}/y/offset": "30 mm"}),
+            Twin("no-release", "caution", {"/form/release": "none"}),
+        ),
+    ),
+    "hexagonal base with a pipe": (
+        hexagonal_base,
+        (
+            Twin("nails-will-not-do", "caution", {"/form/fixing": "nails", "/pieces/0/thickness": "110 mm"}),
+            Twin("feature-outside", "stop", {f"{Feature}/x/offset": "5 mm"}),
+        ),
+    ),
+    "five sections of a path": (
+        path_sections,
+        (
+            Twin("run-does-not-add-up", "stop", {"/pieces/0/run/gap": "150 mm"}),
+            Twin("batch-over-container", "stop", {"/mix/container": "bucket", "/mix/bags_per_batch": 3.0}),
+        ),
+    ),
+    "worktop with mesh and bar": (
+        worktop,
+        (
+            Twin("bar-too-thick", "caution", {"/steel/bar": "4"}),
+            Twin("over-the-dolly", "danger", {"/handling/dolly_kg": 60.0}),
+            Twin("breaks-when-lifted", "stop", {"/handling/carry": "flat, at the ends"}),
+        ),
+    ),
+    "dumbbell heads": (
+        dumbbell_heads,
+        (
+            Twin("form-too-heavy-to-shake", "danger", {"/mix/settled": "turned over wet", "/mix/people": 1}),
+            Twin("held-over-a-body", "danger", {"/handling/standing/head/use": "weight over a body"}),
+        ),
+    ),
+    "ramp": (
+        ramp,
+        (
+            Twin("featheredge", "stop", {"/pieces/0/outline/corners/3/y": "0.5 mm"}),
+            Twin("needs-an-engineer", "danger", {"/handling/standing/ramp/use": "holds earth back"}),
+        ),
+    ),
+    "honed bench": (
+        honed_bench,
+        (
+            Twin("breaks-in-its-place", "stop", {"/steel/school": "fibre only"}),
+            Twin("too-little-cover", "caution", {"/pieces/0/grind": "20 mm"}),
+            Twin("mixed-finishes", "caution", {"/steel/mesh": "galvanised-50"}),
+        ),
+    ),
+}
