@@ -4,7 +4,7 @@ from datetime import UTC, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, model_validator
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.texts import LINES, ONE_LINE
@@ -308,6 +308,7 @@ class MaterialsRequest(BaseModel):
         return self
 
 
+MOST_OF_ONE_KG = 40.0
 SheetSide = Annotated[Length, AfterValidator(between(100, 12_000))]
 
 
@@ -324,6 +325,24 @@ class SheetSizeRequest(BaseModel):
     def size(self) -> SheetSize:
         """As the shop keeps it."""
         return SheetSize(length_mm=self.length.mm, width_mm=self.width.mm, price=self.price)
+
+
+class LiftsRequest(BaseModel):
+    """What one person of the shop lifts."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    one_person_lifts_kg: Annotated[float, Field(ge=1, allow_inf_nan=False)]
+
+    @field_validator("one_person_lifts_kg")
+    @classmethod
+    def _nobody_lifts_more(cls, kilograms: float) -> float:
+        if kilograms > MOST_OF_ONE_KG:
+            raise ValueError(
+                f"{kilograms:g} kg is more than anybody should lift alone. Give 25 kg or less, {MOST_OF_ONE_KG:g} kg "
+                "for the strong and trained at most."
+            )
+        return kilograms
 
 
 class SheetSizesRequest(BaseModel):

@@ -41,7 +41,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import reinforce
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 11
+RULE_VERSION = 12
 
 
 @dataclass(frozen=True, slots=True)

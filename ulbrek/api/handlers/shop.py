@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 
-from ulbrek.api.entries import MaterialsRequest, MemberRequest, SheetSizesRequest
+from ulbrek.api.entries import LiftsRequest, MaterialsRequest, MemberRequest, SheetSizesRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.shop import Shop
@@ -32,6 +32,15 @@ def set_hours(db: Db, hours: Hours) -> Shop:
     with db.work() as records:
         kept = records.shop()
         return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
+
+
+@router.put("/shop/lifts")
+def set_lifts(db: Db, asked: LiftsRequest) -> Shop:
+    """Says what one person of the shop lifts; kept as a revision of the shop."""
+    with db.work() as records:
+        kept = records.shop()
+        told = {"one_person_lifts_kg": asked.one_person_lifts_kg}
+        return records.shops.edit(kept, kept.shop.model_copy(update=told)).shop
 
 
 @router.put("/shop/materials")

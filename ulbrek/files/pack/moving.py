@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from ulbrek.core.base.units.writing import write_hold
 from ulbrek.core.handling.result import HandlingResult, Lift
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan
@@ -54,7 +55,10 @@ class MovePages(Words):
     def _edge(self, handled: HandlingResult) -> Iterator[list[str]]:
         if handled.edge_down:
             yield ["Edge down", f"{handled.edge_down.side}: {handled.edge_down.why}"]
-            yield ["Held or strapped", f"{' and '.join(self._mm(strap.at_mm) for strap in handled.straps)} along it"]
+            yield [
+                "Held or strapped",
+                f"{' and '.join(write_hold(strap.at_mm, self.units) for strap in handled.straps)} along it",
+            ]
         if handled.tipping:
             told = (
                 f"it tips at a lean of {self._of(handled.tipping.angle)}, or a push of {self._of(handled.tipping.push)}"

@@ -50,6 +50,7 @@ class SteelPages(Words):
             yield ["Height of the steel", self._of(stack.height)]
             yield ["Concrete under it", self._of(stack.under)]
             yield ["Cover to the show face", f"{self._of(stack.cover_show)} of {self._of(stack.cover_needed)} needed"]
+            yield ["Cover to the back", f"{self._of(stack.cover_back)} of {self._of(stack.back_needed)} needed"]
         elif cage:
             yield ["Cover", f"{self._of(cage.cover)} of {self._of(cage.cover_needed)} needed"]
 

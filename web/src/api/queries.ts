@@ -92,6 +92,10 @@ export function setHours(hours: Hours): Promise<Shop> {
   return take(client.PUT("/api/shop/hours", { body: hours }));
 }
 
+export function setLifts(one_person_lifts_kg: number): Promise<Shop> {
+  return take(client.PUT("/api/shop/lifts", { body: { one_person_lifts_kg } }));
+}
+
 type AnyLength = Schemas["Length"] | { typed: string; bare: "in" | "mm" };
 
 /** A size that a sheet is sold in; a length may still be as it was typed. */

@@ -22,6 +22,12 @@ export function writeLength(mm: number, units: Units): string {
   return `${written} ${error > 0 ? "+" : "−"} ${trim(Math.abs(error), 1)} mm`;
 }
 
+/** Where hands, straps and props go: no finer than they can be put there. */
+export function writeHold(mm: number, units: Units): string {
+  const step = units === "mm" ? 5 : MM_PER_INCH / 2;
+  return writeLength(Math.round(mm / step) * step, units);
+}
+
 /** The same length in the other units, for a hover. */
 export function otherUnits(mm: number, units: Units): string {
   return writeLength(mm, units === "in" ? "mm" : "in");

@@ -8,6 +8,17 @@ from ulbrek.core.base.units.reading import Units
 FINEST_UNSAID_ERROR_MM = MM_PER_INCH / 64
 
 
+def write_hold(mm: float, units: Units) -> str:
+    """Where hands, straps and props go: no finer than they can be put there.
+
+    Args:
+        mm: where [mm]
+        units: ``in`` or ``mm``
+    """
+    step = 5.0 if units == "mm" else MM_PER_INCH / 2
+    return write_length(round(mm / step) * step, units)
+
+
 def write_length(mm: float, units: Units, denominator: int = 16) -> str:
     """A length in words for the bench: ``24 3/8″`` or ``620 mm``.
 

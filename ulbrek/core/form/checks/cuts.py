@@ -31,7 +31,7 @@ def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding
     ]
 
 
-@check("board-is-spliced", "caution")
+@check("board-is-spliced", "hint")
 def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
     """A board is spliced
 

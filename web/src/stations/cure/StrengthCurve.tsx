@@ -14,6 +14,7 @@ const HEIGHT = 320;
 export function StrengthCurve({ cure }: { cure: Cure }) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
+  const end = cure.curve.at(-1);
   const most = Math.max(cure.strength_28_high_mpa * 1.02, 1);
   const last = Math.sqrt(672);
   const room = Math.max(0, size.width - EDGE.left - EDGE.right);
@@ -78,9 +79,11 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
             {write(level, "MPa", units).replace(".00", "")}
           </span>
         ))}
-        <Tag x={x(672) - 70} y={y(cure.strength_28_high_mpa) + 46}>
-          {writeRange(cure.strength_28_low_mpa, cure.strength_28_high_mpa, "MPa", units).replaceAll(".00", "")}
-        </Tag>
+        {end && (
+          <Tag x={x(672) - 70} y={y(end.high_mpa) + 46}>
+            {writeRange(end.low_mpa, end.high_mpa, "MPa", units).replaceAll(".00", "")}
+          </Tag>
+        )}
         {gateTags(gates).map((tag) => (
           <Tag key={tag.text} x={x(tag.hour) + 12 + tag.text.length * 3.6} y={y(tag.level) + 22}>
             {tag.text}

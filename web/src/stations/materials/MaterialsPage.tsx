@@ -6,7 +6,7 @@ import { Select } from "@/parts/Choice";
 import { NumberField } from "@/parts/NumberField";
 import { TextField } from "@/parts/TextField";
 import { ShopPage } from "../records/ShopHeader";
-import { ADMIXTURE, BAG, type Field, INGREDIENT, MIX, STANDBY } from "./fields";
+import { ADMIXTURE, BAG, type Field, INGREDIENT, MIX, MOST_TOLD, STANDBY, TOLD } from "./fields";
 
 type Materials = Schemas["MaterialsRequest"];
 type Row = Record<string, unknown>;
@@ -132,6 +132,7 @@ function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
               )}
             </section>
           ))}
+          {sizes && <Told row={row} onChange={onChange} />}
           <div className="mt-3 flex flex-wrap gap-2">
             {sizes && (
               <button
@@ -151,6 +152,41 @@ function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
         </div>
       )}
     </li>
+  );
+}
+
+/** The strengths that the bag prints: where there are any the mix hardens by them, and not by its cement. */
+function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<void> }) {
+  const told = (row.strengths ?? []) as readonly Row[];
+  const set = (next: readonly Row[]) => onChange({ ...row, strengths: next });
+  const last = Number(told.at(-1)?.hours ?? row.final_set_h ?? 6);
+  const strongest = Number(told.at(-1)?.strength_mpa ?? 0);
+  const whole = (Number(row.strength_28_least_mpa) + Number(row.strength_28_most_mpa)) / 2;
+  const next = { hours: Math.round(last * 2 * 10) / 10, strength_mpa: Math.round((strongest + whole) / 2) };
+  return (
+    <section aria-label="Strengths on the bag" className="mt-3 border-l-4 border-line pl-3">
+      {told.map((one, at) => (
+        <div key={String(one.hours)}>
+          <Fields
+            row={one}
+            fields={TOLD}
+            onChange={(changed) => set(told.map((other, index) => (index === at ? changed : other)))}
+          />
+          <button
+            type="button"
+            className="button mt-1"
+            onClick={() => void set(told.filter((_, index) => index !== at))}
+          >
+            Not on the bag
+          </button>
+        </div>
+      ))}
+      {told.length < MOST_TOLD && (
+        <button type="button" className="button mt-1" onClick={() => void set([...told, next])}>
+          Add a strength that the bag prints
+        </button>
+      )}
+    </section>
   );
 }
 

@@ -31,7 +31,7 @@ export const MIX: readonly Field[] = [
   { ...number("cement_share", "Cement in it", "%", "not known"), percent: true },
   number("stone_mm", "Largest stone", "mm"),
   choice("feel", "Made to be", "packed", "plastic", "flowing"),
-  choice("gain", "Its cement is", "ordinary", "rapid"),
+  choice("gain", "Its cement is", "ordinary", "rapid", "sulfo-aluminate"),
   number("strength_28_least_mpa", "Strength at 28 days, at least", "MPa"),
   number("strength_28_most_mpa", "at most", "MPa"),
   number("workable_min", "Stiffens after, at 20 °C", "min"),
@@ -49,6 +49,13 @@ export const BAG: readonly Field[] = [
   PRICE,
 ];
 
+/** A row of the table of strengths that a bag prints. */
+export const TOLD: readonly Field[] = [
+  number("hours", "After water in, at 20 °C", "h"),
+  number("strength_mpa", "Strength", "MPa"),
+];
+export const MOST_TOLD = 3;
+
 export const ADMIXTURE: readonly Field[] = [
   text("name", "Name"),
   choice("kind", "Kind", "pigment", "plasticiser", "fibre", "retarder", "polymer", "other"),
@@ -58,6 +65,7 @@ export const ADMIXTURE: readonly Field[] = [
   number("most", "At most"),
   { ...number("water_share", "Water in it", "%"), percent: true },
   { ...number("water_shift", "Its usual dose changes the water", "%"), percent: true },
+  { ...number("set_shift", "and the time to set", "%"), percent: true },
   number("density_kg_l", "Density as poured", "kg/l"),
   number("spoon_g", "A level teaspoon", "g", "weighed"),
   number("pack_g", "A pack", "g", "not said"),
@@ -72,7 +80,7 @@ export const INGREDIENT: readonly Field[] = [
   number("bulk_kg_m3", "Filled into a bucket", "kg/m³"),
   number("largest_mm", "Largest grain", "mm"),
   number("fineness", "Fineness of a sand"),
-  choice("gain", "A cement is", "ordinary", "rapid"),
+  choice("gain", "A cement is", "ordinary", "rapid", "sulfo-aluminate"),
   number("pack_kg", "A pack", "kg"),
   PRICE,
   SOURCE,

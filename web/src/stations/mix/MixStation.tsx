@@ -68,6 +68,7 @@ export function MixStation({ editor }: StationProps) {
           <FigureLine label="Left over" figure={mix.left_over} text={writeVolume(mix.left_over.value, units)} />
           <FigureLine label="Water to start a bag" figure={mix.water_start} />
           {mix.water_shift && <FigureLine label="What is dosed changes the water" figure={mix.water_shift} />}
+          {mix.set_shift && <FigureLine label="and the time to set" figure={mix.set_shift} />}
           <FigureLine label="Fresh density" figure={mix.density} />
           <FigureLine label={`The ${mix.container_name.toLowerCase()}, filled`} figure={mix.container_filled} />
           <FigureLine label="The heaviest form, with its mix" figure={mix.form} />

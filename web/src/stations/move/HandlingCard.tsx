@@ -2,7 +2,7 @@ import type { PiecePlan, Plan } from "@/api/client";
 import { pathData } from "@/drawing/path";
 import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
-import { writeLength } from "@/units/length";
+import { writeHold } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
@@ -27,6 +27,12 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
       <div className="mt-2 grid gap-x-6 gap-y-2 md:grid-cols-[auto_minmax(0,1fr)]">
         <Picture piece={piece} />
         <dl className="space-y-2 self-center">
+          {handled.stays && (
+            <div>
+              <dt className="font-bold">It stays where it is cast</dt>
+              <dd>nobody lifts it</dd>
+            </div>
+          )}
           {acts.map((act) => (
             <div key={act.id} data-not-before={act.id}>
               <dt className="font-bold">{act.name}</dt>
@@ -50,17 +56,17 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
               )}
             </div>
           ))}
-          {handled.edge_down && (
+          {handled.edge_down && !handled.stays && (
             <div>
               <dt className="font-bold">The {handled.edge_down.side} edge goes down</dt>
               <dd className="text-soft">{handled.edge_down.why}</dd>
             </div>
           )}
-          {handled.edge_down && (
+          {handled.edge_down && !handled.stays && (
             <div>
               <dt className="font-bold">Held, or strapped</dt>
               <dd>
-                {handled.straps.map((strap) => writeLength(strap.at_mm, units)).join(" and ")} along it, a fifth in from
+                {handled.straps.map((strap) => writeHold(strap.at_mm, units)).join(" and ")} along it, a fifth in from
                 each end (
                 <FigureButton figure={handled.strap} />)
               </dd>

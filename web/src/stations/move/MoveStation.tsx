@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Job, PiecePlan } from "@/api/client";
 import { withField } from "@/api/editor";
+import { shopQuery } from "@/api/queries";
 import { Choice } from "@/parts/Choice";
 import { Findings } from "@/parts/Findings";
 import { NumberField } from "@/parts/NumberField";
@@ -17,6 +19,7 @@ import { InPlace } from "./InPlace";
 import { JoinedParts } from "./JoinedParts";
 import { Lifts } from "./Lifts";
 import { PostureFields } from "./PostureFields";
+import { ShopFigure } from "./ShopFigure";
 import { TeamScale } from "./TeamScale";
 
 const CARRIERS = [
@@ -31,6 +34,7 @@ export function MoveStation({ editor }: StationProps) {
   const { units } = usePreferences();
   const { job, plan } = editor.shown;
   const apply = useApply(editor);
+  const { data: shop } = useQuery(shopQuery);
   const [index, setIndex] = useState(0);
   const first = plan.pieces[index] ?? plan.pieces[0];
   if (!first) return null;
@@ -126,6 +130,7 @@ export function MoveStation({ editor }: StationProps) {
               ? "The equation lowers the shop's figure where hands are far out, low or high. It is for one person, both hands, now and then."
               : "The shop sets this for a fit adult and a lift now and then. The lifting equation looks at how they stand."}
           </p>
+          {shop && <ShopFigure shop={shop} units={units} />}
           {job.handling?.posture && <PostureFields posture={job.handling.posture} editor={editor} />}
         </section>
       </div>

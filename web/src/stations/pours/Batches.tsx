@@ -29,7 +29,10 @@ function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
       </p>
       {mix.pieces.length > 1 && (
         <p>
-          {mix.pieces.map((one) => `${names.get(one.piece)} ${write(one.share.value * part, "l", units)} each`).join(", ")}.
+          {mix.pieces
+            .map((one) => `${names.get(one.piece)} ${write(one.share.value * part, "l", units)} each`)
+            .join(", ")}
+          .
         </p>
       )}
       {mix.doses.map((dose, index) => {

@@ -71,7 +71,6 @@ export function SteelStation({ editor }: StationProps) {
 function Laid({ planned }: { planned: PiecePlan }) {
   const { stack, cage, edge, fill, held_at, placing, ties, mass } = planned.steel;
   if (!stack && !cage) return null;
-  const needed = (stack ?? cage)?.cover_needed;
   return (
     <section aria-label="How it lies">
       <h2 className="mb-1 text-lg font-bold">{cage ? "How it stands" : "How it lies"}</h2>
@@ -79,9 +78,11 @@ function Laid({ planned }: { planned: PiecePlan }) {
         {fill && <FigureLine label="Fill before it goes in" figure={fill} />}
         {stack && <FigureLine label="Height of the steel" figure={stack.height} />}
         {stack && <FigureLine label="Cover, show face" figure={stack.cover_show} />}
+        {stack && <FigureLine label="needed" figure={stack.cover_needed} />}
         {stack && <FigureLine label="Cover, back" figure={stack.cover_back} />}
+        {stack && <FigureLine label="needed at the back" figure={stack.back_needed} />}
         {cage && <FigureLine label="Cover" figure={cage.cover} />}
-        {needed && <FigureLine label="Cover needed" figure={needed} />}
+        {cage && <FigureLine label="Cover needed" figure={cage.cover_needed} />}
         {edge && <FigureLine label="Beside the nearest bar" figure={edge} />}
         {held_at && <FigureLine label="Held at" figure={held_at} />}
         {ties && <FigureLine label="Ties" figure={ties} />}
