@@ -120,6 +120,10 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("bolt", diameter="10 mm", embedded="41 mm")),
         top(feature("bolt", diameter="10 mm", embedded="39 mm")),
     ),
+    "smooth-wooden-bar": (
+        top(feature("sleeve", diameter="40 mm", material="wood")),
+        top(feature("sleeve", diameter="40 mm", material="steel")),
+    ),
     "tube-is-solid": (
         top(feature("sleeve", diameter="40 mm", wall="20 mm")),
         top(feature("sleeve", diameter="40 mm", wall="19 mm")),

@@ -6,6 +6,7 @@ from tests.jobs import free, opening, shaped, top, top_document
 from ulbrek.core.job import Job
 
 LONG = {"outline": {"kind": "rectangle", "length": "2000 mm", "width": "600 mm"}}
+PLANK = {"id": "p", "kind": "plank", "name": "Plank", "length": "900 mm", "width": "120 mm", "thickness": "40 mm"}
 SHORT = {"outline": {"kind": "rectangle", "length": "890 mm", "width": "600 mm"}}
 METRE = {"outline": {"kind": "rectangle", "length": "1000 mm", "width": "600 mm"}}
 SMALL = {"outline": {"kind": "rectangle", "length": "600 mm", "width": "400 mm"}}  # some 22 kg
@@ -60,6 +61,10 @@ MOVE_CASES: dict[str, tuple[Job, Job]] = {
     "breaks-in-its-place": (
         standing(SHORT, rests="at both ends", load_kg=70),  # too short for bars along its sides: its mesh carries it
         standing(SHORT, rests="at both ends", load_kg=60),
+    ),
+    "wood-on-concrete": (
+        top(handling={"people": 4, "parts": [PLANK]}),
+        top(handling={"people": 4, "parts": [PLANK, {"id": "g", "kind": "gasket", "name": "Gasket"}]}),
     ),
     "support-beyond": (
         standing(METRE, rests="on supports", supports=["100 mm", "900 mm", "1001 mm"]),

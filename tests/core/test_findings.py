@@ -256,6 +256,18 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(cure={"poured_at": "2026-05-04T07:00:00Z"}),
     ),
     "not-in-the-shop sheet": (top(form={"sheet": "gone"}), top(form={"sheet": None})),
+    "no-such-piece": (
+        top(handling={"people": 4, "standing": {"gone": {"use": "seat"}}}),
+        top(handling={"people": 4, "standing": {"top": {"use": "table"}}}),
+    ),
+    "no-such-piece that was reinforced": (
+        top(steel={"by_piece": {"gone": "mesh"}}),
+        top(steel={"by_piece": {"top": "mesh"}}),
+    ),
+    "no-such-piece whose boards were cut": (
+        top(form={"as_cut": {"gone.front": {"length": "900 mm"}}}),
+        top(form={"as_cut": {"top.front": {"length": "932 mm"}}}),
+    ),
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
     **MEASURE_CASES,
     **MIX_CASES,
@@ -274,7 +286,17 @@ RECORDED: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 # What a shop says of itself: (raises it, near miss).
-SHOPS = {"shop-figure-high": (Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25))}
+def of_bags(yield_l: float) -> Shop:
+    """A shop whose first bag of 27.2 kg yields so much."""
+    (first, *others) = SHOP.mixes
+    sizes = tuple(size.model_copy(update={"yield_l": yield_l}) for size in first.sizes)
+    return SHOP.model_copy(update={"mixes": (first.model_copy(update={"sizes": sizes}), *others)})
+
+
+SHOPS = {
+    "shop-figure-high": (Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
+    "density-not-believed": (of_bags(75.0), of_bags(12.7)),
+}
 
 
 @pytest.mark.parametrize("code", SHOPS)

@@ -1,6 +1,6 @@
 """plan(): a job walks through the stations in the order of the trade, and out comes a plan."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, is_dataclass, replace
 from functools import cache
 from typing import Any, Literal, get_args, get_type_hints
@@ -23,6 +23,7 @@ from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.checks.fitting import set_differs
+from ulbrek.core.measure.inputs import Bolt
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import Shape, shape_of
@@ -111,7 +112,8 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
         [(one.name, one.volume_l) for one in shop.standby], shop.one_person_lifts_kg, left, chosen.set_shift,
     )  # fmt: skip
     mixed = mix(job.mix, mixed_from, _pour(job, rounds, pieces, chosen), record.batches)
-    parts = joined(job.handling.parts)
+    gaskets = any(isinstance(f, Bolt) and f.gasket.mm > 0 for piece in job.pieces for f in piece.features)
+    parts = joined(job.handling.parts, gaskets, job.steel.exposure != "indoors")
     needs = [(p.id, need) for p in pieces for need in (strip_need(p.id, job.cure.temperature_c), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
@@ -298,6 +300,9 @@ def _findings(
     for station, findings in by_job:
         for found in findings:
             yield JobFinding(station, None, found)
+    rooms: Mapping[str, Station] = {"handling": "move", "steel": "steel", "form": "form"}
+    for found in chosen.lost_findings:
+        yield JobFinding(rooms[found.field.split("/")[1]], None, found)
 
 
 def _all_at(pointer: str, findings: Iterable[Finding]) -> list[Finding]:

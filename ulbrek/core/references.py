@@ -1,8 +1,8 @@
 """What a job's choices stand for in this shop; a choice the shop does not have falls back to its first."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Protocol, TypeVar
+from typing import Any, Protocol, TypeVar
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
@@ -47,6 +47,7 @@ class Chosen:
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
+    lost_findings: tuple[Finding, ...]
 
     @property
     def sheets(self) -> tuple[Sheet, ...]:
@@ -86,7 +87,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),
-        (*no_mix, *no_size, *no_container),
+        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
     )  # fmt: skip
 
 
@@ -166,6 +167,44 @@ def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
             change=Change("Dose {fibre}", {"/mix/doses": doses}, {"fibre": fibres[0].name}) if fibres else None,
         )
     ]
+
+
+@check("no-such-piece", "hint")
+def no_such_piece(job: Job) -> list[Finding]:
+    """What is said of a piece that is not there
+
+    A piece that was taken out leaves behind how it stood, how it was reinforced and how its boards were cut.
+
+    Source: what was said is kept, or told
+    """
+    ids = {piece.id for piece in job.pieces}
+    said: tuple[tuple[str, str, Mapping[str, str], Callable[[set[str]], Any]], ...] = (
+        ("/handling/standing", "how it stands", {key: key for key in job.handling.standing},
+         lambda lost: {key: one.model_dump() for key, one in job.handling.standing.items() if key not in lost}),
+        ("/steel/by_piece", "how it is reinforced", {key: key for key in job.steel.by_piece},
+         lambda lost: {key: school for key, school in job.steel.by_piece.items() if key not in lost}),
+        ("/steel/by_hand", "bars moved by hand", {one.piece: one.piece for one in job.steel.by_hand},
+         lambda lost: [one.model_dump() for one in job.steel.by_hand if one.piece not in lost]),
+        ("/form/as_cut", "how its boards were cut", {key: key.split(".", 1)[0] for key in job.form.as_cut},
+         lambda lost: {key: cut.model_dump() for key, cut in job.form.as_cut.items() if key not in lost}),
+    )  # fmt: skip
+    found = []
+    for field, what, keys, kept in said:
+        lost = {key for key, piece in keys.items() if piece not in ids}
+        if not lost:
+            continue
+        found.append(
+            finding(
+                no_such_piece,
+                title="{what} is kept for {pieces}, which is not in this job",
+                reason="It has no effect.",
+                remedy="Undo brings the piece back; or let it go.",
+                field=field,
+                values={"what": what.capitalize(), "pieces": ", ".join(sorted({keys[key] for key in lost}))},
+                change=Change("Let it go", {field: kept(lost)}),
+            )
+        )
+    return found
 
 
 @check("not-in-the-shop", "caution")

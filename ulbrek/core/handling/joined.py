@@ -13,11 +13,13 @@ SAWN = ("plank", "stretcher")
 KERF_MM = 3.0
 
 
-def joined(parts: Sequence[JoinedPart]) -> JoinedResult:
+def joined(parts: Sequence[JoinedPart], gaskets: bool = False, outdoors: bool = False) -> JoinedResult:
     """The parts that are joined on, and the planks and stretchers cut from the fewest lengths.
 
     Args:
         parts: as they are described
+        gaskets: whether a bolt has one
+        outdoors: whether it stands in the weather
     """
     told = tuple(
         CutPart(
@@ -30,7 +32,9 @@ def joined(parts: Sequence[JoinedPart]) -> JoinedResult:
     )
     wood = tuple(_wood(parts))
     too_long = [name for cut in wood for name in cut.too_long]
-    return JoinedResult(told, wood, tuple(part_longer_than_stock(parts, too_long)))
+    return JoinedResult(
+        told, wood, (*part_longer_than_stock(parts, too_long), *wood_on_concrete(parts, gaskets, outdoors))
+    )
 
 
 def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
@@ -47,6 +51,31 @@ def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
         count = work(rules.wood_lengths, str(number), lengths_cut=float(len(cut)))
         too_long = tuple(dict.fromkeys(found.too_long))
         yield WoodCut(width, thickness, stock, cut, count, found.proven, found.least, too_long)
+
+
+@check("wood-on-concrete", "hint")
+def wood_on_concrete(parts: Sequence[JoinedPart], gaskets: bool, outdoors: bool) -> list[Finding]:
+    """Wood lies on concrete
+
+    Concrete passes its damp on: the wood stains, and in the weather it rots where the two touch.
+
+    Source: common practice: a gasket or a washer's thickness of air between them
+    """
+    wood = [one for one in parts if one.kind in SAWN]
+    if not wood or gaskets or any(one.kind in ("gasket", "pad") for one in parts):
+        return []
+    return [
+        finding(
+            wood_on_concrete,
+            severity="caution" if outdoors else "hint",
+            title="{part} lies on the concrete without a gasket",
+            reason="Where the two touch damp stays, and the wood stains"
+            + (" and rots in the weather." if outdoors else "."),
+            remedy="Put a gasket or rubber washers between them, and seal the end grain.",
+            field="/parts",
+            values={"part": wood[0].name},
+        )
+    ]
 
 
 @check("part-longer-than-stock", "stop")

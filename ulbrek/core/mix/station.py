@@ -110,7 +110,7 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     seen = checks.Seen(
         inputs, of.mix, size, of.container, of.admixtures, pour, needed, divided.mixed.value, (batch, fill, fits),
         doses, bag, (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
-        per_batch.value, form,
+        per_batch.value, form, filled.density.value,
     )  # fmt: skip
     return MixResult(
         mix_name=of.mix.name,

@@ -86,6 +86,29 @@ def _past(shape: Shape, placed: Placed) -> float:
     return reach - thickness
 
 
+@check("smooth-wooden-bar", "caution")
+def smooth_wooden_bar(shape: Shape) -> list[Finding]:
+    """A smooth wooden bar
+
+    Wood drinks the water of the mix and swells, then dries and shrinks: the bar is loose within weeks.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            smooth_wooden_bar,
+            title="{feature} is wood, and works loose",
+            reason="It swells in the wet mix, dries and shrinks; what holds it then is its shape alone.",
+            remedy="Seal it all over, and give it something to hold by: a pin or screws across it; or take steel.",
+            field=f"/features/{index}/material",
+            values={"feature": feature.name},
+            change=Change("Take steel", {f"/features/{index}/material": "steel"}),
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Sleeve) and feature.material == "wood"
+    ]
+
+
 @check("tube-is-solid", "stop")
 def tube_is_solid(shape: Shape) -> list[Finding]:
     """A tube's wall fills it

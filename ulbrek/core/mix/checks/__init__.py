@@ -47,6 +47,7 @@ class Seen:
     batch_kg: float
     bags_per_batch: float
     form: Figure
+    density_kg_m3: float
 
 
 def all_findings(seen: Seen) -> Iterator[Finding]:
@@ -54,6 +55,7 @@ def all_findings(seen: Seen) -> Iterator[Finding]:
     inputs = seen.inputs
     yield from day.short_of_bags(inputs, seen.size, seen.needed)
     yield from day.water_over_most(inputs, seen.size)
+    yield from day.density_not_believed(seen.size, seen.density_kg_m3)
     yield from day.too_dry_to_place(inputs, seen.size, inputs.feel or seen.mix.feel)
     yield from doses.dose_readings_differ(seen.doses)
     yield from doses.dose_slipped(seen.doses, seen.bag, seen.admixtures)

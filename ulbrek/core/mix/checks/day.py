@@ -10,6 +10,7 @@ from ulbrek.core.mix.inputs import BatchMixed, MixInputs
 
 _TRIFLE_L = 1e-6
 BATCHES_ALIKE = 0.05
+LIGHTEST_KG_M3, HEAVIEST_KG_M3 = 700.0, 3600.0
 PACKED_LEAST = 0.85  # of the bag's least. Source: common practice.
 
 
@@ -62,6 +63,32 @@ def water_over_most(inputs: MixInputs, size: BagSize) -> list[Finding]:
                 "most": Quantity(size.water_most_l, "l"),
             },
             change=Change("Keep to the bag's most", {"/water_per_bag_l": size.water_most_l}),
+        )
+    ]
+
+
+@check("density-not-believed", "stop")
+def density_not_believed(size: BagSize, density_kg_m3: float) -> list[Finding]:
+    """A density that no concrete has
+
+    Dry mass, water and yield of a bag make a density: foamed concrete has some 800 kg/m³, the heaviest some 3500.
+
+    Source: common practice: plain concrete is 2300 to 2400 kg/m³, mortar about 2100
+    """
+    if LIGHTEST_KG_M3 <= density_kg_m3 <= HEAVIEST_KG_M3:
+        return []
+    return [
+        finding(
+            density_not_believed,
+            title="A bag of {bag} makes concrete of {density}",
+            reason="Its dry mass, water and yield do not belong together; plain concrete is about {usual}.",
+            remedy="Read mass, water and yield off the bag again, and put them right among the materials.",
+            field="/bag",
+            values={
+                "bag": size.name,
+                "density": Quantity(density_kg_m3, "kg/m3"),
+                "usual": Quantity(2350.0, "kg/m3"),
+            },
         )
     ]
 
