@@ -200,3 +200,7 @@ def _said(template: str, found: Finding, units: Units) -> str:
         for name, value in found.values.items()
     }
     return template.format(**values)
+
+
+if __name__ == "__main__":
+    main()

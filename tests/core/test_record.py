@@ -193,6 +193,12 @@ def test_a_mould_of_which_nothing_is_said_is_good_for_ever() -> None:
     assert wear(10_000, 10_000, None, None).state == "good"
 
 
+@pytest.mark.parametrize("number", range(1, 11))
+def test_nothing_has_changed_between_a_plan_and_itself(number: int) -> None:
+    planned = plan(demo_job(number), SHOP)
+    assert changed_since(TypeAdapter(Plan).dump_python(planned, mode="json"), planned) == ()
+
+
 def test_what_has_changed_since_a_plan_is_told_figure_by_figure() -> None:
     then = TypeAdapter(Plan).dump_python(plan(top(opening()), SHOP), mode="json")
     assert changed_since(then, plan(top(opening()), SHOP)) == ()
@@ -307,6 +313,9 @@ def test_what_is_due_on_a_casting_is_its_next_act_until_it_is_settled() -> None:
         due = due_on("top", state, told)  # type: ignore[arg-type]
         assert (due.id if due else None) == act
     assert due_on("another", "poured", told) is not None  # what is done to all alike
+    unsaid = plan(JOB, SHOP, record())
+    after = [due_on("top", state, unsaid) for state in ("poured", "stripped", "turned")]  # type: ignore[arg-type]
+    assert [act.id if act else None for act in after] == ["float", "turn", "carry"], "nobody floats what is stripped"
 
 
 @pytest.mark.parametrize(

@@ -36,7 +36,7 @@ def changed_since(then: Mapping[str, Any], now: Plan) -> tuple[Changed, ...]:
     """
     shown = {name: part for name, part in then.items() if name != "workings"}
     before = {figure.key: figure for figure in _figures(shown)}
-    parts = (now.pieces, now.cutting, now.steel_cutting, now.mix, now.cure)
+    parts = (now.pieces, now.site, now.cutting, now.steel_cutting, now.joined, now.mix, now.cure)
     today = {figure.key: _Told(figure.key, figure.rule, figure.value, figure.unit) for figure in _all(parts)}
     return tuple(_changes(before, today))
 

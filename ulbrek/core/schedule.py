@@ -5,7 +5,7 @@ from dataclasses import dataclass, fields
 from datetime import datetime, timedelta
 from typing import Literal
 
-from ulbrek.core.casting import SETTLED, State
+from ulbrek.core.casting import ACT_OF, SETTLED, State, has_reached
 from ulbrek.core.cure.result import Act
 from ulbrek.core.outlook import ActAhead, Ahead
 from ulbrek.core.plan import Plan
@@ -84,8 +84,10 @@ def due_on(piece: str, state: State, planned: Plan) -> Act | None:
     """
     if state in SETTLED:
         return None
-    acts = (act for act in planned.cure.acts if act.piece in (None, piece))
-    return next((act for act in acts if not act.is_state and act.done_at is None), None)
+    acts = [act for act in planned.cure.acts if act.piece in (None, piece)]
+    behind = {act for reached, act in ACT_OF.items() if has_reached(state, reached)}
+    begin = max((number for number, act in enumerate(acts, 1) if act.id in behind), default=0)
+    return next((act for act in acts[begin:] if not act.is_state and act.done_at is None), None)
 
 
 def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:

@@ -59,28 +59,29 @@ class OneBag:
     doses: Sequence[Read]
     per_bag: PerBag
 
-    def batch(self, number: int, in_all: int, bags: Figure) -> Batch:
+    def batch(self, which: str, number: int, in_all: int, bags: Figure) -> Batch:
         """What goes into one batch.
 
         Args:
+            which: the last one or the next
             number: which one
             in_all: how many there are
             bags: in it
         """
 
         def water(what: str, of_a_bag: Figure | float) -> Figure:
-            return work(rules.batch_water, f"{number}/{what}", bags_per_batch=bags, bag_water_l=of_a_bag)
+            return work(rules.batch_water, f"{which}/{what}", bags_per_batch=bags, bag_water_l=of_a_bag)
 
         def dose(one: Read) -> Figure | None:
             amount = amount_a_bag(one, self.per_bag)
-            of = f"{one.admixture.id}/{number}"
+            of = f"{one.admixture.id}/{which}"
             return work(rules.dose_of_batch, of, dose_g=amount, bags_per_batch=bags) if amount else None
 
         return Batch(
             number=number,
             in_all=in_all,
             bags=bags,
-            volume=work(rules.batch_volume, str(number), bags_per_batch=bags, bag_yield_l=self.filled.yield_),
+            volume=work(rules.batch_volume, which, bags_per_batch=bags, bag_yield_l=self.filled.yield_),
             water_start=water("start", self.water_start),
             water_most=water("most", self.water_most_l),
             water=water("found", self.water_found) if self.water_found else None,

@@ -280,19 +280,19 @@ def _last_batch(planned: Batches, a_bag: OneBag) -> Batch | None:
     """The last batch, where it is smaller than the others."""
     number = int(planned.count.value)
     alike = planned.last_bags.value >= planned.per_batch.value
-    return None if alike else a_bag.batch(number, number, planned.last_bags)
+    return None if alike else a_bag.batch("last", number, number, planned.last_bags)
 
 
 def _next_batch(so_far: MixedSoFar | None, planned: Batches, a_bag: OneBag) -> Batch | None:
     """The batch that is mixed next: by the plan, and after the first by what is missing."""
     if so_far is None:
-        return a_bag.batch(1, int(planned.count.value), planned.bags_of(1))
+        return a_bag.batch("next", 1, int(planned.count.value), planned.bags_of(1))
     to_go = so_far.bags_to_go
     if not to_go.value:
         return None
     bags = work(rules.next_batch, to_go_bags=to_go, bags_per_batch=planned.per_batch)
     in_all = so_far.batches + ceil(to_go.value / planned.per_batch.value - 1e-9)
-    return a_bag.batch(so_far.batches + 1, in_all, bags)
+    return a_bag.batch("next", so_far.batches + 1, in_all, bags)
 
 
 def _mixed_so_far(mixed: Sequence[BatchMixed], bare: Figure) -> MixedSoFar | None:

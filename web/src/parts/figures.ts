@@ -5,7 +5,8 @@ import { write, writeRange } from "@/units/quantity";
 /** Every figure of a plan by its key: those on view and those behind them. */
 export function figureIndex(plan: Plan): Map<string, Figure> {
   const index = new Map<string, Figure>(Object.entries(plan.workings));
-  for (const room of [plan.pieces, plan.cutting, plan.steel_cutting, plan.mix, plan.cure]) collect(room, index);
+  const { pieces, site, cutting, steel_cutting, joined, mix, cure } = plan;
+  for (const room of [pieces, site, cutting, steel_cutting, joined, mix, cure]) collect(room, index);
   return index;
 }
 
