@@ -31,6 +31,7 @@ NOW = datetime.now(UTC).replace(microsecond=0)
 POUR = NOW - timedelta(days=3)
 H = timedelta(hours=1)
 CASES = int(os.environ.get("ULBREK_CASES", "6"))  # of each route; more by hand
+OFF = "off-its-forecast"
 
 
 def at(hours: float) -> str:
@@ -130,6 +131,12 @@ def test_a_casting_shows_its_past_its_plan_and_what_was_seen(api: TestClient) ->
     assert found["casting"]["next_states"] == ["stripped", "failed"]
     listed = api.get("/api/castings", params={"search": f"#{casting['serial']}"}).json()["castings"]
     assert [one["id"] for one in listed] == [casting["id"]]
+    fresh = found["plan"]["measure"]["mass_fresh"]
+    assert [one["code"] for one in found["findings"]] == ([] if abs(50.6 / fresh["value"] - 1) < 0.02 else [OFF])
+    light = {**told, "mass_kg": 0.9 * fresh["value"], "replaces": found["log"][0]["id"]}
+    assert api.post("/api/observations", json=light).status_code == 201
+    (one,) = api.get(f"/api/castings/{casting['id']}").json()["findings"]
+    assert (one["code"], one["severity"]) == (OFF, "caution")
 
 
 def test_a_thermometer_in_the_concrete_moves_the_hours(api: TestClient) -> None:

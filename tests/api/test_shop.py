@@ -23,7 +23,7 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
         kept = api.put("/api/shop/hours", json=hours).json()
         assert kept == {**before, "hours": {"zone": "Asia/Tokyo", "quiet_from": "20:00:00", "quiet_until": "08:30:00"}}
         assert api.get("/api/shop").json() == kept
-        # 32.3 h later it is seven in the morning in Tokyo: it waits until half past eight there
+        # 24 h later it is eleven at night in Tokyo: it waits until half past eight there
         assert strip() == ("2026-05-05T23:30:00Z", True)
         of_elsewhere = api.put("/api/shop/hours", json={**hours, "quiet_from": "21:00:00+05:00"})
         assert of_elsewhere.status_code == 422
@@ -34,7 +34,7 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
         assert api.get("/api/shop").json() == kept
     finally:
         api.put("/api/shop/hours", json=before["hours"])
-    assert strip() == ("2026-05-05T22:18:00Z", False)
+    assert strip() == ("2026-05-05T13:59:00Z", False)
 
 
 def test_sizes_of_a_sheet_are_kept_as_typed_lengths_and_every_job_is_planned_with_them(api: TestClient) -> None:
@@ -129,3 +129,18 @@ def test_whether_it_is_enough_is_told_from_the_gap_under_the_screed(api: TestCli
     assert ask().status_code == 422
     assert ask("3 m").status_code == 422
     assert ask("5 mm", piece="gone").status_code == 404
+
+
+def test_the_shops_figure_for_one_person_is_kept_and_nobody_lifts_forty_one(api: TestClient) -> None:
+    before = api.get("/api/shop").json()
+    try:
+        kept = api.put("/api/shop/lifts", json={"one_person_lifts_kg": 18})
+        assert kept.json() == {**before, "one_person_lifts_kg": 18}
+        refused = api.put("/api/shop/lifts", json={"one_person_lifts_kg": 41})
+        assert refused.status_code == 422
+        (problem,) = refused.json()["problems"]
+        assert problem["field"].endswith("/one_person_lifts_kg")
+        assert problem["problem"] == "41 kg is more than anybody should lift alone."
+        assert problem["remedy"].startswith("Give 25 kg or less")
+    finally:
+        api.put("/api/shop/lifts", json={"one_person_lifts_kg": before["one_person_lifts_kg"]})

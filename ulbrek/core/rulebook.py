@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from types import ModuleType
 
-from ulbrek.core import references
+from ulbrek.core import references, weighing
 from ulbrek.core.base.docstring import Term
 from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
@@ -72,6 +72,7 @@ ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
         "Move",
         (lifting, people_rules, stress_rules, standing_rules, people_checks, strength_checks, joined_parts),
     ),
+    ("Log", (weighing,)),
 )
 
 

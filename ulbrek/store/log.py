@@ -145,6 +145,11 @@ class LogRepository(ShopRecords):
         self._own(CastingRow, casting_id, "casting")
         return list(self._observations(ObservationRow.casting_id == casting_id, None, PAGE))
 
+    def weighed_in(self, pour_id: UUID) -> list[LogEntry]:
+        """The castings of a pour on the scale, newest first; what was corrected is left out."""
+        weighings = (ObservationRow.pour_id == pour_id) & (ObservationRow.kind == "weighing")
+        return [one for one in self._observations(weighings, None, PAGE) if not one.replaced]
+
     def of_shop(self, before: datetime | None = None, limit: int = PAGE) -> LogPage:
         """What was seen in the shop, newest first."""
         lines = list(self._observations(ObservationRow.shop_id == self._shop_id, before, limit + 1))

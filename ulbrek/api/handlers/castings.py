@@ -10,11 +10,13 @@ from ulbrek.api.entries import EntryRequest, StateRequest
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
+from ulbrek.core.base.finding import Finding
 from ulbrek.core.casting import State
 from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.plan import PiecePlan, Plan
 from ulbrek.core.schedule import due_on
+from ulbrek.core.weighing import Weighed, weighing_findings
 from ulbrek.store.castings import Casting, CastingPage, StateReached
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
@@ -27,7 +29,10 @@ Search = Annotated[str, Query(max_length=80, pattern=r"^[^\x00]*$")]
 
 @dataclass(frozen=True, slots=True)
 class CastingView:
-    """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it."""
+    """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it.
+
+    ``findings`` are of its newest weighing.
+    """
 
     casting: Casting
     piece: Piece
@@ -35,6 +40,7 @@ class CastingView:
     due: Act | None
     states: list[StateReached]
     log: list[LogEntry]
+    findings: list[Finding]
 
 
 @router.get("/castings", response_model=CastingPage)
@@ -88,6 +94,7 @@ class _Kept:
     pour: StoredPour
     states: list[StateReached]
     log: list[LogEntry]
+    weighed: list[LogEntry]
 
 
 def _kept(records: Records, casting_id: UUID) -> _Kept:
@@ -95,7 +102,9 @@ def _kept(records: Records, casting_id: UUID) -> _Kept:
     castings = records.castings(shop.id)
     casting = castings.get(casting_id)
     pour = records.pours(shop.id).get(casting.pour_id)
-    return _Kept(casting, shop, pour, castings.states(casting_id), records.log(shop.id).of_casting(casting_id))
+    log = records.log(shop.id)
+    weighed = log.weighed_in(casting.pour_id)
+    return _Kept(casting, shop, pour, castings.states(casting_id), log.of_casting(casting_id), weighed)
 
 
 def _view(kept: _Kept, planned: Plan) -> CastingView:
@@ -103,4 +112,21 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
     piece = next(one for one in kept.pour.job.pieces if one.id == casting.piece)
     own = next(one for one in planned.pieces if one.id == casting.piece)
     due = due_on(casting.piece, casting.state, planned)
-    return CastingView(casting, piece, own, due, kept.states, kept.log)
+    return CastingView(casting, piece, own, due, kept.states, kept.log, _of_weighing(kept, piece, own))
+
+
+def _of_weighing(kept: _Kept, piece: Piece, planned: PiecePlan) -> list[Finding]:
+    """What is found of the newest weighing of a casting, beside those of the set that it must match."""
+    sets = {one.id: one.matches for one in kept.pour.job.pieces}
+    newest: dict[int, Weighed] = {}
+    for entry in kept.weighed:
+        alike = entry.piece == piece.id or (piece.matches is not None and sets.get(entry.piece or "") == piece.matches)
+        if entry.serial is None or entry.mass_kg is None or not alike or entry.serial in newest:
+            continue
+        poured = kept.casting.poured_at
+        age = None if poured is None else (entry.at - poured).total_seconds() / 3600
+        newest[entry.serial] = Weighed(entry.serial, entry.mass_kg, age)
+    own = newest.pop(kept.casting.serial, None)
+    if own is None:
+        return []
+    return list(weighing_findings(planned.measure, own, list(newest.values()) if piece.matches else []))

@@ -4,7 +4,9 @@ import { useState } from "react";
 import { client, take } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { castingQuery, type LogEntry, pourQuery, type State, useNames } from "@/api/records";
+import { FindingText } from "@/parts/FindingText";
 import { Modal } from "@/parts/Modal";
+import { SeverityMark } from "@/parts/SeverityMark";
 import { dateAndClock } from "@/units/time";
 import { NewEntry } from "../log/NewEntry";
 import { EntryForm } from "../records/EntryForm";
@@ -31,7 +33,7 @@ export function CastingPage({ castingId }: { castingId: string }) {
   const { data: pour } = useQuery(pourQuery(view.casting.pour_id));
   const names = useNames();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const { casting, piece, plan, due, states, log } = view;
+  const { casting, piece, plan, due, states, log, findings } = view;
   const zone = shop?.hours?.zone ?? "UTC";
   const acts = new Map(pour?.plan.cure.acts.map((act) => [act.id, act.name]));
   const spots = log
@@ -116,6 +118,24 @@ export function CastingPage({ castingId }: { castingId: string }) {
             Write down
           </button>
         </div>
+        {findings.map((finding) => (
+          <div key={finding.code} className="mb-4 flex gap-3" data-finding={finding.code}>
+            <span className="pt-0.5">
+              <SeverityMark severity={finding.severity} />
+            </span>
+            <div>
+              <h3 className="font-bold">
+                <FindingText template={finding.title} values={finding.values ?? {}} />
+              </h3>
+              <p className="text-soft">
+                <FindingText template={finding.reason} values={finding.values ?? {}} />
+              </p>
+              <p>
+                <FindingText template={finding.remedy} values={finding.values ?? {}} />
+              </p>
+            </div>
+          </div>
+        ))}
         {log.length === 0 && <p className="text-soft">Nothing yet: no weighing, no defect.</p>}
         <LogLines entries={log} zone={zone} acts={acts} onCorrect={(entry) => setAsked({ corrects: entry })} />
       </section>
