@@ -4,8 +4,10 @@ from datetime import UTC, datetime
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
-from tests.jobs import demo_job, opening, top
+from tests.jobs import demo_job, feature, opening, top
 from ulbrek.core.handling.result import Lift
 from ulbrek.core.plan import Plan, plan
 from ulbrek.core.shop import Shop
@@ -155,3 +157,38 @@ def test_what_the_mix_never_bears_has_no_hour() -> None:
     acts = {act.id: act for act in plan(job.model_copy(update={"cure": poured}), SHOP).cure.acts}
     assert (acts["carry"].never, acts["carry"].at) == (True, None)
     assert (acts["turn"].never, acts["turn"].at is None) == (False, False)
+
+
+@given(
+    thick=st.integers(30, 90), more=st.integers(1, 40), length=st.integers(500, 2600), width=st.integers(250, 900),
+    way=st.sampled_from(["on edge", "flat, at quarter points", "flat, at the ends"]), sink=st.booleans(),
+)  # fmt: skip
+def test_a_thicker_piece_never_needs_more(thick: int, more: int, length: int, width: int, way: str, sink: bool) -> None:
+    def needs(mm: int) -> dict[str, float]:
+        features = [opening(x={"offset": f"{length / 2} mm"}, y={"offset": f"{width / 2} mm"}, length="200 mm",
+                            width="120 mm")] if sink else []  # fmt: skip
+        piece = {"outline": {"length": f"{length} mm", "width": f"{width} mm"}, "thickness": f"{mm} mm"}
+        told = planned(*features, piece=piece, steel={"school": "none"}, handling={"carry": way})
+        return {lift.id: lift.needed.value for lift in told.pieces[0].handling.lifts}
+
+    thin, thicker = needs(thick), needs(thick + more)
+    assert [(lift, thin[lift], thicker[lift]) for lift in thin if thicker[lift] > thin[lift] * (1 + 1e-4)] == []
+
+
+@given(x=st.integers(60, 200), deep=st.integers(5, 30), size=st.integers(10, 60))
+def test_what_goes_in_far_away_changes_no_section_elsewhere(x: int, deep: int, size: int) -> None:
+    """One bolt or pad at an end once made a whole seat break."""
+    seat = {"outline": {"length": "1500 mm", "width": "400 mm"}, "thickness": "70 mm"}
+    pad = feature("wood pad", x=f"{x} mm", y="200 mm", length=f"{size} mm", width=f"{size} mm", depth=f"{deep} mm")
+    plain, padded = (planned(*features, piece=seat).pieces[0].handling.lifts for features in ((), (pad,)))
+    for one, other in zip(plain, padded, strict=True):
+        far = lambda lift: [round(at.mpa, 3) for at in lift.places if at.at_mm > 400]  # noqa: E731
+        if one.id in ("flat, at the ends", "flat, at quarter points"):
+            assert other.needed.value <= one.needed.value * 1.35, one.id
+        assert max(far(other), default=0.0) <= max(far(one), default=0.0) * 1.02
+
+
+def test_two_at_the_corners_of_a_long_top_twist_it_as_a_plate_model_says() -> None:
+    """2400 x 650 x 40 mm: a plate model gives 0.685 MPa, worked out once with plate elements."""
+    long = {"outline": {"length": "2400 mm", "width": "650 mm"}}
+    assert lifts(planned(piece=long, steel={"school": "none"}))["turn"].stress.value == pytest.approx(0.685, rel=0.02)

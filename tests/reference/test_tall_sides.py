@@ -34,17 +34,18 @@ def span_mm(high: float, modulus_mpa: float, thick_mm: float, density: float) ->
 
 @pytest.mark.parametrize("screws", ["100 mm", "250 mm", "600 mm"])
 @pytest.mark.parametrize(
-    ("length", "width", "high", "sheet", "modulus", "thick"),
+    ("size", "sheet"),
     [
-        (60 * INCH, 12 * INCH, 40 * INCH, "film-ply-18", 4000, 18),  # it had no brace, and a bow of 0.32 mm
-        (48 * INCH, 24 * INCH, 30 * INCH, "melamine-19", 1600, 19.05),  # its braces went with nearer foot screws
-        (1200, 500, 700, "melamine-16", 1600, 16),
+        ((60 * INCH, 12 * INCH, 40 * INCH), ("film-ply-18", 4000, 18)),  # it had no brace, and a bow of 0.32 mm
+        ((48 * INCH, 24 * INCH, 30 * INCH), ("melamine-19", 1600, 19.05)),  # its braces went with nearer foot screws
+        ((1200, 500, 700), ("melamine-16", 1600, 16)),
     ],
 )
 def test_a_tall_side_has_braces_whatever_its_foot_screws(
-    length: float, width: float, high: float, sheet: str, modulus: float, thick: float, screws: str
+    size: tuple[float, float, float], sheet: tuple[str, float, float], screws: str
 ) -> None:
-    form = form_of(length, width, high, sheet=sheet, screw_spacing=screws)
+    (length, width, high), (board, modulus, thick) = size, sheet
+    form = form_of(length, width, high, sheet=board, screw_spacing=screws)
     density = form.stiffness.pressure.inputs["density_kg_m3"].value
     span = span_mm(high, modulus, thick, density)
     wanted = 2 * sum(ceil(side / span - 1e-9) - 1 for side in (length, width))

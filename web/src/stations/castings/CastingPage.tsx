@@ -4,9 +4,8 @@ import { useState } from "react";
 import { client, take } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { castingQuery, type LogEntry, pourQuery, type State, useNames } from "@/api/records";
-import { FindingText } from "@/parts/FindingText";
+import { FindingLines } from "@/parts/FindingLines";
 import { Modal } from "@/parts/Modal";
-import { SeverityMark } from "@/parts/SeverityMark";
 import { dateAndClock } from "@/units/time";
 import { NewEntry } from "../log/NewEntry";
 import { EntryForm } from "../records/EntryForm";
@@ -118,24 +117,11 @@ export function CastingPage({ castingId }: { castingId: string }) {
             Write down
           </button>
         </div>
-        {findings.map((finding) => (
-          <div key={finding.code} className="mb-4 flex gap-3" data-finding={finding.code}>
-            <span className="pt-0.5">
-              <SeverityMark severity={finding.severity} />
-            </span>
-            <div>
-              <h3 className="font-bold">
-                <FindingText template={finding.title} values={finding.values ?? {}} />
-              </h3>
-              <p className="text-soft">
-                <FindingText template={finding.reason} values={finding.values ?? {}} />
-              </p>
-              <p>
-                <FindingText template={finding.remedy} values={finding.values ?? {}} />
-              </p>
-            </div>
+        {findings.length > 0 && (
+          <div className="mb-4">
+            <FindingLines findings={findings} />
           </div>
-        ))}
+        )}
         {log.length === 0 && <p className="text-soft">Nothing yet: no weighing, no defect.</p>}
         <LogLines entries={log} zone={zone} acts={acts} onCorrect={(entry) => setAsked({ corrects: entry })} />
       </section>

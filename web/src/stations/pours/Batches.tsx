@@ -1,5 +1,6 @@
 import { client, take } from "@/api/client";
 import { type PourView, useSend } from "@/api/records";
+import { FindingLines } from "@/parts/FindingLines";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 import { clock } from "@/units/time";
@@ -58,8 +59,14 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
   const { pour, plan } = view;
   const send = useSend();
   const mixed = plan.mix.mixed;
+  const found = plan.findings.filter((one) => one.station === "mix" && one.finding.severity !== "hint");
   return (
     <Part title="Batches">
+      {found.length > 0 && (
+        <div className="my-3">
+          <FindingLines findings={found.map((one) => one.finding)} />
+        </div>
+      )}
       <ol className="border-t-2 border-ink">
         {pour.batches.map((batch) => (
           <li

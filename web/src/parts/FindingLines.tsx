@@ -1,0 +1,29 @@
+import type { Finding } from "@/api/client";
+import { FindingText } from "./FindingText";
+import { SeverityMark } from "./SeverityMark";
+
+/** What was found where nothing is changed by a button: what, why, and what to do. */
+export function FindingLines({ findings }: { findings: readonly Finding[] }) {
+  return (
+    <ul className="space-y-4">
+      {findings.map((finding) => (
+        <li key={`${finding.code} ${finding.field}`} className="flex gap-3" data-finding={finding.code}>
+          <span className="pt-0.5">
+            <SeverityMark severity={finding.severity} />
+          </span>
+          <div>
+            <h3 className="font-bold">
+              <FindingText template={finding.title} values={finding.values ?? {}} />
+            </h3>
+            <p className="text-soft">
+              <FindingText template={finding.reason} values={finding.values ?? {}} />
+            </p>
+            <p>
+              <FindingText template={finding.remedy} values={finding.values ?? {}} />
+            </p>
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}
