@@ -99,7 +99,7 @@ def test_an_archived_job_is_off_the_floor(api: TestClient) -> None:
 
 
 def test_the_floor_tells_each_job_by_its_headlines(api: TestClient) -> None:
-    view = begin(api, opening(y={"to": "edge", "offset": "40 mm"}), mix={"bags_in_hand": 1})
+    view = begin(api, opening(y={"to": "edge", "offset": "39 mm"}), mix={"bags_in_hand": 1})
     (card,) = [card for card in api.get("/api/jobs").json() if card["id"] == view["id"]]
     assert card["headline"]["worst"] == {"measure": "stop", "mix": "stop"}
     assert card["headline"]["bags"] == 3
