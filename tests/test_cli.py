@@ -2,6 +2,8 @@
 
 import json
 import os
+import subprocess
+import sys
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -108,3 +110,8 @@ def test_a_file_that_is_no_backup_says_so(
     refused = run("restore", str(file))
     assert refused.exit_code == 2
     assert "This is not a backup that Ulbrek wrote. Give the file that `ulbrek backup` made." in refused.stderr
+
+
+def test_it_runs_as_a_module() -> None:
+    told = subprocess.run([sys.executable, "-m", "ulbrek.cli", "--help"], capture_output=True, text=True, check=True)
+    assert "Usage" in told.stdout

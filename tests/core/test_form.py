@@ -1,7 +1,7 @@
 """The form: what its boards alone make, where its screws are, what its braces do."""
 
 from itertools import pairwise, product
-from math import cos, radians
+from math import atan2, cos, hypot, pi, radians
 from typing import Any, get_args
 
 import pytest
@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from shapely import Point, Polygon, unary_union
 
 from tests.jobs import demo_job, feature, free, hole, opening, shaped, top
+from ulbrek.core.base.finding import Quantity
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.form.result import Board, FormResult, Knockout
 from ulbrek.core.form.schools import SCHOOLS as WAYS_OF_BUILDING
@@ -373,3 +374,65 @@ def test_every_way_of_building_has_its_reason() -> None:
     chosen = {name for name, field in FormHabits.model_fields.items() if get_args(field.annotation)}
     literals = {name for name in chosen if isinstance(get_args(FormHabits.model_fields[name].annotation)[0], str)}
     assert literals == set(WAYS_OF_BUILDING), "a new choice comes with its reasons"
+
+
+def pad(face: str, **piece: Any) -> Any:
+    """The former of a wood pad of 100 x 100 x 18 mm."""
+    wood = feature("wood pad", length="100 mm", width="100 mm", depth="18 mm", face=face)
+    return next(one for one in form_of(features=(wood,), piece=piece).knockouts if one.kind == "wood pad")
+
+
+def test_a_wood_pad_is_lifted_by_what_it_is_lighter_than_concrete_and_held_where_it_lies() -> None:
+    """Archimedes: (rho - 550) g V; half as much again is what its screws must take."""
+    hung, based = pad("underside"), pad("top")
+    density = hung.uplift.inputs["density_kg_m3"].value
+    assert hung.uplift.value == pytest.approx((density - 550) * 9.80665 * 100 * 100 * 18 / 1e9)
+    assert hung.held.value >= 1.5 * hung.uplift.value
+    assert "to a bridge over the form" in hung.holding
+    assert "to the base from below" in based.holding
+
+
+def test_a_screwed_foam_has_a_plate_in_its_foot_and_a_bonded_one_none() -> None:
+    plates = {
+        hold: form_of(features=(opening(),), form={"knockouts": hold}).knockouts[0].holding
+        for hold in ("bonded", "screwed", "bonded and screwed")
+    }
+    assert "plate" not in plates["bonded"]
+    assert "foam by itself holds none" in plates["screwed"]
+    assert "foam by itself holds none" in plates["bonded and screwed"]
+
+
+def test_what_floats_says_by_how_much_it_must_be_held() -> None:
+    job = top(opening(), piece={"thickness": "590 mm"})
+    (one,) = [f.finding for f in plan(job, SHOP).findings if f.finding.code == "knockout-floats"]
+    wanted, lifts = one.values["wanted"], one.values["uplift"]
+    assert isinstance(wanted, Quantity)
+    assert isinstance(lifts, Quantity)
+    assert wanted.value == pytest.approx(1.5 * lifts.value)
+
+
+def test_a_round_form_has_its_screws_evenly_round_it() -> None:
+    form = form_of(piece={"outline": {"kind": "disc", "diameter": "600 mm"}})
+    up = [(one.x_mm - 300, one.y_mm - 300) for one in form.screws if one.way == "up"]
+    assert len(up) >= pi * 600 / 250
+    radii = [hypot(x, y) for x, y in up]
+    assert max(radii) - min(radii) < 1
+    assert min(radii) > 300
+    turns = sorted(atan2(y, x) for x, y in up)
+    steps = [b - a for a, b in pairwise([*turns, turns[0] + 2 * pi])]
+    assert max(steps) - min(steps) < 0.02
+
+
+def test_steps_say_what_this_form_is() -> None:
+    def said(**job: Any) -> str:
+        return " ".join(step.text for step in form_of(**job).steps)
+
+    box = feature("core", length="300 mm", width="200 mm", depth="120 mm", draft_deg=3, former="split")
+    boxed = said(features=(box,), piece={"thickness": "200 mm", "cast": "face up"})
+    assert "sand flush" not in boxed
+    assert "Glue the layers" not in boxed
+    assert "Glue the layers" in said(features=(opening(),))
+    assert "Diagonals alike" in said()
+    disc = said(piece={"outline": {"kind": "disc", "diameter": "600 mm"}})
+    assert "iagonals" not in disc
+    assert "Measure across" in disc

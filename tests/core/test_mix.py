@@ -1,13 +1,18 @@
 """Doses, mixes from scratch, the clock, the water, what is left over, and what is to be bought."""
 
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from tests.core.mix_cases import COLOURED, rapid, scratch
 from tests.jobs import demo_job, opening, top, with_fields
 from ulbrek.core.job import Job
+from ulbrek.core.materials.mixes import Filled
 from ulbrek.core.plan import Plan, plan
+from ulbrek.core.record import Record
 from ulbrek.core.shop import Shop
 from ulbrek.core.shopping import shopping
 from ulbrek.core.solve import TargetMass, solve
@@ -235,3 +240,69 @@ def test_a_casting_is_made_as_large_as_its_share_of_dry_mix() -> None:
     made = plan(with_fields(job, dict(change.fields)), SHOP)
     assert made.mix.pieces[0].dry_mix.value == pytest.approx(40, rel=1e-4)
     assert made.pieces[0].measure.mass_fresh.value > 40 * 1.07, "its water weighs too"
+
+
+def test_the_reserve_stays_closed_and_batches_follow_what_is_mixed() -> None:
+    """1.10 bags to mix, 3 to have: a batch of one and a quarter of one, not four batches."""
+    one_bag = {"outline": {"length": "530.8 mm", "width": "600 mm"}}  # 12.74 l, the yield of a bag
+    mix = planned(top(piece=one_bag, mix={"least_bags_over": 2})).mix
+    assert mix.to_mix.value == pytest.approx(1.10, abs=0.001)
+    assert (mix.bags.value, mix.batches.value, mix.bags_per_batch) == (3, 2, 1)
+    assert mix.last is not None
+    assert mix.last.bags.value == 0.25
+    assert mix.bags_mixed.value == 1.25
+    assert mix.bags_back.value == 1
+    assert mix.left_over.value == pytest.approx(0.25 * 12.74, abs=0.02)
+    assert mix.last.water_most.value == pytest.approx(0.25 * 3.22)
+    assert mix.clock.whole.value == pytest.approx(5 + 4 + 2)  # the last one is mixed while the first is placed
+
+
+@pytest.mark.parametrize(("people", "whole"), [(1, 13), (2, 11)])
+def test_a_small_last_batch_takes_two_minutes_at_least(people: int, whole: float) -> None:
+    one_bag = {"outline": {"length": "530.8 mm", "width": "600 mm"}}
+    assert planned(top(piece=one_bag, mix={"people": people})).mix.clock.whole.value == whole
+
+
+@given(st.floats(3, 400), st.floats(0, 0.3), st.sampled_from(["bucket", "tub", "barrow", "drum"]))
+def test_batches_give_the_volume_and_no_batch_more(litres: float, spare: float, container: str) -> None:
+    """By counting: the batches yield the volume and a twentieth over, and without the last one they would not."""
+    side = (litres / 0.04) ** 0.5 * 1000 / 31.6227766
+    piece = {"outline": {"length": f"{side} mm", "width": f"{side} mm"}}
+    mix = planned(top(piece=piece, mix={"container": container, "spare": spare})).mix
+    volume, gives, count = mix.poured_volume.value, mix.bag_yield.value, int(mix.batches.value)
+    bags = [mix.bags_per_batch] * (count - 1) + [mix.last.bags.value if mix.last else mix.bags_per_batch]
+    assert sum(bags) == pytest.approx(mix.bags_mixed.value)
+    assert sum(bags) * gives >= volume * (1 + min(spare, 0.05)) - 1e-6
+    assert sum(bags[:-1]) * gives < volume * (1 + min(spare, 0.05))
+    assert sum(bags) * gives <= volume * (1 + spare) + 0.25 * gives + 1e-6
+    assert mix.bags.value >= sum(bags) - 0.25 - 1e-6
+
+
+def test_the_next_batch_is_what_is_missing_with_its_water_and_doses() -> None:
+    """After 4 of 4.25 bags the pour's page said 4 bags, 7 qt and 200 g."""
+    piece = {"outline": {"length": "1354 mm", "width": "1000 mm"}}  # 54.2 l: 4.25 bags of 12.74 l
+    job = top(piece=piece, mix={"container": "barrow", "doses": [{"admixture": "pigment", "percent": 3}]})
+    water = Filled(SHOP.mixes[0].sizes[1], None).usual_water.value
+    at = datetime(2026, 5, 4, 9, tzinfo=UTC)
+    record = Record.model_validate({"water_in_at": at, "batches": [{"bags": 4, "water_l": 4 * water, "at": at}]})
+    mix = plan(job, SHOP, record).mix
+    assert mix.next is not None
+    assert (mix.next.number, mix.next.in_all, mix.next.bags.value) == (2, 2, 0.5)
+    assert mix.next.water is not None
+    assert mix.next.water.value == pytest.approx(0.5 * water)
+    (pigment,) = mix.next.doses
+    assert pigment is not None
+    assert pigment.value == pytest.approx(0.5 * 0.03 * 0.16 * 27.216 * 1000)
+
+
+def test_a_drum_turns_for_its_own_time() -> None:
+    clock = planned(top(piece={"count": 6}, mix={"container": "drum"})).mix.clock
+    assert clock.mixing.value == 6
+    assert clock.placing.value > clock.mixing.value
+
+
+def test_what_is_packed_gets_the_least_water_of_the_bag() -> None:
+    mix = planned(top(mix={"feel": "packed"})).mix
+    assert mix.water_planned_l == 2.13
+    assert mix.wetness.strength_left.value == 100
+    assert "wrong-feel" not in {one.finding.code for one in planned(top(mix={"feel": "packed"})).findings}

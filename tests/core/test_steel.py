@@ -253,3 +253,21 @@ def test_steel_lies_in_the_middle_of_the_thin_end() -> None:
     stack = plan(tapered, SHOP).pieces[0].steel.stack
     assert stack is not None
     assert (stack.cover_show.value, stack.cover_back.value) == (12.5, 12.5)
+
+
+def test_an_underside_recess_outdoors_is_heard() -> None:
+    """76 mm with 5 of mesh leave 35.5 on both sides: enough for 32 of a precast piece, not under a recess of 9."""
+    tray = feature("recess", length="200 mm", width="150 mm", corner_radius="12 mm", depth="9 mm", face="underside")
+    steel = {"school": "mesh", "exposure": "outdoors"}
+    plain, sunk = (planned(*features, piece={"thickness": "76 mm"}, steel=steel) for features in ((), (tray,)))
+    codes = lambda job: {(f.finding.code, f.finding.severity) for f in job.findings if f.station == "steel"}  # noqa: E731
+    assert codes(plain) == set()
+    assert ("too-little-cover", "caution") in codes(sunk)
+
+
+def test_a_bullnose_takes_nothing_from_a_bar_at_mid_depth() -> None:
+    """A bar at mid-depth lies as near a bullnose as it lies to its outermost line: 14 mm did, where 40 were asked."""
+    made = {"edge_profiles": [{"edge": "back", "profile": "full bullnose", "made": "in the mould"}]}
+    near = {"bar": "own 1", "side": "back", "offset": "17 mm"}  # 14 mm beside a bar of 6
+    codes = {one.finding.code for one in plan(by_hand(near, piece=made), SHOP).findings}
+    assert "bar-near-edge" not in codes

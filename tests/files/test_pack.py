@@ -141,7 +141,11 @@ def test_without_a_pour_the_calendar_is_empty() -> None:
 
 
 def test_what_is_found_stands_first_on_its_page_and_says_what_to_do() -> None:
-    job = top(form={"sheet": "plywood-18", "release": "none"}, cure={"temperature_c": 2}, handling={"people": 1, "dolly_kg": 20})
+    job = top(
+        form={"sheet": "plywood-18", "release": "none"},
+        cure={"temperature_c": 2},
+        handling={"people": 1, "dolly_kg": 20},
+    )
     pages = [page.extract_text() for page in pack(job, units="mm").pages]
     (form,) = [text for text in pages if text.startswith("Form")]
     assert "Stop: No release on bare wood. Wipe a thin film of oil" in form.replace("\n", " ")

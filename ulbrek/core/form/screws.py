@@ -135,9 +135,9 @@ def _round(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
     ribbed = wanted.habits.curve == "liner on ribs"
     off = wanted.liner.thickness_mm + RIB_MM / 2 if ribbed else wanted.sheet.thickness_mm / 2
     count = max(2, ceil(edge.length / wanted.habits.screw_spacing.mm))
-    ends = edge.chopped_in(2 * count)
+    ends = [*edge.chopped_in(2 * count), edge.end]
     for number in range(1, 2 * count, 2):
-        at, before, after = ends[number], ends[number - 1], ends[min(number + 1, len(ends) - 1)]
+        at, before, after = ends[number], ends[number - 1], ends[number + 1]
         run = max(hypot(after.x - before.x, after.y - before.y), 1e-9)
         out_x, out_y = (after.y - before.y) / run, -(after.x - before.x) / run
         length = _shortest(wanted.sheet.thickness_mm + fixings.LEAST_BITE_MM)
