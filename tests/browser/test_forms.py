@@ -76,19 +76,19 @@ def test_the_form_of_a_piece_is_drawn_stepped_through_and_taken_apart(
 
 def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_page: OpenPage, api: TestClient) -> None:
     l_top = {"kind": "l", "length": "1800 mm", "width": "1200 mm", "along": "600 mm", "across": "500 mm"}
-    page = open_page(begin(api, top_document(piece={"outline": l_top, "thickness": "80 mm"})), units="mm")
+    page = open_page(begin(api, top_document(piece={"outline": l_top, "thickness": "95 mm"})), units="mm")
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1832 mm")
     choose(page, "Corners", "pinwheel")
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1866")
     page.get_by_text("Held by: the ways and their reasons").click()
-    expect(page.get_by_text("Up to 60 mm high, and out of the sun")).to_be_visible()
+    expect(page.get_by_text("Up to 90 mm high, and out of the sun")).to_be_visible()
     choose(page, "Held by", "hot glue and blocks")
     finding = page.locator("[data-finding=glue-too-high]")
     expect(finding).to_contain_text("too high for hot glue")
     page.get_by_role("button", name="Screw it").click()
     expect(finding).to_have_count(0)
     choose(page, "Sides", "lapping the base")
-    expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("96 mm")
+    expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("111 mm")
     choose(page, "Cast in", "moulds")
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
 

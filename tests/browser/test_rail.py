@@ -139,14 +139,14 @@ def test_the_shops_hours_are_set_where_they_matter(open_page: OpenPage, api: Tes
     before = api.get("/api/shop").json()["hours"]
     page = open_page(rinse_sink_top.replace("measure", "cure"))
     try:
-        page.get_by_label("First water in").fill("2026-05-04T09:00")
+        page.get_by_label("First water in").fill("2026-05-04T18:00")
         page.keyboard.press("Enter")
-        expect(page.locator("[data-act=strip] .figure").first).to_have_text("Tue 5 May, 17:18")
+        expect(page.locator("[data-act=strip] .figure").first).to_have_text("Tue 5 May, 17:59")
         page.get_by_label("Nobody there from").fill("17:00")
         page.keyboard.press("Enter")
         expect(page.locator("[data-act=strip] .figure").first).to_have_text("Wed 6 May, 07:00")
         expect(page.locator("[data-act=strip]")).to_contain_text("Put off to the morning")
         page.get_by_label("Clock of").select_option("Asia/Tokyo")
-        expect(page.get_by_label("First water in")).to_have_value("2026-05-04T22:00")
+        expect(page.get_by_label("First water in")).to_have_value("2026-05-05T07:00")
     finally:
         api.put("/api/shop/hours", json=before)

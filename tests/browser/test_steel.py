@@ -118,7 +118,7 @@ def test_when_it_may_be_turned_is_told_by_its_hour_and_why(open_page: OpenPage, 
 
 def test_it_breaks_between_its_supports_until_one_more_is_put_in(open_page: OpenPage, api: TestClient) -> None:
     long = {"outline": {"length": "2000 mm", "width": "600 mm"}}
-    page = open_page(opened(api, "move", piece=long), units="mm")
+    page = open_page(opened(api, "move", piece=long, steel={"school": "mesh"}), units="mm")
     place = page.get_by_role("region", name="In its place")
     place.get_by_role("combobox", name="It rests").select_option("at both ends")
     load = place.get_by_label("Load on one place")

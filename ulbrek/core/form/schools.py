@@ -45,7 +45,7 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way(
             "hot glue and blocks",
             "Small forms in minutes, without a hole in them.",
-            "Up to 60 mm high, and out of the sun: warm glue lets go all at once.",
+            "Up to 90 mm high, and out of the sun: warm glue lets go all at once.",
         ),
         Way(
             "nails",
