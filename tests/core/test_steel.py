@@ -43,9 +43,9 @@ def test_steel_keeps_to_its_edges_and_clear_of_the_openings(x: int, y: int, tap:
     for found in piece.measure.features:
         gap = box(
             found.x_mm - found.length_mm / 2,
-            found.y_mm - feature.width_mm / 2,
-            found.x_mm + feature.length_mm / 2,
-            found.y_mm + feature.width_mm / 2,
+            found.y_mm - found.width_mm / 2,
+            found.x_mm + found.length_mm / 2,
+            found.y_mm + found.width_mm / 2,
         )
         assert not [line for line in lines if line.intersects(gap)]
 

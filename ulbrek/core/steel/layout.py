@@ -143,11 +143,10 @@ def mesh_panel(piece: str, ground: Ground, spacing_mm: float, gaps: Sequence[Gap
 def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap], apart_mm: float) -> list[PlacedBar]:
     """Bars in the strips beside each large opening, full length: front and back always, left and right where narrow.
 
-    A long piece without an opening has them along its long sides. A bar that would run through another opening, or
-    that the mix could not pass between it and one already there, is left out.
+    A bar that would run through another opening, or that the mix could not pass between it and one already there, is
+    left out.
     """
-    open_ = [gap for gap in gaps if _is_large(gap) and not gap.filled]
-    wanted = [bar for gap in open_ for bar in _beside(piece, ground, gap)] or list(_along_sides(piece, ground))
+    wanted = [bar for gap in gaps if _is_large(gap) and not gap.filled for bar in _beside(piece, ground, gap)]
     boxes = np.array([(gap.left, gap.right, gap.front, gap.back) for gap in gaps]).reshape(-1, 4)
     taken = Lines(apart_mm=apart_mm)
     placed: list[PlacedBar] = []
@@ -306,7 +305,7 @@ def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
         )
 
 
-def _along_sides(piece: str, ground: Ground) -> Iterator[PlacedBar]:
+def along_sides(piece: str, ground: Ground) -> Iterator[PlacedBar]:
     """A bar along both long sides of a piece that is long."""
     left, front, right, back = ground.outline.box
     level = right - left >= back - front

@@ -13,6 +13,7 @@ from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import (
     Ground,
     Lines,
+    along_sides,
     bars_beside,
     crossing,
     diagonals,
@@ -111,7 +112,7 @@ def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground, ap
     beside = bars_beside(what.piece, ground, what.gaps, apart_mm)
     aslant = diagonals(what.piece, ground, what.gaps)
     if school == "mesh and bars":
-        return [*beside, *aslant]
+        return [*(beside or along_sides(what.piece, ground)), *aslant]
     taken = Lines(beside, apart_mm)
     lines = grid(what.piece, ground, what.gaps, inputs.spacing.mm)
     return [*(one for one in lines if not taken.near(one)), *beside, *aslant]

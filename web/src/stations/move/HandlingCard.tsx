@@ -101,44 +101,50 @@ function Picture({ piece }: { piece: PiecePlan }) {
   const height = width * scale + 2 * ROOM.margin;
   const across = length * scale + 2 * ROOM.margin;
   return (
-    <svg
-      width={across}
-      height={height}
-      viewBox={`0 0 ${across} ${height}`}
-      className="h-auto max-w-full"
-      role="img"
-      aria-label="Where it is held and which edge goes down"
-    >
-      <path d={pathData(view, measure.path)} fill="var(--concrete)" stroke="var(--ink)" strokeWidth="1.5" />
-      {measure.features.map((feature) => (
-        <path
-          key={`${feature.id} ${feature.copy}`}
-          d={feature.paths.map((path) => pathData(view, path)).join("")}
-          fill={feature.role === "through" ? "var(--ground)" : "none"}
-          fillRule="evenodd"
-          stroke="var(--foam-line)"
-        />
-      ))}
-      {edge && (
-        <line x1={x(edge.x1)} y1={y(edge.y1)} x2={x(edge.x2)} y2={y(edge.y2)} stroke="var(--crayon)" strokeWidth="7" />
-      )}
-      {edge &&
-        handling.straps.map(({ at_mm, line }) => (
+    <figure>
+      <svg
+        width={across}
+        height={height}
+        viewBox={`0 0 ${across} ${height}`}
+        className="h-auto max-w-full"
+        role="img"
+        aria-label="Where it is held and which edge goes down"
+      >
+        <path d={pathData(view, measure.path)} fill="var(--concrete)" stroke="var(--ink)" strokeWidth="1.5" />
+        {measure.features.map((feature) => (
           <path
-            key={at_mm}
-            d={arrows(x(line.x1), y(line.y1), x(line.x2), y(line.y2))}
-            stroke="var(--chalk)"
-            strokeWidth="3"
-            fill="none"
+            key={`${feature.id} ${feature.copy}`}
+            d={feature.paths.map((path) => pathData(view, path)).join("")}
+            fill={feature.role === "through" ? "var(--ground)" : "none"}
+            fillRule="evenodd"
+            stroke="var(--foam-line)"
           />
         ))}
-      {lift && <WeakLine lift={lift} x={x} y={y} dashed />}
-      {down && (
-        <text x={across / 2} y={height - 6} textAnchor="middle" className="text-base" fill="var(--ink)">
-          {down} edge down; arrows: hands or straps
-        </text>
-      )}
-    </svg>
+        {edge && !handling.stays && (
+          <line
+            x1={x(edge.x1)}
+            y1={y(edge.y1)}
+            x2={x(edge.x2)}
+            y2={y(edge.y2)}
+            stroke="var(--crayon)"
+            strokeWidth="7"
+          />
+        )}
+        {edge &&
+          !handling.stays &&
+          handling.straps.map(({ at_mm, line }) => (
+            <path
+              key={at_mm}
+              d={arrows(x(line.x1), y(line.y1), x(line.x2), y(line.y2))}
+              stroke="var(--chalk)"
+              strokeWidth="3"
+              fill="none"
+            />
+          ))}
+        {lift && !handling.stays && <WeakLine lift={lift} x={x} y={y} dashed />}
+      </svg>
+      {down && !handling.stays && <figcaption>{down} edge down; arrows: hands or straps</figcaption>}
+    </figure>
   );
 }
 
