@@ -192,3 +192,9 @@ def test_two_at_the_corners_of_a_long_top_twist_it_as_a_plate_model_says() -> No
     """2400 x 650 x 40 mm: a plate model gives 0.685 MPa, worked out once with plate elements."""
     long = {"outline": {"length": "2400 mm", "width": "650 mm"}}
     assert lifts(planned(piece=long, steel={"school": "none"}))["turn"].stress.value == pytest.approx(0.685, rel=0.02)
+
+
+def test_a_hexagon_is_held_where_it_is_wide_not_at_its_points() -> None:
+    hexagon = {"outline": {"kind": "polygon", "sides": 6, "size": "457 mm"}, "thickness": "100 mm"}
+    held = [one.at_mm for one in planned(piece=hexagon).pieces[0].handling.straps]
+    assert held == pytest.approx([0.207 * 527.7, 0.793 * 527.7], abs=1)

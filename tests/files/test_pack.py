@@ -211,3 +211,14 @@ def test_each_label_has_its_board_and_a_code_of_its_own_piece() -> None:
         assert f"{letter} Top\nTop: {board}" in text
     assert "F Second\nSecond: base" in text
     assert "932 mm × 40 mm" in text
+
+
+def test_what_stays_where_it_is_cast_or_is_not_turned_has_its_page_too() -> None:
+    there = {"people": 2, "standing": {"top": {"put": "cast where it stays"}}}
+    (stays,) = [p.extract_text() for p in pack(top(handling=there)).pages if p.extract_text().startswith("Move")]
+    assert "it stays where it is cast" in stays
+    assert "Turn it" not in stays
+    up = top(piece={"cast": "face up"}, handling={"people": 2, "carry": "flat, at quarter points"})
+    (flat,) = [p.extract_text() for p in pack(up).pages if p.extract_text().startswith("Move")]
+    assert "Turn it" not in flat
+    assert "Carry it flat, at quarter points" in flat

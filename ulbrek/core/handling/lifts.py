@@ -236,7 +236,7 @@ def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift |
         )
     yield ActNeed(
         id="carry",
-        name=f"Lift and carry it, {chosen.id}",
+        name="Lift and carry it" if slide is None else f"Lift and carry it, {chosen.id}",
         test="It stood on its edge without a crack.",
         strength=_to_move(f"{of}/carry", chosen.needed),
         care=CARRY,

@@ -267,9 +267,7 @@ def straps(what: Lifted) -> tuple[Figure, tuple[Strap, ...]]:
     in_from = work(rules.strap_place, what.piece, length_mm=high - low)
 
     def clear(at: float, step: float) -> float:
-        while low < at < high and any(
-            what.lengthwise.at(at + beside).width_mm < _SOLID_SHARE * _box_width(what) for beside in (-HAND_MM, HAND_MM)
-        ):
+        while low < at < high and any(_is_open(what.lengthwise.at(at + beside)) for beside in (-HAND_MM, HAND_MM)):
             at += step
         return min(max(at, low), high)
 
@@ -281,8 +279,11 @@ def straps(what: Lifted) -> tuple[Figure, tuple[Strap, ...]]:
     )
 
 
-def _box_width(what: Lifted) -> float:
-    return what.crosswise.high_mm - what.crosswise.low_mm
+def _is_open(there: Slice) -> bool:
+    """Whether an opening takes much of what is there, from its one edge to the other."""
+    if not there.strips:
+        return False
+    return there.width_mm < _SOLID_SHARE * (there.strips[-1][1] - there.strips[0][0])
 
 
 def tipping(what: Lifted, mass: Figure) -> Tipping | None:

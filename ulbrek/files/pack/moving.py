@@ -21,20 +21,14 @@ class MovePages(Words):
             _, *ways = handled.lifts
             chosen = next(way for way in ways if way.chosen)
             yield {"kind": "heading", "text": planned.name}
-            if handled.edge_down:
+            if handled.edge_down and not handled.stays:
                 yield {"kind": "drawing", "svg": handling_card(piece, planned, chosen)}
             yield table(
                 ["", ""],
                 [
                     ["Mass, with its steel", self._range(handled.mass)],
                     *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
-                    ["To carry it", people],
-                    *self._edge(handled),
-                    ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"],
-                    ["Carry it", f"{chosen.id}, {self._not_before(planned, 'carry')}"],
-                    *self._set_down(planned),
-                    ["Stress when turned", self._stress(handled.lifts[0])],
-                    ["Stress when carried", self._stress(chosen)],
+                    *self._on_the_way(planned, people),
                     *self._placed(handled),
                 ],
             )
@@ -45,6 +39,24 @@ class MovePages(Words):
             "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
             "and the local code.",
         }
+
+    def _on_the_way(self, planned: PiecePlan, people: str) -> Iterator[list[str]]:
+        handled = planned.handling
+        if handled.stays:
+            yield ["On the way", "it stays where it is cast, and nobody lifts it"]
+            return
+        turn, *ways = handled.lifts
+        chosen = next(way for way in ways if way.chosen)
+        yield ["To carry it", people]
+        yield from self._edge(handled)
+        if turn.chosen:
+            yield ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"]
+        way = f"{chosen.id}, " if handled.slide else ""  # what is no slab is carried as it stands
+        yield ["Carry it", f"{way}{self._not_before(planned, 'carry')}"]
+        yield from self._set_down(planned)
+        if turn.chosen:
+            yield ["Stress when turned", self._stress(turn)]
+        yield ["Stress when carried", self._stress(chosen)]
 
     def _set_down(self, planned: PiecePlan) -> Iterator[list[str]]:
         for name, lift in (("Slide it", planned.handling.slide), ("Let it down by straps", planned.handling.lowered)):

@@ -81,7 +81,6 @@ export function MeasureDrawing(props: Props) {
   const section = useSection(piece, along, at);
 
   if (room.width === 0) return <div ref={area} className="h-full min-h-0" />;
-  const needed = measure.thinnest_web?.needed.value ?? 0;
   const dimensions =
     chosen && isAnchored(chosen) && box
       ? featureDimensions({
@@ -91,7 +90,7 @@ export function MeasureDrawing(props: Props) {
           others: boxes
             .filter((one) => one.id !== box.id && one.copy === 0 && one.role === "through" && box.role === "through")
             .map((one) => ({ box: one, name: nameOf(piece, one.id) })),
-          needed: box.role === "through" ? needed : 0,
+          needed: box.web_needed_mm ?? 0,
           onDistance: (side, typed) => fields.distance(chosen, side, typed),
           onSize: (field, typed) => fields.featureField(chosen, field, typed),
         })

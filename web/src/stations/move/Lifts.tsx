@@ -50,7 +50,13 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
               </div>
               {NOT_CARRIED.includes(lift.id) ? (
                 <span className="text-soft max-sm:col-start-2">
-                  {lift.id === "turn" ? "always" : lift.chosen ? "planned so" : "not planned"}
+                  {lift.id === "turn"
+                    ? lift.chosen
+                      ? "always"
+                      : "not turned"
+                    : lift.chosen
+                      ? "planned so"
+                      : "not planned"}
                 </span>
               ) : (
                 <button
