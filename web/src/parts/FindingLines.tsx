@@ -2,7 +2,7 @@ import type { Finding } from "@/api/client";
 import { FindingText } from "./FindingText";
 import { SeverityMark } from "./SeverityMark";
 
-/** What was found where nothing is changed by a button: what, why, and what to do. */
+/** What was found where nothing is changed by a button. */
 export function FindingLines({ findings }: { findings: readonly Finding[] }) {
   return (
     <ul className="space-y-4">
@@ -12,18 +12,28 @@ export function FindingLines({ findings }: { findings: readonly Finding[] }) {
             <SeverityMark severity={finding.severity} />
           </span>
           <div>
-            <h3 className="font-bold">
-              <FindingText template={finding.title} values={finding.values ?? {}} />
-            </h3>
-            <p className="text-soft">
-              <FindingText template={finding.reason} values={finding.values ?? {}} />
-            </p>
-            <p>
-              <FindingText template={finding.remedy} values={finding.values ?? {}} />
-            </p>
+            <FindingWords finding={finding} />
           </div>
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What is wrong, why that matters, and what would do. */
+export function FindingWords({ finding }: { finding: Finding }) {
+  const values = finding.values ?? {};
+  return (
+    <>
+      <h3 className="font-bold">
+        <FindingText template={finding.title} values={values} />
+      </h3>
+      <p className="text-soft">
+        <FindingText template={finding.reason} values={values} />
+      </p>
+      <p>
+        <FindingText template={finding.remedy} values={values} />
+      </p>
+    </>
   );
 }

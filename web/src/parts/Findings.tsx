@@ -1,6 +1,7 @@
 import type { Finding, JobFinding } from "@/api/client";
 import { usePreferences } from "@/units/preferences";
-import { FindingText, sentence } from "./FindingText";
+import { FindingWords } from "./FindingLines";
+import { sentence } from "./FindingText";
 import { SeverityMark } from "./SeverityMark";
 
 interface Props {
@@ -27,15 +28,7 @@ export function Findings({ findings, onChange }: Props) {
             <SeverityMark severity={finding.severity} />
           </span>
           <div>
-            <h3 className="font-bold">
-              <FindingText template={finding.title} values={finding.values ?? {}} />
-            </h3>
-            <p className="text-soft">
-              <FindingText template={finding.reason} values={finding.values ?? {}} />
-            </p>
-            <p>
-              <FindingText template={finding.remedy} values={finding.values ?? {}} />
-            </p>
+            <FindingWords finding={finding} />
             {finding.change && (
               <button
                 type="button"
