@@ -68,7 +68,7 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
               <dd>
                 {handled.straps.map((strap) => writeHold(strap.at_mm, units)).join(" and ")} along it, a fifth in from
                 each end (
-                <FigureButton figure={handled.strap} />)
+                <FigureButton figure={handled.strap} />){movedAside(piece) && ", moved out from the opening"}
               </dd>
             </div>
           )}
@@ -85,6 +85,15 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
       </div>
     </section>
   );
+}
+
+const BESIDE_MM = 5;
+
+/** Whether an opening is in the way of where it would be held. */
+function movedAside({ handling }: PiecePlan): boolean {
+  const at = handling.straps.map((strap) => strap.at_mm);
+  const run = (handling.strap.inputs?.length_mm?.value ?? 0) - handling.strap.value;
+  return Math.min(...at) < handling.strap.value - BESIDE_MM || Math.max(...at) > run + BESIDE_MM;
 }
 
 /** From above: the edge that goes down, where hands or straps go, and the section that would break first. */
