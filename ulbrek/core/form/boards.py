@@ -23,6 +23,8 @@ SAG_MM = 0.3  # by which a flat between two kerfs may lie off the curve. Source:
 _RIB_TURN = pi / 2  # a rib is cut in pieces of a quarter turn at most
 _HEAD = 2400.0 * 9.80665 / 1e9  # of fresh concrete, for each mm of height [MPa]
 _SAME_MM = 1e-6
+OFF_MM = 1.0
+LEAST_OVER_MM = 12.0  # a strip that is left long by less than this was meant to end flush. Source: common practice.
 
 
 class Built(NamedTuple):
@@ -184,6 +186,11 @@ def _inside(
     if wanted.laps and _is_box(wanted.outline):
         length = base.length_cut_mm if side.key in ("front", "back") else base.height_cut_mm
         return InsideSize(side.key, "base", work(rules.inside_of_board, of, board_length_mm=length), wants)
+    flush = side.start.reach_mm, side.end.reach_mm
+    long_by = strip - wants - sum(flush) if isinstance(strip, float) else 0.0
+    if (side.start.over_mm or side.end.over_mm) and OFF_MM < long_by < LEAST_OVER_MM:
+        made = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=flush[0], at_end_mm=flush[1])
+        return InsideSize(side.key, side.key, made, wants)
     if side.start.over_mm or side.end.over_mm:
         return InsideSize(side.key, side.key, work(rules.inside_by_marks, of, inside_mm=wants), wants)
     made = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=starts, at_end_mm=ends)
