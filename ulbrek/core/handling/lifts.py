@@ -16,12 +16,13 @@ from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
 from ulbrek.core.kit.beams import Bending, InStrip, Sections, Supports, on_edge, refined, sections_of, sliding, weakest
 from ulbrek.core.kit.beams.sections import Axis
-from ulbrek.core.kit.geometry import Solid
+from ulbrek.core.kit.geometry import Prism, Solid, hull_of
 
 # Source: precast handling practice, from memory: 1.2-1.5 on self weight, 1.2-1.4 off the form.
 DYNAMIC, SUCTION, SAFETY = 1.3, 1.3, 1.5
 PIPE_HOLE_MM = 60.0  # what is no longer along the piece bends with the rest of it. Source: common practice.
 MOST_FRAMED = 24  # openings in one frame, the longest of them
+MOST_SIDES = 40  # of an opening in a frame
 _DRAWN = 0.01
 LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 
@@ -121,12 +122,18 @@ class Lifted:
         if not long:
             return None
         framed = nlargest(MOST_FRAMED, long, key=lambda cut: cut.outline.box[side + 2] - cut.outline.box[side])
+        framed = [_plain(cut) for cut in framed]
         return sections_of(replace(self.solid, cuts=tuple(framed)), self.along)
 
     @cached_property
     def crosswise(self) -> Sections:
         """Its sections square to its shorter side."""
         return sections_of(self.solid, self.across)
+
+
+def _plain(cut: Prism) -> Prism:
+    """An opening as the frame takes it: one of very many sides as the hull round it, which is weaker."""
+    return cut if len(cut.outline.edges) <= MOST_SIDES else replace(cut, outline=hull_of(cut.outline))
 
 
 def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:

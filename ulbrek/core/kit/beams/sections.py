@@ -8,6 +8,7 @@ from math import pi, sqrt
 from typing import Literal, NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 from ulbrek.core.kit.beams.slice import Hollow, Slice
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
@@ -24,7 +25,8 @@ _NEAR = 6  # decimals of a millimetre in which places are told apart
 _NO_GAP_MM = 1e-3  # an opening this narrow where it begins parts nothing yet
 _CORNER_MM = 2e-3  # that a corner reaches on either side
 _ROUND_END_RAD = 0.9 * pi  # an arc that turns further is the end of a slot
-_FEW = 40  # cuts that are sooner gone through one by one than all at once
+_FEW = 40  # cuts, or sides, that are sooner gone through one by one than all at once
+MOST_CORNERS = 60  # of one opening; one that has more is a corner all along
 
 
 class Partly(NamedTuple):
@@ -185,23 +187,33 @@ class Crossed:
         along, across = self.along, self.across
         self.low_mm, self.high_mm = outline.box[along], outline.box[along + 2]
         self.corners = list(_corners(outline, along))
+        if len(self.corners) > MOST_CORNERS:
+            self.corners = [(self.low_mm, self.high_mm)]
         self.arcs = [edge for edge in outline.edges if edge.bulge]
         self._arc_ends = {round(end[along], _NEAR) for edge in self.arcs for end in (edge.start, edge.end)}
         # Of each straight side that is not square to the axis: from, to, and where it is across at any place.
         self.sides: list[tuple[float, float, float, float]] = []
+        self._all: NDArray[np.float64] | None = None
         for edge in outline.edges:
             start, end = edge.start[along], edge.end[along]
             if start == end or edge.bulge:
                 continue
             slope = (edge.end[across] - edge.start[across]) / (end - start)
             self.sides.append((min(start, end), max(start, end), edge.start[across] - slope * start, slope))
+        if len(self.sides) > _FEW:
+            self._all = np.array(self.sides).T
 
     def chords(self, at: float) -> list[tuple[float, float]]:
         """Where a line across the outline is inside it, from and to [mm]."""
         if self.arcs and round(at, _NEAR) in self._arc_ends:
             at += 10.0**-_NEAR  # there an arc and what follows it would both be crossed
         # Half open, so that a corner is crossed once.
-        found = [offset + slope * at for low, high, offset, slope in self.sides if low <= at < high]
+        if self._all is None:
+            found = [offset + slope * at for low, high, offset, slope in self.sides if low <= at < high]
+        else:
+            lows, highs, offsets, slopes = self._all
+            here = (lows <= at) & (at < highs)
+            found = (offsets[here] + slopes[here] * at).tolist()
         for edge in self.arcs:
             if edge.box[self.along] <= at <= edge.box[self.along + 2]:
                 _cross_arc(edge, self.along, at, found)
