@@ -306,3 +306,8 @@ def test_what_is_packed_gets_the_least_water_of_the_bag() -> None:
     assert mix.water_planned_l == 2.13
     assert mix.wetness.strength_left.value == 100
     assert "wrong-feel" not in {one.finding.code for one in planned(top(mix={"feel": "packed"})).findings}
+
+
+def test_no_casting_takes_more_of_a_batch_than_it_holds() -> None:
+    made = planned(demo_job(3))
+    assert made.mix.pieces[0].share.value == pytest.approx(made.pieces[0].measure.volume.value)

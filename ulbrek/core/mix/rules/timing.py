@@ -140,18 +140,18 @@ def last_start(working_min: float, mixing_min: float, placing_min: float) -> flo
 def share_of_batch(batch_volume_l: float, piece_volume_l: float, poured_volume_l: float) -> float:
     """A casting's share of every batch
 
-    For one colour each batch goes into all of the forms, a little into each.
+    For one colour each batch goes into all of the forms, a little into each; no casting takes more than it holds.
 
     Args:
         batch_volume_l: of one batch
         piece_volume_l: of one casting
         poured_volume_l: of the pour
 
-    Formula: batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9)
+    Formula: min(piece_volume_l, batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9))
 
     Source: common practice
     """
-    return batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9)
+    return min(piece_volume_l, batch_volume_l * piece_volume_l / max(poured_volume_l, 1e-9))
 
 
 @rule(unit="kg")
