@@ -14,7 +14,7 @@ from ulbrek.core.form.cutting import CutFrom, bought, cutting
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import Formed, form, strip_need
 from ulbrek.core.forming import castings_of, side_by_side, wanted_for
-from ulbrek.core.handling.checks import Way
+from ulbrek.core.handling.checks import Way, shop_figure_high
 from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
@@ -293,7 +293,7 @@ def _findings(
         ("measure", (*_all_at("/site", site.findings), *_all_at("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *_all_at("/form", cut.findings))),
         ("steel", (*chosen.steel_findings, *_all_at("/steel", steel_cut.findings))),
-        ("move", _all_at("/handling", parts.findings)),
+        ("move", _all_at("/handling", (*shop_figure_high(chosen.one_lifts_kg), *parts.findings))),
         ("mix", (*chosen.mix_findings, *_all_at("/mix", mixed.findings))),
         ("cure", _all_at("/cure", cured.findings)),
     )

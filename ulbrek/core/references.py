@@ -48,6 +48,7 @@ class Chosen:
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
     lost_findings: tuple[Finding, ...]
+    one_lifts_kg: float
 
     @property
     def sheets(self) -> tuple[Sheet, ...]:
@@ -87,7 +88,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),
-        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
+        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)), shop.one_person_lifts_kg,
     )  # fmt: skip
 
 

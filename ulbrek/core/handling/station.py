@@ -100,7 +100,6 @@ def _findings(
 ) -> Iterator[Finding]:
     subject, standing, mass = Subject(what.piece, what.name), inputs.standing_of(what.piece), found.mass
     heaviest = mass.value if mass.high is None else mass.high
-    yield from checks.shop_figure_high(found.one_person_kg)
     yield from checks.held_over_a_body(subject, standing, what.reinforced)
     yield from checks.needs_an_engineer(subject, standing)
     if not found.stays:

@@ -118,7 +118,7 @@ def shop_figure_high(one_kg: float) -> list[Finding]:
             shop_figure_high,
             title="The shop lets one person lift {figure}",
             reason="The guideline at its best, close to the body and at waist height, is {most}.",
-            remedy="Set it lower on the shop's page; whoever is not used to it takes a second person.",
+            remedy="Set it lower, on Move; whoever is not used to it takes a second person.",
             field="/people",
             values={"figure": Quantity(one_kg, "kg"), "most": Quantity(MOST_COUNTED_KG, "kg")},
         )
