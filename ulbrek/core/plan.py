@@ -96,6 +96,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     chosen = choose(job, shop)
     filled = Filled(chosen.size, dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix))
     left = strength_left(filled, chosen.water_shift, per_bag(filled, job.mix.cement_share or chosen.mix.cement_share))
+    own = chosen.mix.strength_28
     chosen = replace(chosen, mix=chosen.mix.weakened(left.value / 100))
     rounds = [_Round(job, index, shop, chosen, filled) for index in range(len(job.pieces))]
     pieces = tuple(one.plan() for one in rounds)
@@ -117,7 +118,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
     needs = [(p.id, need) for p in pieces for need in (strip_need(p.id, job.cure.temperature_c), *p.handling.needs)]
     face_up = any(piece.cast == "face up" for piece in job.pieces)
     when = job.cure if record.water_in_at is None else job.cure.model_copy(update={"poured_at": record.water_in_at})
-    cured = cure(when, Poured(chosen.mix, face_up, needs, record.history, left), shop.hours)
+    cured = cure(when, Poured(chosen.mix, face_up, needs, record.history, left, own), shop.hours)
     found = sorted(
         _findings(job, pieces, (site, cut, steel_cut, parts, mixed, cured), chosen),
         key=lambda one: SEVERITIES.index(one.finding.severity),

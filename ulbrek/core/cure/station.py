@@ -35,7 +35,6 @@ class Finishing:
     is_state: bool = False
 
 
-SULFO = "sulfo-aluminate mortar"
 FINISHING_SULFO = (
     Finishing(
         "leave", "Leave it alone", Spread(0.5, 0.7, 0.85),
@@ -75,6 +74,7 @@ class Poured:
         needs: what each piece's acts need
         history: what has happened since
         strength_left: what its water leaves of the strength [%]
+        own_strength: at 28 days with its usual water [MPa]
     """
 
     mix: Mix
@@ -82,6 +82,7 @@ class Poured:
     needs: Sequence[tuple[str, ActNeed]]
     history: History = NOTHING
     strength_left: Figure | None = None
+    own_strength: Spread | None = None
 
 
 def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
@@ -122,7 +123,7 @@ class _Clock:
         self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
         self.mix = poured.mix
         self.curve_by = poured.mix.hardens_by
-        self.sulfo = poured.mix.kind == SULFO
+        self.sulfo = poured.mix.is_sulfo_aluminate
         self.strength_28 = self._strength_28(poured.strength_left)
         self.measured = measured(inputs.poured_at, poured.history.temperatures, inputs.maturity)
 
@@ -209,10 +210,9 @@ class _Clock:
     def _strength_28(self, left: Figure | None) -> Figure | Spread:
         """Strength at 28 days, with what the water leaves of it."""
         weakened = self.mix.strength_28
-        if left is None or left.value >= 100:
+        own = self.poured.own_strength
+        if left is None or own is None or left.value >= 100:
             return weakened
-        share = left.value / 100
-        own = Spread(weakened.low / share, weakened.likely / share, weakened.high / share)
         return work(rules.strength_with_water, strength_28_mpa=own, strength_left=left)
 
     def _by_share(self, of: str, share: Figure | float) -> Figure:

@@ -144,7 +144,12 @@ class Mix(BaseModel):
                 rows.append(((age + 672.0) / 2, (share + 1) / 2))
             ages, shares = zip(*rows, strict=True)
             return Table((*ages, 672.0), shares)
-        return SULFO_ALUMINATE if self.kind == "sulfo-aluminate mortar" else self.gain
+        return SULFO_ALUMINATE if self.is_sulfo_aluminate else self.gain
+
+    @property
+    def is_sulfo_aluminate(self) -> bool:
+        """Whether it sets in minutes and hardens in hours, by its kind or by its cement."""
+        return self.kind == "sulfo-aluminate mortar" or self.gain == "sulfo-aluminate"
 
     def retarded(self, by: float) -> "Mix":
         """The mix when what is dosed makes its times so many times as long."""
