@@ -167,7 +167,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
-            f"    mass fresh  {weighs}, with its steel",
+            f"    mass fresh  {weighs}{', with its steel' if piece.steel.mass else ''}",
             *(f"    tape        {write_quantity(one.length.value, 'mm', units)}" for one in measured.tape_checks[:1]),
             f"    to carry    {people}",
             f"    steel       {piece.steel.school}"

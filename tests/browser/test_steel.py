@@ -10,7 +10,7 @@ from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, own
 from tests.browser.test_journey import revision
 from tests.core.steel_cases import vessel
-from tests.jobs import opening, top_document
+from tests.jobs import demo_job, opening, top_document
 
 BAR = "Bar beside the Sink, front"
 
@@ -131,3 +131,24 @@ def test_it_breaks_between_its_supports_until_one_more_is_put_in(open_page: Open
     assert [round(at) for at in placed["supports_mm"]] == [0, 1000, 2000]
     place.get_by_role("combobox", name="Used as").select_option("hung or overhead")
     expect(page.locator("[data-finding=needs-an-engineer]")).to_contain_text("licensed engineer")
+
+
+def test_lengths_of_wood_and_a_drift_can_be_asked_why(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, demo_job(8).model_dump(mode="json")).replace("/form", "/move"), units="mm")
+    wood = page.get_by_role("region", name="Joined parts")
+    count = own(page, api)["plan"]["joined"]["wood"][0]["count"]
+    wood.get_by_role("button", name=f"{count['value']:.0f} length").first.click()
+    expect(page.get_by_role("dialog").locator("[data-why-value]")).to_contain_text(f"{count['value']:.0f}")
+    bench = open_page(begin(api, demo_job(6).model_dump(mode="json")).replace("/form", "/measure"), units="mm")
+    bench.locator("dt", has_text="Drift").locator("xpath=..").get_by_role("button").first.click()
+    expect(bench.get_by_role("dialog").locator("[data-why-value]")).to_contain_text("1")
+
+
+@pytest.mark.parametrize("temperature_c", [20, 2])
+def test_the_band_of_strength_is_named_by_where_its_curve_ends(
+    open_page: OpenPage, api: TestClient, temperature_c: int
+) -> None:
+    page = open_page(opened(api, "cure", cure={"temperature_c": temperature_c}), units="mm")
+    end = own(page, api)["plan"]["cure"]["curve"][-1]
+    low, high = (f"{end[of]:.2f}".removesuffix(".00") for of in ("low_mpa", "high_mpa"))
+    expect(page.get_by_role("region", name="Strength by the hour")).to_contain_text(f"{low}–{high} MPa")

@@ -54,6 +54,19 @@ def test_what_is_cast_the_right_way_up_and_carried_flat_is_not_turned() -> None:
     assert "carry" in {act.id for act in up.cure.acts}
 
 
+def test_a_box_stands_as_it_is_cast_and_a_leg_is_stood_up() -> None:
+    box, legs = plan(demo_job(7), SHOP), plan(demo_job(8), SHOP)
+    carry = next(act for act in box.cure.acts if act.id == "carry")
+    assert "turn" not in {act.id for act in box.cure.acts}  # open side up, and so it is used
+    assert "edge" not in carry.name and "stood on its edge" not in carry.test
+    assert [act.name for act in legs.cure.acts if act.id == "turn"] == ["Stand it up", "Turn it over"]
+    people = [
+        ["people" in act.care for act in told.cure.acts if act.id == "turn"]
+        for told in (planned(), plan(demo_job(5), SHOP))
+    ]
+    assert people == [[True], [False]]  # a slab of 16 kg is turned by one, who calls nobody
+
+
 def test_what_is_cast_where_it_stays_is_never_lifted() -> None:
     there = {"standing": {"top": {"put": "cast where it stays"}}, "people": 1}
     big = {"outline": {"length": "3000 mm", "width": "2000 mm"}, "thickness": "100 mm"}

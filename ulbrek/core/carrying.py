@@ -44,6 +44,7 @@ def carried(
         plate_kg_m3=fresh_kg * 1e9 / max(plate.solid.volume_mm3, 1.0),
         strength_28_mpa=strength,
         flat=is_flat(shape),
+        on_its_side=shape.piece.drawn == "from the side",
         face_down=shape.piece.cast == "face down",
         stays=cast_there,
         steel=tuple(lines),

@@ -42,7 +42,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.steel.station import reinforce
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 12
+RULE_VERSION = 13
 
 
 @dataclass(frozen=True, slots=True)

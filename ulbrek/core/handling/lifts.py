@@ -11,7 +11,7 @@ import shapely
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.handling import rules
-from ulbrek.core.handling.care import CARRY, SET, TURN
+from ulbrek.core.handling.care import CARRY, CARRY_ALONE, SET, TURN, TURN_ALONE
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
 from ulbrek.core.kit.beams import Bending, InStrip, Sections, Supports, on_edge, refined, sections_of, sliding, weakest
@@ -24,6 +24,7 @@ PIPE_HOLE_MM = 60.0  # what is no longer along the piece bends with the rest of 
 MOST_FRAMED = 24  # openings in one frame, the longest of them
 MOST_SIDES = 40  # of an opening in a frame
 _DRAWN = 0.01
+_RINGS = "The edge rings when it is knocked, and is dry and light."
 LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 
 
@@ -50,6 +51,7 @@ class Lifted:
         plate_kg_m3: at which the plate weighs what the piece does
         strength_28_mpa: least 28-day strength of the mix
         flat: whether it is a slab: neither a vessel nor drawn from the side
+        on_its_side: whether it is drawn from the side and cast lying on that
         face_down: whether it is cast with its face down, and turned over
         stays: whether it is cast where it stays
         steel: what lies in it
@@ -68,6 +70,7 @@ class Lifted:
     plate_kg_m3: float
     strength_28_mpa: float
     flat: bool = True
+    on_its_side: bool = False
     face_down: bool = True
     stays: bool = False
     steel: tuple[SteelLine, ...] = ()
@@ -146,9 +149,9 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     def bent(supports: Supports) -> Bending:
         return weakest(along, supports, depth, what.plate_kg_m3, on_edge=False)
 
-    turns = what.face_down or carry == "on edge"
+    turned = what.face_down or what.on_its_side or (what.flat and carry == "on edge")
     return (
-        turn_of(what, turns),
+        turn_of(what, turned),
         lift_of(
             what, ("on edge", "carried on edge"), edgewise(what, ends), what.along, 1.0, carry == "on edge",
         ),
@@ -229,24 +232,34 @@ def lowered(what: Lifted, straps_mm: Sequence[float], chosen: bool) -> Lift:
     return lift_of(what, ("straps", "let down flat by two straps"), bent, what.along, 1.0, chosen)
 
 
-def needs(of: str, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift | None) -> Iterator[ActNeed]:
-    """Turning, carrying and setting in place as acts, each with the strength it needs."""
-    turn, *ways = planned
+def needs(
+    what: Lifted, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift | None, alone: bool
+) -> Iterator[ActNeed]:
+    """Turning, carrying and setting in place as acts, each with the strength it needs.
+
+    Args:
+        what: the piece
+        planned: turning it, and carrying it in each of the ways
+        slide: sliding it onto its supports; None where it is no slab
+        straps: letting it down by straps; None where it has no place for them
+        alone: whether one person carries it
+    """
+    of, (turn, *ways) = what.piece, planned
     chosen = next(one for one in ways if one.chosen)
     if turn.chosen:
         yield ActNeed(
             id="turn",
-            name="Turn it over",
-            test="The edge rings when it is knocked, and is dry and light.",
+            name="Stand it up" if what.on_its_side else "Turn it over",
+            test=_RINGS,
             strength=_to_move(f"{of}/turn", turn.needed),
-            care=TURN,
+            care=TURN_ALONE if alone else TURN,
         )
     yield ActNeed(
         id="carry",
         name="Lift and carry it" if slide is None else f"Lift and carry it, {chosen.id}",
-        test="It stood on its edge without a crack.",
+        test="It stood on its edge without a crack." if turn.chosen else _RINGS,
         strength=_to_move(f"{of}/carry", chosen.needed),
-        care=CARRY,
+        care=CARRY_ALONE if alone else CARRY,
     )
     if slide is not None and slide.chosen:
         yield ActNeed(

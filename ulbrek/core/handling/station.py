@@ -65,7 +65,7 @@ def handle(
         mass=mass,
         in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
         lifts=planned,
-        needs=() if stays else tuple(needs(of, planned, slide, let_down)),
+        needs=() if stays else tuple(needs(what, planned, slide, let_down, alone=needed.value <= 1)),
         stays=stays,
         slide=slide,
         lowered=let_down,

@@ -26,7 +26,7 @@ class MovePages(Words):
             yield table(
                 ["", ""],
                 [
-                    ["Mass, with its steel", self._range(handled.mass)],
+                    ["Mass, with its steel" if planned.steel.mass else "Mass, fresh", self._range(handled.mass)],
                     *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
                     *self._on_the_way(planned, people),
                     *self._placed(handled),
@@ -50,7 +50,9 @@ class MovePages(Words):
         yield ["To carry it", people]
         yield from self._edge(handled)
         if turn.chosen:
-            yield ["Turn it", f"on its long edge, {self._not_before(planned, 'turn')}"]
+            name = next(need.name for need in handled.needs if need.id == "turn")
+            edge = "on its long edge, " if handled.edge_down else ""
+            yield [name, f"{edge}{self._not_before(planned, 'turn')}"]
         way = f"{chosen.id}, " if handled.slide else ""  # what is no slab is carried as it stands
         yield ["Carry it", f"{way}{self._not_before(planned, 'carry')}"]
         yield from self._set_down(planned)

@@ -141,14 +141,12 @@ export function MoveStation({ editor }: StationProps) {
 function PieceFigures({ piece }: { piece: PiecePlan }) {
   const { units } = usePreferences();
   const handled = piece.handling;
+  const what = piece.measure.parts.length ? "The heaviest casting" : "Mass";
   return (
     <section aria-label={piece.name}>
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
-        <FigureLine
-          label={piece.measure.parts.length ? "The heaviest casting, with its steel" : "Mass, with its steel"}
-          figure={handled.mass}
-        />
+        <FigureLine label={`${what}, ${piece.steel.mass ? "with its steel" : "fresh"}`} figure={handled.mass} />
         {piece.measure.parts.length === 0 && (
           <>
             <FigureLine label="stripped" figure={piece.measure.mass_stripped} />
