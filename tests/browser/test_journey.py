@@ -197,3 +197,14 @@ def test_a_change_that_could_not_be_sent_is_said_and_sent_again(open_page: OpenP
     page.get_by_role("button", name="Send it again").click()
     shows(page, "Thickness", "1 3/4″")
     revision(page, 2)
+
+
+def test_what_is_typed_while_an_edit_is_on_its_way_takes_nothing_of_it_back(
+    open_page: OpenPage, rinse_sink_top: str
+) -> None:
+    page = open_page(rinse_sink_top, units="mm")
+    page.route("**/api/jobs/*", lambda route: (page.wait_for_timeout(700), route.continue_()))
+    dimension(page, "Rinse sink, edge to front edge", "70 mm")
+    dimension(page, "Rinse sink, edge to left edge", "170 mm")
+    shows(page, "Rinse sink, edge to left edge", "170 mm")
+    shows(page, "Rinse sink, edge to front edge", "70 mm")

@@ -13,22 +13,18 @@ from typing import NamedTuple
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.kit.geometry import Edge
-from ulbrek.core.kit.lettering import corners_of
+from ulbrek.core.measure.bodies import corners_drawn
 from ulbrek.core.measure.inputs import (
     AnyFeature,
     Core,
     Cutout,
     DropEdge,
-    Grooves,
-    Lettering,
-    Mat,
     Opening,
     Piece,
     Recess,
     Rib,
     RoundHole,
     Sleeve,
-    WoodPad,
 )
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs
@@ -45,8 +41,6 @@ _BAR_MS = 0.1
 _CUT_BAR_MS = 0.04
 _BAR_MM = 5_000.0  # a longer bar is made of several
 _PLANK_MS = 0.04
-_CORNERS = 20  # as many as most features cost, whose arcs are chopped
-_CORNERS_OF_A_BOX = 4
 _SHEET_MM = (2_440.0, 1_220.0)  # what does not fit it is spliced of several
 _MOST_SPLICED = 12
 _RIBS_MM = 50.0  # ribs behind a curved side stand no closer over one another
@@ -148,7 +142,7 @@ def _of_features(piece: Piece, beside: int) -> Iterator[Share]:
     times = 1 + _EACH_PART * (seams + beside - 1)
     for feature in piece.features:
         places, named = _places(feature), f"“{feature.name}” in “{piece.name}”"
-        each = _PLACE_MS + _corners(feature) * _CORNER_MS
+        each = _PLACE_MS + corners_drawn(feature) * _CORNER_MS
         yield Share(places * each * times, places, "holes, inserts and other features", named)
 
 
@@ -158,21 +152,6 @@ def _places(feature: AnyFeature) -> int:
     if repeat is None:
         return 1
     return repeat.count * (repeat.rows if repeat.kind == "grid" else 1)
-
-
-def _corners(feature: AnyFeature) -> int:
-    """How many corners a feature is drawn with at one place."""
-    match feature:
-        case Lettering():
-            return max(1, sum(map(corners_of, feature.text)))
-        case Grooves():
-            return feature.count * _CORNERS
-        case Cutout():
-            return len(feature.vertices)
-        case WoodPad() | Mat() | DropEdge():
-            return _CORNERS_OF_A_BOX
-        case _:
-            return _CORNERS
 
 
 def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:

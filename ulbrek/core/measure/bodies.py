@@ -22,7 +22,7 @@ from ulbrek.core.kit.geometry import (
     rounded_rectangle,
     slot,
 )
-from ulbrek.core.kit.lettering import Letter, set_text, width_of
+from ulbrek.core.kit.lettering import Letter, corners_of, set_text, width_of
 from ulbrek.core.measure.inputs import (
     AnyFeature,
     Bolt,
@@ -48,6 +48,8 @@ from ulbrek.core.measure.inputs import (
 STUFF_KG_M3 = {"steel": 7850.0, "stainless": 7900.0, "pvc": 1400.0, "wood": 550.0}
 SIDES = ("front", "right", "back", "left")
 _THROUGH = (Opening, Sleeve)
+_CORNERS = 20  # as many as most features cost, whose arcs are chopped
+_CORNERS_OF_A_BOX = 4
 
 
 @dataclass(frozen=True)
@@ -95,6 +97,21 @@ class Placed:
         if not isinstance(self.feature, Lettering):
             return [self.outline]
         return [one for letter in self.letters for one in (letter.outline, *letter.holes)]
+
+
+def corners_drawn(feature: AnyFeature) -> int:
+    """About how many corners a feature is drawn with at one place."""
+    match feature:
+        case Lettering():
+            return max(1, sum(map(corners_of, feature.text)))
+        case Grooves():
+            return feature.count * _CORNERS
+        case Cutout():
+            return len(feature.vertices)
+        case WoodPad() | Mat() | DropEdge():
+            return _CORNERS_OF_A_BOX
+        case _:
+            return _CORNERS
 
 
 def footprint(feature: PlacedFeatureInput) -> Outline:

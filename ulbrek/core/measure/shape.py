@@ -9,7 +9,7 @@ from shapely import Polygon, prepare
 
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import Placed, adds_of, cuts_of, drop_edge_outline, footprint
+from ulbrek.core.measure.bodies import Placed, adds_of, corners_drawn, cuts_of, drop_edge_outline, footprint
 from ulbrek.core.measure.inputs import (
     AcrossAnchor,
     AnyFeature,
@@ -145,12 +145,8 @@ class Shape:
 
 def held_bytes(shape: Shape, *_: Piece) -> int:
     """About how large a shape is in memory with all that is worked out of it, whatever is asked of it [bytes]."""
-    corners = sum(len(placed.outline.vertices) + sum(map(_corners, placed.drawn_by)) for placed in shape.placed)
+    corners = sum(len(placed.outline.vertices) + corners_drawn(placed.feature) for placed in shape.placed)
     return 30_000 + 6_000 * len(shape.placed) + 800 * (corners + len(shape.outline.vertices))
-
-
-def _corners(outline: Outline) -> int:
-    return len(outline.vertices)
 
 
 @remembered(60_000_000, held_bytes)  # most edits leave most pieces of a job as they are

@@ -1,6 +1,7 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { type Job, type JobView, type PlanView, Refused } from "./client";
+import { merged } from "./merged";
 import { editJob, jobQuery, planJob, shopQuery, stepJob } from "./queries";
 
 export interface Conflict {
@@ -37,6 +38,8 @@ export interface Editor {
 export function useEditor(id: string): Editor {
   const queries = useQueryClient();
   const { data: kept } = useSuspenseQuery(jobQuery(id));
+  const seen = useRef(kept.job); // what a hand that changes something has before it
+  seen.current = kept.job;
   const [gesture, setGesture] = useState<PlanView | null>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [unsent, setUnsent] = useState<Unsent | null>(null);
@@ -133,7 +136,14 @@ export function useEditor(id: string): Editor {
   return {
     kept,
     shown: gesture ?? kept,
-    change: useCallback((make, what) => inLine(() => send(make, what)), [inLine, send]),
+    change: useCallback(
+      (make, what) => {
+        const before = seen.current;
+        const mine = make(before);
+        return inLine(() => send((now) => merged(before, mine, now), what));
+      },
+      [inLine, send],
+    ),
     preview,
     dropPreview,
     step: (step) =>

@@ -6,12 +6,14 @@ from math import ceil
 from typing import NamedTuple
 
 import numpy as np
+from scipy.linalg import solveh_banded
 
 from ulbrek.core.kit.beams.slab import Array, Bending, weights_along
 from ulbrek.core.kit.beams.slice import Slice
 
 _LIFTS_N = -1e-6
 _ONE_PLACE_MM = 0.01
+_BAND = 3  # off the diagonal: a node and the next, two freedoms each
 _MOST_SLICES = 360  # of a slab in its place: the work grows with their square
 
 
@@ -218,7 +220,11 @@ class _Beam:
             # At a support its own load goes straight into it; elsewhere the bent beam pulls on the fixed nodes: as much
             # as it would be bent by the support's being moved (stiffness is symmetric).
             carried[np.arange(len(held)), fixed] = 1.0
-            moved = np.linalg.solve(self.stiffness[np.ix_(free, free)], self.stiffness[np.ix_(free, fixed)])
+            between = self.stiffness[np.ix_(free, free)]
+            bands = np.zeros((_BAND + 1, len(free)))
+            for off in range(_BAND + 1):
+                bands[off, : len(free) - off] = np.diagonal(between, -off)
+            moved = solveh_banded(bands, self.stiffness[np.ix_(free, fixed)], lower=True, check_finite=False)
             carried[:, free] = -moved.T
             self._solved[held] = carried
         return self._solved[held]

@@ -52,10 +52,27 @@ class Sections:
         self._there = _Spans([(one.low_mm, one.high_mm) for one in self._cuts])
         self._hollow = _Spans([(one.low_mm, one.high_mm) for one, _, _ in self._hollows])
         self._corner = _Spans(self._corners)
+        # Between two of these nothing begins, ends or bends: all cuts there may be alike.
+        self._breaks = sorted({*chain(*self._corners), *chain(*(one.breaks for one in (self._piece, *crossed)))})
+        self._alike: dict[int, Slice | None] = {}
 
     def at(self, place_mm: float) -> Slice:
         """The cut at a place; one at an end lies just inside it."""
         at = min(max(place_mm, self.low_mm + _TRIFLE_MM), self.high_mm - _TRIFLE_MM)
+        number = bisect_right(self._breaks, at)
+        if number == 0 or self._breaks[number - 1] == at:
+            return self._cut(at)
+        if number not in self._alike:
+            self._alike[number] = self._cut(at) if self._is_even(at) else None
+        known = self._alike[number]
+        return known.moved(at) if known else self._cut(at)
+
+    def _is_even(self, at: float) -> bool:
+        """Whether nothing that is cut there runs at a slant or in an arc."""
+        hollows = (self._hollows[one][0] for one in self._hollow.at(at))
+        return all(one.is_even(at) for one in (self._piece, *(self._cuts[one] for one in self._there.at(at)), *hollows))
+
+    def _cut(self, at: float) -> Slice:
         there = [self._cuts[one] for one in self._there.at(at)]
         strips = tuple(_concrete(self._piece.chords(at), there, at))
         hollows = tuple(
@@ -77,7 +94,7 @@ class Sections:
         alike = unchanged and one.strips == other.strips and one.hollows == other.hollows
         for step in range(1, count + 1):
             at = one.at_mm + (other.at_mm - one.at_mm) * step / (count + 1)
-            yield Slice(at, one.strips, one.hollows, one.concentration) if alike else self.at(at)
+            yield one.moved(at) if alike else self.at(at)
 
     def slices(self, also: Iterable[float] = ()) -> list[Slice]:
         """Slices evenly spaced, and where something changes: on either side of where a cut begins and ends.
@@ -202,6 +219,20 @@ class Crossed:
             self.sides.append((min(start, end), max(start, end), edge.start[across] - slope * start, slope))
         if len(self.sides) > _FEW:
             self._all = np.array(self.sides).T
+
+    @property
+    def breaks(self) -> Iterator[float]:
+        """Where a side or an arc of it begins or ends along the axis [mm]."""
+        for low, high, _, _ in self.sides:
+            yield from (low, high)
+        for edge in self.arcs:
+            yield from (edge.box[self.along], edge.box[self.along + 2])
+
+    def is_even(self, at: float) -> bool:
+        """Whether all that a line across it meets runs along the axis."""
+        if any(edge.box[self.along] <= at <= edge.box[self.along + 2] for edge in self.arcs):
+            return False
+        return not any(slope and low <= at < high for low, high, _, slope in self.sides)
 
     def chords(self, at: float) -> list[tuple[float, float]]:
         """Where a line across the outline is inside it, from and to [mm]."""

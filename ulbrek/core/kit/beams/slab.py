@@ -132,12 +132,14 @@ def weights_along(slices: Sequence[Slice], thickness_mm: float, density_kg_m3: f
         density_kg_m3: density
     """
     at = np.array([one.at_mm for one in slices])
-    areas = [one.flat(thickness_mm).area_mm2 if one.hollows else one.width_mm * thickness_mm for one in slices]
-    loads = np.array(areas) * (density_kg_m3 * 1e-9 * GRAVITY)
+    loads = np.array([one.area_mm2(thickness_mm) for one in slices]) * (density_kg_m3 * 1e-9 * GRAVITY)
     steps, low, high = np.diff(at), loads[:-1], loads[1:]
     parts = (low + high) / 2 * steps
     moments = parts * at[:-1] + steps**2 * (low + 2 * high) / 6
-    return at, np.concatenate([[0.0], np.cumsum(parts)]), np.concatenate([[0.0], np.cumsum(moments)])
+    up_to = np.zeros((2, len(at)))
+    np.cumsum(parts, out=up_to[0, 1:])
+    np.cumsum(moments, out=up_to[1, 1:])
+    return at, up_to[0], up_to[1]
 
 
 def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, on_edge: bool) -> Bending:
@@ -149,14 +151,8 @@ def worst_of(slices: Sequence[Slice], moments_nmm: Array, thickness_mm: float, o
         thickness_mm: thickness
         on_edge: whether it stands on edge
     """
-    moduli = np.array([one.width_mm for one in slices]) * (thickness_mm**2 / 6)
-    concentrated = np.ones_like(moduli)
-    for number, one in enumerate(slices):
-        if on_edge:
-            moduli[number] = one.on_edge(thickness_mm).modulus_mm3
-        elif one.hollows:
-            moduli[number] = one.flat(thickness_mm).modulus_mm3
-        concentrated[number] = one.concentration
+    moduli = np.array([one.modulus_mm3(thickness_mm, on_edge) for one in slices])
+    concentrated = np.array([one.concentration for one in slices])
     size = np.abs(moments_nmm)
     along = np.divide(size, moduli, out=np.zeros_like(size), where=moduli > 0)
     worst = int(np.argmax(along * concentrated))

@@ -1,7 +1,6 @@
 """A piece cut across at one place: the strips of concrete there, and what does not go right through them."""
 
 from collections.abc import Iterator, Sequence
-from functools import cached_property
 from itertools import pairwise
 from typing import NamedTuple
 
@@ -47,6 +46,17 @@ class _Left(NamedTuple):
         return sum(high - low for low, high in self.heights)
 
 
+class _Known:
+    """What was worked out of a cut, for the thickness that was asked for last."""
+
+    __slots__ = ("edge", "edge_of_one", "flat")
+
+    def __init__(self) -> None:
+        self.edge_of_one: OnEdge | None = None  # with a thickness of one and nothing hollow
+        self.flat: tuple[float, Flat] | None = None
+        self.edge: tuple[float, OnEdge] | None = None
+
+
 class Slice:
     """A cut across a piece at one place along it.
 
@@ -58,6 +68,8 @@ class Slice:
         width_mm: width of concrete, openings left out
     """
 
+    __slots__ = ("_known", "at_mm", "concentration", "hollows", "strips", "width_mm")
+
     def __init__(
         self,
         at_mm: float,
@@ -67,22 +79,34 @@ class Slice:
     ) -> None:
         """A slice at a place [mm] with its strips [mm]."""
         self.at_mm, self.strips, self.hollows, self.concentration = at_mm, strips, hollows, concentration
-        self.width_mm = sum(to - start for start, to in strips)
-        self._flat: tuple[float, Flat] | None = None  # of the thickness that was asked for last
+        self.width_mm: float = sum(to - start for start, to in strips)
+        self._known = _Known()
 
-    @cached_property
-    def _edge_of_one(self) -> OnEdge:
-        """On edge, with a thickness of one and nothing hollow."""
-        return _on_edge([(start, end, 1.0) for start, end in self.strips])
+    def moved(self, at_mm: float) -> "Slice":
+        """The same cut at another place [mm]; what is worked out of the one is known of the other."""
+        copy = object.__new__(Slice)
+        copy.at_mm, copy.strips, copy.hollows, copy.concentration = at_mm, self.strips, self.hollows, self.concentration
+        copy.width_mm, copy._known = self.width_mm, self._known
+        return copy
+
+    def area_mm2(self, thickness_mm: float) -> float:
+        """Area of concrete, of a piece this thick [mm]."""
+        return self.flat(thickness_mm).area_mm2 if self.hollows else self.width_mm * thickness_mm
+
+    def modulus_mm3(self, thickness_mm: float, on_edge: bool) -> float:
+        """Section modulus, bent on edge or as it lies, of a piece this thick [mm]."""
+        if on_edge:
+            return self.on_edge(thickness_mm).modulus_mm3
+        return self.flat(thickness_mm).modulus_mm3 if self.hollows else self.width_mm * (thickness_mm**2 / 6)
 
     def flat(self, thickness_mm: float) -> Flat:
         """Bent as it lies, of a piece this thick [mm]: heights that are left, about their common centroid."""
         if not self.hollows:
             area, modulus = self.width_mm * thickness_mm, self.width_mm * thickness_mm**2 / 6
             return Flat(area, modulus * thickness_mm / 2, modulus)
-        kept = self._flat
+        kept = self._known.flat
         if kept is None or kept[0] != thickness_mm:
-            kept = self._flat = thickness_mm, self._hollowed(thickness_mm)
+            kept = self._known.flat = thickness_mm, self._hollowed(thickness_mm)
         return kept[1]
 
     def _hollowed(self, thickness_mm: float) -> Flat:
@@ -99,9 +123,18 @@ class Slice:
 
     def on_edge(self, thickness_mm: float) -> OnEdge:
         """Bent on edge, of a piece this thick [mm], its strips taken together."""
-        if not self.hollows:
-            return OnEdge(self._edge_of_one.inertia_mm4 * thickness_mm, self._edge_of_one.farthest_mm)
-        return _on_edge([(left.start_mm, left.end_mm, left.thickness_mm) for left in self._left(thickness_mm)])
+        known = self._known
+        if known.edge is None or known.edge[0] != thickness_mm:
+            known.edge = thickness_mm, self._bent_on_edge(thickness_mm)
+        return known.edge[1]
+
+    def _bent_on_edge(self, thickness_mm: float) -> OnEdge:
+        if self.hollows:
+            return _on_edge([(left.start_mm, left.end_mm, left.thickness_mm) for left in self._left(thickness_mm)])
+        known = self._known
+        if known.edge_of_one is None:
+            known.edge_of_one = _on_edge([(start, end, 1.0) for start, end in self.strips])
+        return OnEdge(known.edge_of_one.inertia_mm4 * thickness_mm, known.edge_of_one.farthest_mm)
 
     def thickness_of(self, strip: tuple[float, float], thickness_mm: float) -> float:
         """Of one of its strips, the thickness that is left on average, of a piece this thick [mm]."""

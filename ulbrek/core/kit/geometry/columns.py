@@ -5,6 +5,8 @@ from itertools import pairwise
 from math import cos, pi, sin
 from typing import NamedTuple
 
+import numpy as np
+
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.kit.geometry.moments import GAUSS_3, GAUSS_6, Moments, walked
 from ulbrek.core.kit.geometry.outline import Outline
@@ -122,12 +124,12 @@ Third = dict[tuple[int, int], float]
 
 def _third_moments(edges: Iterable[Edge]) -> Third:
     """The integrals of x^i y^j over an outline, i + j up to three."""
-    powers = [(i, j) for i in range(4) for j in range(4 - i)]
-    total: Third = dict.fromkeys(powers, 0.0)
-    for x, y, _, dy in walked(edges):
-        for i, j in powers:
-            total[i, j] += x ** (i + 1) * y**j * dy / (i + 1)
-    return total
+    x, y, _, dy = np.array(list(walked(edges))).T
+    xs, ys = [x], [np.ones_like(y)]
+    for _ in range(3):
+        xs.append(xs[-1] * x)
+        ys.append(ys[-1] * y)
+    return {(i, j): float((xs[i] * ys[j]) @ dy) / (i + 1) for i in range(4) for j in range(4 - i)}
 
 
 def _under(slope: Fall, of: Third) -> SolidMoments:

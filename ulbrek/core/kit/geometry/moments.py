@@ -63,7 +63,7 @@ def moments_of_polygon(shape: BaseGeometry) -> Moments:
         if polygon.geom_type != "Polygon":
             continue
         for ring, sign in ((polygon.exterior, 1.0), *((hole, -1.0) for hole in polygon.interiors)):
-            found = _moments_of_ring(get_coordinates(ring))
+            found = moments_of_ring(get_coordinates(ring))
             total = total.plus(found, sign if found.area > 0 else -sign)
     return total
 
@@ -86,7 +86,12 @@ def walked(edges: Iterable[Edge]) -> Iterable[tuple[float, float, float, float]]
                 yield edge.centre.x + reach_x, edge.centre.y + reach_y, -reach_y * step, reach_x * step
 
 
-def _moments_of_ring(points: NDArray[np.float64]) -> Moments:
+def moments_of_ring(points: NDArray[np.float64]) -> Moments:
+    """Moments of what straight sides go round.
+
+    Args:
+        points: the corners [mm], the first again at the end; (n, 2)
+    """
     ax, ay = points[:-1].T
     bx, by = points[1:].T
     cross = ax * by - bx * ay

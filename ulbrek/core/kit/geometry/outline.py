@@ -4,18 +4,18 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 from math import cos, sin, tau
+from typing import NamedTuple
 
 import numpy as np
 from shapely import Polygon, polygons
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area
-from ulbrek.core.kit.geometry.moments import Moments, moments_of
+from ulbrek.core.kit.geometry.moments import Moments, moments_of, moments_of_ring
 
 CHORDS_PER_TURN = 64
 
 
-@dataclass(frozen=True, slots=True)
-class Vertex:
+class Vertex(NamedTuple):
     """A corner [mm] and the bulge of the edge that leaves it."""
 
     x: float
@@ -35,34 +35,51 @@ class Outline:
     vertices: tuple[Vertex, ...]
     names: tuple[str, ...] = ()
 
+    def __hash__(self) -> int:
+        """That of its vertices and names, worked out once: outlines are what most is remembered by."""
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        return hash((self.vertices, self.names))
+
+    @cached_property
+    def is_straight(self) -> bool:
+        """Whether it has no arcs."""
+        return not any(vertex.bulge for vertex in self.vertices)
+
     @cached_property
     def edges(self) -> tuple[Edge, ...]:
         """Its sides in order; those without length are left out."""
-        following = (*self.vertices[1:], self.vertices[0])
         return tuple(
-            Edge(Point(a.x, a.y), Point(b.x, b.y), a.bulge)
-            for a, b in zip(self.vertices, following, strict=True)
-            if (a.x, a.y) != (b.x, b.y)
+            Edge(Point(a.x, a.y), Point(b.x, b.y), a.bulge) for a, b in self._sides if (a.x, a.y) != (b.x, b.y)
         )
 
     @cached_property
     def edge_names(self) -> tuple[str, ...]:
         """What each of ``edges`` is called; empty text for one without a name."""
-        following = (*self.vertices[1:], self.vertices[0])
         names = self.names or ("",) * len(self.vertices)
-        return tuple(
-            name for name, a, b in zip(names, self.vertices, following, strict=True) if (a.x, a.y) != (b.x, b.y)
-        )
+        return tuple(name for name, (a, b) in zip(names, self._sides, strict=True) if (a.x, a.y) != (b.x, b.y))
+
+    @property
+    def _sides(self) -> "zip[tuple[Vertex, Vertex]]":
+        """Each vertex with the one that follows."""
+        return zip(self.vertices, (*self.vertices[1:], self.vertices[0]), strict=True)
 
     @cached_property
     def box(self) -> tuple[float, float, float, float]:
         """The box round it: left, front, right, back [mm]."""
+        if self.is_straight:
+            xs, ys, _ = zip(*self.vertices, strict=True)
+            return min(xs), min(ys), max(xs), max(ys)
         left, front, right, back = zip(*(edge.box for edge in self.edges), strict=True)
         return min(left), min(front), max(right), max(back)
 
     @cached_property
     def area_mm2(self) -> float:
         """Exact area [mm²]."""
+        if self.is_straight:
+            return self.moments.area
         shoelace = sum(e.start.x * e.end.y - e.end.x * e.start.y for e in self.edges) / 2
         return shoelace + sum(segment_area(e) for e in self.edges if e.is_arc)
 
@@ -74,6 +91,8 @@ class Outline:
     @cached_property
     def moments(self) -> Moments:
         """Area, first and second moments about the origin."""
+        if self.is_straight:
+            return moments_of_ring(np.array((*self.vertices, self.vertices[0]))[:, :2])
         return moments_of(self.edges)
 
     @cached_property
@@ -95,7 +114,10 @@ class Outline:
     @cached_property
     def polygon(self) -> Polygon:
         """A polygon of exactly its area; its arcs are chopped into 64 chords a turn."""
-        points = np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
+        if self.is_straight:
+            points = np.array([(a.x, a.y) for a, b in self._sides if (a.x, a.y) != (b.x, b.y)])
+        else:
+            points = np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
         found = polygons(points)
         assert isinstance(found, Polygon)  # noqa: S101 - of one ring comes one
         return found

@@ -9,6 +9,7 @@ from shapely import Polygon
 
 from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.kit.lettering.glyphs import CAPITAL, GLYPHS
+from ulbrek.core.kit.remembering import remembered
 
 
 class Letter(NamedTuple):
@@ -23,6 +24,11 @@ def missing(text: str) -> str:
     return "".join(dict.fromkeys(letter for letter in text if letter not in GLYPHS))
 
 
+def _held(_: tuple[Letter, ...], text: str, _height_mm: float) -> int:
+    return 1_000 + 200 * sum(map(corners_of, text))
+
+
+@remembered(4_000_000, _held)
 def set_text(text: str, height_mm: float) -> tuple[Letter, ...]:
     """A line of text about the origin, to be read as it stands; letters that are missing leave a space.
 
