@@ -3,8 +3,8 @@
 from bisect import bisect_right
 from collections.abc import Iterable, Iterator, Sequence
 from functools import cached_property
-from itertools import chain
-from math import pi, sqrt
+from itertools import chain, pairwise
+from math import ceil, cos, floor, pi, sin, sqrt
 from typing import Literal, NamedTuple
 
 import numpy as np
@@ -21,7 +21,6 @@ _TRIFLE_MM = 1e-6
 # By how much the corner of an opening concentrates stress: 1.5 to 3, less with a radius. Source: common practice.
 AT_A_CORNER = 1.5
 LARGEST_CORNER_MM = 50.0  # of a radius that still counts as a corner. Source: common practice.
-_NEAR = 6  # decimals of a millimetre in which places are told apart
 _NO_GAP_MM = 1e-3  # an opening this narrow where it begins parts nothing yet
 _CORNER_MM = 2e-3  # that a corner reaches on either side
 _ROUND_END_RAD = 0.9 * pi  # an arc that turns further is the end of a slot
@@ -112,7 +111,7 @@ class Sections:
         for cut in (*self._cuts, *(one for one, _, _ in self._hollows)):
             start, end = cut.low_mm, cut.high_mm
             places |= {start - _TRIFLE_MM, start + _TRIFLE_MM, end - _TRIFLE_MM, end + _TRIFLE_MM}
-            inner = _IN_AN_ARC if cut.arcs else 2
+            inner = _IN_AN_ARC if cut.curves else 2
             places |= {start + (end - start) * step / inner for step in range(1, inner)}
         for start, end in self._corners:
             places |= {(start + end) / 2, start + _CORNER_MM, end - _CORNER_MM}
@@ -190,6 +189,35 @@ def _concrete(
             yield reached, end
 
 
+class _Side(NamedTuple):
+    """A straight side not square to the axis: from and to along it, and where it is across at any place [mm]."""
+
+    low_mm: float
+    high_mm: float
+    offset_mm: float
+    slope: float
+
+
+class _Curve(NamedTuple):
+    """A part of an arc that no line square to the axis crosses twice.
+
+    Attributes:
+        low_mm: where it begins along the axis [mm]
+        high_mm: where it ends [mm]
+        along_mm: where its centre is along the axis [mm]
+        across_mm: and across it [mm]
+        square_mm2: the square of its radius [mm²]
+        side: 1 where it lies beyond its centre, -1 where before it
+    """
+
+    low_mm: float
+    high_mm: float
+    along_mm: float
+    across_mm: float
+    square_mm2: float
+    side: float
+
+
 class Crossed:
     """An outline made ready to be crossed by many lines square to one axis.
 
@@ -197,47 +225,43 @@ class Crossed:
         low_mm: where the outline begins along the axis [mm]
         high_mm: where it ends [mm]
         corners: from where to where its corners are; round ones from where they begin to bend to where they end [mm]
+        sides: its straight sides
+        curves: its arcs
     """
 
     def __init__(self, outline: Outline, axis: Axis) -> None:
-        self.along, self.across = (0, 1) if axis == "x" else (1, 0)
-        along, across = self.along, self.across
+        along, across = (0, 1) if axis == "x" else (1, 0)
         self.low_mm, self.high_mm = outline.box[along], outline.box[along + 2]
         self.corners = list(_corners(outline, along))
         if len(self.corners) > MOST_CORNERS:
             self.corners = [(self.low_mm, self.high_mm)]
-        self.arcs = [edge for edge in outline.edges if edge.bulge]
-        self._arc_ends = {round(end[along], _NEAR) for edge in self.arcs for end in (edge.start, edge.end)}
-        # Of each straight side that is not square to the axis: from, to, and where it is across at any place.
-        self.sides: list[tuple[float, float, float, float]] = []
+        self.sides: list[_Side] = []
+        self.curves: list[_Curve] = []
         self._all: NDArray[np.float64] | None = None
         for edge in outline.edges:
             start, end = edge.start[along], edge.end[along]
-            if start == end or edge.bulge:
-                continue
-            slope = (edge.end[across] - edge.start[across]) / (end - start)
-            self.sides.append((min(start, end), max(start, end), edge.start[across] - slope * start, slope))
+            if edge.bulge:
+                self.curves += _curves(edge, along)
+            elif start != end:
+                slope = (edge.end[across] - edge.start[across]) / (end - start)
+                self.sides.append(_Side(min(start, end), max(start, end), edge.start[across] - slope * start, slope))
         if len(self.sides) > _FEW:
             self._all = np.array(self.sides).T
 
     @property
     def breaks(self) -> Iterator[float]:
-        """Where a side or an arc of it begins or ends along the axis [mm]."""
-        for low, high, _, _ in self.sides:
-            yield from (low, high)
-        for edge in self.arcs:
-            yield from (edge.box[self.along], edge.box[self.along + 2])
+        """Where a side or a part of an arc begins or ends along the axis [mm]."""
+        for one in (*self.sides, *self.curves):
+            yield from one[:2]
 
     def is_even(self, at: float) -> bool:
         """Whether all that a line across it meets runs along the axis."""
-        if any(edge.box[self.along] <= at <= edge.box[self.along + 2] for edge in self.arcs):
+        if any(low <= at < high for low, high, *_ in self.curves):
             return False
         return not any(slope and low <= at < high for low, high, _, slope in self.sides)
 
     def chords(self, at: float) -> list[tuple[float, float]]:
         """Where a line across the outline is inside it, from and to [mm]."""
-        if self.arcs and round(at, _NEAR) in self._arc_ends:
-            at += 10.0**-_NEAR  # there an arc and what follows it would both be crossed
         # Half open, so that a corner is crossed once.
         if self._all is None:
             found = [offset + slope * at for low, high, offset, slope in self.sides if low <= at < high]
@@ -245,9 +269,9 @@ class Crossed:
             lows, highs, offsets, slopes = self._all
             here = (lows <= at) & (at < highs)
             found = (offsets[here] + slopes[here] * at).tolist()
-        for edge in self.arcs:
-            if edge.box[self.along] <= at <= edge.box[self.along + 2]:
-                _cross_arc(edge, self.along, at, found)
+        for low, high, along, across, square, side in self.curves:
+            if low <= at < high:
+                found.append(across + side * sqrt(max(0.0, square - (at - along) ** 2)))
         found.sort()
         return list(zip(found[::2], found[1::2], strict=False))
 
@@ -266,11 +290,17 @@ def _corners(outline: Outline, along: int) -> Iterator[tuple[float, float]]:
             yield at - _CORNER_MM, at + _CORNER_MM
 
 
-def _cross_arc(edge: Edge, along: int, at: float, found: list[float]) -> None:
-    off = at - edge.centre[along]
-    if abs(off) >= edge.radius:
-        return
-    reach = sqrt(edge.radius**2 - off**2)
-    for side in (-reach, reach):
-        if edge.holds(off, side) if along == 0 else edge.holds(side, off):
-            found.append(edge.centre[1 - along] + side)
+def _curves(edge: Edge, along: int) -> Iterator[_Curve]:
+    """The parts of an arc that no line square to the axis crosses twice."""
+    first, last = (edge.start, edge.end) if edge.angle > 0 else (edge.end, edge.start)
+    begin, end = sorted((edge.begin, edge.begin + edge.angle))
+    square_on = 0.0 if along == 0 else pi / 2  # where its tangent is square to the axis, and every half turn from there
+    turns = range(ceil((begin - square_on) / pi), floor((end - square_on) / pi) + 1)
+    ways = [begin, *(way for turn in turns if begin < (way := square_on + pi * turn) < end), end]
+    reach, aside = (cos, sin) if along == 0 else (sin, cos)
+    # Its ends to the last digit, so that where it meets a side neither is crossed for both.
+    places = [first[along], *(edge.centre[along] + edge.radius * round(reach(way)) for way in ways[1:-1]), last[along]]
+    for (one, place), (other, next_) in pairwise(zip(ways, places, strict=True)):
+        side = 1.0 if aside((one + other) / 2) > 0 else -1.0
+        low, high = (place, next_) if place < next_ else (next_, place)
+        yield _Curve(low, high, edge.centre[along], edge.centre[1 - along], edge.radius**2, side)

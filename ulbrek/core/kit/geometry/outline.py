@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
-from math import cos, sin, tau
+from math import cos, hypot, sin, tau
 from typing import NamedTuple
 
 import numpy as np
@@ -98,6 +98,8 @@ class Outline:
     @cached_property
     def length_mm(self) -> float:
         """Length all round [mm]."""
+        if self.is_straight:
+            return sum(hypot(b.x - a.x, b.y - a.y) for a, b in self._sides)
         return sum(e.length for e in self.edges)
 
     @cached_property
