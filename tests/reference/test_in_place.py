@@ -8,7 +8,18 @@ from anastruct import SystemElements
 
 from tests.jobs import opening, top
 from ulbrek.core.handling import rules
-from ulbrek.core.kit.beams import Bearer, Supports, Ultimate, bending, in_place, refined, sections_of, sliding, weakest
+from ulbrek.core.kit.beams import (
+    Bearer,
+    Row,
+    Supports,
+    Ultimate,
+    bending,
+    in_place,
+    refined,
+    sections_of,
+    sliding,
+    weakest,
+)
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
 from ulbrek.core.plan import plan
 from ulbrek.core.shop import Shop
@@ -80,7 +91,8 @@ def test_a_load_on_an_overhang_tips_it() -> None:
 
 def test_a_slab_slid_over_an_edge_bends_as_one_held_at_its_ends() -> None:
     """Half of it over the edge: w (L/2)²/2 = w L²/8. Closed form."""
-    found = refined(sections_of(slab(), "x"), (), lambda slices: sliding(slices, 40.0, RHO))
+    sections = sections_of(slab(), "x")
+    found = refined(sections, sections.row(40.0, on_edge=False), lambda row: sliding(row, RHO))
     assert rules.stress_flat(found.moment_nm, found.slice.width_mm, 40.0) == pytest.approx(2.5419, rel=1e-3)
     assert found.at_mm == pytest.approx(1200, abs=1)
 
@@ -105,7 +117,7 @@ def test_the_weakest_section_is_where_a_fine_scan_finds_it(seed: int) -> None:
     supports = Supports(0.0, length)
     found = weakest(sections, supports, thickness, RHO, on_edge=False)
     every = [*(sections.at(float(at)) for at in range(int(length) + 1)), *sections.slices()]
-    fine = bending(sorted(every, key=lambda one: one.at_mm), supports, thickness, RHO, on_edge=False)
+    fine = bending(Row(sorted(every, key=lambda one: one.at_mm), thickness, on_edge=False), supports, RHO)
     stress, wanted = (
         rules.stress_flat(one.moment_nm, one.slice.width_mm, thickness) * one.slice.concentration
         for one in (found, fine)

@@ -6,7 +6,7 @@
 import pytest
 
 from ulbrek.core.handling.rules import stress_flat, stress_on_edge
-from ulbrek.core.kit.beams import Bending, Slice, Supports, bending, slices_along
+from ulbrek.core.kit.beams import Bending, Row, Slice, Supports, bending, slices_along
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
 
 RHO, G = 2400.0, 9.80665
@@ -23,7 +23,7 @@ def slab(length: float, width: float, thickness: float, cut: float = 0, front: f
 def bent(solid: Solid, length: float, from_end: float = 0.0, on_edge: bool = False) -> Bending:
     supports = Supports(from_end, length - from_end)
     plain = [Slice(one.at_mm, one.strips) for one in slices_along(solid, "x", supports)]  # corners left out
-    return bending(plain, supports, solid.depth_mm, RHO, on_edge)
+    return bending(Row(plain, solid.depth_mm, on_edge), supports, RHO)
 
 
 def flat(solid: Solid, found: Bending) -> float:

@@ -14,7 +14,18 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, CARRY_ALONE, SET, TURN, TURN_ALONE
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
-from ulbrek.core.kit.beams import Bending, InStrip, Sections, Supports, on_edge, refined, sections_of, sliding, weakest
+from ulbrek.core.kit.beams import (
+    Array,
+    Bending,
+    InStrip,
+    Sections,
+    Supports,
+    on_edge,
+    refined,
+    sections_of,
+    sliding,
+    weakest,
+)
 from ulbrek.core.kit.beams.sections import Axis
 from ulbrek.core.kit.geometry import Prism, Solid, hull_of
 
@@ -215,13 +226,15 @@ def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
     most: dict[float, float] = {}
     for one in strips:
         most[one.slice.at_mm] = max(most.get(one.slice.at_mm, 0.0), one.stress_mpa)
-    return worst._replace(places=tuple(sorted(most.items())))
+    places = np.array(sorted(most.items())).T
+    return worst._replace(places=(places[0], places[1]))
 
 
 def slid(what: Lifted, chosen: bool) -> Lift:
     """Sliding it onto its supports over the edge of a bench, until as much as half hangs over."""
     depth = what.solid.depth_mm
-    bent = refined(what.lengthwise, (), lambda slices: sliding(slices, depth, what.plate_kg_m3))
+    row = what.lengthwise.row(depth, on_edge=False)
+    bent = refined(what.lengthwise, row, lambda slices: sliding(slices, what.plate_kg_m3))
     return lift_of(what, ("slide", "slid over the edge of a bench"), bent, what.along, 1.0, chosen)
 
 
@@ -346,18 +359,16 @@ def stress_of(of: str, thickness_mm: float, bent: Bending | InStrip, on_edge: bo
     )
 
 
-def thinned(places: Sequence[tuple[float, float]]) -> tuple[StressAt, ...]:
+def thinned(places: tuple[Array, Array] | None) -> tuple[StressAt, ...]:
     """The stress along it [mm, MPa] in as few places as draw the same line, within a hundredth of the greatest."""
-    most = max((stress for _, stress in places), default=0.0)
-    if len(places) < 3 or most <= 0:
-        return tuple(StressAt(at, stress) for at, stress in places)
-    at, stress_at = np.array(places).T
+    if places is None:
+        return ()
+    at, stress = places
+    most = float(stress.max(initial=0.0))
+    if len(at) < 3 or most <= 0:
+        return tuple(map(StressAt, at.tolist(), stress.tolist()))
     low, run = at[0], max(at[-1] - at[0], 1.0)
-    line = shapely.simplify(shapely.linestrings((at - low) / run, stress_at / most), _DRAWN, preserve_topology=False)
-    drawn = shapely.get_coordinates(line)
-    return tuple(
-        StressAt(x, y)
-        for x, y in zip(
-            (drawn[:, 0] * run + low).round(1).tolist(), (drawn[:, 1] * most).round(4).tolist(), strict=True
-        )
-    )
+    line = shapely.linestrings(np.column_stack([(at - low) / run, stress / most]))
+    drawn = shapely.get_coordinates(shapely.simplify(line, _DRAWN, preserve_topology=False))
+    x, y = (drawn[:, 0] * run + low).round(1), (drawn[:, 1] * most).round(4)
+    return tuple(map(StressAt, x.tolist(), y.tolist()))

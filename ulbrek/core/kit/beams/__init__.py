@@ -3,15 +3,18 @@
 from ulbrek.core.kit.beams.boards import bow, span_within_limit
 from ulbrek.core.kit.beams.frame import InStrip, on_edge
 from ulbrek.core.kit.beams.placed import Bearer, InPlace, Ultimate, in_place
+from ulbrek.core.kit.beams.row import Array, Row
 from ulbrek.core.kit.beams.sections import Sections, sections_of, slices_along
 from ulbrek.core.kit.beams.slab import Bending, Supports, bending, refined, sliding, weakest
 from ulbrek.core.kit.beams.slice import Slice
 
 __all__ = [
+    "Array",
     "Bearer",
     "Bending",
     "InPlace",
     "InStrip",
+    "Row",
     "Sections",
     "Slice",
     "Supports",

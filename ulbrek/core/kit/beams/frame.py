@@ -10,9 +10,11 @@ from itertools import pairwise
 from typing import NamedTuple
 
 import numpy as np
+from scipy.linalg import solveh_banded
 
 from ulbrek.core.base.units.constants import GRAVITY
-from ulbrek.core.kit.beams.slab import Array, Supports
+from ulbrek.core.kit.beams.row import Array
+from ulbrek.core.kit.beams.slab import Supports
 from ulbrek.core.kit.beams.slice import Slice
 
 _ONE_PLACE_MM = 0.01  # slices nearer than this are either side of a step
@@ -29,7 +31,7 @@ class InStrip(NamedTuple):
         thickness_mm: what is left of it on average
         moment_nm: bending moment, its size [N·m]
         axial_n: push or pull along it, its size [N]
-        places: the greatest stress along the slab for a picture, place after place [mm, MPa]
+        places: places along the slab [mm] and the greatest stress at each of them [MPa], for a picture
     """
 
     slice: Slice
@@ -37,7 +39,7 @@ class InStrip(NamedTuple):
     thickness_mm: float
     moment_nm: float
     axial_n: float
-    places: tuple[tuple[float, float], ...] = ()
+    places: tuple[Array, Array] | None = None
 
     @property
     def width_mm(self) -> float:
@@ -205,9 +207,10 @@ def _solved(joints: Sequence[_Joint], members: Sequence[_Member], held: Sequence
          along * long / 2, across * long / 2, -across * long**2 / 12], axis=1,
     )  # fmt: skip
     frame = _Frame(joints)
-    frame.add(at, np.einsum("nji,njk,nkl->nil", turn, stiff, turn), np.einsum("nji,nj->ni", turn, own))
+    back = turn.transpose(0, 2, 1)
+    frame.add(at, back @ stiff @ turn, (back @ own[:, :, None])[:, :, 0])
     frame.hold([(held[0], 0), *((one, 1) for one in held)])
-    found: Array = np.einsum("nij,njk,nk->ni", stiff, turn, frame.moved()[at].reshape(len(members), 6)) - own
+    found: Array = (stiff @ turn @ frame.moved()[at].reshape(len(members), 6, 1))[:, :, 0] - own
     return found
 
 
@@ -256,15 +259,14 @@ class _Frame:
 
     def moved(self) -> Array:
         """How each joint moves: along, up, and how it turns."""
-        for place in range(1, len(self.here)):
-            beside = np.column_stack([self.next[place - 1], self.loads[place - 1]])
-            swept = self.next[place - 1].T @ np.linalg.solve(self.here[place - 1], beside)
-            self.here[place] -= swept[:, :-1]
-            self.loads[place] -= swept[:, -1]
-        found = np.zeros_like(self.loads)
-        for place in range(len(found) - 1, -1, -1):
-            following = found[place + 1] if place + 1 < len(found) else np.zeros(found.shape[1])
-            found[place] = np.linalg.solve(self.here[place], self.loads[place] - self.next[place] @ following)
+        places, size = self.loads.shape
+        bands = np.zeros((2 * size, places * size))
+        for row in range(size):
+            for column in range(size):
+                if column >= row:
+                    bands[column - row, row::size] = self.here[:, column, row]
+                bands[size + column - row, row : (places - 1) * size : size] = self.next[:-1, row, column]
+        found = solveh_banded(bands, self.loads.ravel(), lower=True, check_finite=False).reshape(places, size)
         each: Array = found[self.place[:, None], self.row[:, None] + np.arange(3)]
         return each
 

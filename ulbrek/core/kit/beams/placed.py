@@ -8,7 +8,8 @@ from typing import NamedTuple
 import numpy as np
 from scipy.linalg import solveh_banded
 
-from ulbrek.core.kit.beams.slab import Array, Bending, weights_along
+from ulbrek.core.kit.beams.row import Array
+from ulbrek.core.kit.beams.slab import Bending, weights_along
 from ulbrek.core.kit.beams.slice import Slice
 
 _LIFTS_N = -1e-6
@@ -124,7 +125,7 @@ def in_place(
     stress = np.where(stands[:, None], asked / (beam.moduli * share), -1.0)
     row, at = (int(one) for one in np.unravel_index(int(np.argmax(stress)), stress.shape))
     found = slices[at]
-    along = tuple((one.at_mm, float(value)) for one, value in zip(slices, stress[row] / beam.concentrated, strict=True))
+    along = beam.x, stress[row] / beam.concentrated
     sign = 1.0 if dead[at] + live[row, at] >= 0 else -1.0
     most = np.nanmax(pushes, axis=0)
     return InPlace(
@@ -174,7 +175,9 @@ class _Beam:
             [max(flat.modulus_mm3, 1e-3) / one.concentration for one, flat in zip(slices, flats, strict=True)]
         )
         inertias = np.array([max(flat.inertia_mm4, 1e-3) for flat in flats])
-        self.x, self.weights, self.moments_of = weights_along(slices, thickness_mm, density_kg_m3)
+        areas = np.array([flat.area_mm2 for flat in flats])
+        places = np.array([one.at_mm for one in slices])
+        self.x, self.weights, self.moments_of = weights_along(places, areas, density_kg_m3)
         steps = np.diff(self.x) > _ONE_PLACE_MM
         self.node = np.concatenate([[0], np.cumsum(steps)])
         first = np.concatenate([[True], steps])

@@ -10,6 +10,7 @@ from typing import Literal, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
+from ulbrek.core.kit.beams.row import Row
 from ulbrek.core.kit.beams.slice import Hollow, Slice
 from ulbrek.core.kit.geometry import Edge, Outline, Solid
 from ulbrek.core.kit.remembering import remembered
@@ -25,6 +26,7 @@ _NO_GAP_MM = 1e-3  # an opening this narrow where it begins parts nothing yet
 _CORNER_MM = 2e-3  # that a corner reaches on either side
 _ROUND_END_RAD = 0.9 * pi  # an arc that turns further is the end of a slot
 _FEW = 40  # cuts, or sides, that are sooner gone through one by one than all at once
+_ROWS = 3
 MOST_CORNERS = 60  # of one opening; one that has more is a corner all along
 
 
@@ -54,6 +56,7 @@ class Sections:
         # Between two of these nothing begins, ends or bends: all cuts there may be alike.
         self._breaks = sorted({*chain(*self._corners), *chain(*(one.breaks for one in (self._piece, *crossed)))})
         self._alike: dict[int, Slice | None] = {}
+        self._rows: dict[tuple[float, bool], Row] = {}  # of the thicknesses that were asked for last
 
     def at(self, place_mm: float) -> Slice:
         """The cut at a place; one at an end lies just inside it."""
@@ -103,6 +106,21 @@ class Sections:
         """
         more = [self.at(place) for place in also if self.low_mm <= place <= self.high_mm]
         return sorted([*self._evenly, *more], key=lambda one: one.at_mm) if more else list(self._evenly)
+
+    def row(self, thickness_mm: float, on_edge: bool, also: Iterable[float] = ()) -> Row:
+        """The same slices with what bending asks of them.
+
+        Args:
+            thickness_mm: of the piece
+            on_edge: whether it stands on edge
+            also: further places that matter, such as supports [mm]
+        """
+        if len(self._rows) > _ROWS:
+            self._rows = {}
+        asked = (thickness_mm, on_edge)
+        if asked not in self._rows:
+            self._rows = {**self._rows, asked: Row(self._evenly, thickness_mm, on_edge)}
+        return self._rows[asked].joined_by([self.at(place) for place in also if self.low_mm <= place <= self.high_mm])
 
     @cached_property
     def _evenly(self) -> tuple[Slice, ...]:
