@@ -40,21 +40,19 @@ class _Left(NamedTuple):
     start_mm: float
     end_mm: float
     heights: tuple[tuple[float, float], ...]
-
-    @property
-    def thickness_mm(self) -> float:
-        return sum(high - low for low, high in self.heights)
+    thickness_mm: float
 
 
 class _Known:
     """What was worked out of a cut, for the thickness that was asked for last."""
 
-    __slots__ = ("edge", "edge_of_one", "flat")
+    __slots__ = ("edge", "edge_of_one", "flat", "left")
 
     def __init__(self) -> None:
         self.edge_of_one: OnEdge | None = None  # with a thickness of one and nothing hollow
         self.flat: tuple[float, Flat] | None = None
         self.edge: tuple[float, OnEdge] | None = None
+        self.left: tuple[float, list[_Left]] | None = None
 
 
 class Slice:
@@ -113,13 +111,17 @@ class Slice:
         layers = [
             (left.end_mm - left.start_mm, low, high) for left in self._left(thickness_mm) for low, high in left.heights
         ]
-        area = sum(width * (high - low) for width, low, high in layers)
+        area = first = 0.0
+        for width, low, high in layers:
+            area += width * (high - low)
+            first += width * (high**2 - low**2) / 2
         if area <= 0:
             return Flat(0.0, 0.0, 0.0)
-        middle = sum(width * (high**2 - low**2) / 2 for width, low, high in layers) / area
-        inertia = sum(width * ((high - middle) ** 3 - (low - middle) ** 3) / 3 for width, low, high in layers)
-        farthest = max(max(high for _, _, high in layers) - middle, middle - min(low for _, low, _ in layers))
-        return Flat(area, inertia, inertia / farthest)
+        middle, inertia, least, most = first / area, 0.0, thickness_mm, 0.0
+        for width, low, high in layers:
+            inertia += width * ((high - middle) ** 3 - (low - middle) ** 3) / 3
+            least, most = min(least, low), max(most, high)
+        return Flat(area, inertia, inertia / max(most - middle, middle - least))
 
     def on_edge(self, thickness_mm: float) -> OnEdge:
         """Bent on edge, of a piece this thick [mm], its strips taken together."""
@@ -144,13 +146,24 @@ class Slice:
         parts = [left for left in self._left(thickness_mm) if start <= left.start_mm and left.end_mm <= end]
         return sum(left.thickness_mm * (left.end_mm - left.start_mm) for left in parts) / max(end - start, 1e-9)
 
-    def _left(self, thickness_mm: float) -> Iterator[_Left]:
+    def _left(self, thickness_mm: float) -> list[_Left]:
+        known = self._known
+        if known.left is None or known.left[0] != thickness_mm:
+            known.left = thickness_mm, list(self._parts(thickness_mm))
+        return known.left[1]
+
+    def _parts(self, thickness_mm: float) -> Iterator[_Left]:
+        whole = ((0.0, thickness_mm),)
         for start, end in self.strips:
             there = [one for one in self.hollows if one.start_mm < end and one.end_mm > start]
+            if not there:
+                yield _Left(start, end, whole, thickness_mm)
+                continue
             places = sorted({start, end, *(at for one in there for at in one[:2] if start < at < end)})
             for low, high in pairwise(places):
                 over = [one for one in there if one.start_mm < high and one.end_mm > low]
-                yield _Left(low, high, tuple(_heights(over, thickness_mm)))
+                heights = tuple(_heights(over, thickness_mm)) if over else whole
+                yield _Left(low, high, heights, sum(top - bottom for bottom, top in heights))
 
 
 def _heights(hollows: Sequence[Hollow], thickness_mm: float) -> Iterator[tuple[float, float]]:
