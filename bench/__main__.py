@@ -21,11 +21,11 @@ from ops.postgres import ROOT, Cluster
 from tests.jobs import hole, opening, shaped, top
 from tests.poison import POISON, poison
 from ulbrek.core.base.units import Length
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 

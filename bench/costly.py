@@ -22,10 +22,11 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from ulbrek.api.views import PlanView
-from ulbrek.core.headline import headline
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.after.headline import headline
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 
 PLAN = TypeAdapter(PlanView)
 MOST_S, MOST_MB = 5.0, 500.0

@@ -7,8 +7,8 @@ from datetime import UTC, datetime
 from sqlalchemy import text
 
 from ops.postgres import ROOT
-from ulbrek.core.job import Job
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry

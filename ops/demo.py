@@ -21,8 +21,8 @@ from ops.demo_records import load_demo_records
 from ops.postgres import ROOT, Cluster, PostgresError, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
-from ulbrek.core.job import Job
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 

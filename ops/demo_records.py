@@ -12,11 +12,11 @@ from zoneinfo import ZoneInfo
 from PIL import Image, ImageDraw, ImageFilter
 from sqlalchemy import func, select, update
 
-from ulbrek.core.casting import State
-from ulbrek.core.job import Job
+from ulbrek.core.buying.demand import rests, takes
+from ulbrek.core.job.job import Job
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import plan
-from ulbrek.core.takes import rests, takes
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.casting import State
 from ulbrek.files.photo import clean_photo
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry

@@ -13,7 +13,7 @@ from ops.postgres import ROOT, Cluster, free_port
 from tests.jobs import DEMO
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.store.database import Database
 
 # How long an example takes says more of the machine than of the rule; make bench measures.

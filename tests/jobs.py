@@ -4,7 +4,7 @@ import json
 from pathlib import Path
 from typing import Any
 
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.files.job_file import read_job_file
 
 DEMO = Path(__file__).parents[1] / "demo"

@@ -10,9 +10,9 @@ import pytest
 
 from ops.postgres import ROOT
 from tests.jobs import top_document
-from ulbrek.core.job import Job
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 
 @pytest.fixture(scope="module")

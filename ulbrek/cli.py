@@ -15,8 +15,9 @@ from ulbrek import __version__
 from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.job_file import JobFile, read_job_file, write_job_file
 from ulbrek.files.problems import InvalidDocumentError, problems_in
 

@@ -7,7 +7,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from tests.jobs import DEMO_FILES, opening, top_document
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 
 
 def begin(api: TestClient, *features: dict[str, Any], **changed: Any) -> dict[str, Any]:

@@ -9,10 +9,10 @@ from tests.core.test_bounded import grid, piece
 from tests.jobs import top, top_document
 from ulbrek.api.apart import Apart, BusyError
 from ulbrek.api.services.plans import LONG_MS, Plans, job_key
-from ulbrek.core.job import Job
-from ulbrek.core.plan import plan
-from ulbrek.core.record import EMPTY, Done, Record
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.record import EMPTY, Done, Record
 from ulbrek.store.database import Database
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.shops import StoredShop

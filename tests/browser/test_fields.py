@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import IN_SHAPES, Way, change
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"

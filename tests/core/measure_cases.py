@@ -3,7 +3,7 @@
 from typing import Any
 
 from tests.jobs import core, feature, free, hole, opening, recess, shaped, top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 
 LONG = {"outline": {"length": "2400 mm", "width": "600 mm"}}
 TALL = {"thickness": "350 mm"}

@@ -3,7 +3,7 @@
 from typing import Any
 
 from tests.jobs import top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 
 
 def dosed(**dose: Any) -> Job:

@@ -3,7 +3,7 @@
 from typing import Any
 
 from tests.jobs import free, opening, shaped, top, top_document
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 
 LONG = {"outline": {"kind": "rectangle", "length": "2000 mm", "width": "600 mm"}}
 PLANK = {"id": "p", "kind": "plank", "name": "Plank", "length": "900 mm", "width": "120 mm", "thickness": "40 mm"}

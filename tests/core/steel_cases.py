@@ -3,7 +3,7 @@
 from typing import Any
 
 from tests.jobs import feature, opening, top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 
 
 def by_hand(*bars: dict[str, Any], **changed: Any) -> Job:

@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.jobs import top
+from ulbrek.core.buying.demand import takes
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.mix.bags import Offer, cheapest, neighbours, of_one_size, suffices
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
-from ulbrek.core.takes import takes
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 YIELDS = st.sampled_from([5.0, 8.5, 10.62, 11.8, 12.74, 16.99]) | st.floats(4, 20)

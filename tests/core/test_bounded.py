@@ -15,22 +15,22 @@ from shapely import Point
 
 from tests.jobs import hole, top
 from ulbrek.core.handling.lifts import Lifted
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.webs import overlaps, webs
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 MOST_S, MOST_BYTES = 5, 500_000_000
 # The limits are set on the process itself before anything of the job is read: beyond them it dies.
 PLANNING = f"""
 import resource, sys
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import read_job_file
 from ulbrek.files.problems import InvalidDocumentError
 spent = resource.getrusage(resource.RUSAGE_SELF)

@@ -7,9 +7,10 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from tests.jobs import hole, opening, top, with_fields
-from ulbrek.core.job import Job
-from ulbrek.core.plan import JobFinding, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import JobFinding
 
 SHOP = Shop()
 PLACES = st.integers(0, 900).map(lambda mm: f"{mm} mm")

@@ -11,17 +11,17 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from tests.jobs import top
+from ulbrek.core.after.outlook import ahead_of
+from ulbrek.core.after.schedule import Scheduled, schedule
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
 from ulbrek.core.cure.station import Poured, cure
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.clock import SULFO_ALUMINATE, age_at_share, pace, share_at
 from ulbrek.core.materials.mixes import StrengthTold
-from ulbrek.core.outlook import ahead_of
-from ulbrek.core.plan import plan
-from ulbrek.core.schedule import Scheduled, schedule
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 MIX = SHOP.mixes[0]

@@ -5,10 +5,10 @@ from typing import Any
 import pytest
 
 from tests.jobs import opening, top
+from ulbrek.core.buying.demand import takes
 from ulbrek.core.form.result import CuttingResult, KindCut
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
-from ulbrek.core.takes import takes
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 FULL = {"length_mm": 2440.0, "width_mm": 1220.0}

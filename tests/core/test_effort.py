@@ -11,8 +11,8 @@ from pydantic import ValidationError
 
 from tests.core.test_bounded import MIX, grid, piece
 from tests.jobs import DEMO_FILES
-from ulbrek.core.effort import MOST_MS, Ways, shares
-from ulbrek.core.job import Job
+from ulbrek.core.job.effort import MOST_MS, Ways, shares
+from ulbrek.core.job.job import Job
 from ulbrek.files.job_file import read_job_file
 
 Document = dict[str, Any]

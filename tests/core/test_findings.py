@@ -13,11 +13,12 @@ from tests.core.steel_cases import STEEL_CASES
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.form.inputs import FormInputs
-from ulbrek.core.job import Job
-from ulbrek.core.plan import JobFinding, plan
-from ulbrek.core.record import EMPTY, Record
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import JobFinding
+from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.core.rulebook import rule_book
-from ulbrek.core.shop import Shop
 
 SHOP = Shop()
 THICK = {"thickness": "50 mm"}

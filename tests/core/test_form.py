@@ -14,10 +14,10 @@ from ulbrek.core.base.finding import Quantity
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.form.result import Board, FormResult, Knockout
 from ulbrek.core.form.schools import SCHOOLS as WAYS_OF_BUILDING
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 ARCH = {"kind": "arch block", "span": "1200 mm", "rise": "500 mm", "depth": "150 mm", "blocks": 5}

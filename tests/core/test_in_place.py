@@ -5,10 +5,10 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from tests.jobs import top
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.beams import InPlace, in_place, sections_of
 from ulbrek.core.kit.geometry import Cut, Solid, rectangle
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 RHO, G, LENGTH, THICKNESS = 2400.0, 9.80665, 2000.0, 40.0
 

@@ -9,8 +9,9 @@ from hypothesis import strategies as st
 
 from tests.jobs import demo_job, feature, opening, top
 from ulbrek.core.handling.result import Lift
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 
 SHOP = Shop()
 LONG = {"outline": {"length": "1500 mm", "width": "600 mm"}}

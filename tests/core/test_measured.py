@@ -3,12 +3,13 @@
 import pytest
 
 from tests.jobs import core, feature, hole, opening, recess, shaped, top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.plate import gaps_in, is_flat, plate_of
 from ulbrek.core.measure.result import MeasureResult
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import PiecePlan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import PiecePlan
 
 SHOP = Shop()
 L_TOP = {"kind": "l", "length": "1800 mm", "width": "1500 mm", "along": "600 mm", "across": "500 mm"}

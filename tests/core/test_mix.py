@@ -9,14 +9,15 @@ from hypothesis import strategies as st
 
 from tests.core.mix_cases import COLOURED, rapid, scratch
 from tests.jobs import demo_job, opening, top, with_fields
-from ulbrek.core.job import Job
+from ulbrek.core.buying.demand import takes
+from ulbrek.core.buying.shopping import shopping
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import Filled
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.record import Record
-from ulbrek.core.shop import Shop
-from ulbrek.core.shopping import shopping
-from ulbrek.core.solve import TargetMass, solve
-from ulbrek.core.takes import takes
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import Record
+from ulbrek.core.solve.goal import TargetMass, solve
 from ulbrek.simulated_prices import SimulatedPrices
 
 SHOP = Shop()

@@ -12,10 +12,12 @@ from pydantic import TypeAdapter
 
 from tests.jobs import DEMO_FILES, opening, top
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, figures_in, plan
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.figures import figures_in
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.core.rulebook import rule_book, rules
-from ulbrek.core.shop import Shop
 from ulbrek.files.job_file import read_job_file
 
 SHOP = Shop()

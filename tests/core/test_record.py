@@ -12,18 +12,19 @@ from pydantic import TypeAdapter, ValidationError
 
 from tests.core.test_plan import WORDS, shown
 from tests.jobs import demo_job, opening, top
-from ulbrek.core.casting import FOLLOWS, STATES, has_reached, may_follow
-from ulbrek.core.changes import changed_since
+from ulbrek.core.after.changes import changed_since
+from ulbrek.core.after.outlook import ahead_of
+from ulbrek.core.after.schedule import Scheduled, due_on, schedule
+from ulbrek.core.buying.demand import Part, allot, rests, takes, takes_of_pour
 from ulbrek.core.cure.history import measured
 from ulbrek.core.cure.result import Act
-from ulbrek.core.mould import wear
-from ulbrek.core.outlook import ahead_of
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.record import EMPTY, Record, part_of, rules_over
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.casting import FOLLOWS, STATES, has_reached, may_follow
+from ulbrek.core.records.mould import wear
+from ulbrek.core.records.record import EMPTY, Record, part_of, rules_over
 from ulbrek.core.rulebook import rule_book
-from ulbrek.core.schedule import Scheduled, due_on, schedule
-from ulbrek.core.shop import Shop
-from ulbrek.core.takes import Part, allot, rests, takes, takes_of_pour
 
 SHOP = Shop()
 POUR = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)

@@ -8,13 +8,13 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from tests.jobs import feature, free, hole, opening, recess, shaped, top, top_document
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry import Corner, Outline, free_outline, inset
 from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 MM = lambda low, high: st.integers(low, high).map(lambda mm: f"{mm} mm")  # noqa: E731

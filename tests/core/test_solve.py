@@ -3,11 +3,11 @@
 import pytest
 
 from tests.jobs import feature, opening, shaped, top, with_fields
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
-from ulbrek.core.solve import (
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.solve.goal import (
     CannotSolveError,
     DivideAtSeams,
     EqualSections,

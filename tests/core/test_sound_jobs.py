@@ -4,10 +4,10 @@ import pytest
 
 from tests.core.sound_jobs import INCHES, METRIC, SOUND, Twin, Units
 from tests.jobs import with_fields
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.steel import Mesh
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 HEAVY_MESH = Mesh(id="mesh-6", name="Mesh 6 mm, 150 mm squares", wire_mm=6.0, spacing_mm=150.0)
 SHOP = Shop().model_copy(update={"meshes": (*Shop().meshes, HEAVY_MESH)})

@@ -5,9 +5,10 @@ from typing import Any
 import pytest
 
 from tests.jobs import demo_job, hole, opening, top
-from ulbrek.core.headline import headline
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.after.headline import headline
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 
 SHOP = Shop()
 

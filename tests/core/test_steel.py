@@ -11,9 +11,10 @@ from shapely import LineString, Point, Polygon, box
 
 from tests.core.steel_cases import MESH, by_hand, front, own, vessel
 from tests.jobs import demo_job, feature, free, hole, opening, shaped, top
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.steel import Mesh
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.core.steel.cutlist import mesh_parts
 from ulbrek.core.steel.inputs import SteelInputs
 

@@ -5,10 +5,11 @@ from typing import Any
 
 import pytest
 
-from ulbrek.core.effort import MOST_MS
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.effort import MOST_MS
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
 
 INCH = 25.4
 MIX = {"mix": "ordinary", "bag": "25kg", "container": "bucket"}

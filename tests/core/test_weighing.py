@@ -3,9 +3,9 @@
 import pytest
 
 from tests.jobs import demo_job
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
-from ulbrek.core.weighing import Weighed, weighing_findings
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.weighing import Weighed, weighing_findings
 
 MEASURED = plan(demo_job(3), Shop()).pieces[0].measure
 FRESH, STRIPPED, DRY = MEASURED.mass_fresh, MEASURED.mass_stripped, MEASURED.mass_dry

@@ -12,7 +12,7 @@ from ezdxf import filemanagement
 
 from bench.drawings import broken
 from tests.jobs import DEMO_FILES, feature, free, hole, opening, recess, shaped, top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing, read_drawing
 from ulbrek.files.drawing_out import layered, write_dxf, write_svg

@@ -12,9 +12,9 @@ import trimesh
 from shapely import Polygon
 
 from tests.jobs import demo_job, hole, opening, shaped, top
-from ulbrek.core.job import Job
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
 from ulbrek.files.form_solid import write_glb
 

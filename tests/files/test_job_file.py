@@ -7,8 +7,8 @@ from typing import Any
 import pytest
 
 from tests.jobs import DEMO_FILES, hole, opening, top, top_document
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.job_file import read_job_file, write_job_file
 from ulbrek.files.problems import InvalidDocumentError, Problem
 

@@ -13,9 +13,9 @@ from tests.jobs import DEMO_FILES, demo_job, opening, top
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
 from ulbrek.core.base.units.reading import read_length
-from ulbrek.core.job import Job
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.pack import Paper, job_pack
 from ulbrek.files.pack.labels import label_pages

@@ -13,9 +13,9 @@ from pypdf import PdfReader
 from tests.core.move_cases import leg, standing
 from tests.core.steel_cases import by_hand, own, vessel
 from tests.jobs import demo_job, opening, top
-from ulbrek.core.job import Job
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.pack import job_pack
 from ulbrek.files.steel_list import COLUMNS, write_steel_csv, write_steel_dxf
 

@@ -7,9 +7,9 @@ import pytest
 from openpyxl import load_workbook
 
 from tests.jobs import opening, top
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
-from ulbrek.core.shopping import shopping
+from ulbrek.core.buying.shopping import shopping
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_xlsx
 from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
 from ulbrek.files.steel_list import write_steel_csv

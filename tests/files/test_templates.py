@@ -9,8 +9,8 @@ from pypdf import PdfReader
 from pypdf.generic import ContentStream, DictionaryObject
 
 from tests.jobs import demo_job, feature, hole, opening, recess, shaped, top
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.files.pack.templates import OVERLAP_MM, template_pages, templates_of
 
 SHOP = Shop()

@@ -4,8 +4,8 @@ import pytest
 
 from tests.jobs import opening, top
 from ulbrek.core.base.units.constants import KG_PER_POUND
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by, shaped
 from ulbrek.core.steel.rules import bar_mass_per_metre

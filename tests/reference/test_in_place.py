@@ -8,6 +8,7 @@ from anastruct import SystemElements
 
 from tests.jobs import opening, top
 from ulbrek.core.handling import rules
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.beams import (
     Bearer,
     Row,
@@ -21,8 +22,7 @@ from ulbrek.core.kit.beams import (
     weakest,
 )
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 RHO, G = 2400.0, 9.80665
 

@@ -5,14 +5,14 @@ from math import pi
 import pytest
 
 from tests.jobs import hole, shaped
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.catalogue import ADMIXTURES, INGREDIENTS, RAPID_MORTAR, WHITE_MIX
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Filled
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Scratch
 from ulbrek.core.mix.scratch import Recipe, recipe
-from ulbrek.core.shop import Shop
-from ulbrek.core.solve import TargetMass, solve
+from ulbrek.core.solve.goal import TargetMass, solve
 
 
 def made(ingredients: list[Ingredient], **wanted: object) -> Recipe:

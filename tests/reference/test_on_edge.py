@@ -9,10 +9,10 @@ from anastruct import SystemElements
 
 from tests.jobs import opening, top
 from ulbrek.core.handling.rules import strength_for_lift
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.beams import InStrip, Supports, on_edge, slices_along
 from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 RHO, G = 2400.0, 9.80665
 PARTS = 8  # of each member, so that what lies between its ends is seen

@@ -6,8 +6,8 @@ from typing import Any
 import pytest
 
 from tests.jobs import top
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
 INCH = 25.4

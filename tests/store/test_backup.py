@@ -16,7 +16,7 @@ from sqlalchemy import text
 from ops.postgres import Cluster
 from tests.files.test_photo import picture
 from tests.jobs import top
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.photo import clean_photo
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.backup import WORKED_OUT, read_backup, write_backup

@@ -8,7 +8,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
 from tests.jobs import opening, top
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.store.database import Database, Records
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
 from ulbrek.store.history import history_of

@@ -9,7 +9,7 @@ import pytest
 from sqlalchemy import text
 
 from tests.jobs import top
-from ulbrek.core.record import Record
+from ulbrek.core.records.record import Record
 from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.known import Known

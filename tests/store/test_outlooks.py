@@ -10,9 +10,9 @@ import pytest
 from sqlalchemy import text
 
 from tests.jobs import hole, top
-from ulbrek.core.outlook import MOST_DRAWN, Outlook, outlook
-from ulbrek.core.plan import plan
-from ulbrek.core.shop import Shop
+from ulbrek.core.after.outlook import MOST_DRAWN, Outlook, outlook
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.store.database import Database
 from ulbrek.store.outlooks import KeptOutlook
 

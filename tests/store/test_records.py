@@ -11,7 +11,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
 from tests.jobs import top
-from ulbrek.core.casting import FOLLOWS, STATES
+from ulbrek.core.records.casting import FOLLOWS, STATES
 from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError, RefusedEntryError

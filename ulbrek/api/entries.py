@@ -10,13 +10,13 @@ from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.texts import LINES, ONE_LINE
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import between
-from ulbrek.core.casting import State
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
+from ulbrek.core.job.shop import Standby
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.boards import Price, SheetSize
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Mix
-from ulbrek.core.shop import Standby
+from ulbrek.core.records.casting import State
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, ObservationKind, Seen

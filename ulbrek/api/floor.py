@@ -10,10 +10,10 @@ from uuid import UUID
 
 from ulbrek.api.services.plans import Plans, job_key, pour_key
 from ulbrek.api.views import JobCard
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
-from ulbrek.core.record import EMPTY, Record, rules_over
-from ulbrek.core.schedule import Agenda, Scheduled, schedule
+from ulbrek.core.after.schedule import Agenda, Scheduled, schedule
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import EMPTY, Record, rules_over
 from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import JobHead, StoredJob
 from ulbrek.store.outlooks import KeptOutlook

@@ -10,17 +10,18 @@ from manifold3d import Manifold
 from ulbrek.api.cut_search import CutTask, look
 from ulbrek.core.base.finding import Change
 from ulbrek.core.base.units import Units
-from ulbrek.core.job import Job
+from ulbrek.core.buying.demand import Take, takes_of_pour
+from ulbrek.core.buying.shopping import ShoppingList, shopping
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan import Plan, plan, to_cut
-from ulbrek.core.record import Record
-from ulbrek.core.shop import Shop
-from ulbrek.core.shopping import ShoppingList, shopping
-from ulbrek.core.solve import Goal, solve
-from ulbrek.core.takes import Take, takes_of_pour
+from ulbrek.core.plan.plan import plan, to_cut
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import Record
+from ulbrek.core.solve.goal import Goal, solve
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
 from ulbrek.files.drawing_in import Drawing, Unit, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg

@@ -11,12 +11,12 @@ from fastapi.routing import APIRoute
 from pydantic import BaseModel, ConfigDict, Field
 from starlette.routing import BaseRoute
 
+from ulbrek.core.after.headline import Headline, headline
 from ulbrek.core.base.texts import ONE_LINE
-from ulbrek.core.headline import Headline, headline
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
-from ulbrek.core.record import EMPTY, Record
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.store.jobs import StoredJob
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history"), ONE_LINE]

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from types import ModuleType
 
-from ulbrek.core import references, weighing
 from ulbrek.core.base.docstring import Term
 from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
@@ -24,6 +23,7 @@ from ulbrek.core.handling.checks import strength as strength_checks
 from ulbrek.core.handling.rules import people as people_rules
 from ulbrek.core.handling.rules import standing as standing_rules
 from ulbrek.core.handling.rules import stress as stress_rules
+from ulbrek.core.job import choices
 from ulbrek.core.kit import lifting
 from ulbrek.core.kit.beams import boards
 from ulbrek.core.kit.clock import maturity, strength
@@ -38,6 +38,7 @@ from ulbrek.core.mix.rules import doses as dose_rules
 from ulbrek.core.mix.rules import scratch as scratch_rules
 from ulbrek.core.mix.rules import timing as batch_rules
 from ulbrek.core.mix.rules import water as water_rules
+from ulbrek.core.records import weighing
 from ulbrek.core.steel.checks import places as steel_places
 from ulbrek.core.steel.checks import stuff as steel_stuff
 from ulbrek.core.steel.rules import bending as steel_bending
@@ -45,7 +46,7 @@ from ulbrek.core.steel.rules import covering as steel_covering
 from ulbrek.core.steel.rules import laying as steel_laying
 
 ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
-    ("Materials", (mixes, references)),
+    ("Materials", (mixes, choices)),
     ("Measure", (measure_rules, shapes, places, formers, bolted, fitting)),
     (
         "Form",

@@ -5,7 +5,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 
 from ulbrek.core.form.result import Board
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.tables import Row, write_csv, write_xlsx
 
 _GAP_MM = 40.0

@@ -5,7 +5,7 @@ from uuid import NAMESPACE_URL, uuid5
 
 from icalendar import Alarm, Calendar, Event
 
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan.result import Plan
 
 SHORTEST = timedelta(minutes=30)
 

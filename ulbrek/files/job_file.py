@@ -6,8 +6,8 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from ulbrek.core.job import Job
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 
 SCHEMA_VERSION: Literal[2] = 2

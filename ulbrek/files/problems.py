@@ -9,7 +9,7 @@ from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
 from ulbrek.core.measure.inputs import AnyFeature, AnyOutline
-from ulbrek.core.solve import AnyGoal
+from ulbrek.core.solve.goal import AnyGoal
 
 # Names that tell the kinds of a union apart stand in Pydantic's path but not in the document.
 _KINDS = frozenset(

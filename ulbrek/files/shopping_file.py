@@ -1,6 +1,6 @@
 """A shopping list as CSV, as a workbook and as a page."""
 
-from ulbrek.core.shopping import Line, ShoppingList
+from ulbrek.core.buying.shopping import Line, ShoppingList
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.tables import write_csv, write_xlsx
 

@@ -4,7 +4,7 @@ import io
 from collections import Counter
 from collections.abc import Iterator
 
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.tables import write_csv
 
 _GAP_MM = 60.0

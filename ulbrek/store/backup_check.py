@@ -9,7 +9,7 @@ from typing import Any, NamedTuple
 from pydantic import ValidationError
 from sqlalchemy import Connection, Select, String, Table, select, text
 
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import as_job_file
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.models import Base, JobRevisionRow, PourRow, ShopRevisionRow

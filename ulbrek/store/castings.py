@@ -8,7 +8,7 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import Select, func, or_, select
 
-from ulbrek.core.casting import FOLLOWS, STATES, State, may_follow
+from ulbrek.core.records.casting import FOLLOWS, STATES, State, may_follow
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import CastingRow, CastingStateRow, CavityRow, FormRow, JobRevisionRow, PourRow, ShopRow

@@ -15,7 +15,7 @@ from sqlalchemy.exc import DisconnectionError
 from sqlalchemy.orm import Session
 from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.errors import NotFoundError, NotReadyError
 from ulbrek.store.forms import FormRepository

@@ -9,7 +9,7 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
-from ulbrek.core.mould import Wear, wear
+from ulbrek.core.records.mould import Wear, wear
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import CastingRow, CavityRow, FormRow, MouldEventRow, MouldRow, PourRow

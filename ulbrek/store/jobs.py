@@ -9,7 +9,7 @@ from sqlalchemy import Subquery, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
 from ulbrek.store.entries import one_at_a_time
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError

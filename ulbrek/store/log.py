@@ -11,7 +11,7 @@ from sqlalchemy import ColumnElement, Select, case, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
-from ulbrek.core.casting import ACT_OF, STATES
+from ulbrek.core.records.casting import ACT_OF, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import (

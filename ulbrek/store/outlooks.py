@@ -11,7 +11,7 @@ from sqlalchemy import or_, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
-from ulbrek.core.outlook import Outlook
+from ulbrek.core.after.outlook import Outlook
 from ulbrek.store.models import OutlookRow
 
 _OUTLOOK: TypeAdapter[Outlook] = TypeAdapter(Outlook)

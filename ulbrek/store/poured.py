@@ -8,11 +8,11 @@ from uuid import UUID
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
-from ulbrek.core.casting import STATES
 from ulbrek.core.cure.history import Done, Tested
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
-from ulbrek.core.record import Reached, Record
+from ulbrek.core.records.casting import STATES
+from ulbrek.core.records.record import Reached, Record
 from ulbrek.files.job_file import as_job_file
 from ulbrek.store.castings import Casting, CastingRepository
 from ulbrek.store.entries import ShopRecords

@@ -12,11 +12,12 @@ from pydantic import TypeAdapter
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from ulbrek.core.casting import ACT_OF, may_follow
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.record import Record, part_of
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.casting import ACT_OF, may_follow
+from ulbrek.core.records.record import Record, part_of
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time

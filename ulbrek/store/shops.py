@@ -8,7 +8,7 @@ from pydantic import ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 

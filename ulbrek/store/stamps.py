@@ -6,7 +6,7 @@ from sqlalchemy import ColumnElement, ScalarSelect, Text, bindparam, func, liter
 from sqlalchemy.dialects.postgresql import aggregate_order_by
 from sqlalchemy.orm import aliased
 
-from ulbrek.core.casting import SETTLED
+from ulbrek.core.records.casting import SETTLED
 from ulbrek.store.models import (
     ActDoneRow,
     BatchRow,

@@ -10,13 +10,13 @@ from ulbrek.api.entries import EntryRequest, StateRequest
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
+from ulbrek.core.after.schedule import due_on
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.casting import State
 from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs import Piece
-from ulbrek.core.plan import PiecePlan, Plan
-from ulbrek.core.schedule import due_on
-from ulbrek.core.weighing import Weighed, weighing_findings
+from ulbrek.core.plan.result import PiecePlan, Plan
+from ulbrek.core.records.casting import State
+from ulbrek.core.records.weighing import Weighed, weighing_findings
 from ulbrek.store.castings import Casting, CastingPage, StateReached
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry

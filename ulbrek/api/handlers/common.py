@@ -8,7 +8,7 @@ from fastapi import Depends, Request, Response
 from ulbrek.api.apart import Apart
 from ulbrek.api.floor import Floors
 from ulbrek.api.services.plans import Plans
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.store.database import Database
 
 

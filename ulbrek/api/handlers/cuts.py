@@ -17,8 +17,8 @@ from ulbrek.api.handlers.common import Db, Long, as_file, shop_asked
 from ulbrek.api.tasks import BoardFormat, SteelFormat
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Units
-from ulbrek.core.job import Job
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.files.pack import Paper
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.database import Database

@@ -24,9 +24,9 @@ from ulbrek.api.views import (
     job_view,
     plan_view,
 )
+from ulbrek.core.after.schedule import Agenda
 from ulbrek.core.base.units import Units
-from ulbrek.core.record import Record
-from ulbrek.core.schedule import Agenda
+from ulbrek.core.records.record import Record
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
 from ulbrek.files.pack import Paper

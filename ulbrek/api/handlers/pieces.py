@@ -11,10 +11,10 @@ from ulbrek.api.handlers.common import Db, Long, as_file, shop_asked
 from ulbrek.api.tasks import PieceFormat
 from ulbrek.api.views import answer
 from ulbrek.core.base.finding import Change
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.inputs import Piece
-from ulbrek.core.shop import Shop
-from ulbrek.core.solve import Goal
+from ulbrek.core.solve.goal import Goal
 from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing, Unit
 from ulbrek.store.errors import NotFoundError
 

@@ -20,11 +20,11 @@ from ulbrek.api.entries import (
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
-from ulbrek.core.changes import Changed, changed_since
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
-from ulbrek.core.record import part_of
-from ulbrek.core.takes import Allotment, Part, Rest, Take, allot, rests
+from ulbrek.core.after.changes import Changed, changed_since
+from ulbrek.core.buying.demand import Allotment, Part, Rest, Take, allot, rests
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import part_of
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry

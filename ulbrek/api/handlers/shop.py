@@ -10,7 +10,7 @@ from fastapi.responses import StreamingResponse
 from ulbrek.api.entries import LiftsRequest, MaterialsRequest, MemberRequest, SheetSizesRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.core.cure.inputs import Hours
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.shop import Shop
 from ulbrek.store.backup import write_backup
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.members import Member

@@ -9,10 +9,10 @@ from ulbrek.api import tasks
 from ulbrek.api.entries import EnoughRequest
 from ulbrek.api.handlers.common import Db, Long, Planned, as_file
 from ulbrek.api.services.plans import Plans
-from ulbrek.core.job import Job
+from ulbrek.core.buying.shopping import ShoppingList
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.mix.enough import Enough, enough
-from ulbrek.core.shop import Shop
-from ulbrek.core.shopping import ShoppingList
 from ulbrek.files.pack import Paper
 from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
 from ulbrek.store.database import Database

@@ -13,11 +13,12 @@ from cachetools import LRUCache
 
 from ulbrek.api import tasks
 from ulbrek.api.apart import Apart, BusyError, TooLongError
-from ulbrek.core.job import Job
-from ulbrek.core.outlook import Outlook, outlook
-from ulbrek.core.plan import RULE_VERSION, Plan, plan
-from ulbrek.core.record import EMPTY, Record
-from ulbrek.core.shop import Shop
+from ulbrek.core.after.outlook import Outlook, outlook
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import RULE_VERSION, Plan
+from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import JobHead, StoredJob
 from ulbrek.store.outlooks import KeptOutlook

@@ -15,15 +15,15 @@ from ulbrek.core.handling.care import CARRY, CARRY_ALONE, SET, TURN, TURN_ALONE
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
 from ulbrek.core.kit.beams import (
+    UNIT_KG_M3,
     Array,
     Bending,
     InStrip,
     Sections,
     Supports,
     on_edge,
-    refined,
     sections_of,
-    sliding,
+    slid_over,
     weakest,
 )
 from ulbrek.core.kit.beams.sections import Axis
@@ -210,13 +210,19 @@ def turn_of(what: Lifted, chosen: bool) -> Lift:
 
 def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
     """What it carries most where it stands on edge, held at two places: as a beam, or in a strip beside an opening."""
-    depth, density = what.solid.depth_mm, what.plate_kg_m3
-    bent = weakest(what.lengthwise, supports, depth, density, on_edge=True)
+    asked = ("on edge", supports, what.solid.depth_mm, what.past_openings is None)
+    found: Bending | InStrip = what.lengthwise.once(asked, lambda: _edgewise(what, supports))
+    return found.times(what.plate_kg_m3 / UNIT_KG_M3)
+
+
+def _edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
+    depth = what.solid.depth_mm
+    bent = weakest(what.lengthwise, supports, depth, UNIT_KG_M3, on_edge=True)
     if what.past_openings is None:
         return bent
     slices = what.past_openings.slices()
     ways = (True, False) if any(len(slices[end].strips) > 1 for end in (0, -1)) else (True,)
-    strips = [one for low in ways for one in on_edge(slices, supports, depth, density, low)]
+    strips = [one for low in ways for one in on_edge(slices, supports, depth, UNIT_KG_M3, low)]
     if not strips:
         return bent
     worst = max(strips, key=lambda one: one.stress_mpa * one.slice.concentration)
@@ -232,9 +238,7 @@ def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
 
 def slid(what: Lifted, chosen: bool) -> Lift:
     """Sliding it onto its supports over the edge of a bench, until as much as half hangs over."""
-    depth = what.solid.depth_mm
-    row = what.lengthwise.row(depth, on_edge=False)
-    bent = refined(what.lengthwise, row, lambda slices: sliding(slices, what.plate_kg_m3))
+    bent = slid_over(what.lengthwise, what.solid.depth_mm, what.plate_kg_m3)
     return lift_of(what, ("slide", "slid over the edge of a bench"), bent, what.along, 1.0, chosen)
 
 

@@ -12,7 +12,7 @@ from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.kit.nesting import SheetPlan
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.result import PlacedFeature
-from ulbrek.core.plan import PiecePlan, Plan
+from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 
 WIDTH_MM = 172.0

@@ -6,8 +6,8 @@ import segno
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.drawings import letters_of
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.pack.svg import wrap

@@ -1,8 +1,8 @@
 """Sets a job pack: Typst lays the pages out, with the fonts that are shipped here and nothing else."""
 
 from ulbrek.core.base.units import Units
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.pages import Pages
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 

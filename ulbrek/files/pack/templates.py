@@ -6,9 +6,9 @@ from html import escape
 from math import ceil, hypot
 
 from ulbrek.core.base.units import Units
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.core.kit.geometry import Outline, Vertex
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 
 MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 20.0, 10.0

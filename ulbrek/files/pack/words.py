@@ -9,8 +9,8 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
 
 Block = dict[str, Any]
 

@@ -8,7 +8,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, UniqueConstraint, func, text
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.core.casting import FOLLOWS, STATES
+from ulbrek.core.records.casting import FOLLOWS, STATES
 from ulbrek.store.models.base import Base, By, CreatedAt, Id
 
 _PAIRS = ", ".join(f"('{now}', '{then}')" for now, following in FOLLOWS.items() for then in following)

@@ -1,13 +1,14 @@
 """What of a piece is concrete where it is cut across."""
 
 from bisect import bisect_right
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Hashable, Iterable, Iterator, Sequence
 from functools import cached_property
 from itertools import chain, pairwise
 from math import ceil, cos, floor, pi, sin, sqrt
-from typing import Literal, NamedTuple
+from typing import Any, Literal, NamedTuple, TypeVar
 
 import numpy as np
+from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from ulbrek.core.kit.beams.row import Row
@@ -16,6 +17,7 @@ from ulbrek.core.kit.geometry import Edge, Outline, Solid
 from ulbrek.core.kit.remembering import remembered
 
 Axis = Literal["x", "y"]
+Found = TypeVar("Found")
 _EVENLY = 24
 _IN_AN_ARC = 10  # steps across a cut with arcs, whose width is no straight line
 _TRIFLE_MM = 1e-6
@@ -27,6 +29,7 @@ _CORNER_MM = 2e-3  # that a corner reaches on either side
 _ROUND_END_RAD = 0.9 * pi  # an arc that turns further is the end of a slot
 _FEW = 40  # cuts, or sides, that are sooner gone through one by one than all at once
 _ROWS = 3
+_FOUND = 24  # of what is worked out of one piece, some for two thicknesses
 MOST_CORNERS = 60  # of one opening; one that has more is a corner all along
 
 
@@ -57,6 +60,7 @@ class Sections:
         self._breaks = sorted({*chain(*self._corners), *chain(*(one.breaks for one in (self._piece, *crossed)))})
         self._alike: dict[int, Slice | None] = {}
         self._rows: dict[tuple[float, bool], Row] = {}  # of the thicknesses that were asked for last
+        self._found: LRUCache[Hashable, Any] = LRUCache(_FOUND)
 
     def at(self, place_mm: float) -> Slice:
         """The cut at a place; one at an end lies just inside it."""
@@ -106,6 +110,18 @@ class Sections:
         """
         more = [self.at(place) for place in also if self.low_mm <= place <= self.high_mm]
         return sorted([*self._evenly, *more], key=lambda one: one.at_mm) if more else list(self._evenly)
+
+    def once(self, what: Hashable, work: Callable[[], Found]) -> Found:
+        """What was worked out of these sections before, or is now; the last few are known.
+
+        Args:
+            what: what it is and what else it is worked out from
+            work: how
+        """
+        found: Found | None = self._found.get(what)
+        if found is None:
+            found = self._found[what] = work()
+        return found
 
     def row(self, thickness_mm: float, on_edge: bool, also: Iterable[float] = ()) -> Row:
         """The same slices with what bending asks of them.

@@ -37,7 +37,14 @@ class Bending:
     along: Array | None = None
     places: tuple[Array, Array] | None = None
 
+    def times(self, factor: float) -> "Bending":
+        """The same of a slab that is so many times as dense."""
+        along = None if self.along is None else self.along * factor
+        places = self.places and (self.places[0], self.places[1] * factor)
+        return Bending(self.at_mm, self.moment_nm * factor, self.slice, along, places)
 
+
+UNIT_KG_M3 = 1000.0  # what bending by its own weight is worked out for, once for all densities
 _REFINED = 2  # times that the neighbourhood of the worst place is looked at more closely
 _BETWEEN = 4
 
@@ -54,8 +61,30 @@ def weakest(
         density_kg_m3: density
         on_edge: whether it stands on edge, the load along its width
     """
-    row = sections.row(thickness_mm, on_edge, supports)
-    return refined(sections, row, lambda slices: bending(slices, supports, density_kg_m3))
+
+    def found() -> Bending:
+        row = sections.row(thickness_mm, on_edge, supports)
+        return refined(sections, row, lambda slices: bending(slices, supports, UNIT_KG_M3))
+
+    of_unit: Bending = sections.once(("held", supports, thickness_mm, on_edge), found)
+    return of_unit.times(density_kg_m3 / UNIT_KG_M3)
+
+
+def slid_over(sections: Sections, thickness_mm: float, density_kg_m3: float) -> Bending:
+    """The worst bending of a slab slid over the edge of a bench, found in the same way.
+
+    Args:
+        sections: the slab, ready to be cut across
+        thickness_mm: thickness
+        density_kg_m3: density
+    """
+
+    def found() -> Bending:
+        row = sections.row(thickness_mm, on_edge=False)
+        return refined(sections, row, lambda slices: sliding(slices, UNIT_KG_M3))
+
+    of_unit: Bending = sections.once(("slid", thickness_mm), found)
+    return of_unit.times(density_kg_m3 / UNIT_KG_M3)
 
 
 def refined(sections: Sections, row: Row, bent: Callable[[Row], Bending]) -> Bending:

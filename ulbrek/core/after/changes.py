@@ -6,7 +6,8 @@ from math import isclose
 from typing import Any
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.plan import Plan, figures_in
+from ulbrek.core.plan.figures import figures_in
+from ulbrek.core.plan.result import Plan
 from ulbrek.core.rulebook import rules
 
 _ALIKE = 1e-3  # a change of less than a thousandth says nothing to anybody

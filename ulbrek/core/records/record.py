@@ -7,10 +7,10 @@ from typing import Annotated
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.counted import COUNTED
-from ulbrek.core.casting import ACT_OF, State, has_reached
 from ulbrek.core.cure.history import Done, History, Key, Temperature, Tested
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.records.casting import ACT_OF, State, has_reached
 
 
 class Reached(BaseModel):

@@ -6,14 +6,14 @@ from typing import Any, Protocol, TypeVar
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Filled, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
-from ulbrek.core.shop import Shop
 
 
 class _Named(Protocol):

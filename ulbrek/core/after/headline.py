@@ -4,9 +4,9 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from ulbrek.core.base.finding import Severity
-from ulbrek.core.job import Job
+from ulbrek.core.job.job import Job
 from ulbrek.core.measure.result import Path, PlacedFeature
-from ulbrek.core.plan import Plan, Station
+from ulbrek.core.plan.result import Plan, Station
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,11 +5,12 @@ from dataclasses import dataclass, replace
 from math import ceil
 from typing import Literal
 
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan, plan
-from ulbrek.core.record import part_of
-from ulbrek.core.references import Chosen, choose
-from ulbrek.core.shop import Shop
+from ulbrek.core.job.choices import Chosen, choose
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import part_of
 
 Kind = Literal["bag", "sheet", "bar", "mesh", "hardware", "supply"]
 

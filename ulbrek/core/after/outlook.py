@@ -3,9 +3,9 @@
 from dataclasses import dataclass, replace
 from datetime import datetime
 
-from ulbrek.core.headline import Headline, headline
-from ulbrek.core.job import Job
-from ulbrek.core.plan import Plan
+from ulbrek.core.after.headline import Headline, headline
+from ulbrek.core.job.job import Job
+from ulbrek.core.plan.result import Plan
 
 MOST_DRAWN = 120  # features of a thumbnail; more cannot be told apart
 

@@ -5,10 +5,10 @@ from dataclasses import dataclass, fields
 from datetime import datetime, timedelta
 from typing import Literal
 
-from ulbrek.core.casting import ACT_OF, SETTLED, State, has_reached
+from ulbrek.core.after.outlook import ActAhead, Ahead
 from ulbrek.core.cure.result import Act
-from ulbrek.core.outlook import ActAhead, Ahead
-from ulbrek.core.plan import Plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.casting import ACT_OF, SETTLED, State, has_reached
 
 # Of a pour that nobody wrote down nothing says what has been done: an act this long past is taken to be, and folded
 # away. What cannot wait is over sooner, and a state that came by itself at once, recorded or not.

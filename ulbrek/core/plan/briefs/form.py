@@ -2,41 +2,46 @@
 
 from collections.abc import Sequence
 from dataclasses import replace
+from typing import NamedTuple
 
 from shapely import LineString
 
-from ulbrek.core.form.inputs import FormInputs
+from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.form.wanted import Divider, Wanted
-from ulbrek.core.job import Job
 from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
 from ulbrek.core.kit.moulding import Moulded
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
-from ulbrek.core.references import Chosen
-from ulbrek.core.shop import Shop
 
 _UP = 0.3  # a side whose outward direction rises by so much lies on top of a profile that stands
 
 
-def wanted_for(job: Job, shape: Shape, chosen: Chosen, shop: Shop) -> Wanted:
+class Materials(NamedTuple):
+    """What forms are made of: the sheet, and the liner where the job chose one or the shop's, likeliest first."""
+
+    sheet: Sheet
+    liners: tuple[Sheet, ...]
+    liner_chosen: bool
+
+
+def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials) -> Wanted:
     """The form of one piece of a job.
 
     Args:
-        job: the job, for what it does otherwise than the shop
+        inputs: what the job says of its forms
+        habits: how forms are built in this job
         shape: the piece
-        chosen: the sheets
-        shop: its habits
+        materials: what they are made of
     """
-    inputs, piece = job.form, shape.piece
+    piece = shape.piece
     floor, ceiling = slopes(shape)
     count = side_by_side(inputs, shape)
-    habits = inputs.over(shop.form_habits)
     if habits.release == "oil when used again":
-        again = castings_of(inputs, shape) > 1 or chosen.sheet.face == "bare"
+        again = castings_of(inputs, shape) > 1 or materials.sheet.face == "bare"
         habits = habits.model_copy(update={"release": "oil" if again else "none"})
     wanted = Wanted(
-        piece.id, shape.outline, shape.cast_depth, chosen.sheet, _liner(job, shape, chosen, shop), habits,
+        piece.id, shape.outline, shape.cast_depth, materials.sheet, _liner(shape, materials), habits,
         floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
         _open_edges(shape, inputs),
     )  # fmt: skip
@@ -48,17 +53,18 @@ def castings_of(inputs: FormInputs, shape: Shape) -> int:
     return -(-shape.piece.count // (inputs.forms * side_by_side(inputs, shape)))
 
 
-def _liner(job: Job, shape: Shape, chosen: Chosen, shop: Shop) -> Sheet:
+def _liner(shape: Shape, materials: Materials) -> Sheet:
     """What is bent for the curved sides of a piece: the job's choice, or the first of the shop that does not break."""
     arcs = [edge for edge in shape.outline.edges if edge.is_arc]
-    if job.form.liner is not None or not arcs:
-        return chosen.liner
+    first = materials.liners[0]
+    if materials.liner_chosen or not arcs:
+        return first
 
     def bends(liner: Sheet) -> bool:
         inside = [edge.radius - (liner.thickness_mm if edge.bulge < 0 else 0.0) for edge in arcs]
         return liner.bends_to_mm is None or min(inside) >= liner.bends_to_mm
 
-    return next((one for one in shop.liners if bends(one)), chosen.liner)
+    return next((one for one in materials.liners if bends(one)), first)
 
 
 def side_by_side(inputs: FormInputs, shape: Shape) -> int:

@@ -6,9 +6,9 @@ from pydantic import BaseModel, ConfigDict, Field, field_validator, model_valida
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.cure.inputs import CureInputs
-from ulbrek.core.effort import Ways, effort_ms, too_much
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
+from ulbrek.core.job.effort import Ways, effort_ms, too_much
 from ulbrek.core.measure.inputs import Name, Piece, Site
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.steel.inputs import SteelInputs

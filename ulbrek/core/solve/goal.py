@@ -8,15 +8,15 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
-from ulbrek.core.job import Job
+from ulbrek.core.job.choices import choose
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete, measure
 from ulbrek.core.mix.wetness import water_planned
-from ulbrek.core.references import choose
-from ulbrek.core.shop import Shop
 
 _STEPS = 60
 _SHARE = 1e-6

@@ -5,13 +5,14 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Literal
 
+from ulbrek.core.buying.demand import Take, takes
+from ulbrek.core.buying.prices import PriceList
 from ulbrek.core.handling.joined import SAWN
-from ulbrek.core.job import Job
-from ulbrek.core.plan import PiecePlan, Plan, plan
-from ulbrek.core.prices import PriceList
-from ulbrek.core.references import choose
-from ulbrek.core.shop import Shop
-from ulbrek.core.takes import Take, takes
+from ulbrek.core.job.choices import choose
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import PiecePlan, Plan
 
 Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you"]
 GROUPS: tuple[Group, ...] = ("mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you")

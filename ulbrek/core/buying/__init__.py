@@ -1,0 +1,1 @@
+"""What a job takes, and what has to be bought."""

@@ -1,0 +1,1 @@
+"""What is made, and the shop that it is made in."""

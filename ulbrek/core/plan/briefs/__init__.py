@@ -1,0 +1,1 @@
+"""What the plan hands each station."""

@@ -1,0 +1,64 @@
+"""Form's nodes."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.form.cutting import CutFrom, cutting
+from ulbrek.core.form.inputs import FormHabits, FormInputs
+from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.form.station import Formed, form
+from ulbrek.core.materials.boards import Foam, Lumber, Sheet
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan.briefs.form import Materials, castings_of, wanted_for
+from ulbrek.core.plan.memory import Worked
+from ulbrek.core.plan.pointing import pointed
+
+
+@dataclass(frozen=True, slots=True)
+class FormNode:
+    """The form of one piece: what the job and the shop say of forms, and what is cast in it."""
+
+    piece: Piece
+    inputs: FormInputs
+    habits: FormHabits
+    materials: Materials
+    foam: Foam
+    net_area: Figure
+    density: Figure
+
+    def work(self) -> FormResult:
+        """Its boards, figures and findings."""
+        shape, own = shape_of(self.piece), f"{self.piece.id}."
+        wanted = wanted_for(self.inputs, self.habits, shape, self.materials)
+        cast = Formed(self.net_area, self.density, castings_of(self.inputs, shape))
+        as_cut = {key.removeprefix(own): cut for key, cut in self.inputs.as_cut.items() if key.startswith(own)}
+        found = form(wanted, cast, self.foam, as_cut)
+        return replace(found, findings=pointed("/form", found.findings))
+
+
+@dataclass(frozen=True, slots=True)
+class BuiltForm:
+    """A form that is built: of which piece, and how many of it."""
+
+    name: str
+    form: Worked[FormResult]
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class CuttingNode:
+    """The forms of a job, and what they are cut from."""
+
+    built: tuple[BuiltForm, ...]
+    sheets: Sequence[Sheet]
+    lumber: Lumber
+    habits: FormHabits
+    inputs: FormInputs
+
+    def work(self) -> CuttingResult:
+        """The cut plan, and what to have."""
+        forms = [(one.name, one.form.result, one.count) for one in self.built]
+        found = cutting(forms, CutFrom(self.sheets, self.lumber), self.habits, self.inputs)
+        return replace(found, findings=pointed("/form", found.findings))

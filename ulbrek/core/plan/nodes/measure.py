@@ -1,0 +1,36 @@
+"""Measure's nodes."""
+
+from dataclasses import dataclass, replace
+
+from ulbrek.core.measure.inputs import Piece, Site
+from ulbrek.core.measure.result import MeasureResult, SiteResult
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.station import Concrete, measure, measure_site
+from ulbrek.core.plan.pointing import pointed
+
+
+@dataclass(frozen=True, slots=True)
+class MeasureNode:
+    """One piece, what it is cast of, and where it stands in the job."""
+
+    at: str
+    piece: Piece
+    concrete: Concrete
+
+    def work(self) -> MeasureResult:
+        """Its figures and findings."""
+        found = measure(shape_of(self.piece), self.concrete)
+        return replace(found, findings=pointed(self.at, found.findings))
+
+
+@dataclass(frozen=True, slots=True)
+class SiteNode:
+    """The place, and the pieces that must fit it."""
+
+    site: Site
+    pieces: tuple[Piece, ...]
+
+    def work(self) -> SiteResult:
+        """Its figures and findings."""
+        found = measure_site(self.site, [shape_of(piece) for piece in self.pieces])
+        return replace(found, findings=pointed("/site", found.findings))

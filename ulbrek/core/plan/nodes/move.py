@@ -1,0 +1,60 @@
+"""Move's nodes."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.handling.checks import Way
+from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
+from ulbrek.core.handling.joined import joined
+from ulbrek.core.handling.result import HandlingResult, JoinedResult
+from ulbrek.core.handling.station import Masses, handle
+from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan.briefs.lift import carried
+from ulbrek.core.plan.memory import Worked
+from ulbrek.core.plan.pointing import pointed
+from ulbrek.core.steel.result import SteelResult
+
+
+@dataclass(frozen=True, slots=True)
+class LiftNode:
+    """One piece that is lifted: with its steel, of which mix, by whom, past what, and where to."""
+
+    piece: Piece
+    steel: Worked[SteelResult]
+    mesh: Mesh
+    bar: Bar
+    fresh: Figure
+    boards: Figure | None
+    density_kg_m3: float
+    strength_mpa: float
+    fibred: bool
+    cast_there: bool
+    inputs: HandlingInputs
+    one_lifts_kg: float
+    passages: Sequence[Way]
+
+    def work(self) -> HandlingResult:
+        """Mass, people and stress, and findings."""
+        steel, concrete = self.steel.result, (self.fresh.value, self.density_kg_m3, self.strength_mpa)
+        what = carried(
+            shape_of(self.piece), steel, (self.mesh, self.bar), concrete, self.fibred, self.cast_there
+        )  # fmt: skip
+        found = handle(self.inputs, self.one_lifts_kg, Masses(self.fresh, self.boards, steel.mass), what, self.passages)
+        return replace(found, findings=pointed("/handling", found.findings))
+
+
+@dataclass(frozen=True, slots=True)
+class JoinedNode:
+    """What is joined to the castings, and where it stands."""
+
+    parts: Sequence[JoinedPart]
+    gaskets: bool
+    outdoors: bool
+
+    def work(self) -> JoinedResult:
+        """Its parts and the wood that they are cut from."""
+        found = joined(self.parts, self.gaskets, self.outdoors)
+        return replace(found, findings=pointed("/handling", found.findings))

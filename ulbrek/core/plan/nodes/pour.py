@@ -1,0 +1,42 @@
+"""The nodes of a pour: Mix and Cure."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from ulbrek.core.cure.inputs import CureInputs, Hours
+from ulbrek.core.cure.result import CureResult
+from ulbrek.core.cure.station import Poured, cure
+from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.pour import Pour
+from ulbrek.core.mix.result import MixResult
+from ulbrek.core.mix.station import MixedFrom, mix
+from ulbrek.core.plan.pointing import pointed
+
+
+@dataclass(frozen=True, slots=True)
+class MixNode:
+    """What is mixed, in what, for what, and the batches so far."""
+
+    inputs: MixInputs
+    mixed_from: MixedFrom
+    pour: Pour
+    batches: Sequence[BatchMixed]
+
+    def work(self) -> MixResult:
+        """Bags, water, doses, batches and their clock."""
+        found = mix(self.inputs, self.mixed_from, self.pour, self.batches)
+        return replace(found, findings=pointed("/mix", found.findings))
+
+
+@dataclass(frozen=True, slots=True)
+class CureNode:
+    """What is poured and what its acts need, how it is kept, and the shop's hours."""
+
+    inputs: CureInputs
+    poured: Poured
+    hours: Hours
+
+    def work(self) -> CureResult:
+        """The acts with their hours."""
+        found = cure(self.inputs, self.poured, self.hours)
+        return replace(found, findings=pointed("/cure", found.findings))

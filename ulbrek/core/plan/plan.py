@@ -1,0 +1,314 @@
+"""plan(): a job walks through the stations in the order of the trade, and out comes a plan."""
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import NamedTuple
+
+from ulbrek.core.base.figure import Figure, workings
+from ulbrek.core.base.finding import SEVERITIES, Finding
+from ulbrek.core.cure.inputs import CureInputs
+from ulbrek.core.cure.result import CureResult
+from ulbrek.core.cure.station import Poured
+from ulbrek.core.form.cutting import bought
+from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.form.station import strip_need
+from ulbrek.core.handling.checks import Way, shop_figure_high
+from ulbrek.core.handling.result import HandlingResult, JoinedResult
+from ulbrek.core.job.choices import Chosen, choose
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
+from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
+from ulbrek.core.measure.checks.fitting import set_differs
+from ulbrek.core.measure.inputs import Bolt, Piece
+from ulbrek.core.measure.plate import plate_of
+from ulbrek.core.measure.result import MeasureResult, SiteResult
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.station import Concrete
+from ulbrek.core.mix.doses import per_bag
+from ulbrek.core.mix.pour import Casts, Pour
+from ulbrek.core.mix.result import MixResult
+from ulbrek.core.mix.station import MixedFrom, dose_found
+from ulbrek.core.mix.wetness import strength_left, water_planned
+from ulbrek.core.plan.briefs.form import Materials, side_by_side
+from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
+from ulbrek.core.plan.nodes.form import BuiltForm, CuttingNode, FormNode
+from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
+from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
+from ulbrek.core.plan.nodes.pour import CureNode, MixNode
+from ulbrek.core.plan.nodes.steel import SteelCuttingNode, SteelNode
+from ulbrek.core.plan.pointing import pointed
+from ulbrek.core.plan.result import RULE_VERSION, JobFinding, PiecePlan, Plan, Station
+from ulbrek.core.records.record import EMPTY, Record
+from ulbrek.core.steel.inputs import SteelInputs
+from ulbrek.core.steel.result import SteelCutting, SteelResult
+
+
+def plan(job: Job, shop: Shop, record: Record = EMPTY, memory: Memory | None = None) -> Plan:
+    """The plan of a job in a shop: pure, deterministic and total.
+
+    Any valid job gives a plan; whatever is wrong with it is among the findings, gravest first.
+
+    Args:
+        job: the job
+        shop: the shop it is made in
+        record: what has already happened; it rules where it differs from what was planned
+        memory: what was worked out before; it makes a plan sooner and never another one
+    """
+    return _Planning(job, shop, record, memory or Memory()).plan()
+
+
+class Made(NamedTuple):
+    """What one piece's stations say, by node."""
+
+    measure: Worked[MeasureResult]
+    form: Worked[FormResult]
+    steel: Worked[SteelResult]
+    handling: Worked[HandlingResult]
+
+
+@dataclass(frozen=True, slots=True)
+class _OfJob:
+    """What the stations say of all pieces together."""
+
+    site: Worked[SiteResult]
+    cutting: Worked[CuttingResult]
+    steel_cutting: Worked[SteelCutting]
+    joined: Worked[JoinedResult]
+    mix: Worked[MixResult]
+    cure: Worked[CureResult]
+
+
+class _Planning:
+    """One job on its way through the stations."""
+
+    def __init__(self, job: Job, shop: Shop, record: Record, memory: Memory) -> None:
+        self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
+        chosen = choose(job, shop)
+        planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix)
+        self.filled = Filled(chosen.size, planned)
+        share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
+        self.left = strength_left(self.filled, chosen.water_shift, share)
+        self.own_strength = chosen.mix.strength_28
+        self.chosen = replace(chosen, mix=chosen.mix.weakened(self.left.value / 100))
+        self.habits = job.form.over(shop.form_habits)
+
+    def plan(self) -> Plan:
+        made = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
+        of_job = self._of_job(made)
+        pieces = tuple(
+            PiecePlan(
+                piece.id, piece.name, piece.count, one.measure.result, one.form.result, one.steel.result,
+                one.handling.result,
+            )
+            for piece, one in zip(self.job.pieces, made, strict=True)
+        )  # fmt: skip
+        by_job: Sequence[Worked[object]] = (
+            of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.cure,
+        )  # fmt: skip
+        nodes: list[Worked[object]] = [node for one in made for node in one] + list(by_job)
+        found = sorted(
+            findings_of(self.job, pieces, of_job, self.chosen),
+            key=lambda one: SEVERITIES.index(one.finding.severity),
+        )
+        return Plan(
+            RULE_VERSION, pieces, of_job.site.result, of_job.cutting.result, of_job.steel_cutting.result,
+            of_job.joined.result, of_job.mix.result, of_job.cure.result, tuple(found),
+            workings(figure for node in nodes for figure in node.shown),
+        )  # fmt: skip
+
+    def forms(self) -> list[FormResult]:
+        """The forms of its pieces, by piece."""
+        return [
+            self._form(piece, self._measure(index, piece).result.net_area).result
+            for index, piece in enumerate(self.job.pieces)
+        ]
+
+    def _work(self, node: Node[Result]) -> Worked[Result]:
+        return self._memory.work(node, self._keys)
+
+    def _piece(self, index: int, piece: Piece) -> Made:
+        measured = self._measure(index, piece)
+        formed = self._form(piece, measured.result.net_area)
+        there = self._cast_there(piece)
+        mix = self.chosen.mix
+        steel = self._work(
+            SteelNode(
+                piece, self._steel_of(piece), self.chosen.mesh, self.chosen.bar, self.shop.bars, mix.stone_mm,
+                mix.strength_28_least_mpa, there,
+            )
+        )  # fmt: skip
+        return Made(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
+
+    def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
+        concrete = Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm)
+        return self._work(MeasureNode(f"/pieces/{index}", piece, concrete))
+
+    def _form(self, piece: Piece, net_area: Figure) -> Worked[FormResult]:
+        job, chosen = self.job, self.chosen
+        named = job.form.liner is not None
+        liners = (chosen.liner,) if named else (chosen.liner, *(one for one in self.shop.liners if one != chosen.liner))
+        own = {key: cut for key, cut in job.form.as_cut.items() if key.startswith(f"{piece.id}.")}
+        inputs = job.form.model_copy(update={"as_cut": own, "layouts": {}, "offcuts": (), "sawn": {}})
+        materials = Materials(chosen.sheet, liners, named)
+        return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, self.filled.density))
+
+    def _steel_of(self, piece: Piece) -> SteelInputs:
+        steel = self.job.steel
+        return steel.model_copy(
+            update={
+                "by_piece": {id_: school for id_, school in steel.by_piece.items() if id_ == piece.id},
+                "by_hand": tuple(one for one in steel.by_hand if one.piece == piece.id),
+            }
+        )
+
+    def _cast_there(self, piece: Piece) -> bool:
+        """Whether it is cast on the ground that it stays on."""
+        use = self.job.handling.standing_of(piece.id).use
+        ground = use == "pad or step on the ground" and self.job.steel.exposure == "on the ground"
+        return ground and piece.cast == "face up"
+
+    def _lift(
+        self, piece: Piece, measured: MeasureResult, formed: FormResult, steel: Worked[SteelResult], there: bool
+    ) -> Worked[HandlingResult]:
+        job, chosen = self.job, self.chosen
+        parts = measured.parts
+        fresh = parts[plate_of(shape_of(piece)).part].mass_fresh if parts else measured.mass_fresh
+        standing = {id_: one for id_, one in job.handling.standing.items() if id_ == piece.id}
+        inputs = job.handling.model_copy(update={"standing": standing, "parts": ()})
+        passages = tuple(Way(one.name, one.kind, one.width.mm) for one in job.site.passages)
+        return self._work(
+            LiftNode(
+                piece, steel, chosen.mesh, chosen.bar, fresh, formed.boards_mass, self.filled.density.value,
+                chosen.mix.strength_28_least_mpa, chosen.fibred, there, inputs, self.shop.one_person_lifts_kg, passages,
+            )
+        )  # fmt: skip
+
+    def _of_job(self, made: Sequence[Made]) -> _OfJob:
+        job, shop, chosen = self.job, self.shop, self.chosen
+        built = self._built(made)
+        strength = chosen.mix.strength_28_least_mpa
+        gaskets = any(isinstance(f, Bolt) and f.gasket.mm > 0 for piece in job.pieces for f in piece.features)
+        standby = tuple((one.name, one.volume_l) for one in shop.standby)
+        mixed_from = MixedFrom(
+            chosen.mix, self.filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift, standby,
+            shop.one_person_lifts_kg, self.left, chosen.set_shift,
+        )  # fmt: skip
+        steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
+        return _OfJob(
+            self._work(SiteNode(job.site, job.pieces)),
+            self._work(CuttingNode(built, self._sheets(built), chosen.lumber, self.habits, job.form)),
+            self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
+            self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors")),
+            self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
+            self._work(CureNode(self._cure_inputs(), self._poured(made), shop.hours)),
+        )
+
+    def _cure_inputs(self) -> CureInputs:
+        begun = self.record.water_in_at
+        return self.job.cure if begun is None else self.job.cure.model_copy(update={"poured_at": begun})
+
+    def _poured(self, made: Sequence[Made]) -> Poured:
+        strip = [strip_need(piece.id, self.job.cure.temperature_c) for piece in self.job.pieces]
+        needs = tuple(
+            (piece.id, need)
+            for piece, one, stripped in zip(self.job.pieces, made, strip, strict=True)
+            for need in (stripped, *one.handling.result.needs)
+        )
+        face_up = any(piece.cast == "face up" for piece in self.job.pieces)
+        return Poured(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength)
+
+    def _pour(self, made: Sequence[Made]) -> Pour:
+        """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
+        job, mesh = self.job, self.chosen.mesh
+        floors = [floor.value for one in made if (floor := one.measure.result.thinnest_floor)]
+        steel = [one.steel.result for one in made]
+        held = [one.stack for one in steel if one.stack and one.held != "laid at half fill"]
+        gaps = [gap for stack in held for gap in (stack.cover_show.value, stack.cover_back.value)]
+        gaps += [one.cage.cover.value for one in steel if one.cage]
+        if any(one.mesh for one in steel):
+            gaps.append(mesh.spacing_mm - mesh.wire_mm)
+        return Pour(
+            {
+                piece.id: Casts(
+                    one.measure.result.volume,
+                    one.measure.result.mass_fresh,
+                    piece.count,
+                    side_by_side(job.form, shape_of(piece)),
+                    one.form.result.boards_mass,
+                )
+                for piece, one in zip(job.pieces, made, strict=True)
+            },
+            min([*(piece.thickness.mm for piece in job.pieces), *floors]),
+            min(gaps, default=None),
+            job.cure.temperature_c,
+            any(piece.matches for piece in job.pieces),
+            job.cure.maturity,
+        )
+
+    def _built(self, made: Sequence[Made]) -> tuple[BuiltForm, ...]:
+        """The forms that are built; none where pieces are cast in moulds of the shop."""
+        if self.job.form.in_moulds:
+            return ()
+        return tuple(
+            BuiltForm(piece.name, one.form, copies_of(self.job, piece))
+            for piece, one in zip(self.job.pieces, made, strict=True)
+        )
+
+    def _sheets(self, built: Sequence[BuiltForm]) -> tuple[Sheet, ...]:
+        """What boards are cut from: the sheet and the liner chosen, and what liners else curved sides want."""
+        used = {board.sheet for one in built for board in one.form.result.boards}
+        known = {one.id for one in self.chosen.sheets}
+        return (*self.chosen.sheets, *(one for one in self.shop.liners if one.id in used - known))
+
+
+def copies_of(job: Job, piece: Piece) -> int:
+    """How many forms of a piece are built."""
+    return min(job.form.forms, -(-piece.count // side_by_side(job.form, shape_of(piece))))
+
+
+def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:
+    """What is cut from one kind of sheet, from what, and which of two plans is the better one; None where nothing is.
+
+    Args:
+        job: the job
+        shop: the shop it is made in
+        sheet: id of the sheet
+    """
+    chosen, habits = choose(job, shop), job.form.over(shop.form_habits)
+    kind = next((one for one in chosen.sheets if one.id == sheet), None)
+    if kind is None or job.form.in_moulds:
+        return None
+    planning = _Planning(job, shop, EMPTY, Memory())
+    forms = [
+        (piece.name, form, copies_of(job, piece)) for piece, form in zip(job.pieces, planning.forms(), strict=True)
+    ]
+    made = bought(forms, kind, habits, job.form)
+    return (made.panels, made.stock, habits.prefer) if made.panels else None
+
+
+def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Chosen) -> Iterator[JobFinding]:
+    """All that is wrong, station by station."""
+    by_piece: tuple[tuple[Station, str], ...] = (
+        ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
+    )  # fmt: skip
+    for station, room in by_piece:
+        for piece in pieces:
+            for found in getattr(piece, room).findings:
+                yield JobFinding(station, piece.id, found)
+    high = pointed("/handling", shop_figure_high(chosen.one_lifts_kg))
+    by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
+        ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
+        ("form", (*chosen.form_findings, *of_job.cutting.result.findings)),
+        ("steel", (*chosen.steel_findings, *of_job.steel_cutting.result.findings)),
+        ("move", (*high, *of_job.joined.result.findings)),
+        ("mix", (*chosen.mix_findings, *of_job.mix.result.findings)),
+        ("cure", of_job.cure.result.findings),
+    )
+    for station, findings in by_job:
+        for found in findings:
+            yield JobFinding(station, None, found)
+    rooms: Mapping[str, Station] = {"handling": "move", "steel": "steel", "form": "form"}
+    for found in chosen.lost_findings:
+        yield JobFinding(rooms[found.field.split("/")[1]], None, found)

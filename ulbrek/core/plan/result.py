@@ -1,0 +1,55 @@
+"""The plan of a job, as it is read, shown, printed and kept."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.cure.result import CureResult
+from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.handling.result import HandlingResult, JoinedResult
+from ulbrek.core.measure.result import MeasureResult, SiteResult
+from ulbrek.core.mix.result import MixResult
+from ulbrek.core.steel.result import SteelCutting, SteelResult
+
+Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
+RULE_VERSION = 13
+
+
+@dataclass(frozen=True, slots=True)
+class JobFinding:
+    """A finding in its station and piece; ``finding``'s field and change point into the job's document."""
+
+    station: Station
+    piece: str | None
+    finding: Finding
+
+
+@dataclass(frozen=True, slots=True)
+class PiecePlan:
+    """What the stations say of one piece."""
+
+    id: str
+    name: str
+    count: int
+    measure: MeasureResult
+    form: FormResult
+    steel: SteelResult
+    handling: HandlingResult
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """The plan of a job. ``workings`` are the figures behind the ones that are shown, by key."""
+
+    rule_version: int
+    pieces: tuple[PiecePlan, ...]
+    site: SiteResult
+    cutting: CuttingResult
+    steel_cutting: SteelCutting
+    joined: JoinedResult
+    mix: MixResult
+    cure: CureResult
+    findings: tuple[JobFinding, ...]
+    workings: Mapping[str, Figure]

@@ -1,0 +1,1 @@
+"""Which change reaches a goal."""
