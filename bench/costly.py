@@ -258,7 +258,7 @@ def measured(planned: Job, shop: Shop) -> tuple[float, float, int]:
 
 def written(planned: Job, found: Plan) -> bytes:
     """The plan as it is answered."""
-    return PLAN.dump_json(PlanView(planned, found, headline(planned, found)))
+    return PLAN.dump_json(PlanView("", planned, found, headline(planned, found)))
 
 
 def main() -> int:

@@ -29,7 +29,8 @@ WAYS: dict[str, tuple[Any, ...]] = {
     "/mix/doses": ([], [{"admixture": "liquid-plasticiser", "percent": 0.5}], [{"admixture": "plastic-fibre"}]),
     "/cure/temperature_c": (4.0, 12.0, 20.0, 31.0), "/cure/poured_at": (None, "2026-11-23T09:00:00Z"),
     "/cure/strength_by": ("ACI 209", "EN 1992"), "/cure/sealer": ("film", "none"),
-    "/steel/school": ("mesh", "mesh and bars", "grid of bars", "fibre only", "none"), "/steel/mesh": (None, "remesh-10"),
+    "/steel/school": ("mesh", "mesh and bars", "grid of bars", "fibre only", "none"),
+    "/steel/mesh": (None, "remesh-10"),
     "/steel/exposure": ("indoors", "outdoors", "on the ground"), "/steel/edge_cover": ({"mm": 25}, {"mm": 40}),
     "/form/corner": (None, "pinwheel", "mitred"), "/form/sheet": (None, "ply-18"), "/form/release": (None, "wax"),
     "/form/kerf": (None, {"mm": 2.2}), "/form/forms": (1, 2), "/form/in_moulds": (True, False),
@@ -47,7 +48,7 @@ RECORDS = (
 )
 
 
-def numbers_in(document: Any, at: tuple[Any, ...] = ()) -> Iterator[tuple[Any, ...]]:  # noqa: ANN401 - JSON
+def numbers_in(document: Any, at: tuple[Any, ...] = ()) -> Iterator[tuple[Any, ...]]:
     """Where numbers stand in a document."""
     if isinstance(document, dict | list):
         items = document.items() if isinstance(document, dict) else enumerate(document)
@@ -57,7 +58,7 @@ def numbers_in(document: Any, at: tuple[Any, ...] = ()) -> Iterator[tuple[Any, .
         yield at
 
 
-def put(document: Any, at: tuple[Any, ...], value: Any) -> Any:  # noqa: ANN401 - JSON
+def put(document: Any, at: tuple[Any, ...], value: Any) -> Any:
     if not at:
         return value
     name, *rest = at

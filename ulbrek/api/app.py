@@ -12,6 +12,7 @@ from sqlalchemy.exc import DBAPIError
 from ulbrek import __version__
 from ulbrek.api import logs, problems
 from ulbrek.api.apart import Apart
+from ulbrek.api.compressed import Compressed
 from ulbrek.api.describe import describe
 from ulbrek.api.floor import Floors
 from ulbrek.api.front_end import FrontEnd
@@ -94,6 +95,7 @@ def create_app(settings: Settings) -> FastAPI:
 
     app.openapi = lambda: describe(app)  # type: ignore[method-assign]
     app.mount("/", FrontEnd(settings.web_dist))
+    app.add_middleware(Compressed)
     app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
     app.add_middleware(logs.RequestLog)
     return app

@@ -14,7 +14,7 @@ from starlette.exceptions import HTTPException
 from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.floor import record_of
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
-from ulbrek.api.views import JobView, job_view, plain
+from ulbrek.api.views import JobView, plain
 from ulbrek.core.solve.goal import CannotSolveError
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import (
@@ -70,7 +70,7 @@ def _stale_write(request: Request, error: Exception) -> JSONResponse:
         stored = records.jobs(shop.id).get(error.job_id)
         record = record_of(records, shop, stored)
     plans: Plans = request.app.state.plans
-    theirs = job_view(stored, record, plans.of_job(stored, shop, record))
+    theirs = plans.answers.view_of(stored, record, plans.of_job(stored, shop, record), shop.shop)
     return problem_response(409, "Changed in between", str(error), theirs=plain(JobView, theirs))
 
 

@@ -11,25 +11,30 @@ from fastapi.routing import APIRoute
 from pydantic import BaseModel, ConfigDict, Field
 from starlette.routing import BaseRoute
 
-from ulbrek.core.after.headline import Headline, headline
+from ulbrek.core.after.headline import Headline
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.record import EMPTY, Record
-from ulbrek.store.jobs import StoredJob
+from ulbrek.core.records.record import Record
 
 What = Annotated[str, Field(min_length=1, max_length=120, description="what was done, for the history"), ONE_LINE]
 
 
+Held = Annotated[
+    str | None, Field(max_length=64, description="key of the answer that the page holds: only what differs is sent")
+]
+
+
 class PlanRequest(BaseModel):
-    """A job to plan; without a shop, in the shop whose records these are; ``record`` is what has happened to it."""
+    """A job to plan, in the shop that is given, or that of the answer held, or the one whose records these are."""
 
     model_config = ConfigDict(extra="forbid")
 
     job: Job
     shop: Shop | None = None
-    record: Record = EMPTY
+    record: Record | None = Field(None, description="what has happened to it; without one, that of the answer held")
+    held: Held = None
 
 
 class EditRequest(BaseModel):
@@ -40,6 +45,7 @@ class EditRequest(BaseModel):
     parent: int
     job: Job
     what: What
+    held: Held = None
 
 
 class StepRequest(BaseModel):
@@ -59,19 +65,35 @@ class NewJobRequest(BaseModel):
     job: Job
 
 
+Change = Annotated[
+    tuple[str] | tuple[str, Any], Field(description="JSON pointer into the answer held, and what stands there now")
+]
+
+
 @dataclass(frozen=True, slots=True)
 class PlanView:
-    """A job as it was read, and its plan."""
+    """A job as it was read, and its plan; ``key`` tells this answer from others."""
 
+    key: str
     job: Job
     plan: Plan
     headline: Headline
 
 
 @dataclass(frozen=True, slots=True)
-class JobView:
-    """A job as it is kept, and its plan with what has happened to it."""
+class PlanChanges:
+    """What of a job, its plan and its headline differs from the answer held, whose key is ``base``."""
 
+    key: str
+    base: str
+    changes: list[Change]
+
+
+@dataclass(frozen=True, slots=True)
+class JobView:
+    """A job as it is kept, and its plan with what has happened to it; ``key`` tells this answer from others."""
+
+    key: str
     id: UUID
     revision: int
     can_undo: bool
@@ -81,6 +103,21 @@ class JobView:
     record: Record
     plan: Plan
     headline: Headline
+
+
+@dataclass(frozen=True, slots=True)
+class JobChanges:
+    """A job as it is kept, and what of it, its plan and its headline differs from the answer held."""
+
+    key: str
+    base: str
+    changes: list[Change]
+    id: UUID
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    changed_at: datetime
+    record: Record
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,16 +161,3 @@ def answer(kind: Any, view: Any, status: int = 200) -> Response:  # noqa: ANN401
 def plain(kind: Any, view: Any) -> Any:  # noqa: ANN401
     """A view as JSON knows it, to be part of another answer."""
     return _FIELDS[kind].serialize(view)
-
-
-def plan_view(job: Job, planned: Plan) -> PlanView:
-    """A job with its plan."""
-    return PlanView(job, planned, headline(job, planned))
-
-
-def job_view(stored: StoredJob, record: Record, planned: Plan) -> JobView:
-    """A kept job with its plan."""
-    return JobView(
-        stored.id, stored.revision, stored.can_undo, stored.can_redo, stored.changed_at,
-        stored.job, record, planned, headline(stored.job, planned),
-    )  # fmt: skip

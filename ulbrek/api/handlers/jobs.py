@@ -16,17 +16,16 @@ from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError, cl
 from ulbrek.api.views import (
     EditRequest,
     JobCard,
+    JobChanges,
     JobView,
     NewJobRequest,
     PlanView,
     StepRequest,
     answer,
-    job_view,
-    plan_view,
 )
 from ulbrek.core.after.schedule import Agenda
 from ulbrek.core.base.units import Units
-from ulbrek.core.records.record import Record
+from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
 from ulbrek.files.pack import Paper
@@ -57,7 +56,7 @@ def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
         shop = records.shop()
         stored = records.jobs(shop.id).create(asked.job, "Begun", asked.id)
         kept = _claimed(records, shop, stored)
-    return answer(JobView, _kept_view(plans, kept), 201)
+    return _told(plans, kept, status=201)
 
 
 @router.post("/jobs/from-file", response_model=JobView, status_code=201)
@@ -70,7 +69,7 @@ def begin_job_from_file(
         shop = records.shop()
         stored = records.jobs(shop.id).create(read.job, "Brought in from a file", key)
         kept = _claimed(records, shop, stored)
-    return answer(JobView, _kept_view(plans, kept), 201)
+    return _told(plans, kept, status=201)
 
 
 @router.get("/jobs/{job_id}", response_model=JobView)
@@ -79,17 +78,20 @@ def get_job(db: Db, plans: Planned, job_id: UUID) -> Response:
     kept = _kept(db, job_id)
     with _unplanned(kept.stored):
         planned = plans.of_job(kept.stored, kept.shop, kept.record)
-    return answer(JobView, job_view(kept.stored, kept.record, planned))
+    return plans.answers.of_job(kept.stored, kept.record, planned, kept.shop.shop)
 
 
-@router.put("/jobs/{job_id}", response_model=JobView)
+@router.put("/jobs/{job_id}", response_model=JobView | JobChanges)
 def edit_job(db: Db, plans: Planned, job_id: UUID, asked: EditRequest) -> Response:
-    """Keeps a change of a job as a revision; refused with 409 when it was changed in between."""
+    """Keeps a change of a job as a revision; refused with 409 when it was changed in between.
+
+    A page that says which answer it holds gets what differs from that.
+    """
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
         kept = _claimed(records, shop, stored)
-    return answer(JobView, _kept_view(plans, kept))
+    return _told(plans, kept, base=asked.held)
 
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
@@ -99,7 +101,7 @@ def undo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
         shop = records.shop()
         stored = records.jobs(shop.id).undo(job_id, asked.parent)
         kept = _claimed(records, shop, stored)
-    return answer(JobView, _kept_view(plans, kept))
+    return _told(plans, kept)
 
 
 @router.post("/jobs/{job_id}/redo", response_model=JobView)
@@ -109,7 +111,7 @@ def redo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
         shop = records.shop()
         stored = records.jobs(shop.id).redo(job_id, asked.parent)
         kept = _claimed(records, shop, stored)
-    return answer(JobView, _kept_view(plans, kept))
+    return _told(plans, kept)
 
 
 @router.post("/jobs/{job_id}/archive", status_code=204)
@@ -134,7 +136,7 @@ def get_revision(db: Db, plans: Planned, job_id: UUID, number: Annotated[int, Pa
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).at(job_id, number)
-    return answer(PlanView, plan_view(job, plans.make(job, shop.shop)))
+    return plans.answers.of_plan(job, plans.make(job, shop.shop), shop.shop, EMPTY, None)
 
 
 @router.get("/jobs/{job_id}/file", response_model=JobFile)
@@ -200,11 +202,11 @@ def _claimed(records: Records, shop: StoredShop, stored: StoredJob) -> _Kept:
     return _Kept(stored, shop, record)
 
 
-def _kept_view(plans: Plans, kept: _Kept) -> JobView:
+def _told(plans: Plans, kept: _Kept, base: str | None = None, status: int = 200) -> Response:
     """A job that was just kept, with its plan; its outlook is told to the floor."""
     with _unplanned(kept.stored):
         planned = plans.tell_job(kept.stored, kept.shop, kept.record)
-    return job_view(kept.stored, kept.record, planned)
+    return plans.answers.of_job(kept.stored, kept.record, planned, kept.shop.shop, base, status)
 
 
 @contextmanager

@@ -3,20 +3,24 @@
 from fastapi import APIRouter, Response
 
 from ulbrek.api.handlers.common import Db, Planned, shop_asked
-from ulbrek.api.views import PlanRequest, PlanView, answer, plan_view
+from ulbrek.api.views import PlanChanges, PlanRequest, PlanView
 from ulbrek.core.base.way import Way
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
+from ulbrek.core.records.record import EMPTY
 from ulbrek.core.rulebook import Page, rule_book
 from ulbrek.core.steel.schools import SCHOOLS as STEEL_SCHOOLS
 
 router = APIRouter(prefix="/api")
 
 
-@router.post("/plan", response_model=PlanView)
+@router.post("/plan", response_model=PlanView | PlanChanges)
 def plan_job(db: Db, plans: Planned, asked: PlanRequest) -> Response:
-    """Plans a job without keeping it."""
-    planned = plans.make(asked.job, shop_asked(db, asked.shop), asked.record)
-    return answer(PlanView, plan_view(asked.job, planned))
+    """Plans a job without keeping it; a page that says which answer it holds gets what differs from that."""
+    held = plans.answers.held(asked.held)
+    shop = held.shop if held and asked.shop is None else shop_asked(db, asked.shop)
+    record = asked.record or (held.record if held else EMPTY)
+    planned = plans.make(asked.job, shop, record)
+    return plans.answers.of_plan(asked.job, planned, shop, record, asked.held)
 
 
 @router.get("/schools")

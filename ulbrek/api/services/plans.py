@@ -13,9 +13,11 @@ from cachetools import LRUCache
 
 from ulbrek.api import tasks
 from ulbrek.api.apart import Apart, BusyError, TooLongError
+from ulbrek.api.services.answers import Answers
 from ulbrek.core.after.outlook import Outlook, outlook
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.memory import Memory
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import RULE_VERSION, Plan
 from ulbrek.core.records.record import EMPTY, Record
@@ -75,6 +77,8 @@ class Plans:
         self._lock = Lock()
         # One plan at a time, first come first served: two would not be done sooner, and keep back who only reads.
         self._planner = ThreadPoolExecutor(1, "plans")
+        self._memory = Memory()  # of the planner alone
+        self.answers = Answers()
         self._told: LRUCache[tuple[UUID, str], Outlook] = LRUCache(MOST_OUTLOOKS)
         self._asked: set[tuple[UUID, str]] = set()  # outlooks that are to be worked out anew
         self._background = ThreadPoolExecutor(1, "outlooks")
@@ -106,7 +110,7 @@ class Plans:
         """
         try:
             if job.effort_ms <= LONG_MS:
-                return self._planner.submit(plan, job, shop, record).result()
+                return self._planner.submit(plan, job, shop, record, self._memory).result()
             return self._apart.run(tasks.plan_job, job, shop, record)
         except BusyError:
             raise

@@ -32,10 +32,10 @@ class Node(Protocol[Result_co]):
 
 
 @dataclass(frozen=True, slots=True)
-class Worked(Generic[Result]):
+class Worked(Generic[Result_co]):
     """A node's result, the key of what it was worked out from, and the figures that it shows."""
 
-    result: Result
+    result: Result_co
     key: str
     shown: tuple[Figure, ...]
 
@@ -95,7 +95,7 @@ class Keys:
             told.append(cast("Worked[object]", value).key)
         elif kind is Figure or issubclass(kind, BaseModel):
             told.append(self._once(cast("BaseModel | Figure", value)))
-        elif names := _names_of(kind):
+        elif names := _names_of(kind):  # type: ignore[arg-type]  # hashable
             for name in names:
                 self._tell(getattr(value, name), told)
         elif isinstance(value, Mapping):
@@ -139,7 +139,7 @@ def _size_of(result: object) -> int:
 
 
 def _values_of(result: object) -> Iterator[object]:
-    for name in _names_of(type(result)):
+    for name in _names_of(type(result)):  # type: ignore[arg-type]  # hashable
         value = getattr(result, name)
         yield value
         if is_dataclass(value) and not isinstance(value, Figure):

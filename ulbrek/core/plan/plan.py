@@ -107,7 +107,7 @@ class _Planning:
         by_job: Sequence[Worked[object]] = (
             of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.cure,
         )  # fmt: skip
-        nodes: list[Worked[object]] = [node for one in made for node in one] + list(by_job)
+        nodes: list[Worked[object]] = [*(node for one in made for node in one), *by_job]
         found = sorted(
             findings_of(self.job, pieces, of_job, self.chosen),
             key=lambda one: SEVERITIES.index(one.finding.severity),

@@ -2,7 +2,7 @@ import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { type Job, type JobView, type PlanView, Refused } from "./client";
 import { merged } from "./merged";
-import { editJob, jobQuery, planJob, shopQuery, stepJob } from "./queries";
+import { editJob, jobQuery, planJob, stepJob } from "./queries";
 
 export interface Conflict {
   mine: Job;
@@ -44,6 +44,7 @@ export function useEditor(id: string): Editor {
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [unsent, setUnsent] = useState<Unsent | null>(null);
   const line = useRef<Promise<unknown>>(Promise.resolve());
+  const lastView = useRef<PlanView | null>(null); // of the hand that moves something: the next differs least from it
   const asking = useRef<{ next: Job | null; busy: boolean; round: number }>({ next: null, busy: false, round: 0 });
 
   const latest = useCallback((): JobView => {
@@ -56,6 +57,7 @@ export function useEditor(id: string): Editor {
     (view: JobView) => {
       asking.current.round += 1;
       asking.current.next = null;
+      lastView.current = null;
       queries.setQueryData(jobQuery(id).queryKey, view);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
       void queries.invalidateQueries({ queryKey: ["agenda"] });
@@ -70,7 +72,7 @@ export function useEditor(id: string): Editor {
       const now = latest();
       const mine = make(now.job);
       try {
-        keep(await editJob(id, now.revision, mine, what));
+        keep(await editJob(id, now.revision, mine, what, lastView.current ?? now));
       } catch (error) {
         if (error instanceof Refused && error.theirs) {
           queries.setQueryData(jobQuery(id).queryKey, error.theirs);
@@ -101,8 +103,9 @@ export function useEditor(id: string): Editor {
     const [job, round] = [state.next, state.round];
     state.next = null;
     try {
-      const shop = queries.getQueryData(shopQuery.queryKey) ?? null;
-      const view = await planJob(job, shop, latest().record);
+      const now = latest();
+      const view = await planJob(job, null, now.record, lastView.current ?? now);
+      lastView.current = view;
       if (round === asking.current.round) setGesture(view);
     } catch {
       // A gesture that the core cannot plan keeps its last plan; letting go will say why.
@@ -110,7 +113,7 @@ export function useEditor(id: string): Editor {
       state.busy = false;
       void ask();
     }
-  }, [latest, queries]);
+  }, [latest]);
 
   const preview = useCallback(
     (make: (job: Job) => Job) => {

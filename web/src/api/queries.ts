@@ -1,4 +1,5 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
+import { applied } from "./changes";
 import {
   type Agenda,
   client,
@@ -73,15 +74,29 @@ export function useRules(): Map<string, RulePage> {
   return new Map(data?.map((page) => [page.id, page]));
 }
 
-/** The plan of a job that is not kept. With shop and record sent along, nothing has to be read for it. */
-export function planJob(job: Job, shop: Shop | null, record: JobView["record"]): Promise<PlanView> {
-  return take(client.POST("/api/plan", { body: { job, shop, record } }));
+/** The plan of a job that is not kept, in the shop and after the record of the answer held: what differs from it is sent. */
+export async function planJob(
+  job: Job,
+  shop: Shop | null,
+  record: JobView["record"],
+  held: PlanView,
+): Promise<PlanView> {
+  const answer = await take(client.POST("/api/plan", { body: { job, shop, record, held: held.key } }));
+  if (!("changes" in answer)) return answer;
+  const { key, changes } = answer;
+  return { ...applied({ job: held.job, plan: held.plan, headline: held.headline }, changes), key };
 }
 
 const at = (id: string) => ({ params: { path: { job_id: id } } });
 
-export function editJob(id: string, parent: number, job: Job, what: string): Promise<JobView> {
-  return take(client.PUT("/api/jobs/{job_id}", { ...at(id), body: { parent, job, what } }));
+/** Keeps a change; what differs from the answer held is sent. */
+export async function editJob(id: string, parent: number, job: Job, what: string, held: PlanView): Promise<JobView> {
+  const answer = await take(
+    client.PUT("/api/jobs/{job_id}", { ...at(id), body: { parent, job, what, held: held.key } }),
+  );
+  if (!("changes" in answer)) return answer;
+  const { changes, base: _, ...kept } = answer;
+  return { ...kept, ...applied({ job: held.job, plan: held.plan, headline: held.headline }, changes) };
 }
 
 export function stepJob(id: string, parent: number, step: "undo" | "redo"): Promise<JobView> {

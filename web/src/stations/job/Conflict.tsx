@@ -14,7 +14,7 @@ export function Conflict({ editor }: { editor: Editor }) {
     queryKey: ["conflict", conflict?.theirs.id, conflict?.theirs.revision],
     queryFn: () =>
       conflict
-        ? planJob(conflict.mine, null, conflict.theirs.record)
+        ? planJob(conflict.mine, null, conflict.theirs.record, conflict.theirs)
         : Promise.reject(new Error("There is no conflict")),
     enabled: conflict !== null,
     gcTime: 0,

@@ -37,7 +37,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
         const kept = await queries.fetchQuery({ ...jobQuery(id), staleTime: 0 });
         const bought = (kept.job.mix.bought ?? []).filter((key) => key !== line.key);
         const next = withField(kept.job, "/mix/bought", wanted ? [...bought, line.key] : bought);
-        await editJob(id, kept.revision, next, `${line.name}: ${wanted ? "bought" : "not bought"}`);
+        await editJob(id, kept.revision, next, `${line.name}: ${wanted ? "bought" : "not bought"}`, kept);
         await queries.invalidateQueries({ queryKey: jobQuery(id).queryKey });
       }
     } catch {
