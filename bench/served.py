@@ -1,5 +1,6 @@
 """The application in processes of its own, for a bench to ask."""
 
+import gzip
 import http.client
 import os
 import sys
@@ -55,11 +56,16 @@ class Caller:
     def __init__(self, port: int) -> None:
         """Connects at the first request."""
         self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=PATIENCE_S)
+        self.sent_bytes = 0  # of the last answer, as it travelled
 
     def ask(self, method: str, path: str, body: bytes | None = None) -> bytes:
         """The body of an answer that must be a good one."""
-        self.connection.request(method, path, body, {"content-type": "application/json"})
+        headers = {"content-type": "application/json", "accept-encoding": "gzip"}
+        self.connection.request(method, path, body, headers)
         answer = self.connection.getresponse()
         text = answer.read()
+        self.sent_bytes = len(text)
+        if answer.headers["content-encoding"] == "gzip":
+            text = gzip.decompress(text)
         assert answer.status < 300, text
         return text

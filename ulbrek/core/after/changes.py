@@ -5,7 +5,6 @@ from dataclasses import dataclass
 from math import isclose
 from typing import Any
 
-from ulbrek.core.base.figure import Figure
 from ulbrek.core.plan.figures import figures_in
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.rulebook import rules
@@ -37,8 +36,7 @@ def changed_since(then: Mapping[str, Any], now: Plan) -> tuple[Changed, ...]:
     """
     shown = {name: part for name, part in then.items() if name != "workings"}
     before = {figure.key: figure for figure in _figures(shown)}
-    parts = (now.pieces, now.site, now.cutting, now.steel_cutting, now.joined, now.mix, now.cure)
-    today = {figure.key: _Told(figure.key, figure.rule, figure.value, figure.unit) for figure in _all(parts)}
+    today = {figure.key: _Told(figure.key, figure.rule, figure.value, figure.unit) for figure in figures_in(now)}
     return tuple(_changes(before, today))
 
 
@@ -66,11 +64,6 @@ def _changes(before: Mapping[str, _Told], today: Mapping[str, _Told]) -> Iterato
 def _order(key: str, titles: Mapping[str, str]) -> tuple[int, str]:
     rule = key.partition("@")[0]
     return (list(titles).index(rule) if rule in titles else len(titles), key)
-
-
-def _all(parts: tuple[object, ...]) -> Iterator[Figure]:
-    for part in parts:
-        yield from figures_in(part)
 
 
 def _figures(document: Any) -> Iterator[_Told]:  # noqa: ANN401 - any JSON

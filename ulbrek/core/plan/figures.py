@@ -10,7 +10,7 @@ from ulbrek.core.base.finding import Finding
 
 
 def figures_in(result: object) -> Iterator[Figure]:
-    """Every figure that a result shows."""
+    """Every figure that a result shows, or a whole plan; those behind them are reached through their inputs."""
     ahead = [result]
     while ahead:
         one = ahead.pop()

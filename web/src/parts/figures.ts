@@ -4,9 +4,9 @@ import { write, writeRange } from "@/units/quantity";
 
 /** Every figure of a plan by its key: those on view and those behind them. */
 export function figureIndex(plan: Plan): Map<string, Figure> {
-  const index = new Map<string, Figure>(Object.entries(plan.workings));
-  const { pieces, site, cutting, steel_cutting, joined, mix, cure } = plan;
-  for (const room of [pieces, site, cutting, steel_cutting, joined, mix, cure]) collect(room, index);
+  const { workings, ...shown } = plan;
+  const index = new Map<string, Figure>(Object.entries(workings));
+  collect(shown, index);
   return index;
 }
 
