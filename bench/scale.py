@@ -6,13 +6,14 @@ from datetime import UTC, datetime
 
 from sqlalchemy import text
 
+from ops.demo_records import begun_with
 from ops.postgres import ROOT
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
-from ulbrek.store.pours import BegunWith, Fill
+from ulbrek.store.pours import Fill
 
 JOBS, POURS_OF_JOB, CASTINGS_OF_POUR, LIVE_POURS = 25, 50, 4, 20
 OBSERVATIONS, READINGS, SENSORS = 20_000, 2_000_000, 8
@@ -76,7 +77,7 @@ def fill(database: Database) -> dict[str, int]:
         for number in range(JOBS):
             job = records.jobs(shop.id).create(_named(read_job_file(file.read_bytes()).job, number), "Begun")
             fills = [Fill(job.job.pieces[0].id, CASTINGS_OF_POUR)]
-            records.pours(shop.id).begin(job, shop.revision, BegunWith.planned(job.job, shop.shop, fills), Entry(now))
+            records.pours(shop.id).begin(job, shop.revision, begun_with(job.job, shop.shop, fills), Entry(now))
     with database.work() as records:
         for statement in FILL[:-1]:
             records.session.execute(text(statement))

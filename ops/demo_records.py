@@ -3,7 +3,7 @@
 import io
 import math
 import random
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
@@ -14,6 +14,7 @@ from sqlalchemy import func, select, update
 
 from ulbrek.core.buying.demand import rests, takes
 from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.records.casting import State
@@ -24,7 +25,7 @@ from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Seen
 from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import BegunWith, Fill, Taken
+from ulbrek.store.pours import BegunWith, Fill, Taken, part_of_job
 from ulbrek.store.stock import ItemKind, NewLot
 
 PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))
@@ -84,6 +85,19 @@ PASTS = (
     Past(2, 14, "3", "", 2, WEIGHT, 0, in_use=False),
     Past(1, 9, "1", "", 1, "", 1, in_use=False),
 )  # fmt: skip
+
+
+def begun_with(job: Job, shop: Shop, fills: Sequence[Fill], takes: Sequence[Taken] = ()) -> BegunWith:
+    """What a pour of a small job is begun with: the part that it fills, planned.
+
+    Args:
+        job: the whole of it
+        shop: the shop it is made in
+        fills: what is filled
+        takes: what is taken from stock
+    """
+    part = part_of_job(job, fills)
+    return BegunWith(part, plan(part, shop), fills, takes)
 
 
 def load_demo_records(records: Records, jobs: Mapping[str, ListedJob], now: datetime) -> None:
@@ -179,7 +193,7 @@ class _Past:
         pour_id = self.pours.begin(
             job,
             self.shop.revision,
-            BegunWith.planned(job.job, self.shop.shop, [Fill(piece, past.count, cavities)], taken),
+            begun_with(job.job, self.shop.shop, [Fill(piece, past.count, cavities)], taken),
             Entry(at, member_id=who),
         )
         self.pours.water_in(pour_id, Entry(at, member_id=who))

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from tests.core.mix_cases import COLOURED, rapid, scratch
 from tests.jobs import demo_job, opening, top, with_fields
-from ulbrek.core.buying.demand import takes
+from ulbrek.core.buying.demand import PlannedJob, takes
 from ulbrek.core.buying.shopping import shopping
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -18,7 +18,7 @@ from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import Record
 from ulbrek.core.solve.goal import TargetMass, solve
-from ulbrek.simulated_prices import SimulatedPrices
+from ulbrek.standins.prices import SimulatedPrices
 
 SHOP = Shop()
 
@@ -204,7 +204,8 @@ def test_the_planter_says_what_its_cement_is_and_sets_in_time() -> None:
 
 
 def listed(*jobs: Job, stock: dict[str, float] | None = None) -> dict[str, Any]:
-    found = shopping(jobs, SHOP, stock or {}, SimulatedPrices())
+    planned = [PlannedJob(job, plan(job, SHOP)) for job in jobs]
+    found = shopping(planned, SHOP, stock or {}, SimulatedPrices())
     return {line.key: line for line in found.lines}
 
 
@@ -231,7 +232,8 @@ def test_a_list_for_two_jobs_adds_up_and_knows_what_is_ticked_off_in_both() -> N
 def test_what_the_shop_pays_comes_before_what_the_list_says() -> None:
     raw = SHOP.model_dump(mode="json")
     raw["mixes"][0]["sizes"][1]["price"] = 4.0
-    found = shopping([top()], Shop.model_validate(raw), {}, SimulatedPrices())
+    shop = Shop.model_validate(raw)
+    found = shopping([PlannedJob(top(), plan(top(), shop))], shop, {}, SimulatedPrices())
     assert next(line.price for line in found.lines if line.key == "bag/ordinary/60lb") == 4.0
 
 

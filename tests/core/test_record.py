@@ -15,7 +15,7 @@ from tests.jobs import demo_job, opening, top
 from ulbrek.core.after.changes import changed_since
 from ulbrek.core.after.outlook import ahead_of
 from ulbrek.core.after.schedule import Scheduled, due_on, schedule
-from ulbrek.core.buying.demand import Part, allot, rests, takes, takes_of_pour
+from ulbrek.core.buying.demand import Part, PlannedJob, allot, built_part, rests, takes, takes_of_pour
 from ulbrek.core.cure.history import measured
 from ulbrek.core.cure.result import Act
 from ulbrek.core.job.shop import Shop
@@ -340,8 +340,11 @@ def test_a_take_comes_from_one_lot_if_it_can_and_says_what_is_short(
 
 def test_a_piece_in_a_mould_wants_its_mix_but_no_boards() -> None:
     job = top(piece={"count": 2})
-    built = {one.kind: one for one in takes_of_pour(job, SHOP, ["top"])}
-    in_mould = {one.kind: one for one in takes_of_pour(job, SHOP, [])}
+    whole = PlannedJob(job, plan(job, SHOP))
+    assert built_part(job, ["top"]) == job
+    assert built_part(job, []) is None
+    built = {one.kind: one for one in takes_of_pour(whole, SHOP, whole)}
+    in_mould = {one.kind: one for one in takes_of_pour(whole, SHOP, None)}
     assert built == {one.kind: one for one in takes(job, SHOP, plan(job, SHOP))}
     assert "sheet" not in in_mould
     assert in_mould["bag"] == built["bag"]

@@ -7,6 +7,7 @@ import pytest
 from openpyxl import load_workbook
 
 from tests.jobs import opening, top
+from ulbrek.core.buying.demand import PlannedJob
 from ulbrek.core.buying.shopping import shopping
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
@@ -14,7 +15,7 @@ from ulbrek.files.board_drawings import write_boards_csv, write_boards_xlsx
 from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
 from ulbrek.files.steel_list import write_steel_csv
 from ulbrek.files.tables import write_csv, write_xlsx
-from ulbrek.simulated_prices import SimulatedPrices
+from ulbrek.standins.prices import SimulatedPrices
 
 BITES = '=HYPERLINK("http://x","y")'
 SHOP = Shop()
@@ -38,7 +39,7 @@ def test_control_characters_are_left_out_of_a_table() -> None:
 def test_names_that_are_formulas_are_text_in_every_list() -> None:
     job = top(opening(name=BITES), name=BITES, piece={"name": BITES})
     planned = plan(job, SHOP)
-    listed = shopping([job], SHOP, {}, SimulatedPrices())
+    listed = shopping([PlannedJob(job, plan(job, SHOP))], SHOP, {}, SimulatedPrices())
     for content in (write_boards_csv(planned), write_steel_csv(planned), write_shopping_csv(listed)):
         cells = [cell for row in csv.reader(io.StringIO(content.decode("utf-8-sig"))) for cell in row]
         assert any(BITES in cell for cell in cells)

@@ -13,6 +13,7 @@ from typing import Any
 import pytest
 from sqlalchemy import text
 
+from ops.demo_records import begun_with
 from ops.postgres import Cluster
 from tests.files.test_photo import picture
 from tests.jobs import top
@@ -24,7 +25,7 @@ from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
 from ulbrek.store.log import Seen
 from ulbrek.store.models import Base
-from ulbrek.store.pours import BegunWith, Fill, Taken
+from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import NewLot
 
 POUR = datetime.now(UTC) - timedelta(days=3)
@@ -64,7 +65,7 @@ def fill(database: Database) -> None:
         lot = records.stock(shop.id).add_lot(item, NewLot(10.5, price=6.25, currency="CAD"), entry)
         fills = [Fill("top", 2, (form.cavities[0].id,))]
         pour = records.pours(shop.id).begin(
-            job, shop.revision, BegunWith.planned(job.job, shop.shop, fills, [Taken(lot, 3)]), entry
+            job, shop.revision, begun_with(job.job, shop.shop, fills, [Taken(lot, 3)]), entry
         )
         records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
@@ -97,7 +98,7 @@ def test_restored_records_are_equal_byte_for_byte(fresh: Fresh) -> None:
         job = records.jobs(shop.id).all()[0]
         pours = records.pours(shop.id)
         begun = pours.get(
-            pours.begin(job, shop.revision, BegunWith.planned(job.job, shop.shop, [Fill("top", 1)]), Entry(POUR))
+            pours.begin(job, shop.revision, begun_with(job.job, shop.shop, [Fill("top", 1)]), Entry(POUR))
         )
         assert begun.castings[0].serial == 3
 

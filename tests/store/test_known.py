@@ -8,6 +8,7 @@ from uuid import UUID
 import pytest
 from sqlalchemy import text
 
+from ops.demo_records import begun_with
 from tests.jobs import top
 from ulbrek.core.records.record import Record
 from ulbrek.store.database import Database, Records
@@ -15,7 +16,7 @@ from ulbrek.store.entries import Entry
 from ulbrek.store.known import Known
 from ulbrek.store.log import Seen
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords, PouredReader
-from ulbrek.store.pours import BegunWith, Fill
+from ulbrek.store.pours import Fill
 
 H = timedelta(hours=1)
 POUR = datetime.now(UTC).replace(microsecond=0) - 72 * H
@@ -30,7 +31,7 @@ class Pour:
             shop = records.shop()
             self.shop = shop.id
             job = records.jobs(shop.id).create(top(piece={"count": 2}), "Begun")
-            begun = BegunWith.planned(job.job, shop.shop, [Fill("top", 2)])
+            begun = begun_with(job.job, shop.shop, [Fill("top", 2)])
             self.id, self.job = records.pours(shop.id).begin(job, shop.revision, begun, Entry(POUR)), job.id
             records.pours(shop.id).water_in(self.id, Entry(POUR))
             self.castings = [one.id for one in records.castings(shop.id).of_pours([self.id])]

@@ -10,6 +10,7 @@ import pytest
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
+from ops.demo_records import begun_with
 from tests.jobs import top
 from ulbrek.core.records.casting import FOLLOWS, STATES
 from ulbrek.store.database import Database, Records
@@ -18,7 +19,7 @@ from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.log import Seen
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import BegunWith, Fill, Taken
+from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import Item, NewLot
 
 H = timedelta(hours=1)
@@ -49,7 +50,7 @@ class Shelf:
             job = records.jobs(shop.id).create(top(piece={"count": count}), "Begun")
             fills = [Fill("top", count, named.pop("cavities", ()))]
             return records.pours(shop.id).begin(
-                job, shop.revision, BegunWith.planned(job.job, shop.shop, fills, takes), Entry(POUR, **named)
+                job, shop.revision, begun_with(job.job, shop.shop, fills, takes), Entry(POUR, **named)
             )
 
     def poured(self, count: int = 3, **named: Any) -> StoredPour:

@@ -1,6 +1,5 @@
 """The work that is done apart: whole pieces of it, each a function that a process can find."""
 
-from collections.abc import Iterable, Mapping
 from functools import lru_cache
 from pathlib import Path
 from typing import Literal
@@ -10,8 +9,7 @@ from manifold3d import Manifold
 from ulbrek.api.cut_search import CutTask, look
 from ulbrek.core.base.finding import Change
 from ulbrek.core.base.units import Units
-from ulbrek.core.buying.demand import Take, takes_of_pour
-from ulbrek.core.buying.shopping import ShoppingList, shopping
+from ulbrek.core.buying.shopping import ShoppingList
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
@@ -33,7 +31,6 @@ from ulbrek.files.photo import CleanPhoto, clean_photo
 from ulbrek.files.shopping_file import shopping_page
 from ulbrek.files.solid_file import write_3mf, write_stl
 from ulbrek.files.steel_list import write_steel_csv, write_steel_dxf
-from ulbrek.simulated_prices import SimulatedPrices
 
 BoardFormat = Literal["dxf", "csv", "xlsx"]
 SteelFormat = Literal["dxf", "csv"]
@@ -141,16 +138,6 @@ def photo(content: bytes) -> CleanPhoto:
 def solved(job: Job, shop: Shop, goal: Goal) -> Change:
     """The change that reaches a goal."""
     return solve(job, shop, goal)
-
-
-def shopping_of(jobs: list[Job], shop: Shop, stock: Mapping[str, float]) -> ShoppingList:
-    """The shopping list of some jobs."""
-    return shopping(jobs, shop, stock, SimulatedPrices())
-
-
-def taken(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:
-    """What a pour takes from stock."""
-    return takes_of_pour(job, shop, formed)
 
 
 def shopping_paper(found: ShoppingList, title: str, shop_name: str, paper: Paper) -> bytes:

@@ -13,8 +13,6 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.job import Job
-from ulbrek.core.job.shop import Shop
-from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.casting import ACT_OF, may_follow
 from ulbrek.core.records.record import Record, part_of
@@ -58,19 +56,6 @@ class BegunWith:
     plan: Plan
     fills: Sequence[Fill]
     takes: Sequence[Taken]
-
-    @classmethod
-    def planned(cls, job: Job, shop: Shop, fills: Sequence[Fill], takes: Sequence[Taken] = ()) -> "BegunWith":
-        """The part of a small job, planned at once.
-
-        Args:
-            job: the whole of it
-            shop: the shop it is made in
-            fills: what is filled
-            takes: what is taken from stock
-        """
-        part = part_of_job(job, fills)
-        return cls(part, plan(part, shop), fills, takes)
 
 
 @dataclass(frozen=True, slots=True)

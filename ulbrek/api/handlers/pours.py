@@ -7,7 +7,6 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from ulbrek.api import tasks
 from ulbrek.api.entries import (
     ActRequest,
     ActsRequest,
@@ -21,7 +20,7 @@ from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.changes import Changed, changed_since
-from ulbrek.core.buying.demand import Allotment, Part, Rest, Take, allot, rests
+from ulbrek.core.buying.demand import Allotment, Part, PlannedJob, Rest, Take, allot, built_part, rests, takes_of_pour
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import part_of
@@ -203,7 +202,12 @@ def tell_takes(db: Db, plans: Planned, job_id: UUID, asked: TakesRequest) -> Res
         job = records.jobs(shop.id).get(job_id).job
     part = part_of_job(job, [one.fill for one in asked.fills])
     formed = [one.piece for one in asked.fills if not one.cavities]
-    wanted = plans.near_or_apart([part], tasks.taken, part, shop.shop, formed)
+    built = built_part(part, formed)
+    wanted = takes_of_pour(
+        PlannedJob(part, plans.make(part, shop.shop)),
+        shop.shop,
+        PlannedJob(built, plans.make(built, shop.shop)) if built else None,
+    )
     with db.work() as records:
         free = records.stock(shop.id).free()
     view = []

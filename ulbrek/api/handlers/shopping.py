@@ -7,14 +7,17 @@ from fastapi import APIRouter, Query, Response
 
 from ulbrek.api import tasks
 from ulbrek.api.entries import EnoughRequest
+from ulbrek.api.floor import record_of
 from ulbrek.api.handlers.common import Db, Long, Planned, as_file
 from ulbrek.api.services.plans import Plans
-from ulbrek.core.buying.shopping import ShoppingList
+from ulbrek.core.buying.demand import PlannedJob
+from ulbrek.core.buying.shopping import ShoppingList, shopping
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.mix.enough import Enough, enough
 from ulbrek.files.pack import Paper
 from ulbrek.files.shopping_file import write_shopping_csv, write_shopping_xlsx
+from ulbrek.standins.prices import SimulatedPrices
 from ulbrek.store.database import Database
 from ulbrek.store.errors import NotFoundError
 
@@ -52,7 +55,8 @@ def tell_enough(db: Db, plans: Planned, job_id: UUID, asked: EnoughRequest) -> E
     with db.look() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).get(job_id)
-    planned, mix = plans.of_job(stored, shop), stored.job.mix
+        record = record_of(records, shop, stored)
+    planned, mix = plans.of_job(stored, shop, record), stored.job.mix
     piece = next((one for one in planned.pieces if one.id == asked.piece), None)
     if piece is None:
         raise NotFoundError("piece", asked.piece)
@@ -62,8 +66,9 @@ def tell_enough(db: Db, plans: Planned, job_id: UUID, asked: EnoughRequest) -> E
 
 def _list(db: Database, plans: Plans, ids: list[UUID]) -> tuple[list[Job], Shop, ShoppingList]:
     with db.work() as records:
-        stored = records.shop()
-        kept = records.jobs(stored.id)
-        jobs = [kept.get(one).job for one in dict.fromkeys(ids)]
-        stock = {f"{item.kind}/{item.material}": item.free for item in records.stock(stored.id).all()}
-    return jobs, stored.shop, plans.near_or_apart(jobs, tasks.shopping_of, jobs, stored.shop, stock)
+        shop = records.shop()
+        jobs = [records.jobs(shop.id).get(one) for one in dict.fromkeys(ids)]
+        kept = [(job, record_of(records, shop, job)) for job in jobs]
+        stock = {f"{item.kind}/{item.material}": item.free for item in records.stock(shop.id).all()}
+    planned = [PlannedJob(job.job, plans.of_job(job, shop, record)) for job, record in kept]
+    return [one.job for one in planned], shop.shop, shopping(planned, shop.shop, stock, SimulatedPrices())

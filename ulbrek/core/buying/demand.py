@@ -3,12 +3,11 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from math import ceil
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ulbrek.core.job.choices import Chosen, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import part_of
 
@@ -118,20 +117,36 @@ def _of_mix(job: Job, chosen: Chosen, planned: Plan) -> Iterator[Take]:
             yield Take("bag", ingredient, name, float(packs), "bags")
 
 
-def takes_of_pour(job: Job, shop: Shop, formed: Iterable[str]) -> tuple[Take, ...]:
+class PlannedJob(NamedTuple):
+    """A job, or the part of one that a pour fills, with its plan."""
+
+    job: Job
+    plan: Plan
+
+
+def takes_of_pour(whole: PlannedJob, shop: Shop, built: PlannedJob | None) -> tuple[Take, ...]:
     """What a pour takes when only some of its pieces want a form built, the others lying in moulds.
 
     Args:
-        job: the part of the job that the pour fills
+        whole: the part of the job that the pour fills
         shop: the shop that its choices are found in
+        built: of that the pieces that a form is built for; None where all lie in moulds
+    """
+    cast = tuple(one for one in takes(whole.job, shop, whole.plan) if not one.of_form)
+    if built is None:
+        return cast
+    return *cast, *(one for one in takes(built.job, shop, built.plan) if one.of_form)
+
+
+def built_part(job: Job, formed: Iterable[str]) -> Job | None:
+    """The part of a job that forms are built for; None where there is none.
+
+    Args:
+        job: the part of the job that a pour fills
         formed: the pieces that a form is built for
     """
     built = {piece.id: piece.count for piece in job.pieces if piece.id in set(formed)}
-    whole = tuple(one for one in takes(job, shop, plan(job, shop)) if not one.of_form)
-    if not built:
-        return whole
-    part = part_of(job, built)
-    return *whole, *(one for one in takes(part, shop, plan(part, shop)) if one.of_form)
+    return part_of(job, built) if built else None
 
 
 def allot(wanted: float, lots: Sequence[Part]) -> Allotment:

@@ -5,13 +5,12 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Literal
 
-from ulbrek.core.buying.demand import Take, takes
+from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
 from ulbrek.core.handling.joined import SAWN
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import PiecePlan, Plan
 
 Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you"]
@@ -63,18 +62,19 @@ class ShoppingList:
     unpriced: int
 
 
-def shopping(jobs: Sequence[Job], shop: Shop, stock: Mapping[str, float], prices: PriceList) -> ShoppingList:
+def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, float], prices: PriceList) -> ShoppingList:
     """The shopping list of some jobs.
 
     Args:
-        jobs: the jobs, one at least
+        planned: the jobs with their plans, one at least
         shop: the shop that their choices are found in
         stock: what is free in stock, by kind and material
         prices: what a store asks, for what the shop has no price of its own
     """
     wanted: dict[str, list[tuple[Job, Group, Take]]] = {}
-    for job in jobs:
-        for group, take in _of(job, shop, plan(job, shop)):
+    jobs = [one.job for one in planned]
+    for job, its_plan in planned:
+        for group, take in _of(job, shop, its_plan):
             wanted.setdefault(f"{take.kind}/{take.material}", []).append((job, group, take))
     own, here = _own_prices(shop), dict(stock)
     for job in jobs:  # what was typed as being here may be what stock says, or more

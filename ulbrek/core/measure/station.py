@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from shapely import unary_union
 
@@ -78,9 +79,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
     added, taken = _added_and_taken(shape)
     depth = shape.cast_depth
     volume = work(rules.volume, of, outline_area_mm2=area, depth_mm=depth, added_l=added / 1e6, taken_l=taken / 1e6)
-    kept_in = sum(stays_in_kg(placed, depth) for placed in shape.placed)
-    fresh = work(rules.mass_fresh, of, volume_l=volume, density_kg_m3=density, stays_in_kg=kept_in)
-    off = max(0.0, solid.volume_mm3 - shape.finished.volume_mm3)
+    masses = masses_of(shape, concrete, volume)
     needs = [room_needed(shape, placed, concrete.stone_mm) for placed in shape.placed if goes_through(placed)]
     found_webs = webs(shape, max([*needs, _hot_needs(piece)], default=0.0))
     closing = _closing(piece)
@@ -94,17 +93,10 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         edges=tuple(_named_edges(outline)),
         seams=tuple(edge for part in shape.part_outlines for edge in _named_edges(part) if edge.name == "seam"),
         volume=volume,
-        stays_in_kg=kept_in,
-        mass_fresh=fresh,
-        mass_stripped=work(rules.mass_stripped, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, bled_share=concrete.bled),
-        mass_dry=work(
-            rules.mass_dry,
-            of,
-            mass_fresh_kg=fresh,
-            stays_in_kg=kept_in,
-            taken_off_kg=work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0,
-            drying_loss=concrete.drying,
-        ),
+        stays_in_kg=masses.stays_in_kg,
+        mass_fresh=masses.fresh,
+        mass_stripped=masses.stripped,
+        mass_dry=masses.dry,
         show_area=_show_area(shape, net),
         form_contact=work(
             rules.form_contact,
@@ -133,6 +125,38 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         bolts=tuple(bolts_of(shape)),
         findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm)),
     )
+
+
+class Masses(NamedTuple):
+    """What one casting weighs [kg], and what of that stays in it and is no concrete."""
+
+    fresh: Figure
+    stripped: Figure
+    dry: Figure
+    stays_in_kg: float
+
+
+def masses_of(shape: Shape, concrete: Concrete, volume_l: Figure | float) -> Masses:
+    """What a casting weighs fresh, stripped and dried out.
+
+    Args:
+        shape: the shape
+        concrete: what it is cast of
+        volume_l: its volume [l]
+    """
+    of, density = shape.piece.id, concrete.density
+    kept_in = sum(stays_in_kg(placed, shape.cast_depth) for placed in shape.placed)
+    fresh = work(rules.mass_fresh, of, volume_l=volume_l, density_kg_m3=density, stays_in_kg=kept_in)
+    off = max(0.0, shape.solid.volume_mm3 - shape.finished.volume_mm3)
+    taken_off = work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0
+    stripped = work(
+        rules.mass_stripped, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, bled_share=concrete.bled
+    )  # fmt: skip
+    dry = work(
+        rules.mass_dry, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, taken_off_kg=taken_off,
+        drying_loss=concrete.drying,
+    )  # fmt: skip
+    return Masses(fresh, stripped, dry, kept_in)
 
 
 def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
@@ -167,6 +191,11 @@ def _added_and_taken(shape: Shape) -> tuple[float, float]:
         for prism in solid.adds
     )
     return added, plain + added - solid.volume_mm3 + _in_sides_mm3(shape)
+
+
+def cast_volume_l(shape: Shape) -> float:
+    """The concrete of one casting [l]."""
+    return (shape.solid.volume_mm3 - _in_sides_mm3(shape)) / 1e6
 
 
 def _in_sides_mm3(shape: Shape) -> float:

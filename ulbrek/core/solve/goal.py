@@ -5,6 +5,7 @@ from math import ceil
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
+from scipy.optimize import brentq
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
@@ -15,11 +16,10 @@ from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
 from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.measure.station import Concrete, measure
+from ulbrek.core.measure.station import Concrete, cast_volume_l, masses_of
 from ulbrek.core.mix.wetness import water_planned
 
-_STEPS = 60
-_SHARE = 1e-6
+_WITHIN_MM = 5e-4
 LEAST_MM, MOST_MM = 10.0, 2_000.0
 
 
@@ -114,28 +114,23 @@ def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete, dry_share: 
     resized, now, least, most = _resizing(piece, goal.by)
 
     def weighs(size_mm: float) -> float:
-        measured = measure(shape_of(resized(size_mm)), concrete)
-        fresh = measured.mass_fresh.value
+        shape = shape_of(resized(size_mm))
+        masses = masses_of(shape, concrete, cast_volume_l(shape))
         by_state = {
-            "fresh": fresh,
-            "stripped": measured.mass_stripped.value,
-            "dry": measured.mass_dry.value,
-            "dry mix": (fresh - measured.stays_in_kg) * dry_share,
+            "fresh": masses.fresh.value,
+            "stripped": masses.stripped.value,
+            "dry": masses.dry.value,
+            "dry mix": (masses.fresh.value - masses.stays_in_kg) * dry_share,
         }
         return by_state[goal.when]
 
-    if not weighs(least) <= goal.mass_kg <= weighs(most):
+    lightest, heaviest = weighs(least), weighs(most)
+    if not lightest <= goal.mass_kg <= heaviest:
         raise CannotSolveError(
-            f"Between {least:g} and {most:g} mm it weighs {weighs(least):.1f} to {weighs(most):.1f} kg. "
+            f"Between {least:g} and {most:g} mm it weighs {lightest:.1f} to {heaviest:.1f} kg. "
             "Ask for a mass between, or change its other size first."
         )
-    low, high = least, most
-    for _ in range(_STEPS):
-        middle = (low + high) / 2
-        low, high = (middle, high) if weighs(middle) < goal.mass_kg else (low, middle)
-        if high - low < _SHARE * high:
-            break
-    found = round((low + high) / 2, 3)
+    found = round(brentq(lambda size_mm: weighs(size_mm) - goal.mass_kg, least, most, xtol=_WITHIN_MM), 3)
     piece_then = resized(found)
     fields = (
         {"/thickness": piece_then.thickness.model_dump()}
