@@ -10,6 +10,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import event, text
 
 from tests.api.test_hard import begin, card_of
+from tests.jobs import demo_job
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
@@ -90,3 +91,27 @@ def test_a_floor_that_could_not_be_read_once_is_read_the_next_time(settings: Set
         finally:
             call_it("outlook_away", "outlook")
         assert {card["id"] for card in client.get("/api/jobs").json()} == before
+
+
+def test_the_floor_is_told_page_by_page_each_job_once(api: TestClient) -> None:
+    for number in range(5):
+        begin(api, name=f"Page {number}")
+    whole = api.get("/api/jobs", params={"limit": 200})
+    assert int(whole.headers["x-total-count"]) == len(whole.json())
+    told: list[str] = []
+    while True:
+        page = api.get("/api/jobs", params={"limit": 2, **({"after": told[-1]} if told else {})}).json()
+        told += [card["id"] for card in page]
+        if len(page) < 2:
+            break
+    assert told == [card["id"] for card in whole.json()]
+    named = api.get("/api/jobs/names").json()
+    assert [one["name"] for one in named] == [card["name"] for card in whole.json()]
+
+
+def test_a_thumbnail_draws_letters_with_few_corners(api: TestClient) -> None:
+    job = api.post("/api/jobs", json={"job": demo_job(3).model_dump(mode="json")}).json()
+    small = {one["id"]: one["paths"] for one in job["headline"]["pieces"][0]["features"]}
+    whole = {one["id"]: one["paths"] for one in job["plan"]["pieces"][0]["measure"]["features"]}
+    assert small.keys() == whole.keys()
+    assert sum(map(len, small["number"])) < 0.5 * sum(map(len, whole["number"]))

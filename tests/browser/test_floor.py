@@ -24,6 +24,17 @@ def test_thirty_jobs_are_all_told_without_running_over(open_page: OpenPage, api:
         assert page.evaluate("document.documentElement.scrollWidth - document.documentElement.clientWidth") <= 0
 
 
+def test_more_jobs_than_a_page_holds_are_shown_when_asked_for(open_page: OpenPage, api: TestClient) -> None:
+    oldest = "Under all the others"
+    for name in (oldest, *(f"Over it {number}" for number in range(41))):
+        api.post("/api/jobs", json={"job": top_document(name=name)})
+    page = open_page("/")
+    expect(page.get_by_role("heading", name="Over it 40", exact=True)).to_be_visible()
+    expect(page.get_by_role("heading", name=oldest)).to_have_count(0)
+    page.get_by_role("button", name="Show more jobs").click()
+    expect(page.get_by_role("heading", name=oldest)).to_be_visible()
+
+
 def test_a_job_opens_where_its_gravest_finding_is(open_page: OpenPage, api: TestClient) -> None:
     name = f"Too wet {uuid4().hex[:6]}"
     light = {"outline": {"length": "400 mm", "width": "300 mm"}}

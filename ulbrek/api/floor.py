@@ -58,6 +58,10 @@ class Floor:
         """All jobs as the floor shows them."""
         return [self.card(job) for job in self.jobs]
 
+    def after(self, job_id: UUID) -> int:
+        """The place of the job that follows another one on the floor; the first, where that is not there."""
+        return next((place + 1 for place, job in enumerate(self.jobs) if job.id == job_id), 0)
+
     @cached_property
     def keys(self) -> Mapping[UUID, str]:
         """By job and by pour, what its outlook is worked out from as things stand now."""

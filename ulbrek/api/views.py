@@ -71,6 +71,23 @@ Change = Annotated[
 
 
 @dataclass(frozen=True, slots=True)
+class NamedPiece:
+    """A piece by its name."""
+
+    id: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
+class NamedJob:
+    """A job by its name, and its pieces as far as they are known, to choose from."""
+
+    id: UUID
+    name: str
+    pieces: list[NamedPiece]
+
+
+@dataclass(frozen=True, slots=True)
 class PlanView:
     """A job as it was read, and its plan; ``key`` tells this answer from others."""
 

@@ -9,7 +9,7 @@ import {
   redirect,
 } from "@tanstack/react-router";
 import { Refused } from "./api/client";
-import { agendaQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
+import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
@@ -38,7 +38,7 @@ const floor = createRoute({
   path: "/",
   loader: ({ context }) =>
     Promise.all([
-      context.queries.ensureQueryData(fresh(jobsQuery)),
+      context.queries.ensureInfiniteQueryData(fresh(jobsQuery)),
       context.queries.ensureQueryData(shopQuery),
       context.queries.ensureQueryData(fresh(agendaQuery)),
     ]),
@@ -142,7 +142,7 @@ const toBuy = createRoute({
     job: [search.job ?? []].flat().map(String),
   }),
   loader: ({ context }) =>
-    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(jobsQuery)]),
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(jobNamesQuery)]),
   component: function ToBuy() {
     return <ShoppingPage ids={toBuy.useSearch().job ?? []} />;
   },

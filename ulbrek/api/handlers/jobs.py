@@ -7,7 +7,7 @@ from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Body, Path, Response
+from fastapi import APIRouter, Body, Path, Query, Response
 
 from ulbrek.api import tasks
 from ulbrek.api.floor import agenda_of, record_of
@@ -18,6 +18,8 @@ from ulbrek.api.views import (
     JobCard,
     JobChanges,
     JobView,
+    NamedJob,
+    NamedPiece,
     NewJobRequest,
     PlanView,
     StepRequest,
@@ -35,12 +37,33 @@ from ulbrek.store.jobs import JobHead, Revision, StoredJob
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
+PAGE = 40
 
 
 @router.get("/jobs", response_model=list[JobCard])
-def list_jobs(floors: Floored) -> Response:
-    """The jobs on the shop floor, last changed first."""
-    return answer(list[JobCard], floors.now().cards)
+def list_jobs(
+    floors: Floored,
+    after: Annotated[UUID | None, Query(description="the last job of the page before")] = None,
+    limit: Annotated[int, Query(ge=1, le=200)] = PAGE,
+) -> Response:
+    """The jobs on the shop floor, last changed first, page by page; ``X-Total-Count`` says how many there are."""
+    floor = floors.now()
+    begin = floor.after(after) if after else 0
+    told = answer(list[JobCard], [floor.card(job) for job in floor.jobs[begin : begin + limit]])
+    told.headers["X-Total-Count"] = str(len(floor.jobs))
+    return told
+
+
+@router.get("/jobs/names", response_model=list[NamedJob])
+def name_jobs(floors: Floored) -> Response:
+    """All jobs on the shop floor by their names, to choose from."""
+    named = [
+        NamedJob(
+            card.id, card.name, [NamedPiece(one.id, one.name) for one in card.headline.pieces] if card.headline else []
+        )
+        for card in floors.now().cards
+    ]  # fmt: skip
+    return answer(list[NamedJob], named)
 
 
 @router.get("/agenda", response_model=Agenda)

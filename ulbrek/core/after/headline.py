@@ -3,10 +3,22 @@
 from dataclasses import dataclass
 from datetime import datetime
 
+import shapely
+
 from ulbrek.core.base.finding import Severity
 from ulbrek.core.job.job import Job
-from ulbrek.core.measure.result import Path, PlacedFeature
+from ulbrek.core.measure.result import MeasureResult, Path, PlacedFeature, Role
 from ulbrek.core.plan.result import Plan, Station
+
+
+@dataclass(frozen=True, slots=True)
+class SmallFeature:
+    """A feature as a thumbnail draws it: by outlines of no more corners than can be told apart [mm]."""
+
+    id: str
+    copy: int
+    role: Role
+    paths: tuple[Path, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,10 +31,12 @@ class PieceHeadline:
     length_mm: float
     width_mm: float
     thickness_mm: float
-    features: tuple[PlacedFeature, ...]
+    features: tuple[SmallFeature, ...]
     path: Path
 
 
+_SEEN = 1 / 250  # of its size, what can be told apart on a thumbnail
+_FEW = 8  # corners that are not worth fewer
 WAITED_FOR = frozenset({"strip", "turn", "carry", "seal"})
 
 
@@ -82,7 +96,7 @@ def headline(job: Job, plan: Plan) -> Headline:
                 planned.measure.length_mm,
                 planned.measure.width_mm,
                 piece.thickness.mm,
-                planned.measure.features,
+                tuple(_small(one, planned.measure) for one in planned.measure.features),
                 planned.measure.path,
             )
             for piece, planned in zip(job.pieces, plan.pieces, strict=True)
@@ -115,3 +129,17 @@ def headline(job: Job, plan: Plan) -> Headline:
         ),
         worst=worst,
     )
+
+
+def _small(feature: PlacedFeature, of: MeasureResult) -> SmallFeature:
+    size = max(of.length_mm, of.width_mm)
+    return SmallFeature(feature.id, feature.copy, feature.role, tuple(_coarse(path, size) for path in feature.paths))
+
+
+def _coarse(path: Path, size_mm: float) -> Path:
+    """An outline with no corner that a thumbnail could not show; arcs are left as they are."""
+    if len(path) > _FEW * 3 and not any(path[2::3]):
+        corners = [*zip(path[0::3], path[1::3], strict=True), (path[0], path[1])]
+        line = shapely.simplify(shapely.linestrings(corners), size_mm * _SEEN, preserve_topology=False)
+        path = tuple(value for x, y in shapely.get_coordinates(line)[:-1].tolist() for value in (x, y, 0.0))
+    return tuple(round(value, 3 if at % 3 == 2 else 1) for at, value in enumerate(path))

@@ -1,4 +1,4 @@
-import { queryOptions, useQuery } from "@tanstack/react-query";
+import { infiniteQueryOptions, queryOptions, useQuery } from "@tanstack/react-query";
 import { applied } from "./changes";
 import {
   type Agenda,
@@ -17,10 +17,33 @@ import {
 /** What is worked out anew is looked for again after so long. */
 const RENEWED_MS = 1_500;
 
-export const jobsQuery = queryOptions({
+export interface JobsPage {
+  cards: JobCard[];
+  /** How many jobs there are on the floor. */
+  count: number;
+}
+
+/** The jobs on the floor, last changed first, page by page. */
+export const jobsQuery = infiniteQueryOptions({
   queryKey: ["jobs"],
-  queryFn: (): Promise<JobCard[]> => take(client.GET("/api/jobs")),
-  refetchInterval: ({ state }) => (state.data?.some((card) => card.stale) ? RENEWED_MS : false),
+  queryFn: async ({ pageParam }): Promise<JobsPage> => {
+    const asked = client.GET("/api/jobs", { params: { query: pageParam ? { after: pageParam } : {} } });
+    const cards = await take(asked);
+    return { cards, count: Number((await asked).response.headers.get("x-total-count") ?? cards.length) };
+  },
+  initialPageParam: "",
+  getNextPageParam: (last, pages) => {
+    const shown = pages.reduce((sum, page) => sum + page.cards.length, 0);
+    return shown < last.count ? last.cards.at(-1)?.id : undefined;
+  },
+  refetchInterval: ({ state }) =>
+    state.data?.pages.some((page) => page.cards.some((card) => card.stale)) ? RENEWED_MS : false,
+});
+
+/** All jobs on the floor by their names, to choose from. */
+export const jobNamesQuery = queryOptions({
+  queryKey: ["jobs", "names"],
+  queryFn: () => take(client.GET("/api/jobs/names")),
 });
 
 export const agendaQuery = queryOptions({

@@ -1,4 +1,4 @@
-import { useQuery, useSuspenseQuery } from "@tanstack/react-query";
+import { useQuery, useSuspenseInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { agendaQuery, jobsQuery } from "@/api/queries";
 import { ShopPage } from "../records/ShopHeader";
@@ -10,7 +10,9 @@ import { People } from "./People";
 
 /** The shop floor: the jobs of the shop, each told by its headline figures. */
 export function FloorPage() {
-  const { data: jobs } = useSuspenseQuery(jobsQuery);
+  const { data: pages, fetchNextPage, hasNextPage, isFetchingNextPage } = useSuspenseInfiniteQuery(jobsQuery);
+  const jobs = pages.pages.flatMap((page) => page.cards);
+  const count = pages.pages.at(-1)?.count ?? jobs.length;
   const { data: agenda } = useQuery(agendaQuery);
   const [adding, setAdding] = useState(false);
   const [people, setPeople] = useState(false);
@@ -24,7 +26,7 @@ export function FloorPage() {
       )}
       <Agenda />
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <p className="flex-1 text-xl font-bold">{jobs.length === 1 ? "1 job" : `${jobs.length} jobs`} on the floor</p>
+        <p className="flex-1 text-xl font-bold">{count === 1 ? "1 job" : `${count} jobs`} on the floor</p>
         <button type="button" className="button" onClick={() => setPeople(true)}>
           People
         </button>
@@ -44,6 +46,16 @@ export function FloorPage() {
             <JobLine key={card.id} card={card} />
           ))}
         </ul>
+      )}
+      {hasNextPage && (
+        <button
+          type="button"
+          className="button mt-4"
+          disabled={isFetchingNextPage}
+          onClick={() => void fetchNextPage()}
+        >
+          Show more jobs
+        </button>
       )}
       {people && <People onClose={() => setPeople(false)} />}
       {adding && <NewPiece onClose={() => setAdding(false)} />}

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { client, Refused, take } from "@/api/client";
-import { jobsQuery, shopQuery } from "@/api/queries";
+import { jobNamesQuery, shopQuery } from "@/api/queries";
 import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
@@ -177,15 +177,13 @@ function Happened({ form, kind, onClose }: { form: KeptForm; kind: EventKind; on
 }
 
 function NewMould({ onClose }: { onClose: () => void }) {
-  const { data: jobs = [] } = useQuery(jobsQuery);
+  const { data: jobs = [] } = useQuery(jobNamesQuery);
   const send = useSend();
   const [told, setTold] = useState({ name: "", piece: "", cavities: "1", life: "", service: "", weakest: "" });
   const [refused, setRefused] = useState<string | null>(null);
   const [id] = useState(() => crypto.randomUUID());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
-  const pieces = [
-    ...new Map(jobs.flatMap((card) => card.headline?.pieces ?? []).map((piece) => [piece.id, piece.name])),
-  ];
+  const pieces = [...new Map(jobs.flatMap((job) => job.pieces).map((piece) => [piece.id, piece.name]))];
 
   async function keep(event: FormEvent) {
     event.preventDefault();

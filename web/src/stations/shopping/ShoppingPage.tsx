@@ -3,7 +3,7 @@ import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { withField } from "@/api/editor";
-import { editJob, jobQuery, jobsQuery, shoppingQuery } from "@/api/queries";
+import { editJob, jobNamesQuery, jobQuery, shoppingQuery } from "@/api/queries";
 import { trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
@@ -18,7 +18,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
   const { units } = usePreferences();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { data: jobs = [] } = useQuery(jobsQuery);
+  const { data: jobs = [] } = useQuery(jobNamesQuery);
   const { data: list } = useQuery({ ...shoppingQuery(ids), enabled: ids.length > 0 });
   const [wrong, setWrong] = useState("");
   const groups = [...new Set((list?.lines ?? []).map((line) => line.group))];
