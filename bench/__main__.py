@@ -21,6 +21,8 @@ from ops.demo import fresh_demo
 from ops.postgres import ROOT, Cluster
 from tests.jobs import hole, opening, shaped, top
 from tests.poison import POISON, poison
+from ulbrek.api.services.plans import job_key
+from ulbrek.core.after.outlook import outlook
 from ulbrek.core.base.units import Length
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -28,6 +30,7 @@ from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.memory import Memory
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.record import EMPTY
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 
@@ -73,6 +76,7 @@ def main() -> None:
         api(port)
         browser(port)
     poisoned_floor()
+    large_floor()
     first_load()
     at_scale()
 
@@ -223,6 +227,35 @@ def poisoned_floor() -> None:
             say(f"GET {path}, poisoned", repeat(partial(caller.ask, "GET", path), 100), "aim 300 ms")
         cards = json.loads(caller.ask("GET", "/api/jobs"))
         print(f"{'':34} {sum(bool(card['problem']) for card in cards)} of {len(cards)} cards say that they cannot")
+
+
+def large_floor(jobs: int = 500) -> None:
+    """A floor with many jobs, right after a start."""
+    with empty_database("floor") as url:
+        database = Database(url)
+        database.migrate()
+        shop, memory = Shop.model_validate_json((ROOT / "demo" / "shop.json").read_bytes()), Memory()
+        with database.work() as records:
+            records.shops.create(shop)
+            kept = records.shop()
+            for number in range(jobs):
+                read = read_job_file(DEMO[number % len(DEMO)].read_bytes()).job
+                job = records.jobs(kept.id).create(read.model_copy(update={"name": f"Job {number}"}), "Begun")
+                told = outlook(job.job, plan(job.job, shop, memory=memory))
+                records.outlooks(kept.id).keep(job.id, job_key(job.revision, kept, EMPTY), told)
+        database.engine.dispose()
+        for path in ("/api/jobs", "/api/agenda"):
+            firsts = []
+            for _ in range(5):
+                with served("floor", url) as port:
+                    caller = Caller(port)
+                    began = time.perf_counter()
+                    told_bytes = caller.ask("GET", path)
+                    firsts.append((time.perf_counter() - began) * 1000)
+                    later = repeat(partial(caller.ask, "GET", path), 40)
+            say(f"GET {path}, {jobs} jobs, first", firsts, "after a start, five times; aim p95 150 ms")
+            each = caller.sent_bytes / (len(json.loads(told_bytes)) if path == "/api/jobs" else jobs)
+            say(f"GET {path}, {jobs} jobs", later, f"{each / 1000:.2f} KB a job told, aim 0.5")
 
 
 def at_scale() -> None:

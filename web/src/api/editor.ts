@@ -1,7 +1,7 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { type Job, type JobView, type PlanView, Refused } from "./client";
-import { merged } from "./merged";
+import { rebased } from "./merged";
 import { editJob, jobQuery, planJob, stepJob } from "./queries";
 
 export interface Conflict {
@@ -142,8 +142,7 @@ export function useEditor(id: string): Editor {
     change: useCallback(
       (make, what) => {
         const before = seen.current;
-        const mine = make(before);
-        return inLine(() => send((now) => merged(before, mine, now), what));
+        return inLine(() => send((now) => rebased(before, make, now), what));
       },
       [inLine, send],
     ),

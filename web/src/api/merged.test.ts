@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { merged } from "./merged";
+import { merged, rebased } from "./merged";
 
 const job = {
   name: "Top",
@@ -41,4 +41,18 @@ test("a list without ids is taken item by item where it is as long, and whole wh
 
 test("a field that is taken away is gone, one that appeared meanwhile stays", () => {
   expect(merged<unknown>({ a: 1, b: 2 }, { a: 1 }, { a: 1, b: 2, c: 3 })).toEqual({ a: 1, c: 3 });
+});
+
+test("an edit that reads what it changes is made of what is there now", () => {
+  type Stands = Record<string, { rests: string; load: number }>;
+  const plain = { rests: "all over", load: 100 };
+  const loaded = (now: Stands): Stands => ({ ...now, top: { ...plain, ...now.top, load: 50 } });
+  expect(rebased<Stands>({}, loaded, { top: { rests: "at both ends", load: 100 } })).toEqual({
+    top: { rests: "at both ends", load: 50 },
+  });
+});
+
+test("an edit that brings along what it saw does not take back what changed since", () => {
+  const moved = () => withSink({ x: 10, y: 2 });
+  expect(rebased<unknown>(job, moved, withSink({ x: 1, y: 20 }))).toEqual(withSink({ x: 10, y: 20 }));
 });

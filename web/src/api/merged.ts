@@ -1,6 +1,17 @@
 type Fields = Record<string, unknown>;
 
 /**
+ * What an edit that was made of `before` makes of what is there `now`: made of that itself, unless it would take back
+ * what has changed meanwhile where it says nothing; then what it says is put into that.
+ */
+export function rebased<T>(before: T, make: (document: T) => T, now: T): T {
+  const mine = make(before);
+  if (same(before, now)) return mine;
+  const anew = make(now);
+  return takesBack(before, mine, now, anew) ? merged(before, mine, now) : anew;
+}
+
+/**
  * What one edit makes of a document that another has changed meanwhile: `mine` was made of `base`, and only where it
  * differs from it does it change `now`. Items of a list are told apart by their ids where they have some.
  */
@@ -19,6 +30,22 @@ function merge(base: unknown, mine: unknown, now: unknown): unknown {
     if (value !== undefined) whole[name] = value;
   }
   return whole;
+}
+
+/** Whether something that changed meanwhile, and that the edit says nothing of, is not as it was now. */
+function takesBack(base: unknown, mine: unknown, now: unknown, anew: unknown): boolean {
+  if (same(now, base)) return false;
+  if (same(mine, base)) return !same(anew, now);
+  const [b, m, n, a] = [base, mine, now, anew].map(byName);
+  if (!b || !m || !n || !a) return false;
+  return [...new Set([...b.keys(), ...n.keys()])].some((name) =>
+    takesBack(b.get(name), m.get(name), n.get(name), a.get(name)),
+  );
+}
+
+function byName(value: unknown): Map<string, unknown> | null {
+  if (Array.isArray(value)) return byId(value) ?? new Map(value.map((one, index) => [String(index), one]));
+  return isFields(value) ? new Map(Object.entries(value)) : null;
 }
 
 function mergeLists(base: unknown[], mine: unknown[], now: unknown[]): unknown[] {
