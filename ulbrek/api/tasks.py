@@ -21,8 +21,9 @@ from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import Record
 from ulbrek.core.solve.goal import Goal, solve
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
-from ulbrek.files.drawing_in import Drawing, Unit, read_drawing
+from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
+from ulbrek.files.drawn_lines import Unit
 from ulbrek.files.form_solid import write_glb
 from ulbrek.files.pack import Paper, job_pack
 from ulbrek.files.pack.labels import label_pages

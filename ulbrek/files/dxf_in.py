@@ -16,7 +16,7 @@ from ezdxf.entities.lwpolyline import LWPolyline
 from ezdxf.entities.polyline import Polyline
 from ezdxf.entities.spline import Spline
 
-from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, arc_corners, refuse
+from ulbrek.files.drawn_lines import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, arc_corners, refuse
 from ulbrek.files.problems import InvalidDocumentError
 
 # What it thinks of a broken file goes to the person who sent it, not into the log.

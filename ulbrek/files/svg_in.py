@@ -11,7 +11,7 @@ import svgelements as svg
 from defusedxml import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
-from ulbrek.files.drawing_in import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, chords, refuse
+from ulbrek.files.drawn_lines import MOST_ENTITIES, TOLERANCE_MM, Pline, Unit, chords, refuse
 from ulbrek.files.problems import InvalidDocumentError
 
 DEEPEST = 40

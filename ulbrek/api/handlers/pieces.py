@@ -15,7 +15,8 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.solve.goal import Goal
-from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing, Unit
+from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing
+from ulbrek.files.drawn_lines import Unit
 from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")

@@ -4,13 +4,13 @@ import { type Job, type JobView, type PlanView, Refused } from "./client";
 import { rebased } from "./merged";
 import { editJob, jobQuery, planJob, stepJob } from "./queries";
 
-export interface Conflict {
+interface Conflict {
   mine: Job;
   what: string;
   theirs: JobView;
 }
 
-export interface Unsent {
+interface Unsent {
   mine: Job;
   what: string;
   message: string;

@@ -2,7 +2,6 @@ import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanst
 import { client, Refused, type Schemas, take } from "./client";
 
 export type Casting = Schemas["Casting"];
-export type CastingView = Schemas["CastingView"];
 export type State = Casting["state"];
 export type KeptForm = Schemas["KeptForm"];
 export type Mould = Schemas["Mould"];
@@ -11,7 +10,6 @@ export type Lot = Schemas["Lot"];
 export type ListedPour = Schemas["ListedPour"];
 export type PourView = Schemas["PourView"];
 export type LogEntry = Schemas["LogEntry"];
-export type Member = Schemas["Member"];
 
 /** When something happened, who did it, and an id under which it is applied once though it is sent twice. */
 export interface Entry {

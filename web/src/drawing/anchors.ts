@@ -1,5 +1,4 @@
 import type { Feature } from "@/api/client";
-import { STEP_MM, type Units } from "@/units/length";
 import type { Box } from "./boxes";
 
 /** A feature that is held from two edges; a drop edge belongs to one and is not. */
@@ -33,7 +32,7 @@ export function centreOf(size: Size, feature: Anchored, box: Box): { x: number; 
 }
 
 /** Where an anchor puts a feature's centre, from left or front [mm]. */
-export function centreAlong(anchor: Anchor, run: number, half: number): number {
+function centreAlong(anchor: Anchor, run: number, half: number): number {
   const distance = anchor.offset.mm + (anchor.to === "edge" ? half : 0);
   return isNear(anchor) ? distance : run - distance;
 }
@@ -44,9 +43,6 @@ export function remeasured<A extends Anchor>(anchor: A, side: A["side"], to: A["
   const distance = (side === "left" || side === "front" ? centre : run - centre) - (to === "edge" ? half : 0);
   return { ...anchor, side, to, offset: { mm: Number(Math.max(0, distance).toFixed(6)), typed: null } };
 }
-
-/** The grid that a hand is held to [mm]. */
-export const gridOf = (units: Units): number => STEP_MM[units];
 
 function placed<A extends Anchor>(anchor: A, centre: number, run: number, half: number, step: number): A {
   const distance = (isNear(anchor) ? centre : run - centre) - (anchor.to === "edge" ? half : 0);

@@ -132,7 +132,7 @@ export const MASS: Record<Units, { name: string; kg: number }> = {
 };
 
 /** A temperature in the reader's scale. */
-export function writeTemperature(celsius: number, units: Units): string {
+function writeTemperature(celsius: number, units: Units): string {
   return units === "mm" ? `${trim(celsius, 1)} °C` : `${trim(celsius * 1.8 + 32, 0)} °F`;
 }
 

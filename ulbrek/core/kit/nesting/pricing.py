@@ -169,7 +169,7 @@ def _repeated(ways: Iterable[tuple[_Row, int]]) -> list[Pattern]:
 def _model(counts: Sequence[int]) -> Any:  # noqa: ANN401 - the library has no types
     import highspy  # noqa: PLC0415 - it takes a fifth of a second to come in, and is seldom needed
 
-    model = highspy.Highs()
+    model = highspy.Highs()  # type: ignore[no-untyped-call]
     model.silent()
     model.setOptionValue("threads", 1)
     model.setOptionValue("parallel", "off")

@@ -6,7 +6,7 @@ import type { View } from "@/drawing/view";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 
-export interface Spot {
+interface Spot {
   id: string;
   x_mm: number;
   y_mm: number;

@@ -11,7 +11,7 @@ export const KG: Record<Units, { name: string; kg: number }> = {
 };
 
 /** A mass off a scale: finer than one that was worked out. */
-export function writeWeighed(kg: number, units: Units): string {
+function writeWeighed(kg: number, units: Units): string {
   return `${(kg / KG[units].kg).toFixed(units === "mm" ? 2 : 1)} ${KG[units].name}`;
 }
 

@@ -12,7 +12,7 @@ const VIEW = { width: 420, height: 320, margin: 14 };
 const BAR = { width: 300, height: 170, margin: 30 };
 
 /** A run of places, x, y after x, y, one by one. */
-export function places(run: readonly number[]): { x: number; y: number }[] {
+function places(run: readonly number[]): { x: number; y: number }[] {
   return Array.from({ length: run.length / 2 }, (_, at) => ({ x: run[2 * at] ?? 0, y: run[2 * at + 1] ?? 0 }));
 }
 
