@@ -34,7 +34,7 @@ def rules_page() -> str:
     """The rule book as Markdown."""
     lines = ["# The rule book", "", "Made by `make generate` from the rules' own docstrings. Do not edit.", ""]
     pages = rule_book()
-    for room, _ in ROOMS:
+    for room in ROOMS:
         lines += [f"## {room}", ""]
         for page in (page for page in pages if page.room == room):
             lines += _rule(page)

@@ -1,80 +1,26 @@
 """The rule book: every rule and check of every room, in the order of the work."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
-from types import ModuleType
+from functools import cache
+from importlib import import_module
+from pkgutil import walk_packages
 
 from ulbrek.core.base.docstring import Term
 from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
-from ulbrek.core.cure import checks as cure_checks
-from ulbrek.core.cure import rules as cure_rules
-from ulbrek.core.form.checks import cuts as form_cuts
-from ulbrek.core.form.checks import faces as form_faces
-from ulbrek.core.form.checks import holding as form_held
-from ulbrek.core.form.checks import shape as form_shape
-from ulbrek.core.form.checks import sizes as form_sizes
-from ulbrek.core.form.rules import boards as form_boards
-from ulbrek.core.form.rules import consumed as form_consumed
-from ulbrek.core.form.rules import holding as form_holding
-from ulbrek.core.form.rules import sawing as form_sawing
-from ulbrek.core.handling import joined as joined_parts
-from ulbrek.core.handling.checks import people as people_checks
-from ulbrek.core.handling.checks import strength as strength_checks
-from ulbrek.core.handling.rules import people as people_rules
-from ulbrek.core.handling.rules import standing as standing_rules
-from ulbrek.core.handling.rules import stress as stress_rules
-from ulbrek.core.job import choices
-from ulbrek.core.kit import lifting
-from ulbrek.core.kit.beams import boards
-from ulbrek.core.kit.clock import maturity, strength
-from ulbrek.core.materials import mixes
-from ulbrek.core.measure import rules as measure_rules
-from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
-from ulbrek.core.mix.checks import day as mix_day
-from ulbrek.core.mix.checks import doses as mix_doses
-from ulbrek.core.mix.checks import stuff as mix_stuff
-from ulbrek.core.mix.rules import counting as bag_rules
-from ulbrek.core.mix.rules import doses as dose_rules
-from ulbrek.core.mix.rules import scratch as scratch_rules
-from ulbrek.core.mix.rules import timing as batch_rules
-from ulbrek.core.mix.rules import water as water_rules
-from ulbrek.core.records import weighing
-from ulbrek.core.steel.checks import places as steel_places
-from ulbrek.core.steel.checks import stuff as steel_stuff
-from ulbrek.core.steel.rules import bending as steel_bending
-from ulbrek.core.steel.rules import covering as steel_covering
-from ulbrek.core.steel.rules import laying as steel_laying
 
-ROOMS: tuple[tuple[str, tuple[ModuleType, ...]], ...] = (
-    ("Materials", (mixes, choices)),
-    ("Measure", (measure_rules, shapes, places, formers, bolted, fitting)),
-    (
-        "Form",
-        (
-            form_boards,
-            form_holding,
-            form_consumed,
-            form_sawing,
-            boards,
-            form_sizes,
-            form_shape,
-            form_held,
-            form_faces,
-            form_cuts,
-        ),
-    ),
-    ("Steel", (steel_laying, steel_covering, steel_bending, steel_places, steel_stuff)),
-    (
-        "Mix",
-        (bag_rules, water_rules, dose_rules, scratch_rules, batch_rules, mix_day, mix_doses, mix_stuff),
-    ),
-    ("Cure", (cure_rules, maturity, strength, cure_checks)),
-    (
-        "Move",
-        (lifting, people_rules, stress_rules, standing_rules, people_checks, strength_checks, joined_parts),
-    ),
-    ("Log", (weighing,)),
-)
+# The rooms in the order of the work, and the packages that are looked through for the rules and checks of each.
+ROOMS = {
+    "Materials": ("materials", "job"),
+    "Measure": ("measure",),
+    "Form": ("form", "kit.beams"),
+    "Steel": ("steel",),
+    "Mix": ("mix",),
+    "Cure": ("cure", "kit.clock"),
+    "Move": ("handling", "kit.lifting"),
+    "Log": ("records",),
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,21 +39,33 @@ class Page:
 
 
 def rule_book() -> tuple[Page, ...]:
-    """Every rule and check, room by room."""
-    return tuple(
-        _page(room, one)
-        for room, modules in ROOMS
-        for module in modules
-        for one in vars(module).values()
-        if isinstance(one, Rule | Check) and one.function.__module__ == module.__name__
-    )
+    """Every rule and check, room by room: the rules of a room before its checks."""
+    return tuple(_page(room, one) for room in ROOMS for one in _of_room(room))
 
 
 def rules() -> dict[str, Rule[...]]:
     """Every rule by its id."""
-    modules = [module for _, modules in ROOMS for module in modules]
-    found = [one for module in modules for one in vars(module).values() if isinstance(one, Rule)]
-    return {one.id: one for one in found}
+    return {one.id: one for room in ROOMS for one in _of_room(room) if isinstance(one, Rule)}
+
+
+@cache
+def _of_room(room: str) -> tuple[Rule[...] | Check, ...]:
+    found = [one for package in ROOMS[room] for one in _marked_in(f"ulbrek.core.{package}")]
+    return tuple(sorted(found, key=lambda one: isinstance(one, Check)))
+
+
+def _marked_in(package: str) -> Iterator[Rule[...] | Check]:
+    """What is marked as a rule or a check in a package, module by module as they stand in their folder."""
+    for name in _modules_of(package):
+        for one in vars(import_module(name)).values():
+            if isinstance(one, Rule | Check) and one.function.__module__ == name:
+                yield one
+
+
+def _modules_of(name: str) -> Iterator[str]:
+    yield name
+    inside = getattr(import_module(name), "__path__", ())
+    yield from (module.name for module in walk_packages(inside, f"{name}."))
 
 
 def _page(room: str, one: Rule[...] | Check) -> Page:
