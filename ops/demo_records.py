@@ -22,7 +22,7 @@ from ulbrek.files.photo import clean_photo
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.jobs import ListedJob
-from ulbrek.store.log import Seen
+from ulbrek.store.log import Observation
 from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.pours import BegunWith, Fill, Taken, part_of_job
@@ -200,12 +200,12 @@ class _Past:
         self._mix(pour_id, part, past, at)
         self._leftovers(part, pour_id, at, mould=bool(past.mould))
         for hours, note in past.notes:
-            self._note(Seen("note", note, pour_id=pour_id), at + timedelta(hours=hours), who)
+            self._note(Observation("note", note, pour_id=pour_id), at + timedelta(hours=hours), who)
         self._acts(pour_id, past, at)
         pour = self.pours.get(pour_id)
         for number, hours, text in past.defects:
             left, front, right, back = shape_of(part.pieces[0]).outline.box
-            spot = Seen(
+            spot = Observation(
                 "defect", text, casting_id=pour.castings[number].id, x_mm=round((right - left) * 0.7),
                 y_mm=round((back - front) * 0.2), face="top",
             )  # fmt: skip
@@ -285,7 +285,7 @@ class _Past:
         for casting in pour.castings:
             for days, share in ((2.2, 0.955), (30, 0.94)):
                 told = round(mass * share * (1 + self.dice.uniform(-0.006, 0.006)), 2)
-                seen = Seen("weighing", "", casting_id=casting.id, mass_kg=told)
+                seen = Observation("weighing", "", casting_id=casting.id, mass_kg=told)
                 self._note(seen, at + timedelta(days=days), self.people[past.who])
 
     def _after(self) -> None:
@@ -308,7 +308,7 @@ class _Past:
             when += timedelta(minutes=10)
         sensors.read(probe, readings)
 
-    def _note(self, seen: Seen, at: datetime, who: UUID) -> UUID | None:
+    def _note(self, seen: Observation, at: datetime, who: UUID) -> UUID | None:
         return self.log.add(seen, Entry(at, member_id=who)) if at < self.now else None
 
     def _at(self, days_ago: int, hour: float) -> datetime:

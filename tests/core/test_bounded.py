@@ -14,7 +14,7 @@ from pydantic import ValidationError
 from shapely import Point
 
 from tests.jobs import hole, top
-from ulbrek.core.handling.lifts import Lifted
+from ulbrek.core.handling.lifts import LiftBrief
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
@@ -278,7 +278,7 @@ def test_a_jagged_opening_of_very_many_corners_makes_a_small_frame() -> None:
     rectangle = {"kind": "rectangle", "length": "1200 mm", "width": "600 mm"}
     document = {"name": "Comb", "mix": MIX, "pieces": [piece(features=[cutout], outline=rectangle)]}
     solid = plate_of(shape_of(Job.model_validate(document).pieces[0])).solid
-    lifted = Lifted("c", "c", solid, density_kg_m3=2400, plate_kg_m3=2400, strength_28_mpa=24)
+    lifted = LiftBrief("c", "c", solid, density_kg_m3=2400, plate_kg_m3=2400, strength_28_mpa=24)
     assert len(lifted.lengthwise.slices()) < 300
     assert lifted.past_openings is not None
     framed = lifted.past_openings.slices()

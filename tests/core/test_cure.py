@@ -17,7 +17,7 @@ from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
-from ulbrek.core.cure.station import Poured, cure
+from ulbrek.core.cure.station import CureBrief, cure
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.clock import SULFO_ALUMINATE, age_at_share, pace, share_at
 from ulbrek.core.materials.mixes import StrengthTold
@@ -71,7 +71,7 @@ def test_a_greater_need_is_never_due_earlier(needs: list[float], celsius: float,
         (f"piece {number}", ActNeed("turn", "Turn", "", strength=Figure("of", "of", mpa, "MPa")))
         for number, mpa in enumerate(sorted(needs))
     ]
-    found = cure(inputs, Poured(MIX, face_up=False, needs=wanted), Hours()).acts
+    found = cure(inputs, CureBrief(MIX, face_up=False, needs=wanted), Hours()).acts
     due = {act.piece: act.due_h for act in found if act.id == "turn"}
     hours = [due[piece] for piece, _ in wanted]
     assert hours == sorted(hours)

@@ -13,7 +13,7 @@ from ulbrek.core.buying.demand import PlannedJob, takes
 from ulbrek.core.buying.shopping import shopping
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.materials.mixes import Filled
+from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import Record
@@ -285,7 +285,7 @@ def test_the_next_batch_is_what_is_missing_with_its_water_and_doses() -> None:
     """After 4 of 4.25 bags the pour's page said 4 bags, 7 qt and 200 g."""
     piece = {"outline": {"length": "1354 mm", "width": "1000 mm"}}  # 54.2 l: 4.25 bags of 12.74 l
     job = top(piece=piece, mix={"container": "barrow", "doses": [{"admixture": "pigment", "percent": 3}]})
-    water = Filled(SHOP.mixes[0].sizes[1], None).usual_water.value
+    water = MixedBag(SHOP.mixes[0].sizes[1], None).usual_water.value
     at = datetime(2026, 5, 4, 9, tzinfo=UTC)
     record = Record.model_validate({"water_in_at": at, "batches": [{"bags": 4, "water_l": 4 * water, "at": at}]})
     mix = plan(job, SHOP, record).mix

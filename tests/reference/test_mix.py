@@ -8,7 +8,7 @@ from tests.jobs import hole, shaped
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.catalogue import ADMIXTURES, INGREDIENTS, RAPID_MORTAR, WHITE_MIX
 from ulbrek.core.materials.ingredients import Ingredient
-from ulbrek.core.materials.mixes import Filled
+from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Scratch
 from ulbrek.core.mix.scratch import Recipe, recipe
@@ -135,7 +135,7 @@ def test_bags_that_are_shipped_are_as_dense_as_such_mixes(mix: object) -> None:
     """Common practice: fine concrete 2250 to 2400 kg/m³, mortar 2000 to 2200."""
     low, high = (2000, 2200) if mix is RAPID_MORTAR else (2250, 2400)
     for size in mix.sizes:  # type: ignore[attr-defined]
-        assert low <= Filled(size, None).density.value <= high
+        assert low <= MixedBag(size, None).density.value <= high
 
 
 @pytest.mark.parametrize(

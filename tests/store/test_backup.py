@@ -23,7 +23,7 @@ from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.backup import WORKED_OUT, read_backup, write_backup
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
-from ulbrek.store.log import Seen
+from ulbrek.store.log import Observation
 from ulbrek.store.models import Base
 from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import NewLot
@@ -69,7 +69,9 @@ def fill(database: Database) -> None:
         )
         records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
-        seen = records.log(shop.id).add(Seen("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry)
+        seen = records.log(shop.id).add(
+            Observation("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry
+        )
         records.photos(shop.id).add(seen, clean_photo(picture()))
         sensor = records.sensors(shop.id).add("Probe", "concrete").id
         records.sensors(shop.id).place(sensor, pour, POUR)

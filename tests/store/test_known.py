@@ -14,7 +14,7 @@ from ulbrek.core.records.record import Record
 from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.known import Known
-from ulbrek.store.log import Seen
+from ulbrek.store.log import Observation
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords, PouredReader
 from ulbrek.store.pours import Fill
 
@@ -68,7 +68,7 @@ def _undid(pour: Pour, records: Records, dice: Random) -> None:
 
 
 def _tested(pour: Pour, records: Records, dice: Random) -> None:
-    test = Seen("test", pour_id=pour.id, job_id=pour.job, act="turn", ready=dice.random() < 0.5)
+    test = Observation("test", pour_id=pour.id, job_id=pour.job, act="turn", ready=dice.random() < 0.5)
     records.log(pour.shop).add(test, Entry(POUR + dice.randint(20, 70) * H))
 
 
@@ -79,7 +79,7 @@ def _corrected(pour: Pour, records: Records, _: Random) -> None:
     """
     found = records.session.execute(text(asked), {"of": pour.id}).scalars().first()
     if found:
-        correction = Seen("note", "It was the other pour.", job_id=pour.job, replaces=found)
+        correction = Observation("note", "It was the other pour.", job_id=pour.job, replaces=found)
         records.log(pour.shop).add(correction, Entry(POUR + 71 * H))
 
 

@@ -17,7 +17,7 @@ from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.jobs import StoredJob
-from ulbrek.store.log import Seen
+from ulbrek.store.log import Observation
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.stock import Item, NewLot
@@ -232,7 +232,7 @@ def test_the_database_itself_knows_what_may_follow_what(shelf: Shelf, now: str, 
 def test_the_database_itself_refuses_records_that_cannot_be(shelf: Shelf, statement: str) -> None:
     other = shelf.poured(1)
     shelf.pours("mix", other.id, 1, 2.8, Entry(POUR))
-    shelf.log("add", Seen("note", "Seen", pour_id=other.id), Entry(NOW))
+    shelf.log("add", Observation("note", "Observation", pour_id=other.id), Entry(NOW))
     pour = shelf.poured(1)
     _, lot = shelf.item()
     with pytest.raises(IntegrityError):
@@ -359,7 +359,7 @@ def test_an_entry_sent_twice_is_applied_once(shelf: Shelf, group: str) -> None:
     entry = Entry(NOW, "once", key=key)
     send: dict[str, Any] = {
         "pour": lambda: shelf.begin(1, key=key),
-        "note": lambda: shelf.log("add", Seen("note", "Blotch", pour_id=pour.id), entry),
+        "note": lambda: shelf.log("add", Observation("note", "Blotch", pour_id=pour.id), entry),
         "act": lambda: shelf.pours("did", pour.id, "float", None, entry),
         "batch": lambda: shelf.pours("mix", pour.id, 1, 2.8, entry),
         "lot": lambda: shelf.stock("add_lot", item, NewLot(4), entry),
@@ -416,20 +416,20 @@ def test_a_cavity_takes_the_piece_it_was_made_for(shelf: Shelf) -> None:
 def test_a_correction_replaces_and_both_stay(shelf: Shelf) -> None:
     pour = shelf.poured(1)
     casting = pour.castings[0].id
-    wrong = shelf.log("add", Seen("weighing", mass_kg=60.4, casting_id=casting), Entry(NOW - H))
-    right = shelf.log("add", Seen("weighing", mass_kg=50.4, casting_id=casting, replaces=wrong), Entry(NOW))
+    wrong = shelf.log("add", Observation("weighing", mass_kg=60.4, casting_id=casting), Entry(NOW - H))
+    right = shelf.log("add", Observation("weighing", mass_kg=50.4, casting_id=casting, replaces=wrong), Entry(NOW))
     told = {one.id: one for one in shelf.log("of_casting", casting)}
     assert told[str(wrong)].replaced
     assert not told[str(right)].replaced
     with pytest.raises(RefusedEntryError, match="corrected already"):
-        shelf.log("add", Seen("weighing", mass_kg=51, casting_id=casting, replaces=wrong), Entry(NOW))
+        shelf.log("add", Observation("weighing", mass_kg=51, casting_id=casting, replaces=wrong), Entry(NOW))
 
 
 def test_a_test_that_was_corrected_no_longer_speaks(shelf: Shelf) -> None:
     pour = shelf.poured(1)
-    said = shelf.log("add", Seen("test", pour_id=pour.id, act="float", ready=False), Entry(POUR + 3 * H))
+    said = shelf.log("add", Observation("test", pour_id=pour.id, act="float", ready=False), Entry(POUR + 3 * H))
     assert shelf.pours("get", pour.id).record.history.not_ready_at("float") == POUR + 3 * H
-    mended = Seen("test", pour_id=pour.id, act="float", ready=True, replaces=said)
+    mended = Observation("test", pour_id=pour.id, act="float", ready=True, replaces=said)
     shelf.log("add", mended, Entry(POUR + 3 * H))
     assert shelf.pours("get", pour.id).record.history.not_ready_at("float") is None
 
@@ -437,16 +437,16 @@ def test_a_test_that_was_corrected_no_longer_speaks(shelf: Shelf) -> None:
 @pytest.mark.parametrize(
     ("seen", "problem"),
     [
-        (Seen("note", "Nice"), "does not say what was seen"),
-        (Seen("note", "  ", job_id=uuid4()), "says nothing"),
-        (Seen("weighing", mass_kg=3, job_id=uuid4()), "does not say what was weighed"),
-        (Seen("weighing", casting_id=uuid4()), "has no mass"),
-        (Seen("note", "Heavy", job_id=uuid4(), mass_kg=3), "Only a weighing"),
-        (Seen("test", job_id=uuid4(), act="float"), "no outcome"),
-        (Seen("defect", "Pit", job_id=uuid4(), x_mm=3), "half given"),
+        (Observation("note", "Nice"), "does not say what was seen"),
+        (Observation("note", "  ", job_id=uuid4()), "says nothing"),
+        (Observation("weighing", mass_kg=3, job_id=uuid4()), "does not say what was weighed"),
+        (Observation("weighing", casting_id=uuid4()), "has no mass"),
+        (Observation("note", "Heavy", job_id=uuid4(), mass_kg=3), "Only a weighing"),
+        (Observation("test", job_id=uuid4(), act="float"), "no outcome"),
+        (Observation("defect", "Pit", job_id=uuid4(), x_mm=3), "half given"),
     ],
 )
-def test_an_observation_that_says_too_little_is_refused(shelf: Shelf, seen: Seen, problem: str) -> None:
+def test_an_observation_that_says_too_little_is_refused(shelf: Shelf, seen: Observation, problem: str) -> None:
     with pytest.raises(RefusedEntryError, match=problem):
         shelf.log("add", seen, Entry(NOW))
 
@@ -455,7 +455,7 @@ def test_a_job_s_log_has_everything_in_time_order_page_by_page(shelf: Shelf) -> 
     pour = shelf.poured(2)
     shelf.pours("mix", pour.id, 1, 2.8, Entry(POUR + H))
     shelf.pours("did", pour.id, "strip", "top", Entry(POUR + 30 * H))
-    shelf.log("add", Seen("defect", "Pit", casting_id=pour.castings[0].id, x_mm=10, y_mm=20), Entry(NOW))
+    shelf.log("add", Observation("defect", "Pit", casting_id=pour.castings[0].id, x_mm=10, y_mm=20), Entry(NOW))
     shelf.castings("advance", pour.castings[1].id, "turned", Entry(NOW))
     page = shelf.log("of_job", pour.job_id)
     assert sorted(one.kind for one in page.entries) == [
@@ -506,7 +506,7 @@ def test_another_shop_sees_none_of_it(shelf: Shelf) -> None:
         yield lambda: records.castings(shop).advance(pour.castings[0].id, "stripped", Entry(NOW))
         yield lambda: records.stock(shop).move(lot, "used", 1, Entry(NOW))
         yield lambda: records.stock(shop).add_lot(item, NewLot(1), Entry(NOW))
-        yield lambda: records.log(shop).add(Seen("note", "x", pour_id=pour.id), Entry(NOW))
+        yield lambda: records.log(shop).add(Observation("note", "x", pour_id=pour.id), Entry(NOW))
         yield lambda: records.log(shop).of_job(pour.job_id)
 
     with shelf.database.work() as records:

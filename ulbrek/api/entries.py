@@ -19,7 +19,7 @@ from ulbrek.core.materials.mixes import Mix
 from ulbrek.core.records.casting import State
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
-from ulbrek.store.log import Face, ObservationKind, Seen
+from ulbrek.store.log import Face, Observation, ObservationKind
 from ulbrek.store.pours import Fill, Taken
 from ulbrek.store.sensors import SensorKind
 from ulbrek.store.stock import ItemKind, MoveKind, NewLot
@@ -233,9 +233,9 @@ class SeenRequest(EntryRequest):
     replaces: UUID | None = None
 
     @property
-    def seen(self) -> Seen:
+    def seen(self) -> Observation:
         """As the records take it."""
-        return Seen(
+        return Observation(
             self.kind, self.text, self.job_id, self.pour_id, self.casting_id, self.form_id, self.mass_kg, self.act,
             self.ready, self.x_mm, self.y_mm, self.face, self.replaces,
         )  # fmt: skip

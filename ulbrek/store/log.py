@@ -34,7 +34,7 @@ PAGE = 100
 
 
 @dataclass(frozen=True, slots=True)
-class Seen:
+class Observation:
     """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test.
 
     ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands.
@@ -97,7 +97,7 @@ class LogPage:
 class LogRepository(ShopRecords):
     """The log of one shop."""
 
-    def add(self, seen: Seen, entry: Entry) -> UUID:
+    def add(self, seen: Observation, entry: Entry) -> UUID:
         """Keeps an observation; sent twice under one id, it is kept once.
 
         Raises:
@@ -155,7 +155,7 @@ class LogRepository(ShopRecords):
         lines = list(self._observations(ObservationRow.shop_id == self._shop_id, before, limit + 1))
         return _page(lines, limit)
 
-    def _whereabouts(self, seen: Seen) -> tuple[UUID | None, UUID | None]:
+    def _whereabouts(self, seen: Observation) -> tuple[UUID | None, UUID | None]:
         """The job and pour that something seen belongs to."""
         job_id, pour_id = seen.job_id, seen.pour_id
         if seen.replaces is not None:
@@ -285,13 +285,13 @@ def _of_pours(kind: Any, job_id: UUID) -> Select[Any]:  # noqa: ANN401 - any tab
     return select(kind).join(PourRow, PourRow.id == kind.pour_id).where(PourRow.job_id == job_id)
 
 
-def _refuse_incomplete(seen: Seen) -> None:
+def _refuse_incomplete(seen: Observation) -> None:
     for wrong, field, problem, remedy in _incomplete(seen):
         if wrong:
             raise RefusedEntryError(field, problem, remedy)
 
 
-def _incomplete(seen: Seen) -> Iterable[tuple[bool, str, str, str]]:
+def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     of_nothing = not (seen.job_id or seen.pour_id or seen.casting_id or seen.form_id)
     yield of_nothing, "", "It does not say what was seen.", "Name a job, a pour, a casting or a form."
     says_nothing = seen.kind in ("note", "defect") and not seen.text.strip()

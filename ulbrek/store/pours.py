@@ -22,7 +22,7 @@ from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import ListedJob
-from ulbrek.store.log import LogRepository, Seen
+from ulbrek.store.log import LogRepository, Observation
 from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, CastingRow, PourRow
 from ulbrek.store.poured import KnownRecords, LivePour, PouredReader, StoredPour
 from ulbrek.store.stock import StockRepository
@@ -180,7 +180,7 @@ class PourRepository(ShopRecords):
             castings.advance(casting.id, "poured", Entry(entry.at, member_id=entry.member_id))
         short = StockRepository(self._session, self._shop_id).settle(pour_id, "used", entry)
         if short:
-            told = Seen("note", f"Short in stock: {'; '.join(short)}. Count it again.", pour_id=pour_id)
+            told = Observation("note", f"Short in stock: {'; '.join(short)}. Count it again.", pour_id=pour_id)
             LogRepository(self._session, self._shop_id).add(told, Entry(entry.at, member_id=entry.member_id))
 
     def correct_water_in(self, pour_id: UUID, entry: Entry) -> None:
@@ -210,7 +210,7 @@ class PourRepository(ShopRecords):
         for casting in pour.castings:
             castings.pour_was_at(casting.id, entry)
         row.poured_at = entry.at
-        seen = Seen("note", f"First water corrected. {entry.note}", pour_id=pour_id)
+        seen = Observation("note", f"First water corrected. {entry.note}", pour_id=pour_id)
         LogRepository(self._session, self._shop_id).add(seen, Entry(datetime.now(UTC), member_id=entry.member_id))
 
     def cancel(self, pour_id: UUID, entry: Entry) -> None:

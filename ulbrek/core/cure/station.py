@@ -65,7 +65,7 @@ SEAL_CARE = "Air the room; gloves and glasses. Read the sealer's own sheet."
 
 
 @dataclass(frozen=True, slots=True)
-class Poured:
+class CureBrief:
     """What is poured.
 
     Attributes:
@@ -85,7 +85,7 @@ class Poured:
     own_strength: Spread | None = None
 
 
-def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
+def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
     """The acts of a pour with their hours, its strength by the hour, and its findings.
 
     Args:
@@ -119,7 +119,7 @@ def cure(inputs: CureInputs, poured: Poured, hours: Hours) -> CureResult:
 class _Clock:
     """The hours of one pour."""
 
-    def __init__(self, inputs: CureInputs, poured: Poured, hours: Hours, runs: Figure) -> None:
+    def __init__(self, inputs: CureInputs, poured: CureBrief, hours: Hours, runs: Figure) -> None:
         self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
         self.mix = poured.mix
         self.curve_by = poured.mix.hardens_by

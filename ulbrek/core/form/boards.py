@@ -9,10 +9,10 @@ from shapely import LineString
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
+from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.result import Bend, Board, InsideSize, Kind, Path
 from ulbrek.core.form.sides import End, Side, footprint, ring
-from ulbrek.core.form.wanted import RIB_MM, Wanted
 from ulbrek.core.kit.beams import span_within_limit
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS
 from ulbrek.core.kit.geometry import Outline, Vertex
@@ -34,32 +34,32 @@ class Built(NamedTuple):
     inside: tuple[InsideSize, ...]
 
 
-def build(wanted: Wanted, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) -> Built:
+def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) -> Built:
     """The boards, base first, and the inside that they make.
 
     Args:
-        wanted: what the form is for
+        brief: what the form is for
         sides: its sides
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    base = _panel(wanted, "base", as_cut.get("base", AsCut()))
+    base = _panel(brief, "base", as_cut.get("base", AsCut()))
     standing: list[Board] = []
     inside: list[InsideSize] = []
     for side in sides:
-        if side.key in wanted.open_edges:
+        if side.key in brief.open_edges:
             continue
         if side.edge.is_arc:
-            standing.extend(_as_cut(board, as_cut) for board in _curve(wanted, side))
+            standing.extend(_as_cut(board, as_cut) for board in _curve(brief, side))
             continue
         cut = as_cut.get(side.key, AsCut())
-        board, made = _strip(wanted, side, cut, base)
+        board, made = _strip(brief, side, cut, base)
         standing.append(board)
         inside.append(made)
     panels = [base]
-    if wanted.floor is not None:
-        panels.append(_bed(wanted))
-    lid = [_panel(wanted, "lid", as_cut.get("lid", AsCut()))] if wanted.stands else []
-    others = [_as_cut(board, as_cut) for board in _dividers(wanted)]
+    if brief.floor is not None:
+        panels.append(_bed(brief))
+    lid = [_panel(brief, "lid", as_cut.get("lid", AsCut()))] if brief.stands else []
+    others = [_as_cut(board, as_cut) for board in _dividers(brief)]
     return Built((*panels, *standing, *others, *lid), tuple(inside))
 
 
@@ -101,69 +101,69 @@ def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
     )  # fmt: skip
 
 
-def reach_mm(wanted: Wanted) -> float:
+def reach_mm(brief: FormBrief) -> float:
     """How far the boards stand out from the inside [mm]."""
-    curved = any(edge.is_arc and edge.bulge > 0 for edge in wanted.outline.edges)
-    ribs = wanted.liner.thickness_mm + RIB_MM if wanted.habits.curve == "liner on ribs" else 0.0
-    return max(ribs if curved else 0.0, wanted.sheet.thickness_mm)
+    curved = any(edge.is_arc and edge.bulge > 0 for edge in brief.outline.edges)
+    ribs = brief.liner.thickness_mm + RIB_MM if brief.habits.curve == "liner on ribs" else 0.0
+    return max(ribs if curved else 0.0, brief.sheet.thickness_mm)
 
 
-def _panel(wanted: Wanted, key: str, cut: AsCut) -> Board:
+def _panel(brief: FormBrief, key: str, cut: AsCut) -> Board:
     """The base, or the lid that a form on edge has beside it."""
-    ledge = 0.0 if wanted.laps else max(wanted.habits.ledge.mm, reach_mm(wanted))
-    board, of = wanted.sheet.thickness_mm, f"{wanted.piece}/{key}"
-    length = work(rules.base_side, f"{of}/length", inside_mm=wanted.length_mm, ledge_mm=ledge)
-    width = work(rules.base_side, f"{of}/width", inside_mm=wanted.width_mm, ledge_mm=ledge)
+    ledge = 0.0 if brief.laps else max(brief.habits.ledge.mm, reach_mm(brief))
+    board, of = brief.sheet.thickness_mm, f"{brief.piece}/{key}"
+    length = work(rules.base_side, f"{of}/length", inside_mm=brief.length_mm, ledge_mm=ledge)
+    width = work(rules.base_side, f"{of}/width", inside_mm=brief.width_mm, ledge_mm=ledge)
     foot = _box(-ledge, -ledge, length.value, width.value)
     shape: Path = ()
-    if wanted.laps and not _is_box(wanted.outline):
-        foot, shape = wanted.outline, wanted.outline.path
-    bottom = -wanted.sunk_mm - board if key == "base" else wanted.depth_mm
+    if brief.laps and not _is_box(brief.outline):
+        foot, shape = brief.outline, brief.outline.path
+    bottom = -brief.sunk_mm - board if key == "base" else brief.depth_mm
     return placed(
         key, key.capitalize(), "base" if key == "base" else "lid", (length, width), foot,
-        (bottom, bottom + board, bottom + board), board, wanted.sheet.id, shape=shape,
+        (bottom, bottom + board, bottom + board), board, brief.sheet.id, shape=shape,
         length_cut_mm=cut.length.mm if cut.length else length.value,
         height_cut_mm=cut.height.mm if cut.height else width.value,
     )  # fmt: skip
 
 
-def _bed(wanted: Wanted) -> Board:
+def _bed(brief: FormBrief) -> Board:
     """The floor under a piece whose lower face slopes: a panel on tapered battens, between the strips."""
-    floor, of = wanted.floor, wanted.piece
+    floor, of = brief.floor, brief.piece
     assert floor is not None  # noqa: S101 - it is asked for only then
-    length = work(rules.base_side, f"{of}/bed/length", inside_mm=wanted.length_mm, ledge_mm=0.0)
-    width = work(rules.base_side, f"{of}/bed/width", inside_mm=wanted.width_mm, ledge_mm=0.0)
-    board = wanted.sheet.thickness_mm
-    start, end = floor.at(0.0, 0.0), floor.at(wanted.length_mm, wanted.width_mm)
+    length = work(rules.base_side, f"{of}/bed/length", inside_mm=brief.length_mm, ledge_mm=0.0)
+    width = work(rules.base_side, f"{of}/bed/width", inside_mm=brief.width_mm, ledge_mm=0.0)
+    board = brief.sheet.thickness_mm
+    start, end = floor.at(0.0, 0.0), floor.at(brief.length_mm, brief.width_mm)
     return placed(
-        "bed", "Sloping floor, on tapered battens", "bed", (length, width), wanted.outline, (-board, start, end), board,
-        wanted.sheet.id, tops=tuple(floor.at(v.x, v.y) for v in wanted.outline.vertices),
-        shape=() if _is_box(wanted.outline) else wanted.outline.path,
+        "bed", "Sloping floor, on tapered battens", "bed", (length, width), brief.outline, (-board, start, end), board,
+        brief.sheet.id, tops=tuple(floor.at(v.x, v.y) for v in brief.outline.vertices),
+        shape=() if _is_box(brief.outline) else brief.outline.path,
     )  # fmt: skip
 
 
-def _strip(wanted: Wanted, side: Side, cut: AsCut, base: Board) -> tuple[Board, InsideSize]:
-    of = f"{wanted.piece}/{side.key}"
-    board = wanted.sheet.thickness_mm
-    starts, ends = _reach(wanted, side.start, of, "start"), _reach(wanted, side.end, of, "end")
+def _strip(brief: FormBrief, side: Side, cut: AsCut, base: Board) -> tuple[Board, InsideSize]:
+    of = f"{brief.piece}/{side.key}"
+    board = brief.sheet.thickness_mm
+    starts, ends = _reach(brief, side.start, of, "start"), _reach(brief, side.end, of, "end")
     length = work(rules.strip, of, inside_mm=side.edge.chord, at_start_mm=starts, at_end_mm=ends)
-    tops = [_top(wanted, side, point.x, point.y) for point in (side.edge.start, side.edge.end)]
-    height = work(rules.strip_height, of, thickness_mm=max(tops), lap_mm=wanted.lap_mm)
+    tops = [_top(brief, side, point.x, point.y) for point in (side.edge.start, side.edge.end)]
+    height = work(rules.strip_height, of, thickness_mm=max(tops), lap_mm=brief.lap_mm)
     cut_length = cut.length.mm if cut.length else length.value
     cut_height = cut.height.mm if cut.height else height.value
     shape: Path = ()
     sloped = abs(tops[0] - tops[1]) > _SAME_MM
     if sloped:
-        low = wanted.lap_mm
+        low = brief.lap_mm
         shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
     made = placed(
         side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
-        footprint(side, board, cut_length - length.value), (-wanted.lap_mm, tops[0], tops[1]), board, wanted.sheet.id,
+        footprint(side, board, cut_length - length.value), (-brief.lap_mm, tops[0], tops[1]), board, brief.sheet.id,
         shape=shape, tops=_over(*tops) if sloped else (),
         bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
         length_cut_mm=cut_length, height_cut_mm=cut_height,
     )  # fmt: skip
-    return made, _inside(wanted, side, base, (cut_length if cut.length else length, starts, ends))
+    return made, _inside(brief, side, base, (cut_length if cut.length else length, starts, ends))
 
 
 def _over(start: float, end: float) -> tuple[float, ...]:
@@ -171,19 +171,19 @@ def _over(start: float, end: float) -> tuple[float, ...]:
     return start, start, end, end
 
 
-def _reach(wanted: Wanted, end: End, of: str, which: str) -> Figure | float:
+def _reach(brief: FormBrief, end: End, of: str, which: str) -> Figure | float:
     """How far a strip reaches beyond the inside at one end: by its bevel, or by a board and what it is left long by."""
     if not end.bevel_deg:
         return end.reach_mm + end.over_mm
-    return work(rules.mitre_reach, f"{of}/{which}", board_mm=wanted.sheet.thickness_mm, turn_deg=2 * end.bevel_deg)
+    return work(rules.mitre_reach, f"{of}/{which}", board_mm=brief.sheet.thickness_mm, turn_deg=2 * end.bevel_deg)
 
 
 def _inside(
-    wanted: Wanted, side: Side, base: Board, cut: tuple[Figure | float, Figure | float, Figure | float]
+    brief: FormBrief, side: Side, base: Board, cut: tuple[Figure | float, Figure | float, Figure | float]
 ) -> InsideSize:
-    of, wants = f"{wanted.piece}/{side.key}", side.edge.chord
+    of, wants = f"{brief.piece}/{side.key}", side.edge.chord
     strip, starts, ends = cut
-    if wanted.laps and _is_box(wanted.outline):
+    if brief.laps and _is_box(brief.outline):
         length = base.length_cut_mm if side.key in ("front", "back") else base.height_cut_mm
         return InsideSize(side.key, "base", work(rules.inside_of_board, of, board_length_mm=length), wants)
     flush = side.start.reach_mm, side.end.reach_mm
@@ -197,81 +197,79 @@ def _inside(
     return InsideSize(side.key, side.key, made, wants)
 
 
-def _top(wanted: Wanted, side: Side, x: float, y: float) -> float:
+def _top(brief: FormBrief, side: Side, x: float, y: float) -> float:
     """How high a strip stands above the floor of the piece at a place [mm]."""
-    return _level(wanted, x, y) + _raised(wanted, side)
+    return _level(brief, x, y) + _raised(brief, side)
 
 
-def _level(wanted: Wanted, x: float, y: float) -> float:
+def _level(brief: FormBrief, x: float, y: float) -> float:
     """How high the concrete stands at a place [mm]."""
-    return wanted.depth_mm if wanted.ceiling is None else wanted.ceiling.at(x, y)
+    return brief.depth_mm if brief.ceiling is None else brief.ceiling.at(x, y)
 
 
-def _raised(wanted: Wanted, side: Side) -> float:
+def _raised(brief: FormBrief, side: Side) -> float:
     """By how much a side is higher: what hangs under an edge, or stands out over it, is closed by it too."""
     start, end = side.edge.start, side.edge.end
     middle = LineString([start, end]).interpolate(0.5, normalized=True)
     return max(
         (
-            wanted.rises(one)
-            for one in wanted.moulded
+            brief.rises(one)
+            for one in brief.moulded
             if one.stands_out and one.prism.outline.polygon.exterior.distance(middle) < 1e-3
         ),
         default=0.0,
     )
 
 
-def _curve(wanted: Wanted, side: Side) -> Iterator[Board]:
+def _curve(brief: FormBrief, side: Side) -> Iterator[Board]:
     """A curved side: a liner bent on ribs, or a strip that kerfs let bend."""
-    edge, of = side.edge, f"{wanted.piece}/{side.key}"
+    edge, of = side.edge, f"{brief.piece}/{side.key}"
     turn, out = abs(degrees(edge.angle)), 1.0 if edge.bulge > 0 else -1.0
-    ceiling = [
-        wanted.depth_mm if wanted.ceiling is None else wanted.ceiling.at(p.x, p.y) for p in (edge.start, edge.end)
-    ]
-    height = work(rules.strip_height, of, thickness_mm=max(ceiling), lap_mm=wanted.lap_mm)
-    heights = (-wanted.lap_mm, ceiling[0], ceiling[1])
+    ceiling = [brief.depth_mm if brief.ceiling is None else brief.ceiling.at(p.x, p.y) for p in (edge.start, edge.end)]
+    height = work(rules.strip_height, of, thickness_mm=max(ceiling), lap_mm=brief.lap_mm)
+    heights = (-brief.lap_mm, ceiling[0], ceiling[1])
     sloping = (ceiling[0], ceiling[1], ceiling[1], ceiling[0]) if abs(ceiling[0] - ceiling[1]) > _SAME_MM else ()
-    if wanted.habits.curve == "kerfed strip":
-        board = wanted.sheet.thickness_mm
+    if brief.habits.curve == "kerfed strip":
+        board = brief.sheet.thickness_mm
         length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * board)
         yield placed(
             side.key, f"{side.name.capitalize()}, kerfed strip", "kerfed strip", (length, height),
-            ring(edge, 0.0, board), heights, board, wanted.sheet.id, tops=sloping, bend=_bend(wanted, side),
+            ring(edge, 0.0, board), heights, board, brief.sheet.id, tops=sloping, bend=_bend(brief, side),
         )  # fmt: skip
         return
-    liner = wanted.liner
+    liner = brief.liner
     length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * liner.thickness_mm)
     yield placed(
         side.key, f"{side.name.capitalize()}, liner", "liner", (length, height), ring(edge, 0.0, liner.thickness_mm),
         heights, liner.thickness_mm, liner.id, tops=sloping,
     )  # fmt: skip
-    yield from _ribs(wanted, side, height.value)
+    yield from _ribs(brief, side, height.value)
 
 
-def _bend(wanted: Wanted, side: Side) -> Bend:
+def _bend(brief: FormBrief, side: Side) -> Bend:
     """The kerfs of a strip that is bent: on its back, away from the concrete, where they open or close."""
-    edge, of = side.edge, f"{wanted.piece}/{side.key}"
+    edge, of = side.edge, f"{brief.piece}/{side.key}"
     turn, outside = abs(degrees(edge.angle)), edge.bulge > 0
     if outside:
         cuts = work(rules.kerfs_that_open, of, turn_deg=turn, radius_mm=edge.radius, sag_mm=SAG_MM)
     else:
         cuts = work(
-            rules.kerfs_that_close, of, turn_deg=turn, radius_mm=edge.radius, board_mm=wanted.sheet.thickness_mm,
-            web_mm=WEB_MM, kerf_mm=wanted.habits.kerf.mm, sag_mm=SAG_MM,
+            rules.kerfs_that_close, of, turn_deg=turn, radius_mm=edge.radius, board_mm=brief.sheet.thickness_mm,
+            web_mm=WEB_MM, kerf_mm=brief.habits.kerf.mm, sag_mm=SAG_MM,
         )  # fmt: skip
     sag = work(rules.facet_sag, of, turn_deg=turn, radius_mm=edge.radius, kerfs=cuts)
     return Bend(cuts, outside, WEB_MM, sag, work(rules.web_strain, of, web_mm=WEB_MM, radius_mm=edge.radius))
 
 
-def _ribs(wanted: Wanted, side: Side, height: float) -> Iterator[Board]:
-    edge, board, liner = side.edge, wanted.sheet.thickness_mm, wanted.liner
+def _ribs(brief: FormBrief, side: Side, height: float) -> Iterator[Board]:
+    edge, board, liner = side.edge, brief.sheet.thickness_mm, brief.liner
     near, far = liner.thickness_mm, liner.thickness_mm + RIB_MM
     if edge.bulge < 0:
         far = min(far, edge.radius - 1.0)
     if far <= near:
         return
     work_radius = work(
-        rules.rib_radius, f"{wanted.piece}/{side.key}", radius_mm=edge.radius,
+        rules.rib_radius, f"{brief.piece}/{side.key}", radius_mm=edge.radius,
         liner_mm=near if edge.bulge > 0 else -near,
     )  # fmt: skip
     levels = rib_levels(height, board, liner.modulus_mpa, liner.thickness_mm)
@@ -285,10 +283,10 @@ def _ribs(wanted: Wanted, side: Side, height: float) -> Iterator[Board]:
                 work(rules.strip, key, inside_mm=size[0], at_start_mm=0.0, at_end_mm=0.0),
                 work(rules.strip, f"{key}/across", inside_mm=size[1], at_start_mm=0.0, at_end_mm=0.0),
             )
-            low = bottom - wanted.lap_mm
+            low = bottom - brief.lap_mm
             yield placed(
                 key, f"{side.name.capitalize()}, rib cut to {work_radius.value:.0f} mm", "rib", sizes, foot,
-                (low, low + board, low + board), board, wanted.sheet.id, shape=shape,
+                (low, low + board, low + board), board, brief.sheet.id, shape=shape,
             )  # fmt: skip
 
 
@@ -320,10 +318,10 @@ def _laid(foot: Outline) -> tuple[Path, tuple[float, float]]:
     return laid.path, (right - left, back - front)
 
 
-def _dividers(wanted: Wanted) -> Iterator[Board]:
+def _dividers(brief: FormBrief) -> Iterator[Board]:
     """Boards across the inside, each with its middle on its line: thin at a seam, of the sheet between two pieces."""
-    for number, (x1, y1, x2, y2, thin) in enumerate(wanted.dividers, 1):
-        sheet = wanted.liner if thin else wanted.sheet
+    for number, (x1, y1, x2, y2, thin) in enumerate(brief.dividers, 1):
+        sheet = brief.liner if thin else brief.sheet
         board, run = sheet.thickness_mm, hypot(x2 - x1, y2 - y1)
         if run < _SAME_MM:  # a seam that only grazes the piece
             continue
@@ -332,14 +330,14 @@ def _dividers(wanted: Wanted) -> Iterator[Board]:
             (Vertex(x1 + nx, y1 + ny), Vertex(x1 - nx, y1 - ny), Vertex(x2 - nx, y2 - ny), Vertex(x2 + nx, y2 + ny))
         )
         key = f"divider-{number}"
-        of = f"{wanted.piece}/{key}"
+        of = f"{brief.piece}/{key}"
         yield placed(
             key, f"Divider {number}" + (", at the seam" if thin else ""), "divider",
             (
                 work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
-                work(rules.strip_height, of, thickness_mm=wanted.depth_mm, lap_mm=0.0),
+                work(rules.strip_height, of, thickness_mm=brief.depth_mm, lap_mm=0.0),
             ),
-            foot, (0.0, wanted.depth_mm, wanted.depth_mm), board, sheet.id,
+            foot, (0.0, brief.depth_mm, brief.depth_mm), board, sheet.id,
         )  # fmt: skip
 
 

@@ -11,9 +11,9 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.boards import placed
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Board, Knockout, Path, Where
-from ulbrek.core.form.sides import Filled
-from ulbrek.core.form.wanted import Wanted
+from ulbrek.core.form.sides import CornerBlock
 from ulbrek.core.kit.geometry import Outline, Prism, Vertex
 from ulbrek.core.kit.moulding import EdgeMade, Moulded
 from ulbrek.core.materials.boards import Foam
@@ -47,31 +47,31 @@ class Around:
     density_kg_m3: float
 
 
-def formers(wanted: Wanted, blocks: Sequence[Filled], around: Around) -> tuple[Knockout, ...]:
+def formers(brief: FormBrief, blocks: Sequence[CornerBlock], around: Around) -> tuple[Knockout, ...]:
     """Everything that stands in a form beside its boards.
 
     Args:
-        wanted: what the form is for
+        brief: what the form is for
         blocks: those that round its corners
         around: the foam and the concrete
     """
     return (
-        *(_block(wanted, block, around) for block in blocks),
-        *(_former(wanted, _under_cores(wanted, one), around) for one in _numbered(wanted) if not one.stands_out),
-        *_floors(wanted, around),
-        *(_edge(wanted, made) for made in wanted.edges_made),
+        *(_block(brief, block, around) for block in blocks),
+        *(_former(brief, _under_cores(brief, one), around) for one in _numbered(brief) if not one.stands_out),
+        *_floors(brief, around),
+        *(_edge(brief, made) for made in brief.edges_made),
     )
 
 
-def hung(wanted: Wanted) -> Iterator[Board]:
+def hung(brief: FormBrief) -> Iterator[Board]:
     """Boards that hang from bridges: they close what rises above the form, where no side of it does."""
-    rising = [one for one in wanted.moulded if wanted.rises(one) > _LEVEL_MM and one.kind in ("rib", "drop edge")]
+    rising = [one for one in brief.moulded if brief.rises(one) > _LEVEL_MM and one.kind in ("rib", "drop edge")]
     if not rising:
         return
-    board = wanted.sheet.thickness_mm
-    height = max(wanted.rises(one) for one in rising)
+    board = brief.sheet.thickness_mm
+    height = max(brief.rises(one) for one in rising)
     whole = unary_union([one.prism.outline.polygon.buffer(1e-6, join_style="mitre") for one in rising])
-    rim = wanted.outline.polygon.exterior.buffer(1e-3)
+    rim = brief.outline.polygon.exterior.buffer(1e-3)
     number = 0
     for ring in polygons_of(whole):
         (plain,) = polygons_of(ring.simplify(1e-3))
@@ -86,33 +86,33 @@ def hung(wanted: Wanted) -> Iterator[Board]:
             number += 1
             nx, ny = (by - ay) / run * board, -(bx - ax) / run * board
             foot = Outline((Vertex(ax, ay), Vertex(ax + nx, ay + ny), Vertex(bx + nx, by + ny), Vertex(bx, by)))
-            of = f"{wanted.piece}/hung-{number}"
+            of = f"{brief.piece}/hung-{number}"
             yield placed(
                 f"hung-{number}", f"Hung strip {number}, from a bridge", "hung strip",
                 (
                     work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
                     work(rules.strip_height, of, thickness_mm=height, lap_mm=0.0),
                 ),
-                foot, (wanted.depth_mm, wanted.depth_mm + height, wanted.depth_mm + height), board, wanted.sheet.id,
+                foot, (brief.depth_mm, brief.depth_mm + height, brief.depth_mm + height), board, brief.sheet.id,
             )  # fmt: skip
 
 
-def core_sides(wanted: Wanted) -> Iterator[Board]:
+def core_sides(brief: FormBrief) -> Iterator[Board]:
     """The boards of core boxes: four sides and a floor each, narrowing by the draft so that the box comes out."""
-    for one in _numbered(wanted):
+    for one in _numbered(brief):
         if not one.stands_out and _wants_box(one):
-            yield from _box_of(wanted, one)
+            yield from _box_of(brief, one)
 
 
-def _box_of(wanted: Wanted, one: Moulded) -> Iterator[Board]:
-    board, deep = wanted.sheet.thickness_mm, one.prism.top_mm - one.prism.bottom_mm
+def _box_of(brief: FormBrief, one: Moulded) -> Iterator[Board]:
+    board, deep = brief.sheet.thickness_mm, one.prism.top_mm - one.prism.bottom_mm
     slant = deep * (1 + one.prism.draft**2) ** 0.5
     lost = one.prism.draft * deep
     bottom, top = one.prism.bottom_mm, one.prism.top_mm
     wide, narrow = _four(one.prism.outline.box, board), _four(one.prism.outline.box, board, lost)
     for edge, at_mouth in wide.items():
         run, key = max(at_mouth[2:]), f"{one.feature}-{edge}"
-        of = f"{wanted.piece}/{key}"
+        of = f"{brief.piece}/{key}"
         shape = (0.0, 0.0, 0.0, run, 0.0, 0.0, run - lost, slant, 0.0, lost, slant, 0.0) if lost else ()
         low, high = (narrow[edge], at_mouth) if one.prism.mouth == "top" else (at_mouth, narrow[edge])
         sizes = (
@@ -121,7 +121,7 @@ def _box_of(wanted: Wanted, one: Moulded) -> Iterator[Board]:
         )
         yield placed(
             key, f"{one.name}, {edge} of the box", "core side", sizes, _boxed(low), (bottom, top, top), board,
-            wanted.sheet.id, shape=shape, head=_boxed(high).path if lost else (),
+            brief.sheet.id, shape=shape, head=_boxed(high).path if lost else (),
         )  # fmt: skip
 
 
@@ -143,16 +143,16 @@ def _boxed(foot: _Foot) -> Outline:
     return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
 
 
-def _numbered(wanted: Wanted) -> Iterator[Moulded]:
+def _numbered(brief: FormBrief) -> Iterator[Moulded]:
     """One of each key: grooves and letters of one feature are one former."""
-    return (each[0] for each in wanted.by_feature.values())
+    return (each[0] for each in brief.by_feature.values())
 
 
-def _under_cores(wanted: Wanted, one: Moulded) -> Moulded:
+def _under_cores(brief: FormBrief, one: Moulded) -> Moulded:
     """A former that meets a core over it, such as that of a drain in a planter's floor, ends there."""
     prism = one.prism
     left, front, right, back = prism.outline.box
-    for core, foot in wanted.cores:
+    for core, foot in brief.cores:
         low, (a, b, c, d) = core.prism.bottom_mm, foot.box
         if core is one or not prism.bottom_mm < low < prism.top_mm:
             continue
@@ -169,23 +169,23 @@ def _wants_box(one: Moulded) -> bool:
     return one.kind in ("core", "recess") and wide >= _BOX_FROM_MM[0] and deep >= _BOX_FROM_MM[1] and not round_
 
 
-def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
+def _former(brief: FormBrief, one: Moulded, around: Around) -> Knockout:
     """The former of one feature."""
     prism = one.prism
-    low, high = max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm)
-    where = _where(wanted, one, low, high)
+    low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
+    where = _where(brief, one, low, high)
     if one.kind in _HELD_IN:
         build, how = _HELD_IN[one.kind]
         over = where == "hung from above"
         how = how.replace(
             "{to}", "to a bridge over the form, flush with the rails" if over else "to the base from below"
         )
-        return _held(wanted, one, where, (build, how), around if one.kind in FLOATS else None)
+        return _held(brief, one, where, (build, how), around if one.kind in FLOATS else None)
     deep = high - low
     boxed = _wants_box(one)
     build = "a box of boards" if boxed else "foam in layers" if deep > _THIN_MM else "sheet cut to shape"
-    through = where == "on the base" and high >= wanted.depth_mm - _LEVEL_MM
-    hold = wanted.habits.knockouts
+    through = where == "on the base" and high >= brief.depth_mm - _LEVEL_MM
+    hold = brief.habits.knockouts
     if where == "hung from above":
         how = "Hang it from bridges over the form, screwed to both, and lay the ballast on."
     elif through:
@@ -194,29 +194,29 @@ def _former(wanted: Wanted, one: Moulded, around: Around) -> Knockout:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
     if build.startswith("foam") and (hold != "bonded" or where != "on the base"):
         how += PLATED
-    return _floating(wanted, one, where, (build, how), around)
+    return _floating(brief, one, where, (build, how), around)
 
 
-def _where(wanted: Wanted, one: Moulded, low: float, high: float) -> Where:
+def _where(brief: FormBrief, one: Moulded, low: float, high: float) -> Where:
     if one.kind == "bolt in a side":
         return "beside"
     if low <= _LEVEL_MM:
         return "on the base"
-    return "hung from above" if high >= wanted.depth_mm - _LEVEL_MM else "inside"
+    return "hung from above" if high >= brief.depth_mm - _LEVEL_MM else "inside"
 
 
-def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], around: Around) -> Knockout:
+def _floating(brief: FormBrief, one: Moulded, where: Where, told: tuple[str, str], around: Around) -> Knockout:
     """A former with what lifts it and what holds it."""
     prism, foam = one.prism, around.foam
-    low, high = max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm)
-    deep, of, hold = high - low, f"{wanted.piece}/{one.feature}", wanted.habits.knockouts
+    low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
+    deep, of, hold = high - low, f"{brief.piece}/{one.feature}", brief.habits.knockouts
     on_base = where == "on the base"
     volume, foot = _volume(prism, low, high), _area_at(prism, low)
     made_of_foam = told[0].startswith("foam")
     sealed = on_base and hold == "bonded and screwed"
     lifts = work(
         rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=foot,
-        height_mm=wanted.depth_mm - low if on_base else deep,
+        height_mm=brief.depth_mm - low if on_base else deep,
         density_kg_m3=around.density_kg_m3, wetted=WETTED_IF_SEALED_AND_SCREWED if sealed else 1.0,
         insert_kg=volume * foam.density_kg_m3 / 1e9 if made_of_foam else 0.0,
     )  # fmt: skip
@@ -227,10 +227,10 @@ def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str],
     held = work(
         rules.held_down, of, bonded_mm2=bonded, bond_mpa=BOND_WORKING_MPA, screws=float(screws), screw_n=SCREW_WORKING_N
     )
-    thick = foam.thickness_mm if made_of_foam else wanted.sheet.thickness_mm
+    thick = foam.thickness_mm if made_of_foam else brief.sheet.thickness_mm
     around_mm = prism.outline.length_mm
     return Knockout(
-        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(brief, one),
         ends=_ends(prism), mouth=prism.mouth, bottom_mm=low, height_mm=deep,
         draft_deg=round(degrees(atan(prism.draft)), 3),
         layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
@@ -240,12 +240,12 @@ def _floating(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str],
     )  # fmt: skip
 
 
-def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], around: Around | None) -> Knockout:
+def _held(brief: FormBrief, one: Moulded, where: Where, told: tuple[str, str], around: Around | None) -> Knockout:
     """Something that stays in the piece, or that only marks it, and how it is held."""
-    prism, of = one.prism, f"{wanted.piece}/{one.feature}"
+    prism, of = one.prism, f"{brief.piece}/{one.feature}"
     lifts: Figure | None = None
     if around is not None:
-        volume = _volume(prism, max(0.0, prism.bottom_mm), min(wanted.depth_mm, prism.top_mm))
+        volume = _volume(prism, max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm))
         lifts = work(
             rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=prism.outline.area_mm2,
             height_mm=prism.top_mm - prism.bottom_mm, density_kg_m3=around.density_kg_m3, wetted=1.0,
@@ -254,7 +254,7 @@ def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], aro
     lifted = lifts is not None and lifts.value > 0
     screws = max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)) if lifts is not None and lifted else 0
     return Knockout(
-        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(wanted, one),
+        feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(brief, one),
         bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, uplift=lifts if lifted else None,
         held=work(rules.held_down, of, bonded_mm2=0.0, bond_mpa=BOND_WORKING_MPA, screws=float(screws),
                   screw_n=SCREW_WORKING_N) if screws else None,
@@ -263,9 +263,9 @@ def _held(wanted: Wanted, one: Moulded, where: Where, told: tuple[str, str], aro
     )  # fmt: skip
 
 
-def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
+def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
     """A block that rounds an upright corner, from the base to the rails."""
-    of, deep = f"{wanted.piece}/{block.key}", wanted.depth_mm
+    of, deep = f"{brief.piece}/{block.key}", brief.depth_mm
     return Knockout(
         feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
         build="foam in layers", where="in a corner", paths=(block.block.path,), bottom_mm=0.0, height_mm=deep,
@@ -277,17 +277,17 @@ def _block(wanted: Wanted, block: Filled, around: Around) -> Knockout:
     )  # fmt: skip
 
 
-def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
+def _floors(brief: FormBrief, around: Around) -> Iterator[Knockout]:
     """A raised floor inside of what hangs below it: under a slab with drop edges that is cast face up."""
-    under = [one for one in wanted.moulded if one.stands_out and one.prism.bottom_mm < -_LEVEL_MM]
+    under = [one for one in brief.moulded if one.stands_out and one.prism.bottom_mm < -_LEVEL_MM]
     if not under:
         return
     deep = max(-one.prism.bottom_mm for one in under)
-    left = wanted.outline.polygon.difference(unary_union([one.prism.outline.polygon for one in under]))
+    left = brief.outline.polygon.difference(unary_union([one.prism.outline.polygon for one in under]))
     for number, part in enumerate(polygons_of(left), 1):
         corners = list(part.exterior.coords)[:-1]
         outline = Outline(tuple(Vertex(x, y) for x, y in (corners if part.exterior.is_ccw else corners[::-1])))
-        of = f"{wanted.piece}/raised-floor-{number}"
+        of = f"{brief.piece}/raised-floor-{number}"
         yield Knockout(
             feature=f"raised-floor-{number}", name="Raised floor", kind="raised floor", build="foam in layers",
             where="on the base", paths=(outline.path,), bottom_mm=-deep, height_mm=deep,
@@ -297,19 +297,19 @@ def _floors(wanted: Wanted, around: Around) -> Iterator[Knockout]:
         )  # fmt: skip
 
 
-def _edge(wanted: Wanted, made: EdgeMade) -> Knockout:
+def _edge(brief: FormBrief, made: EdgeMade) -> Knockout:
     """What shapes an edge in the mould: a strip along the floor, or a tool along the open side."""
     edges = [
-        edge for edge, name in zip(wanted.outline.edges, wanted.outline.edge_names, strict=True) if name == made.edge
+        edge for edge, name in zip(brief.outline.edges, brief.outline.edge_names, strict=True) if name == made.edge
     ]
-    (first, *_) = edges or [wanted.outline.edges[0]]
+    (first, *_) = edges or [brief.outline.edges[0]]
     on_floor = made.side == "floor"
     build = f"a strip shaped to a {made.kind}" if on_floor else f"an edging tool for a {made.kind}"
     line = (first.start.x, first.start.y, first.bulge, first.end.x, first.end.y, 0.0)
     return Knockout(
         feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
         build=build, where="along an edge", paths=(line,),
-        bottom_mm=0.0 if on_floor else wanted.depth_mm - made.size_mm,
+        bottom_mm=0.0 if on_floor else brief.depth_mm - made.size_mm,
         height_mm=made.size_mm, holding="Glue it into the corner before the joints are sealed." if on_floor
         else "Run it along the rail when a pressed finger leaves 6 mm.",
     )  # fmt: skip
@@ -350,7 +350,7 @@ def polygons_of(shape: BaseGeometry) -> list[Polygon]:
     return [one for one in getattr(shape, "geoms", [shape]) if isinstance(one, Polygon) and not one.is_empty]
 
 
-def _drawn(wanted: Wanted, one: Moulded) -> tuple[Path, ...]:
+def _drawn(brief: FormBrief, one: Moulded) -> tuple[Path, ...]:
     """The outlines of everything that one feature puts into the form: each groove, each letter and the holes in it."""
-    same = wanted.by_feature[one.feature]
+    same = brief.by_feature[one.feature]
     return tuple(outline.path for each in same for outline in (each.prism.outline, *each.prism.holes))

@@ -6,34 +6,32 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
+from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.form.result import Board, Joint, Screw
 from ulbrek.core.form.sides import Side
-from ulbrek.core.form.wanted import RIB_MM, Wanted
 from ulbrek.core.materials import fixings
 
 _TALL_MM = 100.0
 _ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block holds it from outside
 
 
-def joint(wanted: Wanted, strip_height_mm: float, density_kg_m3: Figure) -> Joint:
+def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Joint:
     """How strips are fixed to the base, with the shortest screw that bites enough.
 
     Args:
-        wanted: what the form is for
+        brief: what the form is for
         strip_height_mm: the lowest of them
         density_kg_m3: density of the fresh concrete
     """
-    board, of = wanted.sheet.thickness_mm, wanted.piece
+    board, of = brief.sheet.thickness_mm, brief.piece
     hole = work(rules.pilot, of, shank_mm=fixings.SCREW_SHANK_MM, pilot_share=fixings.PILOT_SHARE)
     through = _shortest(board + fixings.BITE_FROM_SIDE_MM)
     down = _shortest(strip_height_mm + fixings.LEAST_BITE_MM)
     way: Literal["down", "up", "in"] = "up"
-    if wanted.laps:
+    if brief.laps:
         way = "in"
     elif (
-        wanted.habits.screwing == "down through the strip"
-        and not wanted.stands
-        and _bites(down - strip_height_mm, board)
+        brief.habits.screwing == "down through the strip" and not brief.stands and _bites(down - strip_height_mm, board)
     ):
         way = "down"
     length = down if way == "down" else through if way == "in" else _up(board, strip_height_mm)
@@ -43,20 +41,20 @@ def joint(wanted: Wanted, strip_height_mm: float, density_kg_m3: Figure) -> Join
         bite = work(rules.bite_through, of, screw_mm=length, board_mm=board)
     holds = work(
         rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" else fixings.GRIP_EDGE,
-        shank_mm=fixings.SCREW_SHANK_MM, bite_mm=bite, density_kg_m3=wanted.sheet.density_kg_m3,
+        shank_mm=fixings.SCREW_SHANK_MM, bite_mm=bite, density_kg_m3=brief.sheet.density_kg_m3,
     )  # fmt: skip
     push = work(
-        rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=wanted.head_mm,
-        spacing_mm=wanted.habits.screw_spacing.mm,
+        rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=brief.head_mm,
+        spacing_mm=brief.habits.screw_spacing.mm,
     )  # fmt: skip
-    return Joint(wanted.habits.fixing, way, length, bite, hole, through, holds, push)
+    return Joint(brief.habits.fixing, way, length, bite, hole, through, holds, push)
 
 
-def strip_screws(wanted: Wanted, sides: Sequence[Side], made: Joint) -> list[Screw]:
+def strip_screws(brief: FormBrief, sides: Sequence[Side], made: Joint) -> list[Screw]:
     """The screws along the strips, at true places."""
-    closed = [side for side in sides if side.key not in wanted.open_edges]
-    along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(wanted, side, made)]
-    if not wanted.stands:
+    closed = [side for side in sides if side.key not in brief.open_edges]
+    along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(brief, side, made)]
+    if not brief.stands:
         return along
     return [*along, *(Screw(one.x_mm, one.y_mm, "down", 0.0, 0.0, one.length_mm) for one in along)]
 
@@ -113,11 +111,11 @@ def _near(point: tuple[float, float], side: Side) -> bool:
     ) < 1e-6 * max(1.0, side.edge.chord)
 
 
-def _along(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
+def _along(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:
     run, along, out = side.edge.chord, side.along, side.outward
-    board = wanted.sheet.thickness_mm
+    board = brief.sheet.thickness_mm
     end = min(fixings.USUAL_END_MM, run / 2)
-    gaps = max(1, ceil((run - 2 * end) / wanted.habits.screw_spacing.mm)) if run > 2 * end else 0
+    gaps = max(1, ceil((run - 2 * end) / brief.habits.screw_spacing.mm)) if run > 2 * end else 0
     off = board if made.way == "in" else board / 2
     for index in range(gaps + 1):
         at = end + (run - 2 * end) * index / gaps if gaps else end
@@ -129,18 +127,18 @@ def _along(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
             yield Screw(x, y, made.way, 0.0, 0.0, made.screw_mm)
 
 
-def _round(wanted: Wanted, side: Side, made: Joint) -> Iterator[Screw]:
+def _round(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:
     """Up through the base into the ribs behind a curved side, or into the kerfed strip itself, evenly spaced."""
     edge = side.edge
-    ribbed = wanted.habits.curve == "liner on ribs"
-    off = wanted.liner.thickness_mm + RIB_MM / 2 if ribbed else wanted.sheet.thickness_mm / 2
-    count = max(2, ceil(edge.length / wanted.habits.screw_spacing.mm))
+    ribbed = brief.habits.curve == "liner on ribs"
+    off = brief.liner.thickness_mm + RIB_MM / 2 if ribbed else brief.sheet.thickness_mm / 2
+    count = max(2, ceil(edge.length / brief.habits.screw_spacing.mm))
     ends = [*edge.chopped_in(2 * count), edge.end]
     for number in range(1, 2 * count, 2):
         at, before, after = ends[number], ends[number - 1], ends[number + 1]
         run = max(hypot(after.x - before.x, after.y - before.y), 1e-9)
         out_x, out_y = (after.y - before.y) / run, -(after.x - before.x) / run
-        length = _shortest(wanted.sheet.thickness_mm + fixings.LEAST_BITE_MM)
+        length = _shortest(brief.sheet.thickness_mm + fixings.LEAST_BITE_MM)
         yield Screw(at.x + out_x * off, at.y + out_y * off, "up", 0.0, 0.0, length if ribbed else made.screw_mm)
 
 

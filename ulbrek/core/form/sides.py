@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, radians, sin, sqrt, tan
 
-from ulbrek.core.form.wanted import RIB_MM, Wanted
+from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.kit.geometry import Edge, Outline, Point, Vertex
 
 _SQUARE_DEG = 0.02  # a corner so near to 90° is butted
@@ -53,7 +53,7 @@ class Side:
 
 
 @dataclass(frozen=True, slots=True)
-class Filled:
+class CornerBlock:
     """A rounded corner that a block makes: the block's outline in plan."""
 
     key: str
@@ -61,11 +61,11 @@ class Filled:
     radius_mm: float
 
 
-def sides_of(wanted: Wanted) -> tuple[tuple[Side, ...], tuple[Filled, ...]]:
+def sides_of(brief: FormBrief) -> tuple[tuple[Side, ...], tuple[CornerBlock, ...]]:
     """The sides in order round the form, and the blocks that round its corners."""
-    plain, blocks = _squared(wanted.outline, wanted.sheet.thickness_mm)
+    plain, blocks = _squared(brief.outline, brief.sheet.thickness_mm)
     count = len(plain)
-    ends = [_corner(wanted, plain, index) for index in range(count)]  # between each side and the one after it
+    ends = [_corner(brief, plain, index) for index in range(count)]  # between each side and the one after it
     return tuple(
         Side(key, name, edge, ends[index - 1][1], ends[index][0]) for index, (key, name, edge) in enumerate(plain)
     ), tuple(blocks)
@@ -83,13 +83,13 @@ def too_sharp(sides: Sequence[Side]) -> list[str]:
 _Plain = tuple[str, str, Edge]
 
 
-def _squared(outline: Outline, board: float) -> tuple[list[_Plain], list[Filled]]:
+def _squared(outline: Outline, board: float) -> tuple[list[_Plain], list[CornerBlock]]:
     """The outline without its rounded corners: those become blocks set into square ones, or against straight ends."""
     edges, names = list(outline.edges), list(outline.edge_names)
     count = len(edges)
     starts = [edge.start for edge in edges]
     finishes = [edge.end for edge in edges]
-    blocks: list[Filled] = []
+    blocks: list[CornerBlock] = []
     gone: set[int] = set()
     for index, (edge, name) in enumerate(zip(edges, names, strict=True)):
         before, after = (index - 1) % count, (index + 1) % count
@@ -103,7 +103,7 @@ def _squared(outline: Outline, board: float) -> tuple[list[_Plain], list[Filled]
             finishes[before] = starts[after] = tip
         else:  # concrete is added: the block is what the arc goes round
             block = _round_which(edge, edges[after], board)
-        blocks.append(Filled(f"corner-{len(blocks) + 1}", block, edge.radius))
+        blocks.append(CornerBlock(f"corner-{len(blocks) + 1}", block, edge.radius))
     plain: list[_Plain] = []
     taken: dict[str, int] = {}
     for index in range(count):
@@ -142,26 +142,26 @@ def _is_fillet(before: Edge, arc: Edge, after: Edge) -> bool:
 
 
 def _corner(  # noqa: PLR0911 - one line a kind of corner
-    wanted: Wanted, plain: Sequence[_Plain], index: int
+    brief: FormBrief, plain: Sequence[_Plain], index: int
 ) -> tuple[End, End]:
     """How a side ends and how the one after it begins."""
     (key, _, edge), (next_key, _, after) = plain[index], plain[(index + 1) % len(plain)]
     gap = hypot(edge.end.x - after.start.x, edge.end.y - after.start.y)
     if gap > 1e-6:  # against the block of an inner corner; beside a small one the two strips would meet
-        return End(), End(min(0.0, gap / sqrt(2) - wanted.sheet.thickness_mm))
-    if key in wanted.open_edges or next_key in wanted.open_edges:
+        return End(), End(min(0.0, gap / sqrt(2) - brief.sheet.thickness_mm))
+    if key in brief.open_edges or next_key in brief.open_edges:
         return End(), End()
-    board = wanted.sheet.thickness_mm
+    board = brief.sheet.thickness_mm
     turn = _turn(edge, after)
     if edge.is_arc or after.is_arc:
-        return _beside_curve(wanted, edge, after, turn)
+        return _beside_curve(brief, edge, after, turn)
     if abs(turn) < _LEVEL_DEG:
         return End(), End()
-    if abs(abs(turn) - 90) > _SQUARE_DEG or wanted.habits.corner == "mitred":
+    if abs(abs(turn) - 90) > _SQUARE_DEG or brief.habits.corner == "mitred":
         reach = board * tan(radians(min(abs(turn), SHARPEST_DEG)) / 2) * (1 if turn > 0 else -1)
         return End(reach, turn / 2), End(reach, turn / 2)
-    first_past = wanted.habits.corner == "pinwheel" or _runs_past(plain, index)
-    over = wanted.habits.overrun.mm if wanted.habits.corner == "pinwheel" and turn > 0 else 0.0
+    first_past = brief.habits.corner == "pinwheel" or _runs_past(plain, index)
+    over = brief.habits.overrun.mm if brief.habits.corner == "pinwheel" and turn > 0 else 0.0
     past, other = (board, 0.0) if turn > 0 else (0.0, -board)
     if first_past:
         return End(past, 0.0, over, past=next_key), End(other, butts=key)
@@ -176,16 +176,16 @@ def _runs_past(plain: Sequence[_Plain], index: int) -> bool:
     return index % 2 == 0 or key in ("front", "back")
 
 
-def _beside_curve(wanted: Wanted, edge: Edge, after: Edge, turn: float) -> tuple[End, End]:
+def _beside_curve(brief: FormBrief, edge: Edge, after: Edge, turn: float) -> tuple[End, End]:
     """A straight strip runs past the ribs of a curve that it meets at a corner, or ends where it would run into it."""
-    deep = wanted.liner.thickness_mm + RIB_MM if wanted.habits.curve == "liner on ribs" else wanted.sheet.thickness_mm
+    deep = brief.liner.thickness_mm + RIB_MM if brief.habits.curve == "liner on ribs" else brief.sheet.thickness_mm
     if edge.is_arc and after.is_arc:
         return End(), End()
     curve, plain = (edge, after) if edge.is_arc else (after, edge)
     if curve.bulge < 0:
         deep = min(deep, curve.radius - 1.0)
     wish = (deep if turn > _RUNS_PAST_DEG else 0.0, plain is edge)
-    ends = End(_clear_of(ring(curve, 0.0, deep), plain, wanted.sheet.thickness_mm, wish))
+    ends = End(_clear_of(ring(curve, 0.0, deep), plain, brief.sheet.thickness_mm, wish))
     return (End(), ends) if edge.is_arc else (ends, End())
 
 

@@ -7,6 +7,7 @@ from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import checks, rules
 from ulbrek.core.form.boards import build
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.result import Board, Consumed, FormResult, Knockout
@@ -14,14 +15,13 @@ from ulbrek.core.form.screws import corner_screws, joint, strip_screws
 from ulbrek.core.form.sides import sides_of
 from ulbrek.core.form.steps import Held, steps
 from ulbrek.core.form.stiffening import stiffness
-from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import RELEASES
 
 STRIP_MPA, STRIP_IN_FROST_MPA, FROST_C = 3.5, 5.0, 5.0  # Source: common practice.
 
 
-class Formed(NamedTuple):
+class FormFill(NamedTuple):
     """What is cast in a form: the area of the piece in plan, the concrete, and how often the form is filled."""
 
     net_area: Figure
@@ -29,34 +29,34 @@ class Formed(NamedTuple):
     castings: int
 
 
-def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]) -> FormResult:
+def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, AsCut]) -> FormResult:
     """The form of one piece, its figures and findings.
 
     Args:
-        wanted: the piece as it lies in it, the sheets and the habits
+        brief: the piece as it lies in it, the sheets and the habits
         formed: what is cast in it
         foam: what knockouts are built of
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    sides, blocks = sides_of(wanted)
-    built = build(wanted, sides, as_cut)
-    boards = (*built.boards, *hung(wanted), *core_sides(wanted))
+    sides, blocks = sides_of(brief)
+    built = build(brief, sides, as_cut)
+    boards = (*built.boards, *hung(brief), *core_sides(brief))
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
-    made = joint(wanted, min((board.height.value for board in strips), default=wanted.depth_mm), formed.density)
-    knockouts = formers(wanted, blocks, Around(foam, formed.density.value))
-    screwed = wanted.habits.fixing == "screws"
-    stiff = stiffness(wanted, made, formed.density, boards[0], sides, knockouts)
-    along = strip_screws(wanted, sides, made) if screwed else []
+    made = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
+    knockouts = formers(brief, blocks, Around(foam, formed.density.value))
+    screwed = brief.habits.fixing == "screws"
+    stiff = stiffness(brief, made, formed.density, boards[0], sides, knockouts)
+    along = strip_screws(brief, sides, made) if screwed else []
     corners = corner_screws(sides, boards, made) if screwed else []
-    seen = checks.Seen(wanted, sides, built, boards, made, knockouts, formed.castings)
+    seen = checks.FormCase(brief, sides, built, boards, made, knockouts, formed.castings)
     return FormResult(
-        piece=wanted.piece,
-        sheet_name=wanted.sheet.name,
-        corner=wanted.habits.corner,
-        sides=wanted.habits.sides,
-        stands=wanted.stands,
-        cavities=tuple(one.path for one in wanted.cavities or (wanted.outline,)),
-        depth_mm=wanted.depth_mm,
+        piece=brief.piece,
+        sheet_name=brief.sheet.name,
+        corner=brief.habits.corner,
+        sides=brief.habits.sides,
+        stands=brief.stands,
+        cavities=tuple(one.path for one in brief.cavities or (brief.outline,)),
+        depth_mm=brief.depth_mm,
         boards=boards,
         inside=built.inside,
         joint=made,
@@ -64,32 +64,32 @@ def form(wanted: Wanted, formed: Formed, foam: Foam, as_cut: Mapping[str, AsCut]
         knockouts=knockouts,
         screw_count=work(
             rules.screws_in_all,
-            wanted.piece,
+            brief.piece,
             strip_screws=float(len(along)),
             corner_screws=float(len(corners)),
             knockout_screws=float(sum(one.screws for one in knockouts)),
         ),
         stiffness=stiff,
-        consumed=_consumed(wanted, formed, knockouts, heads=len(along) if made.way == "down" else 0),
-        boards_mass=_boards_mass(wanted, boards),
-        out_of_level=work(rules.out_of_level, wanted.piece, length_mm=max(wanted.length_mm, wanted.width_mm)),
-        steps=steps(wanted, boards, Held(made, stiff), knockouts),
+        consumed=_consumed(brief, formed, knockouts, heads=len(along) if made.way == "down" else 0),
+        boards_mass=_boards_mass(brief, boards),
+        out_of_level=work(rules.out_of_level, brief.piece, length_mm=max(brief.length_mm, brief.width_mm)),
+        steps=steps(brief, boards, Held(made, stiff), knockouts),
         findings=tuple(checks.all_findings(seen)),
     )
 
 
-def _consumed(wanted: Wanted, formed: Formed, knockouts: Sequence[Knockout], heads: int) -> Consumed:
-    of, habits = wanted.piece, wanted.habits
-    standing = [one for one in wanted.moulded if not one.stands_out]
+def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout], heads: int) -> Consumed:
+    of, habits = brief.piece, brief.habits
+    standing = [one for one in brief.moulded if not one.stands_out]
     round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
-    through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= wanted.depth_mm]
-    round_piece = wanted.outline.length_mm
-    corners = sum(1 for edge in wanted.outline.edges if not edge.is_arc)
+    through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= brief.depth_mm]
+    round_piece = brief.outline.length_mm
+    corners = sum(1 for edge in brief.outline.edges if not edge.is_arc)
     joints = work(
         rules.sealed_joints,
         of,
         inside_mm=round_piece,
-        upright_mm=corners * wanted.depth_mm,
+        upright_mm=corners * brief.depth_mm,
         knockouts_mm=round_openings,
     )
     contact = work(
@@ -98,7 +98,7 @@ def _consumed(wanted: Wanted, formed: Formed, knockouts: Sequence[Knockout], hea
         net_area_mm2=formed.net_area,
         edges_mm=round_piece,
         openings_mm=sum(one.prism.outline.length_mm for one in through),
-        thickness_mm=wanted.depth_mm,
+        thickness_mm=brief.depth_mm,
     )
     agent = RELEASES.get(habits.release)
     wraps = sum(one.tape.value for one in knockouts if one.tape)
@@ -113,9 +113,9 @@ def _consumed(wanted: Wanted, formed: Formed, knockouts: Sequence[Knockout], hea
     )
 
 
-def _boards_mass(wanted: Wanted, boards: Sequence[Board]) -> Figure:
+def _boards_mass(brief: FormBrief, boards: Sequence[Board]) -> Figure:
     volume = sum(b.length_cut_mm * b.height_cut_mm * b.thickness_mm for b in boards) / 1e6
-    return work(rules.boards_mass, wanted.piece, board_volume_l=volume, density_kg_m3=wanted.sheet.density_kg_m3)
+    return work(rules.boards_mass, brief.piece, board_volume_l=volume, density_kg_m3=brief.sheet.density_kg_m3)
 
 
 def strip_need(piece: str, temperature_c: float) -> ActNeed:

@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
-from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.fixings import SEALING_CURE_H
 
 _WAYS = {
@@ -35,16 +35,16 @@ class Held(NamedTuple):
     stiffness: Stiffness
 
 
-def steps(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
+def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
     """The steps, numbered."""
-    told = _told(wanted, boards, held, knockouts)
+    told = _told(brief, boards, held, knockouts)
     return tuple(Step(number, *one) for number, one in enumerate(told, 1))
 
 
-def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
-    (made, stiff), habits = held, wanted.habits
+def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+    (made, stiff), habits = held, brief.habits
     how = _FIXINGS.get(made.fixing, _WAYS[made.way])
-    if wanted.sheet.face == "bare":
+    if brief.sheet.face == "bare":
         yield _Told(
             "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
             (), RAGS,
@@ -56,12 +56,12 @@ def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequen
         DUST,
     )
     yield from _beds(boards, knockouts)
-    yield from _sides(wanted, boards, how)
-    if wanted.stands:
+    yield from _sides(brief, boards, how)
+    if brief.stands:
         yield _Told("Close it with the other panel", f"{how} Then stand it up, open side above.", ("lid",))
     yield _Told(
         "Square it, check the rail",
-        f"{_square(wanted)} A straightedge over the strips shows one height, within half a millimetre.",
+        f"{_square(brief)} A straightedge over the strips shows one height, within half a millimetre.",
     )
     blocks = [one.feature for one in knockouts if one.where == "in a corner"]
     if blocks:
@@ -86,15 +86,12 @@ def _told(wanted: Wanted, boards: Sequence[Board], held: Held, knockouts: Sequen
     yield from _strapped(stiff, knockouts)
 
 
-def _square(wanted: Wanted) -> str:
+def _square(brief: FormBrief) -> str:
     """How a form is checked for its shape."""
-    edges = wanted.outline.edges
+    edges = brief.outline.edges
     if all(edge.is_arc for edge in edges):
         return "Measure across at four places: alike within a millimetre."
-    if (
-        not any(edge.is_arc for edge in edges)
-        and wanted.outline.area_mm2 > 0.999999 * wanted.length_mm * wanted.width_mm
-    ):
+    if not any(edge.is_arc for edge in edges) and brief.outline.area_mm2 > 0.999999 * brief.length_mm * brief.width_mm:
         return "Diagonals alike."
     return "Measure from corner to corner, as marked."
 
@@ -109,14 +106,14 @@ def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_T
         )
 
 
-def _sides(wanted: Wanted, boards: Sequence[Board], how: str) -> Iterator[_Told]:
+def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Told]:
     strips = [board for board in boards if board.kind == "strip"]
     if (
         strips
-        and wanted.habits.corner == "run past"
+        and brief.habits.corner == "run past"
         and {one.key for one in strips} == {"front", "right", "back", "left"}
     ):
-        pair = ("front", "back") if wanted.length_mm >= wanted.width_mm else ("left", "right")
+        pair = ("front", "back") if brief.length_mm >= brief.width_mm else ("left", "right")
         between = tuple(one.key for one in strips if one.key not in pair)
         yield _Told("Fix the first strip", how, (pair[0],))
         yield _Told(

@@ -51,7 +51,7 @@ class SteelLine:
 
 
 @dataclass(frozen=True)
-class Lifted:
+class LiftBrief:
     """What is lifted.
 
     Attributes:
@@ -150,7 +150,7 @@ def _plain(cut: Prism) -> Prism:
     return cut if len(cut.outline.edges) <= MOST_SIDES else replace(cut, outline=hull_of(cut.outline))
 
 
-def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
+def lifts(what: LiftBrief, carry: Carry) -> tuple[Lift, ...]:
     """Turning it up on its longer edge, and carrying it in each of the ways."""
     along, depth = what.lengthwise, what.solid.depth_mm
     low, long = along.low_mm, along.high_mm - along.low_mm
@@ -177,7 +177,7 @@ def lifts(what: Lifted, carry: Carry) -> tuple[Lift, ...]:
     )  # fmt: skip
 
 
-def turn_of(what: Lifted, chosen: bool) -> Lift:
+def turn_of(what: LiftBrief, chosen: bool) -> Lift:
     """Turning it up on its longer edge: by two at the corners of the other one, or past an opening on a board.
 
     Args:
@@ -208,14 +208,14 @@ def turn_of(what: Lifted, chosen: bool) -> Lift:
     )
 
 
-def edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
+def edgewise(what: LiftBrief, supports: Supports) -> Bending | InStrip:
     """What it carries most where it stands on edge, held at two places: as a beam, or in a strip beside an opening."""
     asked = ("on edge", supports, what.solid.depth_mm, what.past_openings is None)
     found: Bending | InStrip = what.lengthwise.once(asked, lambda: _edgewise(what, supports))
     return found.times(what.plate_kg_m3 / UNIT_KG_M3)
 
 
-def _edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
+def _edgewise(what: LiftBrief, supports: Supports) -> Bending | InStrip:
     depth = what.solid.depth_mm
     bent = weakest(what.lengthwise, supports, depth, UNIT_KG_M3, on_edge=True)
     if what.past_openings is None:
@@ -236,13 +236,13 @@ def _edgewise(what: Lifted, supports: Supports) -> Bending | InStrip:
     return worst._replace(places=(places[0], places[1]))
 
 
-def slid(what: Lifted, chosen: bool) -> Lift:
+def slid(what: LiftBrief, chosen: bool) -> Lift:
     """Sliding it onto its supports over the edge of a bench, until as much as half hangs over."""
     bent = slid_over(what.lengthwise, what.solid.depth_mm, what.plate_kg_m3)
     return lift_of(what, ("slide", "slid over the edge of a bench"), bent, what.along, 1.0, chosen)
 
 
-def lowered(what: Lifted, straps_mm: Sequence[float], chosen: bool) -> Lift:
+def lowered(what: LiftBrief, straps_mm: Sequence[float], chosen: bool) -> Lift:
     """Letting it down flat by two straps, where they are [mm]."""
     depth = what.solid.depth_mm
     bent = weakest(what.lengthwise, Supports(*straps_mm), depth, what.plate_kg_m3, on_edge=False)
@@ -250,7 +250,7 @@ def lowered(what: Lifted, straps_mm: Sequence[float], chosen: bool) -> Lift:
 
 
 def needs(
-    what: Lifted, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift | None, alone: bool
+    what: LiftBrief, planned: tuple[Lift, ...], slide: Lift | None, straps: Lift | None, alone: bool
 ) -> Iterator[ActNeed]:
     """Turning, carrying and setting in place as acts, each with the strength it needs.
 
@@ -301,7 +301,7 @@ def _to_move(of: str, needed: Figure) -> Figure:
 
 
 def lift_of(
-    what: Lifted, told: tuple[str, str], bent: Bending | InStrip, along: Axis, suction: float, chosen: bool
+    what: LiftBrief, told: tuple[str, str], bent: Bending | InStrip, along: Axis, suction: float, chosen: bool
 ) -> Lift:
     """A lift with its stress, the strength that it needs, and the stress that is allowed.
 

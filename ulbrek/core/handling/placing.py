@@ -9,8 +9,8 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
-from ulbrek.core.handling.lifts import Lifted, SteelLine, thinned
-from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, Placed, PlanLine, Strap, Strip, Tipping
+from ulbrek.core.handling.lifts import LiftBrief, SteelLine, thinned
+from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip, Tipping
 from ulbrek.core.kit.beams import Bearer, InPlace, Slice, Ultimate, in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
@@ -23,7 +23,7 @@ LEAST_APART_MM = 20.0
 HAND_MM = 40.0  # on either side of where a hand or a strap goes
 
 
-def supports_of(what: Lifted, standing: Standing) -> list[float]:
+def supports_of(what: LiftBrief, standing: Standing) -> list[float]:
     """Where it rests, along its longer side [mm]: its ends, or its supports where there are two or more on it."""
     low, high = what.lengthwise.low_mm, what.lengthwise.high_mm
     if standing.rests == "on supports":
@@ -34,7 +34,7 @@ def supports_of(what: Lifted, standing: Standing) -> list[float]:
     return [low, high]
 
 
-def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
+def placed(what: LiftBrief, standing: Standing, mass: Figure) -> StandingResult | None:
     """The piece in its place; None where it rests all over, or is no slab.
 
     Args:
@@ -61,7 +61,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
         places=thinned(found.bent.places),
     )
     low = what.lengthwise.low_mm
-    return Placed(
+    return StandingResult(
         lift=lift,
         asked=asked,
         steel=_steel_in_place(what, of, there, share),
@@ -76,7 +76,7 @@ def placed(what: Lifted, standing: Standing, mass: Figure) -> Placed | None:
     )
 
 
-def _rested(what: Lifted, supports: Sequence[float], load_kg: float) -> InPlace:
+def _rested(what: LiftBrief, supports: Sequence[float], load_kg: float) -> InPlace:
     """On its supports with the load at its worst place, greater than they are as the codes ask."""
 
     def bears(there: Slice, span_mm: float) -> Bearer:
@@ -93,13 +93,13 @@ def _rested(what: Lifted, supports: Sequence[float], load_kg: float) -> InPlace:
     )  # fmt: skip
 
 
-def _narrowest(what: Lifted, there: Slice) -> tuple[float, float] | None:
+def _narrowest(what: LiftBrief, there: Slice) -> tuple[float, float] | None:
     """What a load may stand on by itself: the narrowest strip beside an opening [mm]; None where it has none."""
     strips = what.past_openings.at(there.at_mm).strips if what.past_openings else ()
     return min(strips, key=lambda strip: strip[1] - strip[0]) if len(strips) > 1 else None
 
 
-def _opening(what: Lifted, there: Slice) -> tuple[float, float] | None:
+def _opening(what: LiftBrief, there: Slice) -> tuple[float, float] | None:
     return what.past_openings.opening_at(there.at_mm) if what.past_openings else None
 
 
@@ -111,7 +111,7 @@ class _Asked(NamedTuple):
     stress: Figure
 
 
-def _asked(what: Lifted, of: str, found: InPlace, load_kg: float) -> _Asked:
+def _asked(what: LiftBrief, of: str, found: InPlace, load_kg: float) -> _Asked:
     there = found.bent.slice
     width = max(there.width_mm, 1e-3)
     bearing = work(rules.bearing_width, of, width_mm=width, span_mm=found.span_mm)
@@ -132,7 +132,7 @@ def _asked(what: Lifted, of: str, found: InPlace, load_kg: float) -> _Asked:
     return _Asked(moment, share, work(rules.stress_in_place, of, moment_nm=moment, modulus_mm3=modulus, share=share))
 
 
-def _steel_in_place(what: Lifted, of: str, there: Slice, share: Figure) -> Figure | None:
+def _steel_in_place(what: LiftBrief, of: str, there: Slice, share: Figure) -> Figure | None:
     """What the steel of a strip beside an opening may carry, or its share of what crosses all of the width."""
     strip = _narrowest(what, there)
     width = there.width_mm if strip is None else strip[1] - strip[0]
@@ -145,13 +145,13 @@ def _steel_in_place(what: Lifted, of: str, there: Slice, share: Figure) -> Figur
     )  # fmt: skip
 
 
-def bears_its_load(what: Lifted, found: Placed) -> bool:
+def bears_its_load(what: LiftBrief, found: StandingResult) -> bool:
     """Whether plain concrete, or its steel alone, carries it in its place; never both together."""
     plain = found.lift.needed.value <= what.strength_28_mpa
     return plain or (found.steel is not None and found.steel.value >= found.asked.value)
 
 
-def thick_enough_mm(what: Lifted, found: Placed) -> float | None:
+def thick_enough_mm(what: LiftBrief, found: StandingResult) -> float | None:
     """How thick it would be, plain, to carry its load in its place [mm]; None where that is twice as thick and more.
 
     Its own weight bends it in proportion to its thickness, and the section grows with the square of that.
@@ -164,7 +164,7 @@ def thick_enough_mm(what: Lifted, found: Placed) -> float | None:
     return what.solid.depth_mm * times if times < MOST_THICKER else None
 
 
-def helped_by(what: Lifted, standing: Standing, mass: Figure) -> Standing | None:
+def helped_by(what: LiftBrief, standing: Standing, mass: Figure) -> Standing | None:
     """The same with one support more where it bends most, if that is enough; None where it is not."""
     supports = supports_of(what, standing)
     worst = _rested(what, supports, standing.load_kg).bent.at_mm
@@ -188,7 +188,7 @@ class _CrackedAt(NamedTuple):
 
 
 def _cracked(
-    what: Lifted, of: str, along: str, at_mm: float, width_mm: float, strip: tuple[float, float] | None = None
+    what: LiftBrief, of: str, along: str, at_mm: float, width_mm: float, strip: tuple[float, float] | None = None
 ) -> _CrackedAt | None:
     """By the steel that crosses there, all of it or that of one strip."""
     if what.steel_up_mm is None:
@@ -210,7 +210,7 @@ def _cracked(
     return _CrackedAt(moment, axis, to_steel)
 
 
-def cracked(what: Lifted, lift: Lift) -> Cracked | None:
+def cracked(what: LiftBrief, lift: Lift) -> Cracked | None:
     """What the steel still carries where a lift would break it; None where none crosses that place."""
     width = sum(strip.end_mm - strip.start_mm for strip in lift.strips)
     found = _cracked(what, f"{what.piece}/{lift.id}", lift.along, lift.at_mm, width)
@@ -234,7 +234,7 @@ def _across(line: SteelLine, along: str, at: float) -> float:
     return line.area_mm2 * abs(end - start) / hypot(line.x2 - line.x1, line.y2 - line.y1)
 
 
-def edge_down(what: Lifted) -> EdgeDown | None:
+def edge_down(what: LiftBrief) -> EdgeDown | None:
     """The long edge that it is turned up on: where more concrete is left beside openings, then one that is hidden."""
     if not what.flat:
         return None
@@ -261,7 +261,7 @@ def edge_down(what: Lifted) -> EdgeDown | None:
     return EdgeDown(down, line, why)
 
 
-def straps(what: Lifted) -> tuple[Figure, tuple[Strap, ...]]:
+def straps(what: LiftBrief) -> tuple[Figure, tuple[Strap, ...]]:
     """How far from its ends it is held, and where that is; moved outwards where an opening is in the way."""
     low, high = what.lengthwise.low_mm, what.lengthwise.high_mm
     in_from = work(rules.strap_place, what.piece, length_mm=high - low)
@@ -286,7 +286,7 @@ def _is_open(there: Slice) -> bool:
     return there.width_mm < _SOLID_SHARE * (there.strips[-1][1] - there.strips[0][0])
 
 
-def tipping(what: Lifted, mass: Figure) -> Tipping | None:
+def tipping(what: LiftBrief, mass: Figure) -> Tipping | None:
     """How easily it tips while it stands alone; None where it lies as flat as it stands."""
     if what.centroid_mm <= 0 or what.height_mm <= 0 or what.stands_in_mm < 0:
         return None

@@ -61,7 +61,7 @@ class Lift:
 
 
 @dataclass(frozen=True, slots=True)
-class Placed:
+class StandingResult:
     """A piece in its place.
 
     Attributes:
@@ -211,7 +211,7 @@ class HandlingResult:
     stays: bool
     slide: Lift | None
     lowered: Lift | None
-    placed: Placed | None
+    placed: StandingResult | None
     cracked: Cracked | None
     edge_down: EdgeDown | None
     strap: Figure

@@ -9,7 +9,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.handling import checks, rules
 from ulbrek.core.handling.care import CARE
 from ulbrek.core.handling.inputs import HandlingInputs, Posture, Standing
-from ulbrek.core.handling.lifts import Lifted, lifts, lowered, needs, slid
+from ulbrek.core.handling.lifts import LiftBrief, lifts, lowered, needs, slid
 from ulbrek.core.handling.placing import (
     bears_its_load,
     cracked,
@@ -33,7 +33,11 @@ class Masses(NamedTuple):
 
 
 def handle(
-    inputs: HandlingInputs, shop_figure_kg: float, masses: Masses, what: Lifted, ways: Sequence[checks.Way] = ()
+    inputs: HandlingInputs,
+    shop_figure_kg: float,
+    masses: Masses,
+    what: LiftBrief,
+    ways: Sequence[checks.TightPlace] = (),
 ) -> HandlingResult:
     """Mass, people and stress for one piece.
 
@@ -88,7 +92,7 @@ def handle(
     return replace(found, findings=tuple(_findings(inputs, what, found, ways)))
 
 
-def _let_down(what: Lifted, held: Sequence[Strap], standing: Standing) -> Lift | None:
+def _let_down(what: LiftBrief, held: Sequence[Strap], standing: Standing) -> Lift | None:
     if not what.flat or len({one.at_mm for one in held}) < 2:
         return None
     low = what.lengthwise.low_mm
@@ -96,7 +100,7 @@ def _let_down(what: Lifted, held: Sequence[Strap], standing: Standing) -> Lift |
 
 
 def _findings(
-    inputs: HandlingInputs, what: Lifted, found: HandlingResult, ways: Sequence[checks.Way]
+    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[checks.TightPlace]
 ) -> Iterator[Finding]:
     subject, standing, mass = Subject(what.piece, what.name), inputs.standing_of(what.piece), found.mass
     heaviest = mass.value if mass.high is None else mass.high
@@ -115,7 +119,7 @@ def _findings(
 
 
 def _on_the_way(
-    inputs: HandlingInputs, what: Lifted, found: HandlingResult, ways: Sequence[checks.Way]
+    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[checks.TightPlace]
 ) -> Iterator[Finding]:
     """What would go wrong with a piece that is moved to its place."""
     subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa

@@ -10,7 +10,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
-from ulbrek.core.materials.mixes import BagSize, Filled, Mix
+from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
@@ -73,7 +73,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
     else:
         mix, no_mix = _find("/mix/mix", job.mix.mix, shop.mixes)
         size, no_size = _find("/mix/bag", job.mix.bag, mix.sizes)
-        as_printed = per_bag(Filled(size, None, f"{size.id}, printed"), job.mix.cement_share or mix.cement_share)
+        as_printed = per_bag(MixedBag(size, None, f"{size.id}, printed"), job.mix.cement_share or mix.cement_share)
         shift = water_shifted(job.mix.doses, shop.admixtures, as_printed)
         later = set_shifted(job.mix.doses, shop.admixtures, as_printed)
         if later is not None:

@@ -240,7 +240,7 @@ def fresh_density(dry_mass_kg: float, planned_water_l: float, bag_yield_l: float
     return (dry_mass_kg + planned_water_l) / bag_yield_l * 1000 * evenness
 
 
-class Filled:
+class MixedBag:
     """One bag with its planned water: what it yields and how dense that is."""
 
     __slots__ = ("density", "size", "usual_water", "water_l", "yield_")

@@ -53,7 +53,7 @@ _CORNERS_OF_A_BOX = 4
 
 
 @dataclass(frozen=True)
-class Placed:
+class FeatureInPlan:
     """A feature, or one of its repeats, with its outline in the plan of the piece."""
 
     feature: AnyFeature
@@ -146,7 +146,7 @@ def footprint(feature: PlacedFeatureInput) -> Outline:
             return _centred(feature.length.mm, feature.width.mm)
 
 
-def cuts_of(placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
+def cuts_of(placed: FeatureInPlan, thickness: float, depth: float) -> Iterator[Prism]:
     """What a feature leaves no concrete in.
 
     Args:
@@ -187,7 +187,7 @@ def cuts_of(placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
             return
 
 
-def adds_of(placed: Placed, depth: float) -> Iterator[Prism]:
+def adds_of(placed: FeatureInPlan, depth: float) -> Iterator[Prism]:
     """What of a feature stands out from the piece, which is cast this deep [mm]."""
     feature = placed.feature
     match feature:
@@ -230,7 +230,7 @@ def side_volume_mm3(feature: AnyFeature) -> float:
     return 0.0
 
 
-def stays_in_kg(placed: Placed, depth: float) -> float:
+def stays_in_kg(placed: FeatureInPlan, depth: float) -> float:
     """The mass of what a feature leaves in the piece, which is cast this deep [kg]."""
     feature = placed.feature
     match feature:
@@ -282,7 +282,7 @@ def _groove_outlines(feature: Grooves, centre: Point) -> Iterator[Outline]:
         yield moved.turned(radians(feature.turned_deg)).moved(*centre)
 
 
-def _grooves(feature: Grooves, placed: Placed, thickness: float, depth: float) -> Iterator[Prism]:
+def _grooves(feature: Grooves, placed: FeatureInPlan, thickness: float, depth: float) -> Iterator[Prism]:
     shallow = feature.depth.mm if feature.shallow_depth is None else feature.shallow_depth.mm
     deepest = max(shallow, feature.depth.mm)
     low, high = _from_face(feature.face, deepest, thickness, depth)
@@ -292,7 +292,7 @@ def _grooves(feature: Grooves, placed: Placed, thickness: float, depth: float) -
         yield Prism(outline, low, high, floor=slope if over else None, ceiling=None if over else slope)
 
 
-def _slope(feature: Grooves, placed: Placed, shallow: float, thickness: float) -> Fall | None:
+def _slope(feature: Grooves, placed: FeatureInPlan, shallow: float, thickness: float) -> Fall | None:
     """The slope of a groove's bottom, towards the end that its water leaves; None where it is level."""
     if shallow == feature.depth.mm:
         return None

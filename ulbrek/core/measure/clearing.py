@@ -12,7 +12,7 @@ from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.kit.geometry import web_between
 from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, DropEdge, Opening, Piece
-from ulbrek.core.measure.shape import Placed, Shape, offset_for, shape_of
+from ulbrek.core.measure.shape import FeatureInPlan, Shape, offset_for, shape_of
 from ulbrek.core.measure.webs import box_gap, is_inside, meet, room_needed
 
 Anchor = TypeVar("Anchor", AcrossAnchor, DeepAnchor)
@@ -24,7 +24,7 @@ _ROUGH_MM = 5.0  # more than the next mark of a rule is off, and than arcs are o
 _WAY_WORDS = {"right": "to the right", "left": "to the left", "back": "back", "forward": "forward"}
 
 
-def clearing_change(shape: Shape, placed: Placed) -> Change | None:
+def clearing_change(shape: Shape, placed: FeatureInPlan) -> Change | None:
     """The smallest move, or else the smallest shrinking, that gives a feature room; None when there is none.
 
     Args:
@@ -58,7 +58,7 @@ def with_feature(piece: Piece, index: int, **changed: object) -> Piece:
     return piece.model_copy(update={"features": tuple(features)})
 
 
-def _moved(shape: Shape, placed: Placed) -> Change | None:
+def _moved(shape: Shape, placed: FeatureInPlan) -> Change | None:
     piece, feature = shape.piece, placed.feature
     if len(shape.placed) > MOST_NEIGHBOURS or isinstance(feature, DropEdge):
         return None
@@ -85,7 +85,7 @@ def _moved(shape: Shape, placed: Placed) -> Change | None:
 
 
 def _rough_room(
-    shape: Shape, placed: Placed, others: Sequence[Placed], web_mm: float
+    shape: Shape, placed: FeatureInPlan, others: Sequence[FeatureInPlan], web_mm: float
 ) -> Callable[[float, float], bool]:
     """Whether a feature that is moved by so much [mm, mm] may have room; what has none is told at once."""
     within = shape.outline.polygon
@@ -101,7 +101,7 @@ def _rough_room(
 
 
 def _move_words(
-    placed: Placed, moved: Piece, fields: Mapping[str, object]
+    placed: FeatureInPlan, moved: Piece, fields: Mapping[str, object]
 ) -> tuple[str, Mapping[str, object], Mapping[str, Quantity | str]]:
     """A change's words, fields and values: how far the move goes and which way, as the piece stands."""
     now = next(one for one in shape_of(moved).placed if one.index == placed.index).centre
@@ -113,7 +113,7 @@ def _move_words(
     return f"Move {{feature}} {words}", fields, {"feature": placed.feature.name, **values}
 
 
-def _others(shape: Shape, placed: Placed) -> list[Placed]:
+def _others(shape: Shape, placed: FeatureInPlan) -> list[FeatureInPlan]:
     return [other for other in shape.placed if other.index != placed.index and other.is_through]
 
 
@@ -140,7 +140,7 @@ def _anchored(
     return anchor.model_copy(update={"offset": offset})
 
 
-def _shrunk(shape: Shape, placed: Placed) -> Change | None:
+def _shrunk(shape: Shape, placed: FeatureInPlan) -> Change | None:
     """A smaller opening about the same centre, or about the middle where that is too near an edge."""
     feature, piece = placed.feature, shape.piece
     if not isinstance(feature, Opening):

@@ -6,7 +6,7 @@ from typing import Literal
 
 from ulbrek.core.kit.geometry import Fall, Prism
 from ulbrek.core.kit.moulding import EdgeMade, Moulded
-from ulbrek.core.measure.bodies import SIDES, Placed, adds_of, cuts_of, stays_in_kg
+from ulbrek.core.measure.bodies import SIDES, FeatureInPlan, adds_of, cuts_of, stays_in_kg
 from ulbrek.core.measure.inputs import Bolt
 from ulbrek.core.measure.shape import Shape
 
@@ -34,7 +34,7 @@ def slopes(shape: Shape) -> tuple[Fall | None, Fall | None]:
     return _upside_down(ceiling, depth), _upside_down(floor, depth)
 
 
-def _of(shape: Shape, placed: Placed) -> Iterator[Moulded]:
+def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[Moulded]:
     feature, depth = placed.feature, shape.cast_depth
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"

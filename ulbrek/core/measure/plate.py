@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ulbrek.core.kit.geometry import Prism, Solid
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import Placed, cuts_of
+from ulbrek.core.measure.bodies import FeatureInPlan, cuts_of
 from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.inputs import Bolt, Core, Face, Grooves, Lettering, Sleeve, WoodPad
 from ulbrek.core.measure.shape import Shape, boxes_meet, held_bytes
@@ -46,7 +46,7 @@ def plate_of(shape: Shape) -> Plate:
     return Plate(part if part == plate else plate, heaviest)  # the same solid is not worked out twice
 
 
-def _taken(placed: Placed, shape: Shape, depth: float) -> Iterator[Prism]:
+def _taken(placed: FeatureInPlan, shape: Shape, depth: float) -> Iterator[Prism]:
     """What a feature takes from a plate of some depth [mm]."""
     found = list(cuts_of(placed, shape.piece.thickness.mm, shape.cast_depth))
     if isinstance(placed.feature, Lettering | Grooves) and found:
@@ -87,12 +87,12 @@ def is_flat(shape: Shape) -> bool:
     return shape.piece.drawn == "in plan" and not vessel
 
 
-def _stands_in_the_way(shape: Shape, placed: Placed) -> bool:
+def _stands_in_the_way(shape: Shape, placed: FeatureInPlan) -> bool:
     deep = depth_into(placed)
     return placed.is_through or (deep is not None and deep > DEEP * shape.cast_depth - OVER_STEEL_MM)
 
 
-def _is_filled(shape: Shape, placed: Placed) -> bool:
+def _is_filled(shape: Shape, placed: FeatureInPlan) -> bool:
     """Whether concrete, or what stays in it, goes on where a feature is."""
     shallow = not placed.is_through and (depth_into(placed) or 0.0) <= DEEP * shape.cast_depth
     return shallow or isinstance(placed.feature, Sleeve | Bolt | WoodPad)

@@ -8,7 +8,7 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.kit.geometry import CutLine
 from ulbrek.core.measure.inputs import Seam
 from ulbrek.core.measure.rules import web_needed
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 _FAR_MM = 1e5
 _TRIFLE_MM = 1e-6
@@ -32,7 +32,7 @@ def concrete_along(shape: Shape, line: CutLine) -> list[float]:
     return [part.length for part in getattr(crossed, "geoms", [crossed]) if part.length > _TRIFLE_MM]
 
 
-def _crosses(placed: Placed, line: CutLine) -> bool:
+def _crosses(placed: FeatureInPlan, line: CutLine) -> bool:
     """Whether a line, which runs along one of the axes, crosses the box round a feature."""
     left, front, right, back = placed.outline.box
     return front <= line.at.y <= back if line.along.x else left <= line.at.x <= right

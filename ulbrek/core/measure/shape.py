@@ -9,7 +9,7 @@ from shapely import Polygon, prepare
 
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import Placed, adds_of, corners_drawn, cuts_of, drop_edge_outline, footprint
+from ulbrek.core.measure.bodies import FeatureInPlan, adds_of, corners_drawn, cuts_of, drop_edge_outline, footprint
 from ulbrek.core.measure.inputs import (
     AcrossAnchor,
     AnyFeature,
@@ -23,7 +23,7 @@ from ulbrek.core.measure.inputs import (
 )
 from ulbrek.core.measure.outlines import outline_of
 
-__all__ = ["Placed", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
+__all__ = ["FeatureInPlan", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
 
 _BESIDE_MM = 1e-3
 _TOUCH_MM = 1e-6
@@ -35,7 +35,7 @@ class Shape:
 
     piece: Piece
     outline: Outline
-    placed: tuple[Placed, ...]
+    placed: tuple[FeatureInPlan, ...]
 
     @cached_property
     def size(self) -> tuple[float, float]:
@@ -190,20 +190,20 @@ def _turned(feature: PlacedFeatureInput) -> Outline:
     return outline.turned(radians(feature.turned_deg)) if feature.turned_deg else outline
 
 
-def _placed(feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline) -> Iterator[Placed]:
+def _placed(feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline) -> Iterator[FeatureInPlan]:
     if isinstance(feature, DropEdge):
         strip = drop_edge_outline(feature, outline)
         if strip is not None:
             left, front, right, back = strip.box
             centre = Point((left + right) / 2, (front + back) / 2)
-            yield Placed(feature, index, centre, (right - left) / 2, (back - front) / 2, strip)
+            yield FeatureInPlan(feature, index, centre, (right - left) / 2, (back - front) / 2, strip)
         return
     drawn = _turned(feature)
     left, front, right, back = drawn.box
     half_x, half_y = (right - left) / 2, (back - front) / 2
     x, y = centre_along(feature.x, size[0], half_x), centre_along(feature.y, size[1], half_y)
     for number, (dx, dy) in enumerate(_places(feature.repeat)):
-        yield Placed(feature, index, Point(x + dx, y + dy), half_x, half_y, drawn.moved(x + dx, y + dy), number)
+        yield FeatureInPlan(feature, index, Point(x + dx, y + dy), half_x, half_y, drawn.moved(x + dx, y + dy), number)
 
 
 def _places(repeat: Repeat | None) -> list[tuple[float, float]]:

@@ -44,7 +44,7 @@ from ulbrek.core.measure.result import (
     TapeCheck,
     ThinWeb,
 )
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 from ulbrek.core.measure.webs import NamedWeb, goes_through, room_needed, web_need, webs
 
 EACH_MM = 1.0  # how much one of many parts may be off. Source: common practice.
@@ -363,7 +363,7 @@ def _named_edges(outline: Outline) -> Iterator[NamedEdge]:
             yield NamedEdge(name, edge.start.x, edge.start.y, edge.end.x, edge.end.y, edge.bulge)
 
 
-def _as_placed(shape: Shape, placed: Placed, stone_mm: float) -> PlacedFeature:
+def _as_placed(shape: Shape, placed: FeatureInPlan, stone_mm: float) -> PlacedFeature:
     feature = placed.feature
     radius = 0.0 if isinstance(feature, Bolt | Grooves | Lettering | Mat | DropEdge) else placed.half_x
     if isinstance(feature, Opening | Recess | Core | Void | Rib):
@@ -375,7 +375,7 @@ def _as_placed(shape: Shape, placed: Placed, stone_mm: float) -> PlacedFeature:
     )  # fmt: skip
 
 
-def role_of(placed: Placed) -> Role:
+def role_of(placed: FeatureInPlan) -> Role:
     """What a feature is to a drawing."""
     match placed.feature:
         case Bolt():

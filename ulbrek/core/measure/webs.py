@@ -11,7 +11,7 @@ from shapely import STRtree, box
 from ulbrek.core.kit.geometry import Edge, Web, gap_between, web_between
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.inputs import Bolt, Core, Cutout, Lettering, Opening, RoundHole, Sleeve
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 _TOUCH_MM = 1e-6
 _STRIP = 2.0  # what is longer than so many times its width is a strip
@@ -22,8 +22,8 @@ class NamedWeb:
     """A web and what stands on its two sides; ``other`` is None where that is the piece's edge."""
 
     web: Web
-    feature: Placed
-    other: Placed | None
+    feature: FeatureInPlan
+    other: FeatureInPlan | None
     other_words: str
     along_curve: bool = False
 
@@ -43,7 +43,7 @@ def web_need(shape: Shape, named: NamedWeb, stone_mm: float) -> float:
     return rules.neck_needed(stone_mm, min(_across(one) for one in beside))
 
 
-def room_needed(shape: Shape, placed: Placed, stone_mm: float = rules.MOST_NECK_MM / 2) -> float:
+def room_needed(shape: Shape, placed: FeatureInPlan, stone_mm: float = rules.MOST_NECK_MM / 2) -> float:
     """The web that suffices a feature on whichever side it is [mm].
 
     Args:
@@ -70,17 +70,17 @@ def _is_strip(named: NamedWeb) -> bool:
     return long > _STRIP * web.width_mm
 
 
-def _is_straight(placed: Placed) -> bool:
+def _is_straight(placed: FeatureInPlan) -> bool:
     feature = placed.feature
     slotted = isinstance(feature, RoundHole) and feature.slot_length is not None
     return isinstance(feature, Opening | Cutout) or slotted
 
 
-def _across(placed: Placed) -> float:
+def _across(placed: FeatureInPlan) -> float:
     return 2 * min(placed.half_x, placed.half_y)
 
 
-def is_inside(placed: Placed, shape: Shape) -> bool:
+def is_inside(placed: FeatureInPlan, shape: Shape) -> bool:
     """Whether a feature lies wholly within its piece."""
     left, front, right, back = shape.outline.box
     a, b, c, d = placed.outline.box
@@ -89,13 +89,13 @@ def is_inside(placed: Placed, shape: Shape) -> bool:
     return _is_box(shape) or bool(shape.reach.covers(placed.polygon))
 
 
-def overlaps(shape: Shape) -> list[tuple[Placed, Placed]]:
+def overlaps(shape: Shape) -> list[tuple[FeatureInPlan, FeatureInPlan]]:
     """Pairs of features that run through one another and may not; of a feature's copies the first that does.
 
     A recess may have a hole in it, and a sleeve may stand in a recess; a bolt or a letter in the air is a mistake.
     """
     one, other = _pairs_within(shape.placed, 0.0)
-    found: dict[tuple[int, int], tuple[Placed, Placed]] = {}
+    found: dict[tuple[int, int], tuple[FeatureInPlan, FeatureInPlan]] = {}
     for a, b in zip(one.tolist(), other.tolist(), strict=True):
         first, second = shape.placed[a], shape.placed[b]
         key = first.index, second.index
@@ -124,7 +124,7 @@ def webs(shape: Shape, needed_mm: float) -> list[NamedWeb]:
         reach = min(2 * reach, farthest)
 
 
-def _with_webs(shape: Shape) -> list[Placed]:
+def _with_webs(shape: Shape) -> list[FeatureInPlan]:
     """What leaves strips of concrete beside it: through, inside the piece, and not in a vessel."""
     through = [placed for placed in shape.placed if goes_through(placed) and is_inside(placed, shape)]
     vessels = [placed.polygon for placed in shape.placed if isinstance(placed.feature, Core)]
@@ -135,10 +135,10 @@ def _with_webs(shape: Shape) -> list[Placed]:
     return [placed for number, placed in enumerate(through) if number not in covered]
 
 
-def _webs_within(shape: Shape, inside: Sequence[Placed], reach_mm: float) -> list[NamedWeb]:
+def _webs_within(shape: Shape, inside: Sequence[FeatureInPlan], reach_mm: float) -> list[NamedWeb]:
     """By two things whose boxes are within reach, the thinnest web between them."""
     named_edges = list(zip(shape.outline.edge_names, shape.outline.edges, strict=True))
-    ahead: list[tuple[float, int, Placed, Placed | Edge, str]] = []
+    ahead: list[tuple[float, int, FeatureInPlan, FeatureInPlan | Edge, str]] = []
     for number, edge in _edges_within(inside, named_edges, reach_mm):
         name, side = named_edges[edge]
         gap = gap_between(inside[number].outline.box, side.box)
@@ -163,7 +163,7 @@ def _webs_within(shape: Shape, inside: Sequence[Placed], reach_mm: float) -> lis
     return list(found.values())
 
 
-def _pairs_within(placed: Sequence[Placed], reach_mm: float) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+def _pairs_within(placed: Sequence[FeatureInPlan], reach_mm: float) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
     """The pairs of features whose boxes are within reach [mm] of one another, each pair once, in their order."""
     if len(placed) < 2:
         nothing = np.array([], np.int64)
@@ -177,7 +177,7 @@ def _pairs_within(placed: Sequence[Placed], reach_mm: float) -> tuple[NDArray[np
 
 
 def _edges_within(
-    placed: Sequence[Placed], edges: Sequence[tuple[str, Edge]], reach_mm: float
+    placed: Sequence[FeatureInPlan], edges: Sequence[tuple[str, Edge]], reach_mm: float
 ) -> list[tuple[int, int]]:
     """Features and edges of the outline whose boxes are within reach [mm] of one another."""
     if not placed:
@@ -187,12 +187,12 @@ def _edges_within(
     return sorted(zip(one.tolist(), other.tolist(), strict=True))
 
 
-def _boxes(placed: Sequence[Placed]) -> NDArray[np.object_]:
+def _boxes(placed: Sequence[FeatureInPlan]) -> NDArray[np.object_]:
     found: NDArray[np.object_] = box(*np.array([one.outline.box for one in placed]).T)
     return found
 
 
-def goes_through(placed: Placed) -> bool:
+def goes_through(placed: FeatureInPlan) -> bool:
     """Whether a feature leaves strips of concrete beside it, and is not the inside of a vessel or a weight."""
     return placed.is_through and not isinstance(placed.feature, Sleeve | Core)
 
@@ -202,17 +202,17 @@ def edge_words(name: str) -> str:
     return f"the {name} edge" if name else "the rounded corner"
 
 
-def meet(a: Placed, b: Placed) -> bool:
+def meet(a: FeatureInPlan, b: FeatureInPlan) -> bool:
     """Whether two features run through or touch one another."""
     return box_gap(a, b) == 0 and bool(a.polygon.intersects(b.polygon))
 
 
-def box_gap(a: Placed, b: Placed) -> float:
+def box_gap(a: FeatureInPlan, b: FeatureInPlan) -> float:
     """The distance between the boxes round two features [mm]: never more than the web between them."""
     return gap_between(a.outline.box, b.outline.box)
 
 
-def _collide(a: Placed, b: Placed) -> bool:
+def _collide(a: FeatureInPlan, b: FeatureInPlan) -> bool:
     if a.is_through and b.is_through:
         return True
     needs_concrete = (Bolt, Lettering)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.materials.mixes import Filled
+from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.doses import PerBag, Read, amount_a_bag
 from ulbrek.core.mix.result import Batch
@@ -52,7 +52,7 @@ class OneBag:
         per_bag: what one bag holds
     """
 
-    filled: Filled
+    filled: MixedBag
     water_start: Figure
     water_most_l: float
     water_found: Figure | None

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture, Base
-from ulbrek.core.materials.mixes import Filled
+from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Dose
 from ulbrek.core.mix.result import Dosed
@@ -53,7 +53,7 @@ def read(doses: Sequence[Dose], admixtures: Sequence[Admixture], bag: PerBag) ->
         yield Read(index, dose, admixture, base, kg, by_percent, dose.grams)
 
 
-def per_bag(filled: Filled, cement_share: float | None) -> PerBag:
+def per_bag(filled: MixedBag, cement_share: float | None) -> PerBag:
     """What a dose for one bag can be a share of.
 
     Args:

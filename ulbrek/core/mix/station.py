@@ -8,7 +8,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.kit.clock import pace
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import WORKING_FILL, Container
-from ulbrek.core.materials.mixes import Filled, Mix
+from ulbrek.core.materials.mixes import Mix, MixedBag
 from ulbrek.core.mix import checks, rules
 from ulbrek.core.mix.bags import BagSet, Offer, cheapest, neighbours, of_one_size
 from ulbrek.core.mix.batches import Batches, OneBag
@@ -38,7 +38,7 @@ SPARES: dict[Work, float] = {"form": 0.10, "packed": 0.15, "ground": 0.12}  # So
 
 
 @dataclass(frozen=True)
-class MixedFrom:
+class MixBrief:
     """What is mixed, in what, and what the shop has to add to it.
 
     Attributes:
@@ -52,7 +52,7 @@ class MixedFrom:
     """
 
     mix: Mix
-    filled: Filled
+    filled: MixedBag
     container: Container
     admixtures: Sequence[Admixture]
     recipe: Recipe | None = None
@@ -63,7 +63,7 @@ class MixedFrom:
     set_shift: Figure | None = None
 
 
-def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
+def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
     """The figures and findings of a mixing day.
 
     Args:
@@ -107,7 +107,7 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
     form = _heaviest_form(pour)
     so_far = _mixed_so_far(mixed, bare)
     a_bag = OneBag(filled, start, most, so_far.dose_found if so_far else None, doses, bag)
-    seen = checks.Seen(
+    seen = checks.MixCase(
         inputs, of.mix, size, of.container, of.admixtures, pour, needed, divided.mixed.value, (batch, fill, fits),
         doses, bag, (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
         per_batch.value, form, filled.density.value,
@@ -127,7 +127,7 @@ def mix(inputs: MixInputs, of: MixedFrom, pour: Pour, mixed: Sequence[BatchMixed
         left_over=left,
         bags_back=work(rules.bags_back, bags=needed, mixed_bags=divided.mixed),
         choices=tuple(
-            BagChoice(other.id, other.name, _bags(inputs, Filled(other, None), poured, other.id))
+            BagChoice(other.id, other.name, _bags(inputs, MixedBag(other, None), poured, other.id))
             for other in of.mix.sizes
             if other.id != size.id
         ),
@@ -185,7 +185,7 @@ def dose_found(mixed: Sequence[BatchMixed]) -> Figure | None:
     return work(rules.dose_found, batch_water_l=mixed[0].water_l, batch_bags=mixed[0].bags) if mixed else None
 
 
-def _care(inputs: MixInputs, of: MixedFrom) -> Iterator[str]:
+def _care(inputs: MixInputs, of: MixBrief) -> Iterator[str]:
     yield from CARE
     if of.filled.size.dry_mass_kg > HEAVY_BAG_KG and of.recipe is None:
         yield HEAVY_BAG
@@ -193,7 +193,7 @@ def _care(inputs: MixInputs, of: MixedFrom) -> Iterator[str]:
         yield DOSING
 
 
-def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batches: Batches) -> Clock:
+def _clock(inputs: MixInputs, of: MixBrief, pour: Pour, batches: Batches) -> Clock:
     per_batch = batches.per_batch
     speed = pace(pour.maturity, pour.temperature_c)
     working = work(rules.working_time, workable_min=of.mix.workable_min, pace=speed)
@@ -230,11 +230,11 @@ def _clock(inputs: MixInputs, of: MixedFrom, pour: Pour, batches: Batches) -> Cl
     )
 
 
-def _sets(inputs: MixInputs, of: MixedFrom, volume_l: float) -> BagSets:
+def _sets(inputs: MixInputs, of: MixBrief, volume_l: float) -> BagSets:
     """The cheapest set of bags of all sizes that suffices, and its neighbours."""
     here = {size.id: sum(one.count for one in inputs.in_hand if one.bag == size.id) for size in of.mix.sizes}
     priced = all(size.price is not None for size in of.mix.sizes)
-    yields = [(size, Filled(size, None).yield_.value) for size in of.mix.sizes]
+    yields = [(size, MixedBag(size, None).yield_.value) for size in of.mix.sizes]
     offers = [Offer(size.id, gives, (size.price or 0.0) if priced else gives, here[size.id]) for size, gives in yields]
     spare, over = inputs.spare or 0.0, inputs.least_bags_over
     best = (cheapest if priced else of_one_size)(offers, volume_l, spare, over)
@@ -252,7 +252,7 @@ def _sets(inputs: MixInputs, of: MixedFrom, volume_l: float) -> BagSets:
     return BagSets(told(best), told(less[0]) if less else None, told(more[0]) if more else None)
 
 
-def _pieces(pour: Pour, of: MixedFrom, batch: Figure, poured: Figure) -> Iterator[PieceMixed]:
+def _pieces(pour: Pour, of: MixBrief, batch: Figure, poured: Figure) -> Iterator[PieceMixed]:
     size = of.filled.size
     for piece, casts in pour.casts.items():
         yield PieceMixed(
@@ -312,7 +312,7 @@ def _poured(pour: Pour) -> Figure:
     return work(rules.poured_volume, "", **by_piece)
 
 
-def _bags(inputs: MixInputs, filled: Filled, poured: Figure, of: str = "") -> Figure:
+def _bags(inputs: MixInputs, filled: MixedBag, poured: Figure, of: str = "") -> Figure:
     counted = work(
         rules.yield_to_buy_by, of or filled.size.id, printed_yield_l=filled.size.yield_l, bag_yield_l=filled.yield_
     )

@@ -1,7 +1,7 @@
 """What the water does to a mix: how much is planned, and what is left of its strength."""
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.materials.mixes import BagSize, Filled, Mix
+from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.doses import PerBag
 from ulbrek.core.mix.inputs import MixInputs
@@ -26,7 +26,7 @@ def water_planned(inputs: MixInputs, size: BagSize, mix: Mix) -> float | None:
     return size.water_least_l if packed else None
 
 
-def usual_by_itself(filled: Filled, shift: Figure | None) -> Figure:
+def usual_by_itself(filled: MixedBag, shift: Figure | None) -> Figure:
     """The water that a bag usually takes without what is dosed [l].
 
     Args:
@@ -38,7 +38,7 @@ def usual_by_itself(filled: Filled, shift: Figure | None) -> Figure:
     return work(rules.water_unshifted, water_l=filled.usual_water, shift=shift.value / 100)
 
 
-def strength_left(filled: Filled, shift: Figure | None, bag: PerBag) -> Figure:
+def strength_left(filled: MixedBag, shift: Figure | None, bag: PerBag) -> Figure:
     """What the planned water leaves of the strength [%]: the one figure that Mix shows, and Cure and Move go by.
 
     Args:
@@ -52,7 +52,7 @@ def strength_left(filled: Filled, shift: Figure | None, bag: PerBag) -> Figure:
     return work(rules.strength_left_by_share, usual_water_l=usual, water_l=filled.water_l)
 
 
-def wetness(filled: Filled, shift: Figure | None, bag: PerBag, from_doses_l: float) -> Wetness:
+def wetness(filled: MixedBag, shift: Figure | None, bag: PerBag, from_doses_l: float) -> Wetness:
     """The water of a bag, and what it does.
 
     Args:

@@ -8,18 +8,18 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
-from ulbrek.core.cure.station import Poured
+from ulbrek.core.cure.station import CureBrief
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
-from ulbrek.core.handling.checks import Way, shop_figure_high
+from ulbrek.core.handling.checks import TightPlace, shop_figure_high
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.job.choices import Chosen, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.materials.boards import Sheet
-from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
+from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.inputs import Bolt, Piece
 from ulbrek.core.measure.plate import plate_of
@@ -29,7 +29,7 @@ from ulbrek.core.measure.station import Concrete
 from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import MixedFrom, dose_found
+from ulbrek.core.mix.station import MixBrief, dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
@@ -87,7 +87,7 @@ class _Planning:
         self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
         chosen = choose(job, shop)
         planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix)
-        self.filled = Filled(chosen.size, planned)
+        self.filled = MixedBag(chosen.size, planned)
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
         self.left = strength_left(self.filled, chosen.water_shift, share)
         self.own_strength = chosen.mix.strength_28
@@ -177,7 +177,7 @@ class _Planning:
         fresh = parts[plate_of(shape_of(piece)).part].mass_fresh if parts else measured.mass_fresh
         standing = {id_: one for id_, one in job.handling.standing.items() if id_ == piece.id}
         inputs = job.handling.model_copy(update={"standing": standing, "parts": ()})
-        passages = tuple(Way(one.name, one.kind, one.width.mm) for one in job.site.passages)
+        passages = tuple(TightPlace(one.name, one.kind, one.width.mm) for one in job.site.passages)
         return self._work(
             LiftNode(
                 piece, steel, chosen.mesh, chosen.bar, fresh, formed.boards_mass, self.filled.density.value,
@@ -191,7 +191,7 @@ class _Planning:
         strength = chosen.mix.strength_28_least_mpa
         gaskets = any(isinstance(f, Bolt) and f.gasket.mm > 0 for piece in job.pieces for f in piece.features)
         standby = tuple((one.name, one.volume_l) for one in shop.standby)
-        mixed_from = MixedFrom(
+        mixed_from = MixBrief(
             chosen.mix, self.filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift, standby,
             shop.one_person_lifts_kg, self.left, chosen.set_shift,
         )  # fmt: skip
@@ -209,7 +209,7 @@ class _Planning:
         begun = self.record.water_in_at
         return self.job.cure if begun is None else self.job.cure.model_copy(update={"poured_at": begun})
 
-    def _poured(self, made: Sequence[Made]) -> Poured:
+    def _poured(self, made: Sequence[Made]) -> CureBrief:
         strip = [strip_need(piece.id, self.job.cure.temperature_c) for piece in self.job.pieces]
         needs = tuple(
             (piece.id, need)
@@ -217,7 +217,7 @@ class _Planning:
             for need in (stripped, *one.handling.result.needs)
         )
         face_up = any(piece.cast == "face up" for piece in self.job.pieces)
-        return Poured(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength)
+        return CureBrief(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength)
 
     def _pour(self, made: Sequence[Made]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""

@@ -12,7 +12,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, Filled
+from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
@@ -99,12 +99,12 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     return Change(change.label, fields, change.values)
 
 
-def _filled(job: Job, shop: Shop) -> Filled:
+def _filled(job: Job, shop: Shop) -> MixedBag:
     chosen = choose(job, shop)
-    return Filled(chosen.size, water_planned(job.mix, chosen.size, chosen.mix))
+    return MixedBag(chosen.size, water_planned(job.mix, chosen.size, chosen.mix))
 
 
-def _dry_share(filled: Filled) -> float:
+def _dry_share(filled: MixedBag) -> float:
     """How much of the fresh mass came out of the bag."""
     water = filled.water_l if isinstance(filled.water_l, float) else filled.water_l.value
     return filled.size.dry_mass_kg / (filled.size.dry_mass_kg + water)

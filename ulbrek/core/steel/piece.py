@@ -32,7 +32,7 @@ class ShapedEdge:
 
 
 @dataclass(frozen=True)
-class Reinforced:
+class SteelBrief:
     """What is reinforced.
 
     Attributes:
@@ -83,14 +83,14 @@ class Reinforced:
         return np.array([(gap.left, gap.right, gap.front, gap.back) for gap in self.gaps]).reshape(-1, 4)
 
 
-def from_edge(what: Reinforced, one: PlacedBar) -> float:
+def from_edge(what: SteelBrief, one: PlacedBar) -> float:
     """From the middle of a bar to the nearest edge or opening [mm]."""
     line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
     _, distances = what.edges_and_holes.query_nearest(line, return_distance=True, all_matches=False)
     return float(distances[0])
 
 
-def cover_when_moved(what: Reinforced, one: PlacedBar, bar: Bar) -> Callable[[float], float]:
+def cover_when_moved(what: SteelBrief, one: PlacedBar, bar: Bar) -> Callable[[float], float]:
     """The concrete beside a bar [mm] when it is moved square to itself by so much [mm]."""
 
     def cover(by: float) -> float:
@@ -103,7 +103,7 @@ def cover_when_moved(what: Reinforced, one: PlacedBar, bar: Bar) -> Callable[[fl
     return cover
 
 
-def reach_of(what: Reinforced, one: PlacedBar) -> tuple[float, float, float]:
+def reach_of(what: SteelBrief, one: PlacedBar) -> tuple[float, float, float]:
     """Of the shaped edge that a bar comes nearest to: how far its shape reaches in, how far off it is, and how much
     must stay between [mm]."""
     line = LineString([(one.line.x1, one.line.y1), (one.line.x2, one.line.y2)])
@@ -112,7 +112,7 @@ def reach_of(what: Reinforced, one: PlacedBar) -> tuple[float, float, float]:
     return reach, distance, beyond
 
 
-def strip_of(what: Reinforced, one: PlacedBar) -> float:
+def strip_of(what: SteelBrief, one: PlacedBar) -> float:
     """How wide the concrete is that a bar lies in, square to it at its middle [mm]."""
     line = one.line
     mid_x, mid_y = (line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2
@@ -130,7 +130,7 @@ def strip_of(what: Reinforced, one: PlacedBar) -> float:
     return float(high - low)
 
 
-def narrow_strips(what: Reinforced) -> list[str]:
+def narrow_strips(what: SteelBrief) -> list[str]:
     """Openings with a strip beside them that is narrow."""
     return [
         gap.name

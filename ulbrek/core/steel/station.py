@@ -21,7 +21,7 @@ from ulbrek.core.steel.layout import (
     length_m,
     mesh_panel,
 )
-from ulbrek.core.steel.piece import Reinforced, cover_when_moved, from_edge, narrow_strips, reach_of, strip_of
+from ulbrek.core.steel.piece import SteelBrief, cover_when_moved, from_edge, narrow_strips, reach_of, strip_of
 from ulbrek.core.steel.result import (
     Cage,
     MeshPanel,
@@ -50,7 +50,7 @@ CAGE_PLACING = (
 )
 
 
-def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars: Sequence[Bar]) -> SteelResult:
+def reinforce(inputs: SteelInputs, what: SteelBrief, mesh: Mesh, bar: Bar, bars: Sequence[Bar]) -> SteelResult:
     """The steel of one piece, its figures and findings.
 
     Args:
@@ -105,7 +105,7 @@ def reinforce(inputs: SteelInputs, what: Reinforced, mesh: Mesh, bar: Bar, bars:
     )
 
 
-def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground, apart_mm: float) -> list[PlacedBar]:
+def _laid(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, apart_mm: float) -> list[PlacedBar]:
     """The bars that the school lays in a piece that steel lies flat in."""
     if school == "mesh":
         return []
@@ -119,7 +119,7 @@ def _laid(school: str, inputs: SteelInputs, what: Reinforced, ground: Ground, ap
 
 
 def _stack(
-    inputs: SteelInputs, what: Reinforced, of: tuple[Mesh, Bar], panel: MeshPanel | None, placed: Sequence[PlacedBar]
+    inputs: SteelInputs, what: SteelBrief, of: tuple[Mesh, Bar], panel: MeshPanel | None, placed: Sequence[PlacedBar]
 ) -> Stack:
     key, (mesh, bar) = what.piece, of
     wires = (mesh.wire_mm, mesh.wire_mm) if panel else ()
@@ -154,7 +154,7 @@ def _stack(
     return Stack(height, under, show, back, needs[0], needs[1], layers, len(wires), table is not None)
 
 
-def _covers_outside(inputs: SteelInputs, what: Reinforced) -> tuple[float, float] | None:
+def _covers_outside(inputs: SteelInputs, what: SteelBrief) -> tuple[float, float] | None:
     """What the table asks for plain steel at the show face and at the back [mm]; None indoors."""
     if inputs.exposure == "indoors":
         return None
@@ -163,7 +163,7 @@ def _covers_outside(inputs: SteelInputs, what: Reinforced) -> tuple[float, float
     return rules.PRECAST_COVER_MM, rules.PRECAST_COVER_MM
 
 
-def _cage(inputs: SteelInputs, what: Reinforced, bar: Bar) -> Cage | None:
+def _cage(inputs: SteelInputs, what: SteelBrief, bar: Bar) -> Cage | None:
     if what.body is None:
         return None
     table = _covers_outside(inputs, what)
@@ -175,12 +175,12 @@ def _cage(inputs: SteelInputs, what: Reinforced, bar: Bar) -> Cage | None:
     return cage_of(what.body, Caged(what.piece, how, inputs.spacing.mm, cover))
 
 
-def _nearest_edge(what: Reinforced, bar: Bar, placed: Sequence[PlacedBar]) -> Figure:
+def _nearest_edge(what: SteelBrief, bar: Bar, placed: Sequence[PlacedBar]) -> Figure:
     middle = min(from_edge(what, one) for one in placed)
     return work(rules.cover_at_edge, what.piece, middle_mm=middle, diameter_mm=bar.diameter_mm)
 
 
-def _ties(what: Reinforced, placed: Sequence[PlacedBar], cage: Cage | None) -> Figure | None:
+def _ties(what: SteelBrief, placed: Sequence[PlacedBar], cage: Cage | None) -> Figure | None:
     if cage:
         links = sum(kind.count for kind in cage.bent)
         if not cage.long:
@@ -195,7 +195,7 @@ def _ties(what: Reinforced, placed: Sequence[PlacedBar], cage: Cage | None) -> F
 
 
 def _mass(
-    what: Reinforced, laid: tuple[MeshPanel | None, Sequence[PlacedBar], Cage | None], mesh: Mesh, bar: Bar
+    what: SteelBrief, laid: tuple[MeshPanel | None, Sequence[PlacedBar], Cage | None], mesh: Mesh, bar: Bar
 ) -> Figure | None:
     panel, placed, cage = laid
     if not (panel or placed or cage):
@@ -218,7 +218,7 @@ Laid = tuple[Stack | None, Sequence[PlacedBar], Cage | None, Sequence[int], bool
 
 
 def _findings(
-    inputs: SteelInputs, what: Reinforced, laid: Laid, chosen: tuple[Mesh, Bar, Sequence[Bar]]
+    inputs: SteelInputs, what: SteelBrief, laid: Laid, chosen: tuple[Mesh, Bar, Sequence[Bar]]
 ) -> Iterator[Finding]:
     (mesh, bar, bars), (stack, placed, cage, lost, no_cage) = chosen, laid
     if stack:

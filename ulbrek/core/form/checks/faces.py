@@ -3,17 +3,17 @@
 from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Board, Knockout
-from ulbrek.core.form.wanted import Wanted
 
 
 @check("glue-in-the-sun", "caution")
-def glue_in_the_sun(wanted: Wanted) -> list[Finding]:
+def glue_in_the_sun(brief: FormBrief) -> list[Finding]:
     """Hot glue in the sun
 
     Source: common practice
     """
-    if wanted.habits.sealing != "hot glue":
+    if brief.habits.sealing != "hot glue":
         return []
     return [
         finding(
@@ -28,15 +28,15 @@ def glue_in_the_sun(wanted: Wanted) -> list[Finding]:
 
 
 @check("no-release", "stop")
-def no_release(wanted: Wanted, castings: int) -> list[Finding]:
+def no_release(brief: FormBrief, castings: int) -> list[Finding]:
     """No release agent
 
     New faced board lets go by itself, once. Bare wood drinks the water and keeps the casting.
 
     Source: common practice
     """
-    bare = wanted.sheet.face == "bare"
-    if wanted.habits.release != "none" or (not bare and castings <= 1):
+    bare = brief.sheet.face == "bare"
+    if brief.habits.release != "none" or (not bare and castings <= 1):
         return []
     return [
         finding(
@@ -52,18 +52,18 @@ def no_release(wanted: Wanted, castings: int) -> list[Finding]:
 
 
 @check("bare-edge", "caution")
-def bare_edge(wanted: Wanted, boards: Sequence[Board], knockouts: Sequence[Knockout]) -> list[Finding]:
+def bare_edge(brief: FormBrief, boards: Sequence[Board], knockouts: Sequence[Knockout]) -> list[Finding]:
     """A bare edge touches the concrete
 
     Sawn edges of board drink water, swell and hold the casting fast: they take two coats, or tape.
 
     Source: common practice
     """
-    if wanted.habits.bare_edges != "left bare":
+    if brief.habits.bare_edges != "left bare":
         return []
     edges = [board.name.lower() for board in boards if board.kind in ("hung strip", "core side")]
     edges += [one.name.lower() for one in knockouts if one.build == "sheet cut to shape"]
-    if wanted.sheet.face == "bare":
+    if brief.sheet.face == "bare":
         edges.insert(0, "every strip")
     return [
         finding(

@@ -4,10 +4,10 @@ from collections.abc import Sequence
 from math import floor
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.formers import SAFETY
 from ulbrek.core.form.result import Joint, Knockout
 from ulbrek.core.form.sides import Side
-from ulbrek.core.form.wanted import Wanted
 from ulbrek.core.materials.fixings import LEAST_BACK_MM, LEAST_END_MM
 
 NAILED_TO_MM, GLUED_TO_MM = 100.0, 90.0  # Source: common practice.
@@ -17,7 +17,7 @@ _NEAREST_MM = 50.0  # no two screws are set nearer than that
 
 
 @check("screw-near-end", "hint")
-def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
+def screw_near_end(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     """Screw near a strip's end
 
     Faced particle board splits when a screw is nearer than 25 mm to its end.
@@ -26,7 +26,7 @@ def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
     """
     straight = [side.edge.chord for side in sides if not side.edge.is_arc]
     short = min(straight, default=2 * LEAST_END_MM)
-    if short >= 2 * LEAST_END_MM or wanted.habits.fixing != "screws":
+    if short >= 2 * LEAST_END_MM or brief.habits.fixing != "screws":
         return []
     return [
         finding(
@@ -41,13 +41,13 @@ def screw_near_end(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
 
 
 @check("thin-strip", "caution")
-def thin_strip(wanted: Wanted) -> list[Finding]:
+def thin_strip(brief: FormBrief) -> list[Finding]:
     """Thin strip over a long side
 
     Source: common practice: not under 12 mm over a long side
     """
-    side = max(wanted.length_mm, wanted.width_mm)
-    if wanted.sheet.thickness_mm >= THIN_STRIP_MM or side <= LONG_SIDE_MM:
+    side = max(brief.length_mm, brief.width_mm)
+    if brief.sheet.thickness_mm >= THIN_STRIP_MM or side <= LONG_SIDE_MM:
         return []
     return [
         finding(
@@ -56,13 +56,13 @@ def thin_strip(wanted: Wanted) -> list[Finding]:
             reason="A thin strip leans and waves between its screws, and the edge of the piece with it.",
             remedy="Cut the strips from thicker sheet, or back them with a straight batten.",
             field="/sheet",
-            values={"thickness": Quantity(wanted.sheet.thickness_mm, "mm"), "side": Quantity(side, "mm")},
+            values={"thickness": Quantity(brief.sheet.thickness_mm, "mm"), "side": Quantity(side, "mm")},
         )
     ]
 
 
 @check("knockout-floats", "stop")
-def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Finding]:
+def knockout_floats(brief: FormBrief, knockouts: Sequence[Knockout]) -> list[Finding]:
     """A knockout floats
 
     Foam in wet concrete is a boat: what holds it must take half as much again as lifts it.
@@ -82,10 +82,10 @@ def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Findi
                 "knockout": one.name,
                 "uplift": Quantity(lifts.value, "N"),
                 "held": Quantity(held.value, "N"),
-                "wanted": Quantity(SAFETY * lifts.value, "N"),
+                "brief": Quantity(SAFETY * lifts.value, "N"),
             },
             change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
-            if wanted.habits.knockouts != "bonded and screwed"
+            if brief.habits.knockouts != "bonded and screwed"
             else None,
         )
         for one, held, lifts in loose
@@ -93,15 +93,15 @@ def knockout_floats(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Findi
 
 
 @check("nails-will-not-do", "caution")
-def nails_will_not_do(wanted: Wanted, castings: int) -> list[Finding]:
+def nails_will_not_do(brief: FormBrief, castings: int) -> list[Finding]:
     """Nails will not do
 
     Nails do for a mould that is thrown away after one casting and is no higher than 100 mm.
 
     Source: common practice
     """
-    high = wanted.head_mm > NAILED_TO_MM
-    if wanted.habits.fixing != "nails" or not (high or castings > 1):
+    high = brief.head_mm > NAILED_TO_MM
+    if brief.habits.fixing != "nails" or not (high or castings > 1):
         return []
     return [
         finding(
@@ -110,21 +110,21 @@ def nails_will_not_do(wanted: Wanted, castings: int) -> list[Finding]:
             reason="Nails pull out under the push, and are pried on strip day; a form that is used again is screwed.",
             remedy="Screw it.",
             field="/fixing",
-            values={"height": Quantity(wanted.head_mm, "mm")},
+            values={"height": Quantity(brief.head_mm, "mm")},
             change=Change("Screw it", {"/fixing": "screws"}),
         )
     ]
 
 
 @check("glue-too-high", "caution")
-def glue_too_high(wanted: Wanted) -> list[Finding]:
+def glue_too_high(brief: FormBrief) -> list[Finding]:
     """Too high for hot glue
 
     Small forms are held by hot glue and blocks alone; higher than 90 mm the push opens the glue.
 
     Source: common practice
     """
-    if wanted.habits.fixing != "hot glue and blocks" or wanted.head_mm <= GLUED_TO_MM:
+    if brief.habits.fixing != "hot glue and blocks" or brief.head_mm <= GLUED_TO_MM:
         return []
     return [
         finding(
@@ -133,21 +133,21 @@ def glue_too_high(wanted: Wanted) -> list[Finding]:
             reason="Wet concrete pushes the strips outwards, most at their foot; glue lets go at once, not slowly.",
             remedy="Screw it.",
             field="/fixing",
-            values={"height": Quantity(wanted.head_mm, "mm")},
+            values={"height": Quantity(brief.head_mm, "mm")},
             change=Change("Screw it", {"/fixing": "screws"}),
         )
     ]
 
 
 @check("screws-too-far-apart", "stop")
-def screws_too_far_apart(wanted: Wanted, joint: Joint) -> list[Finding]:
+def screws_too_far_apart(brief: FormBrief, joint: Joint) -> list[Finding]:
     """Screws too far apart for the push
 
     Wet concrete pushes a side outwards with the square of its height; screws in the base's edge are pulled out.
 
     Source: hydrostatics; withdrawal from particle board by the Wood Handbook's form, from memory
     """
-    spacing = wanted.habits.screw_spacing.mm
+    spacing = brief.habits.screw_spacing.mm
     bears = joint.holds.value / max(joint.push.value, 1e-9) * spacing
     if joint.fixing != "screws" or joint.way != "in" or bears >= spacing:
         return []
@@ -161,7 +161,7 @@ def screws_too_far_apart(wanted: Wanted, joint: Joint) -> list[Finding]:
             field="/screw_spacing",
             values={
                 "spacing": Quantity(spacing, "mm"),
-                "height": Quantity(wanted.head_mm, "mm"),
+                "height": Quantity(brief.head_mm, "mm"),
                 "push": Quantity(joint.push.value, "N"),
                 "holds": Quantity(joint.holds.value, "N"),
                 "nearer": Quantity(nearer, "mm"),
@@ -204,14 +204,14 @@ def screw_comes_out(joint: Joint, strip_height_mm: float) -> list[Finding]:
 
 
 @check("screws-stand-proud", "caution")
-def screws_stand_proud(wanted: Wanted, joint: Joint) -> list[Finding]:
+def screws_stand_proud(brief: FormBrief, joint: Joint) -> list[Finding]:
     """Screw heads stand proud of the rail
 
     The strips are the rail that the screed runs on: a head on a washer stops it, and leaves a groove in the face.
 
     Source: common practice: heads countersunk so that the screed does not strike them
     """
-    if joint.fixing != "screws" or joint.way != "down" or wanted.habits.heads == "countersunk":
+    if joint.fixing != "screws" or joint.way != "down" or brief.habits.heads == "countersunk":
         return []
     return [
         finding(
@@ -226,7 +226,7 @@ def screws_stand_proud(wanted: Wanted, joint: Joint) -> list[Finding]:
 
 
 @check("core-is-pushed-aside", "caution")
-def core_is_pushed_aside(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[Finding]:
+def core_is_pushed_aside(brief: FormBrief, knockouts: Sequence[Knockout]) -> list[Finding]:
     """A core is pushed aside
 
     Concrete that stands higher on one side of a core pushes it to the other, with the square of its height.
@@ -243,7 +243,7 @@ def core_is_pushed_aside(wanted: Wanted, knockouts: Sequence[Knockout]) -> list[
             field="/knockouts",
             values={"core": one.name, "step": Quantity(step, "mm")},
             change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
-            if wanted.habits.knockouts != "bonded and screwed"
+            if brief.habits.knockouts != "bonded and screwed"
             else None,
         )
         for one, step in loose

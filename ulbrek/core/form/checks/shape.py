@@ -4,9 +4,9 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.form.boards import WEB_MM
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Bend, Board
 from ulbrek.core.form.sides import Side, too_sharp
-from ulbrek.core.form.wanted import Wanted
 
 MOST_STRAIN_PERCENT = 1.0  # of the web behind a kerf. Source: common practice, faced board.
 
@@ -34,24 +34,24 @@ def corner_cannot_close(sides: Sequence[Side]) -> list[Finding]:
 
 
 @check("liner-breaks", "stop")
-def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
+def liner_breaks(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     """Liner breaks on its curve
 
     Each sheet bends to a smallest radius when it is dry; thinner ones bend further.
 
     Source: common practice
     """
-    least = wanted.liner.bends_to_mm
-    if wanted.habits.curve != "liner on ribs" or least is None:
+    least = brief.liner.bends_to_mm
+    if brief.habits.curve != "liner on ribs" or least is None:
         return []
     tight = [
         (side, radius)
         for side in sides
-        if side.edge.is_arc and side.key not in wanted.open_edges
-        for radius in (side.edge.radius - (wanted.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
+        if side.edge.is_arc and side.key not in brief.open_edges
+        for radius in (side.edge.radius - (brief.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
         if radius < least
     ]
-    tightest = min((side.edge.radius - wanted.liner.thickness_mm for side in sides if side.edge.is_arc), default=1.0)
+    tightest = min((side.edge.radius - brief.liner.thickness_mm for side in sides if side.edge.is_arc), default=1.0)
     return [
         finding(
             liner_breaks,
@@ -60,7 +60,7 @@ def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
             remedy="Take a thinner liner, or kerf a strip so that it bends.",
             field="/curve",
             values={
-                "liner": wanted.liner.name,
+                "liner": brief.liner.name,
                 "side": side.name,
                 "least": Quantity(least, "mm"),
                 "radius": Quantity(radius, "mm"),
@@ -74,14 +74,14 @@ def liner_breaks(wanted: Wanted, sides: Sequence[Side]) -> list[Finding]:
 
 
 @check("edge-from-the-open-side", "hint")
-def edge_from_the_open_side(wanted: Wanted) -> list[Finding]:
+def edge_from_the_open_side(brief: FormBrief) -> list[Finding]:
     """An edge on the open side is tooled
 
     What is said to be made in the mould lies at its open side where the piece is cast face up: no board shapes it.
 
     Source: common practice
     """
-    if all(made.side == "floor" for made in wanted.edges_made):
+    if all(made.side == "floor" for made in brief.edges_made):
         return []
     return [
         finding(
@@ -95,7 +95,7 @@ def edge_from_the_open_side(wanted: Wanted) -> list[Finding]:
 
 
 @check("kerfed-strip-breaks", "stop")
-def kerfed_strip_breaks(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+def kerfed_strip_breaks(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     """A kerfed strip breaks
 
     What a kerf leaves of the strip is bent as sharply as the curve; beyond a hundredth of strain board cracks.
@@ -114,7 +114,7 @@ def kerfed_strip_breaks(wanted: Wanted, boards: Sequence[Board]) -> list[Finding
                 "web": Quantity(bend.web_mm, "mm"),
                 "strain": Quantity(bend.strain.value, "%"),
             },
-            change=_on_ribs(wanted, bend),
+            change=_on_ribs(brief, bend),
         )
         for board, bend in _bent(boards)
         if bend.strain.value > MOST_STRAIN_PERCENT
@@ -122,7 +122,7 @@ def kerfed_strip_breaks(wanted: Wanted, boards: Sequence[Board]) -> list[Finding
 
 
 @check("kerfs-print", "hint")
-def kerfs_print(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+def kerfs_print(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     """Kerfs print as flats
 
     Between two kerfs the strip stays flat; the piece comes out with as many narrow faces.
@@ -141,7 +141,7 @@ def kerfs_print(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
                 "kerfs": Quantity(bend.kerfs.value, "1"),
                 "sag": Quantity(bend.sag.value, "mm"),
             },
-            change=_on_ribs(wanted, bend),
+            change=_on_ribs(brief, bend),
         )
         for board, bend in _bent(boards)
     ]
@@ -151,8 +151,8 @@ def _bent(boards: Sequence[Board]) -> list[tuple[Board, Bend]]:
     return [(board, board.bend) for board in boards if board.bend]
 
 
-def _on_ribs(wanted: Wanted, bend: Bend) -> Change | None:
+def _on_ribs(brief: FormBrief, bend: Bend) -> Change | None:
     """A liner instead, where it bends so far."""
-    least = wanted.liner.bends_to_mm
-    fits = least is None or bend.sag.inputs["radius_mm"].value - wanted.liner.thickness_mm >= least
+    least = brief.liner.bends_to_mm
+    fits = least is None or bend.sag.inputs["radius_mm"].value - brief.liner.thickness_mm >= least
     return Change("Bend a liner on ribs", {"/curve": "liner on ribs"}) if fits else None

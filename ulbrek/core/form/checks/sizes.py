@@ -3,17 +3,17 @@
 from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.inputs import AsCut
 from ulbrek.core.form.result import Board, InsideSize
 from ulbrek.core.form.sides import Side
-from ulbrek.core.form.wanted import Wanted
 
 OFF_MM, FAR_OFF_MM = 1.0, 3.0
 EVEN_MM = 0.5
 
 
 @check("boards-make-another-size", "caution")
-def boards_make_another_size(wanted: Wanted, inside: Sequence[InsideSize]) -> list[Finding]:
+def boards_make_another_size(brief: FormBrief, inside: Sequence[InsideSize]) -> list[Finding]:
     """The boards make another size
 
     A cast dimension is the inside of the form; what the boards were cut to decides it, not the drawing.
@@ -28,20 +28,20 @@ def boards_make_another_size(wanted: Wanted, inside: Sequence[InsideSize]) -> li
             title="These boards make {made} along the {edge}, not {wanted}",
             reason="The inside of the form is the piece. Every hole and edge measured from it is off by as much.",
             remedy="Cut the board anew, or shim it, before the joints are sealed.",
-            field=f"/as_cut/{pointer(wanted, one.board)}",
+            field=f"/as_cut/{pointer(brief, one.board)}",
             values={
                 "made": Quantity(one.made.value, "mm"),
-                "wanted": Quantity(one.wanted_mm, "mm"),
+                "brief": Quantity(one.wanted_mm, "mm"),
                 "edge": one.edge,
             },
-            change=Change("Cut it anew to fit", {f"/as_cut/{pointer(wanted, one.board)}": AsCut().model_dump()}),
+            change=Change("Cut it anew to fit", {f"/as_cut/{pointer(brief, one.board)}": AsCut().model_dump()}),
         )
         for one in off
     ]
 
 
 @check("strip-heights-differ", "caution")
-def strip_heights_differ(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+def strip_heights_differ(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     """Strip heights differ
 
     The strips are the rail that the screed runs on.
@@ -57,27 +57,27 @@ def strip_heights_differ(wanted: Wanted, boards: Sequence[Board]) -> list[Findin
             title="The {strip} is {cut} high, not {wanted}",
             reason="The screed follows the strips: the piece comes out thin or humped on that side.",
             remedy="Rip all strips at one setting of the fence, and this one with them.",
-            field=f"/as_cut/{pointer(wanted, board.key)}",
+            field=f"/as_cut/{pointer(brief, board.key)}",
             values={
                 "strip": board.name.lower(),
                 "cut": Quantity(board.height_cut_mm, "mm"),
-                "wanted": Quantity(board.height.value, "mm"),
+                "brief": Quantity(board.height.value, "mm"),
             },
-            change=Change("Rip it anew", {f"/as_cut/{pointer(wanted, board.key)}": AsCut().model_dump()}),
+            change=Change("Rip it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
         )
         for board in odd
     ]
 
 
 @check("strip-does-not-reach", "stop")
-def strip_does_not_reach(wanted: Wanted, sides: Sequence[Side], boards: Sequence[Board]) -> list[Finding]:
+def strip_does_not_reach(brief: FormBrief, sides: Sequence[Side], boards: Sequence[Board]) -> list[Finding]:
     """A strip does not reach its neighbour
 
     A pinwheel strip must at least cover the thickness of the neighbour it runs past, or the corner stands open.
 
     Source: common practice
     """
-    if wanted.habits.corner != "pinwheel":
+    if brief.habits.corner != "pinwheel":
         return []
     least = {side.key: side.edge.chord + side.start.reach_mm + side.end.reach_mm for side in sides}
     short = [b for b in boards if b.kind == "strip" and b.length_cut_mm < least[b.key] - EVEN_MM]
@@ -87,27 +87,27 @@ def strip_does_not_reach(wanted: Wanted, sides: Sequence[Side], boards: Sequence
             title="The {strip} is too short to close its corner",
             reason="It is cut to {cut} and must reach {least}. Paste runs out there and leaves bare stone.",
             remedy="Cut it anew, left long; its end does not have to be exact.",
-            field=f"/as_cut/{pointer(wanted, board.key)}",
+            field=f"/as_cut/{pointer(brief, board.key)}",
             values={
                 "strip": board.name.lower(),
                 "cut": Quantity(board.length_cut_mm, "mm"),
                 "least": Quantity(least[board.key], "mm"),
             },
-            change=Change("Cut it anew", {f"/as_cut/{pointer(wanted, board.key)}": AsCut().model_dump()}),
+            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
         )
         for board in short
     ]
 
 
 @check("seam-takes-its-divider", "hint")
-def seam_takes_its_divider(wanted: Wanted) -> list[Finding]:
+def seam_takes_its_divider(brief: FormBrief) -> list[Finding]:
     """The divider at a seam takes its thickness
 
     Cast against a thin divider the two sides of a seam match; each casting is shorter by half of it: the joint.
 
     Source: geometry
     """
-    if not any(divider.thin for divider in wanted.dividers):
+    if not any(divider.thin for divider in brief.dividers):
         return []
     return [
         finding(
@@ -118,15 +118,15 @@ def seam_takes_its_divider(wanted: Wanted) -> list[Finding]:
             remedy="Fill the joint with that width, or take a thinner liner.",
             field="/liner",
             values={
-                "thickness": Quantity(wanted.liner.thickness_mm, "mm"),
-                "shorter": Quantity(wanted.liner.thickness_mm * sum(one.thin for one in wanted.dividers), "mm"),
+                "thickness": Quantity(brief.liner.thickness_mm, "mm"),
+                "shorter": Quantity(brief.liner.thickness_mm * sum(one.thin for one in brief.dividers), "mm"),
             },
         )
     ]
 
 
 @check("leak-path", "stop")
-def leak_path(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
+def leak_path(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     """A joint stays open
 
     A liner or a divider that ends short of its corner, or a base that the strips do not stand on, leaves a gap that no
@@ -140,26 +140,26 @@ def leak_path(wanted: Wanted, boards: Sequence[Board]) -> list[Finding]:
             title="{board} is cut too small: a joint stays open",
             reason="It is {cut} and must be {least}. Paste runs out of a gap and leaves bare stone.",
             remedy="Cut it anew, or let a strip of the same sheet into the gap and seal it on both sides.",
-            field=f"/as_cut/{pointer(wanted, board.key)}",
+            field=f"/as_cut/{pointer(brief, board.key)}",
             values={"board": board.name, "cut": Quantity(cut, "mm"), "least": Quantity(least, "mm")},
-            change=Change("Cut it anew", {f"/as_cut/{pointer(wanted, board.key)}": AsCut().model_dump()}),
+            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
         )
         for board in boards
-        for cut, least in _too_small(wanted, board)
+        for cut, least in _too_small(brief, board)
     ]
 
 
-def _too_small(wanted: Wanted, board: Board) -> list[tuple[float, float]]:
+def _too_small(brief: FormBrief, board: Board) -> list[tuple[float, float]]:
     """What a board is cut to, and what it must be, where it is smaller by more than half a millimetre [mm]."""
     sizes = [(board.length_cut_mm, board.length.value), (board.height_cut_mm, board.height.value)]
-    if board.kind == "base" and not wanted.laps:  # the ledge may be narrower; the strips must stand on it
-        on_it = 2 * wanted.sheet.thickness_mm
-        sizes = [(board.length_cut_mm, wanted.length_mm + on_it), (board.height_cut_mm, wanted.width_mm + on_it)]
+    if board.kind == "base" and not brief.laps:  # the ledge may be narrower; the strips must stand on it
+        on_it = 2 * brief.sheet.thickness_mm
+        sizes = [(board.length_cut_mm, brief.length_mm + on_it), (board.height_cut_mm, brief.width_mm + on_it)]
     elif board.kind not in ("liner", "kerfed strip", "divider", "bed"):
         return []
     return [(cut, least) for cut, least in sizes if cut < least - EVEN_MM]
 
 
-def pointer(wanted: Wanted, board: str) -> str:
+def pointer(brief: FormBrief, board: str) -> str:
     """The key under which a board that was cut otherwise is kept."""
-    return f"{wanted.piece}.{board}"
+    return f"{brief.piece}.{board}"

@@ -2,7 +2,7 @@
 
 from ulbrek.core.handling.checks.people import (
     Team,
-    Way,
+    TightPlace,
     held_over_a_body,
     needs_an_engineer,
     over_the_bench,
@@ -26,7 +26,7 @@ from ulbrek.core.handling.checks.strength import (
 
 __all__ = [
     "Team",
-    "Way",
+    "TightPlace",
     "breaks_in_its_place",
     "breaks_when_lifted",
     "breaks_when_lowered",

@@ -16,7 +16,7 @@ MOST_JUDGED_KG = 300.0  # more than some four people on a bench. Source: this sh
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class TightPlace:
     """A doorway, stairs or a gate that it must pass, and how wide that is [mm]."""
 
     name: str
@@ -166,7 +166,9 @@ def over_the_bench(in_form_kg: float, bench_kg: float | None) -> list[Finding]:
 
 
 @check("people-do-not-fit", "caution")
-def people_do_not_fit(needed: int, thickness_mm: float, ways: Sequence[Way], dolly_kg: float | None) -> list[Finding]:
+def people_do_not_fit(
+    needed: int, thickness_mm: float, ways: Sequence[TightPlace], dolly_kg: float | None
+) -> list[Finding]:
     """The people do not fit through with it
 
     Two walk at its ends; three and four beside it as well, and they are wider than it is.
@@ -196,7 +198,7 @@ def people_do_not_fit(needed: int, thickness_mm: float, ways: Sequence[Way], dol
 
 
 @check("too-heavy-for-stairs", "danger")
-def too_heavy_for_stairs(piece: Subject, mass_kg: float, team: Team, ways: Sequence[Way]) -> list[Finding]:
+def too_heavy_for_stairs(piece: Subject, mass_kg: float, team: Team, ways: Sequence[TightPlace]) -> list[Finding]:
     """Heavy for the stairs
 
     On stairs two get at it, one above and one below; the one below carries most of it.

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Check, Finding, Quantity, check, finding
 from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Lift, Placed, Subject
+from ulbrek.core.handling.result import Lift, StandingResult, Subject
 
 # By the way that breaks it, what would do.
 OTHERWISE = {
@@ -95,7 +95,7 @@ def _set_down(
 
 @check("breaks-in-its-place", "stop")
 def breaks_in_its_place(
-    piece: Subject, placed: Placed, standing: Standing, helped: Standing | None, thick_mm: float | None
+    piece: Subject, placed: StandingResult, standing: Standing, helped: Standing | None, thick_mm: float | None
 ) -> list[Finding]:
     """Breaks in its place
 
@@ -164,7 +164,7 @@ def support_beyond(piece: Subject, standing: Standing, length_mm: float) -> list
 
 
 @check("tips-under-its-load", "danger")
-def tips_under_its_load(piece: Subject, placed: Placed | None, standing: Standing) -> list[Finding]:
+def tips_under_its_load(piece: Subject, placed: StandingResult | None, standing: Standing) -> list[Finding]:
     """Tips under its load
 
     What is put on the overhang lifts the other end off its support.

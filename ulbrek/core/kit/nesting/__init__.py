@@ -2,7 +2,7 @@
 
 from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.lengths import LengthPlan, LengthsCut, LengthStock, cut_lengths, fewest_lengths
-from ulbrek.core.kit.nesting.panels import Panel, Placed, Rest, Saw, SheetPlan, SheetStock
+from ulbrek.core.kit.nesting.panels import Panel, PlacedPanel, Rest, Saw, SheetPlan, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer, cut_sheets, divided
 
 __all__ = [
@@ -10,7 +10,7 @@ __all__ = [
     "LengthStock",
     "LengthsCut",
     "Panel",
-    "Placed",
+    "PlacedPanel",
     "Prefer",
     "Rest",
     "Saw",

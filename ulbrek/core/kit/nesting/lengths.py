@@ -6,7 +6,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import ceil
 
-from ulbrek.core.kit.nesting.pricing import Pattern, Wanted, fewest_patterns
+from ulbrek.core.kit.nesting.pricing import Demand, Pattern, fewest_patterns
 from ulbrek.core.kit.remembering import remembered
 
 _TRIFLE_MM = 1e-6
@@ -105,7 +105,7 @@ def _fewest(parts: tuple[tuple[str, float], ...], stock: LengthStock) -> Lengths
     if len(plans) > least:
         counted = Counter(length for _, length in fitting)
         sizes = sorted(counted, reverse=True)
-        wanted = Wanted(tuple(size + stock.kerf_mm for size in sizes), tuple(counted[size] for size in sizes), room)
+        wanted = Demand(tuple(size + stock.kerf_mm for size in sizes), tuple(counted[size] for size in sizes), room)
         found = fewest_patterns(wanted, len(plans))
         least = max(least, found.least)
         if found.patterns is not None:

@@ -41,7 +41,7 @@ class SheetStock:
 
 
 @dataclass(frozen=True, slots=True)
-class Placed:
+class PlacedPanel:
     """A panel on its sheet: its near corner and its sizes there [mm]."""
 
     key: str
@@ -88,7 +88,7 @@ class SheetPlan:
     length_mm: float
     width_mm: float
     offcut: int | None
-    panels: tuple[Placed, ...]
+    panels: tuple[PlacedPanel, ...]
     saws: tuple[Saw, ...]
     rests: tuple[Rest, ...]
 

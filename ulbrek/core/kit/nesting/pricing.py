@@ -30,7 +30,7 @@ _MOST_NODES = 60  # of the search in whole numbers
 _MOST_WHOLE = 16  # different lengths beyond which the programme is rounded instead of solved in whole numbers
 
 
-class Wanted(NamedTuple):
+class Demand(NamedTuple):
     """Lengths to be cut, longest first: each with its kerf [mm], how many of it, and the stock with one kerf [mm]."""
 
     sizes: tuple[float, ...]
@@ -45,7 +45,7 @@ class Found(NamedTuple):
     least: int
 
 
-def fewest_patterns(wanted: Wanted, known: int) -> Found:
+def fewest_patterns(wanted: Demand, known: int) -> Found:
     """Ways to cut that take fewer lengths than a plan that is known.
 
     Args:
@@ -67,7 +67,7 @@ def fewest_patterns(wanted: Wanted, known: int) -> Found:
 class _Master:
     """The linear programme: how often each way to cut is used."""
 
-    def __init__(self, wanted: Wanted) -> None:
+    def __init__(self, wanted: Demand) -> None:
         self.wanted = wanted
         self.pricer = _Pricer(wanted)
         sizes, count = wanted.sizes, len(wanted.sizes)
@@ -195,7 +195,7 @@ class _Dearest:
 class _Pricer:
     """Finds the way to cut one length that is worth most at given prices."""
 
-    def __init__(self, wanted: Wanted) -> None:
+    def __init__(self, wanted: Demand) -> None:
         self.wanted = wanted
         self.steps_left = _ALL_STEPS
         self.lots_left = _ALL_LOTS
@@ -242,7 +242,7 @@ class _Pricer:
 class _Walk:
     """Branch and bound over the lengths by their price per mm, as far as its steps go."""
 
-    def __init__(self, wanted: Wanted, prices: Sequence[float], steps: int) -> None:
+    def __init__(self, wanted: Demand, prices: Sequence[float], steps: int) -> None:
         self.order = sorted(range(len(prices)), key=lambda one: (-prices[one] / wanted.sizes[one], one))
         self.wanted, self.prices, self.most_steps = wanted, prices, steps
         self.steps, self.worth = 0, 0.0

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from ulbrek.core.kit.nesting.panels import Panel, Placed, Rest, Saw, SheetPlan, SheetStock
+from ulbrek.core.kit.nesting.panels import Panel, PlacedPanel, Rest, Saw, SheetPlan, SheetStock
 from ulbrek.core.kit.nesting.search import Layout
 from ulbrek.core.kit.nesting.tree import RIP, Node, Tree
 
@@ -38,7 +38,7 @@ class _Piece:
 def _sheet(tree: Tree, panels: Sequence[Panel], stock: SheetStock, offcut: int | None) -> SheetPlan:
     size = tree.root.size if offcut is not None else (stock.length_mm, stock.width_mm)
     trim = 0.0 if offcut is not None else stock.trim_mm
-    placed: list[Placed] = []
+    placed: list[PlacedPanel] = []
     rests: list[Rest] = []
     cuts: list[Saw] = []
     level = [_Piece(tree.root, trim, trim, 0)]
@@ -48,7 +48,7 @@ def _sheet(tree: Tree, panels: Sequence[Panel], stock: SheetStock, offcut: int |
             node = piece.node
             if node.kids is None:
                 if node.part is not None:
-                    placed.append(Placed(panels[node.part].key, piece.x, piece.y, *node.size))
+                    placed.append(PlacedPanel(panels[node.part].key, piece.x, piece.y, *node.size))
                 elif min(node.size) >= WORTH_KEEPING_MM:
                     rests.append(Rest(piece.x, piece.y, *node.size))
                 continue

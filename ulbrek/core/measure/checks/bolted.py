@@ -9,7 +9,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.bodies import SIDES
 from ulbrek.core.measure.inputs import Bolt
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 LEAST_WOOD_MM = 15.0  # under a washer. Source: common practice.
 LEAST_EMBEDDED = 3.0  # times its diameter. Source: common practice.
@@ -53,7 +53,7 @@ def bolt_off_its_face(shape: Shape) -> list[Finding]:
     return found
 
 
-def _from_its_side(shape: Shape, placed: Placed) -> float:
+def _from_its_side(shape: Shape, placed: FeatureInPlan) -> float:
     """How far the outer end of a bolt is from the piece's edge [mm]."""
     assert isinstance(placed.feature, Bolt)  # noqa: S101 - asked for bolts only
     left, front, right, back = placed.outline.box

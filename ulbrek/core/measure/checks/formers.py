@@ -16,7 +16,7 @@ from ulbrek.core.measure.inputs import (
     Void,
     WoodPad,
 )
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 LEAST_FLOOR_MM = 20.0
 LEAST_DRAFT_DEG = 2.0
@@ -24,7 +24,7 @@ SHALLOW_MM = 10.0
 LEAST_COVER_MM = 25.0
 
 
-def depth_into(placed: Placed) -> float | None:
+def depth_into(placed: FeatureInPlan) -> float | None:
     """How deep a feature goes into a face without going through [mm]; None where it does not."""
     feature = placed.feature
     match feature:
@@ -71,7 +71,7 @@ def deeper_than_its_piece(shape: Shape) -> list[Finding]:
     ]
 
 
-def _past(shape: Shape, placed: Placed) -> float:
+def _past(shape: Shape, placed: FeatureInPlan) -> float:
     """How far a feature reaches beyond the face that it must not come out of [mm]; negative where it does not."""
     feature, thickness = placed.feature, shape.piece.thickness.mm
     match feature:
@@ -306,7 +306,7 @@ def mat_buried(shape: Shape) -> list[Finding]:
     ]
 
 
-def _nearest_face(shape: Shape, placed: Placed) -> float | None:
+def _nearest_face(shape: Shape, placed: FeatureInPlan) -> float | None:
     """Concrete between something left inside and the nearest face that it does not come out of [mm]."""
     feature, thickness = placed.feature, shape.piece.thickness.mm
     match feature:
@@ -323,5 +323,5 @@ def _nearest_face(shape: Shape, placed: Placed) -> float | None:
             return None
 
 
-def _firsts(shape: Shape) -> list[Placed]:
+def _firsts(shape: Shape) -> list[FeatureInPlan]:
     return [placed for placed in shape.placed if placed.number == 0]

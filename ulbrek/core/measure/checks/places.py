@@ -8,7 +8,7 @@ from ulbrek.core.measure.clearing import clearing_change
 from ulbrek.core.measure.inputs import Bolt, DropEdge, Opening
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import concrete_along, free_offset, in_piece
-from ulbrek.core.measure.shape import Placed, Shape
+from ulbrek.core.measure.shape import FeatureInPlan, Shape
 from ulbrek.core.measure.webs import NamedWeb, is_inside, overlaps, web_need
 
 FAR_TOO_THIN = 2 / 3  # of what a web needs: under that the casting fails, over it it often does
@@ -202,12 +202,12 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
     )
 
 
-def _in_a_side(placed: Placed) -> bool:
+def _in_a_side(placed: FeatureInPlan) -> bool:
     """Whether it is a bolt in a side, which must come out of it."""
     return isinstance(placed.feature, Bolt) and placed.feature.into in SIDES
 
 
-def _larger_first(a: Placed, b: Placed) -> tuple[Placed, Placed]:
+def _larger_first(a: FeatureInPlan, b: FeatureInPlan) -> tuple[FeatureInPlan, FeatureInPlan]:
     return (a, b) if a.outline.area_mm2 >= b.outline.area_mm2 else (b, a)
 
 
@@ -216,9 +216,9 @@ def _mark(shape: Shape, named: NamedWeb) -> Mark:
     return Mark(shape.piece.id, start.x, start.y, end.x, end.y)
 
 
-def _first_of_each(placed: Iterable[Placed]) -> list[Placed]:
+def _first_of_each(placed: Iterable[FeatureInPlan]) -> list[FeatureInPlan]:
     """Of a feature and its repeats the first."""
-    first: dict[int, Placed] = {}
+    first: dict[int, FeatureInPlan] = {}
     for one in placed:
         first.setdefault(one.index, one)
     return list(first.values())

@@ -16,7 +16,7 @@ from ulbrek.core.mix.result import Clock
 
 
 @dataclass(frozen=True)
-class Seen:
+class MixCase:
     """A mixing day as it is looked at for what would go wrong.
 
     Attributes:
@@ -50,7 +50,7 @@ class Seen:
     density_kg_m3: float
 
 
-def all_findings(seen: Seen) -> Iterator[Finding]:
+def all_findings(seen: MixCase) -> Iterator[Finding]:
     """Everything that Mix finds."""
     inputs = seen.inputs
     yield from day.short_of_bags(inputs, seen.size, seen.needed)

@@ -6,8 +6,8 @@ from typing import NamedTuple
 
 from shapely import LineString
 
+from ulbrek.core.form.brief import Divider, FormBrief
 from ulbrek.core.form.inputs import FormHabits, FormInputs
-from ulbrek.core.form.wanted import Divider, Wanted
 from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
 from ulbrek.core.kit.moulding import Moulded
 from ulbrek.core.materials.boards import Sheet
@@ -25,7 +25,7 @@ class Materials(NamedTuple):
     liner_chosen: bool
 
 
-def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials) -> Wanted:
+def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials) -> FormBrief:
     """The form of one piece of a job.
 
     Args:
@@ -40,12 +40,12 @@ def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: 
     if habits.release == "oil when used again":
         again = castings_of(inputs, shape) > 1 or materials.sheet.face == "bare"
         habits = habits.model_copy(update={"release": "oil" if again else "none"})
-    wanted = Wanted(
+    brief = FormBrief(
         piece.id, shape.outline, shape.cast_depth, materials.sheet, _liner(shape, materials), habits,
         floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
         _open_edges(shape, inputs),
     )  # fmt: skip
-    return wanted if count == 1 else _ganged(wanted, count)
+    return brief if count == 1 else _ganged(brief, count)
 
 
 def castings_of(inputs: FormInputs, shape: Shape) -> int:
@@ -112,9 +112,9 @@ def _open_edges(shape: Shape, inputs: FormInputs) -> frozenset[str]:
     return frozenset(name for _, name in [max(on_top)]) if on_top else frozenset()
 
 
-def _ganged(wanted: Wanted, count: int) -> Wanted:
+def _ganged(brief: FormBrief, count: int) -> FormBrief:
     """Several of a rectangle side by side, a divider between each and the next, along their longer sides."""
-    length, width, board = wanted.length_mm, wanted.width_mm, wanted.sheet.thickness_mm
+    length, width, board = brief.length_mm, brief.width_mm, brief.sheet.thickness_mm
     deep = length >= width
     step = (width if deep else length) + board
     offsets = [(0.0, step * one) if deep else (step * one, 0.0) for one in range(count)]
@@ -126,9 +126,9 @@ def _ganged(wanted: Wanted, count: int) -> Wanted:
         for x, y in offsets[1:]
     )
     return replace(
-        wanted,
+        brief,
         outline=outline,
-        moulded=tuple(one for number, by in enumerate(offsets) for one in _moved(wanted.moulded, by, number)),
+        moulded=tuple(one for number, by in enumerate(offsets) for one in _moved(brief.moulded, by, number)),
         dividers=dividers,
         cavities=tuple(rectangle(length, width).moved(*by) for by in offsets),
     )

@@ -4,7 +4,7 @@ from math import pi
 
 from shapely import MultiPoint, Point
 
-from ulbrek.core.handling.lifts import Lifted, SteelLine
+from ulbrek.core.handling.lifts import LiftBrief, SteelLine
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.plate import is_flat, plate_of
 from ulbrek.core.measure.shape import Shape
@@ -20,7 +20,7 @@ def carried(
     concrete: tuple[float, float, float],
     fibred: bool,
     cast_there: bool,
-) -> Lifted:
+) -> LiftBrief:
     """What is lifted of a piece.
 
     Args:
@@ -36,7 +36,7 @@ def carried(
     lines += [_line(one.line, bar.diameter_mm) for one in steel.bars]
     stack = steel.stack
     centroid, inside, height = _standing(shape)
-    return Lifted(
+    return LiftBrief(
         piece=shape.piece.id,
         name=shape.piece.name,
         solid=plate.solid,

@@ -9,10 +9,10 @@ from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat, slope_of, sunk_int
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.steel.cage import Profile, Vessel
 from ulbrek.core.steel.layout import Gap, Seams
-from ulbrek.core.steel.piece import Reinforced, ShapedEdge
+from ulbrek.core.steel.piece import ShapedEdge, SteelBrief
 
 
-def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: bool) -> Reinforced:
+def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: bool) -> SteelBrief:
     """What is reinforced of a piece.
 
     Args:
@@ -38,7 +38,7 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: b
     )
     gaps = tuple(Gap(*gap) for gap in gaps_in(shape))
     boxes = {(gap.left, gap.front, gap.right, gap.back) for gap in gaps}
-    return Reinforced(
+    return SteelBrief(
         piece=piece.id,
         outline=shape.outline,
         thickness_mm=shape.cast_depth,

@@ -7,7 +7,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.form.cutting import CutFrom, cutting
 from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.form.result import CuttingResult, FormResult
-from ulbrek.core.form.station import Formed, form
+from ulbrek.core.form.station import FormFill, form
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.measure.inputs import Piece
 from ulbrek.core.measure.shape import shape_of
@@ -31,10 +31,10 @@ class FormNode:
     def work(self) -> FormResult:
         """Its boards, figures and findings."""
         shape, own = shape_of(self.piece), f"{self.piece.id}."
-        wanted = wanted_for(self.inputs, self.habits, shape, self.materials)
-        cast = Formed(self.net_area, self.density, castings_of(self.inputs, shape))
+        brief = wanted_for(self.inputs, self.habits, shape, self.materials)
+        cast = FormFill(self.net_area, self.density, castings_of(self.inputs, shape))
         as_cut = {key.removeprefix(own): cut for key, cut in self.inputs.as_cut.items() if key.startswith(own)}
-        found = form(wanted, cast, self.foam, as_cut)
+        found = form(brief, cast, self.foam, as_cut)
         return replace(found, findings=pointed("/form", found.findings))
 
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.handling.checks import Way
+from ulbrek.core.handling.checks import TightPlace
 from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
 from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
@@ -34,7 +34,7 @@ class LiftNode:
     cast_there: bool
     inputs: HandlingInputs
     one_lifts_kg: float
-    passages: Sequence[Way]
+    passages: Sequence[TightPlace]
 
     def work(self) -> HandlingResult:
         """Mass, people and stress, and findings."""

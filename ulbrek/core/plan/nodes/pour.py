@@ -5,11 +5,11 @@ from dataclasses import dataclass, replace
 
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult
-from ulbrek.core.cure.station import Poured, cure
+from ulbrek.core.cure.station import CureBrief, cure
 from ulbrek.core.mix.inputs import BatchMixed, MixInputs
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import MixedFrom, mix
+from ulbrek.core.mix.station import MixBrief, mix
 from ulbrek.core.plan.pointing import pointed
 
 
@@ -18,7 +18,7 @@ class MixNode:
     """What is mixed, in what, for what, and the batches so far."""
 
     inputs: MixInputs
-    mixed_from: MixedFrom
+    mixed_from: MixBrief
     pour: Pour
     batches: Sequence[BatchMixed]
 
@@ -33,7 +33,7 @@ class CureNode:
     """What is poured and what its acts need, how it is kept, and the shop's hours."""
 
     inputs: CureInputs
-    poured: Poured
+    poured: CureBrief
     hours: Hours
 
     def work(self) -> CureResult:

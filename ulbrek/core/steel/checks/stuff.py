@@ -6,7 +6,7 @@ from typing import Any
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.materials.steel import Bar, Finish, Mesh
 from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
-from ulbrek.core.steel.piece import Reinforced
+from ulbrek.core.steel.piece import SteelBrief
 from ulbrek.core.steel.result import Cage, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 
@@ -15,7 +15,7 @@ SHOWS_MM = 8.0  # of concrete: steel behind less than that, or than its own diam
 
 
 @check("too-little-cover", "caution")
-def too_little_cover(inputs: SteelInputs, what: Reinforced, stack: Stack, bars: Sequence[Bar]) -> list[Finding]:
+def too_little_cover(inputs: SteelInputs, what: SteelBrief, stack: Stack, bars: Sequence[Bar]) -> list[Finding]:
     """Too little concrete over the steel
 
     Too near the show face steel ghosts through; plain steel that gets wet rusts and bursts thin concrete. These small
@@ -47,7 +47,7 @@ def too_little_cover(inputs: SteelInputs, what: Reinforced, stack: Stack, bars: 
 
 def _short_of_cover(
     inputs: SteelInputs,
-    what: Reinforced,
+    what: SteelBrief,
     stack: Stack,
     bars: Sequence[Bar],
     short: tuple[str, float, float, Severity],

@@ -25,7 +25,7 @@ class Divider(NamedTuple):
 
 
 @dataclass(frozen=True)
-class Wanted:
+class FormBrief:
     """What a form is built for: the piece as it lies in it, the sheets and the habits.
 
     Attributes:
