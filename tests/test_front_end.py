@@ -29,7 +29,7 @@ def begun(tmp_path_factory: pytest.TempPathFactory) -> list[dict[str, Any]]:
 
 
 def test_what_is_begun_is_taken_by_the_core(begun: list[dict[str, Any]]) -> None:
-    """Every start as it stands, and every feature at its first sizes in a plain top."""
+    """Every feature at its first sizes in a plain top."""
     assert {start["units"] for start in begun} == {"mm", "in"}
     for start in begun:
         (piece,) = plan(Job.model_validate(top_document() | {"pieces": start["pieces"]}), Shop()).pieces

@@ -98,3 +98,16 @@ def test_an_outline_that_cannot_be_is_refused_by_its_field(
     (first, *_) = answer.json()["problems"]
     assert first["field"].startswith(field)
     assert problem in first["problem"]
+
+
+def test_a_piece_is_begun_from_what_is_typed_and_what_cannot_be_read_is_named(api: TestClient) -> None:
+    assert {start["id"] for start in api.get("/api/starts").json()} >= {"top", "weight", "planter"}
+    asked = {"piece": "one", "name": "Weight", "units": "in", "sizes": {"diameter": "18", "thickness": "2 1/2"}}
+    begun = api.post("/api/starts/weight", json=asked).json()
+    assert begun["outline"]["diameter"] == {"mm": 457.2, "typed": "18"}
+    assert begun["features"][0]["x"]["offset"]["mm"] == 228.6
+    wide = api.post("/api/starts/weight", json=asked | {"sizes": {"diameter": "wide"}})
+    assert wide.status_code == 422
+    assert {one["field"] for one in wide.json()["problems"]} == {"/sizes/diameter", "/sizes/thickness"}
+    assert "wide" in wide.text
+    assert api.post("/api/starts/spire", json=asked).status_code == 404

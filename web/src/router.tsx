@@ -9,7 +9,7 @@ import {
   redirect,
 } from "@tanstack/react-router";
 import { Refused } from "./api/client";
-import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery } from "./api/queries";
+import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
@@ -41,6 +41,7 @@ const floor = createRoute({
       context.queries.ensureInfiniteQueryData(fresh(jobsQuery)),
       context.queries.ensureQueryData(shopQuery),
       context.queries.ensureQueryData(fresh(agendaQuery)),
+      context.queries.ensureQueryData(startsQuery),
     ]),
   component: FloorPage,
 });
@@ -54,6 +55,7 @@ const job = createRoute({
   },
   loader: ({ context, params }) => {
     void context.queries.prefetchQuery(rulesQuery);
+    void context.queries.prefetchQuery(startsQuery);
     return Promise.all([
       context.queries.ensureQueryData(jobQuery(params.jobId)),
       context.queries.ensureQueryData(shopQuery),

@@ -4,22 +4,27 @@ from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Body, Query, Response
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
 from ulbrek.api import tasks
 from ulbrek.api.handlers.common import Db, Long, as_file, shop_asked
 from ulbrek.api.tasks import PieceFormat
 from ulbrek.api.views import answer
 from ulbrek.core.base.finding import Change
+from ulbrek.core.base.texts import ONE_LINE
+from ulbrek.core.base.units import Length, Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs import Id, Piece
+from ulbrek.core.measure.starts import STARTS, Start, begin
 from ulbrek.core.solve.goal import Goal
 from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing
 from ulbrek.files.drawn_lines import Unit
+from ulbrek.files.problems import InvalidDocumentError, problems_in
 from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")
+_SIZES = TypeAdapter(dict[str, Length])
 MEDIA_TYPES: dict[PieceFormat, str] = {
     "stl": "model/stl", "3mf": "model/3mf", "dxf": "image/vnd.dxf", "svg": "image/svg+xml",
 }  # fmt: skip
@@ -51,6 +56,40 @@ class SolveRequest(BaseModel):
     job: Job
     shop: Shop | None = None
     goal: Goal
+
+
+class BeginRequest(BaseModel):
+    """A piece to begin: the numbers that its start asks for, and the units of who begins it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    piece: Id
+    name: Annotated[str, Field(min_length=1, max_length=80), ONE_LINE]
+    units: Units
+    sizes: Annotated[dict[str, str], Field(max_length=10, description="lengths as they are written")]
+
+
+@router.get("/starts")
+def list_starts() -> tuple[Start, ...]:
+    """What a piece may be begun as, with the numbers that are asked for."""
+    return STARTS
+
+
+@router.post("/starts/{start}")
+def begin_piece(start: str, asked: BeginRequest) -> Piece:
+    """A piece as it is begun; nothing is kept."""
+    found = next((one for one in STARTS if one.id == start), None)
+    if found is None:
+        raise NotFoundError("start", start)
+    written = {one.key: {"typed": asked.sizes.get(one.key, ""), "bare": asked.units} for one in found.asked}
+    try:
+        sizes = _SIZES.validate_python(written)
+    except ValidationError as error:
+        raise InvalidDocumentError(problems_in(error, "/sizes")) from error
+    try:
+        return Piece.model_validate(begin(found, asked.piece, asked.name, sizes, asked.units))
+    except ValidationError as error:
+        raise InvalidDocumentError(problems_in(error)) from error
 
 
 @router.post("/section")

@@ -1,4 +1,5 @@
 import { infiniteQueryOptions, queryOptions, useQuery } from "@tanstack/react-query";
+import type { Units } from "@/units/length";
 import { applied } from "./changes";
 import {
   type Agenda,
@@ -7,12 +8,15 @@ import {
   type Job,
   type JobCard,
   type JobView,
+  type Piece,
   type PlanView,
   type RulePage,
   type Schemas,
   type Shop,
   take,
 } from "./client";
+
+export type Start = Schemas["Start"];
 
 /** What is worked out anew is looked for again after so long. */
 const RENEWED_MS = 1_500;
@@ -39,6 +43,25 @@ export const jobsQuery = infiniteQueryOptions({
   refetchInterval: ({ state }) =>
     state.data?.pages.some((page) => page.cards.some((card) => card.stale)) ? RENEWED_MS : false,
 });
+
+/** What a piece may be begun as. */
+export const startsQuery = queryOptions({
+  queryKey: ["starts"],
+  queryFn: () => take(client.GET("/api/starts")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+/** The document of a piece as it is begun, its numbers as they were typed. */
+export function beginPiece(
+  start: Start,
+  piece: string,
+  name: string,
+  sizes: Record<string, string>,
+  units: Units,
+): Promise<Piece> {
+  const body = { piece, name, units, sizes };
+  return take(client.POST("/api/starts/{start}", { params: { path: { start: start.id } }, body }));
+}
 
 /** All jobs on the floor by their names, to choose from. */
 export const jobNamesQuery = queryOptions({

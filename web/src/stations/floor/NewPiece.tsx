@@ -2,10 +2,9 @@ import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
 import { type FieldProblem, type Job, Refused } from "@/api/client";
-import { beginJob, jobQuery, shopQuery } from "@/api/queries";
+import { beginJob, beginPiece, jobQuery, type Start, shopQuery, startsQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
-import { type Sizes, STARTS, type Start, startPiece } from "./starts";
 
 /** Begins a job with one piece, by its numbers. */
 export function NewPiece({ onClose }: { onClose: () => void }) {
@@ -13,20 +12,21 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
   const { data: shop } = useSuspenseQuery(shopQuery);
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [start, setStart] = useState<Start>(STARTS[0] as Start);
+  const { data: starts } = useSuspenseQuery(startsQuery);
+  const [start, setStart] = useState<Start>(starts[0] as Start);
   const [name, setName] = useState("New top");
-  const [sizes, setSizes] = useState<Sizes>(start.sizes[units]);
+  const [sizes, setSizes] = useState<Record<string, string>>(start.usual[units] ?? {});
   const [refused, setRefused] = useState<Refused | null>(null);
 
   async function begin(event: FormEvent) {
     event.preventDefault();
     const [mix] = shop.mixes ?? [];
-    const job = {
-      name: name.trim(),
-      pieces: [startPiece(start, "piece", name.trim(), sizes, units)],
-      mix: { mix: mix?.id, bag: mix?.sizes[0]?.id, container: shop.containers?.[0]?.id },
-    };
     try {
+      const job = {
+        name: name.trim(),
+        pieces: [await beginPiece(start, "piece", name.trim(), sizes, units)],
+        mix: { mix: mix?.id, bag: mix?.sizes[0]?.id, container: shop.containers?.[0]?.id },
+      };
       const view = await beginJob(job as unknown as Job);
       queries.setQueryData(jobQuery(view.id).queryKey, view);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
@@ -45,7 +45,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
         <fieldset>
           <legend className="pb-1">What is it?</legend>
           <div className="grid grid-cols-3 gap-2 sm:grid-cols-5">
-            {STARTS.map((one) => (
+            {starts.map((one) => (
               <button
                 key={one.id}
                 type="button"
@@ -53,7 +53,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
                 className={`button px-1 ${one.id === start.id ? "button-pressed" : ""}`}
                 onClick={() => {
                   setStart(one);
-                  setSizes(one.sizes[units]);
+                  setSizes(one.usual[units] ?? {});
                   if (name === `New ${start.name}` || name === `New ${start.name.toLowerCase()}`)
                     setName(`New ${one.name.toLowerCase()}`);
                   setRefused(null);
@@ -65,13 +65,13 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
           </div>
         </fieldset>
         <Entry label="Name" value={name} problem={problem("name")} onChange={setName} />
-        {start.fields.map(([field, label]) => (
+        {start.asked.map(({ key, label }) => (
           <Entry
-            key={field}
+            key={key}
             label={label}
-            value={sizes[field] ?? ""}
-            problem={problem(field)}
-            onChange={(value) => setSizes({ ...sizes, [field]: value })}
+            value={sizes[key] ?? ""}
+            problem={problem(key)}
+            onChange={(value) => setSizes({ ...sizes, [key]: value })}
           />
         ))}
         {refused && (refused.problems.length === 0 || others.length > 0) && <p role="alert">{refused.message}</p>}
@@ -87,7 +87,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
 function asked(start: Start, field: string): string | null {
   if (/^\/name$|^\/pieces\/0\/name$/.test(field)) return "name";
   const last = field.split("/").at(-1);
-  return start.fields.find(([key]) => key === last)?.[0] ?? null;
+  return start.asked.find(({ key }) => key === last)?.key ?? null;
 }
 
 interface EntryProps {

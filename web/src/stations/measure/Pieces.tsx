@@ -1,9 +1,9 @@
+import { useSuspenseQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Piece } from "@/api/client";
 import type { Editor } from "@/api/editor";
+import { beginPiece, startsQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
-import { STARTS, startPiece } from "../floor/starts";
 
 interface Props {
   editor: Editor;
@@ -15,19 +15,19 @@ interface Props {
 export function Pieces({ editor, onChoose, onClose }: Props) {
   const { units } = usePreferences();
   const { pieces } = editor.kept.job;
-  const [start, setStart] = useState(STARTS[0]?.id ?? "top");
+  const { data: starts } = useSuspenseQuery(startsQuery);
+  const [start, setStart] = useState(starts[0]?.id ?? "top");
 
-  function add() {
-    const begun = STARTS.find((one) => one.id === start) ?? STARTS[0];
+  async function add() {
+    const begun = starts.find((one) => one.id === start) ?? starts[0];
     if (!begun) return;
     const taken = new Set(pieces.map((piece) => piece.id));
     let id: string = begun.id;
     for (let number = 2; taken.has(id); number += 1) id = `${begun.id}-${number}`;
-    const piece = startPiece(begun, id, begun.name, begun.sizes[units], units) as unknown as Piece;
-    void editor
-      .change((job) => ({ ...job, pieces: [...job.pieces, piece] }), `Added ${begun.name.toLowerCase()}`)
-      .then(() => onChoose(pieces.length))
-      .then(onClose);
+    const piece = await beginPiece(begun, id, begun.name, begun.usual[units] ?? {}, units);
+    await editor.change((job) => ({ ...job, pieces: [...job.pieces, piece] }), `Added ${begun.name.toLowerCase()}`);
+    onChoose(pieces.length);
+    onClose();
   }
 
   return (
@@ -58,7 +58,7 @@ export function Pieces({ editor, onChoose, onClose }: Props) {
       <fieldset>
         <legend className="pb-1 font-bold">One more</legend>
         <div className="grid grid-cols-3 gap-2">
-          {STARTS.map((one) => (
+          {starts.map((one) => (
             <button
               key={one.id}
               type="button"
@@ -71,7 +71,7 @@ export function Pieces({ editor, onChoose, onClose }: Props) {
           ))}
         </div>
       </fieldset>
-      <button type="button" className="button button-now mt-4 w-full" onClick={add}>
+      <button type="button" className="button button-now mt-4 w-full" onClick={() => void add()}>
         Add it
       </button>
     </Modal>
