@@ -82,7 +82,7 @@ def knockout_floats(brief: FormBrief, knockouts: Sequence[Knockout]) -> list[Fin
                 "knockout": one.name,
                 "uplift": Quantity(lifts.value, "N"),
                 "held": Quantity(held.value, "N"),
-                "brief": Quantity(SAFETY * lifts.value, "N"),
+                "wanted": Quantity(SAFETY * lifts.value, "N"),
             },
             change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
             if brief.habits.knockouts != "bonded and screwed"

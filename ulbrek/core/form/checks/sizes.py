@@ -31,7 +31,7 @@ def boards_make_another_size(brief: FormBrief, inside: Sequence[InsideSize]) -> 
             field=f"/as_cut/{pointer(brief, one.board)}",
             values={
                 "made": Quantity(one.made.value, "mm"),
-                "brief": Quantity(one.wanted_mm, "mm"),
+                "wanted": Quantity(one.wanted_mm, "mm"),
                 "edge": one.edge,
             },
             change=Change("Cut it anew to fit", {f"/as_cut/{pointer(brief, one.board)}": AsCut().model_dump()}),
@@ -61,7 +61,7 @@ def strip_heights_differ(brief: FormBrief, boards: Sequence[Board]) -> list[Find
             values={
                 "strip": board.name.lower(),
                 "cut": Quantity(board.height_cut_mm, "mm"),
-                "brief": Quantity(board.height.value, "mm"),
+                "wanted": Quantity(board.height.value, "mm"),
             },
             change=Change("Rip it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
         )
