@@ -44,3 +44,9 @@ def test_the_fewest_lengths_are_those_of_the_programme(seed: int) -> None:
     assert len(found.plans) == fewest
     assert found.least <= fewest
     assert found.proven == (found.least == fewest)
+
+
+def test_the_search_says_nothing_on_standard_output(capfd: pytest.CaptureFixture[str]) -> None:
+    parts = [(str(number), 400.0 + 37.3 * (number % 7)) for number in range(60)]
+    fewest_lengths(parts, LengthStock(2400.0, 3.0))
+    assert capfd.readouterr() == ("", "")
