@@ -1,16 +1,15 @@
 """``*.ulbrek.json``: a job and the shop it was planned in, lossless."""
 
 import json
-from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.job.versions import SCHEMA_VERSION, brought_up
 from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 
-SCHEMA_VERSION: Literal[2] = 2
 LARGEST_FILE_BYTES = 4_000_000
 
 
@@ -22,15 +21,6 @@ class JobFile(BaseModel):
     schema_version: Literal[2] = SCHEMA_VERSION
     job: Job
     shop_snapshot: Annotated[Shop, Field(description="the shop as it was when the file was written")] = Shop()
-
-
-def _from_1(raw: dict[str, Any]) -> dict[str, Any]:
-    """The first version knew rectangles, openings and round holes alone; all it held means the same today."""
-    return {**raw, "schema_version": 2}
-
-
-# By version, what brings a document up to the next one. A document is checked after the last of them.
-UPCASTS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _from_1}
 
 
 def read_job_file(text: str | bytes) -> JobFile:
@@ -71,10 +61,8 @@ def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
                 )
             ]
         )
-    for older in range(version, SCHEMA_VERSION):
-        raw = UPCASTS[older](raw)
     try:
-        return JobFile.model_validate(raw)
+        return JobFile.model_validate(brought_up(raw, version))
     except ValidationError as error:
         raise InvalidDocumentError(problems_in(error)) from error
 

@@ -10,7 +10,8 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.job import Job
-from ulbrek.files.job_file import SCHEMA_VERSION, as_job_file
+from ulbrek.core.job.versions import SCHEMA_VERSION
+from ulbrek.files.job_file import as_job_file
 from ulbrek.store.entries import one_at_a_time
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
 from ulbrek.store.history import History, history_of

@@ -13,10 +13,10 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.job import Job
+from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.casting import ACT_OF, may_follow
 from ulbrek.core.records.record import Record, part_of
-from ulbrek.files.job_file import SCHEMA_VERSION
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import NotFoundError, RefusedEntryError

@@ -9,7 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.shop import Shop
-from ulbrek.files.job_file import SCHEMA_VERSION
+from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 
 _LOOKED_BACK = 50  # revisions, for one that can be read
