@@ -118,7 +118,7 @@ def test_an_edit_works_out_what_it_touches_and_nothing_else() -> None:
 
 
 def test_a_memory_holds_no_more_than_it_has_room_for() -> None:
-    memory = Memory(room_bytes=400_000)
+    memory = Memory(room_bytes=80_000)
     for job in edits(JOBS[0], random.Random(1), 12):  # noqa: S311 - jobs, no secrets
         plan(job, SHOPS[0], memory=memory)
-        assert 0 < memory.held_bytes <= 400_000
+        assert 0 < memory.held_bytes <= 80_000

@@ -225,13 +225,14 @@ def _edgewise(what: LiftBrief, supports: Supports) -> Bending | InStrip:
     strips = [one for low in ways for one in on_edge(slices, supports, depth, UNIT_KG_M3, low)]
     if not strips:
         return bent
-    worst = max(strips, key=lambda one: one.stress_mpa * one.slice.concentration)
+    stresses = [one.stress_mpa for one in strips]
+    worst = max(zip(strips, stresses, strict=True), key=lambda one: one[1] * one[0].slice.concentration)[0]
     whole = bent.moment_nm * 1000 / max(bent.slice.on_edge(depth).modulus_mm3, 1e-6) * bent.slice.concentration
     if worst.stress_mpa * worst.slice.concentration < whole:
         return bent
     most: dict[float, float] = {}
-    for one in strips:
-        most[one.slice.at_mm] = max(most.get(one.slice.at_mm, 0.0), one.stress_mpa)
+    for one, stress in zip(strips, stresses, strict=True):
+        most[one.slice.at_mm] = max(most.get(one.slice.at_mm, 0.0), stress)
     places = np.array(sorted(most.items())).T
     return worst._replace(places=(places[0], places[1]))
 

@@ -19,8 +19,8 @@ Result_co = TypeVar("Result_co", covariant=True)
 ROOM_BYTES = 48_000_000
 # About what a result holds in memory: measured over the demo's jobs, by how long its lists are.
 _PLAIN = frozenset((str, float, int, bool, type(None)))
-_A_RESULT_BYTES = 60_000
-_AN_ITEM_BYTES = 4_000
+_A_RESULT_BYTES = 12_000
+_AN_ITEM_BYTES = 900
 
 
 class Node(Protocol[Result_co]):

@@ -140,6 +140,10 @@ def _touching(one: Slice, other: Slice) -> Iterator[tuple[int, tuple[float, floa
 
 def _joints_at(place: Sequence[Slice], joints: list[_Joint]) -> list[list[int]]:
     """By slice at a place, the joint of each of its strips: those that touch across a step turn as one."""
+    if len(place) == 1:  # no step: a joint for each strip
+        first, strips = len(joints), place[0].strips
+        joints += [_Joint(place[0].at_mm, (low + high) / 2) for low, high in strips]
+        return [list(range(first, first + len(strips)))]
     group = {
         (s, i): len(joints) + n
         for n, (s, i) in enumerate((s, i) for s, one in enumerate(place) for i in range(len(one.strips)))
