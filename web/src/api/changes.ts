@@ -3,13 +3,13 @@ export type Change = readonly unknown[];
 
 /** A document with some of its parts replaced; what is not changed stays the same object. */
 export function applied<T>(document: T, changes: readonly Change[]): T {
-  const fresh = new Set<unknown>(); // copies made here, that may be written to
+  const fresh = new Set<object>(); // copies made here, that may be written to
   let whole: unknown = document;
-  const own = (value: unknown): Record<string, unknown> => {
-    if (fresh.has(value)) return value as Record<string, unknown>;
-    const copy = Array.isArray(value) ? [...value] : { ...(value as object) };
+  const own = (value: unknown): object => {
+    if (value instanceof Object && fresh.has(value)) return value;
+    const copy = Array.isArray(value) ? [...value] : { ...Object(value) };
     fresh.add(copy);
-    return copy as unknown as Record<string, unknown>;
+    return copy;
   };
   for (const change of changes) {
     const steps = String(change[0]).split("/").slice(1).map(unescaped);
@@ -18,16 +18,15 @@ export function applied<T>(document: T, changes: readonly Change[]): T {
       whole = change[1];
       continue;
     }
-    const root = own(whole);
-    whole = root;
-    let at = root;
+    let at = own(whole);
+    whole = at;
     for (const step of steps) {
-      const below = own(at[step]);
-      at[step] = below;
+      const below = own(Reflect.get(at, step));
+      Reflect.set(at, step, below);
       at = below;
     }
-    if (change.length > 1) at[last] = change[1];
-    else delete at[last];
+    if (change.length > 1) Reflect.set(at, last, change[1]);
+    else Reflect.deleteProperty(at, last);
   }
   return whole as T;
 }
