@@ -3,6 +3,7 @@
 python -m bench.crowd [seconds] [clients] [workers]
 """
 
+import gzip
 import http.client
 import json
 import sys
@@ -34,13 +35,16 @@ class Client:
         """
         began = time.perf_counter()
         content = None if body is None else json.dumps(body)
-        self.line.request(method, path, content, {"Content-Type": "application/json"})
+        headers = {"Content-Type": "application/json", "Accept-Encoding": "gzip"}
+        self.line.request(method, path, content, headers)
         answer = self.line.getresponse()
         told = answer.read()
         self.took.append((deed, time.perf_counter() - began))
         if answer.status >= 400 and answer.status != 409:
             self.wrong[f"{deed} {answer.status}"] += 1
-        return json.loads(told) if wanted and answer.status < 300 else None
+        if not wanted or answer.status >= 300:
+            return None
+        return json.loads(gzip.decompress(told) if answer.headers["content-encoding"] == "gzip" else told)
 
     def work(self, jobs: list[str], until: float) -> None:
         """One thing after another until the time is over; what is edited is this client's own."""
@@ -59,11 +63,12 @@ class Client:
                     self.ask("open", "GET", f"/api/jobs/{self.dice.choice(jobs)}")
                 case "plan":
                     self._thicker(job)
-                    self.ask("plan", "POST", "/api/plan", {"job": job})
+                    self.ask("plan", "POST", "/api/plan", {"job": job, "held": mine["key"]})
                 case "edit":
                     self._thicker(job)
-                    asked = {"parent": mine["revision"], "job": job, "what": "Thickness"}
-                    mine = self.ask("edit", "PUT", f"/api/jobs/{mine['id']}", asked, wanted=True) or mine
+                    asked = {"parent": mine["revision"], "job": job, "what": "Thickness", "held": mine["key"]}
+                    told = self.ask("edit", "PUT", f"/api/jobs/{mine['id']}", asked, wanted=True)
+                    mine = {**mine, **told} if isinstance(told, dict) else mine
                 case "note":
                     note = {"id": str(uuid4()), "kind": "note", "text": "Seen", "job_id": mine["id"]}
                     self.ask("note", "POST", "/api/observations", note)
