@@ -29,7 +29,7 @@ def test_us_bags_yield_0_0075_cubic_feet_a_pound(bag: str, pounds: float, cubic_
 
 @pytest.mark.parametrize("size", ORDINARY_MIX.sizes, ids=lambda size: size.id)
 def test_every_bag_with_its_usual_water_is_2300_to_2400_kg_m3(size: mixes.BagSize) -> None:
-    assert 2300 <= mixes.Filled(size, None).density.value <= 2400
+    assert 2300 <= mixes.MixedBag(size, None).density.value <= 2400
 
 
 def test_fresh_density_of_an_80_lb_bag_at_10_percent_water() -> None:
