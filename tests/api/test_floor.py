@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from fastapi import FastAPI
@@ -105,6 +106,7 @@ def test_the_floor_is_told_page_by_page_each_job_once(api: TestClient) -> None:
         if len(page) < 2:
             break
     assert told == [card["id"] for card in whole.json()]
+    assert api.get("/api/jobs", params={"after": str(uuid4())}).json() == []  # of a job that went meanwhile
     named = api.get("/api/jobs/names").json()
     assert [one["name"] for one in named] == [card["name"] for card in whole.json()]
 

@@ -111,3 +111,5 @@ def test_a_piece_is_begun_from_what_is_typed_and_what_cannot_be_read_is_named(ap
     assert {one["field"] for one in wide.json()["problems"]} == {"/sizes/diameter", "/sizes/thickness"}
     assert "wide" in wide.text
     assert api.post("/api/starts/spire", json=asked).status_code == 404
+    long = asked | {"sizes": {"diameter": "1" * 61, "thickness": "2"}}
+    assert api.post("/api/starts/weight", json=long).status_code == 422

@@ -59,8 +59,8 @@ class Floor:
         return [self.card(job) for job in self.jobs]
 
     def after(self, job_id: UUID) -> int:
-        """The place of the job that follows another one on the floor; the first, where that is not there."""
-        return next((place + 1 for place, job in enumerate(self.jobs) if job.id == job_id), 0)
+        """The place of the job that follows another one on the floor; behind all, where that is gone."""
+        return next((place + 1 for place, job in enumerate(self.jobs) if job.id == job_id), len(self.jobs))
 
     @cached_property
     def keys(self) -> Mapping[UUID, str]:

@@ -66,7 +66,9 @@ class BeginRequest(BaseModel):
     piece: Id
     name: Annotated[str, Field(min_length=1, max_length=80), ONE_LINE]
     units: Units
-    sizes: Annotated[dict[str, str], Field(max_length=10, description="lengths as they are written")]
+    sizes: Annotated[
+        dict[str, Annotated[str, Field(max_length=60)]], Field(max_length=10, description="lengths as they are written")
+    ]
 
 
 @router.get("/starts")
