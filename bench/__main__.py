@@ -26,7 +26,7 @@ from ulbrek.core.after.outlook import outlook
 from ulbrek.core.base.units import Length
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.memory import Memory
 from ulbrek.core.plan.plan import plan

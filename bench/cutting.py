@@ -15,7 +15,7 @@ from statistics import median
 
 import rectpack
 
-from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_lengths, fewest_lengths, least_sheets
+from ulbrek.core.kit.nesting import CutLength, LengthStock, Panel, SheetStock, cut_lengths, fewest_lengths, least_sheets
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import Layout, Search
 from ulbrek.core.kit.nesting.sheets import first_layout
@@ -211,7 +211,9 @@ def _apart(boxes: list[Box], room: Box, kerf: float) -> None:
 
 def rolls() -> None:
     """Linear stock: the well-known rolls."""
-    parts = [(f"{length}.{number}", float(length)) for length, count in ROLLS.items() for number in range(count)]
+    parts = [
+        CutLength(f"{length}.{number}", float(length)) for length, count in ROLLS.items() for number in range(count)
+    ]
     fewest_lengths(parts[:3], LengthStock(5600))
     began = time.perf_counter()
     cut = fewest_lengths(parts, LengthStock(5600))

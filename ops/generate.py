@@ -1,4 +1,4 @@
-"""Writes what is derived from the sources: the rule book, the OpenAPI document and the letters that are cast.
+"""Writes what is derived from the sources: the rule book, the OpenAPI document, what the front end knows, the letters.
 
 The front end's build makes its typed client from that document. With ``--check`` nothing is written; it fails when a
 file is not what it would be.
@@ -7,6 +7,7 @@ file is not what it would be.
 import json
 import sys
 
+from ops.front_end import fields_module, units_module
 from ops.glyphs import GLYPHS, glyphs_module
 from ops.postgres import ROOT
 from ulbrek.api.app import create_app
@@ -14,13 +15,21 @@ from ulbrek.api.settings import Settings
 from ulbrek.core.rulebook import ROOMS, Page, rule_book, term_unit
 
 RULES = ROOT / "docs" / "rules.md"
+FIELDS = ROOT / "web" / "src" / "api" / "fields.ts"
+UNITS = ROOT / "web" / "src" / "units" / "table.ts"
 OPENAPI = ROOT / "web" / "openapi.json"
 
 
 def main() -> int:
     """Writes or checks; the exit status."""
     checking = "--check" in sys.argv
-    made = {RULES: rules_page(), OPENAPI: openapi_document(), GLYPHS: glyphs_module()}
+    made = {
+        RULES: rules_page(),
+        OPENAPI: openapi_document(),
+        FIELDS: fields_module(),
+        UNITS: units_module(),
+        GLYPHS: glyphs_module(),
+    }
     stale = [path for path, text in made.items() if not path.exists() or path.read_text() != text]
     for path in stale:
         print(f"{path.relative_to(ROOT)} {'is out of date: run make generate' if checking else 'written'}")

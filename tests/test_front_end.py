@@ -1,38 +1,33 @@
-"""The front end's own tests; and what it begins is taken by the core."""
+"""The front end's own tests, and that it writes every quantity as the core writes it."""
 
 import json
 import os
+import random
 import subprocess
 from pathlib import Path
-from typing import Any
-
-import pytest
+from typing import get_args
 
 from ops.postgres import ROOT
-from tests.jobs import top_document
-from ulbrek.core.job.job import Job
-from ulbrek.core.job.shop import Shop
-from ulbrek.core.plan.plan import plan
+from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.units.reading import Units
+from ulbrek.core.base.units.table import COUNTED, TABLE
 
 
-@pytest.fixture(scope="module")
-def begun(tmp_path_factory: pytest.TempPathFactory) -> list[dict[str, Any]]:
-    """Everything that the front end's forms begin, in both systems of units; its own tests write it down."""
-    file: Path = tmp_path_factory.mktemp("begun") / "begun.json"
+def test_its_own_tests_pass_and_what_stands_on_the_screen_stands_on_paper(tmp_path: Path) -> None:
+    """Numbers of every size, many of them half way between two that can be written, in every unit."""
+    dice = random.Random(19)  # noqa: S311 - the same each time
+    units = ["mm", "%", "1", *TABLE, *COUNTED]
+    cases = []
+    for unit in units:
+        for _ in range(60):
+            value = dice.choice([1, -1, 1, 1]) * 10 ** dice.uniform(-4, 5)
+            value = round(value * 8) / 8 if dice.random() < 0.5 else round(value, dice.randrange(6))
+            cases += [[value, unit, reader, write_quantity(value, unit, reader)] for reader in get_args(Units)]
+    cases += [[value, "volume", "in", write_volume(value, "in")] for value in (0.05, 3.5, 1200.0)]
+    file = tmp_path / "written.json"
+    file.write_text(json.dumps(cases), "utf-8")
     run = subprocess.run(
         ["npx", "vitest", "run", "--reporter=dot", "--no-color"], cwd=ROOT / "web", check=False, text=True,
-        env={**os.environ, "ULBREK_BEGUN": str(file)}, capture_output=True,
+        env={**os.environ, "ULBREK_WRITTEN": str(file)}, capture_output=True,
     )  # fmt: skip
     assert run.returncode == 0, run.stdout + run.stderr
-    told: list[dict[str, Any]] = json.loads(file.read_text("utf-8"))
-    return told
-
-
-def test_what_is_begun_is_taken_by_the_core(begun: list[dict[str, Any]]) -> None:
-    """Every feature at its first sizes in a plain top."""
-    assert {start["units"] for start in begun} == {"mm", "in"}
-    for start in begun:
-        (piece,) = plan(Job.model_validate(top_document() | {"pieces": start["pieces"]}), Shop()).pieces
-        assert piece.measure.volume.value > 1, start
-        codes = {found.code for found in piece.measure.findings}
-        assert not codes & {"feature-outside", "no-such-edge", "outline-crosses-itself", "radius-too-large"}, start

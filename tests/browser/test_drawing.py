@@ -40,8 +40,8 @@ def test_plan_and_section_are_to_one_scale(open_page: OpenPage, api: TestClient,
     piece = {"outline": {"length": f"{length} mm", "width": f"{width} mm"}, "thickness": "60 mm"}
     page = open_page(begin(api, top_document(piece=piece)), units="mm")
     page.locator("[data-dimension=Length]").wait_for()
-    plan = body(page)
-    section = box(page.locator("svg path[fill='url(#concrete)']").nth(1))
+    page.locator("svg path[fill='url(#concrete)']").nth(1).wait_for()
+    plan, section = body(page), box(page.locator("svg path[fill='url(#concrete)']").nth(1))
     scale = plan["width"] / length
     assert plan["height"] / width == pytest.approx(scale, rel=0.02)
     assert section["height"] / 60 == pytest.approx(scale, rel=0.1)

@@ -89,7 +89,7 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     expect(finding).to_have_count(0)
     choose(page, "Sides", "lapping the base")
     expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("111 mm")
-    choose(page, "Cast in", "moulds")
+    choose(page, "Cast in", "true")
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
 
 

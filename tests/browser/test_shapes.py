@@ -10,7 +10,8 @@ from playwright.sync_api import Page, expect
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import change
 from tests.jobs import feature, hole, opening, top_document
-from ulbrek.core.measure.inputs import AnyFeature, AnyOutline
+from ulbrek.core.measure.features import AnyFeature
+from ulbrek.core.measure.inputs.outlines import AnyOutline
 
 Field = tuple[str, str, str]  # role, label, what is chosen or typed
 TURN: dict[str, Field] = {"turned_deg": ("textbox", "Turned left", "10")}

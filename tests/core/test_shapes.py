@@ -12,7 +12,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry import Corner, Outline, free_outline, inset
 from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
 

@@ -8,9 +8,15 @@ from tests.jobs import top_document
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.beginning import CannotBeginError, begin_feature, begin_outline
+from ulbrek.core.measure.features import AnyFeature
+from ulbrek.core.measure.features.base import AnchoredFeature
+from ulbrek.core.measure.inputs.outlines import AnyOutline
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.starts import STARTS, Start, begin
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import PiecePlan
 
 BY_ID = {start.id: start for start in STARTS}
 
@@ -57,3 +63,49 @@ def test_a_planter_has_even_walls_whatever_its_size(
     outside = (*shape.size, piece.thickness.mm)
     assert (left, front, outside[0] - right, outside[1] - back) == pytest.approx((wall,) * 4, abs=0.01)
     assert outside[2] - inside.feature.depth.mm == pytest.approx(floor)  # type: ignore[union-attr]  # a core
+
+
+FEATURES = [kind.model_fields["kind"].default for kind in get_args(AnyFeature)]
+OUTLINES = [kind.model_fields["kind"].default for kind in get_args(AnyOutline)]
+PLAIN = Piece.model_validate(top_document()["pieces"][0] | {"thickness": "90 mm", "features": [], "edge_profiles": []})
+
+
+def sound(piece: Piece) -> PiecePlan:
+    (planned,) = plan(Job.model_validate(top_document() | {"pieces": [piece.model_dump()]}), Shop()).pieces
+    codes = {found.code for found in planned.measure.findings}
+    assert not codes & {"feature-outside", "no-such-edge", "outline-crosses-itself", "radius-too-large"}
+    return planned
+
+
+@pytest.mark.parametrize("units", get_args(Units))
+@pytest.mark.parametrize("kind", FEATURES)
+def test_a_feature_is_begun_in_the_middle_with_an_id_of_its_own(kind: str, units: Units) -> None:
+    if kind == "cutout":
+        with pytest.raises(CannotBeginError, match="Give one of bolt, core"):
+            begin_feature(kind, PLAIN, units)
+        return
+    first = begin_feature(kind, PLAIN, units)
+    once = PLAIN.model_copy(update={"features": (first,)})
+    second = begin_feature(kind, once, units)
+    assert (second.id, second.name) == (f"{first.id}-2", first.name)
+    measured = sound(once).measure
+    assert measured.volume.value > 1
+    if isinstance(first, AnchoredFeature):
+        (box,) = measured.features
+        assert box.x_mm == pytest.approx(measured.length_mm / 2, abs=25.4 / 16)
+        assert box.y_mm == pytest.approx(measured.width_mm / 2, abs=25.4 / 16)
+
+
+@pytest.mark.parametrize("units", get_args(Units))
+@pytest.mark.parametrize("kind", OUTLINES)
+def test_another_outline_is_begun_as_large_as_the_piece_is(kind: str, units: Units) -> None:
+    if kind == "imported":
+        with pytest.raises(CannotBeginError, match="Give one of arch block, disc"):
+            begin_outline(kind, PLAIN, units)
+        return
+    now = sound(PLAIN).measure
+    other = sound(PLAIN.model_copy(update={"outline": begin_outline(kind, PLAIN, units)})).measure
+    if kind not in ("arch block", "half disc"):
+        assert other.length_mm <= now.length_mm + 25.4 / 16
+        assert other.width_mm <= now.width_mm + 25.4 / 16
+    assert max(other.length_mm, other.width_mm) > min(now.length_mm, now.width_mm) / 2

@@ -5,6 +5,8 @@ from typing import Any
 from fastapi import FastAPI
 from fastapi.openapi.utils import get_openapi
 
+from ulbrek.api.answered import require_answers
+
 REFUSALS = {
     "400": "The request cannot be read",
     "403": "It comes from another site's page",
@@ -45,6 +47,7 @@ def describe(app: FastAPI) -> dict[str, Any]:
     """The document, made once."""
     if app.openapi_schema is None:
         document = get_openapi(title=app.title, version=app.version, description=app.description, routes=app.routes)
+        require_answers(document)
         schemas = document["components"]["schemas"]
         schemas["ProblemDetails"] = PROBLEM
         for name in ("HTTPValidationError", "ValidationError"):

@@ -9,7 +9,7 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.texts import LINES, ONE_LINE
 from ulbrek.core.base.units import Length, Units
-from ulbrek.core.base.units.limits import between
+from ulbrek.core.base.units.limits import Between
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
 from ulbrek.core.job.shop import Standby
 from ulbrek.core.materials.admixtures import Admixture
@@ -275,7 +275,7 @@ class ReadingsRequest(_Request):
     readings: Annotated[tuple[ReadingRequest, ...], Field(min_length=1, max_length=5000), COUNTED]
 
 
-Gap = Annotated[Length, AfterValidator(between(0, 2_000))]
+Gap = Annotated[Length, Between(0, 2_000)]
 
 
 class EnoughRequest(BaseModel):
@@ -309,7 +309,7 @@ class MaterialsRequest(BaseModel):
 
 
 MOST_OF_ONE_KG = 40.0
-SheetSide = Annotated[Length, AfterValidator(between(100, 12_000))]
+SheetSide = Annotated[Length, Between(100, 12_000)]
 
 
 class SheetSizeRequest(BaseModel):

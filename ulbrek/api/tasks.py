@@ -14,7 +14,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan, to_cut
 from ulbrek.core.plan.result import Plan

@@ -7,7 +7,6 @@ from math import hypot
 
 from ulbrek.core.kit.geometry import Outline
 from ulbrek.core.measure.shape import Shape
-from ulbrek.core.measure.station import role_of
 
 LAYERS = {
     "OUTLINE": 7, "THROUGH": 1, "RECESS": 3, "INSIDE": 8, "RAISED": 4, "BOLT": 2, "LETTERS": 6, "SEAM": 5,
@@ -20,7 +19,7 @@ def layered(shape: Shape) -> Iterator[tuple[str, Outline]]:
         yield "OUTLINE", outline
     for placed in shape.placed:
         for outline in placed.drawn_by:
-            yield role_of(placed).upper(), outline
+            yield placed.feature.role.upper(), outline
 
 
 def write_dxf(shape: Shape) -> str:

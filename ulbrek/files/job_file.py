@@ -3,8 +3,9 @@
 import json
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import Field, ValidationError
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.job.versions import SCHEMA_VERSION, brought_up
@@ -13,10 +14,8 @@ from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 LARGEST_FILE_BYTES = 4_000_000
 
 
-class JobFile(BaseModel):
+class JobFile(Document):
     """What a job file holds."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     schema_version: Literal[2] = SCHEMA_VERSION
     job: Job

@@ -8,7 +8,8 @@ from typing import Any, get_args
 from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
-from ulbrek.core.measure.inputs import AnyFeature, AnyOutline
+from ulbrek.core.measure.features import AnyFeature
+from ulbrek.core.measure.inputs.outlines import AnyOutline
 from ulbrek.core.solve.goal import AnyGoal
 
 # Names that tell the kinds of a union apart stand in Pydantic's path but not in the document.

@@ -13,7 +13,7 @@ from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.cure.result import Act
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.weighing import Weighed, weighing_findings

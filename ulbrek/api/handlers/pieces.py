@@ -15,12 +15,16 @@ from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.measure.inputs import Id, Piece
+from ulbrek.core.measure.beginning import CannotBeginError, begin_feature, begin_outline
+from ulbrek.core.measure.features import Feature
+from ulbrek.core.measure.inputs.common import Id
+from ulbrek.core.measure.inputs.outlines import PieceOutline
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.starts import STARTS, Start, begin
 from ulbrek.core.solve.goal import Goal
 from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing
 from ulbrek.files.drawn_lines import Unit
-from ulbrek.files.problems import InvalidDocumentError, problems_in
+from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 from ulbrek.store.errors import NotFoundError
 
 router = APIRouter(prefix="/api")
@@ -71,6 +75,16 @@ class BeginRequest(BaseModel):
     ]
 
 
+class KindRequest(BaseModel):
+    """What kind of feature or outline is begun, for which piece, and the units of who begins it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kind: Annotated[str, Field(max_length=40), ONE_LINE]
+    piece: Piece
+    units: Units
+
+
 @router.get("/starts")
 def list_starts() -> tuple[Start, ...]:
     """What a piece may be begun as, with the numbers that are asked for."""
@@ -92,6 +106,30 @@ def begin_piece(start: str, asked: BeginRequest) -> Piece:
         return Piece.model_validate(begin(found, asked.piece, asked.name, sizes, asked.units))
     except ValidationError as error:
         raise InvalidDocumentError(problems_in(error)) from error
+
+
+@router.post("/features")
+def begin_a_feature(asked: KindRequest) -> Feature:
+    """What is put into a piece, as it is begun; nothing is kept."""
+    try:
+        return begin_feature(asked.kind, asked.piece, asked.units)
+    except CannotBeginError as error:
+        raise InvalidDocumentError([Problem("/kind", *_said(error))]) from error
+
+
+@router.post("/outlines")
+def begin_an_outline(asked: KindRequest) -> PieceOutline:
+    """Another outline for a piece, as it is begun; nothing is kept."""
+    try:
+        return begin_outline(asked.kind, asked.piece, asked.units)
+    except CannotBeginError as error:
+        raise InvalidDocumentError([Problem("/kind", *_said(error))]) from error
+
+
+def _said(error: CannotBeginError) -> list[str]:
+    """What is wrong, and what would do."""
+    wrong, remedy = str(error).split(". ", 1)
+    return [f"{wrong}.", remedy]
 
 
 @router.post("/section")

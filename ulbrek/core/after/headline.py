@@ -7,7 +7,8 @@ import shapely
 
 from ulbrek.core.base.finding import Severity
 from ulbrek.core.job.job import Job
-from ulbrek.core.measure.result import MeasureResult, Path, PlacedFeature, Role
+from ulbrek.core.measure.features.base import Role
+from ulbrek.core.measure.result import MeasureResult, Path, PlacedFeature
 from ulbrek.core.plan.result import Plan, Station
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import ceil
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
@@ -62,6 +62,12 @@ class ShoppingList:
     unpriced: int
 
 
+class _Taken(NamedTuple):
+    job: Job
+    group: Group
+    take: Take
+
+
 def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, float], prices: PriceList) -> ShoppingList:
     """The shopping list of some jobs.
 
@@ -71,11 +77,11 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
         stock: what is free in stock, by kind and material
         prices: what a store asks, for what the shop has no price of its own
     """
-    wanted: dict[str, list[tuple[Job, Group, Take]]] = {}
+    wanted: dict[str, list[_Taken]] = {}
     jobs = [one.job for one in planned]
     for job, its_plan in planned:
         for group, take in _of(job, shop, its_plan):
-            wanted.setdefault(f"{take.kind}/{take.material}", []).append((job, group, take))
+            wanted.setdefault(f"{take.kind}/{take.material}", []).append(_Taken(job, group, take))
     own, here = _own_prices(shop), dict(stock)
     for job in jobs:  # what was typed as being here may be what stock says, or more
         for one in job.mix.in_hand:
@@ -93,9 +99,7 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
     )
 
 
-def _line(
-    key: str, found: Sequence[tuple[Job, Group, Take]], here: float, own: float | None, prices: PriceList
-) -> Line:
+def _line(key: str, found: Sequence[_Taken], here: float, own: float | None, prices: PriceList) -> Line:
     _, group, take = found[0]
     wanted = sum(one.quantity for _, _, one in found)
     short = max(0.0, wanted - here)

@@ -6,8 +6,9 @@ from datetime import datetime, timedelta
 from itertools import pairwise
 from typing import Annotated
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AwareDatetime, Field
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import Maturity, equivalent_hours
 
@@ -17,30 +18,24 @@ _HOUR = timedelta(hours=1)
 Key = Annotated[str, Field(max_length=80), ONE_LINE]  # names an act or a piece
 
 
-class Done(BaseModel):
+class Done(Document):
     """An act that was done; to all pieces alike when ``piece`` is None."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     act: Key
     piece: Key | None = None
     at: AwareDatetime
 
 
-class Tested(BaseModel):
+class Tested(Document):
     """A test at the slab: whether it was ready for the act."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     act: Key
     at: AwareDatetime
     ready: bool
 
 
-class Temperature(BaseModel):
+class Temperature(Document):
     """A reading of the concrete's temperature [°C]."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     at: AwareDatetime
     celsius: Annotated[float, Field(ge=-40, le=120, allow_inf_nan=False)]

@@ -4,8 +4,10 @@ from datetime import UTC, datetime, time
 from typing import Annotated, Literal
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, WithJsonSchema
+from pydantic import AfterValidator, AwareDatetime, Field, WithJsonSchema
 
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.kit.clock import Maturity, Standard
 
 FIRST_YEAR, LAST_YEAR = 2000, 2199
@@ -48,27 +50,25 @@ TimeOfDay = Annotated[
 ]
 
 
-class CureInputs(BaseModel):
+class CureInputs(Document):
     """The pour's hour and warmth, and the schools by which its hours are foretold."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     poured_at: Annotated[
         Annotated[AwareDatetime, AfterValidator(_utc)] | None, Field(description="first water in; None: not yet known")
     ] = None
     temperature_c: Annotated[
-        float, Field(ge=-20, le=45, allow_inf_nan=False, description="of the concrete, kept all along [°C]")
+        float,
+        Field(ge=-20, le=45, allow_inf_nan=False),
+        label("Concrete kept at", unit="C", description="of the concrete, kept all along [°C]"),
     ] = 20.0
-    strength_by: Standard = "ACI 209"
-    maturity: Maturity = "Arrhenius"
-    moist: Moist = "ACI 308"
-    sealer: Sealer = "penetrating"
+    strength_by: Annotated[Standard, label("Strength by")] = "ACI 209"
+    maturity: Annotated[Maturity, label("Equivalent age by")] = "Arrhenius"
+    moist: Annotated[Moist, label("Kept moist by")] = "ACI 308"
+    sealer: Annotated[Sealer, label("Sealer")] = "penetrating"
 
 
-class Hours(BaseModel):
+class Hours(Document):
     """When somebody is there, in the clock of the place."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     zone: Annotated[str, AfterValidator(_known_zone)] = "UTC"
     quiet_from: TimeOfDay = time(21)

@@ -11,7 +11,7 @@ from ulbrek.core.form.care import CARE
 from ulbrek.core.form.checks import cuts as checks
 from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, Grain, SheetLaid
 from ulbrek.core.form.lumber import lumber_cut
-from ulbrek.core.form.result import Board, CuttingResult, FormResult, KindCut
+from ulbrek.core.form.result import Board, BuiltForm, CuttingResult, KindCut
 from ulbrek.core.form.saw import depth_of, settings_of
 from ulbrek.core.kit.nesting import Panel, SheetPlan, SheetStock, cut_sheets, divided, least_sheets
 from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
@@ -20,7 +20,7 @@ from ulbrek.core.kit.nesting.tree import CROSS, RIP
 from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import Lumber, Sheet, SheetSize
 
-Forms = Sequence[tuple[str, FormResult, int]]
+Forms = Sequence[BuiltForm]
 
 
 class CutFrom(NamedTuple):
@@ -34,7 +34,7 @@ def cutting(forms: Forms, materials: CutFrom, habits: FormHabits, inputs: FormIn
     """The cut plan of a job and what to have for its forms.
 
     Args:
-        forms: the form of each piece, with the piece's name before it and how many are built behind it
+        forms: the forms of the job
         materials: what boards are cut from
         habits: what is trimmed off a sheet, and which of two plans is the better one
         inputs: offcuts that are used first, and plans that were accepted
@@ -121,12 +121,12 @@ def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -
     """The boards of one kind out of the size that costs least; a plan that was accepted keeps the size it is of.
 
     Args:
-        forms: the form of each piece, with the piece's name before it and how many are built behind it
+        forms: the forms of the job
         sheet: the kind
         habits: what is trimmed off a sheet, and which of two plans is the better one
         inputs: offcuts that are used first, and plans that were accepted
     """
-    wanted = [_wanted(forms, sheet, size, (habits, inputs)) for size in sheet.sizes]
+    wanted = [_wanted(forms, sheet, size, habits, inputs) for size in sheet.sizes]
     if accepted := inputs.layouts.get(sheet.id):
         for one in wanted:
             layout = regrown([_laid(laid) for laid in accepted], one.panels, one.stock) if one.panels else None
@@ -156,9 +156,8 @@ def _cheapest(sheet: Sheet, one: Bought, habits: FormHabits, *, mixed: bool) -> 
     return min(smaller, key=lambda found: _rank(sheet, found))
 
 
-def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, told: tuple[FormHabits, FormInputs]) -> Bought:
+def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, habits: FormHabits, inputs: FormInputs) -> Bought:
     """What is cut out of one size, before it is laid out."""
-    habits, inputs = told
     stock = stock_of(sheet, size, habits, inputs)
     panels, names, spliced = panels_of(forms, sheet, stock, habits.grain)
     fitting, too_large = divided(panels, stock)

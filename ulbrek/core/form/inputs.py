@@ -1,13 +1,15 @@
 """How forms are built: the shop's habits, and what a job does otherwise."""
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document, patch_of
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import between
+from ulbrek.core.base.units.limits import Between
 from ulbrek.core.materials.fixings import Release, Sealing
 
 Corner = Literal["run past", "pinwheel", "mitred"]
@@ -23,58 +25,54 @@ Grain = Literal["ignored", "along the sheet"]
 Heads = Literal["countersunk", "on washers"]
 BareEdges = Literal["two coats", "taped", "left bare"]
 
-Ledge = Annotated[Length, AfterValidator(between(0, 300))]
-Spacing = Annotated[Length, AfterValidator(between(50, 600))]
-Bead = Annotated[Length, AfterValidator(between(1, 30))]
-Overrun = Annotated[Length, AfterValidator(between(0, 300))]
+Ledge = Annotated[Length, Between(0, 300)]
+Spacing = Annotated[Length, Between(50, 600)]
+Bead = Annotated[Length, Between(1, 30)]
+Overrun = Annotated[Length, Between(0, 300)]
 Key = Annotated[str, Field(max_length=200), ONE_LINE]  # names a board or a sheet
 Finite = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
-Trim = Annotated[Length, AfterValidator(between(0, 50))]
-Kerf = Annotated[Length, AfterValidator(between(0.5, 10))]
-Rail = Annotated[Length, AfterValidator(between(0, 30))]
-Offset = Annotated[Length, AfterValidator(between(5, 300))]
-Cut = Annotated[Length, AfterValidator(between(5, 12_000))]
+Trim = Annotated[Length, Between(0, 50)]
+Kerf = Annotated[Length, Between(0.5, 10)]
+Rail = Annotated[Length, Between(0, 30)]
+Offset = Annotated[Length, Between(5, 300)]
+Cut = Annotated[Length, Between(5, 12_000)]
 
 
-class _Described(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-
-class FormHabits(_Described):
+class FormHabits(Document):
     """How this shop builds forms, unless a job says otherwise. Source of the defaults: common practice."""
 
-    corner: Corner = "run past"
-    sides: Sides = "on the base"
-    fixing: Fixing = "screws"
-    screwing: Screwing = "down through the strip"
-    curve: Curve = "liner on ribs"
-    ledge: Ledge = Length(mm=60)
-    overrun: Overrun = Length(mm=50)
-    screw_spacing: Spacing = Length(mm=250)
-    sealing: Sealing = "silicone"
-    bead_radius: Bead = Length(mm=4)
-    release: Release = "oil when used again"
-    knockouts: Hold = "bonded"
-    prefer: Prefer = "fewest settings"
-    trim: Trim = Length(mm=0)
-    grain: Grain = "ignored"
-    heads: Heads = "countersunk"
-    bare_edges: BareEdges = "two coats"
-    saw: SawUsed = "table saw"
-    kerf: Kerf = Length(mm=3)
-    rail: Rail = Length(mm=5)
-    guide_left: Offset = Length(mm=35)
-    guide_right: Offset = Length(mm=120)
+    corner: Annotated[Corner, label("Corners")] = "run past"
+    sides: Annotated[Sides, label("Sides")] = "on the base"
+    fixing: Annotated[Fixing, label("Held by")] = "screws"
+    screwing: Annotated[Screwing, label("Screwed")] = "down through the strip"
+    curve: Annotated[Curve, label("Curved sides")] = "liner on ribs"
+    ledge: Annotated[Ledge, label("Ledge of the base")] = Length(mm=60)
+    overrun: Annotated[Overrun, label("Strips left long by")] = Length(mm=50)
+    screw_spacing: Annotated[Spacing, label("Screws at most every")] = Length(mm=250)
+    sealing: Annotated[Sealing, label("Sealed with")] = "silicone"
+    bead_radius: Annotated[Bead, label("Bead radius")] = Length(mm=4)
+    release: Annotated[Release, label("Release")] = "oil when used again"
+    knockouts: Annotated[Hold, label("Knockouts")] = "bonded"
+    prefer: Annotated[Prefer, label("Of two cut plans")] = "fewest settings"
+    trim: Annotated[Trim, label("Trimmed off sheets")] = Length(mm=0)
+    grain: Annotated[Grain, label("Grain")] = "ignored"
+    heads: Annotated[Heads, label("Screw heads")] = "countersunk"
+    bare_edges: Annotated[BareEdges, label("Sawn edges")] = "two coats"
+    saw: Annotated[SawUsed, label("Cut with")] = "table saw"
+    kerf: Annotated[Kerf, label("Saw kerf")] = Length(mm=3)
+    rail: Annotated[Rail, label("Track, thickness")] = Length(mm=5)
+    guide_left: Annotated[Offset, label("Shoe to blade, left")] = Length(mm=35)
+    guide_right: Annotated[Offset, label("Blade to shoe, right")] = Length(mm=120)
 
 
-class AsCut(_Described):
+class AsCut(Document):
     """A strip as it was really cut."""
 
     length: Cut | None = None
     height: Cut | None = None
 
 
-class OffcutUsed(_Described):
+class OffcutUsed(Document):
     """An offcut that is cut up first: of which sheet, its size, and the lot of the stock that it is."""
 
     sheet: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
@@ -83,14 +81,14 @@ class OffcutUsed(_Described):
     lot: Annotated[str | None, Field(max_length=40), ONE_LINE] = None
 
 
-class Sawn(_Described):
+class Sawn(Document):
     """A board that has been sawn, and the size it was sawn to [mm]."""
 
     length_mm: Finite
     width_mm: Finite
 
 
-class CutPiece(_Described):
+class CutPiece(Document):
     """A piece of a sheet, or of another piece of it, cut the other way than that was.
 
     ``of`` counts the piece that it is cut from among those of its sheet, the sheet itself being 0; it stands before it.
@@ -103,7 +101,7 @@ class CutPiece(_Described):
     )
 
 
-class SheetLaid(_Described):
+class SheetLaid(Document):
     """One sheet of a cut plan that was accepted; ``offcut`` counts the offcuts of its kind from 0.
 
     ``panel`` is the one that takes all of it, if one does.
@@ -115,41 +113,53 @@ class SheetLaid(_Described):
     pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000), COUNTED] = ()
 
 
-class FormInputs(_Described):
+if TYPE_CHECKING:
+
+    class _Otherwise(Document):
+        """The habits' fields, each of them or None."""
+
+else:
+    _Otherwise = patch_of(FormHabits)
+
+
+class FormInputs(_Otherwise):
     """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
 
-    sheet: Annotated[str | None, Field(max_length=40, description="None: the shop's first sheet"), ONE_LINE] = None
-    liner: Annotated[str | None, Field(max_length=40, description="None: the shop's first liner"), ONE_LINE] = None
-    lumber: Annotated[str | None, Field(max_length=40, description="None: the shop's first lumber"), ONE_LINE] = None
-    foam: Annotated[str | None, Field(max_length=40, description="None: the shop's first foam"), ONE_LINE] = None
-    forms: Annotated[int, Field(ge=1, le=100, description="forms built of each piece")] = 1
-    side_by_side: Annotated[
-        int, Field(ge=1, le=24, description="pieces of a kind in one form, with dividers between them")
+    sheet: Annotated[
+        str | None, Field(max_length=40), label("Sheet", description="None: the shop's first sheet"), ONE_LINE
+    ] = None
+    liner: Annotated[
+        str | None,
+        Field(max_length=40),
+        label("Liner of curves and seams", description="None: the shop's first liner"),
+        ONE_LINE,
+    ] = None
+    lumber: Annotated[
+        str | None,
+        Field(max_length=40),
+        label("Lumber of bearers and braces", description="None: the shop's first lumber"),
+        ONE_LINE,
+    ] = None
+    foam: Annotated[
+        str | None, Field(max_length=40), label("Foam", description="None: the shop's first foam"), ONE_LINE
+    ] = None
+    forms: Annotated[
+        int, Field(ge=1, le=100), label("Forms of each piece", description="forms built of each piece")
     ] = 1
-    in_moulds: Annotated[bool, Field(description="cast in moulds that the shop has: no boards are cut")] = False
-    profile: Annotated[Stand | None, Field(description="of pieces drawn from the side; None: as fits them")] = None
-    corner: Corner | None = None
-    sides: Sides | None = None
-    fixing: Fixing | None = None
-    curve: Curve | None = None
-    screwing: Screwing | None = None
-    ledge: Ledge | None = None
-    overrun: Overrun | None = None
-    screw_spacing: Spacing | None = None
-    sealing: Sealing | None = None
-    bead_radius: Bead | None = None
-    release: Release | None = None
-    knockouts: Hold | None = None
-    prefer: Prefer | None = None
-    trim: Trim | None = None
-    grain: Grain | None = None
-    heads: Heads | None = None
-    bare_edges: BareEdges | None = None
-    saw: SawUsed | None = None
-    kerf: Kerf | None = None
-    rail: Rail | None = None
-    guide_left: Offset | None = None
-    guide_right: Offset | None = None
+    side_by_side: Annotated[
+        int,
+        Field(ge=1, le=24),
+        label("Side by side in one form", description="pieces of a kind in one form, with dividers between them"),
+    ] = 1
+    in_moulds: Annotated[bool, label("Cast in", description="cast in moulds that the shop has: no boards are cut")] = (
+        False
+    )
+    profile: Annotated[
+        Stand | None,
+        label(
+            "Profiles are cast", none="as fits them", description="of pieces drawn from the side; None: as fits them"
+        ),
+    ] = None
     offcuts: Annotated[
         tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought"), COUNTED
     ] = ()
@@ -157,13 +167,13 @@ class FormInputs(_Described):
         dict[Key, Annotated[tuple[SheetLaid, ...], Field(max_length=400), COUNTED]],
         Field(max_length=10, description="cut plans that were accepted, by sheet"),
         COUNTED,
-    ] = {}
+    ] = Field(default_factory=dict)
     sawn: Annotated[
         dict[Key, Sawn], Field(max_length=2_000, description="boards that are sawn and ticked off, by panel"), COUNTED
-    ] = {}
+    ] = Field(default_factory=dict)
     as_cut: Annotated[
         dict[Key, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”"), COUNTED
-    ] = {}
+    ] = Field(default_factory=dict)
 
     def over(self, habits: FormHabits) -> FormHabits:
         """The habits with what this job does otherwise."""

@@ -4,23 +4,24 @@ from collections.abc import Iterable, Iterator
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
-from ulbrek.core.form.result import FormResult, LengthCut, LumberCut, LumberPart
-from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.form.result import BuiltForm, LengthCut, LumberCut, LumberPart
+from ulbrek.core.kit.nesting import CutLength, LengthStock, fewest_lengths
 from ulbrek.core.materials.boards import Lumber
 
 
-def lumber_cut(forms: Iterable[tuple[str, FormResult, int]], lumber: Lumber, kerf_mm: float) -> LumberCut | None:
+def lumber_cut(forms: Iterable[BuiltForm], lumber: Lumber, kerf_mm: float) -> LumberCut | None:
     """Bearers, braces, battens and bridges of a job out of the length that leaves least; None where none is wanted.
 
     Args:
-        forms: the form of each piece, with the piece's name before it and how many are built behind it
+        forms: the forms of the job
         lumber: what they are cut from
         kerf_mm: what a cut takes
     """
-    parts, names = [], {}
+    parts: list[CutLength] = []
+    names: dict[str, str] = {}
     for number, (key, name, length) in enumerate(_parts(forms), 1):
-        parts.append((f"{key}.{number}", round(length, 1)))
-        names[parts[-1][0]] = name
+        parts.append(CutLength(f"{key}.{number}", round(length, 1)))
+        names[parts[-1].key] = name
     if not parts:
         return None
     wanted = tuple(sorted(parts, key=lambda part: (-part[1], part[0])))
@@ -42,7 +43,7 @@ def lumber_cut(forms: Iterable[tuple[str, FormResult, int]], lumber: Lumber, ker
     )
 
 
-def _parts(forms: Iterable[tuple[str, FormResult, int]]) -> Iterator[tuple[str, str, float]]:
+def _parts(forms: Iterable[BuiltForm]) -> Iterator[tuple[str, str, float]]:
     """Each piece of lumber: its key, its name and its length [mm]."""
     told = list(forms)
     for piece, form, copies in told:

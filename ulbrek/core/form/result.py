@@ -1,7 +1,7 @@
 """What Form gives to the stations after it."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
@@ -334,6 +334,14 @@ class LumberPart:
 
     name: str
     length_mm: float
+
+
+class BuiltForm(NamedTuple):
+    """A form that is built: of which piece, and how many of it."""
+
+    piece_name: str
+    form: FormResult
+    copies: int
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,12 +3,14 @@
 from collections.abc import Mapping
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import Offset, Side, Small, between
+from ulbrek.core.base.units.limits import Between, Offset, Side, Small
 
 Grip = Literal["good", "fair", "poor"]
 Carry = Literal["on edge", "flat, at quarter points", "flat, at the ends"]
@@ -25,64 +27,86 @@ Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 
 
-class Posture(BaseModel):
-    """How one person stands to the load: the inputs of the revised NIOSH lifting equation."""
+class Posture(Document):
+    """How one person stands to the load: the inputs of the revised NIOSH lifting equation.
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
+    Source of the defaults: common practice, a slab taken by its edges off one bench and onto another.
+    """
 
-    hands_out: Annotated[Length, AfterValidator(between(100, 1000))]
-    height_at_start: Offset
-    height_at_end: Offset
-    twist_deg: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False)] = 0.0
-    grip: Grip = "fair"
+    hands_out: Annotated[Length, Between(100, 1000), label("Hands in front of the ankles")] = Length(
+        mm=400, typed="40 cm"
+    )
+    height_at_start: Annotated[Offset, label("Hands above the floor, start")] = Length(mm=750, typed="75 cm")
+    height_at_end: Annotated[Offset, label("Hands above the floor, end")] = Length(mm=900, typed="90 cm")
+    twist_deg: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False), label("Twist of the body", unit="deg")] = 0.0
+    grip: Annotated[Grip, label("Grip")] = "poor"
 
 
-class Standing(BaseModel):
+class Standing(Document):
     """What a piece is used as, what it rests on, and what is put on it."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-    use: Use = "top or shelf"
-    rests: Annotated[Rests, Field(description="all over: on a cabinet, or on the ground")] = "all over"
-    put: Annotated[Put, Field(description="how it comes into its place")] = "turned down onto it"
+    use: Annotated[Use, label("Used as")] = "top or shelf"
+    rests: Annotated[Rests, label("It rests", description="all over: on a cabinet, or on the ground")] = "all over"
+    put: Annotated[Put, label("It is", description="how it comes into its place")] = "turned down onto it"
     supports: Annotated[
         tuple[Offset, ...],
         Field(max_length=MOST_SUPPORTS, description="their middles, along its longer side from left or front"),
         COUNTED,
     ] = ()
-    load_kg: Annotated[Kilograms, Field(description="put down on one place, wherever it is worst")] = 100.0
-    carries_kg: Annotated[Kilograms | None, Field(description="what carries it; None: not known")] = None
-    anchored: Annotated[bool, Field(description="its bar is held by a nut, a pin or a flange")] = False
+    load_kg: Annotated[
+        Kilograms, label("Load on one place", unit="kg", description="put down on one place, wherever it is worst")
+    ] = 100.0
+    carries_kg: Annotated[
+        Kilograms | None,
+        label("What carries it holds", none="not known", unit="kg", description="what carries it; None: not known"),
+    ] = None
+    anchored: Annotated[bool, label("Its bar is held", description="its bar is held by a nut, a pin or a flange")] = (
+        False
+    )
 
 
-class JoinedPart(BaseModel):
+class JoinedPart(Document):
     """Something that is joined to a casting: wood, feet, gaskets, legs."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
     id: Id
-    kind: PartKind = "plank"
-    name: Name
-    count: Annotated[int, Field(ge=1, le=500)] = 1
-    length: Annotated[Side | None, Field(description="None: it is bought as it is")] = None
-    width: Side | None = None
-    thickness: Small | None = None
-    stock_length: Annotated[Side, Field(description="what planks and stretchers are cut from")] = Length(mm=2400)
+    kind: Annotated[PartKind, label("It is a")] = "plank"
+    name: Annotated[Name, label("Name")]
+    count: Annotated[int, Field(ge=1, le=500), label("How many")] = 1
+    length: Annotated[Side | None, label("Length", description="None: it is bought as it is")] = None
+    width: Annotated[Side | None, label("Width")] = None
+    thickness: Annotated[Small | None, label("Thickness")] = None
+    stock_length: Annotated[
+        Side, label("Cut from lengths of", description="what planks and stretchers are cut from")
+    ] = Length(mm=2400)
 
 
-class HandlingInputs(BaseModel):
+class HandlingInputs(Document):
     """People there on the day, how the lift is judged, and what carries the piece on its way and in its place."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-    people: Annotated[int, Field(ge=1, le=12)] = 2
-    carry: Carry = "on edge"
+    people: Annotated[int, Field(ge=1, le=12), label("People there")] = 2
+    carry: Annotated[Carry, label("Carried")] = "on edge"
     posture: Annotated[Posture | None, Field(description="None: the shop's figure for one person")] = None
-    standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece"), COUNTED] = {}
-    bench_kg: Annotated[Kilograms | None, Field(description="what the bench under the form carries")] = None
-    dolly_kg: Annotated[Kilograms | None, Field(description="what the dolly or cart carries; None: there is none")] = (
-        None
+    standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece"), COUNTED] = Field(
+        default_factory=dict
     )
+    bench_kg: Annotated[
+        Kilograms | None,
+        label(
+            "The bench under the form carries",
+            none="not known",
+            unit="kg",
+            description="what the bench under the form carries",
+        ),
+    ] = None
+    dolly_kg: Annotated[
+        Kilograms | None,
+        label(
+            "The dolly or cart carries",
+            none="there is none",
+            unit="kg",
+            description="what the dolly or cart carries; None: there is none",
+        ),
+    ] = None
     parts: Annotated[tuple[JoinedPart, ...], Field(max_length=60), COUNTED] = ()
 
     def standing_of(self, piece: str) -> Standing:

@@ -7,7 +7,7 @@ from ulbrek.core.base.finding import Finding, Quantity, check, finding
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import JoinedPart
 from ulbrek.core.handling.result import CutPart, JoinedResult, SawnPart, StockLength, WoodCut
-from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting import CutLength, LengthStock, fewest_lengths
 
 SAWN = ("plank", "stretcher")
 KERF_MM = 3.0
@@ -38,13 +38,13 @@ def joined(parts: Sequence[JoinedPart], gaskets: bool = False, outdoors: bool = 
 
 
 def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
-    kinds: dict[tuple[float, float, float], list[tuple[str, float]]] = {}
+    kinds: dict[tuple[float, float, float], list[CutLength]] = {}
     for one in parts:
         if one.kind not in SAWN or one.length is None:
             continue
         width, thickness = (side.mm if side else 0.0 for side in (one.width, one.thickness))
         lengths = kinds.setdefault((width, thickness, one.stock_length.mm), [])
-        lengths += [(one.name, one.length.mm)] * one.count
+        lengths += [CutLength(one.name, one.length.mm)] * one.count
     for number, ((width, thickness, stock), lengths) in enumerate(kinds.items(), 1):
         found = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
         cut = tuple(StockLength(tuple(SawnPart(*part) for part in plan.parts), plan.left_mm) for plan in found.plans)

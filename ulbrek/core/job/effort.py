@@ -13,19 +13,7 @@ from typing import NamedTuple
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.kit.geometry import Edge
-from ulbrek.core.measure.bodies import corners_drawn
-from ulbrek.core.measure.inputs import (
-    AnyFeature,
-    Core,
-    Cutout,
-    DropEdge,
-    Opening,
-    Piece,
-    Recess,
-    Rib,
-    RoundHole,
-    Sleeve,
-)
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs
 
@@ -141,17 +129,9 @@ def _of_features(piece: Piece, beside: int) -> Iterator[Share]:
         yield Share(seams * _SEAM_MS, seams, "seams", named)
     times = 1 + _EACH_PART * (seams + beside - 1)
     for feature in piece.features:
-        places, named = _places(feature), f"“{feature.name}” in “{piece.name}”"
-        each = _PLACE_MS + corners_drawn(feature) * _CORNER_MS
+        places, named = feature.places, f"“{feature.name}” in “{piece.name}”"
+        each = _PLACE_MS + feature.corners * _CORNER_MS
         yield Share(places * each * times, places, "holes, inserts and other features", named)
-
-
-def _places(feature: AnyFeature) -> int:
-    """At how many places a feature stands."""
-    repeat = None if isinstance(feature, DropEdge) else feature.repeat
-    if repeat is None:
-        return 1
-    return repeat.count * (repeat.rows if repeat.kind == "grid" else 1)
 
 
 def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
@@ -163,7 +143,7 @@ def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
     boards = _spliced((right - left) * beside, back - front)
     boards += sum(_of_side(edge, high) * (1 if edge.is_arc else beside) for edge in outline.edges)
     boards += (len(piece.seams) + beside) * _spliced(max(right - left, back - front), high)
-    boards += sum(_OF_A_BOX * beside * _places(one) for one in piece.features if isinstance(one, Core | Recess | Rib))
+    boards += sum(_OF_A_BOX * beside * one.places for one in piece.features if one.formed_in_a_box)
     yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
     screws = ceil(outline.length_mm * beside / _OFTEN_MM)
     yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
@@ -193,22 +173,10 @@ def _of_steel(piece: Piece, steel: SteelInputs) -> Iterator[Share]:
     left, front, right, back = outline_of(piece.outline).box
     every = steel.spacing.mm if school == "grid of bars" else _OFTEN_MM
     lines = ceil((right - left + back - front) / every) + 2
-    lines += sum(_places(one) * ceil(_across(one) / every + 2) for one in piece.features if _across(one))
+    lines += sum(
+        one.places * ceil(one.clear_of_steel_mm / every + 2) for one in piece.features if one.clear_of_steel_mm
+    )
     yield Share(lines * _BAR_MS, lines, "bars and wires", f"“{piece.name}”")
     if school == "grid of bars":
         cut = lines * piece.count * ceil(max(right - left, back - front) / _BAR_MM)
         yield Share(cut * _CUT_BAR_MS, cut, "bars to cut", f"“{piece.name}”")
-
-
-def _across(feature: AnyFeature) -> float:
-    """Length and width of what bars and wires are kept away from [mm]; nothing where they are not."""
-    match feature:
-        case Opening() | Recess() | Core():
-            return feature.length.mm + feature.width.mm
-        case RoundHole() | Sleeve():
-            return 2 * feature.diameter.mm
-        case Cutout():
-            xs, ys = [one.x for one in feature.vertices], [one.y for one in feature.vertices]
-            return max(xs) - min(xs) + max(ys) - min(ys)
-        case _:
-            return 0.0

@@ -2,22 +2,23 @@
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field, field_validator, model_validator
+from pydantic import Field, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.job.effort import Ways, effort_ms, too_much
-from ulbrek.core.measure.inputs import Name, Piece, Site
+from ulbrek.core.measure.inputs.common import Name
+from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.steel.inputs import SteelInputs
 
 
-class Job(BaseModel):
+class Job(Document):
     """A job's document: everything a plan is worked out from, beside the shop."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Name
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60), COUNTED]

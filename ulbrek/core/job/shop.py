@@ -3,9 +3,10 @@
 from collections.abc import Sequence
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
@@ -29,19 +30,15 @@ from ulbrek.core.materials.mixes import Mix
 from ulbrek.core.materials.steel import Bar, Mesh
 
 
-class Standby(BaseModel):
+class Standby(Document):
     """A small mould that stands by for what is left over."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
     volume_l: Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False)]
 
 
-class Shop(BaseModel):
+class Shop(Document):
     """A shop's document. It starts from generic materials and common practice."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     name: Annotated[str, Field(min_length=1, max_length=80), ONE_LINE] = "Shop"
     one_person_lifts_kg: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)] = 25.0

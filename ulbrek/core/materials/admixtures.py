@@ -2,8 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.boards import Id, Price, Words
 
@@ -12,13 +13,11 @@ Share = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 IN_PERCENT: tuple[Base, ...] = ("cement", "dry mix")
 
 
-class Admixture(BaseModel):
+class Admixture(Document):
     """Something that is dosed, and the range that its maker allows.
 
     Doses are percent of the cement or of the dry mix, grams a bag, or grams a cubic metre, as ``base`` says.
     """
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words

@@ -2,9 +2,10 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
@@ -13,20 +14,16 @@ Millimetres = Annotated[float, Field(ge=10, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 
 
-class SheetSize(BaseModel):
+class SheetSize(Document):
     """A size in which a sheet is sold, and what one costs in the shop's money; None where nobody has said."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     length_mm: Millimetres
     width_mm: Millimetres
     price: Price | None = None
 
 
-class Sheet(BaseModel):
+class Sheet(Document):
     """A kind of sheet in the sizes it is bought in, the usual one first."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words
@@ -49,10 +46,8 @@ class Sheet(BaseModel):
         return SheetSize(length_mm=self.length_mm, width_mm=self.width_mm, price=self.price), *self.other_sizes
 
 
-class Lumber(BaseModel):
+class Lumber(Document):
     """Lumber of one section in the lengths it is bought in: bearers, braces, battens, bridges."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words
@@ -63,10 +58,8 @@ class Lumber(BaseModel):
     source: Annotated[str, Field(max_length=200), ONE_LINE]
 
 
-class Foam(BaseModel):
+class Foam(Document):
     """Rigid foam in the thickness it is bought in."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words

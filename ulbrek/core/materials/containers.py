@@ -2,17 +2,16 @@
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 
 WORKING_FILL = 0.8  # Share of a container that can be filled and still be stirred. Source: common practice.
 
 
-class Container(BaseModel):
+class Container(Document):
     """A bucket, tub, barrow or mixer."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]

@@ -2,8 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import Gain
 from ulbrek.core.materials.boards import Id, Price, Words
@@ -11,10 +12,8 @@ from ulbrek.core.materials.boards import Id, Price, Words
 Density = Annotated[float, Field(ge=300, le=5000, allow_inf_nan=False)]
 
 
-class Ingredient(BaseModel):
+class Ingredient(Document):
     """A cement, a sand or a stone, in the pack it is bought in."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words

@@ -3,9 +3,10 @@
 from itertools import pairwise
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock import SULFO_ALUMINATE, Gain, Table
@@ -26,10 +27,8 @@ Strength = Annotated[float, Field(ge=12, le=120, allow_inf_nan=False)]
 Hours = Annotated[float, Field(ge=0.05, le=48, allow_inf_nan=False)]
 
 
-class BagSize(BaseModel):
+class BagSize(Document):
     """One size of bag, as printed on it."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
@@ -70,19 +69,15 @@ Feel = Literal["packed", "plastic", "flowing"]
 Kind = Literal["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"]
 
 
-class StrengthTold(BaseModel):
+class StrengthTold(Document):
     """A row of the table of strengths that a bag prints, at 20 °C."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     hours: Annotated[float, Field(gt=0, lt=672, allow_inf_nan=False, description="after water in [h]")]
     strength_mpa: Annotated[float, Field(gt=0, le=120, allow_inf_nan=False)]
 
 
-class Mix(BaseModel):
+class Mix(Document):
     """A bagged mix in the sizes the shop can get."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]

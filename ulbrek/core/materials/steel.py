@@ -2,8 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.materials.boards import Id, Millimetres, Words
 
 STEEL_KG_M3 = 7850.0
@@ -11,10 +12,8 @@ TIE_EVERY_MM = 300.0  # Source: common practice.
 Finish = Literal["plain", "galvanised", "stainless"]
 
 
-class Bar(BaseModel):
+class Bar(Document):
     """A bar in the length it is bought in."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words
@@ -23,10 +22,8 @@ class Bar(BaseModel):
     finish: Finish = "plain"
 
 
-class Mesh(BaseModel):
+class Mesh(Document):
     """Welded mesh of equal wires at equal distances, in the sheet it is bought in."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     id: Id
     name: Words

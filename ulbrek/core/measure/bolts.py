@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.measure import rules
-from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.result import BoltStack
 from ulbrek.core.measure.shape import Shape
 

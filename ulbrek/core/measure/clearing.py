@@ -11,7 +11,10 @@ from shapely.affinity import translate
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.kit.geometry import web_between
-from ulbrek.core.measure.inputs import AcrossAnchor, DeepAnchor, DropEdge, Opening, Piece
+from ulbrek.core.measure.features.drop_edge import DropEdge
+from ulbrek.core.measure.features.opening import Opening
+from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import FeatureInPlan, Shape, offset_for, shape_of
 from ulbrek.core.measure.webs import box_gap, is_inside, meet, room_needed
 

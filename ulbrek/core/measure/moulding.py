@@ -6,8 +6,8 @@ from typing import Literal
 
 from ulbrek.core.kit.geometry import Fall, Prism
 from ulbrek.core.kit.moulding import EdgeMade, Moulded
-from ulbrek.core.measure.bodies import SIDES, FeatureInPlan, adds_of, cuts_of, stays_in_kg
-from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.features.base import FeatureInPlan
+from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.shape import Shape
 
 
@@ -38,12 +38,12 @@ def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[Moulded]:
     feature, depth = placed.feature, shape.cast_depth
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
-    for cut in cuts_of(placed, shape.piece.thickness.mm, depth):
-        kept = stays_in_kg(placed, depth)
+    for cut in feature.cuts(placed, shape.slab):
+        kept = feature.stays_in_kg(placed, depth)
         yield Moulded(key, name, feature.kind, _as_cast(shape, cut), stands_out=False, insert_kg=kept)
-    for add in adds_of(placed, depth):
+    for add in feature.adds(placed, depth):
         yield Moulded(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
-    if isinstance(feature, Bolt) and feature.into in SIDES:
+    if isinstance(feature, Bolt) and feature.in_a_side:
         middle, half = depth / 2, feature.diameter.mm / 2
         body = Prism(placed.outline, middle - half, middle + half)
         yield Moulded(key, name, "bolt in a side", body, stands_out=False)

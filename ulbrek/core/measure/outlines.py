@@ -20,7 +20,7 @@ from ulbrek.core.kit.geometry import (
     trapezoid,
     u_shape,
 )
-from ulbrek.core.measure.inputs import (
+from ulbrek.core.measure.inputs.outlines import (
     AnyOutline,
     ArchBlock,
     Disc,

@@ -6,9 +6,14 @@ from typing import NamedTuple
 
 from ulbrek.core.kit.geometry import Prism, Solid
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import FeatureInPlan, cuts_of
-from ulbrek.core.measure.checks.formers import depth_into
-from ulbrek.core.measure.inputs import Bolt, Core, Face, Grooves, Lettering, Sleeve, WoodPad
+from ulbrek.core.measure.features.base import FeatureInPlan
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.core import Core
+from ulbrek.core.measure.features.grooves import Grooves
+from ulbrek.core.measure.features.lettering import Lettering
+from ulbrek.core.measure.features.sleeve import Sleeve
+from ulbrek.core.measure.features.wood_pad import WoodPad
+from ulbrek.core.measure.inputs.common import Face
 from ulbrek.core.measure.shape import Shape, boxes_meet, held_bytes
 
 DEEP = 0.5  # what goes deeper than this share of the thickness, steel does not run through
@@ -48,7 +53,7 @@ def plate_of(shape: Shape) -> Plate:
 
 def _taken(placed: FeatureInPlan, shape: Shape, depth: float) -> Iterator[Prism]:
     """What a feature takes from a plate of some depth [mm]."""
-    found = list(cuts_of(placed, shape.piece.thickness.mm, shape.cast_depth))
+    found = list(placed.feature.cuts(placed, shape.slab))
     if isinstance(placed.feature, Lettering | Grooves) and found:
         found = [Prism(placed.outline, min(one.bottom_mm for one in found), max(one.top_mm for one in found))]
     for one in found:
@@ -72,7 +77,9 @@ def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float, bool]]:
 def sunk_into(shape: Shape, face: Face) -> float:
     """How deep the deepest goes into a face of what steel runs behind [mm]."""
     inputs = (placed for placed in shape.placed if getattr(placed.feature, "face", None) == face)
-    return max((depth_into(one) or 0.0 for one in inputs if not _stands_in_the_way(shape, one)), default=0.0)
+    return max(
+        (one.feature.depth_into_face or 0.0 for one in inputs if not _stands_in_the_way(shape, one)), default=0.0
+    )
 
 
 def slope_of(shape: Shape, face: Face) -> float:
@@ -88,13 +95,13 @@ def is_flat(shape: Shape) -> bool:
 
 
 def _stands_in_the_way(shape: Shape, placed: FeatureInPlan) -> bool:
-    deep = depth_into(placed)
+    deep = placed.feature.depth_into_face
     return placed.is_through or (deep is not None and deep > DEEP * shape.cast_depth - OVER_STEEL_MM)
 
 
 def _is_filled(shape: Shape, placed: FeatureInPlan) -> bool:
     """Whether concrete, or what stays in it, goes on where a feature is."""
-    shallow = not placed.is_through and (depth_into(placed) or 0.0) <= DEEP * shape.cast_depth
+    shallow = not placed.is_through and (placed.feature.depth_into_face or 0.0) <= DEEP * shape.cast_depth
     return shallow or isinstance(placed.feature, Sleeve | Bolt | WoodPad)
 
 

@@ -1,12 +1,11 @@
 """What Measure gives to the stations after it."""
 
 from dataclasses import dataclass
-from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.measure.features.base import Role
 
-Role = Literal["through", "recess", "inside", "raised", "bolt", "letters"]
 # Corners x, y [mm] and the bulge of the edge that leaves each, one after another.
 Path = tuple[float, ...]
 

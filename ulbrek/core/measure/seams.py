@@ -6,7 +6,7 @@ from shapely import LineString, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry import CutLine
-from ulbrek.core.measure.inputs import Seam
+from ulbrek.core.measure.inputs.piece import Seam
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 

@@ -3,30 +3,23 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from math import cos, pi, radians, sin
 
 from shapely import Polygon, prepare
 
 from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
 from ulbrek.core.kit.remembering import remembered
-from ulbrek.core.measure.bodies import FeatureInPlan, adds_of, corners_drawn, cuts_of, drop_edge_outline, footprint
-from ulbrek.core.measure.inputs import (
-    AcrossAnchor,
-    AnyFeature,
-    DeepAnchor,
-    DropEdge,
-    EdgeProfile,
-    Piece,
-    PlacedFeatureInput,
-    Repeat,
-    Seam,
-)
+from ulbrek.core.measure.features import AnyAnchored, AnyFeature
+from ulbrek.core.measure.features.base import FeatureInPlan, Slab
+from ulbrek.core.measure.features.drop_edge import DropEdge
+from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor
+from ulbrek.core.measure.inputs.piece import EdgeProfile, Piece, Seam
 from ulbrek.core.measure.outlines import outline_of
 
 __all__ = ["FeatureInPlan", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
 
 _BESIDE_MM = 1e-3
 _TOUCH_MM = 1e-6
+_ONE_PLACE = ((0.0, 0.0),)
 
 
 @dataclass(frozen=True)
@@ -54,6 +47,11 @@ class Shape:
     def cast_depth(self) -> float:
         """Its thickness as it is cast, with what grinding takes off [mm]."""
         return self.piece.thickness.mm + self.piece.grind.mm
+
+    @property
+    def slab(self) -> Slab:
+        """How thick it is, as it is finished and as it is cast."""
+        return Slab(self.piece.thickness.mm, self.cast_depth)
 
     @cached_property
     def solid(self) -> Solid:
@@ -94,8 +92,9 @@ class Shape:
     def _body(self, outline: Outline, depth: float, *made: str) -> Solid:
         thickness = self.piece.thickness.mm
         if outline is self.outline:
-            cuts = tuple(cut for placed in self.placed for cut in cuts_of(placed, thickness, depth))
-            adds = tuple(add for placed in self.placed for add in adds_of(placed, depth))
+            slab = Slab(thickness, depth)
+            cuts = tuple(cut for placed in self.placed for cut in placed.feature.cuts(placed, slab))
+            adds = tuple(add for placed in self.placed for add in placed.feature.adds(placed, depth))
         else:
             cuts = tuple(cut for cut in self.solid.cuts if boxes_meet(cut.outline.box, outline.box))
             adds = tuple(self._on_part(outline))
@@ -145,7 +144,7 @@ class Shape:
 
 def held_bytes(shape: Shape, *_: Piece) -> int:
     """About how large a shape is in memory with all that is worked out of it, whatever is asked of it [bytes]."""
-    corners = sum(len(placed.outline.vertices) + corners_drawn(placed.feature) for placed in shape.placed)
+    corners = sum(len(placed.outline.vertices) + placed.feature.corners for placed in shape.placed)
     return 30_000 + 6_000 * len(shape.placed) + 800 * (corners + len(shape.outline.vertices))
 
 
@@ -161,9 +160,9 @@ def shape_of(piece: Piece) -> Shape:
     return Shape(piece, outline, placed)
 
 
-def half_size(feature: PlacedFeatureInput) -> tuple[float, float]:
+def half_size(feature: AnyAnchored) -> tuple[float, float]:
     """Half the length and width of the box round a feature, as it is turned [mm]."""
-    left, front, right, back = _turned(feature).box
+    left, front, right, back = feature.turned_footprint.box
     return (right - left) / 2, (back - front) / 2
 
 
@@ -185,40 +184,20 @@ def offset_for(anchor: AcrossAnchor | DeepAnchor, centre_mm: float, run_mm: floa
     return distance - (half_mm if anchor.to == "edge" else 0.0)
 
 
-def _turned(feature: PlacedFeatureInput) -> Outline:
-    outline = footprint(feature)
-    return outline.turned(radians(feature.turned_deg)) if feature.turned_deg else outline
-
-
 def _placed(feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline) -> Iterator[FeatureInPlan]:
     if isinstance(feature, DropEdge):
-        strip = drop_edge_outline(feature, outline)
+        strip = feature.strip(outline)
         if strip is not None:
             left, front, right, back = strip.box
             centre = Point((left + right) / 2, (front + back) / 2)
             yield FeatureInPlan(feature, index, centre, (right - left) / 2, (back - front) / 2, strip)
         return
-    drawn = _turned(feature)
+    drawn = feature.turned_footprint
     left, front, right, back = drawn.box
     half_x, half_y = (right - left) / 2, (back - front) / 2
     x, y = centre_along(feature.x, size[0], half_x), centre_along(feature.y, size[1], half_y)
-    for number, (dx, dy) in enumerate(_places(feature.repeat)):
+    for number, (dx, dy) in enumerate(feature.repeat.steps if feature.repeat else _ONE_PLACE):
         yield FeatureInPlan(feature, index, Point(x + dx, y + dy), half_x, half_y, drawn.moved(x + dx, y + dy), number)
-
-
-def _places(repeat: Repeat | None) -> list[tuple[float, float]]:
-    """Where a feature and its repeats are, from the place that its anchor holds [mm]."""
-    if repeat is None:
-        return [(0.0, 0.0)]
-    pitch = repeat.pitch.mm
-    if repeat.kind == "ring":
-        ways = [2 * pi * number / repeat.count for number in range(repeat.count)]
-        return [(pitch * sin(way), pitch * cos(way)) for way in ways]
-    if repeat.kind == "row":
-        right = repeat.along == "to the right"
-        return [(pitch * n, 0.0) if right else (0.0, pitch * n) for n in range(repeat.count)]
-    deep = pitch if repeat.row_pitch is None else repeat.row_pitch.mm
-    return [(pitch * column, deep * row) for row in range(repeat.rows) for column in range(repeat.count)]
 
 
 def _edge_cuts(outline: Outline, shaped: Sequence[EdgeProfile], thickness: float) -> tuple[tuple[EdgeCut, ...], ...]:

@@ -10,26 +10,15 @@ from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry import Edge, Outline
 from ulbrek.core.measure import checks, rules
-from ulbrek.core.measure.bodies import side_volume_mm3, stays_in_kg
 from ulbrek.core.measure.bolts import bolts_of
 from ulbrek.core.measure.checks import fitting
-from ulbrek.core.measure.checks.formers import depth_into
 from ulbrek.core.measure.checks.places import HOT_WEB_MM
-from ulbrek.core.measure.inputs import (
-    ArchBlock,
-    Bolt,
-    Core,
-    DropEdge,
-    Grooves,
-    Lettering,
-    Mat,
-    Opening,
-    Piece,
-    Recess,
-    Rib,
-    Site,
-    Void,
-)
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.opening import Opening
+from ulbrek.core.measure.features.recess import Recess
+from ulbrek.core.measure.inputs.outlines import ArchBlock
+from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.outlines import corners_seen
 from ulbrek.core.measure.result import (
     Closing,
@@ -38,7 +27,6 @@ from ulbrek.core.measure.result import (
     NamedEdge,
     Part,
     PlacedFeature,
-    Role,
     SiteDimensionResult,
     SiteResult,
     TapeCheck,
@@ -145,7 +133,7 @@ def masses_of(shape: Shape, concrete: Concrete, volume_l: Figure | float) -> Mas
         volume_l: its volume [l]
     """
     of, density = shape.piece.id, concrete.density
-    kept_in = sum(stays_in_kg(placed, shape.cast_depth) for placed in shape.placed)
+    kept_in = sum(placed.feature.stays_in_kg(placed, shape.cast_depth) for placed in shape.placed)
     fresh = work(rules.mass_fresh, of, volume_l=volume_l, density_kg_m3=density, stays_in_kg=kept_in)
     off = max(0.0, shape.solid.volume_mm3 - shape.finished.volume_mm3)
     taken_off = work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0
@@ -202,7 +190,7 @@ def _in_sides_mm3(shape: Shape) -> float:
     """The concrete that bolts in the sides take the place of, as far as they are in the piece [mm³]."""
     total = 0.0
     for placed in shape.placed:
-        taken = side_volume_mm3(placed.feature)
+        taken = placed.feature.side_volume_mm3
         if taken:
             total += taken * placed.polygon.intersection(shape.outline.polygon).area / placed.outline.area_mm2
     return min(total, shape.solid.volume_mm3)
@@ -300,7 +288,9 @@ def _thinnest_floor(shape: Shape) -> Figure | None:
     depths = [
         deep
         for placed in shape.placed
-        if (deep := depth_into(placed)) is not None and deep < thickness and not isinstance(placed.feature, Bolt)
+        if (deep := placed.feature.depth_into_face) is not None
+        and deep < thickness
+        and not isinstance(placed.feature, Bolt)
     ]
     if not depths:
         return None
@@ -365,26 +355,9 @@ def _named_edges(outline: Outline) -> Iterator[NamedEdge]:
 
 def _as_placed(shape: Shape, placed: FeatureInPlan, stone_mm: float) -> PlacedFeature:
     feature = placed.feature
-    radius = 0.0 if isinstance(feature, Bolt | Grooves | Lettering | Mat | DropEdge) else placed.half_x
-    if isinstance(feature, Opening | Recess | Core | Void | Rib):
-        radius = min(feature.corner_radius.mm, placed.half_x, placed.half_y)
+    radius = feature.corner_radius_mm(placed.half_x, placed.half_y)
     return PlacedFeature(
         feature.id, placed.centre.x, placed.centre.y, 2 * placed.half_x, 2 * placed.half_y, radius,
-        placed.number, role_of(placed), tuple(one.path for one in placed.drawn_by),
+        placed.number, feature.role, tuple(one.path for one in placed.drawn_by),
         room_needed(shape, placed, stone_mm) if goes_through(placed) else 0.0,
     )  # fmt: skip
-
-
-def role_of(placed: FeatureInPlan) -> Role:
-    """What a feature is to a drawing."""
-    match placed.feature:
-        case Bolt():
-            return "bolt"
-        case Lettering():
-            return "letters"
-        case Rib() | DropEdge():
-            return "raised"
-        case Void() | Mat():
-            return "inside"
-        case _:
-            return "through" if placed.is_through else "recess"

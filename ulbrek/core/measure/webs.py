@@ -10,7 +10,13 @@ from shapely import STRtree, box
 
 from ulbrek.core.kit.geometry import Edge, Web, gap_between, web_between
 from ulbrek.core.measure import rules
-from ulbrek.core.measure.inputs import Bolt, Core, Cutout, Lettering, Opening, RoundHole, Sleeve
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.core import Core
+from ulbrek.core.measure.features.cutout import Cutout
+from ulbrek.core.measure.features.hole import RoundHole
+from ulbrek.core.measure.features.lettering import Lettering
+from ulbrek.core.measure.features.opening import Opening
+from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 _TOUCH_MM = 1e-6

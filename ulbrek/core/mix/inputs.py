@@ -2,9 +2,11 @@
 
 from typing import Annotated, Literal
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.admixtures import Base
 from ulbrek.core.materials.mixes import Feel
@@ -20,81 +22,106 @@ Moisture = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False, description=
 Minutes = Annotated[float, Field(ge=0.1, le=120, allow_inf_nan=False)]
 
 
-class _Described(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-
-class Dose(_Described):
+class Dose(Document):
     """Something that is dosed. Of percent and grams a bag either will do; typed both, they must agree."""
 
     admixture: Id
-    percent: Annotated[Percent | None, Field(description="of the base")] = None
-    grams: Annotated[Grams | None, Field(description="for one bag")] = None
-    base: Annotated[Base | None, Field(description="what the percent is of; None: as its maker says")] = None
+    percent: Annotated[Percent | None, label("Percent", none="not a share", unit="%", description="of the base")] = None
+    grams: Annotated[Grams | None, label("A bag", none="not known", unit="g", description="for one bag")] = None
+    base: Annotated[Base | None, label("Of", description="what the percent is of; None: as its maker says")] = None
 
 
-class InHand(_Described):
+class InHand(Document):
     """Bags that are here: of which size, how many, of which lot."""
 
-    bag: Id
-    count: Annotated[int, Field(ge=1, le=5000)]
-    lot: Annotated[str | None, Field(max_length=80), ONE_LINE] = None
+    bag: Annotated[Id, label("Bags of")]
+    count: Annotated[int, Field(ge=1, le=5000), label("How many")]
+    lot: Annotated[str | None, Field(max_length=80), label("Lot"), ONE_LINE] = None
 
 
-class Scratch(_Described):
+class Scratch(Document):
     """Concrete from scratch: its ingredients and how they are proportioned."""
 
-    by: Literal["parts by mass", "parts by volume", "absolute volumes"] = "parts by volume"
-    cement: Id
-    sand: Id
-    stone: Annotated[Id | None, Field(description="None: a mortar")] = None
-    sand_part: Annotated[Part, Field(description="to one of cement")] = 2.0
-    stone_part: Annotated[Part, Field(description="to one of cement")] = 3.0
-    water_cement: Annotated[float, Field(ge=0.25, le=1.0, allow_inf_nan=False, description="by mass")] = 0.45
-    air_percent: Annotated[float, Field(ge=0, le=12, allow_inf_nan=False)] = 2.0
+    by: Annotated[Literal["parts by mass", "parts by volume", "absolute volumes"], label("It comes")] = (
+        "parts by volume"
+    )
+    cement: Annotated[Id, label("Cement")]
+    sand: Annotated[Id, label("Sand")]
+    stone: Annotated[Id | None, label("Stone", none="none, a mortar", description="None: a mortar")] = None
+    sand_part: Annotated[Part, label("Sand to one of cement", description="to one of cement")] = 2.0
+    stone_part: Annotated[Part, label("Stone to one of cement", description="to one of cement")] = 3.0
+    water_cement: Annotated[
+        float, Field(ge=0.25, le=1.0, allow_inf_nan=False), label("Water to cement", description="by mass")
+    ] = 0.45
+    air_percent: Annotated[float, Field(ge=0, le=12, allow_inf_nan=False), label("Air", unit="%")] = 2.0
     slump: Annotated[
-        Literal["25 to 50 mm", "75 to 100 mm", "150 to 175 mm"], Field(description="for absolute volumes")
+        Literal["25 to 50 mm", "75 to 100 mm", "150 to 175 mm"], label("Slump", description="for absolute volumes")
     ] = "75 to 100 mm"
-    sand_moisture: Moisture = 0.0
-    stone_moisture: Moisture = 0.0
+    sand_moisture: Annotated[Moisture, label("Water in the sand", unit="%")] = 0.0
+    stone_moisture: Annotated[Moisture, label("Water in the stone", unit="%")] = 0.0
 
 
-class MixInputs(_Described):
+class MixInputs(Document):
     """Which mix and bag, how much over, in what it is mixed, and by whom."""
 
-    mix: Id
-    bag: Id
-    container: Id
+    mix: Annotated[Id, label("Mix")]
+    bag: Annotated[Id, label("Bag")]
+    container: Annotated[Id, label("Mixed in")]
     scratch: Annotated[Scratch | None, Field(description="None: it comes in bags")] = None
-    buy: Buy = "one size"
-    work: Annotated[Work, Field(description="what is poured: it says how much is spare")] = "form"
+    buy: Annotated[Buy, label("Bought")] = "one size"
+    work: Annotated[Work, label("What is poured", description="what is poured: it says how much is spare")] = "form"
     spare: Annotated[
-        float | None, Field(ge=0, le=1, allow_inf_nan=False, description="share over the volume; None: by the work")
+        float | None,
+        Field(ge=0, le=1, allow_inf_nan=False),
+        label("Spare", none="by the work", unit="share", description="share over the volume; None: by the work"),
     ] = None
-    least_bags_over: Annotated[int, Field(ge=0, le=20)] = 1
-    bags_in_hand: Annotated[int | None, Field(ge=0, le=5000, description="None: not counted yet")] = None
+    least_bags_over: Annotated[int, Field(ge=0, le=20), label("Whole bags over, at least")] = 1
+    bags_in_hand: Annotated[
+        int | None, Field(ge=0, le=5000), label("Bags in hand", none="not counted", description="None: not counted yet")
+    ] = None
     in_hand: Annotated[tuple[InHand, ...], Field(max_length=40), COUNTED] = ()
-    one_colour: Annotated[bool, Field(description="the castings of the pour must match")] = False
+    one_colour: Annotated[bool, label("The castings", description="the castings of the pour must match")] = False
     cement_share: Annotated[
-        float | None, Field(gt=0.02, le=1, allow_inf_nan=False, description="of the dry mass; None: as the mix says")
+        float | None,
+        Field(gt=0.02, le=1, allow_inf_nan=False),
+        label(
+            "Cement in the dry mix",
+            none="not known",
+            unit="share",
+            description="of the dry mass; None: as the mix says",
+        ),
     ] = None
     doses: Annotated[tuple[Dose, ...], Field(max_length=12), COUNTED] = ()
     water_per_bag_l: Annotated[
-        float | None, Field(ge=0.01, le=50, allow_inf_nan=False, description="None: the bag's usual water [l]")
+        float | None,
+        Field(ge=0.01, le=50, allow_inf_nan=False),
+        label("Water a bag", none="usual", unit="l", description="None: the bag's usual water [l]"),
     ] = None
     feel: Annotated[Feel | None, Field(description="None: what the mix is made for")] = None
-    settled: Annotated[Settled, Field(description="how the mix is settled in the form")] = "vibrated on the bench"
-    void_share: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False, description="left open by packing")] = 0.0
+    settled: Annotated[Settled, label("Settled in the form", description="how the mix is settled in the form")] = (
+        "vibrated on the bench"
+    )
+    void_share: Annotated[
+        float,
+        Field(ge=0, le=0.3, allow_inf_nan=False),
+        label("Left open by packing", unit="share", description="left open by packing"),
+    ] = 0.0
     bags_per_batch: Annotated[
-        float | None, Field(ge=0.25, le=100, multiple_of=0.25, description="None: what the container takes")
+        float | None,
+        Field(ge=0.25, le=100, multiple_of=0.25),
+        label("Bags a batch", none="what fits", description="None: what the container takes"),
     ] = None
-    people: Annotated[int, Field(ge=1, le=12)] = 2
-    minutes_mixing: Annotated[Minutes, Field(description="a bag")] = 5.0
-    minutes_placing: Annotated[Minutes, Field(description="a bag")] = 4.0
+    people: Annotated[int, Field(ge=1, le=12), label("People at it")] = 2
+    minutes_mixing: Annotated[Minutes, label("Minutes to mix a bag", description="a bag")] = 5.0
+    minutes_placing: Annotated[Minutes, label("Minutes to place a bag", description="a bag")] = 4.0
     workable_min: Annotated[
         float | None,
-        Field(
-            gt=1, le=600, allow_inf_nan=False, description="as tried on a cupful, on the day; None: by the mix [min]"
+        Field(gt=1, le=600, allow_inf_nan=False),
+        label(
+            "A cupful stiffened after",
+            none="not tried",
+            unit="min",
+            description="as tried on a cupful, on the day; None: by the mix [min]",
         ),
     ] = None
     bought: Annotated[
@@ -104,7 +131,7 @@ class MixInputs(_Described):
     ] = ()
 
 
-class BatchMixed(_Described):
+class BatchMixed(Document):
     """A batch as it was mixed: its dry bags, all the water that went in [l], and when the first of it did."""
 
     bags: Annotated[float, Field(ge=0.01, le=200, allow_inf_nan=False)]

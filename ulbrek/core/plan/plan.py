@@ -10,7 +10,7 @@ from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief
 from ulbrek.core.form.cutting import bought
-from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
 from ulbrek.core.handling.checks import TightPlace, shop_figure_high
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
@@ -21,7 +21,8 @@ from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.checks.fitting import set_differs
-from ulbrek.core.measure.inputs import Bolt, Piece
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import shape_of
@@ -33,7 +34,7 @@ from ulbrek.core.mix.station import MixBrief, dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
-from ulbrek.core.plan.nodes.form import BuiltForm, CuttingNode, FormNode
+from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, FormWorked
 from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
 from ulbrek.core.plan.nodes.pour import CureNode, MixNode
@@ -247,16 +248,16 @@ class _Planning:
             job.cure.maturity,
         )
 
-    def _built(self, made: Sequence[Made]) -> tuple[BuiltForm, ...]:
+    def _built(self, made: Sequence[Made]) -> tuple[FormWorked, ...]:
         """The forms that are built; none where pieces are cast in moulds of the shop."""
         if self.job.form.in_moulds:
             return ()
         return tuple(
-            BuiltForm(piece.name, one.form, copies_of(self.job, piece))
+            FormWorked(piece.name, one.form, copies_of(self.job, piece))
             for piece, one in zip(self.job.pieces, made, strict=True)
         )
 
-    def _sheets(self, built: Sequence[BuiltForm]) -> tuple[Sheet, ...]:
+    def _sheets(self, built: Sequence[FormWorked]) -> tuple[Sheet, ...]:
         """What boards are cut from: the sheet and the liner chosen, and what liners else curved sides want."""
         used = {board.sheet for one in built for board in one.form.result.boards}
         known = {one.id for one in self.chosen.sheets}
@@ -282,7 +283,8 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
         return None
     planning = _Planning(job, shop, EMPTY, Memory())
     forms = [
-        (piece.name, form, copies_of(job, piece)) for piece, form in zip(job.pieces, planning.forms(), strict=True)
+        BuiltForm(piece.name, form, copies_of(job, piece))
+        for piece, form in zip(job.pieces, planning.forms(), strict=True)
     ]
     made = bought(forms, kind, habits, job.form)
     return (made.panels, made.stock, habits.prefer) if made.panels else None

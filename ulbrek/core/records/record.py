@@ -4,29 +4,26 @@ from collections.abc import Mapping
 from datetime import datetime, timedelta
 from typing import Annotated
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
+from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
 from ulbrek.core.cure.history import Done, History, Key, Temperature, Tested
 from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import BatchMixed
 from ulbrek.core.records.casting import ACT_OF, State, has_reached
 
 
-class Reached(BaseModel):
+class Reached(Document):
     """The state that every casting of a piece has reached, and when the last of them did."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     piece: Key
     state: State
     at: AwareDatetime
 
 
-class Record(BaseModel):
+class Record(Document):
     """The record of one pour. Every part may be empty: a plan is then made of the job alone."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     water_in_at: AwareDatetime | None = None
     batches: Annotated[tuple[BatchMixed, ...], Field(max_length=2_000), COUNTED] = ()

@@ -4,16 +4,19 @@ from collections.abc import Callable, Iterator
 from math import ceil
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 from scipy.optimize import brentq
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
-from ulbrek.core.measure.inputs import Disc, Id, Piece, Rectangle, RegularPolygon, Seam
+from ulbrek.core.measure.inputs.common import Id
+from ulbrek.core.measure.inputs.outlines import Disc, Rectangle, RegularPolygon
+from ulbrek.core.measure.inputs.piece import Piece, Seam
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete, cast_volume_l, masses_of
@@ -23,9 +26,7 @@ _WITHIN_MM = 5e-4
 LEAST_MM, MOST_MM = 10.0, 2_000.0
 
 
-class _Goal(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
+class _Goal(Document):
     piece: Id
 
 

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from math import atan2, cos, degrees, hypot, pi, radians, sin, tan
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.steel import rules
@@ -91,23 +92,29 @@ def shaped(of: str, spots: Sequence[Spot], closed: bool, how: BendRules) -> Shap
         how: how it is bent
     """
     if not closed:
-        return _along(of, spots, spots, how, (work(rules.no_ends), "", 0.0))
+        return _along(of, spots, spots, how, _Ends(work(rules.no_ends), "", 0.0))
     ring = _from_longest(spots)
     legs = _legs([*ring, ring[0]])
     if legs[0] >= how.lap.value + 2 * how.radius_mm or len(legs) > _A_CIRCLE:
         middle = ((ring[0][0] + ring[1][0]) / 2, (ring[0][1] + ring[1][1]) / 2)
-        return _along(of, ring, [middle, *ring[1:], ring[0], middle], how, (how.lap, "lapped", 0.0))
+        return _along(of, ring, [middle, *ring[1:], ring[0], middle], how, _Ends(how.lap, "lapped", 0.0))
     turn = abs(_turns([ring[-1], ring[0], ring[1]])[0])
     cut = how.radius_mm * tan(radians(min(turn, _FOLDED_DEG)) / 2)
     hook = work(rules.hook_end, of, mandrel_mm=how.mandrel, diameter_mm=how.diameter_mm, tail_mm=how.tail)
     ends = work(rules.two_hooks, of, hook_mm=hook, corner_mm=cut)
-    return _along(of, ring, [*ring, ring[0]], how, (ends, "two hooks of 135°", hook.value - cut))
+    return _along(of, ring, [*ring, ring[0]], how, _Ends(ends, "two hooks of 135°", hook.value - cut))
 
 
-def _along(
-    of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules, end: tuple[Figure, str, float]
-) -> Shaped:
-    """A bar along a path: ``end`` is what its ends take, in words, and what lies before its first corner."""
+class _Ends(NamedTuple):
+    """What a bar's ends take, what they are in words, and what lies before its first corner [mm]."""
+
+    taken: Figure
+    told: str
+    before_mm: float
+
+
+def _along(of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules, end: _Ends) -> Shaped:
+    """A bar along a path."""
     ends, closing, before_mm = end
     legs, radius = _legs(path), how.radius_mm
     turns = [turn if abs(turn) >= _STRAIGHT_DEG else 0.0 for turn in _turns(path)]

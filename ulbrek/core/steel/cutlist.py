@@ -4,32 +4,32 @@ from collections.abc import Iterator, Sequence
 from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.kit.nesting import LengthStock, Panel, SheetStock, cut_sheets, fewest_lengths
+from ulbrek.core.kit.nesting import CutLength, LengthStock, Panel, SheetStock, cut_sheets, fewest_lengths
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.result import CutBar, SteelCutting, SteelResult, StockBar
+from ulbrek.core.steel.result import CastSteel, CutBar, Lapped, SteelCutting, SteelResult, StockBar
 
 LAP_BEYOND_SQUARE_MM = 50.0  # Source: common practice.
 
 
 def steel_cutting(
-    results: Sequence[tuple[int, SteelResult]], mesh: Mesh, bar: Bar, inputs: SteelInputs, strength_mpa: float
+    results: Sequence[CastSteel], mesh: Mesh, bar: Bar, inputs: SteelInputs, strength_mpa: float
 ) -> SteelCutting:
     """Bars and mesh of a job cut from stock.
 
     Args:
-        results: the steel of each piece and how many of it are cast
+        results: the steel of each piece
         mesh: the mesh chosen
         bar: the bar chosen
         inputs: for the standard of its laps
         strength_mpa: least 28-day strength of the mix
     """
     wanted = [
-        (f"{result.piece}.{key}", length)
-        for count, result in results
+        CutLength(f"{result.piece}.{key}", length)
+        for result, count in results
         for key, length in _bars_of(result)
         for _ in range(count)
     ]
@@ -38,7 +38,7 @@ def steel_cutting(
     cut = fewest_lengths(lengths, LengthStock(bar.stock_length_mm))
     panels = [
         Panel(f"{result.piece}.{number}.{part}", *size)
-        for count, result in results
+        for result, count in results
         if result.mesh
         for number in range(count)
         for part, size in enumerate(mesh_parts(result.mesh.length.value, result.mesh.width.value, mesh))
@@ -46,7 +46,7 @@ def steel_cutting(
     sheets, _ = cut_sheets(panels, SheetStock(mesh.sheet_length_mm, mesh.sheet_width_mm, 0.0))
     masses = {
         f"{result.piece}_kg": work(rules.steel_of_castings, result.piece, steel_kg=result.mass, count=count)
-        for count, result in results
+        for result, count in results
         if result.mass
     }
     return SteelCutting(
@@ -84,29 +84,27 @@ def mesh_parts(length_mm: float, width_mm: float, mesh: Mesh) -> list[tuple[floa
     return [(along[1], across[1])] * (along[0] * across[0])
 
 
-def _bars_of(result: SteelResult) -> Iterator[tuple[str, float]]:
+def _bars_of(result: SteelResult) -> Iterator[CutLength]:
     """Every bar of one casting: what it is called, and how long it is cut [mm]."""
     for placed in result.bars:
-        yield placed.key, placed.length.value
+        yield CutLength(placed.key, placed.length.value)
     if result.cage:
         for kind in result.cage.kinds:
             for _ in range(kind.count):
-                yield kind.mark, kind.length.value
+                yield CutLength(kind.mark, kind.length.value)
 
 
-def _lapped(
-    wanted: Sequence[tuple[str, float]], stock_mm: float, lap: Figure
-) -> tuple[list[tuple[str, float]], list[tuple[str, int]]]:
+def _lapped(wanted: Sequence[CutLength], stock_mm: float, lap: Figure) -> tuple[list[CutLength], list[Lapped]]:
     """Bars longer than the stock as parts that lap; and which they are, once each, in how many parts."""
-    lengths, lapped = list[tuple[str, float]](), dict[str, int]()
+    lengths, lapped = list[CutLength](), dict[str, int]()
     for key, length in wanted:
         parts = 1
         while rules.part_of_lapped(length, lap.value, parts) > stock_mm + 1e-6 and parts < 200:
             parts += 1
         if parts == 1:
-            lengths.append((key, length))
+            lengths.append(CutLength(key, length))
             continue
         lapped[key] = parts
         part = rules.part_of_lapped(length, lap.value, parts)
-        lengths += [(f"{key}, part {number + 1}", part) for number in range(parts)]
-    return lengths, list(lapped.items())
+        lengths += [CutLength(f"{key}, part {number + 1}", part) for number in range(parts)]
+    return lengths, [Lapped(key, parts) for key, parts in lapped.items()]

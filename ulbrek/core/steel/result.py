@@ -1,7 +1,7 @@
 """What Steel gives to the stations after it."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
@@ -200,6 +200,20 @@ class SteelResult:
     mass: Figure | None
     snaps: Snaps
     findings: tuple[Finding, ...]
+
+
+class CastSteel(NamedTuple):
+    """The steel of a piece, and how many of it are cast."""
+
+    steel: "SteelResult"
+    castings: int
+
+
+class Lapped(NamedTuple):
+    """A bar that is longer than the stock: what it is called, and of how many parts it is made."""
+
+    bar: str
+    parts: int
 
 
 @dataclass(frozen=True, slots=True)

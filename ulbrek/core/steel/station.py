@@ -1,6 +1,7 @@
 """Lays the steel of one piece."""
 
 from collections.abc import Iterator, Sequence
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
@@ -50,16 +51,34 @@ CAGE_PLACING = (
 )
 
 
-def reinforce(inputs: SteelInputs, what: SteelBrief, mesh: Mesh, bar: Bar, bars: Sequence[Bar]) -> SteelResult:
+class ChosenSteel(NamedTuple):
+    """The mesh and the bar that are chosen, and the bars that the shop has."""
+
+    mesh: Mesh
+    bar: Bar
+    bars: Sequence[Bar]
+
+
+class _Laid(NamedTuple):
+    """What lies in a piece, or stands in it; which bars moved by hand found no place, and whether no cage has room."""
+
+    panel: MeshPanel | None
+    placed: Sequence[PlacedBar]
+    stack: Stack | None
+    cage: Cage | None
+    lost: Sequence[int]
+    no_cage: bool
+
+
+def reinforce(inputs: SteelInputs, what: SteelBrief, chosen: ChosenSteel) -> SteelResult:
     """The steel of one piece, its figures and findings.
 
     Args:
         inputs: the school and what it is made of
         what: the piece
-        mesh: the mesh chosen
-        bar: the bar chosen
-        bars: the bars that the shop has
+        chosen: what it is made from
     """
+    mesh, bar, _ = chosen
     of, school = what.piece, inputs.school_of(what.piece)
     ground = Ground(what.outline, inputs.edge_distance.mm, what.seams)
     steel = school in ("mesh", "mesh and bars", "grid of bars") and min(ground.size) > 2 * ground.edge_mm
@@ -68,9 +87,9 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, mesh: Mesh, bar: Bar, bars:
     panel = mesh_panel(of, ground, mesh.spacing_mm, what.gaps) if flat and school != "grid of bars" else None
     hand = [(index, one) for index, one in enumerate(inputs.by_hand) if one.piece == of]
     placed, lost = (
-        by_hand(of, ground, what.gaps, _laid(school, inputs, what, ground, apart_mm), hand) if flat else ([], [])
+        by_hand(of, ground, what.gaps, _lines(school, inputs, what, ground, apart_mm), hand) if flat else ([], [])
     )
-    stack = _stack(inputs, what, (mesh, bar), panel, placed) if panel or placed else None
+    stack = _stack(inputs, what, chosen, panel, placed) if panel or placed else None
     cage = _cage(inputs, what, bar) if caged else None
     edge = _nearest_edge(what, bar, placed) if placed else None
     held_at = None
@@ -80,7 +99,8 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, mesh: Mesh, bar: Bar, bars:
             rules.held_places, of, length_mm=max(0.0, size_x - 2 * ground.edge_mm),
             width_mm=max(0.0, size_y - 2 * ground.edge_mm), every_mm=HELD_EVERY_MM[inputs.held],
         )  # fmt: skip
-    laid = stack is not None and inputs.held == "laid at half fill"
+    lies = stack is not None and inputs.held == "laid at half fill"
+    laid = _Laid(panel, placed, stack, cage, lost, no_cage=caged and cage is None)
     return SteelResult(
         piece=of,
         school=school,
@@ -96,16 +116,16 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, mesh: Mesh, bar: Bar, bars:
         held_at=held_at,
         placing=PLACING[inputs.held] if stack else CAGE_PLACING if cage else "",
         fill=work(rules.fill_before_steel, of, thickness_mm=what.thickness_mm, share=inputs.fill_share)
-        if laid
+        if lies
         else None,
         ties=_ties(what, placed, cage),
-        mass=_mass(what, (panel, placed, cage), mesh, bar),
+        mass=_mass(what, laid, chosen),
         snaps=snaps(ground, what.gaps) if flat else Snaps(),
-        findings=tuple(_findings(inputs, what, (stack, placed, cage, lost, caged and cage is None), (mesh, bar, bars))),
+        findings=tuple(_findings(inputs, what, laid, chosen)),
     )
 
 
-def _laid(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, apart_mm: float) -> list[PlacedBar]:
+def _lines(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, apart_mm: float) -> list[PlacedBar]:
     """The bars that the school lays in a piece that steel lies flat in."""
     if school == "mesh":
         return []
@@ -119,9 +139,9 @@ def _laid(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, ap
 
 
 def _stack(
-    inputs: SteelInputs, what: SteelBrief, of: tuple[Mesh, Bar], panel: MeshPanel | None, placed: Sequence[PlacedBar]
+    inputs: SteelInputs, what: SteelBrief, chosen: ChosenSteel, panel: MeshPanel | None, placed: Sequence[PlacedBar]
 ) -> Stack:
-    key, (mesh, bar) = what.piece, of
+    key, mesh, bar = what.piece, chosen.mesh, chosen.bar
     wires = (mesh.wire_mm, mesh.wire_mm) if panel else ()
     ways = 0 if not placed else 2 if crossing(placed) else 1
     layers = (*wires, *([bar.diameter_mm] * ways))
@@ -194,10 +214,9 @@ def _ties(what: SteelBrief, placed: Sequence[PlacedBar], cage: Cage | None) -> F
     return work(rules.ties, what.piece, bars_m=run, every_mm=TIE_EVERY_MM, bars=float(len(placed)))
 
 
-def _mass(
-    what: SteelBrief, laid: tuple[MeshPanel | None, Sequence[PlacedBar], Cage | None], mesh: Mesh, bar: Bar
-) -> Figure | None:
-    panel, placed, cage = laid
+def _mass(what: SteelBrief, laid: _Laid, chosen: ChosenSteel) -> Figure | None:
+    panel, placed, cage = laid.panel, laid.placed, laid.cage
+    mesh, bar, _ = chosen
     if not (panel or placed or cage):
         return None
     per_metre = work(rules.bar_mass_per_metre, bar.id, diameter_mm=bar.diameter_mm)
@@ -214,13 +233,9 @@ def _mass(
     )
 
 
-Laid = tuple[Stack | None, Sequence[PlacedBar], Cage | None, Sequence[int], bool]
-
-
-def _findings(
-    inputs: SteelInputs, what: SteelBrief, laid: Laid, chosen: tuple[Mesh, Bar, Sequence[Bar]]
-) -> Iterator[Finding]:
-    (mesh, bar, bars), (stack, placed, cage, lost, no_cage) = chosen, laid
+def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: ChosenSteel) -> Iterator[Finding]:
+    mesh, bar, bars = chosen
+    _, placed, stack, cage, lost, no_cage = laid
     if stack:
         yield from checks.too_little_cover(inputs, what, stack, bars)
         yield from checks.bar_too_thick(bar, what.thickness_mm, placed, bars)

@@ -10,7 +10,7 @@ from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.form.result import Board, FormResult, Knockout, Path
 from ulbrek.core.kit.geometry import Outline, Vertex
 from ulbrek.core.kit.nesting import SheetPlan
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.result import PlacedFeature
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing

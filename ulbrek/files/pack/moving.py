@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from ulbrek.core.base.units.writing import write_hold
 from ulbrek.core.handling.result import HandlingResult, Lift
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing

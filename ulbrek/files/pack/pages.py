@@ -9,7 +9,7 @@ from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
 from ulbrek.core.kit.nesting import Saw
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages

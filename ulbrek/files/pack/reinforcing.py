@@ -3,7 +3,7 @@
 from collections import Counter
 from collections.abc import Iterator
 
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.core.steel.result import BentBar, Cage, PlacedBar
 from ulbrek.files.pack import steel_drawings

@@ -5,7 +5,7 @@ from itertools import pairwise
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.core.steel.result import BentBar, CageView, Run
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature

@@ -2,7 +2,8 @@
 export type Change = readonly unknown[];
 
 /** A document with some of its parts replaced; what is not changed stays the same object. */
-export function applied<T>(document: T, changes: readonly Change[]): T {
+export function applied<T>(document: T, changes: readonly Change[]): T;
+export function applied(document: unknown, changes: readonly Change[]): unknown {
   const fresh = new Set<object>(); // copies made here, that may be written to
   let whole: unknown = document;
   const own = (value: unknown): object => {
@@ -28,7 +29,7 @@ export function applied<T>(document: T, changes: readonly Change[]): T {
     if (change.length > 1) Reflect.set(at, last, change[1]);
     else Reflect.deleteProperty(at, last);
   }
-  return whole as T;
+  return whole;
 }
 
 function unescaped(step: string): string {

@@ -2,9 +2,13 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
-export type Job = Schemas["Job"];
-export type Piece = Schemas["Piece"];
-export type Feature = Piece["features"] extends (infer F)[] | undefined ? F : never;
+/** A job as it is kept: all of it is there. What is sent may leave out whatever has a default, and hold lengths as typed. */
+export type Job = Schemas["Job-Output"];
+export type JobInput = Schemas["Job-Input"];
+export type Piece = Schemas["Piece-Output"];
+export type PieceInput = Schemas["Piece-Input"];
+export type Feature = Piece["features"][number];
+export type FeatureInput = NonNullable<PieceInput["features"]>[number];
 export type Plan = Schemas["Plan"];
 export type PiecePlan = Schemas["PiecePlan"];
 /** A piece whose form is worked out. */
@@ -13,14 +17,15 @@ export type JobView = Schemas["JobView"];
 export type PlanView = Schemas["PlanView"];
 export type JobCard = Schemas["JobCard"];
 export type Agenda = Schemas["Agenda"];
-export type Hours = Schemas["Hours"];
+export type Hours = Schemas["Hours-Output"];
 export type Headline = Schemas["Headline"];
 export type Figure = Schemas["Figure"];
 export type JobFinding = Schemas["JobFinding"];
 export type Finding = Schemas["Finding"];
-export type Shop = Schemas["Shop"];
+export type Shop = Schemas["Shop-Output"];
 export type RulePage = Schemas["Page"];
-export type Length = Schemas["Length"];
+export type Length = Schemas["Length-Output"];
+export type LengthInput = Schemas["Length-Input"];
 export type Station = JobFinding["station"];
 export type Severity = Finding["severity"];
 
@@ -68,11 +73,12 @@ interface Answer<T> {
 }
 
 /** The data of an answer, or a Refused that says why there is none. */
-export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
+export async function take<T>(asked: Promise<Answer<T>>): Promise<T>;
+export async function take(asked: Promise<Answer<unknown>>): Promise<unknown> {
   const answer = await asked.catch(() => {
     throw new Refused(0, "No connection to Ulbrek. Nothing was lost here; try again.");
   });
-  if (answer.data !== undefined || answer.response.status === 204) return answer.data as T;
+  if (answer.data !== undefined || answer.response.status === 204) return answer.data;
   const problem: Problem = answer.error ?? {};
   throw new Refused(
     answer.response.status,

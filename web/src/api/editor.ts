@@ -1,17 +1,17 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { type Job, type JobView, type PlanView, Refused } from "./client";
+import { type Job, type JobInput, type JobView, type PlanView, Refused } from "./client";
 import { rebased } from "./merged";
 import { editJob, jobQuery, planJob, stepJob } from "./queries";
 
 interface Conflict {
-  mine: Job;
+  mine: JobInput;
   what: string;
   theirs: JobView;
 }
 
 interface Unsent {
-  mine: Job;
+  mine: JobInput;
   what: string;
   message: string;
 }
@@ -22,9 +22,9 @@ export interface Editor {
   /** The job and plan to show: during a gesture what the hand has made of it, else what is kept. */
   shown: PlanView;
   /** Keeps a change as one revision. Rejects with Refused where the core cannot read a field. */
-  change: (make: (job: Job) => Job, what: string) => Promise<void>;
+  change: (make: (job: Job) => JobInput, what: string) => Promise<void>;
   /** Shows a change while a gesture lasts, without keeping it. */
-  preview: (make: (job: Job) => Job) => void;
+  preview: (make: (job: Job) => JobInput) => void;
   /** Gives a gesture up. */
   dropPreview: () => void;
   step: (step: "undo" | "redo") => Promise<void>;
@@ -45,7 +45,7 @@ export function useEditor(id: string): Editor {
   const [unsent, setUnsent] = useState<Unsent | null>(null);
   const line = useRef<Promise<unknown>>(Promise.resolve());
   const lastView = useRef<PlanView | null>(null); // of the hand that moves something: the next differs least from it
-  const asking = useRef<{ next: Job | null; busy: boolean; round: number }>({ next: null, busy: false, round: 0 });
+  const asking = useRef<{ next: JobInput | null; busy: boolean; round: number }>({ next: null, busy: false, round: 0 });
 
   const latest = useCallback((): JobView => {
     const job = queries.getQueryData(jobQuery(id).queryKey);
@@ -68,7 +68,7 @@ export function useEditor(id: string): Editor {
   );
 
   const send = useCallback(
-    async (make: (job: Job) => Job, what: string) => {
+    async (make: (job: Job) => JobInput, what: string) => {
       const now = latest();
       const mine = make(now.job);
       try {
@@ -116,7 +116,7 @@ export function useEditor(id: string): Editor {
   }, [latest]);
 
   const preview = useCallback(
-    (make: (job: Job) => Job) => {
+    (make: (job: Job) => JobInput) => {
       asking.current.next = make(latest().job);
       void ask();
     },
@@ -165,10 +165,19 @@ export function useEditor(id: string): Editor {
 }
 
 /** A copy of a document with the value at a JSON pointer replaced. */
-export function withField<T>(document: T, pointer: string, value: unknown): T {
+export function withField<T>(document: T, pointer: string, value: unknown): T;
+export function withField(document: unknown, pointer: string, value: unknown): unknown {
   const [head, ...rest] = pointer.split("/").slice(1);
-  if (head === undefined) return value as T;
-  const copy = (Array.isArray(document) ? [...document] : { ...document }) as Record<string, unknown>;
+  if (head === undefined) return value;
+  const copy = Array.isArray(document) ? [...document] : { ...Object(document) };
   copy[head] = withField(copy[head], rest.length ? `/${rest.join("/")}` : "", value);
-  return copy as T;
+  return copy;
+}
+
+/** What stands in a document at a JSON pointer; undefined where nothing does. */
+export function valueAt(document: unknown, pointer: string): unknown {
+  return pointer
+    .split("/")
+    .slice(1)
+    .reduce((found: unknown, step) => (found instanceof Object ? Reflect.get(found, step) : undefined), document);
 }

@@ -47,12 +47,12 @@ test("an edit that reads what it changes is made of what is there now", () => {
   type Stands = Record<string, { rests: string; load: number }>;
   const plain = { rests: "all over", load: 100 };
   const loaded = (now: Stands): Stands => ({ ...now, top: { ...plain, ...now.top, load: 50 } });
-  expect(rebased<Stands>({}, loaded, { top: { rests: "at both ends", load: 100 } })).toEqual({
+  expect(rebased<Stands, Stands>({}, loaded, { top: { rests: "at both ends", load: 100 } })).toEqual({
     top: { rests: "at both ends", load: 50 },
   });
 });
 
 test("an edit that brings along what it saw does not take back what changed since", () => {
   const moved = () => withSink({ x: 10, y: 2 });
-  expect(rebased<unknown>(job, moved, withSink({ x: 1, y: 20 }))).toEqual(withSink({ x: 10, y: 20 }));
+  expect(rebased<unknown, unknown>(job, moved, withSink({ x: 1, y: 20 }))).toEqual(withSink({ x: 10, y: 20 }));
 });

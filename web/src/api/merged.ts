@@ -4,7 +4,7 @@ type Fields = Record<string, unknown>;
  * What an edit that was made of `before` makes of what is there `now`: made of that itself, unless it would take back
  * what has changed meanwhile where it says nothing; then what it says is put into that.
  */
-export function rebased<T>(before: T, make: (document: T) => T, now: T): T {
+export function rebased<T, Made>(before: T, make: (document: T) => Made, now: T): Made {
   const mine = make(before);
   if (same(before, now)) return mine;
   const anew = make(now);
@@ -15,18 +15,15 @@ export function rebased<T>(before: T, make: (document: T) => T, now: T): T {
  * What one edit makes of a document that another has changed meanwhile: `mine` was made of `base`, and only where it
  * differs from it does it change `now`. Items of a list are told apart by their ids where they have some.
  */
-export function merged<T>(base: T, mine: T, now: T): T {
-  return merge(base, mine, now) as T;
-}
-
-function merge(base: unknown, mine: unknown, now: unknown): unknown {
+export function merged<T>(base: unknown, mine: T, now: unknown): T;
+export function merged(base: unknown, mine: unknown, now: unknown): unknown {
   if (same(mine, base)) return now;
   if (same(now, base)) return mine;
   if (Array.isArray(base) && Array.isArray(mine) && Array.isArray(now)) return mergeLists(base, mine, now);
   if (!isFields(base) || !isFields(mine) || !isFields(now)) return mine;
   const whole: Fields = {};
   for (const name of new Set([...Object.keys(now), ...Object.keys(mine)])) {
-    const value = merge(base[name], mine[name], now[name]);
+    const value = merged(base[name], mine[name], now[name]);
     if (value !== undefined) whole[name] = value;
   }
   return whole;
@@ -52,12 +49,12 @@ function mergeLists(base: unknown[], mine: unknown[], now: unknown[]): unknown[]
   const [before, own, others] = [byId(base), byId(mine), byId(now)];
   if (!before || !own || !others) {
     const sameLength = base.length === mine.length && base.length === now.length;
-    return sameLength ? mine.map((one, index) => merge(base[index], one, now[index])) : mine;
+    return sameLength ? mine.map((one, index) => merged(base[index], one, now[index])) : mine;
   }
   const left = [...own].filter(([id]) => others.has(id) || !before.has(id));
   const added = [...others].filter(([id]) => !own.has(id) && !before.has(id));
   return [
-    ...left.map(([id, one]) => (others.has(id) ? merge(before.get(id), one, others.get(id)) : one)),
+    ...left.map(([id, one]) => (others.has(id) ? merged(before.get(id), one, others.get(id)) : one)),
     ...added.map(([, one]) => one),
   ];
 }

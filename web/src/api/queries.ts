@@ -4,9 +4,10 @@ import { applied } from "./changes";
 import {
   type Agenda,
   client,
+  type Feature,
   type Hours,
-  type Job,
   type JobCard,
+  type JobInput,
   type JobView,
   type Piece,
   type PlanView,
@@ -61,6 +62,16 @@ export function beginPiece(
 ): Promise<Piece> {
   const body = { piece, name, units, sizes };
   return take(client.POST("/api/starts/{start}", { params: { path: { start: start.id } }, body }));
+}
+
+/** A feature as it is begun in a piece. */
+export function beginFeature(kind: Feature["kind"], piece: Piece, units: Units): Promise<Feature> {
+  return take(client.POST("/api/features", { body: { kind, piece, units } }));
+}
+
+/** Another outline for a piece, as large as it is now. */
+export function beginOutline(kind: Piece["outline"]["kind"], piece: Piece, units: Units): Promise<Piece["outline"]> {
+  return take(client.POST("/api/outlines", { body: { kind, piece, units } }));
 }
 
 /** All jobs on the floor by their names, to choose from. */
@@ -122,7 +133,7 @@ export function useRules(): Map<string, RulePage> {
 
 /** The plan of a job that is not kept, in the shop and after the record of the answer held: what differs from it is sent. */
 export async function planJob(
-  job: Job,
+  job: JobInput,
   shop: Shop | null,
   record: JobView["record"],
   held: PlanView,
@@ -136,7 +147,13 @@ export async function planJob(
 const at = (id: string) => ({ params: { path: { job_id: id } } });
 
 /** Keeps a change; what differs from the answer held is sent. */
-export async function editJob(id: string, parent: number, job: Job, what: string, held: PlanView): Promise<JobView> {
+export async function editJob(
+  id: string,
+  parent: number,
+  job: JobInput,
+  what: string,
+  held: PlanView,
+): Promise<JobView> {
   const answer = await take(
     client.PUT("/api/jobs/{job_id}", { ...at(id), body: { parent, job, what, held: held.key } }),
   );
@@ -157,20 +174,14 @@ export function setLifts(one_person_lifts_kg: number): Promise<Shop> {
   return take(client.PUT("/api/shop/lifts", { body: { one_person_lifts_kg } }));
 }
 
-type AnyLength = Schemas["Length"] | { typed: string; bare: "in" | "mm" };
-
-/** A size that a sheet is sold in; a length may still be as it was typed. */
-export interface SheetSize {
-  length: AnyLength;
-  width: AnyLength;
-  price: number | null;
-}
+/** A size that a sheet is sold in. */
+export type SheetSize = Schemas["SheetSizeRequest"];
 
 export function setSheetSizes(sheet: string, sizes: SheetSize[]): Promise<Shop> {
   return take(
     client.PUT("/api/shop/sheets/{sheet_id}/sizes", {
       params: { path: { sheet_id: sheet } },
-      body: { sizes: sizes as Schemas["SheetSizeRequest"][] },
+      body: { sizes },
     }),
   );
 }
@@ -179,7 +190,7 @@ export function setMaterials(materials: Schemas["MaterialsRequest"]): Promise<Sh
   return take(client.PUT("/api/shop/materials", { body: materials }));
 }
 
-export function beginJob(job: Job): Promise<JobView> {
+export function beginJob(job: JobInput): Promise<JobView> {
   return take(client.POST("/api/jobs", { body: { job } }));
 }
 

@@ -1,4 +1,4 @@
-import type { KeyboardEvent, PointerEvent } from "react";
+import type { SVGAttributes } from "react";
 import type { Piece } from "@/api/client";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -13,15 +13,15 @@ interface Props {
   /** x, y after x, y in the plan of the piece [mm]. */
   places: readonly number[];
   live: { index: number; x: number; y: number } | null;
-  onDown: (event: PointerEvent, index: number) => void;
-  onKey: (event: KeyboardEvent, index: number) => void;
+  /** What makes a corner one that can be moved. */
+  grip: (index: number) => SVGAttributes<SVGGElement>;
 }
 
 const TOUCH_PX = 44;
 const DOT_PX = 7;
 
 /** The corners of a free outline as they can be taken hold of, and the outline that a moved one would make. */
-export function CornerHandles({ view, described, places, live, onDown, onKey }: Props) {
+export function CornerHandles({ view, described, places, live, grip }: Props) {
   const { units } = usePreferences();
   const at = (index: number) =>
     live?.index === index ? { x: live.x, y: live.y } : { x: places[index * 2] ?? 0, y: places[index * 2 + 1] ?? 0 };
@@ -62,9 +62,7 @@ export function CornerHandles({ view, described, places, live, onDown, onKey }: 
           aria-label={`Corner ${index + 1}. Arrow keys move it`}
           data-corner={index + 1}
           className="cursor-move outline-none [&:focus-visible>.ring]:stroke-[3]"
-          style={{ touchAction: "none" }}
-          onPointerDown={(event) => onDown(event, index)}
-          onKeyDown={(event) => onKey(event, index)}
+          {...grip(index)}
         >
           <circle cx={px(view, corner.x)} cy={py(view, corner.y)} r={TOUCH_PX / 2} fill="transparent" />
           <circle
@@ -97,7 +95,7 @@ function rubber(view: View, described: readonly Corner[], corners: readonly { x:
   }, 0);
   const parts = corners.map((a, index) => {
     const b = corners[(index + 1) % corners.length] ?? a;
-    const bow = described[index]?.bow?.mm ?? 0;
+    const bow = described[index]?.bow.mm ?? 0;
     const end = `${px(view, b.x).toFixed(1)} ${py(view, b.y).toFixed(1)}`;
     if (!bow) return `L${end}`;
     const half = Math.hypot(b.x - a.x, b.y - a.y) / 2;

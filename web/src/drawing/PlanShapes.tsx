@@ -1,4 +1,4 @@
-import type { KeyboardEvent, PointerEvent } from "react";
+import type { SVGAttributes } from "react";
 import type { Finding, Piece, PiecePlan } from "@/api/client";
 import type { Box } from "./boxes";
 import { edgeData, pathData } from "./path";
@@ -19,15 +19,14 @@ interface Props {
   /** Features that cannot be cast where they are. */
   wrong: ReadonlySet<string>;
   selected: readonly string[];
-  onFeatureDown: (event: PointerEvent, id: string) => void;
-  onFeatureKey: (event: KeyboardEvent, id: string) => void;
-  onFeatureFocus: (id: string) => void;
+  /** What makes a feature one that can be chosen and moved. */
+  grip: (id: string) => SVGAttributes<SVGGElement>;
 }
 
 /** The piece from above: concrete, what is in it and on it, the edges that show, and what is wrong where. */
 export function PlanShapes(props: Props) {
   const { view, piece, measured, boxes, shifts, guides, marks, wrong, selected } = props;
-  const shown = piece.edges_shown ?? [];
+  const shown = piece.edges_shown;
   return (
     <>
       <path d={pathData(view, measured.path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth={1.25} />
@@ -60,12 +59,10 @@ export function PlanShapes(props: Props) {
           view={view}
           box={box}
           shift={shifts.get(box.id)}
-          name={piece.features?.find((feature) => feature.id === box.id)?.name ?? ""}
+          name={piece.features.find((feature) => feature.id === box.id)?.name ?? ""}
           selected={selected.includes(box.id)}
           wrong={wrong.has(box.id)}
-          onDown={props.onFeatureDown}
-          onKey={props.onFeatureKey}
-          onFocus={props.onFeatureFocus}
+          grip={props.grip(box.id)}
         />
       ))}
       {guides.map((guide) => {
@@ -109,16 +106,14 @@ interface FeatureProps {
   name: string;
   selected: boolean;
   wrong: boolean;
-  onDown: (event: PointerEvent, id: string) => void;
-  onKey: (event: KeyboardEvent, id: string) => void;
-  onFocus: (id: string) => void;
+  grip: SVGAttributes<SVGGElement>;
 }
 
 const TOUCH_PX = 44;
 /** How wide a drawing must be for the names of small features that are not chosen [px]. */
 const NAMED_FROM_PX = 420;
 
-function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, onFocus }: FeatureProps) {
+function FeatureShape({ view, box, shift, name, selected, wrong, grip }: FeatureProps) {
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
   const [hitWidth, hitHeight] = [Math.max(width, TOUCH_PX), Math.max(height, TOUCH_PX)];
@@ -145,10 +140,7 @@ function FeatureShape({ view, box, shift, name, selected, wrong, onDown, onKey, 
       aria-label={`${name}. Arrow keys move it, Delete removes it`}
       data-feature={box.id}
       className="cursor-move outline-none [&:focus-visible>.ring]:stroke-[3]"
-      style={{ touchAction: "none" }}
-      onPointerDown={(event) => onDown(event, box.id)}
-      onKeyDown={(event) => onKey(event, box.id)}
-      onFocus={() => onFocus(box.id)}
+      {...grip}
     >
       <rect x={cx - hitWidth / 2} y={cy - hitHeight / 2} width={hitWidth} height={hitHeight} fill="transparent" />
       {paths}

@@ -1,3 +1,4 @@
+import type { SVGAttributes } from "react";
 import type { Schemas } from "@/api/client";
 import { DimensionLine } from "./DimensionLine";
 import { px, py, type View } from "./view";
@@ -53,7 +54,7 @@ export function UprightSection({ view, section, along, lies, faceDown, thickness
 }
 
 function pairs(ring: readonly number[]): [number, number][] {
-  return ring.flatMap((value, index) => (index % 2 ? [] : [[value, ring[index + 1] ?? 0]]) as [number, number][]);
+  return ring.flatMap((value, index): [number, number][] => (index % 2 ? [] : [[value, ring[index + 1] ?? 0]]));
 }
 
 /** Where a section is cut on the plan: drag it, or move it by the arrow keys. */
@@ -61,14 +62,13 @@ export function SectionLine({
   view,
   along,
   at,
-  onDown,
-  onKey,
+  grip,
 }: {
   view: View;
   along: "x" | "y";
   at: number;
-  onDown: (event: React.PointerEvent) => void;
-  onKey: (event: React.KeyboardEvent) => void;
+  /** What makes it one that can be moved. */
+  grip: SVGAttributes<SVGGElement>;
 }) {
   const [x0, x1] = [Math.min(px(view, 0), px(view, view.length)), Math.max(px(view, 0), px(view, view.length))];
   const [y0, y1] = [py(view, view.width), py(view, 0)];
@@ -92,10 +92,8 @@ export function SectionLine({
       aria-valuemax={Math.round(along === "x" ? view.width : view.length)}
       aria-valuenow={Math.round(at)}
       className={`${along === "x" ? "cursor-ns-resize" : "cursor-ew-resize"} outline-none [&:focus-visible>circle]:stroke-[3]`}
-      style={{ touchAction: "none" }}
       stroke="var(--ink-soft)"
-      onPointerDown={onDown}
-      onKeyDown={onKey}
+      {...grip}
     >
       {along === "x" ? (
         <>

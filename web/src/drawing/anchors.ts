@@ -15,12 +15,12 @@ export function isAnchored(feature: Feature): feature is Anchored {
 }
 
 /** A feature with its centre brought to x, y [mm] along the reader's grid, measured from where it was measured. */
-export function movedTo(size: Size, feature: Anchored, box: Box, x: number, y: number, step: number): Anchored {
+export function movedTo<F extends Anchored>(size: Size, feature: F, box: Box, x: number, y: number, step: number): F {
   return {
     ...feature,
     x: placed(feature.x, x, size.length, box.length_mm / 2, step),
     y: placed(feature.y, y, size.width, box.width_mm / 2, step),
-  } as Anchored;
+  };
 }
 
 /** Where a feature's anchors put its centre [mm]. */
@@ -38,7 +38,7 @@ function centreAlong(anchor: Anchor, run: number, half: number): number {
 }
 
 /** An anchor measured from another edge, or to another part of its feature, that leaves it where it is. */
-export function remeasured<A extends Anchor>(anchor: A, side: A["side"], to: A["to"], run: number, half: number): A {
+export function remeasured(anchor: Anchor, side: string, to: Anchor["to"], run: number, half: number) {
   const centre = centreAlong(anchor, run, half);
   const distance = (side === "left" || side === "front" ? centre : run - centre) - (to === "edge" ? half : 0);
   return { ...anchor, side, to, offset: { mm: Number(Math.max(0, distance).toFixed(6)), typed: null } };

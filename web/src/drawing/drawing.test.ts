@@ -1,4 +1,5 @@
 import { describe, expect, it, test } from "vitest";
+import { made } from "@/testing";
 import { type Anchored, centreOf, movedTo, remeasured } from "./anchors";
 import { type Box, gapBetween } from "./boxes";
 import { box, extentOf, frame } from "./extent";
@@ -10,7 +11,7 @@ const NO_MARGINS = { left: 0, right: 0, top: 0, bottom: 0 };
 const size = { length: 1000, width: 600 };
 
 function boxAt(x: number, y: number, length: number, width: number, radius = 0): Box {
-  return { x_mm: x, y_mm: y, length_mm: length, width_mm: width, radius_mm: radius } as Box;
+  return made({ x_mm: x, y_mm: y, length_mm: length, width_mm: width, radius_mm: radius });
 }
 
 /** Numbers that look random and are the same each time. */
@@ -135,12 +136,12 @@ describe("an anchor", () => {
     ["right", "back"],
   ] as const;
   const feature = (x: string, y: string, to: string) =>
-    ({
+    made<Anchored>({
       kind: "opening",
       id: "sink",
       x: { side: x, to, offset: { mm: 150, typed: "150" } },
       y: { side: y, to, offset: { mm: 80, typed: "80" } },
-    }) as Anchored;
+    });
 
   it("keeps the edge that it is measured from when the feature is moved", () => {
     const sink = boxAt(0, 0, 200, 100);
@@ -166,7 +167,7 @@ describe("an anchor", () => {
     const sink = boxAt(0, 0, 200, 100);
     for (const to of ["edge", "centre"] as const) {
       const one = feature("left", "front", "edge");
-      const other = { ...one, x: remeasured(one.x, "right", to, size.length, 100) } as Anchored;
+      const other = made<Anchored>({ ...one, x: remeasured(one.x, "right", to, size.length, 100) });
       expect(centreOf(size, other, sink)).toEqual(centreOf(size, one, sink));
     }
   });

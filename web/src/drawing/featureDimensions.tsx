@@ -54,7 +54,7 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
         {SIDES.map((side) => {
           const anchor = side === "left" || side === "right" ? feature.x : feature.y;
           const held = anchor.side === side && (anchor.to === "centre") === toCentre;
-          const length: Length = held ? anchor.offset : { mm: distance(view, box, side, toCentre) };
+          const length: Length = held ? anchor.offset : { mm: distance(view, box, side, toCentre), typed: null };
           const edgeGap = distance(view, box, side, false);
           return (
             <Plate
@@ -74,7 +74,7 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
             x={besideGap(view, gap, line)}
             y={(py(view, gap.y1) + py(view, gap.y2)) / 2}
             label={`${feature.name} to ${gap.name}`}
-            length={{ mm: gap.mm }}
+            length={{ mm: gap.mm, typed: null }}
             held={false}
             wrong={gap.mm < needed - 1e-6}
           />
@@ -124,7 +124,7 @@ function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "featur
           y={cy + height / 2 - 24}
           label={`${feature.name}, corner radius`}
           prefix="R "
-          length={feature.corner_radius as Length}
+          length={feature.corner_radius}
           onKeep={(typed) => onSize("corner_radius", typed)}
         />
       )}

@@ -81,7 +81,7 @@ export function useZoom(element: RefObject<HTMLElement | null>, area: { width: n
       const box = event.currentTarget.getBoundingClientRect();
       about(event.clientX - box.left, event.clientY - box.top, Math.exp(-event.deltaY / 500));
     },
-    down(event: PointerEvent) {
+    down(event: PointerEvent<Element>) {
       fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
       if (fingers.current.size > 1) {
         hand.current = null;
@@ -89,7 +89,7 @@ export function useZoom(element: RefObject<HTMLElement | null>, area: { width: n
       }
       if (zoom.factor === 1 || event.button !== 0) return;
       hand.current = { pointer: event.pointerId, x: event.clientX, y: event.clientY, from: zoom };
-      (event.currentTarget as Element).setPointerCapture(event.pointerId);
+      event.currentTarget.setPointerCapture(event.pointerId);
     },
     move(event: PointerEvent) {
       const before = [...fingers.current.values()];

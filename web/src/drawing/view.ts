@@ -8,6 +8,12 @@ export interface View {
   mirrored: boolean;
 }
 
+/** A place, or a way to go. */
+export interface Point {
+  x: number;
+  y: number;
+}
+
 export interface Margins {
   left: number;
   right: number;
@@ -43,6 +49,6 @@ export const px = (view: View, x: number): number => view.left + (view.mirrored 
 export const py = (view: View, y: number): number => view.top + (view.width - y) * view.scale;
 
 /** A movement of the hand [px] as a movement of the piece as it stands [mm]. */
-export function toPiece(view: View, dx: number, dy: number): { x: number; y: number } {
+export function toPiece(view: View, dx: number, dy: number): Point {
   return { x: (view.mirrored ? -dx : dx) / view.scale, y: -dy / view.scale };
 }

@@ -15,7 +15,7 @@ export function Choice<T extends string>({ label, value, choices, onChoose }: Pr
       type="single"
       aria-label={label}
       value={value}
-      onValueChange={(next) => next && onChoose(next as T)}
+      onValueChange={(next) => choose(choices, next, onChoose)}
       className="inline-flex max-w-full flex-wrap rounded-(--radius) border-[1.5px] border-ink"
     >
       {choices.map((choice) => (
@@ -31,6 +31,12 @@ export function Choice<T extends string>({ label, value, choices, onChoose }: Pr
   );
 }
 
+/** Tells which of the choices it is; what is none of them is not chosen. */
+function choose<T extends string>(choices: Props<T>["choices"], value: string, onChoose: (value: T) => void) {
+  const chosen = choices.find((one) => one.value === value);
+  if (chosen) onChoose(chosen.value);
+}
+
 /** One of several, by name. */
 export function Select<T extends string>({ label, value, choices, onChoose }: Props<T>) {
   const id = useId();
@@ -41,7 +47,7 @@ export function Select<T extends string>({ label, value, choices, onChoose }: Pr
         id={id}
         className="field w-auto max-w-56"
         value={value}
-        onChange={(event) => onChoose(event.target.value as T)}
+        onChange={(event) => choose(choices, event.target.value, onChoose)}
       >
         {choices.map((choice) => (
           <option key={choice.value} value={choice.value}>

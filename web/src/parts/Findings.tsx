@@ -1,12 +1,14 @@
-import type { Finding, JobFinding } from "@/api/client";
+import type { Finding, JobFinding, Schemas } from "@/api/client";
 import { usePreferences } from "@/units/preferences";
 import { FindingWords } from "./FindingLines";
 import { sentence } from "./FindingText";
 import { SeverityMark } from "./SeverityMark";
 
+type Change = Schemas["Change"];
+
 interface Props {
   findings: JobFinding[];
-  onChange: (finding: Finding) => void;
+  onChange: (change: Change) => void;
 }
 
 /** What this station found, gravest first, each with its change as a button. */
@@ -33,20 +35,15 @@ export function Findings({ findings, onChange }: Props) {
               <button
                 type="button"
                 className={`button mt-2 ${index === 0 ? "button-now" : ""}`}
-                onClick={() => onChange(finding)}
-                aria-label={`${sentence(finding.change.label, finding.change.values ?? {}, units)}. ${sentence(finding.title, finding.values ?? {}, units)}`}
+                onClick={() => finding.change && onChange(finding.change)}
+                aria-label={`${sentence(finding.change.label, finding.change.values, units)}. ${sentence(finding.title, finding.values, units)}`}
               >
-                {sentence(finding.change.label, finding.change.values ?? {}, units)}
+                {sentence(finding.change.label, finding.change.values, units)}
               </button>
             )}
-            {finding.also?.map((other) => (
-              <button
-                key={other.label}
-                type="button"
-                className="button mt-2 ml-2"
-                onClick={() => onChange({ ...finding, change: other })}
-              >
-                {sentence(other.label, other.values ?? {}, units)}
+            {finding.also.map((other) => (
+              <button key={other.label} type="button" className="button mt-2 ml-2" onClick={() => onChange(other)}>
+                {sentence(other.label, other.values, units)}
               </button>
             ))}
             <details className="mt-1 text-soft">

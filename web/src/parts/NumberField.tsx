@@ -4,10 +4,10 @@ import { FieldProblem, problemProps } from "./FieldProblem";
 
 interface Props {
   label: string;
-  unit?: string;
+  unit?: string | undefined;
   value: number | null;
   /** Shown when there is no value. */
-  empty?: string;
+  empty?: string | undefined;
   onKeep: (value: number | null) => Promise<void>;
 }
 

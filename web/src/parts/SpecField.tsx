@@ -1,104 +1,135 @@
 import { useState } from "react";
 import { type Length, Refused } from "@/api/client";
-import type { Spec } from "@/stations/measure/kinds";
+import { usePreferences } from "@/units/preferences";
+import { entryOf } from "@/units/quantity";
 import { Select } from "./Choice";
 import { FieldProblem } from "./FieldProblem";
 import { LengthField } from "./LengthField";
 import { NumberField } from "./NumberField";
+import { type FieldSpec, isLength } from "./specs";
 import { TextField } from "./TextField";
 
-interface Props {
-  spec: Spec;
+export interface SpecFieldProps {
+  spec: FieldSpec;
   value: unknown;
-  /** What it is given when it is to have a value and has none yet. */
-  start?: Length;
+  /** What it is given when it is to have a length and has none yet. */
+  start?: Length | undefined;
+  /** What it is chosen from where the schema does not say, or in other words than it stores. */
+  choices?: readonly { value: string; text: string }[] | undefined;
   onKeep: (value: unknown) => Promise<void>;
 }
 
-/** A field of a description, as its spec says. */
-export function SpecField({ spec, value, start, onKeep }: Props) {
+/** A field of a document, as its schema says. */
+export function SpecField({ spec, value, start, choices, onKeep }: SpecFieldProps) {
+  if (choices || spec.as === "choice") return <ChoiceOf spec={spec} value={value} choices={choices} onKeep={onKeep} />;
+  switch (spec.as) {
+    case "length":
+      if (isLength(value)) return <LengthOf spec={spec} length={value} onKeep={onKeep} />;
+      return <NoLength spec={spec} start={start} onKeep={onKeep} />;
+    case "number":
+      return <NumberOf spec={spec} value={typeof value === "number" ? value : null} onKeep={onKeep} />;
+    case "flag":
+      return <FlagOf spec={spec} value={value === true} onKeep={onKeep} />;
+    default:
+      return (
+        <TextField
+          label={spec.label}
+          value={typeof value === "string" ? value : ""}
+          most={spec.most}
+          onKeep={(text) => onKeep(text === "" && spec.default === null ? null : text)}
+        />
+      );
+  }
+}
+
+type Keep = SpecFieldProps["onKeep"];
+
+/** What was refused of the last that was kept, and a way to keep what is chosen and not typed. */
+function useKeep(onKeep: Keep): [string | null, (value: unknown) => void] {
   const [problem, setProblem] = useState<string | null>(null);
-  const keep = (next: unknown) =>
-    void onKeep(next).then(
+  const keep = (value: unknown) =>
+    void onKeep(value).then(
       () => setProblem(null),
       (error) => {
         if (!(error instanceof Refused)) throw error;
         setProblem(error.message);
       },
     );
-  switch (spec.as) {
-    case "length":
-      return spec.none === undefined ? (
-        <LengthField label={spec.label} length={value as Length} onKeep={onKeep} />
-      ) : (
-        <OptionalLength spec={spec} value={value as Length | null} start={start} onKeep={onKeep} />
-      );
-    case "number":
-      return (
-        <NumberField
-          label={spec.label}
-          value={value as number}
-          {...(spec.unit && { unit: spec.unit })}
-          onKeep={(next) => onKeep(next)}
-        />
-      );
-    case "text":
-      return <TextField label={spec.label} value={value as string} onKeep={onKeep} />;
-    case "flag":
-      return (
-        <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
-          {spec.label}
-          <input
-            type="checkbox"
-            className="size-6 accent-(--ink)"
-            checked={value as boolean}
-            onChange={(event) => keep(event.target.checked)}
-          />
-        </label>
-      );
-    case "choice":
-      return (
-        <>
-          <Select
-            label={spec.label}
-            value={value as string}
-            choices={(spec.choices ?? []).map((one) => ({ value: one, text: one }))}
-            onChoose={keep}
-          />
-          <FieldProblem problem={problem} />
-        </>
-      );
-  }
+  return [problem, keep];
 }
 
-function OptionalLength({
-  spec,
-  value,
-  start,
-  onKeep,
-}: {
-  spec: Spec;
-  value: Length | null;
-  start: Length | undefined;
-  onKeep: Props["onKeep"];
-}) {
-  if (value) {
-    return (
-      <div className="flex items-center gap-2">
-        <div className="min-w-0 flex-1">
-          <LengthField label={spec.label} length={value} onKeep={onKeep} />
-        </div>
-        <button
-          type="button"
-          className="min-h-11 underline"
-          aria-label={`${spec.label}: ${spec.none}`}
-          onClick={() => void onKeep(null)}
-        >
-          {spec.none}
-        </button>
-      </div>
-    );
-  }
+const NONE = "";
+const STORED: Record<string, boolean> = { true: true, false: false };
+
+function ChoiceOf({ spec, value, choices, onKeep }: Omit<SpecFieldProps, "start">) {
+  const [problem, keep] = useKeep(onKeep);
+  const named = choices ?? (spec.choices ?? []).map((one) => ({ value: one, text: one }));
+  const all = spec.none === undefined ? named : [{ value: NONE, text: spec.none }, ...named];
+  const read = (chosen: string) => (spec.as === "flag" ? STORED[chosen] : chosen);
+  return (
+    <>
+      <Select
+        label={spec.label}
+        value={value == null ? NONE : String(value)}
+        choices={all}
+        onChoose={(chosen) => keep(chosen === NONE ? null : read(chosen))}
+      />
+      <FieldProblem problem={problem} />
+    </>
+  );
+}
+
+function NumberOf({ spec, value, onKeep }: { spec: FieldSpec; value: number | null; onKeep: Keep }) {
+  const { units } = usePreferences();
+  const entry = spec.unit === undefined ? null : entryOf(spec.unit, units);
+  return (
+    <NumberField
+      label={spec.label}
+      value={value === null || !entry ? value : entry.show(value)}
+      unit={entry?.name}
+      empty={spec.none}
+      onKeep={(typed) => onKeep(typed === null || !entry ? typed : entry.read(typed))}
+    />
+  );
+}
+
+function FlagOf({ spec, value, onKeep }: { spec: FieldSpec; value: boolean; onKeep: Keep }) {
+  const [problem, keep] = useKeep(onKeep);
+  return (
+    <>
+      <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
+        {spec.label}
+        <input
+          type="checkbox"
+          className="size-6 accent-(--ink)"
+          checked={value}
+          onChange={(event) => keep(event.target.checked)}
+        />
+      </label>
+      <FieldProblem problem={problem} />
+    </>
+  );
+}
+
+function LengthOf({ spec, length, onKeep }: { spec: FieldSpec; length: Length; onKeep: Keep }) {
+  const field = <LengthField label={spec.label} length={length} onKeep={onKeep} />;
+  if (spec.none === undefined) return field;
+  return (
+    <div className="flex items-center gap-2">
+      <div className="min-w-0 flex-1">{field}</div>
+      <button
+        type="button"
+        className="min-h-11 underline"
+        aria-label={`${spec.label}: ${spec.none}`}
+        onClick={() => void onKeep(null)}
+      >
+        {spec.none}
+      </button>
+    </div>
+  );
+}
+
+function NoLength({ spec, start, onKeep }: { spec: FieldSpec; start: Length | undefined; onKeep: Keep }) {
   return (
     <div className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
       <span>{spec.label}</span>

@@ -5,11 +5,13 @@ import { FieldProblem, problemProps } from "./FieldProblem";
 interface Props {
   label: string;
   value: string;
+  /** The characters that it may have. */
+  most?: number | undefined;
   onKeep: (value: string) => Promise<void>;
 }
 
 /** A name: kept on Enter or on leaving. */
-export function TextField({ label, value, onKeep }: Props) {
+export function TextField({ label, value, most = 60, onKeep }: Props) {
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
@@ -41,7 +43,7 @@ export function TextField({ label, value, onKeep }: Props) {
           id={id}
           className="field max-w-52"
           autoComplete="off"
-          maxLength={60}
+          maxLength={most}
           value={text}
           {...problemProps(`${id}-problem`, problem)}
           onChange={(event) => setText(event.target.value)}

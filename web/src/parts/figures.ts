@@ -44,11 +44,15 @@ export function formulaText(page: RulePage, replace: (name: string) => string): 
   return spelled.replace(/[a-z_]\w*/g, (word) => (names.has(word) ? replace(word) : word));
 }
 
+function isFigure(part: object): part is Figure {
+  return "rule" in part && "key" in part;
+}
+
 function collect(part: unknown, index: Map<string, Figure>): void {
   if (Array.isArray(part)) {
     for (const one of part) collect(one, index);
   } else if (part && typeof part === "object") {
-    if ("rule" in part && "key" in part) index.set((part as Figure).key, part as Figure);
+    if (isFigure(part)) index.set(part.key, part);
     else for (const one of Object.values(part)) collect(one, index);
   }
 }

@@ -53,7 +53,7 @@ describe("a finding's sentence", () => {
 });
 
 describe("a line of the log", () => {
-  const entry = (more: Partial<LogEntry>): LogEntry => ({ text: "", serial: null, act: null, ...more }) as LogEntry;
+  const entry = (more: object) => made<LogEntry>({ text: "", serial: null, act: null, ...more });
   const acts = new Map([["strip", "Strip the form"]]);
 
   it.each([
@@ -67,18 +67,16 @@ describe("a line of the log", () => {
     [{ kind: "test", act: "strip", ready: false }, "Strip the form: not yet"],
     [{ kind: "note", serial: 7, text: "A void" }, "#7: A void"],
     [{ kind: "note", text: "Cold night" }, "Cold night"],
-  ] as [Partial<LogEntry>, string][])("%o", (given, said) => {
+  ] as [object, string][])("%o", (given, said) => {
     expect(told(entry(given), "mm", acts)).toBe(said);
   });
 
   it("weighs in pounds for who reads pounds", () => {
-    expect(told(entry({ kind: "weighing", serial: 1, mass_kg: 22.68 } as Partial<LogEntry>), "in", acts)).toBe(
-      "#1 weighs 50.0 lb",
-    );
+    expect(told(entry({ kind: "weighing", serial: 1, mass_kg: 22.68 }), "in", acts)).toBe("#1 weighs 50.0 lb");
   });
 
   it("calls a lot by its number, else by its day", () => {
-    const lot = { name: "", received_on: "2026-11-03" } as Parameters<typeof lotName>[0];
+    const lot = made<Parameters<typeof lotName>[0]>({ name: "", received_on: "2026-11-03" });
     expect([lotName(lot), lotName({ ...lot, name: "L-12" })]).toEqual(["3 Nov 2026", "L-12"]);
   });
 });

@@ -1,19 +1,13 @@
-import { writeFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { Feature, Job, Piece } from "@/api/client";
 import { withField } from "@/api/editor";
 import type { Box } from "@/drawing/boxes";
 import { made } from "@/testing";
-import type { Units } from "@/units/length";
 import { type Arrangement, arranged } from "./measure/arrange";
 import { freshId, withFeature, withPiece } from "./measure/fields";
-import { FEATURES } from "./measure/kinds";
-import { newFeature } from "./measure/newFeatures";
 import { withBar } from "./steel/useBars";
 
-const BOTH: readonly Units[] = ["mm", "in"];
 const size = { length: 1000, width: 600 };
-const kinds = (Object.keys(FEATURES) as Feature["kind"][]).filter((kind) => kind !== "cutout");
 const emptied = made<Piece>({ id: "top", name: "Top", thickness: { mm: 60, typed: null }, features: [] });
 
 function hole(id: string, x: number, y: number): Feature {
@@ -128,7 +122,11 @@ describe("features are put in order", () => {
 });
 
 describe("a job is changed by a copy", () => {
-  const job = made<Job>({ name: "Bench", pieces: [{ ...emptied, features: holes.slice(0, 2) }, emptied] });
+  const job = made<Job>({
+    name: "Bench",
+    steel: { by_hand: [] },
+    pieces: [{ ...emptied, features: holes.slice(0, 2) }, emptied],
+  });
 
   it("at one place, and nowhere else", () => {
     const changed = withField(job, "/pieces/1/thickness/mm", 75);
@@ -149,43 +147,13 @@ describe("a job is changed by a copy", () => {
 
   it("with ids that its piece does not have yet", () => {
     const piece = made<Piece>({ features: [{ id: "hole" }, { id: "hole-2" }, { id: "sink" }] });
-    expect([freshId(piece, "hole"), freshId(piece, "sleeve")]).toEqual(["hole-3", "sleeve"]);
+    expect([freshId(piece.features, "hole"), freshId(piece.features, "sleeve")]).toEqual(["hole-3", "sleeve"]);
   });
 
   it("what was said of a bar by hand is said once, and taken back", () => {
     const told = withBar(withBar(job, "top", "along-1", { offset: null }), "top", "along-1", { side: "back" });
-    expect(told.steel?.by_hand).toEqual([{ piece: "top", bar: "along-1", side: "back", offset: null }]);
-    expect(withBar(told, "top", "along-1", null).steel?.by_hand).toEqual([]);
-    expect(withBar(told, "top", "along-2", null).steel?.by_hand).toHaveLength(1);
-  });
-});
-
-describe("what is begun", () => {
-  it("has an id of its own, and stands in the middle", () => {
-    for (const kind of kinds) {
-      for (const units of BOTH) {
-        const feature = newFeature(kind, { ...emptied, features: [] }, size, ["front"], units);
-        expect(feature.kind).toBe(kind);
-        if (!("x" in feature)) continue;
-        expect(Math.abs(feature.x.offset.mm - 500)).toBeLessThanOrEqual(25.4 / 16);
-        expect(Math.abs(feature.y.offset.mm - 300)).toBeLessThanOrEqual(25.4 / 16);
-      }
-    }
-  });
-
-  // The core is asked in tests/test_front_end.py whether it takes what is begun here.
-  it("is written down for the core to read", () => {
-    const filled = kinds.flatMap((kind) =>
-      BOTH.map((units) => {
-        const outline = { kind: "rectangle", length: "1000 mm", width: "600 mm" };
-        const piece = { id: "one", name: "Top", thickness: "90 mm", outline };
-        const thick = { ...emptied, thickness: { mm: 90, typed: null } } as Piece;
-        const features = [newFeature(kind, thick, size, ["front"], units)];
-        return { from: kind, units, pieces: [{ ...piece, features }] };
-      }),
-    );
-    expect(filled).toHaveLength(2 * kinds.length);
-    const file = process.env.ULBREK_BEGUN;
-    if (file) writeFileSync(file, JSON.stringify(filled));
+    expect(told.steel.by_hand).toEqual([{ piece: "top", bar: "along-1", side: "back", offset: null }]);
+    expect(withBar(told, "top", "along-1", null).steel.by_hand).toEqual([]);
+    expect(withBar(told, "top", "along-2", null).steel.by_hand).toHaveLength(1);
   });
 });

@@ -22,6 +22,12 @@ export function writeLength(mm: number, units: Units): string {
   return `${written} ${error > 0 ? "+" : "−"} ${trim(Math.abs(error), 1)} mm`;
 }
 
+/** A length that nobody typed, to the reader's mark. */
+export function whole(mm: number, units: Units): Length {
+  const step = units === "in" ? MM_PER_INCH / 8 : 1;
+  return { mm: Number((Math.round(mm / step) * step).toFixed(4)), typed: null };
+}
+
 /** Where hands, straps and props go: no finer than they can be put there. */
 export function writeHold(mm: number, units: Units): string {
   const step = units === "mm" ? 5 : MM_PER_INCH / 2;
@@ -67,6 +73,22 @@ function mixed(marks: number): string {
   return whole ? `${whole} ${rest}/${denominator}` : `${rest}/${denominator}`;
 }
 
+/** A number to so many decimals, halves away from nought, its thousands set apart. */
+export function rounded(value: number, decimals: number): string {
+  return written(value, { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+}
+
+/** A number to so many decimals at the most. */
 export function trim(value: number, decimals: number): string {
-  return String(Number(value.toFixed(decimals)));
+  return written(value, { maximumFractionDigits: decimals, useGrouping: false });
+}
+
+/** A number to so many figures, noughts at its end left out, its thousands set apart. */
+export function figures(value: number, count: number): string {
+  return written(value, { maximumSignificantDigits: count });
+}
+
+/** By the number as it is written in decimals, never minus nought, as the core does. */
+function written(value: number, how: Intl.NumberFormatOptions): string {
+  return value.toLocaleString("en-US", { ...how, signDisplay: "negative" });
 }

@@ -3,8 +3,10 @@
 import math
 from typing import Annotated, Any, Self
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, GetJsonSchemaHandler, model_validator
+from pydantic_core import CoreSchema
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.reading import LONGEST_MM, Units, read_length
 from ulbrek.core.base.units.writing import write_length
@@ -13,14 +15,12 @@ _SAME_MM = 1e-6
 _INCH_MARKS = ("in", "f", "/", '"', "″", "”", "'", "′", "’", "½", "¼", "¾", "⅛", "⅜", "⅝", "⅞")
 
 
-class Length(BaseModel):
+class Length(Document):
     """A length: ``mm`` is its value, ``typed`` is how it was written and comes back as it was.
 
     On the way in a text (``"62 cm"``), a number of millimetres, or ``{"typed": "24 3/8", "bare": "in"}``
     will do; the millimetres are worked out here.
     """
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
 
     mm: Annotated[float, Field(ge=0, le=LONGEST_MM, allow_inf_nan=False, description="millimetres")]
     typed: Annotated[str | None, Field(default=None, description="as it was written, if it was")] = None
@@ -38,6 +38,22 @@ class Length(BaseModel):
                 raise ValueError(f"A number without a unit is in “in” or “mm”, not “{bare}”.")
             return {"mm": read_length(given["typed"], bare), "typed": given["typed"].strip()}
         return given
+
+    @classmethod
+    def __get_pydantic_json_schema__(cls, schema: CoreSchema, handler: GetJsonSchemaHandler) -> dict[str, Any]:
+        """What is written has its millimetres; what is read may be any of the ways in which people write a length."""
+        written = handler(schema)
+        if handler.mode == "serialization":
+            return written
+        full = handler.resolve_ref_schema(written)
+        typed = {"typed": {"type": "string"}, "bare": {"enum": ["in", "mm"], "type": "string"}}
+        as_typed = {"type": "object", "properties": typed, "required": ["typed"], "additionalProperties": False}
+        whole = {key: full[key] for key in ("type", "properties", "required", "additionalProperties")}
+        text, number = {"type": "string"}, {"type": "number", "description": "millimetres"}
+        title, description = full["title"], full["description"]
+        full.clear()
+        full.update({"title": title, "description": description, "anyOf": [whole, as_typed, text, number]})
+        return written
 
     @model_validator(mode="after")
     def _agree(self) -> Self:

@@ -1,31 +1,43 @@
 """Lengths that must lie within bounds, refused in words."""
 
-from collections.abc import Callable
-from typing import Annotated
+from dataclasses import dataclass
+from typing import Annotated, Any
 
-from pydantic import AfterValidator
+from pydantic import GetCoreSchemaHandler, GetJsonSchemaHandler
+from pydantic_core import CoreSchema, core_schema
 
 from ulbrek.core.base.units.length import Length
 
 
-def between(low_mm: float, high_mm: float) -> Callable[[Length], Length]:
-    """A validator that refuses a length outside ``low_mm`` to ``high_mm`` [mm].
+@dataclass(frozen=True)
+class Between:
+    """Refuses a length outside its bounds, and says them in the schema [mm]."""
 
-    Raises:
-        ValueError: naming both bounds
-    """
+    low_mm: float
+    high_mm: float
 
-    def refuse(length: Length) -> Length:
-        if not low_mm <= length.mm <= high_mm:
-            raise ValueError(f"{length.mm:g} mm is out of bounds. Give {low_mm:g} to {high_mm:g} mm.")
+    def __get_pydantic_core_schema__(self, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:  # noqa: ANN401
+        """The schema of the length, with its bounds looked at last."""
+        return core_schema.no_info_after_validator_function(self.refuse, handler(source))
+
+    def __get_pydantic_json_schema__(self, schema: CoreSchema, handler: GetJsonSchemaHandler) -> dict[str, Any]:
+        """What JSON Schema has no word for: bounds of a length, in millimetres."""
+        return {**handler(schema), "x-bounds-mm": [self.low_mm, self.high_mm]}
+
+    def refuse(self, length: Length) -> Length:
+        """The length.
+
+        Raises:
+            ValueError: where it is out of bounds, naming both
+        """
+        if not self.low_mm <= length.mm <= self.high_mm:
+            raise ValueError(f"{length.mm:g} mm is out of bounds. Give {self.low_mm:g} to {self.high_mm:g} mm.")
         return length
 
-    return refuse
 
-
-Side = Annotated[Length, AfterValidator(between(10, 12_000))]
-Depth = Annotated[Length, AfterValidator(between(5, 2_000))]
-Bore = Annotated[Length, AfterValidator(between(1, 4_000))]
-Offset = Annotated[Length, AfterValidator(between(0, 12_000))]
-Radius = Annotated[Length, AfterValidator(between(0, 2_000))]
-Small = Annotated[Length, AfterValidator(between(0, 2_000))]
+Side = Annotated[Length, Between(10, 12_000)]
+Depth = Annotated[Length, Between(5, 2_000)]
+Bore = Annotated[Length, Between(1, 4_000)]
+Offset = Annotated[Length, Between(0, 12_000)]
+Radius = Annotated[Length, Between(0, 2_000)]
+Small = Annotated[Length, Between(0, 2_000)]

@@ -1,5 +1,6 @@
 """Writes a length as it is read off a tape."""
 
+from decimal import ROUND_HALF_UP, Decimal
 from math import floor
 
 from ulbrek.core.base.units.constants import MM_PER_INCH
@@ -55,7 +56,26 @@ def _mixed(marks: int, denominator: int) -> str:
     return f"{whole} {rest}/{denominator}" if whole else f"{rest}/{denominator}"
 
 
+def rounded(value: float, decimals: int) -> str:
+    """A number to so many decimals, halves away from nought, its thousands set apart: ``1,020.4``."""
+    return f"{_to_places(value, decimals):,f}"
+
+
 def trim(value: float, decimals: int) -> str:
     """A number to so many decimals at the most."""
-    text = f"{value:.{decimals}f}"
+    text = f"{_to_places(value, decimals):f}"
     return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def figures(value: float, count: int) -> str:
+    """A number to so many figures, noughts at its end left out, its thousands set apart."""
+    exact = Decimal(repr(float(value)))
+    places = count - 1 - exact.adjusted() if exact else 0
+    text = f"{_to_places(value, places):,f}"
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def _to_places(value: float, places: int) -> Decimal:
+    """The number as it is written in decimals, to so many of them; never minus nought."""
+    exact = Decimal(repr(float(value))).quantize(Decimal(1).scaleb(-places), ROUND_HALF_UP)
+    return exact if exact else abs(exact)

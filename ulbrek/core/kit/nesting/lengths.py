@@ -5,12 +5,20 @@ from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from math import ceil
+from typing import NamedTuple
 
 from ulbrek.core.kit.nesting.pricing import Demand, Pattern, fewest_patterns
 from ulbrek.core.kit.remembering import remembered
 
 _TRIFLE_MM = 1e-6
 _ENOUGH_MM = 1e-9
+
+
+class CutLength(NamedTuple):
+    """A part that is cut to a length: its key, and how long it is [mm]."""
+
+    key: str
+    length_mm: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,9 +31,9 @@ class LengthStock:
 
 @dataclass(frozen=True, slots=True)
 class LengthPlan:
-    """One stock length with the parts cut from it: (key, length [mm]), and what is left [mm]."""
+    """One stock length with the parts cut from it, and what is left [mm]."""
 
-    parts: tuple[tuple[str, float], ...]
+    parts: tuple[CutLength, ...]
     left_mm: float
 
 
@@ -49,17 +57,17 @@ class LengthsCut:
         return len(self.plans) == self.least
 
 
-def cut_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> tuple[list[LengthPlan], list[str]]:
+def cut_lengths(parts: Iterable[CutLength], stock: LengthStock) -> tuple[list[LengthPlan], list[str]]:
     """Parts cut from as few stock lengths as a longest-first, best-fit plan needs.
 
     Args:
-        parts: (key, length [mm])
+        parts: what is wanted
         stock: what they are cut from
 
     Returns:
         the lengths with their parts, and the keys of parts that are longer than the stock
     """
-    opened: list[tuple[list[tuple[str, float]], float]] = []
+    opened: list[tuple[list[CutLength], float]] = []
     room: list[tuple[float, int]] = []  # what is left of each, and which it is: the tightest fit is found by halving
     too_long: list[str] = []
     for key, length in sorted(parts, key=lambda part: (-part[1], part[0])):
@@ -71,31 +79,31 @@ def cut_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> tuple
         if number == len(opened):
             opened.append(([], left))
         left = max(0.0, left - length - stock.kerf_mm)
-        opened[number][0].append((key, length))
+        opened[number][0].append(CutLength(key, length))
         opened[number] = opened[number][0], left
         insort(room, (left, number))
     return [LengthPlan(tuple(taken), left) for taken, left in opened], too_long
 
 
-def fewest_lengths(parts: Iterable[tuple[str, float]], stock: LengthStock) -> LengthsCut:
+def fewest_lengths(parts: Iterable[CutLength], stock: LengthStock) -> LengthsCut:
     """Parts cut from the fewest stock lengths that a bounded search finds, and how few there can be at all.
 
     Where the material alone does not prove the longest-first plan, ways to cut one length are priced (see ``pricing``).
     The search is bounded by work, never by the clock, so that the same parts give the same plan.
 
     Args:
-        parts: (key, length [mm])
+        parts: what is wanted
         stock: what they are cut from
     """
     return _fewest(tuple(parts), stock)
 
 
-def _held(cut: LengthsCut, parts: tuple[tuple[str, float], ...], _: LengthStock) -> int:
+def _held(cut: LengthsCut, parts: tuple[CutLength, ...], _: LengthStock) -> int:
     return 1_000 + 700 * len(parts) + 400 * len(cut.plans)
 
 
 @remembered(16_000_000, _held)
-def _fewest(parts: tuple[tuple[str, float], ...], stock: LengthStock) -> LengthsCut:
+def _fewest(parts: tuple[CutLength, ...], stock: LengthStock) -> LengthsCut:
     """The same parts are asked for again at each edit of something else."""
     plans, too_long = cut_lengths(parts, stock)
     gone = set(too_long)
@@ -114,7 +122,7 @@ def _fewest(parts: tuple[tuple[str, float], ...], stock: LengthStock) -> Lengths
 
 
 def _as_plans(
-    patterns: Iterable[Pattern], sizes: Sequence[float], parts: Iterable[tuple[str, float]], stock: LengthStock
+    patterns: Iterable[Pattern], sizes: Sequence[float], parts: Iterable[CutLength], stock: LengthStock
 ) -> list[LengthPlan]:
     """Lengths with their parts; a way to cut that gives more of a part than is wanted gives what is."""
     waiting: dict[float, list[str]] = {size: [] for size in sizes}
@@ -123,7 +131,7 @@ def _as_plans(
     plans = []
     for pattern in sorted(patterns, reverse=True):
         taken = [
-            (waiting[size].pop(), size)
+            CutLength(waiting[size].pop(), size)
             for size, times in zip(sizes, pattern, strict=True)
             if times
             for _ in range(min(times, len(waiting[size])))

@@ -7,8 +7,7 @@ from shapely import Point as ShapelyPoint
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
 from ulbrek.core.measure import rules
-from ulbrek.core.measure.bodies import SIDES
-from ulbrek.core.measure.inputs import Bolt
+from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 LEAST_WOOD_MM = 15.0  # under a washer. Source: common practice.
@@ -28,7 +27,7 @@ def bolt_off_its_face(shape: Shape) -> list[Finding]:
     found = []
     for placed in shape.placed:
         feature = placed.feature
-        if not isinstance(feature, Bolt) or feature.into not in SIDES or placed.number:
+        if not isinstance(feature, Bolt) or not feature.in_a_side or placed.number:
             continue
         off = _from_its_side(shape, placed)
         if off <= _FLUSH_MM:

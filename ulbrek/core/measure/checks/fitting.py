@@ -4,7 +4,8 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
-from ulbrek.core.measure.inputs import Piece, Site
+from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.rules import section_of_run
 from ulbrek.core.measure.shape import Shape

@@ -2,44 +2,21 @@
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.kit.lettering import missing
-from ulbrek.core.measure.bodies import SIDES
-from ulbrek.core.measure.inputs import (
-    Bolt,
-    Core,
-    Cutout,
-    Grooves,
-    Lettering,
-    Mat,
-    Recess,
-    RoundHole,
-    Sleeve,
-    Void,
-    WoodPad,
-)
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.core import Core
+from ulbrek.core.measure.features.cutout import Cutout
+from ulbrek.core.measure.features.hole import RoundHole
+from ulbrek.core.measure.features.lettering import Lettering
+from ulbrek.core.measure.features.mat import Mat
+from ulbrek.core.measure.features.recess import Recess
+from ulbrek.core.measure.features.sleeve import Sleeve
+from ulbrek.core.measure.features.wood_pad import WoodPad
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 LEAST_FLOOR_MM = 20.0
 LEAST_DRAFT_DEG = 2.0
 SHALLOW_MM = 10.0
 LEAST_COVER_MM = 25.0
-
-
-def depth_into(placed: FeatureInPlan) -> float | None:
-    """How deep a feature goes into a face without going through [mm]; None where it does not."""
-    feature = placed.feature
-    match feature:
-        case Recess() | Core() | WoodPad():
-            return feature.depth.mm
-        case RoundHole() | Cutout() if feature.depth is not None:
-            return feature.depth.mm
-        case Grooves():
-            return max(feature.depth.mm, feature.shallow_depth.mm if feature.shallow_depth else 0.0)
-        case Bolt() if feature.into not in SIDES:
-            return feature.embedded.mm
-        case Lettering() if feature.relief == "sunk":
-            return feature.depth.mm
-        case _:
-            return None
 
 
 @check("deeper-than-its-piece", "stop")
@@ -66,24 +43,9 @@ def deeper_than_its_piece(shape: Shape) -> list[Finding]:
             },
         )
         for placed in _firsts(shape)
-        for past in [_past(shape, placed)]
+        for past in [placed.feature.reach_mm(thickness) - thickness]
         if past >= 0
     ]
-
-
-def _past(shape: Shape, placed: FeatureInPlan) -> float:
-    """How far a feature reaches beyond the face that it must not come out of [mm]; negative where it does not."""
-    feature, thickness = placed.feature, shape.piece.thickness.mm
-    match feature:
-        case Void():
-            reach = feature.above.mm + feature.height.mm
-        case Mat():
-            reach = feature.below_top.mm + feature.thickness.mm
-        case Bolt() if feature.into in SIDES and feature.above is not None:
-            reach = max(feature.above.mm, thickness - feature.above.mm) + feature.diameter.mm / 2
-        case _:
-            reach = depth_into(placed) or 0.0
-    return reach - thickness
 
 
 @check("smooth-wooden-bar", "caution")
@@ -147,7 +109,7 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
     found = []
     thickness = shape.piece.thickness.mm
     for placed in _firsts(shape):
-        deep = depth_into(placed)
+        deep = placed.feature.depth_into_face
         if deep is None or isinstance(placed.feature, Bolt) or not 0 < thickness - deep < LEAST_FLOOR_MM - 1e-6:
             continue
         feature = placed.feature
@@ -242,7 +204,7 @@ def insert_near_face(shape: Shape) -> list[Finding]:
     """
     found = []
     for placed in _firsts(shape):
-        near = _nearest_face(shape, placed)
+        near = placed.feature.cover_mm(shape.piece.thickness.mm)
         if near is not None and 0 < near < LEAST_COVER_MM - 1e-6:
             found.append(
                 finding(
@@ -304,23 +266,6 @@ def mat_buried(shape: Shape) -> list[Finding]:
         for index, feature in enumerate(shape.piece.features)
         if isinstance(feature, Mat) and feature.electric
     ]
-
-
-def _nearest_face(shape: Shape, placed: FeatureInPlan) -> float | None:
-    """Concrete between something left inside and the nearest face that it does not come out of [mm]."""
-    feature, thickness = placed.feature, shape.piece.thickness.mm
-    match feature:
-        case Void():
-            return min(feature.above.mm, thickness - feature.above.mm - feature.height.mm)
-        case Mat():
-            return min(feature.below_top.mm, thickness - feature.below_top.mm - feature.thickness.mm)
-        case Bolt() if feature.into in SIDES:
-            middle = thickness / 2 if feature.above is None else feature.above.mm
-            return min(middle, thickness - middle) - feature.diameter.mm / 2
-        case Bolt():
-            return thickness - feature.embedded.mm
-        case _:
-            return None
 
 
 def _firsts(shape: Shape) -> list[FeatureInPlan]:

@@ -3,9 +3,10 @@
 from collections.abc import Iterable
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
-from ulbrek.core.measure.bodies import SIDES
 from ulbrek.core.measure.clearing import clearing_change
-from ulbrek.core.measure.inputs import Bolt, DropEdge, Opening
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.drop_edge import DropEdge
+from ulbrek.core.measure.features.opening import Opening
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import concrete_along, free_offset, in_piece
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
@@ -204,7 +205,7 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
 
 def _in_a_side(placed: FeatureInPlan) -> bool:
     """Whether it is a bolt in a side, which must come out of it."""
-    return isinstance(placed.feature, Bolt) and placed.feature.into in SIDES
+    return isinstance(placed.feature, Bolt) and placed.feature.in_a_side
 
 
 def _larger_first(a: FeatureInPlan, b: FeatureInPlan) -> tuple[FeatureInPlan, FeatureInPlan]:

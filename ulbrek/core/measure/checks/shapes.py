@@ -5,7 +5,9 @@ from math import atan2, degrees, pi
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
 from ulbrek.core.kit.geometry import Edge, Point, cut_back
-from ulbrek.core.measure.inputs import FreeOutline, ImportedOutline, Opening, Recess
+from ulbrek.core.measure.features.opening import Opening
+from ulbrek.core.measure.features.recess import Recess
+from ulbrek.core.measure.inputs.outlines import FreeOutline, ImportedOutline
 from ulbrek.core.measure.outlines import as_described, corners_of, is_simple
 from ulbrek.core.measure.shape import Shape
 

@@ -2,8 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units.limits import Offset
 
@@ -12,15 +13,10 @@ Id = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
 EdgeName = Annotated[str, Field(min_length=1, max_length=20, pattern=r"^[a-z0-9 ]+$")]
 Face = Literal["top", "underside"]
 SideName = Literal["front", "right", "back", "left"]
+SIDES: tuple[SideName, ...] = ("front", "right", "back", "left")
 
 
-class Described(BaseModel):
-    """A part of a description; it never changes, and what it does not know it refuses."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid")
-
-
-class AcrossAnchor(Described):
+class AcrossAnchor(Document):
     """Where a feature is from left to right: from which edge, to its centre or to its own near edge."""
 
     side: Literal["left", "right"] = "left"
@@ -28,7 +24,7 @@ class AcrossAnchor(Described):
     offset: Offset
 
 
-class DeepAnchor(Described):
+class DeepAnchor(Document):
     """Where a feature is from front to back: from which edge, to its centre or to its own near edge."""
 
     side: Literal["front", "back"] = "front"

@@ -2,35 +2,42 @@
 
 from typing import Annotated, Any, Literal
 
-from pydantic import Discriminator, Field, Tag, field_validator, model_validator
+from pydantic import ConfigDict, Discriminator, Field, Tag, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Radius, Side
-from ulbrek.core.measure.inputs.common import Described
 
 NONE = Length(mm=0)
 Finite = Annotated[float, Field(ge=-20_000, le=20_000, allow_inf_nan=False)]
 
 
-class Rectangle(Described):
+class Rectangle(Document):
     """A rectangle: length from left to right, width from front to back."""
 
+    model_config = ConfigDict(title="Rectangle")
+
     kind: Literal["rectangle"] = "rectangle"
-    length: Side
-    width: Side
+    length: Annotated[Side, label("Length")]
+    width: Annotated[Side, label("Width")]
 
 
-class LShape(Described):
+class LShape(Document):
     """An L: one run along its length, one across it, meeting in a corner."""
 
+    model_config = ConfigDict(title="L")
+
     kind: Literal["l"] = "l"
-    length: Side
-    width: Side
-    along: Annotated[Side, Field(description="depth of the run along the length")]
-    across: Annotated[Side, Field(description="depth of the run across")]
-    meet: Literal["back left", "back right", "front left", "front right"] = "back left"
+    length: Annotated[Side, label("Length over all")]
+    width: Annotated[Side, label("Width over all")]
+    along: Annotated[Side, label("Run along, depth", description="depth of the run along the length")]
+    across: Annotated[Side, label("Run across, depth", description="depth of the run across")]
+    meet: Annotated[Literal["back left", "back right", "front left", "front right"], label("Runs meet at the")] = (
+        "back left"
+    )
 
     @model_validator(mode="after")
     def _runs_fit(self) -> "LShape":
@@ -39,15 +46,17 @@ class LShape(Described):
         return self
 
 
-class UShape(Described):
+class UShape(Document):
     """A U, open at the front: a run along its back and one down each side."""
 
+    model_config = ConfigDict(title="U")
+
     kind: Literal["u"] = "u"
-    length: Side
-    width: Side
-    along: Annotated[Side, Field(description="depth of the run along the back")]
-    left: Annotated[Side, Field(description="depth of the left run")]
-    right: Annotated[Side, Field(description="depth of the right run")]
+    length: Annotated[Side, label("Length over all")]
+    width: Annotated[Side, label("Width over all")]
+    along: Annotated[Side, label("Back run, depth", description="depth of the run along the back")]
+    left: Annotated[Side, label("Left run, depth", description="depth of the left run")]
+    right: Annotated[Side, label("Right run, depth", description="depth of the right run")]
 
     @model_validator(mode="after")
     def _runs_fit(self) -> "UShape":
@@ -57,47 +66,60 @@ class UShape(Described):
         return self
 
 
-class Trapezoid(Described):
+class Trapezoid(Document):
     """A trapezoid with parallel front and back; the back begins in the middle where nothing else is said."""
 
+    model_config = ConfigDict(title="Trapezoid")
+
     kind: Literal["trapezoid"] = "trapezoid"
-    front: Side
-    back: Side
-    width: Side
-    back_from_left: Annotated[Offset | None, Field(description="from the front's left end; None: centred")] = None
+    front: Annotated[Side, label("Front")]
+    back: Annotated[Side, label("Back")]
+    width: Annotated[Side, label("Front to back")]
+    back_from_left: Annotated[
+        Offset | None,
+        label("Back begins, from left", none="centred", description="from the front's left end; None: centred"),
+    ] = None
 
 
-class RegularPolygon(Described):
+class RegularPolygon(Document):
     """A regular polygon, a flat side at the front."""
 
+    model_config = ConfigDict(title="Regular polygon")
+
     kind: Literal["polygon"] = "polygon"
-    sides: Annotated[int, Field(ge=3, le=24)] = 6
-    by: Literal["across flats", "side", "radius"] = "across flats"
-    size: Side
+    sides: Annotated[int, Field(ge=3, le=24), label("Sides")] = 6
+    by: Annotated[Literal["across flats", "side", "radius"], label("Measured")] = "across flats"
+    size: Annotated[Side, label("Size")]
 
 
-class Disc(Described):
+class Disc(Document):
     """A disc."""
 
+    model_config = ConfigDict(title="Disc")
+
     kind: Literal["disc"] = "disc"
-    diameter: Side
+    diameter: Annotated[Side, label("Diameter")]
 
 
-class HalfDisc(Described):
+class HalfDisc(Document):
     """Half a disc, its flat side at the front."""
 
+    model_config = ConfigDict(title="Half disc")
+
     kind: Literal["half disc"] = "half disc"
-    diameter: Side
+    diameter: Annotated[Side, label("Diameter")]
 
 
-class ArchBlock(Described):
+class ArchBlock(Document):
     """One of the equal blocks of an arch, lying on its face: the piece's thickness is the arch's width."""
 
+    model_config = ConfigDict(title="Arch block")
+
     kind: Literal["arch block"] = "arch block"
-    span: Annotated[Side, Field(description="clear span, underside to underside")]
-    rise: Annotated[Side, Field(description="of the underside at mid span")]
-    depth: Annotated[Side, Field(description="of the ring, from underside to back")]
-    blocks: Annotated[int, Field(ge=3, le=60)]
+    span: Annotated[Side, label("Clear span", description="clear span, underside to underside")]
+    rise: Annotated[Side, label("Rise", description="of the underside at mid span")]
+    depth: Annotated[Side, label("Depth of the ring", description="of the ring, from underside to back")]
+    blocks: Annotated[int, Field(ge=3, le=60), label("Blocks in the arch")]
 
     @model_validator(mode="after")
     def _is_an_arch(self) -> "ArchBlock":
@@ -106,19 +128,21 @@ class ArchBlock(Described):
         return self
 
 
-class FreeCorner(Described):
+class FreeCorner(Document):
     """A corner of a free outline, and how the edge to the next one runs."""
 
-    x: Offset
-    y: Offset
-    radius: Radius = NONE
-    chamfer: Radius = NONE
-    bow: Annotated[Radius, Field(description="how far the edge to the next corner bows")] = NONE
-    bows: Literal["out", "in"] = "out"
+    x: Annotated[Offset, label("From the left")]
+    y: Annotated[Offset, label("From the front")]
+    radius: Annotated[Radius, label("Rounded by")] = NONE
+    chamfer: Annotated[Radius, label("Cut off by")] = NONE
+    bow: Annotated[Radius, label("Next edge bows by", description="how far the edge to the next corner bows")] = NONE
+    bows: Annotated[Literal["out", "in"], label("It bows")] = "out"
 
 
-class FreeOutline(Described):
+class FreeOutline(Document):
     """An outline by its corners, in order."""
+
+    model_config = ConfigDict(title="By its corners")
 
     kind: Literal["free"] = "free"
     corners: Annotated[tuple[FreeCorner, ...], Field(min_length=2, max_length=80), COUNTED]
@@ -134,7 +158,7 @@ class FreeOutline(Described):
         return corners
 
 
-class DrawnCorner(Described):
+class DrawnCorner(Document):
     """A corner of a drawn line [mm] and the bulge of the edge that leaves it, as in DXF."""
 
     x: Finite
@@ -142,8 +166,10 @@ class DrawnCorner(Described):
     bulge: Annotated[float, Field(ge=-100, le=100, allow_inf_nan=False)] = 0.0
 
 
-class ImportedOutline(Described):
+class ImportedOutline(Document):
     """A closed line read from a file."""
+
+    model_config = ConfigDict(title="From a drawing")
 
     kind: Literal["imported"] = "imported"
     source: Annotated[str, Field(max_length=80, description="the file it came from"), ONE_LINE] = ""

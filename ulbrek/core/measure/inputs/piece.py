@@ -5,68 +5,73 @@ from typing import Annotated, Literal
 from pydantic import Field, field_validator
 
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Depth, Offset, Side, Small
-from ulbrek.core.measure.inputs.common import Described, EdgeName, Face, Id, Name, SideName
-from ulbrek.core.measure.inputs.features import Feature
+from ulbrek.core.measure.features import Feature
+from ulbrek.core.measure.inputs.common import EdgeName, Face, Id, Name, SideName
 from ulbrek.core.measure.inputs.outlines import PieceOutline
 
 
-class EdgeProfile(Described):
+class EdgeProfile(Document):
     """How an edge of the face is shaped, in the mould or with a router later."""
 
     edge: EdgeName
-    profile: Literal["chamfer", "round-over", "half bullnose", "full bullnose"] = "round-over"
-    size: Annotated[Small, Field(description="of a chamfer or round-over")] = Length(mm=6)
-    made: Literal["in the mould", "routed later"] = "routed later"
+    profile: Annotated[Literal["chamfer", "round-over", "half bullnose", "full bullnose"], label("Shape")] = (
+        "round-over"
+    )
+    size: Annotated[Small, label("Size", description="of a chamfer or round-over")] = Length(mm=6)
+    made: Annotated[Literal["in the mould", "routed later"], label("Made")] = "routed later"
 
 
-class EdgeFit(Described):
+class EdgeFit(Document):
     """How an edge sits in its place: a gap to a wall, or an overhang over what carries it."""
 
     edge: EdgeName
-    gap: Annotated[Small, Field(description="to the wall")] = Length(mm=0)
-    overhang: Offset = Length(mm=0)
+    gap: Annotated[Small, label("Gap to the wall", description="to the wall")] = Length(mm=0)
+    overhang: Annotated[Offset, label("Overhang")] = Length(mm=0)
 
 
-class Taper(Described):
+class Taper(Document):
     """A thickness that changes from one side to the other: a taper underneath, or a fall on top."""
 
-    towards: SideName = "front"
-    thickness: Annotated[Depth, Field(description="at that side")]
-    face: Annotated[Face, Field(description="the face that slopes")] = "underside"
+    towards: Annotated[SideName, label("Thinner or thicker at the")] = "front"
+    thickness: Annotated[Depth, label("Thickness there", description="at that side")]
+    face: Annotated[Face, label("What slopes", description="the face that slopes")] = "underside"
 
 
-class Seam(Described):
+class Seam(Document):
     """Where a long piece is divided into castings, square across it."""
 
     id: Id
-    side: Annotated[SideName, Field(description="the side that it is measured from")] = "left"
-    offset: Offset
+    side: Annotated[SideName, label("Measured from the", description="the side that it is measured from")] = "left"
+    offset: Annotated[Offset, label("At")]
 
 
-class Run(Described):
+class Run(Document):
     """A run that the pieces fill side by side, with equal gaps."""
 
-    along: Literal["length", "width"] = "length"
-    run: Side
-    gap: Offset = Length(mm=0)
-    end_gap: Offset = Length(mm=0)
+    along: Annotated[Literal["length", "width"], label("Fills the run by its")] = "length"
+    run: Annotated[Side, label("The whole run")]
+    gap: Annotated[Offset, label("Between two")] = Length(mm=0)
+    end_gap: Annotated[Offset, label("At each end")] = Length(mm=0)
 
 
-class Piece(Described):
+class Piece(Document):
     """One design, and how many of it are wanted."""
 
     id: Id
-    name: Name
-    count: Annotated[int, Field(ge=1, le=500)] = 1
+    name: Annotated[Name, label("Name")]
+    count: Annotated[int, Field(ge=1, le=500), label("How many")] = 1
     outline: PieceOutline
-    thickness: Annotated[Depth, Field(description="of a piece drawn from the side, its width")]
+    thickness: Annotated[Depth, label("Thickness", description="of a piece drawn from the side, its width")]
     drawn: Annotated[
-        Literal["in plan", "from the side"], Field(description="what its outline shows; from the side: front to back")
+        Literal["in plan", "from the side"],
+        label("Its outline is", description="what its outline shows; from the side: front to back"),
     ] = "in plan"
-    cast: Literal["face down", "face up"] = "face down"
-    grind: Annotated[Small, Field(description="what grinding takes off the face")] = Length(mm=0)
+    cast: Annotated[Literal["face down", "face up"], label("Cast")] = "face down"
+    grind: Annotated[Small, label("Ground off the face", description="what grinding takes off the face")] = Length(mm=0)
     taper: Taper | None = None
     edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80), COUNTED] = ("front", "right", "left")
     edge_profiles: Annotated[tuple[EdgeProfile, ...], Field(max_length=80), COUNTED] = ()
@@ -74,7 +79,9 @@ class Piece(Described):
     features: Annotated[tuple[Feature, ...], Field(max_length=60), COUNTED] = ()
     seams: Annotated[tuple[Seam, ...], Field(max_length=12), COUNTED] = ()
     run: Run | None = None
-    matches: Annotated[Name | None, Field(description="the set whose pieces must look alike")] = None
+    matches: Annotated[
+        Name | None, label("Matches the set", none="none", description="the set whose pieces must look alike")
+    ] = None
 
     @field_validator("features")
     @classmethod

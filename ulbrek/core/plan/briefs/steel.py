@@ -4,7 +4,8 @@ from math import sqrt
 
 from shapely import LineString
 
-from ulbrek.core.measure.inputs import Core, EdgeProfile
+from ulbrek.core.measure.features.core import Core
+from ulbrek.core.measure.inputs.piece import EdgeProfile
 from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat, slope_of, sunk_into
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.steel.cage import Profile, Vessel

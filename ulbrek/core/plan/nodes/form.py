@@ -6,10 +6,10 @@ from dataclasses import dataclass, replace
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.form.cutting import CutFrom, cutting
 from ulbrek.core.form.inputs import FormHabits, FormInputs
-from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import FormFill, form
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.briefs.form import Materials, castings_of, wanted_for
 from ulbrek.core.plan.memory import Worked
@@ -39,7 +39,7 @@ class FormNode:
 
 
 @dataclass(frozen=True, slots=True)
-class BuiltForm:
+class FormWorked:
     """A form that is built: of which piece, and how many of it."""
 
     name: str
@@ -51,7 +51,7 @@ class BuiltForm:
 class CuttingNode:
     """The forms of a job, and what they are cut from."""
 
-    built: tuple[BuiltForm, ...]
+    built: tuple[FormWorked, ...]
     sheets: Sequence[Sheet]
     lumber: Lumber
     habits: FormHabits
@@ -59,6 +59,6 @@ class CuttingNode:
 
     def work(self) -> CuttingResult:
         """The cut plan, and what to have."""
-        forms = [(one.name, one.form.result, one.count) for one in self.built]
+        forms = [BuiltForm(one.name, one.form.result, one.count) for one in self.built]
         found = cutting(forms, CutFrom(self.sheets, self.lumber), self.habits, self.inputs)
         return replace(found, findings=pointed("/form", found.findings))

@@ -2,7 +2,8 @@
 
 from dataclasses import dataclass, replace
 
-from ulbrek.core.measure.inputs import Piece, Site
+from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete, measure, measure_site

@@ -10,7 +10,7 @@ from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.briefs.lift import carried
 from ulbrek.core.plan.memory import Worked

@@ -4,15 +4,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.measure.inputs import Piece
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.briefs.steel import reinforced
 from ulbrek.core.plan.memory import Worked
 from ulbrek.core.plan.pointing import pointed
 from ulbrek.core.steel.cutlist import steel_cutting
 from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.result import SteelCutting, SteelResult
-from ulbrek.core.steel.station import reinforce
+from ulbrek.core.steel.result import CastSteel, SteelCutting, SteelResult
+from ulbrek.core.steel.station import ChosenSteel, reinforce
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +31,7 @@ class SteelNode:
     def work(self) -> SteelResult:
         """What lies in it, its figures and findings."""
         what = reinforced(shape_of(self.piece), self.stone_mm, self.strength_mpa, self.cast_there)
-        found = reinforce(self.inputs, what, self.mesh, self.bar, self.bars)
+        found = reinforce(self.inputs, what, ChosenSteel(self.mesh, self.bar, self.bars))
         return replace(found, findings=pointed("/steel", found.findings))
 
 
@@ -47,6 +47,6 @@ class SteelCuttingNode:
 
     def work(self) -> SteelCutting:
         """Bars and mesh cut from stock."""
-        steel = [(count, one.result) for count, one in self.steel]
+        steel = [CastSteel(one.result, count) for count, one in self.steel]
         found = steel_cutting(steel, self.mesh, self.bar, self.inputs, self.strength_mpa)
         return replace(found, findings=pointed("/steel", found.findings))

@@ -1,13 +1,13 @@
 """What would go wrong with the steel."""
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Any, NamedTuple
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.materials.steel import Bar, Finish, Mesh
 from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
 from ulbrek.core.steel.piece import SteelBrief
-from ulbrek.core.steel.result import Cage, PlacedBar, Stack
+from ulbrek.core.steel.result import Cage, Lapped, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 
 _TRIFLE_MM = 1e-6
@@ -42,7 +42,14 @@ def too_little_cover(inputs: SteelInputs, what: SteelBrief, stack: Stack, bars: 
         face, cover, needed, severity = "face", show, INDOOR_COVER_MM, "hint"
     else:
         return []
-    return [_short_of_cover(inputs, what, stack, bars, (face, cover, max(needed, shows), severity))]
+    return [_short_of_cover(inputs, what, stack, bars, _Short(face, cover, max(needed, shows), severity))]
+
+
+class _Short(NamedTuple):
+    face: str
+    cover_mm: float
+    needed_mm: float
+    severity: Severity
 
 
 def _short_of_cover(
@@ -50,7 +57,7 @@ def _short_of_cover(
     what: SteelBrief,
     stack: Stack,
     bars: Sequence[Bar],
-    short: tuple[str, float, float, Severity],
+    short: _Short,
 ) -> Finding:
     face, cover, needed, severity = short
     thinner = [] if stack.rusts else _thinner_bar(stack, bars, needed - cover)
@@ -162,7 +169,7 @@ def bare_strips(inputs: SteelInputs, piece: str, narrow: Sequence[str]) -> list[
 
 
 @check("bar-longer-than-stock", "hint")
-def bar_longer_than_stock(lapped: Sequence[tuple[str, int]], stock_mm: float, lap_mm: float) -> list[Finding]:
+def bar_longer_than_stock(lapped: Sequence[Lapped], stock_mm: float, lap_mm: float) -> list[Finding]:
     """Bar longer than it is sold
 
     Source: the lap of the standard chosen

@@ -5,7 +5,7 @@ import { shopQuery } from "@/api/queries";
 import { type Casting, castingsQuery, type State } from "@/api/records";
 import { dayAndDate } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
-import { StateMark } from "../records/StateMark";
+import { isState, StateMark } from "../records/StateMark";
 
 const SHELVES: readonly { name: string; states: State[] }[] = [
   { name: "All", states: [] },
@@ -30,7 +30,7 @@ export function CastingsPage() {
   const zone = shop?.hours?.zone ?? "UTC";
   const count = (of: State[]) =>
     Object.entries(page?.counts ?? {}).reduce(
-      (sum, [state, some]) => (of.length === 0 || of.includes(state as State) ? sum + some : sum),
+      (sum, [state, some]) => (of.length === 0 || (isState(state) && of.includes(state)) ? sum + some : sum),
       0,
     );
   const last = page?.castings.at(-1)?.serial;

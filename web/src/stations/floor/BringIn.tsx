@@ -56,8 +56,10 @@ export function BringIn() {
 
 function parse(text: string): Record<string, unknown> {
   try {
-    return JSON.parse(text) as Record<string, unknown>;
+    const found: unknown = JSON.parse(text);
+    if (found instanceof Object && !Array.isArray(found)) return { ...found };
   } catch {
-    throw new Refused(422, "It is not a job file. Give a file that Ulbrek wrote; its name ends in .ulbrek.json.");
+    // said below
   }
+  throw new Refused(422, "It is not a job file. Give a file that Ulbrek wrote; its name ends in .ulbrek.json.");
 }

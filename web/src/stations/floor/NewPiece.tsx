@@ -1,10 +1,12 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
-import { type FieldProblem, type Job, Refused } from "@/api/client";
+import { type FieldProblem, type JobInput, Refused } from "@/api/client";
 import { beginJob, beginPiece, jobQuery, type Start, shopQuery, startsQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
+
+const NOTHING: Start = { id: "", name: "", asked: [], usual: {} };
 
 /** Begins a job with one piece, by its numbers. */
 export function NewPiece({ onClose }: { onClose: () => void }) {
@@ -13,21 +15,21 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { data: starts } = useSuspenseQuery(startsQuery);
-  const [start, setStart] = useState<Start>(starts[0] as Start);
+  const [start, setStart] = useState(starts[0] ?? NOTHING);
   const [name, setName] = useState("New top");
   const [sizes, setSizes] = useState<Record<string, string>>(start.usual[units] ?? {});
   const [refused, setRefused] = useState<Refused | null>(null);
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    const [mix] = shop.mixes ?? [];
+    const [mix] = shop.mixes;
     try {
-      const job = {
+      const job: JobInput = {
         name: name.trim(),
         pieces: [await beginPiece(start, "piece", name.trim(), sizes, units)],
-        mix: { mix: mix?.id, bag: mix?.sizes[0]?.id, container: shop.containers?.[0]?.id },
+        mix: { mix: mix?.id ?? "", bag: mix?.sizes[0]?.id ?? "", container: shop.containers[0]?.id ?? "" },
       };
-      const view = await beginJob(job as unknown as Job);
+      const view = await beginJob(job);
       queries.setQueryData(jobQuery(view.id).queryKey, view);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
       await navigate({ to: "/jobs/$jobId/$station", params: { jobId: view.id, station: "measure" } });

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Plan, Schemas, Shop } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
 
 type Kind = Plan["cutting"]["kinds"][number];
 type Found = Schemas["CutFound"];
@@ -8,7 +9,8 @@ type Found = Schemas["CutFound"];
 const SECONDS = 20;
 
 /** A better cut plan is looked for while one waits: told of as it goes, stopped at any time, taken only when wanted. */
-export function BetterCuts({ kind, editor, shop }: { kind: Kind; editor: Editor; shop: Shop | null }) {
+export function BetterCuts({ kind, shop }: { kind: Kind; shop: Shop | null }) {
+  const editor = useJobEditor();
   const [found, setFound] = useState<Found | null>(null);
   const [looking, setLooking] = useState(false);
   const [wrong, setWrong] = useState("");
@@ -131,6 +133,8 @@ async function listen(asked: unknown, signal: AbortSignal, tell: (found: Found) 
     const lines = waiting.split("\n");
     waiting = lines.pop() ?? "";
     const last = lines.filter(Boolean).at(-1);
-    if (last) tell(JSON.parse(last) as Found);
+    if (!last) continue;
+    const found: Found = JSON.parse(last);
+    tell(found);
   }
 }

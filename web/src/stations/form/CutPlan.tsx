@@ -1,5 +1,6 @@
 import type { Plan, Shop } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
 import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -20,7 +21,8 @@ const BOARD_FILES = [
 ];
 
 /** The sheets with their cuts, numbered in sawing order, kind by kind. */
-export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null }) {
+export function CutPlan({ shop }: { shop: Shop | null }) {
+  const editor = useJobEditor();
   const { units } = usePreferences();
   const { cutting } = editor.shown.plan;
   const letters = letterOf(cutting);
@@ -31,7 +33,7 @@ export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null })
   return (
     <div className="space-y-8 p-5">
       {cutting.kinds.map((kind) => (
-        <BetterCuts key={kind.sheet} kind={kind} editor={editor} shop={shop} />
+        <BetterCuts key={kind.sheet} kind={kind} shop={shop} />
       ))}
       {cutting.kinds.flatMap((kind) =>
         kind.sheets.map((sheet, index) => (
@@ -52,10 +54,10 @@ export function CutPlan({ editor, shop }: { editor: Editor; shop: Shop | null })
           </section>
         )),
       )}
-      <Boards editor={editor} />
+      <Boards />
       <Lumber cutting={cutting} />
       {shop && cutting.kinds.map((kind) => <SheetSizes key={kind.sheet} kind={kind} shop={shop} />)}
-      <Offcuts editor={editor} />
+      <Offcuts />
       <section aria-label="Boards as files" className="flex flex-wrap gap-2">
         {BOARD_FILES.map(({ ending, told }) => (
           <a key={ending} className="button" href={`/api/jobs/${editor.kept.id}/boards.${ending}`} download>
@@ -104,7 +106,8 @@ function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
 }
 
 /** The boards, each with a box to tick once it is sawn: it keeps the size that it was sawn to. */
-function Boards({ editor }: { editor: Editor }) {
+function Boards() {
+  const editor = useJobEditor();
   const { units } = usePreferences();
   const { cutting } = editor.shown.plan;
   const letters = letterOf(cutting);

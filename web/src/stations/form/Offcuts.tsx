@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, take } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
 import { type Item, stockQuery, useSend } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
@@ -14,7 +15,8 @@ interface Left {
 }
 
 /** Offcuts in stock that are to be cut up first, and what this plan leaves that goes into stock. */
-export function Offcuts({ editor }: { editor: Editor }) {
+export function Offcuts() {
+  const editor = useJobEditor();
   const { units } = usePreferences();
   const send = useSend();
   const { data: items = [] } = useQuery(stockQuery);

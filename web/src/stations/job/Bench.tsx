@@ -1,12 +1,10 @@
 import { type ReactNode, useState } from "react";
 import type { JobFinding } from "@/api/client";
-import type { Editor } from "@/api/editor";
 import { FindingText } from "@/parts/FindingText";
 import { SeverityMark } from "@/parts/SeverityMark";
 import { Steps } from "./Steps";
 
 interface Props {
-  editor: Editor;
   title: string;
   tools?: ReactNode;
   ticket: ReactNode;
@@ -17,7 +15,7 @@ interface Props {
 }
 
 /** A station's place: its tools, its drawing, and its ticket beside it or, on a phone, from below. */
-export function Bench({ editor, title, tools, ticket, findings, ticketName, children }: Props) {
+export function Bench({ title, tools, ticket, findings, ticketName, children }: Props) {
   const [open, setOpen] = useState(false);
   const first = findings[0]?.finding;
   return (
@@ -25,7 +23,7 @@ export function Bench({ editor, title, tools, ticket, findings, ticketName, chil
       <main className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label={title}>
         <h1 className="sr-only">{title}</h1>
         <div className="flex flex-wrap items-center gap-2 px-3 pt-3 lg:px-5">
-          <Steps editor={editor} />
+          <Steps />
           {tools}
         </div>
         <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>

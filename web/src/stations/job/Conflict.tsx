@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { Headline } from "@/api/client";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { planJob } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
@@ -8,7 +8,8 @@ import { write, writeRange } from "@/units/quantity";
 import { sizeText } from "./Rail";
 
 /** Two changes of one job met: both are shown, and one is chosen. */
-export function Conflict({ editor }: { editor: Editor }) {
+export function Conflict() {
+  const editor = useJobEditor();
   const conflict = editor.conflict;
   const { data: mine } = useQuery({
     queryKey: ["conflict", conflict?.theirs.id, conflict?.theirs.revision],

@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { historyQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 
 const WORDS: Record<string, string> = { undo: "Undid: ", redo: "Did again: " };
 
 /** What was done to the job, newest first. */
-export function History({ editor, onClose }: { editor: Editor; onClose: () => void }) {
+export function History({ onClose }: { onClose: () => void }) {
+  const editor = useJobEditor();
   const { data, error } = useQuery(historyQuery(editor.kept.id, editor.kept.revision));
   return (
     <Modal open title="What was done" description="Every change is kept; nothing is ever lost." onClose={onClose}>

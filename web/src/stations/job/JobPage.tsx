@@ -1,6 +1,8 @@
 import { useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
+import { EditorProvider } from "@/api/editing";
 import { useEditor } from "@/api/editor";
+import { isTyping } from "@/parts/typing";
 import { WhyProvider } from "@/parts/Why";
 import { CureStation } from "../cure/CureStation";
 import { FormStation } from "../form/FormStation";
@@ -37,13 +39,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
 
   useEffect(() => {
     function key(event: KeyboardEvent) {
-      if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        (event.target as Element).closest("input, select, textarea")
-      )
-        return;
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
       const at = STATIONS[Number(event.key) - 1];
       if (at) void navigate({ to: "/jobs/$jobId/$station", params: { jobId, station: at.station } });
       if (event.key === "?") setKeys(true);
@@ -53,16 +49,18 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
   }, [jobId, navigate]);
 
   return (
-    <WhyProvider plan={editor.shown.plan}>
-      <div className="flex h-dvh flex-col overflow-hidden max-lg:pb-16 lg:flex-row">
-        <Rail id={jobId} headline={editor.shown.headline} record={editor.kept.record} onKeys={() => setKeys(true)} />
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <Unsent editor={editor} />
-          <Screen editor={editor} />
+    <EditorProvider value={editor}>
+      <WhyProvider plan={editor.shown.plan}>
+        <div className="flex h-dvh flex-col overflow-hidden max-lg:pb-16 lg:flex-row">
+          <Rail id={jobId} headline={editor.shown.headline} record={editor.kept.record} onKeys={() => setKeys(true)} />
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+            <Unsent />
+            <Screen />
+          </div>
         </div>
-      </div>
-      <Conflict editor={editor} />
-      <Keys open={keys} onClose={() => setKeys(false)} />
-    </WhyProvider>
+        <Conflict />
+        <Keys open={keys} onClose={() => setKeys(false)} />
+      </WhyProvider>
+    </EditorProvider>
   );
 }

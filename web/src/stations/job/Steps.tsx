@@ -1,15 +1,17 @@
 import { useEffect, useState } from "react";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
+import { isTyping } from "@/parts/typing";
 import { History } from "./History";
 import { Papers } from "./Papers";
 
 /** Back and forward through what was done. */
-export function Steps({ editor }: { editor: Editor }) {
+export function Steps() {
+  const editor = useJobEditor();
   const [history, setHistory] = useState(false);
   const { can_undo, can_redo, revision } = editor.kept;
   useEffect(() => {
     function key(event: KeyboardEvent) {
-      if (!(event.ctrlKey || event.metaKey) || (event.target as Element).closest("input, select, textarea")) return;
+      if (!(event.ctrlKey || event.metaKey) || isTyping(event)) return;
       const letter = event.key.toLowerCase();
       const step = letter === "y" || (letter === "z" && event.shiftKey) ? "redo" : letter === "z" ? "undo" : null;
       if (!step || !(step === "undo" ? editor.kept.can_undo : editor.kept.can_redo)) return;
@@ -48,7 +50,7 @@ export function Steps({ editor }: { editor: Editor }) {
         </button>
       </div>
       <Papers id={editor.kept.id} />
-      {history && <History editor={editor} onClose={() => setHistory(false)} />}
+      {history && <History onClose={() => setHistory(false)} />}
     </>
   );
 }

@@ -1,7 +1,8 @@
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 
 /** Says that the last change is not kept yet, and sends it again. */
-export function Unsent({ editor }: { editor: Editor }) {
+export function Unsent() {
+  const editor = useJobEditor();
   if (!editor.unsent) return null;
   return (
     <div role="alert" className="flex flex-wrap items-center gap-3 border-b-4 border-caution bg-paper px-5 py-3">

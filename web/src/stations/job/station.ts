@@ -1,21 +1,20 @@
-import type { Finding, JobFinding, Plan, Station } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import type { JobFinding, Plan, Schemas, Station } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
 import { sentence } from "@/parts/FindingText";
 import { usePreferences } from "@/units/preferences";
 
-export interface StationProps {
-  editor: Editor;
-}
+type Change = Schemas["Change"];
 
 export function findingsOf(plan: Plan, station: Station): JobFinding[] {
   return plan.findings.filter((found) => found.station === station);
 }
 
-/** Applies a finding's change to the job, as one revision. */
-export function useApply(editor: Editor): (finding: Finding) => void {
+/** Applies a change to the job, as one revision. */
+export function useApply(): (change: Change) => void {
+  const editor = useJobEditor();
   const { units } = usePreferences();
-  return ({ change }) => {
-    if (!change) return;
+  return (change) => {
     void editor.change(
       (job) => Object.entries(change.fields).reduce((now, [pointer, value]) => withField(now, pointer, value), job),
       sentence(change.label, change.values ?? {}, units).slice(0, 120),

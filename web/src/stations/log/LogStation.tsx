@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
+import { useJobEditor } from "@/api/editing";
 import { shopQuery } from "@/api/queries";
 import { type LogEntry, logQuery, poursQuery } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 import { dateAndClock } from "@/units/time";
 import { Bench } from "../job/Bench";
-import type { StationProps } from "../job/station";
 import { BeginPour } from "../pours/BeginPour";
 import { LogLines } from "../records/LogLines";
 import { NewEntry } from "./NewEntry";
@@ -14,7 +14,8 @@ import { NewEntry } from "./NewEntry";
 const FILES = ["csv", "xlsx", "json"] as const;
 
 /** Log: everything that happened to this job, newest first, and what is to be written down. */
-export function LogStation({ editor }: StationProps) {
+export function LogStation() {
+  const editor = useJobEditor();
   const { job, plan } = editor.shown;
   const { id } = editor.kept;
   const [befores, setBefores] = useState<string[]>([]);
@@ -74,7 +75,7 @@ export function LogStation({ editor }: StationProps) {
     </>
   );
   return (
-    <Bench editor={editor} title="Log" ticket={ticket} findings={[]} ticketName="Write something down">
+    <Bench title="Log" ticket={ticket} findings={[]} ticketName="Write something down">
       <div className="mx-auto max-w-4xl p-5">
         {page === undefined || page.entries.length > 0 ? (
           <LogLines entries={page?.entries ?? []} zone={zone} acts={names} onCorrect={setCorrects} />

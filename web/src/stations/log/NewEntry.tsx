@@ -40,7 +40,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   const { units } = usePreferences();
   const { data, refetch } = useQuery({ ...castingsQuery({ job_id: jobId }), enabled: castingId === undefined });
   const castings = poured(data);
-  const [kind, setKind] = useState<Kind>((corrects?.kind as Kind) ?? "note");
+  const [kind, setKind] = useState<Kind>(KINDS.find((one) => one.value === corrects?.kind)?.value ?? "note");
   const [chosen, setCasting] = useState(corrects?.casting_id ?? castingId ?? "");
   const [mass, setMass] = useState("");
   const [act, setAct] = useState(corrects?.act ?? "float");

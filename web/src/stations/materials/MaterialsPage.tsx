@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas, Shop } from "@/api/client";
+import { withField } from "@/api/editor";
 import { setMaterials, shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { NumberField } from "@/parts/NumberField";
@@ -28,7 +29,7 @@ export function MaterialsPage() {
   if (!shop) return null;
   const now = materialsOf(shop);
   const set = (list: List, rows: readonly Row[]) =>
-    keep.mutateAsync({ ...now, [list]: rows } as Materials).then(() => undefined);
+    keep.mutateAsync(withField(now, `/${list}`, rows)).then(() => undefined);
   return (
     <ShopPage title="Materials">
       <p className="text-xl font-bold">What you mix from</p>
@@ -42,7 +43,7 @@ export function MaterialsPage() {
         </p>
       )}
       {LISTS.map(({ list, title, fields, add }) => {
-        const rows = now[list] as readonly Row[];
+        const rows: readonly Row[] = now[list];
         return (
           <section key={list} aria-label={title} className="mt-7">
             <h2 className="border-b-2 border-ink text-lg font-bold">{title}</h2>

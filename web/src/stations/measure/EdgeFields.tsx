@@ -1,8 +1,9 @@
 import type { Piece, PiecePlan } from "@/api/client";
+import { valueAt } from "@/api/editor";
 import { SpecField } from "@/parts/SpecField";
+import { specsOf } from "@/parts/specs";
 import { edgesOf } from "./FeatureFields";
-import type { Fields } from "./fields";
-import { EDGE_FIT, PROFILE, typed } from "./kinds";
+import { type Fields, typed } from "./fields";
 
 interface Props {
   piece: Piece;
@@ -13,8 +14,8 @@ interface Props {
 /** Which edges show, how each is shaped, and how it sits in its place. */
 export function EdgeFields({ piece, planned, fields }: Props) {
   const edges = edgesOf(planned);
-  const shown = piece.edges_shown ?? [];
-  const [profiles, fits] = [piece.edge_profiles ?? [], piece.edge_fits ?? []];
+  const shown = piece.edges_shown;
+  const [profiles, fits] = [piece.edge_profiles, piece.edge_fits];
   const others = <T extends { edge: string }>(all: readonly T[], edge: string) =>
     all.filter((one) => one.edge !== edge);
   return (
@@ -50,22 +51,22 @@ export function EdgeFields({ piece, planned, fields }: Props) {
             <fieldset key={edge} aria-label={`Edge ${edge}`} className="pb-3">
               <legend className="pt-2 font-bold">{edge}</legend>
               {profile &&
-                PROFILE.map((spec) => (
+                specsOf("EdgeProfile").map((spec) => (
                   <SpecField
                     key={spec.key}
                     spec={spec}
-                    value={(profile as unknown as Record<string, unknown>)[spec.key]}
+                    value={valueAt(profile, `/${spec.key}`)}
                     onKeep={(value) =>
                       fields.pieceField("edge_profiles", [...others(profiles, edge), { ...profile, [spec.key]: value }])
                     }
                   />
                 ))}
               {fit &&
-                EDGE_FIT.map((spec) => (
+                specsOf("EdgeFit").map((spec) => (
                   <SpecField
                     key={spec.key}
                     spec={spec}
-                    value={(fit as unknown as Record<string, unknown>)[spec.key]}
+                    value={valueAt(fit, `/${spec.key}`)}
                     onKeep={(value) =>
                       fields.pieceField("edge_fits", [...others(fits, edge), { ...fit, [spec.key]: value }])
                     }
@@ -76,12 +77,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                   type="button"
                   className="button"
                   onClick={() =>
-                    void fields.pieceField(
-                      "edge_profiles",
-                      profile
-                        ? others(profiles, edge)
-                        : [...profiles, { edge, profile: "round-over", size: typed("6 mm"), made: "routed later" }],
-                    )
+                    void fields.pieceField("edge_profiles", profile ? others(profiles, edge) : [...profiles, { edge }])
                   }
                 >
                   {profile ? `Leave ${edge} square` : `Shape ${edge}`}
@@ -92,7 +88,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                   onClick={() =>
                     void fields.pieceField(
                       "edge_fits",
-                      fit ? others(fits, edge) : [...fits, { edge, gap: typed("3 mm"), overhang: typed("0 mm") }],
+                      fit ? others(fits, edge) : [...fits, { edge, gap: typed("3 mm") }],
                     )
                   }
                 >

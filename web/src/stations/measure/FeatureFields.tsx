@@ -1,11 +1,14 @@
-import type { Feature, PiecePlan } from "@/api/client";
+import type { Feature, PiecePlan, Schemas } from "@/api/client";
+import { valueAt, withField } from "@/api/editor";
 import { type Anchored, isAnchored, remeasured } from "@/drawing/anchors";
 import { Select } from "@/parts/Choice";
 import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
+import { specsOf, specsOfKind } from "@/parts/specs";
 import { TextField } from "@/parts/TextField";
-import type { Fields } from "./fields";
-import { FEATURES, REPEAT, typed } from "./kinds";
+import { type Fields, typed } from "./fields";
+
+type RepeatInput = Schemas["Repeat-Input"];
 
 interface Props {
   planned: PiecePlan;
@@ -20,7 +23,6 @@ interface Props {
 export function FeatureFields({ planned, feature, fields, open, onOpen, onRemove }: Props) {
   const { measure } = planned;
   const box = measure.features.find((one) => one.id === feature.id);
-  const values = feature as unknown as Record<string, unknown>;
   return (
     <section aria-label={feature.name}>
       <h2>
@@ -41,25 +43,18 @@ export function FeatureFields({ planned, feature, fields, open, onOpen, onRemove
             value={feature.name}
             onKeep={(name) => fields.feature({ ...feature, name }, `Named ${feature.name} ${name}`)}
           />
-          {FEATURES[feature.kind].fields.map((spec) => (
+          {specsOfKind(feature.kind).map((spec) => (
             <SpecField
               key={spec.key}
               spec={spec}
-              value={values[spec.key]}
+              value={valueAt(feature, `/${spec.key}`)}
+              choices={spec.key === "edge" ? edgesOf(planned).map(same) : undefined}
               {...(box && {
                 start: { mm: Math.round(spec.key === "slot_length" ? box.length_mm * 2 : 20), typed: null },
               })}
               onKeep={(value) => fields.featureField(feature, spec.key, value)}
             />
           ))}
-          {feature.kind === "drop edge" && (
-            <Select
-              label="On the edge"
-              value={feature.edge}
-              choices={edgesOf(planned).map((edge) => ({ value: edge, text: edge }))}
-              onChoose={(edge) => void fields.featureField(feature, "edge", edge)}
-            />
-          )}
           {isAnchored(feature) && (
             <>
               <AnchorFields planned={planned} feature={feature} axis="x" sides={["left", "right"]} fields={fields} />
@@ -83,7 +78,7 @@ export function edgesOf(planned: PiecePlan): string[] {
 
 function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }) {
   const { repeat } = feature;
-  const set = (value: unknown, what: string) => fields.feature({ ...feature, repeat: value } as Feature, what);
+  const set = (value: RepeatInput | null, what: string) => fields.feature({ ...feature, repeat: value }, what);
   if (!repeat) {
     return (
       <button
@@ -97,16 +92,17 @@ function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }
       </button>
     );
   }
-  const values = repeat as unknown as Record<string, unknown>;
   return (
     <>
-      {REPEAT.map((spec) => (
+      {specsOf("Repeat").map((spec) => (
         <SpecField
           key={spec.key}
           spec={spec}
-          value={values[spec.key]}
+          value={valueAt(repeat, `/${spec.key}`)}
           start={repeat.pitch}
-          onKeep={(value) => set({ ...repeat, [spec.key]: value }, `${feature.name}: ${spec.label.toLowerCase()}`)}
+          onKeep={(value) =>
+            set(withField(repeat, `/${spec.key}`, value), `${feature.name}: ${spec.label.toLowerCase()}`)
+          }
         />
       ))}
       <button
@@ -134,7 +130,7 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
   const run = axis === "x" ? planned.measure.length_mm : planned.measure.width_mm;
   const half = ((axis === "x" ? box?.length_mm : box?.width_mm) ?? 0) / 2;
   const set = (changed: object, what: string) =>
-    fields.feature({ ...feature, [axis]: { ...anchor, ...changed } } as Feature, what);
+    fields.feature(withField(feature, `/${axis}`, { ...anchor, ...changed }), what);
   return (
     <>
       <LengthField
@@ -147,8 +143,9 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
         value={`${anchor.side} to ${anchor.to}`}
         choices={sides.flatMap((side) => ["edge", "centre"].map((to) => same(`${side} to ${to}`)))}
         onChoose={(chosen) => {
-          const [side, to] = chosen.split(" to ") as [typeof anchor.side, typeof anchor.to];
-          void set(remeasured(anchor, side, to, run, half), `${feature.name}: measured from ${chosen}`);
+          const [side = "", to] = chosen.split(" to ");
+          const next = remeasured(anchor, side, to === "edge" ? "edge" : "centre", run, half);
+          void set(next, `${feature.name}: measured from ${chosen}`);
         }}
       />
     </>

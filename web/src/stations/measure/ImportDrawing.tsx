@@ -46,8 +46,8 @@ export function ImportDrawing({ piece, fields, onClose }: Props) {
       const found = await take(
         client.POST("/api/drawings", {
           params: { query: { name: chosen.name, ...(asked && { unit: asked }) } },
-          body: body as unknown as string,
-          bodySerializer: (bytes) => bytes as unknown as BodyInit,
+          body: "", // openapi-fetch knows no type for bytes: they are what is sent
+          bodySerializer: () => body,
           headers: { "content-type": "application/octet-stream" },
         }),
       );
@@ -258,10 +258,14 @@ function asFeature(piece: Piece, loop: Loop, left: number, front: number): Featu
   const mm = (value: number) => ({ mm: Number(Math.max(0, value).toFixed(4)), typed: null });
   return {
     kind: "cutout",
-    id: freshId(piece, "cutout"),
+    id: freshId(piece.features, "cutout"),
     name: `Drawn opening ${(piece.features ?? []).filter((one) => one.kind === "cutout").length + 1}`,
     x: { side: "left", to: "centre", offset: mm(x - left + loop.length_mm / 2) },
     y: { side: "front", to: "centre", offset: mm(y - front + loop.width_mm / 2) },
     vertices: vertices(loop),
-  } as unknown as Feature;
+    depth: null,
+    face: "top",
+    turned_deg: 0,
+    repeat: null,
+  };
 }

@@ -1,6 +1,5 @@
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { JobFinding, Length, Piece, PiecePlan } from "@/api/client";
-import type { Editor } from "@/api/editor";
+import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import type { JobFinding, Piece, PiecePlan } from "@/api/client";
 import { centreOf, isAnchored, type Size } from "@/drawing/anchors";
 import type { Box } from "@/drawing/boxes";
 import { CornerHandles } from "@/drawing/CornerHandles";
@@ -13,16 +12,17 @@ import { Plate } from "@/drawing/Plate";
 import { SectionLine, UprightSection } from "@/drawing/UprightSection";
 import { useSize } from "@/drawing/useSize";
 import { useZoom } from "@/drawing/useZoom";
-import { fit, px, py, toPiece } from "@/drawing/view";
-import { STEP_MM } from "@/units/length";
+import { fit, px, py } from "@/drawing/view";
 import { usePreferences } from "@/units/preferences";
+import { DrawingTools } from "./DrawingTools";
 import type { Fields } from "./fields";
+import { overallLengths } from "./overall";
 import { useCorners } from "./useCorners";
-import { useMoves } from "./useMoves";
+import { type Along, useCut } from "./useCut";
+import { useFeatureMoves } from "./useFeatureMoves";
 import { useSection } from "./useSection";
 
 interface Props {
-  editor: Editor;
   pieceIndex: number;
   piece: Piece;
   planned: PiecePlan;
@@ -41,12 +41,9 @@ const SECTION_GAP_PX = 88;
 
 /** Plan and section of one piece, true to scale, with its dimensions to be edited where they stand. */
 export function MeasureDrawing(props: Props) {
-  const { editor, pieceIndex, piece, planned, findings, lies, selected, fields, onSelect, onRemove } = props;
+  const { pieceIndex, piece, planned, findings, lies, selected, fields, onSelect, onRemove } = props;
   const { units } = usePreferences();
   const [area, room] = useSize<HTMLDivElement>();
-  const [along, setAlong] = useState<"x" | "y">("x");
-  const [cut, setCut] = useState<number | null>(null);
-  const [cutting, setCutting] = useState<number | null>(null);
   const zoom = useZoom(area, room);
   const still = useRef<PiecePlan["measure"] | null>(null);
   const measure = still.current ?? planned.measure;
@@ -58,10 +55,11 @@ export function MeasureDrawing(props: Props) {
   const margins = narrow ? NARROW_MARGINS : MARGINS;
   const height = (room.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) + margins.top;
   const view = zoom.seen(fit(size.length, size.width, { width: room.width, height }, margins, mirrored));
-  const moves = useMoves({ editor, pieceIndex, view, size, boxes: measure.features, units });
-  const corners = useCorners({ editor, pieceIndex, view, measured: measure, still, units });
+  const moves = useFeatureMoves({ pieceIndex, view, size, boxes: measure.features, units });
+  const corners = useCorners({ pieceIndex, view, measured: measure, still, units });
+  const moved = moves.live?.place.features ?? [];
   const shifts = new Map(
-    moves.live.flatMap((feature) => {
+    moved.flatMap((feature) => {
       const box = measure.features.find((one) => one.id === feature.id && one.copy === 0);
       if (!box) return [];
       const to = centreOf(size, feature, box);
@@ -72,12 +70,13 @@ export function MeasureDrawing(props: Props) {
     const shift = shifts.get(box.id);
     return shift ? { ...box, x_mm: box.x_mm + shift.dx, y_mm: box.y_mm + shift.dy } : box;
   });
-  const only = selected.length === 1 ? (piece.features ?? []).find((one) => one.id === selected[0]) : undefined;
-  const chosen = moves.live.find((one) => one.id === only?.id) ?? only;
+  const only = selected.length === 1 ? piece.features.find((one) => one.id === selected[0]) : undefined;
+  const chosen = moved.find((one) => one.id === only?.id) ?? only;
   const box = boxes.find((one) => one.id === chosen?.id && one.copy === 0);
   const first = box ?? boxes[0];
-  const middle = along === "x" ? (first?.y_mm ?? size.width / 2) : (first?.x_mm ?? size.length / 2);
-  const at = Math.min(Math.max(cut ?? middle, 0.1), (along === "x" ? size.width : size.length) - 0.1);
+  const middle = (way: Along) => (way === "x" ? (first?.y_mm ?? size.width / 2) : (first?.x_mm ?? size.length / 2));
+  const cut = useCut(view, "x", middle, units);
+  const { along, at } = cut;
   const section = useSection(piece, along, at);
 
   if (room.width === 0) return <div ref={area} className="h-full min-h-0" />;
@@ -100,33 +99,39 @@ export function MeasureDrawing(props: Props) {
   const sectionTop = bottom + SECTION_GAP_PX - 20;
   const marks = findings.flatMap(({ piece: of, finding }) => (of === piece.id && finding.mark ? [finding.mark] : []));
   const overall = overallLengths(piece, measure);
+  const held = corners.inHand ? corners : moves;
+  const guides = held.inHand ? (held.live?.place.guides ?? []) : [];
 
-  function select(event: PointerEvent | KeyboardEvent, id: string): string[] {
-    if (event.shiftKey && "button" in event) {
+  function chooseAt(event: PointerEvent, id: string): string[] {
+    if (event.shiftKey) {
       const next = selected.includes(id) ? selected.filter((one) => one !== id) : [...selected, id];
       onSelect(next);
       return next;
     }
-    const next = selected.includes(id) ? [...selected] : [id];
-    onSelect(next);
-    return [id, ...next.filter((one) => one !== id)];
+    const ids = withLead(id);
+    onSelect(ids);
+    return ids;
   }
 
-  function moveCut(event: PointerEvent) {
-    if (cutting === null) return;
-    const frame = event.currentTarget.getBoundingClientRect();
-    const by = toPiece(view, event.clientX - frame.left - px(view, 0), event.clientY - frame.top - py(view, 0));
-    setCut(along === "x" ? by.y : by.x);
-  }
+  /** Those that move with a feature, itself first. */
+  const withLead = (id: string) => (selected.includes(id) ? [id, ...selected.filter((one) => one !== id)] : [id]);
 
-  function keyCut(event: KeyboardEvent) {
-    const steps: Record<string, number> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
-    const by = steps[event.key];
-    if (!by) return;
-    event.preventDefault();
-    event.stopPropagation();
-    setCut(at + by * STEP_MM[units] * (event.shiftKey ? 10 : 1) * (units === "mm" ? 5 : 4));
-  }
+  const gripOf = (id: string) => {
+    const ids = withLead(id);
+    const { onKeyDown, style } = moves.grip(ids);
+    return {
+      style,
+      onPointerDown(event: PointerEvent<SVGGElement>) {
+        event.currentTarget.focus({ preventScroll: true }); // before it is chosen: what is focused is chosen alone
+        moves.grip(chooseAt(event, id)).onPointerDown(event);
+      },
+      onKeyDown(event: KeyboardEvent<SVGGElement>) {
+        onKeyDown(event);
+        if (event.key === "Delete" || event.key === "Backspace") onRemove(ids);
+      },
+      onFocus: () => !selected.includes(id) && onSelect([id]),
+    };
+  };
 
   return (
     <div className="relative flex h-full min-h-0 flex-col">
@@ -137,27 +142,14 @@ export function MeasureDrawing(props: Props) {
         style={zoom.isFit ? undefined : { touchAction: "none" }}
         onWheel={zoom.wheel}
         onPointerDown={(event) => {
-          if (event.target instanceof SVGSVGElement || (event.target as Element).closest("[data-ground]")) onSelect([]);
+          const { target } = event;
+          if (target instanceof SVGSVGElement || (target instanceof Element && target.closest("[data-ground]")))
+            onSelect([]);
           zoom.down(event);
         }}
-        onPointerMove={(event) => {
-          moves.move(event);
-          corners.move(event);
-          moveCut(event);
-          zoom.move(event);
-        }}
-        onPointerUp={(event) => {
-          moves.up();
-          corners.up();
-          zoom.up(event);
-          setCutting(null);
-        }}
-        onPointerCancel={(event) => {
-          moves.up();
-          corners.up();
-          zoom.up(event);
-          setCutting(null);
-        }}
+        onPointerMove={zoom.move}
+        onPointerUp={zoom.up}
+        onPointerCancel={zoom.up}
         onKeyDown={(event) => event.key === "Escape" && onSelect([])}
       >
         <svg width={room.width} height={room.height} className="absolute inset-0 select-none">
@@ -170,43 +162,23 @@ export function MeasureDrawing(props: Props) {
               measured={measure}
               boxes={boxes}
               shifts={shifts}
-              guides={corners.live ? corners.guides : moves.guides}
-              marks={moves.live.length ? [] : marks}
+              guides={guides}
+              marks={moved.length ? [] : marks}
               wrong={wrongFeatures(piece, pieceIndex, findings)}
               selected={selected}
-              onFeatureDown={(event, id) => {
-                event.stopPropagation();
-                moves.down(event, select(event, id));
-              }}
-              onFeatureKey={(event, id) => {
-                const ids = selected.includes(id) ? selected : [id];
-                if (moves.nudge(event, [id, ...ids.filter((one) => one !== id)])) return;
-                if (event.key === "Delete" || event.key === "Backspace") onRemove(ids);
-              }}
-              onFeatureFocus={(id) => !selected.includes(id) && onSelect([id])}
+              grip={gripOf}
             />
           </g>
-          {piece.outline.kind === "free" && !moves.live.length && (
+          {piece.outline.kind === "free" && moved.length === 0 && (
             <CornerHandles
               view={view}
               described={piece.outline.corners}
               places={measure.corners}
-              live={corners.live}
-              onDown={corners.down}
-              onKey={corners.nudge}
+              live={corners.live && { index: corners.live.target, ...corners.live.place }}
+              grip={corners.grip}
             />
           )}
-          <SectionLine
-            view={view}
-            along={along}
-            at={at}
-            onDown={(event) => {
-              event.stopPropagation();
-              setCutting(event.pointerId);
-              area.current?.setPointerCapture(event.pointerId);
-            }}
-            onKey={keyCut}
-          />
+          <SectionLine view={view} along={along} at={at} grip={cut.grip} />
           <DimensionLine x1={x0} x2={x1} y1={view.top - 30} y2={view.top - 30} />
           <DimensionLine x1={x0 - 34} x2={x0 - 34} y1={py(view, size.width)} y2={bottom} />
           <OutlineLines view={view} outline={piece.outline} />
@@ -239,7 +211,7 @@ export function MeasureDrawing(props: Props) {
           label={piece.drawn === "from the side" ? "Height" : "Width"}
           {...overall.width(fields)}
         />
-        {!moves.live.length && (
+        {moved.length === 0 && (
           <OutlinePlates
             view={view}
             outline={piece.outline}
@@ -257,69 +229,14 @@ export function MeasureDrawing(props: Props) {
           />
         )}
       </div>
-      <div className="absolute right-3 bottom-3 z-20 flex gap-1.5 max-lg:bottom-20">
-        <button
-          type="button"
-          className="button px-3"
-          aria-label={`Cut through ${along === "x" ? "front to back" : "left to right"} instead`}
-          onClick={() => {
-            setAlong(along === "x" ? "y" : "x");
-            setCut(null);
-          }}
-        >
-          {along === "x" ? "cut ↔" : "cut ↕"}
-        </button>
-        <button type="button" className="button px-3.5" aria-label="Nearer" onClick={zoom.nearer}>
-          +
-        </button>
-        <button
-          type="button"
-          className="button px-3.5"
-          aria-label="Farther"
-          disabled={zoom.isFit}
-          onClick={zoom.farther}
-        >
-          −
-        </button>
-        <button type="button" className="button px-3" disabled={zoom.isFit} onClick={zoom.fit}>
-          Fit
-        </button>
-      </div>
+      <DrawingTools zoom={zoom} cut={cut} />
     </div>
   );
 }
 
-interface OverallPlate {
-  length: Length;
-  held: boolean;
-  onKeep?: (typed: { typed: string; bare: "in" | "mm" }) => Promise<void>;
-}
-
-/** Length and width over all: to be typed where the outline has a field for it, else only read. */
-function overallLengths(piece: Piece, measure: PiecePlan["measure"]) {
-  const { outline } = piece;
-  const plate =
-    (field: string | null, mm: number) =>
-    (fields: Fields): OverallPlate => {
-      const own = field ? (outline as unknown as Record<string, Length>)[field] : undefined;
-      if (!field || !own || Math.abs(own.mm - mm) > 1e-6) return { length: { mm, typed: null }, held: false };
-      return { length: own, held: true, onKeep: (typed) => fields.pieceField(`outline/${field}`, typed) };
-    };
-  const named = (...names: string[]) => names.find((name) => name in outline) ?? null;
-  return {
-    length: plate(named("length", "diameter", "size", "front"), measure.length_mm),
-    width: plate(
-      outline.kind === "disc" ? "diameter" : outline.kind === "polygon" ? "size" : named("width"),
-      measure.width_mm,
-    ),
-  };
-}
-
 /** How far drop edges and ribs hang under a piece [mm]. */
 function drops(piece: Piece): number[] {
-  return (piece.features ?? []).map((one) =>
-    one.kind === "drop edge" ? one.drop.mm : one.kind === "rib" ? one.height.mm : 0,
-  );
+  return piece.features.map((one) => (one.kind === "drop edge" ? one.drop.mm : one.kind === "rib" ? one.height.mm : 0));
 }
 
 /** Features of this piece that a finding without a place of its own stops. */
@@ -327,7 +244,7 @@ function wrongFeatures(piece: Piece, pieceIndex: number, findings: JobFinding[])
   const stopped = findings
     .filter(({ finding }) => finding.severity === "stop" && !finding.mark)
     .map(({ finding }) => new RegExp(`^/pieces/${pieceIndex}/features/(\\d+)$`).exec(finding.field)?.[1]);
-  return new Set((piece.features ?? []).filter((_, index) => stopped.includes(String(index))).map(({ id }) => id));
+  return new Set(piece.features.filter((_, index) => stopped.includes(String(index))).map(({ id }) => id));
 }
 
 function nearMiddle(along: "x" | "y", at: number, size: Size): boolean {
@@ -335,5 +252,5 @@ function nearMiddle(along: "x" | "y", at: number, size: Size): boolean {
 }
 
 function nameOf(piece: Piece, id: string): string {
-  return piece.features?.find((feature) => feature.id === id)?.name ?? id;
+  return piece.features.find((feature) => feature.id === id)?.name ?? id;
 }

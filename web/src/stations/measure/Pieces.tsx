@@ -1,18 +1,18 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { beginPiece, startsQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 import { usePreferences } from "@/units/preferences";
 
 interface Props {
-  editor: Editor;
   onChoose: (index: number) => void;
   onClose: () => void;
 }
 
 /** The pieces of a job: one more, begun in the words of the trade, or one taken out. */
-export function Pieces({ editor, onChoose, onClose }: Props) {
+export function Pieces({ onChoose, onClose }: Props) {
+  const editor = useJobEditor();
   const { units } = usePreferences();
   const { pieces } = editor.kept.job;
   const { data: starts } = useSuspenseQuery(startsQuery);

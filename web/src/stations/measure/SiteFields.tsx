@@ -1,9 +1,10 @@
 import type { Job, Length, Piece, Plan } from "@/api/client";
+import { valueAt } from "@/api/editor";
 import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
+import { type FieldSpec, specsOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
-import type { Fields } from "./fields";
-import { PASSAGE, SITE_DIMENSION, type Spec, typed } from "./kinds";
+import { type Fields, typed } from "./fields";
 
 interface Props {
   job: Job;
@@ -14,8 +15,8 @@ interface Props {
 
 /** The place the job is for: what was measured there, and what the pieces must pass. */
 export function SiteFields({ job, piece, site: measured, fields }: Props) {
-  const site = job.site ?? {};
-  const [dimensions, passages] = [site.dimensions ?? [], site.passages ?? []];
+  const { site } = job;
+  const { dimensions, passages } = site;
   const next = (all: readonly { id: string }[], stem: string) =>
     `${stem}-${Math.max(0, ...all.map((one) => Number(one.id.split("-").at(-1)) || 0)) + 1}`;
   return (
@@ -25,7 +26,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
         <Listed
           key={one.id}
           title={one.name}
-          specs={SITE_DIMENSION}
+          specs={specsOf("SiteDimension")}
           values={one}
           start={one.first}
           onKeep={(key, value) => fields.jobField(`site/dimensions/${index}/${key}`, value, `${one.name}: ${key}`)}
@@ -39,9 +40,9 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
             <input
               type="checkbox"
               className="size-6 accent-(--ink)"
-              checked={(one.pieces ?? []).includes(piece.id)}
+              checked={one.pieces.includes(piece.id)}
               onChange={(event) => {
-                const pieces = (one.pieces ?? []).filter((id) => id !== piece.id);
+                const pieces = one.pieces.filter((id) => id !== piece.id);
                 void fields.jobField(
                   `site/dimensions/${index}/pieces`,
                   event.target.checked ? [...pieces, piece.id] : pieces,
@@ -56,7 +57,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
         <Listed
           key={one.id}
           title={one.name}
-          specs={PASSAGE}
+          specs={specsOf("Passage")}
           values={one}
           start={one.width}
           onKeep={(key, value) => fields.jobField(`site/passages/${index}/${key}`, value, `${one.name}: ${key}`)}
@@ -66,7 +67,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
       {dimensions.length > 0 && (
         <LengthField
           label="Readings may differ by"
-          length={site.drift as Length}
+          length={site.drift}
           onKeep={(text) => fields.jobField("site/drift", text, `Readings may differ by ${text.typed}`)}
         />
       )}
@@ -122,7 +123,7 @@ function Followed({ site, id }: { site: Plan["site"]; id: string }) {
 
 interface ListedProps {
   title: string;
-  specs: readonly Spec[];
+  specs: readonly FieldSpec[];
   values: object;
   start: Length;
   onKeep: (key: string, value: unknown) => Promise<void>;
@@ -138,7 +139,7 @@ function Listed({ title, specs, values, start, onKeep, onRemove, children }: Lis
         <SpecField
           key={spec.key}
           spec={spec}
-          value={(values as Record<string, unknown>)[spec.key] ?? null}
+          value={valueAt(values, `/${spec.key}`)}
           start={start}
           onKeep={(value) => onKeep(spec.key, value)}
         />

@@ -1,24 +1,27 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Piece, type PiecePlan, Refused, type Schemas, take } from "@/api/client";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { sentence } from "@/parts/FindingText";
 import { usePreferences } from "@/units/preferences";
+import { entryOf } from "@/units/quantity";
 import { useApply } from "../job/station";
 
 type Goal = Schemas["SolveRequest"]["goal"];
 type What = Goal["kind"];
 
 interface Props {
-  editor: Editor;
   piece: Piece;
   planned: PiecePlan;
 }
 
-const POUND_KG = 0.45359237;
+const BY = ["thickness", "size"] as const;
+const WHEN = ["fresh", "stripped", "dry", "dry mix"] as const;
+const UNKNOWN = ["section", "count", "gap", "end gap", "run"] as const;
+const ALONG = ["length", "width"] as const;
 const WHAT: readonly { value: What; text: string }[] = [
   { value: "target mass", text: "so it weighs …" },
   { value: "divide at seams", text: "into shorter castings" },
@@ -27,30 +30,31 @@ const WHAT: readonly { value: What; text: string }[] = [
 ];
 
 /** What would have to change to reach a goal, worked out by the core and offered as a button. */
-export function WorkOut({ editor, piece }: Props) {
+export function WorkOut({ piece }: Props) {
+  const editor = useJobEditor();
   const { units } = usePreferences();
-  const apply = useApply(editor);
+  const apply = useApply();
   const { data: shop = null } = useQuery(shopQuery);
-  const dimensions = editor.shown.job.site?.dimensions ?? [];
+  const dimensions = editor.shown.job.site.dimensions;
   const [what, setWhat] = useState<What>("target mass");
   const [amount, setAmount] = useState("");
-  const [by, setBy] = useState("thickness");
-  const [when, setWhen] = useState("dry");
-  const [unknown, setUnknown] = useState("section");
+  const [by, setBy] = useState<(typeof BY)[number]>("thickness");
+  const [when, setWhen] = useState<(typeof WHEN)[number]>("dry");
+  const [unknown, setUnknown] = useState<(typeof UNKNOWN)[number]>("section");
   const [dimension, setDimension] = useState("");
-  const [along, setAlong] = useState("length");
+  const [along, setAlong] = useState<(typeof ALONG)[number]>("length");
   const [found, setFound] = useState<Schemas["Change"] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const ask = async () => {
     const number = Number(amount.replace(",", "."));
-    const goal = {
-      "target mass": { kind: what, piece: piece.id, mass_kg: units === "in" ? number * POUND_KG : number, when, by },
-      "divide at seams": { kind: what, piece: piece.id, longest: { typed: amount, bare: units } },
-      "equal sections": { kind: what, piece: piece.id, unknown },
-      "fit to site": { kind: what, piece: piece.id, dimension: dimension || dimensions[0]?.id, along },
-    }[what] as unknown as Goal;
+    const goals: Record<What, Goal> = {
+      "target mass": { kind: "target mass", piece: piece.id, mass_kg: entryOf("kg", units).read(number), when, by },
+      "divide at seams": { kind: "divide at seams", piece: piece.id, longest: { typed: amount, bare: units } },
+      "equal sections": { kind: "equal sections", piece: piece.id, unknown },
+      "fit to site": { kind: "fit to site", piece: piece.id, dimension: dimension || (dimensions[0]?.id ?? ""), along },
+    };
     try {
-      setFound(await take(client.POST("/api/solve", { body: { job: editor.kept.job, shop, goal } })));
+      setFound(await take(client.POST("/api/solve", { body: { job: editor.kept.job, shop, goal: goals[what] } })));
       setProblem(null);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -61,7 +65,7 @@ export function WorkOut({ editor, piece }: Props) {
   const choices = WHAT.filter(
     (one) => (one.value !== "equal sections" || piece.run) && (one.value !== "fit to site" || dimensions.length > 0),
   );
-  const same = (...values: string[]) => values.map((value) => ({ value, text: value }));
+  const same = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, text: value }));
   return (
     <section aria-label="Work it out">
       <h2 className="mb-1 text-lg font-bold">Work it out</h2>
@@ -84,22 +88,12 @@ export function WorkOut({ editor, piece }: Props) {
         />
         {what === "target mass" && (
           <>
-            <Select
-              label="Weighed"
-              value={when}
-              choices={same("fresh", "stripped", "dry", "dry mix")}
-              onChoose={setWhen}
-            />
-            <Select label="By its" value={by} choices={same("thickness", "size")} onChoose={setBy} />
+            <Select label="Weighed" value={when} choices={same(WHEN)} onChoose={setWhen} />
+            <Select label="By its" value={by} choices={same(BY)} onChoose={setBy} />
           </>
         )}
         {what === "equal sections" && (
-          <Select
-            label="Looked for"
-            value={unknown}
-            choices={same("section", "count", "gap", "end gap", "run")}
-            onChoose={setUnknown}
-          />
+          <Select label="Looked for" value={unknown} choices={same(UNKNOWN)} onChoose={setUnknown} />
         )}
         {what === "fit to site" && (
           <>
@@ -109,13 +103,13 @@ export function WorkOut({ editor, piece }: Props) {
               choices={dimensions.map((one) => ({ value: one.id, text: one.name }))}
               onChoose={setDimension}
             />
-            <Select label="With its" value={along} choices={same("length", "width")} onChoose={setAlong} />
+            <Select label="With its" value={along} choices={same(ALONG)} onChoose={setAlong} />
           </>
         )}
         <div className="flex items-end gap-2 pt-2">
           {(what === "target mass" || what === "divide at seams") && (
             <label className="flex-1">
-              {what === "target mass" ? `Mass, ${units === "in" ? "lb" : "kg"}` : "Longest"}
+              {what === "target mass" ? `Mass, ${entryOf("kg", units).name}` : "Longest"}
               <input
                 className="field figure text-lg"
                 value={amount}
@@ -136,7 +130,7 @@ export function WorkOut({ editor, piece }: Props) {
           type="button"
           className="button button-now mt-3 w-full"
           onClick={() => {
-            apply({ change: found } as unknown as Parameters<typeof apply>[0]);
+            apply(found);
             setFound(null);
           }}
         >

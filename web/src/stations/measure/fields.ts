@@ -1,4 +1,4 @@
-import type { Feature, Job, Length, Piece } from "@/api/client";
+import type { Feature, FeatureInput, Job, JobInput, LengthInput, Piece, PieceInput } from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import type { Side } from "@/drawing/featureDimensions";
 import type { TypedLength } from "@/parts/LengthField";
@@ -10,9 +10,9 @@ export interface Fields {
   featureField: (feature: Feature, field: string, value: unknown) => Promise<void>;
   /** Sets how far a feature is from an edge: to an opening's edge, to a hole's centre. */
   distance: (feature: Feature, side: Side, typed: TypedLength) => Promise<void>;
-  feature: (feature: Feature, what: string) => Promise<void>;
-  features: (change: (features: Feature[]) => Feature[], what: string) => Promise<void>;
-  piece: (change: (piece: Piece) => Piece, what: string) => Promise<void>;
+  feature: (feature: FeatureInput, what: string) => Promise<void>;
+  features: (change: (features: Feature[]) => FeatureInput[], what: string) => Promise<void>;
+  piece: (change: (piece: Piece) => PieceInput, what: string) => Promise<void>;
   jobField: (field: string, value: unknown, what: string) => Promise<void>;
 }
 
@@ -21,25 +21,22 @@ export function fieldsOf(editor: Editor, pieceIndex: number): Fields {
   const name = () => editor.kept.job.pieces[pieceIndex]?.name ?? "Piece";
   const said = (of: string, field: string, value: unknown) =>
     `${of}: ${field.split("/").at(-1)?.replaceAll("_", " ")} ${inWords(value)}`.trim().slice(0, 120);
-  const setFeature = (feature: Feature, what: string) =>
+  const setFeature = (feature: FeatureInput, what: string) =>
     editor.change((job) => withFeature(job, pieceIndex, feature), what.slice(0, 120));
   return {
     pieceField: (field, value) =>
       editor.change((job) => withField(job, `${at}/${field}`, value), said(name(), field, value)),
     featureField: (feature, field, value) =>
-      setFeature({ ...feature, [field]: value } as Feature, said(feature.name, field, value)),
+      setFeature(withField(feature, `/${field}`, value), said(feature.name, field, value)),
     distance: (feature, side, typed) => {
-      const to = feature.kind === "hole" || feature.kind === "sleeve" || feature.kind === "bolt" ? "centre" : "edge";
+      const to = "diameter" in feature ? "centre" : "edge";
       const axis = side === "left" || side === "right" ? "x" : "y";
-      return setFeature(
-        { ...feature, [axis]: { side, to, offset: typed } } as unknown as Feature,
-        said(feature.name, side, typed),
-      );
+      return setFeature(withField(feature, `/${axis}`, { side, to, offset: typed }), said(feature.name, side, typed));
     },
     feature: setFeature,
     features: (change, what) =>
       editor.change(
-        (job) => withPiece(job, pieceIndex, (piece) => ({ ...piece, features: change(piece.features ?? []) })),
+        (job) => withPiece(job, pieceIndex, (piece) => ({ ...piece, features: change(piece.features) })),
         what.slice(0, 120),
       ),
     piece: (change, what) => editor.change((job) => withPiece(job, pieceIndex, change), what.slice(0, 120)),
@@ -49,13 +46,18 @@ export function fieldsOf(editor: Editor, pieceIndex: number): Fields {
 
 function inWords(value: unknown): string {
   if (value === null) return "none";
-  if (typeof value === "object") return (value as TypedLength | Length).typed ?? "";
+  if (value instanceof Object) return "typed" in value ? String(value.typed ?? "") : "";
   return String(value);
 }
 
-/** A feature's id that its piece does not have yet. */
-export function freshId(piece: Piece, stem: string): string {
-  const taken = new Set(piece.features?.map((feature) => feature.id));
+/** A length as it is written. */
+export function typed(text: string): LengthInput {
+  return { typed: text };
+}
+
+/** A feature's id that is not among those taken. */
+export function freshId(features: readonly { id: string }[], stem: string): string {
+  const taken = new Set(features.map((feature) => feature.id));
   for (let number = 1; ; number += 1) {
     const id = number === 1 ? stem : `${stem}-${number}`;
     if (!taken.has(id)) return id;
@@ -63,14 +65,14 @@ export function freshId(piece: Piece, stem: string): string {
 }
 
 /** The job with one of a piece's features replaced. */
-export function withFeature(job: Job, pieceIndex: number, feature: Feature): Job {
+export function withFeature(job: Job, pieceIndex: number, feature: FeatureInput): JobInput {
   return withPiece(job, pieceIndex, (piece) => ({
     ...piece,
-    features: (piece.features ?? []).map((one) => (one.id === feature.id ? feature : one)),
+    features: piece.features.map((one): FeatureInput => (one.id === feature.id ? feature : one)),
   }));
 }
 
 /** The job with one piece changed. */
-export function withPiece(job: Job, pieceIndex: number, change: (piece: Piece) => Piece): Job {
+export function withPiece(job: Job, pieceIndex: number, change: (piece: Piece) => PieceInput): JobInput {
   return { ...job, pieces: job.pieces.map((piece, index) => (index === pieceIndex ? change(piece) : piece)) };
 }

@@ -1,23 +1,22 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Job, Schemas, Shop } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import type { Schemas, Shop } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { listAt } from "@/api/lists";
 import { stockQuery } from "@/api/records";
-import { Select } from "@/parts/Choice";
-import { NumberField } from "@/parts/NumberField";
-import { TextField } from "@/parts/TextField";
+import { DocField } from "@/parts/DocField";
+import { mostOf, specOf } from "@/parts/specs";
+import { namesOf } from "../job/shopChoices";
 
-type InHand = Schemas["InHand"];
-
-const MOST = 40;
+type InHand = Schemas["InHand-Input"];
 
 /** The bags that are here, lot by lot: they are used first, and castings of one colour want one lot. */
-export function BagsHere({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }) {
+export function BagsHere({ shop }: { shop: Shop }) {
+  const editor = useJobEditor();
   const { data: items = [] } = useQuery(stockQuery);
-  const mix = shop.mixes?.find((one) => one.id === job.mix.mix) ?? shop.mixes?.[0];
-  const here = job.mix.in_hand ?? [];
-  if (!mix || job.mix.scratch) return null;
-  const set = (next: readonly InHand[], what: string) =>
-    editor.change((now) => withField(now, "/mix/in_hand", next), what);
+  const { mix: id, bag, in_hand: here, scratch } = editor.shown.job.mix;
+  const mix = shop.mixes.find((one) => one.id === id) ?? shop.mixes[0];
+  if (!mix || scratch) return null;
+  const list = listAt(editor, "/mix/in_hand");
   const inStock = items
     .filter((item) => item.kind === "bag" && item.material.startsWith(`${mix.id}/`))
     .flatMap((item) =>
@@ -38,12 +37,8 @@ export function BagsHere({ job, shop, editor }: { job: Job; shop: Shop; editor: 
         <p className="text-soft">None are counted. They are used first, and one lot is one colour.</p>
       )}
       <ul>
-        {here.map((one, index) => {
-          const change = (part: Partial<InHand>, what: string) =>
-            set(
-              here.map((other, at) => (at === index ? { ...other, ...part } : other)),
-              what,
-            );
+        {here.map((_, index) => {
+          const place = { at: `/mix/in_hand/${index}` };
           const key = `${index} of ${here.length}`;
           return (
             <li
@@ -51,32 +46,10 @@ export function BagsHere({ job, shop, editor }: { job: Job; shop: Shop; editor: 
               className="grid items-end gap-x-6 sm:grid-cols-[1fr_1fr_1fr_auto]"
               aria-label={`Bags, ${index + 1}`}
             >
-              <Select
-                label="Bags of"
-                value={one.bag}
-                choices={mix.sizes.map((size) => ({ value: size.id, text: size.name }))}
-                onChoose={(bag) => void change({ bag }, `Bags of ${bag}`)}
-              />
-              <NumberField
-                label="How many"
-                value={one.count}
-                onKeep={(count) => change({ count: count ?? 1 }, `${count} bags here`)}
-              />
-              <TextField
-                label="Lot"
-                value={one.lot ?? ""}
-                onKeep={(lot) => change({ lot: lot || null }, `Lot ${lot}`)}
-              />
-              <button
-                type="button"
-                className="button mb-1"
-                onClick={() =>
-                  void set(
-                    here.filter((_, at) => at !== index),
-                    "Bags not here",
-                  )
-                }
-              >
+              <DocField {...place} spec={specOf("InHand", "bag")} choices={namesOf(mix.sizes)} />
+              <DocField {...place} spec={specOf("InHand", "count")} />
+              <DocField {...place} spec={specOf("InHand", "lot")} />
+              <button type="button" className="button mb-1" onClick={() => void list.remove(index, "Bags not here")}>
                 Not here
               </button>
             </li>
@@ -84,17 +57,17 @@ export function BagsHere({ job, shop, editor }: { job: Job; shop: Shop; editor: 
         })}
       </ul>
       <div className="mt-2 flex flex-wrap gap-2">
-        {here.length < MOST && (
+        {here.length < mostOf("MixInputs", "in_hand") && (
           <button
             type="button"
             className="button"
-            onClick={() => void set([...here, { bag: job.mix.bag, count: 1, lot: null }], "Bags are here")}
+            onClick={() => void list.add({ bag, count: 1, lot: null }, "Bags are here")}
           >
             Count some
           </button>
         )}
         {inStock.length > 0 && (
-          <button type="button" className="button" onClick={() => void set(inStock, "Bags as in stock")}>
+          <button type="button" className="button" onClick={() => void list.set(() => inStock, "Bags as in stock")}>
             As in stock
           </button>
         )}

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { Choice } from "@/parts/Choice";
 import { usePreferences } from "@/units/preferences";
@@ -9,7 +9,8 @@ import { write } from "@/units/quantity";
 const FEELS = ["packed", "plastic", "flowing"] as const;
 
 /** How it should feel: the school, and the test that tells. */
-export function FeelPanel({ mix, editor }: { mix: Plan["mix"]; editor: Editor }) {
+export function FeelPanel({ mix }: { mix: Plan["mix"] }) {
+  const editor = useJobEditor();
   return (
     <section aria-label="Feel">
       <h2 className="mb-2 text-lg font-bold">How it should feel</h2>

@@ -1,111 +1,62 @@
-import type { Job, Plan, Schemas, Shop } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import type { Plan, Schemas, Shop } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
 import { Select } from "@/parts/Choice";
-import { NumberField } from "@/parts/NumberField";
+import { DocField } from "@/parts/DocField";
+import { type FieldOf, specOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
+import { namesOf } from "../job/shopChoices";
 
-type Scratch = Schemas["Scratch"];
+type Scratch = Schemas["Scratch-Input"];
 
 const BAGS = "in bags";
-const WAYS = ["parts by volume", "parts by mass", "absolute volumes"] as const;
-const SLUMPS = ["25 to 50 mm", "75 to 100 mm", "150 to 175 mm"] as const;
-const NONE = "none, a mortar";
 
 /** Where the mix comes from: bags, or cement, sand and stone by one of three ways. */
-export function ScratchFields({ job, shop, editor }: { job: Job; shop: Shop; editor: Editor }) {
-  const wanted = job.mix.scratch ?? null;
-  const of = (kind: string) => (shop.ingredients ?? []).filter((one) => one.kind === kind);
-  const named = (one: { id: string; name: string }) => ({ value: one.id, text: one.name });
-  const plain = (text: string) => ({ value: text, text });
+export function ScratchFields({ shop }: { shop: Shop }) {
+  const editor = useJobEditor();
+  const { scratch } = editor.shown.job.mix;
+  const of = (kind: string) => shop.ingredients.filter((one) => one.kind === kind);
   const set = (next: Scratch | null, what: string) =>
     editor.change((now) => withField(now, "/mix/scratch", next), what);
-  const change = (part: Partial<Scratch>, what: string) => set(wanted && { ...wanted, ...part }, what);
+  const field = (name: FieldOf<"Scratch">, choices?: { value: string; text: string }[]) => (
+    <DocField at="/mix/scratch" spec={specOf("Scratch", name)} choices={choices} />
+  );
 
   function choose(way: string) {
     if (way === BAGS) return void set(null, "It comes in bags");
     const [cement, sand, stone] = [of("cement")[0], of("sand")[0], of("stone")[0]];
     if (!cement || !sand) return;
-    const begun = wanted ?? ({ cement: cement.id, sand: sand.id, stone: stone?.id ?? null } as Scratch);
-    void set({ ...begun, by: way as Scratch["by"] }, `From scratch, ${way}`);
+    const begun = scratch ?? { cement: cement.id, sand: sand.id, stone: stone?.id ?? null };
+    void editor.change(
+      (now) => withField(withField(now, "/mix/scratch", begun), "/mix/scratch/by", way),
+      `From scratch, ${way}`,
+    );
   }
 
+  const { label, choices: ways = [] } = specOf("Scratch", "by");
+  const plain = (text: string) => ({ value: text, text });
   return (
     <section aria-label="Where it comes from">
       <h2 className="mb-1 text-lg font-bold">Where it comes from</h2>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Select
-          label="It comes"
-          value={wanted ? (wanted.by ?? WAYS[0]) : BAGS}
-          choices={[plain(BAGS), ...WAYS.map((way) => ({ value: way, text: `from scratch, ${way}` }))]}
+          label={label}
+          value={scratch?.by ?? BAGS}
+          choices={[plain(BAGS), ...ways.map((way) => ({ value: way, text: `from scratch, ${way}` }))]}
           onChoose={choose}
         />
-        {wanted && (
+        {scratch && (
           <>
-            <Select
-              label="Cement"
-              value={wanted.cement}
-              choices={of("cement").map(named)}
-              onChoose={(cement) => void change({ cement }, `Cement: ${cement}`)}
-            />
-            <Select
-              label="Sand"
-              value={wanted.sand}
-              choices={of("sand").map(named)}
-              onChoose={(sand) => void change({ sand }, `Sand: ${sand}`)}
-            />
-            <Select
-              label="Stone"
-              value={wanted.stone ?? NONE}
-              choices={[plain(NONE), ...of("stone").map(named)]}
-              onChoose={(stone) => void change({ stone: stone === NONE ? null : stone }, `Stone: ${stone}`)}
-            />
-            {wanted.by !== "absolute volumes" && (
-              <>
-                <NumberField
-                  label="Sand to one of cement"
-                  value={wanted.sand_part ?? 2}
-                  onKeep={(part) => change({ sand_part: part ?? 0 }, `1 to ${part} of sand`)}
-                />
-                {wanted.stone && (
-                  <NumberField
-                    label="Stone to one of cement"
-                    value={wanted.stone_part ?? 3}
-                    onKeep={(part) => change({ stone_part: part ?? 0 }, `1 to ${part} of stone`)}
-                  />
-                )}
-              </>
-            )}
-            {wanted.by === "absolute volumes" && (
-              <Select
-                label="Slump"
-                value={wanted.slump ?? SLUMPS[1]}
-                choices={SLUMPS.map((value) => ({ value, text: value }))}
-                onChoose={(slump) => void change({ slump }, `Slump ${slump}`)}
-              />
-            )}
-            <NumberField
-              label="Water to cement"
-              value={wanted.water_cement ?? 0.45}
-              onKeep={(ratio) => change({ water_cement: ratio ?? 0 }, `Water to cement ${ratio}`)}
-            />
-            <NumberField
-              label="Air"
-              unit="%"
-              value={wanted.air_percent ?? 2}
-              onKeep={(air) => change({ air_percent: air ?? 0 }, `Air ${air} %`)}
-            />
-            <NumberField
-              label="Water in the sand"
-              unit="%"
-              value={wanted.sand_moisture ?? 0}
-              onKeep={(wet) => change({ sand_moisture: wet ?? 0 }, `Sand ${wet} % wet`)}
-            />
-            <NumberField
-              label="Water in the stone"
-              unit="%"
-              value={wanted.stone_moisture ?? 0}
-              onKeep={(wet) => change({ stone_moisture: wet ?? 0 }, `Stone ${wet} % wet`)}
-            />
+            {field("cement", namesOf(of("cement")))}
+            {field("sand", namesOf(of("sand")))}
+            {field("stone", namesOf(of("stone")))}
+            {scratch.by !== "absolute volumes" && field("sand_part")}
+            {scratch.by !== "absolute volumes" && scratch.stone && field("stone_part")}
+            {scratch.by === "absolute volumes" && field("slump")}
+            {field("water_cement")}
+            {field("air_percent")}
+            {field("sand_moisture")}
+            {field("stone_moisture")}
           </>
         )}
       </div>

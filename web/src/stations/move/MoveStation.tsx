@@ -1,19 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Job, PiecePlan } from "@/api/client";
+import type { PiecePlan } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
 import { Choice } from "@/parts/Choice";
+import { DocField } from "@/parts/DocField";
 import { Findings } from "@/parts/Findings";
-import { NumberField } from "@/parts/NumberField";
+import { specOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
-import { MASS, write } from "@/units/quantity";
+import { write } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
-import { findingsOf, type StationProps, useApply } from "../job/station";
-import { typed } from "../measure/kinds";
+import { findingsOf, useApply } from "../job/station";
 import { HandlingCard } from "./HandlingCard";
 import { InPlace } from "./InPlace";
 import { JoinedParts } from "./JoinedParts";
@@ -22,27 +23,19 @@ import { PostureFields } from "./PostureFields";
 import { ShopFigure } from "./ShopFigure";
 import { TeamScale } from "./TeamScale";
 
-const CARRIERS = [
-  { field: "bench_kg", label: "The bench under the form carries", empty: "not known" },
-  { field: "dolly_kg", label: "The dolly or cart carries", empty: "there is none" },
-] as const;
-
 const TEAMS = ["1", "2", "3", "4"] as const;
 
 /** Move: what each piece weighs in the hand, and how many people it takes. */
-export function MoveStation({ editor }: StationProps) {
-  const { units } = usePreferences();
+export function MoveStation() {
+  const editor = useJobEditor();
   const { job, plan } = editor.shown;
-  const apply = useApply(editor);
-  const { data: shop } = useQuery(shopQuery);
+  const apply = useApply();
   const [index, setIndex] = useState(0);
   const first = plan.pieces[index] ?? plan.pieces[0];
   if (!first) return null;
-  const mass = MASS[units];
-  const people = String(Math.min(4, job.handling?.people ?? 2)) as (typeof TEAMS)[number];
-  const byEquation = job.handling?.posture != null;
+  const people = String(Math.min(4, job.handling.people)) as (typeof TEAMS)[number];
   const set = (field: string, value: unknown, what: string) =>
-    editor.change((now: Job) => withField(now, `/handling/${field}`, value), what);
+    editor.change((now) => withField(now, `/handling/${field}`, value), what);
 
   const ticket = (
     <>
@@ -57,7 +50,6 @@ export function MoveStation({ editor }: StationProps) {
 
   return (
     <Bench
-      editor={editor}
       title="Move"
       tools={<PieceSelect job={job} index={index} onChoose={setIndex} />}
       ticket={ticket}
@@ -74,19 +66,8 @@ export function MoveStation({ editor }: StationProps) {
             onChoose={(team) => void set("people", Number(team), `${team} people there`)}
           />
           <div className="mt-2 grid gap-x-8 sm:grid-cols-2">
-            {CARRIERS.map(({ field, label, empty }) => {
-              const kg = job.handling?.[field] ?? null;
-              return (
-                <NumberField
-                  key={field}
-                  label={label}
-                  unit={mass.name}
-                  value={kg === null ? null : Math.round((kg / mass.kg) * 10) / 10}
-                  empty={empty}
-                  onKeep={(typed) => set(field, typed === null ? null : typed * mass.kg, `${label}: ${typed ?? empty}`)}
-                />
-              );
-            })}
+            <DocField at="/handling" spec={specOf("HandlingInputs", "bench_kg")} />
+            <DocField at="/handling" spec={specOf("HandlingInputs", "dolly_kg")} />
           </div>
         </section>
         <TeamScale piece={first} />
@@ -96,45 +77,45 @@ export function MoveStation({ editor }: StationProps) {
           width={first.measure.width_mm}
           onCarry={(way) => void set("carry", way, `Carried ${way}`)}
         />
-        <InPlace job={job} piece={first} editor={editor} />
-        <JoinedParts job={job} plan={plan} editor={editor} />
-        <section aria-label="What one person lifts">
-          <h2 className="mb-2 text-lg font-bold">
-            One person lifts {write(first.handling.one_person_kg, "kg", units)}
-          </h2>
-          <Choice
-            label="Judged by"
-            value={byEquation ? "equation" : "shop"}
-            choices={[
-              { value: "shop", text: "the shop's figure" },
-              { value: "equation", text: "the lifting equation" },
-            ]}
-            onChoose={(by) =>
-              void set(
-                "posture",
-                by === "shop"
-                  ? null
-                  : {
-                      hands_out: typed("40 cm"),
-                      height_at_start: typed("75 cm"),
-                      height_at_end: typed("90 cm"),
-                      twist_deg: 0,
-                      grip: "poor",
-                    },
-                by === "shop" ? "Lifting judged by the shop's figure" : "Lifting judged by the lifting equation",
-              )
-            }
-          />
-          <p className="mt-2 text-soft">
-            {byEquation
-              ? "The equation lowers the shop's figure where hands are far out, low or high. It is for one person, both hands, now and then."
-              : "The shop sets this for a fit adult and a lift now and then. The lifting equation looks at how they stand."}
-          </p>
-          {shop && <ShopFigure shop={shop} units={units} />}
-          {job.handling?.posture && <PostureFields posture={job.handling.posture} editor={editor} />}
-        </section>
+        <InPlace piece={first} />
+        <JoinedParts />
+        <OnePerson piece={first} />
       </div>
     </Bench>
+  );
+}
+
+/** What one person lifts: by the shop's figure, or as they stand to it. */
+function OnePerson({ piece }: { piece: PiecePlan }) {
+  const editor = useJobEditor();
+  const { units } = usePreferences();
+  const { data: shop } = useQuery(shopQuery);
+  const { posture } = editor.shown.job.handling;
+  return (
+    <section aria-label="What one person lifts">
+      <h2 className="mb-2 text-lg font-bold">One person lifts {write(piece.handling.one_person_kg, "kg", units)}</h2>
+      <Choice
+        label="Judged by"
+        value={posture ? "equation" : "shop"}
+        choices={[
+          { value: "shop", text: "the shop's figure" },
+          { value: "equation", text: "the lifting equation" },
+        ]}
+        onChoose={(by) =>
+          void editor.change(
+            (now) => withField(now, "/handling/posture", by === "shop" ? null : {}),
+            by === "shop" ? "Lifting judged by the shop's figure" : "Lifting judged by the lifting equation",
+          )
+        }
+      />
+      <p className="mt-2 text-soft">
+        {posture
+          ? "The equation lowers the shop's figure where hands are far out, low or high. It is for one person, both hands, now and then."
+          : "The shop sets this for a fit adult and a lift now and then. The lifting equation looks at how they stand."}
+      </p>
+      {shop && <ShopFigure shop={shop} units={units} />}
+      {posture && <PostureFields />}
+    </section>
   );
 }
 

@@ -4,7 +4,7 @@ import type { Entry, PourView } from "@/api/records";
 import { Select } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
 import type { Units } from "@/units/length";
-import { WATER } from "@/units/quantity";
+import { entryOf } from "@/units/quantity";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 
 /** What a pour's page asks before it writes something down. */
@@ -34,7 +34,11 @@ export function AskOfPour({ asked, pourId, castings, units, onClose }: AskProps)
   const at = { params: { path: { pour_id: pourId } } };
   if (asked === "batch") {
     const send = (entry: Entry) => {
-      const body = { ...entry, bags: numberOf(bags, "Bags"), water_l: numberOf(water, "Water") * WATER[units].litres };
+      const body = {
+        ...entry,
+        bags: numberOf(bags, "Bags"),
+        water_l: entryOf("l", units).read(numberOf(water, "Water")),
+      };
       return take(
         client.POST("/api/pours/{pour_id}/batches", {
           ...at,
@@ -57,7 +61,13 @@ export function AskOfPour({ asked, pourId, castings, units, onClose }: AskProps)
             />
           )}
           <EntryText label="Bags" number value={bags} onChange={setBags} />
-          <EntryText label="Water, all of it" unit={WATER[units].name} number value={water} onChange={setWater} />
+          <EntryText
+            label="Water, all of it"
+            unit={entryOf("l", units).name}
+            number
+            value={water}
+            onChange={setWater}
+          />
         </EntryForm>
       </Modal>
     );

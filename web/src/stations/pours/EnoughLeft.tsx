@@ -23,7 +23,7 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
       await take(
         client.POST("/api/jobs/{job_id}/enough", {
           params: { path: { job_id: jobId } },
-          body: { piece, gaps: known as never, used_bags: view.plan.mix.mixed?.bags_used.value ?? 0 },
+          body: { piece, gaps: known, used_bags: view.plan.mix.mixed?.bags_used.value ?? 0 },
         }),
       ),
     );

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { shopQuery } from "@/api/queries";
-import { type ListedPour, poursQuery, type State } from "@/api/records";
+import { type ListedPour, poursQuery } from "@/api/records";
 import { clock, dayAndDate } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
-import { StateMark } from "../records/StateMark";
+import { isState, StateMark } from "../records/StateMark";
 
 /** The pours of the shop, newest first. */
 export function PoursPage() {
@@ -43,11 +43,13 @@ function Line({ pour, zone }: { pour: ListedPour; zone: string }) {
         {pour.job_name}
       </Link>
       <span className="flex flex-wrap gap-x-5">
-        {Object.entries(pour.states).map(([state, count]) => (
-          <span key={state} className="inline-flex items-center gap-2">
-            {count} <StateMark state={state as State} />
-          </span>
-        ))}
+        {Object.keys(pour.states)
+          .filter(isState)
+          .map((state) => (
+            <span key={state} className="inline-flex items-center gap-2">
+              {pour.states[state]} <StateMark state={state} />
+            </span>
+          ))}
       </span>
     </li>
   );

@@ -1,14 +1,20 @@
 import type { State } from "@/api/records";
 
 /** How far along its life a state is, in fifths; what failed or is over has none. */
-const FILLED: Partial<Record<State, number>> = {
+const FILLED: Record<State, number | null> = {
   planned: 0,
   poured: 1,
   stripped: 2,
   turned: 3,
   finished: 4,
   "in use": 5,
+  failed: null,
+  archived: null,
 };
+
+export function isState(value: string): value is State {
+  return value in FILLED;
+}
 
 /** A casting's state: its word, and how far along it is as a row of blocks filled. */
 export function StateMark({ state }: { state: State }) {
@@ -16,7 +22,7 @@ export function StateMark({ state }: { state: State }) {
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <svg viewBox="0 0 44 12" className="h-3 w-11 shrink-0" aria-hidden="true">
-        {filled === undefined ? (
+        {filled === null ? (
           <path
             d="M2 6H42"
             stroke="var(--line-strong)"

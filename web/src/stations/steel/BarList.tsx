@@ -1,5 +1,5 @@
 import type { Job, PiecePlan } from "@/api/client";
-import type { Editor } from "@/api/editor";
+import { useJobEditor } from "@/api/editing";
 import { Select } from "@/parts/Choice";
 import { LengthField } from "@/parts/LengthField";
 import { FigureButton } from "@/parts/Why";
@@ -8,7 +8,8 @@ import { isLevel, OWN, placeOf, withBar } from "./useBars";
 const SIDES = ["front", "back", "left", "right"] as const;
 
 /** Every bar beside the drawing: moved, left out, put back and put in by typing. */
-export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan; editor: Editor }) {
+export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
+  const editor = useJobEditor();
   const { steel, measure, id: piece } = planned;
   const mine = (job.steel?.by_hand ?? []).filter((one) => one.piece === piece);
   const out = mine.filter((one) => !one.offset);
@@ -33,7 +34,7 @@ export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan
       <ul>
         {bars.map((bar) => {
           const entry = mine.find((one) => one.bar === bar.key);
-          const side = entry?.offset ? (entry.side ?? "front") : isLevel(bar) ? "front" : "left";
+          const side = entry?.offset ? entry.side : isLevel(bar) ? "front" : "left";
           const mm = from(bar, side);
           const choices = bar.key.startsWith(OWN)
             ? SIDES
@@ -61,7 +62,7 @@ export function BarList({ job, planned, editor }: { job: Job; planned: PiecePlan
                       label="Its middle is"
                       length={{ mm, typed: entry?.offset?.typed ?? null }}
                       onKeep={(typed) =>
-                        change(bar.key, { side, offset: typed as never }, `Bar ${typed.typed} from the ${side}`)
+                        change(bar.key, { side, offset: typed }, `Bar ${typed.typed} from the ${side}`)
                       }
                     />
                   </>

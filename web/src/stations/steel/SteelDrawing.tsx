@@ -1,6 +1,5 @@
 import { useState } from "react";
 import type { Piece, PiecePlan } from "@/api/client";
-import type { Editor } from "@/api/editor";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { frame } from "@/drawing/extent";
 import { Hatches } from "@/drawing/Hatches";
@@ -9,12 +8,11 @@ import { pathData } from "@/drawing/path";
 import { Tag } from "@/drawing/Tag";
 import { SectionLine } from "@/drawing/UprightSection";
 import { useSize } from "@/drawing/useSize";
-import { toPiece } from "@/drawing/view";
-import { STEP_MM, writeLength } from "@/units/length";
+import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { COARSE_STEPS } from "../measure/gestures";
+import { useCut } from "../measure/useCut";
 import { useSection } from "../measure/useSection";
-import { type Cut, SteelSection } from "./SteelSection";
+import { SteelSection } from "./SteelSection";
 import { isLevel, placeOf, useBars } from "./useBars";
 
 const MARGINS = { left: 40, right: 40, top: 34, bottom: 10 };
@@ -22,7 +20,6 @@ const SECTION_PX = 200;
 const GRIP_PX = 22;
 
 interface Props {
-  editor: Editor;
   piece: Piece;
   planned: PiecePlan;
   length: number;
@@ -32,39 +29,26 @@ interface Props {
 }
 
 /** The steel from above, its bars moved by hand, and cut across, its height moved by hand. */
-export function SteelDrawing({ editor, piece, planned, length, width, thickness, mirrored }: Props) {
+export function SteelDrawing({ piece, planned, length, width, thickness, mirrored }: Props) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const [chosen, setChosen] = useState<string | null>(null);
-  const [along, setAlong] = useState<Cut["along"]>("y");
-  const [place, setPlace] = useState<number | null>(null);
-  const [cutting, setCutting] = useState(false);
   const { steel, measure } = planned;
   const extent = { x0: 0, y0: 0, x1: length, y1: width };
   const room = { width: Math.max(size.width, 80), height: Math.max(size.height - SECTION_PX, 80) };
   const at = frame(extent, room, MARGINS, mirrored);
-  const bars = useBars({ editor, planned, view: at.view, units });
-  const most = along === "x" ? width : length;
-  const cutAt = Math.min(Math.max(place ?? most / 2, 0.1), most - 0.1);
-  const section = useSection(piece, along, cutAt);
+  const bars = useBars({ planned, view: at.view, units });
+  const cut = useCut(at.view, "y", (way) => (way === "x" ? width : length) / 2, units);
+  const { along } = cut;
+  const section = useSection(piece, along, cut.at);
   if (size.width === 0) return <div ref={area} className="h-full min-h-96" />;
   const bottom = at.y(0);
+  const guide = bars.inHand ? (bars.live?.place.guide ?? null) : null;
   const picked = steel.bars.find((bar) => bar.key === chosen);
   const grid = steel.bars.filter((bar) => bar.of_grid);
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
-      <svg
-        width={size.width}
-        height={size.height}
-        className="absolute inset-0"
-        onPointerMove={(event) => {
-          if (!cutting) return;
-          const shown = event.currentTarget.getBoundingClientRect();
-          const to = toPiece(at.view, event.clientX - shown.left - at.x(0), event.clientY - shown.top - at.y(0));
-          setPlace(along === "x" ? to.y : to.x);
-        }}
-        onPointerUp={() => setCutting(false)}
-      >
+      <svg width={size.width} height={size.height} className="absolute inset-0">
         <title>The steel from above and in section</title>
         <Hatches />
         <path d={pathData(at.view, measure.path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
@@ -93,12 +77,7 @@ export function SteelDrawing({ editor, piece, planned, length, width, thickness,
               aria-pressed={chosen === key}
               className={`steel-bar ${bar.moves ? (isLevel(bar) ? "cursor-ns-resize" : "cursor-ew-resize") : ""}`}
               onFocus={() => setChosen(key)}
-              onPointerDown={(event) => bars.down(event, bar)}
-              onPointerMove={bars.move}
-              onPointerUp={bars.up}
-              onPointerCancel={bars.up}
-              onKeyDown={(event) => bars.nudge(event, bar)}
-              style={{ touchAction: "none" }}
+              {...bars.grip(bar)}
             >
               <line {...ends} stroke="transparent" strokeWidth={GRIP_PX} />
               <line
@@ -111,39 +90,21 @@ export function SteelDrawing({ editor, piece, planned, length, width, thickness,
             </g>
           );
         })}
-        {bars.guide !== null && picked && (
+        {guide !== null && picked && (
           <line
             {...(isLevel(picked)
-              ? { x1: at.x(0), x2: at.x(length), y1: at.y(bars.guide), y2: at.y(bars.guide) }
-              : { x1: at.x(bars.guide), x2: at.x(bars.guide), y1: at.y(0), y2: at.y(width) })}
+              ? { x1: at.x(0), x2: at.x(length), y1: at.y(guide), y2: at.y(guide) }
+              : { x1: at.x(guide), x2: at.x(guide), y1: at.y(0), y2: at.y(width) })}
             stroke="var(--crayon)"
             strokeWidth="1.5"
             strokeDasharray="3 4"
           />
         )}
-        {steel.stack && (
-          <SectionLine
-            view={at.view}
-            along={along}
-            at={cutAt}
-            onDown={(event) => {
-              event.preventDefault();
-              setCutting(true);
-            }}
-            onKey={(event) => {
-              const steps: Record<string, number> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
-              const by = steps[event.key];
-              if (!by) return;
-              event.preventDefault();
-              setPlace(cutAt + by * STEP_MM[units] * COARSE_STEPS[units]);
-            }}
-          />
-        )}
+        {steel.stack && <SectionLine view={at.view} along={along} at={cut.at} grip={cut.grip} />}
         <SteelSection
-          editor={editor}
           steel={steel}
           section={section}
-          cut={{ along, at: cutAt }}
+          cut={cut}
           run={along === "x" ? length : width}
           thickness={thickness}
           faceDown={mirrored}
@@ -171,7 +132,7 @@ export function SteelDrawing({ editor, piece, planned, length, width, thickness,
       )}
       <p className="absolute flex items-center gap-3 text-soft" style={{ left: 40, top: bottom + 14 }}>
         {steel.stack && (
-          <button type="button" className="min-h-11 underline" onClick={() => setAlong(along === "x" ? "y" : "x")}>
+          <button type="button" className="min-h-11 underline" onClick={cut.turn}>
             {along === "y" ? "Cut from left to right" : "Cut from front to back"}
           </button>
         )}

@@ -1,14 +1,14 @@
-import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef } from "react";
-import type { Job, PiecePlan, Schemas } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
+import type { PiecePlan, Schemas } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
+import { onGrid } from "@/gestures/arrows";
+import { useHeldMove } from "@/gestures/useHeldMove";
 import { STEP_MM, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { NUDGE_REST_MS, SLIP_PX } from "../measure/gestures";
 
 type Steel = PiecePlan["steel"];
 
 interface Props {
-  editor: Editor;
   steel: Steel;
   section: Schemas["Section"] | undefined;
   cut: Cut;
@@ -82,12 +82,12 @@ function cutThrough(steel: Steel, cut: Cut) {
 type Line = Steel["bars"][number]["line"];
 
 /** The piece cut through: mesh and bars as thick as they are, at their true height, moved up and down. */
-export function SteelSection({ editor, steel, section, cut, run, thickness, faceDown, top, area, most }: Props) {
+export function SteelSection({ steel, section, cut, run, thickness, faceDown, top, area, most }: Props) {
   const { units } = usePreferences();
   const narrow = area < NARROW_PX; // a phone: the words go under it
   const scale = Math.min(most, (area - LEFT - (narrow ? LEFT + 24 : WORDS_PX)) / run, HIGH_PX / thickness);
   const stack = steel.stack;
-  const height = useHeight(editor, stack?.under.value ?? 0, thickness - (stack?.height.value ?? 0), scale);
+  const height = useHeight(stack?.under.value ?? 0, thickness - (stack?.height.value ?? 0), scale);
   if (!stack) return null;
   const y = (up: number) => top + (thickness - up) * scale;
   const x = (across: number) => LEFT + across * scale;
@@ -157,12 +157,7 @@ export function SteelSection({ editor, steel, section, cut, run, thickness, face
         width={run * scale}
         height={stack.height.value * scale + 12}
         fill="transparent"
-        style={{ touchAction: "none" }}
-        onPointerDown={height.down}
-        onPointerMove={height.move}
-        onPointerUp={height.up}
-        onPointerCancel={height.up}
-        onKeyDown={height.nudge}
+        {...height.grip("height")}
       />
       <g stroke="var(--chalk)" strokeWidth="1.5" fill="none">
         <path d={`M${right} ${y(0)}V${y(under)}M${right - 6} ${y(0)}h12M${right - 6} ${y(under)}h12`} />
@@ -185,54 +180,17 @@ export function SteelSection({ editor, steel, section, cut, run, thickness, face
   );
 }
 
-/** The steel moved up and down: planned as it goes, kept as one revision when let go. */
-function useHeight(editor: Editor, under: number, highest: number, scale: number) {
+/** The steel moved up and down [mm over the form's floor]. */
+function useHeight(under: number, highest: number, scale: number) {
+  const editor = useJobEditor();
   const { units } = usePreferences();
-  const held = useRef<{ pointer: number; y: number; from: number; moved: boolean } | null>(null);
-  const waiting = useRef<number | null>(null);
-  const resting = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const at = (job: Job, mm: number) => withField(job, "/steel/height", { mm });
-  const keep = useCallback(() => {
-    if (resting.current) clearTimeout(resting.current);
-    resting.current = null;
-    const mm = waiting.current;
-    waiting.current = null;
-    if (mm !== null) void editor.change((job) => withField(job, "/steel/height", { mm }), "Moved the steel up or down");
-  }, [editor.change]);
-  useEffect(() => keep, [keep]);
-  const show = (to: number) => {
-    const step = STEP_MM[units];
-    const mm = Math.min(Math.max(Math.round(to / step) * step, 0), Math.max(0, highest));
-    waiting.current = mm;
-    editor.preview((job) => at(job, mm));
-  };
-  return {
-    down(event: PointerEvent) {
-      if (event.button !== 0) return;
-      (event.currentTarget as Element).setPointerCapture(event.pointerId);
-      held.current = { pointer: event.pointerId, y: event.clientY, from: under, moved: false };
-    },
-    move(event: PointerEvent) {
-      const hand = held.current;
-      if (!hand || event.pointerId !== hand.pointer) return;
-      const dy = event.clientY - hand.y;
-      if (!hand.moved && Math.abs(dy) < SLIP_PX) return;
-      hand.moved = true;
-      show(hand.from - dy / scale);
-    },
-    up() {
-      const moved = held.current?.moved;
-      held.current = null;
-      if (moved) keep();
-    },
-    nudge(event: KeyboardEvent) {
-      const by: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
-      const way = by[event.key];
-      if (!way) return;
-      event.preventDefault();
-      show((waiting.current ?? under) + way * STEP_MM[units]);
-      if (resting.current) clearTimeout(resting.current);
-      resting.current = setTimeout(keep, NUDGE_REST_MS);
-    },
-  };
+  const within = (to: number) => Math.min(Math.max(onGrid(to, units), 0), Math.max(0, highest));
+  return useHeldMove<"height", number>({
+    keyOf: String,
+    placeOf: () => under,
+    dragged: (_, from, hand) => within(from - hand.dy / scale),
+    nudged: (_, from, arrow) => (arrow.up ? within(from + arrow.up * STEP_MM[units]) : null),
+    show: (_, mm) => editor.preview((job) => withField(job, "/steel/height", { mm })),
+    keep: (_, mm) => editor.change((job) => withField(job, "/steel/height", { mm }), "Moved the steel up or down"),
+  });
 }

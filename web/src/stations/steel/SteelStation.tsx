@@ -1,30 +1,28 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Job, PiecePlan, Plan, Shop } from "@/api/client";
-import { type Editor, withField } from "@/api/editor";
-import { schoolsQuery, shopQuery } from "@/api/queries";
-import { Select } from "@/parts/Choice";
+import type { PiecePlan, Plan } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { shopQuery } from "@/api/queries";
 import { Findings } from "@/parts/Findings";
-import { LengthField } from "@/parts/LengthField";
-import { NumberField } from "@/parts/NumberField";
-import { Ways } from "@/parts/Ways";
 import { FigureLine } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
-import { findingsOf, type StationProps, useApply } from "../job/station";
+import { findingsOf, useApply } from "../job/station";
 import { BarList } from "./BarList";
 import { CageDrawing } from "./CageDrawing";
+import { SteelChoices } from "./SteelChoices";
 import { SteelDrawing } from "./SteelDrawing";
 
 /** Steel: what lies in the piece, how high, and what is cut and bent for it. */
-export function SteelStation({ editor }: StationProps) {
+export function SteelStation() {
+  const editor = useJobEditor();
   const [index, setIndex] = useState(0);
   const { job, plan } = editor.shown;
   const { data: shop } = useQuery(shopQuery);
-  const apply = useApply(editor);
+  const apply = useApply();
   const piece = job.pieces[index] ?? job.pieces[0];
   const planned = plan.pieces[index] ?? plan.pieces[0];
   if (!piece || !planned) return null;
@@ -37,14 +35,13 @@ export function SteelStation({ editor }: StationProps) {
       </section>
       <Laid planned={planned} />
       <ToCut plan={plan} planned={planned} jobId={editor.kept.id} />
-      {!cage && <BarList job={job} planned={planned} editor={editor} />}
-      {shop && <Schools job={job} shop={shop} planned={planned} editor={editor} />}
+      {!cage && <BarList job={job} planned={planned} />}
+      {shop && <SteelChoices shop={shop} planned={planned} />}
       <Care lines={plan.steel_cutting.care} />
     </>
   );
   return (
     <Bench
-      editor={editor}
       title="Steel"
       tools={<PieceSelect job={job} index={index} onChoose={setIndex} />}
       ticket={ticket}
@@ -55,7 +52,6 @@ export function SteelStation({ editor }: StationProps) {
       ) : (
         <SteelDrawing
           key={planned.id}
-          editor={editor}
           piece={piece}
           planned={planned}
           length={planned.measure.length_mm}
@@ -153,122 +149,3 @@ function countOf(all: readonly string[]): Map<string, number> {
 }
 
 const times = ([told, count]: readonly [string, number]): string => (count > 1 ? `${count} × ${told}` : told);
-
-const SCHOOL_NAMES = ["mesh and bars", "mesh", "grid of bars", "fibre only", "none"] as const;
-const HELD = ["laid at half fill", "tied over the form", "clipped up from the base", "on chairs", "on stones"] as const;
-const AS_JOB = "as the job";
-
-interface SchoolsProps {
-  job: Job;
-  shop: Shop;
-  planned: PiecePlan;
-  editor: Editor;
-}
-
-function Schools({ job, shop, planned, editor }: SchoolsProps) {
-  const steel = job.steel;
-  const { data: schools } = useQuery(schoolsQuery);
-  const ways = (field: string) => schools?.steel?.[field] ?? [];
-  const set = (field: string, value: unknown, what: string) =>
-    editor.change((now) => withField(now, `/steel/${field}`, value), what);
-  const named = (one: { id: string; name: string }) => ({ value: one.id, text: one.name });
-  const plain = <T extends string>(one: T) => ({ value: one, text: one });
-  const own = steel?.by_piece?.[planned.id];
-  const height = steel?.height;
-  const [lies, stands] = [planned.steel.stack, planned.steel.cage];
-  return (
-    <section aria-label="What it is">
-      <h2 className="mb-1 text-lg font-bold">What it is</h2>
-      <Select
-        label="School"
-        value={steel?.school ?? "mesh and bars"}
-        choices={SCHOOL_NAMES.map(plain)}
-        onChoose={(school) => void set("school", school, `Steel: ${school}`)}
-      />
-      <Ways label="School" ways={ways("school")} chosen={steel?.school ?? "mesh and bars"} />
-      {job.pieces.length > 1 && (
-        <Select
-          label="This piece"
-          value={own ?? AS_JOB}
-          choices={[plain(AS_JOB), ...SCHOOL_NAMES.map(plain)]}
-          onChoose={(school) => {
-            const { [planned.id]: _, ...others } = steel?.by_piece ?? {};
-            void set(
-              "by_piece",
-              school === AS_JOB ? others : { ...others, [planned.id]: school },
-              `${planned.name}: ${school}`,
-            );
-          }}
-        />
-      )}
-      <Select
-        label="Mesh"
-        value={steel?.mesh ?? shop.meshes?.[0]?.id ?? ""}
-        choices={(shop.meshes ?? []).map(named)}
-        onChoose={(id) => void set("mesh", id, `Mesh ${id}`)}
-      />
-      <Select
-        label="Bar"
-        value={steel?.bar ?? shop.bars?.[0]?.id ?? ""}
-        choices={(shop.bars ?? []).map(named)}
-        onChoose={(id) => void set("bar", id, `Bar ${id}`)}
-      />
-      <Select
-        label="It stands"
-        value={steel?.exposure ?? "indoors"}
-        choices={["indoors", "outdoors", "on the ground"].map(plain)}
-        onChoose={(exposure) => void set("exposure", exposure, `Stands ${exposure}`)}
-      />
-      <Select
-        label="Placed"
-        value={steel?.held ?? "laid at half fill"}
-        choices={HELD.map(plain)}
-        onChoose={(held) => void set("held", held, `Steel ${held}`)}
-      />
-      <Ways label="Placed" ways={ways("held")} chosen={steel?.held ?? "laid at half fill"} />
-      <NumberField
-        label="Form filled before it is laid"
-        unit="%"
-        value={Math.round((steel?.fill_share ?? 0.5) * 100)}
-        onKeep={(percent) => set("fill_share", (percent ?? 50) / 100, `Laid at ${percent} % of the fill`)}
-      />
-      {steel?.edge_distance && (
-        <LengthField
-          label="Kept from the edges"
-          length={{ mm: steel.edge_distance.mm, typed: steel.edge_distance.typed ?? null }}
-          onKeep={(typed) => set("edge_distance", typed, "Steel kept from the edges")}
-        />
-      )}
-      {steel?.spacing && (
-        <LengthField
-          label="Bars of a grid or cage, apart"
-          length={{ mm: steel.spacing.mm, typed: steel.spacing.typed ?? null }}
-          onKeep={(typed) => set("spacing", typed, "Bars apart")}
-        />
-      )}
-      {lies && (
-        <LengthField
-          label="Over the form's floor"
-          length={{ mm: height?.mm ?? lies.under.value, typed: height?.typed ?? null }}
-          onKeep={(typed) => set("height", typed, "Height of the steel")}
-        />
-      )}
-      {height && (
-        <button
-          type="button"
-          className="min-h-11 underline"
-          onClick={() => void set("height", null, "Steel in the middle")}
-        >
-          Lay it in the middle
-        </button>
-      )}
-      <Select
-        label="Bends and laps by"
-        value={steel?.standard ?? "ACI 318"}
-        choices={["ACI 318", "EN 1992"].map(plain)}
-        onChoose={(standard) => void set("standard", standard, `Bends by ${standard}`)}
-      />
-      {stands && <Ways label="Bends and laps" ways={ways("standard")} chosen={steel?.standard ?? "ACI 318"} />}
-    </section>
-  );
-}

@@ -1,0 +1,26 @@
+"""What documents are made of: jobs, shops, records, and their parts."""
+
+from typing import Annotated, Any
+
+from pydantic import BaseModel, ConfigDict, Field, create_model
+
+
+class Document(BaseModel):
+    """A part of a document; it never changes, and what it does not know it refuses.
+
+    What is read may leave out whatever has a default; what is written says all of it, and its schema says so.
+    """
+
+    model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
+
+
+def patch_of(document: type[Document]) -> type[Document]:
+    """A document that may say otherwise what another says: its fields, each of them, or None for as it is there."""
+    fields: dict[str, Any] = {
+        name: (
+            Annotated[field.annotation, *field.metadata, Field()] | None,
+            Field(None, title=field.title, json_schema_extra=field.json_schema_extra),
+        )
+        for name, field in document.model_fields.items()
+    }
+    return create_model(f"{document.__name__}Patch", __base__=Document, __doc__=document.__doc__, **fields)

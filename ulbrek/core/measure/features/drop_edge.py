@@ -1,0 +1,65 @@
+"""An edge that hangs down and makes the piece look thicker."""
+
+from collections.abc import Iterator
+from typing import Annotated, Literal
+
+from pydantic import ConfigDict
+
+from ulbrek.core.base.label import label
+from ulbrek.core.base.units.limits import Depth
+from ulbrek.core.kit.geometry import Outline, Prism, Vertex, inset
+from ulbrek.core.measure.features.base import BaseFeature, DrawnPart, FeatureInPlan, Role, on_face
+from ulbrek.core.measure.features.start import PieceBegun, Values
+from ulbrek.core.measure.inputs.common import EdgeName
+
+
+class DropEdge(BaseFeature):
+    """An edge that hangs down and makes the piece look thicker."""
+
+    model_config = ConfigDict(title="Drop edge")
+    stem = "drop-edge"
+    drawn_corners = 4
+
+    kind: Literal["drop edge"] = "drop edge"
+    edge: Annotated[EdgeName, label("On the edge")]
+    drop: Annotated[Depth, label("Hangs down", description="below the underside")]
+    thickness: Annotated[Depth, label("Front to back", description="from the front of the edge to its back")]
+
+    @property
+    def role(self) -> Role:
+        """It stands out."""
+        return "raised"
+
+    def corner_radius_mm(self, half_x: float, half_y: float) -> float:  # noqa: ARG002 - square
+        """It is square."""
+        return 0.0
+
+    def strip(self, outline: Outline) -> Outline | None:
+        """The strip that it stands on; None where the piece has no such edge, or no room for it."""
+        if self.edge not in outline.edge_names:
+            return None
+        at = outline.edge_names.index(self.edge)
+        by = [0.0] * len(outline.edges)
+        by[at] = self.thickness.mm
+        left = inset(outline, by)
+        if left is None:
+            return None
+        edge, moved = outline.edges[at], left.edges[min(at, len(left.edges) - 1)]
+        return Outline(
+            (
+                Vertex(*edge.start, edge.bulge),
+                Vertex(*edge.end),
+                Vertex(*moved.end, -moved.bulge),
+                Vertex(*moved.start),
+            )
+        )
+
+    def adds(self, placed: FeatureInPlan, depth_mm: float) -> Iterator[Prism]:
+        """Its drop, below the underside."""
+        yield on_face(DrawnPart(placed.outline), "underside", self.drop.mm, depth_mm)
+
+    @classmethod
+    def begun(cls, piece: PieceBegun) -> Values:
+        """As thick as it hangs down."""
+        drop = piece.usual('1 1/2"', "40 mm")
+        return {"drop": drop, "thickness": drop}

@@ -1,0 +1,47 @@
+"""An opening right through: a sink, a hob, a hatch."""
+
+from collections.abc import Iterator
+from typing import Annotated, Literal
+
+from pydantic import ConfigDict
+
+from ulbrek.core.base.label import label
+from ulbrek.core.kit.geometry import Prism
+from ulbrek.core.measure.features.base import BoxFeature, Draft, FeatureInPlan, Slab, drafted
+from ulbrek.core.measure.features.start import PieceBegun, Values
+from ulbrek.core.measure.inputs.common import Face
+
+
+class Opening(BoxFeature):
+    """A rectangular opening right through, with rounded corners: a sink, a hob, a hatch."""
+
+    model_config = ConfigDict(title="Opening")
+    stem = "opening"
+
+    kind: Literal["opening"] = "opening"
+    draft_deg: Draft = 0.0
+    face: Annotated[Face, label("Measured at the", description="where its size is measured")] = "top"
+    hot: Annotated[bool, label("Gets hot", description="takes a hob, a stove or another hot appliance")] = False
+
+    @property
+    def goes_through(self) -> bool:
+        """It always does."""
+        return True
+
+    @property
+    def clear_of_steel_mm(self) -> float:
+        """Its length and width [mm]."""
+        return self.length.mm + self.width.mm
+
+    def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:
+        """All of the piece's depth, narrower by its draft."""
+        yield Prism(placed.outline, 0.0, slab.depth, *drafted(self.draft_deg, self.face))
+
+    @classmethod
+    def begun(cls, piece: PieceBegun) -> Values:
+        """As for a small sink."""
+        return {
+            "length": piece.usual('18"', "450 mm") if piece.length_mm > 900 else piece.whole(piece.length_mm / 2),
+            "width": piece.usual('13"', "330 mm") if piece.width_mm > 550 else piece.whole(piece.width_mm / 2),
+            "corner_radius": piece.usual('1"', "25 mm"),
+        }

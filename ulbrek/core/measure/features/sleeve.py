@@ -1,0 +1,60 @@
+"""A tube or bar that stays in the concrete: for a pole, a plate's bar, a handle's dowel."""
+
+from collections.abc import Iterator
+from math import pi
+from typing import Annotated, Literal
+
+from pydantic import ConfigDict
+
+from ulbrek.core.base.label import label
+from ulbrek.core.base.units.limits import Bore, Small
+from ulbrek.core.kit.geometry import Outline, Prism, circle
+from ulbrek.core.measure.features.base import STUFF_KG_M3, AnchoredFeature, FeatureInPlan, Slab, Turn
+from ulbrek.core.measure.features.start import PieceBegun, Values
+
+
+class Sleeve(AnchoredFeature):
+    """A tube or bar that stays in the concrete: for a pole, a plate's bar, a handle's dowel."""
+
+    model_config = ConfigDict(title="Sleeve or bar")
+    stem = "sleeve"
+
+    kind: Literal["sleeve"] = "sleeve"
+    diameter: Annotated[Bore, label("Outside diameter", description="outside")]
+    wall: Annotated[Small | None, label("Wall", none="solid", description="None: a solid bar")] = None
+    length: Annotated[
+        Bore | None, label("Length", none="as thick", description="None: as long as the piece is thick")
+    ] = None
+    material: Annotated[Literal["steel", "stainless", "pvc", "wood"], label("Material")] = "steel"
+    turned_deg: Turn = 0.0  # has no label: it is round
+
+    @property
+    def goes_through(self) -> bool:
+        """It always does."""
+        return True
+
+    @property
+    def clear_of_steel_mm(self) -> float:
+        """Across it both ways [mm]."""
+        return 2 * self.diameter.mm
+
+    def footprint(self) -> Outline:
+        """A circle."""
+        return circle(self.diameter.mm)
+
+    def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:
+        """Its length from the underside."""
+        top = slab.depth if self.length is None else min(slab.depth, self.length.mm)
+        yield Prism(placed.outline, 0.0, top)
+
+    def stays_in_kg(self, placed: FeatureInPlan, depth_mm: float) -> float:  # noqa: ARG002 - round wherever it is
+        """The tube or bar [kg]."""
+        outer = self.diameter.mm
+        inner = 0.0 if self.wall is None else max(0.0, outer - 2 * self.wall.mm)
+        length = depth_mm if self.length is None else self.length.mm
+        return pi / 4 * (outer**2 - inner**2) * length * STUFF_KG_M3[self.material] / 1e9
+
+    @classmethod
+    def begun(cls, piece: PieceBegun) -> Values:
+        """As for a bar of 30 mm."""
+        return {"diameter": piece.usual('1 1/4"', "34 mm"), "wall": piece.usual('1/8"', "2 mm")}

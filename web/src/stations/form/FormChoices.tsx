@@ -1,0 +1,73 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Shop } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { valueAt } from "@/api/editor";
+import { schoolsQuery } from "@/api/queries";
+import { DocField } from "@/parts/DocField";
+import { type FieldOf, isLength, specOf, specsOf } from "@/parts/specs";
+import { Ways } from "@/parts/Ways";
+import { namesOf } from "../job/shopChoices";
+
+const CAST_IN = [
+  { value: "false", text: "forms that are built" },
+  { value: "true", text: "moulds that the shop has" },
+];
+/** Asked of one saw alone. */
+const OF_SAW: Record<string, string> = {
+  rail: "track saw",
+  guide_left: "hand-held saw along a guide",
+  guide_right: "hand-held saw along a guide",
+};
+
+/** What the forms are made from, and how: as the shop does it, or otherwise for this job. */
+export function FormChoices({ shop }: { shop: Shop }) {
+  const field = (name: FieldOf<"FormInputs">, choices?: { value: string; text: string }[], usual?: string) => (
+    <DocField at="/form" spec={specOf("FormInputs", name)} choices={choices} usual={usual} />
+  );
+  return (
+    <section aria-label="How it is built">
+      <h2 className="mb-1 text-lg font-bold">How it is built</h2>
+      {field("sheet", namesOf(shop.sheets), shop.sheets[0]?.id)}
+      {field("liner", namesOf(shop.liners), shop.liners[0]?.id)}
+      {field("lumber", namesOf(shop.lumber), shop.lumber[0]?.id)}
+      {field("foam", namesOf(shop.foams), shop.foams[0]?.id)}
+      {field("forms")}
+      {field("side_by_side")}
+      {field("profile")}
+      {field("in_moulds", CAST_IN)}
+      <Habits shop={shop} />
+    </section>
+  );
+}
+
+/** Each habit of the shop, and what the job does otherwise; schools come with their reasons. */
+function Habits({ shop }: { shop: Shop }) {
+  const editor = useJobEditor();
+  const { data: schools } = useQuery(schoolsQuery);
+  const { form } = editor.shown.job;
+  const saw = form.saw ?? shop.form_habits.saw;
+  const habits = specsOf("FormHabits").filter(({ key }) => !(key in OF_SAW) || OF_SAW[key] === saw);
+  return (
+    <>
+      {habits
+        .filter((spec) => spec.as === "choice")
+        .map((spec) => {
+          const usual = valueAt(shop.form_habits, `/${spec.key}`);
+          const own = valueAt(form, `/${spec.key}`);
+          const said = { ...spec, default: null, none: `as always: ${usual}` };
+          return (
+            <div key={spec.key}>
+              <DocField at="/form" spec={said} />
+              <Ways label={spec.label} ways={schools?.form?.[spec.key] ?? []} chosen={String(own ?? usual)} />
+            </div>
+          );
+        })}
+      {habits
+        .filter((spec) => spec.as === "length")
+        .map((spec) => {
+          const usual = valueAt(shop.form_habits, `/${spec.key}`);
+          return <DocField key={spec.key} at="/form" spec={spec} usual={isLength(usual) ? usual : null} />;
+        })}
+    </>
+  );
+}

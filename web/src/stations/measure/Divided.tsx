@@ -1,0 +1,97 @@
+import type { Piece, PiecePlan } from "@/api/client";
+import { valueAt } from "@/api/editor";
+import { SpecField } from "@/parts/SpecField";
+import { specsOf } from "@/parts/specs";
+import { whole } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import type { Fields } from "./fields";
+
+/** Where a piece changes in thickness, is divided at seams, and what run it fills. */
+export function Divided({ piece, planned, fields }: { piece: Piece; planned: PiecePlan; fields: Fields }) {
+  const { units } = usePreferences();
+  const { length_mm, width_mm } = planned.measure;
+  const seams = piece.seams;
+  const newSeam = {
+    id: `seam-${Math.max(0, ...seams.map((seam) => Number(seam.id.split("-")[1]) || 0)) + 1}`,
+    side: length_mm >= width_mm ? "left" : "front",
+    offset: whole(Math.max(length_mm, width_mm) / 2, units),
+  };
+  const toggles: { key: "taper" | "run"; on: string; off: string; of: "Taper" | "Run"; start: object }[] = [
+    {
+      key: "taper",
+      on: "Let its thickness change",
+      off: "One thickness",
+      of: "Taper",
+      start: { thickness: whole(Math.max(20, piece.thickness.mm - 10), units) },
+    },
+    {
+      key: "run",
+      on: "Let the pieces fill a run",
+      off: "No run",
+      of: "Run",
+      start: { run: whole(length_mm * piece.count, units) },
+    },
+  ];
+  return (
+    <section aria-label="Thickness, seams and runs">
+      <h2 className="mb-1 text-lg font-bold">Slopes, seams, runs</h2>
+      {toggles.map(({ key, on, off, of, start }) => {
+        const values = piece[key];
+        if (!values) {
+          return (
+            <button
+              key={key}
+              type="button"
+              className="button mt-2 mr-2"
+              onClick={() => void fields.pieceField(key, start)}
+            >
+              {on}
+            </button>
+          );
+        }
+        return (
+          <div key={key} className="pb-2">
+            {specsOf(of).map((spec) => (
+              <SpecField
+                key={spec.key}
+                spec={spec}
+                value={valueAt(values, `/${spec.key}`)}
+                onKeep={(value) => fields.pieceField(`${key}/${spec.key}`, value)}
+              />
+            ))}
+            <button type="button" className="button mt-2" onClick={() => void fields.pieceField(key, null)}>
+              {off}
+            </button>
+          </div>
+        );
+      })}
+      {seams.map((seam, index) => (
+        <fieldset key={seam.id} aria-label={`Seam ${index + 1}`} className="pb-2">
+          <legend className="pt-2 font-bold">Seam {index + 1}</legend>
+          {specsOf("Seam").map((spec) => (
+            <SpecField
+              key={spec.key}
+              spec={spec}
+              value={valueAt(seam, `/${spec.key}`)}
+              onKeep={(value) => fields.pieceField(`seams/${index}/${spec.key}`, value)}
+            />
+          ))}
+          <button
+            type="button"
+            className="button mt-2"
+            onClick={() => void fields.pieceField("seams", seams.toSpliced(index, 1))}
+          >
+            Take out seam {index + 1}
+          </button>
+        </fieldset>
+      ))}
+      <button
+        type="button"
+        className="button mt-2"
+        onClick={() => void fields.pieceField("seams", [...seams, newSeam])}
+      >
+        Divide at a seam
+      </button>
+    </section>
+  );
+}

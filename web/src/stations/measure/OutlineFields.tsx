@@ -1,0 +1,110 @@
+import type { Piece } from "@/api/client";
+import { valueAt, withField } from "@/api/editor";
+import { beginOutline } from "@/api/queries";
+import { Select } from "@/parts/Choice";
+import { SpecField } from "@/parts/SpecField";
+import { nameOf, specsOf, specsOfKind } from "@/parts/specs";
+import { usePreferences } from "@/units/preferences";
+import type { Fields } from "./fields";
+
+type OutlineKind = Piece["outline"]["kind"];
+
+/** In the order in which they are met with; one from a drawing is read from a file. */
+const KINDS: readonly OutlineKind[] = [
+  "rectangle",
+  "l",
+  "u",
+  "trapezoid",
+  "polygon",
+  "disc",
+  "half disc",
+  "arch block",
+  "free",
+];
+
+/** What outline a piece has, and what describes it. */
+export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields }) {
+  const { units } = usePreferences();
+  const { outline } = piece;
+  const kinds = outline.kind === "imported" ? [...KINDS, outline.kind] : KINDS;
+  return (
+    <>
+      <Select
+        label="Outline"
+        value={outline.kind}
+        choices={kinds.map((kind) => ({ value: kind, text: nameOf(kind) }))}
+        onChoose={(kind) =>
+          void beginOutline(kind, piece, units).then((begun) =>
+            fields.piece((one) => ({ ...one, outline: begun }), `${piece.name}: ${nameOf(kind).toLowerCase()}`),
+          )
+        }
+      />
+      {specsOfKind(outline.kind).map((spec) => (
+        <SpecField
+          key={spec.key}
+          spec={spec}
+          value={valueAt(outline, `/${spec.key}`)}
+          start={{ mm: 0, typed: null }}
+          onKeep={(value) => fields.pieceField(`outline/${spec.key}`, value)}
+        />
+      ))}
+      {outline.kind === "free" && <CornerFields corners={outline.corners} fields={fields} />}
+    </>
+  );
+}
+
+type Corner = Extract<Piece["outline"], { kind: "free" }>["corners"][number];
+
+function CornerFields({ corners, fields }: { corners: readonly Corner[]; fields: Fields }) {
+  const set = (next: readonly unknown[], what: string) =>
+    fields.piece((one) => withField(one, "/outline/corners", next), what);
+  return (
+    <ol>
+      {corners.map((corner, index) => {
+        const after = corners[(index + 1) % corners.length] ?? corner;
+        const middle = {
+          ...corner,
+          x: { mm: Math.round((corner.x.mm + after.x.mm) / 2), typed: null },
+          y: { mm: Math.round((corner.y.mm + after.y.mm) / 2), typed: null },
+          bow: { mm: 0, typed: null },
+          radius: { mm: 0, typed: null },
+          chamfer: { mm: 0, typed: null },
+        };
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a corner is known by its place in the row
+          <li key={index}>
+            <fieldset aria-label={`Corner ${index + 1}`}>
+              <legend className="pt-3 font-bold">Corner {index + 1}</legend>
+              {specsOf("FreeCorner").map((spec) => (
+                <SpecField
+                  key={spec.key}
+                  spec={spec}
+                  value={valueAt(corner, `/${spec.key}`)}
+                  onKeep={(value) => fields.pieceField(`outline/corners/${index}/${spec.key}`, value)}
+                />
+              ))}
+              <div className="flex gap-2 py-2">
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() => void set(corners.toSpliced(index + 1, 0, middle), "A corner more")}
+                >
+                  One more after {index + 1}
+                </button>
+                {corners.length > 3 && (
+                  <button
+                    type="button"
+                    className="button"
+                    onClick={() => void set(corners.toSpliced(index, 1), `Took out corner ${index + 1}`)}
+                  >
+                    Take out {index + 1}
+                  </button>
+                )}
+              </div>
+            </fieldset>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Plan } from "@/api/client";
+import { usePreferences } from "@/units/preferences";
+import { writeVolume } from "@/units/quantity";
+
+/** The cheapest set of bags that suffices, and what a bag less or more would leave. */
+export function BagSets({ mix }: { mix: Plan["mix"] }) {
+  const { units } = usePreferences();
+  const { cheapest, one_less, one_more } = mix.sets;
+  if (mix.scratch) return null;
+  const said = (set: Plan["mix"]["sets"]["cheapest"]) =>
+    set.bags.map((one) => `${one.count} of ${one.name}`).join(" and ");
+  const over = (litres: number) =>
+    litres < 0
+      ? `short by ${writeVolume(-litres, units)} without any spare`
+      : `${writeVolume(litres, units)} over the bare volume`;
+  return (
+    <section aria-label="Sets of bags">
+      <h2 className="text-lg font-bold">
+        {cheapest.cost === null ? "Least left over" : "Cheapest"}: {said(cheapest)}
+        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${cheapest.cost.toFixed(2)} to pay` : ", all of it is here")}
+      </h2>
+      <p>{over(cheapest.over_l)}.</p>
+      {one_less && (
+        <p className="text-soft">
+          One less, {said(one_less)}: {over(one_less.over_l)}.
+        </p>
+      )}
+      {one_more && (
+        <p className="text-soft">
+          One more, {said(one_more)}: {over(one_more.over_l)}.
+        </p>
+      )}
+    </section>
+  );
+}
