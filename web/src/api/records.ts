@@ -2,6 +2,7 @@ import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanst
 import { client, Refused, type Schemas, take } from "./client";
 
 export type Casting = Schemas["Casting"];
+export type CastingView = Schemas["CastingView"];
 export type State = Casting["state"];
 export type KeptForm = Schemas["KeptForm"];
 export type Mould = Schemas["Mould"];

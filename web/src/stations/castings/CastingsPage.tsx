@@ -98,7 +98,7 @@ export function CastingsPage() {
 
 function Line({ casting, zone }: { casting: Casting; zone: string }) {
   return (
-    <li className="relative grid grid-cols-[4rem_minmax(0,1fr)] items-baseline gap-x-4 border-b border-line py-2.5 hover:bg-paper sm:grid-cols-[4rem_minmax(0,1.4fr)_9rem_minmax(0,1fr)]">
+    <li className="relative line [--columns:4rem_minmax(0,1fr)] items-baseline hover:bg-paper sm:[--columns:4rem_minmax(0,1.4fr)_9rem_minmax(0,1fr)]">
       <span className="figure text-lg">#{casting.serial}</span>
       <span>
         <Link

@@ -21,7 +21,7 @@ export function Calendar({ acts, zone, names }: Props) {
           <li
             key={`${act.piece} ${act.id}`}
             data-act={act.id}
-            className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-b border-line py-2.5 sm:grid-cols-[13rem_minmax(0,1fr)_auto]"
+            className="line [--columns:minmax(0,1fr)_auto] sm:[--columns:13rem_minmax(0,1fr)_auto]"
           >
             <span className={`figure text-lg max-sm:order-first ${act.done_at ? "text-soft" : ""}`}>
               {act.done_at

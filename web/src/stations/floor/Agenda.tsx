@@ -53,7 +53,7 @@ function Line({ act, zone, onDone }: { act: Act; zone: string; onDone: () => voi
   return (
     <li
       data-agenda={act.id}
-      className="relative grid grid-cols-[7.5rem_minmax(0,1fr)] items-baseline gap-x-4 border-b border-line py-2 hover:bg-paper sm:grid-cols-[9rem_minmax(0,1fr)_minmax(0,1.4fr)_auto]"
+      className="relative line [--columns:7.5rem_minmax(0,1fr)] items-baseline py-2 hover:bg-paper sm:[--columns:9rem_minmax(0,1fr)_minmax(0,1.4fr)_auto]"
     >
       <span className={`figure text-lg ${due ? "justify-self-start bg-crayon px-2 text-crayon-ink" : ""}`}>
         {dayAndClock(act.at, zone)}

@@ -61,7 +61,7 @@ function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
   if (!piece) return null;
   const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
   return (
-    <li className="relative grid grid-cols-[84px_1fr_auto] items-center gap-x-4 border-b border-line py-3 hover:bg-paper sm:grid-cols-[120px_minmax(0,1.3fr)_minmax(0,1.6fr)_auto] sm:gap-x-6">
+    <li className="relative line [--columns:84px_1fr_auto] items-center py-3 hover:bg-paper sm:[--columns:120px_minmax(0,1.3fr)_minmax(0,1.6fr)_auto] sm:gap-x-6">
       <Thumbnail piece={piece} />
       <div className="min-w-0">
         <h2 className="text-lg font-bold">

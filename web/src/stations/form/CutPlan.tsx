@@ -76,7 +76,7 @@ export function CutPlan({ shop }: { shop: Shop | null }) {
 function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
   const { units } = usePreferences();
   return (
-    <ol className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-x-8" aria-label="Cuts in sawing order">
+    <ol className="mt-1 cards [--card:17rem] gap-x-8" aria-label="Cuts in sawing order">
       {together(sheet.saws).map((saws) => {
         const [first, last] = [saws[0], saws.at(-1)];
         if (!first || !last) return null;
@@ -133,7 +133,7 @@ function Boards() {
         <p className="text-soft">
           {done} of {panels.length} sawn. Tick each off as it is sawn and labelled.
         </p>
-        <ul className="grid gap-x-8 sm:grid-cols-2">
+        <ul className="fields">
           {Object.entries(kind.names).map(([key, name]) => {
             const panel = panels.find((one) => one.key === key);
             if (!panel) return null;
@@ -200,7 +200,7 @@ function Lumber({ cutting }: { cutting: Cutting }) {
           );
         })}
       </ol>
-      <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+      <ul className="mt-1 fields">
         {told(lumber.lengths.flatMap((length) => length.parts)).map(({ name, mm, many }) => (
           <li key={`${name} ${mm}`} className="flex min-h-9 items-center gap-3 border-b border-line">
             <span className="figure w-7 text-right">{many}</span>

@@ -30,7 +30,7 @@ export function SheetSizes({ kind, shop }: { kind: Kind; shop: Shop }) {
     <section aria-label={`Sizes of ${kind.sheet_name}`}>
       <h2 className="text-lg font-bold">{kind.sheet_name} is sold as</h2>
       <p className="text-soft">The plan takes the sizes that cost least together; without prices, the least area.</p>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(18rem,1fr))] gap-x-8 gap-y-3">
+      <ul className="cards [--card:18rem] gap-x-8 gap-y-3">
         {sizes.map((size, at) => {
           const key = `${at} of ${sizes.length}`;
           const name = at === 0 ? "usual" : `size ${at + 1}`;

@@ -22,7 +22,7 @@ export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) 
     <Modal open={open} title="Keys" onClose={onClose}>
       <dl>
         {KEYS.map(([key, does]) => (
-          <div key={key} className="grid grid-cols-[10rem_1fr] gap-3 border-b border-line py-2">
+          <div key={key} className="line [--columns:10rem_1fr] gap-3 py-2">
             <dt className="figure whitespace-pre">{key}</dt>
             <dd>{does}</dd>
           </div>

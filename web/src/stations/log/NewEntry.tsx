@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Piece, type PiecePlan, Refused, take } from "@/api/client";
 import { type Casting, castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
+import type { Point } from "@/drawing/view";
 import { Choice } from "@/parts/Choice";
 import { MM_PER_INCH, trim } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -45,7 +46,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   const [mass, setMass] = useState("");
   const [act, setAct] = useState(corrects?.act ?? "float");
   const [ready, setReady] = useState<"yes" | "no">("yes");
-  const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const [spot, setSpot] = useState<Point | null>(null);
   const [progress, setProgress] = useState<string>();
   const [photos, setPhotos] = useState<File[]>([]);
   const isOfCasting = kind === "weighing" || kind === "defect";
@@ -121,56 +122,81 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
         </label>
       )}
       {kind === "weighing" && <EntryText label="Mass" unit={KG[units].name} number value={mass} onChange={setMass} />}
-      {kind === "test" && (
-        <div className="flex flex-wrap items-end gap-3">
-          <label className="block flex-1">
-            Tested for
-            <select className="field" value={act} onChange={(event) => setAct(event.target.value)}>
-              {[...acts].map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Choice
-            label="Outcome"
-            value={ready}
-            choices={[
-              { value: "yes", text: "Ready" },
-              { value: "no", text: "Not yet" },
-            ]}
-            onChoose={setReady}
-          />
-        </div>
-      )}
-      {kind === "defect" && piece && plan && (
-        <>
-          <PlacePlan
-            piece={piece}
-            plan={plan}
-            spots={spot ? [{ id: "new", x_mm: spot.x, y_mm: spot.y, label: "×" }] : []}
-            onPlace={(x, y) => setSpot({ x, y })}
-          />
-          <div className="grid grid-cols-2 gap-3">
-            {(["x", "y"] as const).map((axis) => (
-              <label key={axis} className="block">
-                {axis === "x" ? "From left" : "From front"} <span className="text-soft">in {INCH[units].name}</span>
-                <input
-                  type="number"
-                  min="0"
-                  step="any"
-                  className="field figure"
-                  value={spot ? trim(spot[axis] / INCH[units].mm, units === "in" ? 2 : 0) : ""}
-                  onChange={(event) =>
-                    setSpot({ x: 0, y: 0, ...spot, [axis]: Number(event.target.value) * INCH[units].mm })
-                  }
-                />
-              </label>
-            ))}
-          </div>
-        </>
-      )}
+      {kind === "test" && <TestFields acts={acts} act={act} ready={ready} onAct={setAct} onReady={setReady} />}
+      {kind === "defect" && piece && plan && <DefectPlace piece={piece} plan={plan} spot={spot} onSpot={setSpot} />}
     </EntryForm>
+  );
+}
+
+interface TestProps {
+  acts: Map<string, string>;
+  act: string;
+  ready: "yes" | "no";
+  onAct: (act: string) => void;
+  onReady: (ready: "yes" | "no") => void;
+}
+
+/** Which act was tested for, and whether it may be done. */
+function TestFields({ acts, act, ready, onAct, onReady }: TestProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <label className="block flex-1">
+        Tested for
+        <select className="field" value={act} onChange={(event) => onAct(event.target.value)}>
+          {[...acts].map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Choice
+        label="Outcome"
+        value={ready}
+        choices={[
+          { value: "yes", text: "Ready" },
+          { value: "no", text: "Not yet" },
+        ]}
+        onChoose={onReady}
+      />
+    </div>
+  );
+}
+
+interface DefectProps {
+  piece: Piece;
+  plan: PiecePlan;
+  spot: Point | null;
+  onSpot: (spot: Point) => void;
+}
+
+/** Where on a piece a defect is: tapped on its drawing, or typed. */
+function DefectPlace({ piece, plan, spot, onSpot }: DefectProps) {
+  const { units } = usePreferences();
+  const { name, mm } = INCH[units];
+  return (
+    <>
+      <PlacePlan
+        piece={piece}
+        plan={plan}
+        spots={spot ? [{ id: "new", x_mm: spot.x, y_mm: spot.y, label: "×" }] : []}
+        onPlace={(x, y) => onSpot({ x, y })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        {(["x", "y"] as const).map((axis) => (
+          <label key={axis} className="block">
+            {axis === "x" ? "From left" : "From front"} <span className="text-soft">in {name}</span>
+            <input
+              type="number"
+              min="0"
+              step="any"
+              className="field figure"
+              value={spot ? trim(spot[axis] / mm, units === "in" ? 2 : 0) : ""}
+              onChange={(event) => onSpot({ x: 0, y: 0, ...spot, [axis]: Number(event.target.value) * mm })}
+            />
+          </label>
+        ))}
+      </div>
+    </>
   );
 }

@@ -201,7 +201,7 @@ function Fields({
   onChange: (next: Row) => Promise<void>;
 }) {
   return (
-    <div className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-8">
+    <div className="cards [--card:19rem] gap-x-8">
       {fields.map((field) => {
         const value = row[field.key];
         if (field.as === "choice") {

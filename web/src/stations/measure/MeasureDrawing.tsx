@@ -1,7 +1,6 @@
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { useRef } from "react";
 import type { JobFinding, Piece, PiecePlan } from "@/api/client";
-import { centreOf, isAnchored, type Size } from "@/drawing/anchors";
-import type { Box } from "@/drawing/boxes";
+import { isAnchored, type Size } from "@/drawing/anchors";
 import { CornerHandles } from "@/drawing/CornerHandles";
 import { DimensionLine } from "@/drawing/DimensionLine";
 import { featureDimensions } from "@/drawing/featureDimensions";
@@ -12,14 +11,13 @@ import { Plate } from "@/drawing/Plate";
 import { SectionLine, UprightSection } from "@/drawing/UprightSection";
 import { useSize } from "@/drawing/useSize";
 import { useZoom } from "@/drawing/useZoom";
-import { fit, px, py } from "@/drawing/view";
+import { fit, px, py, type View } from "@/drawing/view";
 import { usePreferences } from "@/units/preferences";
 import { DrawingTools } from "./DrawingTools";
 import type { Fields } from "./fields";
 import { overallLengths } from "./overall";
-import { useCorners } from "./useCorners";
 import { type Along, useCut } from "./useCut";
-import { useFeatureMoves } from "./useFeatureMoves";
+import { usePlanHand } from "./usePlanHand";
 import { useSection } from "./useSection";
 
 interface Props {
@@ -39,6 +37,8 @@ const NARROW_MARGINS = { left: 62, right: 30, top: 54, bottom: 30 };
 const NARROW_PX = 560;
 const SECTION_GAP_PX = 88;
 
+type Room = { width: number; height: number };
+
 /** Plan and section of one piece, true to scale, with its dimensions to be edited where they stand. */
 export function MeasureDrawing(props: Props) {
   const { pieceIndex, piece, planned, findings, lies, selected, fields, onSelect, onRemove } = props;
@@ -50,25 +50,16 @@ export function MeasureDrawing(props: Props) {
   const size: Size = { length: measure.length_mm, width: measure.width_mm };
   const narrow = room.width < NARROW_PX;
   const mirrored = lies && piece.cast === "face down" && piece.drawn !== "from the side";
-  const stands = Math.max(measure.cast_depth_mm, ...drops(piece).map((drop) => measure.cast_depth_mm + drop));
-  const sectionShare = Math.max(stands / size.width, 0.04);
-  const margins = narrow ? NARROW_MARGINS : MARGINS;
-  const height = (room.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) + margins.top;
-  const view = zoom.seen(fit(size.length, size.width, { width: room.width, height }, margins, mirrored));
-  const moves = useFeatureMoves({ pieceIndex, view, size, boxes: measure.features, units });
-  const corners = useCorners({ pieceIndex, view, measured: measure, still, units });
-  const moved = moves.live?.place.features ?? [];
-  const shifts = new Map(
-    moved.flatMap((feature) => {
-      const box = measure.features.find((one) => one.id === feature.id && one.copy === 0);
-      if (!box) return [];
-      const to = centreOf(size, feature, box);
-      return [[feature.id, { dx: to.x - box.x_mm, dy: to.y - box.y_mm }] as const];
-    }),
-  );
-  const boxes: Box[] = measure.features.map((box) => {
-    const shift = shifts.get(box.id);
-    return shift ? { ...box, x_mm: box.x_mm + shift.dx, y_mm: box.y_mm + shift.dy } : box;
+  const view = zoom.seen(fitted(room, piece, measure, mirrored));
+  const { corners, moved, shifts, boxes, guides, gripOf } = usePlanHand({
+    pieceIndex,
+    view,
+    size,
+    measure,
+    still,
+    selected,
+    onSelect,
+    onRemove,
   });
   const only = selected.length === 1 ? piece.features.find((one) => one.id === selected[0]) : undefined;
   const chosen = moved.find((one) => one.id === only?.id) ?? only;
@@ -99,40 +90,6 @@ export function MeasureDrawing(props: Props) {
   const sectionTop = bottom + SECTION_GAP_PX - 20;
   const marks = findings.flatMap(({ piece: of, finding }) => (of === piece.id && finding.mark ? [finding.mark] : []));
   const overall = overallLengths(piece, measure);
-  const held = corners.inHand ? corners : moves;
-  const guides = held.inHand ? (held.live?.place.guides ?? []) : [];
-
-  function chooseAt(event: PointerEvent, id: string): string[] {
-    if (event.shiftKey) {
-      const next = selected.includes(id) ? selected.filter((one) => one !== id) : [...selected, id];
-      onSelect(next);
-      return next;
-    }
-    const ids = withLead(id);
-    onSelect(ids);
-    return ids;
-  }
-
-  /** Those that move with a feature, itself first. */
-  const withLead = (id: string) => (selected.includes(id) ? [id, ...selected.filter((one) => one !== id)] : [id]);
-
-  const gripOf = (id: string) => {
-    const ids = withLead(id);
-    const { onKeyDown, style } = moves.grip(ids);
-    return {
-      style,
-      onPointerDown(event: PointerEvent<SVGGElement>) {
-        event.currentTarget.focus({ preventScroll: true }); // before it is chosen: what is focused is chosen alone
-        moves.grip(chooseAt(event, id)).onPointerDown(event);
-      },
-      onKeyDown(event: KeyboardEvent<SVGGElement>) {
-        onKeyDown(event);
-        if (event.key === "Delete" || event.key === "Backspace") onRemove(ids);
-      },
-      onFocus: () => !selected.includes(id) && onSelect([id]),
-    };
-  };
-
   return (
     <div className="relative flex h-full min-h-0 flex-col">
       {/* biome-ignore lint/a11y/noStaticElementInteractions: it follows the hand; what is moved is a button */}
@@ -196,13 +153,7 @@ export function MeasureDrawing(props: Props) {
           )}
         </svg>
         <p className="absolute text-soft" style={{ left: x0, top: bottom + (narrow ? 30 : 34) }}>
-          {piece.drawn === "from the side"
-            ? "cut level, seen from above"
-            : narrow
-              ? "section"
-              : lies
-                ? `section as it lies in the form, ${piece.cast}`
-                : "section as it stands"}
+          {sectionWords(piece, lies, narrow)}
         </p>
         <Plate x={(x0 + x1) / 2} y={view.top - 30} label="Length" {...overall.length(fields)} />
         <Plate
@@ -232,6 +183,21 @@ export function MeasureDrawing(props: Props) {
       <DrawingTools zoom={zoom} cut={cut} />
     </div>
   );
+}
+
+/** The plan and the section under it, in one scale, inside of the room there is. */
+function fitted(room: Room, piece: Piece, measure: PiecePlan["measure"], mirrored: boolean): View {
+  const stands = Math.max(measure.cast_depth_mm, ...drops(piece).map((drop) => measure.cast_depth_mm + drop));
+  const sectionShare = Math.max(stands / measure.width_mm, 0.04);
+  const margins = room.width < NARROW_PX ? NARROW_MARGINS : MARGINS;
+  const height = (room.height - SECTION_GAP_PX - margins.top) / (1 + sectionShare) + margins.top;
+  return fit(measure.length_mm, measure.width_mm, { width: room.width, height }, margins, mirrored);
+}
+
+function sectionWords(piece: Piece, lies: boolean, narrow: boolean): string {
+  if (piece.drawn === "from the side") return "cut level, seen from above";
+  if (narrow) return "section";
+  return lies ? `section as it lies in the form, ${piece.cast}` : "section as it stands";
 }
 
 /** How far drop edges and ribs hang under a piece [mm]. */

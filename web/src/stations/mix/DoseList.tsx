@@ -71,7 +71,7 @@ function DoseFields({ shop, index, name, told }: FieldsProps) {
   const place = { at: `/mix/doses/${index}`, whose: name };
   const bases = admixture && !SHARES.includes(admixture.base) ? [...SHARES, admixture.base] : SHARES;
   return (
-    <div className="grid gap-x-8 sm:grid-cols-2 2xl:grid-cols-3">
+    <div className="fields 2xl:grid-cols-3">
       <DocField
         {...place}
         spec={specOf("Dose", "percent")}

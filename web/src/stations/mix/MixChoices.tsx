@@ -30,7 +30,7 @@ export function MixChoices({ shop }: { shop: Shop }) {
   return (
     <section aria-label="Choices">
       <h2 className="mb-1 text-lg font-bold">What it is mixed from, and in</h2>
-      <div className="grid gap-x-8 sm:grid-cols-2">
+      <div className="fields">
         {field("mix", namesOf(shop.mixes))}
         {field("bag", namesOf(mix?.sizes ?? []))}
         {field("container", namesOf(shop.containers))}

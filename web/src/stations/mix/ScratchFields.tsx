@@ -38,7 +38,7 @@ export function ScratchFields({ shop }: { shop: Shop }) {
   return (
     <section aria-label="Where it comes from">
       <h2 className="mb-1 text-lg font-bold">Where it comes from</h2>
-      <div className="grid gap-x-8 sm:grid-cols-2">
+      <div className="fields">
         <Select
           label={label}
           value={scratch?.by ?? BAGS}
@@ -73,14 +73,14 @@ export function Weighed({ mix }: { mix: Plan["mix"] }) {
       <h2 className="mb-1 text-lg font-bold">
         To {scratch.measure_kg} kg of {scratch.cement_name.toLowerCase()}, weighed out
       </h2>
-      <dl className="grid gap-x-8 sm:grid-cols-2">
+      <dl className="fields">
         <FigureLine label={scratch.sand_name} figure={scratch.sand_damp} />
         {scratch.stone_damp && <FigureLine label={scratch.stone_name} figure={scratch.stone_damp} />}
         <FigureLine label="Water to add, in all" figure={scratch.water_added} />
         <FigureLine label="Strength at 28 days, about" figure={scratch.strength} />
       </dl>
       <h3 className="mt-2 font-bold">In a cubic metre, dry</h3>
-      <dl className="grid gap-x-8 sm:grid-cols-2">
+      <dl className="fields">
         <FigureLine label={scratch.cement_name} figure={scratch.cement} />
         <FigureLine label={scratch.sand_name} figure={scratch.sand} />
         {scratch.stone && <FigureLine label={scratch.stone_name} figure={scratch.stone} />}

@@ -56,7 +56,7 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
   const [all, setAll] = useState(false);
   const { mould } = form;
   return (
-    <li className="grid gap-x-8 gap-y-3 border-b border-line py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <li className="beside gap-x-8 gap-y-3 border-b border-line py-4">
       <div>
         <h2 className="text-lg font-bold">{form.name}</h2>
         <p className="text-soft">

@@ -32,7 +32,7 @@ export function InPlace({ piece }: { piece: PiecePlan }) {
     <section aria-label="In its place">
       <h2 className="text-lg font-bold">In its place</h2>
       {placed && <Elevation placed={placed} run={run} />}
-      <div className="mt-2 grid gap-x-8 sm:grid-cols-2">
+      <div className="mt-2 fields">
         <DocField {...place} spec={specOf("Standing", "use")} />
         <DocField {...place} spec={specOf("Standing", "rests")} choices={RESTS} />
         <DocField {...place} spec={specOf("Standing", "put")} />
@@ -58,7 +58,7 @@ function Supports({ piece, run }: { piece: PiecePlan; run: number }) {
   const free = [0, run, run / 2, run / 4, (3 * run) / 4].find((mm) => !taken.includes(mm)) ?? run / 3;
   return (
     <div className="mt-2">
-      <ul className="grid gap-x-8 sm:grid-cols-2">
+      <ul className="fields">
         {supports.map((support, index) => {
           const key = `${index} of ${supports.length}`;
           const name = `Support ${index + 1}`;

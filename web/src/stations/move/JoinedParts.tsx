@@ -23,7 +23,7 @@ export function JoinedParts() {
       {parts.length === 0 && <p className="text-soft">Planks, stretchers, feet, gaskets: nothing yet.</p>}
       <ul className="mt-1 border-t-2 border-ink">
         {parts.map((part, index) => (
-          <li key={part.id} aria-label={part.name} className="grid gap-x-8 border-b-2 border-line py-2 sm:grid-cols-2">
+          <li key={part.id} aria-label={part.name} className="fields border-b-2 border-line py-2">
             <PartFields part={part} at={`/handling/parts/${index}`} />
             <button
               type="button"

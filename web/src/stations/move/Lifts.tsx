@@ -33,7 +33,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
             <li
               key={lift.id}
               data-lift={lift.id}
-              className="grid grid-cols-[124px_minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-3 sm:grid-cols-[164px_minmax(0,1fr)_8rem]"
+              className="line [--columns:124px_minmax(0,1fr)] items-center gap-y-1 py-3 sm:[--columns:164px_minmax(0,1fr)_8rem]"
             >
               <div>
                 <WeakPlace lift={lift} piece={piece} length={length} width={width} />

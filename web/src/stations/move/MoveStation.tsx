@@ -65,7 +65,7 @@ export function MoveStation() {
             choices={TEAMS.map((team) => ({ value: team, text: team === "4" ? "4 or more" : team }))}
             onChoose={(team) => void set("people", Number(team), `${team} people there`)}
           />
-          <div className="mt-2 grid gap-x-8 sm:grid-cols-2">
+          <div className="mt-2 fields">
             <DocField at="/handling" spec={specOf("HandlingInputs", "bench_kg")} />
             <DocField at="/handling" spec={specOf("HandlingInputs", "dolly_kg")} />
           </div>

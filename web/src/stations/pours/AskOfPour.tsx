@@ -27,145 +27,124 @@ interface AskProps {
 
 /** The panel that asks for it. */
 export function AskOfPour({ asked, pourId, castings, units, onClose }: AskProps) {
+  const at = { params: { path: { pour_id: pourId } } };
+  if (asked === "batch") return <AskBatch pourId={pourId} castings={castings} units={units} onClose={onClose} />;
+  if (asked === "temperature") return <AskTemperature pourId={pourId} units={units} onClose={onClose} />;
+  const { title, description, ...form } = plainly(asked, at);
+  return (
+    <Modal open title={title} {...(description ? { description } : {})} onClose={onClose}>
+      <EntryForm {...form} onDone={onClose} />
+    </Modal>
+  );
+}
+
+interface Plain {
+  title: string;
+  description?: string;
+  label: string;
+  note?: string;
+  when?: string | false;
+  send: (entry: Entry) => Promise<unknown>;
+}
+
+/** What is asked for with a time, a person and a note alone, and where it is sent. */
+function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: { path: { pour_id: string } } }): Plain {
+  if (asked === "water")
+    return {
+      title: "First water in",
+      description: "All hours count from here.",
+      label: "Water is in",
+      send: (entry) => take(client.POST("/api/pours/{pour_id}/water-in", { ...at, body: entry })),
+    };
+  if (asked === "cancel")
+    return {
+      title: "Call the pour off",
+      description: "What it reserved is free again.",
+      label: "Call it off",
+      note: "Why",
+      send: (entry) => take(client.POST("/api/pours/{pour_id}/cancel", { ...at, body: entry })),
+    };
+  if ("corrects" in asked)
+    return {
+      title: "When the first water went in",
+      description: "All hours count from here. What was said before stays in the past of its castings.",
+      label: "Correct it",
+      note: "What was wrong",
+      when: asked.corrects,
+      send: (entry) => take(client.POST("/api/pours/{pour_id}/water-in/correct", { ...at, body: entry })),
+    };
+  if ("undo" in asked) {
+    const place = { params: { path: { ...at.params.path, done_id: asked.undo } } };
+    return {
+      title: `Not done: ${asked.name}`,
+      description: "It stays on record that it was said.",
+      label: "Take it back",
+      note: "What was wrong",
+      when: false,
+      send: (entry) => take(client.POST("/api/pours/{pour_id}/acts/{done_id}/undo", { ...place, body: entry })),
+    };
+  }
+  return {
+    title: `Done: ${asked.name}`,
+    label: "It is done",
+    note: "Anything to note",
+    send: (entry) =>
+      take(client.POST("/api/pours/{pour_id}/acts", { ...at, body: { ...entry, act: asked.act, piece: asked.piece } })),
+  };
+}
+
+function AskBatch({ pourId, castings, units, onClose }: Omit<AskProps, "asked">) {
   const [bags, setBags] = useState("1");
   const [water, setWater] = useState("");
   const [into, setInto] = useState("");
-  const [degrees, setDegrees] = useState("");
-  const at = { params: { path: { pour_id: pourId } } };
-  if (asked === "batch") {
-    const send = (entry: Entry) => {
-      const body = {
-        ...entry,
-        bags: numberOf(bags, "Bags"),
-        water_l: entryOf("l", units).read(numberOf(water, "Water")),
-      };
-      return take(
-        client.POST("/api/pours/{pour_id}/batches", {
-          ...at,
-          body: { ...body, lot_id: null, shares: into ? { [into]: 1 } : null },
-        }),
-      );
-    };
-    return (
-      <Modal open title="A batch" description="When its first water went in, and all that went in." onClose={onClose}>
-        <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
-          {castings.length > 1 && (
-            <Select
-              label="It went into"
-              value={into}
-              choices={[
-                { value: "", text: "all of them, each by its volume" },
-                ...castings.map((one) => ({ value: one.id, text: `#${one.serial} ${one.piece_name}` })),
-              ]}
-              onChoose={setInto}
-            />
-          )}
-          <EntryText label="Bags" number value={bags} onChange={setBags} />
-          <EntryText
-            label="Water, all of it"
-            unit={entryOf("l", units).name}
-            number
-            value={water}
-            onChange={setWater}
-          />
-        </EntryForm>
-      </Modal>
+  const litres = entryOf("l", units);
+  const send = (entry: Entry) => {
+    const mixed = { bags: numberOf(bags, "Bags"), water_l: litres.read(numberOf(water, "Water")) };
+    return take(
+      client.POST("/api/pours/{pour_id}/batches", {
+        params: { path: { pour_id: pourId } },
+        body: { ...entry, ...mixed, lot_id: null, shares: into ? { [into]: 1 } : null },
+      }),
     );
-  }
-  if (asked === "temperature") {
-    const send = (entry: Entry) => {
-      const read = numberOf(degrees, "Temperature");
-      const celsius = units === "mm" ? read : (read - 32) / 1.8;
-      return take(client.POST("/api/pours/{pour_id}/temperatures", { ...at, body: { at: entry.at, celsius } }));
-    };
-    return (
-      <Modal open title="Temperature of the concrete" description="The hours that follow go by it." onClose={onClose}>
-        <EntryForm label="Keep the reading" send={send} onDone={onClose}>
-          <EntryText
-            label="It reads"
-            unit={units === "mm" ? "°C" : "°F"}
-            number
-            value={degrees}
-            onChange={setDegrees}
-          />
-        </EntryForm>
-      </Modal>
-    );
-  }
-  if (asked === "water")
-    return (
-      <Modal open title="First water in" description="All hours count from here." onClose={onClose}>
-        <EntryForm
-          label="Water is in"
-          send={(entry) => take(client.POST("/api/pours/{pour_id}/water-in", { ...at, body: entry }))}
-          onDone={onClose}
-        />
-      </Modal>
-    );
-  if (asked === "cancel")
-    return (
-      <Modal open title="Call the pour off" description="What it reserved is free again." onClose={onClose}>
-        <EntryForm
-          label="Call it off"
-          send={(entry) => take(client.POST("/api/pours/{pour_id}/cancel", { ...at, body: entry }))}
-          onDone={onClose}
-          note="Why"
-        />
-      </Modal>
-    );
-  if ("corrects" in asked)
-    return (
-      <Modal
-        open
-        title="When the first water went in"
-        description="All hours count from here. What was said before stays in the past of its castings."
-        onClose={onClose}
-      >
-        <EntryForm
-          label="Correct it"
-          when={asked.corrects}
-          send={(entry) => take(client.POST("/api/pours/{pour_id}/water-in/correct", { ...at, body: entry }))}
-          onDone={onClose}
-          note="What was wrong"
-        />
-      </Modal>
-    );
-  if ("undo" in asked)
-    return (
-      <Modal
-        open
-        title={`Not done: ${asked.name}`}
-        description="It stays on record that it was said."
-        onClose={onClose}
-      >
-        <EntryForm
-          label="Take it back"
-          when={false}
-          send={(entry) =>
-            take(
-              client.POST("/api/pours/{pour_id}/acts/{done_id}/undo", {
-                params: { path: { pour_id: pourId, done_id: asked.undo } },
-                body: entry,
-              }),
-            )
-          }
-          onDone={onClose}
-          note="What was wrong"
-        />
-      </Modal>
-    );
+  };
   return (
-    <Modal open title={`Done: ${asked.name}`} onClose={onClose}>
-      <EntryForm
-        label="It is done"
-        send={(entry) =>
-          take(
-            client.POST("/api/pours/{pour_id}/acts", { ...at, body: { ...entry, act: asked.act, piece: asked.piece } }),
-          )
-        }
-        onDone={onClose}
-        note="Anything to note"
-      />
+    <Modal open title="A batch" description="When its first water went in, and all that went in." onClose={onClose}>
+      <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
+        {castings.length > 1 && (
+          <Select
+            label="It went into"
+            value={into}
+            choices={[
+              { value: "", text: "all of them, each by its volume" },
+              ...castings.map((one) => ({ value: one.id, text: `#${one.serial} ${one.piece_name}` })),
+            ]}
+            onChoose={setInto}
+          />
+        )}
+        <EntryText label="Bags" number value={bags} onChange={setBags} />
+        <EntryText label="Water, all of it" unit={litres.name} number value={water} onChange={setWater} />
+      </EntryForm>
+    </Modal>
+  );
+}
+
+function AskTemperature({ pourId, units, onClose }: Pick<AskProps, "pourId" | "units" | "onClose">) {
+  const [degrees, setDegrees] = useState("");
+  const entered = entryOf("C", units);
+  const send = (entry: Entry) => {
+    const celsius = entered.read(numberOf(degrees, "Temperature"));
+    return take(
+      client.POST("/api/pours/{pour_id}/temperatures", {
+        params: { path: { pour_id: pourId } },
+        body: { at: entry.at, celsius },
+      }),
+    );
+  };
+  return (
+    <Modal open title="Temperature of the concrete" description="The hours that follow go by it." onClose={onClose}>
+      <EntryForm label="Keep the reading" send={send} onDone={onClose}>
+        <EntryText label="It reads" unit={entered.name} number value={degrees} onChange={setDegrees} />
+      </EntryForm>
     </Modal>
   );
 }

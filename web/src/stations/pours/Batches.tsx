@@ -71,7 +71,7 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
         {pour.batches.map((batch) => (
           <li
             key={batch.id}
-            className="grid grid-cols-[1.5rem_3.5rem_1fr_1fr] items-center gap-x-3 border-b sm:grid-cols-[2rem_4rem_1fr_1fr_1.4fr_auto] border-line py-2.5"
+            className="line [--columns:1.5rem_3.5rem_1fr_1fr] items-center gap-x-3 border-b sm:[--columns:2rem_4rem_1fr_1fr_1.4fr_auto] border-line"
           >
             <span className="figure text-lg">{batch.number}</span>
             <span className="figure text-lg">{clock(batch.at, plan.cure.zone)}</span>

@@ -56,7 +56,7 @@ export function PourPage({ pourId }: { pourId: string }) {
           </>
         )}
       </div>
-      <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
+      <div className="beside">
         <div className="space-y-8">
           <Part title="Castings">
             <ul className="border-t-2 border-ink">
@@ -123,7 +123,7 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
               <li
                 key={`${act.piece} ${act.id}`}
                 data-act={act.id}
-                className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line py-1.5"
+                className="line [--columns:minmax(0,1fr)_auto] items-center py-1.5"
               >
                 <span>
                   <span className="font-bold">{name}</span>

@@ -31,7 +31,7 @@ export function PoursPage() {
 
 function Line({ pour, zone }: { pour: ListedPour; zone: string }) {
   return (
-    <li className="relative grid grid-cols-1 gap-x-6 border-b border-line py-3 hover:bg-paper sm:grid-cols-[13rem_minmax(0,1fr)_minmax(0,1fr)]">
+    <li className="relative line [--columns:1fr] gap-x-6 py-3 hover:bg-paper sm:[--columns:13rem_minmax(0,1fr)_minmax(0,1fr)]">
       <span className="figure text-lg">
         {pour.poured_at ? `${dayAndDate(pour.poured_at, zone)} ${clock(pour.poured_at, zone)}` : whenNot(pour)}
       </span>

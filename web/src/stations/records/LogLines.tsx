@@ -45,7 +45,7 @@ function Line({ entry, zone, acts, onCorrect }: LineProps) {
   return (
     <li
       data-log={entry.kind}
-      className="grid grid-cols-[4rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2 sm:grid-cols-[4rem_7.5rem_minmax(0,1fr)_auto]"
+      className="line [--columns:4rem_minmax(0,1fr)] gap-x-3 py-2 sm:[--columns:4rem_7.5rem_minmax(0,1fr)_auto]"
     >
       <span className="figure text-lg leading-tight">{clock(entry.at, zone)}</span>
       <span className="text-soft max-sm:col-start-2">{KIND_WORDS[entry.kind]}</span>

@@ -53,7 +53,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
         <summary className="flex min-h-11 cursor-pointer items-center underline">
           For {ids.length === 1 ? "one job" : `${ids.length} jobs`}, choose
         </summary>
-        <ul className="grid gap-x-8 sm:grid-cols-2">
+        <ul className="fields">
           {jobs.map((job) => (
             <li key={job.id}>
               <label className="flex min-h-11 items-center gap-3">

@@ -29,7 +29,7 @@ export function CageDrawing({ cage, barName }: { cage: Cage; barName: string }) 
       </div>
       <section aria-label="Bars to bend">
         <h2 className="mb-2 text-lg font-bold">Bars to bend, {barName}</h2>
-        <ul className="grid gap-6 border-t-2 border-ink pt-3 xl:grid-cols-2">
+        <ul className="beside gap-6 border-t-2 border-ink pt-3 lg:max-xl:grid-cols-1">
           {cage.bent.map((bar) => (
             <li key={bar.mark} data-bent={bar.mark}>
               <BentBar bar={bar} units={units} />

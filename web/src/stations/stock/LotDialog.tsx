@@ -52,10 +52,7 @@ export function LotDialog({ item, lot, zone, onClose }: { item: Item; lot: Lot; 
       <h3 className="mt-6 font-bold">Its ledger</h3>
       <ol className="border-t-2 border-ink">
         {moves.map((move) => (
-          <li
-            key={move.number}
-            className="grid grid-cols-[9.5rem_minmax(0,1fr)_auto] gap-x-3 border-b border-line py-1.5"
-          >
+          <li key={move.number} className="line [--columns:9.5rem_minmax(0,1fr)_auto] gap-x-3 py-1.5">
             <span>{dateAndClock(move.at, zone)}</span>
             <span>
               {move.kind} {trim(Math.abs(move.on_hand_change || move.reserved_change), 2)}

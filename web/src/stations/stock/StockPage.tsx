@@ -93,7 +93,7 @@ function Line({ item, onLot, onBuy }: LineProps) {
   return (
     <li
       data-item={item.name}
-      className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6 border-b border-line py-2 sm:grid-cols-[minmax(0,1.2fr)_10rem_minmax(0,1.6fr)_auto] sm:items-center"
+      className="line [--columns:minmax(0,1fr)_auto] gap-x-6 py-2 sm:[--columns:minmax(0,1.2fr)_10rem_minmax(0,1.6fr)_auto] sm:items-center"
     >
       <span className="font-bold [overflow-wrap:anywhere]">{item.name}</span>
       <span className="max-sm:row-start-2">
