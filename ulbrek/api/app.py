@@ -82,6 +82,18 @@ def create_app(settings: Settings) -> FastAPI:
     def docs() -> HTMLResponse:
         return HTMLResponse(DOCS_PAGE)
 
+    _tell_health(app, database)
+    app.openapi = lambda: describe(app)  # type: ignore[method-assign]
+    app.mount("/", FrontEnd(settings.web_dist))
+    app.add_middleware(Compressed)
+    app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
+    app.add_middleware(logs.RequestLog)
+    return app
+
+
+def _tell_health(app: FastAPI, database: Database) -> None:
+    """What a supervisor asks."""
+
     @app.get("/livez", include_in_schema=False)
     async def livez() -> JSONResponse:
         """Whether the process answers at all."""
@@ -92,13 +104,6 @@ def create_app(settings: Settings) -> FastAPI:
         """Whether it can be worked with: the database answers, and its tables are as this version wants them."""
         database.is_ready()
         return JSONResponse({"status": "ok"})
-
-    app.openapi = lambda: describe(app)  # type: ignore[method-assign]
-    app.mount("/", FrontEnd(settings.web_dist))
-    app.add_middleware(Compressed)
-    app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
-    app.add_middleware(logs.RequestLog)
-    return app
 
 
 def create_app_from_environment() -> FastAPI:

@@ -86,14 +86,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         mass_stripped=masses.stripped,
         mass_dry=masses.dry,
         show_area=_show_area(shape, net),
-        form_contact=work(
-            rules.form_contact,
-            of,
-            net_area_mm2=net,
-            around_mm=outline.length_mm,
-            openings_mm=sum(placed.outline.length_mm for placed in shape.placed if placed.is_through),
-            depth_mm=depth,
-        ),
+        form_contact=_form_contact(shape, net),
         tape_checks=tuple(_tape_checks(shape)),
         net_area=net,
         edge_lengths=tuple(_edge_lengths(shape)),
@@ -112,6 +105,17 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
         findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm)),
+    )
+
+
+def _form_contact(shape: Shape, net: Figure) -> Figure:
+    return work(
+        rules.form_contact,
+        shape.piece.id,
+        net_area_mm2=net,
+        around_mm=shape.outline.length_mm,
+        openings_mm=sum(placed.outline.length_mm for placed in shape.placed if placed.is_through),
+        depth_mm=shape.cast_depth,
     )
 
 

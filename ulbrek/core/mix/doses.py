@@ -116,16 +116,16 @@ def amount_a_bag(found: Read, bag: PerBag) -> Figure | None:
     return None if mass is None else work(rules.dose_by_percent, of, percent=found.dose.percent, base_kg=mass)
 
 
-def dosed(found: Read, bag: PerBag, batch: tuple[Figure | float, Figure]) -> Dosed:
+def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> Dosed:
     """A dose with its amounts.
 
     Args:
         found: the dose as it is read
         bag: what one bag holds and yields
-        batch: bags in a batch, and bags in the pour
+        per_batch: bags in a batch
+        bags: bags in the pour
     """
     one, of, mass = found.admixture, found.admixture.id, bag.base_kg(found.base)
-    per_batch, bags = batch
     amount = amount_a_bag(found, bag)
     if amount is None:
         return Dosed(found.index, of, one.name, one.kind, found.base)

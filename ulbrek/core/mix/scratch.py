@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.materials.ingredients import Ingredient
@@ -67,10 +68,24 @@ def recipe(wanted: Scratch, ingredients: Sequence[Ingredient]) -> Recipe | None:
         masses = _by_tables(wanted, cement, sand, stone)
     else:
         masses = _by_parts(wanted, cement, sand, stone)
-    return _made(wanted, (cement, sand, stone), masses)
+    return _made(wanted, Ingredients(cement, sand, stone), masses)
 
 
-Masses = tuple[Figure, Figure, Figure | None, Figure]  # cement, sand, stone, water
+class Ingredients(NamedTuple):
+    """What concrete is made from; a mortar has no stone."""
+
+    cement: Ingredient
+    sand: Ingredient
+    stone: Ingredient | None
+
+
+class Masses(NamedTuple):
+    """What is in a cubic metre, dry [kg]."""
+
+    cement: Figure
+    sand: Figure
+    stone: Figure | None
+    water: Figure
 
 
 def _by_tables(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ingredient) -> Masses:
@@ -87,7 +102,7 @@ def _by_tables(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ing
         rules.sand_by_volume, water_kg=water, solids=solids, air=wanted.air_percent / 100,
         sand_kg_m3=sand.density_kg_m3,
     )  # fmt: skip
-    return cement_kg, sand_kg, stone_kg, water
+    return Masses(cement_kg, sand_kg, stone_kg, water)
 
 
 def _by_parts(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ingredient | None) -> Masses:
@@ -111,12 +126,11 @@ def _by_parts(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ingr
     cement_kg = work(rules.cement_by_parts, air=wanted.air_percent / 100, volume_of_parts_l=volume)
     sand_kg = work(rules.with_cement, "sand", part=sand_part, cement_kg=cement_kg)
     stone_kg = work(rules.with_cement, "stone", part=stone_part, cement_kg=cement_kg) if stone else None
-    return cement_kg, sand_kg, stone_kg, work(
-        rules.with_cement, "water", part=wanted.water_cement, cement_kg=cement_kg
-    )  # fmt: skip
+    water = work(rules.with_cement, "water", part=wanted.water_cement, cement_kg=cement_kg)
+    return Masses(cement_kg, sand_kg, stone_kg, water)
 
 
-def _made(wanted: Scratch, of: tuple[Ingredient, Ingredient, Ingredient | None], masses: Masses) -> Recipe:
+def _made(wanted: Scratch, of: Ingredients, masses: Masses) -> Recipe:
     (cement, sand, stone), (cement_kg, sand_kg, stone_kg, water) = of, masses
     pack = MEASURE_KG
     yields = work(rules.yield_of_measure, measure_kg=pack, cement_kg=cement_kg)

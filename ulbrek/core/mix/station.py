@@ -63,6 +63,84 @@ class MixBrief:
     set_shift: Figure | None = None
 
 
+@dataclass(frozen=True)
+class Portions:
+    """A pour in bags and batches, and the water that is measured out for them.
+
+    Attributes:
+        poured: what is poured, without anything spare [l]
+        needed: bags to have
+        to_mix: bags that are mixed, and ``bare`` without anything spare
+        fill: what is mixed in the container at once, and ``fits`` as bags
+        divided: the batches
+        batch: what one of them makes [l]
+        left: what is left over [l]
+        start: water that a bag is begun with, and ``batch_start`` a batch [l]
+        most: the most that may go into a bag, and ``batch_most`` into a batch [l]
+        brought: water that comes with damp sand and stone, for a bag [l]
+    """
+
+    poured: Figure
+    needed: Figure
+    to_mix: Figure
+    bare: Figure
+    fill: Figure
+    fits: Figure
+    divided: Batches
+    batch: Figure
+    left: Figure
+    start: Figure
+    batch_start: Figure
+    most: float
+    batch_most: Figure
+    brought: float
+
+
+def _portioned(inputs: MixInputs, of: MixBrief, pour: Pour) -> Portions:
+    filled, spare = of.filled, inputs.spare or 0.0
+    poured = _poured(pour)
+    to_mix = work(rules.bags_to_mix, poured_volume_l=poured, spare=spare, bag_yield_l=filled.yield_)
+    bare = work(rules.bags_bare, poured_volume_l=poured, bag_yield_l=filled.yield_)
+    fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
+    fits = work(rules.bags_that_fit, working_fill_l=fill, bag_yield_l=filled.yield_)
+    divided = Batches(to_mix, bare, fits, inputs.bags_per_batch, spare)
+    to_add: Figure = of.recipe.water_added if of.recipe else filled.usual_water
+    brought = filled.usual_water.value - to_add.value
+    most = filled.size.water_most_l - brought
+    start = work(rules.water_start, usual_water_l=to_add, start_share=START_SHARE)
+
+    def of_batch(what: str, water: Figure | float) -> Figure:
+        return work(rules.batch_water, what, bags_per_batch=divided.per_batch, bag_water_l=water)
+
+    return Portions(
+        poured=poured,
+        needed=_bags(inputs, filled, poured),
+        to_mix=to_mix,
+        bare=bare,
+        fill=fill,
+        fits=fits,
+        divided=divided,
+        batch=work(rules.batch_volume, bags_per_batch=divided.per_batch, bag_yield_l=filled.yield_),
+        left=work(rules.left_over, mixed_bags=divided.mixed, bag_yield_l=filled.yield_, poured_volume_l=poured),
+        start=start,
+        batch_start=of_batch("start", start),
+        most=most,
+        batch_most=of_batch("most", most),
+        brought=brought,
+    )
+
+
+def _decided(inputs: MixInputs, of: MixBrief, pour: Pour) -> MixInputs:
+    """What the job chose, with what follows where it chose nothing."""
+    decided: dict[str, object] = {
+        "spare": SPARES[inputs.work] if inputs.spare is None else inputs.spare,
+        "one_colour": inputs.one_colour or pour.matching,
+    }
+    if of.recipe is not None:  # it is weighed out as it is wanted: no bag need stay closed
+        decided["least_bags_over"] = 0
+    return inputs.model_copy(update=decided)
+
+
 def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
     """The figures and findings of a mixing day.
 
@@ -73,45 +151,38 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[BatchMixed]
         mixed: the batches mixed so far, the first one first
     """
     size, filled = of.filled.size, of.filled
-    inputs = inputs.model_copy(
-        update={
-            "spare": SPARES[inputs.work] if inputs.spare is None else inputs.spare,
-            "one_colour": inputs.one_colour or pour.matching,
-        }
-    )
-    if of.recipe is not None:  # it is weighed out as it is wanted: no bag need stay closed
-        inputs = inputs.model_copy(update={"least_bags_over": 0})
-    poured = _poured(pour)
-    needed = _bags(inputs, filled, poured)
-    to_mix = work(rules.bags_to_mix, poured_volume_l=poured, spare=inputs.spare or 0.0, bag_yield_l=filled.yield_)
-    bare = work(rules.bags_bare, poured_volume_l=poured, bag_yield_l=filled.yield_)
-    fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
-    fits = work(rules.bags_that_fit, working_fill_l=fill, bag_yield_l=filled.yield_)
-    divided = Batches(to_mix, bare, fits, inputs.bags_per_batch, inputs.spare or 0.0)
-    per_batch = divided.per_batch
-    batch = work(rules.batch_volume, bags_per_batch=per_batch, bag_yield_l=filled.yield_)
-    to_add: Figure = of.recipe.water_added if of.recipe else filled.usual_water
-    brought = filled.usual_water.value - to_add.value  # by damp sand and stone
-    most = size.water_most_l - brought
-    start = work(rules.water_start, usual_water_l=to_add, start_share=START_SHARE)
-    batch_start, batch_most = (
-        work(rules.batch_water, what, bags_per_batch=per_batch, bag_water_l=water)
-        for what, water in (("start", start), ("most", most))
-    )
+    inputs = _decided(inputs, of, pour)
+    portions = _portioned(inputs, of, pour)
+    poured, divided, left = portions.poured, portions.divided, portions.left
     bag = per_bag(filled, inputs.cement_share or of.mix.cement_share)
     doses = list(read(inputs.doses, of.admixtures, bag))
-    told = tuple(dosed(one, bag, (per_batch, divided.mixed)) for one in doses)
-    clock = _clock(inputs, of, pour, divided)
-    helped = _clock(inputs.model_copy(update={"people": 2}), of, pour, divided)
-    left = work(rules.left_over, mixed_bags=divided.mixed, bag_yield_l=filled.yield_, poured_volume_l=poured)
-    form = _heaviest_form(pour)
-    so_far = _mixed_so_far(mixed, bare)
-    a_bag = OneBag(filled, start, most, so_far.dose_found if so_far else None, doses, bag)
+    told = tuple(dosed(one, bag, divided.per_batch, divided.mixed) for one in doses)
+    clock, form = _clock(inputs, of, pour, divided), _heaviest_form(pour)
+    so_far = _mixed_so_far(mixed, portions.bare)
+    a_bag = OneBag(filled, portions.start, portions.most, so_far.dose_found if so_far else None, doses, bag)
     seen = checks.MixCase(
-        inputs, of.mix, size, of.container, of.admixtures, pour, needed, divided.mixed.value, (batch, fill, fits),
-        doses, bag, (clock, helped), mixed, of.one_lifts_kg, batch.value * filled.density.value / 1000,
-        per_batch.value, form, filled.density.value,
-    )  # fmt: skip
+        inputs=inputs,
+        mix=of.mix,
+        size=size,
+        container=of.container,
+        admixtures=of.admixtures,
+        pour=pour,
+        needed=portions.needed,
+        to_mix=divided.mixed.value,
+        batch=portions.batch,
+        fill=portions.fill,
+        fits=portions.fits,
+        doses=doses,
+        bag=bag,
+        clock=clock,
+        helped=_clock(inputs.model_copy(update={"people": 2}), of, pour, divided),
+        mixed=mixed,
+        one_lifts_kg=of.one_lifts_kg,
+        batch_kg=portions.batch.value * filled.density.value / 1000,
+        bags_per_batch=divided.per_batch.value,
+        form=form,
+        density_kg_m3=filled.density.value,
+    )
     return MixResult(
         mix_name=of.mix.name,
         bag=size.id,
@@ -121,50 +192,56 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[BatchMixed]
         volume_with_spare=work(rules.volume_with_spare, poured_volume_l=poured, spare=inputs.spare or 0.0),
         bag_yield=filled.yield_,
         density=filled.density,
-        to_mix=to_mix,
-        bags=needed,
+        to_mix=portions.to_mix,
+        bags=portions.needed,
         bags_mixed=divided.mixed,
         left_over=left,
-        bags_back=work(rules.bags_back, bags=needed, mixed_bags=divided.mixed),
-        choices=tuple(
-            BagChoice(other.id, other.name, _bags(inputs, MixedBag(other, None), poured, other.id))
-            for other in of.mix.sizes
-            if other.id != size.id
-        ),
+        bags_back=work(rules.bags_back, bags=portions.needed, mixed_bags=divided.mixed),
+        choices=tuple(_choices(inputs, of, poured)),
         sets=_sets(inputs, of, poured.value),
         doses=told,
         wetness=wetness(filled, of.water_shift, bag, sum(one.water.value for one in told if one.water)),
         set_shift=of.set_shift,
-        pieces=tuple(_pieces(pour, of, batch, poured)),
+        pieces=tuple(_pieces(pour, of, portions.batch, poured)),
         clock=clock,
-        container_filled=work(rules.filled_container, working_fill_l=fill, density_kg_m3=filled.density),
+        container_filled=work(rules.filled_container, working_fill_l=portions.fill, density_kg_m3=filled.density),
         slurry=work(rules.slurry, void_share=inputs.void_share, poured_volume_l=poured) if inputs.void_share else None,
-        standby=tuple(
-            StandbyFilled(name, work(rules.fills, name, left_over_l=left, mould_l=volume))
-            for name, volume in of.standby
-        ),
+        standby=tuple(_standby(of, left)),
         scratch=_scratched(of.recipe) if of.recipe else None,
         feel=FEELS[inputs.feel or of.mix.feel],
-        water_start=start,
+        water_start=portions.start,
         water_shift=of.water_shift,
-        cup=work(rules.a_cup_more, batch_most_l=batch_most, batch_start_l=batch_start),
+        cup=work(rules.a_cup_more, batch_most_l=portions.batch_most, batch_start_l=portions.batch_start),
         form=form,
-        water_planned_l=_value(filled.water_l) - brought,
-        water_least_l=size.water_least_l - brought,
-        water_most_l=most,
-        working_fill=fill,
-        bags_that_fit=fits,
-        bags_per_batch=per_batch.value,
+        water_planned_l=_value(filled.water_l) - portions.brought,
+        water_least_l=size.water_least_l - portions.brought,
+        water_most_l=portions.most,
+        working_fill=portions.fill,
+        bags_that_fit=portions.fits,
+        bags_per_batch=divided.per_batch.value,
         batches=divided.count,
-        batch_volume=batch,
-        batch_water_start=batch_start,
-        batch_water_most=batch_most,
+        batch_volume=portions.batch,
+        batch_water_start=portions.batch_start,
+        batch_water_most=portions.batch_most,
         last=_last_batch(divided, a_bag),
         next=_next_batch(so_far, divided, a_bag),
         mixed=so_far,
         findings=tuple(checks.all_findings(seen)),
         care=tuple(_care(inputs, of)),
-    )
+    )  # fmt: skip
+
+
+def _choices(inputs: MixInputs, of: MixBrief, poured: Figure) -> Iterator[BagChoice]:
+    """How many bags of each other size would do."""
+    for other in of.mix.sizes:
+        if other.id != of.filled.size.id:
+            yield BagChoice(other.id, other.name, _bags(inputs, MixedBag(other, None), poured, other.id))
+
+
+def _standby(of: MixBrief, left: Figure) -> Iterator[StandbyFilled]:
+    """How many of each mould that stands by what is left over fills."""
+    for name, volume in of.standby:
+        yield StandbyFilled(name, work(rules.fills, name, left_over_l=left, mould_l=volume))
 
 
 def _heaviest_form(pour: Pour) -> Figure:

@@ -22,8 +22,8 @@ class MixCase:
     Attributes:
         needed: bags to have ready
         to_mix: bags in all the batches
-        batch: its volume, the container's fill and the bags that fit
-        clocks: the day as it is planned, and as it would be with two people
+        batch: its volume, ``fill`` the container's and ``fits`` the bags that fit
+        clock: the day as it is planned, and ``helped`` as it would be with two people
         mixed: the batches mixed so far
         one_lifts_kg: what one person may carry
         batch_kg: a batch's mass
@@ -38,10 +38,13 @@ class MixCase:
     pour: Pour
     needed: Figure
     to_mix: float
-    batch: tuple[Figure, Figure, Figure]
+    batch: Figure
+    fill: Figure
+    fits: Figure
     doses: Sequence[Read]
     bag: PerBag
-    clocks: tuple[Clock, Clock]
+    clock: Clock
+    helped: Clock
     mixed: Sequence[BatchMixed]
     one_lifts_kg: float
     batch_kg: float
@@ -61,14 +64,14 @@ def all_findings(seen: MixCase) -> Iterator[Finding]:
     yield from doses.dose_slipped(seen.doses, seen.bag, seen.admixtures)
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
     yield from doses.dose_out_of_range(seen.doses, seen.bag, seen.admixtures)
-    yield from stuff.working_time_too_short(inputs, *seen.clocks)
+    yield from stuff.working_time_too_short(inputs, seen.clock, seen.helped)
     yield from stuff.too_heavy_at_the_mixer(
         inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg), seen.bags_per_batch
     )
     yield from stuff.form_too_heavy_to_shake(inputs, seen.form, seen.one_lifts_kg)
     yield from stuff.stones_too_large(seen.mix, seen.pour)
     yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
-    yield from day.batch_over_container(seen.container, *seen.batch)
+    yield from day.batch_over_container(seen.container, seen.batch, seen.fill, seen.fits)
     yield from day.batch_too_wet(seen.size, seen.mixed)
     yield from day.batches_differ(seen.mixed)
     yield from doses.cement_not_known(seen.doses, seen.bag)

@@ -1,6 +1,7 @@
 """A piece as Move takes it: as a plate with its steel, and as it stands."""
 
 from math import pi
+from typing import NamedTuple
 
 from shapely import MultiPoint, Point
 
@@ -13,12 +14,23 @@ from ulbrek.core.steel.result import SteelResult, Wire
 _ON_THE_GROUND_MM = 1.0
 
 
+class CastConcrete(NamedTuple):
+    """Concrete of the heaviest casting of a piece: its fresh mass, its density, its least strength at 28 days,
+    and whether fibre is dosed."""
+
+    fresh_kg: float
+    density_kg_m3: float
+    strength_mpa: float
+    fibred: bool
+
+
 def carried(
     shape: Shape,
     steel: SteelResult,
-    of: tuple[Mesh, Bar],
-    concrete: tuple[float, float, float],
-    fibred: bool,
+    mesh: Mesh,
+    bar: Bar,
+    concrete: CastConcrete,
+    *,
     cast_there: bool,
 ) -> LiftBrief:
     """What is lifted of a piece.
@@ -26,12 +38,12 @@ def carried(
     Args:
         shape: the piece
         steel: what lies in it
-        of: the mesh and the bar chosen
-        concrete: fresh mass of the heaviest casting [kg], density [kg/m³], least 28-day strength [MPa]
-        fibred: whether fibre is dosed
+        mesh: the mesh that is chosen
+        bar: the bar that is chosen
+        concrete: what it is cast of
         cast_there: whether it is cast on the ground that it stays on
     """
-    plate, (mesh, bar), (fresh_kg, density, strength) = plate_of(shape), of, concrete
+    plate, (fresh_kg, density, strength, fibred) = plate_of(shape), concrete
     lines = [_line(wire, mesh.wire_mm) for wire in (steel.mesh.wires if steel.mesh else ())]
     lines += [_line(one.line, bar.diameter_mm) for one in steel.bars]
     stack = steel.stack

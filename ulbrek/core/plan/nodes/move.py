@@ -12,7 +12,7 @@ from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan.briefs.lift import carried
+from ulbrek.core.plan.briefs.lift import CastConcrete, carried
 from ulbrek.core.plan.memory import Worked
 from ulbrek.core.plan.pointing import pointed
 from ulbrek.core.steel.result import SteelResult
@@ -38,10 +38,9 @@ class LiftNode:
 
     def work(self) -> HandlingResult:
         """Mass, people and stress, and findings."""
-        steel, concrete = self.steel.result, (self.fresh.value, self.density_kg_m3, self.strength_mpa)
-        what = carried(
-            shape_of(self.piece), steel, (self.mesh, self.bar), concrete, self.fibred, self.cast_there
-        )  # fmt: skip
+        steel = self.steel.result
+        concrete = CastConcrete(self.fresh.value, self.density_kg_m3, self.strength_mpa, self.fibred)
+        what = carried(shape_of(self.piece), steel, self.mesh, self.bar, concrete, cast_there=self.cast_there)
         found = handle(self.inputs, self.one_lifts_kg, Masses(self.fresh, self.boards, steel.mass), what, self.passages)
         return replace(found, findings=pointed("/handling", found.findings))
 
