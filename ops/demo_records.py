@@ -25,7 +25,7 @@ from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Observation
 from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import BegunWith, Fill, Taken, part_of_job
+from ulbrek.store.pours import BegunWith, Fill, PourTake, part_of_job
 from ulbrek.store.stock import ItemKind, NewLot
 
 PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))
@@ -87,7 +87,7 @@ PASTS = (
 )  # fmt: skip
 
 
-def begun_with(job: Job, shop: Shop, fills: Sequence[Fill], takes: Sequence[Taken] = ()) -> BegunWith:
+def begun_with(job: Job, shop: Shop, fills: Sequence[Fill], takes: Sequence[PourTake] = ()) -> BegunWith:
     """What a pour of a small job is begun with: the part that it fills, planned.
 
     Args:
@@ -225,7 +225,7 @@ class _Past:
             self.by_name[past.name] = self.records.jobs(self.shop.id).create(document, "Begun")
         return self.by_name[past.name]
 
-    def _taken(self, job: Job, at: datetime, mould: bool) -> Iterator[Taken]:
+    def _taken(self, job: Job, at: datetime, mould: bool) -> Iterator[PourTake]:
         items = {(item.kind, item.material): item for item in self.stock.all()}
         for take in takes(job, self.shop.shop, plan(job, self.shop.shop)):
             if mould and take.of_form:
@@ -236,7 +236,7 @@ class _Past:
                 if lot.length_mm is None and lot.received_on <= at.date() and wanted > 0 and lot.free > 0:
                     quantity = min(wanted, lot.free)
                     wanted -= quantity
-                    yield Taken(lot.id, quantity)
+                    yield PourTake(lot.id, quantity)
 
     def _mix(self, pour_id: UUID, part: Job, past: Past, at: datetime) -> None:
         mixed = plan(part, self.shop.shop).mix

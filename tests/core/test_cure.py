@@ -12,7 +12,7 @@ from pydantic import ValidationError
 
 from tests.jobs import top
 from ulbrek.core.after.outlook import ahead_of
-from ulbrek.core.after.schedule import Scheduled, schedule
+from ulbrek.core.after.schedule import ScheduledAct, schedule
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cure.inputs import CureInputs, Hours
@@ -20,7 +20,7 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.cure.station import CureBrief, cure
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.clock import SULFO_ALUMINATE, age_at_share, pace, share_at
-from ulbrek.core.materials.mixes import StrengthTold
+from ulbrek.core.materials.mixes import StrengthPoint
 from ulbrek.core.plan.plan import plan
 
 SHOP = Shop()
@@ -145,9 +145,11 @@ def test_a_pour_needs_a_time_with_its_zone_and_a_zone_that_exists() -> None:
 
 def test_the_agenda_has_what_is_due_first_and_folds_what_is_over() -> None:
     plans = [
-        Scheduled("a", "First", ahead_of(plan(top(cure={"poured_at": POUR.isoformat()}), SHOP))),
-        Scheduled("b", "Second", ahead_of(plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP))),
-        Scheduled("c", "Unset", ahead_of(plan(top(), SHOP))),
+        ScheduledAct("a", "First", ahead_of(plan(top(cure={"poured_at": POUR.isoformat()}), SHOP))),
+        ScheduledAct(
+            "b", "Second", ahead_of(plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP))
+        ),
+        ScheduledAct("c", "Unset", ahead_of(plan(top(), SHOP))),
     ]
     strip = plans[0].ahead.acts[3].at
     assert strip is not None
@@ -184,7 +186,7 @@ def test_a_bag_s_own_table_rules() -> None:
     mix = SHOP.mixes[0].model_copy(
         update={
             "initial_set_h": 0.4, "final_set_h": 0.7,
-            "strengths": tuple(StrengthTold(hours=h, strength_mpa=m) for h, m in ((2.5, 5), (4, 8), (24, 18))),
+            "strengths": tuple(StrengthPoint(hours=h, strength_mpa=m) for h, m in ((2.5, 5), (4, 8), (24, 18))),
         }
     )  # fmt: skip
     shop = SHOP.model_copy(update={"mixes": (mix,)})

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from tests.core.test_bounded import MIX, grid, piece
 from tests.jobs import DEMO_FILES
-from ulbrek.core.job.effort import MOST_MS, Ways, shares
+from ulbrek.core.job.effort import MOST_MS, StationInputs, shares
 from ulbrek.core.job.job import Job
 from ulbrek.files.job_file import read_job_file
 
@@ -94,7 +94,7 @@ def test_less_to_make_costs_less(less: Document, changed: Document) -> None:
 def test_a_curved_edge_and_a_longer_one_cost_more_boards_and_screws() -> None:
     def of(outline: Document) -> dict[str, float]:
         job = Job.model_validate({"name": "One", "mix": MIX, "pieces": [piece(outline=outline)]})
-        return {one.things: one.ms for one in shares(job.pieces, Ways(job.form, job.steel, job.handling))}
+        return {one.things: one.ms for one in shares(job.pieces, StationInputs(job.form, job.steel, job.handling))}
 
     square = of({"kind": "rectangle", "length": "1000 mm", "width": "1000 mm"})
     long = of({"kind": "rectangle", "length": "2000 mm", "width": "1000 mm"})

@@ -12,7 +12,7 @@ from tests.core.sound_jobs import INCHES, METRIC, SOUND
 from tests.jobs import DEMO_FILES, demo_job
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.plan.memory import Memory
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
@@ -44,7 +44,7 @@ SHOPS = (Shop(), Shop(one_person_lifts_kg=18), Shop(form_habits={"corner": "pinw
 RECORDS = (
     EMPTY,
     Record(water_in_at=NOW),
-    Record(water_in_at=NOW, batches=(BatchMixed(at=NOW, water_l=2.4, bags=1),)),
+    Record(water_in_at=NOW, batches=(MixedBatch(at=NOW, water_l=2.4, bags=1),)),
 )
 
 

@@ -14,7 +14,7 @@ from tests.core.test_plan import WORDS, shown
 from tests.jobs import demo_job, opening, top
 from ulbrek.core.after.changes import changed_since
 from ulbrek.core.after.outlook import ahead_of
-from ulbrek.core.after.schedule import Scheduled, due_on, schedule
+from ulbrek.core.after.schedule import ScheduledAct, due_on, schedule
 from ulbrek.core.buying.demand import Part, PlannedJob, allot, built_part, rests, takes, takes_of_pour
 from ulbrek.core.cure.history import measured
 from ulbrek.core.cure.result import Act
@@ -79,7 +79,7 @@ def test_acts_already_done_leave_the_agenda_and_those_not_done_stay_due() -> Non
     told = record(done=[{"act": "float", "at": POUR + 2 * H}, {"act": "strip", "piece": "top", "at": POUR + 30 * H}])
     assert acts(told)["strip"].done_at == POUR + 30 * H
     assert acts(told)["turn"].done_at is None
-    scheduled = [Scheduled("a", "Top", ahead_of(plan(JOB, SHOP, told)), "p", poured=True)]
+    scheduled = [ScheduledAct("a", "Top", ahead_of(plan(JOB, SHOP, told)), "p", poured=True)]
     due = {act.id for act in schedule(scheduled, POUR + 24 * 60 * H, "UTC").acts if act.when == "due"}
     assert due == {"turn", "carry", "moist", "seal"}  # weeks later still: nothing is guessed of a recorded pour
     assert "pour" not in {act.id for act in schedule(scheduled, POUR, "UTC").acts}
@@ -92,7 +92,7 @@ def test_a_state_that_every_casting_reached_is_an_act_done() -> None:
 
 def test_an_act_on_the_agenda_says_all_that_is_known_of_it_ahead() -> None:
     ahead = ahead_of(plan(JOB, SHOP, record()))
-    told = schedule([Scheduled("a", "Top", ahead, "p", poured=True)], POUR + 24 * H, "UTC").acts
+    told = schedule([ScheduledAct("a", "Top", ahead, "p", poured=True)], POUR + 24 * H, "UTC").acts
     by_id = {act.id: act for act in told}
     assert set(by_id) == {act.id for act in ahead.acts}
     for act in ahead.acts:
@@ -102,7 +102,7 @@ def test_an_act_on_the_agenda_says_all_that_is_known_of_it_ahead() -> None:
 
 
 def test_a_pour_that_is_only_planned_is_on_the_agenda_itself() -> None:
-    told = schedule([Scheduled("a", "Top", ahead_of(plan(JOB, SHOP)), "p")], POUR, "UTC").acts
+    told = schedule([ScheduledAct("a", "Top", ahead_of(plan(JOB, SHOP)), "p")], POUR, "UTC").acts
     assert (told[0].id, told[0].when, told[0].pour) == ("pour", "due", "p")
 
 
@@ -270,7 +270,7 @@ def test_whatever_has_happened_there_is_a_plan_whose_figures_can_be_asked_why(
         names = {**WORDS, **values, "inputs": list(values.values())}
         worked = eval(pages[figure.rule], {"__builtins__": {}}, names)  # noqa: S307 - our own rule book
         assert worked == pytest.approx(figure.value, rel=1e-9, abs=1e-9), figure.key
-    for act in schedule([Scheduled("a", "Top", ahead_of(planned), "p", poured=True)], POUR + 100 * H, "UTC").acts:
+    for act in schedule([ScheduledAct("a", "Top", ahead_of(planned), "p", poured=True)], POUR + 100 * H, "UTC").acts:
         assert of.history.done_at(act.id, act.piece) is None
 
 

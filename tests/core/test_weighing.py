@@ -5,15 +5,15 @@ import pytest
 from tests.jobs import demo_job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
-from ulbrek.core.records.weighing import Weighed, weighing_findings
+from ulbrek.core.records.weighing import CastingWeight, weighing_findings
 
 MEASURED = plan(demo_job(3), Shop()).pieces[0].measure
 FRESH, STRIPPED, DRY = MEASURED.mass_fresh, MEASURED.mass_stripped, MEASURED.mass_dry
 
 
 def codes(mass_kg: float, age_h: float | None, *pair: float) -> list[str]:
-    others = [Weighed(number, one, age_h) for number, one in enumerate(pair, 2)]
-    return [one.code for one in weighing_findings(MEASURED, Weighed(1, mass_kg, age_h), others)]
+    others = [CastingWeight(number, one, age_h) for number, one in enumerate(pair, 2)]
+    return [one.code for one in weighing_findings(MEASURED, CastingWeight(1, mass_kg, age_h), others)]
 
 
 @pytest.mark.parametrize("age_h", [24.0, 1000.0, None])

@@ -25,7 +25,7 @@ from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
 from ulbrek.store.log import Observation
 from ulbrek.store.models import Base
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import Fill, PourTake
 from ulbrek.store.stock import NewLot
 
 POUR = datetime.now(UTC) - timedelta(days=3)
@@ -65,7 +65,7 @@ def fill(database: Database) -> None:
         lot = records.stock(shop.id).add_lot(item, NewLot(10.5, price=6.25, currency="CAD"), entry)
         fills = [Fill("top", 2, (form.cavities[0].id,))]
         pour = records.pours(shop.id).begin(
-            job, shop.revision, begun_with(job.job, shop.shop, fills, [Taken(lot, 3)]), entry
+            job, shop.revision, begun_with(job.job, shop.shop, fills, [PourTake(lot, 3)]), entry
         )
         records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))

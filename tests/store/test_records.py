@@ -19,7 +19,7 @@ from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.log import Observation
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import Fill, PourTake
 from ulbrek.store.stock import Item, NewLot
 
 H = timedelta(hours=1)
@@ -44,7 +44,7 @@ class Shelf:
         kept: StoredJob = self.jobs("create", top(piece={"count": count}), "Begun")
         return kept
 
-    def begin(self, count: int = 3, takes: tuple[Taken, ...] = (), **named: Any) -> UUID:
+    def begin(self, count: int = 3, takes: tuple[PourTake, ...] = (), **named: Any) -> UUID:
         with self.database.work() as records:
             shop = records.shop()
             job = records.jobs(shop.id).create(top(piece={"count": count}), "Begun")
@@ -291,10 +291,10 @@ def test_batches_are_numbered_shared_and_begin_with_water(shelf: Shelf) -> None:
 
 def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf) -> None:
     item, lot = shelf.item(10)
-    first, second = (shelf.begin(1, (Taken(lot, 4),)) for _ in range(2))
+    first, second = (shelf.begin(1, (PourTake(lot, 4),)) for _ in range(2))
     assert (shelf.kept(item).on_hand, shelf.kept(item).reserved, shelf.kept(item).free) == (10, 8, 2)
     with pytest.raises(RefusedEntryError, match="There are 2 here, and 3 are wanted"):
-        shelf.begin(1, (Taken(lot, 3),))
+        shelf.begin(1, (PourTake(lot, 3),))
     shelf.pours("water_in", first, Entry(POUR))
     shelf.pours("cancel", second, Entry(NOW))
     assert (shelf.kept(item).on_hand, shelf.kept(item).reserved) == (6, 0)

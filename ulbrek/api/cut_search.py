@@ -8,7 +8,7 @@ from typing import BinaryIO
 from pydantic import TypeAdapter
 
 from ulbrek.core.form.cutting import as_kept
-from ulbrek.core.form.inputs import SheetLaid
+from ulbrek.core.form.inputs import LaidSheet
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock, least_sheets
 from ulbrek.core.kit.nesting.regrown import kept
 from ulbrek.core.kit.nesting.search import Layout, Search
@@ -49,7 +49,7 @@ class CutFound:
     least: int
     rest: float
     settings: int
-    layout: tuple[SheetLaid, ...]
+    layout: tuple[LaidSheet, ...]
 
 
 _FOUND = TypeAdapter(CutFound)

@@ -20,7 +20,7 @@ from ulbrek.core.records.casting import State
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, Observation, ObservationKind
-from ulbrek.store.pours import Fill, Taken
+from ulbrek.store.pours import Fill, PourTake
 from ulbrek.store.sensors import SensorKind
 from ulbrek.store.stock import ItemKind, MoveKind, NewLot
 
@@ -91,9 +91,9 @@ class TakeRequest(_Request):
     quantity: Positive
 
     @property
-    def taken(self) -> Taken:
+    def taken(self) -> PourTake:
         """As the records take it."""
-        return Taken(self.lot_id, self.quantity)
+        return PourTake(self.lot_id, self.quantity)
 
 
 class PourRequest(EntryRequest):

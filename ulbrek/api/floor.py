@@ -10,7 +10,7 @@ from uuid import UUID
 
 from ulbrek.api.services.plans import Plans, job_key, pour_key
 from ulbrek.api.views import JobCard
-from ulbrek.core.after.schedule import Agenda, Scheduled, schedule
+from ulbrek.core.after.schedule import Agenda, ScheduledAct, schedule
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import EMPTY, Record, rules_over
@@ -80,22 +80,22 @@ class Floor:
         return kept is not None and kept.key == self.keys[of]
 
     @cached_property
-    def scheduled(self) -> tuple[Scheduled, ...]:
+    def scheduled(self) -> tuple[ScheduledAct, ...]:
         """What is ahead of live pours, and of jobs that wait to be poured, as far as it is known."""
         return tuple(self._scheduled())
 
-    def _scheduled(self) -> Iterator[Scheduled]:
+    def _scheduled(self) -> Iterator[ScheduledAct]:
         names = {job.id: job.name for job in self.jobs}
         for pour in self.pours:
             kept = self.outlooks.get(pour.id)
             if kept and kept.told:
                 name = names.get(pour.job_id, pour.job_name)
                 poured = pour.poured_at is not None
-                yield Scheduled(str(pour.job_id), name, kept.told.ahead, str(pour.id), poured)
+                yield ScheduledAct(str(pour.job_id), name, kept.told.ahead, str(pour.id), poured)
         for job in self.jobs:
             kept = self.outlooks.get(job.id)
             if kept and kept.told and self.awaits_pour(job):
-                yield Scheduled(str(job.id), job.name, kept.told.ahead)
+                yield ScheduledAct(str(job.id), job.name, kept.told.ahead)
 
 
 class Floors:

@@ -31,7 +31,7 @@ class Loop:
 
 
 @dataclass(frozen=True, slots=True)
-class Refused:
+class RefusedLine:
     """A line that cannot be an outline: why, and where [mm]."""
 
     why: str
@@ -47,7 +47,7 @@ class Drawing:
     """
 
     loops: tuple[Loop, ...]
-    refused: tuple[Refused, ...]
+    refused: tuple[RefusedLine, ...]
     unit: Unit | None
 
 
@@ -85,7 +85,7 @@ def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
     closed = [line for line in lines if line.closed]
     joined, open_ends = _joined([line for line in lines if not line.closed])
     refused = [
-        Refused("The line is open here: its ends do not meet.", round(x, 3), round(y, 3)) for x, y in open_ends[:50]
+        RefusedLine("The line is open here: its ends do not meet.", round(x, 3), round(y, 3)) for x, y in open_ends[:50]
     ]
     loops: list[Loop] = []
     seen: set[tuple[int, int, int, int]] = set()
@@ -95,12 +95,12 @@ def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
             None if problem else counter_clockwise(Outline(tuple(Vertex(*c) for c in _without_twins(line.corners))))
         )
         if problem or outline is None:
-            refused.append(problem or Refused("It goes round nothing.", *line.corners[0][:2]))
+            refused.append(problem or RefusedLine("It goes round nothing.", *line.corners[0][:2]))
             continue
         left, front, right, back = outline.box
         key = (round(outline.area_mm2), round(left * 10), round(front * 10), round(outline.length_mm))
         if key in seen:
-            refused.append(Refused("The same line is drawn twice here; one of them is taken.", left, front))
+            refused.append(RefusedLine("The same line is drawn twice here; one of them is taken.", left, front))
             continue
         seen.add(key)
         path = tuple(round(value, 6) for v in outline.vertices for value in (v.x, v.y, v.bulge))
@@ -111,23 +111,23 @@ def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
     return Drawing(tuple(loops), tuple(refused), unit)
 
 
-def _wrong_with(line: Pline) -> Refused | None:
+def _wrong_with(line: Pline) -> RefusedLine | None:
     """What is wrong with a closed line, if anything."""
     corners = _without_twins(line.corners)
     x, y, _ = line.corners[0]
     if len(corners) < 2 or (len(corners) == 2 and not any(bulge for *_, bulge in corners)):
-        return Refused("It goes round nothing.", x, y)
+        return RefusedLine("It goes round nothing.", x, y)
     if len(corners) > MOST_CORNERS:
-        return Refused(f"It has more than {MOST_CORNERS} corners. Draw it with arcs, or more coarsely.", x, y)
+        return RefusedLine(f"It has more than {MOST_CORNERS} corners. Draw it with arcs, or more coarsely.", x, y)
     if any(abs(value) > WIDEST_MM for corner in corners for value in corner[:2]):
-        return Refused("It lies more than 12 m from the origin. Check the unit, or move it.", x, y)
+        return RefusedLine("It lies more than 12 m from the origin. Check the unit, or move it.", x, y)
     outline = Outline(tuple(Vertex(*corner) for corner in corners))
     points = [point for edge in outline.edges for point in edge.chopped(64)]
     if len(points) < 3:
-        return Refused("It goes round nothing.", x, y)
+        return RefusedLine("It goes round nothing.", x, y)
     if not LinearRing(points).is_simple or not outline.polygon.is_valid:
-        return Refused("It crosses itself here.", *_crossing(outline))
-    return Refused("It goes round nothing.", x, y) if abs(outline.area_mm2) < 1.0 else None
+        return RefusedLine("It crosses itself here.", *_crossing(outline))
+    return RefusedLine("It goes round nothing.", x, y) if abs(outline.area_mm2) < 1.0 else None
 
 
 def _crossing(outline: Outline) -> tuple[float, float]:

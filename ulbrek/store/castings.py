@@ -39,7 +39,7 @@ class Casting:
 
 
 @dataclass(frozen=True, slots=True)
-class StateReached:
+class StateChange:
     """A state that a casting came into, when it did and when that was written down.
 
     ``correction`` says that later states were taken back, and the casting is again in this one since ``at``;
@@ -119,13 +119,13 @@ class CastingRepository(ShopRecords):
         rows = self._session.execute(self._asked().where(CastingRow.pour_id.in_(pour_ids)).order_by(CastingRow.serial))
         return [_casting(*row) for row in rows]
 
-    def states(self, casting_id: UUID) -> list[StateReached]:
+    def states(self, casting_id: UUID) -> list[StateChange]:
         """The states that a casting came into, in order."""
         self._own(CastingRow, casting_id, "casting")
         rows = self._past(casting_id)
         standing = {row.number for row in _standing(rows)}
         return [
-            StateReached(
+            StateChange(
                 row.number, cast("State", row.state), row.at, row.note, row.member_id, row.correction,
                 not row.correction and row.number not in standing, row.created_at,
             )

@@ -8,11 +8,11 @@ from uuid import UUID
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
-from ulbrek.core.cure.history import Done, Tested
+from ulbrek.core.cure.history import ActTest, Done
 from ulbrek.core.job.job import Job
-from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.records.casting import STATES
-from ulbrek.core.records.record import Reached, Record
+from ulbrek.core.records.record import Record, StateOfPiece
 from ulbrek.files.job_file import as_job_file
 from ulbrek.store.castings import Casting, CastingRepository
 from ulbrek.store.entries import ShopRecords
@@ -81,7 +81,7 @@ class LivePour:
 
 
 @dataclass(frozen=True, slots=True)
-class _Happened:
+class _Event:
     """What happened to a pour."""
 
     castings: tuple[Casting, ...]
@@ -144,7 +144,7 @@ class PouredReader(ShopRecords):
                 self._known.keep((of, stamp), record, _size(record))
         return {of: record or read[of].record for of, record in known.items()}
 
-    def _happened(self, poured: Mapping[UUID, datetime | None]) -> dict[UUID, _Happened]:
+    def _happened(self, poured: Mapping[UUID, datetime | None]) -> dict[UUID, _Event]:
         """By pour, what happened to it.
 
         Args:
@@ -158,11 +158,11 @@ class PouredReader(ShopRecords):
         sensors = SensorRepository(self._session, self._shop_id)
         temperatures = sensors.temperatures([of for of, at in poured.items() if at])
         return {
-            of: _Happened(
+            of: _Event(
                 tuple(castings.get(of, ())), tuple(batches.get(of, ())), tuple(acts.get(of, ())),
                 Record(
                     water_in_at=at,
-                    batches=tuple(BatchMixed(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(of, ())),
+                    batches=tuple(MixedBatch(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(of, ())),
                     done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(of, ())),
                     tests=tuple(tests.get(of, ())),
                     temperatures=temperatures.get(of, ()),
@@ -201,9 +201,9 @@ class PouredReader(ShopRecords):
             found.setdefault(row.pour_id, []).append(done)
         return found
 
-    def _tests(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Tested]]:
+    def _tests(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[ActTest]]:
         correction = aliased(ObservationRow)
-        found: dict[UUID, list[Tested]] = {}
+        found: dict[UUID, list[ActTest]] = {}
         for row in self._session.scalars(
             select(ObservationRow)
             .where(
@@ -214,7 +214,7 @@ class PouredReader(ShopRecords):
             .order_by(ObservationRow.at)
         ):
             if row.pour_id is not None:
-                found.setdefault(row.pour_id, []).append(Tested(act=row.act or "", at=row.at, ready=bool(row.ready)))
+                found.setdefault(row.pour_id, []).append(ActTest(act=row.act or "", at=row.at, ready=bool(row.ready)))
         return found
 
 
@@ -231,7 +231,7 @@ def _by_pour(castings: Iterable[Casting]) -> dict[UUID, list[Casting]]:
     return found
 
 
-def _reached(castings: Sequence[Casting]) -> Iterable[Reached]:
+def _reached(castings: Sequence[Casting]) -> Iterable[StateOfPiece]:
     """By piece, the state that all its castings have reached, those that failed left out."""
     by_piece: dict[str, list[Casting]] = {}
     for one in castings:
@@ -239,7 +239,7 @@ def _reached(castings: Sequence[Casting]) -> Iterable[Reached]:
             by_piece.setdefault(one.piece, []).append(one)
     for piece, ones in by_piece.items():
         least = min(ones, key=lambda one: STATES.index(one.state)).state
-        yield Reached(piece=piece, state=least, at=max(one.state_at for one in ones))
+        yield StateOfPiece(piece=piece, state=least, at=max(one.state_at for one in ones))
 
 
 def _job(row: PourRow) -> Job:

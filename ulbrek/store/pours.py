@@ -41,7 +41,7 @@ class Fill:
 
 
 @dataclass(frozen=True, slots=True)
-class Taken:
+class PourTake:
     """How much of a lot a pour takes."""
 
     lot_id: UUID
@@ -55,7 +55,7 @@ class BegunWith:
     part: Job
     plan: Plan
     fills: Sequence[Fill]
-    takes: Sequence[Taken]
+    takes: Sequence[PourTake]
 
 
 @dataclass(frozen=True, slots=True)

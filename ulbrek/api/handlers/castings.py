@@ -16,8 +16,8 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
-from ulbrek.core.records.weighing import Weighed, weighing_findings
-from ulbrek.store.castings import Casting, CastingPage, StateReached
+from ulbrek.core.records.weighing import CastingWeight, weighing_findings
+from ulbrek.store.castings import Casting, CastingPage, StateChange
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
 from ulbrek.store.poured import StoredPour
@@ -38,7 +38,7 @@ class CastingView:
     piece: Piece
     plan: PiecePlan
     due: Act | None
-    states: list[StateReached]
+    states: list[StateChange]
     log: list[LogEntry]
     findings: list[Finding]
 
@@ -92,7 +92,7 @@ class _Kept:
     casting: Casting
     shop: StoredShop
     pour: StoredPour
-    states: list[StateReached]
+    states: list[StateChange]
     log: list[LogEntry]
     weighed: list[LogEntry]
 
@@ -118,14 +118,14 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
 def _of_weighing(kept: _Kept, piece: Piece, planned: PiecePlan) -> list[Finding]:
     """What is found of the newest weighing of a casting, beside those of the set that it must match."""
     sets = {one.id: one.matches for one in kept.pour.job.pieces}
-    newest: dict[int, Weighed] = {}
+    newest: dict[int, CastingWeight] = {}
     for entry in kept.weighed:
         alike = entry.piece == piece.id or (piece.matches is not None and sets.get(entry.piece or "") == piece.matches)
         if entry.serial is None or entry.mass_kg is None or not alike or entry.serial in newest:
             continue
         poured = kept.casting.poured_at
         age = None if poured is None else (entry.at - poured).total_seconds() / 3600
-        newest[entry.serial] = Weighed(entry.serial, entry.mass_kg, age)
+        newest[entry.serial] = CastingWeight(entry.serial, entry.mass_kg, age)
     own = newest.pop(kept.casting.serial, None)
     if own is None:
         return []

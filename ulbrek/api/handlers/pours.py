@@ -19,7 +19,7 @@ from ulbrek.api.entries import (
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
-from ulbrek.core.after.changes import Changed, changed_since
+from ulbrek.core.after.changes import FigureChange, changed_since
 from ulbrek.core.buying.demand import Allotment, Part, PlannedJob, Rest, Take, allot, built_part, rests, takes_of_pour
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
@@ -48,7 +48,7 @@ class PourView:
     plan: Plan
     stock: list[OfPour]
     rests: tuple[Rest, ...]
-    changed: tuple[Changed, ...]
+    changed: tuple[FigureChange, ...]
     gone: bool
 
 

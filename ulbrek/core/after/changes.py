@@ -13,7 +13,7 @@ _ALIKE = 1e-3  # a change of less than a thousandth says nothing to anybody
 
 
 @dataclass(frozen=True, slots=True)
-class Changed:
+class FigureChange:
     """A figure that is another today; None where it was not there, or is not any more.
 
     ``title`` says what it is, ``of`` of what, where a rule is used for several things of one plan.
@@ -27,7 +27,7 @@ class Changed:
     unit: str
 
 
-def changed_since(then: Mapping[str, Any], now: Plan) -> tuple[Changed, ...]:
+def changed_since(then: Mapping[str, Any], now: Plan) -> tuple[FigureChange, ...]:
     """The figures that differ between a plan that was kept and a plan of today, in the order of the work.
 
     Args:
@@ -48,14 +48,14 @@ class _Told:
     unit: str
 
 
-def _changes(before: Mapping[str, _Told], today: Mapping[str, _Told]) -> Iterator[Changed]:
+def _changes(before: Mapping[str, _Told], today: Mapping[str, _Told]) -> Iterator[FigureChange]:
     titles = {rule: one.text.summary for rule, one in rules().items()}
     for key in sorted({**before, **today}, key=lambda key: _order(key, titles)):
         then, now = before.get(key), today.get(key)
         told = then or now
         if told is None or (then and now and isclose(then.value, now.value, rel_tol=_ALIKE, abs_tol=1e-9)):
             continue
-        yield Changed(
+        yield FigureChange(
             key, titles.get(told.rule, told.rule), key.partition("@")[2], then.value if then else None,
             now.value if now else None, told.unit,
         )  # fmt: skip

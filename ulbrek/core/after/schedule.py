@@ -49,7 +49,7 @@ class Agenda:
 
 
 @dataclass(frozen=True, slots=True)
-class Scheduled:
+class ScheduledAct:
     """Acts that are to be done: of a job, or of one of its pours; ``poured`` once water went in."""
 
     job: str
@@ -59,7 +59,7 @@ class Scheduled:
     poured: bool = False
 
 
-def schedule(plans: Iterable[Scheduled], now: datetime, zone: str, renewing: bool = False) -> Agenda:
+def schedule(plans: Iterable[ScheduledAct], now: datetime, zone: str, renewing: bool = False) -> Agenda:
     """The acts of all jobs whose pour has an hour, less those that were done.
 
     Args:
@@ -90,7 +90,7 @@ def due_on(piece: str, state: State, planned: Plan) -> Act | None:
     return next((act for act in acts[begin:] if not act.is_state and act.done_at is None), None)
 
 
-def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
+def _acts(one: ScheduledAct, now: datetime) -> Iterator[AgendaAct]:
     poured_at = one.ahead.poured_at
     if not one.poured and poured_at is not None:
         yield _pour(one, poured_at, now)
@@ -98,12 +98,12 @@ def _acts(one: Scheduled, now: datetime) -> Iterator[AgendaAct]:
         yield _of_job(act, one, _when(act, now, one.poured))
 
 
-def _of_job(act: ActAhead, one: Scheduled, when: When) -> AgendaAct:
+def _of_job(act: ActAhead, one: ScheduledAct, when: When) -> AgendaAct:
     known = {name: getattr(act, name) for name in _KNOWN}
     return AgendaAct(**known, job=one.job, job_name=one.name, pour=one.pour, poured=one.poured, when=when)
 
 
-def _pour(one: Scheduled, at: datetime, now: datetime) -> AgendaAct:
+def _pour(one: ScheduledAct, at: datetime, now: datetime) -> AgendaAct:
     """The pour itself, while it is only planned."""
     when: When = "ahead" if at > now else "due" if now - at < PAST else "past"
     act = ActAhead(

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from math import ceil
 from typing import Literal, NamedTuple
 
-from ulbrek.core.job.choices import Chosen, choose
+from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.result import Plan
@@ -92,7 +92,7 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
     return tuple(one for one in found if one.quantity > 0)
 
 
-def _of_mix(job: Job, chosen: Chosen, planned: Plan) -> Iterator[Take]:
+def _of_mix(job: Job, chosen: Choices, planned: Plan) -> Iterator[Take]:
     """The bags; of a mix from scratch packs of cement, sand and stone."""
     mix, wanted, recipe = planned.mix, job.mix.scratch, chosen.recipe
     if wanted is None or recipe is None:

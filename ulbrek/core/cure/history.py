@@ -26,7 +26,7 @@ class Done(Document):
     at: AwareDatetime
 
 
-class Tested(Document):
+class ActTest(Document):
     """A test at the slab: whether it was ready for the act."""
 
     act: Key
@@ -46,7 +46,7 @@ class History:
     """What was done, tested and measured; with nothing in it the hours are as planned."""
 
     done: tuple[Done, ...] = ()
-    tests: tuple[Tested, ...] = ()
+    tests: tuple[ActTest, ...] = ()
     temperatures: tuple[Temperature, ...] = ()
 
     def done_at(self, act: str, piece: str | None) -> datetime | None:
@@ -62,14 +62,14 @@ NOTHING = History()
 
 
 @dataclass(frozen=True, slots=True)
-class Measured:
+class MeasuredAge:
     """How far the readings go after water in, and the equivalent age that they give [h at 20 °C]."""
 
     hours: float
     age_h: float
 
 
-def measured(poured_at: datetime | None, temperatures: Sequence[Temperature], by: Maturity) -> Measured | None:
+def measured(poured_at: datetime | None, temperatures: Sequence[Temperature], by: Maturity) -> MeasuredAge | None:
     """The equivalent age that readings give; None without one after the pour.
 
     Between two readings their mean holds; before the first one the first.
@@ -86,4 +86,4 @@ def measured(poured_at: datetime | None, temperatures: Sequence[Temperature], by
         return None
     points = [(0.0, read[0][1]), *read]
     steps = [(b[0] - a[0], (a[1] + b[1]) / 2) for a, b in pairwise(points)]
-    return Measured(read[-1][0], equivalent_hours(steps, by))
+    return MeasuredAge(read[-1][0], equivalent_hours(steps, by))

@@ -10,7 +10,7 @@ from shapely import LineString
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.brief import RIB_MM, FormBrief
-from ulbrek.core.form.inputs import AsCut
+from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Bend, Board, InsideSize, Kind, Path
 from ulbrek.core.form.sides import End, Side, footprint, ring
 from ulbrek.core.kit.beams import span_within_limit
@@ -34,7 +34,7 @@ class Built(NamedTuple):
     inside: tuple[InsideSize, ...]
 
 
-def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) -> Built:
+def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsCut]) -> Built:
     """The boards, base first, and the inside that they make.
 
     Args:
@@ -42,7 +42,7 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) 
         sides: its sides
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    base = _panel(brief, "base", as_cut.get("base", AsCut()))
+    base = _panel(brief, "base", as_cut.get("base", BoardAsCut()))
     standing: list[Board] = []
     inside: list[InsideSize] = []
     for side in sides:
@@ -51,19 +51,19 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, AsCut]) 
         if side.edge.is_arc:
             standing.extend(_as_cut(board, as_cut) for board in _curve(brief, side))
             continue
-        cut = as_cut.get(side.key, AsCut())
+        cut = as_cut.get(side.key, BoardAsCut())
         board, made = _strip(brief, side, cut, base)
         standing.append(board)
         inside.append(made)
     panels = [base]
     if brief.floor is not None:
         panels.append(_bed(brief))
-    lid = [_panel(brief, "lid", as_cut.get("lid", AsCut()))] if brief.stands else []
+    lid = [_panel(brief, "lid", as_cut.get("lid", BoardAsCut()))] if brief.stands else []
     others = [_as_cut(board, as_cut) for board in _dividers(brief)]
     return Built((*panels, *standing, *others, *lid), tuple(inside))
 
 
-def _as_cut(board: Board, as_cut: Mapping[str, AsCut]) -> Board:
+def _as_cut(board: Board, as_cut: Mapping[str, BoardAsCut]) -> Board:
     """A board as it was cut, where that is said."""
     cut = as_cut.get(board.key)
     if cut is None:
@@ -108,7 +108,7 @@ def reach_mm(brief: FormBrief) -> float:
     return max(ribs if curved else 0.0, brief.sheet.thickness_mm)
 
 
-def _panel(brief: FormBrief, key: str, cut: AsCut) -> Board:
+def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
     """The base, or the lid that a form on edge has beside it."""
     ledge = 0.0 if brief.laps else max(brief.habits.ledge.mm, reach_mm(brief))
     board, of = brief.sheet.thickness_mm, f"{brief.piece}/{key}"
@@ -142,7 +142,7 @@ def _bed(brief: FormBrief) -> Board:
     )  # fmt: skip
 
 
-def _strip(brief: FormBrief, side: Side, cut: AsCut, base: Board) -> tuple[Board, InsideSize]:
+def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board) -> tuple[Board, InsideSize]:
     of = f"{brief.piece}/{side.key}"
     board = brief.sheet.thickness_mm
     starts, ends = _reach(brief, side.start, of, "start"), _reach(brief, side.end, of, "end")

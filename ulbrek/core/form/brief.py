@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.kit.geometry import Fall, Outline
-from ulbrek.core.kit.moulding import EdgeMade, Moulded
+from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Sheet
 
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
@@ -51,22 +51,22 @@ class FormBrief:
     habits: FormHabits
     floor: Fall | None = None
     ceiling: Fall | None = None
-    moulded: tuple[Moulded, ...] = ()
-    edges_made: tuple[EdgeMade, ...] = ()
+    moulded: tuple[MouldShape, ...] = ()
+    edges_made: tuple[MouldEdge, ...] = ()
     dividers: tuple[Divider, ...] = ()
     cavities: tuple[Outline, ...] = ()
     open_edges: frozenset[str] = frozenset()
 
     @cached_property
-    def by_feature(self) -> Mapping[str, Sequence[Moulded]]:
+    def by_feature(self) -> Mapping[str, Sequence[MouldShape]]:
         """What is moulded, by the feature that it is of: grooves and letters are several of one."""
-        found = defaultdict[str, list[Moulded]](list)
+        found = defaultdict[str, list[MouldShape]](list)
         for one in self.moulded:
             found[one.feature].append(one)
         return found
 
     @cached_property
-    def cores(self) -> Sequence[tuple[Moulded, Outline]]:
+    def cores(self) -> Sequence[tuple[MouldShape, Outline]]:
         """What is drawn out of it again, each with its outline at its lower end where anything is left of it."""
         ends = ((one, one.prism.outline_at(one.prism.bottom_mm)) for one in self.moulded if one.kind == "core")
         return [(one, end) for one, end in ends if end is not None]
@@ -110,6 +110,6 @@ class FormBrief:
         """How far the strips reach under the floor of the piece [mm]."""
         return self.sunk_mm + (self.sheet.thickness_mm if self.laps else 0.0)
 
-    def rises(self, one: Moulded) -> float:
+    def rises(self, one: MouldShape) -> float:
         """How far something stands above the depth of the form [mm]."""
         return max(0.0, one.prism.top_mm - self.depth_mm) if one.stands_out else 0.0

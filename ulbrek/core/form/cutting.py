@@ -9,7 +9,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.form import rules
 from ulbrek.core.form.care import CARE
 from ulbrek.core.form.checks import cuts as checks
-from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, Grain, SheetLaid
+from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, Grain, LaidSheet
 from ulbrek.core.form.lumber import lumber_cut
 from ulbrek.core.form.result import Board, BuiltForm, CuttingResult, KindCut
 from ulbrek.core.form.saw import depth_of, settings_of
@@ -250,7 +250,7 @@ def _sizes(kind: KindCut) -> Iterator[tuple[str, tuple[float, float]]]:
             yield one.key, (max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm))
 
 
-def as_kept(sheet: Laid) -> SheetLaid:
+def as_kept(sheet: Laid) -> LaidSheet:
     """A sheet of a plan as a job keeps it: its pieces in a row, each after the one that it is cut from."""
     pieces: list[CutPiece] = []
     ahead = [(0, part) for part in sheet.whole.parts]
@@ -259,10 +259,10 @@ def as_kept(sheet: Laid) -> SheetLaid:
         pieces.append(CutPiece(of=of, size_mm=round(cut.size_mm, 4), panel=cut.panel))
         ahead.extend((len(pieces), part) for part in cut.parts)
     first: Literal["rip", "cross"] = "rip" if sheet.first == RIP else "cross"
-    return SheetLaid(offcut=sheet.offcut, first=first, panel=sheet.whole.panel, pieces=tuple(pieces))
+    return LaidSheet(offcut=sheet.offcut, first=first, panel=sheet.whole.panel, pieces=tuple(pieces))
 
 
-def _laid(sheet: SheetLaid) -> Laid:
+def _laid(sheet: LaidSheet) -> Laid:
     parts: dict[int, list[Cut]] = {}
     for number in range(len(sheet.pieces), 0, -1):  # what a piece is cut into stands after it
         piece = sheet.pieces[number - 1]

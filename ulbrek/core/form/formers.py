@@ -15,7 +15,7 @@ from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import CornerBlock
 from ulbrek.core.kit.geometry import Outline, Prism, Vertex
-from ulbrek.core.kit.moulding import EdgeMade, Moulded
+from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM
 
@@ -104,7 +104,7 @@ def core_sides(brief: FormBrief) -> Iterator[Board]:
             yield from _box_of(brief, one)
 
 
-def _box_of(brief: FormBrief, one: Moulded) -> Iterator[Board]:
+def _box_of(brief: FormBrief, one: MouldShape) -> Iterator[Board]:
     board, deep = brief.sheet.thickness_mm, one.prism.top_mm - one.prism.bottom_mm
     slant = deep * (1 + one.prism.draft**2) ** 0.5
     lost = one.prism.draft * deep
@@ -143,12 +143,12 @@ def _boxed(foot: _Foot) -> Outline:
     return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
 
 
-def _numbered(brief: FormBrief) -> Iterator[Moulded]:
+def _numbered(brief: FormBrief) -> Iterator[MouldShape]:
     """One of each key: grooves and letters of one feature are one former."""
     return (each[0] for each in brief.by_feature.values())
 
 
-def _under_cores(brief: FormBrief, one: Moulded) -> Moulded:
+def _under_cores(brief: FormBrief, one: MouldShape) -> MouldShape:
     """A former that meets a core over it, such as that of a drain in a planter's floor, ends there."""
     prism = one.prism
     left, front, right, back = prism.outline.box
@@ -162,14 +162,14 @@ def _under_cores(brief: FormBrief, one: Moulded) -> Moulded:
     return one
 
 
-def _wants_box(one: Moulded) -> bool:
+def _wants_box(one: MouldShape) -> bool:
     left, front, right, back = one.prism.outline.box
     wide, deep = min(right - left, back - front), one.prism.top_mm - one.prism.bottom_mm
     round_ = any(edge.is_arc and edge.radius > wide / 3 for edge in one.prism.outline.edges)
     return one.kind in ("core", "recess") and wide >= _BOX_FROM_MM[0] and deep >= _BOX_FROM_MM[1] and not round_
 
 
-def _former(brief: FormBrief, one: Moulded, around: Around) -> Knockout:
+def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     """The former of one feature."""
     prism = one.prism
     low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
@@ -197,7 +197,7 @@ def _former(brief: FormBrief, one: Moulded, around: Around) -> Knockout:
     return _floating(brief, one, where, (build, how), around)
 
 
-def _where(brief: FormBrief, one: Moulded, low: float, high: float) -> Where:
+def _where(brief: FormBrief, one: MouldShape, low: float, high: float) -> Where:
     if one.kind == "bolt in a side":
         return "beside"
     if low <= _LEVEL_MM:
@@ -205,7 +205,7 @@ def _where(brief: FormBrief, one: Moulded, low: float, high: float) -> Where:
     return "hung from above" if high >= brief.depth_mm - _LEVEL_MM else "inside"
 
 
-def _floating(brief: FormBrief, one: Moulded, where: Where, told: tuple[str, str], around: Around) -> Knockout:
+def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, str], around: Around) -> Knockout:
     """A former with what lifts it and what holds it."""
     prism, foam = one.prism, around.foam
     low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
@@ -240,7 +240,7 @@ def _floating(brief: FormBrief, one: Moulded, where: Where, told: tuple[str, str
     )  # fmt: skip
 
 
-def _held(brief: FormBrief, one: Moulded, where: Where, told: tuple[str, str], around: Around | None) -> Knockout:
+def _held(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, str], around: Around | None) -> Knockout:
     """Something that stays in the piece, or that only marks it, and how it is held."""
     prism, of = one.prism, f"{brief.piece}/{one.feature}"
     lifts: Figure | None = None
@@ -297,7 +297,7 @@ def _floors(brief: FormBrief, around: Around) -> Iterator[Knockout]:
         )  # fmt: skip
 
 
-def _edge(brief: FormBrief, made: EdgeMade) -> Knockout:
+def _edge(brief: FormBrief, made: MouldEdge) -> Knockout:
     """What shapes an edge in the mould: a strip along the floor, or a tool along the open side."""
     edges = [
         edge for edge, name in zip(brief.outline.edges, brief.outline.edge_names, strict=True) if name == made.edge
@@ -350,7 +350,7 @@ def polygons_of(shape: BaseGeometry) -> list[Polygon]:
     return [one for one in getattr(shape, "geoms", [shape]) if isinstance(one, Polygon) and not one.is_empty]
 
 
-def _drawn(brief: FormBrief, one: Moulded) -> tuple[Path, ...]:
+def _drawn(brief: FormBrief, one: MouldShape) -> tuple[Path, ...]:
     """The outlines of everything that one feature puts into the form: each groove, each letter and the holes in it."""
     same = brief.by_feature[one.feature]
     return tuple(outline.path for each in same for outline in (each.prism.outline, *each.prism.holes))

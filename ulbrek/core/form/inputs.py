@@ -65,14 +65,14 @@ class FormHabits(Document):
     guide_right: Annotated[Offset, label("Blade to shoe, right")] = Length(mm=120)
 
 
-class AsCut(Document):
+class BoardAsCut(Document):
     """A strip as it was really cut."""
 
     length: Cut | None = None
     height: Cut | None = None
 
 
-class OffcutUsed(Document):
+class UsedOffcut(Document):
     """An offcut that is cut up first: of which sheet, its size, and the lot of the stock that it is."""
 
     sheet: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
@@ -81,7 +81,7 @@ class OffcutUsed(Document):
     lot: Annotated[str | None, Field(max_length=40), ONE_LINE] = None
 
 
-class Sawn(Document):
+class SawnBoard(Document):
     """A board that has been sawn, and the size it was sawn to [mm]."""
 
     length_mm: Finite
@@ -101,7 +101,7 @@ class CutPiece(Document):
     )
 
 
-class SheetLaid(Document):
+class LaidSheet(Document):
     """One sheet of a cut plan that was accepted; ``offcut`` counts the offcuts of its kind from 0.
 
     ``panel`` is the one that takes all of it, if one does.
@@ -161,18 +161,22 @@ class FormInputs(_Otherwise):
         ),
     ] = None
     offcuts: Annotated[
-        tuple[OffcutUsed, ...], Field(max_length=40, description="cut up before a sheet is bought"), COUNTED
+        tuple[UsedOffcut, ...], Field(max_length=40, description="cut up before a sheet is bought"), COUNTED
     ] = ()
     layouts: Annotated[
-        dict[Key, Annotated[tuple[SheetLaid, ...], Field(max_length=400), COUNTED]],
+        dict[Key, Annotated[tuple[LaidSheet, ...], Field(max_length=400), COUNTED]],
         Field(max_length=10, description="cut plans that were accepted, by sheet"),
         COUNTED,
     ] = Field(default_factory=dict)
     sawn: Annotated[
-        dict[Key, Sawn], Field(max_length=2_000, description="boards that are sawn and ticked off, by panel"), COUNTED
+        dict[Key, SawnBoard],
+        Field(max_length=2_000, description="boards that are sawn and ticked off, by panel"),
+        COUNTED,
     ] = Field(default_factory=dict)
     as_cut: Annotated[
-        dict[Key, AsCut], Field(max_length=400, description="boards that were cut otherwise, by “piece.board”"), COUNTED
+        dict[Key, BoardAsCut],
+        Field(max_length=400, description="boards that were cut otherwise, by “piece.board”"),
+        COUNTED,
     ] = Field(default_factory=dict)
 
     def over(self, habits: FormHabits) -> FormHabits:

@@ -230,7 +230,7 @@ class Stiffness:
 
 
 @dataclass(frozen=True, slots=True)
-class Consumed:
+class FormSupplies:
     """What one form takes beside boards and screws. ``release`` is None where none is wiped on."""
 
     joint_length: Figure
@@ -261,7 +261,7 @@ class FormResult:
     screw_count: Figure
     knockouts: tuple[Knockout, ...]
     stiffness: Stiffness
-    consumed: Consumed
+    consumed: FormSupplies
     boards_mass: Figure
     out_of_level: Figure
     steps: tuple[Step, ...]

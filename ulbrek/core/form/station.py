@@ -9,8 +9,8 @@ from ulbrek.core.form import checks, rules
 from ulbrek.core.form.boards import build
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
-from ulbrek.core.form.inputs import AsCut
-from ulbrek.core.form.result import Board, Consumed, FormResult, Knockout
+from ulbrek.core.form.inputs import BoardAsCut
+from ulbrek.core.form.result import Board, FormResult, FormSupplies, Knockout
 from ulbrek.core.form.screws import corner_screws, joint, strip_screws
 from ulbrek.core.form.sides import sides_of
 from ulbrek.core.form.steps import Held, steps
@@ -29,7 +29,7 @@ class FormFill(NamedTuple):
     castings: int
 
 
-def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, AsCut]) -> FormResult:
+def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, BoardAsCut]) -> FormResult:
     """The form of one piece, its figures and findings.
 
     Args:
@@ -78,7 +78,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, As
     )
 
 
-def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout], heads: int) -> Consumed:
+def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout], heads: int) -> FormSupplies:
     of, habits = brief.piece, brief.habits
     standing = [one for one in brief.moulded if not one.stands_out]
     round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
@@ -102,7 +102,7 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     )
     agent = RELEASES.get(habits.release)
     wraps = sum(one.tape.value for one in knockouts if one.tape)
-    return Consumed(
+    return FormSupplies(
         joint_length=joints,
         bead=work(rules.bead, of, joint_m=joints, radius_mm=habits.bead_radius.mm),
         tape=work(rules.masking, of, joint_m=joints, knockouts_m=wraps, screws=float(heads)),

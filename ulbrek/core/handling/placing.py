@@ -10,7 +10,7 @@ from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
 from ulbrek.core.handling.lifts import LiftBrief, SteelLine, thinned
-from ulbrek.core.handling.result import Cracked, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip, Tipping
+from ulbrek.core.handling.result import CrackedSection, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip, Tipping
 from ulbrek.core.kit.beams import Bearer, InPlace, Slice, Ultimate, in_place
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
@@ -210,13 +210,13 @@ def _cracked(
     return _CrackedAt(moment, axis, to_steel)
 
 
-def cracked(what: LiftBrief, lift: Lift) -> Cracked | None:
+def cracked(what: LiftBrief, lift: Lift) -> CrackedSection | None:
     """What the steel still carries where a lift would break it; None where none crosses that place."""
     width = sum(strip.end_mm - strip.start_mm for strip in lift.strips)
     found = _cracked(what, f"{what.piece}/{lift.id}", lift.along, lift.at_mm, width)
     if found is None:
         return None
-    return Cracked(found.moment, lift.stress.value * width * what.solid.depth_mm**2 / 6 / 1000)
+    return CrackedSection(found.moment, lift.stress.value * width * what.solid.depth_mm**2 / 6 / 1000)
 
 
 def _place_across(line: SteelLine, along: str, at: float) -> float:

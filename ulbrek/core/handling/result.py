@@ -113,7 +113,7 @@ class Strap:
 
 
 @dataclass(frozen=True, slots=True)
-class Cracked:
+class CrackedSection:
     """What the steel still carries where it would break: for information.
 
     Attributes:
@@ -212,7 +212,7 @@ class HandlingResult:
     slide: Lift | None
     lowered: Lift | None
     placed: StandingResult | None
-    cracked: Cracked | None
+    cracked: CrackedSection | None
     edge_down: EdgeDown | None
     strap: Figure
     straps: tuple[Strap, ...]

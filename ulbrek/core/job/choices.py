@@ -27,7 +27,7 @@ Choice = TypeVar("Choice", bound=_Named)
 
 
 @dataclass(frozen=True, slots=True)
-class Chosen:
+class Choices:
     """What a job is made with, and by station what the shop did not have, pointing into the job."""
 
     sheet: Sheet
@@ -56,7 +56,7 @@ class Chosen:
         return self.sheet, self.liner
 
 
-def choose(job: Job, shop: Shop) -> Chosen:
+def choose(job: Job, shop: Shop) -> Choices:
     """What a job's choices stand for in this shop."""
     sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
     liner, no_liner = _find("/form/liner", job.form.liner, shop.liners)
@@ -83,7 +83,7 @@ def choose(job: Job, shop: Shop) -> Chosen:
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
-    return Chosen(
+    return Choices(
         sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),

@@ -38,7 +38,7 @@ _SUPPORT_MS = 40.0  # beyond the second
 _EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make and each casting beside it
 
 
-class Ways(NamedTuple):
+class StationInputs(NamedTuple):
     """How the pieces of a job are made: how many forms, what steel, and what they stand on."""
 
     form: FormInputs
@@ -55,7 +55,7 @@ class Share(NamedTuple):
     of: str
 
 
-def effort_ms(pieces: Sequence[Piece], ways: Ways) -> float:
+def effort_ms(pieces: Sequence[Piece], ways: StationInputs) -> float:
     """What a job costs to plan, near enough [ms].
 
     Args:
@@ -65,7 +65,7 @@ def effort_ms(pieces: Sequence[Piece], ways: Ways) -> float:
     return sum(share.ms for share in shares(pieces, ways))
 
 
-def too_much(pieces: Sequence[Piece], ways: Ways) -> str | None:
+def too_much(pieces: Sequence[Piece], ways: StationInputs) -> str | None:
     """What is too much for one plan, and what would do, in words; None where it is not.
 
     Args:
@@ -97,7 +97,7 @@ def _about(number: float) -> int:
     return max(0, floor(number / step) * step)
 
 
-def shares(pieces: Sequence[Piece], ways: Ways) -> Iterator[Share]:
+def shares(pieces: Sequence[Piece], ways: StationInputs) -> Iterator[Share]:
     """Everything in a job that costs something to plan.
 
     Args:

@@ -9,7 +9,7 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
-from ulbrek.core.job.effort import Ways, effort_ms, too_much
+from ulbrek.core.job.effort import StationInputs, effort_ms, too_much
 from ulbrek.core.measure.inputs.common import Name
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
@@ -40,7 +40,7 @@ class Job(Document):
 
     @model_validator(mode="after")
     def _can_be_planned(self) -> "Job":
-        said = too_much(self.pieces, Ways(self.form, self.steel, self.handling))
+        said = too_much(self.pieces, StationInputs(self.form, self.steel, self.handling))
         if said:
             raise ValueError(f"{said}.")
         return self
@@ -48,4 +48,4 @@ class Job(Document):
     @property
     def effort_ms(self) -> float:
         """What it costs to plan, near enough [ms]."""
-        return effort_ms(self.pieces, Ways(self.form, self.steel, self.handling))
+        return effort_ms(self.pieces, StationInputs(self.form, self.steel, self.handling))

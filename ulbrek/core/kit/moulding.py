@@ -7,7 +7,7 @@ from ulbrek.core.kit.geometry import Prism
 
 
 @dataclass(frozen=True, slots=True)
-class Moulded:
+class MouldShape:
     """What a form has to make or to hold, in the plan as it stands, with heights from the mould's floor [mm].
 
     Attributes:
@@ -27,7 +27,7 @@ class Moulded:
 
 
 @dataclass(frozen=True, slots=True)
-class EdgeMade:
+class MouldEdge:
     """An edge that is shaped in the mould: how, by which size [mm], and on which side of the mould."""
 
     edge: str

@@ -69,7 +69,7 @@ Feel = Literal["packed", "plastic", "flowing"]
 Kind = Literal["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"]
 
 
-class StrengthTold(Document):
+class StrengthPoint(Document):
     """A row of the table of strengths that a bag prints, at 20 °C."""
 
     hours: Annotated[float, Field(gt=0, lt=672, allow_inf_nan=False, description="after water in [h]")]
@@ -97,7 +97,7 @@ class Mix(Document):
         float, Field(gt=1, le=600, allow_inf_nan=False, description="from water in until it stiffens, at 20 °C [min]")
     ] = 75.0
     strengths: Annotated[
-        tuple[StrengthTold, ...],
+        tuple[StrengthPoint, ...],
         Field(max_length=3, description="as the bag prints them; none: by its cement"),
         COUNTED,
     ] = ()

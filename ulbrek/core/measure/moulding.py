@@ -5,22 +5,22 @@ from dataclasses import replace
 from typing import Literal
 
 from ulbrek.core.kit.geometry import Fall, Prism
-from ulbrek.core.kit.moulding import EdgeMade, Moulded
+from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.shape import Shape
 
 
-def moulded(shape: Shape) -> tuple[Moulded, ...]:
+def moulded(shape: Shape) -> tuple[MouldShape, ...]:
     """Everything in and on a piece that its form has to make or to hold, in the order of its features."""
     return tuple(one for placed in shape.placed for one in _of(shape, placed))
 
 
-def edges_made(shape: Shape) -> tuple[EdgeMade, ...]:
+def edges_made(shape: Shape) -> tuple[MouldEdge, ...]:
     """The edges that are shaped in the mould, and which side of it they lie on."""
     face: Literal["floor", "open side"] = "floor" if _turned(shape) else "open side"
     return tuple(
-        EdgeMade(profile.edge, profile.profile, profile.size.mm, face)
+        MouldEdge(profile.edge, profile.profile, profile.size.mm, face)
         for profile in shape.piece.edge_profiles
         if profile.made == "in the mould"
     )
@@ -34,19 +34,19 @@ def slopes(shape: Shape) -> tuple[Fall | None, Fall | None]:
     return _upside_down(ceiling, depth), _upside_down(floor, depth)
 
 
-def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[Moulded]:
+def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[MouldShape]:
     feature, depth = placed.feature, shape.cast_depth
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
     for cut in feature.cuts(placed, shape.slab):
         kept = feature.stays_in_kg(placed, depth)
-        yield Moulded(key, name, feature.kind, _as_cast(shape, cut), stands_out=False, insert_kg=kept)
+        yield MouldShape(key, name, feature.kind, _as_cast(shape, cut), stands_out=False, insert_kg=kept)
     for add in feature.adds(placed, depth):
-        yield Moulded(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
+        yield MouldShape(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
     if isinstance(feature, Bolt) and feature.in_a_side:
         middle, half = depth / 2, feature.diameter.mm / 2
         body = Prism(placed.outline, middle - half, middle + half)
-        yield Moulded(key, name, "bolt in a side", body, stands_out=False)
+        yield MouldShape(key, name, "bolt in a side", body, stands_out=False)
 
 
 def _turned(shape: Shape) -> bool:

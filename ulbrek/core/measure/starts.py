@@ -19,7 +19,7 @@ _INNER_CORNER: Mapping[Units, str] = {"in": '3/4"', "mm": "20 mm"}
 
 
 @dataclass(frozen=True, slots=True)
-class Asked:
+class Asks:
     """A number that is asked for: its key, and what casters call it."""
 
     key: str
@@ -39,16 +39,16 @@ class Start:
 
     id: str
     name: str
-    asked: tuple[Asked, ...]
+    asked: tuple[Asks, ...]
     usual: dict[Units, dict[str, str]]
 
 
-_THICK = Asked("thickness", "Thickness")
-_BOX = (Asked("length", "Length, left to right"), Asked("width", "Width, front to back"), _THICK)
-_DISC = (Asked("diameter", "Diameter"), _THICK)
+_THICK = Asks("thickness", "Thickness")
+_BOX = (Asks("length", "Length, left to right"), Asks("width", "Width, front to back"), _THICK)
+_DISC = (Asks("diameter", "Diameter"), _THICK)
 
 
-def _start(id_: str, name: str, asked: tuple[Asked, ...], inches: str, millimetres: str) -> Start:
+def _start(id_: str, name: str, asked: tuple[Asks, ...], inches: str, millimetres: str) -> Start:
     """A start; its usual numbers are given in the order in which they are asked for."""
     keys = [one.key for one in asked]
     usual: dict[Units, dict[str, str]] = {
@@ -63,22 +63,22 @@ STARTS = (
     _start(
         "l-top", "L top",
         (
-            Asked("length", "Length over all"), Asked("width", "Width over all"),
-            Asked("along", "Depth of the run along"), Asked("across", "Depth of the run across"), _THICK,
+            Asks("length", "Length over all"), Asks("width", "Width over all"),
+            Asks("along", "Depth of the run along"), Asks("across", "Depth of the run across"), _THICK,
         ),
         "96, 66, 25, 25, 1 1/2", "2400, 1700, 650, 600, 40",
     ),
     _start("weight", "Weight", _DISC, "10, 2", "250, 50"),
     _start(
-        "leg", "Leg", (Asked("length", "Width at the top"), Asked("width", "Height"), Asked("thickness", "Thickness")),
+        "leg", "Leg", (Asks("length", "Width at the top"), Asks("width", "Height"), Asks("thickness", "Thickness")),
         "15, 16, 3", "380, 400, 80",
     ),
-    _start("planter", "Planter", (*_BOX[:2], Asked("thickness", "Height")), "24, 14, 14", "600, 350, 350"),
+    _start("planter", "Planter", (*_BOX[:2], Asks("thickness", "Height")), "24, 14, 14", "600, 350, 350"),
     _start(
         "ramp", "Ramp",
         (
-            Asked("run", "Run"), Asked("rise", "Height at the top"), Asked("toe", "Height at the toe"),
-            Asked("thickness", "Width"),
+            Asks("run", "Run"), Asks("rise", "Height at the top"), Asks("toe", "Height at the toe"),
+            Asks("thickness", "Width"),
         ),
         "24, 5 1/2, 1, 15", "600, 140, 25, 380",
     ),
@@ -86,8 +86,8 @@ STARTS = (
     _start(
         "arch-block", "Arch block",
         (
-            Asked("span", "Clear span"), Asked("rise", "Rise"), Asked("depth", "Depth of the ring"),
-            Asked("thickness", "Width of the arch"),
+            Asks("span", "Clear span"), Asks("rise", "Rise"), Asks("depth", "Depth of the ring"),
+            Asks("thickness", "Width of the arch"),
         ),
         "96, 32, 6, 12", "2400, 800, 150, 300",
     ),

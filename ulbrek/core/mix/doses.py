@@ -8,7 +8,7 @@ from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture, Base
 from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Dose
-from ulbrek.core.mix.result import Dosed
+from ulbrek.core.mix.result import DoseResult
 
 CEMENT_BETWEEN = (0.08, 0.6)  # share of the dry mix, of any mix that is sold. Source: common practice.
 
@@ -116,7 +116,7 @@ def amount_a_bag(found: Read, bag: PerBag) -> Figure | None:
     return None if mass is None else work(rules.dose_by_percent, of, percent=found.dose.percent, base_kg=mass)
 
 
-def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> Dosed:
+def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> DoseResult:
     """A dose with its amounts.
 
     Args:
@@ -128,8 +128,8 @@ def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> 
     one, of, mass = found.admixture, found.admixture.id, bag.base_kg(found.base)
     amount = amount_a_bag(found, bag)
     if amount is None:
-        return Dosed(found.index, of, one.name, one.kind, found.base)
-    return Dosed(
+        return DoseResult(found.index, of, one.name, one.kind, found.base)
+    return DoseResult(
         index=found.index,
         admixture=of,
         name=one.name,

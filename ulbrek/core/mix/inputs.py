@@ -131,7 +131,7 @@ class MixInputs(Document):
     ] = ()
 
 
-class BatchMixed(Document):
+class MixedBatch(Document):
     """A batch as it was mixed: its dry bags, all the water that went in [l], and when the first of it did."""
 
     bags: Annotated[float, Field(ge=0.01, le=200, allow_inf_nan=False)]

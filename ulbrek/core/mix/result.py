@@ -27,7 +27,7 @@ class BagsOf:
 
 
 @dataclass(frozen=True, slots=True)
-class BagSetTold:
+class BagSetResult:
     """A set of bags: what is in it, what those still to buy cost, and what is over the bare volume [l].
 
     ``cost`` is None where a price is missing.
@@ -43,9 +43,9 @@ class BagSetTold:
 class BagSets:
     """The cheapest set that suffices, and its neighbours: a bag less and a bag more."""
 
-    cheapest: BagSetTold
-    one_less: BagSetTold | None
-    one_more: BagSetTold | None
+    cheapest: BagSetResult
+    one_less: BagSetResult | None
+    one_more: BagSetResult | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +82,7 @@ class MixedSoFar:
 
 
 @dataclass(frozen=True, slots=True)
-class Dosed:
+class DoseResult:
     """Something that is dosed: percent, base and amount side by side; all None where its base is not known.
 
     Attributes:
@@ -140,7 +140,7 @@ class Wetness:
 
 
 @dataclass(frozen=True, slots=True)
-class PieceMixed:
+class PieceMix:
     """What one casting of a piece takes: dry mix, and its share of every batch."""
 
     piece: str
@@ -170,7 +170,7 @@ class Clock:
 
 
 @dataclass(frozen=True, slots=True)
-class Scratched:
+class ScratchResult:
     """A mix from scratch: what is in a cubic metre, and what is weighed out for one measure of cement [kg, l]."""
 
     cement: Figure
@@ -188,7 +188,7 @@ class Scratched:
 
 
 @dataclass(frozen=True, slots=True)
-class StandbyFilled:
+class StandbyFill:
     """Standby moulds that what is left over fills."""
 
     mould: str
@@ -228,14 +228,14 @@ class MixResult:
     bags_back: Figure
     choices: tuple[BagChoice, ...]
     sets: BagSets
-    doses: tuple[Dosed, ...]
+    doses: tuple[DoseResult, ...]
     wetness: Wetness
-    pieces: tuple[PieceMixed, ...]
+    pieces: tuple[PieceMix, ...]
     clock: Clock
     container_filled: Figure
     slurry: Figure | None
-    standby: tuple[StandbyFilled, ...]
-    scratch: Scratched | None
+    standby: tuple[StandbyFill, ...]
+    scratch: ScratchResult | None
     feel: FeelOf
     water_start: Figure
     water_shift: Figure | None

@@ -15,20 +15,20 @@ from ulbrek.core.mix.batches import Batches, OneBag
 from ulbrek.core.mix.care import CARE, DOSING, HEAVY_BAG, HEAVY_BAG_KG
 from ulbrek.core.mix.doses import dosed, per_bag, read
 from ulbrek.core.mix.feel import FEELS
-from ulbrek.core.mix.inputs import BatchMixed, MixInputs, Work
+from ulbrek.core.mix.inputs import MixedBatch, MixInputs, Work
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import (
     BagChoice,
+    BagSetResult,
     BagSets,
-    BagSetTold,
     BagsOf,
     Batch,
     Clock,
     MixedSoFar,
     MixResult,
-    PieceMixed,
-    Scratched,
-    StandbyFilled,
+    PieceMix,
+    ScratchResult,
+    StandbyFill,
 )
 from ulbrek.core.mix.scratch import Recipe
 from ulbrek.core.mix.wetness import wetness
@@ -141,7 +141,7 @@ def _decided(inputs: MixInputs, of: MixBrief, pour: Pour) -> MixInputs:
     return inputs.model_copy(update=decided)
 
 
-def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[BatchMixed] = ()) -> MixResult:
+def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch] = ()) -> MixResult:
     """The figures and findings of a mixing day.
 
     Args:
@@ -238,10 +238,10 @@ def _choices(inputs: MixInputs, of: MixBrief, poured: Figure) -> Iterator[BagCho
             yield BagChoice(other.id, other.name, _bags(inputs, MixedBag(other, None), poured, other.id))
 
 
-def _standby(of: MixBrief, left: Figure) -> Iterator[StandbyFilled]:
+def _standby(of: MixBrief, left: Figure) -> Iterator[StandbyFill]:
     """How many of each mould that stands by what is left over fills."""
     for name, volume in of.standby:
-        yield StandbyFilled(name, work(rules.fills, name, left_over_l=left, mould_l=volume))
+        yield StandbyFill(name, work(rules.fills, name, left_over_l=left, mould_l=volume))
 
 
 def _heaviest_form(pour: Pour) -> Figure:
@@ -257,7 +257,7 @@ def _heaviest_form(pour: Pour) -> Figure:
     )  # fmt: skip
 
 
-def dose_found(mixed: Sequence[BatchMixed]) -> Figure | None:
+def dose_found(mixed: Sequence[MixedBatch]) -> Figure | None:
     """The water that a bag of the first batch took [l]; None before it."""
     return work(rules.dose_found, batch_water_l=mixed[0].water_l, batch_bags=mixed[0].bags) if mixed else None
 
@@ -318,21 +318,21 @@ def _sets(inputs: MixInputs, of: MixBrief, volume_l: float) -> BagSets:
     less, more = neighbours(best, offers, volume_l)
     names = {size.id: size.name for size in of.mix.sizes}
 
-    def told(found: BagSet) -> BagSetTold:
+    def told(found: BagSet) -> BagSetResult:
         bags = tuple(
             BagsOf(offer.bag, names[offer.bag], count, min(count, offer.in_hand))
             for offer, count in zip(offers, found.counts, strict=True)
             if count
         )
-        return BagSetTold(bags, found.yield_l, found.yield_l - volume_l, round(found.cost, 2) if priced else None)
+        return BagSetResult(bags, found.yield_l, found.yield_l - volume_l, round(found.cost, 2) if priced else None)
 
     return BagSets(told(best), told(less[0]) if less else None, told(more[0]) if more else None)
 
 
-def _pieces(pour: Pour, of: MixBrief, batch: Figure, poured: Figure) -> Iterator[PieceMixed]:
+def _pieces(pour: Pour, of: MixBrief, batch: Figure, poured: Figure) -> Iterator[PieceMix]:
     size = of.filled.size
     for piece, casts in pour.casts.items():
-        yield PieceMixed(
+        yield PieceMix(
             piece,
             work(
                 rules.dry_mix_in, piece, mass_fresh_kg=casts.mass, water_l=of.filled.water_l,
@@ -344,9 +344,9 @@ def _pieces(pour: Pour, of: MixBrief, batch: Figure, poured: Figure) -> Iterator
         )  # fmt: skip
 
 
-def _scratched(recipe: Recipe) -> Scratched:
+def _scratched(recipe: Recipe) -> ScratchResult:
     cement, sand, stone = recipe.names
-    return Scratched(
+    return ScratchResult(
         cement=recipe.cement, sand=recipe.sand, stone=recipe.stone, water=recipe.water, strength=recipe.strength,
         measure_kg=recipe.measure_kg, sand_damp=recipe.sand_damp, stone_damp=recipe.stone_damp,
         water_added=recipe.water_added, cement_name=cement, sand_name=sand, stone_name=stone,
@@ -372,7 +372,7 @@ def _next_batch(so_far: MixedSoFar | None, planned: Batches, a_bag: OneBag) -> B
     return a_bag.batch("next", so_far.batches + 1, in_all, bags)
 
 
-def _mixed_so_far(mixed: Sequence[BatchMixed], bare: Figure) -> MixedSoFar | None:
+def _mixed_so_far(mixed: Sequence[MixedBatch], bare: Figure) -> MixedSoFar | None:
     dose = dose_found(mixed)
     if dose is None:
         return None

@@ -14,7 +14,7 @@ from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
 from ulbrek.core.handling.checks import TightPlace, shop_figure_high
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
-from ulbrek.core.job.choices import Chosen, choose
+from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
@@ -34,7 +34,7 @@ from ulbrek.core.mix.station import MixBrief, dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
-from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, FormWorked
+from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, WorkedForm
 from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
 from ulbrek.core.plan.nodes.pour import CureNode, MixNode
@@ -60,7 +60,7 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY, memory: Memory | None = N
     return _Planning(job, shop, record, memory or Memory()).plan()
 
 
-class Made(NamedTuple):
+class PieceNodes(NamedTuple):
     """What one piece's stations say, by node."""
 
     measure: Worked[MeasureResult]
@@ -129,7 +129,7 @@ class _Planning:
     def _work(self, node: Node[Result]) -> Worked[Result]:
         return self._memory.work(node, self._keys)
 
-    def _piece(self, index: int, piece: Piece) -> Made:
+    def _piece(self, index: int, piece: Piece) -> PieceNodes:
         measured = self._measure(index, piece)
         formed = self._form(piece, measured.result.net_area)
         there = self._cast_there(piece)
@@ -140,7 +140,7 @@ class _Planning:
                 mix.strength_28_least_mpa, there,
             )
         )  # fmt: skip
-        return Made(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
+        return PieceNodes(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
         concrete = Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm)
@@ -186,7 +186,7 @@ class _Planning:
             )
         )  # fmt: skip
 
-    def _of_job(self, made: Sequence[Made]) -> _OfJob:
+    def _of_job(self, made: Sequence[PieceNodes]) -> _OfJob:
         job, shop, chosen = self.job, self.shop, self.chosen
         built = self._built(made)
         strength = chosen.mix.strength_28_least_mpa
@@ -210,7 +210,7 @@ class _Planning:
         begun = self.record.water_in_at
         return self.job.cure if begun is None else self.job.cure.model_copy(update={"poured_at": begun})
 
-    def _poured(self, made: Sequence[Made]) -> CureBrief:
+    def _poured(self, made: Sequence[PieceNodes]) -> CureBrief:
         strip = [strip_need(piece.id, self.job.cure.temperature_c) for piece in self.job.pieces]
         needs = tuple(
             (piece.id, need)
@@ -220,7 +220,7 @@ class _Planning:
         face_up = any(piece.cast == "face up" for piece in self.job.pieces)
         return CureBrief(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength)
 
-    def _pour(self, made: Sequence[Made]) -> Pour:
+    def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
         job, mesh = self.job, self.chosen.mesh
         floors = [floor.value for one in made if (floor := one.measure.result.thinnest_floor)]
@@ -248,16 +248,16 @@ class _Planning:
             job.cure.maturity,
         )
 
-    def _built(self, made: Sequence[Made]) -> tuple[FormWorked, ...]:
+    def _built(self, made: Sequence[PieceNodes]) -> tuple[WorkedForm, ...]:
         """The forms that are built; none where pieces are cast in moulds of the shop."""
         if self.job.form.in_moulds:
             return ()
         return tuple(
-            FormWorked(piece.name, one.form, copies_of(self.job, piece))
+            WorkedForm(piece.name, one.form, copies_of(self.job, piece))
             for piece, one in zip(self.job.pieces, made, strict=True)
         )
 
-    def _sheets(self, built: Sequence[FormWorked]) -> tuple[Sheet, ...]:
+    def _sheets(self, built: Sequence[WorkedForm]) -> tuple[Sheet, ...]:
         """What boards are cut from: the sheet and the liner chosen, and what liners else curved sides want."""
         used = {board.sheet for one in built for board in one.form.result.boards}
         known = {one.id for one in self.chosen.sheets}
@@ -290,7 +290,7 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
     return (made.panels, made.stock, habits.prefer) if made.panels else None
 
 
-def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Chosen) -> Iterator[JobFinding]:
+def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
         ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),

@@ -8,13 +8,13 @@ from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
-from ulbrek.core.cure.history import Done, History, Key, Temperature, Tested
+from ulbrek.core.cure.history import ActTest, Done, History, Key, Temperature
 from ulbrek.core.job.job import Job
-from ulbrek.core.mix.inputs import BatchMixed
+from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.records.casting import ACT_OF, State, has_reached
 
 
-class Reached(Document):
+class StateOfPiece(Document):
     """The state that every casting of a piece has reached, and when the last of them did."""
 
     piece: Key
@@ -26,11 +26,11 @@ class Record(Document):
     """The record of one pour. Every part may be empty: a plan is then made of the job alone."""
 
     water_in_at: AwareDatetime | None = None
-    batches: Annotated[tuple[BatchMixed, ...], Field(max_length=2_000), COUNTED] = ()
+    batches: Annotated[tuple[MixedBatch, ...], Field(max_length=2_000), COUNTED] = ()
     done: Annotated[tuple[Done, ...], Field(max_length=5_000), COUNTED] = ()
-    tests: Annotated[tuple[Tested, ...], Field(max_length=5_000), COUNTED] = ()
+    tests: Annotated[tuple[ActTest, ...], Field(max_length=5_000), COUNTED] = ()
     temperatures: Annotated[tuple[Temperature, ...], Field(max_length=20_000), COUNTED] = ()
-    reached: Annotated[tuple[Reached, ...], Field(max_length=500), COUNTED] = ()
+    reached: Annotated[tuple[StateOfPiece, ...], Field(max_length=500), COUNTED] = ()
 
     @property
     def history(self) -> History:

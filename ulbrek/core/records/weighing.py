@@ -12,7 +12,7 @@ ALIKE = 0.02  # of matched weights. Source: common practice, 1 to 2 %.
 
 
 @dataclass(frozen=True, slots=True)
-class Weighed:
+class CastingWeight:
     """A casting on the scale: its number, what it weighed [kg], and how long after its water [h]; None: not known."""
 
     serial: int
@@ -20,7 +20,7 @@ class Weighed:
     age_h: float | None
 
 
-def weighing_findings(measured: MeasureResult, own: Weighed, pair: Sequence[Weighed]) -> Iterator[Finding]:
+def weighing_findings(measured: MeasureResult, own: CastingWeight, pair: Sequence[CastingWeight]) -> Iterator[Finding]:
     """What is found of a casting that was weighed.
 
     Args:
@@ -33,7 +33,7 @@ def weighing_findings(measured: MeasureResult, own: Weighed, pair: Sequence[Weig
 
 
 @check("off-its-forecast", "caution")
-def off_its_forecast(measured: MeasureResult, own: Weighed) -> list[Finding]:
+def off_its_forecast(measured: MeasureResult, own: CastingWeight) -> list[Finding]:
     """A casting weighs other than was foretold
 
     Lighter, it has holes or is thinner than it was drawn; heavier, the form bowed or was filled over its rail.
@@ -68,7 +68,7 @@ def off_its_forecast(measured: MeasureResult, own: Weighed) -> list[Finding]:
 
 
 @check("pair-differs", "caution")
-def pair_differs(own: Weighed, pair: Sequence[Weighed]) -> list[Finding]:
+def pair_differs(own: CastingWeight, pair: Sequence[CastingWeight]) -> list[Finding]:
     """Matched weights differ
 
     A pair within 1 to 2 % is felt as alike.

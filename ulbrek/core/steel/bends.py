@@ -68,7 +68,7 @@ def run_of(spots: Iterable[Spot]) -> Run:
 
 
 @dataclass(frozen=True, slots=True)
-class Shaped:
+class BentShape:
     """A bar of one shape: its corners, length to cut, and bends; ``fits`` is False where a leg is too short to bend.
 
     ``closing`` says how the ends of a ring meet.
@@ -82,7 +82,7 @@ class Shaped:
     closing: str
 
 
-def shaped(of: str, spots: Sequence[Spot], closed: bool, how: BendRules) -> Shaped:
+def shaped(of: str, spots: Sequence[Spot], closed: bool, how: BendRules) -> BentShape:
     """A bar bent along these corners.
 
     Args:
@@ -113,7 +113,7 @@ class _Ends(NamedTuple):
     before_mm: float
 
 
-def _along(of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules, end: _Ends) -> Shaped:
+def _along(of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules, end: _Ends) -> BentShape:
     """A bar along a path."""
     ends, closing, before_mm = end
     legs, radius = _legs(path), how.radius_mm
@@ -150,7 +150,7 @@ def _along(of: str, spots: Sequence[Spot], path: Sequence[Spot], how: BendRules,
         },
     )
     length = work(rules.bent_length, of, corners_mm=sum(legs), saved_mm=saved, ends_mm=ends)
-    return Shaped(tuple(spots), bool(closing), length, tuple(bends), fits, closing)
+    return BentShape(tuple(spots), bool(closing), length, tuple(bends), fits, closing)
 
 
 def rounded(spots: Sequence[Spot], closed: bool, radius_mm: float) -> tuple[Spot, ...]:

@@ -11,7 +11,7 @@ from shapely.ops import nearest_points
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.steel import rules
-from ulbrek.core.steel.bends import BendRules, Shaped, Spot, rounded, run_of, shaped
+from ulbrek.core.steel.bends import BendRules, BentShape, Spot, rounded, run_of, shaped
 from ulbrek.core.steel.result import BentBar, Cage, CageView, Dot, LongBars
 
 TWO_PLANES_MM = 100.0  # a profile that is thinner carries one plane of links, in its middle. Source: common practice.
@@ -38,7 +38,7 @@ class Vessel:
 
 
 @dataclass(frozen=True, slots=True)
-class Caged:
+class CageBrief:
     """What a cage is made of: the piece, its bar, how it is bent, how far apart its bars are, the cover wanted."""
 
     piece: str
@@ -47,12 +47,12 @@ class Caged:
     cover_mm: Figure
 
 
-def cage_of(body: Profile | Vessel, caged: Caged) -> Cage | None:
+def cage_of(body: Profile | Vessel, caged: CageBrief) -> Cage | None:
     """The cage of a piece; None where there is no room to bend one."""
     return _in_profile(body, caged) if isinstance(body, Profile) else _in_vessel(body, caged)
 
 
-def _in_profile(body: Profile, caged: Caged) -> Cage | None:
+def _in_profile(body: Profile, caged: CageBrief) -> Cage | None:
     of, d, cover = caged.piece, caged.how.diameter_mm, caged.cover_mm.value
     single = body.depth_mm < TWO_PLANES_MM
     middle = _inside(body.outline, cover + d / 2)
@@ -89,7 +89,7 @@ def _in_profile(body: Profile, caged: Caged) -> Cage | None:
     return Cage((links,), long, clear, caged.cover_mm, (profile, seen_along))
 
 
-def _in_vessel(body: Vessel, caged: Caged) -> Cage | None:
+def _in_vessel(body: Vessel, caged: CageBrief) -> Cage | None:
     of, d = caged.piece, caged.how.diameter_mm
     wall = min(body.outline.exterior.distance(body.hollow), 1e4)
     middle = _inside(body.outline, wall / 2)
@@ -143,7 +143,7 @@ def _in_vessel(body: Vessel, caged: Caged) -> Cage | None:
     return Cage(tuple(bent), (), cover, caged.cover_mm, (section, plan))
 
 
-def _in_link(outline: Polygon, by_mm: float, link: Shaped, caged: Caged) -> Iterator[Spot]:
+def _in_link(outline: Polygon, by_mm: float, link: BentShape, caged: CageBrief) -> Iterator[Spot]:
     """Where bars lie inside a link: in its corners and between; where a bend cuts a corner off, against the bend."""
     within = _inside(outline, by_mm)
     room = Polygon(rounded(link.spots, True, caged.how.radius_mm)).buffer(-caged.how.diameter_mm)
@@ -162,7 +162,7 @@ def _view(
     return CageView(name, across, tuple(map(run_of, concrete)), tuple(map(run_of, paths)), tuple(dots))
 
 
-def _bent(mark: str, why: str, count: int, bar: Shaped, how: BendRules) -> BentBar:
+def _bent(mark: str, why: str, count: int, bar: BentShape, how: BendRules) -> BentBar:
     return BentBar(mark, why, count, run_of(bar.spots), bar.closed, bar.length, bar.bends, how.mandrel, bar.closing)
 
 

@@ -10,7 +10,7 @@ from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.care import CARE
 from ulbrek.core.steel.inputs import SteelInputs
-from ulbrek.core.steel.result import CastSteel, CutBar, Lapped, SteelCutting, SteelResult, StockBar
+from ulbrek.core.steel.result import CastSteel, CutBar, LappedBar, SteelCutting, SteelResult, StockBar
 
 LAP_BEYOND_SQUARE_MM = 50.0  # Source: common practice.
 
@@ -94,7 +94,7 @@ def _bars_of(result: SteelResult) -> Iterator[CutLength]:
                 yield CutLength(kind.mark, kind.length.value)
 
 
-def _lapped(wanted: Sequence[CutLength], stock_mm: float, lap: Figure) -> tuple[list[CutLength], list[Lapped]]:
+def _lapped(wanted: Sequence[CutLength], stock_mm: float, lap: Figure) -> tuple[list[CutLength], list[LappedBar]]:
     """Bars longer than the stock as parts that lap; and which they are, once each, in how many parts."""
     lengths, lapped = list[CutLength](), dict[str, int]()
     for key, length in wanted:
@@ -107,4 +107,4 @@ def _lapped(wanted: Sequence[CutLength], stock_mm: float, lap: Figure) -> tuple[
         lapped[key] = parts
         part = rules.part_of_lapped(length, lap.value, parts)
         lengths += [CutLength(f"{key}, part {number + 1}", part) for number in range(parts)]
-    return lengths, [Lapped(key, parts) for key, parts in lapped.items()]
+    return lengths, [LappedBar(key, parts) for key, parts in lapped.items()]

@@ -13,7 +13,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ulbrek.core.base.figure import work
-from ulbrek.core.kit.beams.sections import Crossed
+from ulbrek.core.kit.beams.sections import CutCrossing
 from ulbrek.core.kit.geometry import Outline, inset
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.result import MeshPanel, PlacedBar, Wire
@@ -111,12 +111,12 @@ class Ground:
         return [part for low, high in spans for part in clear(low, high, kept_free)]
 
     @cached_property
-    def _crossed(self) -> dict[tuple[str, bool], Crossed | None]:
+    def _crossed(self) -> dict[tuple[str, bool], CutCrossing | None]:
         return {
-            ("x", True): Crossed(self.outline, "x"),
-            ("y", True): Crossed(self.outline, "y"),
-            ("x", False): Crossed(self._kept, "x") if self._kept else None,
-            ("y", False): Crossed(self._kept, "y") if self._kept else None,
+            ("x", True): CutCrossing(self.outline, "x"),
+            ("y", True): CutCrossing(self.outline, "y"),
+            ("x", False): CutCrossing(self._kept, "x") if self._kept else None,
+            ("y", False): CutCrossing(self._kept, "y") if self._kept else None,
         }
 
 

@@ -209,7 +209,7 @@ class CastSteel(NamedTuple):
     castings: int
 
 
-class Lapped(NamedTuple):
+class LappedBar(NamedTuple):
     """A bar that is longer than the stock: what it is called, and of how many parts it is made."""
 
     bar: str

@@ -8,7 +8,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import checks, rules
 from ulbrek.core.steel.bends import bending_by
-from ulbrek.core.steel.cage import Caged, cage_of
+from ulbrek.core.steel.cage import CageBrief, cage_of
 from ulbrek.core.steel.hand import by_hand, snaps
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import (
@@ -192,7 +192,7 @@ def _cage(inputs: SteelInputs, what: SteelBrief, bar: Bar) -> Cage | None:
     else:
         cover = work(rules.cover_in_cage, what.piece, least_mm=rules.CAGE_COVER_MM)
     how = bending_by(inputs.standard, bar.diameter_mm, what.strength_mpa)
-    return cage_of(what.body, Caged(what.piece, how, inputs.spacing.mm, cover))
+    return cage_of(what.body, CageBrief(what.piece, how, inputs.spacing.mm, cover))
 
 
 def _nearest_edge(what: SteelBrief, bar: Bar, placed: Sequence[PlacedBar]) -> Figure:

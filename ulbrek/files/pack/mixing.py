@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
-from ulbrek.core.mix.result import Scratched
+from ulbrek.core.mix.result import ScratchResult
 from ulbrek.files.pack.words import Block, Words, table
 
 
@@ -62,7 +62,7 @@ class MixPages(Words):
         yield {"kind": "cards", "cards": list(self._batch_cards())}
         yield {"kind": "care", "lines": list(mix.care)}
 
-    def _scratch(self, scratch: Scratched) -> Iterator[Block]:
+    def _scratch(self, scratch: ScratchResult) -> Iterator[Block]:
         """What is weighed out for one measure of cement."""
         yield {"kind": "heading", "text": f"To {scratch.measure_kg:g} kg of {scratch.cement_name.lower()}, weighed out"}
         stone = [[scratch.stone_name, self._of(scratch.stone_damp)]] if scratch.stone_damp else []

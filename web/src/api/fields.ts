@@ -217,6 +217,12 @@ export const DOCUMENTS = {
       meet: {"label": "Runs meet at the", "as": "choice", "choices": ["back left", "back right", "front left", "front right"], "default": "back left"},
     },
   },
+  LaidSheet: {
+    title: "LaidSheet",
+    fields: {
+      pieces: {"as": "list", "most": 2000},
+    },
+  },
   Lettering: {
     title: "Letters",
     fields: {
@@ -404,12 +410,6 @@ export const DOCUMENTS = {
     fields: {
       side: {"label": "Measured from the", "as": "choice", "choices": ["front", "right", "back", "left"], "default": "left"},
       offset: {"label": "At", "as": "length", "low": 0, "high": 12000},
-    },
-  },
-  SheetLaid: {
-    title: "SheetLaid",
-    fields: {
-      pieces: {"as": "list", "most": 2000},
     },
   },
   Site: {

@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.form.inputs import Sawn
+from ulbrek.core.form.inputs import SawnBoard
 from ulbrek.core.kit.nesting import SheetStock
 from ulbrek.core.materials.boards import Lumber
 
@@ -82,7 +82,7 @@ def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
 
 
 @check("sawn-otherwise", "stop")
-def sawn_otherwise(sawn: Mapping[str, Sawn], panels: Mapping[str, tuple[float, float]]) -> list[Finding]:
+def sawn_otherwise(sawn: Mapping[str, SawnBoard], panels: Mapping[str, tuple[float, float]]) -> list[Finding]:
     """Boards that are sawn no longer fit
 
     A board that was ticked off as sawn keeps the size it was sawn to. Where the plan has changed since, it is of
@@ -113,7 +113,7 @@ def sawn_otherwise(sawn: Mapping[str, Sawn], panels: Mapping[str, tuple[float, f
     ]
 
 
-def _same(was: Sawn, size: tuple[float, float]) -> bool:
+def _same(was: SawnBoard, size: tuple[float, float]) -> bool:
     return abs(was.length_mm - size[0]) <= OTHERWISE_MM and abs(was.width_mm - size[1]) <= OTHERWISE_MM
 
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.form.brief import FormBrief
-from ulbrek.core.form.inputs import AsCut
+from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Board, InsideSize
 from ulbrek.core.form.sides import Side
 
@@ -34,7 +34,7 @@ def boards_make_another_size(brief: FormBrief, inside: Sequence[InsideSize]) -> 
                 "wanted": Quantity(one.wanted_mm, "mm"),
                 "edge": one.edge,
             },
-            change=Change("Cut it anew to fit", {f"/as_cut/{pointer(brief, one.board)}": AsCut().model_dump()}),
+            change=Change("Cut it anew to fit", {f"/as_cut/{pointer(brief, one.board)}": BoardAsCut().model_dump()}),
         )
         for one in off
     ]
@@ -63,7 +63,7 @@ def strip_heights_differ(brief: FormBrief, boards: Sequence[Board]) -> list[Find
                 "cut": Quantity(board.height_cut_mm, "mm"),
                 "wanted": Quantity(board.height.value, "mm"),
             },
-            change=Change("Rip it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
+            change=Change("Rip it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in odd
     ]
@@ -93,7 +93,7 @@ def strip_does_not_reach(brief: FormBrief, sides: Sequence[Side], boards: Sequen
                 "cut": Quantity(board.length_cut_mm, "mm"),
                 "least": Quantity(least[board.key], "mm"),
             },
-            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
+            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in short
     ]
@@ -142,7 +142,7 @@ def leak_path(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
             remedy="Cut it anew, or let a strip of the same sheet into the gap and seal it on both sides.",
             field=f"/as_cut/{pointer(brief, board.key)}",
             values={"board": board.name, "cut": Quantity(cut, "mm"), "least": Quantity(least, "mm")},
-            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": AsCut().model_dump()}),
+            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in boards
         for cut, least in _too_small(brief, board)

@@ -46,9 +46,9 @@ class Sections:
 
     def __init__(self, outline: Outline, through: Sequence[Outline], partly: Sequence[Partly], axis: Axis) -> None:
         """Sections of an outline with what goes through it and into it, square to an axis."""
-        self._piece = Crossed(outline, axis)
-        self._cuts = [Crossed(one, axis) for one in through]
-        self._hollows = [(Crossed(one.outline, axis), one.low_mm, one.high_mm) for one in partly]
+        self._piece = CutCrossing(outline, axis)
+        self._cuts = [CutCrossing(one, axis) for one in through]
+        self._hollows = [(CutCrossing(one.outline, axis), one.low_mm, one.high_mm) for one in partly]
         self._corners = [zone for cut in self._cuts for zone in cut.corners]
         self.low_mm, self.high_mm = self._piece.low_mm, self._piece.high_mm
         crossed = (*self._cuts, *(one for one, _, _ in self._hollows))
@@ -205,7 +205,7 @@ def slices_along(solid: Solid, axis: Axis, also: Iterable[float] = ()) -> list[S
 
 
 def _concrete(
-    chords: Sequence[tuple[float, float]], cuts: Sequence["Crossed"], at: float
+    chords: Sequence[tuple[float, float]], cuts: Sequence["CutCrossing"], at: float
 ) -> Iterator[tuple[float, float]]:
     if not cuts:
         yield from chords
@@ -252,7 +252,7 @@ class _Curve(NamedTuple):
     side: float
 
 
-class Crossed:
+class CutCrossing:
     """An outline made ready to be crossed by many lines square to one axis.
 
     Attributes:

@@ -53,10 +53,10 @@ def _apart(panels: Sequence[Panel], stock: SheetStock) -> int:
     return most
 
 
-Ways = list[tuple[float, float]]
+StationInputs = list[tuple[float, float]]
 
 
-def _share(one: Ways, other: Ways, stock: SheetStock) -> bool:
+def _share(one: StationInputs, other: StationInputs, stock: SheetStock) -> bool:
     """Whether two panels can lie on one sheet side by side."""
     length, width = stock.usable
     kerf = stock.kerf_mm

@@ -10,7 +10,7 @@ from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.mix.checks import day, doses, stuff
 from ulbrek.core.mix.doses import PerBag, Read
-from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.inputs import MixedBatch, MixInputs
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import Clock
 
@@ -45,7 +45,7 @@ class MixCase:
     bag: PerBag
     clock: Clock
     helped: Clock
-    mixed: Sequence[BatchMixed]
+    mixed: Sequence[MixedBatch]
     one_lifts_kg: float
     batch_kg: float
     bags_per_batch: float

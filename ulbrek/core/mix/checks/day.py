@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Feel
-from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.inputs import MixedBatch, MixInputs
 
 _TRIFLE_L = 1e-6
 BATCHES_ALIKE = 0.05
@@ -147,7 +147,7 @@ def batch_over_container(container: Container, volume: Figure, fill: Figure, fit
 
 
 @check("batch-too-wet", "stop")
-def batch_too_wet(size: BagSize, mixed: Sequence[BatchMixed]) -> list[Finding]:
+def batch_too_wet(size: BagSize, mixed: Sequence[MixedBatch]) -> list[Finding]:
     """Batch mixed too wet
 
     Source: the bag's own print; common practice: 5 % more water costs 5 to 8 % of the strength
@@ -174,7 +174,7 @@ def batch_too_wet(size: BagSize, mixed: Sequence[BatchMixed]) -> list[Finding]:
 
 
 @check("batches-differ", "caution")
-def batches_differ(mixed: Sequence[BatchMixed]) -> list[Finding]:
+def batches_differ(mixed: Sequence[MixedBatch]) -> list[Finding]:
     """Batches got different water
 
     What one batch took, every later one gets: colour and shrinkage follow the water.

@@ -9,7 +9,7 @@ from shapely import LineString
 from ulbrek.core.form.brief import Divider, FormBrief
 from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
-from ulbrek.core.kit.moulding import Moulded
+from ulbrek.core.kit.moulding import MouldShape
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
@@ -134,7 +134,7 @@ def _ganged(brief: FormBrief, count: int) -> FormBrief:
     )
 
 
-def _moved(all_: Sequence[Moulded], by: tuple[float, float], number: int) -> list[Moulded]:
+def _moved(all_: Sequence[MouldShape], by: tuple[float, float], number: int) -> list[MouldShape]:
     if not number:
         return list(all_)
     return [replace(one, feature=f"{one.feature}-in-{number + 1}", prism=_shifted(one.prism, by)) for one in all_]

@@ -39,7 +39,7 @@ class FormNode:
 
 
 @dataclass(frozen=True, slots=True)
-class FormWorked:
+class WorkedForm:
     """A form that is built: of which piece, and how many of it."""
 
     name: str
@@ -51,7 +51,7 @@ class FormWorked:
 class CuttingNode:
     """The forms of a job, and what they are cut from."""
 
-    built: tuple[FormWorked, ...]
+    built: tuple[WorkedForm, ...]
     sheets: Sequence[Sheet]
     lumber: Lumber
     habits: FormHabits

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief, cure
-from ulbrek.core.mix.inputs import BatchMixed, MixInputs
+from ulbrek.core.mix.inputs import MixedBatch, MixInputs
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.station import MixBrief, mix
@@ -20,7 +20,7 @@ class MixNode:
     inputs: MixInputs
     mixed_from: MixBrief
     pour: Pour
-    batches: Sequence[BatchMixed]
+    batches: Sequence[MixedBatch]
 
     def work(self) -> MixResult:
         """Bags, water, doses, batches and their clock."""

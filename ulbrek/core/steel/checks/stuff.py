@@ -7,7 +7,7 @@ from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check,
 from ulbrek.core.materials.steel import Bar, Finish, Mesh
 from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
 from ulbrek.core.steel.piece import SteelBrief
-from ulbrek.core.steel.result import Cage, Lapped, PlacedBar, Stack
+from ulbrek.core.steel.result import Cage, LappedBar, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 
 _TRIFLE_MM = 1e-6
@@ -169,7 +169,7 @@ def bare_strips(inputs: SteelInputs, piece: str, narrow: Sequence[str]) -> list[
 
 
 @check("bar-longer-than-stock", "hint")
-def bar_longer_than_stock(lapped: Sequence[Lapped], stock_mm: float, lap_mm: float) -> list[Finding]:
+def bar_longer_than_stock(lapped: Sequence[LappedBar], stock_mm: float, lap_mm: float) -> list[Finding]:
     """Bar longer than it is sold
 
     Source: the lap of the standard chosen

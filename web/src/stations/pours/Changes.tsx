@@ -45,6 +45,6 @@ export function Changes({ view, units }: { view: PourView; units: Units }) {
   );
 }
 
-function value(one: Schemas["Changed"], told: number | null, units: Units): string {
+function value(one: Schemas["FigureChange"], told: number | null, units: Units): string {
   return told === null ? "none" : write(told, one.unit, units);
 }
