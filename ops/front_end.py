@@ -53,8 +53,7 @@ def _documents(of: type[BaseModel] = BaseModel) -> Iterator[type[BaseModel]]:
 
 def _order(document: type[BaseModel]) -> list[str]:
     """A document's fields; where a feature is and how it is turned comes after what it is."""
-    last = AnchoredFeature.model_fields
-    return sorted(document.model_fields, key=lambda name: name in last)
+    return sorted(document.model_fields, key=lambda name: name in AnchoredFeature.model_fields)
 
 
 def _spec(field: Schema) -> Schema | None:

@@ -1,5 +1,7 @@
 """Pours: begun, poured, mixed, and what was done to them."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Any
@@ -25,11 +27,11 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import part_of
 from ulbrek.files.problems import InvalidDocumentError
-from ulbrek.store.database import Records
+from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.poured import StoredPour
-from ulbrek.store.pours import BegunWith, ListedPour, part_of_job
+from ulbrek.store.pours import BegunWith, ListedPour, PourRepository, part_of_job
 from ulbrek.store.shops import StoredShop
 from ulbrek.store.stock import Lot, OfPour
 
@@ -98,31 +100,25 @@ def get_pour(db: Db, plans: Planned, pour_id: UUID) -> Response:
 @router.post("/pours/{pour_id}/water-in", response_model=PourView)
 def water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """The first water went in."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).water_in(pour_id, asked.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
+    with _writing(db, plans, pour_id) as written:
+        written.pours.water_in(pour_id, asked.entry)
+    return written.answer()
 
 
 @router.post("/pours/{pour_id}/water-in/correct", response_model=PourView)
 def correct_water_in(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """The first water went in at another time than was said; the note says why."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).correct_water_in(pour_id, asked.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
+    with _writing(db, plans, pour_id) as written:
+        written.pours.correct_water_in(pour_id, asked.entry)
+    return written.answer()
 
 
 @router.post("/pours/{pour_id}/cancel", response_model=PourView)
 def cancel_pour(db: Db, plans: Planned, pour_id: UUID, asked: EntryRequest) -> Response:
     """A planned pour is called off; what it reserved is free again."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).cancel(pour_id, asked.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
+    with _writing(db, plans, pour_id) as written:
+        written.pours.cancel(pour_id, asked.entry)
+    return written.answer()
 
 
 @router.post("/pours/{pour_id}/batches", response_model=PourView, status_code=201)
@@ -132,63 +128,50 @@ def add_batch(db: Db, plans: Planned, pour_id: UUID, asked: BatchRequest) -> Res
         shop = records.shop()
         pour = records.pours(shop.id).get(pour_id)
     shares = asked.shares or _by_volume(pour, plans.of_pour(pour, shop))
-    with db.work() as records:
-        pours = records.pours(shop.id)
-        pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, shares)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
+    with _writing(db, plans, pour_id) as written:
+        written.pours.mix(pour_id, asked.bags, asked.water_l, asked.entry, asked.lot_id, shares)
+    return written.answer(201)
 
 
 @router.post("/pours/{pour_id}/batches/{batch_id}/undo", response_model=PourView)
 def undo_batch(db: Db, plans: Planned, pour_id: UUID, batch_id: UUID) -> Response:
     """Takes back a batch that was written down by mistake."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).unmix(pour_id, batch_id)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
+    with _writing(db, plans, pour_id) as written:
+        written.pours.unmix(pour_id, batch_id)
+    return written.answer()
 
 
 @router.post("/pours/{pour_id}/acts", response_model=PourView, status_code=201)
 def add_act(db: Db, plans: Planned, pour_id: UUID, asked: ActRequest) -> Response:
     """An act that was done; castings come into the state that it brings."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).did(pour_id, asked.act, asked.piece, asked.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
+    with _writing(db, plans, pour_id) as written:
+        written.pours.did(pour_id, asked.act, asked.piece, asked.entry)
+    return written.answer(201)
 
 
 @router.post("/pours/{pour_id}/done", response_model=PourView, status_code=201)
 def add_acts(db: Db, plans: Planned, pour_id: UUID, asked: ActsRequest) -> Response:
     """Acts that were done, each at its own time: all are kept, or none."""
-    with db.work() as records:
-        shop = records.shop()
-        pours = records.pours(shop.id)
+    with _writing(db, plans, pour_id) as written:
         for one in asked.acts:
-            pours.did(pour_id, one.act, one.piece, one.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
+            written.pours.did(pour_id, one.act, one.piece, one.entry)
+    return written.answer(201)
 
 
 @router.post("/pours/{pour_id}/acts/{done_id}/undo", response_model=PourView)
 def undo_act(db: Db, plans: Planned, pour_id: UUID, done_id: UUID, asked: EntryRequest) -> Response:
     """Takes back that an act was done."""
-    with db.work() as records:
-        shop = records.shop()
-        records.pours(shop.id).undo(pour_id, done_id, asked.entry)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)))
+    with _writing(db, plans, pour_id) as written:
+        written.pours.undo(pour_id, done_id, asked.entry)
+    return written.answer()
 
 
 @router.post("/pours/{pour_id}/temperatures", response_model=PourView, status_code=201)
 def add_temperature(db: Db, plans: Planned, pour_id: UUID, asked: TemperatureRequest) -> Response:
     """A temperature of the concrete, read off and typed in: the hours follow it."""
-    with db.work() as records:
-        shop = records.shop()
-        records.sensors(shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
-        kept = _claimed(records, shop, pour_id)
-    return answer(PourView, _view(kept, plans, plans.tell_pour(kept.pour, kept.shop)), 201)
+    with _writing(db, plans, pour_id) as written:
+        written.records.sensors(written.shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
+    return written.answer(201)
 
 
 @router.post("/jobs/{job_id}/takes", response_model=list[AllottedTake])
@@ -256,6 +239,36 @@ def _claimed(records: Records, shop: StoredShop, pour_id: UUID) -> _Kept:
     kept = _kept(records, shop, pour_id)
     claim_pour(records, kept.pour, shop)
     return kept
+
+
+@dataclass(slots=True)
+class _Writing:
+    """A pour that something is written down of, and afterwards what is answered."""
+
+    records: Records
+    shop: StoredShop
+    plans: Plans
+    kept: _Kept | None = None
+
+    @property
+    def pours(self) -> PourRepository:
+        """The pours of the shop."""
+        return self.records.pours(self.shop.id)
+
+    def answer(self, status: int = 200) -> Response:
+        """The pour as it is now, with its plan."""
+        assert self.kept is not None  # noqa: S101 - the records are let go of before
+        planned = self.plans.tell_pour(self.kept.pour, self.kept.shop)
+        return answer(PourView, _view(self.kept, self.plans, planned), status)
+
+
+@contextmanager
+def _writing(db: Database, plans: Plans, pour_id: UUID) -> Iterator[_Writing]:
+    """Writes something down of a pour: all of it, or nothing."""
+    with db.work() as records:
+        written = _Writing(records, records.shop(), plans)
+        yield written
+        written.kept = _claimed(records, written.shop, pour_id)
 
 
 def _view(kept: _Kept, plans: Plans, planned: Plan) -> PourView:

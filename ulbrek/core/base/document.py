@@ -14,8 +14,8 @@ class Document(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
 
 
-def patch_of(document: type[Document]) -> type[Document]:
-    """A document that may say otherwise what another says: its fields, each of them, or None for as it is there."""
+def patch_of(document: type[Document], base: type[Document]) -> type[Document]:
+    """A document that may say otherwise what another says: its fields, each or None, behind those of ``base``."""
     fields: dict[str, Any] = {
         name: (
             Annotated[field.annotation, *field.metadata, Field()] | None,
@@ -23,4 +23,4 @@ def patch_of(document: type[Document]) -> type[Document]:
         )
         for name, field in document.model_fields.items()
     }
-    return create_model(f"{document.__name__}Patch", __base__=Document, __doc__=document.__doc__, **fields)
+    return create_model(f"{document.__name__}Patch", __base__=base, __doc__=document.__doc__, **fields)

@@ -113,18 +113,7 @@ class LaidSheet(Document):
     pieces: Annotated[tuple[CutPiece, ...], Field(max_length=2_000), COUNTED] = ()
 
 
-if TYPE_CHECKING:
-
-    class _Otherwise(Document):
-        """The habits' fields, each of them or None."""
-
-else:
-    _Otherwise = patch_of(FormHabits)
-
-
-class FormInputs(_Otherwise):
-    """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
-
+class _BuiltFrom(Document):
     sheet: Annotated[
         str | None, Field(max_length=40), label("Sheet", description="None: the shop's first sheet"), ONE_LINE
     ] = None
@@ -160,6 +149,20 @@ class FormInputs(_Otherwise):
             "Profiles are cast", none="as fits them", description="of pieces drawn from the side; None: as fits them"
         ),
     ] = None
+
+
+if TYPE_CHECKING:
+
+    class _Otherwise(_BuiltFrom):
+        """The habits' fields, each of them or None."""
+
+else:
+    _Otherwise = patch_of(FormHabits, _BuiltFrom)
+
+
+class FormInputs(_Otherwise):
+    """What a job does otherwise than the shop, and what it is built from. None: as the shop does."""
+
     offcuts: Annotated[
         tuple[UsedOffcut, ...], Field(max_length=40, description="cut up before a sheet is bought"), COUNTED
     ] = ()

@@ -11,8 +11,8 @@ from shapely import Polygon
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
-from ulbrek.core.base.units.limits import Radius, Side
-from ulbrek.core.kit.geometry import Mouth, Outline, Point, Prism, rectangle, rounded_rectangle
+from ulbrek.core.base.units.limits import Side
+from ulbrek.core.kit.geometry import Mouth, Outline, Point, Prism, rectangle
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor, Face, Id, Name
 
@@ -61,8 +61,9 @@ class BaseFeature(Document):
     formed_in_a_box: ClassVar[bool] = False  # of boards, in the form
     drawn_corners: ClassVar[int] = _CORNERS
 
-    id: Id
-    name: Name
+    if TYPE_CHECKING:  # each kind says its own, in the order in which documents hold them
+        id: Id
+        name: Name
 
     @property
     def role(self) -> Role:
@@ -171,6 +172,8 @@ class Repeat(Document):
 class AnchoredFeature(BaseFeature):
     """A feature that is measured from two edges of its piece, and may be turned and repeated."""
 
+    id: Id
+    name: Name
     x: AcrossAnchor
     y: DeepAnchor
     turned_deg: Annotated[Turn, label("Turned left", unit="deg")] = 0.0
@@ -190,22 +193,6 @@ class AnchoredFeature(BaseFeature):
         """Its outline about its own centre, as it is turned."""
         outline = self.footprint()
         return outline.turned(radians(self.turned_deg)) if self.turned_deg else outline
-
-
-class BoxFeature(AnchoredFeature):
-    """A feature that is a rectangle with rounded corners in plan."""
-
-    length: Annotated[Side, label("Length")]
-    width: Annotated[Side, label("Width")]
-    corner_radius: Annotated[Radius, label("Corner radius")]
-
-    def corner_radius_mm(self, half_x: float, half_y: float) -> float:
-        """Its own, none more than half of it [mm]."""
-        return min(self.corner_radius.mm, half_x, half_y)
-
-    def footprint(self) -> Outline:
-        """A rectangle with rounded corners."""
-        return rounded_rectangle(self.length.mm, self.width.mm, self.corner_radius.mm)
 
 
 @dataclass(frozen=True)

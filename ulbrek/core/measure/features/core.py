@@ -1,6 +1,5 @@
 """A former that is drawn out: the inside of a planter or a box, a bore."""
 
-from collections.abc import Iterator
 from typing import Annotated, Literal
 
 from pydantic import ConfigDict
@@ -8,55 +7,34 @@ from pydantic import ConfigDict
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Depth, Radius, Side
-from ulbrek.core.kit.geometry import Outline, Prism, circle
-from ulbrek.core.measure.features.base import (
-    BoxFeature,
-    Draft,
-    FeatureInPlan,
-    Former,
-    Slab,
-    drafted,
-    from_face,
-)
+from ulbrek.core.kit.geometry import Outline, circle
+from ulbrek.core.measure.features.base import Draft, Former
+from ulbrek.core.measure.features.families import FormedFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
 
 
-class Core(BoxFeature):
+class Core(FormedFeature):
     """A former that is drawn out: the inside of a planter or a box, a bore."""
 
     model_config = ConfigDict(title="Core")
     stem = "core"
-    formed_in_a_box = True
 
     kind: Literal["core"] = "core"
     shape: Annotated[Literal["rectangle", "round"], label("Shape")] = "rectangle"
     length: Annotated[Side, label("Length, or diameter", description="or its diameter")]
+    width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     depth: Annotated[Depth, label("Depth")]
     draft_deg: Draft = 3.0
     face: Annotated[Face, label("Opens on the", description="that it opens on")] = "top"
     former: Former = "hard"
 
-    @property
-    def depth_into_face(self) -> float:
-        """Its depth [mm]."""
-        return self.depth.mm
-
-    @property
-    def clear_of_steel_mm(self) -> float:
-        """Its length and width [mm]."""
-        return self.length.mm + self.width.mm
-
     def footprint(self) -> Outline:
         """A circle, or a rectangle with rounded corners."""
         if self.shape == "round":
             return circle(self.length.mm)
         return super().footprint()
-
-    def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:
-        """Its depth from its face, narrower by its draft."""
-        yield Prism(placed.outline, *from_face(self.face, self.depth.mm, slab), *drafted(self.draft_deg, self.face))
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:

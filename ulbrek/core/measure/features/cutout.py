@@ -1,6 +1,6 @@
 """An opening or recess of any outline, read from a file."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import ConfigDict, Field
@@ -8,13 +8,13 @@ from pydantic import ConfigDict, Field
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Small
-from ulbrek.core.kit.geometry import Outline, Prism, Vertex, counter_clockwise, hull_of
-from ulbrek.core.measure.features.base import AnchoredFeature, FeatureInPlan, Slab, from_face
+from ulbrek.core.kit.geometry import Outline, Vertex, counter_clockwise, hull_of
+from ulbrek.core.measure.features.families import PiercingFeature
 from ulbrek.core.measure.inputs.common import Face
 from ulbrek.core.measure.inputs.outlines import DrawnCorner
 
 
-class Cutout(AnchoredFeature):
+class Cutout(PiercingFeature):
     """An opening or recess of any outline, read from a file; its place is that of the box round it."""
 
     model_config = ConfigDict(title="Drawn opening")
@@ -24,16 +24,6 @@ class Cutout(AnchoredFeature):
     vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
     face: Annotated[Face, label("In the")] = "top"
-
-    @property
-    def goes_through(self) -> bool:
-        """Where it has no depth."""
-        return self.depth is None
-
-    @property
-    def depth_into_face(self) -> float | None:
-        """Its depth, where it does not go through [mm]."""
-        return None if self.depth is None else self.depth.mm
 
     @property
     def corners(self) -> int:
@@ -49,13 +39,6 @@ class Cutout(AnchoredFeature):
     def footprint(self) -> Outline:
         """The line as it was drawn."""
         return drawn_outline(self.vertices)
-
-    def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:
-        """All of the piece's depth, or its own from its face."""
-        if self.depth is None:
-            yield Prism(placed.outline, 0.0, slab.depth)
-        else:
-            yield Prism(placed.outline, *from_face(self.face, self.depth.mm, slab))
 
 
 def drawn_outline(corners: Sequence[DrawnCorner]) -> Outline:

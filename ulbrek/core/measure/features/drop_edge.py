@@ -10,7 +10,7 @@ from ulbrek.core.base.units.limits import Depth
 from ulbrek.core.kit.geometry import Outline, Prism, Vertex, inset
 from ulbrek.core.measure.features.base import BaseFeature, DrawnPart, FeatureInPlan, Role, on_face
 from ulbrek.core.measure.features.start import PieceBegun, Values
-from ulbrek.core.measure.inputs.common import EdgeName
+from ulbrek.core.measure.inputs.common import EdgeName, Id, Name
 
 
 class DropEdge(BaseFeature):
@@ -21,6 +21,8 @@ class DropEdge(BaseFeature):
     drawn_corners = 4
 
     kind: Literal["drop edge"] = "drop edge"
+    id: Id
+    name: Name
     edge: Annotated[EdgeName, label("On the edge")]
     drop: Annotated[Depth, label("Hangs down", description="below the underside")]
     thickness: Annotated[Depth, label("Front to back", description="from the front of the edge to its back")]

@@ -6,8 +6,10 @@ from typing import Annotated, Literal
 from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
+from ulbrek.core.base.units.limits import Radius, Side
 from ulbrek.core.kit.geometry import Prism
-from ulbrek.core.measure.features.base import BoxFeature, Draft, FeatureInPlan, Slab, drafted
+from ulbrek.core.measure.features.base import Draft, FeatureInPlan, Slab, drafted
+from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
 
@@ -19,6 +21,9 @@ class Opening(BoxFeature):
     stem = "opening"
 
     kind: Literal["opening"] = "opening"
+    length: Annotated[Side, label("Length")]
+    width: Annotated[Side, label("Width")]
+    corner_radius: Annotated[Radius, label("Corner radius")]
     draft_deg: Draft = 0.0
     face: Annotated[Face, label("Measured at the", description="where its size is measured")] = "top"
     hot: Annotated[bool, label("Gets hot", description="takes a hob, a stove or another hot appliance")] = False

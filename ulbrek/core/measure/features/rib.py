@@ -7,9 +7,10 @@ from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import Depth, Radius
+from ulbrek.core.base.units.limits import Depth, Radius, Side
 from ulbrek.core.kit.geometry import Prism
-from ulbrek.core.measure.features.base import BoxFeature, DrawnPart, FeatureInPlan, Role, on_face
+from ulbrek.core.measure.features.base import DrawnPart, FeatureInPlan, Role, on_face
+from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
 
@@ -22,6 +23,8 @@ class Rib(BoxFeature):
     formed_in_a_box = True
 
     kind: Literal["rib"] = "rib"
+    length: Annotated[Side, label("Length")]
+    width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     height: Annotated[Depth, label("Height")]
     face: Annotated[Face, label("Stands on the")] = "underside"

@@ -7,9 +7,10 @@ from pydantic import ConfigDict, Field
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import Depth, Offset, Radius
+from ulbrek.core.base.units.limits import Depth, Offset, Radius, Side
 from ulbrek.core.kit.geometry import Prism
-from ulbrek.core.measure.features.base import BoxFeature, FeatureInPlan, Role, Slab
+from ulbrek.core.measure.features.base import FeatureInPlan, Role, Slab
+from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 
 
@@ -20,6 +21,8 @@ class Void(BoxFeature):
     stem = "void"
 
     kind: Literal["void"] = "void"
+    length: Annotated[Side, label("Length")]
+    width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     height: Annotated[Depth, label("Height")]
     above: Annotated[Offset, label("Concrete under it", description="as it stands")]

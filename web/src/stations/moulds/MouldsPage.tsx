@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
-import { client, Refused, take } from "@/api/client";
+import { useState } from "react";
+import { client, take } from "@/api/client";
 import { jobNamesQuery, shopQuery } from "@/api/queries";
 import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
+import { useSubmit } from "@/parts/useSubmit";
 import { dateAndClock, dayAndDate } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { ShopPage } from "../records/ShopHeader";
@@ -180,34 +181,26 @@ function NewMould({ onClose }: { onClose: () => void }) {
   const { data: jobs = [] } = useQuery(jobNamesQuery);
   const send = useSend();
   const [told, setTold] = useState({ name: "", piece: "", cavities: "1", life: "", service: "", weakest: "" });
-  const [refused, setRefused] = useState<string | null>(null);
   const [id] = useState(() => crypto.randomUUID());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
   const pieces = [...new Map(jobs.flatMap((job) => job.pieces).map((piece) => [piece.id, piece.name]))];
 
-  async function keep(event: FormEvent) {
-    event.preventDefault();
+  const { refused, submit } = useSubmit(async () => {
     const count = (text: string, label: string) => (text.trim() ? numberOf(text, label) : null);
-    try {
-      const piece = told.piece || pieces[0]?.[0] || "";
-      const mould = {
-        usual_life: count(told.life, "Usual life"),
-        service_every: count(told.service, "Service"),
-        used_before: 0,
-        weakest_part: told.weakest,
-      };
-      const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
-      await send(() => take(client.POST("/api/forms", { body: { id, name: told.name, pieces: cavities, mould } })));
-      onClose();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setRefused(error.message);
-    }
-  }
+    const piece = told.piece || pieces[0]?.[0] || "";
+    const mould = {
+      usual_life: count(told.life, "Usual life"),
+      service_every: count(told.service, "Service"),
+      used_before: 0,
+      weakest_part: told.weakest,
+    };
+    const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
+    await send(() => take(client.POST("/api/forms", { body: { id, name: told.name, pieces: cavities, mould } })));
+  }, onClose);
 
   return (
     <Modal open title="New mould" description="A form that is kept and used again." onClose={onClose}>
-      <form className="space-y-3" onSubmit={keep} onKeyDown={(event) => event.stopPropagation()}>
+      <form className="space-y-3" onSubmit={submit} onKeyDown={(event) => event.stopPropagation()}>
         <EntryText label="Name" value={told.name} onChange={set("name")} />
         <label className="block">
           For

@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
-import { client, Refused, type Shop, take } from "@/api/client";
+import { useState } from "react";
+import { client, type Shop, take } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Item, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
+import { useSubmit } from "@/parts/useSubmit";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 
 interface Known {
@@ -44,24 +45,16 @@ export function NewItem({ onClose }: { onClose: () => void }) {
   const choices = known(shop);
   const [chosen, setChosen] = useState("0");
   const [other, setOther] = useState({ name: "", unit: "pieces" });
-  const [refused, setRefused] = useState<string | null>(null);
   const send = useSend();
 
-  async function keep(event: FormEvent) {
-    event.preventDefault();
+  const { refused, submit } = useSubmit(async () => {
     const own = { kind: "supply" as const, material: other.name, name: other.name, unit: other.unit };
-    try {
-      await send(() => take(client.POST("/api/stock", { body: choices[Number(chosen)] ?? own })));
-      onClose();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setRefused(error.message);
-    }
-  }
+    await send(() => take(client.POST("/api/stock", { body: choices[Number(chosen)] ?? own })));
+  }, onClose);
 
   return (
     <Modal open title="New item" description="What is to be counted from now on." onClose={onClose}>
-      <form className="space-y-3" onSubmit={keep} onKeyDown={(event) => event.stopPropagation()}>
+      <form className="space-y-3" onSubmit={submit} onKeyDown={(event) => event.stopPropagation()}>
         <label className="block">
           What
           <select className="field" value={chosen} onChange={(event) => setChosen(event.target.value)}>
