@@ -15,7 +15,9 @@ from statistics import median
 
 import rectpack
 
-from ulbrek.core.kit.nesting import CutLength, LengthStock, Panel, SheetStock, cut_lengths, fewest_lengths, least_sheets
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, cut_lengths, fewest_lengths
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import Layout, Search
 from ulbrek.core.kit.nesting.sheets import first_layout

@@ -17,7 +17,7 @@ from tests.jobs import hole, top
 from ulbrek.core.handling.lifts import LiftBrief
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.lengths import LengthStock, fewest_lengths
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.rules import web_needed

@@ -19,7 +19,8 @@ from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
 from ulbrek.core.cure.station import CureBrief, cure
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.clock import SULFO_ALUMINATE, age_at_share, pace, share_at
+from ulbrek.core.kit.clock.maturity import pace
+from ulbrek.core.kit.clock.strength import SULFO_ALUMINATE, age_at_share, share_at
 from ulbrek.core.materials.mixes import StrengthPoint
 from ulbrek.core.plan.plan import plan
 

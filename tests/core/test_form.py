@@ -15,7 +15,7 @@ from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.form.result import Board, FormResult, Knockout
 from ulbrek.core.form.schools import SCHOOLS as WAYS_OF_BUILDING
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
 

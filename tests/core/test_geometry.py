@@ -7,8 +7,11 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from shapely import Polygon
 
-from ulbrek.core.kit.geometry import Cut, Edge, Outline, Point, Solid, Vertex, circle, rectangle, rounded_rectangle
 from ulbrek.core.kit.geometry.distance import web_between
+from ulbrek.core.kit.geometry.edge import Edge, Point
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import circle, rectangle, rounded_rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 
 SIZES = st.floats(5, 800)
 PLACES = st.tuples(st.floats(-900, 900), st.floats(-900, 900))

@@ -6,8 +6,10 @@ from hypothesis import strategies as st
 
 from tests.jobs import top
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.beams import InPlace, in_place, sections_of
-from ulbrek.core.kit.geometry import Cut, Solid, rectangle
+from ulbrek.core.kit.beams.placed import InPlace, in_place
+from ulbrek.core.kit.beams.sections import sections_of
+from ulbrek.core.kit.geometry.shapes import rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 from ulbrek.core.plan.plan import plan
 
 RHO, G, LENGTH, THICKNESS = 2400.0, 9.80665, 2000.0, 40.0

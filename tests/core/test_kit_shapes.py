@@ -6,16 +6,15 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from ulbrek.core.kit.geometry import (
+from ulbrek.core.kit.geometry.clip import CutLine, split
+from ulbrek.core.kit.geometry.columns import moments_of_prism
+from ulbrek.core.kit.geometry.edge import Point
+from ulbrek.core.kit.geometry.moments import moments_of_polygon
+from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
+from ulbrek.core.kit.geometry.shapes import (
     Corner,
-    CutLine,
-    EdgeCut,
-    Fall,
-    Outline,
-    Point,
-    Prism,
-    Solid,
-    Vertex,
     circle,
     counter_clockwise,
     cut_back,
@@ -23,19 +22,16 @@ from ulbrek.core.kit.geometry import (
     free_outline,
     half_disc,
     hull_of,
-    inset,
     l_shape,
     rectangle,
     regular,
     ring_sector,
     rounded_rectangle,
     slot,
-    split,
     trapezoid,
     u_shape,
 )
-from ulbrek.core.kit.geometry.columns import moments_of_prism
-from ulbrek.core.kit.geometry.moments import moments_of_polygon
+from ulbrek.core.kit.geometry.solid import Solid
 
 SHAPES = {
     "rectangle": rectangle(900, 600),

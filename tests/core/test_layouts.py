@@ -10,11 +10,13 @@ from tests.jobs import hole, opening, top
 from ulbrek.core.form.cutting import as_kept
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.nesting import Panel, SheetStock, cut_sheets, fewest_lengths, least_sheets
-from ulbrek.core.kit.nesting.lengths import LengthStock
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.lengths import LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.regrown import Cut, Laid, kept, regrown
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import Search
+from ulbrek.core.kit.nesting.sheets import cut_sheets
 from ulbrek.core.kit.nesting.tree import RIP
 from ulbrek.core.plan.plan import plan, to_cut
 from ulbrek.core.plan.result import Plan

@@ -5,7 +5,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import box, unary_union
 
-from ulbrek.core.kit.nesting import LengthStock, Panel, SheetPlan, SheetStock, cut_lengths, cut_sheets, least_sheets
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.lengths import LengthStock, cut_lengths
+from ulbrek.core.kit.nesting.panels import Panel, SheetPlan, SheetStock
+from ulbrek.core.kit.nesting.sheets import cut_sheets
 
 STOCK = SheetStock(2440, 1220, 3)
 PANELS = st.lists(st.tuples(st.integers(20, 2600), st.integers(20, 1300)), min_size=1, max_size=24).map(

@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 from tests.jobs import feature, free, hole, opening, recess, shaped, top, top_document
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.geometry import Corner, Outline, free_outline, inset
-from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN
+from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.outline import CHORDS_PER_TURN, Outline
+from ulbrek.core.kit.geometry.shapes import Corner, free_outline
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan

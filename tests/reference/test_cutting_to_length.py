@@ -7,7 +7,7 @@ from random import Random
 import highspy
 import pytest
 
-from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.lengths import LengthStock, fewest_lengths
 
 
 def fewest_by_programme(lengths: list[float], stock_mm: float, kerf_mm: float, most: int) -> int:

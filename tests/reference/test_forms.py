@@ -9,9 +9,8 @@ from math import cos, degrees, pi, radians, sqrt
 import pytest
 
 from ulbrek.core.form import rules
-from ulbrek.core.kit.beams import bow, span_within_limit
-from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, ONE_SPAN, SEVERAL_SPANS, WHOLE_BOARD
-from ulbrek.core.kit.nesting import LengthStock, fewest_lengths
+from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, ONE_SPAN, SEVERAL_SPANS, WHOLE_BOARD, bow, span_within_limit
+from ulbrek.core.kit.nesting.lengths import LengthStock, fewest_lengths
 from ulbrek.core.materials.fixings import GRIP_EDGE, GRIP_FACE
 
 P2, M2, PLY = 1600.0, 2000.0, 8000.0

@@ -9,19 +9,12 @@ from anastruct import SystemElements
 from tests.jobs import opening, top
 from ulbrek.core.handling import rules
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.beams import (
-    Bearer,
-    Row,
-    Supports,
-    Ultimate,
-    bending,
-    in_place,
-    refined,
-    sections_of,
-    sliding,
-    weakest,
-)
-from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
+from ulbrek.core.kit.beams.placed import Bearer, Ultimate, in_place
+from ulbrek.core.kit.beams.row import Row
+from ulbrek.core.kit.beams.sections import sections_of
+from ulbrek.core.kit.beams.slab import Supports, bending, refined, sliding, weakest
+from ulbrek.core.kit.geometry.shapes import circle, rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 from ulbrek.core.plan.plan import plan
 
 RHO, G = 2400.0, 9.80665

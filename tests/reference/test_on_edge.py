@@ -10,8 +10,11 @@ from anastruct import SystemElements
 from tests.jobs import opening, top
 from ulbrek.core.handling.rules import strength_for_lift
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.beams import InStrip, Supports, on_edge, slices_along
-from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
+from ulbrek.core.kit.beams.frame import InStrip, on_edge
+from ulbrek.core.kit.beams.sections import slices_along
+from ulbrek.core.kit.beams.slab import Supports
+from ulbrek.core.kit.geometry.shapes import circle, rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 from ulbrek.core.plan.plan import plan
 
 RHO, G = 2400.0, 9.80665

@@ -6,8 +6,12 @@
 import pytest
 
 from ulbrek.core.handling.rules import stress_flat, stress_on_edge
-from ulbrek.core.kit.beams import Bending, Row, Slice, Supports, bending, slices_along
-from ulbrek.core.kit.geometry import Cut, Solid, circle, rectangle
+from ulbrek.core.kit.beams.row import Row
+from ulbrek.core.kit.beams.sections import slices_along
+from ulbrek.core.kit.beams.slab import Bending, Supports, bending
+from ulbrek.core.kit.beams.slice import Slice
+from ulbrek.core.kit.geometry.shapes import circle, rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 
 RHO, G = 2400.0, 9.80665
 

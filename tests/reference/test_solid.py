@@ -6,8 +6,11 @@ import manifold3d
 import pytest
 from shapely import Polygon
 
-from ulbrek.core.kit.geometry import Cut, Edge, Outline, Point, Solid, Vertex, circle, rectangle, rounded_rectangle
 from ulbrek.core.kit.geometry.distance import web_between
+from ulbrek.core.kit.geometry.edge import Edge, Point
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import circle, rectangle, rounded_rectangle
+from ulbrek.core.kit.geometry.solid import Cut, Solid
 
 
 def half_disc(radius: float) -> Outline:

@@ -10,8 +10,10 @@ from fontTools.ttLib import TTFont
 from ops.glyphs import FONT
 from tests.jobs import core, feature, free, hole, opening, recess, shaped, top
 from ulbrek.core.job.job import Job
-from ulbrek.core.kit.geometry import CutLine, Point, arch_angle, split
+from ulbrek.core.kit.geometry.clip import CutLine, split
+from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
+from ulbrek.core.kit.geometry.shapes import arch_angle
 from ulbrek.core.kit.lettering import set_text
 from ulbrek.core.measure.shape import Shape, shape_of
 

@@ -3,15 +3,8 @@
 import pytest
 
 from ulbrek.core.handling.rules import strength_for_lift, stress_allowed
-from ulbrek.core.kit.clock import (
-    Gain,
-    Maturity,
-    Standard,
-    age_at_share,
-    equivalent_hours,
-    pace,
-    share_at,
-)
+from ulbrek.core.kit.clock.maturity import Maturity, equivalent_hours, pace
+from ulbrek.core.kit.clock.strength import Gain, Standard, age_at_share, share_at
 
 DAYS = (0.75, 1, 2, 3, 7, 14, 28)
 # Shares of the 28-day strength. ACI 209R-92, types I and III moist cured; EN 1992-1-1 (3.2), classes N and R.

@@ -9,10 +9,11 @@ from pydantic import TypeAdapter
 
 from ulbrek.core.form.cutting import as_kept
 from ulbrek.core.form.inputs import LaidSheet
-from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock, least_sheets
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.regrown import kept
 from ulbrek.core.kit.nesting.search import Layout, Search
-from ulbrek.core.kit.nesting.sheets import first_layout
+from ulbrek.core.kit.nesting.sheets import Prefer, first_layout
 
 _TELL_EVERY_S = 0.5
 

@@ -13,7 +13,8 @@ from ulbrek.core.buying.shopping import ShoppingList
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
-from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
+from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan, to_cut

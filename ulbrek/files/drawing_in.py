@@ -11,7 +11,8 @@ from math import hypot, isfinite
 from shapely import LinearRing
 from shapely.validation import explain_validity
 
-from ulbrek.core.kit.geometry import Outline, Vertex, counter_clockwise
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import counter_clockwise
 from ulbrek.files.drawn_lines import MM_PER, Pline, Unit, refuse
 
 LARGEST_BYTES = 2_000_000

@@ -5,7 +5,7 @@ from collections.abc import Iterator, Sequence
 from html import escape
 from math import hypot
 
-from ulbrek.core.kit.geometry import Outline
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.measure.shape import Shape
 
 LAYERS = {

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.form.result import FormResult, Path
-from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 
 Point = tuple[float, float, float]
 Ring = list[Point]

@@ -4,8 +4,8 @@ from typing import Literal
 
 import numpy as np
 
-from ulbrek.core.kit.geometry import Solid
 from ulbrek.core.kit.geometry.mesh import mesh_of, triangles
+from ulbrek.core.kit.geometry.solid import Solid
 
 SolidFormat = Literal["stl", "3mf"]
 MEDIA_TYPES: dict[SolidFormat, str] = {"stl": "model/stl", "3mf": "model/3mf"}

@@ -10,7 +10,7 @@ from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
-from ulbrek.core.kit.clock import Maturity, equivalent_hours
+from ulbrek.core.kit.clock.maturity import Maturity, equivalent_hours
 
 _HOUR = timedelta(hours=1)
 

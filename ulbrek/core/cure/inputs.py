@@ -8,7 +8,8 @@ from pydantic import AfterValidator, AwareDatetime, Field, WithJsonSchema
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
-from ulbrek.core.kit.clock import Maturity, Standard
+from ulbrek.core.kit.clock.maturity import Maturity
+from ulbrek.core.kit.clock.strength import Standard
 
 FIRST_YEAR, LAST_YEAR = 2000, 2199
 Moist = Literal["ACI 308", "EN 13670 class 2", "EN 13670 class 3"]

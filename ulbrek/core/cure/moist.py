@@ -3,7 +3,7 @@
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.cure import rules
 from ulbrek.core.cure.inputs import CureInputs
-from ulbrek.core.kit.clock import Gain
+from ulbrek.core.kit.clock.strength import Gain
 
 # Days by class, then by the surface's least temperature; rapid and medium gain of strength.
 # EN 13670 Annex F, from memory.

@@ -13,7 +13,8 @@ from ulbrek.core.cure.history import NOTHING, History, measured
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
 from ulbrek.core.cure.result import Act, CureResult, StrengthAt
-from ulbrek.core.kit.clock import age_at_share, pace, share_at
+from ulbrek.core.kit.clock.maturity import pace
+from ulbrek.core.kit.clock.strength import age_at_share, share_at
 from ulbrek.core.materials.mixes import Mix
 
 EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.

@@ -13,9 +13,8 @@ from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Bend, Board, InsideSize, Kind, Path
 from ulbrek.core.form.sides import End, Side, footprint, ring
-from ulbrek.core.kit.beams import span_within_limit
-from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS
-from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, span_within_limit
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 
 EDGES = ("front", "right", "back", "left")
 WEB_MM = 2.0  # what a kerf leaves of a bent strip. Source: common practice.

@@ -7,7 +7,8 @@ from functools import cached_property
 from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormHabits
-from ulbrek.core.kit.geometry import Fall, Outline
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Fall
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Sheet
 

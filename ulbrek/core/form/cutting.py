@@ -13,9 +13,11 @@ from ulbrek.core.form.inputs import CutPiece, FormHabits, FormInputs, Grain, Lai
 from ulbrek.core.form.lumber import lumber_cut
 from ulbrek.core.form.result import Board, BuiltForm, CuttingResult, KindCut
 from ulbrek.core.form.saw import depth_of, settings_of
-from ulbrek.core.kit.nesting import Panel, SheetPlan, SheetStock, cut_sheets, divided, least_sheets
+from ulbrek.core.kit.nesting.bounds import least_sheets
+from ulbrek.core.kit.nesting.panels import Panel, SheetPlan, SheetStock
 from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
 from ulbrek.core.kit.nesting.sawing import sawn
+from ulbrek.core.kit.nesting.sheets import cut_sheets, divided
 from ulbrek.core.kit.nesting.tree import CROSS, RIP
 from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import Lumber, Sheet, SheetSize

@@ -14,7 +14,8 @@ from ulbrek.core.form.boards import placed
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import CornerBlock
-from ulbrek.core.kit.geometry import Outline, Prism, Vertex
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
 from ulbrek.core.form.result import BuiltForm, LengthCut, LumberCut, LumberPart
-from ulbrek.core.kit.nesting import CutLength, LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, fewest_lengths
 from ulbrek.core.materials.boards import Lumber
 
 

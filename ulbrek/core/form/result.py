@@ -5,8 +5,8 @@ from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.kit.geometry import Mouth
-from ulbrek.core.kit.nesting import SheetPlan
+from ulbrek.core.kit.geometry.prism import Mouth
+from ulbrek.core.kit.nesting.panels import SheetPlan
 
 Path = tuple[float, ...]
 Kind = Literal["base", "lid", "bed", "strip", "liner", "rib", "kerfed strip", "divider", "hung strip", "core side"]

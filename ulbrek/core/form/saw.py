@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.form.result import Setting
-from ulbrek.core.kit.nesting import Saw, SheetPlan
+from ulbrek.core.kit.nesting.panels import Saw, SheetPlan
 from ulbrek.core.materials.boards import Sheet
 
 THROUGH_MM = 2.0  # how far the blade comes out below. Source: common practice.

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, radians, sin, sqrt, tan
 
 from ulbrek.core.form.brief import RIB_MM, FormBrief
-from ulbrek.core.kit.geometry import Edge, Outline, Point, Vertex
+from ulbrek.core.kit.geometry.edge import Edge, Point
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 
 _SQUARE_DEG = 0.02  # a corner so near to 90° is butted
 _LEVEL_DEG = 0.05

@@ -8,8 +8,7 @@ from ulbrek.core.form import rules
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Batten, Board, Brace, Joint, Knockout, Stiffness, Strap
 from ulbrek.core.form.sides import Side
-from ulbrek.core.kit.beams import bow, span_within_limit
-from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD
+from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD, bow, span_within_limit
 
 LOW_BOARD_MM = 150.0  # higher sides are taken as strips under the full head, and strapped
 STRAP_EVERY_MM, STRAP_WORKING_N = 450.0, 2000.0  # Source: common practice, a ratchet strap 25 mm wide.

@@ -7,7 +7,7 @@ from ulbrek.core.base.finding import Finding, Quantity, check, finding
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import JoinedPart
 from ulbrek.core.handling.result import CutPart, JoinedResult, SawnPart, StockLength, WoodCut
-from ulbrek.core.kit.nesting import CutLength, LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, fewest_lengths
 
 SAWN = ("plank", "stretcher")
 KERF_MM = 3.0

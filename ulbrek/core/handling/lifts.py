@@ -14,20 +14,13 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, CARRY_ALONE, SET, TURN, TURN_ALONE
 from ulbrek.core.handling.inputs import Carry
 from ulbrek.core.handling.result import Lift, StressAt, Strip
-from ulbrek.core.kit.beams import (
-    UNIT_KG_M3,
-    Array,
-    Bending,
-    InStrip,
-    Sections,
-    Supports,
-    on_edge,
-    sections_of,
-    slid_over,
-    weakest,
-)
-from ulbrek.core.kit.beams.sections import Axis
-from ulbrek.core.kit.geometry import Prism, Solid, hull_of
+from ulbrek.core.kit.beams.frame import InStrip, on_edge
+from ulbrek.core.kit.beams.row import Array
+from ulbrek.core.kit.beams.sections import Axis, Sections, sections_of
+from ulbrek.core.kit.beams.slab import UNIT_KG_M3, Bending, Supports, slid_over, weakest
+from ulbrek.core.kit.geometry.prism import Prism
+from ulbrek.core.kit.geometry.shapes import hull_of
+from ulbrek.core.kit.geometry.solid import Solid
 
 # Source: precast handling practice, from memory: 1.2-1.5 on self weight, 1.2-1.4 off the form.
 DYNAMIC, SUCTION, SAFETY = 1.3, 1.3, 1.5

@@ -11,7 +11,8 @@ from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
 from ulbrek.core.handling.lifts import LiftBrief, SteelLine, thinned
 from ulbrek.core.handling.result import CrackedSection, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip, Tipping
-from ulbrek.core.kit.beams import Bearer, InPlace, Slice, Ultimate, in_place
+from ulbrek.core.kit.beams.placed import Bearer, InPlace, Ultimate, in_place
+from ulbrek.core.kit.beams.slice import Slice
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
 DEAD, LIVE = 1.2, 1.6  # Source: ACI 318-19 Table 5.3.1, from memory.

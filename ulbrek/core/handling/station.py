@@ -6,8 +6,30 @@ from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.handling import checks, rules
+from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARE
+from ulbrek.core.handling.checks.people import (
+    Team,
+    TightPlace,
+    held_over_a_body,
+    needs_an_engineer,
+    over_the_bench,
+    over_the_dolly,
+    people_do_not_fit,
+    tips_easily,
+    too_heavy_for_people,
+    too_heavy_for_stairs,
+)
+from ulbrek.core.handling.checks.strength import (
+    breaks_in_its_place,
+    breaks_when_lifted,
+    breaks_when_lowered,
+    breaks_when_slid,
+    place_not_known,
+    place_overloaded,
+    support_beyond,
+    tips_under_its_load,
+)
 from ulbrek.core.handling.inputs import HandlingInputs, Posture, Standing
 from ulbrek.core.handling.lifts import LiftBrief, lifts, lowered, needs, slid
 from ulbrek.core.handling.placing import (
@@ -37,7 +59,7 @@ def handle(
     shop_figure_kg: float,
     masses: Masses,
     what: LiftBrief,
-    ways: Sequence[checks.TightPlace] = (),
+    ways: Sequence[TightPlace] = (),
 ) -> HandlingResult:
     """Mass, people and stress for one piece.
 
@@ -100,42 +122,42 @@ def _let_down(what: LiftBrief, held: Sequence[Strap], standing: Standing) -> Lif
 
 
 def _findings(
-    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[checks.TightPlace]
+    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[TightPlace]
 ) -> Iterator[Finding]:
     subject, standing, mass = Subject(what.piece, what.name), inputs.standing_of(what.piece), found.mass
     heaviest = mass.value if mass.high is None else mass.high
-    yield from checks.held_over_a_body(subject, standing, what.reinforced)
-    yield from checks.needs_an_engineer(subject, standing)
+    yield from held_over_a_body(subject, standing, what.reinforced)
+    yield from needs_an_engineer(subject, standing)
     if not found.stays:
         yield from _on_the_way(inputs, what, found, ways)
-    yield from checks.tips_under_its_load(subject, found.placed, standing)
-    yield from checks.support_beyond(subject, standing, what.lengthwise.high_mm - what.lengthwise.low_mm)
+    yield from tips_under_its_load(subject, found.placed, standing)
+    yield from support_beyond(subject, standing, what.lengthwise.high_mm - what.lengthwise.low_mm)
     if found.placed is not None and not bears_its_load(what, found.placed):
         helped, thick = helped_by(what, standing, mass), thick_enough_mm(what, found.placed)
-        yield from checks.breaks_in_its_place(subject, found.placed, standing, helped, thick)
-    yield from checks.place_overloaded(subject, heaviest + standing.load_kg, standing)
-    yield from checks.tips_easily(subject, found.tipping)
-    yield from checks.place_not_known(subject, heaviest, standing, what.flat)
+        yield from breaks_in_its_place(subject, found.placed, standing, helped, thick)
+    yield from place_overloaded(subject, heaviest + standing.load_kg, standing)
+    yield from tips_easily(subject, found.tipping)
+    yield from place_not_known(subject, heaviest, standing, what.flat)
 
 
 def _on_the_way(
-    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[checks.TightPlace]
+    inputs: HandlingInputs, what: LiftBrief, found: HandlingResult, ways: Sequence[TightPlace]
 ) -> Iterator[Finding]:
     """What would go wrong with a piece that is moved to its place."""
     subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa
-    team = checks.Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most])
+    team = Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most])
     mass, in_form = found.mass, found.in_form or found.mass
-    yield from checks.too_heavy_for_people(subject, mass.value, team, inputs.dolly_kg)
-    yield from checks.too_heavy_for_stairs(subject, mass.value, team, ways)
-    yield from checks.over_the_dolly(mass.value if mass.high is None else mass.high, inputs.dolly_kg)
+    yield from too_heavy_for_people(subject, mass.value, team, inputs.dolly_kg)
+    yield from too_heavy_for_stairs(subject, mass.value, team, ways)
+    yield from over_the_dolly(mass.value if mass.high is None else mass.high, inputs.dolly_kg)
     turn, *carried = found.lifts
     for lift in found.lifts:
         if lift.chosen:
-            yield from checks.breaks_when_lifted(subject, lift, () if lift is turn else carried, strength)
-    yield from checks.breaks_when_slid(subject, found.slide, standing, strength)
-    yield from checks.breaks_when_lowered(subject, found.lowered, standing, strength)
-    yield from checks.over_the_bench(in_form.value if in_form.high is None else in_form.high, inputs.bench_kg)
-    yield from checks.people_do_not_fit(int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
+            yield from breaks_when_lifted(subject, lift, () if lift is turn else carried, strength)
+    yield from breaks_when_slid(subject, found.slide, standing, strength)
+    yield from breaks_when_lowered(subject, found.lowered, standing, strength)
+    yield from over_the_bench(in_form.value if in_form.high is None else in_form.high, inputs.bench_kg)
+    yield from people_do_not_fit(int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

@@ -12,7 +12,7 @@ from typing import NamedTuple
 
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
-from ulbrek.core.kit.geometry import Edge
+from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.steel.inputs import SteelInputs

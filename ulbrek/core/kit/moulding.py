@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from ulbrek.core.kit.geometry import Prism
+from ulbrek.core.kit.geometry.prism import Prism
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ from pydantic import Field
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import ONE_LINE
-from ulbrek.core.kit.clock import Gain
+from ulbrek.core.kit.clock.strength import Gain
 from ulbrek.core.materials.boards import Id, Price, Words
 
 Density = Annotated[float, Field(ge=300, le=5000, allow_inf_nan=False)]

@@ -9,7 +9,7 @@ from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.base.texts import ONE_LINE
-from ulbrek.core.kit.clock import SULFO_ALUMINATE, Gain, Table
+from ulbrek.core.kit.clock.strength import SULFO_ALUMINATE, Gain, Table
 
 # Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
 # Source: common practice.

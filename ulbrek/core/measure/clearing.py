@@ -10,7 +10,7 @@ from shapely.affinity import translate
 
 from ulbrek.core.base.finding import Change, Quantity
 from ulbrek.core.base.units import Length
-from ulbrek.core.kit.geometry import web_between
+from ulbrek.core.kit.geometry.distance import web_between
 from ulbrek.core.measure.features.drop_edge import DropEdge
 from ulbrek.core.measure.features.opening import Opening
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor

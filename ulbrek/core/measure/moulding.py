@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import Literal
 
-from ulbrek.core.kit.geometry import Fall, Prism
+from ulbrek.core.kit.geometry.prism import Fall, Prism
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt

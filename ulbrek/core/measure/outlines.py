@@ -2,10 +2,9 @@
 
 from math import cos, pi, sin
 
-from ulbrek.core.kit.geometry import (
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import (
     Corner,
-    Outline,
-    Vertex,
     arch_angle,
     corners_in_box,
     counter_clockwise,

@@ -4,7 +4,8 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import NamedTuple
 
-from ulbrek.core.kit.geometry import Prism, Solid
+from ulbrek.core.kit.geometry.prism import Prism
+from ulbrek.core.kit.geometry.solid import Solid
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt

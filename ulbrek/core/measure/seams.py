@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from shapely import LineString, unary_union
 from shapely.geometry.base import BaseGeometry
 
-from ulbrek.core.kit.geometry import CutLine
+from ulbrek.core.kit.geometry.clip import CutLine
 from ulbrek.core.measure.inputs.piece import Seam
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.shape import FeatureInPlan, Shape

@@ -6,7 +6,11 @@ from functools import cached_property
 
 from shapely import Polygon, prepare
 
-from ulbrek.core.kit.geometry import CutLine, EdgeCut, Fall, Outline, Point, Prism, Solid, split
+from ulbrek.core.kit.geometry.clip import CutLine, split
+from ulbrek.core.kit.geometry.edge import Point
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
+from ulbrek.core.kit.geometry.solid import Solid
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.features import AnyAnchored, AnyFeature
 from ulbrek.core.measure.features.base import FeatureInPlan, Slab

@@ -8,7 +8,8 @@ from shapely import unary_union
 
 from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.kit.geometry import Edge, Outline
+from ulbrek.core.kit.geometry.edge import Edge
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.measure import checks, rules
 from ulbrek.core.measure.bolts import bolts_of
 from ulbrek.core.measure.checks import fitting

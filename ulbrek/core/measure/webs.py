@@ -8,7 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 from shapely import STRtree, box
 
-from ulbrek.core.kit.geometry import Edge, Web, gap_between, web_between
+from ulbrek.core.kit.geometry.distance import Web, gap_between, web_between
+from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.core import Core

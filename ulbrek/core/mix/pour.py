@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.kit.clock import Maturity
+from ulbrek.core.kit.clock.maturity import Maturity
 
 
 @dataclass(frozen=True, slots=True)

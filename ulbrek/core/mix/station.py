@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.kit.clock import pace
+from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import WORKING_FILL, Container
 from ulbrek.core.materials.mixes import Mix, MixedBag

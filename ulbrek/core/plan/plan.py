@@ -12,12 +12,13 @@ from ulbrek.core.cure.station import CureBrief
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
-from ulbrek.core.handling.checks import TightPlace, shop_figure_high
+from ulbrek.core.handling.checks.people import TightPlace, shop_figure_high
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.kit.nesting import Panel, Prefer, SheetStock
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
+from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.checks.fitting import set_differs

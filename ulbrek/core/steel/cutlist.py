@@ -4,11 +4,14 @@ from collections.abc import Iterator, Sequence
 from math import ceil
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.kit.nesting import CutLength, LengthStock, Panel, SheetStock, cut_sheets, fewest_lengths
+from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, fewest_lengths
+from ulbrek.core.kit.nesting.panels import Panel, SheetStock
+from ulbrek.core.kit.nesting.sheets import cut_sheets
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.steel import checks, rules
+from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.care import CARE
+from ulbrek.core.steel.checks.stuff import bar_longer_than_stock
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.result import CastSteel, CutBar, LappedBar, SteelCutting, SteelResult, StockBar
 
@@ -57,7 +60,7 @@ def steel_cutting(
         proven=cut.proven,
         least=cut.least,
         mass=work(rules.all_steel, **masses) if masses else None,
-        findings=tuple(checks.bar_longer_than_stock(lapped_bars, bar.stock_length_mm, lap.value)),
+        findings=tuple(bar_longer_than_stock(lapped_bars, bar.stock_length_mm, lap.value)),
         care=CARE,
     )
 

@@ -14,7 +14,8 @@ from shapely.ops import unary_union
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.kit.beams.sections import CutCrossing
-from ulbrek.core.kit.geometry import Outline, inset
+from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.result import MeshPanel, PlacedBar, Wire
 

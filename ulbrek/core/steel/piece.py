@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from shapely import LineString, Polygon, STRtree
 
-from ulbrek.core.kit.geometry import Outline
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.materials.steel import Bar
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.cage import Profile, Vessel

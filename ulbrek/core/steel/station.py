@@ -6,9 +6,19 @@ from typing import NamedTuple
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
-from ulbrek.core.steel import checks, rules
+from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.cage import CageBrief, cage_of
+from ulbrek.core.steel.checks.places import Near, bar_near_edge, bars_too_close, by_hand_lost, clear_between
+from ulbrek.core.steel.checks.stuff import (
+    bar_too_thick,
+    bare_strips,
+    cage_near_face,
+    feet_show,
+    mixed_finishes,
+    no_room_for_a_cage,
+    too_little_cover,
+)
 from ulbrek.core.steel.hand import by_hand, snaps
 from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.layout import (
@@ -82,7 +92,7 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, chosen: ChosenSteel) -> Ste
     of, school = what.piece, inputs.school_of(what.piece)
     ground = Ground(what.outline, inputs.edge_distance.mm, what.seams)
     steel = school in ("mesh", "mesh and bars", "grid of bars") and min(ground.size) > 2 * ground.edge_mm
-    apart_mm = bar.diameter_mm + checks.clear_between(bar.diameter_mm, what.stone_mm)
+    apart_mm = bar.diameter_mm + clear_between(bar.diameter_mm, what.stone_mm)
     flat, caged = steel and what.body is None, steel and what.body is not None
     panel = mesh_panel(of, ground, mesh.spacing_mm, what.gaps) if flat and school != "grid of bars" else None
     hand = [(index, one) for index, one in enumerate(inputs.by_hand) if one.piece == of]
@@ -237,15 +247,15 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
     mesh, bar, bars = chosen
     _, placed, stack, cage, lost, no_cage = laid
     if stack:
-        yield from checks.too_little_cover(inputs, what, stack, bars)
-        yield from checks.bar_too_thick(bar, what.thickness_mm, placed, bars)
+        yield from too_little_cover(inputs, what, stack, bars)
+        yield from bar_too_thick(bar, what.thickness_mm, placed, bars)
         if stack.meshed:
-            yield from checks.mixed_finishes(mesh, bar, placed)
-        yield from checks.feet_show(inputs, what.show_down)
+            yield from mixed_finishes(mesh, bar, placed)
+        yield from feet_show(inputs, what.show_down)
     if cage:
-        yield from checks.cage_near_face(what.piece, cage, bar.finish, inputs.exposure)
+        yield from cage_near_face(what.piece, cage, bar.finish, inputs.exposure)
     near = [
-        checks.Near(
+        Near(
             one,
             from_edge(what, one) - bar.diameter_mm / 2,
             reach_of(what, one),
@@ -254,11 +264,11 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
         )
         for one in placed
     ]
-    yield from checks.bar_near_edge(inputs, near, bar.diameter_mm)
-    yield from checks.bars_too_close(inputs, placed, bar.diameter_mm, what.stone_mm)
-    yield from checks.by_hand_lost(inputs, lost)
+    yield from bar_near_edge(inputs, near, bar.diameter_mm)
+    yield from bars_too_close(inputs, placed, bar.diameter_mm, what.stone_mm)
+    yield from by_hand_lost(inputs, lost)
     if what.body is None:
-        yield from checks.bare_strips(inputs, what.piece, narrow_strips(what))
+        yield from bare_strips(inputs, what.piece, narrow_strips(what))
     elif no_cage:
         fitting = [one for one in bars if one.diameter_mm < bar.diameter_mm and _cage(inputs, what, one)]
-        yield from checks.no_room_for_a_cage(what.piece, bar, fitting)
+        yield from no_room_for_a_cage(what.piece, bar, fitting)

@@ -8,8 +8,8 @@ from shapely import LineString
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.form.result import Board, FormResult, Knockout, Path
-from ulbrek.core.kit.geometry import Outline, Vertex
-from ulbrek.core.kit.nesting import SheetPlan
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.nesting.panels import SheetPlan
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.result import PlacedFeature
 from ulbrek.core.plan.result import PiecePlan, Plan

@@ -8,7 +8,7 @@ from typing import Any
 from ulbrek.core.base.finding import Finding, Quantity
 from ulbrek.core.base.units.quantity import write_quantity, write_volume
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
-from ulbrek.core.kit.nesting import Saw
+from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack import drawings

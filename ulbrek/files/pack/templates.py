@@ -7,7 +7,7 @@ from math import ceil, hypot
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.job.job import Job
-from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.form.inputs import SawnBoard
-from ulbrek.core.kit.nesting import SheetStock
+from ulbrek.core.kit.nesting.panels import SheetStock
 from ulbrek.core.materials.boards import Lumber
 
 OTHERWISE_MM = 0.5

@@ -13,7 +13,9 @@ from numpy.typing import NDArray
 
 from ulbrek.core.kit.beams.row import Row
 from ulbrek.core.kit.beams.slice import Hollow, Slice
-from ulbrek.core.kit.geometry import Edge, Outline, Solid
+from ulbrek.core.kit.geometry.edge import Edge
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.solid import Solid
 from ulbrek.core.kit.remembering import remembered
 
 Axis = Literal["x", "y"]

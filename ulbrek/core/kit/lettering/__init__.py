@@ -7,7 +7,7 @@ from typing import NamedTuple
 from shapely import Point as At
 from shapely import Polygon
 
-from ulbrek.core.kit.geometry import Outline, Vertex
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.lettering.glyphs import CAPITAL, GLYPHS
 from ulbrek.core.kit.remembering import remembered
 

@@ -4,7 +4,8 @@ from collections.abc import Iterator
 from math import atan2, degrees, pi
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
-from ulbrek.core.kit.geometry import Edge, Point, cut_back
+from ulbrek.core.kit.geometry.edge import Edge, Point
+from ulbrek.core.kit.geometry.shapes import cut_back
 from ulbrek.core.measure.features.opening import Opening
 from ulbrek.core.measure.features.recess import Recess
 from ulbrek.core.measure.inputs.outlines import FreeOutline, ImportedOutline

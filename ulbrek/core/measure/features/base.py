@@ -12,7 +12,10 @@ from shapely import Polygon
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Side
-from ulbrek.core.kit.geometry import Mouth, Outline, Point, Prism, rectangle
+from ulbrek.core.kit.geometry.edge import Point
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Mouth, Prism
+from ulbrek.core.kit.geometry.shapes import rectangle
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor, Face, Id, Name
 

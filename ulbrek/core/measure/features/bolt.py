@@ -9,7 +9,9 @@ from pydantic import ConfigDict
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Bore, Offset
-from ulbrek.core.kit.geometry import Outline, Prism, circle
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
+from ulbrek.core.kit.geometry.shapes import circle
 from ulbrek.core.measure.features.base import (
     STUFF_KG_M3,
     AnchoredFeature,

@@ -7,7 +7,8 @@ from pydantic import ConfigDict
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Depth, Radius, Side
-from ulbrek.core.kit.geometry import Outline, circle
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.shapes import circle
 from ulbrek.core.measure.features.base import Draft, Former
 from ulbrek.core.measure.features.families import FormedFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values

@@ -8,7 +8,8 @@ from pydantic import ConfigDict, Field
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Small
-from ulbrek.core.kit.geometry import Outline, Vertex, counter_clockwise, hull_of
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import counter_clockwise, hull_of
 from ulbrek.core.measure.features.families import PiercingFeature
 from ulbrek.core.measure.inputs.common import Face
 from ulbrek.core.measure.inputs.outlines import DrawnCorner

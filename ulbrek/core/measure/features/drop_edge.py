@@ -7,7 +7,9 @@ from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Depth
-from ulbrek.core.kit.geometry import Outline, Prism, Vertex, inset
+from ulbrek.core.kit.geometry.offset import inset
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.measure.features.base import BaseFeature, DrawnPart, FeatureInPlan, Role, on_face
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import EdgeName, Id, Name

@@ -4,7 +4,9 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ulbrek.core.base.units import Length
-from ulbrek.core.kit.geometry import Outline, Prism, rounded_rectangle
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
+from ulbrek.core.kit.geometry.shapes import rounded_rectangle
 from ulbrek.core.measure.features.base import (
     AnchoredFeature,
     FeatureInPlan,

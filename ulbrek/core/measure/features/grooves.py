@@ -8,7 +8,10 @@ from pydantic import ConfigDict, Field
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Bore, Side, Small
-from ulbrek.core.kit.geometry import Fall, Outline, Point, Prism, slot
+from ulbrek.core.kit.geometry.edge import Point
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Fall, Prism
+from ulbrek.core.kit.geometry.shapes import slot
 from ulbrek.core.measure.features.base import AnchoredFeature, DrawnPart, FeatureInPlan, Slab, centred, from_face
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face

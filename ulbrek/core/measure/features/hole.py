@@ -6,7 +6,8 @@ from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Bore, Small
-from ulbrek.core.kit.geometry import Outline, circle, slot
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.shapes import circle, slot
 from ulbrek.core.measure.features.families import PiercingFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face

@@ -9,7 +9,8 @@ from pydantic import ConfigDict, Field
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units.limits import Bore, Small
-from ulbrek.core.kit.geometry import Outline, Prism
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.lettering import corners_of, set_text, width_of
 from ulbrek.core.measure.features.base import (
     AnchoredFeature,

@@ -8,7 +8,8 @@ from pydantic import ConfigDict, Field
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Side, Small
-from ulbrek.core.kit.geometry import Outline, Prism
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.measure.features.base import AnchoredFeature, FeatureInPlan, Role, Slab, centred
 from ulbrek.core.measure.features.start import PieceBegun, Values
 

@@ -7,7 +7,7 @@ from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Radius, Side
-from ulbrek.core.kit.geometry import Prism
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.measure.features.base import Draft, FeatureInPlan, Slab, drafted
 from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values

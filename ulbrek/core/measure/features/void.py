@@ -8,7 +8,7 @@ from pydantic import ConfigDict, Field
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Depth, Offset, Radius, Side
-from ulbrek.core.kit.geometry import Prism
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.measure.features.base import FeatureInPlan, Role, Slab
 from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values

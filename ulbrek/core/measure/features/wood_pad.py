@@ -7,7 +7,8 @@ from pydantic import ConfigDict
 
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Side, Small
-from ulbrek.core.kit.geometry import Outline, Prism
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.measure.features.base import STUFF_KG_M3, AnchoredFeature, FeatureInPlan, Slab, centred, from_face
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face

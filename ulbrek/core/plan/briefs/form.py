@@ -8,7 +8,10 @@ from shapely import LineString
 
 from ulbrek.core.form.brief import Divider, FormBrief
 from ulbrek.core.form.inputs import FormHabits, FormInputs
-from ulbrek.core.kit.geometry import CutLine, Outline, Prism, rectangle
+from ulbrek.core.kit.geometry.clip import CutLine
+from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
+from ulbrek.core.kit.geometry.shapes import rectangle
 from ulbrek.core.kit.moulding import MouldShape
 from ulbrek.core.materials.boards import Sheet
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes

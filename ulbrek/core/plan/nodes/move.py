@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.handling.checks import TightPlace
+from ulbrek.core.handling.checks.people import TightPlace
 from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
 from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
