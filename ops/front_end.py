@@ -10,6 +10,7 @@ from pydantic import BaseModel, TypeAdapter
 from ulbrek.core.base.units.table import COUNTED, SMALL_L, SMALL_MM, SMALL_MM2, TABLE
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.beginning import FEATURES_BEGUN, OUTLINES_BEGUN
 from ulbrek.core.measure.features.base import AnchoredFeature
 
 Schema = dict[str, Any]
@@ -37,7 +38,9 @@ def fields_module() -> str:
                 documents.setdefault(name, {"title": of["title"], "fields": told})
     written = "".join(_document(name, told) for name, told in documents.items())
     of_kind = json.dumps(kinds, indent=2, ensure_ascii=False)
-    return f"{_HEAD}export const DOCUMENTS = {{\n{written}}} as const;\n\nexport const OF_KIND = {of_kind} as const;\n"
+    begun = {"FEATURE_KINDS": FEATURES_BEGUN, "OUTLINE_KINDS": OUTLINES_BEGUN}
+    lists = "".join(f"\nexport const {name} = {json.dumps(kinds_)} as const;\n" for name, kinds_ in begun.items())
+    return f"{_HEAD}export const DOCUMENTS = {{\n{written}}} as const;\n\nexport const OF_KIND = {of_kind} as const;\n{lists}"
 
 
 def _document(name: str, told: Schema) -> str:

@@ -15,7 +15,9 @@ from ulbrek.core.measure.outlines import outline_of
 
 _FEATURE: TypeAdapter[AnyFeature] = TypeAdapter(Feature)
 _OUTLINE: TypeAdapter[AnyOutline] = TypeAdapter(PieceOutline)
-_CLASSES = {kind.model_fields["kind"].default: kind for kind in get_args(AnyFeature)}
+_BEGUN: Mapping[str, type[AnyFeature]] = {
+    kind.model_fields["kind"].default: kind for kind in get_args(AnyFeature) if not kind.read_from_a_file
+}
 _LEAST_MM = 10.0
 
 
@@ -34,20 +36,12 @@ def begin_feature(kind: str, piece: Piece, units: Units) -> AnyFeature:
     Raises:
         CannotBeginError: when there is no such kind, or it is read from a file
     """
-    chosen = _CLASSES.get(kind)
+    chosen = _BEGUN.get(kind)
+    if chosen is None:
+        raise CannotBeginError(f"Nothing is begun as a “{kind}”. Give one of {', '.join(sorted(_BEGUN))}.")
     begun = _of(piece, units)
-    try:
-        sizes = chosen.begun(begun) if chosen else None
-    except NotImplementedError:
-        sizes = None
-    if chosen is None or sizes is None:
-        raise CannotBeginError(f"Nothing is begun as a “{kind}”. Give one of {', '.join(sorted(_begun_kinds()))}.")
     named = {"kind": kind, "id": _fresh_id(piece, chosen.stem), "name": str(chosen.model_config["title"])}
-    return _FEATURE.validate_python({**named, **_place(chosen, piece, begun), **sizes})
-
-
-def _begun_kinds() -> list[str]:
-    return [kind for kind in _CLASSES if kind != "cutout"]
+    return _FEATURE.validate_python({**named, **_place(chosen, piece, begun), **chosen.begun(begun)})
 
 
 def _of(piece: Piece, units: Units) -> PieceBegun:
@@ -116,3 +110,7 @@ _OUTLINES: Mapping[str, _Made] = {
         ]
     },
 }  # fmt: skip
+
+# What may be begun, in the order in which it is met with.
+FEATURES_BEGUN = tuple(_BEGUN)
+OUTLINES_BEGUN = tuple(_OUTLINES)

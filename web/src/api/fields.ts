@@ -606,3 +606,7 @@ export const OF_KIND = {
   "void": "Void",
   "wood pad": "WoodPad"
 } as const;
+
+export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "drop edge"] as const;
+
+export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "free"] as const;

@@ -61,6 +61,7 @@ class BaseFeature(Document):
     """What is cut into a piece, added to it or stays in it. What a kind does not do, it leaves as it is here."""
 
     stem: ClassVar[str]  # of the ids that new ones get
+    read_from_a_file: ClassVar[bool] = False  # and not begun by its sizes
     formed_in_a_box: ClassVar[bool] = False  # of boards, in the form
     drawn_corners: ClassVar[int] = _CORNERS
 

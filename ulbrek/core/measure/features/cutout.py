@@ -20,6 +20,7 @@ class Cutout(PiercingFeature):
 
     model_config = ConfigDict(title="Drawn opening")
     stem = "cutout"
+    read_from_a_file = True
 
     kind: Literal["cutout"] = "cutout"
     vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]

@@ -1,5 +1,6 @@
 import { DropdownMenu } from "radix-ui";
 import type { Feature, FeatureInput, Piece, PiecePlan } from "@/api/client";
+import { FEATURE_KINDS } from "@/api/fields";
 import { beginFeature } from "@/api/queries";
 import { Menu } from "@/parts/Menu";
 import { nameOf } from "@/parts/specs";
@@ -20,22 +21,6 @@ const ARRANGEMENTS: readonly (readonly [Arrangement, string, least: number])[] =
   ["distribute deep", "Equal gaps, front to back", 3],
 ];
 
-/** What can be put into a piece, in the order in which it is met with; what is drawn is read from a file. */
-const KINDS: readonly Exclude<Feature["kind"], "cutout">[] = [
-  "opening",
-  "hole",
-  "recess",
-  "grooves",
-  "sleeve",
-  "core",
-  "void",
-  "lettering",
-  "bolt",
-  "wood pad",
-  "mat",
-  "rib",
-  "drop edge",
-];
 /** How far a copy stands from what it is a copy of [mm]. */
 const BESIDE_MM = 30;
 
@@ -61,7 +46,7 @@ export function AddMenu({ piece, fields, onSelect, onImport, onPieces }: AddProp
   }
   return (
     <Menu label="Add">
-      {KINDS.map((kind) => (
+      {FEATURE_KINDS.map((kind) => (
         <Menu.Item key={kind} onSelect={() => void add(kind)}>
           {nameOf(kind)}
         </Menu.Item>

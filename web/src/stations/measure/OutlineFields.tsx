@@ -1,5 +1,6 @@
 import type { Piece } from "@/api/client";
 import { valueAt, withField } from "@/api/editor";
+import { OUTLINE_KINDS } from "@/api/fields";
 import { beginOutline } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { SpecField } from "@/parts/SpecField";
@@ -7,26 +8,11 @@ import { nameOf, specsOf, specsOfKind } from "@/parts/specs";
 import { usePreferences } from "@/units/preferences";
 import type { Fields } from "./fields";
 
-type OutlineKind = Piece["outline"]["kind"];
-
-/** In the order in which they are met with; one from a drawing is read from a file. */
-const KINDS: readonly OutlineKind[] = [
-  "rectangle",
-  "l",
-  "u",
-  "trapezoid",
-  "polygon",
-  "disc",
-  "half disc",
-  "arch block",
-  "free",
-];
-
 /** What outline a piece has, and what describes it. */
 export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields }) {
   const { units } = usePreferences();
   const { outline } = piece;
-  const kinds = outline.kind === "imported" ? [...KINDS, outline.kind] : KINDS;
+  const kinds = outline.kind === "imported" ? [...OUTLINE_KINDS, outline.kind] : OUTLINE_KINDS;
   return (
     <>
       <Select
