@@ -40,7 +40,8 @@ def fields_module() -> str:
     of_kind = json.dumps(kinds, indent=2, ensure_ascii=False)
     begun = {"FEATURE_KINDS": FEATURES_BEGUN, "OUTLINE_KINDS": OUTLINES_BEGUN}
     lists = "".join(f"\nexport const {name} = {json.dumps(kinds_)} as const;\n" for name, kinds_ in begun.items())
-    return f"{_HEAD}export const DOCUMENTS = {{\n{written}}} as const;\n\nexport const OF_KIND = {of_kind} as const;\n{lists}"
+    made = f"export const DOCUMENTS = {{\n{written}}} as const;\n\nexport const OF_KIND = {of_kind} as const;\n"
+    return f"{_HEAD}{made}{lists}"
 
 
 def _document(name: str, told: Schema) -> str:
