@@ -41,7 +41,7 @@ function choose<T extends string>(choices: Props<T>["choices"], value: string, o
 export function Select<T extends string>({ label, value, choices, onChoose }: Props<T>) {
   const id = useId();
   return (
-    <div className="flex min-h-11 items-center justify-between gap-3 border-b border-line py-1">
+    <div className="flex min-h-11 flex-wrap items-center justify-between gap-x-3 border-b border-line py-1">
       <label htmlFor={id}>{label}</label>
       <select
         id={id}
