@@ -10,7 +10,8 @@ import resource
 import tempfile
 from collections.abc import Callable, Iterator
 from concurrent.futures import CancelledError, TimeoutError
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
+from multiprocessing.context import BaseContext
 from pathlib import Path
 from threading import Lock
 from typing import ParamSpec, TypeVar
@@ -24,6 +25,7 @@ MOST_MB = 1_500  # of memory for what a process works on, beside what it begins 
 _CPU_S = 60  # of one piece of work
 _WALL_S = 150.0
 _AGAIN_S = 5
+_READY_S = 20.0
 
 
 class BusyError(Exception):
@@ -48,9 +50,7 @@ class Apart:
         self._most = processes + waiting
         self._busy = 0
         self._lock = Lock()
-        self._pool = ProcessPool(
-            max_workers=processes, initializer=_begin, context=multiprocessing.get_context("spawn")
-        )
+        self._pool = ProcessPool(max_workers=processes, initializer=_begin, context=_context())
 
     def run(self, work: Callable[P, Result], *args: P.args, **kwargs: P.kwargs) -> Result:
         """What the work gives; whoever calls waits for it.
@@ -102,8 +102,9 @@ class Apart:
                 future.cancel()  # type: ignore[no-untyped-call]
 
     def warm(self) -> None:
-        """Begins the processes now, so that the first piece of work finds them ready."""
-        self._pool.schedule(_nothing)
+        """Begins the processes, and waits until the first piece of work would find one ready; not for ever."""
+        with suppress(TimeoutError, CancelledError, ProcessExpired):
+            self._pool.schedule(_nothing).result(timeout=_READY_S)
 
     def close(self) -> None:
         """Ends all of it."""
@@ -141,13 +142,20 @@ class Telling:
         return whole.splitlines(), ended
 
 
+def _context() -> BaseContext:
+    """Processes are split off from one that has brought in all that they need, once, and holds no socket or thread."""
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+    context = multiprocessing.get_context("forkserver")
+    context.set_forkserver_preload(["ulbrek.api.tasks"])
+    return context
+
+
 def _nothing() -> None:
     pass
 
 
 def _begin() -> None:
-    """Sets what memory a process may have; its descriptors of sockets are not inherited."""
-    os.environ["OPENBLAS_NUM_THREADS"] = "1"
+    """Sets what memory a process may have."""
     import ulbrek.api.tasks  # noqa: F401, PLC0415 - brought in before the first piece of work comes
 
     held = int(next(line for line in Path("/proc/self/status").read_text().splitlines() if "VmData" in line).split()[1])

@@ -1,6 +1,7 @@
 """The application: API, documentation and front end in one process."""
 
 import gc
+from asyncio import to_thread
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, suppress
 from threading import Thread
@@ -54,8 +55,8 @@ def create_app(settings: Settings) -> FastAPI:
         gc.freeze()
         gc.set_threshold(5_000, 20, 500)
         if settings.warm:
-            apart.warm()
             Thread(target=_look, args=(floors,), daemon=True).start()
+            await to_thread(apart.warm)  # nobody who is answered waits for what is brought in
         yield
         plans.close()
         for one in (apart, searching):
