@@ -100,6 +100,23 @@ def test_an_outline_that_cannot_be_is_refused_by_its_field(
     assert problem in first["problem"]
 
 
+def test_a_feature_and_another_outline_are_begun_or_refused_in_words(api: TestClient) -> None:
+    piece = top_document()["pieces"][0] | {"thickness": "12 mm", "features": []}
+    asked = {"kind": "bolt", "piece": piece, "units": "in"}
+    assert api.post("/api/features", json=asked).json()["diameter"]["typed"] == '1/4"'
+    assert api.post("/api/outlines", json=asked | {"kind": "disc"}).json()["kind"] == "disc"
+    for path, field in (("features", "cutout"), ("features", "gargoyle"), ("outlines", "imported")):
+        refused = api.post(f"/api/{path}", json=asked | {"kind": field})
+        assert refused.status_code == 422
+        (problem,) = refused.json()["problems"]
+        assert problem["field"] == "/kind"
+        assert "Give one of" in problem["remedy"]
+    tiny = piece | {"outline": {"kind": "rectangle", "length": "12 mm", "width": "12 mm"}}
+    refused = api.post("/api/features", json=asked | {"kind": "opening", "piece": tiny})
+    assert refused.status_code == 422
+    assert "out of bounds" in refused.json()["problems"][0]["problem"]
+
+
 def test_a_piece_is_begun_from_what_is_typed_and_what_cannot_be_read_is_named(api: TestClient) -> None:
     assert {start["id"] for start in api.get("/api/starts").json()} >= {"top", "weight", "planter"}
     asked = {"piece": "one", "name": "Weight", "units": "in", "sizes": {"diameter": "18", "thickness": "2 1/2"}}

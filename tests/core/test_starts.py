@@ -8,7 +8,7 @@ from tests.jobs import top_document
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.measure.beginning import CannotBeginError, begin_feature, begin_outline
+from ulbrek.core.measure.beginning import FEATURES_BEGUN, CannotBeginError, begin_feature, begin_outline
 from ulbrek.core.measure.features import AnyFeature
 from ulbrek.core.measure.features.base import AnchoredFeature
 from ulbrek.core.measure.inputs.outlines import AnyOutline
@@ -109,3 +109,26 @@ def test_another_outline_is_begun_as_large_as_the_piece_is(kind: str, units: Uni
         assert other.length_mm <= now.length_mm + 25.4 / 16
         assert other.width_mm <= now.width_mm + 25.4 / 16
     assert max(other.length_mm, other.width_mm) > min(now.length_mm, now.width_mm) / 2
+
+
+SMALL_AND_ODD = {
+    "disc": ({"kind": "disc", "diameter": "300 mm"}, "40 mm"),
+    "narrow shelf": ({"kind": "rectangle", "length": "2400 mm", "width": "150 mm"}, "45 mm"),
+    "cube": ({"kind": "rectangle", "length": "4 in", "width": "4 in"}, "4 in"),
+    "L": ({"kind": "l", "length": "96 in", "width": "66 in", "along": "25 in", "across": "25 in"}, "1 1/2 in"),
+    "tile": ({"kind": "rectangle", "length": "200 mm", "width": "200 mm"}, "12 mm"),
+}
+
+
+@pytest.mark.parametrize("units", get_args(Units))
+@pytest.mark.parametrize("name", SMALL_AND_ODD)
+def test_what_is_begun_in_a_small_or_odd_piece_is_inside_of_it_and_holds(name: str, units: Units) -> None:
+    outline, thickness = SMALL_AND_ODD[name]
+    piece = Piece.model_validate({"id": "odd", "name": name, "outline": outline, "thickness": thickness})
+    for kind in FEATURES_BEGUN:
+        begun = piece.model_copy(update={"features": (begin_feature(kind, piece, units),)})
+        loud = {one.code for one in sound(begun).measure.findings if one.severity == "stop"}
+        if (name, kind) != ("tile", "bolt"):  # which no bolt holds in
+            assert not loud & {"bolt-too-shallow", "deeper-than-its-piece"}, kind
+        if name == "narrow shelf":
+            assert "web-too-thin" not in loud, kind

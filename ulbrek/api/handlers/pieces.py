@@ -1,5 +1,7 @@
 """A piece cut through, turned by hand, solved for, drawn from a file and written to one."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -111,25 +113,27 @@ def begin_piece(start: str, asked: BeginRequest) -> Piece:
 @router.post("/features")
 def begin_a_feature(asked: KindRequest) -> Feature:
     """What is put into a piece, as it is begun; nothing is kept."""
-    try:
+    with _begun():
         return begin_feature(asked.kind, asked.piece, asked.units)
-    except CannotBeginError as error:
-        raise InvalidDocumentError([Problem("/kind", *_said(error))]) from error
 
 
 @router.post("/outlines")
 def begin_an_outline(asked: KindRequest) -> PieceOutline:
     """Another outline for a piece, as it is begun; nothing is kept."""
-    try:
+    with _begun():
         return begin_outline(asked.kind, asked.piece, asked.units)
+
+
+@contextmanager
+def _begun() -> Iterator[None]:
+    """Says what cannot be begun: of which kind there is none, and what has no room in a piece."""
+    try:
+        yield
     except CannotBeginError as error:
-        raise InvalidDocumentError([Problem("/kind", *_said(error))]) from error
-
-
-def _said(error: CannotBeginError) -> list[str]:
-    """What is wrong, and what would do."""
-    wrong, remedy = str(error).split(". ", 1)
-    return [f"{wrong}.", remedy]
+        wrong, remedy = str(error).split(". ", 1)
+        raise InvalidDocumentError([Problem("/kind", f"{wrong}.", remedy)]) from error
+    except ValidationError as error:
+        raise InvalidDocumentError(problems_in(error)) from error
 
 
 @router.post("/section")

@@ -3,13 +3,15 @@
 from collections.abc import Callable, Mapping
 from typing import Any, get_args
 
+import shapely
 from pydantic import TypeAdapter
+from shapely import Point
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.measure.features import AnyFeature, Feature
 from ulbrek.core.measure.features.drop_edge import DropEdge
 from ulbrek.core.measure.features.start import PieceBegun, Values
-from ulbrek.core.measure.inputs.outlines import AnyOutline, PieceOutline
+from ulbrek.core.measure.inputs.outlines import AnyOutline, Disc, PieceOutline
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.outlines import outline_of
 
@@ -19,6 +21,7 @@ _BEGUN: Mapping[str, type[AnyFeature]] = {
     kind.model_fields["kind"].default: kind for kind in get_args(AnyFeature) if not kind.read_from_a_file
 }
 _LEAST_MM = 10.0
+_NEAR = 0.3  # of the smaller side: nearer than that the middle of the box is no place to begin
 
 
 class CannotBeginError(ValueError):
@@ -45,18 +48,27 @@ def begin_feature(kind: str, piece: Piece, units: Units) -> AnyFeature:
 
 
 def _of(piece: Piece, units: Units) -> PieceBegun:
-    left, front, right, back = outline_of(piece.outline).box
-    return PieceBegun(right - left, back - front, piece.thickness.mm, units)
+    """The room in a piece: all of it, or where its middle is near an edge or outside, the largest circle in it."""
+    outline = outline_of(piece.outline)
+    left, front, right, back = outline.box
+    length, width, middle = right - left, back - front, Point((left + right) / 2, (front + back) / 2)
+    body = outline.polygon
+    if body.contains(middle) and middle.distance(body.exterior) >= _NEAR * min(length, width):
+        is_round = isinstance(piece.outline, Disc)
+        return PieceBegun(length, width, middle.x, middle.y, is_round, piece.thickness.mm, units)
+    spoke = shapely.maximum_inscribed_circle(body, tolerance=1.0)
+    x, y = spoke.coords[0]
+    return PieceBegun(2 * spoke.length, 2 * spoke.length, x, y, True, piece.thickness.mm, units)
 
 
 def _place(kind: type[AnyFeature], piece: Piece, begun: PieceBegun) -> Values:
-    """The middle of the piece; of a drop edge its front, or the first edge that it has."""
+    """The middle of the room in it; of a drop edge its front, or the first edge that it has."""
     if issubclass(kind, DropEdge):
         names = [name for name in outline_of(piece.outline).edge_names if name]
         return {"edge": "front" if "front" in names or not names else names[0]}
     return {
-        axis: {"side": side, "to": "centre", "offset": begun.whole(run / 2)}
-        for axis, side, run in (("x", "left", begun.length_mm), ("y", "front", begun.width_mm))
+        axis: {"side": side, "to": "centre", "offset": begun.whole(at)}
+        for axis, side, at in (("x", "left", begun.x_mm), ("y", "front", begun.y_mm))
     }
 
 
@@ -82,11 +94,12 @@ def begin_outline(kind: str, piece: Piece, units: Units) -> AnyOutline:
     if make is None:
         raise CannotBeginError(f"Nothing is begun as a “{kind}”. Give one of {', '.join(sorted(_OUTLINES))}.")
     begun = _of(piece, units)
+    left, front, right, back = outline_of(piece.outline).box
 
     def whole(mm: float) -> Values:
         return begun.whole(max(_LEAST_MM, mm))
 
-    return _OUTLINE.validate_python({"kind": kind, **make(begun.length_mm, begun.width_mm, whole)})
+    return _OUTLINE.validate_python({"kind": kind, **make(right - left, back - front, whole)})
 
 
 _Made = Callable[[float, float, Callable[[float], Values]], dict[str, Any]]

@@ -1,5 +1,4 @@
-import { useState } from "react";
-import { type Length, Refused } from "@/api/client";
+import type { Length } from "@/api/client";
 import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
 import { Select } from "./Choice";
@@ -8,6 +7,7 @@ import { LengthField } from "./LengthField";
 import { NumberField } from "./NumberField";
 import { type FieldSpec, isLength } from "./specs";
 import { TextField } from "./TextField";
+import { useKeep } from "./useKeep";
 
 export interface SpecFieldProps {
   spec: FieldSpec;
@@ -44,25 +44,11 @@ export function SpecField({ spec, value, start, choices, onKeep }: SpecFieldProp
 
 type Keep = SpecFieldProps["onKeep"];
 
-/** What was refused of the last that was kept, and a way to keep what is chosen and not typed. */
-function useKeep(onKeep: Keep): [string | null, (value: unknown) => void] {
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = (value: unknown) =>
-    void onKeep(value).then(
-      () => setProblem(null),
-      (error) => {
-        if (!(error instanceof Refused)) throw error;
-        setProblem(error.message);
-      },
-    );
-  return [problem, keep];
-}
-
 const NONE = "";
 const STORED: Record<string, boolean> = { true: true, false: false };
 
 function ChoiceOf({ spec, value, choices, onKeep }: Omit<SpecFieldProps, "start">) {
-  const [problem, keep] = useKeep(onKeep);
+  const [problem, keep] = useKeep();
   const named = choices ?? (spec.choices ?? []).map((one) => ({ value: one, text: one }));
   const all = spec.none === undefined ? named : [{ value: NONE, text: spec.none }, ...named];
   const read = (chosen: string) => (spec.as === "flag" ? STORED[chosen] : chosen);
@@ -72,7 +58,7 @@ function ChoiceOf({ spec, value, choices, onKeep }: Omit<SpecFieldProps, "start"
         label={spec.label}
         value={value == null ? NONE : String(value)}
         choices={all}
-        onChoose={(chosen) => keep(chosen === NONE ? null : read(chosen))}
+        onChoose={(chosen) => keep(onKeep(chosen === NONE ? null : read(chosen)))}
       />
       <FieldProblem problem={problem} />
     </>
@@ -94,7 +80,7 @@ function NumberOf({ spec, value, onKeep }: { spec: FieldSpec; value: number | nu
 }
 
 function FlagOf({ spec, value, onKeep }: { spec: FieldSpec; value: boolean; onKeep: Keep }) {
-  const [problem, keep] = useKeep(onKeep);
+  const [problem, keep] = useKeep();
   return (
     <>
       <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
@@ -103,7 +89,7 @@ function FlagOf({ spec, value, onKeep }: { spec: FieldSpec; value: boolean; onKe
           type="checkbox"
           className="size-6 accent-(--ink)"
           checked={value}
-          onChange={(event) => keep(event.target.checked)}
+          onChange={(event) => keep(onKeep(event.target.checked))}
         />
       </label>
       <FieldProblem problem={problem} />

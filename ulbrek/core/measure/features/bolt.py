@@ -25,6 +25,9 @@ from ulbrek.core.measure.features.base import (
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import SIDES, Face, SideName
 
+_THICK_MM = 55.0
+_DEEP = 3.0  # times its diameter. Source: common practice.
+
 
 class Bolt(AnchoredFeature):
     """A cast-in bolt or threaded insert, standing square to the side that it is in."""
@@ -112,6 +115,8 @@ class Bolt(AnchoredFeature):
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:
-        """As for a leg."""
-        embedded = piece.whole(max(10.0, piece.thickness_mm - 30))
-        return {"diameter": piece.usual('3/8"', "10 mm"), "embedded": embedded}
+        """As for a leg: so deep that it holds, and thinner in a thin piece."""
+        thick = piece.thickness_mm >= _THICK_MM
+        diameter = piece.usual('3/8"', "10 mm") if thick else piece.usual('1/4"', "6 mm")
+        deep = _DEEP * Length.model_validate(diameter).mm
+        return {"diameter": diameter, "embedded": piece.whole(max(deep, piece.thickness_mm - 30))}

@@ -42,6 +42,7 @@ class Core(FormedFeature):
         """As for a planter: walls and a floor of a hand's breadth at most."""
         wall = min(30.0, piece.length_mm / 4, piece.width_mm / 4)
         return {
+            "shape": "round" if piece.is_round else "rectangle",
             "length": piece.whole(piece.length_mm - 2 * wall),
             "width": piece.whole(piece.width_mm - 2 * wall),
             "depth": piece.whole(max(piece.thickness_mm - 40, piece.thickness_mm / 2)),

@@ -45,8 +45,10 @@ class Opening(BoxFeature):
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:
         """As for a small sink."""
+        long, wide = piece.opening(450.0, piece.length_mm), piece.opening(330.0, piece.width_mm)
+        small = min(long, wide)
         return {
-            "length": piece.usual('18"', "450 mm") if piece.length_mm > 900 else piece.whole(piece.length_mm / 2),
-            "width": piece.usual('13"', "330 mm") if piece.width_mm > 550 else piece.whole(piece.width_mm / 2),
-            "corner_radius": piece.usual('1"', "25 mm"),
+            "length": piece.usual('18"', "450 mm") if long >= 450 else piece.whole(long),
+            "width": piece.usual('13"', "330 mm") if wide >= 330 else piece.whole(wide),
+            "corner_radius": piece.usual('1"', "25 mm") if small >= 100 else piece.whole(small / 4),
         }

@@ -53,5 +53,5 @@ class Void(BoxFeature):
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:
         """A third of the piece, in its middle."""
-        third = piece.whole(piece.thickness_mm / 3)
-        return {**piece.box(300, 200), "height": third, "above": third}
+        third = piece.thickness_mm / 3
+        return {**piece.box(300, 200), "height": piece.whole(max(5.0, third)), "above": piece.whole(third)}

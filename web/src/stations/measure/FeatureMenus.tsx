@@ -2,8 +2,10 @@ import { DropdownMenu } from "radix-ui";
 import type { Feature, FeatureInput, Piece, PiecePlan } from "@/api/client";
 import { FEATURE_KINDS } from "@/api/fields";
 import { beginFeature } from "@/api/queries";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { Menu } from "@/parts/Menu";
 import { nameOf } from "@/parts/specs";
+import { useKeep } from "@/parts/useKeep";
 import { usePreferences } from "@/units/preferences";
 import { type Arrangement, arranged } from "./arrange";
 import { type Fields, freshId } from "./fields";
@@ -35,6 +37,7 @@ interface AddProps {
 /** Puts something into the piece, or begins another piece. */
 export function AddMenu({ piece, fields, onSelect, onImport, onPieces }: AddProps) {
   const { units } = usePreferences();
+  const [problem, keep] = useKeep();
   async function add(kind: Feature["kind"]) {
     const begun = await beginFeature(kind, piece, units);
     let { id } = begun;
@@ -45,16 +48,19 @@ export function AddMenu({ piece, fields, onSelect, onImport, onPieces }: AddProp
     onSelect([id]);
   }
   return (
-    <Menu label="Add">
-      {FEATURE_KINDS.map((kind) => (
-        <Menu.Item key={kind} onSelect={() => void add(kind)}>
-          {nameOf(kind)}
-        </Menu.Item>
-      ))}
-      <DropdownMenu.Separator className="my-1 border-t border-line" />
-      <Menu.Item onSelect={onImport}>From a drawing …</Menu.Item>
-      <Menu.Item onSelect={onPieces}>Another piece …</Menu.Item>
-    </Menu>
+    <>
+      <Menu label="Add">
+        {FEATURE_KINDS.map((kind) => (
+          <Menu.Item key={kind} onSelect={() => keep(add(kind))}>
+            {nameOf(kind)}
+          </Menu.Item>
+        ))}
+        <DropdownMenu.Separator className="my-1 border-t border-line" />
+        <Menu.Item onSelect={onImport}>From a drawing …</Menu.Item>
+        <Menu.Item onSelect={onPieces}>Another piece …</Menu.Item>
+      </Menu>
+      <FieldProblem problem={problem} />
+    </>
   );
 }
 

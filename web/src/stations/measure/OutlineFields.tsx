@@ -3,8 +3,10 @@ import { valueAt, withField } from "@/api/editor";
 import { OUTLINE_KINDS } from "@/api/fields";
 import { beginOutline } from "@/api/queries";
 import { Select } from "@/parts/Choice";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { SpecField } from "@/parts/SpecField";
 import { nameOf, specsOf, specsOfKind } from "@/parts/specs";
+import { useKeep } from "@/parts/useKeep";
 import { usePreferences } from "@/units/preferences";
 import type { Fields } from "./fields";
 
@@ -12,6 +14,7 @@ import type { Fields } from "./fields";
 export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields }) {
   const { units } = usePreferences();
   const { outline } = piece;
+  const [problem, keep] = useKeep();
   const kinds = outline.kind === "imported" ? [...OUTLINE_KINDS, outline.kind] : OUTLINE_KINDS;
   return (
     <>
@@ -20,11 +23,14 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
         value={outline.kind}
         choices={kinds.map((kind) => ({ value: kind, text: nameOf(kind) }))}
         onChoose={(kind) =>
-          void beginOutline(kind, piece, units).then((begun) =>
-            fields.piece((one) => ({ ...one, outline: begun }), `${piece.name}: ${nameOf(kind).toLowerCase()}`),
+          keep(
+            beginOutline(kind, piece, units).then((begun) =>
+              fields.piece((one) => ({ ...one, outline: begun }), `${piece.name}: ${nameOf(kind).toLowerCase()}`),
+            ),
           )
         }
       />
+      <FieldProblem problem={problem} />
       {specsOfKind(outline.kind).map((spec) => (
         <SpecField
           key={spec.key}
