@@ -57,7 +57,8 @@ def _documents(of: type[BaseModel] = BaseModel) -> Iterator[type[BaseModel]]:
 
 def _order(document: type[BaseModel]) -> list[str]:
     """A document's fields; where a feature is and how it is turned comes after what it is."""
-    return sorted(document.model_fields, key=lambda name: name in AnchoredFeature.model_fields)
+    last = AnchoredFeature.model_fields if issubclass(document, AnchoredFeature) else {}
+    return sorted(document.model_fields, key=lambda name: name in last)
 
 
 def _spec(field: Schema) -> Schema | None:

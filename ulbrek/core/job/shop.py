@@ -7,6 +7,7 @@ from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.form.inputs import FormHabits
@@ -33,8 +34,8 @@ from ulbrek.core.materials.steel import Bar, Mesh
 class Standby(Document):
     """A small mould that stands by for what is left over."""
 
-    name: Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
-    volume_l: Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False)]
+    name: Annotated[str, Field(min_length=1, max_length=60), label("Name"), ONE_LINE]
+    volume_l: Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False), label("Holds", unit="volume")]
 
 
 class Shop(Document):

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.boards import Id, Price, Words
 
@@ -20,19 +21,27 @@ class Admixture(Document):
     """
 
     id: Id
-    name: Words
-    kind: Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"]
-    base: Base
-    least: Share
-    usual: Share
-    most: Share
-    water_share: Annotated[float, Field(ge=0, lt=1, allow_inf_nan=False, description="of its mass, in a liquid")] = 0.0
+    name: Annotated[Words, label("Name")]
+    kind: Annotated[Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"], label("Kind")]
+    base: Annotated[Base, label("Dosed by")]
+    least: Annotated[Share, label("At least")]
+    usual: Annotated[Share, label("Usual")]
+    most: Annotated[Share, label("At most")]
+    water_share: Annotated[
+        float,
+        Field(ge=0, lt=1, allow_inf_nan=False),
+        label("Water in it", unit="share", description="of its mass, in a liquid"),
+    ] = 0.0
     water_shift: Annotated[
         float,
         Field(
             ge=-0.4,
             le=0.4,
             allow_inf_nan=False,
+        ),
+        label(
+            "Its usual dose changes the water",
+            unit="share",
             description="what its usual dose changes of the mix's water for the same feel, as a share of it",
         ),
     ] = 0.0
@@ -42,14 +51,28 @@ class Admixture(Document):
             ge=-0.8,
             le=5,
             allow_inf_nan=False,
+        ),
+        label(
+            "and the time to set",
+            unit="share",
             description="what its usual dose changes of the times to stiffen and to set, as a share of them",
         ),
     ] = 0.0
-    density_kg_l: Annotated[float, Field(gt=0.05, le=8, allow_inf_nan=False, description="as it is poured out")] = 1.0
-    spoon_g: Annotated[float | None, Field(ge=0.01, le=100, description="a level teaspoon; None: it is weighed")] = None
-    pack_g: Annotated[float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False)] = None
-    price: Price | None = None
-    source: Annotated[str, Field(max_length=200), ONE_LINE]
+    density_kg_l: Annotated[
+        float,
+        Field(gt=0.05, le=8, allow_inf_nan=False),
+        label("Density as poured", unit="kg/l", description="as it is poured out"),
+    ] = 1.0
+    spoon_g: Annotated[
+        float | None,
+        Field(ge=0.01, le=100),
+        label("A level teaspoon", none="weighed", unit="g", description="a level teaspoon; None: it is weighed"),
+    ] = None
+    pack_g: Annotated[
+        float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("A pack", none="not said", unit="g")
+    ] = None
+    price: Annotated[Price | None, label("Price", none="not said")] = None
+    source: Annotated[str, Field(max_length=200), label("Known from"), ONE_LINE]
 
     @model_validator(mode="after")
     def _ordered(self) -> "Admixture":

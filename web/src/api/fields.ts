@@ -137,12 +137,12 @@ export const DOCUMENTS = {
   FreeCorner: {
     title: "FreeCorner",
     fields: {
+      x: {"label": "From the left", "as": "length", "low": 0, "high": 12000},
+      y: {"label": "From the front", "as": "length", "low": 0, "high": 12000},
       radius: {"label": "Rounded by", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       chamfer: {"label": "Cut off by", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       bow: {"label": "Next edge bows by", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       bows: {"label": "It bows", "as": "choice", "choices": ["out", "in"], "default": "out"},
-      x: {"label": "From the left", "as": "length", "low": 0, "high": 12000},
-      y: {"label": "From the front", "as": "length", "low": 0, "high": 12000},
     },
   },
   FreeOutline: {
@@ -199,12 +199,12 @@ export const DOCUMENTS = {
     title: "JoinedPart",
     fields: {
       kind: {"label": "It is a", "as": "choice", "choices": ["plank", "stretcher", "foot", "gasket", "steel leg", "pad"], "default": "plank"},
+      name: {"label": "Name", "as": "text", "most": 60},
       count: {"label": "How many", "as": "number", "default": 1, "low": 1, "high": 500, "whole": true},
       length: {"label": "Length", "as": "length", "default": null, "low": 10, "high": 12000},
       width: {"label": "Width", "as": "length", "default": null, "low": 10, "high": 12000},
       thickness: {"label": "Thickness", "as": "length", "default": null, "low": 0, "high": 2000},
       stock_length: {"label": "Cut from lengths of", "as": "length", "low": 10, "high": 12000, "default": 2400.0},
-      name: {"label": "Name", "as": "text", "most": 60},
     },
   },
   LShape: {
@@ -287,15 +287,16 @@ export const DOCUMENTS = {
   Passage: {
     title: "Passage",
     fields: {
+      name: {"label": "What", "as": "text", "most": 60},
       kind: {"label": "Kind", "as": "choice", "choices": ["doorway", "stairs", "gate"], "default": "doorway"},
       width: {"label": "Width", "as": "length", "low": 10, "high": 12000},
       height: {"label": "Height", "as": "length", "low": 10, "high": 12000},
-      name: {"label": "What", "as": "text", "most": 60},
     },
   },
   Piece: {
     title: "Piece",
     fields: {
+      name: {"label": "Name", "as": "text", "most": 60},
       count: {"label": "How many", "as": "number", "default": 1, "low": 1, "high": 500, "whole": true},
       thickness: {"label": "Thickness", "as": "length", "low": 5, "high": 2000},
       drawn: {"label": "Its outline is", "as": "choice", "choices": ["in plan", "from the side"], "default": "in plan"},
@@ -307,7 +308,6 @@ export const DOCUMENTS = {
       features: {"as": "list", "most": 60},
       seams: {"as": "list", "most": 12},
       matches: {"label": "Matches the set", "as": "text", "none": "none", "default": null, "most": 60},
-      name: {"label": "Name", "as": "text", "most": 60},
     },
   },
   Posture: {
@@ -423,11 +423,11 @@ export const DOCUMENTS = {
   SiteDimension: {
     title: "SiteDimension",
     fields: {
+      name: {"label": "What", "as": "text", "most": 60},
       first: {"label": "Measured", "as": "length", "low": 10, "high": 12000},
       again: {"label": "Measured again", "as": "length", "none": "not yet", "default": null, "low": 10, "high": 12000},
       offset: {"label": "Baseline stands off", "as": "length", "none": "no baseline", "default": null, "low": 0, "high": 12000},
       pieces: {"as": "list", "most": 60},
-      name: {"label": "What", "as": "text", "most": 60},
     },
   },
   Sleeve: {
@@ -532,6 +532,36 @@ export const DOCUMENTS = {
       meshes: {"as": "list", "most": 60},
     },
   },
+  Admixture: {
+    title: "Admixture",
+    fields: {
+      name: {"label": "Name", "as": "text", "most": 60},
+      kind: {"label": "Kind", "as": "choice", "choices": ["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"]},
+      base: {"label": "Dosed by", "as": "choice", "choices": ["cement", "dry mix", "bag", "m3"]},
+      least: {"label": "At least", "as": "number", "low": 0, "high": 100000},
+      usual: {"label": "Usual", "as": "number", "low": 0, "high": 100000},
+      most: {"label": "At most", "as": "number", "low": 0, "high": 100000},
+      water_share: {"label": "Water in it", "as": "number", "unit": "share", "default": 0.0, "low": 0},
+      water_shift: {"label": "Its usual dose changes the water", "as": "number", "unit": "share", "default": 0.0, "low": -0.4, "high": 0.4},
+      set_shift: {"label": "and the time to set", "as": "number", "unit": "share", "default": 0.0, "low": -0.8, "high": 5},
+      density_kg_l: {"label": "Density as poured", "as": "number", "unit": "kg/l", "default": 1.0, "high": 8, "low": 0.05},
+      spoon_g: {"label": "A level teaspoon", "as": "number", "none": "weighed", "unit": "g", "default": null, "low": 0.01, "high": 100},
+      pack_g: {"label": "A pack", "as": "number", "none": "not said", "unit": "g", "default": null, "low": 0.01, "high": 1000000},
+      price: {"label": "Price", "as": "number", "none": "not said", "default": null, "low": 0, "high": 100000},
+      source: {"label": "Known from", "as": "text", "most": 200},
+    },
+  },
+  BagSize: {
+    title: "BagSize",
+    fields: {
+      name: {"label": "Bag", "as": "text", "most": 40},
+      dry_mass_kg: {"label": "Dry mass", "as": "number", "unit": "kg", "low": 0.1, "high": 1000},
+      yield_l: {"label": "Yields", "as": "number", "unit": "volume", "low": 0.02, "high": 5000},
+      water_least_l: {"label": "Water, at least", "as": "number", "unit": "l", "low": 0.02, "high": 5000},
+      water_most_l: {"label": "at most", "as": "number", "unit": "l", "low": 0.02, "high": 5000},
+      price: {"label": "Price", "as": "number", "none": "not said", "default": null, "low": 0, "high": 100000},
+    },
+  },
   FormHabits: {
     title: "FormHabits",
     fields: {
@@ -559,6 +589,21 @@ export const DOCUMENTS = {
       guide_right: {"label": "Blade to shoe, right", "as": "length", "low": 5, "high": 300, "default": 120.0},
     },
   },
+  Ingredient: {
+    title: "Ingredient",
+    fields: {
+      name: {"label": "Name", "as": "text", "most": 60},
+      kind: {"label": "Kind", "as": "choice", "choices": ["cement", "sand", "stone"]},
+      density_kg_m3: {"label": "Density of its grains", "as": "number", "unit": "kg/m3", "low": 300, "high": 5000},
+      bulk_kg_m3: {"label": "Filled into a bucket", "as": "number", "unit": "kg/m3", "low": 300, "high": 5000},
+      largest_mm: {"label": "Largest grain", "as": "number", "unit": "mm", "default": 0.0, "low": 0, "high": 80},
+      fineness: {"label": "Fineness of a sand", "as": "number", "default": 2.8, "low": 1, "high": 5},
+      gain: {"label": "A cement is", "as": "choice", "choices": ["ordinary", "rapid", "sulfo-aluminate"], "default": "ordinary"},
+      pack_kg: {"label": "A pack", "as": "number", "unit": "kg", "low": 0.1, "high": 5000},
+      price: {"label": "Price", "as": "number", "none": "not said", "default": null, "low": 0, "high": 100000},
+      source: {"label": "Known from", "as": "text", "most": 200},
+    },
+  },
   Lumber: {
     title: "Lumber",
     fields: {
@@ -568,14 +613,40 @@ export const DOCUMENTS = {
   Mix: {
     title: "Mix",
     fields: {
+      name: {"label": "Name", "as": "text", "most": 60},
       sizes: {"as": "list", "most": 12},
+      gain: {"label": "Its cement is", "as": "choice", "choices": ["ordinary", "rapid", "sulfo-aluminate"], "default": "ordinary"},
+      strength_28_least_mpa: {"label": "Strength at 28 days, at least", "as": "number", "unit": "MPa", "default": 24.0, "low": 12, "high": 120},
+      strength_28_most_mpa: {"label": "at most", "as": "number", "unit": "MPa", "default": 28.0, "low": 12, "high": 120},
+      initial_set_h: {"label": "Initial set at 20 °C", "as": "number", "unit": "h", "default": 4.0, "low": 0.05, "high": 48},
+      final_set_h: {"label": "Final set at 20 °C", "as": "number", "unit": "h", "default": 6.4, "low": 0.05, "high": 48},
+      kind: {"label": "Kind", "as": "choice", "choices": ["concrete", "white concrete", "mortar", "sulfo-aluminate mortar", "from scratch"], "default": "concrete"},
+      cement_share: {"label": "Cement in it", "as": "number", "none": "not known", "unit": "share", "default": null, "high": 1, "low": 0.02},
+      stone_mm: {"label": "Largest stone", "as": "number", "unit": "mm", "default": 10.0, "low": 0, "high": 80},
+      feel: {"label": "Made to be", "as": "choice", "choices": ["packed", "plastic", "flowing"], "default": "plastic"},
+      workable_min: {"label": "Stiffens after, at 20 °C", "as": "number", "unit": "min", "default": 75.0, "high": 600, "low": 1},
       strengths: {"as": "list", "most": 3},
+      source: {"label": "Known from", "as": "text", "most": 200},
     },
   },
   Sheet: {
     title: "Sheet",
     fields: {
       other_sizes: {"as": "list", "most": 6},
+    },
+  },
+  Standby: {
+    title: "Standby",
+    fields: {
+      name: {"label": "Name", "as": "text", "most": 60},
+      volume_l: {"label": "Holds", "as": "number", "unit": "volume", "low": 0.01, "high": 1000},
+    },
+  },
+  StrengthPoint: {
+    title: "StrengthPoint",
+    fields: {
+      hours: {"label": "After water in, at 20 °C", "as": "number", "unit": "h", "low": 0},
+      strength_mpa: {"label": "Strength", "as": "number", "unit": "MPa", "high": 120, "low": 0},
     },
   },
 } as const;

@@ -3,21 +3,19 @@ import { useState } from "react";
 import type { Schemas, Shop } from "@/api/client";
 import { withField } from "@/api/editor";
 import { setMaterials, shopQuery } from "@/api/queries";
-import { Select } from "@/parts/Choice";
-import { NumberField } from "@/parts/NumberField";
-import { TextField } from "@/parts/TextField";
+import { SpecField } from "@/parts/SpecField";
+import { type DocumentName, mostOf, specsOf } from "@/parts/specs";
 import { ShopPage } from "../records/ShopHeader";
-import { ADMIXTURE, BAG, type Field, INGREDIENT, MIX, MOST_TOLD, STANDBY, TOLD } from "./fields";
 
 type Materials = Schemas["MaterialsRequest"];
 type Row = Record<string, unknown>;
 type List = keyof Materials;
 
-const LISTS: readonly { list: List; title: string; fields: readonly Field[]; add: string }[] = [
-  { list: "mixes", title: "Bagged mixes", fields: MIX, add: "Add a mix" },
-  { list: "admixtures", title: "What is dosed", fields: ADMIXTURE, add: "Add something to dose" },
-  { list: "ingredients", title: "Cement, sand and stone", fields: INGREDIENT, add: "Add an ingredient" },
-  { list: "standby", title: "Moulds that stand by for the rest", fields: STANDBY, add: "Add a mould" },
+const LISTS: readonly { list: List; title: string; of: DocumentName; add: string }[] = [
+  { list: "mixes", title: "Bagged mixes", of: "Mix", add: "Add a mix" },
+  { list: "admixtures", title: "What is dosed", of: "Admixture", add: "Add something to dose" },
+  { list: "ingredients", title: "Cement, sand and stone", of: "Ingredient", add: "Add an ingredient" },
+  { list: "standby", title: "Moulds that stand by for the rest", of: "Standby", add: "Add a mould" },
 ];
 const FIRST_MOULD = { name: "Small mould", volume_l: 1 };
 
@@ -42,7 +40,7 @@ export function MaterialsPage() {
           {keep.error.message}
         </p>
       )}
-      {LISTS.map(({ list, title, fields, add }) => {
+      {LISTS.map(({ list, title, of, add }) => {
         const rows: readonly Row[] = now[list];
         return (
           <section key={list} aria-label={title} className="mt-7">
@@ -52,7 +50,7 @@ export function MaterialsPage() {
                 <Entry
                   key={String(row.id ?? `${at} of ${rows.length}`)}
                   row={row}
-                  fields={fields}
+                  of={of}
                   only={list === "mixes" && rows.length === 1}
                   onChange={(next) =>
                     set(
@@ -85,14 +83,14 @@ export function MaterialsPage() {
 
 interface EntryProps {
   row: Row;
-  fields: readonly Field[];
+  of: DocumentName;
   only: boolean;
   onChange: (next: Row) => Promise<void>;
   onRemove: () => void;
 }
 
 /** One material: closed it says its name and where it is known from, opened every figure can be changed. */
-function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
+function Entry({ row, of, only, onChange, onRemove }: EntryProps) {
   const [open, setOpen] = useState(false);
   const sizes = row.sizes as readonly Row[] | undefined;
   const name = String(row.name);
@@ -110,7 +108,7 @@ function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
       </button>
       {open && (
         <div className="pb-4">
-          <Fields row={row} fields={fields} onChange={onChange} />
+          <Fields row={row} of={of} onChange={onChange} />
           {sizes?.map((size, at) => (
             <section
               key={String(size.id)}
@@ -119,7 +117,7 @@ function Entry({ row, fields, only, onChange, onRemove }: EntryProps) {
             >
               <Fields
                 row={size}
-                fields={BAG}
+                of="BagSize"
                 onChange={(next) => setSizes(sizes.map((other, index) => (index === at ? next : other)))}
               />
               {sizes.length > 1 && (
@@ -170,7 +168,7 @@ function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<vo
         <div key={String(one.hours)}>
           <Fields
             row={one}
-            fields={TOLD}
+            of="StrengthPoint"
             onChange={(changed) => set(told.map((other, index) => (index === at ? changed : other)))}
           />
           <button
@@ -182,7 +180,7 @@ function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<vo
           </button>
         </div>
       ))}
-      {told.length < MOST_TOLD && (
+      {told.length < mostOf("Mix", "strengths") && (
         <button type="button" className="button mt-1" onClick={() => void set([...told, next])}>
           Add a strength that the bag prints
         </button>
@@ -191,62 +189,35 @@ function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<vo
   );
 }
 
-function Fields({
-  row,
-  fields,
-  onChange,
-}: {
-  row: Row;
-  fields: readonly Field[];
-  onChange: (next: Row) => Promise<void>;
-}) {
+const SAID: Record<string, string> = { m3: "cubic metre" };
+/** A mix from scratch is proportioned in its job, and is none of the shop's bags. */
+const NOT_OFFERED = "from scratch";
+
+/** Every figure of a document, in the reader's units. */
+function Fields({ row, of, onChange }: { row: Row; of: DocumentName; onChange: (next: Row) => Promise<void> }) {
   return (
     <div className="cards [--card:19rem] gap-x-8">
-      {fields.map((field) => {
-        const value = row[field.key];
-        if (field.as === "choice") {
-          return (
-            <Select
-              key={field.key}
-              label={field.label}
-              value={String(value ?? field.choices?.[0])}
-              choices={(field.choices ?? []).map((one) => ({ value: one, text: one === "m3" ? "cubic metre" : one }))}
-              onChoose={(next) => void onChange({ ...row, [field.key]: next })}
-            />
-          );
-        }
-        if (field.as === "text") {
-          return (
-            <TextField
-              key={field.key}
-              label={field.label}
-              value={String(value ?? "")}
-              onKeep={(next) => onChange({ ...row, [field.key]: next })}
-            />
-          );
-        }
-        const scale = field.percent ? 100 : 1;
-        return (
-          <NumberField
-            key={field.key}
-            label={field.label}
-            {...(field.unit ? { unit: field.unit } : {})}
-            {...(field.empty ? { empty: field.empty } : {})}
-            value={value == null ? null : Number((Number(value) * scale).toPrecision(8))}
-            onKeep={(next) => onChange({ ...row, [field.key]: next === null ? null : next / scale })}
-          />
-        );
-      })}
+      {specsOf(of).map((spec) => (
+        <SpecField
+          key={spec.key}
+          spec={spec}
+          value={row[spec.key] ?? spec.default ?? null}
+          choices={spec.choices
+            ?.filter((one) => one !== NOT_OFFERED)
+            .map((one) => ({ value: one, text: SAID[one] ?? one }))}
+          onKeep={(next) => onChange({ ...row, [spec.key]: next })}
+        />
+      ))}
     </div>
   );
 }
 
 function materialsOf(shop: Shop): Materials {
   return {
-    mixes: shop.mixes ?? [],
-    admixtures: shop.admixtures ?? [],
-    ingredients: shop.ingredients ?? [],
-    standby: shop.standby ?? [],
+    mixes: shop.mixes,
+    admixtures: shop.admixtures,
+    ingredients: shop.ingredients,
+    standby: shop.standby,
   };
 }
 
