@@ -12,6 +12,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.beginning import FEATURES_BEGUN, OUTLINES_BEGUN
 from ulbrek.core.measure.features.base import AnchoredFeature
+from ulbrek.core.solve.goal import AnyGoal
 
 Schema = dict[str, Any]
 _HEAD = "/** Made by `make generate` from the core. Do not edit. */\n"
@@ -22,9 +23,12 @@ def fields_module() -> str:
     """The TypeScript that holds the documents, and which of them describes a feature or an outline of a kind."""
     documents: Schema = {}
     kinds: Schema = {}
-    for root in (Job, Shop):
-        schema = TypeAdapter(root).json_schema(mode="validation")
-        known = {root.__name__: schema, **schema["$defs"]}
+    roots: tuple[tuple[str, TypeAdapter[Any]], ...] = (
+        ("Job", TypeAdapter(Job)), ("Shop", TypeAdapter(Shop)), ("", TypeAdapter(AnyGoal)),
+    )  # fmt: skip
+    for root, adapter in roots:
+        schema = adapter.json_schema(mode="validation")
+        known = {root: schema, **schema["$defs"]}
         classes = {one.__name__: one for one in _documents()}
         for name, of in known.items():
             if of.get("type") != "object" or name not in classes:

@@ -97,7 +97,7 @@ class MixInputs(Document):
         Field(ge=0.01, le=50, allow_inf_nan=False),
         label("Water a bag", none="usual", unit="l", description="None: the bag's usual water [l]"),
     ] = None
-    feel: Annotated[Feel | None, Field(description="None: what the mix is made for")] = None
+    feel: Annotated[Feel | None, label("Feel", description="None: what the mix is made for")] = None
     settled: Annotated[Settled, label("Settled in the form", description="how the mix is settled in the form")] = (
         "vibrated on the bench"
     )

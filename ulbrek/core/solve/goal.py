@@ -9,6 +9,7 @@ from scipy.optimize import brentq
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.finding import Change, Quantity
+from ulbrek.core.base.label import label
 from ulbrek.core.base.units import Length
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
@@ -36,16 +37,17 @@ class TargetMass(_Goal):
     kind: Literal["target mass"] = "target mass"
     mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)]
     when: Annotated[
-        Literal["fresh", "stripped", "dry", "dry mix"], Field(description="dry mix: what of the bag goes into it")
+        Literal["fresh", "stripped", "dry", "dry mix"],
+        label("Weighed", description="dry mix: what of the bag goes into it"),
     ] = "dry"
-    by: Literal["thickness", "size"] = "thickness"
+    by: Annotated[Literal["thickness", "size"], label("By its")] = "thickness"
 
 
 class EqualSections(_Goal):
     """The figures of a run add up, by changing one of them."""
 
     kind: Literal["equal sections"] = "equal sections"
-    unknown: Literal["section", "count", "gap", "end gap", "run"] = "section"
+    unknown: Annotated[Literal["section", "count", "gap", "end gap", "run"], label("Looked for")] = "section"
 
 
 class FitToSite(_Goal):
@@ -53,7 +55,7 @@ class FitToSite(_Goal):
 
     kind: Literal["fit to site"] = "fit to site"
     dimension: Id
-    along: Literal["length", "width"] = "length"
+    along: Annotated[Literal["length", "width"], label("With its")] = "length"
 
 
 class DivideAtSeams(_Goal):

@@ -262,6 +262,7 @@ export const DOCUMENTS = {
       cement_share: {"label": "Cement in the dry mix", "as": "number", "none": "not known", "unit": "share", "default": null, "high": 1, "low": 0.02},
       doses: {"as": "list", "most": 12},
       water_per_bag_l: {"label": "Water a bag", "as": "number", "none": "usual", "unit": "l", "default": null, "low": 0.01, "high": 50},
+      feel: {"label": "Feel", "as": "choice", "choices": ["packed", "plastic", "flowing"], "default": null},
       settled: {"label": "Settled in the form", "as": "choice", "choices": ["vibrated on the bench", "tapped", "shaken or dropped", "turned over wet"], "default": "vibrated on the bench"},
       void_share: {"label": "Left open by packing", "as": "number", "unit": "share", "default": 0.0, "low": 0, "high": 0.3},
       bags_per_batch: {"label": "Bags a batch", "as": "number", "none": "what fits", "default": null, "low": 0.25, "high": 100},
@@ -649,6 +650,30 @@ export const DOCUMENTS = {
       strength_mpa: {"label": "Strength", "as": "number", "unit": "MPa", "high": 120, "low": 0},
     },
   },
+  DivideAtSeams: {
+    title: "DivideAtSeams",
+    fields: {
+    },
+  },
+  EqualSections: {
+    title: "EqualSections",
+    fields: {
+      unknown: {"label": "Looked for", "as": "choice", "choices": ["section", "count", "gap", "end gap", "run"], "default": "section"},
+    },
+  },
+  FitToSite: {
+    title: "FitToSite",
+    fields: {
+      along: {"label": "With its", "as": "choice", "choices": ["length", "width"], "default": "length"},
+    },
+  },
+  TargetMass: {
+    title: "TargetMass",
+    fields: {
+      when: {"label": "Weighed", "as": "choice", "choices": ["fresh", "stripped", "dry", "dry mix"], "default": "dry"},
+      by: {"label": "By its", "as": "choice", "choices": ["thickness", "size"], "default": "thickness"},
+    },
+  },
 } as const;
 
 export const OF_KIND = {
@@ -675,7 +700,11 @@ export const OF_KIND = {
   "trapezoid": "Trapezoid",
   "u": "UShape",
   "void": "Void",
-  "wood pad": "WoodPad"
+  "wood pad": "WoodPad",
+  "divide at seams": "DivideAtSeams",
+  "equal sections": "EqualSections",
+  "fit to site": "FitToSite",
+  "target mass": "TargetMass"
 } as const;
 
 export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "drop edge"] as const;

@@ -1,4 +1,5 @@
 import type { Job, Piece, PiecePlan, Plan } from "@/api/client";
+import { DOCUMENTS } from "@/api/fields";
 import { Choice } from "@/parts/Choice";
 import { DocField } from "@/parts/DocField";
 import { type FieldOf, specOf } from "@/parts/specs";
@@ -10,7 +11,7 @@ import type { Fields } from "./fields";
 import { OutlineFields } from "./OutlineFields";
 import { SiteFields } from "./SiteFields";
 
-const CAST = (["face down", "face up"] as const).map((value) => ({ value, text: value }));
+const CAST = DOCUMENTS.Piece.fields.cast.choices.map((value) => ({ value, text: value }));
 
 interface Props {
   job: Job;

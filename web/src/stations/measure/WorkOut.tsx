@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Piece, type PiecePlan, Refused, type Schemas, take } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
+import { DOCUMENTS } from "@/api/fields";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { FieldProblem } from "@/parts/FieldProblem";
@@ -18,10 +19,9 @@ interface Props {
   planned: PiecePlan;
 }
 
-const BY = ["thickness", "size"] as const;
-const WHEN = ["fresh", "stripped", "dry", "dry mix"] as const;
-const UNKNOWN = ["section", "count", "gap", "end gap", "run"] as const;
-const ALONG = ["length", "width"] as const;
+const { when: WHEN, by: BY } = DOCUMENTS.TargetMass.fields;
+const { unknown: UNKNOWN } = DOCUMENTS.EqualSections.fields;
+const { along: ALONG } = DOCUMENTS.FitToSite.fields;
 const WHAT: readonly { value: What; text: string }[] = [
   { value: "target mass", text: "so it weighs …" },
   { value: "divide at seams", text: "into shorter castings" },
@@ -38,11 +38,11 @@ export function WorkOut({ piece }: Props) {
   const dimensions = editor.shown.job.site.dimensions;
   const [what, setWhat] = useState<What>("target mass");
   const [amount, setAmount] = useState("");
-  const [by, setBy] = useState<(typeof BY)[number]>("thickness");
-  const [when, setWhen] = useState<(typeof WHEN)[number]>("dry");
-  const [unknown, setUnknown] = useState<(typeof UNKNOWN)[number]>("section");
+  const [by, setBy] = useState<(typeof BY)["choices"][number]>("thickness");
+  const [when, setWhen] = useState<(typeof WHEN)["choices"][number]>("dry");
+  const [unknown, setUnknown] = useState<(typeof UNKNOWN)["choices"][number]>("section");
   const [dimension, setDimension] = useState("");
-  const [along, setAlong] = useState<(typeof ALONG)[number]>("length");
+  const [along, setAlong] = useState<(typeof ALONG)["choices"][number]>("length");
   const [found, setFound] = useState<Schemas["Change"] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const ask = async () => {
@@ -88,12 +88,12 @@ export function WorkOut({ piece }: Props) {
         />
         {what === "target mass" && (
           <>
-            <Select label="Weighed" value={when} choices={same(WHEN)} onChoose={setWhen} />
-            <Select label="By its" value={by} choices={same(BY)} onChoose={setBy} />
+            <Select label={WHEN.label} value={when} choices={same(WHEN.choices)} onChoose={setWhen} />
+            <Select label={BY.label} value={by} choices={same(BY.choices)} onChoose={setBy} />
           </>
         )}
         {what === "equal sections" && (
-          <Select label="Looked for" value={unknown} choices={same(UNKNOWN)} onChoose={setUnknown} />
+          <Select label={UNKNOWN.label} value={unknown} choices={same(UNKNOWN.choices)} onChoose={setUnknown} />
         )}
         {what === "fit to site" && (
           <>
@@ -103,7 +103,7 @@ export function WorkOut({ piece }: Props) {
               choices={dimensions.map((one) => ({ value: one.id, text: one.name }))}
               onChoose={setDimension}
             />
-            <Select label="With its" value={along} choices={same(ALONG)} onChoose={setAlong} />
+            <Select label={ALONG.label} value={along} choices={same(ALONG.choices)} onChoose={setAlong} />
           </>
         )}
         <div className="flex items-end gap-2 pt-2">

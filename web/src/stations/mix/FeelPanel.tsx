@@ -2,11 +2,12 @@ import { useState } from "react";
 import type { Plan } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
+import { DOCUMENTS } from "@/api/fields";
 import { Choice } from "@/parts/Choice";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 
-const FEELS = ["packed", "plastic", "flowing"] as const;
+const FEELS = DOCUMENTS.MixInputs.fields.feel.choices;
 
 /** How it should feel: the school, and the test that tells. */
 export function FeelPanel({ mix }: { mix: Plan["mix"] }) {
