@@ -8,10 +8,10 @@ from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.rules.bolts import LEAST_EMBEDDED
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
 LEAST_WOOD_MM = 15.0  # under a washer. Source: common practice.
-LEAST_EMBEDDED = 3.0  # times its diameter. Source: common practice.
 TORN_OUT = 1.5  # times its diameter: by hand. Source: common practice.
 _FLUSH_MM = 1.0
 

@@ -11,9 +11,9 @@ from ulbrek.core.measure.features.mat import Mat
 from ulbrek.core.measure.features.recess import Recess
 from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.features.wood_pad import WoodPad
+from ulbrek.core.measure.rules.webs import LEAST_FLOOR_MM
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 
-LEAST_FLOOR_MM = 20.0
 LEAST_DRAFT_DEG = 2.0
 SHALLOW_MM = 10.0
 LEAST_COVER_MM = 25.0

@@ -24,9 +24,9 @@ from ulbrek.core.measure.features.base import (
 )
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import SIDES, Face, SideName
+from ulbrek.core.measure.rules.bolts import LEAST_EMBEDDED
 
 _THICK_MM = 55.0
-_DEEP = 3.0  # times its diameter. Source: common practice.
 
 
 class Bolt(AnchoredFeature):
@@ -118,5 +118,5 @@ class Bolt(AnchoredFeature):
         """As for a leg: so deep that it holds, and thinner in a thin piece."""
         thick = piece.thickness_mm >= _THICK_MM
         diameter = piece.usual('3/8"', "10 mm") if thick else piece.usual('1/4"', "6 mm")
-        deep = _DEEP * Length.model_validate(diameter).mm
+        deep = LEAST_EMBEDDED * Length.model_validate(diameter).mm
         return {"diameter": diameter, "embedded": piece.whole(max(deep, piece.thickness_mm - 30))}

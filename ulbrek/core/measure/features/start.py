@@ -6,10 +6,9 @@ from typing import Any
 
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
+from ulbrek.core.measure.rules.webs import LEAST_FLOOR_MM, LEAST_WEB_MM
 
 Values = Mapping[str, Any]
-# Concrete beside and under what is begun. Source: common practice, as Measure asks for it.
-_STRIP_MM, _FLOOR_MM = 60.0, 20.0
 _LEAST_MM, _LEAST_DEEP_MM = 25.0, 3.0
 _MARK_MM: Mapping[Units, float] = {"in": MM_PER_INCH / 8, "mm": 1.0}
 
@@ -51,10 +50,10 @@ class PieceBegun:
 
     def opening(self, usual_mm: float, room_mm: float) -> float:
         """How large what goes through may be in so much room [mm]: a strip is left on both sides where there is one."""
-        return min(usual_mm, room_mm / 2, max(_LEAST_MM, room_mm - 2 * _STRIP_MM))
+        return min(usual_mm, room_mm / 2, max(_LEAST_MM, room_mm - 2 * LEAST_WEB_MM))
 
     @property
     def shallow(self) -> Values:
         """A depth that leaves two thirds of the piece, and a floor that holds where the piece has one to spare."""
-        floor = self.thickness_mm - _FLOOR_MM
+        floor = self.thickness_mm - LEAST_FLOOR_MM
         return self.whole(max(1.0, min(15.0, self.thickness_mm / 3, floor if floor >= _LEAST_DEEP_MM else 15.0)))

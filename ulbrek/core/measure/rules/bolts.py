@@ -2,6 +2,7 @@
 
 from ulbrek.core.base.figure import rule
 
+LEAST_EMBEDDED = 3.0  # times its diameter. Source: common practice.
 # Of a bolt's diameter: washer and nut, and the threads beyond it.
 WASHER, NUT, BEYOND = 0.2, 0.9, 0.3
 

@@ -5,6 +5,7 @@ from math import hypot
 from ulbrek.core.base.figure import rule
 
 LEAST_WEB_MM = 60.0
+LEAST_FLOOR_MM = 20.0
 WEB_PER_THICKNESS = 1.5
 LEAST_NECK_MM, MOST_NECK_MM = 25.0, 40.0
 THIN_PIECE_MM = 60.0  # up to here what is beside an opening is a strip
