@@ -150,8 +150,8 @@ def _read_shop(file: Path) -> Shop:
 
 
 def _refuse(file: Path, error: InvalidDocumentError) -> NoReturn:
-    for one in error.problems:
-        click.echo(f"{file}: {one.field or 'the file'}: {one.problem} {one.remedy}", err=True)
+    for problem in error.problems:
+        click.echo(f"{file}: {problem.field or 'the file'}: {problem.problem} {problem.remedy}", err=True)
     sys.exit(2)
 
 
@@ -169,7 +169,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_volume(measured.volume.value, units)}",
             f"    mass fresh  {weighs}{', with its steel' if piece.steel.mass else ''}",
-            *(f"    tape        {write_quantity(one.length.value, 'mm', units)}" for one in measured.tape_checks[:1]),
+            *(f"    tape        {write_quantity(tape.length.value, 'mm', units)}" for tape in measured.tape_checks[:1]),
             f"    to carry    {people}",
             f"    steel       {piece.steel.school}"
             + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),
@@ -190,8 +190,9 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
     )
     lines += [f"    +{act.due_h:5.1f} h   {act.name}" for act in planned.cure.acts]
     for found in planned.findings:
-        one = found.finding
-        lines.append(f"  {one.severity}: {_said(one.title, one, units)}. {_said(one.remedy, one, units)}")
+        finding = found.finding
+        title, remedy = (_said(text, finding, units) for text in (finding.title, finding.remedy))
+        lines.append(f"  {finding.severity}: {title}. {remedy}")
     return lines
 
 

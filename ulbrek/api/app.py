@@ -59,8 +59,8 @@ def create_app(settings: Settings) -> FastAPI:
             await to_thread(apart.warm)  # nobody who is answered waits for what is brought in
         yield
         plans.close()
-        for one in (apart, searching):
-            one.close()
+        for pool in (apart, searching):
+            pool.close()
         database.engine.dispose()
 
     app = FastAPI(

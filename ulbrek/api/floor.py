@@ -46,11 +46,11 @@ class Floor:
         """A job as the floor shows it."""
         kept = self.outlooks.get(job.id)
         fresh = self.is_fresh(job.id)
-        told = kept.told if kept else None
+        outlook = kept.outlook if kept else None
         problem = kept.problem if kept and fresh else None
         return JobCard(
-            job.id, job.revision, job.changed_at, told.headline.name if told and fresh else job.name,
-            told.headline if told else None, not fresh, problem,
+            job.id, job.revision, job.changed_at, outlook.headline.name if outlook and fresh else job.name,
+            outlook.headline if outlook else None, not fresh, problem,
         )  # fmt: skip
 
     @cached_property
@@ -88,14 +88,14 @@ class Floor:
         names = {job.id: job.name for job in self.jobs}
         for pour in self.pours:
             kept = self.outlooks.get(pour.id)
-            if kept and kept.told:
+            if kept and kept.outlook:
                 name = names.get(pour.job_id, pour.job_name)
                 poured = pour.poured_at is not None
-                yield ScheduledAct(str(pour.job_id), name, kept.told.ahead, str(pour.id), poured)
+                yield ScheduledAct(str(pour.job_id), name, kept.outlook.ahead, str(pour.id), poured)
         for job in self.jobs:
             kept = self.outlooks.get(job.id)
-            if kept and kept.told and self.awaits_pour(job):
-                yield ScheduledAct(str(job.id), job.name, kept.told.ahead)
+            if kept and kept.outlook and self.awaits_pour(job):
+                yield ScheduledAct(str(job.id), job.name, kept.outlook.ahead)
 
 
 class Floors:
@@ -137,8 +137,8 @@ def _read(db: Database, plans: Plans) -> Floor:
 
 def agenda_of(floor: Floor, now: datetime) -> Agenda:
     """The acts of live pours, and of jobs that wait to be poured."""
-    told = schedule(floor.scheduled, now, floor.shop.shop.hours.zone, bool(floor.stale))
-    return replace(told, old_shop=floor.shop.unreadable)
+    agenda = schedule(floor.scheduled, now, floor.shop.shop.hours.zone, bool(floor.stale))
+    return replace(agenda, old_shop=floor.shop.unreadable)
 
 
 def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
@@ -149,15 +149,15 @@ def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:
 
 def _renew(floor: Floor, db: Database, plans: Plans) -> None:
     now = datetime.now(UTC)
-    for one in floor.stale:
-        kept = floor.outlooks.get(one.id)
+    for job in floor.stale:
+        kept = floor.outlooks.get(job.id)
         if kept and kept.claimed_until and kept.claimed_until > now:
             continue  # somebody is at it
-        if isinstance(one, JobHead):
-            make = partial(_job, db, plans, one.id, floor.record(one))
+        if isinstance(job, JobHead):
+            make = partial(_job, db, plans, job.id, floor.record(job))
         else:
-            make = partial(_pour, db, plans, one.id)
-        plans.renew(one.id, floor.shop.id, floor.keys[one.id], make)
+            make = partial(_pour, db, plans, job.id)
+        plans.renew(job.id, floor.shop.id, floor.keys[job.id], make)
 
 
 def _job(db: Database, plans: Plans, job_id: UUID, record: Record) -> tuple[Job, Plan]:

@@ -57,9 +57,9 @@ def _of_room(room: str) -> tuple[Rule[...] | Check, ...]:
 def _marked_in(package: str) -> Iterator[Rule[...] | Check]:
     """What is marked as a rule or a check in a package, module by module as they stand in their folder."""
     for name in _modules_of(package):
-        for one in vars(import_module(name)).values():
-            if isinstance(one, Rule | Check) and one.function.__module__ == name:
-                yield one
+        for value in vars(import_module(name)).values():
+            if isinstance(value, Rule | Check) and value.function.__module__ == name:
+                yield value
 
 
 def _modules_of(name: str) -> Iterator[str]:

@@ -69,9 +69,9 @@ def _hardware(plan: Plan) -> Iterator[Row]:
     for planned in plan.pieces:
         if planned.form.stiffness.straps:
             yield f"{planned.name}: strap round the form", len(planned.form.stiffness.straps), "straps"
-        for one in planned.form.knockouts:
-            layers = one.layers.value if one.layers else None
-            yield f"{planned.name}: {one.name}, {one.build}", layers, "layers" if layers else ""
+        for knockout in planned.form.knockouts:
+            layers = knockout.layers.value if knockout.layers else None
+            yield f"{planned.name}: {knockout.name}, {knockout.build}", layers, "layers" if layers else ""
 
 
 def boards_of(plan: Plan) -> Iterator[tuple[str, Board]]:

@@ -46,18 +46,18 @@ def bodies_of(form: FormResult) -> Iterator[Body]:
     for board in form.boards:
         top = max(board.top_mm, board.top_end_mm, board.bottom_mm + 0.1)
         high = _heights(board.path, board.tops or (top,) * (len(board.path) // 3))
-        low = [one - board.thickness_mm for one in high] if board.kind == "bed" else [board.bottom_mm] * len(high)
+        low = [top - board.thickness_mm for top in high] if board.kind == "bed" else [board.bottom_mm] * len(high)
         yield Body(board.key, "board", _ring(board.path, low), _ring(board.head or board.path, high))
-    for one in form.knockouts:
-        if one.where == "along an edge":
+    for knockout in form.knockouts:
+        if knockout.where == "along an edge":
             continue
-        colour = "foam" if one.build.startswith("foam") else "other"
-        floor, ceiling = [one.bottom_mm], [one.bottom_mm + max(one.height_mm, 0.1)]
-        mouths, ends = one.paths, one.ends or one.paths
-        feet, heads = (ends, mouths) if one.mouth == "top" else (mouths, ends)
+        colour = "foam" if knockout.build.startswith("foam") else "other"
+        floor, ceiling = [knockout.bottom_mm], [knockout.bottom_mm + max(knockout.height_mm, 0.1)]
+        mouths, ends = knockout.paths, knockout.ends or knockout.paths
+        feet, heads = (ends, mouths) if knockout.mouth == "top" else (mouths, ends)
         for number, (foot, head) in enumerate(_outer(feet, heads), 1):
-            holes = tuple(_ring(path, floor) for path in _holes(foot, feet)) if not one.ends else ()
-            name = one.feature if number == 1 else f"{one.feature}-{number}"
+            holes = tuple(_ring(path, floor) for path in _holes(foot, feet)) if not knockout.ends else ()
+            name = knockout.feature if number == 1 else f"{knockout.feature}-{number}"
             yield Body(name, colour, _ring(foot, floor), _ring(head, ceiling), holes)
 
 
@@ -85,9 +85,9 @@ def _mesh(body: Body) -> tuple[list[Point], list[tuple[int, int, int]]]:
         count, base = len(foot), len(points)
         points += [*foot, *head]
         outward = (_area(foot) > 0) == (index == 0)
-        for one in range(count):
-            after = (one + 1) % count
-            a, b, c, d = base + one, base + after, base + count + after, base + count + one
+        for corner in range(count):
+            after = (corner + 1) % count
+            a, b, c, d = base + corner, base + after, base + count + after, base + count + corner
             faces += [(a, b, c), (a, c, d)] if outward else [(c, b, a), (d, c, a)]
     for ends, up in ((0, False), (1, True)):
         places, corners = [], []
@@ -97,8 +97,8 @@ def _mesh(body: Body) -> tuple[list[Point], list[tuple[int, int, int]]]:
             order = list(range(count))
             if (_area(ring[ends]) > 0) != (index == 0):
                 order.reverse()
-            places += [base + ends * count + one for one in order]
-            corners.append([ring[ends][one][:2] for one in order])
+            places += [base + ends * count + corner for corner in order]
+            corners.append([ring[ends][corner][:2] for corner in order])
             base += 2 * count
         for a, b, c in manifold3d.triangulate(corners):
             face = (places[a], places[b], places[c])

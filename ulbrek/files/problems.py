@@ -82,9 +82,9 @@ def in_words(errors: Sequence[ErrorDetails | Mapping[str, Any]], below: str = ""
     """
     told = list(islice(_without_short(errors), MOST_TOLD))
     found = []
-    for one in told:
-        field = below + "".join(f"/{part}" for part in one["loc"] if part not in _KINDS)
-        problem, remedy = _words(one["type"], one["msg"], one.get("ctx", {}))
+    for error in told:
+        field = below + "".join(f"/{part}" for part in error["loc"] if part not in _KINDS)
+        problem, remedy = _words(error["type"], error["msg"], error.get("ctx", {}))
         found.append(Problem(field[:_LONGEST], problem[:_LONGEST], remedy[:_LONGEST]))
     if len(errors) > MOST_TOLD:
         more = f"{len(errors) - MOST_TOLD:,} more things are wrong with it."

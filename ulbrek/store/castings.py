@@ -208,8 +208,8 @@ class CastingRepository(ShopRecords):
             )
         self._back_to(row, planned, entry)
         self._append(row, "poured", Entry(entry.at, member_id=entry.member_id))
-        for one in since:
-            self._append(row, cast("State", one.state), Entry(one.at, one.note, one.member_id))
+        for change in since:
+            self._append(row, cast("State", change.state), Entry(change.at, change.note, change.member_id))
 
     def _past(self, casting_id: UUID) -> list[CastingStateRow]:
         asked = select(CastingStateRow).where(CastingStateRow.casting_id == casting_id)

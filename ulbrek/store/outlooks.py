@@ -22,12 +22,12 @@ _CLAIMED = timedelta(seconds=60)
 class KeptOutlook:
     """An outlook, or why there is none, and what it was worked out from.
 
-    ``told`` and ``problem`` are both None while it is being worked out for the first time. Until ``claimed_until``
+    ``outlook`` and ``problem`` are both None while it is being worked out for the first time. Until ``claimed_until``
     somebody is working it out anew.
     """
 
     key: str
-    told: Outlook | None
+    outlook: Outlook | None
     problem: str | None
     claimed_until: datetime | None = None
 
@@ -68,18 +68,18 @@ class OutlookRepository:
                 found[of] = KeptOutlook(key, known[of, key], None, claimed_until)
         return found
 
-    def keep(self, of: UUID, key: str, told: Outlook | None, problem: str | None = None) -> None:
+    def keep(self, of: UUID, key: str, outlook: Outlook | None, problem: str | None = None) -> None:
         """Keeps what was worked out, or why it could not be.
 
         Args:
             of: the job or the pour
             key: what it was worked out from
-            told: the outlook
+            outlook: what was worked out
             problem: why there is none
         """
         values = {
-            "key": key, "told": None if told is None else _OUTLOOK.dump_python(told, mode="json"), "problem": problem,
-            "claimed_until": None,
+            "key": key, "told": None if outlook is None else _OUTLOOK.dump_python(outlook, mode="json"),
+            "problem": problem, "claimed_until": None,
         }  # fmt: skip
         row = insert(OutlookRow).values(of=of, shop_id=self._shop_id, **values)
         self._session.execute(row.on_conflict_do_update(index_elements=[OutlookRow.of], set_=values))

@@ -174,8 +174,8 @@ class PouredReader(ShopRecords):
 
     def _batches(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[Batch]]:
         shares: dict[UUID, dict[str, float]] = {}
-        for one in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id.in_(pour_ids))):
-            shares.setdefault(one.batch_id, {})[str(one.casting_id)] = float(one.share)
+        for share in self._session.scalars(select(BatchShareRow).where(BatchShareRow.pour_id.in_(pour_ids))):
+            shares.setdefault(share.batch_id, {})[str(share.casting_id)] = float(share.share)
         found: dict[UUID, list[Batch]] = {}
         asked = (
             select(BatchRow)
@@ -226,20 +226,20 @@ def _size(record: Record) -> int:
 
 def _by_pour(castings: Iterable[Casting]) -> dict[UUID, list[Casting]]:
     found: dict[UUID, list[Casting]] = {}
-    for one in castings:
-        found.setdefault(one.pour_id, []).append(one)
+    for casting in castings:
+        found.setdefault(casting.pour_id, []).append(casting)
     return found
 
 
 def _reached(castings: Sequence[Casting]) -> Iterable[StateOfPiece]:
     """By piece, the state that all its castings have reached, those that failed left out."""
     by_piece: dict[str, list[Casting]] = {}
-    for one in castings:
-        if one.state not in ("planned", "failed", "archived"):
-            by_piece.setdefault(one.piece, []).append(one)
+    for casting in castings:
+        if casting.state not in ("planned", "failed", "archived"):
+            by_piece.setdefault(casting.piece, []).append(casting)
     for piece, ones in by_piece.items():
-        least = min(ones, key=lambda one: STATES.index(one.state)).state
-        yield StateOfPiece(piece=piece, state=least, at=max(one.state_at for one in ones))
+        least = min(ones, key=lambda casting: STATES.index(casting.state)).state
+        yield StateOfPiece(piece=piece, state=least, at=max(casting.state_at for casting in ones))
 
 
 def _job(row: PourRow) -> Job:

@@ -162,9 +162,9 @@ class PourRepository(ShopRecords):
                 cavity = fill.cavities[number % len(fill.cavities)] if fill.cavities else None
                 castings.plan(row, fill.piece, names[fill.piece], cavity, entry.at)
         stock = StockRepository(self._session, self._shop_id)
-        for one in begun.takes:
+        for take in begun.takes:
             once = Entry(entry.at, member_id=entry.member_id)
-            stock.move(one.lot_id, "reserved", one.quantity, once, row.id)
+            stock.move(take.lot_id, "reserved", take.quantity, once, row.id)
         return row.id
 
     def water_in(self, pour_id: UUID, entry: Entry) -> None:

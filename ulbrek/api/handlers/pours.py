@@ -153,8 +153,8 @@ def add_act(db: Db, plans: Planned, pour_id: UUID, asked: ActRequest) -> Respons
 def add_acts(db: Db, plans: Planned, pour_id: UUID, asked: ActsRequest) -> Response:
     """Acts that were done, each at its own time: all are kept, or none."""
     with _writing(db, plans, pour_id) as written:
-        for one in asked.acts:
-            written.pours.did(pour_id, one.act, one.piece, one.entry)
+        for act in asked.acts:
+            written.pours.did(pour_id, act.act, act.piece, act.entry)
     return written.answer(201)
 
 

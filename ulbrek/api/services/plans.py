@@ -156,8 +156,8 @@ class Plans:
         found = records.outlooks(shop_id).of(ids, known)
         with self._lock:
             for of, one in found.items():
-                if one.told is not None:
-                    self._told[of, one.key] = one.told
+                if one.outlook is not None:
+                    self._told[of, one.key] = one.outlook
         return found
 
     def renew(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
@@ -180,9 +180,9 @@ class Plans:
             with self._database.work() as records:
                 if not records.outlooks(shop_id).claim(of, key):
                     return
-            told, problem = self._tried(work)
+            outlook, problem = self._tried(work)
             with self._database.work() as records:
-                records.outlooks(shop_id).keep(of, key, told, problem)
+                records.outlooks(shop_id).keep(of, key, outlook, problem)
         except BusyError:
             return  # the claim runs out, and somebody asks again
         except Exception as error:

@@ -175,7 +175,7 @@ def rests(planned: Plan) -> tuple[Rest, ...]:
     left = [
         Rest(kind.sheet, kind.sheet_name, rest.length_mm, rest.width_mm)
         for kind in planned.cutting.kinds
-        for one in kind.sheets
-        for rest in one.rests
+        for layout in kind.sheets
+        for rest in layout.rests
     ]
     return tuple(sorted(left, key=lambda rest: -rest.length_mm * rest.width_mm))

@@ -130,14 +130,14 @@ class _Clock:
 
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
-        for one in FINISHING_SULFO if self.sulfo else FINISHING:
-            if self.poured.face_up or not one.face_up_only:
+        for act in FINISHING_SULFO if self.sulfo else FINISHING:
+            if self.poured.face_up or not act.face_up_only:
                 when = work(
-                    rules.hour_by_share_of_set, one.id, set_h=self.mix.initial_set_h, share=one.share, pace=self.pace
+                    rules.hour_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share, pace=self.pace
                 )
-                when = self._by_readings(one.id, when)
-                need = ActNeed(one.id, one.name, one.test, is_state=one.is_state)
-                yield self._act(need, None, when, waits=one.is_state)
+                when = self._by_readings(act.id, when)
+                need = ActNeed(act.id, act.name, act.test, is_state=act.is_state)
+                yield self._act(need, None, when, waits=act.is_state)
         if self.sulfo:
             care = "Mist it every 10 min for an hour, and keep it under plastic between."
             need = ActNeed("wet", "Wet it for an hour", f"A dull haze comes over it. {care}")

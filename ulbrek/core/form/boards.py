@@ -155,14 +155,14 @@ def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board) -> tuple[
     if sloped:
         low = brief.lap_mm
         shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
-    made = placed(
+    strip = placed(
         side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
         footprint(side, board, cut_length - length.value), (-brief.lap_mm, tops[0], tops[1]), board, brief.sheet.id,
         shape=shape, tops=_over(*tops) if sloped else (),
         bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
         length_cut_mm=cut_length, height_cut_mm=cut_height,
     )  # fmt: skip
-    return made, _inside(brief, side, base, (cut_length if cut.length else length, starts, ends))
+    return strip, _inside(brief, side, base, (cut_length if cut.length else length, starts, ends))
 
 
 def _over(start: float, end: float) -> tuple[float, ...]:
@@ -188,12 +188,12 @@ def _inside(
     flush = side.start.reach_mm, side.end.reach_mm
     long_by = strip - wants - sum(flush) if isinstance(strip, float) else 0.0
     if (side.start.over_mm or side.end.over_mm) and OFF_MM < long_by < LEAST_OVER_MM:
-        made = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=flush[0], at_end_mm=flush[1])
-        return InsideSize(side.key, side.key, made, wants)
+        inside = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=flush[0], at_end_mm=flush[1])
+        return InsideSize(side.key, side.key, inside, wants)
     if side.start.over_mm or side.end.over_mm:
         return InsideSize(side.key, side.key, work(rules.inside_by_marks, of, inside_mm=wants), wants)
-    made = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=starts, at_end_mm=ends)
-    return InsideSize(side.key, side.key, made, wants)
+    inside = work(rules.inside_of_strip, of, strip_mm=strip, at_start_mm=starts, at_end_mm=ends)
+    return InsideSize(side.key, side.key, inside, wants)
 
 
 def _top(brief: FormBrief, side: Side, x: float, y: float) -> float:

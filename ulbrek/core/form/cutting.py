@@ -130,10 +130,10 @@ def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -
     """
     wanted = [_wanted(forms, sheet, size, habits, inputs) for size in sheet.sizes]
     if accepted := inputs.layouts.get(sheet.id):
-        for one in wanted:
-            layout = regrown([_laid(laid) for laid in accepted], one.panels, one.stock) if one.panels else None
+        for stock in wanted:
+            layout = regrown([_laid(laid) for laid in accepted], stock.panels, stock.stock) if stock.panels else None
             if layout is not None:
-                return one._replace(plans=tuple(sawn(layout, one.panels, one.stock)), accepted=True)
+                return stock._replace(plans=tuple(sawn(layout, stock.panels, stock.stock)), accepted=True)
     lost = checks.layout_lost(sheet.id, sheet.name, lost=bool(accepted))
     best = _laid_out(sheet, wanted, habits)
     return best._replace(findings=(*best.findings, *lost))
@@ -141,20 +141,20 @@ def bought(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -
 
 def _laid_out(sheet: Sheet, wanted: Sequence[Bought], habits: FormHabits) -> Bought:
     """The best of the sizes: each laid out, and its emptier sheets taken from a cheaper size where they go onto it."""
-    first, *others = sorted(wanted, key=lambda one: _rank(sheet, one, len(wanted) > 1))
+    first, *others = sorted(wanted, key=lambda stock: _rank(sheet, stock, len(wanted) > 1))
     best = _cheapest(sheet, first, habits, mixed=bool(others))
-    for one in others:
-        if _rank(sheet, one, True) < _rank(sheet, best):
-            best = min(best, _cheapest(sheet, one, habits, mixed=True), key=lambda found: _rank(sheet, found))
+    for stock in others:
+        if _rank(sheet, stock, True) < _rank(sheet, best):
+            best = min(best, _cheapest(sheet, stock, habits, mixed=True), key=lambda found: _rank(sheet, found))
     return best
 
 
 def _cheapest(sheet: Sheet, one: Bought, habits: FormHabits, *, mixed: bool) -> Bought:
-    made = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, habits.prefer)[0]))
-    if not mixed or len(made.whole) < 2:
-        return made
+    sawn_once = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, habits.prefer)[0]))
+    if not mixed or len(sawn_once.whole) < 2:
+        return sawn_once
     emptied = one._replace(plans=tuple(cut_sheets(one.panels, one.stock, "largest rest")[0]))
-    smaller = [each._replace(plans=tuple(_smaller(sheet, each, habits))) for each in (made, emptied)]
+    smaller = [each._replace(plans=tuple(_smaller(sheet, each, habits))) for each in (sawn_once, emptied)]
     return min(smaller, key=lambda found: _rank(sheet, found))
 
 
@@ -248,8 +248,8 @@ def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs)
 
 def _sizes(kind: KindCut) -> Iterator[tuple[str, tuple[float, float]]]:
     for plan in kind.sheets:
-        for one in plan.panels:
-            yield one.key, (max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm))
+        for panel in plan.panels:
+            yield panel.key, (max(panel.length_mm, panel.width_mm), min(panel.length_mm, panel.width_mm))
 
 
 def as_kept(sheet: Laid) -> LaidSheet:

@@ -42,13 +42,13 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     built = build(brief, sides, as_cut)
     boards = (*built.boards, *hung(brief), *core_sides(brief))
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
-    made = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
+    joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
     knockouts = formers(brief, blocks, Around(foam, formed.density.value))
     screwed = brief.habits.fixing == "screws"
-    stiff = stiffness(brief, made, formed.density, boards[0], sides, knockouts)
-    along = strip_screws(brief, sides, made) if screwed else []
-    corners = corner_screws(sides, boards, made) if screwed else []
-    seen = checks.FormCase(brief, sides, built, boards, made, knockouts, formed.castings)
+    stiff = stiffness(brief, joints, formed.density, boards[0], sides, knockouts)
+    along = strip_screws(brief, sides, joints) if screwed else []
+    corners = corner_screws(sides, boards, joints) if screwed else []
+    seen = checks.FormCase(brief, sides, built, boards, joints, knockouts, formed.castings)
     return FormResult(
         piece=brief.piece,
         sheet_name=brief.sheet.name,
@@ -59,7 +59,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
         depth_mm=brief.depth_mm,
         boards=boards,
         inside=built.inside,
-        joint=made,
+        joint=joints,
         screws=(*along, *corners),
         knockouts=knockouts,
         screw_count=work(
@@ -70,10 +70,10 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
             knockout_screws=float(sum(one.screws for one in knockouts)),
         ),
         stiffness=stiff,
-        consumed=_consumed(brief, formed, knockouts, heads=len(along) if made.way == "down" else 0),
+        consumed=_consumed(brief, formed, knockouts, heads=len(along) if joints.way == "down" else 0),
         boards_mass=_boards_mass(brief, boards),
         out_of_level=work(rules.out_of_level, brief.piece, length_mm=max(brief.length_mm, brief.width_mm)),
-        steps=steps(brief, boards, Held(made, stiff), knockouts),
+        steps=steps(brief, boards, Held(joints, stiff), knockouts),
         findings=tuple(checks.all_findings(seen)),
     )
 

@@ -167,30 +167,34 @@ def _joining(board: Board) -> str:
 
 def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     standing = [
-        one for one in knockouts if one.where in ("on the base", "inside", "beside") and one.kind != "raised floor"
+        former
+        for former in knockouts
+        if former.where in ("on the base", "inside", "beside") and former.kind != "raised floor"
     ]
     if standing:
         alike: dict[str, list[str]] = {}
-        for one in standing:
-            alike.setdefault(one.holding, []).append(one.name)
+        for former in standing:
+            alike.setdefault(former.holding, []).append(former.name)
         told = " ".join(f"{', '.join(names)}: {how[0].lower()}{how[1:]}" for how, names in alike.items())
         sides = tuple(
             board.key for board in boards if board.kind == "core side" and any(
-                board.key.startswith(f"{one.feature}-") for one in standing
+                board.key.startswith(f"{former.feature}-") for former in standing
             )
         )  # fmt: skip
-        foam = any(one.build.startswith("foam") for one in standing)
+        foam = any(former.build.startswith("foam") for former in standing)
         first = "Glue the layers, cut to the template, sand flush, wrap in tape. " if foam else ""
         yield _Told(
             "Set the knockouts" if foam or sides else "Set what stands in it",
             f"{first}Fix everything on its mark, and run a bead round what the concrete must not get under. {told}",
-            (*(one.feature for one in standing), *sides),
+            (*(former.feature for former in standing), *sides),
             FOAM if foam else "",
         )
-    edges = [one for one in knockouts if one.where == "along an edge"]
+    edges = [former for former in knockouts if former.where == "along an edge"]
     if edges:
         yield _Told(
-            "Edges that are shaped", " ".join(one.holding for one in edges[:2]), tuple(one.feature for one in edges)
+            "Edges that are shaped",
+            " ".join(former.holding for former in edges[:2]),
+            tuple(former.feature for former in edges),
         )
 
 

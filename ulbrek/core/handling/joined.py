@@ -39,12 +39,12 @@ def joined(parts: Sequence[JoinedPart], gaskets: bool = False, outdoors: bool = 
 
 def _wood(parts: Sequence[JoinedPart]) -> Iterator[WoodCut]:
     kinds: dict[tuple[float, float, float], list[CutLength]] = {}
-    for one in parts:
-        if one.kind not in SAWN or one.length is None:
+    for part in parts:
+        if part.kind not in SAWN or part.length is None:
             continue
-        width, thickness = (side.mm if side else 0.0 for side in (one.width, one.thickness))
-        lengths = kinds.setdefault((width, thickness, one.stock_length.mm), [])
-        lengths += [CutLength(one.name, one.length.mm)] * one.count
+        width, thickness = (side.mm if side else 0.0 for side in (part.width, part.thickness))
+        lengths = kinds.setdefault((width, thickness, part.stock_length.mm), [])
+        lengths += [CutLength(part.name, part.length.mm)] * part.count
     for number, ((width, thickness, stock), lengths) in enumerate(kinds.items(), 1):
         found = fewest_lengths(lengths, LengthStock(stock, KERF_MM))
         cut = tuple(StockLength(tuple(SawnPart(*part) for part in plan.parts), plan.left_mm) for plan in found.plans)

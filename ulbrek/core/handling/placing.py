@@ -241,9 +241,9 @@ def edge_down(what: LiftBrief) -> EdgeDown | None:
         return None
     sides = ("front", "back") if what.along == "x" else ("left", "right")
     least = [float("inf"), float("inf")]
-    for one in what.lengthwise.slices():
-        if len(one.strips) > 1:
-            first, last = one.strips[0], one.strips[-1]
+    for cut in what.lengthwise.slices():
+        if len(cut.strips) > 1:
+            first, last = cut.strips[0], cut.strips[-1]
             least[0], least[1] = min(least[0], first[1] - first[0]), min(least[1], last[1] - last[0])
     down, why = sides[1], "both edges show: pad it"
     hidden = [side for side in sides if side not in what.shown]

@@ -56,13 +56,14 @@ def _taken(placed: FeatureInPlan, shape: Shape, depth: float) -> Iterator[Prism]
     """What a feature takes from a plate of some depth [mm]."""
     found = list(placed.feature.cuts(placed, shape.slab))
     if isinstance(placed.feature, Lettering | Grooves) and found:
-        found = [Prism(placed.outline, min(one.bottom_mm for one in found), max(one.top_mm for one in found))]
-    for one in found:
-        if one.top_mm < shape.cast_depth:
-            yield replace(one, top_mm=min(one.top_mm, depth)) if one.top_mm > depth else one
+        bottom, top = min(hollow.bottom_mm for hollow in found), max(hollow.top_mm for hollow in found)
+        found = [Prism(placed.outline, bottom, top)]
+    for hollow in found:
+        if hollow.top_mm < shape.cast_depth:
+            yield replace(hollow, top_mm=min(hollow.top_mm, depth)) if hollow.top_mm > depth else hollow
         else:  # open at the top, wherever that is
-            low = one.bottom_mm if one.bottom_mm <= 0 else max(0.0, depth - (one.top_mm - one.bottom_mm))
-            yield replace(one, bottom_mm=low, top_mm=depth)
+            low = hollow.bottom_mm if hollow.bottom_mm <= 0 else max(0.0, depth - (hollow.top_mm - hollow.bottom_mm))
+            yield replace(hollow, bottom_mm=low, top_mm=depth)
 
 
 def gaps_in(shape: Shape) -> list[tuple[str, float, float, float, float, bool]]:

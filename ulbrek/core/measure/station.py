@@ -161,15 +161,15 @@ def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
     """
     names = {shape.piece.id: shape.piece.name for shape in shapes}
     dimensions = []
-    for one in site.dimensions:
-        read = one.first if one.again is None else one.again
+    for dimension in site.dimensions:
+        read = dimension.first if dimension.again is None else dimension.again
         to_it = None
-        if one.offset is not None:
-            to_it = work(rules.from_baseline, one.id, read_mm=read.mm, offset_mm=one.offset.mm)
+        if dimension.offset is not None:
+            to_it = work(rules.from_baseline, dimension.id, read_mm=read.mm, offset_mm=dimension.offset.mm)
         moved = None
-        if one.again is not None:
-            moved = work(rules.drift, one.id, again_mm=one.again.mm, first_mm=one.first.mm)
-        dimensions.append(SiteDimensionResult(one.id, to_it, moved))
+        if dimension.again is not None:
+            moved = work(rules.drift, dimension.id, again_mm=dimension.again.mm, first_mm=dimension.first.mm)
+        dimensions.append(SiteDimensionResult(dimension.id, to_it, moved))
     found: tuple[Finding, ...] = (*fitting.site_drift(site, names), *fitting.will_not_pass(site, shapes))
     return SiteResult(tuple(dimensions), found)
 

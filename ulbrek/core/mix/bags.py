@@ -94,26 +94,26 @@ def _cheapest(offers: Sequence[Offer], bare: float, wanted: float, over: int) ->
         nonlocal best
         found = _set(counts, offers)
         if suffices(counts, offers, (bare, wanted), over):
-            best = min(best, found, key=lambda one: one.rank)
+            best = min(best, found, key=lambda which: which.rank)
             if yielded >= wanted + over * max(offer.yield_l for offer in offers):
                 return
         if at == len(order):
             return
-        open_free = sum(max(0, offers[one].in_hand - counts[one]) * offers[one].yield_l for one in order[at:])
+        open_free = sum(max(0, offers[which].in_hand - counts[which]) * offers[which].yield_l for which in order[at:])
         rate = offers[order[at]].cost / offers[order[at]].yield_l  # the cheapest litre of all that are left
         bound = cost + max(0.0, wanted - yielded - open_free) * rate
         if bound > best.cost + 1e-6:
             return
-        one = order[at]
-        offer = offers[one]
+        which = order[at]
+        offer = offers[which]
         least = ceil(max(0.0, wanted - yielded) / offer.yield_l - _TRIFLE_L)
         last = at == len(order) - 1
         for number in range(least, least + over + 1) if last else range(least + over, -1, -1):
-            counts[one] = number  # of the last size only so many as are wanted: more are never better
+            counts[which] = number  # of the last size only so many as are wanted: more are never better
             paid = max(0, number - offer.in_hand) * offer.cost
             if cost + paid <= best.cost + 1e-6:
                 go_on(at + 1, yielded + number * offer.yield_l, cost + paid)
-        counts[one] = 0
+        counts[which] = 0
 
     go_on(0, 0.0, 0.0)
     return best
@@ -142,8 +142,8 @@ def neighbours(
 
     def other(by: int) -> tuple[BagSet, float] | None:
         counts = [count + (by if one == smallest else 0) for one, count in enumerate(found.counts)]
-        made = _set(counts, offers)
-        return (made, made.yield_l - volume_l) if sum(counts) else None
+        bags = _set(counts, offers)
+        return (bags, bags.yield_l - volume_l) if sum(counts) else None
 
     return other(-1), other(1)
 

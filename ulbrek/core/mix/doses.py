@@ -151,14 +151,14 @@ def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> 
 
 def _usual(found: Read, bag: PerBag, of: str = "") -> Figure | None:
     """The maker's usual dose."""
-    one = found.admixture
-    of += one.id
+    admixture = found.admixture
+    of += admixture.id
     if found.base in IN_PERCENT:
         mass = bag.base_kg(found.base)
-        return None if mass is None else work(rules.dose_by_percent, of, percent=one.usual, base_kg=mass)
-    if one.base == "m3":
-        return work(rules.dose_by_volume, of, grams_per_m3=one.usual, bag_yield_l=bag.yield_l)
-    return work(rules.dose_as_typed, of, grams=one.usual)
+        return None if mass is None else work(rules.dose_by_percent, of, percent=admixture.usual, base_kg=mass)
+    if admixture.base == "m3":
+        return work(rules.dose_by_volume, of, grams_per_m3=admixture.usual, bag_yield_l=bag.yield_l)
+    return work(rules.dose_as_typed, of, grams=admixture.usual)
 
 
 def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:

@@ -13,13 +13,13 @@ def figures_in(result: object) -> Iterator[Figure]:
     """Every figure that a result shows, or a whole plan; those behind them are reached through their inputs."""
     ahead = [result]
     while ahead:
-        one = ahead.pop()
-        if isinstance(one, Figure):
-            yield one
-        elif isinstance(one, tuple):
-            ahead.extend(one)
+        value = ahead.pop()
+        if isinstance(value, Figure):
+            yield value
+        elif isinstance(value, tuple):
+            ahead.extend(value)
         else:
-            ahead.extend(getattr(one, name) for name in _parts_of(type(one)))  # type: ignore[arg-type]  # hashable
+            ahead.extend(getattr(value, name) for name in _parts_of(type(value)))  # type: ignore[arg-type]  # hashable
 
 
 @cache

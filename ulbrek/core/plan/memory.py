@@ -100,13 +100,13 @@ class Keys:
                 self._tell(getattr(value, name), told)
         elif isinstance(value, Mapping):
             told.append(f"map {len(value)}")
-            for name, one in value.items():
+            for name, item in value.items():
                 told.append(repr(name))
-                self._tell(one, told)
+                self._tell(item, told)
         elif isinstance(value, tuple | list):
             told.append(f"list {len(value)}")
-            for one in value:
-                self._tell(one, told)
+            for item in value:
+                self._tell(item, told)
         else:
             told.append(repr(value))
 

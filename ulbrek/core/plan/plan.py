@@ -28,10 +28,11 @@ from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.station import Concrete
+from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import MixBrief, dose_found
+from ulbrek.core.mix.so_far import dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
@@ -97,19 +98,19 @@ class _Planning:
         self.habits = job.form.over(shop.form_habits)
 
     def plan(self) -> Plan:
-        made = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
-        of_job = self._of_job(made)
+        pieces_of_job = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
+        of_job = self._of_job(pieces_of_job)
         pieces = tuple(
             PiecePlan(
                 piece.id, piece.name, piece.count, one.measure.result, one.form.result, one.steel.result,
                 one.handling.result,
             )
-            for piece, one in zip(self.job.pieces, made, strict=True)
+            for piece, one in zip(self.job.pieces, pieces_of_job, strict=True)
         )  # fmt: skip
         by_job: Sequence[Worked[object]] = (
             of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.cure,
         )  # fmt: skip
-        nodes: list[Worked[object]] = [*(node for one in made for node in one), *by_job]
+        nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one), *by_job]
         found = sorted(
             findings_of(self.job, pieces, of_job, self.chosen),
             key=lambda one: SEVERITIES.index(one.finding.severity),
@@ -287,8 +288,8 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
         BuiltForm(piece.name, form, copies_of(job, piece))
         for piece, form in zip(job.pieces, planning.forms(), strict=True)
     ]
-    made = bought(forms, kind, habits, job.form)
-    return (made.panels, made.stock, habits.prefer) if made.panels else None
+    sheets = bought(forms, kind, habits, job.form)
+    return (sheets.panels, sheets.stock, habits.prefer) if sheets.panels else None
 
 
 def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices) -> Iterator[JobFinding]:

@@ -94,15 +94,15 @@ class Pages(SteelPages, MovePages, MixPages):
     def _place(self, piece: Piece) -> Iterator[Block]:
         """What was measured on the place and touches a piece, and what it must pass."""
         site = self.job.site
-        to_it = {one.id: one.from_baseline for one in self.plan.site.dimensions}
+        to_it = {dimension.id: dimension.from_baseline for dimension in self.plan.site.dimensions}
         rows = []
-        for one in site.dimensions:
-            if one.pieces and piece.id not in one.pieces:
+        for dimension in site.dimensions:
+            if dimension.pieces and piece.id not in dimension.pieces:
                 continue
-            baseline = to_it[one.id]
+            baseline = to_it[dimension.id]
             off = f", {self._of(baseline)} without its baseline" if baseline else ""
-            again = self._mm(one.again.mm) if one.again else ""
-            rows.append([one.name + off, self._mm(one.first.mm), again, ""])
+            again = self._mm(dimension.again.mm) if dimension.again else ""
+            rows.append([dimension.name + off, self._mm(dimension.first.mm), again, ""])
         rows += [
             [f"To pass: {way.name}", f"{self._mm(way.width.mm)} × {self._mm(way.height.mm)}", "", ""]
             for way in site.passages
@@ -138,8 +138,8 @@ class Pages(SteelPages, MovePages, MixPages):
             ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
             *(
-                [f"Strap {self._mm(one.height_mm)} above the floor", f"pulled with {self._of(one.pull)}"]
-                for one in stiff.straps
+                [f"Strap {self._mm(strap.height_mm)} above the floor", f"pulled with {self._of(strap.pull)}"]
+                for strap in stiff.straps
             ),
             ["Level", f"1 mm a metre off makes {self._of(form.out_of_level)} end to end"],
         ]

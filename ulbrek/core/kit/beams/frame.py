@@ -122,11 +122,11 @@ def _frame(slices: Sequence[Slice]) -> tuple[list[_Joint], list[_Member]]:
 def _places(slices: Sequence[Slice]) -> list[list[Slice]]:
     """Slices by place: those on either side of a step together."""
     found: list[list[Slice]] = []
-    for one in slices:
-        if found and one.at_mm - found[-1][-1].at_mm <= _ONE_PLACE_MM:
-            found[-1].append(one)
+    for cut in slices:
+        if found and cut.at_mm - found[-1][-1].at_mm <= _ONE_PLACE_MM:
+            found[-1].append(cut)
         else:
-            found.append([one])
+            found.append([cut])
     return found
 
 
@@ -234,25 +234,25 @@ class _Frame:
         self.place: Array = np.array([number[joint.x_mm] for joint in joints])
         met: Counter[int] = Counter()
         rows = []
-        for one in self.place.tolist():
-            rows.append(3 * met[one])
-            met[one] += 1
+        for place in self.place.tolist():
+            rows.append(3 * met[place])
+            met[place] += 1
         self.row: Array = np.array(rows)
         size = 3 * max(met.values())
         self.here, self.next = np.zeros((len(number), size, size)), np.zeros((len(number), size, size))
         self.loads = np.zeros((len(number), size))
-        unused = np.arange(size)[None, :] >= 3 * np.array([met[one] for one in range(len(number))])[:, None]
+        unused = np.arange(size)[None, :] >= 3 * np.array([met[place] for place in range(len(number))])[:, None]
         place, row = np.nonzero(unused)
         self.here[place, row, row] = 1.0
 
     def add(self, at: Array, stiff: Array, loads: Array) -> None:
         """Members between two joints each, 6 x 6 and 6 of each."""
         rows = self.row[at][:, :, None] + np.arange(3)
-        for one in (0, 1):
-            mine = slice(3 * one, 3 * one + 3)
-            place = self.place[at[:, one]]
-            np.add.at(self.loads, (place[:, None], rows[:, one]), loads[:, mine])
-            block = place[:, None, None], rows[:, one, :, None], rows[:, one, None, :]
+        for end in (0, 1):
+            mine = slice(3 * end, 3 * end + 3)
+            place = self.place[at[:, end]]
+            np.add.at(self.loads, (place[:, None], rows[:, end]), loads[:, mine])
+            block = place[:, None, None], rows[:, end, :, None], rows[:, end, None, :]
             np.add.at(self.here, block, stiff[:, mine, mine])
         across = self.place[at[:, 0]][:, None, None], rows[:, 0, :, None], rows[:, 1, None, :]
         np.add.at(self.next, across, stiff[:, :3, 3:])

@@ -287,8 +287,8 @@ class CutCrossing:
     @property
     def breaks(self) -> Iterator[float]:
         """Where a side or a part of an arc begins or ends along the axis [mm]."""
-        for one in (*self.sides, *self.curves):
-            yield from one[:2]
+        for line in (*self.sides, *self.curves):
+            yield from line[:2]
 
     def is_even(self, at: float) -> bool:
         """Whether all that a line across it meets runs along the axis."""

@@ -169,10 +169,10 @@ class Slice:
 def _heights(hollows: Sequence[Hollow], thickness_mm: float) -> Iterator[tuple[float, float]]:
     """Which heights are left between what is hollow, lowest first [mm]."""
     reached = 0.0
-    for one in sorted(hollows, key=lambda hollow: hollow.low_mm):
-        if one.low_mm > reached:
-            yield reached, min(one.low_mm, thickness_mm)
-        reached = max(reached, one.high_mm)
+    for hollow in sorted(hollows, key=lambda hollow: hollow.low_mm):
+        if hollow.low_mm > reached:
+            yield reached, min(hollow.low_mm, thickness_mm)
+        reached = max(reached, hollow.high_mm)
     if reached < thickness_mm:
         yield reached, thickness_mm
 

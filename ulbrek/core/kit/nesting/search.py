@@ -120,14 +120,14 @@ class Search:
             layout: a plan to begin from
         """
         best = layout
-        for one in self._rounds():
-            best = min(best, one, key=self.worth)
+        for found in self._rounds():
+            best = min(best, found, key=self.worth)
             yield best
         idle = 0
-        for one in self._refined(best):
+        for found in self._refined(best):
             idle += 1
-            if self.worth(one) < self.worth(best):
-                best, idle = one, 0
+            if self.worth(found) < self.worth(best):
+                best, idle = found, 0
             yield best
             if idle > _IDLE:
                 return

@@ -136,9 +136,9 @@ class Tree:
             rest = up.size[axis] - sum(kid.size[axis] + self.kerf for kid in full)
             up.kids = full
             if rest > _TRIFLE:
-                one = Node((rest, up.size[1]) if axis == CROSS else (up.size[0], rest), up)
-                up.kids.append(one)
-                self.free.append(one)
+                leaf = Node((rest, up.size[1]) if axis == CROSS else (up.size[0], rest), up)
+                up.kids.append(leaf)
+                self.free.append(leaf)
             return
 
     def renew(self) -> None:

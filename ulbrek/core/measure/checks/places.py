@@ -220,6 +220,6 @@ def _mark(shape: Shape, named: NamedWeb) -> Mark:
 def _first_of_each(placed: Iterable[FeatureInPlan]) -> list[FeatureInPlan]:
     """Of a feature and its repeats the first."""
     first: dict[int, FeatureInPlan] = {}
-    for one in placed:
-        first.setdefault(one.index, one)
+    for feature in placed:
+        first.setdefault(feature.index, feature)
     return list(first.values())

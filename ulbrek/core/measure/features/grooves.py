@@ -60,9 +60,9 @@ class Grooves(AnchoredFeature):
         """Each groove."""
         first = -(self.count - 1) * self.pitch.mm / 2
         size = (self.length.mm, self.width.mm)
-        one = slot(*(size if self._lengthwise else size[::-1]))
+        groove = slot(*(size if self._lengthwise else size[::-1]))
         offs = [first + number * self.pitch.mm for number in range(self.count)]
-        moved = [one.moved(*((0.0, off) if self._lengthwise else (off, 0.0))) for off in offs]
+        moved = [groove.moved(*((0.0, off) if self._lengthwise else (off, 0.0))) for off in offs]
         return tuple(DrawnPart(each.turned(radians(self.turned_deg)).moved(*placed.centre)) for each in moved)
 
     def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:

@@ -220,11 +220,11 @@ Out = tuple[Read, float, tuple[float, float]]
 
 def _out_of_range(doses: Sequence[Read], bag: PerBag) -> Iterator[Out]:
     """Doses that lie outside of what their maker allows: with the amount for one bag and the range [g]."""
-    for one in doses:
-        amount = one.typed_g if one.typed_g is not None else one.by_percent_g
-        limits = range_g(one.admixture, bag)
+    for dose in doses:
+        amount = dose.typed_g if dose.typed_g is not None else dose.by_percent_g
+        limits = range_g(dose.admixture, bag)
         if amount is not None and limits is not None and not _in(amount, limits):
-            yield one, amount, limits
+            yield dose, amount, limits
 
 
 def _in(amount: float, limits: tuple[float, float]) -> bool:

@@ -6,10 +6,11 @@ from dataclasses import dataclass, replace
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief, cure
+from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.inputs import MixedBatch, MixInputs
 from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import MixResult
-from ulbrek.core.mix.station import MixBrief, mix
+from ulbrek.core.mix.station import mix
 from ulbrek.core.plan.pointing import pointed
 
 

@@ -46,13 +46,13 @@ def bar_near_edge(inputs: SteelInputs, near: Sequence[Near], diameter_mm: float)
     """
     laid: dict[bool, list[_Short]] = {}
     found: list[_Short] = []
-    for one in near:
-        short = _short(one, diameter_mm)
-        if short is not None and one.bar.by_hand is not None:
+    for spot in near:
+        short = _short(spot, diameter_mm)
+        if short is not None and spot.bar.by_hand is not None:
             found.append(short)
         elif short is not None:
             laid.setdefault(short.at_shape, []).append(short)
-    told = [_near_edge(inputs, one, 1, diameter_mm) for one in found]
+    told = [_near_edge(inputs, spot, 1, diameter_mm) for spot in found]
     for alike in laid.values():
         worst = min(alike, key=lambda short: short.cover_mm - short.needed_mm)
         told.append(_near_edge(inputs, worst, len(alike), diameter_mm))
