@@ -73,7 +73,7 @@ def test_what_was_told_is_remembered_by_what_it_was_worked_out_from(database: Da
         first = plans.outlooks(records, shop.id, [stored.id, uuid4()])
         again = plans.outlooks(records, shop.id, [stored.id])
     assert list(first) == [stored.id]
-    assert again[stored.id].told is first[stored.id].told
+    assert again[stored.id].outlook is first[stored.id].outlook
     assert again[stored.id].key == job_key(stored.revision, shop, EMPTY)
 
 
