@@ -7,7 +7,8 @@ from typing import Any
 
 from pydantic import BaseModel, TypeAdapter
 
-from ulbrek.core.base.units.table import COUNTED, SMALL_L, SMALL_MM, SMALL_MM2, TABLE
+from ulbrek.core.base.units.entries import ENTRIES
+from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, Band
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.beginning import FEATURES_BEGUN, OUTLINES_BEGUN
@@ -99,16 +100,33 @@ def _labelled(field: Schema, spec: Schema) -> Schema | None:
 
 
 def units_module() -> str:
-    """The TypeScript that holds how quantities are read by people."""
-    table = {name: {units: asdict(one) for units, one in both.items()} for name, both in TABLE.items()}
-    small = f"export const SMALL = {json.dumps({'mm': SMALL_MM, 'l': SMALL_L, 'mm2': SMALL_MM2})};\n"
-    lines = "".join(f"  {json.dumps(key)}: {json.dumps(told, ensure_ascii=False)},\n" for key, told in table.items())
-    counted = f"export const COUNTED: Record<string, string> = {json.dumps(COUNTED)};\n"
-    shape = (
-        "export interface ReaderUnit {\n  name: string;\n  decimals: number;\n  factor: number;\n  zero: number;\n"
-        "  trimmed: boolean;\n  close: boolean;\n}\n"
+    """The TypeScript that holds how quantities are read by people, and how they are typed."""
+    kinds = {
+        name: {units: [_band(band) for band in bands] for units, bands in both.items()} for name, both in KINDS.items()
+    }
+    entries = {name: {units: asdict(one) for units, one in both.items()} for name, both in ENTRIES.items()}
+    band = (
+        "export interface Band {\n  below?: number;\n  name?: string;\n  step?: number;\n  figures?: number;\n"
+        "  factor?: number;\n  zero?: number;\n  one?: string;\n  marks?: number;\n  finer?: number;\n"
+        "  towards?: number;\n  under?: boolean;\n}\n"
+    )
+    entry = (
+        "export interface EntryUnit {\n  name: string;\n  decimals: number;\n  factor: number;\n  zero: number;\n}\n"
     )
     return (
-        f"{_HEAD}{shape}\nexport const TABLE: Record<string, {{ mm: ReaderUnit; in: ReaderUnit }}> = {{\n{lines}}};\n\n"
-        f"{counted}\n{small}"
+        f"{_HEAD}{band}\n{entry}\n"
+        f"export const KINDS: Record<string, {{ mm: Band[]; in: Band[] }}> = {{\n{_lines(kinds)}}};\n\n"
+        f"export const ENTRIES: Record<string, {{ mm: EntryUnit; in: EntryUnit }}> = {{\n{_lines(entries)}}};\n\n"
+        f"export const COUNTED: Record<string, string> = {json.dumps(COUNTED)};\n\n"
+        f"export const PAIRS: [number, number][] = {json.dumps(PAIRS)};\n"
     )
+
+
+def _band(band: Band) -> dict[str, Any]:
+    """What of it is not as it is by default."""
+    plain = asdict(Band())
+    return {name: value for name, value in asdict(band).items() if value != plain[name]}
+
+
+def _lines(table: dict[str, Any]) -> str:
+    return "".join(f"  {json.dumps(key)}: {json.dumps(value, ensure_ascii=False)},\n" for key, value in table.items())

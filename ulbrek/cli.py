@@ -12,9 +12,10 @@ import click
 from pydantic import TypeAdapter, ValidationError
 
 from ulbrek import __version__
-from ulbrek.core.base.finding import Finding, Quantity
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
-from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.units.quantity import write_quantity, write_range
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
@@ -163,23 +164,26 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
             write_quantity(side, "mm", units) for side in (measured.length_mm, measured.width_mm, design.thickness.mm)
         )
         low, high = handled.mass.low or 0.0, handled.mass.high or 0.0
-        weighs = f"{write_quantity(low, 'kg', units)} to {write_quantity(high, 'kg', units)}"
+        weighs = write_range(low, high, "kg", units)
         people = write_quantity(handled.people_needed.value, "people", units) if handled.by_hand else "cart or hoist"
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
-            f"    volume      {write_volume(measured.volume.value, units)}",
+            f"    volume      {write_quantity(measured.volume.value, 'l', units)}",
             f"    mass fresh  {weighs}{', with its steel' if piece.steel.mass else ''}",
-            *(f"    tape        {write_quantity(tape.length.value, 'mm', units)}" for tape in measured.tape_checks[:1]),
+            *(
+                f"    tape        {write_quantity(tape.length.value, 'tape', units)}"
+                for tape in measured.tape_checks[:1]
+            ),
             f"    to carry    {people}",
             f"    steel       {piece.steel.school}"
             + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),
         ]
     mixed = planned.mix
     lines += [
-        f"  {write_quantity(mixed.bags.value, 'measures' if mixed.scratch else 'bags', units)} of {mixed.bag_name}, "
+        f"  {write_quantity(mixed.bags.value, 'charges' if mixed.scratch else 'bags', units)} of {mixed.bag_name}, "
         f"{write_quantity(mixed.batches.value, 'batches', units)} in the {mixed.container_name}",
-        f"    water       start {write_quantity(mixed.water_start.value, 'l', units)} a bag, "
-        f"most {write_quantity(mixed.water_most_l, 'l', units)}",
+        f"    water       start {write_quantity(mixed.water_start.value, 'water', units)} a bag, "
+        f"most {write_quantity(mixed.water_most_l, 'water', units)}",
     ]
     cut = planned.cutting
     lines.append(
@@ -197,11 +201,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
 
 
 def _said(template: str, found: Finding, units: Units) -> str:
-    values = {
-        name: write_quantity(value.value, value.unit, units) if isinstance(value, Quantity) else value
-        for name, value in found.values.items()
-    }
-    return template.format(**values)
+    return fill(template, found.values, units)
 
 
 if __name__ == "__main__":

@@ -68,11 +68,11 @@ def _order(key: str, titles: Mapping[str, str]) -> tuple[int, str]:
 
 def _figures(document: Any) -> Iterator[_Told]:  # noqa: ANN401 - any JSON
     if isinstance(document, list):
-        for itemue in document:
-            yield from _figures(itemue)
+        for part in document:
+            yield from _figures(part)
     elif isinstance(document, dict):
         if {"key", "rule", "value", "unit", "inputs"} <= document.keys():
             yield _Told(document["key"], document["rule"], document["value"], document["unit"])
         else:
-            for itemue in document.values():
-                yield from _figures(itemue)
+            for part in document.values():
+                yield from _figures(part)

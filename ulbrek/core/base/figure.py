@@ -81,7 +81,10 @@ class Input:
 
 @dataclass(frozen=True, slots=True)
 class Figure:
-    """A number with its rule and inputs. ``low`` and ``high`` bound it where an input is a spread."""
+    """A number with its rule and inputs. ``low`` and ``high`` bound it where an input is a spread.
+
+    ``kind`` is how fine it is written, where its unit alone does not say.
+    """
 
     key: str
     rule: str
@@ -90,6 +93,7 @@ class Figure:
     inputs: Mapping[str, Input] = field(default_factory=dict)
     low: float | None = None
     high: float | None = None
+    kind: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,14 +104,15 @@ class Rule(Generic[P]):
     id: str
     unit: str
     text: RuleText
+    kind: str = ""
 
     def __call__(self, *args: P.args, **kwargs: P.kwargs) -> float:
         """The rule's value, as the function gives it."""
         return self.function(*args, **kwargs)
 
 
-def rule(unit: str) -> Callable[[Callable[P, float]], Rule[P]]:
-    """Marks a function as a rule whose result is in ``unit``.
+def rule(unit: str, kind: str = "") -> Callable[[Callable[P, float]], Rule[P]]:
+    """Marks a function as a rule whose result is in ``unit``, and is written as fine as its ``kind``, if given.
 
     Its docstring must hold a summary, ``Args``, ``Formula`` and ``Source``: they are the rule book.
     """
@@ -115,7 +120,7 @@ def rule(unit: str) -> Callable[[Callable[P, float]], Rule[P]]:
     def mark(function: Callable[P, float]) -> Rule[P]:
         room = function.__module__.removeprefix("ulbrek.core.").split(".")[0]
         text = read_docstring(function.__doc__ or "", function.__qualname__)
-        return Rule(function, f"{room}.{function.__name__}", unit, text)
+        return Rule(function, f"{room}.{function.__name__}", unit, text, kind)
 
     return mark
 
@@ -154,7 +159,7 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
     worked = marked.function(**values)
     low, high = _bounds(marked.function, spread, values) if spread else (None, None)
     key = f"{marked.id}@{of}" if of else marked.id
-    return Figure(key, marked.id, worked, marked.unit, inputs, low, high)
+    return Figure(key, marked.id, worked, marked.unit, inputs, low, high, marked.kind)
 
 
 def workings(shown: Iterable[Figure]) -> dict[str, Figure]:

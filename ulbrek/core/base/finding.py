@@ -13,7 +13,10 @@ SEVERITIES: tuple[Severity, ...] = ("danger", "stop", "caution", "hint")
 
 @dataclass(frozen=True, slots=True)
 class Quantity:
-    """A number in a sentence, so that it can be written in the reader's units."""
+    """A number in a sentence, so that it can be written in the reader's units.
+
+    ``unit`` is one of the rules, or a kind of it: ``there`` and ``needed`` are lengths as ``mm`` is.
+    """
 
     value: float
     unit: str

@@ -39,7 +39,7 @@ def hour_by_share_of_set(set_h: float, share: float, pace: float) -> float:
     return set_h * share / pace
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def share_of_strength(strength_mpa: float, strength_28_mpa: float) -> float:
     """Share of the 28-day strength
 

@@ -42,7 +42,7 @@ def team(one_person_kg: Figure | float, people: int) -> Figure:
     return teams(one_person_kg)[min(people, LARGEST_TEAM) - 1]
 
 
-@rule(unit="kg")
+@rule(unit="kg", kind="allowed")
 def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
     """What a team lifts together
 
@@ -60,7 +60,7 @@ def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
     return one_person_kg * people * team_share
 
 
-@rule(unit="kg")
+@rule(unit="kg", kind="allowed")
 def team_at_most(one_person_kg: float, people: int, guideline_kg: float) -> float:
     """What a team carries at most
 

@@ -204,7 +204,7 @@ class Mix(Document):
         return next((size for size in self.sizes if size.id == size_id), None)
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def usual_water(water_least_l: float, water_most_l: float) -> float:
     """Water a bag usually takes
 

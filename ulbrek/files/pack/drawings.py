@@ -57,12 +57,14 @@ def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
             drawing.dot(screw.x_mm, screw.y_mm)
     for board in form.boards:
         if board.kind in ("strip", "liner", "kerfed strip", "divider"):
-            _strip_name(drawing, board, f"{board.key} {write_length(board.length_cut_mm, units)}", form.boards[0])
+            _strip_name(
+                drawing, board, f"{board.key} {write_length(board.length_cut_mm, units, 'cut')}", form.boards[0]
+            )
     left, front, right, back = _box_of(form.cavities)
-    drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units)}")
-    drawing.upright(front, back, 4, write_length(back - front, units))
+    drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units, 'cut')}")
+    drawing.upright(front, back, 4, write_length(back - front, units, "cut"))
     base = form.boards[0]
-    size = f"base {write_length(base.length_cut_mm, units)} × {write_length(base.height_cut_mm, units)}"
+    size = f"base {write_length(base.length_cut_mm, units, 'cut')} × {write_length(base.height_cut_mm, units, 'cut')}"
     drawing.words(WIDTH_MM / 2, drawing.y(base.y_mm + base.dy_mm) - 2.5, size)
     return drawing.svg()
 
@@ -109,9 +111,9 @@ def form_section(form: FormResult, units: Units) -> str:
             _cut_through(drawing, (foot, head), (board.bottom_mm * high, top * high), BOARD)
     inside = [part for cavity in form.cavities for part in _crossed(cavity, at)]
     for start, end in inside[:3]:
-        drawing.across(start, end, drawing.y(low * high) + 5, write_length(end - start, units))
+        drawing.across(start, end, drawing.y(low * high) + 5, write_length(end - start, units, "cut"))
     if inside and not form.stands:
-        drawing.upright(0.0, form.depth_mm * high, drawing.x(deep) + 4, write_length(form.depth_mm, units))
+        drawing.upright(0.0, form.depth_mm * high, drawing.x(deep) + 4, write_length(form.depth_mm, units, "cut"))
     return drawing.svg()
 
 

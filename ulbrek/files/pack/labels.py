@@ -46,7 +46,7 @@ def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
             yield {
                 "letter": letters[key],
                 "board": name,
-                "size": f"{write_length(long, units)} × {write_length(short, units)}",
+                "size": f"{write_length(long, units, 'cut')} × {write_length(short, units, 'cut')}",
                 "sheet": kind.sheet_name,
                 "piece": pieces.get(piece, ""),
                 "code": codes.get(piece, ""),

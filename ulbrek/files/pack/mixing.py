@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from typing import Any
 
-from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.mix.result import ScratchResult
 from ulbrek.files.pack.words import Block, Words, table
 
@@ -21,9 +21,9 @@ class MixPages(Words):
             ["", ""],
             [
                 ["Mix", f"{mix.mix_name}, {many} of {mix.bag_name}"],
-                ["Volume to pour", write_volume(mix.poured_volume.value, self.units)],
-                ["with spare", write_volume(mix.volume_with_spare.value, self.units)],
-                [f"Concrete from one {one}", write_volume(mix.bag_yield.value, self.units)],
+                ["Volume to pour", write_quantity(mix.poured_volume.value, "l", self.units)],
+                ["with spare", write_quantity(mix.volume_with_spare.value, "l", self.units)],
+                [f"Concrete from one {one}", write_quantity(mix.bag_yield.value, "l", self.units)],
                 [f"Water a {one}", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
                 [
                     "Planned",
@@ -55,7 +55,7 @@ class MixPages(Words):
         yield table(
             ["Each casting", "Dry mix in it", "Its share of a batch"],
             [
-                [names[one.piece], self._range(one.dry_mix), write_volume(one.share.value, self.units)]
+                [names[one.piece], self._range(one.dry_mix), write_quantity(one.share.value, "l", self.units)]
                 for one in mix.pieces
             ],
         )

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 
-from ulbrek.core.base.units.writing import write_hold
 from ulbrek.core.handling.result import HandlingResult, Lift
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
@@ -71,7 +70,7 @@ class MovePages(Words):
             yield ["Edge down", f"{handled.edge_down.side}: {handled.edge_down.why}"]
             yield [
                 "Held or strapped",
-                f"{' and '.join(write_hold(strap.at_mm, self.units) for strap in handled.straps)} along it",
+                f"{' and '.join(self._held(strap.at_mm) for strap in handled.straps)} along it",
             ]
         if handled.tipping:
             told = (
@@ -83,7 +82,10 @@ class MovePages(Words):
         placed = handled.placed
         if placed:
             supports = zip(placed.supports_mm, placed.carried, strict=True)
-            yield ["Rests at", ", ".join(f"{self._mm(at)} ({self._of(carried)})" for at, carried in supports)]
+            yield [
+                "Rests at",
+                ", ".join(f"{self._held(at)} ({self._of(carried)})" for at, carried in supports),
+            ]
             yield ["Plain, in its place", self._stress(placed.lift)]
             if placed.steel:
                 yield ["By its steel alone", f"{self._of(placed.asked)} asked of {self._of(placed.steel)}"]

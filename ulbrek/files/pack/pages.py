@@ -5,8 +5,9 @@ from itertools import groupby
 from math import ceil
 from typing import Any
 
-from ulbrek.core.base.finding import Finding, Quantity
-from ulbrek.core.base.units.quantity import write_quantity, write_volume
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.sentence import fill
+from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
@@ -63,7 +64,7 @@ class Pages(SteelPages, MovePages, MixPages):
             ["Length over all", self._mm(planned.measure.length_mm)],
             ["Width over all", self._mm(planned.measure.width_mm)],
             ["Thickness", self._mm(piece.thickness.mm)],
-            *([tape.name, self._mm(tape.length.value)] for tape in planned.measure.tape_checks),
+            *([tape.name, self._of(tape.length)] for tape in planned.measure.tape_checks),
         ]
         for feature in planned.measure.features:
             name = next(one.name for one in piece.features if one.id == feature.id)
@@ -83,7 +84,7 @@ class Pages(SteelPages, MovePages, MixPages):
         yield table(
             ["", ""],
             [
-                ["Volume of one", write_volume(measured.volume.value, self.units)],
+                ["Volume of one", self._of(measured.volume)],
                 ["Mass fresh", self._range(measured.mass_fresh)],
                 ["Mass dry", self._range(measured.mass_dry)],
                 ["Castings wanted", str(piece.count)],
@@ -129,13 +130,13 @@ class Pages(SteelPages, MovePages, MixPages):
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
-            *([f"Inside along the {one.edge}", self._mm(one.made.value)] for one in form.inside),
+            *([f"Inside along the {one.edge}", self._of(one.made)] for one in form.inside),
             ["Screws", f"{form.screw_count.value:g} in all, {self._screw(joint.screw_mm)} {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
             ["Bite, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
             ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(used.bead.inputs['radius_mm'].value)}"],
             ["Tape", self._of(used.tape)],
-            ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._mm(stiff.bearer_spacing.value)} apart"],
+            ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._of(stiff.bearer_spacing)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
             *(
                 [f"Strap {self._mm(strap.height_mm)} above the floor", f"pulled with {self._of(strap.pull)}"]
@@ -156,7 +157,7 @@ class Pages(SteelPages, MovePages, MixPages):
 
     def _board(self, board: Board) -> list[str]:
         sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
-        return [board.name + _bevels(board), *(self._mm(size) for size in sizes)]
+        return [board.name + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
 
     def _former(self, one: Knockout) -> str:
         """What a former is made of, how it lies and how it is held."""
@@ -220,8 +221,8 @@ class Pages(SteelPages, MovePages, MixPages):
                         _TICKED if key in sawn else _BOX,
                         letters[key],
                         name,
-                        self._mm(max(sizes[key].length_mm, sizes[key].width_mm)),
-                        self._mm(min(sizes[key].length_mm, sizes[key].width_mm)),
+                        self._cut(max(sizes[key].length_mm, sizes[key].width_mm)),
+                        self._cut(min(sizes[key].length_mm, sizes[key].width_mm)),
                     ]
                     for key, name in cutting.names.items()
                     if key in sizes
@@ -250,7 +251,7 @@ class Pages(SteelPages, MovePages, MixPages):
         """What is cut from one length, equal pieces together."""
         for name, parts in groupby(length.parts, key=lambda part: (part.name, part.length_mm)):
             many = len(list(parts))
-            yield (f"{many} × " if many > 1 else "") + f"{name[0].lower()} {self._mm(name[1])}"
+            yield (f"{many} × " if many > 1 else "") + f"{name[0].lower()} {self._cut(name[1])}"
 
     def _sheets(self, kind: KindCut, letters: dict[str, str]) -> Iterator[Block]:
         """The sheets of one kind, each with its cuts in sawing order."""
@@ -262,7 +263,7 @@ class Pages(SteelPages, MovePages, MixPages):
             size = f"{self._mm(plan.length_mm)} × {self._mm(plan.width_mm)}"
             yield {"kind": "heading", "text": f"{kind.sheet_name}: {what} {number} of {len(kind.sheets)}, {size}"}
             yield _drawing(drawings.sheet(plan, letters))
-            cuts = [self._cut(list(saws), guides[key]) for key, saws in groupby(plan.saws, key=_setting)]
+            cuts = [self._sawn(list(saws), guides[key]) for key, saws in groupby(plan.saws, key=_setting)]
             half = ceil(len(cuts) / 2)
             rows = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else [""] * 4)] for at in range(half)]
             yield {
@@ -270,11 +271,11 @@ class Pages(SteelPages, MovePages, MixPages):
                 "columns": ["auto", "auto", "auto", "1fr"] * 2,
             }
 
-    def _cut(self, saws: list[Saw], setting: Setting) -> list[str]:
+    def _sawn(self, saws: list[Saw], setting: Setting) -> list[str]:
         """Cuts of one setting: a box to tick, their numbers, how, and what the fence or the guide is set to."""
         first, last = saws[0], saws[-1]
         numbers = str(first.number) if first is last else f"{first.number}–{last.number}"
-        told = self._mm(first.setting_mm)
+        told = self._cut(first.setting_mm)
         if setting.guide:
             told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
         return [_BOX, numbers, "rip at" if first.kind == "rip" else "crosscut at", told]
@@ -312,11 +313,8 @@ class Pages(SteelPages, MovePages, MixPages):
         return [{"kind": "findings", "lines": lines}] if lines else []
 
     def _said(self, found: Finding) -> str:
-        values = {
-            name: write_quantity(value.value, value.unit, self.units) if isinstance(value, Quantity) else value
-            for name, value in found.values.items()
-        }
-        return f"{found.title.format(**values)}. {found.remedy.format(**values)}"
+        title, remedy = (fill(text, found.values, self.units) for text in (found.title, found.remedy))
+        return f"{title}. {remedy}"
 
 
 def _setting(saw: Saw) -> tuple[str, float]:

@@ -33,7 +33,7 @@ def steel_plan(piece: Piece, planned: PiecePlan, units: Units) -> str:
             continue
         named.add(kind)
         x, y = (bar.line.x1 + bar.line.x2) / 2, (bar.line.y1 + bar.line.y2) / 2
-        drawing.words(drawing.x(x), drawing.y(y) - 1.6, write_length(bar.length.value, units))
+        drawing.words(drawing.x(x), drawing.y(y) - 1.6, write_length(bar.length.value, units, "tape"))
     return drawing.svg()
 
 
@@ -61,7 +61,7 @@ def steel_section(piece: Piece, planned: PiecePlan, units: Units) -> str:
         if bar.line.y1 == bar.line.y2:
             drawing.dot(bar.line.y1, (level + bars[0] / 2) * high, 1.1, filled=True)
     face = "show face" if piece.cast == "face down" else "underside"
-    told = f"{face}, {write_length(stack.under.value, units)} of concrete under the steel"
+    told = f"{face}, {write_length(stack.under.value, units, 'there')} of concrete under the steel"
     drawing.words(drawing.x(width / 2), drawing.y(0) + 5, told)
     return drawing.svg()
 
@@ -95,7 +95,7 @@ def bent_bar(bar: BentBar, units: Units) -> str:
             length = ((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2) ** 0.5
             if length * drawing.scale > 8:
                 x, y = drawing.x((a[0] + b[0]) / 2), drawing.y((a[1] + b[1]) / 2)
-                drawing.words(x, y + 1.3, write_length(length, units), size=3.4)
+                drawing.words(x, y + 1.3, write_length(length, units, "tape"), size=3.4)
     return drawing.svg()
 
 

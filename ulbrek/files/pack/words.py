@@ -5,9 +5,9 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.sentence import write_figure, write_likely
 from ulbrek.core.base.units import Units
-from ulbrek.core.base.units.constants import MM_PER_INCH
-from ulbrek.core.base.units.quantity import write_quantity
+from ulbrek.core.base.units.quantity import NBSP, write_quantity
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
@@ -25,22 +25,28 @@ class Words:
     def _mm(self, mm: float) -> str:
         return write_length(mm, self.units)
 
+    def _held(self, mm: float) -> str:
+        """Where hands, straps and supports go."""
+        return write_length(mm, self.units, "hold")
+
+    def _cut(self, mm: float) -> str:
+        """What the saw, the fence or a rule is set to."""
+        return write_length(mm, self.units, "cut")
+
     def _screw(self, mm: float) -> str:
         """A screw by the length it is sold as."""
         if self.units == "mm":
-            return f"{mm:g} mm"
-        nearest = round(mm / MM_PER_INCH * 8) / 8 * MM_PER_INCH
-        return f"{write_length(nearest, 'in')} ({mm:g} mm)"
+            return f"{mm:g}{NBSP}mm"
+        return write_quantity(mm, "screw", self.units)
 
     def _of(self, figure: Figure) -> str:
-        return write_quantity(figure.value, figure.unit, self.units)
+        return write_likely(figure, self.units)
 
     def _range(self, figure: Figure) -> str:
-        low, high = figure.low or figure.value, figure.high or figure.value
-        return f"{write_quantity(low, figure.unit, self.units)} to {write_quantity(high, figure.unit, self.units)}"
+        return write_figure(figure, self.units)
 
     def _litres(self, litres: float) -> str:
-        return write_quantity(litres, "l", self.units)
+        return write_quantity(litres, "water", self.units)
 
 
 def table(head: list[str], rows: list[list[str]]) -> Block:

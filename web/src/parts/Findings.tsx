@@ -1,7 +1,7 @@
 import type { Finding, JobFinding, Schemas } from "@/api/client";
 import { usePreferences } from "@/units/preferences";
+import { fill } from "@/units/sentence";
 import { FindingWords } from "./FindingLines";
-import { sentence } from "./FindingText";
 import { SeverityMark } from "./SeverityMark";
 
 type Change = Schemas["Change"];
@@ -36,14 +36,14 @@ export function Findings({ findings, onChange }: Props) {
                 type="button"
                 className={`button mt-2 ${index === 0 ? "button-now" : ""}`}
                 onClick={() => finding.change && onChange(finding.change)}
-                aria-label={`${sentence(finding.change.label, finding.change.values, units)}. ${sentence(finding.title, finding.values, units)}`}
+                aria-label={`${fill(finding.change.label, finding.change.values, units)}. ${fill(finding.title, finding.values, units)}`}
               >
-                {sentence(finding.change.label, finding.change.values, units)}
+                {fill(finding.change.label, finding.change.values, units)}
               </button>
             )}
             {finding.also.map((other) => (
               <button key={other.label} type="button" className="button mt-2 ml-2" onClick={() => onChange(other)}>
-                {sentence(other.label, other.values, units)}
+                {fill(other.label, other.values, units)}
               </button>
             ))}
             <details className="mt-1 text-soft">

@@ -3,8 +3,7 @@ import { createContext, type ReactNode, useContext, useMemo, useState } from "re
 import type { Figure, Plan } from "@/api/client";
 import { useRules } from "@/api/queries";
 import { usePreferences } from "@/units/preferences";
-import { write, writeRange } from "@/units/quantity";
-import { figureIndex, figureText, formulaText } from "./figures";
+import { exactText, figureIndex, figureText, formulaText } from "./figures";
 import { Modal } from "./Modal";
 
 const Ask = createContext<(key: string) => void>(() => undefined);
@@ -73,16 +72,13 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
   return (
     <Modal open title={page.title} description={page.reason} onClose={onClose}>
       <p className="figure text-3xl" data-why-value>
-        {figureText(figure, units)}
+        {exactText(figure, units)}
       </p>
       <p className="mt-3 text-soft">{formulaText(page, (name) => meanings.get(name) ?? name)}</p>
       <dl className="mt-3">
         {Object.entries(figure.inputs ?? {}).map(([name, input]) => {
           const deeper = input.figure;
-          const text =
-            input.low != null && input.high != null
-              ? writeRange(input.low, input.high, input.unit, units)
-              : write(input.value, input.unit, units);
+          const text = exactText(input, units);
           return (
             <div key={name} className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
               <dt>{meanings.get(name) ?? "one piece"}</dt>

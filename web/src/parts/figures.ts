@@ -1,6 +1,6 @@
 import type { Figure, Plan, RulePage } from "@/api/client";
 import type { Units } from "@/units/length";
-import { write, writeRange } from "@/units/quantity";
+import { write, writeExact, writeRange } from "@/units/quantity";
 
 /** Every figure of a plan by its key: those on view and those behind them. */
 export function figureIndex(plan: Plan): Map<string, Figure> {
@@ -12,8 +12,24 @@ export function figureIndex(plan: Plan): Map<string, Figure> {
 
 export function figureText(figure: Figure, units: Units): string {
   return figure.low != null && figure.high != null && figure.low !== figure.high
-    ? writeRange(figure.low, figure.high, figure.unit, units)
-    : write(figure.value, figure.unit, units);
+    ? writeRange(figure.low, figure.high, kindOf(figure), units)
+    : write(figure.value, kindOf(figure), units);
+}
+
+/** How fine a figure is written. */
+export function kindOf(figure: Figure): string {
+  return figure.kind || figure.unit;
+}
+
+/** A number as it was worked out, for whoever checks it. */
+export function exactText(
+  of: { value: number; unit: string; low?: number | null; high?: number | null },
+  units: Units,
+) {
+  const { value, unit, low, high } = of;
+  return low != null && high != null && low !== high
+    ? `${writeExact(low, unit, units)} – ${writeExact(high, unit, units)}`
+    : writeExact(value, unit, units);
 }
 
 const OPERATORS: [RegExp, string][] = [

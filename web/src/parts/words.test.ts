@@ -3,7 +3,7 @@ import type { Figure, Plan, RulePage } from "@/api/client";
 import type { LogEntry } from "@/api/records";
 import { lotName, told } from "@/stations/records/words";
 import { made } from "@/testing";
-import { sentence } from "./FindingText";
+import { fill } from "@/units/sentence";
 import { figureIndex, figureText, formulaText } from "./figures";
 
 const figure = (key: string, value: number, unit: string, more: Partial<Figure> = {}): Figure =>
@@ -28,8 +28,8 @@ describe("a figure", () => {
   });
 
   it("that is not sure is a range", () => {
-    expect(figureText(figure("a", 3, "kg", { low: 2.5, high: 4 }), "mm")).toBe("2.5–4.0 kg");
-    expect(figureText(figure("a", 3, "kg", { low: 3, high: 3 }), "mm")).toBe("3.0 kg");
+    expect(figureText(figure("a", 3, "kg", { low: 2.5, high: 4 }), "mm")).toBe("2.5–4\u00a0kg");
+    expect(figureText(figure("a", 3, "kg", { low: 3, high: 3 }), "mm")).toBe("3\u00a0kg");
   });
 
   it("is worked out in signs that people write, with names for what stands in them", () => {
@@ -46,9 +46,9 @@ describe("a figure", () => {
 describe("a finding's sentence", () => {
   it("has its values in the reader's units", () => {
     const values = { what: "Sink", there: { value: 38.1, unit: "mm" } };
-    expect(sentence("{what} leaves {there}.", values, "in")).toBe("Sink leaves 1 1/2″.");
-    expect(sentence("{what} leaves {there}.", values, "mm")).toBe("Sink leaves 38.1 mm.");
-    expect(sentence("{nothing}There.", {}, "mm")).toBe("There.");
+    expect(fill("{what} leaves {there}.", values, "in")).toBe("Sink leaves 1\u00a01/2″.");
+    expect(fill("{what} leaves {there}.", values, "mm")).toBe("Sink leaves 38\u00a0mm.");
+    expect(fill("{nothing}There.", {}, "mm")).toBe("There.");
   });
 });
 
@@ -58,7 +58,7 @@ describe("a line of the log", () => {
 
   it.each([
     [{ kind: "poured" }, "First water in"],
-    [{ kind: "batch", number: 2, bags: 1, water_l: 2.4 }, "Batch 2: 1 bag, 2.4 l of water"],
+    [{ kind: "batch", number: 2, bags: 1, water_l: 2.4 }, "Batch 2: 1\u00a0bag, 2.4\u00a0L of water"],
     [{ kind: "act", act: "strip" }, "Strip the form"],
     [{ kind: "act", act: "sweep" }, "sweep"],
     [{ kind: "state", serial: 7, state: "stripped", taken_back: false }, "#7 is stripped"],

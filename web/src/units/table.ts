@@ -1,41 +1,100 @@
 /** Made by `make generate` from the core. Do not edit. */
-export interface ReaderUnit {
+export interface Band {
+  below?: number;
+  name?: string;
+  step?: number;
+  figures?: number;
+  factor?: number;
+  zero?: number;
+  one?: string;
+  marks?: number;
+  finer?: number;
+  towards?: number;
+  under?: boolean;
+}
+
+export interface EntryUnit {
   name: string;
   decimals: number;
   factor: number;
   zero: number;
-  trimmed: boolean;
-  close: boolean;
 }
 
-export const TABLE: Record<string, { mm: ReaderUnit; in: ReaderUnit }> = {
-  "g": {"mm": {"name": "g", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "g", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
-  "min": {"mm": {"name": "min", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "min", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
-  "h": {"mm": {"name": "h", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "h", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
-  "d": {"mm": {"name": "days", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "days", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
-  "deg": {"mm": {"name": "°", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": true, "close": true}, "in": {"name": "°", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": true, "close": true}},
-  "kg": {"mm": {"name": "kg", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "lb", "decimals": 0, "factor": 2.2046226218487757, "zero": 0.0, "trimmed": false, "close": false}},
-  "l": {"mm": {"name": "l", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "qt", "decimals": 1, "factor": 1.0566882094325938, "zero": 0.0, "trimmed": false, "close": false}},
-  "ml": {"mm": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
-  "sip": {"mm": {"name": "ml", "decimals": 0, "factor": 1000, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "fl oz", "decimals": 1, "factor": 33.814022701843, "zero": 0.0, "trimmed": false, "close": false}},
-  "volume": {"mm": {"name": "l", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft³", "decimals": 2, "factor": 0.0353146667214886, "zero": 0.0, "trimmed": false, "close": false}},
-  "m": {"mm": {"name": "m", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft", "decimals": 1, "factor": 3.280839895013124, "zero": 0.0, "trimmed": false, "close": false}},
-  "m2": {"mm": {"name": "m²", "decimals": 2, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft²", "decimals": 1, "factor": 10.763910416709725, "zero": 0.0, "trimmed": false, "close": false}},
-  "mm2": {"mm": {"name": "m²", "decimals": 3, "factor": 1e-06, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft²", "decimals": 2, "factor": 1.0763910416709725e-05, "zero": 0.0, "trimmed": false, "close": false}},
-  "bar": {"mm": {"name": "mm²", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": true, "close": false}, "in": {"name": "in²", "decimals": 2, "factor": 0.0015500031000062, "zero": 0.0, "trimmed": true, "close": false}},
-  "mm4": {"mm": {"name": "cm⁴", "decimals": 1, "factor": 0.0001, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "in⁴", "decimals": 2, "factor": 2.4025096100288307e-06, "zero": 0.0, "trimmed": false, "close": false}},
-  "m2/l": {"mm": {"name": "m²/l", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft²/gal", "decimals": 0, "factor": 40.74583333333334, "zero": 0.0, "trimmed": false, "close": false}},
-  "kg/m": {"mm": {"name": "kg/m", "decimals": 3, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "lb/ft", "decimals": 3, "factor": 0.6719689751395067, "zero": 0.0, "trimmed": false, "close": false}},
-  "kg/m2": {"mm": {"name": "kg/m²", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "lb/ft²", "decimals": 2, "factor": 0.20481614362252162, "zero": 0.0, "trimmed": false, "close": false}},
-  "kg/m3": {"mm": {"name": "kg/m³", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "lb/ft³", "decimals": 1, "factor": 0.06242796057614459, "zero": 0.0, "trimmed": false, "close": false}},
-  "MPa": {"mm": {"name": "MPa", "decimals": 2, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "psi", "decimals": 0, "factor": 145.03773773020922, "zero": 0.0, "trimmed": false, "close": false}},
-  "N": {"mm": {"name": "N", "decimals": 0, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "lbf", "decimals": 0, "factor": 0.2248089430997105, "zero": 0.0, "trimmed": false, "close": false}},
-  "N.m": {"mm": {"name": "N·m", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "ft·lbf", "decimals": 1, "factor": 0.7375621492772655, "zero": 0.0, "trimmed": false, "close": false}},
-  "C": {"mm": {"name": "°C", "decimals": 1, "factor": 1.0, "zero": 0.0, "trimmed": true, "close": false}, "in": {"name": "°F", "decimals": 0, "factor": 1.8, "zero": 32, "trimmed": false, "close": false}},
-  "share": {"mm": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0, "trimmed": true, "close": false}, "in": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0, "trimmed": true, "close": false}},
-  "price": {"mm": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}, "in": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0, "trimmed": false, "close": false}},
+export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
+  "mm": {"mm": [{"below": 3, "name": "mm", "step": 0.1, "under": true}, {"below": 20, "name": "mm", "step": 0.5}, {"name": "mm"}], "in": [{"below": 3.175, "name": "″", "marks": 64, "under": true}, {"name": "″", "marks": 16, "finer": 32}]},
+  "cut": {"mm": [{"below": 3, "name": "mm", "step": 0.1, "under": true}, {"name": "mm", "step": 0.5}], "in": [{"below": 3.175, "name": "″", "marks": 64, "under": true}, {"name": "″", "marks": 16, "finer": 32}]},
+  "tape": {"mm": [{"name": "mm"}], "in": [{"name": "″", "marks": 16}]},
+  "hold": {"mm": [{"name": "mm", "step": 5}], "in": [{"name": "″", "marks": 2}]},
+  "spacing": {"mm": [{"name": "mm", "step": 5}], "in": [{"name": "″", "marks": 4}]},
+  "at most": {"mm": [{"name": "mm", "step": 5, "towards": -1}], "in": [{"name": "″", "marks": 2, "towards": -1}]},
+  "there": {"mm": [{"name": "mm", "towards": -1}], "in": [{"name": "″", "marks": 16, "towards": -1}]},
+  "needed": {"mm": [{"name": "mm", "towards": 1}], "in": [{"name": "″", "marks": 16, "towards": 1}]},
+  "bow": {"mm": [{"name": "mm", "step": 0.1, "under": true}], "in": [{"name": "″", "marks": 64, "under": true}]},
+  "fine": {"mm": [{"name": "mm", "step": 0.1, "under": true}], "in": [{"name": "″", "marks": 64, "under": true}]},
+  "screw": {"mm": [{"name": "mm"}], "in": [{"name": "″", "marks": 8}]},
+  "m": {"mm": [{"name": "m", "step": 0.5}], "in": [{"name": "ft", "factor": 3.280839895013124}]},
+  "m2": {"mm": [{"below": 0.2, "name": "m²", "figures": 2}, {"name": "m²", "step": 0.1}], "in": [{"below": 0.2, "name": "ft²", "figures": 2, "factor": 10.763910416709725}, {"name": "ft²", "step": 0.5, "factor": 10.763910416709725}]},
+  "mm2": {"mm": [{"below": 50000.0, "name": "mm²"}, {"below": 200000.0, "name": "m²", "figures": 2, "factor": 1e-06}, {"name": "m²", "step": 0.1, "factor": 1e-06}], "in": [{"below": 50000.0, "name": "in²", "step": 0.01, "factor": 0.0015500031000062}, {"below": 200000.0, "name": "ft²", "figures": 2, "factor": 1.0763910416709725e-05}, {"name": "ft²", "step": 0.5, "factor": 1.0763910416709725e-05}]},
+  "m2/l": {"mm": [{"name": "m²/L", "figures": 2}], "in": [{"name": "ft²/gal", "figures": 2, "factor": 40.74583333333334}]},
+  "l": {"mm": [{"below": 0.2, "name": "ml", "step": 5, "factor": 1000}, {"below": 100, "name": "L", "step": 0.1}, {"below": 500, "name": "L"}, {"name": "m³", "step": 0.01, "factor": 0.001}], "in": [{"below": 283.1684659199999, "name": "ft³", "step": 0.01, "factor": 0.0353146667214886}, {"below": 764.5548579839997, "name": "ft³", "step": 0.1, "factor": 0.0353146667214886}, {"name": "yd³", "step": 0.01, "factor": 0.0013079506193143927}]},
+  "vessel": {"mm": [{"below": 10, "name": "L", "step": 0.5}, {"name": "L"}], "in": [{"below": 9.463529459999998, "name": "qt", "step": 0.5, "factor": 1.0566882094325938}, {"name": "qt", "factor": 1.0566882094325938}]},
+  "water": {"mm": [{"below": 0.2, "name": "ml", "step": 5, "factor": 1000}, {"name": "L", "step": 0.05}], "in": [{"below": 0.9463529459999999, "name": "fl oz", "step": 0.5, "factor": 33.814022701843}, {"name": "qt", "step": 0.1, "factor": 1.0566882094325938}]},
+  "ml": {"mm": [{"below": 20, "name": "ml"}, {"below": 200, "name": "ml", "step": 5}, {"name": "L", "step": 0.05, "factor": 0.001}], "in": [{"below": 15, "name": "fl oz", "step": 0.05, "factor": 0.033814022701843}, {"below": 946.3529459999999, "name": "fl oz", "step": 0.5, "factor": 0.033814022701843}, {"name": "qt", "step": 0.1, "factor": 0.0010566882094325937}]},
+  "kg": {"mm": [{"below": 0.1, "name": "g", "factor": 1000}, {"below": 2, "name": "g", "step": 10, "factor": 1000}, {"below": 20, "name": "kg", "step": 0.1}, {"name": "kg"}], "in": [{"below": 0.45359237, "name": "oz", "step": 0.5, "factor": 35.27396194958041}, {"below": 4.535923700000001, "name": "lb", "step": 0.1, "factor": 2.2046226218487757}, {"name": "lb", "factor": 2.2046226218487757}]},
+  "allowed": {"mm": [{"name": "kg", "step": 0.5}], "in": [{"name": "lb", "factor": 2.2046226218487757}]},
+  "weighed": {"mm": [{"name": "kg", "step": 0.05}], "in": [{"name": "lb", "step": 0.1, "factor": 2.2046226218487757}]},
+  "g": {"mm": [{"below": 10, "name": "g", "step": 0.1}, {"below": 1000, "name": "g"}, {"name": "kg", "step": 0.01, "factor": 0.001}], "in": [{"below": 10, "name": "g", "step": 0.1}, {"below": 1000, "name": "g"}, {"name": "kg", "step": 0.01, "factor": 0.001}]},
+  "kg/m": {"mm": [{"name": "kg/m", "figures": 2}], "in": [{"name": "lb/ft", "figures": 2, "factor": 0.6719689751395067}]},
+  "kg/m2": {"mm": [{"name": "kg/m²", "figures": 2}], "in": [{"name": "lb/ft²", "figures": 2, "factor": 0.20481614362252162}]},
+  "kg/m3": {"mm": [{"name": "kg/m³", "step": 10}], "in": [{"name": "lb/ft³", "factor": 0.06242796057614459}]},
+  "MPa": {"mm": [{"below": 1, "name": "MPa", "step": 0.1, "under": true}, {"below": 10, "name": "MPa", "step": 0.5}, {"name": "MPa"}], "in": [{"below": 6.894757293168361, "name": "psi", "step": 10, "factor": 145.03773773020922, "under": true}, {"name": "psi", "step": 50, "factor": 145.03773773020922}]},
+  "stress": {"mm": [{"name": "MPa", "figures": 2}], "in": [{"name": "psi", "figures": 2, "factor": 145.03773773020922}]},
+  "N": {"mm": [{"name": "N", "step": 10, "under": true}], "in": [{"name": "lb", "factor": 0.2248089430997105, "under": true}]},
+  "N.m": {"mm": [{"name": "N·m", "figures": 2}], "in": [{"name": "ft·lb", "figures": 2, "factor": 0.7375621492772655}]},
+  "min": {"mm": [{"below": 15, "name": "min"}, {"below": 92.5, "name": "min", "step": 5}, {"below": 240, "name": "min", "step": 10}, {"below": 600, "name": "h", "step": 0.5, "factor": 0.016666666666666666}, {"name": "h", "factor": 0.016666666666666666}], "in": [{"below": 15, "name": "min"}, {"below": 92.5, "name": "min", "step": 5}, {"below": 240, "name": "min", "step": 10}, {"below": 600, "name": "h", "step": 0.5, "factor": 0.016666666666666666}, {"name": "h", "factor": 0.016666666666666666}]},
+  "h": {"mm": [{"below": 0.25, "name": "min", "factor": 60}, {"below": 1.5416666666666667, "name": "min", "step": 5, "factor": 60}, {"below": 10, "name": "h", "step": 0.5}, {"below": 72, "name": "h"}, {"below": 168, "name": "days", "step": 0.5, "factor": 0.041666666666666664, "one": "day"}, {"name": "days", "factor": 0.041666666666666664, "one": "day"}], "in": [{"below": 0.25, "name": "min", "factor": 60}, {"below": 1.5416666666666667, "name": "min", "step": 5, "factor": 60}, {"below": 10, "name": "h", "step": 0.5}, {"below": 72, "name": "h"}, {"below": 168, "name": "days", "step": 0.5, "factor": 0.041666666666666664, "one": "day"}, {"name": "days", "factor": 0.041666666666666664, "one": "day"}]},
+  "d": {"mm": [{"below": 7, "name": "days", "step": 0.5, "one": "day"}, {"name": "days", "one": "day"}], "in": [{"below": 7, "name": "days", "step": 0.5, "one": "day"}, {"name": "days", "one": "day"}]},
+  "C": {"mm": [{"name": "°C", "step": 0.5}], "in": [{"name": "°F", "factor": 1.8, "zero": 32}]},
+  "deg": {"mm": [{"name": "°", "step": 0.1}], "in": [{"name": "°", "step": 0.1}]},
+  "draft": {"mm": [{"name": "°", "step": 0.5}], "in": [{"name": "°", "step": 0.5}]},
+  "lean": {"mm": [{"name": "°"}], "in": [{"name": "°"}]},
+  "%": {"mm": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}], "in": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}]},
+  "share": {"mm": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}], "in": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}]},
+  "price": {"mm": [{"step": 0.01}], "in": [{"step": 0.01}]},
+  "ratio": {"mm": [{"step": 0.01}], "in": [{"step": 0.01}]},
+  "count": {"mm": [{"step": 0.25}], "in": [{"step": 0.25}]},
+  "1": {"mm": [{"figures": 3}], "in": [{"figures": 3}]},
+  "mm4": {"mm": [{"name": "cm⁴", "figures": 3, "factor": 0.0001}], "in": [{"name": "in⁴", "figures": 3, "factor": 2.4025096100288307e-06}]},
 };
 
-export const COUNTED: Record<string, string> = {"bags": "bag", "measures": "measure", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting"};
+export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
+  "g": {"mm": {"name": "g", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "g", "decimals": 1, "factor": 1.0, "zero": 0.0}},
+  "min": {"mm": {"name": "min", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "min", "decimals": 0, "factor": 1.0, "zero": 0.0}},
+  "h": {"mm": {"name": "h", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "h", "decimals": 1, "factor": 1.0, "zero": 0.0}},
+  "d": {"mm": {"name": "days", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "days", "decimals": 1, "factor": 1.0, "zero": 0.0}},
+  "deg": {"mm": {"name": "°", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "°", "decimals": 1, "factor": 1.0, "zero": 0.0}},
+  "kg": {"mm": {"name": "kg", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "lb", "decimals": 0, "factor": 2.2046226218487757, "zero": 0.0}},
+  "l": {"mm": {"name": "L", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "qt", "decimals": 1, "factor": 1.0566882094325938, "zero": 0.0}},
+  "ml": {"mm": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0}},
+  "sip": {"mm": {"name": "ml", "decimals": 0, "factor": 1000, "zero": 0.0}, "in": {"name": "fl oz", "decimals": 1, "factor": 33.814022701843, "zero": 0.0}},
+  "volume": {"mm": {"name": "L", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft³", "decimals": 2, "factor": 0.0353146667214886, "zero": 0.0}},
+  "m": {"mm": {"name": "m", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft", "decimals": 1, "factor": 3.280839895013124, "zero": 0.0}},
+  "m2": {"mm": {"name": "m²", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft²", "decimals": 1, "factor": 10.763910416709725, "zero": 0.0}},
+  "mm2": {"mm": {"name": "m²", "decimals": 3, "factor": 1e-06, "zero": 0.0}, "in": {"name": "ft²", "decimals": 2, "factor": 1.0763910416709725e-05, "zero": 0.0}},
+  "bar": {"mm": {"name": "mm²", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "in²", "decimals": 2, "factor": 0.0015500031000062, "zero": 0.0}},
+  "mm4": {"mm": {"name": "cm⁴", "decimals": 1, "factor": 0.0001, "zero": 0.0}, "in": {"name": "in⁴", "decimals": 2, "factor": 2.4025096100288307e-06, "zero": 0.0}},
+  "m2/l": {"mm": {"name": "m²/L", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft²/gal", "decimals": 0, "factor": 40.74583333333334, "zero": 0.0}},
+  "kg/m": {"mm": {"name": "kg/m", "decimals": 3, "factor": 1.0, "zero": 0.0}, "in": {"name": "lb/ft", "decimals": 3, "factor": 0.6719689751395067, "zero": 0.0}},
+  "kg/m2": {"mm": {"name": "kg/m²", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "lb/ft²", "decimals": 2, "factor": 0.20481614362252162, "zero": 0.0}},
+  "kg/m3": {"mm": {"name": "kg/m³", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "lb/ft³", "decimals": 1, "factor": 0.06242796057614459, "zero": 0.0}},
+  "MPa": {"mm": {"name": "MPa", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "psi", "decimals": 0, "factor": 145.03773773020922, "zero": 0.0}},
+  "N": {"mm": {"name": "N", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "lb", "decimals": 0, "factor": 0.2248089430997105, "zero": 0.0}},
+  "N.m": {"mm": {"name": "N·m", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft·lb", "decimals": 1, "factor": 0.7375621492772655, "zero": 0.0}},
+  "C": {"mm": {"name": "°C", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "°F", "decimals": 0, "factor": 1.8, "zero": 32}},
+  "share": {"mm": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0}, "in": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0}},
+  "price": {"mm": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0}},
+};
 
-export const SMALL = {"mm": 3.0, "l": 0.2, "mm2": 50000.0};
+export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
+
+export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [76, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [500, 20.0], [600, 24.0], [900, 36.0], [1000, 40.0], [1200, 48.0]];

@@ -19,50 +19,42 @@ test.runIf(byChance.length)("what the core writes is written here", () => {
   expect(off.map(([value, unit, units, written]) => [value, unit, written, write(value, unit, units)])).toEqual([]);
 });
 
+const plain = (text: string) => text.replaceAll("\u00a0", " ");
+
 describe("a length", () => {
   it("is said as it was typed to the reader of its units", () => {
-    expect(shown({ mm: 1095.375, typed: '43 1/8"' }, "in")).toBe("43 1/8″");
-    expect(shown({ mm: 1095.375, typed: '43 1/8"' }, "mm")).toBe("1095.4 mm");
-    expect(shown({ mm: 620, typed: "62 cm" }, "mm")).toBe("62 cm");
-    expect(shown({ mm: 635, typed: "2' 1\"" }, "in")).toBe("2′ 1″");
+    expect(plain(shown({ mm: 1095.375, typed: '43 1/8"' }, "in"))).toBe("43 1/8″");
+    expect(plain(shown({ mm: 1095.375, typed: '43 1/8"' }, "mm"))).toBe("1095 mm");
+    expect(plain(shown({ mm: 620, typed: "62 cm" }, "mm"))).toBe("62 cm");
+    expect(plain(shown({ mm: 635, typed: "2' 1\"" }, "in"))).toBe("2′ 1″");
   });
 
   it("without a unit is of the units that make it what it is", () => {
-    expect(shown({ mm: 620, typed: "620" }, "mm")).toBe("620 mm");
-    expect(shown({ mm: 620, typed: "620" }, "in")).toBe("24 7/16″ − 0.7 mm");
-    expect(shown({ mm: 609.6, typed: "24" }, "in")).toBe("24″");
+    expect(plain(shown({ mm: 620, typed: "620" }, "mm"))).toBe("620 mm");
+    expect(plain(shown({ mm: 620, typed: "620" }, "in"))).toBe("24 13/32″");
+    expect(plain(shown({ mm: 609.6, typed: "24" }, "in"))).toBe("24″");
   });
 
   it("is edited as it was typed, else as it is shown", () => {
-    expect(editable({ mm: 1095.375, typed: "43 1/8" }, "in")).toBe("43 1/8");
-    expect(editable({ mm: 12.7, typed: null }, "in")).toBe("1/2″");
-    expect(otherUnits(25.4, "mm")).toBe("1″");
-  });
-
-  it("is never further from its mark than is said", () => {
-    for (let mm = 3; mm < 400; mm += 0.37) {
-      const [whole = "", off = "0"] = writeLength(mm, "in").split(/ (?=[+−])/);
-      const [, inches = "0", top = "0", bottom = "1"] = /^(?:(\d+)(?: |″))?(?:(\d+)\/(\d+)″)?/.exec(whole) ?? [];
-      const mark = (Number(inches || 0) + Number(top) / Number(bottom)) * 25.4;
-      const said = Number(off.replace("−", "-").replace(/[+ m]/g, ""));
-      expect(Math.abs(mark + said - mm)).toBeLessThanOrEqual(said ? 0.051 : 25.4 / 64 + 1e-9);
-    }
+    expect(plain(editable({ mm: 1095.375, typed: "43 1/8" }, "in"))).toBe("43 1/8");
+    expect(plain(editable({ mm: 12.7, typed: null }, "in"))).toBe("1/2″");
+    expect(plain(otherUnits(25.4, "mm"))).toBe("1″");
   });
 });
 
 test("a range says its unit once, and nothing twice", () => {
-  expect(writeRange(34.41, 35.84, "kg", "mm")).toBe("34.4–35.8 kg");
-  expect(writeRange(1, 2, "bags", "mm")).toBe("1–2 bags");
-  expect(writeRange(2.001, 2.002, "MPa", "mm")).toBe("2.00 MPa");
+  expect(plain(writeRange(34.41, 35.84, "kg", "mm"))).toBe("34–36 kg");
+  expect(plain(writeRange(1, 2, "bags", "mm"))).toBe("1–2 bags");
+  expect(plain(writeRange(2.001, 2.002, "MPa", "mm"))).toBe("2 MPa");
 });
 
 test.each([
   [0.5, "30 min"],
-  [1.25, "1.3 h"],
+  [1.25, "75 min"],
   [30.4, "30 h"],
   [84, "3.5 days"],
 ])("%d hours are %s", (hours, written) => {
-  expect(writeHours(hours)).toBe(written);
+  expect(plain(writeHours(hours))).toBe(written);
 });
 
 describe("a moment", () => {

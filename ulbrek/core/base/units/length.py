@@ -29,14 +29,14 @@ class Length(Document):
     @classmethod
     def _read(cls, given: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
         if isinstance(given, str):
-            return {"mm": read_length(given), "typed": given.strip()}
+            return {"mm": read_length(given), "typed": _plain(given)}
         if isinstance(given, int | float) and not isinstance(given, bool):
             return {"mm": given}
         if isinstance(given, dict) and "mm" not in given and isinstance(given.get("typed"), str):
             bare = given.get("bare", "mm")
             if bare not in ("in", "mm"):
                 raise ValueError(f"A number without a unit is in “in” or “mm”, not “{bare}”.")
-            return {"mm": read_length(given["typed"], bare), "typed": given["typed"].strip()}
+            return {"mm": read_length(given["typed"], bare), "typed": _plain(given["typed"])}
         return given
 
     @classmethod
@@ -92,4 +92,9 @@ def _on_tape(mm: float, units: Units, to_mark: Any) -> Length:  # noqa: ANN401 -
     marked = round(max(0, to_mark(round(mm / step, 6))) * step, 9)
     if units == "mm":
         return Length(mm=marked, typed=f"{marked:g} mm")
-    return Length(mm=marked, typed=write_length(marked, "in"))
+    return Length(mm=marked, typed=_plain(write_length(marked, "in")))
+
+
+def _plain(typed: str) -> str:
+    """As it is typed: without the spaces that keep a number and its unit on one line of a page."""
+    return typed.strip().replace("\N{NO-BREAK SPACE}", " ")

@@ -5,7 +5,7 @@ from math import ceil, pi, radians, sqrt, tan
 from ulbrek.core.base.figure import rule
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def strip(inside_mm: float, at_start_mm: float, at_end_mm: float) -> float:
     """Length of a strip
 
@@ -23,7 +23,7 @@ def strip(inside_mm: float, at_start_mm: float, at_end_mm: float) -> float:
     return inside_mm + at_start_mm + at_end_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def mitre_reach(board_mm: float, turn_deg: float) -> float:
     """How far the outer face of a mitred board reaches beyond the inside
 
@@ -40,7 +40,7 @@ def mitre_reach(board_mm: float, turn_deg: float) -> float:
     return board_mm * tan(pi * turn_deg / 360)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def strip_height(thickness_mm: float, lap_mm: float) -> float:
     """Height of the strips
 
@@ -57,7 +57,7 @@ def strip_height(thickness_mm: float, lap_mm: float) -> float:
     return thickness_mm + lap_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def base_side(inside_mm: float, ledge_mm: float) -> float:
     """Side of the base
 
@@ -72,7 +72,7 @@ def base_side(inside_mm: float, ledge_mm: float) -> float:
     return inside_mm + 2 * ledge_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def inside_of_strip(strip_mm: float, at_start_mm: float, at_end_mm: float) -> float:
     """Inside that a strip makes
 
@@ -90,7 +90,7 @@ def inside_of_strip(strip_mm: float, at_start_mm: float, at_end_mm: float) -> fl
     return strip_mm - at_start_mm - at_end_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def inside_of_board(board_length_mm: float) -> float:
     """Inside that a board between others makes
 
@@ -106,7 +106,7 @@ def inside_of_board(board_length_mm: float) -> float:
     return board_length_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def inside_by_marks(inside_mm: float) -> float:
     """Inside that the pencil line on the base makes
 
@@ -122,7 +122,7 @@ def inside_by_marks(inside_mm: float) -> float:
     return inside_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def liner_length(turn_deg: float, radius_mm: float, liner_mm: float) -> float:
     """Length of the liner of a curved side
 
@@ -140,7 +140,7 @@ def liner_length(turn_deg: float, radius_mm: float, liner_mm: float) -> float:
     return radians(turn_deg) * (radius_mm + liner_mm / 2)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def rib_radius(radius_mm: float, liner_mm: float) -> float:
     """Radius that the ribs behind a liner are cut to
 
@@ -198,7 +198,7 @@ def kerfs_that_open(turn_deg: float, radius_mm: float, sag_mm: float) -> float:
     return float(ceil(radians(turn_deg) * radius_mm / sqrt(8 * radius_mm * sag_mm) - 1e-9))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="bow")
 def facet_sag(turn_deg: float, radius_mm: float, kerfs: float) -> float:
     """How far the flats between kerfs lie off the curve
 
@@ -229,7 +229,7 @@ def web_strain(web_mm: float, radius_mm: float) -> float:
     return 100 * web_mm / (2 * radius_mm)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def bearer(across_mm: float) -> float:
     """Length of a bearer under the base
 
@@ -243,7 +243,7 @@ def bearer(across_mm: float) -> float:
     return across_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def brace(height_mm: float) -> float:
     """Lumber of one brace
 
@@ -259,7 +259,7 @@ def brace(height_mm: float) -> float:
     return height_mm * (1 + sqrt(2))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def bridge(across_mm: float, beyond_mm: float) -> float:
     """Length of a bridge over the form
 

@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import rule
 from ulbrek.core.base.units.constants import GRAVITY
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def fluid_pressure(height_mm: float, density_kg_m3: float) -> float:
     """Pressure at the bottom of the form
 
@@ -89,7 +89,7 @@ def push_a_screw(density_kg_m3: float, height_mm: float, spacing_mm: float) -> f
     return density_kg_m3 * GRAVITY * height_mm**2 / 2 * spacing_mm / 1e9
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="fine")
 def pilot(shank_mm: float, pilot_share: float) -> float:
     """Pilot hole
 
@@ -212,7 +212,7 @@ def ballast(uplift_n: float) -> float:
     return 1.5 * uplift_n / GRAVITY
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="bow")
 def out_of_level(length_mm: float) -> float:
     """Thin and thick end of a form out of level
 
@@ -312,7 +312,7 @@ def strap_pull(density_kg_m3: float, height_mm: float, side_mm: float, straps: f
     return density_kg_m3 * GRAVITY * height_mm**2 / 2 * side_mm / 2 / straps / 1e9
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="at most")
 def fill_difference(height_mm: float, side_mm: float, density_kg_m3: float, held_n: float) -> float:
     """Greatest difference in fill round a core
 

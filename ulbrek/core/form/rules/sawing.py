@@ -3,7 +3,7 @@
 from ulbrek.core.base.figure import rule
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def saw_depth(board_mm: float, rail_mm: float, through_mm: float) -> float:
     """Depth that the saw is set to
 
@@ -19,7 +19,7 @@ def saw_depth(board_mm: float, rail_mm: float, through_mm: float) -> float:
     return board_mm + rail_mm + through_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def guide_on_the_piece(setting_mm: float, offset_mm: float) -> float:
     """Where the guide lies on the piece that is cut off
 
@@ -36,7 +36,7 @@ def guide_on_the_piece(setting_mm: float, offset_mm: float) -> float:
     return setting_mm - offset_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def guide_beyond_the_cut(setting_mm: float, kerf_mm: float, offset_mm: float) -> float:
     """Where the guide lies beyond the cut
 

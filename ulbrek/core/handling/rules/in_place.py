@@ -74,7 +74,7 @@ def moment_in_place(dead_nm: float, live_nm: float, local_nm: float, dead_share:
     return abs(1.2 * dead_nm * dead_share + 1.6 * live_nm * load_share) + 1.6 * local_nm
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_in_place(moment_nm: float, modulus_mm3: float, share: float) -> float:
     """Bending stress in its place
 
@@ -105,7 +105,7 @@ def strength_in_place(stress_mpa: float, corner: float) -> float:
     return (corner * stress_mpa / (0.6 * 0.42)) ** 2
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def allowed_in_place(strength_mpa: float, corner: float) -> float:
     """Bending stress that plain concrete may carry in its place
 

@@ -4,7 +4,7 @@ from ulbrek.core.base.figure import rule
 from ulbrek.core.base.units.constants import GRAVITY
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_flat(moment_nm: float, net_width_mm: float, thickness_mm: float) -> float:
     """Bending stress, lying flat
 
@@ -53,7 +53,7 @@ def corner_carries(mass_kg: float) -> float:
     return mass_kg * GRAVITY / 4
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_turned(corner_n: float, thickness_mm: float, left: float) -> float:
     """Stress of turning it up, held at two corners
 
@@ -71,7 +71,7 @@ def stress_turned(corner_n: float, thickness_mm: float, left: float) -> float:
     return 3 * corner_n / (thickness_mm**2 * left)
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_hollowed(moment_nm: float, modulus_mm3: float) -> float:
     """Bending stress, lying flat, where something goes into it
 
@@ -88,7 +88,7 @@ def stress_hollowed(moment_nm: float, modulus_mm3: float) -> float:
     return moment_nm * 1000 / modulus_mm3
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> float:
     """Bending stress, on edge
 
@@ -106,7 +106,7 @@ def stress_on_edge(moment_nm: float, inertia_mm4: float, farthest_mm: float) -> 
     return moment_nm * 1000 * farthest_mm / inertia_mm4
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_in_strip(moment_nm: float, axial_n: float, width_mm: float, thickness_mm: float) -> float:
     """Stress of a strip beside an opening, on edge
 
@@ -147,7 +147,7 @@ def strength_for_lift(stress_mpa: float, dynamic: float, suction: float, corner:
     return (safety * dynamic * suction * corner * stress_mpa / 0.62) ** 2
 
 
-@rule(unit="MPa")
+@rule(unit="MPa", kind="stress")
 def stress_allowed(strength_mpa: float, safety: float, dynamic: float, suction: float, corner: float) -> float:
     """Bending stress allowed at 28 days
 

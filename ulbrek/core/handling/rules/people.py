@@ -70,7 +70,7 @@ def twist_multiplier(twist_deg: float) -> float:
     return 0.0 if twist_deg > 135 else 1 - 0.0032 * twist_deg
 
 
-@rule(unit="kg")
+@rule(unit="kg", kind="allowed")
 def recommended_limit(
     load_constant_kg: float, reach: float, height: float, travel: float, twist: float, grip: float
 ) -> float:
@@ -94,7 +94,7 @@ def recommended_limit(
     return load_constant_kg * reach * height * travel * twist * grip
 
 
-@rule(unit="kg")
+@rule(unit="kg", kind="allowed")
 def one_person(shop_figure_kg: float, start_limit_kg: float, end_limit_kg: float) -> float:
     """What one person lifts
 

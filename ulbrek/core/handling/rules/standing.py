@@ -42,7 +42,7 @@ def mass_in_form(mass_kg: float, boards_kg: float) -> float:
     return mass_kg + boards_kg
 
 
-@rule(unit="deg")
+@rule(unit="deg", kind="lean")
 def tipping_angle(from_edge_mm: float, centroid_mm: float) -> float:
     """How far it may lean before it tips
 
@@ -75,7 +75,7 @@ def push_that_tips(mass_kg: float, from_edge_mm: float, height_mm: float) -> flo
     return mass_kg * from_edge_mm / height_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="hold")
 def strap_place(length_mm: float) -> float:
     """Where straps or hands go
 

@@ -13,7 +13,7 @@ MOST_BOW_MM = 0.5
 SPAN_PER_BOW = 360.0
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="bow")
 def bow(
     coefficient: float, head_share: float, pressure_mpa: float, span_mm: float, modulus_mpa: float, thickness_mm: float
 ) -> float:
@@ -36,7 +36,7 @@ def bow(
     return coefficient * head_share * pressure_mpa * span_mm**4 / (modulus_mpa * thickness_mm**3)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="at most")
 def span_within_limit(
     coefficient: float, head_share: float, pressure_mpa: float, modulus_mpa: float, thickness_mm: float
 ) -> float:

@@ -14,7 +14,7 @@ FREEZES_C = -5.0  # under this concrete does not harden, by whichever school. So
 DATUM_C = 0.0  # where hydration is taken to stop. ASTM C1074 for ordinary cement at 0 to 40 °C, from memory.
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def pace_arrhenius(temperature_c: float, reference_c: float, activation_k: float) -> float:
     """Pace of hardening by Arrhenius
 
@@ -37,7 +37,7 @@ def pace_arrhenius(temperature_c: float, reference_c: float, activation_k: float
     return exp(-activation_k * (1 / (273.15 + temperature_c) - 1 / (273.15 + reference_c)))
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def pace_nurse_saul(temperature_c: float, reference_c: float, datum_c: float) -> float:
     """Pace of hardening by Nurse and Saul
 

@@ -81,7 +81,7 @@ def share_by_table(table: Table, age_h: float) -> float:
     return shares[at - 1] + (shares[at] - shares[at - 1]) * (age_h - rows[at - 1]) / (rows[at] - rows[at - 1])
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def share_by_aci_209(age_days: float, a: float, b: float) -> float:
     """Share of the 28-day strength by ACI 209
 
@@ -97,7 +97,7 @@ def share_by_aci_209(age_days: float, a: float, b: float) -> float:
     return age_days / (a + b * age_days)
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def share_by_en_1992(age_days: float, s: float) -> float:
     """Share of the 28-day strength by EN 1992
 

@@ -5,7 +5,7 @@ from math import sqrt
 from ulbrek.core.base.figure import rule
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def section_of_run(run_mm: float, gap_mm: float, end_gap_mm: float, count: float) -> float:
     """Equal sections of a run
 
@@ -24,7 +24,7 @@ def section_of_run(run_mm: float, gap_mm: float, end_gap_mm: float, count: float
     return (run_mm - (count - 1) * gap_mm - 2 * end_gap_mm) / count
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="bow")
 def closing_error_worst(parts: float, each_mm: float) -> float:
     """Closing error at worst
 
@@ -41,7 +41,7 @@ def closing_error_worst(parts: float, each_mm: float) -> float:
     return parts * each_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="bow")
 def closing_error_likely(parts: float, each_mm: float) -> float:
     """Closing error that is likely
 
@@ -58,7 +58,7 @@ def closing_error_likely(parts: float, each_mm: float) -> float:
     return sqrt(parts) * each_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def drift(again_mm: float, first_mm: float) -> float:
     """Drift of a site dimension
 
@@ -73,7 +73,7 @@ def drift(again_mm: float, first_mm: float) -> float:
     return abs(again_mm - first_mm)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="cut")
 def from_baseline(read_mm: float, offset_mm: float) -> float:
     """A dimension set out from an offset baseline
 

@@ -98,7 +98,7 @@ def form_contact(net_area_mm2: float, around_mm: float, openings_mm: float, dept
     return (net_area_mm2 + (around_mm + openings_mm) * depth_mm) / 1e6
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def diagonal(length_mm: float, width_mm: float) -> float:
     """Diagonal
 
@@ -115,7 +115,7 @@ def diagonal(length_mm: float, width_mm: float) -> float:
     return hypot(length_mm, width_mm)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def edge_length(straight_mm: float, curved_mm: float) -> float:
     """Length of edges of one kind
 

@@ -11,7 +11,7 @@ LEAST_NECK_MM, MOST_NECK_MM = 25.0, 40.0
 THIN_PIECE_MM = 60.0  # up to here what is beside an opening is a strip
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def web_width(start_x_mm: float, start_y_mm: float, end_x_mm: float, end_y_mm: float) -> float:
     """Width of a web
 
@@ -31,7 +31,7 @@ def web_width(start_x_mm: float, start_y_mm: float, end_x_mm: float, end_y_mm: f
     return hypot(end_x_mm - start_x_mm, end_y_mm - start_y_mm)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def web_needed(thickness_mm: float) -> float:
     """Least width of a web
 
@@ -48,7 +48,7 @@ def web_needed(thickness_mm: float) -> float:
     return max(LEAST_WEB_MM, WEB_PER_THICKNESS * thickness_mm)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def neck_needed(stone_mm: float, across_mm: float) -> float:
     """Least concrete beside a hole
 
@@ -66,7 +66,7 @@ def neck_needed(stone_mm: float, across_mm: float) -> float:
     return min(MOST_NECK_MM, max(LEAST_NECK_MM, 2 * stone_mm, across_mm / 2))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def thickness_left(thickness_mm: float, depth_mm: float) -> float:
     """Concrete left behind a recess
 

@@ -169,7 +169,7 @@ def bags_back(bags: float, mixed_bags: float) -> float:
     return float(max(0, floor(bags - mixed_bags + _TRIFLE)))
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def water_start(usual_water_l: float, start_share: float) -> float:
     """Water to start a bag with
 
@@ -186,7 +186,7 @@ def water_start(usual_water_l: float, start_share: float) -> float:
     return usual_water_l * start_share
 
 
-@rule(unit="l")
+@rule(unit="l", kind="vessel")
 def working_fill(container_l: float, fill_share: float) -> float:
     """What a container takes and can still be stirred
 
@@ -337,7 +337,7 @@ def batch_volume(bags_per_batch: float, bag_yield_l: float) -> float:
     return bags_per_batch * bag_yield_l
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def batch_water(bags_per_batch: float, bag_water_l: float) -> float:
     """Water of a batch
 
@@ -352,7 +352,7 @@ def batch_water(bags_per_batch: float, bag_water_l: float) -> float:
     return bags_per_batch * bag_water_l
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def dose_found(batch_water_l: float, batch_bags: float) -> float:
     """Water that a bag took
 

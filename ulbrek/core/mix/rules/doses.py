@@ -173,7 +173,7 @@ def packs_of_batch(dose_g: float, pack_g: float) -> float:
     return dose_g / pack_g
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def water_in_dose(dose_g: float, water_share: float) -> float:
     """Water that a liquid brings
 

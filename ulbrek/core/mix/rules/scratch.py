@@ -149,7 +149,7 @@ def as_it_lies(dry_kg: float, moisture: float) -> float:
     return dry_kg * (1 + moisture)
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def water_to_add(
     water_kg: float, sand_kg: float, sand_moisture: float, stone_kg: float, stone_moisture: float
 ) -> float:

@@ -9,7 +9,7 @@ FIT_MPA, FIT_BASE = 122.2, 13.90
 SHRINKS = 2.0  # per cent of shrinkage for each per cent of water. Source: a handbook of concrete, from memory.
 
 
-@rule(unit="1")
+@rule(unit="1", kind="ratio")
 def water_cement(water_l: float, doses_l: float, cement_kg: float) -> float:
     """Ratio of water to cement
 
@@ -157,7 +157,7 @@ def shifted_together(**shifts_percent: float) -> float:
     return sum(shifts_percent.values())
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def a_cup_more(batch_most_l: float, batch_start_l: float) -> float:
     """A cup at a time
 
@@ -174,7 +174,7 @@ def a_cup_more(batch_most_l: float, batch_start_l: float) -> float:
     return (batch_most_l - batch_start_l) / 5
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def water_unshifted(water_l: float, shift: float) -> float:
     """Water without what is dosed
 

@@ -56,7 +56,7 @@ def mandrel_en(diameter_mm: float) -> float:
     return 4 * diameter_mm if diameter_mm <= 16 else 7 * diameter_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def tie_tail_aci(diameter_mm: float) -> float:
     """Straight end of a tie's hook, ACI
 
@@ -72,7 +72,7 @@ def tie_tail_aci(diameter_mm: float) -> float:
     return max(6 * diameter_mm, 75.0)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def hook_tail_aci(diameter_mm: float) -> float:
     """Straight end of a standard hook of 90 degrees, ACI
 
@@ -86,7 +86,7 @@ def hook_tail_aci(diameter_mm: float) -> float:
     return 12 * diameter_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def tie_tail_en(diameter_mm: float) -> float:
     """Straight end of a link's hook, EN
 
@@ -102,7 +102,7 @@ def tie_tail_en(diameter_mm: float) -> float:
     return max(5 * diameter_mm, 50.0)
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def hook_tail_en(diameter_mm: float) -> float:
     """Straight end of a bend or hook, EN
 
@@ -116,7 +116,7 @@ def hook_tail_en(diameter_mm: float) -> float:
     return 5 * diameter_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def bend_arc(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float:
     """Length of bar in a bend
 
@@ -134,7 +134,7 @@ def bend_arc(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float:
     return angle_deg * pi / 180 * (mandrel_mm + diameter_mm) / 2
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def bend_saves(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float:
     """What a bend saves against a sharp corner
 
@@ -155,7 +155,7 @@ def bend_saves(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float
     return across * tan(radians(angle_deg) / 2) - radians(angle_deg) * across / 2
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def bent_length(corners_mm: float, saved_mm: float, ends_mm: float) -> float:
     """Length to cut for a bent bar
 
@@ -173,7 +173,7 @@ def bent_length(corners_mm: float, saved_mm: float, ends_mm: float) -> float:
     return corners_mm - saved_mm + ends_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def hook_end(mandrel_mm: float, diameter_mm: float, tail_mm: float) -> float:
     """A hook of 135 degrees
 
@@ -191,7 +191,7 @@ def hook_end(mandrel_mm: float, diameter_mm: float, tail_mm: float) -> float:
     return 3 * pi / 8 * (mandrel_mm + diameter_mm) + tail_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def lap_aci(diameter_mm: float, strength_mpa: float) -> float:
     """Lap of two bars, ACI
 
@@ -208,7 +208,7 @@ def lap_aci(diameter_mm: float, strength_mpa: float) -> float:
     return float(max(1.3 * FY_ACI_MPA / (2.1 * strength_mpa**0.5) * diameter_mm, 300.0))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def lap_en(diameter_mm: float, strength_mpa: float) -> float:
     """Lap of two bars, EN
 
@@ -232,7 +232,7 @@ def lap_en(diameter_mm: float, strength_mpa: float) -> float:
     return float(max(wanted, 15 * diameter_mm, 200.0))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def part_of_lapped(length_mm: float, lap_mm: float, parts: float) -> float:
     """One part of a bar that is lapped
 
@@ -250,7 +250,7 @@ def part_of_lapped(length_mm: float, lap_mm: float, parts: float) -> float:
     return (length_mm + (parts - 1) * lap_mm) / parts
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def two_hooks(hook_mm: float, corner_mm: float) -> float:
     """Two hooks that close a link
 
@@ -278,7 +278,7 @@ def no_ends() -> float:
     return 0.0
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def saved_by_bends(**bends_mm: float) -> float:
     """What all bends of a bar save
 

@@ -12,7 +12,7 @@ CAGE_COVER_MM = 20.0  # a bent cage is never quite true. Source: common practice
 BEYOND_PROFILE_MM = 20.0  # beyond a shaped edge. Source: common practice.
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def cover(thickness_mm: float, stack_mm: float) -> float:
     """Cover over and under the steel
 
@@ -29,7 +29,7 @@ def cover(thickness_mm: float, stack_mm: float) -> float:
     return (thickness_mm - stack_mm) / 2
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     """Cover needed indoors
 
@@ -46,7 +46,7 @@ def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     return min(MOST_INDOORS_MM, max(0, (thickness_mm - stack_mm) / 2 - OFF_MIDDLE_MM))
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
     """Cover behind what is sunk into a face
 
@@ -61,7 +61,7 @@ def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
     return cover_mm - sunk_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def under_at_thick_end(cover_mm: float, slope_mm: float) -> float:
     """Concrete under the steel where the piece is thick
 
@@ -76,7 +76,7 @@ def under_at_thick_end(cover_mm: float, slope_mm: float) -> float:
     return cover_mm + slope_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def cover_outside(table_mm: float) -> float:
     """Cover needed outdoors or on the ground
 
@@ -93,7 +93,7 @@ def cover_outside(table_mm: float) -> float:
     return table_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def cover_in_plane(depth_mm: float, diameter_mm: float) -> float:
     """Cover of a single plane of links
 
@@ -110,7 +110,7 @@ def cover_in_plane(depth_mm: float, diameter_mm: float) -> float:
     return (depth_mm - diameter_mm) / 2
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def cover_as_laid(cover_mm: float) -> float:
     """Cover of a cage
 
@@ -126,7 +126,7 @@ def cover_as_laid(cover_mm: float) -> float:
     return cover_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def cover_in_cage(least_mm: float) -> float:
     """Cover of a cage indoors
 
@@ -142,7 +142,7 @@ def cover_in_cage(least_mm: float) -> float:
     return least_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def under_steel(height_mm: float) -> float:
     """Concrete under the steel
 
@@ -158,7 +158,7 @@ def under_steel(height_mm: float) -> float:
     return height_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def over_steel(depth_mm: float, under_mm: float, stack_mm: float) -> float:
     """Concrete over the steel
 
@@ -174,7 +174,7 @@ def over_steel(depth_mm: float, under_mm: float, stack_mm: float) -> float:
     return depth_mm - under_mm - stack_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def cover_ground(cover_mm: float, ground_mm: float) -> float:
     """Cover to the show face when it is finished
 
@@ -189,7 +189,7 @@ def cover_ground(cover_mm: float, ground_mm: float) -> float:
     return cover_mm - ground_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="there")
 def cover_at_edge(middle_mm: float, diameter_mm: float) -> float:
     """Concrete beside a bar
 
@@ -206,7 +206,7 @@ def cover_at_edge(middle_mm: float, diameter_mm: float) -> float:
     return middle_mm - diameter_mm / 2
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="needed")
 def edge_cover_needed(routed_mm: float, least_mm: float, beyond_mm: float) -> float:
     """Cover needed at an edge
 

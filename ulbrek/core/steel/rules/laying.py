@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import rule
 from ulbrek.core.materials.steel import STEEL_KG_M3
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def panel_side(side_mm: float, edge_distance_mm: float) -> float:
     """Side of the mesh panel
 
@@ -21,7 +21,7 @@ def panel_side(side_mm: float, edge_distance_mm: float) -> float:
     return side_mm - 2 * edge_distance_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def bar_length(side_mm: float, edge_distance_mm: float) -> float:
     """Length of a bar that runs right through
 
@@ -38,7 +38,7 @@ def bar_length(side_mm: float, edge_distance_mm: float) -> float:
     return side_mm - 2 * edge_distance_mm
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="tape")
 def bar_aslant(length_mm: float) -> float:
     """Length of a bar aslant
 
@@ -85,7 +85,7 @@ def thickest_bar(thickness_mm: float) -> float:
     return thickness_mm / 3.5
 
 
-@rule(unit="mm")
+@rule(unit="mm", kind="hold")
 def fill_before_steel(thickness_mm: float, share: float) -> float:
     """Fill before the steel is laid
 

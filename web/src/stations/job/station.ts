@@ -1,8 +1,8 @@
 import type { JobFinding, Plan, Schemas, Station } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
-import { sentence } from "@/parts/FindingText";
 import { usePreferences } from "@/units/preferences";
+import { fill } from "@/units/sentence";
 
 type Change = Schemas["Change"];
 
@@ -17,7 +17,7 @@ export function useApply(): (change: Change) => void {
   return (change) => {
     void editor.change(
       (job) => Object.entries(change.fields).reduce((now, [pointer, value]) => withField(now, pointer, value), job),
-      sentence(change.label, change.values ?? {}, units).slice(0, 120),
+      fill(change.label, change.values ?? {}, units).slice(0, 120),
     );
   };
 }

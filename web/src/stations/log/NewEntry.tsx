@@ -4,8 +4,9 @@ import { client, type Piece, type PiecePlan, Refused, take } from "@/api/client"
 import { type Casting, castingsQuery, type Entry, type LogEntry, sendPhoto } from "@/api/records";
 import type { Point } from "@/drawing/view";
 import { Choice } from "@/parts/Choice";
-import { MM_PER_INCH, trim } from "@/units/length";
+import { MM_PER_INCH } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { trim } from "@/units/quantity";
 import { PlacePlan } from "../castings/PlacePlan";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { KG } from "../records/words";

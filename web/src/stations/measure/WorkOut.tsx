@@ -6,9 +6,9 @@ import { DOCUMENTS } from "@/api/fields";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { FieldProblem } from "@/parts/FieldProblem";
-import { sentence } from "@/parts/FindingText";
 import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
+import { fill } from "@/units/sentence";
 import { useApply } from "../job/station";
 
 type Goal = Schemas["SolveRequest"]["goal"];
@@ -134,7 +134,7 @@ export function WorkOut({ piece }: Props) {
             setFound(null);
           }}
         >
-          {sentence(found.label, found.values ?? {}, units)}
+          {fill(found.label, found.values ?? {}, units)}
         </button>
       )}
     </section>

@@ -2,7 +2,7 @@ import type { PiecePlan, Plan } from "@/api/client";
 import { pathData } from "@/drawing/path";
 import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
-import { writeHold } from "@/units/length";
+import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
@@ -66,8 +66,8 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
             <div>
               <dt className="font-bold">Held, or strapped</dt>
               <dd>
-                {handled.straps.map((strap) => writeHold(strap.at_mm, units)).join(" and ")} along it, a fifth in from
-                each end (
+                {handled.straps.map((strap) => writeLength(strap.at_mm, units, "hold")).join(" and ")} along it, a fifth
+                in from each end (
                 <FigureButton figure={handled.strap} />){movedAside(piece) && ", moved out from the opening"}
               </dd>
             </div>

@@ -1,7 +1,7 @@
 import type { Schemas } from "@/api/client";
-import { trim } from "@/units/length";
+
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { trim, write } from "@/units/quantity";
 import { numberOf } from "../records/EntryForm";
 import { lotName } from "../records/words";
 

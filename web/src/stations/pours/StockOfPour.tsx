@@ -3,9 +3,9 @@ import { useState } from "react";
 import { client, type Schemas, take } from "@/api/client";
 import { type PourView, stockQuery, useSend } from "@/api/records";
 import { Modal } from "@/parts/Modal";
-import { trim } from "@/units/length";
+
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { trim, write } from "@/units/quantity";
 import { sizeText } from "../job/Rail";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 

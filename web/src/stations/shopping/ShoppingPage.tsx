@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { withField } from "@/api/editor";
 import { editJob, jobNamesQuery, jobQuery, shoppingQuery } from "@/api/queries";
-import { trim } from "@/units/length";
+
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { trim, write } from "@/units/quantity";
 import { ShopPage } from "../records/ShopHeader";
 
 type Line = Schemas["Line"];

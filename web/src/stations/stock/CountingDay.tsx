@@ -2,7 +2,8 @@ import { useState } from "react";
 import { client, take } from "@/api/client";
 import type { Item } from "@/api/records";
 import { Modal } from "@/parts/Modal";
-import { trim } from "@/units/length";
+import { trim } from "@/units/quantity";
+
 import { EntryForm, numberOf } from "../records/EntryForm";
 import { lotName } from "../records/words";
 

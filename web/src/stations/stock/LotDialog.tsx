@@ -4,7 +4,8 @@ import { client, take } from "@/api/client";
 import { type Item, type Lot, movesQuery } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
-import { trim } from "@/units/length";
+import { trim } from "@/units/quantity";
+
 import { dateAndClock } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 

@@ -1,0 +1,34 @@
+/** Sentences with numbers in them, in the reader's units, as the core writes them. */
+
+import type { Units } from "./length";
+import { write, writeApart, writeRange } from "./quantity";
+
+export type Values = Record<string, { value: number; unit: string } | string>;
+
+// `{name}` is a value; `{20 limit}` a fixed number and its kind; `{3 to 6 limit}` a range of them.
+const PLACE = /\{([^{}]+)\}/g;
+const FIXED = /^(-?\d+(?:\.\d+)?)(?: to (-?\d+(?:\.\d+)?))? (.+)$/;
+
+/** A sentence in the reader's units; two numbers in it that differ are never written alike. */
+export function fill(text: string, values: Values, units: Units): string {
+  const named = [...new Set([...text.matchAll(PLACE)].map(([, name = ""]) => name))].flatMap((name) => {
+    const value = values[name];
+    return value === undefined || typeof value === "string" ? [] : [{ name, ...value }];
+  });
+  const texts = writeApart(
+    named.map(({ value }) => value),
+    named.map(({ unit }) => unit),
+    units,
+  );
+  const written = new Map(named.map(({ name }, index) => [name, texts[index] ?? ""]));
+  return text.replace(PLACE, (_, place: string) => written.get(place) ?? plain(place, values, units));
+}
+
+function plain(place: string, values: Values, units: Units): string {
+  const [, low, high, kind = ""] = FIXED.exec(place) ?? [];
+  if (low === undefined) {
+    const value = values[place];
+    return typeof value === "object" ? write(value.value, value.unit, units) : (value ?? "");
+  }
+  return high === undefined ? write(Number(low), kind, units) : writeRange(Number(low), Number(high), kind, units);
+}
