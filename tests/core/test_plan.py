@@ -165,6 +165,16 @@ JOBS = st.fixed_dictionaries(
 )
 
 
+def test_a_strip_a_hair_wide_beside_a_wide_one_is_planned() -> None:
+    at = {"side": "left", "to": "edge", "offset": "0 mm"}
+    slot = {"kind": "opening", "id": "f", "name": "F", "length": "87 mm", "width": "10 mm", "corner_radius": "1 mm",
+            "x": at, "y": {"side": "front", "to": "edge", "offset": "1 mm"}}  # fmt: skip
+    piece = {"id": "p", "name": "P", "outline": {"length": "1460.5 mm", "width": "97 mm"}, "thickness": "5 mm"}
+    mix = {"mix": "ordinary", "bag": "80lb", "container": "bucket"}
+    job = Job.model_validate({"name": "Any", "pieces": [{**piece, "features": [slot]}], "mix": mix})
+    assert plan(job, SHOP).pieces[0].handling.lifts
+
+
 @settings(max_examples=110, deadline=None, suppress_health_check=[HealthCheck.too_slow])
 @given(JOBS)
 def test_any_valid_job_gives_a_plan(document: dict[str, Any]) -> None:

@@ -136,7 +136,7 @@ def test_headlines_tell_the_job() -> None:
         mix={"water_per_bag_l": 9.0},
     )
     told = headline(job, plan(job, SHOP))
-    assert told.worst == {"measure": "stop", "mix": "stop", "move": "danger"}
+    assert told.worst == {"measure": "stop", "mix": "stop", "move": "stop"}
     assert (told.bag_name, told.people) == ("60 lb", 2)
     assert [(piece.length_mm, piece.width_mm, piece.thickness_mm) for piece in told.pieces] == [(900, 600, 40)]
 

@@ -30,9 +30,12 @@ def too_cold_to_pour(inputs: CureInputs) -> list[Finding]:
         return []
     severity: Severity = "stop" if celsius < STALLS_C else "caution" if celsius < SLOW_C else "hint"
     title, reason = {
-        "stop": ("Too cold to pour", "It hardly hardens, and if it freezes before it has {frost} it never recovers."),
-        "caution": ("Cold: it hardens slowly", "Under {slow} it may take twice as long; a cold night stops it."),
-        "hint": ("Cool for a thin piece", "Under {warm} everything comes late: go by the tests, not by the clock."),
+        "stop": (
+            "Too cold to pour",
+            "It barely gains strength, and if it freezes before it has {frost} it never recovers.",
+        ),
+        "caution": ("Cold: it hardens slowly", "Under {slow} curing may take twice as long; a cold night stops it."),
+        "hint": ("Cool for a thin piece", "Under {warm} everything is late: go by the tests, not by the clock."),
     }[severity]
     return [
         finding(
@@ -40,14 +43,14 @@ def too_cold_to_pour(inputs: CureInputs) -> list[Finding]:
             severity=severity,
             title=title,
             reason=reason,
-            remedy="Warm the shop and the form, insulate the piece, and pour with lukewarm water. No open flame: "
-            "its fumes spoil the face and the air.",
+            remedy="Warm the shop and the form, insulate the piece, and pour with lukewarm water. No open flame or "
+            "unvented heater: its carbon monoxide can kill, and its exhaust dusts the face.",
             field="/temperature_c",
             values={
                 "frost": Quantity(3.5, "MPa"), "slow": Quantity(SLOW_C, "C"), "warm": Quantity(WARM_AGAIN_C, "C"),
             },
             change=Change(
-                "Plan to keep it at {warm}", {"/temperature_c": WARM_AGAIN_C}, {"warm": Quantity(WARM_AGAIN_C, "C")}
+                "Plan for {warm}", {"/temperature_c": WARM_AGAIN_C}, {"warm": Quantity(WARM_AGAIN_C, "C")}
             ),
         )
     ]  # fmt: skip
@@ -65,8 +68,8 @@ def too_hot_to_pour(inputs: CureInputs) -> list[Finding]:
         finding(
             too_hot_to_pour,
             severity="stop" if inputs.temperature_c > TOO_HOT_C else "caution",
-            title="Hot: it sets before it is finished",
-            reason="Over 30 °C there is little time to finish, and the face dries and cracks before it has strength.",
+            title="Too hot: it sets before you can finish it",
+            reason="Over {30 C} there is little time to finish, and the face dries and cracks before it has strength.",
             remedy="Pour in the early morning, in the shade, with cold water; mist it and cover it at once.",
             field="/temperature_c",
             change=Change("Plan for 25 °C", {"/temperature_c": 25.0}),
@@ -95,8 +98,8 @@ def nobody_there(inputs: CureInputs, acts: Sequence[Act], hours: Hours) -> list[
     return [
         finding(
             nobody_there,
-            title="Nobody is there for it: {act}",
-            reason="It falls into the quiet hours, and it cannot wait for the morning.",
+            title="“{act}” falls when the shop is closed",
+            reason="It cannot wait for the morning.",
             remedy="Pour at another hour, or have somebody there.",
             field="/poured_at",
             values={"act": name},
@@ -118,7 +121,7 @@ def done_too_soon(inputs: CureInputs, acts: Sequence[Act]) -> list[Finding]:
     return [
         finding(
             done_too_soon,
-            title="Done before its time: {act}",
+            title="Done early: {act}",
             reason="By the record it was done when it likely had less than the strength it needs.",
             remedy="Look for cracks at corners and beside openings, cover it again, and leave the next step later.",
             field="/poured_at",

@@ -69,8 +69,7 @@ def wood_on_concrete(parts: Sequence[JoinedPart], gaskets: bool, outdoors: bool)
             wood_on_concrete,
             severity="caution" if outdoors else "hint",
             title="{part} lies on the concrete without a gasket",
-            reason="Where the two touch damp stays, and the wood stains"
-            + (" and rots in the weather." if outdoors else "."),
+            reason="Damp stays where the two touch, and the wood stains" + (" and rots outdoors." if outdoors else "."),
             remedy="Put a gasket or rubber washers between them, and seal the end grain.",
             field="/parts",
             values={"part": wood[0].name},
@@ -88,8 +87,8 @@ def part_longer_than_stock(parts: Sequence[JoinedPart], too_long: Sequence[str])
         finding(
             part_longer_than_stock,
             title="{part} is longer than the wood it is cut from",
-            reason="The lengths are {stock}.",
-            remedy="Buy it longer, and say so; or make it of two.",
+            reason="The stock lengths are {stock}.",
+            remedy="Enter a longer stock length, or make it of two.",
             field=f"/parts/{index}/stock_length",
             values={"part": one.name, "stock": Quantity(one.stock_length.mm, "mm")},
         )

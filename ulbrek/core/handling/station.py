@@ -157,7 +157,7 @@ def _on_the_way(
     yield from breaks_when_slid(subject, found.slide, standing, strength)
     yield from breaks_when_lowered(subject, found.lowered, standing, strength)
     yield from over_the_bench(in_form.value if in_form.high is None else in_form.high, inputs.bench_kg)
-    yield from people_do_not_fit(int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
+    yield from people_do_not_fit(subject, int(found.people_needed.value), what.solid.depth_mm, ways, inputs.dolly_kg)
 
 
 def one_person_by_posture(posture: Posture, shop_figure_kg: float) -> Figure:

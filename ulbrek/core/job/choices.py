@@ -110,11 +110,11 @@ def no_ingredient() -> list[Finding]:
     return [
         finding(
             no_ingredient,
-            title="This shop has not all of what the mix from scratch is made of",
-            reason="The plan is made with a bagged mix instead.",
-            remedy="Choose a cement, a sand and a stone that the shop has.",
+            title="A material of this mix is missing from Materials",
+            reason="The plan uses a bagged mix instead.",
+            remedy="Choose a cement, a sand and a gravel that are in Materials.",
             field="/mix/scratch",
-            change=Change("Take the bagged mix", {"/mix/scratch": None}),
+            change=Change("Use the bagged mix", {"/mix/scratch": None}),
         )
     ]
 
@@ -131,13 +131,13 @@ def no_admixture(job: Job, shop: Shop) -> list[Finding]:
     return [
         finding(
             no_admixture,
-            title="This shop has nothing called “{wanted}” to dose",
-            reason="Its range and its base are not known; it is left out.",
-            remedy="Choose something that the shop has, or take it off the list.",
+            title="“{wanted}” is not in Materials, its dose is left out",
+            reason="Its range and its base are not known.",
+            remedy="Choose another admixture, or remove it.",
             field=f"/mix/doses/{index}",
             values={"wanted": dose.admixture},
             change=Change(
-                "Take it off the list",
+                "Remove it",
                 {"/mix/doses": [one.model_dump() for one in job.mix.doses if one is not dose]},
             ),
         )
@@ -161,11 +161,11 @@ def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
     return [
         finding(
             fibre_not_dosed,
-            title="Reinforced with fibre only, and none is dosed",
+            title="Fibre is the only reinforcement, but none is in the mix",
             reason="Without it a crack goes right through.",
-            remedy="Dose fibre on Mix by its maker's range, or take a mix that has it in the bag and say so there.",
+            remedy="Add fibre on Mix within its maker’s range, or use a mix with fibre in the bag and say so there.",
             field="/steel/school",
-            change=Change("Dose {fibre}", {"/mix/doses": doses}, {"fibre": fibres[0].name}) if fibres else None,
+            change=Change("Add {fibre}", {"/mix/doses": doses}, {"fibre": fibres[0].name}) if fibres else None,
         )
     ]
 
@@ -199,10 +199,10 @@ def no_such_piece(job: Job) -> list[Finding]:
                 no_such_piece,
                 title="{what} is kept for {pieces}, which is not in this job",
                 reason="It has no effect.",
-                remedy="Undo brings the piece back; or let it go.",
+                remedy="Undo brings the piece back; or discard it.",
                 field=field,
                 values={"what": what.capitalize(), "pieces": ", ".join(sorted({keys[key] for key in lost}))},
-                change=Change("Let it go", {field: kept(lost)}),
+                change=Change("Discard it", {field: kept(lost)}),
             )
         )
     return found
@@ -220,9 +220,9 @@ def not_in_the_shop(field: str, wanted: str, instead: _Named) -> list[Finding]:
     return [
         finding(
             not_in_the_shop,
-            title="This shop has no {what} called “{wanted}”",
-            reason="The plan is made with {instead} instead, so its figures may differ.",
-            remedy="Choose one that the shop has, or add it to the shop.",
+            title="“{wanted}” is not among the shop’s {what}",
+            reason="The plan uses {instead} instead, so its figures may differ.",
+            remedy="Choose one that is there, or add it.",
             field=field,
             values={"what": field.rsplit("/", maxsplit=1)[1], "wanted": wanted, "instead": instead.name},
             change=Change("Use {instead}", {field: instead.id}, {"instead": instead.name}),

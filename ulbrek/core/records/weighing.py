@@ -51,17 +51,17 @@ def off_its_forecast(measured: MeasureResult, own: CastingWeight) -> list[Findin
     return [
         finding(
             off_its_forecast,
-            title="#{serial} weighs {mass}; {least} to {most} were foretold",
-            reason="It has holes, or is thinner than it was drawn."
+            title="#{serial} weighs {mass}; {least} to {most} was expected",
+            reason="It has voids, or is thinner than drawn."
             if light
-            else "The form bowed, or was filled over its rail.",
-            remedy="Knock along it and measure its thickness at its corners; what is found belongs in the log.",
+            else "The form bowed, or was filled over its screed edge.",
+            remedy="Knock along it and measure its thickness at the corners; log what you find.",
             field="",
             values={
                 "serial": str(own.serial),
-                "mass": Quantity(own.mass_kg, "kg"),
-                "least": Quantity(low, "kg"),
-                "most": Quantity(high, "kg"),
+                "mass": Quantity(own.mass_kg, "weighed"),
+                "least": Quantity(low, "weighed"),
+                "most": Quantity(high, "weighed"),
             },
         )
     ]
@@ -82,16 +82,16 @@ def pair_differs(own: CastingWeight, pair: Sequence[CastingWeight]) -> list[Find
     return [
         finding(
             pair_differs,
-            title="#{serial} and #{other} are to match, and differ by {share}",
-            reason="They weigh {mass} and {others}; {alike} is felt.",
+            title="#{serial} and #{other} are a pair and differ by {share}",
+            reason="They weigh {mass} and {others}; a difference of {alike} can be felt.",
             remedy="Pair them with others, or grind the heavier one on its back.",
             field="",
             values={
                 "serial": str(own.serial),
                 "other": str(other.serial),
                 "share": Quantity(100 * share, "%"),
-                "mass": Quantity(own.mass_kg, "kg"),
-                "others": Quantity(other.mass_kg, "kg"),
+                "mass": Quantity(own.mass_kg, "weighed"),
+                "others": Quantity(other.mass_kg, "weighed"),
                 "alike": Quantity(100 * ALIKE, "%"),
             },
         )

@@ -7,8 +7,7 @@ from itertools import pairwise
 from ulbrek.core.steel.inputs import BarByHand
 from ulbrek.core.steel.layout import SHORT_MM, Gap, Ground, Span, clear, crossed, straight_bar
 from ulbrek.core.steel.result import PlacedBar, Snaps
-
-OWN = "own "  # begins the name of a bar that was put in by hand
+from ulbrek.core.steel.words import OWN
 
 
 def by_hand(
@@ -46,7 +45,7 @@ def by_hand(
         if span is None:
             lost.append(index)
             continue
-        why = "put in by hand" if there is None else f"{there.why}, moved by hand"
+        why = "you added" if there is None else f"{there.why} (moved)"
         moved = straight_bar((piece, one.bar, why), level, at, span, ground.edge_mm)
         bars[one.bar] = replace(moved, by_hand=index)
     return list(bars.values()), lost

@@ -18,6 +18,7 @@ from ulbrek.core.kit.geometry.offset import inset
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.result import MeshPanel, PlacedBar, Wire
+from ulbrek.core.steel.words import beside as beside_words
 
 NARROW_MM = 100.0  # a web under this carries a bar. Source: common practice.
 SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
@@ -216,7 +217,7 @@ def grid(piece: str, ground: Ground, gaps: Sequence[Gap], spacing_mm: float) -> 
             ]
             for part, span in enumerate(parts, 1):
                 key = f"{'along' if level else 'across'}.{number}" + (f".{part}" if len(parts) > 1 else "")
-                bar = straight_bar((piece, key, "of the grid"), level, at, span, edge_mm)
+                bar = straight_bar((piece, key, "grid"), level, at, span, edge_mm)
                 found.append(replace(bar, of_grid=True))
     return found
 
@@ -238,7 +239,7 @@ def diagonals(piece: str, ground: Ground, gaps: Sequence[Gap]) -> list[PlacedBar
         (x1, y1), (x2, y2) = max(parts, key=lambda one: one.length).coords
         key = f"corner.{number}"
         cut = work(rules.bar_aslant, f"{piece}/{key}", length_mm=hypot(x2 - x1, y2 - y1))
-        found.append(PlacedBar(key, Wire(x1, y1, x2, y2), cut, "aslant at the inner corner", moves=False))
+        found.append(PlacedBar(key, Wire(x1, y1, x2, y2), cut, "diagonal at the inside corner", moves=False))
     return found
 
 
@@ -302,7 +303,7 @@ def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
         if reached is None:
             continue
         yield straight_bar(
-            (piece, f"{gap.name}.{side}", f"beside the {gap.name}, {side}"), level, at, reached, ground.edge_mm
+            (piece, f"{gap.name}.{side}", beside_words(gap.name, side)), level, at, reached, ground.edge_mm
         )
 
 
@@ -317,7 +318,7 @@ def along_sides(piece: str, ground: Ground) -> Iterator[PlacedBar]:
         spans = ground.along_x(at) if level else ground.along_y(at)
         reached = max(spans, key=lambda span: span[1] - span[0], default=(0.0, 0.0))
         if reached[1] - reached[0] >= LONG_MM:
-            yield straight_bar((piece, f"side.{name}", f"along the {name}"), level, at, reached, ground.edge_mm)
+            yield straight_bar((piece, f"side.{name}", f"along the {name} side"), level, at, reached, ground.edge_mm)
 
 
 def _is_large(gap: Gap) -> bool:

@@ -210,10 +210,15 @@ COUNTED = {
     "layers": "layer", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting",
 }  # fmt: skip
 
-# Limits of the rules, as the trade says them to readers of either tape [mm, in].
+# Limits of the rules, as the trade says them to readers of either tape [mm, in]: 20 mm, 3/4″.
 PAIRS = (
     (3, 0.125), (5, 0.1875), (6, 0.25), (10, 0.375), (12, 0.5), (15, 0.625), (20, 0.75), (25, 1.0), (30, 1.1875),
     (32, 1.25), (38, 1.5), (40, 1.5625), (50, 2.0), (60, 2.375), (75, 3.0), (80, 3.125), (100, 4.0), (150, 6.0),
     (200, 8.0), (250, 10.0), (300, 12.0), (400, 16.0), (500, 20.0), (600, 24.0), (900, 36.0), (1000, 40.0),
     (1200, 48.0),
 )  # fmt: skip
+
+
+def least(mm: float) -> float:
+    """A lower limit that readers of both tapes can keep to: the smaller of the trade's pair [mm]."""
+    return min(mm, next(inches * MM_PER_INCH for metric, inches in PAIRS if metric == mm))

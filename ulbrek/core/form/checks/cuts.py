@@ -21,9 +21,9 @@ def too_large_for_sheet(names: Sequence[str], stock: SheetStock) -> list[Finding
     return [
         finding(
             too_large_for_sheet,
-            title="{board} would take more than 12 parts of a sheet",
-            reason="A sheet is {length} by {width}; every joint between parts leaks and prints through.",
-            remedy="Divide the piece into castings at seams, or take larger sheets.",
+            title="{board} needs more than 12 pieces of sheet",
+            reason="A sheet is {length} × {width}; every joint between pieces leaks and shows.",
+            remedy="Divide the piece at seams, or buy larger sheets.",
             field="/sheet",
             values=_board_and_sheet(name, stock),
         )
@@ -43,9 +43,9 @@ def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
         finding(
             board_is_spliced,
             title="{board} is longer than a sheet, and spliced",
-            reason="A sheet is {length} by {width}. The joint prints through as a fine line.",
-            remedy="Butt the parts over a plate that is screwed to both, seal the joint, sand it flush. Keep it off "
-            "the face where you can, or take a longer sheet.",
+            reason="A sheet is {length} × {width}. The joint shows as a fine line.",
+            remedy="Butt the parts over a plate screwed to both, seal the joint and sand it flush. "
+            "Keep it off the face where you can, or buy a longer sheet.",
             field="/sheet",
             values=_board_and_sheet(name, stock),
         )
@@ -71,12 +71,12 @@ def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
     return [
         finding(
             layout_lost,
-            title="The cut plan of {sheet} that was accepted no longer fits",
-            reason="Boards were changed, added or taken out since. A quick plan is shown instead.",
-            remedy="Look for a better one again, or undo the change.",
+            title="The saved cut plan of {sheet} no longer fits",
+            reason="Boards were changed, added or removed since. A quick plan is shown instead.",
+            remedy="Search for a better plan again, or undo the change.",
             field=f"/layouts/{sheet}",
             values={"sheet": name},
-            change=Change("Keep the quick plan", {f"/layouts/{sheet}": []}),
+            change=Change("Use the quick plan", {f"/layouts/{sheet}": []}),
         )
     ]
 
@@ -97,18 +97,16 @@ def sawn_otherwise(sawn: Mapping[str, SawnBoard], panels: Mapping[str, tuple[flo
     return [
         finding(
             sawn_otherwise,
-            title="{many} that you have sawn no longer fits"
-            if len(lost) == 1
-            else "{many} that you have sawn no longer fit",
+            title="{many} no longer fits the plan" if len(lost) == 1 else "{many} no longer fit the plan",
             reason="The plan has changed since. The first was sawn to {length} × {width}.",
-            remedy="Undo the change, or put them to the offcuts and saw them anew.",
+            remedy="Undo the change, or move them to the offcuts and cut them again.",
             field="/sawn",
             values={
                 "many": "A board" if len(lost) == 1 else f"{len(lost)} boards",
                 "length": Quantity(first.length_mm, "mm"),
                 "width": Quantity(first.width_mm, "mm"),
             },
-            change=Change("Take them off the list", {"/sawn": kept}),
+            change=Change("Untick them", {"/sawn": kept}),
         )
     ]
 
@@ -128,14 +126,14 @@ def lumber_too_short(lumber: Lumber, names: Sequence[str]) -> list[Finding]:
     return [
         finding(
             lumber_too_short,
-            title="No length of {lumber} is long enough for {name}",
+            title="{name} is longer than any {lumber} sold",
             reason="The longest that the shop can buy is {longest}.",
-            remedy="Lap two of them side by side by 600 mm, with six screws, over a support.",
+            remedy="Lap two side by side by {600 limit}, with six screws, over a support.",
             field="/lumber",
             values={
                 "lumber": lumber.name,
-                "name": name[0].lower() + name[1:],
-                "longest": Quantity(max(lumber.lengths_mm), "mm"),
+                "name": name,
+                "longest": Quantity(max(lumber.lengths_mm), "sold"),
             },
         )
         for name in names

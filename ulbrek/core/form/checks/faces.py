@@ -19,7 +19,7 @@ def glue_in_the_sun(brief: FormBrief) -> list[Finding]:
         finding(
             glue_in_the_sun,
             title="Hot glue lets go in the sun",
-            reason="A form in hot sun softens it: joints open and knockouts wander.",
+            reason="Hot sun softens it: joints open and knockouts move.",
             remedy="Keep the form in the shade until it is stripped, or seal with silicone.",
             field="/sealing",
             change=Change("Seal with silicone", {"/sealing": "silicone"}),
@@ -42,11 +42,11 @@ def no_release(brief: FormBrief, castings: int) -> list[Finding]:
         finding(
             no_release,
             severity="stop" if bare else "caution",
-            title="No release on bare wood" if bare else "No release on a form that is used again",
-            reason="Forgetting it means prying the piece out, and the form with it.",
+            title="No release agent on bare wood" if bare else "No release agent on a form that is used again",
+            reason="Without it the piece has to be pried out, and the form breaks with it.",
             remedy="Wipe a thin film of oil on every contact face before each pour, after the sealant has cured.",
             field="/release",
-            change=Change("Wipe on oil", {"/release": "oil"}),
+            change=Change("Use oil", {"/release": "oil"}),
         )
     ]
 
@@ -68,12 +68,12 @@ def bare_edge(brief: FormBrief, boards: Sequence[Board], knockouts: Sequence[Kno
     return [
         finding(
             bare_edge,
-            title="Sawn edges touch the concrete bare",
-            reason="They drink its water, swell, and hold it fast: {edges}.",
-            remedy="Give every sawn edge two coats, or tape it.",
+            title="Raw edges touch the concrete",
+            reason="Raw edges soak up water, swell and grip the casting: {edges}.",
+            remedy="Seal every sawn edge with two coats, or tape it.",
             field="/bare_edges",
             values={"edges": ", ".join(edges[:3]) + (f", and {len(edges) - 3} more" if len(edges) > 3 else "")},
-            change=Change("Two coats on each", {"/bare_edges": "two coats"}),
+            change=Change("Seal with two coats", {"/bare_edges": "two coats"}),
         )
         for _ in edges[:1]
     ]

@@ -31,11 +31,11 @@ def screw_near_end(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     return [
         finding(
             screw_near_end,
-            title="A strip of {length} has no place for a screw",
+            title="A {length} side is too short for a screw",
             reason="Nearer than {least} to its end faced board splits.",
-            remedy="Hold the short strips by the corner screws alone, with a block glued behind.",
+            remedy="Hold short sides by the corner screws alone, with a block glued behind.",
             field="/screw_spacing",
-            values={"length": Quantity(short, "mm"), "least": Quantity(LEAST_END_MM, "mm")},
+            values={"length": Quantity(short, "mm"), "least": Quantity(LEAST_END_MM, "limit")},
         )
     ]
 
@@ -52,9 +52,9 @@ def thin_strip(brief: FormBrief) -> list[Finding]:
     return [
         finding(
             thin_strip,
-            title="{thickness} strips bow over {side}",
-            reason="A thin strip leans and waves between its screws, and the edge of the piece with it.",
-            remedy="Cut the strips from thicker sheet, or back them with a straight batten.",
+            title="{thickness} sides bow over {side}",
+            reason="A thin side leans and waves between its screws, and the edge of the piece with it.",
+            remedy="Cut the sides from thicker sheet, or back them with a straight batten.",
             field="/sheet",
             values={"thickness": Quantity(brief.sheet.thickness_mm, "mm"), "side": Quantity(side, "mm")},
         )
@@ -74,8 +74,8 @@ def knockout_floats(brief: FormBrief, knockouts: Sequence[Knockout]) -> list[Fin
     return [
         finding(
             knockout_floats,
-            title="{knockout} floats up",
-            reason="It lifts with {uplift}; what holds it takes {held}, and should take {wanted}: half as much again.",
+            title="{knockout} may float: its hold-down is {held}, it needs {wanted}",
+            reason="Wet concrete lifts it with {uplift}; hold half as much again.",
             remedy="Bond it and screw it from below, or lay a weight on it until the concrete has set.",
             field="/knockouts",
             values={
@@ -84,7 +84,7 @@ def knockout_floats(brief: FormBrief, knockouts: Sequence[Knockout]) -> list[Fin
                 "held": Quantity(held.value, "N"),
                 "wanted": Quantity(SAFETY * lifts.value, "N"),
             },
-            change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
+            change=Change("Bond and screw it", {"/knockouts": "bonded and screwed"})
             if brief.habits.knockouts != "bonded and screwed"
             else None,
         )
@@ -106,9 +106,9 @@ def nails_will_not_do(brief: FormBrief, castings: int) -> list[Finding]:
     return [
         finding(
             nails_will_not_do,
-            title="Nails will not hold {height} of concrete" if high else "A nailed form does not come apart kindly",
-            reason="Nails pull out under the push, and are pried on strip day; a form that is used again is screwed.",
-            remedy="Screw it.",
+            title="Nails will not hold {height} of wet concrete" if high else "Nails make the form hard to strip",
+            reason="Nails pull out under the pressure and have to be pried out to strip; a form used again is screwed.",
+            remedy="Screw it together.",
             field="/fixing",
             values={"height": Quantity(brief.head_mm, "mm")},
             change=Change("Screw it", {"/fixing": "screws"}),
@@ -130,8 +130,8 @@ def glue_too_high(brief: FormBrief) -> list[Finding]:
         finding(
             glue_too_high,
             title="{height} is too high for hot glue alone",
-            reason="Wet concrete pushes the strips outwards, most at their foot; glue lets go at once, not slowly.",
-            remedy="Screw it.",
+            reason="Wet concrete presses hardest at the foot of the sides, and glue lets go all at once.",
+            remedy="Screw it together.",
             field="/fixing",
             values={"height": Quantity(brief.head_mm, "mm")},
             change=Change("Screw it", {"/fixing": "screws"}),
@@ -155,16 +155,16 @@ def screws_too_far_apart(brief: FormBrief, joint: Joint) -> list[Finding]:
     return [
         finding(
             screws_too_far_apart,
-            title="Screws every {spacing} do not hold {height} of concrete",
-            reason="Between two of them the side is pushed out with {push}; one holds {holds} in the base's edge.",
+            title="Screws at {spacing} are too far apart for {height} of wet concrete",
+            reason="Each would carry {push} and holds {holds} in the edge of the base.",
             remedy="Set them at most {nearer} apart, or strap the form all round.",
             field="/screw_spacing",
             values={
-                "spacing": Quantity(spacing, "mm"),
+                "spacing": Quantity(spacing, "spacing"),
                 "height": Quantity(brief.head_mm, "mm"),
                 "push": Quantity(joint.push.value, "N"),
                 "holds": Quantity(joint.holds.value, "N"),
-                "nearer": Quantity(nearer, "mm"),
+                "nearer": Quantity(nearer, "spacing"),
             },
             change=_set_every(nearer) if bears >= _NEAREST_MM else None,
         )
@@ -172,8 +172,8 @@ def screws_too_far_apart(brief: FormBrief, joint: Joint) -> list[Finding]:
 
 
 def _set_every(nearer_mm: float) -> Change:
-    values = {"nearer": Quantity(nearer_mm, "mm")}
-    return Change("Set them every {nearer}", {"/screw_spacing": {"mm": nearer_mm, "typed": None}}, values)
+    values = {"nearer": Quantity(nearer_mm, "spacing")}
+    return Change("Set them at {nearer}", {"/screw_spacing": {"mm": nearer_mm, "typed": None}}, values)
 
 
 @check("screw-comes-out", "stop")
@@ -189,16 +189,16 @@ def screw_comes_out(joint: Joint, strip_height_mm: float) -> list[Finding]:
     return [
         finding(
             screw_comes_out,
-            title="Screws of {screw} come out of strips {height} high",
-            reason="They go {bite} into the strip; the screed strikes their points.",
-            remedy="Hold so low a strip with hot glue and blocks, or let it lap the base.",
+            title="{screw} screws come out of sides {height} high",
+            reason="They go {bite} into the side; the screed strikes their points.",
+            remedy="Hold so low a side with hot glue and blocks, or let it lap the base.",
             field="/fixing",
             values={
-                "screw": Quantity(joint.screw_mm, "mm"),
+                "screw": Quantity(joint.screw_mm, "screw"),
                 "height": Quantity(strip_height_mm, "mm"),
                 "bite": Quantity(joint.bite.value, "mm"),
             },
-            change=Change("Hot glue and blocks", {"/fixing": "hot glue and blocks"}),
+            change=Change("Use hot glue and blocks", {"/fixing": "hot glue and blocks"}),
         )
     ]
 
@@ -216,9 +216,9 @@ def screws_stand_proud(brief: FormBrief, joint: Joint) -> list[Finding]:
     return [
         finding(
             screws_stand_proud,
-            title="Screw heads stand on the rail that the screed runs on",
-            reason="It rides up on each head and drags a groove through the face.",
-            remedy="Countersink every head below the strip's edge, or screw up through the base.",
+            title="Screw heads stand proud of the screed edge",
+            reason="The screed rides up on each head and drags a groove through the face.",
+            remedy="Countersink every head below the edge, or screw up through the base.",
             field="/heads",
             change=Change("Countersink them", {"/heads": "countersunk"}),
         )
@@ -237,12 +237,12 @@ def core_is_pushed_aside(brief: FormBrief, knockouts: Sequence[Knockout]) -> lis
     return [
         finding(
             core_is_pushed_aside,
-            title="{core} is pushed aside by {step} more concrete on one side",
-            reason="Near its top that little difference in fill pushes harder than what holds it.",
-            remedy="Bond it and screw it, brace it from both ends across the form, and fill round it in turns.",
+            title="{core} shifts when one side is filled {step} higher",
+            reason="Near its top so small a difference presses harder than what holds it.",
+            remedy="Bond and screw it, brace it from both ends across the form, and fill round it in turns.",
             field="/knockouts",
-            values={"core": one.name, "step": Quantity(step, "mm")},
-            change=Change("Bond it and screw it", {"/knockouts": "bonded and screwed"})
+            values={"core": one.name, "step": Quantity(step, "at most")},
+            change=Change("Bond and screw it", {"/knockouts": "bonded and screwed"})
             if brief.habits.knockouts != "bonded and screwed"
             else None,
         )

@@ -23,11 +23,11 @@ def corner_cannot_close(sides: Sequence[Side]) -> list[Finding]:
     return [
         finding(
             corner_cannot_close,
-            title="No two boards close the corner at the end of {side}",
-            reason="It turns by more than {turn}: so long a bevel cannot be cut or held, and so thin a point breaks.",
-            remedy="Blunt that corner of the piece, or make that end of a block of foam.",
+            title="The corner at the end of {side} is too sharp for two boards",
+            reason="It turns more than {turn}: so long a bevel cannot be cut or held, and so thin a point breaks.",
+            remedy="Blunt that corner of the piece, or form that end with a foam block.",
             field="/corner",
-            values={"side": side, "turn": Quantity(150.0, "°")},
+            values={"side": side, "turn": Quantity(150.0, "deg")},
         )
         for side in too_sharp(sides)
     ]
@@ -55,9 +55,9 @@ def liner_breaks(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     return [
         finding(
             liner_breaks,
-            title="{liner} breaks on the {side}",
-            reason="It bends to a radius of {least}; the {side} asks for {radius}.",
-            remedy="Take a thinner liner, or kerf a strip so that it bends.",
+            title="{liner} would crack on the {side}",
+            reason="It bends to a radius of {least}; the {side} needs {radius}.",
+            remedy="Take a thinner liner, or saw kerfs into a side so that it bends.",
             field="/curve",
             values={
                 "liner": brief.liner.name,
@@ -65,7 +65,7 @@ def liner_breaks(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
                 "least": Quantity(least, "mm"),
                 "radius": Quantity(radius, "mm"),
             },
-            change=Change("Kerf a strip instead", {"/curve": "kerfed strip"})
+            change=Change("Use a kerfed side", {"/curve": "kerfed strip"})
             if 100 * WEB_MM / (2 * tightest) <= MOST_STRAIN_PERCENT
             else None,
         )
@@ -86,9 +86,9 @@ def edge_from_the_open_side(brief: FormBrief) -> list[Finding]:
     return [
         finding(
             edge_from_the_open_side,
-            title="Edges of the face are tooled, not moulded",
-            reason="Cast face up, the face is where the screed runs; an edging tool shapes its arrises as it stiffens.",
-            remedy="Have the edger ready for the finishing, or cast it face down.",
+            title="Cast face up: tool the face edges, the form cannot shape them",
+            reason="Face up, the face is where the screed runs; an edging tool shapes its edges as it stiffens.",
+            remedy="Have the edger ready for finishing, or cast it face down.",
             field="/corner",
         )
     ]
@@ -105,14 +105,15 @@ def kerfed_strip_breaks(brief: FormBrief, boards: Sequence[Board]) -> list[Findi
     return [
         finding(
             kerfed_strip_breaks,
-            title="{strip} breaks behind its kerfs",
-            reason="The {web} that a kerf leaves is strained by {strain}; board cracks beyond 1 %.",
-            remedy="Bend a thin liner on ribs there, or make the block of foam.",
+            title="{strip} would crack behind its kerfs",
+            reason="The {web} left behind each kerf stretches {strain}, board takes {most}.",
+            remedy="Bend a thin liner on ribs there, or form the curve with foam.",
             field="/curve",
             values={
                 "strip": board.name,
                 "web": Quantity(bend.web_mm, "mm"),
                 "strain": Quantity(bend.strain.value, "%"),
+                "most": Quantity(MOST_STRAIN_PERCENT, "%"),
             },
             change=_on_ribs(brief, bend),
         )
@@ -132,14 +133,14 @@ def kerfs_print(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     return [
         finding(
             kerfs_print,
-            title="{strip} prints as {kerfs} narrow flats",
-            reason="Between two kerfs the strip stays flat, {sag} off the curve at most.",
+            title="{strip} shows as {kerfs} narrow facets",
+            reason="Between two kerfs the side stays flat, up to {sag} off the curve.",
             remedy="Line it with thin faced sheet, or rub the edge round after stripping.",
             field="/curve",
             values={
                 "strip": board.name,
                 "kerfs": Quantity(bend.kerfs.value, "1"),
-                "sag": Quantity(bend.sag.value, "mm"),
+                "sag": Quantity(bend.sag.value, "bow"),
             },
             change=_on_ribs(brief, bend),
         )
@@ -155,4 +156,4 @@ def _on_ribs(brief: FormBrief, bend: Bend) -> Change | None:
     """A liner instead, where it bends so far."""
     least = brief.liner.bends_to_mm
     fits = least is None or bend.sag.inputs["radius_mm"].value - brief.liner.thickness_mm >= least
-    return Change("Bend a liner on ribs", {"/curve": "liner on ribs"}) if fits else None
+    return Change("Use a liner on ribs", {"/curve": "liner on ribs"}) if fits else None

@@ -25,16 +25,16 @@ def boards_make_another_size(brief: FormBrief, inside: Sequence[InsideSize]) -> 
         finding(
             boards_make_another_size,
             severity="stop" if abs(one.made.value - one.wanted_mm) > FAR_OFF_MM else "caution",
-            title="These boards make {made} along the {edge}, not {wanted}",
+            title="The form comes out {made} at the {edge}, not {wanted}",
             reason="The inside of the form is the piece. Every hole and edge measured from it is off by as much.",
-            remedy="Cut the board anew, or shim it, before the joints are sealed.",
+            remedy="Cut the board again, or shim it, before the joints are sealed.",
             field=f"/as_cut/{pointer(brief, one.board)}",
             values={
-                "made": Quantity(one.made.value, "mm"),
-                "wanted": Quantity(one.wanted_mm, "mm"),
+                "made": Quantity(one.made.value, "cut"),
+                "wanted": Quantity(one.wanted_mm, "cut"),
                 "edge": one.edge,
             },
-            change=Change("Cut it anew to fit", {f"/as_cut/{pointer(brief, one.board)}": BoardAsCut().model_dump()}),
+            change=Change("Cut it again to fit", {f"/as_cut/{pointer(brief, one.board)}": BoardAsCut().model_dump()}),
         )
         for one in off
     ]
@@ -54,16 +54,16 @@ def strip_heights_differ(brief: FormBrief, boards: Sequence[Board]) -> list[Find
     return [
         finding(
             strip_heights_differ,
-            title="The {strip} is {cut} high, not {wanted}",
-            reason="The screed follows the strips: the piece comes out thin or humped on that side.",
-            remedy="Rip all strips at one setting of the fence, and this one with them.",
+            title="{strip} is {cut} high, not {wanted}",
+            reason="The screed follows the sides: the piece comes out thin or humped there.",
+            remedy="Rip all sides at one fence setting, and this one with them.",
             field=f"/as_cut/{pointer(brief, board.key)}",
             values={
-                "strip": board.name.lower(),
+                "strip": board.name,
                 "cut": Quantity(board.height_cut_mm, "mm"),
                 "wanted": Quantity(board.height.value, "mm"),
             },
-            change=Change("Rip it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
+            change=Change("Rip it again", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in odd
     ]
@@ -84,16 +84,16 @@ def strip_does_not_reach(brief: FormBrief, sides: Sequence[Side], boards: Sequen
     return [
         finding(
             strip_does_not_reach,
-            title="The {strip} is too short to close its corner",
-            reason="It is cut to {cut} and must reach {least}. Paste runs out there and leaves bare stone.",
-            remedy="Cut it anew, left long; its end does not have to be exact.",
+            title="{strip} is too short to close its corner",
+            reason="It is cut to {cut} and must reach {least}. Paste runs out there and leaves bare aggregate.",
+            remedy="Cut it again, a little long; its end does not have to be exact.",
             field=f"/as_cut/{pointer(brief, board.key)}",
             values={
-                "strip": board.name.lower(),
+                "strip": board.name,
                 "cut": Quantity(board.length_cut_mm, "mm"),
                 "least": Quantity(least[board.key], "mm"),
             },
-            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
+            change=Change("Cut it again", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in short
     ]
@@ -112,10 +112,10 @@ def seam_takes_its_divider(brief: FormBrief) -> list[Finding]:
     return [
         finding(
             seam_takes_its_divider,
-            title="Each seam is {thickness} wide: its divider",
-            reason="Both castings are poured against it, so they match; it is gone when they stand in their place. Set "
-            "without a joint the whole is {shorter} shorter.",
-            remedy="Fill the joint with that width, or take a thinner liner.",
+            title="Each seam leaves a {thickness} joint, the thickness of the divider",
+            reason="Both castings are poured against it, so they match; it is gone when they are installed. "
+            "Set without a joint the whole is {shorter} shorter.",
+            remedy="Plan the joint that wide, or use a thinner liner.",
             field="/liner",
             values={
                 "thickness": Quantity(brief.liner.thickness_mm, "mm"),
@@ -137,12 +137,12 @@ def leak_path(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
     return [
         finding(
             leak_path,
-            title="{board} is cut too small: a joint stays open",
-            reason="It is {cut} and must be {least}. Paste runs out of a gap and leaves bare stone.",
-            remedy="Cut it anew, or let a strip of the same sheet into the gap and seal it on both sides.",
+            title="{board} is cut short and leaves a gap",
+            reason="It is {cut} and must be {least}. Paste runs out of a gap and leaves bare aggregate.",
+            remedy="Cut it again, or let a strip of the same sheet into the gap and seal it on both sides.",
             field=f"/as_cut/{pointer(brief, board.key)}",
             values={"board": board.name, "cut": Quantity(cut, "mm"), "least": Quantity(least, "mm")},
-            change=Change("Cut it anew", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
+            change=Change("Cut it again", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),
         )
         for board in boards
         for cut, least in _too_small(brief, board)

@@ -73,7 +73,9 @@ def too_heavy_for_people(piece: Subject, mass_kg: float, team: Team, dolly_kg: f
             + (" Or have {more} there." if here and more > carried_by else "" if here else " Or take a cart."),
             field="/people",
             values=values,
-            change=None if more <= team.people else Change(f"Plan for {more} people", {"/people": more}),
+            change=None
+            if more <= team.people
+            else Change("Plan for {more}", {"/people": more}, {"more": Quantity(more, "people")}),
         )
     ]
 
@@ -88,7 +90,7 @@ def _by_cart(piece: Subject, mass_kg: float, team: Team, dolly_kg: float | None)
             too_heavy_for_people,
             severity="hint" if tipped else "caution",
             title="{piece}, {mass}, goes on a cart" if tipped else "{piece}, {mass}, goes by a hoist",
-            reason="Four people carry no more than {most} together; more of them are in each other's way.",
+            reason="Four people carry no more than {most} together; more of them get in each other’s way.",
             remedy=(tip if rolls else "Fetch a dolly or a cart that carries {mass}. " + tip)
             if tipped
             else "Fetch a hoist or a crane that holds {mass}, or cast it in two parts. Nobody stands under it.",
@@ -120,12 +122,12 @@ def shop_figure_high(one_kg: float) -> list[Finding]:
             reason="The guideline at its best, close to the body and at waist height, is {most}.",
             remedy="Set it lower, on Move; whoever is not used to it takes a second person.",
             field="/people",
-            values={"figure": Quantity(one_kg, "kg"), "most": Quantity(MOST_COUNTED_KG, "kg")},
+            values={"figure": Quantity(one_kg, "allowed"), "most": Quantity(MOST_COUNTED_KG, "allowed")},
         )
     ]
 
 
-@check("over-the-dolly", "danger")
+@check("over-the-dolly", "stop")
 def over_the_dolly(mass_kg: float, dolly_kg: float | None) -> list[Finding]:
     """Heavier than the dolly carries
 
@@ -136,11 +138,11 @@ def over_the_dolly(mass_kg: float, dolly_kg: float | None) -> list[Finding]:
     return [
         finding(
             over_the_dolly,
-            title="{mass} is more than the dolly carries",
-            reason="It carries {dolly}. A wheel that folds throws the load.",
-            remedy="Take a stronger cart, or two dollies under bearers; or cast it in two parts.",
+            title="Dolly overloaded: {mass}, capacity {dolly}",
+            reason="A wheel that folds throws the load.",
+            remedy="Use a stronger cart, or two dollies under bearers; or cast it in two parts.",
             field="/dolly_kg",
-            values={"mass": Quantity(mass_kg, "kg"), "dolly": Quantity(dolly_kg, "kg")},
+            values={"mass": Quantity(mass_kg, "kg"), "dolly": Quantity(dolly_kg, "allowed")},
         )
     ]
 
@@ -156,18 +158,18 @@ def over_the_bench(in_form_kg: float, bench_kg: float | None) -> list[Finding]:
     return [
         finding(
             over_the_bench,
-            title="In its form it weighs {mass}; the bench carries {bench}",
+            title="Bench overloaded: {mass} with form and fresh mix, capacity {bench}",
             reason="A bench that sags makes thick and thin edges; one that gives way hurts somebody.",
             remedy="Put legs under the middle, or cast it on the floor.",
             field="/bench_kg",
-            values={"mass": Quantity(in_form_kg, "kg"), "bench": Quantity(bench_kg, "kg")},
+            values={"mass": Quantity(in_form_kg, "kg"), "bench": Quantity(bench_kg, "allowed")},
         )
     ]
 
 
 @check("people-do-not-fit", "caution")
 def people_do_not_fit(
-    needed: int, thickness_mm: float, ways: Sequence[TightPlace], dolly_kg: float | None
+    piece: Subject, needed: int, thickness_mm: float, ways: Sequence[TightPlace], dolly_kg: float | None
 ) -> list[Finding]:
     """The people do not fit through with it
 
@@ -183,11 +185,13 @@ def people_do_not_fit(
     return [
         finding(
             people_do_not_fit,
-            title="{needed} do not fit through {way} beside it",
-            reason="With people beside it, on edge, it wants {wanted}; there are {width}. Two at its ends are too few.",
-            remedy="Roll it through on a dolly, or set it down there and take it from the other side.",
+            title="{needed} carrying {piece} do not fit through {way}",
+            reason="With people beside it, on edge, they need {wanted}; it is {width} wide. Two at its ends are not "
+            "enough.",
+            remedy="Roll it through on a dolly, or change hands at the opening.",
             field="/dolly_kg",
             values={
+                "piece": piece.name,
                 "needed": Quantity(needed, "people"),
                 "way": way.name,
                 "wanted": Quantity(thickness_mm + beside, "mm"),
@@ -214,9 +218,9 @@ def too_heavy_for_stairs(piece: Subject, mass_kg: float, team: Team, ways: Seque
         finding(
             too_heavy_for_stairs,
             severity=severity,
-            title="{piece}, {mass}, is more than two carry over {way}",
-            reason="On stairs two get at it: their guideline is {guideline}, and the lower one carries most of it.",
-            remedy="Find a way without stairs, take a stair-climbing cart or a hoist, or cast it in two parts.",
+            title="{piece}, {mass}, is too heavy for {way}",
+            reason="Only two people reach it on stairs: their guideline is {guideline}; the lower one takes most.",
+            remedy="Find a way without stairs, use a stair-climbing cart or a hoist, or cast it in two parts.",
             field="/people",
             values={
                 "piece": piece.name,
@@ -239,13 +243,13 @@ def tips_easily(piece: Subject, tipping: Tipping | None) -> list[Finding]:
     return [
         finding(
             tips_easily,
-            title="{piece} tips when it leans by {angle}",
+            title="{piece} tips over at a lean of {angle}",
             reason="A push of {push} at its top is enough. It falls on feet and fingers.",
             remedy="Lay it down or brace it until it is joined; give it a wider foot.",
             field=f"/standing/{piece.id}",
             values={
                 "piece": piece.name,
-                "angle": Quantity(tipping.angle.value, "deg"),
+                "angle": Quantity(tipping.angle.value, "lean"),
                 "push": Quantity(tipping.push.value, "kg"),
             },
         )
@@ -266,15 +270,15 @@ def held_over_a_body(piece: Subject, standing: Standing, reinforced: bool) -> li
         finding(
             held_over_a_body,
             title="{piece} must not be held over anybody",
-            reason="Its bar is only gripped by the concrete, and works loose."
+            reason="Its bar is held by bond alone and will work loose."
             if not standing.anchored
-            else "It carries neither steel nor fibre: when it cracks it falls apart.",
-            remedy="Anchor the bar by a nut, a pin or a flange inside, lay steel or dose fibre; even then only with "
+            else "It has neither steel nor fibre: when it cracks it falls apart.",
+            remedy="Anchor the bar by a nut, a pin or a flange inside, and lay steel or add fibre; even then only with "
             "catches that hold it. Never overhead without them.",
             field=f"/standing/{piece.id}/anchored",
             values={"piece": piece.name},
             change=Change(
-                "Use it as a weight that lies",
+                "Use it as a floor weight",
                 {f"/standing/{piece.id}": standing.model_copy(update={"use": "block or weight"}).model_dump()},
             ),
         )
@@ -295,10 +299,10 @@ def needs_an_engineer(piece: Subject, standing: Standing) -> list[Finding]:
     return [
         finding(
             needs_an_engineer,
-            title="{piece}: a licensed engineer must decide",
-            reason="A load of {load} is over what is judged here, {most}."
+            title="{piece} needs a licensed engineer",
+            reason="A load of {load} is above what is judged here, {most}."
             if over
-            else "What hangs over heads or holds earth back kills when it fails. It is not called safe here.",
+            else "What hangs overhead or retains earth kills when it fails. This plan cannot judge it.",
             remedy="Ask a licensed engineer, and keep to the local code.",
             field=f"/standing/{piece.id}/load_kg" if over else f"/standing/{piece.id}/use",
             values={

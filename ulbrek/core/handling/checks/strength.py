@@ -7,6 +7,8 @@ from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.result import Lift, StandingResult, Subject
 
 # By the way that breaks it, what would do.
+AT_ITS_END_MM = 10.0
+
 OTHERWISE = {
     "on edge": "Carry it on a stiff board, or with a strongback clamped along it past the opening.",
     "turn": "Turn it with hands all along the edge, or on a stiff board.",
@@ -29,8 +31,8 @@ def breaks_when_lifted(piece: Subject, lift: Lift, others: Sequence[Lift], stren
     return [
         finding(
             breaks_when_lifted,
-            title="{piece} breaks when {way}",
-            reason="The lift needs {needed}; the mix reaches {strength} at 28 days.",
+            title="{piece} would crack when {way}",
+            reason="That needs {needed}; this mix reaches {strength} at 28 days.",
             remedy=OTHERWISE.get(lift.id, "Carry it on edge, or on a stiff board; or make it thicker."),
             field="/carry",
             values={
@@ -54,7 +56,7 @@ def breaks_when_slid(piece: Subject, slide: Lift | None, standing: Standing, str
     """
     return _set_down(
         breaks_when_slid, piece, slide, standing, strength_mpa,
-        "{piece} breaks when it is slid over the edge of a bench",
+        "{piece} would crack when it is slid over the edge of a bench",
     )  # fmt: skip
 
 
@@ -66,7 +68,7 @@ def breaks_when_lowered(piece: Subject, straps: Lift | None, standing: Standing,
 
     Source: beam theory; factors of precast practice
     """
-    return _set_down(breaks_when_lowered, piece, straps, standing, strength_mpa, "{piece} breaks in the straps")
+    return _set_down(breaks_when_lowered, piece, straps, standing, strength_mpa, "{piece} would crack in the straps")
 
 
 def _set_down(
@@ -80,7 +82,7 @@ def _set_down(
         finding(
             found_by,
             title=title,
-            reason="That needs {needed}; the mix reaches {strength} at 28 days.",
+            reason="That needs {needed}; this mix reaches {strength} at 28 days.",
             remedy="Carry it to its place on edge and turn it down onto all of it at once, or on a stiff board.",
             field=f"/standing/{piece.id}/put",
             values={
@@ -88,7 +90,7 @@ def _set_down(
                 "needed": Quantity(lift.needed.value, "MPa"),
                 "strength": Quantity(strength_mpa, "MPa"),
             },
-            change=Change("Turn it down onto its place", {f"/standing/{piece.id}": turned.model_dump()}),
+            change=Change("Turn it down in place", {f"/standing/{piece.id}": turned.model_dump()}),
         )
     ]
 
@@ -105,18 +107,18 @@ def breaks_in_its_place(
     Source: ACI 318-19 5.3.1, 14.5.2 and 22.2, from memory
     """
     change = (
-        Change("Put a support where it bends most", {f"/standing/{piece.id}": helped.model_dump()}) if helped else None
+        Change("Add a support where it bends most", {f"/standing/{piece.id}": helped.model_dump()}) if helped else None
     )
     steel = placed.steel
     return [
         finding(
             breaks_in_its_place,
-            title="{piece} breaks in its place with {load} on it",
-            reason="There {asked} are asked, loads with their factors. Plain concrete may carry {plain}"
-            + (", its steel {steel}." if steel else "; no steel crosses that place."),
-            remedy=("Lay more steel, or nearer to the pulled face" if steel else "Lay steel across that place")
+            title="{piece} would crack in use with {load} on it",
+            reason="With load factors the bending moment is {asked}. Plain concrete may carry {plain}"
+            + (", its steel {steel}." if steel else "; no steel crosses that section."),
+            remedy=("Lay more steel, or nearer to the face in tension" if steel else "Lay steel across that section")
             + ("; put its supports closer; or make it {thick} thick." if thick_mm else "; or put its supports closer.")
-            + " Where people may be hurt, ask somebody licensed.",
+            + " Where people may be hurt, ask a licensed person.",
             field=f"/standing/{piece.id}/supports",
             values={
                 "piece": piece.name,
@@ -147,16 +149,16 @@ def support_beyond(piece: Subject, standing: Standing, length_mm: float) -> list
         finding(
             support_beyond,
             title="A support at {at} is not under {piece}",
-            reason="Along its longer side it is {length}; that support is left out of what is said of its place.",
-            remedy="Move it under the piece, or take it away.",
+            reason="Its longer side is {length}; that support is left out of the figures.",
+            remedy="Move it under the piece, or remove it.",
             field=f"/standing/{piece.id}/supports",
             values={
                 "piece": piece.name,
-                "at": Quantity(beyond[0].mm, "mm"),
+                "at": Quantity(beyond[0].mm, "hold"),
                 "length": Quantity(length_mm, "mm"),
             },
             change=Change(
-                "Take it away",
+                "Remove it",
                 {f"/standing/{piece.id}": standing.model_copy(update={"supports": kept}).model_dump()},
             ),
         )
@@ -176,17 +178,18 @@ def tips_under_its_load(piece: Subject, placed: StandingResult | None, standing:
     return [
         finding(
             tips_under_its_load,
-            title="{load} put down {at} along {piece} tips it off its supports",
+            title="{piece} tips off its supports with {load} "
+            + ("at its end" if placed.tips_at_mm < AT_ITS_END_MM else "put down {at} along it"),
             reason="The overhang is too long for the weight behind it.",
             remedy="Move a support out, or fix the other end down.",
             field=f"/standing/{piece.id}/supports",
             values={
                 "piece": piece.name,
                 "load": Quantity(standing.load_kg, "kg"),
-                "at": Quantity(placed.tips_at_mm, "mm"),
+                "at": Quantity(placed.tips_at_mm, "hold"),
             },
             change=Change(
-                "Let it rest at both ends",
+                "Support both ends",
                 {f"/standing/{piece.id}": standing.model_copy(update={"rests": "at both ends"}).model_dump()},
             ),
         )
@@ -204,11 +207,11 @@ def place_overloaded(piece: Subject, in_all_kg: float, standing: Standing) -> li
     return [
         finding(
             place_overloaded,
-            title="{in_all} on what carries {carries}",
-            reason="Its own mass and the load together.",
-            remedy="Strengthen what carries it, or make it lighter.",
+            title="Support overloaded: {in_all} with the load, capacity {carries}",
+            reason="Its own weight and the load together.",
+            remedy="Strengthen the support, or make the piece lighter.",
             field=f"/standing/{piece.id}/carries_kg",
-            values={"in_all": Quantity(in_all_kg, "kg"), "carries": Quantity(standing.carries_kg, "kg")},
+            values={"in_all": Quantity(in_all_kg, "kg"), "carries": Quantity(standing.carries_kg, "allowed")},
         )
     ]
 
@@ -224,9 +227,9 @@ def place_not_known(piece: Subject, mass_kg: float, standing: Standing, flat: bo
     return [
         finding(
             place_not_known,
-            title="{mass}: is it known that its place carries that?",
-            reason="Cabinets, legs and old floors are made for less.",
-            remedy="Find out and write it down here; ask somebody licensed where a floor or a wall is in doubt.",
+            title="Check that cabinets, legs or floor carry {mass}",
+            reason="Many are made for less.",
+            remedy="Enter the capacity here, and ask a licensed person if in doubt.",
             field=f"/standing/{piece.id}/carries_kg",
             values={"mass": Quantity(mass_kg, "kg")},
         )

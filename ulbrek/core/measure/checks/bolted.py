@@ -40,11 +40,11 @@ def bolt_off_its_face(shape: Shape) -> list[Finding]:
             finding(
                 bolt_off_its_face,
                 title="{bolt} ends {off} from the {side} side",
-                reason="A bolt comes out flush with the side that it is in.",
-                remedy="Put its end on the side, or put it into another.",
+                reason="A bolt in a side ends flush with it.",
+                remedy="Move its end to the side, or choose another side.",
                 field=f"/features/{placed.index}/{axis}",
                 values={"bolt": feature.name, "off": Quantity(off, "mm"), "side": feature.into},
-                change=Change("Put it on the side", {f"/features/{placed.index}/{axis}": anchor.model_dump()})
+                change=Change("Move it to the side", {f"/features/{placed.index}/{axis}": anchor.model_dump()})
                 if shape.piece.outline.kind == "rectangle"
                 else None,
             )
@@ -73,9 +73,9 @@ def bolt_too_shallow(shape: Shape) -> list[Finding]:
         finding(
             bolt_too_shallow,
             severity="stop" if feature.embedded.mm < TORN_OUT * feature.diameter.mm else "caution",
-            title="{bolt} goes in only {embedded}",
+            title="{bolt} is embedded only {embedded}",
             reason="Under {least}, three times its diameter, it breaks out with a cone of concrete.",
-            remedy="Let it go in {least} or more.",
+            remedy="Embed it {least} or more.",
             field=f"/features/{index}/embedded",
             values={
                 "bolt": feature.name,
@@ -83,7 +83,7 @@ def bolt_too_shallow(shape: Shape) -> list[Finding]:
                 "least": Quantity(LEAST_EMBEDDED * feature.diameter.mm, "mm"),
             },
             change=Change(
-                "Let it go in {least}",
+                "Embed it {least}",
                 {f"/features/{index}/embedded": Length(mm=LEAST_EMBEDDED * feature.diameter.mm).model_dump()},
                 {"least": Quantity(LEAST_EMBEDDED * feature.diameter.mm, "mm")},
             ),
@@ -111,9 +111,9 @@ def bolt_too_short(shape: Shape) -> list[Finding]:
         found.append(
             finding(
                 bolt_too_short,
-                title="{bolt} stands out {projects}; its nut wants {least}",
-                reason="What is held, gasket, washer and the whole nut must go onto it; once cast in it is not mended.",
-                remedy="Take a longer bolt, or sink the nut deeper.",
+                title="{bolt} is too short: it projects {projects}, needs {least}",
+                reason="Clamped part, gasket, washer and the whole nut must go onto it; once cast it stays as it is.",
+                remedy="Use a longer bolt, or a deeper counterbore.",
                 field=f"/features/{index}/projects",
                 values={
                     "bolt": feature.name,
@@ -122,7 +122,7 @@ def bolt_too_short(shape: Shape) -> list[Finding]:
                     "longer": Quantity(longer.mm, "mm"),
                 },
                 change=Change(
-                    "Let it stand out {longer}",
+                    "Make it project {longer}",
                     {f"/features/{index}/projects": longer.model_dump()},
                     {"longer": Quantity(longer.mm, "mm")},
                 ),
@@ -142,11 +142,11 @@ def thin_under_washer(shape: Shape) -> list[Finding]:
     return [
         finding(
             thin_under_washer,
-            title="{bolt} leaves {left} under its washer",
-            reason="Drawn tight, the washer is pulled through so little wood.",
-            remedy="Sink the nut less deep, or hold it with a wide plate.",
+            title="Only {left} of wood under the washer of {bolt}",
+            reason="Drawn tight, the washer pulls through so little wood.",
+            remedy="Make the counterbore shallower, or use a wide plate.",
             field=f"/features/{index}/counterbore",
-            values={"bolt": feature.name, "left": Quantity(clamps - feature.counterbore.mm, "mm")},
+            values={"bolt": feature.name, "left": Quantity(clamps - feature.counterbore.mm, "there")},
         )
         for index, feature, clamps in _bolted(shape)
         if feature.counterbore.mm > 0 and clamps - feature.counterbore.mm < LEAST_WOOD_MM - 1e-6
@@ -166,11 +166,15 @@ def nut_stands_out(shape: Shape) -> list[Finding]:
             found.append(
                 finding(
                     nut_stands_out,
-                    title="{bolt}: the nut stands out of its counterbore",
-                    reason="Washer, nut and two threads are {deep} high.",
-                    remedy="Sink it so deep, or leave the counterbore out.",
+                    title="The nut of {bolt} sits proud of its counterbore",
+                    reason="Washer, nut and two threads are {deep} high; the counterbore is {there} deep.",
+                    remedy="Make it that deep, or remove the counterbore.",
                     field=f"/features/{index}/counterbore",
-                    values={"bolt": feature.name, "deep": Quantity(deep, "mm")},
+                    values={
+                        "bolt": feature.name,
+                        "deep": Quantity(deep, "needed"),
+                        "there": Quantity(feature.counterbore.mm, "there"),
+                    },
                 )
             )
     return found

@@ -30,9 +30,9 @@ def site_drift(site: Site, names: dict[str, str]) -> list[Finding]:
         found.append(
             finding(
                 site_drift,
-                title="{dimension} was {first} and is now {again}",
-                reason="It has moved by more than {drift}. It touches: {pieces}.",
-                remedy="Measure it a third time, change what it touches, then take the new reading as the first.",
+                title="{dimension} changed from {first} to {again}",
+                reason="{drift} is allowed. Affects {pieces}.",
+                remedy="Measure a third time, change what it affects, then use the new reading.",
                 field=f"/dimensions/{index}/again",
                 values={
                     "dimension": one.name,
@@ -42,7 +42,7 @@ def site_drift(site: Site, names: dict[str, str]) -> list[Finding]:
                     "pieces": ", ".join(touched) or "no piece yet",
                 },
                 change=Change(
-                    "Take the new reading",
+                    "Use the new reading",
                     {f"/dimensions/{index}/first": one.again.model_dump(), f"/dimensions/{index}/again": None},
                 ),
             )
@@ -70,8 +70,8 @@ def will_not_pass(site: Site, shapes: Sequence[Shape]) -> list[Finding]:
                 found.append(
                     finding(
                         will_not_pass,
-                        title="{piece} does not pass {way}",
-                        reason="Upright it is {small} by {middle}; there are {narrow} by {high}.",
+                        title="{piece} does not fit through {way}",
+                        reason="On edge it measures {small} × {middle}, the clear opening is {narrow} × {high}.",
                         remedy="Divide it at a seam, or find another way.",
                         field=f"/passages/{index}",
                         values={
@@ -121,8 +121,8 @@ def set_differs(pieces: Sequence[Piece]) -> list[Finding]:
             found.append(
                 finding(
                     set_differs,
-                    title="{piece} and {other} are to match, and differ",
-                    reason="They differ in: {fields}.",
+                    title="{piece} and {other} are one set but differ in {fields}",
+                    reason="Pieces of a set look alike with the same thickness, side down and grinding.",
                     remedy="Make them alike, or take one out of the set.",
                     field=f"/{index}/matches",
                     values={"piece": piece.name, "other": other.name, "fields": ", ".join(fields)},
@@ -151,20 +151,20 @@ def run_does_not_add_up(shape: Shape) -> list[Finding]:
     if piece.outline.kind == "rectangle" and wanted >= 10:
         length = Length(mm=wanted, typed=None)
         change = Change(
-            "Make each {wanted}", {f"/outline/{run.along}": length.model_dump()}, {"wanted": Quantity(wanted, "mm")}
+            "Make each {wanted}", {f"/outline/{run.along}": length.model_dump()}, {"wanted": Quantity(wanted, "cut")}
         )
     return [
         finding(
             run_does_not_add_up,
-            title="{count} of {has} do not fill the run",
-            reason="With its gaps the run of {run} wants {wanted} each.",
-            remedy="Change the pieces, their count or the gaps.",
+            title="{count} × {has} do not fill the {run} run",
+            reason="With its gaps each section must be {wanted}.",
+            remedy="Change the sections, their count or the gaps.",
             field="/run",
             values={
                 "count": str(piece.count),
                 "has": Quantity(has, "mm"),
                 "run": Quantity(run.run.mm, "mm"),
-                "wanted": Quantity(wanted, "mm"),
+                "wanted": Quantity(wanted, "cut"),
             },
             change=change,
         )
@@ -185,15 +185,15 @@ def closing_piece(closing: Closing | None) -> list[Finding]:
     return [
         finding(
             closing_piece,
-            title="{parts} in a row may miss their end by {worst}",
-            reason="With {each} on each, {likely} is likely.",
-            remedy="Make the closing piece last and to measure, or all in one mould with dividers.",
+            title="{parts} in a row can end {worst} out, {likely} is likely",
+            reason="That is with {each} on each of them.",
+            remedy="Cast the closing piece last and to measure, or all in one mould with dividers.",
             field="/count",
             values={
                 "parts": str(closing.parts),
-                "each": Quantity(closing.each_mm, "mm"),
-                "worst": Quantity(closing.worst.value, "mm"),
-                "likely": Quantity(closing.likely.value, "mm"),
+                "each": Quantity(closing.each_mm, "fine"),
+                "worst": Quantity(closing.worst.value, "bow"),
+                "likely": Quantity(closing.likely.value, "bow"),
             },
         )
     ]

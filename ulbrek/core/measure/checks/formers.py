@@ -31,9 +31,11 @@ def deeper_than_its_piece(shape: Shape) -> list[Finding]:
     return [
         finding(
             deeper_than_its_piece,
-            title="{feature} sticks out of the piece by {past}" if past > 0 else "{feature} leaves nothing behind it",
+            title="{feature} sticks out of the piece by {past}"
+            if past > 0
+            else "{feature} leaves no concrete behind it",
             reason="It reaches {reach} into {thickness} of concrete.",
-            remedy="Make it less deep, the piece thicker, or let it go right through.",
+            remedy="Make it shallower, the piece thicker, or let it go right through.",
             field=f"/features/{placed.index}",
             values={
                 "feature": placed.feature.name,
@@ -59,12 +61,12 @@ def smooth_wooden_bar(shape: Shape) -> list[Finding]:
     return [
         finding(
             smooth_wooden_bar,
-            title="{feature} is wood, and works loose",
-            reason="It swells in the wet mix, dries and shrinks; what holds it then is its shape alone.",
-            remedy="Seal it all over, and give it something to hold by: a pin or screws across it; or take steel.",
+            title="{feature} is wood and works loose",
+            reason="Wood swells in the wet mix, dries and shrinks; then only its shape holds it.",
+            remedy="Seal it all over and give it a pin or screws across it to hold by; or use steel.",
             field=f"/features/{index}/material",
             values={"feature": feature.name},
-            change=Change("Take steel", {f"/features/{index}/material": "steel"}),
+            change=Change("Use steel", {f"/features/{index}/material": "steel"}),
         )
         for index, feature in enumerate(shape.piece.features)
         if isinstance(feature, Sleeve) and feature.material == "wood"
@@ -82,16 +84,16 @@ def tube_is_solid(shape: Shape) -> list[Finding]:
     return [
         finding(
             tube_is_solid,
-            title="{feature} has a wall of {wall} and is {diameter} across",
+            title="{feature} has a {wall} wall and is {diameter} across",
             reason="No bore is left in it.",
-            remedy="Give the wall of the tube, or leave it empty for a solid bar.",
+            remedy="Enter the wall of the tube, or leave it empty for a solid bar.",
             field=f"/features/{index}/wall",
             values={
                 "feature": feature.name,
                 "wall": Quantity(feature.wall.mm, "mm"),
                 "diameter": Quantity(feature.diameter.mm, "mm"),
             },
-            change=Change("Take it as a solid bar", {f"/features/{index}/wall": None}),
+            change=Change("Make it a solid bar", {f"/features/{index}/wall": None}),
         )
         for index, feature in enumerate(shape.piece.features)
         if isinstance(feature, Sleeve) and feature.wall is not None and 2 * feature.wall.mm >= feature.diameter.mm
@@ -125,14 +127,14 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
         found.append(
             finding(
                 floor_too_thin,
-                title="{feature} leaves {left} behind it",
-                reason="Under {least} the floor breaks through when the former is drawn.",
-                remedy="Make it less deep, or the piece thicker.",
+                title="Only {left} of concrete is left under {feature}; it needs {least}",
+                reason="Thinner, the floor breaks through when the knockout is pulled.",
+                remedy="Make it shallower, or the piece thicker.",
                 field=f"/features/{placed.index}",
                 values={
                     "feature": feature.name,
-                    "left": Quantity(thickness - deep, "mm"),
-                    "least": Quantity(LEAST_FLOOR_MM, "mm"),
+                    "left": Quantity(thickness - deep, "there"),
+                    "least": Quantity(LEAST_FLOOR_MM, "limit"),
                 },
                 change=change,
             )
@@ -152,8 +154,8 @@ def undercut(shape: Shape) -> list[Finding]:
         finding(
             undercut,
             title="{feature} is wider inside than at its face",
-            reason="Its former cannot be drawn out in one piece.",
-            remedy="Let it narrow inwards, form it in foam that is dug out, or split the former.",
+            reason="Its knockout cannot be pulled out in one piece.",
+            remedy="Let it narrow inwards, form it in foam that is dug out, or split the knockout.",
             field=f"/features/{index}/draft_deg",
             values={"feature": feature.name},
             change=Change("Let it narrow inwards", {f"/features/{index}/draft_deg": abs(feature.draft_deg)}),
@@ -174,9 +176,9 @@ def no_way_out(shape: Shape) -> list[Finding]:
     return [
         finding(
             no_way_out,
-            title="The former of {feature} has no way out",
-            reason="Concrete shrinks onto a hard former {depth} deep; with {draft} of draft it stays.",
-            remedy="Give it {least} of draft or more, split it, or make it of foam.",
+            title="The knockout of {feature} cannot be pulled out",
+            reason="Concrete shrinks onto a hard knockout {depth} deep with {draft} of draft.",
+            remedy="Give it at least {least} of draft, split it, or use foam.",
             field=f"/features/{index}/draft_deg",
             values={
                 "feature": feature.name,
@@ -209,14 +211,14 @@ def insert_near_face(shape: Shape) -> list[Finding]:
             found.append(
                 finding(
                     insert_near_face,
-                    title="{feature} has {near} of concrete to the nearest face",
+                    title="Only {near} of concrete between {feature} and the nearest face",
                     reason="Under {least} it cracks off or shows through.",
-                    remedy="Put it deeper, make it shorter, or the piece thicker.",
+                    remedy="Set it deeper, make it shorter, or the piece thicker.",
                     field=f"/features/{placed.index}",
                     values={
                         "feature": placed.feature.name,
-                        "near": Quantity(near, "mm"),
-                        "least": Quantity(LEAST_COVER_MM, "mm"),
+                        "near": Quantity(near, "there"),
+                        "least": Quantity(LEAST_COVER_MM, "limit"),
                     },
                 )
             )
@@ -234,9 +236,9 @@ def letters_missing(shape: Shape) -> list[Finding]:
     return [
         finding(
             letters_missing,
-            title="{feature} cannot be set in full",
-            reason="The font has no {letters}; a space is left there.",
-            remedy="Write it with other letters.",
+            title="{feature} has characters that cannot be cast: {letters}",
+            reason="They would be left blank, and what is cast wrong stays wrong.",
+            remedy="Write it with other characters.",
             field=f"/features/{index}/text",
             values={"feature": feature.name, "letters": " ".join(missing(feature.text))},
         )
@@ -257,9 +259,9 @@ def mat_buried(shape: Shape) -> list[Finding]:
     return [
         finding(
             mat_buried,
-            title="Test {feature} before it is buried, and while it is",
-            reason="Buried it cannot be mended, and a damaged one can kill.",
-            remedy="Use a listed kit, low voltage or behind an RCD (GFCI), wired by a licensed electrician.",
+            title="Test {feature} before the pour and again while it is covered",
+            reason="It cannot be repaired later, and a damaged one can kill.",
+            remedy="Use a listed kit, low voltage or behind an RCD/GFCI, wired by a licensed electrician.",
             field=f"/features/{index}",
             values={"feature": feature.name},
         )

@@ -27,7 +27,7 @@ def feature_outside(shape: Shape) -> list[Finding]:
     return [
         finding(
             feature_outside,
-            title="{feature} runs over the edge",
+            title="{feature} runs over the edge of the piece",
             reason="It does not lie wholly inside the piece, so there is no edge to cast beside it.",
             remedy="Move it in, make it smaller, or make the piece larger.",
             field=f"/features/{placed.index}",
@@ -53,7 +53,7 @@ def feature_through_another(shape: Shape) -> list[Finding]:
     return [
         finding(
             feature_through_another,
-            title="{feature} runs through {other}",
+            title="{feature} runs into {other}",
             reason="There is no concrete between them.",
             remedy="Move one of them, or make one opening of both.",
             field=f"/features/{moving.index}",
@@ -88,9 +88,9 @@ def no_such_edge(shape: Shape) -> list[Finding]:
     return [
         finding(
             no_such_edge,
-            title="{edge} has no edge to be on",
-            reason="The outline has: {names}.",
-            remedy="Choose one of those edges, or take it away.",
+            title="This outline has no edge “{edge}”",
+            reason="It has {names}.",
+            remedy="Choose one of these edges, or remove what is on it.",
             field=field,
             values={"edge": name, "names": ", ".join(sorted(names))},
         )
@@ -110,14 +110,14 @@ def hot_opening(shape: Shape, webs: list[NamedWeb]) -> list[Finding]:
     return [
         finding(
             hot_opening,
-            title="{feature} gets hot, and the strip beside it is {web}",
-            reason="Concrete grows as it warms; under {needed} the strip cracks first.",
-            remedy="Leave {needed} and 3 to 6 mm of air round the appliance, and put a bar through the strip.",
+            title="The web beside {feature} is {web}; beside a hot appliance it needs {needed}",
+            reason="Warm concrete expands and a narrow web cracks first.",
+            remedy="Leave {needed} and {3 to 6 limit} of air round the appliance, and lay a bar through the web.",
             field=f"/features/{named.feature.index}",
             values={
                 "feature": named.feature.feature.name,
-                "web": Quantity(named.web.width_mm, "mm"),
-                "needed": Quantity(HOT_WEB_MM, "mm"),
+                "web": Quantity(named.web.width_mm, "there"),
+                "needed": Quantity(HOT_WEB_MM, "limit"),
             },
             mark=_mark(shape, named),
         )
@@ -147,19 +147,27 @@ def seam_through_web(shape: Shape) -> list[Finding]:
         change = None
         if better is not None:
             offset = seam.offset.at_least(better)
-            change = Change(f"Put it {offset.typed} from the {seam.side}", {field: offset.model_dump()})
+            change = Change(
+                "Put it {at} from the {side}",
+                {field: offset.model_dump()},
+                {"at": Quantity(offset.mm, "mm"), "side": seam.side},
+            )
         found.append(
             finding(
                 seam_through_web,
-                title="The seam {at} from the {side} has {strip} of concrete to go through",
-                reason="Under {needed} a strip does not survive being carried.",
-                remedy="Put the seam where the piece is whole.",
+                title="The seam at {at} from the {side} cuts a web of {strip}"
+                if narrow
+                else "The seam at {at} from the {side} misses the piece",
+                reason="A web under {needed} does not survive being carried."
+                if narrow
+                else "It divides nothing there.",
+                remedy="Put the seam where the piece is whole across it.",
                 field=field,
                 values={
                     "at": Quantity(seam.offset.mm, "mm"),
                     "side": seam.side,
-                    "strip": Quantity(min(narrow, default=0.0), "mm"),
-                    "needed": Quantity(needed, "mm"),
+                    "strip": Quantity(min(narrow, default=0.0), "there"),
+                    "needed": Quantity(needed, "limit"),
                 },
                 change=change,
             )
@@ -188,15 +196,15 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
     return finding(
         web_too_thin,
         severity="stop" if named.web.width_mm < FAR_TOO_THIN * needed_mm else "caution",
-        title="The strip between {feature} and {other} is {web}",
+        title="The web between {feature} and {other} is only {web} wide",
         reason="Under {needed} it tends to crack when the piece is turned.",
-        remedy="Leave at least {needed}, or put a bar through it and take care.",
+        remedy="Leave at least {needed}, or lay a bar through it and carry the piece on edge.",
         field=f"/features/{moving.index}",
         values={
             "feature": named.feature.feature.name,
             "other": named.other_words,
-            "web": Quantity(named.web.width_mm, "mm"),
-            "needed": Quantity(needed_mm, "mm"),
+            "web": Quantity(named.web.width_mm, "there"),
+            "needed": Quantity(needed_mm, "limit"),
         },
         change=clearing_change(shape, moving),
         mark=_mark(shape, named),

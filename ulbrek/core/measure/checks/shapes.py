@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from math import atan2, degrees, pi
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
+from ulbrek.core.base.units.kinds import least
 from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.shapes import cut_back
 from ulbrek.core.measure.features.opening import Opening
@@ -12,10 +13,10 @@ from ulbrek.core.measure.inputs.outlines import FreeOutline, ImportedOutline
 from ulbrek.core.measure.outlines import as_described, corners_of, is_simple
 from ulbrek.core.measure.shape import Shape
 
-LEAST_CORNER_RADIUS_MM = 10.0
+LEAST_CORNER_RADIUS_MM = least(10)
 LEAST_TOP_THICKNESS_MM = 38.0
 WIDE_TOP_MM = 300.0
-LEAST_EDGE_MM = 20.0
+LEAST_EDGE_MM = least(20)
 SHARPEST_DEG = 35.0  # a corner more pointed than this ends in a featheredge. Source: common practice.
 
 
@@ -37,14 +38,16 @@ def too_thin_for_its_span(shape: Shape) -> list[Finding]:
             too_thin_for_its_span,
             title="{thickness} is too thin for a piece {narrow} wide",
             reason="A top this wide cracks when it is turned or carried.",
-            remedy="It needs at least {least}.",
+            remedy="Make it at least {least} thick.",
             field="/thickness",
             values={
                 "thickness": Quantity(piece.thickness.mm, "mm"),
                 "narrow": Quantity(narrow, "mm"),
-                "least": Quantity(LEAST_TOP_THICKNESS_MM, "mm"),
+                "least": Quantity(LEAST_TOP_THICKNESS_MM, "limit"),
             },
-            change=Change(f"Make it {thicker.typed} thick", {"/thickness": thicker.model_dump()}),
+            change=Change(
+                "Make it {thick} thick", {"/thickness": thicker.model_dump()}, {"thick": Quantity(thicker.mm, "mm")}
+            ),
         )
     ]
 
@@ -82,9 +85,9 @@ def radius_too_large(shape: Shape) -> list[Finding]:
             found.append(
                 finding(
                     radius_too_large,
-                    title="The corners of {feature} cannot be that round",
-                    reason="A radius of {radius} is more than half its shorter side; it is drawn as half.",
-                    remedy="Give at most {most}.",
+                    title="The corner radius of {feature} is too large",
+                    reason="{radius} is more than half its shorter side; it is drawn as half.",
+                    remedy="Make it at most {most}.",
                     field=f"/features/{index}/corner_radius",
                     values={
                         "feature": feature.name,
@@ -92,8 +95,9 @@ def radius_too_large(shape: Shape) -> list[Finding]:
                         "most": Quantity(most.mm, "mm"),
                     },
                     change=Change(
-                        f"Round them to {most.typed}",
+                        "Round them to {most}",
                         {f"/features/{index}/corner_radius": most.model_dump()},
+                        {"most": Quantity(most.mm, "mm")},
                     ),
                 )
             )
@@ -115,8 +119,8 @@ def outline_crosses_itself(shape: Shape) -> list[Finding]:
         finding(
             outline_crosses_itself,
             title="The outline crosses itself",
-            reason="It does not go round one area; the hull round its corners is drawn and counted instead.",
-            remedy="Put the corners in order, going round once.",
+            reason="It does not enclose one area; the hull round its corners is used instead.",
+            remedy="Put the corners in order, once round.",
             field="/outline",
         )
     ]
@@ -137,7 +141,7 @@ def corner_too_round(shape: Shape) -> list[Finding]:
     return [
         finding(
             corner_too_round,
-            title="Corner {number} cannot be that large",
+            title="Corner {number} is too large for its edges",
             reason="It would take {wanted} of its edges, and there are {there}.",
             remedy="Make it smaller, or its edges longer.",
             field=f"/outline/corners/{index}/{'chamfer' if corner.chamfer else 'radius'}",
@@ -166,16 +170,20 @@ def featheredge(shape: Shape) -> list[Finding]:
         return [
             finding(
                 featheredge,
-                title="Towards the {side} it thins to {thin}",
+                title="The piece thins to {thin} towards the {side}: a feather edge",
                 reason="An edge under {least} breaks when it is stripped.",
                 remedy="End it blunt at {least} or more, and fill in the rest in place.",
                 field="/taper/thickness",
                 values={
                     "side": taper.towards,
                     "thin": Quantity(min(taper.thickness.mm, piece.thickness.mm), "mm"),
-                    "least": Quantity(LEAST_EDGE_MM, "mm"),
+                    "least": Quantity(LEAST_EDGE_MM, "limit"),
                 },
-                change=Change(f"Make it {thicker.typed} there", {"/taper/thickness": thicker.model_dump()})
+                change=Change(
+                    "Make it {thick} there",
+                    {"/taper/thickness": thicker.model_dump()},
+                    {"thick": Quantity(thicker.mm, "mm")},
+                )
                 if taper.thickness.mm < LEAST_EDGE_MM
                 else None,
             )
@@ -183,11 +191,11 @@ def featheredge(shape: Shape) -> list[Finding]:
     return [
         finding(
             featheredge,
-            title="A corner of {angle} ends in a featheredge",
-            reason="A point this sharp breaks when it is stripped, also where it is blunted by less than that.",
-            remedy="Cut it off blunt at {least} or more, with a chamfer or a corner more.",
+            title="A corner of {angle} ends in a feather edge",
+            reason="So sharp a point breaks when it is stripped, also where it is blunted by less than that.",
+            remedy="Cut it off blunt at {least} or more, with a chamfer or one more corner.",
             field="/outline",
-            values={"angle": f"{angle:.0f}°", "least": Quantity(LEAST_EDGE_MM, "mm")},
+            values={"angle": Quantity(angle, "lean"), "least": Quantity(LEAST_EDGE_MM, "limit")},
             mark=Mark(piece.id, at.x, at.y, at.x, at.y),
         )
         for angle, at in (*_sharp_points(shape.outline.edges), *_blunt_points(shape.outline.edges))
@@ -228,13 +236,13 @@ def _sharp_corner(index: int, feature: Opening) -> Finding:
     return finding(
         corner_too_sharp,
         title="The corners of {feature} are too sharp",
-        reason="A radius of {radius} lets a crack start; the usual least is {least}.",
-        remedy="Round the knockout's corners to {least} or more.",
+        reason="A radius of {radius} lets a crack start; {least} is the usual least.",
+        remedy="Round the corners of the knockout to {least} or more.",
         field=field,
         values={
             "feature": feature.name,
             "radius": Quantity(feature.corner_radius.mm, "mm"),
-            "least": Quantity(LEAST_CORNER_RADIUS_MM, "mm"),
+            "least": Quantity(LEAST_CORNER_RADIUS_MM, "limit"),
         },
-        change=Change(f"Round them to {rounder.typed}", {field: rounder.model_dump()}),
+        change=Change("Round them to {round}", {field: rounder.model_dump()}, {"round": Quantity(rounder.mm, "mm")}),
     )

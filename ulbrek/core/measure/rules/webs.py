@@ -3,9 +3,10 @@
 from math import hypot
 
 from ulbrek.core.base.figure import rule
+from ulbrek.core.base.units.kinds import least
 
 LEAST_WEB_MM = 60.0
-LEAST_FLOOR_MM = 20.0
+LEAST_FLOOR_MM = least(20)
 WEB_PER_THICKNESS = 1.5
 LEAST_NECK_MM, MOST_NECK_MM = 25.0, 40.0
 THIN_PIECE_MM = 60.0  # up to here what is beside an opening is a strip
@@ -31,7 +32,7 @@ def web_width(start_x_mm: float, start_y_mm: float, end_x_mm: float, end_y_mm: f
     return hypot(end_x_mm - start_x_mm, end_y_mm - start_y_mm)
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def web_needed(thickness_mm: float) -> float:
     """Least width of a web
 
@@ -48,7 +49,7 @@ def web_needed(thickness_mm: float) -> float:
     return max(LEAST_WEB_MM, WEB_PER_THICKNESS * thickness_mm)
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def neck_needed(stone_mm: float, across_mm: float) -> float:
     """Least concrete beside a hole
 

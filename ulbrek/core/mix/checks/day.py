@@ -29,8 +29,8 @@ def short_of_bags(inputs: MixInputs, size: BagSize, needed: Figure) -> list[Find
         finding(
             short_of_bags,
             title="Short by {missing} of {bag}",
-            reason="Running out is the worst that can happen; a late bag from another lot has another colour.",
-            remedy="Have {needed} in hand before the first water goes in; return what stays closed.",
+            reason="Running out leaves a cold joint, and a later lot may differ in colour.",
+            remedy="Have {needed} on hand before mixing starts; return unopened bags.",
             field="/bags_in_hand",
             values={
                 "missing": Quantity(missing, "bags"),
@@ -54,15 +54,15 @@ def water_over_most(inputs: MixInputs, size: BagSize) -> list[Finding]:
     return [
         finding(
             water_over_most,
-            title="{planned} of water is more than the bag allows",
-            reason="The bag's most is {most}. More is weaker and shrinks more: 5 % costs 5 to 8 % of the strength.",
-            remedy="Keep to {most}; for a looser feel use a plasticiser.",
+            title="Planned water is over the bag limit: {planned} a bag, limit {most}",
+            reason="More water is weaker and shrinks more: 5 % costs 5 to 8 % of the strength.",
+            remedy="Keep to {most}; for a looser mix use a plasticiser.",
             field="/water_per_bag_l",
             values={
-                "planned": Quantity(inputs.water_per_bag_l, "l"),
-                "most": Quantity(size.water_most_l, "l"),
+                "planned": Quantity(inputs.water_per_bag_l, "water"),
+                "most": Quantity(size.water_most_l, "water"),
             },
-            change=Change("Keep to the bag's most", {"/water_per_bag_l": size.water_most_l}),
+            change=Change("Keep to the bag limit", {"/water_per_bag_l": size.water_most_l}),
         )
     ]
 
@@ -81,8 +81,8 @@ def density_not_believed(size: BagSize, density_kg_m3: float) -> list[Finding]:
         finding(
             density_not_believed,
             title="A bag of {bag} makes concrete of {density}",
-            reason="Its dry mass, water and yield do not belong together; plain concrete is about {usual}.",
-            remedy="Read mass, water and yield off the bag again, and put them right among the materials.",
+            reason="Its dry weight, water and yield do not go together; plain concrete is about {usual}.",
+            remedy="Read weight, water and yield off the bag again, and correct them in Materials.",
             field="/bag",
             values={
                 "bag": size.name,
@@ -108,12 +108,15 @@ def too_dry_to_place(inputs: MixInputs, size: BagSize, feel: Feel) -> list[Findi
     return [
         finding(
             too_dry_to_place,
-            title="With {planned} of water a bag is too dry to place",
-            reason="The bag's least is {least}. Drier, some of its cement stays dry, and holes stay open.",
-            remedy="Give it {least} or more.",
+            title="{planned} of water a bag is too dry to place: at least {least}",
+            reason="Drier, some of the cement stays dry and voids stay open.",
+            remedy="Plan {least} or more.",
             field="/water_per_bag_l",
-            values={"planned": Quantity(inputs.water_per_bag_l, "l"), "least": Quantity(size.water_least_l, "l")},
-            change=Change("Give it the bag's usual water", {"/water_per_bag_l": None}),
+            values={
+                "planned": Quantity(inputs.water_per_bag_l, "water"),
+                "least": Quantity(size.water_least_l, "water"),
+            },
+            change=Change("Use the bag’s usual water", {"/water_per_bag_l": None}),
         )
     ]
 
@@ -132,14 +135,14 @@ def batch_over_container(container: Container, volume: Figure, fill: Figure, fit
     return [
         finding(
             batch_over_container,
-            title="A batch of {batch} does not fit the {container}",
-            reason="It takes {fill} and can still be stirred from the bottom; over that, dry pockets stay.",
-            remedy="Mix less at a time, or take a larger container.",
+            title="A {batch} batch is too much for the {container}",
+            reason="It mixes {fill} properly; more leaves dry pockets at the bottom.",
+            remedy="Mix less at a time, or use a larger container.",
             field="/bags_per_batch",
             values={
-                "batch": Quantity(volume.value, "l"),
+                "batch": Quantity(volume.value, "vessel"),
                 "container": container.name,
-                "fill": Quantity(fill.value, "l"),
+                "fill": Quantity(fill.value, "vessel"),
             },
             change=Change(f"Mix {fits.value:g} at a time", {"/bags_per_batch": fits.value}) if fitting else None,
         )
@@ -160,14 +163,14 @@ def batch_too_wet(size: BagSize, mixed: Sequence[MixedBatch]) -> list[Finding]:
     return [
         finding(
             batch_too_wet,
-            title="Batch {number} got {water} a bag; its most is {most}",
-            reason="It will be weaker than its neighbours, shrink more and dry paler.",
-            remedy="Give it days more before it is lifted, and note on the casting where it lies.",
+            title="Batch {number} was too wet: {water} a bag, limit {most}",
+            reason="It will be weaker than the others, shrink more and dry paler.",
+            remedy="Wait longer before lifting, and log where it went.",
             field="/water_per_bag_l",
             values={
                 "number": str(worst),
-                "water": Quantity(batch.water_l / batch.bags, "l"),
-                "most": Quantity(size.water_most_l, "l"),
+                "water": Quantity(batch.water_l / batch.bags, "water"),
+                "most": Quantity(size.water_most_l, "water"),
             },
         )
     ]
@@ -192,9 +195,9 @@ def batches_differ(mixed: Sequence[MixedBatch]) -> list[Finding]:
         finding(
             batches_differ,
             title="Batch {number} got {water} a bag, the first {first}",
-            reason="Batches with different water differ in colour and shrink apart.",
-            remedy="Measure the water of every batch; share each batch over all the forms.",
+            reason="Batches with different water differ in colour and in shrinkage.",
+            remedy="Measure the water of every batch; split each batch over all forms.",
             field="/water_per_bag_l",
-            values={"number": str(number), "water": Quantity(water, "l"), "first": Quantity(first, "l")},
+            values={"number": str(number), "water": Quantity(water, "water"), "first": Quantity(first, "water")},
         )
     ]

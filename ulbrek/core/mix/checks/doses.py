@@ -72,8 +72,8 @@ def dose_slipped(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixture])
             finding(
                 dose_slipped,
                 title="{name}: {typed} is out by a factor of {factor}",
-                reason="Its range is {low} to {high} for a bag; this is {amount}.",
-                remedy="Move the point, or change grams and kilograms: {meant} is in its range.",
+                reason="The range is {low} to {high} a bag; this is {amount}.",
+                remedy="Check the decimal point, or grams for kilograms; {meant} would be in range.",
                 field=f"/doses/{one.index}/{field}",
                 values={
                     "name": one.admixture.name,
@@ -107,9 +107,9 @@ def dose_on_wrong_base(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
         found.append(
             finding(
                 dose_on_wrong_base,
-                title="{name}: {percent} of the {base} is {amount}, out of its range",
-                reason="Its range is {low} to {high} for a bag. Of the {other} it would be in it.",
-                remedy="Say what the percentage is of; makers mean the cement unless they say else.",
+                title="{name}: {percent} of the {base} is {amount}, out of range",
+                reason="The range is {low} to {high} a bag; {percent} of the {other} would be in it.",
+                remedy="Set what the percentage is of; makers mean the cement unless they say otherwise.",
                 field=f"/doses/{one.index}/base",
                 values={
                     "name": one.admixture.name,
@@ -120,7 +120,7 @@ def dose_on_wrong_base(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
                     "low": Quantity(low, "g"),
                     "high": Quantity(high, "g"),
                 },
-                change=Change("It is of the {other}", {f"/doses/{one.index}/base": own}, {"other": other}),
+                change=Change("Use % of {other}", {f"/doses/{one.index}/base": own}, {"other": other}),
             )
         )
     return found
@@ -152,8 +152,8 @@ def dose_out_of_range(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixt
             finding(
                 dose_out_of_range,
                 title="{name}: {amount} a bag is {side} its range",
-                reason="Its range is {low} to {high} for a bag.",
-                remedy="Keep within it; the usual dose is a start, and a cupful tried before is better.",
+                reason="The range is {low} to {high} a bag.",
+                remedy="Keep within it; start with the usual dose and try it in a cup.",
                 field=f"/doses/{one.index}",
                 values={
                     "name": one.admixture.name,
@@ -162,7 +162,7 @@ def dose_out_of_range(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixt
                     "low": Quantity(low, "g"),
                     "high": Quantity(high, "g"),
                 },
-                change=Change("Take the usual dose", cleared),
+                change=Change("Use the usual dose", cleared),
             )
         )
     return found
@@ -174,10 +174,10 @@ def _meant_for(one: Read, amount_g: float, other: Admixture) -> Finding:
         severity="caution",
         title="{name}: {amount} a bag is the dose of another fibre",
         reason="So little holds hairlines and carries nothing; it is in the range of {other}.",
-        remedy="Say which of the two goes in; a piece that leans on fibre alone wants the one that carries.",
+        remedy="Set which of the two goes in; a piece that relies on fibre alone needs the one that carries.",
         field=f"/doses/{one.index}/admixture",
         values={"name": one.admixture.name, "amount": Quantity(amount_g, "g"), "other": other.name},
-        change=Change("It is {other}", {f"/doses/{one.index}/admixture": other.id}, {"other": other.name}),
+        change=Change("Use {other}", {f"/doses/{one.index}/admixture": other.id}, {"other": other.name}),
     )
 
 
@@ -207,9 +207,9 @@ def cement_not_known(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
     return [
         finding(
             cement_not_known,
-            title="What a percentage of the cement is, cannot be said",
-            reason="The bag does not say how much cement is in it, and the dose is counted on that.",
-            remedy="Ask the maker, or type the share of cement; bagged mixes hold 13 to 25 %.",
+            title="The cement content of this mix is not known",
+            reason="Doses by cement cannot be worked out without it.",
+            remedy="Ask the maker, or enter the cement content; bagged mixes hold 13 to 25 %.",
             field="/cement_share",
         )
     ]

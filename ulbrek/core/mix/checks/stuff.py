@@ -33,13 +33,13 @@ def stones_too_large(mix: Mix, pour: Pour) -> list[Finding]:
     return [
         finding(
             stones_too_large,
-            title="Stones of {stone} are too large for {thinnest} of concrete",
-            reason="Over a third of the thinnest section they jam, and leave holes in the face.",
-            remedy="Take a mix with stones to {most} or a mortar, or make the piece thicker.",
+            title="{stone} aggregate is too large for a {thinnest} section",
+            reason="Over a third of the thinnest section it jams and leaves voids in the face.",
+            remedy="Use a mix with aggregate to {most}, or a mortar, or make the piece thicker.",
             field="/mix",
             values={
-                "stone": Quantity(mix.stone_mm, "mm"),
-                "thinnest": Quantity(pour.thinnest_mm, "mm"),
+                "stone": Quantity(mix.stone_mm, "limit"),
+                "thinnest": Quantity(pour.thinnest_mm, "there"),
                 "most": Quantity(pour.thinnest_mm / 3, "mm"),
             },
         )
@@ -59,11 +59,15 @@ def stones_jam_at_steel(mix: Mix, pour: Pour) -> list[Finding]:
     return [
         finding(
             stones_jam_at_steel,
-            title="Stones of {stone} do not pass {clear} at the steel",
-            reason="They jam in the mesh or under it, and the face below is left with holes.",
-            remedy="Take a finer mix, a wider mesh, or lay it so that more is left under it.",
+            title="{stone} aggregate jams at the steel: only {clear} clear",
+            reason="It needs {needed}. It stays in the mesh or under it, and the face below is left with voids.",
+            remedy="Use a finer mix or a wider mesh, or leave more room under the steel.",
             field="/mix",
-            values={"stone": Quantity(mix.stone_mm, "mm"), "clear": Quantity(pour.clear_mm, "mm")},
+            values={
+                "stone": Quantity(mix.stone_mm, "limit"),
+                "clear": Quantity(pour.clear_mm, "there"),
+                "needed": Quantity(mix.stone_mm / 0.75, "needed"),
+            },
         )
     ]
 
@@ -87,9 +91,9 @@ def mixed_lots(inputs: MixInputs, to_mix: float) -> list[Finding]:
     return [
         finding(
             mixed_lots,
-            title="No one lot has {needed}: {most} of {lot} at most",
-            reason="Bags of two lots differ in shade, and castings that stand side by side show it.",
-            remedy="Get enough of one lot, or share every batch over all of the forms, half of each lot in it.",
+            title="No single lot has {needed}; {lot} has {most}",
+            reason="Bags of two lots differ in shade, and castings side by side show it.",
+            remedy="Get enough of one lot, or split each batch over all forms, half of each lot in it.",
             field="/in_hand",
             values={"needed": Quantity(needed, "bags"), "most": Quantity(float(most), "bags"), "lot": lot},
         )
@@ -110,12 +114,14 @@ def ratio_too_high(inputs: MixInputs) -> list[Finding]:
     return [
         finding(
             ratio_too_high,
-            title="{ratio} of water to cement is much",
-            reason="Over {most} the face is weak, takes stains, and the piece shrinks and cracks.",
-            remedy="Keep to {most} at most; for a looser feel use a plasticiser.",
+            title="Water-cement ratio {ratio} is too high; keep it to {most}",
+            reason="Over {most} the face is weak and stains, and the piece shrinks and cracks.",
+            remedy="Keep to {most} at most; for a looser mix use a plasticiser.",
             field="/scratch/water_cement",
-            values={"ratio": Quantity(wanted.water_cement, "1"), "most": Quantity(MOST_RATIO, "1")},
-            change=Change("Take {most}", {"/scratch/water_cement": MOST_RATIO}, {"most": Quantity(MOST_RATIO, "1")}),
+            values={"ratio": Quantity(wanted.water_cement, "ratio"), "most": Quantity(MOST_RATIO, "ratio")},
+            change=Change(
+                "Set w/c to {most}", {"/scratch/water_cement": MOST_RATIO}, {"most": Quantity(MOST_RATIO, "1")}
+            ),
         )
     ]
 
@@ -134,9 +140,9 @@ def working_time_too_short(inputs: MixInputs, clock: Clock, helped: Clock) -> li
     return [
         finding(
             working_time_too_short,
-            title="{whole} of mixing and placing, and {working} until it stiffens",
+            title="Mixing and placing take {whole}, but the first batch stiffens after {working}",
             reason="The first batch sets before the last one meets it: a cold joint.",
-            remedy="More hands, larger batches, cooler water, a retarder, or pour in two days at a seam.",
+            remedy="Have more people, larger batches, cooler water or a retarder, or pour in two days at a seam.",
             field="/people",
             values={
                 "whole": Quantity(clock.meeting.value, "min"),
@@ -167,7 +173,7 @@ def too_heavy_at_the_mixer(
     alone = inputs.people == 1
     together = team(one_kg, 2).value
     less = floor(4 * together * bags / bucket) / 4 if bucket > together else 0.0
-    change = Change("Two people at it", {"/people": 2}) if alone else None
+    change = Change("Have two people", {"/people": 2}) if alone else None
     if less > 0:
         fields: dict[str, Any] = {"/bags_per_batch": less, **({"/people": 2} if alone else {})}
         change = Change(f"{'Two people, and ' if alone else 'Mix '}{less:g} of a bag at a time", fields)
@@ -209,9 +215,9 @@ def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> l
         finding(
             form_too_heavy_to_shake,
             severity=severity,
-            title="With the mix in it the form weighs {mass}; the guideline for {people} is {lifts}",
+            title="Do not lift the filled form: {mass}, the guideline for {people} is {lifts}",
             reason="A form dropped on a foot, or torn in the turn, is worse than a few bubbles.",
-            remedy="Leave it on the bench and run a sander along its sides, or tap it all round.",
+            remedy="Leave it on the bench and vibrate its sides with a sander, or tap it all round.",
             field="/settled",
             values={
                 "mass": Quantity(form.value, "kg"),
@@ -240,9 +246,9 @@ def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list
     return [
         finding(
             wrong_feel,
-            title="{mix} is made to be {made}, not {wanted}",
-            reason="Water alone makes it flow, and weak." if wanted == "flowing" else "It will not hold its shape.",
-            remedy="Add a plasticiser by its range." if wanted == "flowing" else "Take a mix that is made for it.",
+            title="{mix} is {made}, you plan {wanted}",
+            reason="More water would only weaken it." if wanted == "flowing" else "It will not hold its shape.",
+            remedy="Add a plasticiser within its range." if wanted == "flowing" else "Use a mix that is made for it.",
             field="/feel",
             values={"mix": mix.name, "made": mix.feel, "wanted": wanted},
             change=Change(

@@ -9,6 +9,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.steel.inputs import BarByHand, SteelInputs
 from ulbrek.core.steel.result import PlacedBar
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, edge_cover_needed
+from ulbrek.core.steel.words import bar_words
 
 _TRIFLE_MM = 1e-6
 LEAST_CLEAR_MM = 25.0  # Source: ACI 318-19 25.2.1, from memory.
@@ -84,19 +85,19 @@ def _near_edge(inputs: SteelInputs, short: _Short, bars: int, diameter_mm: float
     bar, needed = short.near.bar, short.needed_mm
     return finding(
         bar_near_edge,
-        title="The bar {bar} has only {cover} of concrete beside it"
+        title="Edge cover of the bar {bar} is only {cover}; it needs {needed}"
         if bars == 1
-        else "{bars} bars have too little concrete beside them, one only {cover}",
-        reason="That edge is shaped: {needed} must stay there."
+        else "{bars} bars have too little edge cover, one only {cover}; it needs {needed}",
+        reason="That edge is shaped or ground afterwards."
         if short.at_shape
-        else "It needs {needed}; nearer to an edge it shows, rusts or breaks the edge off.",
+        else "Nearer to an edge steel shows, rusts or breaks the edge off.",
         remedy="Move it in." if bar.by_hand is not None else "Keep the steel farther from the edges.",
         field="/by_hand" if bar.by_hand is not None else "/edge_distance",
         values={
             "bar": bar.why,
             "bars": str(bars),
-            "cover": Quantity(max(0.0, short.cover_mm), "mm"),
-            "needed": Quantity(needed, "mm"),
+            "cover": Quantity(max(0.0, short.cover_mm), "there"),
+            "needed": Quantity(needed, "limit"),
         },
         change=_farther(inputs, short.near, needed - short.cover_mm, needed + diameter_mm / 2),
     )
@@ -116,7 +117,7 @@ def _farther(inputs: SteelInputs, near: Near, by_mm: float, edge_mm: float) -> C
         return None
     best = max((by_mm, -by_mm), key=near.moved)
     if near.moved(best) < min(INDOOR_COVER_MM, near.cover_mm + by_mm) - 1e-3:
-        return _without(inputs, (index,), "Put it back")
+        return _without(inputs, (index,), "Undo my change")
     away = best if hand.side in ("front", "left") else -best
     offset = max(0.0, hand.offset.mm + away)
     return Change(
@@ -150,17 +151,17 @@ def bars_too_close(
     return [
         finding(
             bars_too_close,
-            title="{one} and {other} leave {gap} between them",
-            reason="The mix wants {needed} to get through.",
-            remedy="Leave one of them out, or move it.",
+            title="{one} and {other} are {gap} apart; the mix needs {needed} to pass",
+            reason="Aggregate jams between bars that are closer.",
+            remedy="Move or remove one of them.",
             field="/by_hand",
             values={
-                "one": f"The bar {one.why}",
-                "other": f"the one {other.why}",
-                "gap": Quantity(max(0.0, gap), "mm"),
-                "needed": Quantity(needed, "mm"),
+                "one": f"Bar {one.why}",
+                "other": f"bar {other.why}",
+                "gap": Quantity(max(0.0, gap), "there"),
+                "needed": Quantity(needed, "limit"),
             },
-            change=_without(inputs, (hand.by_hand,), "Undo it by hand") if hand.by_hand is not None else None,
+            change=_without(inputs, (hand.by_hand,), "Undo my change") if hand.by_hand is not None else None,
         )
     ]
 
@@ -194,12 +195,12 @@ def by_hand_lost(inputs: SteelInputs, lost: Sequence[int]) -> list[Finding]:
     return [
         finding(
             by_hand_lost,
-            title="What was done by hand to {bars} is lost",
-            reason="The piece no longer has that bar, or no room at that place.",
-            remedy="Undo brings the piece back as it was; or let it go.",
+            title="Your change to the bar {bars} no longer applies",
+            reason="The bar is gone, or has no room at that place.",
+            remedy="Undo brings the piece back as it was; or discard the change.",
             field="/by_hand",
-            values={"bars": ", ".join(dict.fromkeys(inputs.by_hand[index].bar for index in lost))},
-            change=_without(inputs, lost, "Let it go"),
+            values={"bars": ", ".join(dict.fromkeys(bar_words(inputs.by_hand[index].bar) for index in lost))},
+            change=_without(inputs, lost, "Discard my change"),
         )
     ]
 

@@ -9,6 +9,7 @@ from ulbrek.core.steel.inputs import Exposure, School, SteelInputs
 from ulbrek.core.steel.piece import SteelBrief
 from ulbrek.core.steel.result import Cage, LappedBar, PlacedBar, Stack
 from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
+from ulbrek.core.steel.words import bar_words
 
 _TRIFLE_MM = 1e-6
 SHOWS_MM = 8.0  # of concrete: steel behind less than that, or than its own diameter, shows
@@ -66,28 +67,28 @@ def _short_of_cover(
     if inputs.height is not None and middle >= needed:
         change = Change("Lay it in the middle", {"/height": None})
     elif thinner:
-        change = Change("Take the {bar}", {"/bar": thinner[-1].id}, {"bar": thinner[-1].name})
+        change = Change("Use the {bar}", {"/bar": thinner[-1].id}, {"bar": thinner[-1].name})
     elif stack.meshed and len(stack.layers) > stack.meshed:
-        change = Change("Take mesh alone", _as_school(inputs, what.piece, "mesh"))
+        change = Change("Use mesh alone", _as_school(inputs, what.piece, "mesh"))
     values: dict[str, Quantity | str] = {
-        "cover": Quantity(abs(cover), "mm"), "needed": Quantity(needed, "mm"), "face": face,
+        "cover": Quantity(abs(cover), "there"), "needed": Quantity(needed, "limit"), "face": face,
     }  # fmt: skip
     return finding(
         too_little_cover,
         severity=severity,
         title="The steel sticks out of the {face} by {cover}"
         if cover < 0
-        else "Only {cover} of concrete between the steel and the {face}",
-        reason="It needs {needed} where plain steel gets wet; under that it may rust and burst the concrete."
+        else "Too little cover to the {face}: {cover}, needs {needed}",
+        reason="Plain steel that gets wet may rust and burst the concrete."
         if stack.rusts
-        else "It needs {needed}. Nearer to the face steel shows as a dark line or a rust stain.",
-        remedy="Take fibre, stainless or galvanised steel, or make the piece thicker."
+        else "Nearer to the face steel shows as a dark line or a rust stain.",
+        remedy="Use fibre, stainless or galvanised steel, or make the piece thicker."
         if stack.rusts
-        else "Take thinner steel, or make the piece thicker.",
+        else "Use thinner steel, or make the piece thicker.",
         field="/bar",
         values=values,
         change=change,
-        also=(Change("Take fibre instead", _as_school(inputs, what.piece, "fibre only")),) if stack.rusts else (),
+        also=(Change("Use fibre instead", _as_school(inputs, what.piece, "fibre only")),) if stack.rusts else (),
     )
 
 
@@ -104,16 +105,16 @@ def bar_too_thick(bar: Bar, thickness_mm: float, placed: Sequence[PlacedBar], ba
     return [
         finding(
             bar_too_thick,
-            title="A {bar} is too thick for {thickness}",
+            title="{bar} is too thick for a {thickness} piece",
             reason="Over {most} it takes the place of the concrete that should surround it, and cracks follow it.",
-            remedy="Take a thinner bar.",
+            remedy="Use a thinner bar.",
             field="/bar",
             values={
                 "bar": bar.name,
                 "thickness": Quantity(thickness_mm, "mm"),
-                "most": Quantity(most, "mm"),
+                "most": Quantity(most, "fine"),
             },
-            change=Change("Take the {bar}", {"/bar": fitting[-1].id}, {"bar": fitting[-1].name}) if fitting else None,
+            change=Change("Use the {bar}", {"/bar": fitting[-1].id}, {"bar": fitting[-1].name}) if fitting else None,
         )
     ]
 
@@ -131,9 +132,11 @@ def mixed_finishes(mesh: Mesh, bar: Bar, placed: Sequence[PlacedBar]) -> list[Fi
     return [
         finding(
             mixed_finishes,
-            title="{mesh} is {mesh_finish}, the {bar} {bar_finish}",
-            reason="Where two kinds touch in wet concrete one of them is eaten.",
-            remedy="Take both of one kind.",
+            title="Galvanised mesh touches plain bar"
+            if mesh.finish == "galvanised" and bar.finish == "plain"
+            else "{mesh_finish} mesh touches {bar_finish} bar",
+            reason="In damp concrete one corrodes the other.",
+            remedy="Use one kind for both.",
             field="/bar",
             values={
                 "mesh": mesh.name,
@@ -158,9 +161,9 @@ def bare_strips(inputs: SteelInputs, piece: str, narrow: Sequence[str]) -> list[
     return [
         finding(
             bare_strips,
-            title="No bar in the narrow strip beside the {opening}",
-            reason="That is where it cracks first. Fibre helps against hairlines, it does not carry the piece.",
-            remedy="Lay a bar right through on both sides of it.",
+            title="No bar in the narrow web beside {opening}",
+            reason="That is where it cracks first. Fibre helps against hairlines; it does not carry the piece.",
+            remedy="Lay a full-length bar on both sides of it.",
             field="/school",
             values={"opening": narrow[0]},
             change=Change("Lay mesh and bars", _as_school(inputs, piece, "mesh and bars")),
@@ -181,16 +184,16 @@ def bar_longer_than_stock(lapped: Sequence[LappedBar], stock_mm: float, lap_mm: 
     return [
         finding(
             bar_longer_than_stock,
-            title="The bar {bar} is laid in {parts} parts" if alone else "{bars} bars are laid in parts that lap",
-            reason="It is longer than the stock of {stock}." if alone else "They are longer than the stock of {stock}.",
-            remedy="Let the parts lie side by side for {lap}, tied twice, away from openings.",
+            title="Lap the bar {bar} from {parts} lengths" if alone else "{bars} bars are lapped from shorter lengths",
+            reason="It is longer than the {stock} stock." if alone else "They are longer than the {stock} stock.",
+            remedy="Overlap {lap}, tie twice, and keep the laps away from openings.",
             field="/bar",
             values={
-                "bar": first.split(".", maxsplit=1)[1],
+                "bar": bar_words(first.split(".", maxsplit=1)[1]),
                 "parts": str(parts),
                 "bars": str(len(lapped)),
-                "stock": Quantity(stock_mm, "mm"),
-                "lap": Quantity(lap_mm, "mm"),
+                "stock": Quantity(stock_mm, "sold"),
+                "lap": Quantity(lap_mm, "tape"),
             },
         )
     ]
@@ -209,11 +212,11 @@ def feet_show(inputs: SteelInputs, show_down: bool) -> list[Finding]:
     return [
         finding(
             feet_show,
-            title="What the steel stands on shows in the face",
-            reason="The face lies on the form's floor, and so do the feet.",
-            remedy="Hang it over the form, or lay it at half fill.",
+            title="The feet of the steel show in the face",
+            reason="The face lies on the base, and so do the feet.",
+            remedy="Hang the steel over the form, or place it at half fill.",
             field="/held",
-            change=Change("Tie it over the form", {"/held": "tied over the form"}),
+            change=Change("Hang it over the form", {"/held": "tied over the form"}),
         )
     ]
 
@@ -241,12 +244,12 @@ def no_room_for_a_cage(piece: str, bar: Bar, fitting: Sequence[Bar]) -> list[Fin
     return [
         finding(
             no_room_for_a_cage,
-            title="There is no room to bend {bar} into {piece}",
+            title="{piece} has no room for a bent cage of {bar}",
             reason="Its legs are shorter than its bends, or too little concrete is left round it.",
-            remedy="Take a thinner bar." if thinner else "Take fibre, and dose it; or make it thicker.",
+            remedy="Use a thinner bar." if thinner else "Use fibre in the mix, or make the piece thicker.",
             field="/bar",
             values={"piece": piece, "bar": bar.name},
-            change=Change("Take the {bar}", {"/bar": thinner.id}, {"bar": thinner.name}) if thinner else None,
+            change=Change("Use the {bar}", {"/bar": thinner.id}, {"bar": thinner.name}) if thinner else None,
         )
     ]
 
@@ -265,13 +268,13 @@ def cage_near_face(piece: str, cage: Cage, finish: Finish, exposure: Exposure) -
         finding(
             cage_near_face,
             severity="stop" if cover < SHOWS_MM else "caution",
-            title="Only {cover} of concrete over the cage of {piece}",
+            title="Only {cover} of cover over the cage of {piece}",
             reason="It needs {needed}; under that plain steel rusts and bursts the concrete."
             if outside
             else "It needs {needed}; nearer to a face steel shows as a dark line.",
-            remedy="Take fibre, stainless or galvanised bar, a thinner bar, or thicker walls.",
+            remedy="Use fibre, stainless or galvanised bar, a thinner bar, or thicker walls.",
             field="/bar",
-            values={"cover": Quantity(cover, "mm"), "needed": Quantity(needed, "mm"), "piece": piece},
+            values={"cover": Quantity(cover, "there"), "needed": Quantity(needed, "limit"), "piece": piece},
         )
     ]
 

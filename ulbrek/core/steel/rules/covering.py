@@ -29,7 +29,7 @@ def cover(thickness_mm: float, stack_mm: float) -> float:
     return (thickness_mm - stack_mm) / 2
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     """Cover needed indoors
 
@@ -46,7 +46,7 @@ def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     return min(MOST_INDOORS_MM, max(0, (thickness_mm - stack_mm) / 2 - OFF_MIDDLE_MM))
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
     """Cover behind what is sunk into a face
 
@@ -76,7 +76,7 @@ def under_at_thick_end(cover_mm: float, slope_mm: float) -> float:
     return cover_mm + slope_mm
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def cover_outside(table_mm: float) -> float:
     """Cover needed outdoors or on the ground
 
@@ -93,7 +93,7 @@ def cover_outside(table_mm: float) -> float:
     return table_mm
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def cover_in_plane(depth_mm: float, diameter_mm: float) -> float:
     """Cover of a single plane of links
 
@@ -126,7 +126,7 @@ def cover_as_laid(cover_mm: float) -> float:
     return cover_mm
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def cover_in_cage(least_mm: float) -> float:
     """Cover of a cage indoors
 
@@ -206,7 +206,7 @@ def cover_at_edge(middle_mm: float, diameter_mm: float) -> float:
     return middle_mm - diameter_mm / 2
 
 
-@rule(unit="mm", kind="needed")
+@rule(unit="mm", kind="limit")
 def edge_cover_needed(routed_mm: float, least_mm: float, beyond_mm: float) -> float:
     """Cover needed at an edge
 
