@@ -8,7 +8,7 @@ from ulbrek.core.base.finding import Quantity
 from ulbrek.core.base.units.quantity import write_apart, write_quantity, write_range
 from ulbrek.core.base.units.reading import Units
 
-# ``{name}`` is a value; ``{20 limit}`` a fixed number and its kind; ``{3 to 6 limit}`` a range of them.
+# ``{name}`` is a value, ``{low–high}`` the range of two; ``{20 limit}`` a fixed number and its kind; ``{3 to 6 limit}`` a range of them.
 _PLACE = re.compile(r"\{([^{}]+)\}")
 _FIXED = re.compile(r"(-?\d+(?:\.\d+)?)(?: to (-?\d+(?:\.\d+)?))? (.+)")
 
@@ -44,6 +44,11 @@ def write_likely(figure: Figure, units: Units) -> str:
 
 
 def _plain(place: str, values: Mapping[str, Quantity | str], units: Units) -> str:
+    low_name, _, high_name = place.partition("–")
+    if high_name:
+        ends = values[low_name], values[high_name]
+        low_value, high_value = (one for one in ends if isinstance(one, Quantity))
+        return write_range(low_value.value, high_value.value, high_value.unit, units)
     fixed = _FIXED.fullmatch(place)
     if fixed is None:
         value = values[place]

@@ -72,7 +72,7 @@ def too_hot_to_pour(inputs: CureInputs) -> list[Finding]:
             reason="Over {30 C} there is little time to finish, and the face dries and cracks before it has strength.",
             remedy="Pour in the early morning, in the shade, with cold water; mist it and cover it at once.",
             field="/temperature_c",
-            change=Change("Plan for 25 °C", {"/temperature_c": 25.0}),
+            change=Change("Plan for {25 C}", {"/temperature_c": 25.0}),
         )
     ]
 

@@ -56,6 +56,12 @@ class Choices:
         return self.sheet, self.liner
 
 
+_SHELVES = {
+    "sheet": "sheets", "liner": "liners", "lumber": "lumber", "foam": "foams", "mesh": "meshes", "bar": "bars",
+    "mix": "bagged mixes", "bag": "bag sizes", "container": "mixing vessels",
+}  # fmt: skip
+
+
 def choose(job: Job, shop: Shop) -> Choices:
     """What a job's choices stand for in this shop."""
     sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
@@ -220,11 +226,15 @@ def not_in_the_shop(field: str, wanted: str, instead: _Named) -> list[Finding]:
     return [
         finding(
             not_in_the_shop,
-            title="“{wanted}” is not among the shop’s {what}",
+            title="“{wanted}” is not in the shop’s {what}",
             reason="The plan uses {instead} instead, so its figures may differ.",
             remedy="Choose one that is there, or add it.",
             field=field,
-            values={"what": field.rsplit("/", maxsplit=1)[1], "wanted": wanted, "instead": instead.name},
+            values={
+                "what": _SHELVES.get(field.rsplit("/", maxsplit=1)[1], "materials"),
+                "wanted": wanted,
+                "instead": instead.name,
+            },
             change=Change("Use {instead}", {field: instead.id}, {"instead": instead.name}),
         )
     ]

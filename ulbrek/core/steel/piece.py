@@ -38,6 +38,7 @@ class SteelBrief:
     Attributes:
         outline: of the piece, in plan
         thickness_mm: as it is cast
+        name: what the piece is called
         gaps: its openings, as boxes
         holes: their true outlines
         body: what a bent cage goes into; None where steel lies flat
@@ -54,6 +55,7 @@ class SteelBrief:
     piece: str
     outline: Outline
     thickness_mm: float
+    name: str = ""
     gaps: tuple[Gap, ...] = ()
     holes: tuple[Polygon, ...] = ()
     body: Profile | Vessel | None = None

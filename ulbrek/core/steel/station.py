@@ -253,7 +253,7 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
             yield from mixed_finishes(mesh, bar, placed)
         yield from feet_show(inputs, what.show_down)
     if cage:
-        yield from cage_near_face(what.piece, cage, bar.finish, inputs.exposure)
+        yield from cage_near_face(what.name, cage, bar.finish, inputs.exposure)
     near = [
         Near(
             one,
@@ -271,4 +271,4 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
         yield from bare_strips(inputs, what.piece, narrow_strips(what))
     elif no_cage:
         fitting = [one for one in bars if one.diameter_mm < bar.diameter_mm and _cage(inputs, what, one)]
-        yield from no_room_for_a_cage(what.piece, bar, fitting)
+        yield from no_room_for_a_cage(what.name, bar, fitting)

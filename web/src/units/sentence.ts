@@ -5,7 +5,7 @@ import { write, writeApart, writeRange } from "./quantity";
 
 export type Values = Record<string, { value: number; unit: string } | string>;
 
-// `{name}` is a value; `{20 limit}` a fixed number and its kind; `{3 to 6 limit}` a range of them.
+// `{name}` is a value, `{low–high}` the range of two; `{20 limit}` a fixed number and its kind; `{3 to 6 limit}` a range of them.
 const PLACE = /\{([^{}]+)\}/g;
 const FIXED = /^(-?\d+(?:\.\d+)?)(?: to (-?\d+(?:\.\d+)?))? (.+)$/;
 
@@ -25,6 +25,8 @@ export function fill(text: string, values: Values, units: Units): string {
 }
 
 function plain(place: string, values: Values, units: Units): string {
+  const [from, to] = place.split("–").map((name) => values[name]);
+  if (typeof from === "object" && typeof to === "object") return writeRange(from.value, to.value, to.unit, units);
   const [, low, high, kind = ""] = FIXED.exec(place) ?? [];
   if (low === undefined) {
     const value = values[place];

@@ -55,7 +55,7 @@ def board_is_spliced(names: Sequence[str], stock: SheetStock) -> list[Finding]:
 
 def _board_and_sheet(name: str, stock: SheetStock) -> dict[str, Quantity | str]:
     sizes = {"length": stock.length_mm, "width": stock.width_mm}
-    return {"board": name, **{side: Quantity(size, "mm") for side, size in sizes.items()}}
+    return {"board": name, **{side: Quantity(size, "sold") for side, size in sizes.items()}}
 
 
 @check("layout-lost", "hint")
@@ -81,7 +81,7 @@ def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
     ]
 
 
-@check("sawn-otherwise", "stop")
+@check("sawn-otherwise", "caution")
 def sawn_otherwise(sawn: Mapping[str, SawnBoard], panels: Mapping[str, tuple[float, float]]) -> list[Finding]:
     """Boards that are sawn no longer fit
 
@@ -103,8 +103,8 @@ def sawn_otherwise(sawn: Mapping[str, SawnBoard], panels: Mapping[str, tuple[flo
             field="/sawn",
             values={
                 "many": "A board" if len(lost) == 1 else f"{len(lost)} boards",
-                "length": Quantity(first.length_mm, "mm"),
-                "width": Quantity(first.width_mm, "mm"),
+                "length": Quantity(first.length_mm, "cut"),
+                "width": Quantity(first.width_mm, "cut"),
             },
             change=Change("Untick them", {"/sawn": kept}),
         )
@@ -126,7 +126,7 @@ def lumber_too_short(lumber: Lumber, names: Sequence[str]) -> list[Finding]:
     return [
         finding(
             lumber_too_short,
-            title="{name} is longer than any {lumber} sold",
+            title="{name} is longer than any length of {lumber}",
             reason="The longest that the shop can buy is {longest}.",
             remedy="Lap two side by side by {600 limit}, with six screws, over a support.",
             field="/lumber",

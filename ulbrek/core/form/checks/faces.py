@@ -7,7 +7,7 @@ from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Board, Knockout
 
 
-@check("glue-in-the-sun", "caution")
+@check("glue-in-the-sun", "hint")
 def glue_in_the_sun(brief: FormBrief) -> list[Finding]:
     """Hot glue in the sun
 

@@ -12,6 +12,7 @@ from ulbrek.core.measure.shape import Shape
 
 ADDS_UP_MM = 0.5
 MANY_PARTS = 5
+USUAL_DRIFT_MM = 6.0  # 3 to 6 mm is normal. Source: common practice.
 
 
 @check("site-drift", "stop")
@@ -30,6 +31,7 @@ def site_drift(site: Site, names: dict[str, str]) -> list[Finding]:
         found.append(
             finding(
                 site_drift,
+                severity="caution" if abs(one.again.mm - one.first.mm) <= USUAL_DRIFT_MM else "stop",
                 title="{dimension} changed from {first} to {again}",
                 reason="{drift} is allowed. Affects {pieces}.",
                 remedy="Measure a third time, change what it affects, then use the new reading.",

@@ -123,7 +123,11 @@ def floor_too_thin(shape: Shape) -> list[Finding]:
             depth = feature.depth
             assert depth is not None  # noqa: S101 - it has one, or nothing goes into the face
             less = depth.at_most(thickness - LEAST_FLOOR_MM)
-            change = Change(f"Make it {less.typed} deep", {f"/features/{placed.index}/depth": less.model_dump()})
+            change = Change(
+                "Make it {less} deep",
+                {f"/features/{placed.index}/depth": less.model_dump()},
+                {"less": Quantity(less.mm, "mm")},
+            )
         found.append(
             finding(
                 floor_too_thin,
@@ -225,7 +229,7 @@ def insert_near_face(shape: Shape) -> list[Finding]:
     return found
 
 
-@check("letters-missing", "caution")
+@check("letters-missing", "stop")
 def letters_missing(shape: Shape) -> list[Finding]:
     """Letters that cannot be cast
 

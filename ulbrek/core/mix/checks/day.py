@@ -121,7 +121,7 @@ def too_dry_to_place(inputs: MixInputs, size: BagSize, feel: Feel) -> list[Findi
     ]
 
 
-@check("batch-over-container", "stop")
+@check("batch-over-container", "caution")
 def batch_over_container(container: Container, volume: Figure, fill: Figure, fits: Figure) -> list[Finding]:
     """Batch too big for its container
 
@@ -144,12 +144,16 @@ def batch_over_container(container: Container, volume: Figure, fill: Figure, fit
                 "container": container.name,
                 "fill": Quantity(fill.value, "vessel"),
             },
-            change=Change(f"Mix {fits.value:g} at a time", {"/bags_per_batch": fits.value}) if fitting else None,
+            change=Change(
+                "Mix {fits} at a time", {"/bags_per_batch": fits.value}, {"fits": Quantity(fits.value, "bags")}
+            )
+            if fitting
+            else None,
         )
     ]
 
 
-@check("batch-too-wet", "stop")
+@check("batch-too-wet", "caution")
 def batch_too_wet(size: BagSize, mixed: Sequence[MixedBatch]) -> list[Finding]:
     """Batch mixed too wet
 

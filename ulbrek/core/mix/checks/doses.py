@@ -71,14 +71,17 @@ def dose_slipped(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixture])
         found.append(
             finding(
                 dose_slipped,
-                title="{name}: {typed} is out by a factor of {factor}",
+                title="{name}: {typed} is about {factor} times too {side}",
                 reason="The range is {low} to {high} a bag; this is {amount}.",
                 remedy="Check the decimal point, or grams for kilograms; {meant} would be in range.",
                 field=f"/doses/{one.index}/{field}",
                 values={
                     "name": one.admixture.name,
                     "typed": Quantity(typed, unit),
-                    "factor": f"{max(factor, 1 / factor):g}",
+                    "factor": {10.0: "ten", 100.0: "a hundred", 1000.0: "a thousand"}[
+                        round(max(factor, 1 / factor), 6)
+                    ],
+                    "side": "little" if factor > 1 else "much",
                     "low": Quantity(low, "g"),
                     "high": Quantity(high, "g"),
                     "amount": Quantity(amount, "g"),
@@ -108,7 +111,7 @@ def dose_on_wrong_base(doses: Sequence[Read], bag: PerBag) -> list[Finding]:
             finding(
                 dose_on_wrong_base,
                 title="{name}: {percent} of the {base} is {amount}, out of range",
-                reason="The range is {low} to {high} a bag; {percent} of the {other} would be in it.",
+                reason="The range is {low–high} a bag; {percent} of the {other} would be in it.",
                 remedy="Set what the percentage is of; makers mean the cement unless they say otherwise.",
                 field=f"/doses/{one.index}/base",
                 values={
@@ -152,7 +155,7 @@ def dose_out_of_range(doses: Sequence[Read], bag: PerBag, known: Sequence[Admixt
             finding(
                 dose_out_of_range,
                 title="{name}: {amount} a bag is {side} its range",
-                reason="The range is {low} to {high} a bag.",
+                reason="The range is {low–high} a bag.",
                 remedy="Keep within it; start with the usual dose and try it in a cup.",
                 field=f"/doses/{one.index}",
                 values={

@@ -15,6 +15,7 @@ from ulbrek.core.mix.pour import Pour
 from ulbrek.core.mix.result import Clock
 
 MOST_RATIO = 0.50
+NEARLY = 1.25  # times the limit: it may jam here and there, over that it will. Source: common practice.
 CARRIED_TO_L = 25.0  # a larger container stands where it is
 LIFTED: tuple[Settled, ...] = ("shaken or dropped", "turned over wet")
 _TRIFLE = 1e-6
@@ -33,6 +34,7 @@ def stones_too_large(mix: Mix, pour: Pour) -> list[Finding]:
     return [
         finding(
             stones_too_large,
+            severity="caution" if mix.stone_mm <= NEARLY * pour.thinnest_mm / 3 else "stop",
             title="{stone} aggregate is too large for a {thinnest} section",
             reason="Over a third of the thinnest section it jams and leaves voids in the face.",
             remedy="Use a mix with aggregate to {most}, or a mortar, or make the piece thicker.",
@@ -59,8 +61,8 @@ def stones_jam_at_steel(mix: Mix, pour: Pour) -> list[Finding]:
     return [
         finding(
             stones_jam_at_steel,
-            title="{stone} aggregate jams at the steel: only {clear} clear",
-            reason="It needs {needed}. It stays in the mesh or under it, and the face below is left with voids.",
+            title="{stone} aggregate jams at the steel: {clear} clear, needs {needed}",
+            reason="It stays in the mesh or under it, and the face below is left with voids.",
             remedy="Use a finer mix or a wider mesh, or leave more room under the steel.",
             field="/mix",
             values={
@@ -176,7 +178,7 @@ def too_heavy_at_the_mixer(
     change = Change("Have two people", {"/people": 2}) if alone else None
     if less > 0:
         fields: dict[str, Any] = {"/bags_per_batch": less, **({"/people": 2} if alone else {})}
-        change = Change(f"{'Two people, and ' if alone else 'Mix '}{less:g} of a bag at a time", fields)
+        change = Change(f"{'Two people, ' if alone else 'Mix '}{_part_bags(less)} at a time", fields)
     return [
         finding(
             too_heavy_at_the_mixer,
@@ -260,3 +262,8 @@ def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list
             else Change("Keep it {made}", {"/feel": None}, {"made": mix.feel}),
         )
     ]
+
+
+def _part_bags(bags: float) -> str:
+    """Parts of a bag as people say them."""
+    return {0.25: "1/4 bag", 0.5: "1/2 bag", 0.75: "3/4 bag", 1.0: "1 bag"}.get(bags, f"{bags:g} bags")

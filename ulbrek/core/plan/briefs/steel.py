@@ -43,6 +43,7 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: b
         piece=piece.id,
         outline=shape.outline,
         thickness_mm=shape.cast_depth,
+        name=piece.name,
         gaps=gaps,
         holes=tuple(placed.polygon for placed in shape.placed if tuple(placed.outline.box) in boxes),
         body=None if is_flat(shape) else _body(shape),

@@ -151,13 +151,15 @@ def bars_too_close(
     return [
         finding(
             bars_too_close,
-            title="{one} and {other} are {gap} apart; the mix needs {needed} to pass",
+            title="Two bars you added are {gap} apart; the mix needs {needed} to pass"
+            if one.why == other.why == "you added"
+            else "Bar {one} and bar {other} are {gap} apart; the mix needs {needed} to pass",
             reason="Aggregate jams between bars that are closer.",
             remedy="Move or remove one of them.",
             field="/by_hand",
             values={
-                "one": f"Bar {one.why}",
-                "other": f"bar {other.why}",
+                "one": one.why,
+                "other": other.why,
                 "gap": Quantity(max(0.0, gap), "there"),
                 "needed": Quantity(needed, "limit"),
             },

@@ -268,10 +268,10 @@ def cage_near_face(piece: str, cage: Cage, finish: Finish, exposure: Exposure) -
         finding(
             cage_near_face,
             severity="stop" if cover < SHOWS_MM else "caution",
-            title="Only {cover} of cover over the cage of {piece}",
-            reason="It needs {needed}; under that plain steel rusts and bursts the concrete."
+            title="Only {cover} of cover over the cage of {piece}; it needs {needed}",
+            reason="Under that plain steel rusts and bursts the concrete."
             if outside
-            else "It needs {needed}; nearer to a face steel shows as a dark line.",
+            else "Nearer to a face steel shows as a dark line.",
             remedy="Use fibre, stainless or galvanised bar, a thinner bar, or thicker walls.",
             field="/bar",
             values={"cover": Quantity(cover, "there"), "needed": Quantity(needed, "limit"), "piece": piece},
