@@ -321,7 +321,7 @@ def browser(port: int) -> None:
         dragged(page)
         page.wait_for_timeout(1000)
         began = time.perf_counter()
-        page.get_by_role("radio", name="by hand").click()
+        page.get_by_role("radio", name="3D").click()
         page.locator("[data-drawn]").wait_for()
         print(f"{'first picture in the round':34} {(time.perf_counter() - began) * 1000:8.0f} ms   software WebGL")
 

@@ -70,7 +70,7 @@ class Client:
                     told = self.ask("edit", "PUT", f"/api/jobs/{mine['id']}", asked, wanted=True)
                     mine = {**mine, **told} if isinstance(told, dict) else mine
                 case "note":
-                    note = {"id": str(uuid4()), "kind": "note", "text": "Seen", "job_id": mine["id"]}
+                    note = {"id": str(uuid4()), "kind": "note", "text": "View", "job_id": mine["id"]}
                     self.ask("note", "POST", "/api/observations", note)
                 case "stock":
                     self.ask("stock", "GET", "/api/stock")

@@ -135,7 +135,7 @@ class Writer(threading.Thread):
         })  # fmt: skip
         self._send("batch", f"/api/pours/{pour}/batches", {"bags": 1, "water_l": 2.4})
         self._send("act_done", f"/api/pours/{pour}/acts", {"act": "strip"})
-        self._send("observation", "/api/observations", {"kind": "note", "text": "Seen", "pour_id": pour})
+        self._send("observation", "/api/observations", {"kind": "note", "text": "View", "pour_id": pour})
         self._send("stock_move", f"/api/lots/{self.lot}/moves", {"kind": "used", "quantity": 1})
 
     def _send(self, table: str, path: str, body: dict[str, Any]) -> str:

@@ -43,7 +43,7 @@ FILL = (
     "INSERT INTO observation (id, shop_id, job_id, pour_id, casting_id, kind, at, text) "
     "SELECT gen_random_uuid(), c.shop_id, p.job_id, p.id, c.id, 'note', "
     "coalesce(p.poured_at, p.created_at) - n * interval '1 minute', "
-    "'Seen at the bench, number ' || n FROM casting c JOIN pour p ON p.id = c.pour_id, "
+    "'View at the bench, number ' || n FROM casting c JOIN pour p ON p.id = c.pour_id, "
     f"generate_series(1, {OBSERVATIONS // (JOBS * POURS_OF_JOB * CASTINGS_OF_POUR)}) n",
     "INSERT INTO sensor (id, shop_id, name, kind) SELECT gen_random_uuid(), s.id, 'Probe ' || n, 'concrete' "
     f"FROM shop s, generate_series(1, {SENSORS}) n",

@@ -9,6 +9,7 @@ from pydantic import BaseModel, TypeAdapter
 
 from ulbrek.core.base.units.entries import ENTRIES
 from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, Band
+from ulbrek.core.base.values import VALUES
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.beginning import FEATURES_BEGUN, OUTLINES_BEGUN
@@ -120,6 +121,11 @@ def units_module() -> str:
         f"export const COUNTED: Record<string, string> = {json.dumps(COUNTED)};\n\n"
         f"export const PAIRS: [number, number][] = {json.dumps(PAIRS)};\n"
     )
+
+
+def values_module() -> str:
+    """The TypeScript that holds what stored values are called."""
+    return f"{_HEAD}export const VALUES: Record<string, string> = {{\n{_lines(dict(VALUES))}}};\n"
 
 
 def _band(band: Band) -> dict[str, Any]:

@@ -7,7 +7,7 @@ file is not what it would be.
 import json
 import sys
 
-from ops.front_end import fields_module, units_module
+from ops.front_end import fields_module, units_module, values_module
 from ops.glyphs import GLYPHS, glyphs_module
 from ops.postgres import ROOT
 from ulbrek.api.app import create_app
@@ -17,6 +17,7 @@ from ulbrek.core.rulebook import ROOMS, Page, rule_book, term_unit
 RULES = ROOT / "docs" / "rules.md"
 FIELDS = ROOT / "web" / "src" / "api" / "fields.ts"
 UNITS = ROOT / "web" / "src" / "units" / "table.ts"
+VALUES = ROOT / "web" / "src" / "api" / "values.ts"
 OPENAPI = ROOT / "web" / "openapi.json"
 
 
@@ -28,6 +29,7 @@ def main() -> int:
         OPENAPI: openapi_document(),
         FIELDS: fields_module(),
         UNITS: units_module(),
+        VALUES: values_module(),
         GLYPHS: glyphs_module(),
     }
     stale = [path for path, text in made.items() if not path.exists() or path.read_text() != text]

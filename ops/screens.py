@@ -41,9 +41,9 @@ def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
         to_job(page, job)
         page.locator("[data-headline=form]").click()
         page.get_by_role("radio", name=name).click()
-        if name == "step by step":
+        if name == "Assembly":
             page.get_by_role("button", name="Step 3", exact=False).click()
-        if name == "taken apart":
+        if name == "Exploded":
             page.locator("[data-label=base]").wait_for()
 
     return open_it
@@ -52,7 +52,7 @@ def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
 def in_the_round(page: Page) -> None:
     """Turns the planter by hand."""
     to_job(page, "Planter boxes")
-    page.get_by_role("radio", name="by hand").click()
+    page.get_by_role("radio", name="3D").click()
     page.locator("[data-drawn]").wait_for()
 
 
@@ -75,7 +75,7 @@ def materials(page: Page) -> None:
     """Opens a mix among what the shop mixes from."""
     page.get_by_role("link", name="Materials").click()
     page.get_by_role("button", name="White fine mix").click()
-    page.get_by_role("textbox", name="Dry mass").first.wait_for()
+    page.get_by_role("textbox", name="Dry weight").first.wait_for()
 
 
 def pour(page: Page) -> None:
@@ -102,9 +102,9 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("measure-l-top", lambda page: to_job(page, "Glaze bench"), "mm", "light", False),
     ("measure-round", in_the_round, "in", "light", False),
     ("form", station("form"), "in", "light", False),
-    ("form-cuts", form_view("its cuts"), "in", "light", False),
-    ("form-steps", form_view("step by step"), "mm", "light", False),
-    ("form-apart", form_view("taken apart", "Planter boxes"), "mm", "light", False),
+    ("form-cuts", form_view("Cut plan"), "in", "light", False),
+    ("form-steps", form_view("Assembly"), "mm", "light", False),
+    ("form-apart", form_view("Exploded", "Planter boxes"), "mm", "light", False),
     ("steel", station("steel"), "in", "light", False),
     ("mix", mix, "mm", "light", False),
     ("cure", station("cure"), "mm", "light", False),

@@ -51,7 +51,7 @@ def test_plan_and_section_are_to_one_scale(open_page: OpenPage, api: TestClient,
 def test_a_feature_is_drawn_where_its_distances_say(open_page: OpenPage, api: TestClient) -> None:
     sink = opening(x={"side": "right", "to": "edge", "offset": "150 mm"}, y={"to": "edge", "offset": "90 mm"})
     page = open_page(begin(api, top_document(sink)), units="mm")
-    page.get_by_role("radio", name="as it stands").click()
+    page.get_by_role("radio", name="Finished").click()
     plan, drawn = body(page), sink_shape(page)
     scale = plan["width"] / 900
     assert (plan["x"] + plan["width"] - drawn["x"] - drawn["width"]) / scale == pytest.approx(150, abs=3)

@@ -53,7 +53,7 @@ def test_a_job_is_taken_off_the_floor(open_page: OpenPage, api: TestClient) -> N
     api.post("/api/jobs", json={"job": top_document(name=name)})
     page = open_page("/")
     page.get_by_role("button", name=f"More for {name}").click()
-    page.get_by_role("menuitem", name="Take off the floor").click()
+    page.get_by_role("menuitem", name="Archive").click()
     expect(page.get_by_role("link", name=name)).to_have_count(0)
 
 
@@ -64,7 +64,7 @@ def test_a_file_that_cannot_be_used_says_why_and_changes_nothing(open_page: Open
     for written, said in {
         "not json": "It is not a job file.",
         '{"schema_version": 7}': "It is of version 7; this Ulbrek reads up to 2. Open it with a newer Ulbrek.",
-        '{"schema_version": 1, "job": {"name": "x"}}': "/job/pieces: It is missing. Add it.",
+        '{"schema_version": 1, "job": {"name": "x"}}': "/job/pieces: This is required. Add it.",
     }.items():
         file = tmp_path / "bad.ulbrek.json"
         file.write_text(written)
@@ -79,7 +79,7 @@ def test_a_new_piece_names_the_field_that_cannot_be_read_and_keeps_what_was_type
     page = open_page("/")
     page.get_by_role("button", name="New piece").click()
     page.get_by_label("Width, front to back").fill("wide")
-    page.get_by_role("button", name="Draw it").click()
+    page.get_by_role("button", name="Create").click()
     expect(page.get_by_role("alert")).to_have_text(
         "“wide” cannot be read as a length. Write it like 24 3/8, 2' 1\", 2 ft 1/2 in, 620 mm or 62 cm."
     )
@@ -96,7 +96,7 @@ def test_a_job_that_is_not_there_leads_back_to_the_floor(open_page: OpenPage) ->
 
 def test_an_address_that_is_not_there_says_so(open_page: OpenPage) -> None:
     page = open_page("/kitchens")
-    expect(page.get_by_role("heading", name="There is nothing here")).to_be_visible()
+    expect(page.get_by_role("heading", name="Page not found")).to_be_visible()
 
 
 def test_a_station_that_is_not_there_is_measure(open_page: OpenPage, rinse_sink_top: str) -> None:
@@ -108,7 +108,7 @@ def test_the_history_tells_what_was_done(open_page: OpenPage, rinse_sink_top: st
     page = open_page(rinse_sink_top)
     page.get_by_role("button", name="Move Rinse sink 1/4″ back").click()
     page.get_by_role("button", name="History, revision 2").click()
-    told = page.get_by_role("dialog", name="What was done").get_by_role("listitem")
+    told = page.get_by_role("dialog", name="History").get_by_role("listitem")
     expect(told).to_have_count(2)
     expect(told.first).to_contain_text("№ 2Move Rinse sink 1/4″ back")
     expect(told.last).to_contain_text("№ 1Brought in from a file")
@@ -142,7 +142,7 @@ def test_a_job_that_cannot_be_read_is_undone_from_its_page_or_taken_off_the_floo
             "undo the last change", timeout=30_000
         )
     page.get_by_role("button", name=f"More for {names[0]}").click()
-    page.get_by_role("menuitem", name="Take off the floor").click()
+    page.get_by_role("menuitem", name="Archive").click()
     expect(page.get_by_role("link", name=names[0])).to_have_count(0)
     page.get_by_role("link", name=names[1]).click()
     expect(page.get_by_role("heading", name=f"{names[1]} cannot be planned")).to_be_visible()

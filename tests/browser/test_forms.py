@@ -54,23 +54,23 @@ def test_the_form_of_a_piece_is_drawn_stepped_through_and_taken_apart(
     drawn = {board.get_attribute("data-board") for board in page.locator("[data-board]").all()}
     assert boards <= drawn
     assert formers <= {one.get_attribute("data-former") for one in page.locator("[data-former]").all()}
-    page.get_by_role("radio", name="step by step").click()
+    page.get_by_role("radio", name="Assembly").click()
     last = page.locator("ol[aria-label='All steps'] button").count()
     page.get_by_role("button", name=f"Step {last},").click()
     assert {board.get_attribute("data-board") for board in page.locator("[data-board]").all()} == drawn
-    page.get_by_role("radio", name="taken apart").click()
+    page.get_by_role("radio", name="Exploded").click()
     page.locator("canvas").wait_for()
     expect(page.locator("[data-label=base]")).to_be_visible()
     labels = page.locator("[data-label]").all_inner_texts()
     assert len(labels) >= 4
-    slider = page.get_by_role("slider", name="How far the form is taken apart")
+    slider = page.get_by_role("slider", name="Exploded view")
     slider.focus()
     for _ in range(20):
         page.keyboard.press("ArrowLeft")
     expect(page.locator("[data-apart='0']")).to_be_attached()
     expect(page.locator("[data-label]")).to_have_count(0)  # together it needs no names
     with page.expect_download() as told:
-        page.get_by_role("link", name="As glTF").click()
+        page.get_by_role("link", name="Export glTF").click()
     assert told.value.path().read_bytes()[:4] == b"glTF"
 
 
@@ -80,32 +80,32 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1832 mm")
     choose(page, "Corners", "pinwheel")
     expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1866")
-    page.get_by_text("Held by: the ways and their reasons").click()
+    page.get_by_text("Fixing: the ways and their reasons").click()
     expect(page.get_by_text("Up to 90 mm high, and out of the sun")).to_be_visible()
-    choose(page, "Held by", "hot glue and blocks")
+    choose(page, "Fixing", "hot glue and blocks")
     finding = page.locator("[data-finding=glue-too-high]")
     expect(finding).to_contain_text("too high for hot glue")
     page.get_by_role("button", name="Screw it").click()
     expect(finding).to_have_count(0)
     choose(page, "Sides", "lapping the base")
     expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("111 mm")
-    choose(page, "Cast in", "true")
+    choose(page, "Form or mould", "true")
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
 
 
 def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document(opening(), hole("450 mm", "520 mm"))), units="mm")
-    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("radio", name="Cut plan").click()
     page.get_by_role("button", name="Look for a better plan").click()
     page.locator("[data-cut-found=looking]").wait_for()
     page.get_by_role("button", name="Stop").click()
     page.locator("[data-cut-found=stopped]").wait_for()
-    page.get_by_role("button", name="Take this plan").click()
+    page.get_by_role("button", name="Use this plan").click()
     revision(page, 2)
     expect(page.locator("[data-cut-now]")).to_contain_text("This plan was taken")
     assert own(page, api)["plan"]["cutting"]["kinds"][0]["accepted"]
     expect(page.locator("[data-panel]")).to_have_count(5)
-    page.get_by_role("button", name="Ledge of the base").click()
+    page.get_by_role("button", name="Base ledge").click()
     page.keyboard.press("ControlOrMeta+a")
     page.keyboard.type("70")
     page.keyboard.press("Enter")
@@ -116,7 +116,7 @@ def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenP
 
 def test_what_a_plan_leaves_goes_into_stock_and_is_cut_up_next_time(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document()), units="mm")
-    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("radio", name="Cut plan").click()
     page.locator("section[aria-label=Offcuts] button", has_text="into stock").first.click()
     expect(page.get_by_role("button", name="is in stock")).to_be_visible()
     box = page.locator("section[aria-label=Offcuts] input[type=checkbox]").first
@@ -133,7 +133,7 @@ def test_what_a_plan_leaves_goes_into_stock_and_is_cut_up_next_time(open_page: O
 
 def test_boards_go_out_as_a_drawing_a_list_and_a_workbook(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document(opening())), units="mm")
-    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("radio", name="Cut plan").click()
     for link, begins in (
         ("Boards as DXF", b"  0\nSECTION"),
         ("List as CSV", b"\xef\xbb\xbfpiece,board"),
@@ -149,7 +149,7 @@ def test_boards_are_ticked_off_as_they_are_sawn_and_said_when_they_no_longer_fit
     open_page: OpenPage, api: TestClient
 ) -> None:
     page = open_page(begin(api, top_document(opening())), units="mm")
-    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("radio", name="Cut plan").click()
     boards = page.get_by_role("region", name="Boards of Melamine board 16 mm")
     boards.get_by_role("checkbox", name="Front strip").click()
     revision(page, 2)
@@ -175,7 +175,7 @@ def test_a_size_of_sheet_is_added_with_its_price_and_taken_where_it_costs_less(
     document = top_document(opening(), form={"sheet": shop["id"]})
     page = open_page(begin(api, document), units="mm")
     try:
-        page.get_by_role("radio", name="its cuts").click()
+        page.get_by_role("radio", name="Cut plan").click()
         sold = page.get_by_role("region", name="Sizes of Melamine board 16 mm")
         many = 1 + len(shop["other_sizes"])
         sold.get_by_role("button", name="Add a size").click()
@@ -183,8 +183,8 @@ def test_a_size_of_sheet_is_added_with_its_price_and_taken_where_it_costs_less(
         price = sold.get_by_role("textbox", name=f"Price, size {many + 1}")
         price.fill("3")
         price.press("Enter")
-        expect(page.get_by_role("region", name="To have")).to_contain_text("3.00")
-        sold.get_by_role("listitem").last.get_by_role("button", name="Not sold any more").click()
+        expect(page.get_by_role("region", name="What you need")).to_contain_text("3.00")
+        sold.get_by_role("listitem").last.get_by_role("button", name="Remove size").click()
         expect(sold.get_by_role("listitem")).to_have_count(many)
     finally:
         usual = {"length": shop["length_mm"], "width": shop["width_mm"], "price": shop["price"]}
@@ -196,8 +196,8 @@ def test_a_size_of_sheet_is_added_with_its_price_and_taken_where_it_costs_less(
 
 def test_a_hand_held_saw_is_told_where_its_guide_lies(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document(opening())), units="mm")
-    page.get_by_role("radio", name="its cuts").click()
-    choose(page, "Cut with", "hand-held saw along a guide")
+    page.get_by_role("radio", name="Cut plan").click()
+    choose(page, "Saw", "hand-held saw along a guide")
     cuts = page.get_by_role("list", name="Cuts in sawing order").first
     expect(cuts).to_contain_text("on it, at")
     expect(cuts.get_by_role("button", name="897 mm").first).to_be_visible()
@@ -209,6 +209,6 @@ def test_the_code_on_a_label_opens_its_piece(open_page: OpenPage, api: TestClien
     page = open_page(begin_demo(api, LEGS) + "?piece=umbrella-base", units="mm")
     expect(page.get_by_role("combobox", name="Piece")).to_have_value("1")
     with page.expect_download() as told:
-        page.get_by_role("radio", name="its cuts").click()
+        page.get_by_role("radio", name="Cut plan").click()
         page.get_by_role("link", name="Labels").click()
     assert told.value.path().read_bytes().startswith(b"%PDF")

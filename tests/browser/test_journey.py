@@ -35,7 +35,7 @@ def test_a_new_top_by_mouse(open_page: OpenPage, tmp_path: Path) -> None:
     page.get_by_role("textbox", name="Name").fill("Rinse top by mouse")
     page.get_by_label("Length, left to right").fill("36")
     page.get_by_label("Thickness").fill("1 1/4")
-    page.get_by_role("button", name="Draw it").click()
+    page.get_by_role("button", name="Create").click()
 
     expect(page.locator("[data-headline=measure]")).to_have_text("36 × 24″")
     page.get_by_role("button", name="Make it 1 1/2″ thick").click()
@@ -70,7 +70,7 @@ def test_a_new_top_by_mouse(open_page: OpenPage, tmp_path: Path) -> None:
 
     page.locator("[data-headline=mix]").click()
     expect(page.locator("[data-headline=mix]")).to_have_text("2 bags")
-    page.get_by_label("Bags in hand").fill("1")
+    page.get_by_label("Bags on hand").fill("1")
     page.keyboard.press("Enter")
     expect(page.locator("[data-finding=short-of-bags]")).to_contain_text("Short by 1 bag")
 
@@ -79,7 +79,7 @@ def test_a_new_top_by_mouse(open_page: OpenPage, tmp_path: Path) -> None:
     page.get_by_role("link", name="Ulbrek, to the shop floor").click()
     page.get_by_role("button", name="More for Rinse top by mouse").click()
     with page.expect_download() as download:
-        page.get_by_role("menuitem", name="Save as a file").click()
+        page.get_by_role("menuitem", name="Export job file").click()
     file = tmp_path / "top.ulbrek.json"
     download.value.save_as(file)
     assert json.loads(file.read_text())["job"]["pieces"][0]["features"][0]["length"]["typed"] == "2 ft 1/2 in"
@@ -140,9 +140,9 @@ def test_the_same_by_keyboard_alone(open_page: OpenPage) -> None:
     page.keyboard.press("ControlOrMeta+z")
     shows(page, "Length", "36″ + 0.6 mm")
     page.keyboard.press("6")
-    expect(page.get_by_role("heading", name="People there on the day")).to_be_visible()
+    expect(page.get_by_role("heading", name="People on the day")).to_be_visible()
     page.keyboard.press("?")
-    expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+    expect(page.get_by_role("dialog", name="Shortcuts")).to_be_visible()
     page.keyboard.press("Escape")
     page.keyboard.press("1")
     tab_to("Opening. Arrow keys move it")
@@ -158,15 +158,15 @@ def test_a_figure_is_asked_why_down_to_what_was_typed(open_page: OpenPage, rinse
     dialog.get_by_role("button", name="14.7 l").click()
     expect(dialog).to_contain_text("area of the outline × thickness as it is cast ÷ 1 000 000")
     dialog.get_by_role("button", name="Back").click()
-    dialog.get_by_role("link", name="In the rule book").click()
-    expect(page.get_by_role("heading", name="Mass of one piece, fresh")).to_be_in_viewport()
+    dialog.get_by_role("link", name="Open in the rule book").click()
+    expect(page.get_by_role("heading", name="Weight of one piece, fresh")).to_be_in_viewport()
 
 
 def test_as_it_lies_is_the_mirror_of_as_it_stands(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top)
     sink, piece = page.locator("[data-feature=sink]"), page.locator("svg path[fill='url(#concrete)']").first
     lies, body = sink.bounding_box(), piece.bounding_box()
-    page.get_by_role("radio", name="as it stands").click()
+    page.get_by_role("radio", name="Finished").click()
     stands = sink.bounding_box()
     assert lies and stands and body
     middle = body["x"] + body["width"] / 2
@@ -179,7 +179,7 @@ def test_a_change_made_in_between_is_shown_as_a_choice(open_page: OpenPage, rins
     dimension(theirs, "Length", "40")
     revision(theirs, 2)
     dimension(mine, "Length", "38")
-    dialog = mine.get_by_role("dialog", name="Changed in between")
+    dialog = mine.get_by_role("dialog", name="Changed by someone else")
     expect(dialog).to_contain_text("Yours: Rinse-sink top: length 38")
     expect(dialog).to_contain_text("40 × 24″")
     dialog.get_by_role("button", name="Keep mine").click()
@@ -192,9 +192,9 @@ def test_a_change_that_could_not_be_sent_is_said_and_sent_again(open_page: OpenP
     shows(page, "Thickness", "1 1/2″")
     page.context.set_offline(True)
     dimension(page, "Thickness", "1 3/4")
-    expect(page.get_by_role("alert")).to_contain_text("Not kept yet: Rinse-sink top: thickness 1 3/4.")
+    expect(page.get_by_role("alert")).to_contain_text("Not saved yet: Rinse-sink top: thickness 1 3/4.")
     page.context.set_offline(False)
-    page.get_by_role("button", name="Send it again").click()
+    page.get_by_role("button", name="Try again").click()
     shows(page, "Thickness", "1 3/4″")
     revision(page, 2)
 

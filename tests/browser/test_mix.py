@@ -17,7 +17,7 @@ def mixed(api: TestClient, **mix: Any) -> str:
 
 
 def type_dose(page: Page, label: str, value: str) -> None:
-    field = page.get_by_role("region", name="Doses").get_by_role("textbox", name=label)
+    field = page.get_by_role("region", name="Admixtures").get_by_role("textbox", name=label)
     field.fill(value)
     field.press("Enter")
 
@@ -25,9 +25,9 @@ def type_dose(page: Page, label: str, value: str) -> None:
 @pytest.mark.parametrize(
     ("typed", "found", "percent"),
     [
-        (("plasticiser-liquid", "Percent", "0.05"), ("dose-slipped", "Make it 0.5 %"), 0.5),
-        (("pigment", "A bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
-        (("pigment", "Percent", "9"), ("dose-out-of-range", "Take the usual dose"), 3.0),
+        (("plasticiser-liquid", "Percentage", "0.05"), ("dose-slipped", "Make it 0.5 %"), 0.5),
+        (("pigment", "Grams a bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
+        (("pigment", "Percentage", "9"), ("dose-out-of-range", "Take the usual dose"), 3.0),
     ],
     ids=["a decimal", "grams for kilograms", "too much"],
 )
@@ -36,7 +36,7 @@ def test_a_dose_that_slipped_is_caught_and_mended_by_a_button(
 ) -> None:
     (admixture, label, value), (code, button) = typed, found
     page = open_page(mixed(api), units="mm")
-    page.get_by_role("region", name="Doses").get_by_role("combobox", name="Add").select_option(admixture)
+    page.get_by_role("region", name="Admixtures").get_by_role("combobox", name="Add").select_option(admixture)
     revision(page, 2)
     type_dose(page, label, value)
     finding = page.locator(f"[data-finding={code}]")
@@ -52,18 +52,18 @@ def test_the_feel_is_tested_step_by_step_and_says_how_much_may_still_go_in(
 ) -> None:
     page = open_page(mixed(api), units="mm")
     mix = own(page, api)["plan"]["mix"]
-    feel = page.get_by_role("region", name="Feel")
+    feel = page.get_by_role("region", name="Consistency")
     feel.get_by_role("button", name="It stands up").click()
     expect(feel).to_contain_text(f"never over {mix['batch_water_most']['value']:.1f} l in all")
     feel.get_by_role("button", name="It sinks by a third").click()
-    expect(feel).to_contain_text("It is right")
+    expect(feel).to_contain_text("Right")
     feel.get_by_role("radio", name="packed").click()
     expect(feel.get_by_role("button", name="It crumbles")).to_have_attribute("aria-pressed", "false")
 
 
 def test_percent_of_the_mix_for_percent_of_the_cement(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3}]), units="mm")
-    page.get_by_role("region", name="Doses").get_by_role("combobox", name="Of").select_option("dry mix")
+    page.get_by_role("region", name="Admixtures").get_by_role("combobox", name="Percentage of").select_option("dry mix")
     finding = page.locator("[data-finding=dose-on-wrong-base]")
     expect(finding).to_contain_text("out of its range")
     finding.get_by_role("button", name="It is of the cement").click()
@@ -99,17 +99,17 @@ def test_water_is_moved_along_its_curve_by_keys_and_the_whole_plan_follows(
 
 def test_a_mix_from_scratch_is_weighed_out(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(mixed(api), units="mm")
-    choose(page, "It comes", "parts by mass")
+    choose(page, "Mix type", "parts by mass")
     weighed = page.get_by_role("region", name="Weighed out")
     expect(weighed).to_contain_text("To 5 kg of grey cement")
     expect(weighed).to_contain_text("10.0 kg")  # two of sand to one of cement
-    water = page.get_by_role("textbox", name="Water to cement")
+    water = page.get_by_role("textbox", name="Water-cement ratio")
     water.fill("0.6")
     water.press("Enter")
     finding = page.locator("[data-finding=ratio-too-high]")
     finding.get_by_role("button", name="Take 0.5").click()
     expect(finding).to_have_count(0)
-    choose(page, "It comes", "in bags")
+    choose(page, "Mix type", "bagged")
     expect(weighed).to_have_count(0)
 
 
@@ -140,7 +140,7 @@ def test_the_mix_station_leads_to_the_list_and_other_jobs_can_be_added(open_page
     bags = page.locator("[data-line='bag/ordinary/60lb']")
     expect(bags).to_be_visible()
     before = bags.inner_text()
-    page.get_by_text("For one job, choose").click()
+    page.get_by_text("Choose jobs").click()
     page.get_by_role("checkbox", name="Another top").first.click()
     expect(page.get_by_text("For 2 jobs, choose")).to_be_visible()
     expect(bags).not_to_have_text(before)
@@ -153,7 +153,7 @@ def test_materials_are_changed_and_added_to(open_page: OpenPage, api: TestClient
     try:
         page.get_by_role("button", name="Iron oxide pigment").click()
         entry = page.get_by_role("listitem", name="Iron oxide pigment")
-        most = entry.get_by_role("textbox", name="At most")
+        most = entry.get_by_role("textbox", name="Most dose")
         most.fill("1")
         most.press("Enter")
         expect(entry.get_by_role("alert")).to_contain_text("The usual dose lies between")

@@ -79,14 +79,14 @@ def test_a_change_on_the_drawing_goes_down_the_rail(open_page: OpenPage, long_to
 
 def test_the_steps_are_drawn_from_the_boards_of_this_form(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top.replace("measure", "form"))
-    page.get_by_role("radio", name="step by step").click()
+    page.get_by_role("radio", name="Assembly").click()
     boards = []
     for number in range(1, 5):
         page.locator(f"[data-step='{number}']").wait_for()
         boards.append(page.locator("[data-board]").count())
         page.get_by_role("button", name="Next").click()
     assert boards == [1, 2, 4, 5]
-    page.get_by_role("radio", name="its cuts").click()
+    page.get_by_role("radio", name="Cut plan").click()
     expect(page.locator("[data-panel]")).to_have_count(5)
     expect(page.get_by_role("list", name="Cuts in sawing order").locator("li")).to_have_count(5)
 
@@ -107,7 +107,7 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
     page = open_page(f"/jobs/{long_top}/cure", units="in")
     carried = page.locator("[data-act=carry] .figure").first.inner_text()
     files = {}
-    for name in ("Job pack, Letter", "Acts for a calendar"):
+    for name in ("Job pack, Letter", "Calendar of tasks"):
         page.get_by_role("button", name="Paper").click()
         with page.expect_download() as download:
             page.get_by_role("menuitem", name=name).click()
@@ -115,8 +115,8 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
         files[name] = (tmp_path / name).read_bytes()
     text = "\n".join(one.extract_text() for one in PdfReader(BytesIO(files["Job pack, Letter"])).pages)
     assert "44″" in text and carried in text
-    events = {str(event["summary"]): event for event in Calendar.from_ical(files["Acts for a calendar"]).walk("VEVENT")}
-    start = events["Rinse-sink top: Lift and carry it, flat, at the ends"]["dtstart"].dt
+    events = {str(event["summary"]): event for event in Calendar.from_ical(files["Calendar of tasks"]).walk("VEVENT")}
+    start = events["Rinse-sink top: Carry it, flat, at the ends"]["dtstart"].dt
     assert start.astimezone(start.tzinfo).minute == int(carried[-2:])
 
 
@@ -139,14 +139,14 @@ def test_the_shops_hours_are_set_where_they_matter(open_page: OpenPage, api: Tes
     before = api.get("/api/shop").json()["hours"]
     page = open_page(rinse_sink_top.replace("measure", "cure"))
     try:
-        page.get_by_label("First water in").fill("2026-05-04T18:00")
+        page.get_by_label("Mixing starts").fill("2026-05-04T18:00")
         page.keyboard.press("Enter")
         expect(page.locator("[data-act=strip] .figure").first).to_have_text("Tue 5 May, 17:59")
-        page.get_by_label("Nobody there from").fill("17:00")
+        page.get_by_label("Closed from").fill("17:00")
         page.keyboard.press("Enter")
         expect(page.locator("[data-act=strip] .figure").first).to_have_text("Wed 6 May, 07:00")
         expect(page.locator("[data-act=strip]")).to_contain_text("Put off to the morning")
-        page.get_by_label("Clock of").select_option("Asia/Tokyo")
-        expect(page.get_by_label("First water in")).to_have_value("2026-05-05T07:00")
+        page.get_by_label("Time zone").select_option("Asia/Tokyo")
+        expect(page.get_by_label("Mixing starts")).to_have_value("2026-05-05T07:00")
     finally:
         api.put("/api/shop/hours", json=before)

@@ -37,14 +37,14 @@ def stock(api: TestClient, quantity: int = 10) -> str:
 
 
 def begin(page: Page, lot: str | None = None) -> None:
-    page.get_by_role("button", name="Begin a pour").click()
-    dialog = page.get_by_role("dialog", name="Begin a pour")
+    page.get_by_role("button", name="Start a pour").click()
+    dialog = page.get_by_role("dialog", name="Start a pour")
     if lot is not None:
         dialog.get_by_label(f"out of {lot}").wait_for()
         for field in dialog.get_by_label("Ordinary").all():
             field.fill("")
         dialog.get_by_label(f"out of {lot}").fill("4")
-    dialog.get_by_role("button", name="Water is in").click()
+    dialog.get_by_role("button", name="Mixing started").click()
     page.wait_for_url("**/pours/**")
 
 
@@ -55,24 +55,24 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     page = open_page(f"/jobs/{job['id']}/log", units="mm")
     expect(page.get_by_text("Nothing is written down yet")).to_have_count(0)  # the job itself was begun
     begin(page, lot)
-    expect(page.get_by_text("First water in")).to_be_visible()
+    expect(page.get_by_text("Mixing starts")).to_be_visible()
     expect(page.get_by_role("region", name="The next batch")).to_contain_text("Batch 1 of")
-    page.get_by_text("Is it enough?").click()
+    page.get_by_text("Enough left?").click()
     page.get_by_role("button", name="Gap at the middle").click()
     page.keyboard.press("ControlOrMeta+a")
     page.keyboard.type("10 mm")
     page.keyboard.press("Enter")
-    expect(page.get_by_text("It still wants")).to_contain_text("bag")
-    page.get_by_role("button", name="Write a batch down").click()
+    expect(page.get_by_text("Still needs")).to_contain_text("bag")
+    page.get_by_role("button", name="Log a batch").click()
     dialog = page.get_by_role("dialog", name="A batch")
     dialog.get_by_label("Water").fill("much")
-    dialog.get_by_role("button", name="Keep the batch").click()
+    dialog.get_by_role("button", name="Log the batch").click()
     expect(dialog.get_by_role("alert")).to_contain_text("“much” is not a number")
     dialog.get_by_label("Water").fill("2,9")
-    dialog.get_by_role("button", name="Keep the batch").click()
+    dialog.get_by_role("button", name="Log the batch").click()
     expect(page.get_by_text("2.9 l a bag")).to_be_visible()
-    page.get_by_role("button", name="Done: Strip the sides").click()
-    page.get_by_role("button", name="It is done").click()
+    page.get_by_role("button", name="Done: Strip the form").click()
+    page.get_by_role("button", name="Mark done").click()
     expect(page.locator("[data-act=strip]")).to_contain_text("done")
     expect(page.get_by_text("stripped")).to_have_count(2)
     page.get_by_role("link", name="To the job").click()
@@ -92,8 +92,8 @@ def test_what_is_missing_from_stock_is_said_before_the_pour(
 ) -> None:
     lot = stock(api, 3)
     page = open_page(f"/jobs/{job['id']}/log")
-    page.get_by_role("button", name="Begin a pour").click()
-    dialog = page.get_by_role("dialog", name="Begin a pour")
+    page.get_by_role("button", name="Start a pour").click()
+    dialog = page.get_by_role("dialog", name="Start a pour")
     dialog.get_by_label(f"out of {lot}").wait_for()
     for field in dialog.get_by_label("Ordinary").all():
         field.fill("")
@@ -101,12 +101,12 @@ def test_what_is_missing_from_stock_is_said_before_the_pour(
     expect(dialog.locator("[data-missing=bag]")).to_have_text("1 bag missing")
     dialog.get_by_label(f"out of {lot}").fill("5")
     expect(dialog.locator("[data-missing=bag]")).to_have_count(0)
-    dialog.get_by_role("button", name="Water is in").click()
-    expect(dialog.get_by_role("alert")).to_contain_text("There are 3 here, and 5 are wanted")
+    dialog.get_by_role("button", name="Mixing started").click()
+    expect(dialog.get_by_role("alert")).to_contain_text("Counted 3 here, and 5 are wanted")
     dialog.get_by_label("Castings of Top").fill("1")  # another part of the job takes other amounts
     expect(dialog.get_by_label(f"out of {lot}")).not_to_have_value("5")
     dialog.get_by_label("Castings of Top").fill("0")
-    dialog.get_by_role("button", name="Water is in").click()
+    dialog.get_by_role("button", name="Mixing started").click()
     expect(dialog.get_by_role("alert")).to_contain_text("Nothing is filled")
 
 
@@ -123,21 +123,21 @@ def test_the_first_water_is_corrected_with_its_reason(
     when.fill("2026-05-04T07:30")
     dialog.get_by_role("button", name="Correct it").click()
     expect(dialog.get_by_role("alert")).to_contain_text("does not say why")
-    dialog.get_by_label("What was wrong").fill("Before breakfast")
+    dialog.get_by_label("What was wrong").fill("Back breakfast")
     dialog.get_by_role("button", name="Correct it").click()
-    expect(page.get_by_text("First water in Mon 4 May, 07:30")).to_be_visible()
+    expect(page.get_by_text("Mixing starts Mon 4 May, 07:30")).to_be_visible()
     page.get_by_role("link", name="To the job").click()
-    expect(page.get_by_text("First water corrected. Before breakfast")).to_be_visible()
+    expect(page.get_by_text("Fix first water corrected. Before breakfast")).to_be_visible()
 
 
 def test_an_act_said_by_mistake_is_taken_back(open_page: OpenPage, job: dict[str, Any]) -> None:
     page = open_page(f"/jobs/{job['id']}/log")
     begin(page)
-    page.get_by_role("button", name="Done: Strip the sides").click()
-    page.get_by_role("button", name="It is done").click()
-    page.get_by_role("button", name="Take back: Strip the sides").click()
-    page.get_by_role("button", name="Take it back").click()
-    expect(page.get_by_role("button", name="Done: Strip the sides")).to_be_visible()
+    page.get_by_role("button", name="Done: Strip the form").click()
+    page.get_by_role("button", name="Mark done").click()
+    page.get_by_role("button", name="Undo: Strip the form").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Done: Strip the form")).to_be_visible()
     expect(page.get_by_text("poured", exact=True)).to_have_count(2)
 
 
@@ -148,7 +148,7 @@ def test_a_casting_fails_with_its_reason_and_a_defect_at_its_place(
     begin(page)
     page.locator("main a", has_text="Top").first.click()
     page.wait_for_url("**/castings/**")
-    page.get_by_role("button", name="Write down").click()
+    page.get_by_role("button", name="Log").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("radio", name="Defect").click()
     plan = dialog.locator("svg[role=img]")
@@ -158,15 +158,15 @@ def test_a_casting_fails_with_its_reason_and_a_defect_at_its_place(
     photo = tmp_path / "a photo.jpg"
     photo.write_bytes(picture())
     dialog.get_by_label("Photos").set_input_files(photo)
-    dialog.get_by_role("button", name="Write it down").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(page.locator("[data-spot]")).to_have_count(1)
     expect(page.locator("[data-log=defect] img")).to_be_visible()
-    page.get_by_role("button", name="It failed").click()
-    page.get_by_role("dialog").get_by_role("button", name="It failed").click()
+    page.get_by_role("button", name="Mark failed").click()
+    page.get_by_role("dialog").get_by_role("button", name="Mark failed").click()
     expect(page.get_by_role("alert")).to_contain_text("does not say why")
     page.get_by_label("What went wrong").fill("Cracked in turning")
-    page.get_by_role("dialog").get_by_role("button", name="It failed").click()
-    expect(page.get_by_role("region", name="Its life")).to_contain_text("Cracked in turning")
+    page.get_by_role("dialog").get_by_role("button", name="Mark failed").click()
+    expect(page.get_by_role("region", name="History")).to_contain_text("Cracked in turning")
     page.goto("/castings")
     page.get_by_role("button", name="Failed").click()
     expect(page.get_by_role("listitem").filter(has_text=job["job"]["name"])).to_have_count(1)
@@ -176,8 +176,8 @@ def test_a_weighing_is_corrected_and_the_old_one_struck_through(open_page: OpenP
     page = open_page(f"/jobs/{job['id']}/log", units="in")
     begin(page)
     page.get_by_role("link", name="To the job").click()
-    for label, pounds in (("Write it down", "123"), ("Keep the correction", "113.5")):
-        if label == "Write it down":
+    for label, pounds in (("Save", "123"), ("Save the correction", "113.5")):
+        if label == "Save":
             page.get_by_role("radio", name="Weighing").click()
         else:
             page.get_by_role("button", name="Correct").first.click()
@@ -195,28 +195,28 @@ def test_a_mould_is_kept_oiled_and_used(open_page: OpenPage, job: dict[str, Any]
     dialog = page.get_by_role("dialog", name="New mould")
     dialog.get_by_label("Name").fill(name)
     dialog.get_by_label("For").select_option(value="top")
-    dialog.get_by_label("Fillings it usually gives").fill("1")
-    dialog.get_by_role("button", name="Keep it").click()
+    dialog.get_by_label("Uses it usually gives").fill("1")
+    dialog.get_by_role("button", name="Save").click()
     shelf = page.get_by_role("listitem").filter(has_text=name)
     shelf.get_by_role("button", name="Oiled").click()
-    page.get_by_role("button", name="Keep it").click()
+    page.get_by_role("button", name="Save").click()
     expect(shelf).to_contain_text("Last oiled")
     page.goto(f"/jobs/{job['id']}/log")
-    page.get_by_role("button", name="Begin a pour").click()
+    page.get_by_role("button", name="Start a pour").click()
     page.get_by_role("dialog").get_by_label("Castings of Top").fill("1")
     mould = page.get_by_role("dialog").get_by_label("of Top, in")
     mould.select_option(label=f"{name}, 1 at a time")
-    page.get_by_role("dialog").get_by_role("button", name="Water is in").click()
+    page.get_by_role("dialog").get_by_role("button", name="Mixing started").click()
     page.wait_for_url("**/pours/**")
     page.goto("/moulds")
-    expect(page.get_by_role("listitem").filter(has_text=name)).to_contain_text("past its life")
+    expect(page.get_by_role("listitem").filter(has_text=name)).to_contain_text("worn out")
     expect(page.get_by_role("listitem").filter(has_text=name)).to_contain_text("Oil it before the next pour.")
 
 
 def test_counting_day_writes_down_what_differs_only(open_page: OpenPage, api: TestClient) -> None:
     lot, other = stock(api, 10), stock(api, 12)
     page = open_page("/stock")
-    page.get_by_role("button", name="Counting day").click()
+    page.get_by_role("button", name="Stocktake").click()
     page.get_by_role("dialog").get_by_label(lot).fill("9")
     page.get_by_role("dialog").get_by_label(other).fill("12")
     page.get_by_role("button", name="Correct 1").click()
@@ -233,11 +233,11 @@ def test_what_is_due_is_done_from_the_floor_by_keyboard(open_page: OpenPage, api
     page = open_page("/")
     if page.get_by_role("button", name="more", exact=False).first.is_visible():
         page.get_by_role("button", name="more", exact=False).first.press("Enter")
-    button = page.get_by_role("button", name=f"Done: Strip the sides, {name}")
+    button = page.get_by_role("button", name=f"Done: Strip the form, {name}")
     button.focus()
     page.keyboard.press("Enter")
-    page.get_by_label("Anything to note").press_sequentially("Came off clean")
-    page.get_by_role("button", name="It is done").focus()
+    page.get_by_label("Note (optional)").press_sequentially("Came off clean")
+    page.get_by_role("button", name="Mark done").focus()
     page.keyboard.press("Enter")
     expect(button).to_have_count(0)
 
@@ -253,21 +253,21 @@ def test_people_come_and_go_and_stand_beside_what_they_did(open_page: OpenPage, 
     page.get_by_role("button", name=f"At this screen: {who}").click()
     page.goto(f"/jobs/{job['id']}/log")
     page.get_by_role("button", name="Units: millimetres, change").wait_for()  # as that person reads
-    page.get_by_label("What was seen").fill("Cool and damp")
+    page.get_by_label("Observation").fill("Cool and damp")
     expect(page.get_by_label("Who").locator("option:checked")).to_have_text(who)
-    page.get_by_role("button", name="Write it down").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.locator("[data-log=note]")).to_contain_text(who)
     page.goto("/")
     page.get_by_role("button", name="People").click()
-    page.get_by_role("button", name=f"Has left: {who}").click()
+    page.get_by_role("button", name=f"Remove: {who}").click()
     expect(page.get_by_role("dialog").get_by_text(who, exact=True)).to_have_count(0)
 
 
 def test_on_a_phone_an_entry_is_written_from_below(open_page: OpenPage, job: dict[str, Any]) -> None:
     page = open_page(f"/jobs/{job['id']}/log", size=PHONE, has_touch=True, is_mobile=True)
-    page.get_by_role("button", name="Write something down").tap()
-    page.get_by_label("What was seen").fill("Rain on the yard")
-    page.get_by_role("button", name="Write it down").tap()
+    page.get_by_role("button", name="New entry").tap()
+    page.get_by_label("Observation").fill("Rain on the yard")
+    page.get_by_role("button", name="Save").tap()
     expect(page.locator("[data-log=note]")).to_contain_text("Rain on the yard")
     assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
 
@@ -288,10 +288,10 @@ def poured(api: TestClient, name: str, **more: Any) -> str:
 
 def test_what_was_done_in_time_is_written_down_at_once(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(poured(api, "Forgotten top"))
-    page.get_by_role("button", name="All of it was done in time").click()
+    page.get_by_role("button", name="Everything done as planned").click()
     dialog = page.get_by_role("dialog", name="Done at the planned hours")
     expect(dialog.get_by_role("listitem")).to_have_count(7)
-    dialog.get_by_role("button", name="Write them down").click()
+    dialog.get_by_role("button", name="Log all").click()
     expect(page.get_by_role("button", name="Done:")).to_have_count(0)
     expect(page.get_by_role("region", name="Castings")).to_contain_text("finished")
 
@@ -302,11 +302,11 @@ def test_a_planned_pour_is_called_off_and_what_it_reserved_is_free(open_page: Op
     lots = [one for item in items for one in item["lots"] if one["name"] == lot]
     path = poured(api, "Called off", poured_at=None, takes=[{"lot_id": lots[0]["id"], "quantity": 4}])
     page = open_page(path)
-    expect(page.get_by_text("Planned; no water is in yet")).to_be_visible()
+    expect(page.get_by_text("Planned; mixing has not started")).to_be_visible()
     expect(page.get_by_role("region", name="From stock")).to_contain_text("reserved")
-    page.get_by_role("button", name="Call it off").click()
+    page.get_by_role("button", name="Call off").click()
     page.get_by_label("Why").fill("Frost")
-    page.get_by_role("dialog").get_by_role("button", name="Call it off").click()
+    page.get_by_role("dialog").get_by_role("button", name="Call off").click()
     expect(page.get_by_text("Called off").first).to_be_visible()
     expect(page.get_by_role("region", name="Castings")).to_contain_text("archived")
     page.goto("/stock")
@@ -317,12 +317,12 @@ def test_a_bag_that_stayed_closed_goes_back_to_its_lot(open_page: OpenPage, api:
     lot = stock(api, 10)
     lots = [one for item in api.get("/api/stock").json() for one in item["lots"] if one["name"] == lot]
     page = open_page(poured(api, "Closed bag", takes=[{"lot_id": lots[0]["id"], "quantity": 3}]))
-    page.get_by_role("button", name="Came back: Ordinary").click()
-    page.get_by_role("dialog").get_by_label("How many").fill("5")
-    page.get_by_role("button", name="Put it back").click()
+    page.get_by_role("button", name="Return to stock: Ordinary").click()
+    page.get_by_role("dialog").get_by_label("Quantity").fill("5")
+    page.get_by_role("button", name="Return").click()
     expect(page.get_by_role("dialog")).to_contain_text("The pour has 3 of this lot, and 5 are to come back.")
-    page.get_by_role("dialog").get_by_label("How many").fill("2")
-    page.get_by_role("button", name="Put it back").click()
+    page.get_by_role("dialog").get_by_label("Quantity").fill("2")
+    page.get_by_role("button", name="Return").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_role("region", name="From stock")).to_contain_text(lot)
     page.goto("/stock")
@@ -333,8 +333,8 @@ def test_a_mistaken_batch_is_taken_back(open_page: OpenPage, api: TestClient) ->
     path = poured(api, "Wrong batch")
     api.post(f"/api{path}/batches", json={"bags": 1, "water_l": 29, "at": LONG_AGO})
     page = open_page(path, units="mm")
-    page.get_by_role("button", name="Take back batch 1").click()
-    expect(page.get_by_text("None is written down.")).to_be_visible()
+    page.get_by_role("button", name="Undo batch 1").click()
+    expect(page.get_by_text("No batch logged.")).to_be_visible()
 
 
 def test_what_has_changed_since_a_pour_stands_beside_today(open_page: OpenPage, api: TestClient) -> None:
@@ -352,18 +352,18 @@ def test_what_has_changed_since_a_pour_stands_beside_today(open_page: OpenPage, 
 
 def test_a_pour_is_begun_by_keyboard_alone(open_page: OpenPage, job: dict[str, Any]) -> None:
     page = open_page(f"/jobs/{job['id']}/log")
-    button = page.get_by_role("button", name="Begin a pour")
+    button = page.get_by_role("button", name="Start a pour")
     button.focus()
     page.keyboard.press("Enter")
-    dialog = page.get_by_role("dialog", name="Begin a pour")
+    dialog = page.get_by_role("dialog", name="Start a pour")
     expect(dialog.get_by_label("Castings of Top")).to_be_focused()
     page.keyboard.press("Control+A")
     page.keyboard.type("1")
-    dialog.get_by_role("radio", name="Still to come").focus()
+    dialog.get_by_role("radio", name="Later").focus()
     page.keyboard.press("Space")
     page.keyboard.press("Tab")
     page.keyboard.type("Waits for a dry day")
-    dialog.get_by_role("button", name="Plan it").focus()
+    dialog.get_by_role("button", name="Save as planned").focus()
     page.keyboard.press("Enter")
     page.wait_for_url("**/pours/**")
     expect(page.get_by_text("Waits for a dry day")).to_be_visible()
@@ -388,7 +388,7 @@ def test_castings_are_found_by_number_and_turned_page_by_page(open_page: OpenPag
     page.wait_for_url(f"**/castings/{castings[3]['id']}")
     page.goto("/castings")
     page.get_by_label("Find").fill("no such thing")
-    expect(page.get_by_text("No casting is called “no such thing”.")).to_be_visible()
+    expect(page.get_by_text("No casting matches “no such thing”.")).to_be_visible()
 
 
 def test_the_log_of_a_job_is_taken_along_as_a_file(open_page: OpenPage, api: TestClient) -> None:
@@ -404,11 +404,11 @@ def test_a_temperature_is_typed_in_and_the_hours_follow(open_page: OpenPage, api
     page = open_page(poured(api, "Cold night"), units="in")
     strip = page.locator("[data-act=strip]")
     before = strip.inner_text()
-    page.get_by_role("button", name="Read a temperature").click()
+    page.get_by_role("button", name="Log a temperature").click()
     page.get_by_label("When", exact=True).fill("2026-05-05T09:00")
-    page.get_by_label("It reads").fill("46")
-    page.get_by_role("button", name="Keep the reading").click()
-    expect(page.get_by_text("By the thermometer for the first")).to_be_visible()
+    page.get_by_label("Reading").fill("46")
+    page.get_by_role("button", name="Log the reading").click()
+    expect(page.get_by_text("From thermometer readings for the first")).to_be_visible()
     expect(strip).not_to_have_text(before)
 
 

@@ -91,10 +91,10 @@ def test_on_a_phone_a_length_is_set_with_the_thumb(open_page: OpenPage, rinse_si
     page.get_by_role("button", name="Clear").tap()
     page.get_by_role("button", name="1", exact=True).tap()
     page.get_by_role("button", name="3/4", exact=True).tap()
-    page.get_by_role("button", name="Set it").tap()
+    page.get_by_role("button", name="OK").tap()
     expect(page.locator("[data-dimension=Thickness]")).to_have_text("1 3/4″")
     page.get_by_role("button", name="Ticket").tap()
-    expect(page.get_by_text("This piece")).to_be_visible()
+    expect(page.get_by_text("Figures")).to_be_visible()
 
 
 def test_text_is_never_under_16_px(open_page: OpenPage, rinse_sink_top: str) -> None:

@@ -14,13 +14,13 @@ from ulbrek.core.measure.features import AnyFeature
 from ulbrek.core.measure.inputs.outlines import AnyOutline
 
 Field = tuple[str, str, str]  # role, label, what is chosen or typed
-TURN: dict[str, Field] = {"turned_deg": ("textbox", "Turned left", "10")}
+TURN: dict[str, Field] = {"turned_deg": ("textbox", "Rotation, counter-clockwise", "10")}
 SIZE: dict[str, Field] = {"length": ("length", "Length", "210 mm"), "width": ("length", "Width", "110 mm")}
 RADIUS: dict[str, Field] = {"corner_radius": ("length", "Corner radius", "15 mm")}
 DEPTH: dict[str, Field] = {"depth": ("length", "Depth", "11 mm")}
-FACE: dict[str, Field] = {"face": ("select", "In the", "underside")}
+FACE: dict[str, Field] = {"face": ("select", "Face", "underside")}
 DRAFT: dict[str, Field] = {"draft_deg": ("textbox", "Draft", "4")}
-FORMER: dict[str, Field] = {"former": ("select", "Former", "split")}
+FORMER: dict[str, Field] = {"former": ("select", "Knockout", "split")}
 BOX = {"length": "200 mm", "width": "100 mm"}
 
 # By kind: the feature as it begins, and the control that changes each of its fields.
@@ -29,14 +29,14 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         opening(),
         {
             **SIZE, **RADIUS, **DRAFT, **TURN,
-            "face": ("select", "Measured at the", "underside"), "hot": ("checkbox", "Gets hot", ""),
+            "face": ("select", "Size taken at", "underside"), "hot": ("checkbox", "Hot appliance", ""),
         },
     ),
     "hole": (
         hole("450 mm", "300 mm"),
         {
             "diameter": ("length", "Diameter", "40 mm"),
-            "slot_length": ("button", "Slotted, over all: round, change", ""),
+            "slot_length": ("button", "Slot length: round, change", ""),
             "depth": ("button", "Depth: through, change", ""), **FACE, **TURN,
         },
     ),
@@ -48,10 +48,10 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         feature("grooves", **BOX | {"width": "12 mm"}, pitch="40 mm", depth="6 mm"),
         {
             "count": ("textbox", "Grooves", "5"), "length": ("length", "Length", "210 mm"),
-            "width": ("length", "Width of one", "13 mm"), "pitch": ("length", "One to the next", "41 mm"),
+            "width": ("length", "Groove width", "13 mm"), "pitch": ("length", "Spacing", "41 mm"),
             "depth": ("length", "Depth, low end", "7 mm"),
             "shallow_depth": ("button", "Depth, high end: as deep, change", ""),
-            "drains": ("select", "Drains to the", "left"), **FACE, **TURN,
+            "drains": ("select", "Drains toward", "left"), **FACE, **TURN,
         },
     ),
     "sleeve": (
@@ -64,48 +64,48 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "core": (
         feature("core", **BOX, depth="15 mm"),
         {
-            "shape": ("select", "Shape", "round"), "length": ("length", "Length, or diameter", "210 mm"),
+            "shape": ("select", "Shape", "round"), "length": ("length", "Length or diameter", "210 mm"),
             "width": ("length", "Width", "110 mm"), **RADIUS, **DEPTH, **DRAFT, **FORMER, **TURN,
-            "face": ("select", "Opens on the", "underside"),
+            "face": ("select", "Open face", "underside"),
         },
     ),
     "void": (
         feature("void", **BOX, height="10 mm", above="15 mm"),
         {
-            **SIZE, **RADIUS, "height": ("length", "Height", "9 mm"), "above": ("length", "Concrete under it", "14 mm"),
+            **SIZE, **RADIUS, "height": ("length", "Height", "9 mm"), "above": ("length", "Concrete below", "14 mm"),
             "foam_kg_m3": ("textbox", "Foam", "25"), **TURN,
         },
     ),
     "lettering": (
         feature("lettering", text="No. 1", height="40 mm", depth="3 mm"),
         {
-            "text": ("textbox", "Text", "No. 2"), "height": ("length", "Height of a capital", "45 mm"), **DEPTH,
-            "relief": ("select", "Stand", "raised"), "face": ("select", "On the", "underside"), **TURN,
+            "text": ("textbox", "Text", "No. 2"), "height": ("length", "Capital height", "45 mm"), **DEPTH,
+            "relief": ("select", "Lettering", "raised"), "face": ("select", "Face", "underside"), **TURN,
         },
     ),
     "bolt": (
         feature("bolt", diameter="10 mm", embedded="12 mm"),
         {
-            "diameter": ("length", "Diameter", "12 mm"), "embedded": ("length", "In the concrete", "13 mm"),
-            "projects": ("length", "Stands out", "30 mm"), "into": ("select", "Set into the", "front"),
-            "above": ("button", "Over the underside: middle, change", ""),
-            "clamps": ("button", "Holds, thickness: nothing, change", ""),
-            "gasket": ("length", "Gasket under it", "3 mm"), "counterbore": ("length", "Nut sunk by", "14 mm"),
+            "diameter": ("length", "Diameter", "12 mm"), "embedded": ("length", "Embedment", "13 mm"),
+            "projects": ("length", "Projection", "30 mm"), "into": ("select", "Side", "front"),
+            "above": ("button", "Height from underside: middle, change", ""),
+            "clamps": ("button", "Clamped thickness: nothing, change", ""),
+            "gasket": ("length", "Gasket", "3 mm"), "counterbore": ("length", "Counterbore", "14 mm"),
         },
     ),
     "wood pad": (feature("wood pad", **BOX, depth="15 mm", face="top"), {**SIZE, **DEPTH, **FACE, **TURN}),
     "mat": (
         feature("mat", **BOX, below_top="20 mm"),
         {
-            **SIZE, "thickness": ("length", "Thickness", "4 mm"), "below_top": ("length", "Concrete over it", "19 mm"),
-            "kg_m2": ("textbox", "Weighs", "1.5"), "electric": ("checkbox", "Electric", ""), **TURN,
+            **SIZE, "thickness": ("length", "Thickness", "4 mm"), "below_top": ("length", "Concrete above", "19 mm"),
+            "kg_m2": ("textbox", "Weight", "1.5"), "electric": ("checkbox", "Electric", ""), **TURN,
         },
     ),
     "rib": (
         feature("rib", **BOX, height="20 mm"),
         {
             **SIZE, **RADIUS, **TURN, "height": ("length", "Height", "22 mm"),
-            "face": ("select", "Stands on the", "top"),
+            "face": ("select", "Face", "top"),
         },
     ),
     "cutout": (
@@ -115,7 +115,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "drop edge": (
         feature("drop edge", edge="front", drop="30 mm", thickness="40 mm"),
         {
-            "edge": ("select", "On the edge", "back"), "drop": ("length", "Hangs down", "35 mm"),
+            "edge": ("select", "Edge", "back"), "drop": ("length", "Drop", "35 mm"),
             "thickness": ("length", "Front to back", "45 mm"),
         },
     ),
@@ -127,17 +127,17 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "l": (
         {"length": "900 mm", "width": "600 mm", "along": "300 mm", "across": "300 mm"},
         {
-            "length": ("length", "Length over all", "910 mm"), "width": ("length", "Width over all", "610 mm"),
-            "along": ("length", "Run along, depth", "310 mm"), "across": ("length", "Run across, depth", "290 mm"),
-            "meet": ("select", "Runs meet at the", "front right"),
+            "length": ("length", "Overall length", "910 mm"), "width": ("length", "Overall width", "610 mm"),
+            "along": ("length", "Long leg depth", "310 mm"), "across": ("length", "Short leg depth", "290 mm"),
+            "meet": ("select", "Corner at", "front right"),
         },
     ),
     "u": (
         {"length": "900 mm", "width": "600 mm", "along": "300 mm", "left": "200 mm", "right": "200 mm"},
         {
-            "length": ("length", "Length over all", "910 mm"), "width": ("length", "Width over all", "610 mm"),
-            "along": ("length", "Back run, depth", "310 mm"), "left": ("length", "Left run, depth", "210 mm"),
-            "right": ("length", "Right run, depth", "190 mm"),
+            "length": ("length", "Overall length", "910 mm"), "width": ("length", "Overall width", "610 mm"),
+            "along": ("length", "Back leg depth", "310 mm"), "left": ("length", "Left leg depth", "210 mm"),
+            "right": ("length", "Right leg depth", "190 mm"),
         },
     ),
     "trapezoid": (
@@ -145,7 +145,7 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "front": ("length", "Front", "910 mm"), "back": ("length", "Back", "610 mm"),
             "width": ("length", "Front to back", "490 mm"),
-            "back_from_left": ("button", "Back begins, from left: centred, change", ""),
+            "back_from_left": ("button", "Back offset from left: centred, change", ""),
         },
     ),
     "polygon": (
@@ -161,12 +161,12 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {"span": "2400 mm", "rise": "800 mm", "depth": "150 mm", "blocks": 11},
         {
             "span": ("length", "Clear span", "2300 mm"), "rise": ("length", "Rise", "790 mm"),
-            "depth": ("length", "Depth of the ring", "160 mm"), "blocks": ("textbox", "Blocks in the arch", "13"),
+            "depth": ("length", "Ring thickness", "160 mm"), "blocks": ("textbox", "Blocks in the arch", "13"),
         },
     ),
     "free": (
         {"corners": [{"x": "0 mm", "y": "0 mm"}, {"x": "900 mm", "y": "0 mm"}, {"x": "900 mm", "y": "600 mm"}]},
-        {"corners": ("button", "One more after 3", "")},
+        {"corners": ("button", "Add a corner after 3", "")},
     ),
 }  # fmt: skip
 
@@ -226,43 +226,43 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
     press = lambda name: ("button", name, "")  # noqa: E731
     steps: dict[str, dict[str, Field]] = {
         "Piece": {
-            "drawn": ("select", "Its outline is", "from the side"), "grind": ("length", "Ground off the face", "2 mm"),
-            "matches": ("textbox", "Matches the set", "Benches"),
+            "drawn": ("select", "Drawn", "from the side"), "grind": ("length", "Grinding allowance", "2 mm"),
+            "matches": ("textbox", "Set", "Benches"),
         },
         "Thickness, seams and runs": {
-            "taper": press("Let its thickness change"),
-            "towards": ("select", "Thinner or thicker at the", "back"),
-            "thickness": ("length", "Thickness there", "31 mm"), "slopes": ("select", "What slopes", "top"),
-            "run": press("Let the pieces fill a run"), "along": ("select", "Fills the run by its", "width"),
-            "whole": ("length", "The whole run", "950 mm"), "gap": ("length", "Between two", "4 mm"),
-            "end": ("length", "At each end", "6 mm"), "seam": press("Divide at a seam"),
-            "side": ("select", "Measured from the", "right"), "offset": ("length", "At", "310 mm"),
-            "without": press("Take out seam 1"), "level": press("One thickness"), "no run": press("No run"),
+            "taper": press("Add a taper"),
+            "towards": ("select", "Tapers toward", "back"),
+            "thickness": ("length", "Thickness at that side", "31 mm"), "slopes": ("select", "Sloping face", "top"),
+            "run": press("Add a run"), "along": ("select", "Runs along", "width"),
+            "whole": ("length", "Run length", "950 mm"), "gap": ("length", "Gap between", "4 mm"),
+            "end": ("length", "End gap", "6 mm"), "seam": press("Add a seam"),
+            "side": ("select", "From", "right"), "offset": ("length", "Distance", "310 mm"),
+            "without": press("Remove seam 1"), "level": press("Remove the taper"), "no run": press("Remove the run"),
         },
         "Site": {
-            "dimension": press("Measured there"), "name": ("textbox", "What", "Back wall"),
-            "first": ("length", "Measured", "1210 mm"), "again": press("Measured again: not yet, change"),
-            "offset": press("Baseline stands off: no baseline, change"),
-            "drift": ("length", "Readings may differ by", "5 mm"), "touches": ("checkbox", "Touches Top", ""),
-            "out": press("Take out Back wall"), "way": press("A way to pass"), "kind": ("select", "Kind", "gate"),
+            "dimension": press("Add a site dimension"), "name": ("textbox", "Name", "Back wall"),
+            "first": ("length", "Measured", "1210 mm"), "again": press("Second reading: not yet, change"),
+            "offset": press("Baseline offset: no baseline, change"),
+            "drift": ("length", "Allowed change", "5 mm"), "touches": ("checkbox", "Affects Top", ""),
+            "out": press("Remove Back wall"), "way": press("Add a doorway or stairs"), "kind": ("select", "Kind", "gate"),
             "width": ("length", "Width", "910 mm"), "height": ("length", "Height", "1990 mm"),
-            "called": ("textbox", "What", "Yard gate"), "no way": press("Take out Yard gate"),
+            "called": ("textbox", "Name", "Yard gate"), "no way": press("Remove Yard gate"),
         },
     }  # fmt: skip
     for region, controls in steps.items():
         assert change_each(page, api, job_id, region, controls) == []
-    page.get_by_text("Shape and fit of each edge").click()
+    page.get_by_text("Edge profiles and gaps").click()
     edges: dict[str, Field] = {
         "profile": press("Shape back"), "shape": ("select", "Shape", "chamfer"), "size": ("length", "Size", "8 mm"),
-        "made": ("select", "Made", "in the mould"), "square": press("Leave back square"), "fit": press("Fit left"),
-        "gap": ("length", "Gap to the wall", "4 mm"), "over": ("length", "Overhang", "20 mm"),
+        "made": ("select", "How", "in the mould"), "square": press("Leave back square"), "fit": press("Fit left"),
+        "gap": ("length", "Gap to wall", "4 mm"), "over": ("length", "Overhang", "20 mm"),
         "free": press("Set left free"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Edges", edges) == []
     repeats: dict[str, Field] = {
-        "repeat": press("Repeat it"), "count": ("textbox", "How many", "3"),
-        "pitch": ("length", "One to the next, or radius", "90 mm"), "along": ("select", "Runs", "to the back"),
-        "kind": ("select", "Repeated in a", "grid"), "rows": ("textbox", "Rows, of a grid", "2"),
-        "row_pitch": press("Row to row: the same, change"), "alone": press("One alone"),
+        "repeat": press("Repeat"), "count": ("textbox", "Quantity", "3"),
+        "pitch": ("length", "Spacing (ring: radius)", "90 mm"), "along": ("select", "Direction", "to the back"),
+        "kind": ("select", "Pattern", "grid"), "rows": ("textbox", "Rows", "2"),
+        "row_pitch": press("Row spacing: the same, change"), "alone": press("Remove repeat"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Tap hole", repeats) == []

@@ -67,17 +67,17 @@ def test_a_bar_goes_by_keys_keeps_its_side_when_the_piece_grows_and_is_left_out(
     assert {bar["key"]: bar["line"]["y1"] for bar in grown}["Sink.back"] == 650 - 83
     page.reload()
     bars = page.get_by_role("region", name="Bars", exact=True)
-    bars.get_by_role("button", name="Leave it out").first.click()
+    bars.get_by_role("button", name="Remove").first.click()
     expect(page.locator("[data-bar='Sink.front']")).to_have_count(0)
-    bars.get_by_role("button", name="Put it back").click()
+    bars.get_by_role("button", name="Return").click()
     expect(page.locator("[data-bar='Sink.front']")).to_have_count(1)
-    bars.get_by_role("button", name="Put in a bar across it").click()
+    bars.get_by_role("button", name="Add a bar crosswise").click()
     expect(page.locator("[data-bar='own 1']")).to_have_count(1)
 
 
 def test_the_steel_is_moved_up_and_down_in_its_section(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(opened(api, "steel", steel={"school": "mesh"}), units="mm")
-    height = page.get_by_role("slider", name="Height of the steel")
+    height = page.get_by_role("slider", name="Thickness of the steel layer")
     expect(height).to_have_attribute("aria-valuenow", "17.5")
     for _ in range(7):
         height.press("ArrowDown")
@@ -97,7 +97,7 @@ def test_a_vessel_has_a_cage_with_its_bends_and_one_piece_may_differ(open_page: 
     listed = api.get(f"/api/jobs/{own(page, api)['id']}/steel.csv").text.splitlines()
     assert [line.split(",")[1] for line in listed[1:4]] == ["A", "B", "C"]
     page.get_by_role("combobox", name="Piece", exact=True).select_option(label="Lid")
-    page.get_by_role("combobox", name="This piece").select_option("grid of bars")
+    page.get_by_role("combobox", name="Figures").select_option("grid of bars")
     expect(page.get_by_text("a grid of")).to_be_visible()
     assert own(page, api)["job"]["steel"]["by_piece"] == {"lid": "grid of bars"}
 
@@ -120,8 +120,8 @@ def test_it_breaks_between_its_supports_until_one_more_is_put_in(open_page: Open
     long = {"outline": {"length": "2000 mm", "width": "600 mm"}}
     page = open_page(opened(api, "move", piece=long, steel={"school": "mesh"}), units="mm")
     place = page.get_by_role("region", name="In its place")
-    place.get_by_role("combobox", name="It rests").select_option("at both ends")
-    load = place.get_by_label("Load on one place")
+    place.get_by_role("combobox", name="Supported").select_option("at both ends")
+    load = place.get_by_label("Point load")
     load.fill("50")
     load.press("Enter")
     finding = page.locator("[data-finding=breaks-in-its-place]")
@@ -129,7 +129,7 @@ def test_it_breaks_between_its_supports_until_one_more_is_put_in(open_page: Open
     expect(finding).to_have_count(0)
     placed = own(page, api)["plan"]["pieces"][0]["handling"]["placed"]
     assert [round(at) for at in placed["supports_mm"]] == [0, 1000, 2000]
-    place.get_by_role("combobox", name="Used as").select_option("hung or overhead")
+    place.get_by_role("combobox", name="Use").select_option("hung or overhead")
     expect(page.locator("[data-finding=needs-an-engineer]")).to_contain_text("licensed engineer")
 
 

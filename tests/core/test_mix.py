@@ -218,7 +218,7 @@ def test_a_list_takes_off_what_is_in_stock_and_rounds_up_to_packs() -> None:
     assert lines["sheet/melamine-16"].to_buy == 0
     assert lines["supply/pigment"].group == "doses"
     assert lines["supply/foam-25"].unit == "m²"
-    assert {line.group for line in lines.values()} >= {"mix", "steel", "boards and lumber", "to protect you"}
+    assert {line.group for line in lines.values()} >= {"mix", "steel", "boards and lumber", "protective gear"}
 
 
 def test_a_list_for_two_jobs_adds_up_and_knows_what_is_ticked_off_in_both() -> None:

@@ -62,7 +62,7 @@ def test_the_workbook_has_boards_and_hardware() -> None:
     assert hardware["Screws"] == planned.cutting.screws.value
     assert any("foam in layers" in str(name) for name in hardware)
     assert hardware["Bearer, 720 mm"] == 4
-    assert hardware["Lumber 38 x 63 mm (2 x 3), 3050 mm"] == 1
+    assert hardware["Lumber 38 × 63 mm (2 × 3), 3050 mm"] == 1
 
 
 def test_the_form_in_the_round_has_a_body_a_board_in_metres() -> None:

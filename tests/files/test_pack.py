@@ -175,7 +175,7 @@ def test_the_saw_list_is_ticked_off_and_cuts_of_one_setting_stand_together() -> 
     cuts = text.split("Cuts\n")[1]
     assert cuts.count("☑") == 1, "the one that is sawn"
     assert cuts.count("☐") == 4 + len({(saw.kind, saw.setting_mm) for saw in saws_of(job)})
-    assert "Lumber 38 x 63 mm (2 x 3)" in cuts
+    assert "Lumber 38 × 63 mm (2 × 3)" in cuts
     assert "bearer" in cuts
 
 

@@ -76,7 +76,7 @@ class Guard:
             structlog.get_logger("ulbrek").error("unexpected", exc_info=error)
             if begun:
                 raise
-            await problem_response(500, "Something broke", "Nothing was changed. The log has the rest.")(
+            await problem_response(500, "Something broke", "Nothing was changed. Details are in the server log.")(
                 scope, receive, guarded
             )
 

@@ -29,7 +29,7 @@ from ulbrek.store.errors import (
 STATUS: dict[type[StoreError], tuple[int, str]] = {
     NotFoundError: (404, "Not found"),
     NotReadyError: (503, "Not ready"),
-    NothingToUndoError: (409, "Nothing to go to"),
+    NothingToUndoError: (409, "Nothing to undo"),
 }
 
 
@@ -84,7 +84,9 @@ def _contradicts(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, IntegrityError)  # noqa: S101 - registered for it
     structlog.get_logger("ulbrek").warning("integrity", constraint=getattr(error.orig, "sqlstate", None))
     return problem_response(
-        409, "Does not fit the records", "It names something that is not here, or another entry came first. Look again."
+        409,
+        "Conflicts with the records",
+        "It names something that is not here, or another entry came first. Look again.",
     )
 
 

@@ -86,7 +86,7 @@ def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
     closed = [line for line in lines if line.closed]
     joined, open_ends = _joined([line for line in lines if not line.closed])
     refused = [
-        RefusedLine("The line is open here: its ends do not meet.", round(x, 3), round(y, 3)) for x, y in open_ends[:50]
+        RefusedLine("This line is open: its ends do not meet.", round(x, 3), round(y, 3)) for x, y in open_ends[:50]
     ]
     loops: list[Loop] = []
     seen: set[tuple[int, int, int, int]] = set()
@@ -96,7 +96,7 @@ def _drawing(lines: Sequence[Pline], unit: Unit | None) -> Drawing:
             None if problem else counter_clockwise(Outline(tuple(Vertex(*c) for c in _without_twins(line.corners))))
         )
         if problem or outline is None:
-            refused.append(problem or RefusedLine("It goes round nothing.", *line.corners[0][:2]))
+            refused.append(problem or RefusedLine("It encloses no area.", *line.corners[0][:2]))
             continue
         left, front, right, back = outline.box
         key = (round(outline.area_mm2), round(left * 10), round(front * 10), round(outline.length_mm))
@@ -117,7 +117,7 @@ def _wrong_with(line: Pline) -> RefusedLine | None:
     corners = _without_twins(line.corners)
     x, y, _ = line.corners[0]
     if len(corners) < 2 or (len(corners) == 2 and not any(bulge for *_, bulge in corners)):
-        return RefusedLine("It goes round nothing.", x, y)
+        return RefusedLine("It encloses no area.", x, y)
     if len(corners) > MOST_CORNERS:
         return RefusedLine(f"It has more than {MOST_CORNERS} corners. Draw it with arcs, or more coarsely.", x, y)
     if any(abs(value) > WIDEST_MM for corner in corners for value in corner[:2]):
@@ -125,10 +125,10 @@ def _wrong_with(line: Pline) -> RefusedLine | None:
     outline = Outline(tuple(Vertex(*corner) for corner in corners))
     points = [point for edge in outline.edges for point in edge.chopped(64)]
     if len(points) < 3:
-        return RefusedLine("It goes round nothing.", x, y)
+        return RefusedLine("It encloses no area.", x, y)
     if not LinearRing(points).is_simple or not outline.polygon.is_valid:
         return RefusedLine("It crosses itself here.", *_crossing(outline))
-    return RefusedLine("It goes round nothing.", x, y) if abs(outline.area_mm2) < 1.0 else None
+    return RefusedLine("It encloses no area.", x, y) if abs(outline.area_mm2) < 1.0 else None
 
 
 def _crossing(outline: Outline) -> tuple[float, float]:

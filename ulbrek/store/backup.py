@@ -92,7 +92,7 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
                 refuse_another(table.name, manifest.members.get(table.name), rows[table.name], read)
             refuse_unreadable(connection)
         except (DataError, IntegrityError, ProgrammingError, DBAPIError, KeyError, zipfile.BadZipFile) as error:
-            raise refused("The backup does not hang together.", "Give one that was not changed.") from error
+            raise refused("The backup is incomplete or altered.", "Give one that was not changed.") from error
         connection.commit()
     return rows
 

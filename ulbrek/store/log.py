@@ -295,7 +295,7 @@ def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     of_nothing = not (seen.job_id or seen.pour_id or seen.casting_id or seen.form_id)
     yield of_nothing, "", "It does not say what was seen.", "Name a job, a pour, a casting or a form."
     says_nothing = seen.kind in ("note", "defect") and not seen.text.strip()
-    yield says_nothing, "/text", "It says nothing.", "Write down what was seen."
+    yield says_nothing, "/text", "The entry is empty.", "Write down what was seen."
     weighed = seen.kind == "weighing"
     yield weighed and seen.casting_id is None, "/casting_id", "It does not say what was weighed.", "Choose a casting."
     yield weighed and not seen.mass_kg, "/mass_kg", "It has no mass.", "Give what the scale says."
@@ -304,4 +304,4 @@ def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     tested = seen.kind == "test" and (seen.act is None or seen.ready is None)
     yield tested, "/ready", "The test has no outcome.", "Say what was tested, and whether it was ready."
     half = (seen.x_mm is None) != (seen.y_mm is None)
-    yield half, "/x_mm", "The place is half given.", "Give both x and y."
+    yield half, "/x_mm", "Only half of the place is given.", "Give both x and y."

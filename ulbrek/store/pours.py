@@ -195,7 +195,7 @@ class PourRepository(ShopRecords):
         """
         row = self._own(PourRow, pour_id, "pour", lock=True)
         if row.poured_at is None:
-            raise RefusedEntryError("", "No water is in yet.", "Write down when the first water went in.")
+            raise RefusedEntryError("", "Mixing has not started.", "Write down when the first water went in.")
         happened(entry.at)
         pour = self.get(pour_id)
         told = [(f"batch {one.number}", one.at) for one in pour.batches] + [(one.act, one.at) for one in pour.acts]
@@ -221,7 +221,7 @@ class PourRepository(ShopRecords):
         """
         row = self._own(PourRow, pour_id, "pour", lock=True)
         if row.poured_at is not None:
-            raise RefusedEntryError("", "Water is in this one.", "Say of each casting that it failed, and why.")
+            raise RefusedEntryError("", "This pour has started.", "Mark each casting as failed, with the reason.")
         if row.cancelled_at is not None:
             return
         row.cancelled_at = entry.at

@@ -315,10 +315,10 @@ class StockRepository(ShopRecords):
     def _changes(kind: MoveKind, amount: Decimal, on_hand: Decimal, reserved: Decimal) -> tuple[Decimal, Decimal]:
         if kind == "counted":
             if amount < 0:
-                raise RefusedEntryError("/quantity", "Less than nothing cannot be counted.", "Give 0 or more.")
+                raise RefusedEntryError("/quantity", "A count cannot be below 0.", "Give 0 or more.")
             return amount - on_hand, Decimal(0)
         if amount <= 0:
-            raise RefusedEntryError("/quantity", "Nothing is moved.", "Give a quantity above 0.")
+            raise RefusedEntryError("/quantity", "Enter a quantity above 0.", "Give a quantity above 0.")
         by_hand, by_reserved = (amount * sign for sign in EFFECT[kind])
         free = on_hand - reserved
         if (kind == "reserved" and amount > free) or on_hand + by_hand < 0:

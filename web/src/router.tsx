@@ -30,7 +30,7 @@ const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   component: Outlet,
   errorComponent: Broken,
-  notFoundComponent: () => <Message title="There is nothing here" text="The address may be old." />,
+  notFoundComponent: () => <Message title="Page not found" text="The link may be out of date." />,
 });
 
 const floor = createRoute({
@@ -162,7 +162,7 @@ export const makeRouter = (queries: QueryClient) =>
     routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, toBuy, materials, rules]),
     context: { queries },
     defaultPendingMs: 300,
-    defaultPendingComponent: () => <Message title="One moment" text="Fetching it." />,
+    defaultPendingComponent: () => <Message title="Loading" text="Fetching it." />,
   });
 
 declare module "@tanstack/react-router" {
@@ -173,7 +173,7 @@ declare module "@tanstack/react-router" {
 
 function Broken({ error, reset }: ErrorComponentProps) {
   return (
-    <Message title="That did not work" text={error instanceof Error ? error.message : String(error)}>
+    <Message title="Something went wrong" text={error instanceof Error ? error.message : String(error)}>
       <button
         type="button"
         className="button button-now"

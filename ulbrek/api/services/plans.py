@@ -123,7 +123,7 @@ class Plans:
             log.error("plan", exc_info=error)
             raise NotPlannedError(
                 "This job cannot be planned: something in it leads nowhere.",
-                "Undo the last change. The log has the rest.",
+                "Undo the last change. Details are in the server log.",
             ) from error
 
     def of_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:

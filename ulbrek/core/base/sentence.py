@@ -8,7 +8,8 @@ from ulbrek.core.base.finding import Quantity
 from ulbrek.core.base.units.quantity import write_apart, write_quantity, write_range
 from ulbrek.core.base.units.reading import Units
 
-# ``{name}`` is a value, ``{low–high}`` the range of two; ``{20 limit}`` a fixed number and its kind; ``{3 to 6 limit}`` a range of them.
+# ``{name}`` is a value, ``{low–high}`` the range of two; ``{20 limit}`` a fixed number and its kind, ``{3 to 6 limit}``
+# a range of them.
 _PLACE = re.compile(r"\{([^{}]+)\}")
 _FIXED = re.compile(r"(-?\d+(?:\.\d+)?)(?: to (-?\d+(?:\.\d+)?))? (.+)")
 

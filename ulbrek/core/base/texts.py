@@ -16,7 +16,7 @@ def without_controls(text: str) -> str:
 
 def _text(text: str | None) -> str | None:
     if text is not None and _CONTROL.search(text):
-        raise ValueError("It holds a character that is no text. Type it again.")
+        raise ValueError("It contains a character that cannot be stored. Type it again.")
     return text
 
 

@@ -13,14 +13,14 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.result import PiecePlan, Plan
 
-Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you"]
-GROUPS: tuple[Group, ...] = ("mix", "doses", "boards and lumber", "steel", "foam and supplies", "to protect you")
+Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "protective gear"]
+GROUPS: tuple[Group, ...] = ("mix", "doses", "boards and lumber", "steel", "foam and supplies", "protective gear")
 _MM2_PER_M2 = 1e6
 # Source: common practice; what is worn at mixing, sawing and cutting foam.
 GEAR = (
     ("gloves", "Waterproof gloves, a pair each"),
-    ("glasses", "Glasses that close at the sides"),
-    ("mask", "Fitted dust mask, and filters"),
+    ("glasses", "Sealed safety glasses"),
+    ("mask", "Respirator and filters"),
     ("ears", "Ear protection for the saw"),
 )
 
@@ -89,7 +89,7 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
             here[key] = max(here.get(key, 0.0), float(one.count))
     lines = [_line(key, found, here.get(key, 0.0), own.get(key), prices) for key, found in wanted.items()]
     lines += [
-        Line(f"gear/{key}", "to protect you", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
+        Line(f"gear/{key}", "protective gear", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
         for key, name in GEAR
     ]
     lines.sort(key=lambda line: GROUPS.index(line.group))
@@ -128,7 +128,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
         yield "foam and supplies", Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True)
     ties = sum(one.count * one.steel.ties.value for one in planned.pieces if one.steel.ties)
     if ties:
-        yield "steel", Take("supply", "ties", "Ties for the steel", ties, "pieces")
+        yield "steel", Take("supply", "ties", "Tie wire or cable ties", ties, "pieces")
     for wood in planned.joined.wood:
         size = f"{wood.width_mm:g} x {wood.thickness_mm:g} mm, {wood.length_mm:g} mm"
         yield "boards and lumber", Take("hardware", f"wood/{size}", f"Wood {size}", wood.count.value, "lengths")

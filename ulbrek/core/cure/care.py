@@ -2,5 +2,5 @@
 
 CARE = (
     "Keep it wet and covered: drying it early costs strength and cracks it. No heater, no sun.",
-    "No open flame under a cover: it takes the air and gives fumes.",
+    "No open flame or unvented heater under a cover: its carbon monoxide can kill.",
 )

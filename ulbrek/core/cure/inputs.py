@@ -60,11 +60,11 @@ class CureInputs(Document):
     temperature_c: Annotated[
         float,
         Field(ge=-20, le=45, allow_inf_nan=False),
-        label("Concrete kept at", unit="C", description="of the concrete, kept all along [°C]"),
+        label("Concrete temperature", unit="C", description="of the concrete, kept all along [°C]"),
     ] = 20.0
-    strength_by: Annotated[Standard, label("Strength by")] = "ACI 209"
-    maturity: Annotated[Maturity, label("Equivalent age by")] = "Arrhenius"
-    moist: Annotated[Moist, label("Kept moist by")] = "ACI 308"
+    strength_by: Annotated[Standard, label("Strength model")] = "ACI 209"
+    maturity: Annotated[Maturity, label("Maturity model")] = "Arrhenius"
+    moist: Annotated[Moist, label("Moist curing to")] = "ACI 308"
     sealer: Annotated[Sealer, label("Sealer")] = "penetrating"
 
 

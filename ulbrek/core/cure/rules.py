@@ -7,7 +7,7 @@ COOL_C = 10.0
 
 @rule(unit="h")
 def hour_of_set(set_h: float, pace: float, evenness: float) -> float:
-    """Hour of set
+    """Setting time
 
     Args:
         set_h: time of set at 20 °C
@@ -23,7 +23,7 @@ def hour_of_set(set_h: float, pace: float, evenness: float) -> float:
 
 @rule(unit="h")
 def hour_by_share_of_set(set_h: float, share: float, pace: float) -> float:
-    """Hour of a finishing act
+    """Time of a finishing task
 
     A share of the time to initial set; the test at the slab decides, not the clock.
 
@@ -56,7 +56,7 @@ def share_of_strength(strength_mpa: float, strength_28_mpa: float) -> float:
 
 @rule(unit="h")
 def hour_of_strength(final_set_h: float, age_h: float, pace: float, evenness: float) -> float:
-    """Hour at which a strength is reached
+    """Time to reach a strength
 
     Strength counts from final set.
 
@@ -75,7 +75,7 @@ def hour_of_strength(final_set_h: float, age_h: float, pace: float, evenness: fl
 
 @rule(unit="h")
 def hour_of_age(age_h: float, pace: float) -> float:
-    """Hour at which an age is reached
+    """Time to reach an age
 
     Args:
         age_h: age at 20 °C
@@ -121,7 +121,7 @@ def least_in_form(temperature_c: float) -> float:
 
 @rule(unit="h")
 def moist_after_set(set_h: float, wet_h: float) -> float:
-    """Kept wet until, of a sulfo-aluminate mortar
+    """Moist curing of rapid mortar until
 
     Args:
         set_h: when it hazes over, at its final set
@@ -136,7 +136,7 @@ def moist_after_set(set_h: float, wet_h: float) -> float:
 
 @rule(unit="h")
 def later(one_h: float, other_h: float) -> float:
-    """The later of two
+    """Later of two times
 
     Args:
         one_h: what one of its needs asks
@@ -151,7 +151,7 @@ def later(one_h: float, other_h: float) -> float:
 
 @rule(unit="h")
 def moist_for(days: float) -> float:
-    """Kept moist until
+    """Moist curing until
 
     Args:
         days: days that the standard asks for at this temperature
@@ -165,7 +165,7 @@ def moist_for(days: float) -> float:
 
 @rule(unit="h")
 def after_sheet_test(ready_h: float, test_h: float) -> float:
-    """Hour to seal
+    """Time to seal
 
     A taped plastic sheet must stay dry first; the test takes most of a day.
 
@@ -182,7 +182,7 @@ def after_sheet_test(ready_h: float, test_h: float) -> float:
 
 @rule(unit="h")
 def hour_by_readings(planned_h: float, pace: float, measured_h: float, measured_age_h: float) -> float:
-    """Hour, as the thermometer has it
+    """Time corrected by readings
 
     As far as the readings go their mean pace holds, after them the pace that was planned.
 
@@ -204,7 +204,7 @@ def hour_by_readings(planned_h: float, pace: float, measured_h: float, measured_
 
 @rule(unit="h")
 def hour_after_not_yet(planned_h: float, tested_h: float, patience: float) -> float:
-    """Hour, put off by a test
+    """Time moved by a failed test
 
     The test said “not yet”: look again after a tenth of the time that has passed.
 

@@ -158,12 +158,12 @@ class _Clock:
         else:
             moist = moist_until(self.inputs, self.mix.gain, usable)
         yield self._act(
-            ActNeed("moist", "Take the cover off", "Kept wet until now: curing is keeping it wet, not drying it."),
+            ActNeed("moist", "Uncover", "Moist curing ends here."),
             None,
             moist,
         )
         yield self._act(
-            ActNeed("install", "Light use", "70 % of its strength: set it in place, no heavy loads.", is_state=True),
+            ActNeed("install", "Light use", "70 % strength. Install it, no heavy loads.", is_state=True),
             None,
             usable,
         )
@@ -176,7 +176,7 @@ class _Clock:
             yield self._act(ActNeed("seal", "Seal", test, care=SEAL_CARE), None, seal)
         full = self._by_share("load", 1.0)
         yield self._act(
-            ActNeed("load", "Full load", "Its 28-day strength: wheels, vices, people.", is_state=True), None, full
+            ActNeed("load", "Full use", "28-day strength. Vehicles, vices, people.", is_state=True), None, full
         )
 
     def set_at(self, which: str, set_h: float) -> Figure:

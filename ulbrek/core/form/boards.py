@@ -156,7 +156,7 @@ def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board) -> tuple[
         low = brief.lap_mm
         shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
     strip = placed(
-        side.key, f"{side.name.capitalize()} strip", "strip", (length, height),
+        side.key, f"{side.name.capitalize()} side", "strip", (length, height),
         footprint(side, board, cut_length - length.value), (-brief.lap_mm, tops[0], tops[1]), board, brief.sheet.id,
         shape=shape, tops=_over(*tops) if sloped else (),
         bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),
@@ -232,7 +232,7 @@ def _curve(brief: FormBrief, side: Side) -> Iterator[Board]:
         board = brief.sheet.thickness_mm
         length = work(rules.liner_length, of, turn_deg=turn, radius_mm=edge.radius, liner_mm=out * board)
         yield placed(
-            side.key, f"{side.name.capitalize()}, kerfed strip", "kerfed strip", (length, height),
+            side.key, f"{side.name.capitalize()}, kerfed side", "kerfed strip", (length, height),
             ring(edge, 0.0, board), heights, board, brief.sheet.id, tops=sloping, bend=_bend(brief, side),
         )  # fmt: skip
         return

@@ -1,8 +1,8 @@
 """How not to be hurt while a form is built. Source: common practice; local rules come first."""
 
 DUST = "Board dust and resin: cut outdoors or with extraction, wear a mask and glasses."
-SAW = "Saws: guard on, hands behind the fence, wait until the blade stands still. Glasses and ear protection on."
+SAW = "Saws: guard on, hands behind the fence, wait until the blade has stopped. Glasses and ear protection on."
 SEALANT = "Air the room while sealant cures, and keep it off the skin."
-FOAM = "Foam dust gets into lungs and drains: cut with a knife or a hot wire in the open, and catch what is sanded."
+FOAM = "Foam dust gets into lungs and drains: cut with a knife or a hot wire in the open, and collect the sanding dust."
 RAGS = "Oily rags can catch fire by themselves: spread them out to dry in the open or keep them under water."
 CARE = (SAW, DUST)

@@ -274,7 +274,7 @@ def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
         layer_mm=around.foam.thickness_mm,
         tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
         screws=2,
-        holding="Screw it through both strips, and bead its two joints.",
+        holding="Screw it through both sides, and seal its two joints.",
     )  # fmt: skip
 
 

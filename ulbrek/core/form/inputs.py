@@ -43,26 +43,26 @@ class FormHabits(Document):
 
     corner: Annotated[Corner, label("Corners")] = "run past"
     sides: Annotated[Sides, label("Sides")] = "on the base"
-    fixing: Annotated[Fixing, label("Held by")] = "screws"
-    screwing: Annotated[Screwing, label("Screwed")] = "down through the strip"
-    curve: Annotated[Curve, label("Curved sides")] = "liner on ribs"
-    ledge: Annotated[Ledge, label("Ledge of the base")] = Length(mm=60)
-    overrun: Annotated[Overrun, label("Strips left long by")] = Length(mm=50)
-    screw_spacing: Annotated[Spacing, label("Screws at most every")] = Length(mm=250)
-    sealing: Annotated[Sealing, label("Sealed with")] = "silicone"
+    fixing: Annotated[Fixing, label("Fixing")] = "screws"
+    screwing: Annotated[Screwing, label("Screws driven")] = "down through the strip"
+    curve: Annotated[Curve, label("Curves")] = "liner on ribs"
+    ledge: Annotated[Ledge, label("Base ledge")] = Length(mm=60)
+    overrun: Annotated[Overrun, label("Pinwheel overrun")] = Length(mm=50)
+    screw_spacing: Annotated[Spacing, label("Screw spacing, at most")] = Length(mm=250)
+    sealing: Annotated[Sealing, label("Sealant")] = "silicone"
     bead_radius: Annotated[Bead, label("Bead radius")] = Length(mm=4)
-    release: Annotated[Release, label("Release")] = "oil when used again"
+    release: Annotated[Release, label("Release agent")] = "oil when used again"
     knockouts: Annotated[Hold, label("Knockouts")] = "bonded"
-    prefer: Annotated[Prefer, label("Of two cut plans")] = "fewest settings"
-    trim: Annotated[Trim, label("Trimmed off sheets")] = Length(mm=0)
+    prefer: Annotated[Prefer, label("Prefer")] = "fewest settings"
+    trim: Annotated[Trim, label("Edge trim")] = Length(mm=0)
     grain: Annotated[Grain, label("Grain")] = "ignored"
-    heads: Annotated[Heads, label("Screw heads")] = "countersunk"
-    bare_edges: Annotated[BareEdges, label("Sawn edges")] = "two coats"
-    saw: Annotated[SawUsed, label("Cut with")] = "table saw"
+    heads: Annotated[Heads, label("Heads")] = "countersunk"
+    bare_edges: Annotated[BareEdges, label("Raw edges")] = "two coats"
+    saw: Annotated[SawUsed, label("Saw")] = "table saw"
     kerf: Annotated[Kerf, label("Saw kerf")] = Length(mm=3)
-    rail: Annotated[Rail, label("Track, thickness")] = Length(mm=5)
-    guide_left: Annotated[Offset, label("Shoe to blade, left")] = Length(mm=35)
-    guide_right: Annotated[Offset, label("Blade to shoe, right")] = Length(mm=120)
+    rail: Annotated[Rail, label("Track thickness")] = Length(mm=5)
+    guide_left: Annotated[Offset, label("Saw offset, left")] = Length(mm=35)
+    guide_right: Annotated[Offset, label("Saw offset, right")] = Length(mm=120)
 
 
 class BoardAsCut(Document):
@@ -120,29 +120,27 @@ class _BuiltFrom(Document):
     liner: Annotated[
         str | None,
         Field(max_length=40),
-        label("Liner of curves and seams", description="None: the shop's first liner"),
+        label("Liner", description="None: the shop's first liner"),
         ONE_LINE,
     ] = None
     lumber: Annotated[
         str | None,
         Field(max_length=40),
-        label("Lumber of bearers and braces", description="None: the shop's first lumber"),
+        label("Lumber", description="None: the shop's first lumber"),
         ONE_LINE,
     ] = None
     foam: Annotated[
         str | None, Field(max_length=40), label("Foam", description="None: the shop's first foam"), ONE_LINE
     ] = None
-    forms: Annotated[
-        int, Field(ge=1, le=100), label("Forms of each piece", description="forms built of each piece")
-    ] = 1
+    forms: Annotated[int, Field(ge=1, le=100), label("Forms per piece", description="forms built of each piece")] = 1
     side_by_side: Annotated[
         int,
         Field(ge=1, le=24),
-        label("Side by side in one form", description="pieces of a kind in one form, with dividers between them"),
+        label("Castings per form", description="pieces of a kind in one form, with dividers between them"),
     ] = 1
-    in_moulds: Annotated[bool, label("Cast in", description="cast in moulds that the shop has: no boards are cut")] = (
-        False
-    )
+    in_moulds: Annotated[
+        bool, label("Form or mould", description="cast in moulds that the shop has: no boards are cut")
+    ] = False
     profile: Annotated[
         Stand | None,
         label(

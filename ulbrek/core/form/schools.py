@@ -9,34 +9,34 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
     "corner": (
         Way(
             "run past",
-            "Two long strips run past two short ones: the strip between sets the inside, so only its length counts.",
-            "The strip between must be cut to half a millimetre.",
+            "Two long sides run past two short ones; only the short sides set the size.",
+            "The short sides must be cut to {0.5 fine}.",
         ),
         Way(
             "pinwheel",
-            "Each strip runs past one neighbour and is left long: no length has to be exact, the pencil line rules.",
-            "Wants room on the base for the ends, and care with the line.",
+            "Each side runs past one neighbour and is left long: no length has to be exact, the pencil line rules.",
+            "Needs room on the base for the ends, and an accurate line.",
         ),
         Way(
             "mitred",
             "Bevels close by themselves when they are pulled together, and no end grain touches the concrete.",
-            "Every cut must be true to a tenth of a degree, and screws hold badly in a bevel: a block goes behind it.",
+            "Every cut must be true to 0.1°, and screws hold badly in a bevel: a block goes behind it.",
         ),
     ),
     "sides": (
         Way(
             "on the base",
-            "Strips as high as the piece stand on a base with a ledge: easy to screw, clamp and brace.",
+            "Sides as high as the piece stand on a base with a ledge: easy to screw, clamp and brace.",
             "The base must be larger than the piece.",
         ),
         Way(
             "lapping the base",
-            "Strips lap the base's edge: the base alone sets the size, and screws go in from outside.",
-            "Screws in the base's edge hold less: tall sides want them close together, or a strap.",
+            "Sides lap the base's edge: the base alone sets the size, and screws go in from outside.",
+            "Screws in the base's edge hold less: tall sides need them close together, or a strap.",
         ),
     ),
     "fixing": (
-        Way("screws", "Drawn out again kindly, so the form comes apart without a blow and is used again.", ""),
+        Way("screws", "Unscrew cleanly, so the form comes apart without force and can be reused.", ""),
         Way(
             "tie bolts",
             "A form that is used many times: nuts outside, drawn up until no light shows.",
@@ -45,23 +45,23 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way(
             "hot glue and blocks",
             "Small forms in minutes, without a hole in them.",
-            "Up to 90 mm high, and out of the sun: warm glue lets go all at once.",
+            "Up to {90 limit} high, and out of the sun: warm glue lets go all at once.",
         ),
         Way(
             "nails",
             "Fast, for a form that is broken up to get the piece out.",
-            "Once, and up to 100 mm high.",
+            "Once, and up to {100 limit} high.",
         ),
     ),
     "screwing": (
         Way(
             "down through the strip",
             "Done from above, with the form standing where it will be poured; heads are seen and taped.",
-            "The screw must bite 6 mm into the base and not come out below.",
+            "The screw must go {6 limit} into the base and not come out below.",
         ),
         Way(
             "up through the base",
-            "The rail stays whole for the screed, and the screw may be as long as it likes.",
+            "The screed edge stays whole, and the screw may be long.",
             "The form is turned over to screw it and to take it apart.",
         ),
     ),
@@ -69,12 +69,12 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way(
             "liner on ribs",
             "A thin faced sheet bent against ribs is smooth all over.",
-            "It bends to a smallest radius of its own, and wants ribs near enough that it does not bow.",
+            "It has a smallest radius, and needs ribs close enough that it does not bow.",
         ),
         Way(
             "kerfed strip",
             "The sheet at hand, sawn part way through from behind until it bends.",
-            "It prints as narrow flats, and cracks where the curve is tight.",
+            "It shows as narrow facets, and cracks where the curve is tight.",
         ),
     ),
     "sealing": (
@@ -88,7 +88,7 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
             "Cleans up with water, and the form comes apart easily.",
             "Softer: not where the bead makes an edge that shows.",
         ),
-        Way("hot glue", "Set in a minute, for rough work.", "Lets go in the sun, and makes no fair edge."),
+        Way("hot glue", "Set in a minute, for rough work.", "Lets go in the sun, and makes no clean edge."),
     ),
     "release": (
         Way(
@@ -114,15 +114,15 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way(
             "bonded and screwed",
             "Nothing gets under it, so far less lifts it.",
-            "Both must be undone on strip day.",
+            "Both must be undone to strip.",
         ),
     ),
     "heads": (
-        Way("countersunk", "Below the edge of the rail: the screed runs over them.", ""),
+        Way("countersunk", "Below the screed edge: the screed runs over them.", ""),
         Way(
             "on washers",
             "Holds better in soft board.",
-            "Not where the screed runs, so not down through the strip.",
+            "Not on the screed edge, so not from above.",
         ),
     ),
     "bare_edges": (
@@ -131,20 +131,20 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         Way("left bare", "For what is thrown away and does not show.", "Bare board swells and holds the piece."),
     ),
     "saw": (
-        Way("table saw", "All strips of one height from one setting of the fence.", "A large sheet wants help."),
+        Way("table saw", "All sides of one height from one fence setting.", "A large sheet needs a second person."),
         Way(
             "track saw",
             "The sheet lies still on foam, and the splinter guard cuts clean along the line.",
-            "Every cut is marked; the depth is sheet, rail and 2 mm.",
+            "Every cut is marked; the depth is sheet, track and {2 fine}.",
         ),
         Way(
             "hand-held saw along a guide",
             "Any straight edge and two clamps.",
-            "The guide lies an offset from the line: measure it once, left and right, and type it here.",
+            "The guide lies an offset from the line: measure it once, left and right, and enter it here.",
         ),
     ),
     "grain": (
-        Way("ignored", "Faced and film-faced board has no side to mind: parts are turned as they fit best.", ""),
+        Way("ignored", "Faced board has no grain: parts may be turned to fit.", ""),
         Way(
             "along the sheet",
             "Plywood is stiffer along its grain, and its face shows it.",
@@ -152,7 +152,7 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
         ),
     ),
     "prefer": (
-        Way("fewest settings", "A strip's height is set once and all are ripped: fewer mistakes, and they match.", ""),
-        Way("largest rest", "What is left is one piece that the next form is cut from.", "More settings of the fence."),
+        Way("fewest settings", "The height is set once and all sides are ripped: fewer mistakes, and they match.", ""),
+        Way("largest rest", "The offcut is one piece that the next form is cut from.", "More fence settings."),
     ),
 }  # fmt: skip

@@ -129,8 +129,8 @@ def strip_need(piece: str, temperature_c: float) -> ActNeed:
     strength = work(rules.strip_strength, piece, sides_mpa=sides)
     return ActNeed(
         id="strip",
-        name="Strip the sides",
-        test="Dry and light at the edges; a nail scratches it and does not dig in.",
+        name="Strip the form",
+        test="Edges look dry and light; a nail scratches but does not dig in.",
         strength=strength,
         frees=True,
         care="Tap strips away from the piece. Glasses on: screws and splinters fly.",

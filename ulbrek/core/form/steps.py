@@ -60,24 +60,24 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
     if brief.stands:
         yield _Told("Close it with the other panel", f"{how} Then stand it up, open side above.", ("lid",))
     yield _Told(
-        "Square it, check the rail",
-        f"{_square(brief)} A straightedge over the strips shows one height, within half a millimetre.",
+        "Check square and height",
+        f"{_square(brief)} A straightedge across the sides shows one height within {{0.5 fine}}.",
     )
     blocks = [one.feature for one in knockouts if one.where == "in a corner"]
     if blocks:
-        yield _Told("Set the corner blocks", "Each into its corner, tight to both strips.", tuple(blocks))
+        yield _Told("Set the corner blocks", "Each into its corner, tight to both sides.", tuple(blocks))
     hours = SEALING_CURE_H[habits.sealing]
     yield _Told(
         f"Seal every inside joint with {habits.sealing}",
-        f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before anything oily comes near.",
+        f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before oiling.",
         ("bead",),
         SEALANT,
     )
     yield from _formers(boards, knockouts)
-    yield _Told("Tape the screw heads", "Paste in a screw head means prying on strip day.", ("tape",))
+    yield _Told("Tape the screw heads", "Paste in a screw head means prying when you strip.", ("tape",))
     if habits.release != "none":
         yield _Told(
-            f"Wipe on the release, {habits.release}",
+            f"Apply release agent ({habits.release})",
             "A thin film on every contact face, last of all: nothing bonds to it.",
             (),
             RAGS if habits.release == "oil" else "",
@@ -90,19 +90,19 @@ def _square(brief: FormBrief) -> str:
     """How a form is checked for its shape."""
     edges = brief.outline.edges
     if all(edge.is_arc for edge in edges):
-        return "Measure across at four places: alike within a millimetre."
+        return "Measure across at four places: all within {1 fine}."
     if not any(edge.is_arc for edge in edges) and brief.outline.area_mm2 > 0.999999 * brief.length_mm * brief.width_mm:
-        return "Diagonals alike."
-    return "Measure from corner to corner, as marked."
+        return "The diagonals match."
+    return "The diagonals read as marked."
 
 
 def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     under = [one.feature for one in knockouts if one.kind == "raised floor"]
     if under:
-        yield _Told("Bond the raised floor", "On its pencil line, all over; face it if it shows.", tuple(under), FOAM)
+        yield _Told("Bond the raised bed", "On its pencil line, all over; face it if it shows.", tuple(under), FOAM)
     if any(board.kind == "bed" for board in boards):
         yield _Told(
-            "Lay the sloping floor", "On battens ripped to the slope, tight between where the strips come.", ("bed",)
+            "Lay the sloping bed", "On battens ripped to the slope, tight between where the sides come.", ("bed",)
         )
 
 
@@ -115,17 +115,17 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
     ):
         pair = ("front", "back") if brief.length_mm >= brief.width_mm else ("left", "right")
         between = tuple(one.key for one in strips if one.key not in pair)
-        yield _Told("Fix the first strip", how, (pair[0],))
+        yield _Told("Fix the first side", how, (pair[0],))
         yield _Told(
-            "Set the two strips between",
+            "Set the two short sides",
             "Push each hard against the first and screw it through the corner, then to the base.",
             between,
         )  # fmt: skip
-        yield _Told("Close with the last strip", "Measure both diagonals before the last screw.", (pair[1],))
+        yield _Told("Close with the last side", "Measure both diagonals before the last screw.", (pair[1],))
     else:
         for number, board in enumerate(strips):
             text = how if not number else _joining(board)
-            title = "Fix the first strip" if not number else f"Set the {board.name.lower()}"
+            title = "Fix the first side" if not number else f"Set the {board.name.lower()}"
             yield _Told(title, text, (board.key,))
     for board in boards:
         if board.kind == "kerfed strip":
@@ -138,13 +138,13 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
             own = f"{board.key}-rib"
             ribs = tuple(one.key for one in boards if one.kind == "rib" and one.key.startswith(own))
             yield _Told(
-                f"Bend the {board.name.lower()}, onto its ribs",
+                f"Bend the {board.name.lower()} onto its ribs",
                 "Fix the ribs on their line first, one over another; bend the liner against them and pin it outside.",
                 (*ribs, board.key),
             )
     dividers = tuple(board.key for board in boards if board.kind == "divider")
     if dividers:
-        yield _Told("Set the dividers", "On their lines, square and upright, screwed through the strips.", dividers)
+        yield _Told("Set the dividers", "On their lines, square and upright, screwed through the sides.", dividers)
 
 
 def _kerfed(board: Board) -> str:
@@ -161,8 +161,8 @@ def _kerfed(board: Board) -> str:
 
 def _joining(board: Board) -> str:
     if board.bevel_start_deg or board.bevel_end_deg:
-        return "Close the bevels tight, tape them outside, and hold each by a block behind it, screwed to both strips."
-    return "Butt it against the strip before it, and screw it on its line."
+        return "Close the bevels tight, tape them outside, and hold each by a block behind it, screwed to both sides."
+    return "Butt it against the side before it, and screw it on its line."
 
 
 def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
@@ -184,15 +184,15 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
         foam = any(former.build.startswith("foam") for former in standing)
         first = "Glue the layers, cut to the template, sand flush, wrap in tape. " if foam else ""
         yield _Told(
-            "Set the knockouts" if foam or sides else "Set what stands in it",
-            f"{first}Fix everything on its mark, and run a bead round what the concrete must not get under. {told}",
+            "Set the knockouts" if foam or sides else "Set the inserts",
+            f"{first}Fix everything on its mark, and run a bead round what concrete must not get under. {told}",
             (*(former.feature for former in standing), *sides),
             FOAM if foam else "",
         )
     edges = [former for former in knockouts if former.where == "along an edge"]
     if edges:
         yield _Told(
-            "Edges that are shaped",
+            "Set the edge profiles",
             " ".join(former.holding for former in edges[:2]),
             tuple(former.feature for former in edges),
         )
@@ -212,27 +212,27 @@ def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterato
     )
     if keys:
         yield _Told(
-            "Hang what stands in the screed's way",
-            "On bridges over the form, screwed to both rails. Pour under it first, then fill round it a little on each "
+            "Hang the parts above the screed",
+            "On bridges over the form, screwed to both sides. Pour under it first, then fill round it a little on each "
             "side in turn.",
             keys,
         )
 
 
 def _strapped(stiff: Stiffness, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
-    """What a tall form wants just before the pour."""
+    """What a tall form needs just before the pour."""
     if stiff.straps:
         many = len(stiff.straps)
         yield _Told(
             "Strap it all round",
-            f"{'One strap' if many == 1 else f'{many} straps'} 25 mm wide round the whole form, blocks under the "
-            "corners, drawn tight: fresh concrete pushes like a liquid of its weight.",
+            f"{'One strap' if many == 1 else f'{many} straps'} {{25 limit}} wide round the whole form, blocks under "
+            "the corners, drawn tight: fresh concrete pushes like a liquid of its weight.",
             ("straps",),
         )
     marked = [one for one in knockouts if one.fill_step]
     if marked:
         yield _Told(
-            "Mark the cores",
-            "Draw the levels of fill on them and on the sides: never let one side stand a mark ahead of the other.",
+            "Mark fill levels at the cores",
+            "Draw fill levels on them and on the sides: never let one side get a mark ahead of the other.",
             ("marks",),
         )

@@ -33,58 +33,54 @@ class Posture(Document):
     Source of the defaults: common practice, a slab taken by its edges off one bench and onto another.
     """
 
-    hands_out: Annotated[Length, Between(100, 1000), label("Hands in front of the ankles")] = Length(
-        mm=400, typed="40 cm"
-    )
-    height_at_start: Annotated[Offset, label("Hands above the floor, start")] = Length(mm=750, typed="75 cm")
-    height_at_end: Annotated[Offset, label("Hands above the floor, end")] = Length(mm=900, typed="90 cm")
-    twist_deg: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False), label("Twist of the body", unit="deg")] = 0.0
+    hands_out: Annotated[Length, Between(100, 1000), label("Reach from the ankles")] = Length(mm=400, typed="40 cm")
+    height_at_start: Annotated[Offset, label("Hand height, start")] = Length(mm=750, typed="75 cm")
+    height_at_end: Annotated[Offset, label("Hand height, end")] = Length(mm=900, typed="90 cm")
+    twist_deg: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False), label("Body twist", unit="deg")] = 0.0
     grip: Annotated[Grip, label("Grip")] = "poor"
 
 
 class Standing(Document):
     """What a piece is used as, what it rests on, and what is put on it."""
 
-    use: Annotated[Use, label("Used as")] = "top or shelf"
-    rests: Annotated[Rests, label("It rests", description="all over: on a cabinet, or on the ground")] = "all over"
-    put: Annotated[Put, label("It is", description="how it comes into its place")] = "turned down onto it"
+    use: Annotated[Use, label("Use")] = "top or shelf"
+    rests: Annotated[Rests, label("Supported", description="all over: on a cabinet, or on the ground")] = "all over"
+    put: Annotated[Put, label("Set in place by", description="how it comes into its place")] = "turned down onto it"
     supports: Annotated[
         tuple[Offset, ...],
         Field(max_length=MOST_SUPPORTS, description="their middles, along its longer side from left or front"),
         COUNTED,
     ] = ()
     load_kg: Annotated[
-        Kilograms, label("Load on one place", unit="kg", description="put down on one place, wherever it is worst")
+        Kilograms, label("Point load", unit="kg", description="put down on one place, wherever it is worst")
     ] = 100.0
     carries_kg: Annotated[
         Kilograms | None,
-        label("What carries it holds", none="not known", unit="kg", description="what carries it; None: not known"),
+        label("Support capacity", none="unknown", unit="kg", description="what carries it; None: not known"),
     ] = None
-    anchored: Annotated[bool, label("Its bar is held", description="its bar is held by a nut, a pin or a flange")] = (
-        False
-    )
+    anchored: Annotated[bool, label("Bar anchored", description="its bar is held by a nut, a pin or a flange")] = False
 
 
 class JoinedPart(Document):
     """Something that is joined to a casting: wood, feet, gaskets, legs."""
 
     id: Id
-    kind: Annotated[PartKind, label("It is a")] = "plank"
+    kind: Annotated[PartKind, label("Type")] = "plank"
     name: Annotated[Name, label("Name")]
-    count: Annotated[int, Field(ge=1, le=500), label("How many")] = 1
+    count: Annotated[int, Field(ge=1, le=500), label("Count")] = 1
     length: Annotated[Side | None, label("Length", description="None: it is bought as it is")] = None
     width: Annotated[Side | None, label("Width")] = None
     thickness: Annotated[Small | None, label("Thickness")] = None
-    stock_length: Annotated[
-        Side, label("Cut from lengths of", description="what planks and stretchers are cut from")
-    ] = Length(mm=2400)
+    stock_length: Annotated[Side, label("Stock length", description="what planks and stretchers are cut from")] = (
+        Length(mm=2400)
+    )
 
 
 class HandlingInputs(Document):
     """People there on the day, how the lift is judged, and what carries the piece on its way and in its place."""
 
-    people: Annotated[int, Field(ge=1, le=12), label("People there")] = 2
-    carry: Annotated[Carry, label("Carried")] = "on edge"
+    people: Annotated[int, Field(ge=1, le=12), label("People on the day")] = 2
+    carry: Annotated[Carry, label("Carry")] = "on edge"
     posture: Annotated[Posture | None, Field(description="None: the shop's figure for one person")] = None
     standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece"), COUNTED] = Field(
         default_factory=dict
@@ -93,7 +89,7 @@ class HandlingInputs(Document):
         Kilograms | None,
         label(
             "The bench under the form carries",
-            none="not known",
+            none="unknown",
             unit="kg",
             description="what the bench under the form carries",
         ),

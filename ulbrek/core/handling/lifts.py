@@ -28,7 +28,7 @@ PIPE_HOLE_MM = 60.0  # what is no longer along the piece bends with the rest of 
 MOST_FRAMED = 24  # openings in one frame, the longest of them
 MOST_SIDES = 40  # of an opening in a frame
 _DRAWN = 0.01
-_RINGS = "The edge rings when it is knocked, and is dry and light."
+_RINGS = "Knock the edge: it rings; it looks dry and light."
 LEAST_TO_MOVE_MPA = 10.0  # Source: common practice.
 
 
@@ -267,7 +267,7 @@ def needs(
         )
     yield ActNeed(
         id="carry",
-        name="Lift and carry it" if slide is None else f"Lift and carry it, {chosen.id}",
+        name="Carry it" if slide is None else f"Carry it {chosen.id}",
         test="It stood on its edge without a crack." if turn.chosen else _RINGS,
         strength=_to_move(f"{of}/carry", chosen.needed),
         care=CARRY_ALONE if alone else CARRY,

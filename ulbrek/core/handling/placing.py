@@ -245,7 +245,7 @@ def edge_down(what: LiftBrief) -> EdgeDown | None:
         if len(cut.strips) > 1:
             first, last = cut.strips[0], cut.strips[-1]
             least[0], least[1] = min(least[0], first[1] - first[0]), min(least[1], last[1] - last[0])
-    down, why = sides[1], "both edges show: pad it"
+    down, why = sides[1], "both edges are exposed: pad it"
     hidden = [side for side in sides if side not in what.shown]
     if abs(least[0] - least[1]) > 1.0:
         down = sides[0] if least[0] > least[1] else sides[1]
@@ -253,7 +253,7 @@ def edge_down(what: LiftBrief) -> EdgeDown | None:
     elif len(hidden) == 1:
         down, why = hidden[0], "that edge does not show"
     elif hidden:
-        why = "both edges are alike: keep the front one clean"
+        why = "either edge will do: keep the front clean"
     left, front, right, back = what.solid.outline.box
     line = {
         "front": PlanLine(left, front, right, front), "back": PlanLine(left, back, right, back),

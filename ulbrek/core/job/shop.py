@@ -35,7 +35,7 @@ class Standby(Document):
     """A small mould that stands by for what is left over."""
 
     name: Annotated[str, Field(min_length=1, max_length=60), label("Name"), ONE_LINE]
-    volume_l: Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False), label("Holds", unit="volume")]
+    volume_l: Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False), label("Volume", unit="volume")]
 
 
 class Shop(Document):

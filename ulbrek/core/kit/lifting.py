@@ -44,7 +44,7 @@ def team(one_person_kg: Figure | float, people: int) -> Figure:
 
 @rule(unit="kg", kind="allowed")
 def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
-    """What a team lifts together
+    """Team guideline
 
     The guideline: two people together lift two thirds of what they could lift each alone, three or four about half.
 
@@ -62,7 +62,7 @@ def team_lifts(one_person_kg: float, people: int, team_share: float) -> float:
 
 @rule(unit="kg", kind="allowed")
 def team_at_most(one_person_kg: float, people: int, guideline_kg: float) -> float:
-    """What a team carries at most
+    """Team limit
 
     Over the guideline for teams and not by more than a half, nobody more than they would lift alone: for one lift,
     with straps or a good edge to hold.

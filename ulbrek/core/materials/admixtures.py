@@ -23,14 +23,14 @@ class Admixture(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"], label("Kind")]
-    base: Annotated[Base, label("Dosed by")]
-    least: Annotated[Share, label("At least")]
-    usual: Annotated[Share, label("Usual")]
-    most: Annotated[Share, label("At most")]
+    base: Annotated[Base, label("Dose base")]
+    least: Annotated[Share, label("Least dose")]
+    usual: Annotated[Share, label("Usual dose")]
+    most: Annotated[Share, label("Most dose")]
     water_share: Annotated[
         float,
         Field(ge=0, lt=1, allow_inf_nan=False),
-        label("Water in it", unit="share", description="of its mass, in a liquid"),
+        label("Water content", unit="share", description="of its mass, in a liquid"),
     ] = 0.0
     water_shift: Annotated[
         float,
@@ -61,18 +61,18 @@ class Admixture(Document):
     density_kg_l: Annotated[
         float,
         Field(gt=0.05, le=8, allow_inf_nan=False),
-        label("Density as poured", unit="kg/l", description="as it is poured out"),
+        label("Loose density", unit="kg/l", description="as it is poured out"),
     ] = 1.0
     spoon_g: Annotated[
         float | None,
         Field(ge=0.01, le=100),
-        label("A level teaspoon", none="weighed", unit="g", description="a level teaspoon; None: it is weighed"),
+        label("Level teaspoon", none="weighed", unit="g", description="a level teaspoon; None: it is weighed"),
     ] = None
     pack_g: Annotated[
-        float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("A pack", none="not said", unit="g")
+        float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("Pack", none="not entered", unit="g")
     ] = None
-    price: Annotated[Price | None, label("Price", none="not said")] = None
-    source: Annotated[str, Field(max_length=200), label("Known from"), ONE_LINE]
+    price: Annotated[Price | None, label("Price", none="not entered")] = None
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
 
     @model_validator(mode="after")
     def _ordered(self) -> "Admixture":

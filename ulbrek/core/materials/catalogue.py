@@ -56,7 +56,7 @@ WHITE_MIX = Mix(
 
 RAPID_MORTAR = Mix(
     id="rapid",
-    name="Sulfo-aluminate mortar",
+    name="Rapid mortar (calcium sulfoaluminate, CSA)",
     sizes=(
         BagSize(id="50lb", name="50 lb", dry_mass_kg=22.68, yield_l=12.2, water_least_l=3.3, water_most_l=3.9),
         BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=13.4, water_least_l=3.6, water_most_l=4.3),
@@ -131,12 +131,12 @@ INGREDIENTS = (
         source="common practice",
     ),
     Ingredient(
-        id="sand", name="Sharp sand", kind="sand", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=4.0,
-        pack_kg=25.0, source="common practice",
+        id="sand", name="Sharp sand (concrete sand)", kind="sand", density_kg_m3=2650.0, bulk_kg_m3=1600.0,
+        largest_mm=4.0, pack_kg=25.0, source="common practice",
     ),
     Ingredient(
-        id="stone-10", name="Stone to 10 mm", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=9.5,
-        pack_kg=25.0, source="common practice",
+        id="stone-10", name="Gravel to 10 mm (3/8 in)", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0,
+        largest_mm=9.5, pack_kg=25.0, source="common practice",
     ),
     Ingredient(
         id="stone-20", name="Stone to 20 mm", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=19.0,
@@ -147,7 +147,7 @@ INGREDIENTS = (
 CONTAINERS = (
     Container(id="bucket", name="5 gal bucket", volume_l=18.9),
     Container(id="tub", name="Mixing tub", volume_l=45.0),
-    Container(id="barrow", name="Barrow", volume_l=85.0),
+    Container(id="barrow", name="Wheelbarrow", volume_l=85.0),
     Container(id="drum", name="Drum mixer", volume_l=140.0, machine_min=6.0),
 )
 
@@ -191,18 +191,18 @@ LINERS = (
         modulus_mpa=2100.0, density_kg_m3=1050.0, bends_to_mm=90.0, source="common practice",
     ),
     Sheet(
-        id="bending-ply-5", name="Bending plywood 5 mm", thickness_mm=5.0, length_mm=2440.0, width_mm=1220.0,
+        id="bending-ply-5", name="Flexible plywood 5 mm", thickness_mm=5.0, length_mm=2440.0, width_mm=1220.0,
         modulus_mpa=1200.0, density_kg_m3=450.0, face="bare", bends_to_mm=120.0, source="common practice",
     ),
 )  # fmt: skip
 
 LUMBER = (
     Lumber(
-        id="batten-38x63", name="Lumber 38 x 63 mm (2 x 3)", thickness_mm=38.0, width_mm=63.0,
+        id="batten-38x63", name="Lumber 38 × 63 mm (2 × 3)", thickness_mm=38.0, width_mm=63.0,
         lengths_mm=(2440.0, 3050.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
     ),
     Lumber(
-        id="batten-38x89", name="Lumber 38 x 89 mm (2 x 4)", thickness_mm=38.0, width_mm=89.0,
+        id="batten-38x89", name="Lumber 38 × 89 mm (2 × 4)", thickness_mm=38.0, width_mm=89.0,
         lengths_mm=(2440.0, 3050.0, 3660.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
     ),
 )  # fmt: skip

@@ -19,16 +19,16 @@ class Ingredient(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["cement", "sand", "stone"], label("Kind")]
-    density_kg_m3: Annotated[Density, label("Density of its grains", unit="kg/m3", description="of its grains")]
+    density_kg_m3: Annotated[Density, label("Particle density", unit="kg/m3", description="of its grains")]
     bulk_kg_m3: Annotated[
         Density,
-        label("Filled into a bucket", unit="kg/m3", description="as it is filled into a bucket, dry; of stone, rodded"),
+        label("Bulk density", unit="kg/m3", description="as it is filled into a bucket, dry; of stone, rodded"),
     ]
-    largest_mm: Annotated[float, Field(ge=0, le=80, allow_inf_nan=False), label("Largest grain", unit="mm")] = 0.0
+    largest_mm: Annotated[float, Field(ge=0, le=80, allow_inf_nan=False), label("Maximum size", unit="mm")] = 0.0
     fineness: Annotated[
-        float, Field(ge=1, le=5), label("Fineness of a sand", description="fineness modulus of a sand")
+        float, Field(ge=1, le=5), label("Fineness modulus", description="fineness modulus of a sand")
     ] = 2.8
-    gain: Annotated[Gain, label("A cement is", description="of a cement")] = "ordinary"
-    pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("A pack", unit="kg")]
-    price: Annotated[Price | None, label("Price", none="not said")] = None
-    source: Annotated[str, Field(max_length=200), label("Known from"), ONE_LINE]
+    gain: Annotated[Gain, label("Cement type", description="of a cement")] = "ordinary"
+    pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Pack", unit="kg")]
+    price: Annotated[Price | None, label("Price", none="not entered")] = None
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]

@@ -33,15 +33,17 @@ class BagSize(Document):
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=40), label("Bag"), ONE_LINE]
-    dry_mass_kg: Annotated[Kilograms, label("Dry mass", unit="kg")]
+    dry_mass_kg: Annotated[Kilograms, label("Dry weight", unit="kg")]
     yield_l: Annotated[
-        Litres, label("Yields", unit="volume", description="concrete from one bag with its usual water [l]")
+        Litres, label("Yield", unit="volume", description="concrete from one bag with its usual water [l]")
     ]
-    water_least_l: Annotated[
-        Litres, label("Water, at least", unit="l", description="the least water the bag allows [l]")
+    water_least_l: Annotated[Litres, label("Water, least", unit="l", description="the least water the bag allows [l]")]
+    water_most_l: Annotated[
+        Litres, label("Water, bag limit", unit="l", description="the most water the bag allows [l]")
     ]
-    water_most_l: Annotated[Litres, label("at most", unit="l", description="the most water the bag allows [l]")]
-    price: Annotated[float | None, Field(ge=0, le=100_000, allow_inf_nan=False), label("Price", none="not said")] = None
+    price: Annotated[float | None, Field(ge=0, le=100_000, allow_inf_nan=False), label("Price", none="not entered")] = (
+        None
+    )
 
     @model_validator(mode="after")
     def _ordered(self) -> "BagSize":
@@ -80,7 +82,7 @@ class StrengthPoint(Document):
     hours: Annotated[
         float,
         Field(gt=0, lt=672, allow_inf_nan=False),
-        label("After water in, at 20 °C", unit="h", description="after water in [h]"),
+        label("Age at 20 °C", unit="h", description="after water in [h]"),
     ]
     strength_mpa: Annotated[float, Field(gt=0, le=120, allow_inf_nan=False), label("Strength", unit="MPa")]
 
@@ -91,12 +93,12 @@ class Mix(Document):
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), label("Name"), ONE_LINE]
     sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), COUNTED]
-    gain: Annotated[Gain, label("Its cement is", description="how fast its cement is")] = "ordinary"
+    gain: Annotated[Gain, label("Cement type", description="how fast its cement is")] = "ordinary"
     strength_28_least_mpa: Annotated[
-        Strength, label("Strength at 28 days, at least", unit="MPa", description="28-day strength, the lower end [MPa]")
+        Strength, label("28-day strength, least", unit="MPa", description="28-day strength, the lower end [MPa]")
     ] = 24.0
     strength_28_most_mpa: Annotated[
-        Strength, label("at most", unit="MPa", description="28-day strength, the upper end [MPa]")
+        Strength, label("28-day strength, most", unit="MPa", description="28-day strength, the upper end [MPa]")
     ] = 28.0
     initial_set_h: Annotated[Hours, label("Initial set at 20 °C", unit="h", description="initial set at 20 °C [h]")] = (
         4.0
@@ -106,25 +108,25 @@ class Mix(Document):
     cement_share: Annotated[
         float | None,
         Field(gt=0.02, le=1, allow_inf_nan=False),
-        label("Cement in it", none="not known", unit="share", description="of the dry mass; None: not known"),
+        label("Cement content", none="not known", unit="share", description="of the dry mass; None: not known"),
     ] = None
     stone_mm: Annotated[
         float,
         Field(ge=0, le=80, allow_inf_nan=False),
-        label("Largest stone", unit="mm", description="the largest in it [mm]"),
+        label("Maximum aggregate size", unit="mm", description="the largest in it [mm]"),
     ] = 10.0
-    feel: Annotated[Feel, label("Made to be", description="what it is made for")] = "plastic"
+    feel: Annotated[Feel, label("Consistency", description="what it is made for")] = "plastic"
     workable_min: Annotated[
         float,
         Field(gt=1, le=600, allow_inf_nan=False),
-        label("Stiffens after, at 20 °C", unit="min", description="from water in until it stiffens, at 20 °C [min]"),
+        label("Working time at 20 °C", unit="min", description="from water in until it stiffens, at 20 °C [min]"),
     ] = 75.0
     strengths: Annotated[
         tuple[StrengthPoint, ...],
         Field(max_length=3, description="as the bag prints them; none: by its cement"),
         COUNTED,
     ] = ()
-    source: Annotated[str, Field(max_length=200), label("Known from"), ONE_LINE]
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
 
     @model_validator(mode="after")
     def _told_in_order(self) -> "Mix":

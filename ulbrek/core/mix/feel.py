@@ -46,11 +46,11 @@ FEELS: dict[Feel, FeelOf] = {
         (
             "Fill a small cup to the brim from the middle of the batch.",
             "Turn it over on a wet board.",
-            "Lift the cup straight up, and look at the cake.",
+            "Lift the cup straight up and look at the cone.",
         ),
         (
             FeltAs(
-                "too dry", "It stands up", "Add a cup of water and mix again; at the most, a plasticiser instead.",
+                "too dry", "It keeps its height", "Add a cup of water and mix again; at the limit use a plasticiser.",
                 adds=True,
             ),
             FeltAs(
@@ -58,8 +58,8 @@ FEELS: dict[Feel, FeelOf] = {
                 "Place it. Every later batch gets this water.",
             ),
             FeltAs(
-                "too wet", "It runs apart, or water stands on it",
-                "Add dry mix of the same lot, mix again, and write down the water of this batch.",
+                "too wet", "It separates, or water bleeds out",
+                "Add dry mix of the same lot, mix again, and log the water of this batch.",
             ),
         ),
     ),
@@ -81,8 +81,8 @@ FEELS: dict[Feel, FeelOf] = {
                 "Pour it. Every later batch gets this water.",
             ),
             FeltAs(
-                "too wet", "A clear rim, stones in the middle",
-                "It has come apart: add dry mix, mix again, test again. Do not pour it so.",
+                "too wet", "A clear rim, aggregate in the middle",
+                "It has come apart: add dry mix, mix again, test again. Do not pour it like that.",
             ),
         ),
     ),

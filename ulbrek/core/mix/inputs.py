@@ -26,39 +26,41 @@ class Dose(Document):
     """Something that is dosed. Of percent and grams a bag either will do; typed both, they must agree."""
 
     admixture: Id
-    percent: Annotated[Percent | None, label("Percent", none="not a share", unit="%", description="of the base")] = None
-    grams: Annotated[Grams | None, label("A bag", none="not known", unit="g", description="for one bag")] = None
-    base: Annotated[Base | None, label("Of", description="what the percent is of; None: as its maker says")] = None
+    percent: Annotated[Percent | None, label("Percentage", none="not set", unit="%", description="of the base")] = None
+    grams: Annotated[Grams | None, label("Grams a bag", none="not set", unit="g", description="for one bag")] = None
+    base: Annotated[
+        Base | None, label("Percentage of", description="what the percent is of; None: as its maker says")
+    ] = None
 
 
 class InHand(Document):
     """Bags that are here: of which size, how many, of which lot."""
 
-    bag: Annotated[Id, label("Bags of")]
-    count: Annotated[int, Field(ge=1, le=5000), label("How many")]
+    bag: Annotated[Id, label("Bag")]
+    count: Annotated[int, Field(ge=1, le=5000), label("Count")]
     lot: Annotated[str | None, Field(max_length=80), label("Lot"), ONE_LINE] = None
 
 
 class Scratch(Document):
     """Concrete from scratch: its ingredients and how they are proportioned."""
 
-    by: Annotated[Literal["parts by mass", "parts by volume", "absolute volumes"], label("It comes")] = (
+    by: Annotated[Literal["parts by mass", "parts by volume", "absolute volumes"], label("Mix type")] = (
         "parts by volume"
     )
     cement: Annotated[Id, label("Cement")]
     sand: Annotated[Id, label("Sand")]
-    stone: Annotated[Id | None, label("Stone", none="none, a mortar", description="None: a mortar")] = None
-    sand_part: Annotated[Part, label("Sand to one of cement", description="to one of cement")] = 2.0
-    stone_part: Annotated[Part, label("Stone to one of cement", description="to one of cement")] = 3.0
+    stone: Annotated[Id | None, label("Gravel", none="none, a mortar", description="None: a mortar")] = None
+    sand_part: Annotated[Part, label("Sand to 1 cement", description="to one of cement")] = 2.0
+    stone_part: Annotated[Part, label("Gravel to 1 cement", description="to one of cement")] = 3.0
     water_cement: Annotated[
-        float, Field(ge=0.25, le=1.0, allow_inf_nan=False), label("Water to cement", description="by mass")
+        float, Field(ge=0.25, le=1.0, allow_inf_nan=False), label("Water-cement ratio", description="by mass")
     ] = 0.45
     air_percent: Annotated[float, Field(ge=0, le=12, allow_inf_nan=False), label("Air", unit="%")] = 2.0
     slump: Annotated[
         Literal["25 to 50 mm", "75 to 100 mm", "150 to 175 mm"], label("Slump", description="for absolute volumes")
     ] = "75 to 100 mm"
-    sand_moisture: Annotated[Moisture, label("Water in the sand", unit="%")] = 0.0
-    stone_moisture: Annotated[Moisture, label("Water in the stone", unit="%")] = 0.0
+    sand_moisture: Annotated[Moisture, label("Sand moisture", unit="%")] = 0.0
+    stone_moisture: Annotated[Moisture, label("Gravel moisture", unit="%")] = 0.0
 
 
 class MixInputs(Document):
@@ -66,27 +68,27 @@ class MixInputs(Document):
 
     mix: Annotated[Id, label("Mix")]
     bag: Annotated[Id, label("Bag")]
-    container: Annotated[Id, label("Mixed in")]
+    container: Annotated[Id, label("Mixing vessel")]
     scratch: Annotated[Scratch | None, Field(description="None: it comes in bags")] = None
-    buy: Annotated[Buy, label("Bought")] = "one size"
-    work: Annotated[Work, label("What is poured", description="what is poured: it says how much is spare")] = "form"
+    buy: Annotated[Buy, label("Buy")] = "one size"
+    work: Annotated[Work, label("Placing", description="what is poured: it says how much is spare")] = "form"
     spare: Annotated[
         float | None,
         Field(ge=0, le=1, allow_inf_nan=False),
-        label("Spare", none="by the work", unit="share", description="share over the volume; None: by the work"),
+        label("Allowance", none="by placing", unit="share", description="share over the volume; None: by the work"),
     ] = None
-    least_bags_over: Annotated[int, Field(ge=0, le=20), label("Whole bags over, at least")] = 1
+    least_bags_over: Annotated[int, Field(ge=0, le=20), label("Spare bags, at least")] = 1
     bags_in_hand: Annotated[
-        int | None, Field(ge=0, le=5000), label("Bags in hand", none="not counted", description="None: not counted yet")
+        int | None, Field(ge=0, le=5000), label("Bags on hand", none="not entered", description="None: not counted yet")
     ] = None
     in_hand: Annotated[tuple[InHand, ...], Field(max_length=40), COUNTED] = ()
-    one_colour: Annotated[bool, label("The castings", description="the castings of the pour must match")] = False
+    one_colour: Annotated[bool, label("Colour", description="the castings of the pour must match")] = False
     cement_share: Annotated[
         float | None,
         Field(gt=0.02, le=1, allow_inf_nan=False),
         label(
             "Cement in the dry mix",
-            none="not known",
+            none="not set",
             unit="share",
             description="of the dry mass; None: as the mix says",
         ),
@@ -95,25 +97,25 @@ class MixInputs(Document):
     water_per_bag_l: Annotated[
         float | None,
         Field(ge=0.01, le=50, allow_inf_nan=False),
-        label("Water a bag", none="usual", unit="l", description="None: the bag's usual water [l]"),
+        label("Water per bag", none="bag’s usual", unit="l", description="None: the bag's usual water [l]"),
     ] = None
-    feel: Annotated[Feel | None, label("Feel", description="None: what the mix is made for")] = None
-    settled: Annotated[Settled, label("Settled in the form", description="how the mix is settled in the form")] = (
+    feel: Annotated[Feel | None, label("Consistency", description="None: what the mix is made for")] = None
+    settled: Annotated[Settled, label("Consolidated by", description="how the mix is settled in the form")] = (
         "vibrated on the bench"
     )
     void_share: Annotated[
         float,
         Field(ge=0, le=0.3, allow_inf_nan=False),
-        label("Left open by packing", unit="share", description="left open by packing"),
+        label("Voids, packed", unit="share", description="left open by packing"),
     ] = 0.0
     bags_per_batch: Annotated[
         float | None,
         Field(ge=0.25, le=100, multiple_of=0.25),
-        label("Bags a batch", none="what fits", description="None: what the container takes"),
+        label("Bags per batch", none="as fits", description="None: what the container takes"),
     ] = None
-    people: Annotated[int, Field(ge=1, le=12), label("People at it")] = 2
-    minutes_mixing: Annotated[Minutes, label("Minutes to mix a bag", description="a bag")] = 5.0
-    minutes_placing: Annotated[Minutes, label("Minutes to place a bag", description="a bag")] = 4.0
+    people: Annotated[int, Field(ge=1, le=12), label("People mixing")] = 2
+    minutes_mixing: Annotated[Minutes, label("Mixing time per bag", description="a bag")] = 5.0
+    minutes_placing: Annotated[Minutes, label("Placing time per bag", description="a bag")] = 4.0
     workable_min: Annotated[
         float | None,
         Field(gt=1, le=600, allow_inf_nan=False),

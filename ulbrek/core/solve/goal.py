@@ -38,16 +38,16 @@ class TargetMass(_Goal):
     mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)]
     when: Annotated[
         Literal["fresh", "stripped", "dry", "dry mix"],
-        label("Weighed", description="dry mix: what of the bag goes into it"),
+        label("Weight when", description="dry mix: what of the bag goes into it"),
     ] = "dry"
-    by: Annotated[Literal["thickness", "size"], label("By its")] = "thickness"
+    by: Annotated[Literal["thickness", "size"], label("By changing")] = "thickness"
 
 
 class EqualSections(_Goal):
     """The figures of a run add up, by changing one of them."""
 
     kind: Literal["equal sections"] = "equal sections"
-    unknown: Annotated[Literal["section", "count", "gap", "end gap", "run"], label("Looked for")] = "section"
+    unknown: Annotated[Literal["section", "count", "gap", "end gap", "run"], label("Find")] = "section"
 
 
 class FitToSite(_Goal):
@@ -55,7 +55,7 @@ class FitToSite(_Goal):
 
     kind: Literal["fit to site"] = "fit to site"
     dimension: Id
-    along: Annotated[Literal["length", "width"], label("With its")] = "length"
+    along: Annotated[Literal["length", "width"], label("Changing")] = "length"
 
 
 class DivideAtSeams(_Goal):
@@ -172,7 +172,7 @@ def _with_outline(piece: Piece, fields: dict[str, Length]) -> Piece:
 def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
     run = piece.run
     if run is None:
-        raise CannotSolveError("It fills no run. Give the run and its gaps first.")
+        raise CannotSolveError("No run is set. Enter the run and its gaps first.")
     length, width = shape_of(piece).size
     section, count = (length if run.along == "length" else width), piece.count
     total, gap, end = run.run.mm, run.gap.mm, run.end_gap.mm
@@ -184,7 +184,7 @@ def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
     if goal.unknown == "count":
         wanted_count = (total - 2 * end + gap) / (section + gap)
         if round(wanted_count) < 1:
-            raise CannotSolveError("Not one of them fits the run. Make them smaller, or the run longer.")
+            raise CannotSolveError("Even one does not fit the run. Make them smaller, or the run longer.")
         return Change("Make {count} of them", {"/count": round(wanted_count)}, {"count": str(round(wanted_count))})
     if goal.unknown == "run":
         return _length("Make the run {size}", "/run/run", count * section + (count - 1) * gap + 2 * end)
@@ -233,7 +233,7 @@ def _seams(piece: Piece, side: Literal["left", "front"], run: float, parts: int)
         wanted = Seam(id=f"seam-{number}", side=side, offset=Length(mm=run * number / parts))
         at = free_offset(shape, wanted)
         if at is None:
-            raise CannotSolveError("No place is whole right across it. Make an opening smaller or move it.")
+            raise CannotSolveError("No seam fits without crossing an opening. Make an opening smaller or move it.")
         yield wanted.model_copy(update={"offset": Length(mm=round(at))})
 
 

@@ -40,7 +40,7 @@ class BarByHand(Document):
 class SteelInputs(Document):
     """The school of reinforcement, what it is made of, and where the piece will stand."""
 
-    school: Annotated[School, label("School")] = "mesh and bars"
+    school: Annotated[School, label("Reinforcement")] = "mesh and bars"
     by_piece: Annotated[
         Mapping[Id, School], Field(max_length=60, description="pieces that are reinforced otherwise"), COUNTED
     ] = Field(default_factory=dict)
@@ -50,13 +50,13 @@ class SteelInputs(Document):
     mesh: Annotated[
         str | None, Field(max_length=40), label("Mesh", description="None: the shop's first mesh"), ONE_LINE
     ] = None
-    exposure: Annotated[Exposure, label("It stands")] = "indoors"
-    held: Annotated[Held, label("Placed")] = "laid at half fill"
+    exposure: Annotated[Exposure, label("Exposure")] = "indoors"
+    held: Annotated[Held, label("Placing")] = "laid at half fill"
     fill_share: Annotated[
         FillShare,
-        label("Form filled before it is laid", unit="share", description="how full the form is when the steel is laid"),
+        label("Fill before steel", unit="share", description="how full the form is when the steel is laid"),
     ] = 0.5
-    edge_distance: Annotated[EdgeDistance, label("Kept from the edges")] = Length(mm=25)
+    edge_distance: Annotated[EdgeDistance, label("Edge distance")] = Length(mm=25)
     height: Annotated[
         Offset | None,
         label(
@@ -64,9 +64,9 @@ class SteelInputs(Document):
         ),
     ] = None
     spacing: Annotated[
-        Spacing, label("Bars of a grid or cage, apart", description="of the bars of a grid, and of the links of a cage")
+        Spacing, label("Bar spacing", description="of the bars of a grid, and of the links of a cage")
     ] = Length(mm=150)
-    standard: Annotated[Standard, label("Bends and laps by", description="whose bends, hooks and laps")] = "ACI 318"
+    standard: Annotated[Standard, label("Bend standard", description="whose bends, hooks and laps")] = "ACI 318"
     by_hand: Annotated[tuple[BarByHand, ...], Field(max_length=120), COUNTED] = ()
 
     def school_of(self, piece: str) -> School:

@@ -6,18 +6,18 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
     "school": (
         Way(
             "mesh and bars",
-            "Mesh over the open fields, a bar right through beside every opening and aslant at inner corners: it holds "
-            "together when a narrow strip cracks.",
-            "Needs 38 mm of thickness or so, and must not sink to the face.",
+            "Mesh in the open areas, full-length bars beside openings, diagonal bars at inside corners: it holds "
+            "together when a narrow web cracks.",
+            "Needs about {38 limit} of thickness, and must not sink to the face.",
         ),
         Way(
             "mesh",
             "Enough for a top or shelf without openings; quick to cut and to lay.",
-            "Does little for a narrow strip beside a sink.",
+            "Does little for a narrow web beside a sink.",
         ),
         Way(
             "grid of bars",
-            "For seats, thick slabs and pads that carry people or machines: bars both ways at one distance.",
+            "For seats, thick slabs and pads that carry people or machines: bars both ways at one spacing.",
             "Two bars thick where they cross: not for thin tops.",
         ),
         Way(
@@ -61,12 +61,12 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
     "standard": (
         Way(
             "ACI 318",
-            "Links bent round four diameters, hooks of 75 mm, long laps: what a US shop buys and is asked for.",
-            "A cage under some 60 mm has no room for the hooks: it is lapped.",
+            "Links bent round four diameters, hooks of {75 limit}, long laps: what a US shop buys and is asked for.",
+            "A cage under about {60 limit} has no room for the hooks: it is lapped.",
         ),
         Way(
             "EN 1992",
-            "Links bent round four diameters, hooks of 50 mm; laps longer still, since all lie at one place.",
+            "Links bent round four diameters, hooks of {50 limit}; laps longer still, since all lie at one place.",
             "Steel B500, the mix's lower strength taken as its characteristic one.",
         ),
     ),

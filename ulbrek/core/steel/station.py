@@ -56,9 +56,7 @@ HELD_EVERY_MM = {
     "tied over the form": 400.0, "clipped up from the base": 400.0, "on chairs": 600.0, "on stones": 500.0,
 }  # fmt: skip  # Source: common practice.
 FACES = ("show", "back")
-CAGE_PLACING = (
-    "Stand or hang the cage in the form before the pour, wheels or blocks of mortar between it and the boards."
-)
+CAGE_PLACING = "Stand or hang the cage in the form before the pour, spacers between it and the form."
 
 
 class ChosenSteel(NamedTuple):

@@ -7,7 +7,10 @@ from typing import Any
 
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.sentence import fill
-from ulbrek.core.base.units.quantity import write_quantity
+from ulbrek.core.base.units.quantity import write_quantity, write_range, write_sheet
+from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.base.values import value_words
+from ulbrek.core.cure.result import Act
 from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
@@ -16,12 +19,13 @@ from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
-from ulbrek.files.pack.words import Block, clock, table
+from ulbrek.files.pack.words import Block, clock, forecast, letter, table
 
 Page = dict[str, Any]
-_MEASURE_AGAIN = "Measure the place again just before the first cut: 3 to 6 mm of drift is usual."
+_MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {3 to 6 limit} are normal."
 _BOX, _TICKED = "\u2610", "\u2611"
-_WAYS = {"down": "down through the strip", "up": "up through the base", "in": "through the strip into the base's edge"}
+_WAYS = {"down": "from above", "up": "from below", "in": "through the side, into the edge of the base"}
+_LEAST_SHOWN_N = 20.0  # of what lifts: less is not worth a word
 
 
 class Pages(SteelPages, MovePages, MixPages):
@@ -54,15 +58,15 @@ class Pages(SteelPages, MovePages, MixPages):
         bare = [planned for planned in self.plan.pieces if not (planned.steel.stack or planned.steel.cage)]
         if bare:
             names = ", ".join(one.name for one in bare)
-            yield {"kind": "text", "text": f"No steel is laid in: {names}. Reinforcement: {bare[0].steel.school}."}
+            yield {"kind": "text", "text": f"No steel in: {names}. Reinforcement: {value_words(bare[0].steel.school)}."}
             yield from (block for one in bare for block in self._findings("steel", one.id))
 
     def _measure(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
-        yield {"kind": "text", "text": _MEASURE_AGAIN}
+        yield {"kind": "text", "text": self._said(_MEASURE_AGAIN)}
         yield _drawing(drawings.measuring_sheet(piece, planned, self.units))
         rows = [
-            ["Length over all", self._mm(planned.measure.length_mm)],
-            ["Width over all", self._mm(planned.measure.width_mm)],
+            ["Overall length", self._mm(planned.measure.length_mm)],
+            ["Overall width", self._mm(planned.measure.width_mm)],
             ["Thickness", self._mm(piece.thickness.mm)],
             *([tape.name, self._of(tape.length)] for tape in planned.measure.tape_checks),
         ]
@@ -77,18 +81,18 @@ class Pages(SteelPages, MovePages, MixPages):
                 [f"{name}: centre from the left", self._mm(feature.x_mm)],
                 [f"{name}: centre from the front", self._mm(feature.y_mm)],
             ]
-        head = ["What", "Planned", "On the place", "Again, before the cut"]
+        head = ["What", "Planned", "On site", "Before cutting"]
         yield {**table(head, [[*row, "", ""] for row in rows]), "to_fill_in": True}
         yield from self._place(piece)
         measured = planned.measure
         yield table(
             ["", ""],
             [
-                ["Volume of one", self._of(measured.volume)],
-                ["Mass fresh", self._range(measured.mass_fresh)],
-                ["Mass dry", self._range(measured.mass_dry)],
-                ["Castings wanted", str(piece.count)],
-                ["Cast", piece.cast],
+                ["Volume of one casting", self._of(measured.volume)],
+                ["Weight fresh", self._range(measured.mass_fresh)],
+                ["Weight air-dry", self._range(measured.mass_dry)],
+                ["Castings", str(piece.count)],
+                ["Cast", value_words(piece.cast)],
             ],
         )
 
@@ -101,28 +105,33 @@ class Pages(SteelPages, MovePages, MixPages):
             if dimension.pieces and piece.id not in dimension.pieces:
                 continue
             baseline = to_it[dimension.id]
-            off = f", {self._of(baseline)} without its baseline" if baseline else ""
+            off = f", {self._of(baseline)} from the baseline" if baseline else ""
             again = self._mm(dimension.again.mm) if dimension.again else ""
             rows.append([dimension.name + off, self._mm(dimension.first.mm), again, ""])
         rows += [
-            [f"To pass: {way.name}", f"{self._mm(way.width.mm)} × {self._mm(way.height.mm)}", "", ""]
+            [f"Access: {way.name}", f"{self._mm(way.width.mm)} × {self._mm(way.height.mm)}", "", ""]
             for way in site.passages
         ]
         for fit in piece.edge_fits:
             rows.append(
-                [f"{fit.edge} edge: gap, overhang", f"{self._mm(fit.gap.mm)}, {self._mm(fit.overhang.mm)}", "", ""]
+                [
+                    f"{letter(fit.edge)} edge: gap, overhang",
+                    f"{self._mm(fit.gap.mm)}, {self._mm(fit.overhang.mm)}",
+                    "",
+                    "",
+                ]
             )
         if rows:
-            yield {**table(["On the place", "Measured", "Again", "Today"], rows), "to_fill_in": True}
+            yield {**table(["On site", "Reading", "Second", "Today"], rows), "to_fill_in": True}
 
     def _form(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
-        yield {"kind": "text", "text": "As it lies on the bench" + (", a mirror image." if mirrored else ".")}
+        yield {"kind": "text", "text": "In the form" + (" (mirror image)." if mirrored else ".")}
         yield _drawing(drawings.form_plan(form, self.units, mirrored))
         yield _drawing(drawings.form_section(form, self.units))
         yield {
             "kind": "text",
-            "text": "The section runs from front to back, beside the middle; a thin form is drawn higher.",
+            "text": "Section front to back, beside the middle; the heights of a thin form are exaggerated.",
         }
         yield table(
             ["Board", "Length", "Height", "Thickness"],
@@ -130,23 +139,23 @@ class Pages(SteelPages, MovePages, MixPages):
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
-            *([f"Inside along the {one.edge}", self._of(one.made)] for one in form.inside),
-            ["Screws", f"{form.screw_count.value:g} in all, {self._screw(joint.screw_mm)} {_WAYS[joint.way]}"],
+            *([f"Inside at {one.edge}", self._of(one.made)] for one in form.inside),
+            ["Screws", f"{form.screw_count.value:g} in total, {self._screw(joint.screw_mm)}, {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
-            ["Bite, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
-            ["Beads", f"{self._of(used.joint_length)}, tooled to {self._mm(used.bead.inputs['radius_mm'].value)}"],
+            ["Embedment, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
+            ["Sealant bead", f"{self._of(used.joint_length)}, radius {self._mm(used.bead.inputs['radius_mm'].value)}"],
             ["Tape", self._of(used.tape)],
             ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._of(stiff.bearer_spacing)} apart"],
             ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
             *(
-                [f"Strap {self._mm(strap.height_mm)} above the floor", f"pulled with {self._of(strap.pull)}"]
+                [f"Strap {self._mm(strap.height_mm)} above the base", f"tension {self._of(strap.pull)}"]
                 for strap in stiff.straps
             ),
-            ["Level", f"1 mm a metre off makes {self._of(form.out_of_level)} end to end"],
+            ["Level", self._level(form)],
         ]
         rows += [[one.name, self._former(one)] for one in form.knockouts]
         if used.release:
-            rows.append(["Release", self._of(used.release)])
+            rows.append(["Release agent", self._of(used.release)])
         yield table(["", ""], rows)
 
     def _boards(self, form: FormResult) -> Iterator[list[str]]:
@@ -161,16 +170,16 @@ class Pages(SteelPages, MovePages, MixPages):
 
     def _former(self, one: Knockout) -> str:
         """What a former is made of, how it lies and how it is held."""
-        said = [one.build, one.where]
+        said = [value_words(one.build), value_words(one.where)]
         if one.layers:
-            said.append(f"{one.layers.value:g} layers, cut to {self._mm(one.height_mm)}")
+            said.append(f"{self._of(one.layers)}, cut to {self._cut(one.height_mm)}")
         if one.draft_deg:
-            said.append(f"narrowing by {one.draft_deg:g}°")
-        if one.uplift:
-            said.append(f"lifts {self._of(one.uplift)}" + (f", held {self._of(one.held)}" if one.held else ""))
+            said.append(f"draft {write_quantity(one.draft_deg, 'draft', self.units)}")
+        if one.uplift and one.uplift.value >= _LEAST_SHOWN_N:
+            said.append(f"uplift {self._of(one.uplift)}" + (f", hold-down {self._of(one.held)}" if one.held else ""))
         if one.fill_step and one.fill_step.value < one.height_mm:
-            said.append(f"never filled higher on one side by {self._of(one.fill_step)}")
-        return ", ".join(said) + f". {one.holding}"
+            said.append(f"fill both sides within {self._of(one.fill_step)}")
+        return letter(", ".join(said)) + f". {self._said(one.holding)}"
 
     def _steps(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
@@ -179,9 +188,9 @@ class Pages(SteelPages, MovePages, MixPages):
             "steps": [
                 {
                     "svg": drawings.step(form, index, mirrored),
-                    "title": f"{one.number}  {one.title}",
-                    "text": one.text,
-                    "care": one.care,
+                    "title": f"{one.number}  {self._said(one.title)}",
+                    "text": self._said(one.text),
+                    "care": self._said(one.care),
                 }
                 for index, one in enumerate(form.steps)
             ],
@@ -192,26 +201,27 @@ class Pages(SteelPages, MovePages, MixPages):
         letters = drawings.letters_of(self.plan)
         lumber = cutting.lumber
         yield table(
-            ["To have", ""],
+            ["What you need", ""],
             [
                 *(
                     [
                         kind.sheet_name,
-                        f"{len(kind.bought)}, {self._mm(kind.sheet_length_mm)} × {self._mm(kind.sheet_width_mm)}",
+                        f"{len(kind.bought)}, {self._size(kind)}",
                     ]
                     for kind in cutting.kinds
                 ),
-                *([[lumber.name, f"{self._of(lumber.count)} of {self._mm(lumber.length_mm)}"]] if lumber else []),
-                ["Screws", f"{self._of(cutting.screws)}, {self._of(cutting.boxes)}"],
+                *([[lumber.name, f"{self._of(lumber.count)} of {self._sold(lumber.length_mm)}"]] if lumber else []),
+                ["Screws", f"{cutting.screws.value:,g}, {self._of(cutting.boxes)}"],
                 ["Sealant", self._of(cutting.cartridges)],
                 ["Tape", self._of(cutting.rolls)],
             ],
         )
-        yield {"kind": "text", "text": f"Cut with a {cutting.saw}; its kerf, {self._mm(cutting.kerf_mm)}, is counted."}
+        kerf = write_length(cutting.kerf_mm, self.units, "fine")
+        yield {"kind": "text", "text": f"Cut with a {value_words(cutting.saw)}; its {kerf} kerf is counted."}
         for kind in cutting.kinds:
             yield from self._sheets(kind, letters)
         sizes = {panel.key: panel for kind in cutting.kinds for plan in kind.sheets for panel in plan.panels}
-        yield {"kind": "heading", "text": "Boards: tick each off as it is sawn and labelled"}
+        yield {"kind": "heading", "text": "Boards: tick each once sawn and labelled"}
         sawn = {key for kind in cutting.kinds for key in kind.sawn}
         yield {
             **table(
@@ -231,10 +241,10 @@ class Pages(SteelPages, MovePages, MixPages):
             "columns": ["auto", "auto", "1fr", "auto", "auto"],
         }
         if lumber:
-            yield {"kind": "heading", "text": f"{lumber.name}, lengths of {self._mm(lumber.length_mm)}"}
+            yield {"kind": "heading", "text": f"{lumber.name}, lengths of {self._sold(lumber.length_mm)}"}
             yield {
                 **table(
-                    ["Length", "Cut from it, one after another", "Left"],
+                    ["Length", "Cut in this order", "Offcut"],
                     [
                         [str(number), "; ".join(self._lumber(one)), self._mm(one.left_mm)]
                         for number, one in enumerate(lumber.lengths, 1)
@@ -242,10 +252,10 @@ class Pages(SteelPages, MovePages, MixPages):
                 ),
                 "columns": ["auto", "1fr", "auto"],
             }
-        yield {"kind": "care", "lines": list(cutting.care)}
+        yield {"kind": "care", "lines": [self._said(line) for line in cutting.care]}
 
     def _size(self, kind: KindCut) -> str:
-        return f"{self._mm(kind.sheet_length_mm)} × {self._mm(kind.sheet_width_mm)}"
+        return write_sheet(kind.sheet_length_mm, kind.sheet_width_mm, self.units)
 
     def _lumber(self, length: LengthCut) -> Iterator[str]:
         """What is cut from one length, equal pieces together."""
@@ -256,11 +266,11 @@ class Pages(SteelPages, MovePages, MixPages):
     def _sheets(self, kind: KindCut, letters: dict[str, str]) -> Iterator[Block]:
         """The sheets of one kind, each with its cuts in sawing order."""
         if kind.depth:
-            yield {"kind": "text", "text": f"{kind.sheet_name}: set the saw {self._of(kind.depth)} deep."}
+            yield {"kind": "text", "text": f"{kind.sheet_name}: set the saw depth to {self._of(kind.depth)}."}
         guides: dict[tuple[str, float], Setting] = {(one.kind, one.setting_mm): one for one in kind.saw_settings}
         for number, plan in enumerate(kind.sheets, 1):
             what = "offcut" if plan.offcut is not None else "sheet"
-            size = f"{self._mm(plan.length_mm)} × {self._mm(plan.width_mm)}"
+            size = write_sheet(plan.length_mm, plan.width_mm, self.units)
             yield {"kind": "heading", "text": f"{kind.sheet_name}: {what} {number} of {len(kind.sheets)}, {size}"}
             yield _drawing(drawings.sheet(plan, letters))
             cuts = [self._sawn(list(saws), guides[key]) for key, saws in groupby(plan.saws, key=_setting)]
@@ -277,31 +287,50 @@ class Pages(SteelPages, MovePages, MixPages):
         numbers = str(first.number) if first is last else f"{first.number}–{last.number}"
         told = self._cut(first.setting_mm)
         if setting.guide:
-            told += f", guide {'beyond ' if setting.beyond else ''}at {self._of(setting.guide)}"
+            told += f", guide {'beyond the cut' if setting.beyond else 'on the part'}, {self._of(setting.guide)}"
         return [_BOX, numbers, "rip at" if first.kind == "rip" else "crosscut at", told]
 
     def _calendar(self) -> Iterator[Block]:
         cure = self.plan.cure
         names = {piece.id: piece.name for piece in self.plan.pieces} if len(self.plan.pieces) > 1 else {}
-        when = clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: hours count from the first water"
+        when = clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: times count from the start of mixing"
         yield table(
             ["", ""],
             [
-                ["First water in", when],
-                ["Concrete kept at", write_quantity(cure.temperature_c, "C", self.units)],
-                ["Strength foretold by", cure.strength_by],
+                ["Mixing starts", when],
+                ["Concrete temperature", write_quantity(cure.temperature_c, "C", self.units)],
+                ["Strength model", cure.strength_by],
             ],
         )
         rows = []
         for act in cure.acts:
             low, high = act.hours.low, act.hours.high
-            band = f"{low:.1f} to {high:.1f} h" if low is not None and high is not None else f"{act.hours.value:.0f} h"
+            band = (
+                write_range(low, high, "h", self.units).replace("–", " to ")
+                if low is not None and high is not None
+                else write_quantity(act.hours.value, "h", self.units)
+            )
             name = act.name + (f": {names[act.piece]}" if act.piece in names else "")
-            due = "never" if act.never else clock(act.at, cure.zone) if act.at else f"+{act.due_h:.1f} h"
-            rows.append([due, name, act.test, band])
-        yield table(["When", "What", "It is time when", "Hours after the pour"], rows)
-        cautions = [*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care)]
+            due = self._due(act)
+            rows.append([due, name, self._said(act.test), band])
+        yield table(["When", "Task", "Ready when", "After mixing"], rows)
+        cautions = [
+            self._said(one) for one in (*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care))
+        ]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
+
+    def _due(self, act: Act) -> str:
+        """When an act is due."""
+        if act.never:
+            return "not possible"
+        if act.at:
+            return forecast(act.at, self.plan.cure.zone, act.due_h)
+        return f"after {write_quantity(act.due_h, 'h', self.units)}"
+
+    def _level(self, form: FormResult) -> str:
+        """What being out of level does."""
+        per_m = self._said("{1 fine} per {1 m}")
+        return f"within {per_m}: more shows as a thick and a thin end ({self._of(form.out_of_level)} here)"
 
     def _findings(self, station: str, piece: str | None = None) -> list[Block]:
         """What was found at a station: of one piece and of the whole job, or of everything."""
@@ -309,10 +338,10 @@ class Pages(SteelPages, MovePages, MixPages):
         found = [
             one.finding for one in self.plan.findings if one.station == station and (piece is None or one.piece in of)
         ]
-        lines = [f"{one.severity.capitalize()}: {self._said(one)}" for one in found]
+        lines = [f"{one.severity.upper()}  {self._finding(one)}" for one in found]
         return [{"kind": "findings", "lines": lines}] if lines else []
 
-    def _said(self, found: Finding) -> str:
+    def _finding(self, found: Finding) -> str:
         title, remedy = (fill(text, found.values, self.units) for text in (found.title, found.remedy))
         return f"{title}. {remedy}"
 
@@ -330,4 +359,5 @@ def _bevels(board: Board) -> str:
     start, end = abs(board.bevel_start_deg), abs(board.bevel_end_deg)
     if not start and not end:
         return ""
-    return f", bevelled {start:g}°" if abs(start - end) < 0.01 else f", bevelled {start:g}° and {end:g}°"
+    first, last = (write_quantity(end, "deg", "mm") for end in (start, end))
+    return f", bevels {first}" if first == last else f", bevels {first} and {last}"

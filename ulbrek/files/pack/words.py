@@ -1,11 +1,12 @@
 """How the pages of a pack write lengths, masses and other figures in a reader's units."""
 
-from datetime import datetime
+from datetime import UTC, datetime
+from math import ceil
 from typing import Any
 from zoneinfo import ZoneInfo
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.base.sentence import write_figure, write_likely
+from ulbrek.core.base.sentence import fill, write_figure, write_likely
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.quantity import NBSP, write_quantity
 from ulbrek.core.base.units.writing import write_length
@@ -13,6 +14,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 
 Block = dict[str, Any]
+_SOON_H, _SOON_S, _LATER_S = 12.0, 300, 1800
 
 
 class Words:
@@ -29,6 +31,10 @@ class Words:
         """Where hands, straps and supports go."""
         return write_length(mm, self.units, "hold")
 
+    def _sold(self, mm: float) -> str:
+        """A length as it is sold."""
+        return write_length(mm, self.units, "sold")
+
     def _cut(self, mm: float) -> str:
         """What the saw, the fence or a rule is set to."""
         return write_length(mm, self.units, "cut")
@@ -38,6 +44,10 @@ class Words:
         if self.units == "mm":
             return f"{mm:g}{NBSP}mm"
         return write_quantity(mm, "screw", self.units)
+
+    def _said(self, text: str) -> str:
+        """A sentence of the core, its fixed numbers in the reader's units."""
+        return fill(text, {}, self.units)
 
     def _of(self, figure: Figure) -> str:
         return write_likely(figure, self.units)
@@ -49,9 +59,20 @@ class Words:
         return write_quantity(litres, "water", self.units)
 
 
+def letter(text: str) -> str:
+    """A text with a capital letter in front."""
+    return text[:1].upper() + text[1:]
+
+
 def table(head: list[str], rows: list[list[str]]) -> Block:
     """A table: its head, and its rows."""
     return {"kind": "table", "head": head, "rows": rows}
+
+
+def forecast(moment: datetime, zone: str, due_h: float) -> str:
+    """When something is expected: to the next five minutes on the first day, then to the next half hour."""
+    step = _SOON_S if due_h < _SOON_H else _LATER_S
+    return clock(datetime.fromtimestamp(ceil(moment.timestamp() / step) * step, UTC), zone)
 
 
 def clock(moment: datetime, zone: str) -> str:

@@ -72,11 +72,11 @@ interface Answer<T> {
   response: Response;
 }
 
-/** The data of an answer, or a Refused that says why there is none. */
+/** The data of an answer, or a Refused that says why none. */
 export async function take<T>(asked: Promise<Answer<T>>): Promise<T>;
 export async function take(asked: Promise<Answer<unknown>>): Promise<unknown> {
   const answer = await asked.catch(() => {
-    throw new Refused(0, "No connection to Ulbrek. Nothing was lost here; try again.");
+    throw new Refused(0, "No connection to Ulbrek. Nothing was lost. Try again when you are back online.");
   });
   if (answer.data !== undefined || answer.response.status === 204) return answer.data;
   const problem: Problem = answer.error ?? {};

@@ -59,14 +59,14 @@ function dimensionsOf(outline: Outline, view: View): Dimension[] {
       return [
         {
           field: "along",
-          label: "Run along, depth",
+          label: "Long leg depth",
           length: outline.along,
           from: [end, back ? w - along : 0],
           to: [end, back ? w : along],
         },
         {
           field: "across",
-          label: "Run across, depth",
+          label: "Short leg depth",
           length: outline.across,
           from: [left ? 0 : l - across, foot],
           to: [left ? across : l, foot],
@@ -77,21 +77,21 @@ function dimensionsOf(outline: Outline, view: View): Dimension[] {
       return [
         {
           field: "left",
-          label: "Left run, depth",
+          label: "Left leg depth",
           length: outline.left,
           from: [0, inside],
           to: [outline.left.mm, inside],
         },
         {
           field: "right",
-          label: "Right run, depth",
+          label: "Right leg depth",
           length: outline.right,
           from: [l - outline.right.mm, inside],
           to: [l, inside],
         },
         {
           field: "along",
-          label: "Back run, depth",
+          label: "Back leg depth",
           length: outline.along,
           from: [l / 2, w - outline.along.mm],
           to: [l / 2, w],

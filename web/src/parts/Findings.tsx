@@ -18,7 +18,7 @@ export function Findings({ findings, onChange }: Props) {
     return (
       <p className="flex items-center gap-3 py-1">
         <SeverityMark severity={undefined} />
-        Nothing stands in the way here.
+        Nothing to fix here.
       </p>
     );
   }

@@ -44,7 +44,7 @@ export function LengthPad({ label, text, problem, onText, onKeep, onLeave }: Pro
               {digit}
             </button>
           ))}
-          <button type="button" aria-label="Delete one" className={KEY} onClick={() => onText(text.slice(0, -1))}>
+          <button type="button" aria-label="Backspace" className={KEY} onClick={() => onText(text.slice(0, -1))}>
             ⌫
           </button>
         </div>
@@ -61,10 +61,10 @@ export function LengthPad({ label, text, problem, onText, onKeep, onLeave }: Pro
       </div>
       <div className="grid grid-cols-2 gap-2">
         <button type="button" className="button min-h-14" onClick={onLeave}>
-          Leave it
+          Cancel
         </button>
         <button type="button" className="button button-now min-h-14" onClick={onKeep}>
-          Set it
+          OK
         </button>
       </div>
     </div>,

@@ -5,7 +5,7 @@ const WORDS: Record<Severity | "fine", string> = {
   stop: "Stop",
   caution: "Caution",
   hint: "Hint",
-  fine: "Nothing found",
+  fine: "Nothing to fix",
 };
 
 const COLOURS: Record<Severity | "fine", string> = {

@@ -8,6 +8,7 @@ import { NumberField } from "./NumberField";
 import { type FieldSpec, isLength } from "./specs";
 import { TextField } from "./TextField";
 import { useKeep } from "./useKeep";
+import { hasWords, inWords } from "./values";
 
 export interface SpecFieldProps {
   spec: FieldSpec;
@@ -21,7 +22,8 @@ export interface SpecFieldProps {
 
 /** A field of a document, as its schema says. */
 export function SpecField({ spec, value, start, choices, onKeep }: SpecFieldProps) {
-  if (choices || spec.as === "choice") return <ChoiceOf spec={spec} value={value} choices={choices} onKeep={onKeep} />;
+  if (choices || spec.as === "choice" || (spec.as === "flag" && hasWords(spec.key)))
+    return <ChoiceOf spec={spec} value={value} choices={choices} onKeep={onKeep} />;
   switch (spec.as) {
     case "length":
       if (isLength(value)) return <LengthOf spec={spec} length={value} onKeep={onKeep} />;
@@ -45,11 +47,12 @@ export function SpecField({ spec, value, start, choices, onKeep }: SpecFieldProp
 type Keep = SpecFieldProps["onKeep"];
 
 const NONE = "";
+const FLAGS = ["false", "true"];
 const STORED: Record<string, boolean> = { true: true, false: false };
 
 function ChoiceOf({ spec, value, choices, onKeep }: Omit<SpecFieldProps, "start">) {
   const [problem, keep] = useKeep();
-  const named = choices ?? (spec.choices ?? []).map((one) => ({ value: one, text: one }));
+  const named = choices ?? inWords(spec.as === "flag" ? FLAGS : (spec.choices ?? []), spec.key);
   const all = spec.none === undefined ? named : [{ value: NONE, text: spec.none }, ...named];
   const read = (chosen: string) => (spec.as === "flag" ? STORED[chosen] : chosen);
   return (

@@ -3,7 +3,7 @@ import { createContext, type ReactNode, useContext, useMemo, useState } from "re
 import type { Figure, Plan } from "@/api/client";
 import { useRules } from "@/api/queries";
 import { usePreferences } from "@/units/preferences";
-import { exactText, figureIndex, figureText, formulaText } from "./figures";
+import { besides, exactText, figureIndex, figureText, formulaText } from "./figures";
 import { Modal } from "./Modal";
 
 const Ask = createContext<(key: string) => void>(() => undefined);
@@ -47,11 +47,12 @@ export function FigureButton({ figure, text }: { figure: Figure; text?: string }
 
 /** A line of the ticket: what it is, and its figure. */
 export function FigureLine({ label, figure, text }: { label: string; figure: Figure; text?: string }) {
+  const { units } = usePreferences();
   return (
     <div className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
       <dt>{label}</dt>
       <dd className="shrink-0 whitespace-nowrap">
-        <FigureButton figure={figure} {...(text === undefined ? {} : { text })} />
+        <FigureButton figure={figure} text={text ?? besides(label, figure, units)} />
       </dd>
     </div>
   );
@@ -81,7 +82,7 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
           const text = exactText(input, units);
           return (
             <div key={name} className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
-              <dt>{meanings.get(name) ?? "one piece"}</dt>
+              <dt>{meanings.get(name) ?? "each item"}</dt>
               <dd className="figure text-right whitespace-nowrap">
                 {deeper ? (
                   <button type="button" className="min-h-11 underline" onClick={() => onDeeper(deeper)}>
@@ -103,7 +104,7 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
           </button>
         )}
         <Link to="/rules" hash={page.id} className="button">
-          In the rule book
+          Open in the rule book
         </Link>
       </div>
     </Modal>

@@ -1,6 +1,7 @@
 import type { Figure, Plan, RulePage } from "@/api/client";
 import type { Units } from "@/units/length";
 import { write, writeExact, writeRange } from "@/units/quantity";
+import { COUNTED } from "@/units/table";
 
 /** Every figure of a plan by its key: those on view and those behind them. */
 export function figureIndex(plan: Plan): Map<string, Figure> {
@@ -14,6 +15,13 @@ export function figureText(figure: Figure, units: Units): string {
   return figure.low != null && figure.high != null && figure.low !== figure.high
     ? writeRange(figure.low, figure.high, kindOf(figure), units)
     : write(figure.value, kindOf(figure), units);
+}
+
+/** A figure beside its label: what is counted is not said twice. */
+export function besides(label: string, figure: Figure, units: Units): string {
+  const text = figureText(figure, units);
+  const one = COUNTED[figure.unit];
+  return one && label.toLowerCase().includes(one) ? (text.split("\u00a0")[0] ?? text) : text;
 }
 
 /** How fine a figure is written. */
@@ -40,17 +48,17 @@ const OPERATORS: [RegExp, string][] = [
   [/ - /g, " − "],
   [/ >= /g, " ≥ "],
   [/\b1e6\b/g, "1 000 000"],
-  [/\bsum\(inputs\)/g, "all added up"],
+  [/\bsum\(inputs\)/g, "sum"],
   [/\bceil\(/g, "rounded up ("],
   [/\bfloor\(/g, "rounded down ("],
   [/\bmax\(/g, "larger of ("],
   [/\bmin\(/g, "smaller of ("],
   [/\bsqrt\(/g, "square root of ("],
-  [/\bexp\(/g, "e to the power of ("],
+  [/\bexp\(/g, "e^("],
   [/\blog\(/g, "natural log of ("],
   [/\*\*4\b/g, "⁴"],
   [/\*\*\(1\/(\d)\)/g, " to the power 1/$1"],
-  [/\babs\(/g, "size of ("],
+  [/\babs\(/g, "absolute value of ("],
 ];
 
 /** A rule's formula with each name replaced, and its signs as people write them. */

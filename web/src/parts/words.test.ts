@@ -57,11 +57,11 @@ describe("a line of the log", () => {
   const acts = new Map([["strip", "Strip the form"]]);
 
   it.each([
-    [{ kind: "poured" }, "First water in"],
+    [{ kind: "poured" }, "Mixing starts"],
     [{ kind: "batch", number: 2, bags: 1, water_l: 2.4 }, "Batch 2: 1\u00a0bag, 2.4\u00a0L of water"],
     [{ kind: "act", act: "strip" }, "Strip the form"],
     [{ kind: "act", act: "sweep" }, "sweep"],
-    [{ kind: "state", serial: 7, state: "stripped", taken_back: false }, "#7 is stripped"],
+    [{ kind: "state", serial: 7, state: "at stripping", taken_back: false }, "#7 is stripped"],
     [{ kind: "state", serial: 7, state: "poured", taken_back: true }, "#7 is again poured"],
     [{ kind: "weighing", serial: 7, mass_kg: 22.68 }, "#7 weighs 22.68 kg"],
     [{ kind: "test", act: "strip", ready: false }, "Strip the form: not yet"],

@@ -6,7 +6,7 @@ export type Theme = "light" | "dark";
 interface Preferences {
   units: Units;
   theme: Theme;
-  /** Who is at this screen, as the shop's people have it; empty where it was not said. */
+  /** Who is at this screen, as the shop's people have it; empty where it was not given. */
   who: string;
   setUnits: (units: Units) => void;
   setTheme: (theme: Theme) => void;

@@ -38,7 +38,9 @@ export function writeRange(low: number, high: number, kind: string, units: Units
   if (first === last) return last;
   if (LENGTHS.has(kind) && units === "in") return `${first.replace(/″$/, "")}–${last}`;
   const cut = first.lastIndexOf(NBSP);
-  return cut > 0 && (COUNTED[kind] || last.endsWith(first.slice(cut))) ? `${first.slice(0, cut)}–${last}` : `${first}–${last}`;
+  return cut > 0 && (COUNTED[kind] || last.endsWith(first.slice(cut)))
+    ? `${first.slice(0, cut)}–${last}`
+    : `${first}–${last}`;
 }
 
 /** Quantities that a sentence compares: two that differ are never written alike. */

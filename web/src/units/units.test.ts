@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it, test } from "vitest";
 import cases from "../../../tests/core/written.json";
-import { editable, otherUnits, shown, type Units, writeLength } from "./length";
+import { editable, otherUnits, shown, type Units } from "./length";
 import { write, writeHours, writeRange } from "./quantity";
 import { clock, day, dayAndClock, fieldValue, momentOf } from "./time";
 

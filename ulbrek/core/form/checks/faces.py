@@ -64,7 +64,7 @@ def bare_edge(brief: FormBrief, boards: Sequence[Board], knockouts: Sequence[Kno
     edges = [board.name.lower() for board in boards if board.kind in ("hung strip", "core side")]
     edges += [one.name.lower() for one in knockouts if one.build == "sheet cut to shape"]
     if brief.sheet.face == "bare":
-        edges.insert(0, "every strip")
+        edges.insert(0, "every side")
     return [
         finding(
             bare_edge,

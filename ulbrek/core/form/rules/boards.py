@@ -7,7 +7,7 @@ from ulbrek.core.base.figure import rule
 
 @rule(unit="mm", kind="cut")
 def strip(inside_mm: float, at_start_mm: float, at_end_mm: float) -> float:
-    """Length of a strip
+    """Length of a side
 
     A cast dimension is the inside of the form: a board is longer wherever it runs past another.
 
@@ -25,7 +25,7 @@ def strip(inside_mm: float, at_start_mm: float, at_end_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def mitre_reach(board_mm: float, turn_deg: float) -> float:
-    """How far the outer face of a mitred board reaches beyond the inside
+    """Mitre allowance
 
     The blade is tilted by half the turn; at an inner corner the outer face is the shorter one.
 
@@ -42,7 +42,7 @@ def mitre_reach(board_mm: float, turn_deg: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def strip_height(thickness_mm: float, lap_mm: float) -> float:
-    """Height of the strips
+    """Height of the sides
 
     The strips are the rail that the screed runs on: all of one height, within half a millimetre.
 
@@ -74,7 +74,7 @@ def base_side(inside_mm: float, ledge_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def inside_of_strip(strip_mm: float, at_start_mm: float, at_end_mm: float) -> float:
-    """Inside that a strip makes
+    """Inside length from a side
 
     What the boards really make: the strip as it is cut, less what it reaches beyond at either end.
 
@@ -92,7 +92,7 @@ def inside_of_strip(strip_mm: float, at_start_mm: float, at_end_mm: float) -> fl
 
 @rule(unit="mm", kind="cut")
 def inside_of_board(board_length_mm: float) -> float:
-    """Inside that a board between others makes
+    """Inside length from a board between
 
     A strip between two others sets them as far apart as it is long; so does a base whose edges the strips lap.
 
@@ -108,7 +108,7 @@ def inside_of_board(board_length_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def inside_by_marks(inside_mm: float) -> float:
-    """Inside that the pencil line on the base makes
+    """Inside length from the pencil line
 
     Pinwheel strips are set to a line; their ends do not matter.
 
@@ -142,7 +142,7 @@ def liner_length(turn_deg: float, radius_mm: float, liner_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def rib_radius(radius_mm: float, liner_mm: float) -> float:
-    """Radius that the ribs behind a liner are cut to
+    """Rib radius
 
     Args:
         radius_mm: of the piece
@@ -159,7 +159,7 @@ def rib_radius(radius_mm: float, liner_mm: float) -> float:
 def kerfs_that_close(
     turn_deg: float, radius_mm: float, board_mm: float, web_mm: float, kerf_mm: float, sag_mm: float
 ) -> float:
-    """Saw kerfs inside the bend of a strip
+    """Kerfs inside the bend
 
     They close as it is bent: as many as close on the curve, or more where the flats between them would show.
 
@@ -182,7 +182,7 @@ def kerfs_that_close(
 
 @rule(unit="kerfs")
 def kerfs_that_open(turn_deg: float, radius_mm: float, sag_mm: float) -> float:
-    """Saw kerfs outside the bend of a strip
+    """Kerfs outside the bend
 
     They open as it is bent, so only the flats between them count: so many that none lies off the curve by more.
 
@@ -200,7 +200,7 @@ def kerfs_that_open(turn_deg: float, radius_mm: float, sag_mm: float) -> float:
 
 @rule(unit="mm", kind="bow")
 def facet_sag(turn_deg: float, radius_mm: float, kerfs: float) -> float:
-    """How far the flats between kerfs lie off the curve
+    """Facet depth between kerfs
 
     Args:
         turn_deg: the angle that the curve turns through
@@ -216,7 +216,7 @@ def facet_sag(turn_deg: float, radius_mm: float, kerfs: float) -> float:
 
 @rule(unit="%")
 def web_strain(web_mm: float, radius_mm: float) -> float:
-    """Strain of what a kerf leaves of a bent strip
+    """Strain behind a kerf
 
     Args:
         web_mm: what is left of it behind a kerf

@@ -9,7 +9,7 @@ BEAD_WASTE = 1.15  # Source: common practice, 15 % over.
 
 @rule(unit="m")
 def sealed_joints(inside_mm: float, upright_mm: float, knockouts_mm: float) -> float:
-    """Length of the joints to be sealed
+    """Length of sealed joints
 
     Args:
         inside_mm: all round the inside, at the base
@@ -25,7 +25,7 @@ def sealed_joints(inside_mm: float, upright_mm: float, knockouts_mm: float) -> f
 
 @rule(unit="l")
 def bead(joint_m: float, radius_mm: float) -> float:
-    """Sealant in the beads
+    """Sealant needed
 
     Tooled to a radius: that radius becomes the edge of the piece.
 
@@ -60,7 +60,7 @@ def masking(joint_m: float, knockouts_m: float, screws: float) -> float:
 
 @rule(unit="m2")
 def contact_area(net_area_mm2: float, edges_mm: float, openings_mm: float, thickness_mm: float) -> float:
-    """Area that touches the form
+    """Form contact area
 
     Args:
         net_area_mm2: area of the face, less its openings
@@ -92,7 +92,7 @@ def release_needed(contact_area_m2: float, coverage_m2_per_l: float) -> float:
 
 @rule(unit="kg")
 def boards_mass(board_volume_l: float, density_kg_m3: float) -> float:
-    """Mass of the boards
+    """Weight of the form
 
     Args:
         board_volume_l: volume of base and strips
@@ -107,7 +107,7 @@ def boards_mass(board_volume_l: float, density_kg_m3: float) -> float:
 
 @rule(unit="sheets")
 def sheets(sheets_cut: float) -> float:
-    """Sheets to have
+    """Sheets needed
 
     Args:
         sheets_cut: sheets that the cut plan uses

@@ -25,7 +25,7 @@ def fluid_pressure(height_mm: float, density_kg_m3: float) -> float:
 
 @rule(unit="mm")
 def bite_down(screw_mm: float, strip_height_mm: float) -> float:
-    """Bite of a screw driven down through the strip
+    """Embedment of a screw from above
 
     Args:
         screw_mm: length of the screw
@@ -40,7 +40,7 @@ def bite_down(screw_mm: float, strip_height_mm: float) -> float:
 
 @rule(unit="mm")
 def bite_through(screw_mm: float, board_mm: float) -> float:
-    """Bite of a screw driven through a board into another's edge
+    """Embedment of a screw into an edge
 
     Args:
         screw_mm: length of the screw
@@ -55,7 +55,7 @@ def bite_through(screw_mm: float, board_mm: float) -> float:
 
 @rule(unit="N")
 def screw_holds(grip: float, shank_mm: float, bite_mm: float, density_kg_m3: float) -> float:
-    """What a screw in particle board holds at work
+    """Allowable screw withdrawal
 
     A fifth of what pulls it out.
 
@@ -75,7 +75,7 @@ def screw_holds(grip: float, shank_mm: float, bite_mm: float, density_kg_m3: flo
 
 @rule(unit="N")
 def push_a_screw(density_kg_m3: float, height_mm: float, spacing_mm: float) -> float:
-    """Push of the wet concrete on a side between two screws
+    """Pressure load per screw
 
     Args:
         density_kg_m3: density of the fresh concrete
@@ -122,7 +122,7 @@ def screws_in_all(strip_screws: float, corner_screws: float, knockout_screws: fl
     return strip_screws + corner_screws + knockout_screws
 
 
-@rule(unit="1")
+@rule(unit="layers")
 def foam_layers(height_mm: float, foam_mm: float) -> float:
     """Layers of foam
 
@@ -183,7 +183,7 @@ def uplift(
 
 @rule(unit="N")
 def held_down(bonded_mm2: float, bond_mpa: float, screws: float, screw_n: float) -> float:
-    """What holds a knockout down
+    """Hold-down capacity
 
     Args:
         bonded_mm2: area bonded to the base, or nothing
@@ -200,7 +200,7 @@ def held_down(bonded_mm2: float, bond_mpa: float, screws: float, screw_n: float)
 
 @rule(unit="kg")
 def ballast(uplift_n: float) -> float:
-    """Ballast that would hold it down by its weight alone
+    """Ballast needed
 
     Args:
         uplift_n: what lifts it
@@ -214,7 +214,7 @@ def ballast(uplift_n: float) -> float:
 
 @rule(unit="mm", kind="bow")
 def out_of_level(length_mm: float) -> float:
-    """Thin and thick end of a form out of level
+    """Thickness error from level
 
     A mix that flows finds its own level: a form that is off by a millimetre in a metre is thicker at one end by this.
 
@@ -246,7 +246,7 @@ def strip_strength(sides_mpa: float) -> float:
 
 @rule(unit="N.m")
 def overturning(density_kg_m3: float, height_mm: float, spacing_mm: float) -> float:
-    """What tips a side outwards
+    """Overturning moment of a side
 
     About its foot, of the stretch between two screws: it grows with the cube of the height.
 
@@ -264,7 +264,7 @@ def overturning(density_kg_m3: float, height_mm: float, spacing_mm: float) -> fl
 
 @rule(unit="N.m")
 def screw_rights(screw_n: float, lever_mm: float) -> float:
-    """What a screw at the foot of a side holds against tipping
+    """Resisting moment of the foot screws
 
     Args:
         screw_n: what the screw takes at work
@@ -279,7 +279,7 @@ def screw_rights(screw_n: float, lever_mm: float) -> float:
 
 @rule(unit="N.m")
 def fixing_rights(tips_nm: float) -> float:
-    """What other fixings hold against tipping
+    """Resisting moment of other fixings
 
     Blocks, bolts and nails reach up the side; how high a side they hold is a rule of its own.
 
@@ -314,7 +314,7 @@ def strap_pull(density_kg_m3: float, height_mm: float, side_mm: float, straps: f
 
 @rule(unit="mm", kind="at most")
 def fill_difference(height_mm: float, side_mm: float, density_kg_m3: float, held_n: float) -> float:
-    """Greatest difference in fill round a core
+    """Greatest fill difference at a core
 
     Filled higher on one side it is pushed to the other. The higher the concrete stands, the less it takes: near the
     top this is what its fixing bears.

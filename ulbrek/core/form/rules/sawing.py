@@ -5,7 +5,7 @@ from ulbrek.core.base.figure import rule
 
 @rule(unit="mm", kind="cut")
 def saw_depth(board_mm: float, rail_mm: float, through_mm: float) -> float:
-    """Depth that the saw is set to
+    """Saw depth
 
     Args:
         board_mm: thickness of the sheet
@@ -21,7 +21,7 @@ def saw_depth(board_mm: float, rail_mm: float, through_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def guide_on_the_piece(setting_mm: float, offset_mm: float) -> float:
-    """Where the guide lies on the piece that is cut off
+    """Guide position on the part
 
     From the same edge as the cut is measured: the shoe runs along the guide, the blade that far beyond it.
 
@@ -38,7 +38,7 @@ def guide_on_the_piece(setting_mm: float, offset_mm: float) -> float:
 
 @rule(unit="mm", kind="cut")
 def guide_beyond_the_cut(setting_mm: float, kerf_mm: float, offset_mm: float) -> float:
-    """Where the guide lies beyond the cut
+    """Guide position beyond the cut
 
     Where the piece is too narrow to clamp a guide on, it lies on what is left, the saw's other edge along it.
 

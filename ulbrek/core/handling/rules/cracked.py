@@ -8,7 +8,7 @@ ES_MPA, CRUSHED = 200_000.0, 0.003
 
 @rule(unit="N.m")
 def steel_in_place(cracked_nm: float, share: float, axis_mm: float, depth_mm: float, yield_mpa: float) -> float:
-    """What its steel may carry in its place
+    """Moment capacity of its steel in use
 
     Where the steel does not yield before the concrete crushes it breaks without a warning, and less is taken.
 
@@ -94,7 +94,7 @@ def neutral_axis(
 
 @rule(unit="N.m")
 def cracked_moment(steel_mm2: float, depth_mm: float, axis_mm: float, block: float, yield_mpa: float) -> float:
-    """What a cracked strip still carries
+    """Moment capacity when cracked
 
     For information: by its steel alone, once the concrete has cracked through; without factors of safety.
 

@@ -55,7 +55,7 @@ def local_moment(load_n: float, opening_mm: float) -> float:
 
 @rule(unit="N.m")
 def moment_in_place(dead_nm: float, live_nm: float, local_nm: float, dead_share: float, load_share: float) -> float:
-    """Bending moment that is asked of what bears the load in its place
+    """Bending moment in use
 
     Both loads are taken greater than they are. What bears the load has its share of its weight, and of what the load
     bends all of the slab by; a strip beside an opening is bent from end to end of it besides.
@@ -76,7 +76,7 @@ def moment_in_place(dead_nm: float, live_nm: float, local_nm: float, dead_share:
 
 @rule(unit="MPa", kind="stress")
 def stress_in_place(moment_nm: float, modulus_mm3: float, share: float) -> float:
-    """Bending stress in its place
+    """Bending stress in use
 
     Args:
         moment_nm: bending moment of what bears the load, with its factors
@@ -92,7 +92,7 @@ def stress_in_place(moment_nm: float, modulus_mm3: float, share: float) -> float
 
 @rule(unit="MPa")
 def strength_in_place(stress_mpa: float, corner: float) -> float:
-    """Strength that plain concrete needs in its place
+    """Strength needed in use
 
     Args:
         stress_mpa: bending stress, loads with their factors
@@ -107,7 +107,7 @@ def strength_in_place(stress_mpa: float, corner: float) -> float:
 
 @rule(unit="MPa", kind="stress")
 def allowed_in_place(strength_mpa: float, corner: float) -> float:
-    """Bending stress that plain concrete may carry in its place
+    """Bending stress allowed in use
 
     Args:
         strength_mpa: least 28-day strength of the mix

@@ -39,7 +39,7 @@ def mass_of_plate(volume_mm3: float, density_kg_m3: float) -> float:
 
 @rule(unit="N")
 def corner_carries(mass_kg: float) -> float:
-    """What a person at a corner carries when it is turned up
+    """Load at a corner when turning
 
     Two people at the ends of one edge, the other edge resting: half of it is theirs.
 

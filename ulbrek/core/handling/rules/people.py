@@ -74,7 +74,7 @@ def twist_multiplier(twist_deg: float) -> float:
 def recommended_limit(
     load_constant_kg: float, reach: float, height: float, travel: float, twist: float, grip: float
 ) -> float:
-    """Lifting equation: what one person may lift
+    """Lifting equation: recommended limit
 
     For a lift done at most once in five minutes within an hour, at one of its ends. It speaks of lifting and setting
     down, not of carrying.
@@ -96,7 +96,7 @@ def recommended_limit(
 
 @rule(unit="kg", kind="allowed")
 def one_person(shop_figure_kg: float, start_limit_kg: float, end_limit_kg: float) -> float:
-    """What one person lifts
+    """One person may lift
 
     The shop's figure, lowered by the lifting equation where that says less, at the start or at the end of the lift.
 

@@ -9,7 +9,7 @@ from ulbrek.core.materials.steel import STEEL_KG_M3
 
 @rule(unit="kg")
 def mass_with_steel(mass_fresh_kg: float, steel_kg: float, density_kg_m3: float) -> float:
-    """Mass to be lifted
+    """Weight to lift
 
     The fresh concrete and the steel, less the concrete whose place the steel takes.
 
@@ -27,7 +27,7 @@ def mass_with_steel(mass_fresh_kg: float, steel_kg: float, density_kg_m3: float)
 
 @rule(unit="kg")
 def mass_in_form(mass_kg: float, boards_kg: float) -> float:
-    """Mass with its form
+    """Weight in its form
 
     What the bench carries, and what is moved if the form is moved with the concrete in it.
 
@@ -44,7 +44,7 @@ def mass_in_form(mass_kg: float, boards_kg: float) -> float:
 
 @rule(unit="deg", kind="lean")
 def tipping_angle(from_edge_mm: float, centroid_mm: float) -> float:
-    """How far it may lean before it tips
+    """Tipping angle
 
     Args:
         from_edge_mm: from below its centroid to the nearest edge that it stands on
@@ -59,7 +59,7 @@ def tipping_angle(from_edge_mm: float, centroid_mm: float) -> float:
 
 @rule(unit="kg")
 def push_that_tips(mass_kg: float, from_edge_mm: float, height_mm: float) -> float:
-    """Push at its top that tips it
+    """Tipping push
 
     As a weight held out level.
 
@@ -77,7 +77,7 @@ def push_that_tips(mass_kg: float, from_edge_mm: float, height_mm: float) -> flo
 
 @rule(unit="mm", kind="hold")
 def strap_place(length_mm: float) -> float:
-    """Where straps or hands go
+    """Lifting points
 
     A fifth in from each end a slab bends least under its own weight; moved aside where an opening is in the way.
 
@@ -93,7 +93,7 @@ def strap_place(length_mm: float) -> float:
 
 @rule(unit="kg")
 def support_carries(push_n: float) -> float:
-    """What one support carries
+    """Load per support
 
     The most, wherever the load is put down.
 
@@ -109,7 +109,7 @@ def support_carries(push_n: float) -> float:
 
 @rule(unit="kg")
 def in_its_place(mass_kg: float, load_kg: float) -> float:
-    """What carries it must carry
+    """Total load on supports
 
     Args:
         mass_kg: its mass, fresh, with its steel

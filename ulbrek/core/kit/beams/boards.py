@@ -17,7 +17,7 @@ SPAN_PER_BOW = 360.0
 def bow(
     coefficient: float, head_share: float, pressure_mpa: float, span_mm: float, modulus_mpa: float, thickness_mm: float
 ) -> float:
-    """Bow of a board between its supports
+    """Deflection of a panel
 
     Fresh concrete pushes like a liquid; the board between two supports bows by this much.
 
@@ -40,7 +40,7 @@ def bow(
 def span_within_limit(
     coefficient: float, head_share: float, pressure_mpa: float, modulus_mpa: float, thickness_mm: float
 ) -> float:
-    """Widest span of a board
+    """Maximum span
 
     The distance between supports at which it bows by 0.5 mm or by a 360th of the span, whichever comes first.
 

@@ -16,7 +16,7 @@ DATUM_C = 0.0  # where hydration is taken to stop. ASTM C1074 for ordinary cemen
 
 @rule(unit="1", kind="ratio")
 def pace_arrhenius(temperature_c: float, reference_c: float, activation_k: float) -> float:
-    """Pace of hardening by Arrhenius
+    """Curing speed (Arrhenius)
 
     How fast concrete hardens at its temperature, as a share of how fast it does at the reference.
 
@@ -39,7 +39,7 @@ def pace_arrhenius(temperature_c: float, reference_c: float, activation_k: float
 
 @rule(unit="1", kind="ratio")
 def pace_nurse_saul(temperature_c: float, reference_c: float, datum_c: float) -> float:
-    """Pace of hardening by Nurse and Saul
+    """Curing speed (Nurse-Saul)
 
     Hardening in proportion to the degrees above the datum; at the datum and below it stands still.
 

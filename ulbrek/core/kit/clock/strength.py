@@ -40,7 +40,7 @@ def age_by_table(  # noqa: PLR0913, PLR0917 - as many as the table has
     second_share: float,
     third_share: float,
 ) -> float:
-    """Age at which a share of the strength is reached, by the mix's table
+    """Age for a share of the strength (printed on the bag)
 
     Hours after final set at the reference temperature, straight between the table's rows.
 
@@ -83,7 +83,7 @@ def share_by_table(table: Table, age_h: float) -> float:
 
 @rule(unit="1", kind="ratio")
 def share_by_aci_209(age_days: float, a: float, b: float) -> float:
-    """Share of the 28-day strength by ACI 209
+    """Share of the 28-day strength (ACI 209)
 
     Args:
         age_days: equivalent age after final set
@@ -99,7 +99,7 @@ def share_by_aci_209(age_days: float, a: float, b: float) -> float:
 
 @rule(unit="1", kind="ratio")
 def share_by_en_1992(age_days: float, s: float) -> float:
-    """Share of the 28-day strength by EN 1992
+    """Share of the 28-day strength (EN 1992)
 
     Args:
         age_days: equivalent age after final set
@@ -114,7 +114,7 @@ def share_by_en_1992(age_days: float, s: float) -> float:
 
 @rule(unit="h")
 def age_by_aci_209(share: float, a: float, b: float) -> float:
-    """Age at which a share of the strength is reached, by ACI 209
+    """Age for a share of the strength (ACI 209)
 
     Hours after final set at the reference temperature.
 
@@ -132,7 +132,7 @@ def age_by_aci_209(share: float, a: float, b: float) -> float:
 
 @rule(unit="h")
 def age_by_en_1992(share: float, s: float) -> float:
-    """Age at which a share of the strength is reached, by EN 1992
+    """Age for a share of the strength (EN 1992)
 
     Hours after final set at the reference temperature.
 

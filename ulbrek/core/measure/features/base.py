@@ -29,7 +29,7 @@ Draft = Annotated[
     Field(ge=-20, le=20, allow_inf_nan=False),
     label("Draft", unit="deg", description="narrower away from its face, ° on each side"),
 ]
-Former = Annotated[Literal["foam", "hard", "split"], label("Former")]
+Former = Annotated[Literal["foam", "hard", "split"], label("Knockout")]
 
 # Source: handbook values; wood is that of a softwood pad.
 STUFF_KG_M3 = {"steel": 7850.0, "stainless": 7900.0, "pvc": 1400.0, "wood": 550.0}
@@ -145,14 +145,14 @@ class BaseFeature(Document):
 class Repeat(Document):
     """The same again: in a row, a grid or a ring. The anchor holds the first of a row or grid, or a ring's centre."""
 
-    kind: Annotated[Literal["row", "grid", "ring"], label("Repeated in a")] = "row"
+    kind: Annotated[Literal["row", "grid", "ring"], label("Pattern")] = "row"
     count: Annotated[
-        int, Field(ge=1, le=60), label("How many", description="in a row, from left to right in a grid, or in a ring")
+        int, Field(ge=1, le=60), label("Copies", description="in a row, from left to right in a grid, or in a ring")
     ] = 2
-    rows: Annotated[int, Field(ge=1, le=40), label("Rows, of a grid", description="from front to back")] = 1
-    pitch: Annotated[Side, label("One to the next, or radius", description="of a ring its radius")]
-    row_pitch: Annotated[Side | None, label("Row to row", none="the same")] = None
-    along: Annotated[Literal["to the right", "to the back"], label("Runs")] = "to the right"
+    rows: Annotated[int, Field(ge=1, le=40), label("Rows", description="from front to back")] = 1
+    pitch: Annotated[Side, label("Spacing (ring: radius)", description="of a ring its radius")]
+    row_pitch: Annotated[Side | None, label("Row spacing", none="same")] = None
+    along: Annotated[Literal["to the right", "to the back"], label("Direction")] = "to the right"
 
     @property
     def count_in_all(self) -> int:
@@ -180,7 +180,7 @@ class AnchoredFeature(BaseFeature):
     name: Name
     x: AcrossAnchor
     y: DeepAnchor
-    turned_deg: Annotated[Turn, label("Turned left", unit="deg")] = 0.0
+    turned_deg: Annotated[Turn, label("Rotation, counter-clockwise", unit="deg")] = 0.0
     repeat: Repeat | None = None
 
     @property

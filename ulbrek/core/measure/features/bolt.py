@@ -37,23 +37,21 @@ class Bolt(AnchoredFeature):
 
     kind: Literal["bolt"] = "bolt"
     diameter: Annotated[Bore, label("Diameter")]
-    embedded: Annotated[Bore, label("In the concrete", description="how much of it is in the concrete")]
-    projects: Annotated[Offset, label("Stands out", description="how far it stands out; an insert does not")] = Length(
+    embedded: Annotated[Bore, label("Embedment", description="how much of it is in the concrete")]
+    projects: Annotated[Offset, label("Projection", description="how far it stands out; an insert does not")] = Length(
         mm=0
     )
-    into: Annotated[Face | SideName, label("Set into the", description="the side that it is in")] = "underside"
+    into: Annotated[Face | SideName, label("Side", description="the side that it is in")] = "underside"
     above: Annotated[
         Offset | None,
-        label("Over the underside", none="middle", description="in a side: over the underside; None: in the middle"),
+        label("Height from underside", none="middle", description="in a side: over the underside; None: in the middle"),
     ] = None
     clamps: Annotated[
         Offset | None,
-        label("Holds, thickness", none="nothing", description="of what it holds; None: nothing is bolted on"),
+        label("Clamped thickness", none="nothing", description="of what it holds; None: nothing is bolted on"),
     ] = None
-    gasket: Annotated[Offset, label("Gasket under it", description="between the concrete and what it holds")] = Length(
-        mm=0
-    )
-    counterbore: Annotated[Offset, label("Nut sunk by", description="how deep the nut is sunk into what it holds")] = (
+    gasket: Annotated[Offset, label("Gasket", description="between the concrete and what it holds")] = Length(mm=0)
+    counterbore: Annotated[Offset, label("Counterbore", description="how deep the nut is sunk into what it holds")] = (
         Length(mm=0)
     )
     turned_deg: Turn = 0.0  # has no label: it is round

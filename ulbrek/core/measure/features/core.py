@@ -23,12 +23,12 @@ class Core(FormedFeature):
 
     kind: Literal["core"] = "core"
     shape: Annotated[Literal["rectangle", "round"], label("Shape")] = "rectangle"
-    length: Annotated[Side, label("Length, or diameter", description="or its diameter")]
+    length: Annotated[Side, label("Length or diameter", description="or its diameter")]
     width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     depth: Annotated[Depth, label("Depth")]
     draft_deg: Draft = 3.0
-    face: Annotated[Face, label("Opens on the", description="that it opens on")] = "top"
+    face: Annotated[Face, label("Open face", description="that it opens on")] = "top"
     former: Former = "hard"
 
     def footprint(self) -> Outline:

@@ -25,7 +25,7 @@ class Cutout(PiercingFeature):
     kind: Literal["cutout"] = "cutout"
     vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
-    face: Annotated[Face, label("In the")] = "top"
+    face: Annotated[Face, label("Face")] = "top"
 
     @property
     def corners(self) -> int:

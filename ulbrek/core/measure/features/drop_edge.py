@@ -25,8 +25,8 @@ class DropEdge(BaseFeature):
     kind: Literal["drop edge"] = "drop edge"
     id: Id
     name: Name
-    edge: Annotated[EdgeName, label("On the edge")]
-    drop: Annotated[Depth, label("Hangs down", description="below the underside")]
+    edge: Annotated[EdgeName, label("Edge")]
+    drop: Annotated[Depth, label("Drop", description="below the underside")]
     thickness: Annotated[Depth, label("Front to back", description="from the front of the edge to its back")]
 
     @property

@@ -28,14 +28,14 @@ class Grooves(AnchoredFeature):
     kind: Literal["grooves"] = "grooves"
     count: Annotated[int, Field(ge=1, le=40), label("Grooves")] = 6
     length: Annotated[Side, label("Length")]
-    width: Annotated[Bore, label("Width of one")]
-    pitch: Annotated[Side, label("One to the next", description="from one groove to the next")]
+    width: Annotated[Bore, label("Groove width")]
+    pitch: Annotated[Side, label("Spacing", description="from one groove to the next")]
     depth: Annotated[Small, label("Depth, low end", description="at the end that its water leaves")]
     shallow_depth: Annotated[
-        Small | None, label("Depth, high end", none="as deep", description="at the other end; None: as deep")
+        Small | None, label("Depth, high end", none="same", description="at the other end; None: as deep")
     ] = None
-    drains: Annotated[Literal["left", "right", "front", "back"], label("Drains to the")] = "right"
-    face: Annotated[Face, label("In the")] = "top"
+    drains: Annotated[Literal["left", "right", "front", "back"], label("Drains toward")] = "right"
+    face: Annotated[Face, label("Face")] = "top"
 
     @property
     def depth_into_face(self) -> float:

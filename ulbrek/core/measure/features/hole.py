@@ -22,10 +22,10 @@ class RoundHole(PiercingFeature):
     kind: Literal["hole"] = "hole"
     diameter: Annotated[Bore, label("Diameter")]
     slot_length: Annotated[
-        Bore | None, label("Slotted, over all", none="round", description="over all, of a slotted hole")
+        Bore | None, label("Slot length", none="round", description="over all, of a slotted hole")
     ] = None
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
-    face: Annotated[Face, label("In the")] = "top"
+    face: Annotated[Face, label("Face")] = "top"
 
     @property
     def clear_of_steel_mm(self) -> float:

@@ -34,10 +34,10 @@ class Lettering(AnchoredFeature):
 
     kind: Literal["lettering"] = "lettering"
     text: Annotated[str, Field(min_length=1, max_length=40), label("Text"), ONE_LINE]
-    height: Annotated[Bore, label("Height of a capital", description="of a capital")]
+    height: Annotated[Bore, label("Capital height", description="of a capital")]
     depth: Annotated[Small, label("Depth")]
-    relief: Annotated[Literal["sunk", "raised"], label("Stand")] = "sunk"
-    face: Annotated[Face, label("On the")] = "top"
+    relief: Annotated[Literal["sunk", "raised"], label("Lettering")] = "sunk"
+    face: Annotated[Face, label("Face")] = "top"
 
     @property
     def role(self) -> Role:

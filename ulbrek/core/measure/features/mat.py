@@ -25,8 +25,8 @@ class Mat(AnchoredFeature):
     length: Annotated[Side, label("Length")]
     width: Annotated[Side, label("Width")]
     thickness: Annotated[Small, label("Thickness")] = Length(mm=3)
-    below_top: Annotated[Offset, label("Concrete over it", description="as it stands")]
-    kg_m2: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False), label("Weighs", unit="kg/m2")] = 1.0
+    below_top: Annotated[Offset, label("Concrete above", description="as it stands")]
+    kg_m2: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False), label("Weight", unit="kg/m2")] = 1.0
     electric: Annotated[bool, label("Electric")] = True
 
     @property

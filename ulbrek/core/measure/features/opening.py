@@ -25,8 +25,8 @@ class Opening(BoxFeature):
     width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")]
     draft_deg: Draft = 0.0
-    face: Annotated[Face, label("Measured at the", description="where its size is measured")] = "top"
-    hot: Annotated[bool, label("Gets hot", description="takes a hob, a stove or another hot appliance")] = False
+    face: Annotated[Face, label("Size taken at", description="where its size is measured")] = "top"
+    hot: Annotated[bool, label("Hot appliance", description="takes a hob, a stove or another hot appliance")] = False
 
     @property
     def goes_through(self) -> bool:

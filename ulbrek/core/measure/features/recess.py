@@ -24,7 +24,7 @@ class Recess(FormedFeature):
     corner_radius: Annotated[Radius, label("Corner radius")]
     depth: Annotated[Small, label("Depth")]
     draft_deg: Draft = 0.0
-    face: Annotated[Face, label("In the")] = "top"
+    face: Annotated[Face, label("Face")] = "top"
     former: Former = "foam"
 
     @classmethod

@@ -27,7 +27,7 @@ class Rib(BoxFeature):
     width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     height: Annotated[Depth, label("Height")]
-    face: Annotated[Face, label("Stands on the")] = "underside"
+    face: Annotated[Face, label("Face")] = "underside"
 
     @property
     def role(self) -> Role:

@@ -25,7 +25,7 @@ class Sleeve(AnchoredFeature):
     diameter: Annotated[Bore, label("Outside diameter", description="outside")]
     wall: Annotated[Small | None, label("Wall", none="solid", description="None: a solid bar")] = None
     length: Annotated[
-        Bore | None, label("Length", none="as thick", description="None: as long as the piece is thick")
+        Bore | None, label("Length", none="full thickness", description="None: as long as the piece is thick")
     ] = None
     material: Annotated[Literal["steel", "stainless", "pvc", "wood"], label("Material")] = "steel"
     turned_deg: Turn = 0.0  # has no label: it is round

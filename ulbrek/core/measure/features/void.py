@@ -25,7 +25,7 @@ class Void(BoxFeature):
     width: Annotated[Side, label("Width")]
     corner_radius: Annotated[Radius, label("Corner radius")] = Length(mm=0)
     height: Annotated[Depth, label("Height")]
-    above: Annotated[Offset, label("Concrete under it", description="as it stands")]
+    above: Annotated[Offset, label("Concrete below", description="as it stands")]
     foam_kg_m3: Annotated[float, Field(ge=5, le=200, allow_inf_nan=False), label("Foam", unit="kg/m3")] = 30.0
 
     @property

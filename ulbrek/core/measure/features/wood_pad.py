@@ -25,7 +25,7 @@ class WoodPad(AnchoredFeature):
     length: Annotated[Side, label("Length")]
     width: Annotated[Side, label("Width")]
     depth: Annotated[Small, label("Depth")]
-    face: Annotated[Face, label("In the")] = "underside"
+    face: Annotated[Face, label("Face")] = "underside"
 
     @property
     def depth_into_face(self) -> float:

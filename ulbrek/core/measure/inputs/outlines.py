@@ -31,13 +31,11 @@ class LShape(Document):
     model_config = ConfigDict(title="L")
 
     kind: Literal["l"] = "l"
-    length: Annotated[Side, label("Length over all")]
-    width: Annotated[Side, label("Width over all")]
-    along: Annotated[Side, label("Run along, depth", description="depth of the run along the length")]
-    across: Annotated[Side, label("Run across, depth", description="depth of the run across")]
-    meet: Annotated[Literal["back left", "back right", "front left", "front right"], label("Runs meet at the")] = (
-        "back left"
-    )
+    length: Annotated[Side, label("Overall length")]
+    width: Annotated[Side, label("Overall width")]
+    along: Annotated[Side, label("Long leg depth", description="depth of the run along the length")]
+    across: Annotated[Side, label("Short leg depth", description="depth of the run across")]
+    meet: Annotated[Literal["back left", "back right", "front left", "front right"], label("Corner at")] = "back left"
 
     @model_validator(mode="after")
     def _runs_fit(self) -> "LShape":
@@ -52,11 +50,11 @@ class UShape(Document):
     model_config = ConfigDict(title="U")
 
     kind: Literal["u"] = "u"
-    length: Annotated[Side, label("Length over all")]
-    width: Annotated[Side, label("Width over all")]
-    along: Annotated[Side, label("Back run, depth", description="depth of the run along the back")]
-    left: Annotated[Side, label("Left run, depth", description="depth of the left run")]
-    right: Annotated[Side, label("Right run, depth", description="depth of the right run")]
+    length: Annotated[Side, label("Overall length")]
+    width: Annotated[Side, label("Overall width")]
+    along: Annotated[Side, label("Back leg depth", description="depth of the run along the back")]
+    left: Annotated[Side, label("Left leg depth", description="depth of the left run")]
+    right: Annotated[Side, label("Right leg depth", description="depth of the right run")]
 
     @model_validator(mode="after")
     def _runs_fit(self) -> "UShape":
@@ -77,7 +75,7 @@ class Trapezoid(Document):
     width: Annotated[Side, label("Front to back")]
     back_from_left: Annotated[
         Offset | None,
-        label("Back begins, from left", none="centred", description="from the front's left end; None: centred"),
+        label("Back offset from left", none="centred", description="from the front's left end; None: centred"),
     ] = None
 
 
@@ -88,7 +86,7 @@ class RegularPolygon(Document):
 
     kind: Literal["polygon"] = "polygon"
     sides: Annotated[int, Field(ge=3, le=24), label("Sides")] = 6
-    by: Annotated[Literal["across flats", "side", "radius"], label("Measured")] = "across flats"
+    by: Annotated[Literal["across flats", "side", "radius"], label("Size is")] = "across flats"
     size: Annotated[Side, label("Size")]
 
 
@@ -118,7 +116,7 @@ class ArchBlock(Document):
     kind: Literal["arch block"] = "arch block"
     span: Annotated[Side, label("Clear span", description="clear span, underside to underside")]
     rise: Annotated[Side, label("Rise", description="of the underside at mid span")]
-    depth: Annotated[Side, label("Depth of the ring", description="of the ring, from underside to back")]
+    depth: Annotated[Side, label("Ring thickness", description="of the ring, from underside to back")]
     blocks: Annotated[int, Field(ge=3, le=60), label("Blocks in the arch")]
 
     @model_validator(mode="after")
@@ -133,10 +131,10 @@ class FreeCorner(Document):
 
     x: Annotated[Offset, label("From the left")]
     y: Annotated[Offset, label("From the front")]
-    radius: Annotated[Radius, label("Rounded by")] = NONE
-    chamfer: Annotated[Radius, label("Cut off by")] = NONE
-    bow: Annotated[Radius, label("Next edge bows by", description="how far the edge to the next corner bows")] = NONE
-    bows: Annotated[Literal["out", "in"], label("It bows")] = "out"
+    radius: Annotated[Radius, label("Radius")] = NONE
+    chamfer: Annotated[Radius, label("Chamfer")] = NONE
+    bow: Annotated[Radius, label("Bow of next edge", description="how far the edge to the next corner bows")] = NONE
+    bows: Annotated[Literal["out", "in"], label("Bow direction")] = "out"
 
 
 class FreeOutline(Document):

@@ -22,40 +22,40 @@ class EdgeProfile(Document):
         "round-over"
     )
     size: Annotated[Small, label("Size", description="of a chamfer or round-over")] = Length(mm=6)
-    made: Annotated[Literal["in the mould", "routed later"], label("Made")] = "routed later"
+    made: Annotated[Literal["in the mould", "routed later"], label("How")] = "routed later"
 
 
 class EdgeFit(Document):
     """How an edge sits in its place: a gap to a wall, or an overhang over what carries it."""
 
     edge: EdgeName
-    gap: Annotated[Small, label("Gap to the wall", description="to the wall")] = Length(mm=0)
+    gap: Annotated[Small, label("Gap to wall", description="to the wall")] = Length(mm=0)
     overhang: Annotated[Offset, label("Overhang")] = Length(mm=0)
 
 
 class Taper(Document):
     """A thickness that changes from one side to the other: a taper underneath, or a fall on top."""
 
-    towards: Annotated[SideName, label("Thinner or thicker at the")] = "front"
-    thickness: Annotated[Depth, label("Thickness there", description="at that side")]
-    face: Annotated[Face, label("What slopes", description="the face that slopes")] = "underside"
+    towards: Annotated[SideName, label("Tapers toward")] = "front"
+    thickness: Annotated[Depth, label("Thickness at that side", description="at that side")]
+    face: Annotated[Face, label("Sloping face", description="the face that slopes")] = "underside"
 
 
 class Seam(Document):
     """Where a long piece is divided into castings, square across it."""
 
     id: Id
-    side: Annotated[SideName, label("Measured from the", description="the side that it is measured from")] = "left"
-    offset: Annotated[Offset, label("At")]
+    side: Annotated[SideName, label("From", description="the side that it is measured from")] = "left"
+    offset: Annotated[Offset, label("Distance")]
 
 
 class Run(Document):
     """A run that the pieces fill side by side, with equal gaps."""
 
-    along: Annotated[Literal["length", "width"], label("Fills the run by its")] = "length"
-    run: Annotated[Side, label("The whole run")]
-    gap: Annotated[Offset, label("Between two")] = Length(mm=0)
-    end_gap: Annotated[Offset, label("At each end")] = Length(mm=0)
+    along: Annotated[Literal["length", "width"], label("Runs along")] = "length"
+    run: Annotated[Side, label("Run length")]
+    gap: Annotated[Offset, label("Gap between")] = Length(mm=0)
+    end_gap: Annotated[Offset, label("End gap")] = Length(mm=0)
 
 
 class Piece(Document):
@@ -63,15 +63,15 @@ class Piece(Document):
 
     id: Id
     name: Annotated[Name, label("Name")]
-    count: Annotated[int, Field(ge=1, le=500), label("How many")] = 1
+    count: Annotated[int, Field(ge=1, le=500), label("Count")] = 1
     outline: PieceOutline
     thickness: Annotated[Depth, label("Thickness", description="of a piece drawn from the side, its width")]
     drawn: Annotated[
         Literal["in plan", "from the side"],
-        label("Its outline is", description="what its outline shows; from the side: front to back"),
+        label("Drawn", description="what its outline shows; from the side: front to back"),
     ] = "in plan"
     cast: Annotated[Literal["face down", "face up"], label("Cast")] = "face down"
-    grind: Annotated[Small, label("Ground off the face", description="what grinding takes off the face")] = Length(mm=0)
+    grind: Annotated[Small, label("Grinding allowance", description="what grinding takes off the face")] = Length(mm=0)
     taper: Taper | None = None
     edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80), COUNTED] = ("front", "right", "left")
     edge_profiles: Annotated[tuple[EdgeProfile, ...], Field(max_length=80), COUNTED] = ()
@@ -79,9 +79,9 @@ class Piece(Document):
     features: Annotated[tuple[Feature, ...], Field(max_length=60), COUNTED] = ()
     seams: Annotated[tuple[Seam, ...], Field(max_length=12), COUNTED] = ()
     run: Run | None = None
-    matches: Annotated[
-        Name | None, label("Matches the set", none="none", description="the set whose pieces must look alike")
-    ] = None
+    matches: Annotated[Name | None, label("Set", none="none", description="the set whose pieces must look alike")] = (
+        None
+    )
 
     @field_validator("features")
     @classmethod

@@ -16,10 +16,10 @@ class SiteDimension(Document):
     """A dimension of the place, measured, and measured again just before the first cut."""
 
     id: Id
-    name: Annotated[Name, label("What")]
-    first: Annotated[Side, label("Measured")]
+    name: Annotated[Name, label("Name")]
+    first: Annotated[Side, label("Reading")]
     again: Annotated[
-        Side | None, label("Measured again", none="not yet", description="None: not measured again yet")
+        Side | None, label("Second reading", none="not yet", description="None: not measured again yet")
     ] = None
     offset: Annotated[
         Offset | None,
@@ -36,7 +36,7 @@ class Passage(Document):
     """A doorway, stairs or a gate that every piece must pass, upright on edge."""
 
     id: Id
-    name: Annotated[Name, label("What")]
+    name: Annotated[Name, label("Name")]
     kind: Annotated[Literal["doorway", "stairs", "gate"], label("Kind")] = "doorway"
     width: Annotated[Side, label("Width")]
     height: Annotated[Side, label("Height")]
@@ -47,6 +47,4 @@ class Site(Document):
 
     dimensions: Annotated[tuple[SiteDimension, ...], Field(max_length=60), COUNTED] = ()
     passages: Annotated[tuple[Passage, ...], Field(max_length=20), COUNTED] = ()
-    drift: Annotated[Small, label("Readings may differ by", description="how much two readings may differ")] = Length(
-        mm=3
-    )
+    drift: Annotated[Small, label("Allowed change", description="how much two readings may differ")] = Length(mm=3)

@@ -24,7 +24,7 @@ def bolt_length(embedded_mm: float, projects_mm: float) -> float:
 
 @rule(unit="mm")
 def bolt_stands_out(clamps_mm: float, counterbore_mm: float, gasket_mm: float, diameter_mm: float) -> float:
-    """How far a bolt must stand out
+    """Least projection of a bolt
 
     Through what it holds, a gasket, a washer and the whole nut, and a few threads beyond.
 
@@ -57,7 +57,7 @@ def counterbore_deep(diameter_mm: float) -> float:
 
 @rule(unit="mm")
 def under_washer(clamps_mm: float, counterbore_mm: float) -> float:
-    """Wood that is left under the washer
+    """Wood left under the washer
 
     Args:
         clamps_mm: thickness of what it holds

@@ -5,7 +5,7 @@ from ulbrek.core.base.figure import rule
 
 @rule(unit="kg")
 def mass_fresh(volume_l: float, density_kg_m3: float, stays_in_kg: float) -> float:
-    """Mass of one piece, fresh
+    """Weight of one piece, fresh
 
     What it weighs on the day it is poured, without its form.
 
@@ -23,7 +23,7 @@ def mass_fresh(volume_l: float, density_kg_m3: float, stays_in_kg: float) -> flo
 
 @rule(unit="kg")
 def mass_stripped(mass_fresh_kg: float, stays_in_kg: float, bled_share: float) -> float:
-    """Mass of one piece when it is stripped
+    """Weight of one piece at stripping
 
     Kept covered it has lost little: some bleed water, and what dried before the cover was on.
 
@@ -41,7 +41,7 @@ def mass_stripped(mass_fresh_kg: float, stays_in_kg: float, bled_share: float) -
 
 @rule(unit="kg")
 def mass_dry(mass_fresh_kg: float, stays_in_kg: float, taken_off_kg: float, drying_loss: float) -> float:
-    """Mass of one piece, air dry
+    """Weight of one piece, air-dry
 
     Weeks later, indoors, part of its water has gone, and what was ground and routed away.
 
@@ -60,7 +60,7 @@ def mass_dry(mass_fresh_kg: float, stays_in_kg: float, taken_off_kg: float, dryi
 
 @rule(unit="kg")
 def taken_off(volume_l: float, density_kg_m3: float) -> float:
-    """What grinding and routing take off
+    """Weight removed by grinding and routing
 
     Args:
         volume_l: as cast, less as finished
@@ -75,7 +75,7 @@ def taken_off(volume_l: float, density_kg_m3: float) -> float:
 
 @rule(unit="kg.m2")
 def resists_turning(second_moment_mm5: float, density_kg_m3: float) -> float:
-    """Second moment of mass
+    """Mass moment of inertia
 
     How much the piece resists being turned about a line through its centroid.
 

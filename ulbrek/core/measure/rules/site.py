@@ -60,7 +60,7 @@ def closing_error_likely(parts: float, each_mm: float) -> float:
 
 @rule(unit="mm", kind="tape")
 def drift(again_mm: float, first_mm: float) -> float:
-    """Drift of a site dimension
+    """Change of a site dimension
 
     Args:
         again_mm: measured again

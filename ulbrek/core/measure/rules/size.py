@@ -62,7 +62,7 @@ def volume(outline_area_mm2: float, depth_mm: float, added_l: float, taken_l: fl
 
 @rule(unit="m2")
 def show_area(net_area_mm2: float, edges_shown_mm: float, opening_edges_mm: float, thickness_mm: float) -> float:
-    """Area that shows
+    """Exposed area
 
     The face, the edges that show, and the inside of the openings: what is ground, sealed and looked at.
 
@@ -81,7 +81,7 @@ def show_area(net_area_mm2: float, edges_shown_mm: float, opening_edges_mm: floa
 
 @rule(unit="m2")
 def form_contact(net_area_mm2: float, around_mm: float, openings_mm: float, depth_mm: float) -> float:
-    """Area that touches the form
+    """Form contact area
 
     The face that lies on the base, the sides all round, and the insides of openings: what release agent covers.
 

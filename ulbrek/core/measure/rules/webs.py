@@ -69,7 +69,7 @@ def neck_needed(stone_mm: float, across_mm: float) -> float:
 
 @rule(unit="mm", kind="there")
 def thickness_left(thickness_mm: float, depth_mm: float) -> float:
-    """Concrete left behind a recess
+    """Concrete under a recess
 
     Args:
         thickness_mm: thickness of the piece

@@ -43,7 +43,7 @@ def poured_volume(**piece_volumes_l: float) -> float:
 
 @rule(unit="l")
 def volume_with_spare(poured_volume_l: float, spare: float) -> float:
-    """Volume to have ready
+    """Volume with allowance
 
     Some sticks to the tub and the tools; running out is the worst thing that can happen.
 
@@ -136,7 +136,7 @@ def bags(poured_volume_l: float, spare: float, bag_yield_l: float, least_over_ba
 
 @rule(unit="l")
 def left_over(mixed_bags: float, bag_yield_l: float, poured_volume_l: float) -> float:
-    """Concrete over when the pieces are full
+    """Leftover concrete
 
     Keep a small mould ready for it.
 
@@ -154,7 +154,7 @@ def left_over(mixed_bags: float, bag_yield_l: float, poured_volume_l: float) -> 
 
 @rule(unit="bags")
 def bags_back(bags: float, mixed_bags: float) -> float:
-    """Bags that likely stay closed
+    """Bags likely left unopened
 
     Keep them dry and off the floor, with the receipt.
 
@@ -188,7 +188,7 @@ def water_start(usual_water_l: float, start_share: float) -> float:
 
 @rule(unit="l", kind="vessel")
 def working_fill(container_l: float, fill_share: float) -> float:
-    """What a container takes and can still be stirred
+    """Working volume of a vessel
 
     Args:
         container_l: the container, brim-full
@@ -203,7 +203,7 @@ def working_fill(container_l: float, fill_share: float) -> float:
 
 @rule(unit="bags")
 def bags_that_fit(working_fill_l: float, bag_yield_l: float) -> float:
-    """Bags a container takes
+    """Bags a vessel mixes
 
     Whole bags where one fits, else quarters of a bag, weighed out.
 
@@ -354,7 +354,7 @@ def batch_water(bags_per_batch: float, bag_water_l: float) -> float:
 
 @rule(unit="l", kind="water")
 def dose_found(batch_water_l: float, batch_bags: float) -> float:
-    """Water that a bag took
+    """Water a bag took
 
     The first batch is brought to the right feel and measured; every later one gets the same.
 

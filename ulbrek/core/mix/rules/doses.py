@@ -54,7 +54,7 @@ def dose_by_volume(grams_per_m3: float, bag_yield_l: float) -> float:
 
 @rule(unit="g")
 def dose_as_typed(grams: float) -> float:
-    """Dose for one bag, as it was typed
+    """Dose for one bag, as entered
 
     Args:
         grams: for one bag

@@ -121,7 +121,7 @@ def part_by_mass(part: float, bulk_kg_m3: float, cement_bulk_kg_m3: float) -> fl
 
 @rule(unit="kg")
 def with_cement(part: float, cement_kg: float) -> float:
-    """What goes with the cement
+    """Material per kilogram of cement
 
     Args:
         part: by mass, to one of cement
@@ -136,7 +136,7 @@ def with_cement(part: float, cement_kg: float) -> float:
 
 @rule(unit="kg")
 def as_it_lies(dry_kg: float, moisture: float) -> float:
-    """Sand or stone as it is weighed out, damp
+    """Damp sand or gravel to weigh out
 
     Args:
         dry_kg: dry
@@ -171,7 +171,7 @@ def water_to_add(
 
 @rule(unit="l")
 def yield_of_measure(measure_kg: float, cement_kg: float) -> float:
-    """Concrete from one measure of cement
+    """Concrete from one charge
 
     Args:
         measure_kg: cement in the measure

@@ -38,7 +38,7 @@ def working_time_tried(minutes: float) -> float:
 
 @rule(unit="min")
 def machine_takes(minutes: float) -> float:
-    """What a batch takes in a mixer
+    """Time of a batch in a mixer
 
     A mixer turns for its own time, whatever is in it.
 
@@ -54,7 +54,7 @@ def machine_takes(minutes: float) -> float:
 
 @rule(unit="min")
 def batch_takes(bags_per_batch: float, minutes_a_bag: float) -> float:
-    """What a batch takes to mix, or to place
+    """Time to mix or place a batch
 
     Args:
         bags_per_batch: bags in it
@@ -88,7 +88,7 @@ def batches_that_meet(casting_l: float, batch_volume_l: float) -> float:
 def pour_takes(
     batches: float, mixing_min: float, placing_min: float, last_mixing_min: float, last_placing_min: float, hands: float
 ) -> float:
-    """From the first water to the last trowelful
+    """Total mixing and placing time
 
     One person mixes and places in turn; of two or more one mixes while another places.
 
@@ -120,7 +120,7 @@ def pour_takes(
 
 @rule(unit="min")
 def last_start(working_min: float, mixing_min: float, placing_min: float) -> float:
-    """Latest start of the last batch, after the first water
+    """Latest start of the last batch
 
     It must be in place before the first batch has stiffened, or a joint shows.
 
@@ -202,7 +202,7 @@ def slurry(void_share: float, poured_volume_l: float) -> float:
 
 @rule(unit="castings")
 def fills(left_over_l: float, mould_l: float) -> float:
-    """Standby moulds that the rest fills
+    """Leftover moulds filled
 
     Args:
         left_over_l: concrete over when the pieces are full
@@ -265,7 +265,7 @@ def filled_form(casting_kg: float, castings: float, boards_kg: float) -> float:
 
 @rule(unit="bags")
 def bags_closed(had_bags: float, used_bags: float) -> float:
-    """Bags still closed
+    """Bags unopened
 
     Args:
         had_bags: that were here when the pour began

@@ -42,7 +42,7 @@ def water_of_dry(water_l: float, dry_mass_kg: float) -> float:
 
 @rule(unit="%")
 def strength_left(usual_water_l: float, water_l: float, cement_kg: float) -> float:
-    """Strength left with another amount of water
+    """Strength with the planned water
 
     As a share of what the mix gives with its usual water; with less of it no more is promised than the bag does.
 
@@ -106,7 +106,7 @@ def strength_by_ratio(water_cement: float) -> float:
 
 @rule(unit="%")
 def water_shift(shift: float, dose_g: float, usual_g: float) -> float:
-    """What a dose changes of the water
+    """Water change by one admixture
 
     For the same feel. Each product shifts it by what its own entry says, in step with its dose, and by no more than
     twice that.
@@ -125,7 +125,7 @@ def water_shift(shift: float, dose_g: float, usual_g: float) -> float:
 
 @rule(unit="%")
 def set_shift(shift: float, dose_g: float, usual_g: float) -> float:
-    """What a dose changes of the times to stiffen and to set
+    """Change of setting time by one admixture
 
     In step with its dose, and by no more than twice what the usual one does.
 
@@ -143,7 +143,7 @@ def set_shift(shift: float, dose_g: float, usual_g: float) -> float:
 
 @rule(unit="%")
 def shifted_together(**shifts_percent: float) -> float:
-    """What all doses together change
+    """Change by all admixtures
 
     Of the bag's least and most water, or of its times.
 
@@ -159,7 +159,7 @@ def shifted_together(**shifts_percent: float) -> float:
 
 @rule(unit="l", kind="water")
 def a_cup_more(batch_most_l: float, batch_start_l: float) -> float:
-    """A cup at a time
+    """One water addition
 
     What is added to a batch between two tests of its feel: a fifth of what lies between start and most.
 
@@ -176,7 +176,7 @@ def a_cup_more(batch_most_l: float, batch_start_l: float) -> float:
 
 @rule(unit="l", kind="water")
 def water_unshifted(water_l: float, shift: float) -> float:
-    """Water without what is dosed
+    """Water range before admixtures
 
     What the bag usually takes by itself: strength and shrinkage are told against it.
 

@@ -12,7 +12,7 @@ ALL_IN_ONE_PLACE = 1.5  # α6 of EN 1992-1-1 8.7.3 where more than half of the b
 
 @rule(unit="mm")
 def mandrel_aci(diameter_mm: float) -> float:
-    """What a tie is bent round, ACI
+    """Bend diameter, ties (ACI)
 
     The inside diameter of the bend: tighter bends crack the bar.
 
@@ -28,7 +28,7 @@ def mandrel_aci(diameter_mm: float) -> float:
 
 @rule(unit="mm")
 def hook_bend_aci(diameter_mm: float) -> float:
-    """What a standard hook is bent round, ACI
+    """Bend diameter, hooks (ACI)
 
     Args:
         diameter_mm: diameter of the bar
@@ -42,7 +42,7 @@ def hook_bend_aci(diameter_mm: float) -> float:
 
 @rule(unit="mm")
 def mandrel_en(diameter_mm: float) -> float:
-    """What a bar is bent round, EN
+    """Bend diameter (EN)
 
     The inside diameter of the bend: tighter bends crack the bar.
 
@@ -136,7 +136,7 @@ def bend_arc(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float:
 
 @rule(unit="mm", kind="tape")
 def bend_saves(angle_deg: float, mandrel_mm: float, diameter_mm: float) -> float:
-    """What a bend saves against a sharp corner
+    """Bend deduction
 
     The bar is measured along its middle; a bend cuts the corner.
 
@@ -280,7 +280,7 @@ def no_ends() -> float:
 
 @rule(unit="mm", kind="tape")
 def saved_by_bends(**bends_mm: float) -> float:
-    """What all bends of a bar save
+    """Bend deductions of a bar
 
     Args:
         bends_mm: what each of them saves

@@ -176,7 +176,7 @@ def over_steel(depth_mm: float, under_mm: float, stack_mm: float) -> float:
 
 @rule(unit="mm", kind="there")
 def cover_ground(cover_mm: float, ground_mm: float) -> float:
-    """Cover to the show face when it is finished
+    """Cover to the finished show face
 
     Args:
         cover_mm: concrete between steel and face, as it is cast
@@ -191,7 +191,7 @@ def cover_ground(cover_mm: float, ground_mm: float) -> float:
 
 @rule(unit="mm", kind="there")
 def cover_at_edge(middle_mm: float, diameter_mm: float) -> float:
-    """Concrete beside a bar
+    """Edge cover
 
     From the bar that is nearest to an edge or an opening.
 

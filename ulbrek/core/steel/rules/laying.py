@@ -40,7 +40,7 @@ def bar_length(side_mm: float, edge_distance_mm: float) -> float:
 
 @rule(unit="mm", kind="tape")
 def bar_aslant(length_mm: float) -> float:
-    """Length of a bar aslant
+    """Length of a diagonal bar
 
     Square to the way a crack would run from the inner corner, as long as edges and openings allow.
 
@@ -56,7 +56,7 @@ def bar_aslant(length_mm: float) -> float:
 
 @rule(unit="mm")
 def stack_height(wires_mm: float, bars_mm: float) -> float:
-    """Height of the steel
+    """Thickness of the steel layer
 
     Crossing wires and the bars tied on them count as one stack.
 
@@ -179,7 +179,7 @@ def mesh_sheets(sheets_cut: float) -> float:
 
 @rule(unit="places")
 def held_places(length_mm: float, width_mm: float, every_mm: float) -> float:
-    """Places where the steel is held
+    """Support points
 
     Along and across, none farther apart than so much.
 

@@ -8,12 +8,12 @@ import { EntryForm } from "../records/EntryForm";
 export type Asked = { state: State } | "back" | "entry" | { corrects: LogEntry };
 
 export const BECOME: Partial<Record<State, string>> = {
-  stripped: "It is stripped",
-  turned: "It is turned",
-  finished: "It is finished",
-  "in use": "It is in use",
-  failed: "It failed",
-  archived: "Put it away",
+  stripped: "Mark stripped",
+  turned: "Mark turned",
+  finished: "Mark finished",
+  "in use": "Mark in use",
+  failed: "Mark failed",
+  archived: "Archive",
 };
 
 interface Props {
@@ -30,12 +30,12 @@ export function AskOfCasting({ view, acts, asked, onClose }: Props) {
     return (
       <Modal
         open
-        title={`#${casting.serial} is not ${casting.state}`}
-        description="Both stay in its past."
+        title={`Undo “${casting.state}” for #${casting.serial}?`}
+        description="Both entries stay in the history."
         onClose={onClose}
       >
         <EntryForm
-          label="Take it back"
+          label="Undo"
           send={(entry) =>
             take(
               client.POST("/api/castings/{casting_id}/take-back", {
@@ -54,7 +54,7 @@ export function AskOfCasting({ view, acts, asked, onClose }: Props) {
     return (
       <Modal open title={`#${casting.serial}: ${BECOME[asked.state]}`} onClose={onClose}>
         <EntryForm
-          label={BECOME[asked.state] ?? "Keep it"}
+          label={BECOME[asked.state] ?? "Save"}
           send={(entry) =>
             take(
               client.POST("/api/castings/{casting_id}/state", {
@@ -64,12 +64,12 @@ export function AskOfCasting({ view, acts, asked, onClose }: Props) {
             )
           }
           onDone={onClose}
-          note={asked.state === "failed" ? "What went wrong" : "Anything to note"}
+          note={asked.state === "failed" ? "What went wrong" : "Note (optional)"}
         />
       </Modal>
     );
   return (
-    <Modal open title={`#${casting.serial}: write down`} onClose={onClose}>
+    <Modal open title={`#${casting.serial}: log`} onClose={onClose}>
       <NewEntry
         jobId={casting.job_id}
         pieces={[piece]}

@@ -29,7 +29,7 @@ export function CastingHead({ view, zone, onBecome }: HeadProps) {
             params={{ pourId: casting.pour_id }}
             className="inline-flex min-h-11 items-center underline"
           >
-            {casting.poured_at ? `Poured ${dateAndClock(casting.poured_at, zone)}` : "Its pour is planned"}
+            {casting.poured_at ? `Poured ${dateAndClock(casting.poured_at, zone)}` : "Pour planned"}
           </Link>
           {casting.form_name && <span className="text-soft">, in {casting.form_name}</span>}
         </p>
@@ -63,8 +63,8 @@ export function CastingLife({ view, zone, onBack }: LifeProps) {
   const names = useNames();
   const { states } = view;
   return (
-    <section aria-label="Its life">
-      <h2 className="mb-1 text-lg font-bold">Its life</h2>
+    <section aria-label="History">
+      <h2 className="mb-1 text-lg font-bold">History</h2>
       <ol className="border-t-2 border-ink">
         {states.map((one) => (
           <li key={one.number} className="line [--columns:10rem_minmax(0,1fr)]">
@@ -74,7 +74,7 @@ export function CastingLife({ view, zone, onBack }: LifeProps) {
                 <StateMark state={one.state} />
               </span>
               {one.correction && (
-                <span className="block text-soft">again, taken back {dateAndClock(one.written_at, zone)}</span>
+                <span className="block text-soft">again, undone {dateAndClock(one.written_at, zone)}</span>
               )}
               {one.note && <span className="block">{one.note}</span>}
               {one.member_id && <span className="block text-soft">{names.get(one.member_id)}</span>}
@@ -84,7 +84,7 @@ export function CastingLife({ view, zone, onBack }: LifeProps) {
       </ol>
       {states.length > 2 && (
         <button type="button" className="min-h-11 underline" onClick={onBack}>
-          The last one was a mistake
+          Undo the last state
         </button>
       )}
     </section>

@@ -30,16 +30,16 @@ export function CastingPage({ castingId }: { castingId: string }) {
     <ShopPage title={`Casting ${casting.serial}`}>
       <CastingHead view={view} zone={zone} onBecome={(state) => setAsked({ state })} />
       <div className="beside">
-        <section aria-label="On its drawing">
+        <section aria-label="On the drawing">
           <PlacePlan piece={piece} plan={plan} spots={spots} />
         </section>
         <CastingLife view={view} zone={zone} onBack={() => setAsked("back")} />
       </div>
-      <section aria-label="What was seen" className="mt-8">
+      <section aria-label="Observation" className="mt-8">
         <div className="mb-2 flex items-center gap-4">
-          <p className="flex-1 text-lg font-bold">What was seen</p>
+          <p className="flex-1 text-lg font-bold">Observation</p>
           <button type="button" className="button" onClick={() => setAsked("entry")}>
-            Write down
+            Log
           </button>
         </div>
         {findings.length > 0 && (

@@ -71,7 +71,7 @@ export function CastingsPage() {
       </div>
       {page && page.castings.length === 0 ? (
         <p className="border-t-2 border-ink py-10 text-lg">
-          {search ? `No casting is called “${search}”.` : "None here. Castings come with their pour."}
+          {search ? `No casting matches “${search}”.` : "None yet. Castings are created with a pour."}
         </p>
       ) : (
         <ul className="border-t-2 border-ink">

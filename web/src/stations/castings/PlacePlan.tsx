@@ -75,7 +75,7 @@ export function PlacePlan({ piece, plan, spots, onPlace }: Props) {
           </g>
         ))}
       </svg>
-      <figcaption className="text-soft">As it stands, front edge below: {sizeText(l, w, units)}</figcaption>
+      <figcaption className="text-soft">Finished side up, front edge at the bottom: {sizeText(l, w, units)}</figcaption>
     </figure>
   );
 }

@@ -26,16 +26,16 @@ export function CureStation() {
   const ticket = (
     <>
       <section aria-label="Findings">
-        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={findingsOf(plan, "cure")} onChange={apply} />
       </section>
       <section aria-label="Hours">
-        <h2 className="mb-1 text-lg font-bold">Its clock</h2>
+        <h2 className="mb-1 text-lg font-bold">Setting</h2>
         <dl>
-          <FigureLine label="Pace, against 20 °C" figure={cure.pace} text={`× ${cure.pace.value.toFixed(2)}`} />
+          <FigureLine label="Curing speed (20 °C = 1.00)" figure={cure.pace} text={`× ${cure.pace.value.toFixed(2)}`} />
           {cure.measured_h !== null && (
             <div className="border-b border-line py-2">
-              By the thermometer for the first {writeHours(cure.measured_h)}; after that as planned.
+              From thermometer readings for the first {writeHours(cure.measured_h)}; then from the planned temperature.
             </div>
           )}
           {cure.initial_set && <FigureLine label="Initial set" figure={cure.initial_set} />}
@@ -69,8 +69,8 @@ const KEPT = ["temperature_c", "strength_by", "maturity", "moist", "sealer"] as 
 
 function Standards() {
   return (
-    <section aria-label="How it is kept">
-      <h2 className="mb-1 text-lg font-bold">How it is kept</h2>
+    <section aria-label="Curing conditions">
+      <h2 className="mb-1 text-lg font-bold">Curing conditions</h2>
       {KEPT.map((field) => (
         <DocField key={field} at="/cure" spec={specOf("CureInputs", field)} />
       ))}

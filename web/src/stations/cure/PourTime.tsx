@@ -34,12 +34,12 @@ export function PourTime({ at, waterIn, zone, onKeep }: Props) {
     <section aria-label="The pour">
       {waterIn && (
         <p className="mb-2 text-lg">
-          First water went in <b>{dateAndClock(waterIn, zone)}</b>, by the log: hours count from there.
+          Mixing started <b>{dateAndClock(waterIn, zone)}</b>, by the log: times count from there.
         </p>
       )}
       <div className="flex flex-wrap items-center gap-3">
         <label htmlFor={id} className="text-lg font-bold">
-          {waterIn ? "Planned for" : "First water in"}
+          {waterIn ? "Planned for" : "Mixing starts"}
         </label>
         <input
           id={id}
@@ -55,7 +55,7 @@ export function PourTime({ at, waterIn, zone, onKeep }: Props) {
           }}
         />
         <span className="text-soft">
-          {at ? `${dateAndClock(at, zone)}, ${zone}` : waterIn ? "" : "Not set: hours count from the pour."}
+          {at ? `${dateAndClock(at, zone)}, ${zone}` : waterIn ? "" : "Not set: times count from the start of mixing."}
         </span>
       </div>
       <FieldProblem id={`${id}-problem`} problem={problem} />

@@ -36,10 +36,10 @@ export function ShopHours({ shop }: { shop: Shop }) {
     </div>
   );
   return (
-    <section aria-label="The shop's hours">
-      <h2 className="mb-1 text-lg font-bold">The shop's hours</h2>
+    <section aria-label="Shop hours">
+      <h2 className="mb-1 text-lg font-bold">Shop hours</h2>
       <div className="flex min-h-11 items-center justify-between gap-3 border-b border-line py-1">
-        <label htmlFor={`${id}-zone`}>Clock of</label>
+        <label htmlFor={`${id}-zone`}>Time zone</label>
         <select
           id={`${id}-zone`}
           className="field w-auto max-w-48"
@@ -53,7 +53,7 @@ export function ShopHours({ shop }: { shop: Shop }) {
           ))}
         </select>
       </div>
-      {clock("quiet_from", "Nobody there from")}
+      {clock("quiet_from", "Closed from")}
       {clock("quiet_until", "until")}
       {hours.zone === "UTC" && HERE !== "UTC" && (
         <button type="button" className="button mt-2 w-full" onClick={() => keep.mutate({ zone: HERE })}>
@@ -65,7 +65,7 @@ export function ShopHours({ shop }: { shop: Shop }) {
           {keep.error.message}
         </p>
       )}
-      <p className="mt-2 text-soft">All jobs of the shop go by it. What can wait is put off to the morning.</p>
+      <p className="mt-2 text-soft">Applies to all jobs. Tasks that can wait move to the morning.</p>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import type { Plan } from "@/api/client";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
+import { valueWords } from "@/parts/values";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 
@@ -101,11 +102,12 @@ function gateTags(gates: Cure["acts"]): { text: string; hour: number; level: num
     const level = act.strength?.value ?? 0;
     const key = `${level} ${Math.round(act.due_h)}`;
     const tag = tags.get(key) ?? { words: [], hour: act.due_h, level };
-    if (!tag.words.includes(act.id)) tag.words.push(act.id);
+    const word = valueWords(act.id);
+    if (!tag.words.includes(word)) tag.words.push(word);
     tags.set(key, tag);
   }
   return [...tags.values()].map(({ words, hour, level }) => ({
-    text: `${words.join(", ")} +${writeHours(hour)}`,
+    text: `${words.join(" and ")}, ${writeHours(hour)}`,
     hour,
     level,
   }));

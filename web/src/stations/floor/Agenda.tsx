@@ -4,6 +4,7 @@ import { useState } from "react";
 import { client, type Schemas, take } from "@/api/client";
 import { agendaQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
+import { useFill } from "@/parts/useFill";
 import { dateAndClock, dayAndClock } from "@/units/time";
 import { EntryForm } from "../records/EntryForm";
 import { HourStrip } from "./HourStrip";
@@ -13,7 +14,7 @@ type Act = Schemas["AgendaAct"];
 const SHOWN = 6;
 const WHOLE_LINE = "font-bold after:absolute after:inset-0";
 
-/** What is due now and what comes next, over all jobs, and the strip of hours they lie on. */
+/** Due now and what comes next, over all jobs, and the strip of hours they lie on. */
 export function Agenda() {
   const { data: agenda } = useQuery(agendaQuery);
   const [all, setAll] = useState(false);
@@ -22,7 +23,7 @@ export function Agenda() {
   const coming = agenda.acts.filter((act) => act.when !== "past");
   const shown = all ? coming : coming.slice(0, SHOWN);
   return (
-    <section aria-label="What is due" className="mb-8">
+    <section aria-label="Due" className="mb-8">
       <h2 className="text-xl font-bold">
         {coming.some((act) => act.when === "due") ? "Due now" : "Next"}
         <span className="ml-3 text-base font-normal text-soft">{dateAndClock(agenda.now, agenda.zone)}</span>
@@ -49,6 +50,7 @@ export function Agenda() {
 }
 
 function Line({ act, zone, onDone }: { act: Act; zone: string; onDone: () => void }) {
+  const fill = useFill();
   const due = act.when === "due";
   return (
     <li
@@ -77,7 +79,7 @@ function Line({ act, zone, onDone }: { act: Act; zone: string; onDone: () => voi
           {act.piece_name ? `, ${act.piece_name}` : ""}
         </span>
       </span>
-      <span className="text-soft max-sm:col-start-2">{act.test}</span>
+      <span className="text-soft max-sm:col-start-2">{fill(act.test)}</span>
       {act.poured && due && (
         <button
           aria-label={`Done: ${act.name}, ${act.job_name}`}
@@ -96,8 +98,8 @@ function DoneDialog({ act, pourId, onClose }: { act: Act; pourId: string; onClos
   return (
     <Modal open title={`Done: ${act.name}`} description={act.job_name} onClose={onClose}>
       <EntryForm
-        label="It is done"
-        note="Anything to note"
+        label="Mark done"
+        note="Note (optional)"
         send={(entry) =>
           take(
             client.POST("/api/pours/{pour_id}/acts", {

@@ -31,7 +31,7 @@ export function BringIn() {
   return (
     <>
       <button type="button" className="button" onClick={() => input.current?.click()}>
-        Bring in a file
+        Import a job
       </button>
       <input
         ref={input}
@@ -61,5 +61,5 @@ function parse(text: string): Record<string, unknown> {
   } catch {
     // said below
   }
-  throw new Refused(422, "It is not a job file. Give a file that Ulbrek wrote; its name ends in .ulbrek.json.");
+  throw new Refused(422, "Not a job file. Choose one exported from Ulbrek (.ulbrek.json).");
 }

@@ -37,8 +37,8 @@ export function FloorPage() {
       </div>
       {jobs.length === 0 ? (
         <p className="border-t-2 border-ink py-10 text-lg">
-          Nothing is planned yet. Begin with a piece: its length, width and thickness are enough to see the bags, the
-          weight and the people it takes.
+          Nothing is planned yet. Start with a piece. Length, width and thickness are enough to see bags, weight and
+          people.
         </p>
       ) : (
         <ul className="border-t-2 border-ink">

@@ -1,5 +1,6 @@
 import type { Schemas } from "@/api/client";
 import { useSize } from "@/drawing/useSize";
+import { valueWords } from "@/parts/values";
 import { dayAndClock } from "@/units/time";
 
 type Agenda = Schemas["Agenda"];
@@ -27,7 +28,7 @@ export function HourStrip({ agenda }: { agenda: Agenda }) {
   return (
     <div ref={area} className="relative mt-5" style={{ height }} data-strip>
       <svg width={size.width} height={height} className="absolute inset-0">
-        <title>The hours of all jobs, from twelve hours ago to three days ahead</title>
+        <title>Timeline of all jobs: 12 h back, 3 days ahead</title>
         {midnights(from, to, agenda.zone).map((moment) => (
           <line
             key={moment}
@@ -76,7 +77,7 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
             x(Date.parse(moment)),
           );
           if (earliest === undefined || at === undefined || latest === undefined) return null;
-          const named = at - last > CLOSE_PX + act.id.length * 5;
+          const named = at - last > CLOSE_PX + valueWords(act.id).length * 5;
           if (named) last = at;
           const past = Date.parse(act.at) < now;
           return (
@@ -98,7 +99,7 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
                   className="text-base"
                   fill="var(--ink)"
                 >
-                  {act.id}
+                  {valueWords(act.id)}
                 </text>
               )}
             </g>

@@ -41,10 +41,10 @@ function Unplanned({ card }: { card: JobCard }) {
         {card.problem ? (
           <p className="flex items-center gap-2">
             <SeverityMark severity="stop" />
-            {card.problem} Open it to undo the last change, or take it off the floor.
+            {card.problem} Open it to undo the last change, or archive it.
           </p>
         ) : (
-          <p className="text-soft">Being worked out.</p>
+          <p className="text-soft">Working it out …</p>
         )}
       </div>
       <JobMenu card={card} />
@@ -76,7 +76,7 @@ function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
         <p className="flex items-center gap-2">
           <SeverityMark severity={worst?.severity} />
           {worst ? `${severityWord(worst.severity)} at ${NAMES[worst.station]}` : "ready as far as planned"}
-          {card.stale && <span className="text-soft">(being worked out anew)</span>}
+          {card.stale && <span className="text-soft">(updating)</span>}
         </p>
       </div>
       <dl className="col-span-2 col-start-2 row-start-2 mt-1 grid grid-cols-1 gap-x-5 sm:col-span-1 sm:col-start-3 sm:row-start-1 sm:mt-0 sm:grid-cols-3">
@@ -87,7 +87,7 @@ function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
         />
         <Told
           label="Mix"
-          figure={write(headline.bags, headline.measured ? "measures" : "bags", units)}
+          figure={write(headline.bags, headline.measured ? "charges" : "bags", units)}
           detail={`${headline.bag_name}, ${write(headline.batches, "batches", units)}`}
         />
         <Told
@@ -123,7 +123,7 @@ function JobMenu({ card }: { card: JobCard }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className="relative z-10 col-start-3 row-start-1 grid size-11 place-items-center text-2xl sm:col-start-4"
-        aria-label={`More for ${card.name}`}
+        aria-label={`More actions for ${card.name}`}
       >
         ⋯
       </DropdownMenu.Trigger>
@@ -135,14 +135,14 @@ function JobMenu({ card }: { card: JobCard }) {
               href={`/api/jobs/${card.id}/file`}
               download
             >
-              Save as a file
+              Export job file
             </a>
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className="flex min-h-11 cursor-pointer items-center px-4 data-[highlighted]:bg-chalk-soft"
             onSelect={() => archive.mutate()}
           >
-            Take off the floor
+            Archive
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

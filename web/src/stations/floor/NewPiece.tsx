@@ -42,7 +42,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
   const problem = (field: string) => refused?.problems.find((one) => asked(start, one.field) === field);
   const others = refused?.problems.filter((one) => asked(start, one.field) === null) ?? [];
   return (
-    <Modal open title="New piece" description="Its outside measures, as you would call them out." onClose={onClose}>
+    <Modal open title="New piece" description="Overall dimensions." onClose={onClose}>
       <form onSubmit={begin} className="space-y-3">
         <fieldset>
           <legend className="pb-1">What is it?</legend>
@@ -78,7 +78,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
         ))}
         {refused && (refused.problems.length === 0 || others.length > 0) && <p role="alert">{refused.message}</p>}
         <button type="submit" className="button button-now w-full">
-          Draw it
+          Create
         </button>
       </form>
     </Modal>

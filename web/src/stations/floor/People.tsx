@@ -43,7 +43,7 @@ export function People({ onClose }: { onClose: () => void }) {
     <Modal
       open
       title="People"
-      description="A name or a role is enough. Who is at this screen reads in their own units, and stands beside what they write down."
+      description="A name or a role is enough. Whoever is at this screen reads in their own units, and their entries carry their name."
       onClose={onClose}
     >
       <ul className="mb-5 border-t-2 border-ink">
@@ -61,10 +61,10 @@ export function People({ onClose }: { onClose: () => void }) {
                 if (preferences.who !== member.id) preferences.setUnits(member.units);
               }}
             >
-              {preferences.who === member.id ? "Here" : "This is me"}
+              {preferences.who === member.id ? "Selected" : "This is me"}
             </button>
             <button
-              aria-label={`Has left: ${member.name}`}
+              aria-label={`Remove: ${member.name}`}
               type="button"
               className="min-h-11 underline"
               onClick={() =>
@@ -73,14 +73,14 @@ export function People({ onClose }: { onClose: () => void }) {
                 )
               }
             >
-              Has left
+              Remove
             </button>
           </li>
         ))}
       </ul>
       <form className="space-y-3" onSubmit={add} onKeyDown={(event) => event.stopPropagation()}>
         <EntryText label="Name or role" value={name} onChange={setName} />
-        <Choice label="Thinks in" value={units} choices={UNITS} onChoose={setUnits} />
+        <Choice label="Units" value={units} choices={UNITS} onChoose={setUnits} />
         <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
           Add

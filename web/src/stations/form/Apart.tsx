@@ -69,7 +69,7 @@ export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: s
       return { thing, group, middle: middleOf(thing) };
     });
     spread(groups, size, FARTHEST);
-    const made = stage(holder, whole, "The form in the round.", ({ camera }) => {
+    const made = stage(holder, whole, "3D view of the form.", ({ camera }) => {
       const { clientWidth, clientHeight } = holder;
       setLabels(
         groups.map(({ thing, group, middle }) => {
@@ -117,7 +117,7 @@ export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: s
           ))}
       </div>
       <div className="flex min-h-16 items-center gap-4 px-5 pb-3">
-        <label htmlFor="apart">Together</label>
+        <label htmlFor="apart">Assembled</label>
         <input
           id="apart"
           type="range"
@@ -125,13 +125,13 @@ export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: s
           max={100}
           step={STEP}
           value={apart}
-          aria-label="How far the form is taken apart"
+          aria-label="Exploded view"
           className="h-11 min-w-0 flex-1 accent-[var(--chalk)]"
           onChange={(event) => setApart(Number(event.target.value))}
         />
         <span>apart</span>
         <a className="button" href={`/api/jobs/${jobId}/pieces/${planned.id}/form.glb`} download>
-          As glTF
+          Export glTF
         </a>
       </div>
     </div>

@@ -13,9 +13,9 @@ export function AsCutList({ planned }: { planned: PiecePlan }) {
       return withField(now, "/form/as_cut", { ...now.form.as_cut, [key]: { ...cut, [field]: value } });
     }, what);
   return (
-    <section aria-label="As it was cut">
-      <h2 className="text-lg font-bold">As it was cut</h2>
-      <p className="mb-1 text-soft">Measure each board once it is sawn; change what came out otherwise.</p>
+    <section aria-label="Measured boards">
+      <h2 className="text-lg font-bold">Measured boards</h2>
+      <p className="mb-1 text-soft">Measure each board after sawing and enter the ones that differ.</p>
       {planned.form.boards.map((board) => {
         const key = `${planned.id}.${board.key}`;
         const own = asCut[key];

@@ -4,12 +4,14 @@ import { extentOf, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
 import { useSize } from "@/drawing/useSize";
+import { useFill } from "@/parts/useFill";
 
 const MARGINS = { left: 20, right: 20, top: 16, bottom: 16 };
 
 /** The assembly step by step, drawn from the boards of this form: what stands is quiet, what is new is bright. */
 export function Assembly({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
   const [at, setAt] = useState(0);
+  const fill = useFill();
   const { steps } = planned.form;
   const index = Math.min(at, steps.length - 1);
   const step = steps[index];
@@ -19,14 +21,14 @@ export function Assembly({ planned, mirrored }: { planned: PiecePlan; mirrored: 
       <StepDrawing planned={planned} mirrored={mirrored} index={index} />
       <div className="flex items-start gap-4">
         <button type="button" className="button" disabled={index === 0} onClick={() => setAt(index - 1)}>
-          Before
+          Back
         </button>
         <div className="min-w-0 flex-1" aria-live="polite">
           <h2 className="text-xl font-bold">
             {step.number} of {steps.length}: {step.title}
           </h2>
-          <p className="mt-1 max-w-prose text-lg">{step.text}</p>
-          {step.care && <p className="mt-2 max-w-prose border-l-4 border-danger pl-3">{step.care}</p>}
+          <p className="mt-1 max-w-prose text-lg">{fill(step.text)}</p>
+          {step.care && <p className="mt-2 max-w-prose border-l-4 border-danger pl-3">{fill(step.care)}</p>}
         </div>
         <button
           type="button"

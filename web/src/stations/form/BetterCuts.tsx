@@ -37,7 +37,7 @@ export function BetterCuts({ kind, shop }: { kind: Kind; shop: Shop | null }) {
     if (!found) return;
     stop.current?.abort();
     const layouts = { ...(editor.kept.job.form?.layouts ?? {}), [kind.sheet]: found.layout };
-    await editor.change((job) => withField(job, "/form/layouts", layouts), `Cut plan of ${kind.sheet_name} taken`);
+    await editor.change((job) => withField(job, "/form/layouts", layouts), `Cut plan of ${kind.sheet_name}: saved`);
     setFound(null);
   }
 
@@ -47,8 +47,8 @@ export function BetterCuts({ kind, shop }: { kind: Kind; shop: Shop | null }) {
         <h2 className="text-lg font-bold">{kind.sheet_name}</h2>
         <p data-cut-now>
           {inWords(now)}
-          {kind.proven ? "; fewer sheets are not possible" : `; at least ${kind.least} are needed`}
-          {kind.accepted ? ". This plan was taken." : ""}
+          {kind.proven ? ", the fewest possible" : `; at least ${kind.least} needed`}
+          {kind.accepted ? ". In use." : ""}
         </p>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-4">
@@ -66,12 +66,12 @@ export function BetterCuts({ kind, shop }: { kind: Kind; shop: Shop | null }) {
         )}
         {found && (
           <p aria-live="polite" data-cut-found={found.done ? "done" : looking ? "looking" : "stopped"}>
-            {found.tried} tried. Best: {inWords(found)}
+            {found.tried} layouts tried. Best: {inWords(found)}
           </p>
         )}
         {found && (
           <button type="button" className="button button-now" onClick={() => void keep()}>
-            Take this plan
+            Use this plan
           </button>
         )}
         {kind.accepted && (
@@ -111,8 +111,8 @@ function figuresOf(kind: Kind): Figures {
 }
 
 function inWords({ sheets, rest, settings }: Figures): string {
-  const left = `${Math.round(rest * 100)} % of a sheet left in one piece`;
-  return `${sheets} ${sheets === 1 ? "sheet" : "sheets"}, ${left}, ${settings} ${settings === 1 ? "setting" : "settings"} of the fence`;
+  const left = `largest offcut ${Math.round(rest * 100)} %`;
+  return `${sheets} ${sheets === 1 ? "sheet" : "sheets"}, ${left}, ${settings} fence ${settings === 1 ? "setting" : "settings"}`;
 }
 
 /** Reads the answer line by line, as it comes. */
@@ -123,7 +123,7 @@ async function listen(asked: unknown, signal: AbortSignal, tell: (found: Found) 
     body: JSON.stringify(asked),
     signal,
   });
-  if (!answer.ok || !answer.body) throw new Error("The search could not begin. Try again.");
+  if (!answer.ok || !answer.body) throw new Error("The search could not start. Try again.");
   const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
   let waiting = "";
   for (;;) {

@@ -28,7 +28,7 @@ export function CutPlan({ shop }: { shop: Shop | null }) {
   const letters = letterOf(cutting);
   const paper = units === "in" ? "letter" : "a4";
   if (cutting.kinds.length === 0) {
-    return <p className="p-5 text-lg">Nothing is cut: it is cast in moulds that the shop has.</p>;
+    return <p className="p-5 text-lg">Nothing to cut: shop moulds are used.</p>;
   }
   return (
     <div className="space-y-8 p-5">
@@ -90,7 +90,7 @@ function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
                 {saws.length > 1 ? `${first.number}–${last.number}` : first.number}
               </span>
               <span className="flex-1">{first.kind === "rip" ? "rip at" : "crosscut at"}</span>
-              <span className="figure">{writeLength(first.setting_mm, units)}</span>
+              <span className="figure">{writeLength(first.setting_mm, units, "cut")}</span>
             </div>
             {setting?.guide && (
               <p className="flex items-center gap-3 pb-1 pl-17 text-soft">
@@ -131,7 +131,7 @@ function Boards() {
       <section key={kind.sheet} aria-label={`Boards of ${kind.sheet_name}`}>
         <h2 className="text-lg font-bold">Boards of {kind.sheet_name}</h2>
         <p className="text-soft">
-          {done} of {panels.length} sawn. Tick each off as it is sawn and labelled.
+          {done} of {panels.length} sawn. Tick each board once sawn and labelled.
         </p>
         <ul className="fields">
           {Object.entries(kind.names).map(([key, name]) => {
@@ -151,7 +151,7 @@ function Boards() {
                   <span className="figure w-7 text-right">{letters.get(key)}</span>
                   <span className="flex-1">{name}</span>
                   <span className="figure">
-                    {writeLength(long, units)} × {writeLength(short, units)}
+                    {writeLength(long, units, "cut")} × {writeLength(short, units, "cut")}
                   </span>
                 </label>
               </li>
@@ -171,11 +171,11 @@ function Lumber({ cutting }: { cutting: Cutting }) {
   return (
     <section aria-label={`Lengths of ${lumber.name}`}>
       <h2 className="text-lg font-bold">
-        {lumber.name}, lengths of {writeLength(lumber.length_mm, units)}
+        {lumber.name}, lengths of {writeLength(lumber.length_mm, units, "sold")}
       </h2>
       <p className="text-soft">
         <FigureButton figure={lumber.count} />
-        {lumber.proven ? "; fewer are not possible." : `; not proven, at least ${lumber.least} are needed.`}
+        {lumber.proven ? "; the fewest possible." : `; at least ${lumber.least} needed.`}
       </p>
       <ol className="mt-2 space-y-2">
         {lumber.lengths.map((length, index) => {
@@ -191,7 +191,7 @@ function Lumber({ cutting }: { cutting: Cutting }) {
                     className="figure flex items-center justify-center overflow-hidden border-r border-[var(--board-line)] bg-[var(--board)] px-1 whitespace-nowrap"
                     style={{ width: `${(100 * part.length_mm) / lumber.length_mm}%` }}
                   >
-                    {writeLength(part.length_mm, units)}
+                    {writeLength(part.length_mm, units, "cut")}
                   </span>
                 );
               })}
@@ -205,7 +205,7 @@ function Lumber({ cutting }: { cutting: Cutting }) {
           <li key={`${name} ${mm}`} className="flex min-h-9 items-center gap-3 border-b border-line">
             <span className="figure w-7 text-right">{many}</span>
             <span className="flex-1">{name}</span>
-            <span className="figure">{writeLength(mm, units)}</span>
+            <span className="figure">{writeLength(mm, units, "cut")}</span>
           </li>
         ))}
       </ul>

@@ -5,13 +5,10 @@ import { valueAt } from "@/api/editor";
 import { schoolsQuery } from "@/api/queries";
 import { DocField } from "@/parts/DocField";
 import { type FieldOf, isLength, specOf, specsOf } from "@/parts/specs";
+import { valueWords } from "@/parts/values";
 import { Ways } from "@/parts/Ways";
 import { namesOf } from "../job/shopChoices";
 
-const CAST_IN = [
-  { value: "false", text: "forms that are built" },
-  { value: "true", text: "moulds that the shop has" },
-];
 /** Asked of one saw alone. */
 const OF_SAW: Record<string, string> = {
   rail: "track saw",
@@ -34,7 +31,7 @@ export function FormChoices({ shop }: { shop: Shop }) {
       {field("forms")}
       {field("side_by_side")}
       {field("profile")}
-      {field("in_moulds", CAST_IN)}
+      {field("in_moulds")}
       <Habits shop={shop} />
     </section>
   );
@@ -54,7 +51,7 @@ function Habits({ shop }: { shop: Shop }) {
         .map((spec) => {
           const usual = valueAt(shop.form_habits, `/${spec.key}`);
           const own = valueAt(form, `/${spec.key}`);
-          const said = { ...spec, default: null, none: `as always: ${usual}` };
+          const said = { ...spec, default: null, none: `shop default: ${valueWords(String(usual), spec.key)}` };
           return (
             <div key={spec.key}>
               <DocField at="/form" spec={said} />

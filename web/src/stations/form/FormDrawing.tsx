@@ -21,7 +21,7 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
   const at = frame(extentOf(form.boards), { width: size.width, height: size.height - SECTION_PX }, MARGINS, mirrored);
   const bottom = at.view.top + at.view.width * at.scale;
   const strips = form.boards.filter((board) => STANDING.has(board.kind));
-  const heights = [...new Set(strips.map((board) => writeLength(board.height.value, units)))];
+  const heights = [...new Set(strips.map((board) => writeLength(board.height.value, units, "cut")))];
   return (
     <div ref={area} className="relative h-full min-h-96 overflow-hidden">
       <svg width={size.width} height={size.height} className="absolute inset-0">
@@ -37,15 +37,15 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
           board={board}
           base={form.boards[0]}
           wide={size.width}
-          text={writeLength(board.length_cut_mm, units)}
+          text={writeLength(board.length_cut_mm, units, "cut")}
         />
       ))}
       <Tag x={size.width / 2} y={at.view.top - 20}>
-        base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units)} ×{" "}
-        {writeLength(form.boards[0]?.height_cut_mm ?? 0, units)}
+        base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units, "cut")} ×{" "}
+        {writeLength(form.boards[0]?.height_cut_mm ?? 0, units, "cut")}
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
-        {form.stands ? "lying on one panel; it is stood up to be poured" : "cut across the middle"}; sides{" "}
+        {form.stands ? "assembled flat, stood up to pour" : "section at the middle"}; sides{" "}
         {heights.slice(0, 3).join(", ")} high
       </p>
     </div>

@@ -36,13 +36,13 @@ export function FormStation() {
     <>
       <PieceSelect job={job} index={index} onChoose={setIndex} />
       <Choice
-        label="Seen"
+        label="View"
         value={seen}
         choices={[
-          { value: "form", text: "the form" },
-          { value: "apart", text: "taken apart" },
-          { value: "cuts", text: "its cuts" },
-          { value: "steps", text: "step by step" },
+          { value: "form", text: "Plan" },
+          { value: "apart", text: "Exploded" },
+          { value: "cuts", text: "Cut plan" },
+          { value: "steps", text: "Assembly" },
         ]}
         onChoose={setSeen}
       />
@@ -51,7 +51,7 @@ export function FormStation() {
   const ticket = (
     <>
       <section aria-label="Findings">
-        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={findingsOf(plan, "form")} onChange={apply} />
       </section>
       <ToHave plan={plan} />
@@ -65,7 +65,7 @@ export function FormStation() {
     <Bench title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
       {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
       {seen === "apart" && (
-        <Suspense fallback={<p className="p-5">Taking it apart …</p>}>
+        <Suspense fallback={<p className="p-5">Loading 3D …</p>}>
           <Apart planned={planned} jobId={editor.kept.id} />
         </Suspense>
       )}

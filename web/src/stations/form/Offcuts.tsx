@@ -41,7 +41,7 @@ export function Offcuts() {
     const others = used.filter((one) => one.lot !== lot.id);
     const mm = (value: number | null) => ({ mm: value ?? 0, typed: null });
     const mine = { sheet: item.material, length: mm(lot.length_mm), width: mm(lot.width_mm), lot: lot.id };
-    const what = wanted ? "An offcut is cut up first" : "An offcut is left in stock";
+    const what = wanted ? "Use this offcut first" : "Leave in stock";
     void editor.change((now) => withField(now, "/form/offcuts", wanted ? [...others, mine] : others), what);
   }
 
@@ -60,12 +60,12 @@ export function Offcuts() {
                 onChange={(event) => choose(item, lot, event.target.checked)}
               />
               <span className="figure">{sizeText(lot.length_mm ?? 0, lot.width_mm ?? 0, units)}</span>
-              <span className="text-soft">of {item.name}, cut up first</span>
+              <span className="text-soft">of {item.name}, used first</span>
             </label>
           </li>
         ))}
       </ul>
-      {left.length > 0 && <p className="mt-3">This plan leaves, worth keeping:</p>}
+      {left.length > 0 && <p className="mt-3">Offcuts worth keeping:</p>}
       <ul className="flex flex-wrap gap-2 py-1">
         {left.map((rest) => {
           const key = `${rest.sheet} ${rest.length} ${rest.width}`;

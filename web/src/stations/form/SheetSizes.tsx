@@ -28,7 +28,7 @@ export function SheetSizes({ kind, shop }: { kind: Kind; shop: Shop }) {
 
   return (
     <section aria-label={`Sizes of ${kind.sheet_name}`}>
-      <h2 className="text-lg font-bold">{kind.sheet_name} is sold as</h2>
+      <h2 className="text-lg font-bold">{kind.sheet_name} sizes sold</h2>
       <p className="text-soft">The plan takes the sizes that cost least together; without prices, the least area.</p>
       <ul className="cards [--card:18rem] gap-x-8 gap-y-3">
         {sizes.map((size, at) => {
@@ -47,9 +47,9 @@ export function SheetSizes({ kind, shop }: { kind: Kind; shop: Shop }) {
                 onKeep={(typed) => change(at, { width: typed })}
               />
               <NumberField
-                label={`Price, ${name}`}
+                label={`Cost, ${name}`}
                 value={size.price ?? null}
-                empty="not said"
+                empty="not given"
                 onKeep={(price) => change(at, { price })}
               />
               {sizes.length > 1 && (
@@ -58,7 +58,7 @@ export function SheetSizes({ kind, shop }: { kind: Kind; shop: Shop }) {
                   className="button mt-1"
                   onClick={() => keep.mutate(sizes.filter((_, index) => index !== at))}
                 >
-                  Not sold any more
+                  Remove size
                 </button>
               )}
             </li>

@@ -43,7 +43,7 @@ export function Bench({ title, tools, ticket, findings, ticketName, children }: 
             {first ? (
               <FindingText template={first.title} values={first.values ?? {}} />
             ) : (
-              (ticketName ?? "Nothing stands in the way here.")
+              (ticketName ?? "Nothing to fix here.")
             )}
           </span>
           <span className="font-semibold underline">{open ? "Close" : "Ticket"}</span>

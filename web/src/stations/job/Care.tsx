@@ -1,11 +1,14 @@
+import { useFill } from "@/parts/useFill";
+
 /** What could hurt somebody at this step, said at this step. */
 export function Care({ lines }: { lines: readonly string[] }) {
+  const fill = useFill();
   return (
     <section aria-label="Care">
       <h2 className="mb-1 text-lg font-bold">Care</h2>
       <ul className="space-y-2 border-l-4 border-danger pl-3">
         {lines.map((line) => (
-          <li key={line}>{line}</li>
+          <li key={line}>{fill(line)}</li>
         ))}
       </ul>
     </section>

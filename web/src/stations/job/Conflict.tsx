@@ -24,8 +24,8 @@ export function Conflict() {
   return (
     <Modal
       open
-      title="Changed in between"
-      description="Somebody else changed this job while you did. Both changes are below; the other one stays in the history."
+      title="Changed by someone else"
+      description="Someone else changed this job while you did. Both changes are below; the other one stays in the history."
     >
       <div className="grid gap-4 sm:grid-cols-2">
         <section aria-label="Your change">
@@ -39,7 +39,7 @@ export function Conflict() {
           <h3 className="font-bold">Theirs: revision {conflict.theirs.revision}</h3>
           <AtAGlance headline={conflict.theirs.headline} />
           <button type="button" className="button mt-3 w-full" onClick={() => void editor.settle("theirs")}>
-            Take theirs
+            Use theirs
           </button>
         </section>
       </div>
@@ -59,7 +59,7 @@ function AtAGlance({ headline }: { headline: Headline }) {
       ))}
       <li>{writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units)}</li>
       <li>
-        {write(headline.bags, headline.measured ? "measures" : "bags", units)} of {headline.bag_name}
+        {write(headline.bags, headline.measured ? "charges" : "bags", units)} of {headline.bag_name}
       </li>
     </ul>
   );

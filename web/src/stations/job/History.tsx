@@ -3,14 +3,14 @@ import { useJobEditor } from "@/api/editing";
 import { historyQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
 
-const WORDS: Record<string, string> = { undo: "Undid: ", redo: "Did again: " };
+const WORDS: Record<string, string> = { undo: "Undo: ", redo: "Redo: " };
 
-/** What was done to the job, newest first. */
+/** History to the job, newest first. */
 export function History({ onClose }: { onClose: () => void }) {
   const editor = useJobEditor();
   const { data, error } = useQuery(historyQuery(editor.kept.id, editor.kept.revision));
   return (
-    <Modal open title="What was done" description="Every change is kept; nothing is ever lost." onClose={onClose}>
+    <Modal open title="History" description="Every change is kept; nothing is ever lost." onClose={onClose}>
       {error && <p role="alert">{error.message}</p>}
       <ol className="divide-y divide-line">
         {data?.map((revision) => (

@@ -5,21 +5,21 @@ const KEYS: readonly [string, string][] = [
   ["Tab", "to the next feature, dimension or figure"],
   ["Enter", "open what is chosen; keep what was typed"],
   ["Esc", "leave a field as it was; choose nothing"],
-  ["Arrows", "nudge what is chosen by 1/16″ or 1 mm"],
+  ["Arrows", "nudge the selection by 1/16″ or 1 mm"],
   ["Shift + arrows", "nudge it by 1″ or 10 mm"],
-  ["Shift + click", "choose one more, or one less"],
-  ["Alt, dragging", "not drawn to lines"],
-  ["Wheel", "nearer and farther"],
+  ["Shift + click", "add to or drop from the selection"],
+  ["Alt, dragging", "without snapping"],
+  ["Wheel", "zoom"],
   ["Delete", "remove what is chosen"],
   ["Ctrl + Z", "undo"],
   ["Ctrl + Shift + Z", "redo"],
-  ["?", "this sheet"],
+  ["?", "these shortcuts"],
 ];
 
 /** What the keyboard does. */
 export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal open={open} title="Keys" onClose={onClose}>
+    <Modal open={open} title="Shortcuts" onClose={onClose}>
       <dl>
         {KEYS.map(([key, does]) => (
           <div key={key} className="line [--columns:10rem_1fr] gap-3 py-2">

@@ -9,14 +9,14 @@ export function Papers({ id }: { id: string }) {
     { text: "Job pack, Letter", href: `/api/jobs/${id}/pack?units=${units}&paper=letter` },
     { text: "Full-size templates, A4", href: `/api/jobs/${id}/templates?units=${units}&paper=a4` },
     { text: "Full-size templates, Letter", href: `/api/jobs/${id}/templates?units=${units}&paper=letter` },
-    { text: "Labels of the boards, A4", href: `/api/jobs/${id}/labels?units=${units}&paper=a4` },
-    { text: "Labels of the boards, Letter", href: `/api/jobs/${id}/labels?units=${units}&paper=letter` },
-    { text: "Acts for a calendar", href: `/api/jobs/${id}/calendar` },
-    { text: "The job as a file", href: `/api/jobs/${id}/file` },
+    { text: "Board labels, A4", href: `/api/jobs/${id}/labels?units=${units}&paper=a4` },
+    { text: "Board labels, Letter", href: `/api/jobs/${id}/labels?units=${units}&paper=letter` },
+    { text: "Calendar of tasks", href: `/api/jobs/${id}/calendar` },
+    { text: "Job file", href: `/api/jobs/${id}/file` },
   ];
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="button px-3">Paper</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger className="button px-3">Print</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="start"

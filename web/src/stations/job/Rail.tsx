@@ -2,10 +2,11 @@ import { Link, useLocation } from "@tanstack/react-router";
 import { useEffect, useRef } from "react";
 import type { Headline, JobView, Severity, Station } from "@/api/client";
 import { SeverityMark } from "@/parts/SeverityMark";
-import { type Units, writeLength } from "@/units/length";
+import { valueWords } from "@/parts/values";
+import { MM_PER_INCH, type Units, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
-import { dayAndClock } from "@/units/time";
+import { dayAndClock, forecast } from "@/units/time";
 import { Preferences } from "../Preferences";
 
 /** What stands on the rail: the stations, and the log. */
@@ -52,7 +53,8 @@ export function Rail({ id, headline, record, onKeys }: Props) {
       <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
           {STATIONS.map(({ station, name }) => {
-            const line = station === "log" ? logLine(record, headline.zone) : stationLine(station, headline, units);
+            const line =
+              station === "log" ? logLine(record, headline.zone, units) : stationLine(station, headline, units);
             const severity = station === "log" ? undefined : headline.worst[station];
             return (
               <li key={station} className="min-w-32 flex-1 lg:min-w-0">
@@ -97,7 +99,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
           Rules
         </Link>
         <button type="button" className="min-h-11 underline" onClick={onKeys}>
-          Keys ?
+          Shortcuts ?
         </button>
       </div>
     </header>
@@ -114,7 +116,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return measureLine(headline, units);
     case "mix":
       return {
-        headline: write(headline.bags, headline.measured ? "measures" : "bags", units),
+        headline: write(headline.bags, headline.measured ? "charges" : "bags", units),
         detail: `of ${headline.bag_name}`,
       };
     case "form":
@@ -137,31 +139,31 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
   }
 }
 
-function logLine({ water_in_at, batches }: JobView["record"], zone: string): { headline: string; detail: string } {
+function logLine(
+  { water_in_at, batches }: JobView["record"],
+  zone: string,
+  units: Units,
+): { headline: string; detail: string } {
   if (!water_in_at) return { headline: "not poured", detail: "" };
   const mixed = batches?.length ?? 0;
-  return { headline: `in ${dayAndClock(water_in_at, zone)}`, detail: mixed ? `${mixed} mixed` : "" };
+  return { headline: `poured ${dayAndClock(water_in_at, zone)}`, detail: mixed ? write(mixed, "batches", units) : "" };
 }
 
-const WHOLE_FROM = 20;
-
-/** The mass, to the whole kilogram or pound where that is near enough. */
 function atAGlance({ mass_low_kg, mass_high_kg }: Headline, units: Units): string {
-  if (units === "in" || mass_low_kg < WHOLE_FROM) return writeRange(mass_low_kg, mass_high_kg, "kg", units);
-  const [low, high] = [Math.round(mass_low_kg), Math.round(mass_high_kg)];
-  return low === high ? `${high} kg` : `${low}–${high} kg`;
+  return writeRange(mass_low_kg, mass_high_kg, "kg", units);
 }
 
 function cureLine({ first_act, zone, cures }: Headline): { headline: string; detail: string } {
-  if (!first_act) return cures ? { headline: "all done", detail: "" } : { headline: "no hours", detail: "too cold" };
+  if (!first_act)
+    return cures ? { headline: "all done", detail: "" } : { headline: "too cold to set", detail: "too cold" };
   const { id, at, due_h } = first_act;
-  return { headline: `${id} ${at ? dayAndClock(at, zone) : `+${writeHours(due_h)}`}`, detail: "" };
+  return { headline: `${valueWords(id)} ${at ? forecast(at, zone, due_h) : `after ${writeHours(due_h)}`}`, detail: "" };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {
   const [piece, ...others] = headline.pieces;
   if (!piece) return { headline: "", detail: "" };
-  const size = sizeText(piece.length_mm, piece.width_mm, units).replace(" mm", "");
+  const size = sizeText(piece.length_mm, piece.width_mm, units).replace("\u00a0mm", "");
   const count = headline.pieces.reduce((sum, one) => sum + one.count, 0);
   const thick = `× ${short(piece.thickness_mm, units)}`;
   return { headline: size, detail: others.length || count > 1 ? `${thick}, ${count} castings` : thick };
@@ -170,10 +172,13 @@ function measureLine(headline: Headline, units: Units): { headline: string; deta
 /** Two lengths with their unit said once, to the nearest mark. */
 export function sizeText(length: number, width: number, units: Units): string {
   const [a, b] = [short(length, units), short(width, units)];
-  return units === "in" ? `${a.replace("″", "")} × ${b}` : `${a.replace(" mm", "")} × ${b}`;
+  return `${a.replace(/″$|\u00a0mm$/, "")} × ${b}`;
 }
 
-/** A length at its nearest mark, without saying by how much it is off: for a glance. */
+const WHOLE_INCHES_FROM_MM = 48 * MM_PER_INCH;
+
+/** A length as fine as a glance needs it. */
 export function short(mm: number, units: Units): string {
-  return writeLength(units === "mm" ? Math.round(mm) : mm, units).split(/ [+−] /)[0] ?? "";
+  const whole = units === "in" && mm >= WHOLE_INCHES_FROM_MM;
+  return writeLength(whole ? Math.round(mm / MM_PER_INCH) * MM_PER_INCH : mm, units, "tape");
 }

@@ -30,7 +30,7 @@ export function Unplanned({ refused, kept }: { refused: Refused; kept: Kept }) {
     <main className="mx-auto max-w-xl space-y-4 px-6 py-20">
       <h1 className="text-2xl font-bold [overflow-wrap:anywhere]">{kept.name} cannot be planned</h1>
       <p>{refused.message}</p>
-      <p>It is kept as revision {kept.revision}. Its pours and castings are not touched.</p>
+      <p>It is kept as revision {kept.revision}. Pours and castings are not touched.</p>
       {wrong && (
         <p role="alert" className="border-l-4 border-stop pl-3">
           {wrong}
@@ -56,7 +56,7 @@ export function Unplanned({ refused, kept }: { refused: Refused; kept: Kept }) {
             )
           }
         >
-          Take it off the floor
+          Archive
         </button>
         <Link to="/" className="button">
           To the shop floor

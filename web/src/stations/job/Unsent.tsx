@@ -7,10 +7,10 @@ export function Unsent() {
   return (
     <div role="alert" className="flex flex-wrap items-center gap-3 border-b-4 border-caution bg-paper px-5 py-3">
       <p className="flex-1">
-        <strong>Not kept yet: {editor.unsent.what}.</strong> {editor.unsent.message}
+        <strong>Not saved yet: {editor.unsent.what}.</strong> {editor.unsent.message}
       </p>
       <button type="button" className="button button-now" onClick={() => void editor.sendAgain()}>
-        Send it again
+        Try again
       </button>
     </div>
   );

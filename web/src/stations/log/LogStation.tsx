@@ -39,7 +39,7 @@ export function LogStation() {
   const ticket = (
     <>
       <section aria-label="Pours">
-        <h2 className="mb-1 text-lg font-bold">Its pours</h2>
+        <h2 className="mb-1 text-lg font-bold">Pours</h2>
         <ul>
           {pours.map((pour) => (
             <li key={pour.id} className="border-b border-line">
@@ -50,15 +50,15 @@ export function LogStation() {
           ))}
         </ul>
         <button type="button" className="button mt-3 w-full" onClick={() => setPouring(true)}>
-          Begin a pour
+          Start a pour
         </button>
       </section>
       <section aria-label="New entry">
-        <h2 className="mb-2 text-lg font-bold">Write down</h2>
+        <h2 className="mb-2 text-lg font-bold">Log</h2>
         <NewEntry key={round} {...entry} corrects={null} onDone={() => setRound(round + 1)} />
       </section>
-      <section aria-label="As a file">
-        <h2 className="mb-1 text-lg font-bold">As a file</h2>
+      <section aria-label="Export">
+        <h2 className="mb-1 text-lg font-bold">Export</h2>
         <p className="flex gap-4">
           {FILES.map((kind) => (
             <a
@@ -75,14 +75,13 @@ export function LogStation() {
     </>
   );
   return (
-    <Bench title="Log" ticket={ticket} findings={[]} ticketName="Write something down">
+    <Bench title="Log" ticket={ticket} findings={[]} ticketName="New entry">
       <div className="mx-auto max-w-4xl p-5">
         {page === undefined || page.entries.length > 0 ? (
           <LogLines entries={page?.entries ?? []} zone={zone} acts={names} onCorrect={setCorrects} />
         ) : (
           <p className="border-t-2 border-ink py-8 text-lg">
-            Nothing is written down yet. Begin with the pour: from then on the hours count from when the water really
-            went in.
+            No entries yet. Start with the pour: from then on times count from when mixing really started.
           </p>
         )}
         <p className="flex gap-3">

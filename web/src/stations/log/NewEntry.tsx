@@ -59,7 +59,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   async function send(entry: Entry) {
     // What is remembered may be from before the pour that was just begun.
     const of = casting || (isOfCasting ? poured((await refetch()).data)[0]?.id : undefined);
-    if (isOfCasting && !of) throw new Refused(422, "Nothing is poured of this job yet. Begin a pour first.");
+    if (isOfCasting && !of) throw new Refused(422, "Nothing of this job is poured yet. Start a pour first.");
     const seen = await take(
       client.POST("/api/observations", {
         body: {
@@ -72,7 +72,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
           job_id: jobId,
           ...(of && kind !== "test" ? { casting_id: of } : {}),
           ...(kind === "test" ? { pour_id: pourId, act, ready: ready === "yes" } : {}),
-          ...(kind === "weighing" ? { mass_kg: numberOf(mass, "Mass") * KG[units].kg } : {}),
+          ...(kind === "weighing" ? { mass_kg: numberOf(mass, "Weight") * KG[units].kg } : {}),
           ...(kind === "defect" && spot ? { x_mm: spot.x, y_mm: spot.y, face: "top" as const } : {}),
           ...(corrects ? { replaces: corrects.id } : {}),
         },
@@ -89,8 +89,8 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
 
   return (
     <EntryForm
-      label={corrects ? "Keep the correction" : "Write it down"}
-      note={kind === "defect" ? "What is wrong" : "What was seen"}
+      label={corrects ? "Save the correction" : "Save"}
+      note={kind === "defect" ? "What is wrong" : "Observation"}
       send={send}
       onDone={onDone}
       progress={progress}
@@ -104,7 +104,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
             className="field py-2"
             onChange={(event) => setPhotos([...(event.target.files ?? [])])}
           />
-          <span className="text-soft">Their place and device are taken out.</span>
+          <span className="text-soft">Location and device data are removed.</span>
         </label>
       }
     >
@@ -113,7 +113,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
         <label className="block">
           Casting
           <select className="field" value={casting} onChange={(event) => setCasting(event.target.value)}>
-            {kind === "note" && <option value="">the whole job</option>}
+            {kind === "note" && <option value="">whole job</option>}
             {castings.map((one) => (
               <option key={one.id} value={one.id}>
                 #{one.serial} {one.piece_name}, {one.state}
@@ -122,7 +122,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
           </select>
         </label>
       )}
-      {kind === "weighing" && <EntryText label="Mass" unit={KG[units].name} number value={mass} onChange={setMass} />}
+      {kind === "weighing" && <EntryText label="Weight" unit={KG[units].name} number value={mass} onChange={setMass} />}
       {kind === "test" && <TestFields acts={acts} act={act} ready={ready} onAct={setAct} onReady={setReady} />}
       {kind === "defect" && piece && plan && <DefectPlace piece={piece} plan={plan} spot={spot} onSpot={setSpot} />}
     </EntryForm>
@@ -142,7 +142,7 @@ function TestFields({ acts, act, ready, onAct, onReady }: TestProps) {
   return (
     <div className="flex flex-wrap items-end gap-3">
       <label className="block flex-1">
-        Tested for
+        Test for
         <select className="field" value={act} onChange={(event) => onAct(event.target.value)}>
           {[...acts].map(([id, name]) => (
             <option key={id} value={id}>

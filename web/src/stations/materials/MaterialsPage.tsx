@@ -13,9 +13,9 @@ type List = keyof Materials;
 
 const LISTS: readonly { list: List; title: string; of: DocumentName; add: string }[] = [
   { list: "mixes", title: "Bagged mixes", of: "Mix", add: "Add a mix" },
-  { list: "admixtures", title: "What is dosed", of: "Admixture", add: "Add something to dose" },
-  { list: "ingredients", title: "Cement, sand and stone", of: "Ingredient", add: "Add an ingredient" },
-  { list: "standby", title: "Moulds that stand by for the rest", of: "Standby", add: "Add a mould" },
+  { list: "admixtures", title: "Admixtures", of: "Admixture", add: "Add an admixture" },
+  { list: "ingredients", title: "Cement, sand and gravel", of: "Ingredient", add: "Add an ingredient" },
+  { list: "standby", title: "Moulds for leftover concrete", of: "Standby", add: "Add a mould" },
 ];
 const FIRST_MOULD = { name: "Small mould", volume_l: 1 };
 
@@ -30,10 +30,9 @@ export function MaterialsPage() {
     keep.mutateAsync(withField(now, `/${list}`, rows)).then(() => undefined);
   return (
     <ShopPage title="Materials">
-      <p className="text-xl font-bold">What you mix from</p>
+      <p className="text-xl font-bold">Materials</p>
       <p className="max-w-prose">
-        These are generic, to begin with. What is printed on the bag in your hand rules: change the figures to it, or
-        add what you use.
+        These are generic starting values. The print on your bag rules: enter its figures, or add your own materials.
       </p>
       {keep.error && (
         <p role="alert" className="mt-3 border-l-4 border-stop pl-3">
@@ -126,7 +125,7 @@ function Entry({ row, of, only, onChange, onRemove }: EntryProps) {
                   className="button mt-1"
                   onClick={() => void setSizes(sizes.filter((_, index) => index !== at))}
                 >
-                  Not in this bag
+                  Remove size
                 </button>
               )}
             </section>
@@ -163,7 +162,7 @@ function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<vo
   const whole = (Number(row.strength_28_least_mpa) + Number(row.strength_28_most_mpa)) / 2;
   const next = { hours: Math.round(last * 2 * 10) / 10, strength_mpa: Math.round((strongest + whole) / 2) };
   return (
-    <section aria-label="Strengths on the bag" className="mt-3 border-l-4 border-line pl-3">
+    <section aria-label="Strengths printed on the bag" className="mt-3 border-l-4 border-line pl-3">
       {told.map((one, at) => (
         <div key={String(one.hours)}>
           <Fields
@@ -176,13 +175,13 @@ function Told({ row, onChange }: { row: Row; onChange: (next: Row) => Promise<vo
             className="button mt-1"
             onClick={() => void set(told.filter((_, index) => index !== at))}
           >
-            Not on the bag
+            Remove
           </button>
         </div>
       ))}
       {told.length < mostOf("Mix", "strengths") && (
         <button type="button" className="button mt-1" onClick={() => void set([...told, next])}>
-          Add a strength that the bag prints
+          Add a printed strength
         </button>
       )}
     </section>

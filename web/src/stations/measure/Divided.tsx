@@ -19,22 +19,22 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
   const toggles: { key: "taper" | "run"; on: string; off: string; of: "Taper" | "Run"; start: object }[] = [
     {
       key: "taper",
-      on: "Let its thickness change",
-      off: "One thickness",
+      on: "Add a taper",
+      off: "Remove the taper",
       of: "Taper",
       start: { thickness: whole(Math.max(20, piece.thickness.mm - 10), units) },
     },
     {
       key: "run",
-      on: "Let the pieces fill a run",
-      off: "No run",
+      on: "Add a run",
+      off: "Remove the run",
       of: "Run",
       start: { run: whole(length_mm * piece.count, units) },
     },
   ];
   return (
     <section aria-label="Thickness, seams and runs">
-      <h2 className="mb-1 text-lg font-bold">Slopes, seams, runs</h2>
+      <h2 className="mb-1 text-lg font-bold">Taper, seams, run</h2>
       {toggles.map(({ key, on, off, of, start }) => {
         const values = piece[key];
         if (!values) {
@@ -81,7 +81,7 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
             className="button mt-2"
             onClick={() => void fields.pieceField("seams", seams.toSpliced(index, 1))}
           >
-            Take out seam {index + 1}
+            Remove seam {index + 1}
           </button>
         </fieldset>
       ))}
@@ -90,7 +90,7 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
         className="button mt-2"
         onClick={() => void fields.pieceField("seams", [...seams, newSeam])}
       >
-        Divide at a seam
+        Add a seam
       </button>
     </section>
   );

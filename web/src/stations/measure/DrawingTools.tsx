@@ -13,15 +13,21 @@ export function DrawingTools({ zoom, cut }: Props) {
       <button
         type="button"
         className="button px-3"
-        aria-label={`Cut through ${cut.along === "x" ? "front to back" : "left to right"} instead`}
+        aria-label={`Cut ${cut.along === "x" ? "front to back" : "left to right"}`}
         onClick={cut.turn}
       >
-        {cut.along === "x" ? "cut ↔" : "cut ↕"}
+        {cut.along === "x" ? "Section ↔" : "Section ↕"}
       </button>
-      <button type="button" className="button px-3.5" aria-label="Nearer" onClick={zoom.nearer}>
+      <button type="button" className="button px-3.5" aria-label="Zoom in" onClick={zoom.nearer}>
         +
       </button>
-      <button type="button" className="button px-3.5" aria-label="Farther" disabled={zoom.isFit} onClick={zoom.farther}>
+      <button
+        type="button"
+        className="button px-3.5"
+        aria-label="Zoom out"
+        disabled={zoom.isFit}
+        onClick={zoom.farther}
+      >
         −
       </button>
       <button type="button" className="button px-3" disabled={zoom.isFit} onClick={zoom.fit}>

@@ -21,7 +21,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
   return (
     <section aria-label="Edges">
       <fieldset className="border-b border-line pb-2">
-        <legend className="pb-1 text-lg font-bold">Edges that show</legend>
+        <legend className="pb-1 text-lg font-bold">Exposed edges</legend>
         <div className={`grid gap-2 ${edges.length <= 4 ? "grid-cols-4" : "grid-cols-2"}`}>
           {edges.map((edge) => (
             <button
@@ -33,7 +33,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                 const next = edges.filter((one) => (one === edge ? !shown.includes(one) : shown.includes(one)));
                 void fields.piece(
                   (one) => ({ ...one, edges_shown: next }),
-                  `Edges that show: ${next.join(", ") || "none"}`,
+                  `Exposed edges: ${next.join(", ") || "none"}`,
                 );
               }}
             >
@@ -43,7 +43,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
         </div>
       </fieldset>
       <details className="border-b border-line">
-        <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">Shape and fit of each edge</summary>
+        <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">Edge profiles and gaps</summary>
         {edges.map((edge) => {
           const profile = profiles.find((one) => one.edge === edge);
           const fit = fits.find((one) => one.edge === edge);
@@ -80,7 +80,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                     void fields.pieceField("edge_profiles", profile ? others(profiles, edge) : [...profiles, { edge }])
                   }
                 >
-                  {profile ? `Leave ${edge} square` : `Shape ${edge}`}
+                  {profile ? `Remove profile ${edge}` : `Add profile ${edge}`}
                 </button>
                 <button
                   type="button"
@@ -92,7 +92,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                     )
                   }
                 >
-                  {fit ? `Set ${edge} free` : `Fit ${edge}`}
+                  {fit ? `Remove gap ${edge}` : `Add gap ${edge}`}
                 </button>
               </div>
             </fieldset>

@@ -88,7 +88,7 @@ function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }
           void set({ kind: "row", count: 2, pitch: typed("100 mm") }, `${feature.name}: repeated in a row`)
         }
       >
-        Repeat it
+        Repeat
       </button>
     );
   }
@@ -108,9 +108,9 @@ function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }
       <button
         type="button"
         className="button mt-3 mr-3"
-        onClick={() => void set(null, `${feature.name}: one of it alone`)}
+        onClick={() => void set(null, `${feature.name}: not repeated`)}
       >
-        One alone
+        Remove repeat
       </button>
     </>
   );
@@ -139,7 +139,7 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
         onKeep={(text) => set({ offset: text }, `${feature.name}: ${text.typed} from the ${anchor.side}`)}
       />
       <Select
-        label={axis === "x" ? "Across, from" : "Deep, from"}
+        label={axis === "x" ? "Across, measured from" : "Front–back, measured from"}
         value={`${anchor.side} to ${anchor.to}`}
         choices={sides.flatMap((side) => ["edge", "centre"].map((to) => same(`${side} to ${to}`)))}
         onChoose={(chosen) => {

@@ -13,14 +13,14 @@ import { type Fields, freshId } from "./fields";
 const ARRANGEMENTS: readonly (readonly [Arrangement, string, least: number])[] = [
   ["mirror across", "Mirror left to right", 1],
   ["mirror deep", "Mirror front to back", 1],
-  ["align left", "Line up their left sides", 2],
-  ["align middle", "Line up their middles, left to right", 2],
-  ["align right", "Line up their right sides", 2],
-  ["align front", "Line up their front sides", 2],
-  ["align centre", "Line up their middles, front to back", 2],
-  ["align back", "Line up their back sides", 2],
-  ["distribute across", "Equal gaps, left to right", 3],
-  ["distribute deep", "Equal gaps, front to back", 3],
+  ["align left", "Align left", 2],
+  ["align middle", "Align centres (left–right)", 2],
+  ["align right", "Align right", 2],
+  ["align front", "Align front", 2],
+  ["align centre", "Align centres (front–back)", 2],
+  ["align back", "Align back", 2],
+  ["distribute across", "Space evenly (left–right)", 3],
+  ["distribute deep", "Space evenly (front–back)", 3],
 ];
 
 /** How far a copy stands from what it is a copy of [mm]. */
@@ -57,7 +57,7 @@ export function AddMenu({ piece, fields, onSelect, onImport, onPieces }: AddProp
         ))}
         <DropdownMenu.Separator className="my-1 border-t border-line" />
         <Menu.Item onSelect={onImport}>From a drawing …</Menu.Item>
-        <Menu.Item onSelect={onPieces}>Another piece …</Menu.Item>
+        <Menu.Item onSelect={onPieces}>Add a piece …</Menu.Item>
       </Menu>
       <FieldProblem problem={problem} />
     </>

@@ -57,7 +57,7 @@ export function ImportDrawing({ piece, fields, onClose }: Props) {
   function bringIn() {
     if (!drawing || !file) return;
     void fields
-      .piece((one) => withLoops(one, drawing, chosen, file.name), `Brought in ${file.name}`)
+      .piece((one) => withLoops(one, drawing, chosen, file.name), `Imported ${file.name}`)
       .then(onClose, (error) => {
         if (!(error instanceof Refused)) throw error;
         setProblem(error.message);
@@ -88,7 +88,7 @@ export function ImportDrawing({ piece, fields, onClose }: Props) {
         <FieldProblem problem={problem} />
         {drawing && drawing.unit === null && (
           <Select<Unit | "unsaid">
-            label="The file does not say its unit. It is drawn in"
+            label="The file gives no unit. Drawn in"
             value={unit ?? "unsaid"}
             choices={[{ value: "unsaid" as const, text: "choose" }, ...UNITS]}
             onChoose={(next) => {
@@ -105,7 +105,7 @@ export function ImportDrawing({ piece, fields, onClose }: Props) {
           disabled={!drawing || asksUnit || (chosen.outline === null && chosen.openings.length === 0)}
           onClick={bringIn}
         >
-          Bring it in
+          Import
         </button>
       </div>
     </Modal>

@@ -83,12 +83,7 @@ function Preview({
     mirrored: false,
   };
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full border border-line"
-      role="img"
-      aria-label="What the file holds"
-    >
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full border border-line" role="img" aria-label="Preview">
       {drawing.loops.map((loop, index) => (
         <path
           key={loop.path.slice(0, 6).join(" ")}

@@ -195,9 +195,9 @@ function fitted(room: Room, piece: Piece, measure: PiecePlan["measure"], mirrore
 }
 
 function sectionWords(piece: Piece, lies: boolean, narrow: boolean): string {
-  if (piece.drawn === "from the side") return "cut level, seen from above";
+  if (piece.drawn === "from the side") return "level section from above";
   if (narrow) return "section";
-  return lies ? `section as it lies in the form, ${piece.cast}` : "section as it stands";
+  return lies ? `section in the form, ${piece.cast}` : "section, finished";
 }
 
 /** How far drop edges and ribs hang under a piece [mm]. */

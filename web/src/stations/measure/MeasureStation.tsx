@@ -70,12 +70,12 @@ export function MeasureStation() {
         onRemove={remove}
       />
       <Choice
-        label="Seen"
+        label="View"
         value={seen}
         choices={[
-          { value: "lies", text: "as it lies" },
-          { value: "stands", text: "as it stands" },
-          { value: "turned", text: "by hand" },
+          { value: "lies", text: "In the form" },
+          { value: "stands", text: "Finished" },
+          { value: "turned", text: "3D" },
         ]}
         onChoose={setSeen}
       />
@@ -84,7 +84,7 @@ export function MeasureStation() {
   const ticket = (
     <>
       <section aria-label="Findings">
-        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={found} onChange={apply} />
       </section>
       <PieceFigures measure={planned.measure} />
@@ -106,7 +106,7 @@ export function MeasureStation() {
   return (
     <Bench title="Measure" tools={tools} ticket={ticket} findings={found}>
       {seen === "turned" ? (
-        <Suspense fallback={<p className="p-5">Bringing it into the round …</p>}>
+        <Suspense fallback={<p className="p-5">Loading 3D …</p>}>
           <Turned piece={piece} />
         </Suspense>
       ) : (

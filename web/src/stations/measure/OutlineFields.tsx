@@ -79,17 +79,17 @@ function CornerFields({ corners, fields }: { corners: readonly Corner[]; fields:
                 <button
                   type="button"
                   className="button"
-                  onClick={() => void set(corners.toSpliced(index + 1, 0, middle), "A corner more")}
+                  onClick={() => void set(corners.toSpliced(index + 1, 0, middle), "Added a corner")}
                 >
-                  One more after {index + 1}
+                  Add a corner after {index + 1}
                 </button>
                 {corners.length > 3 && (
                   <button
                     type="button"
                     className="button"
-                    onClick={() => void set(corners.toSpliced(index, 1), `Took out corner ${index + 1}`)}
+                    onClick={() => void set(corners.toSpliced(index, 1), `Removed corner ${index + 1}`)}
                   >
-                    Take out {index + 1}
+                    Remove {index + 1}
                   </button>
                 )}
               </div>

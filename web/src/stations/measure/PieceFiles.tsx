@@ -2,7 +2,7 @@
 export function PieceFiles({ jobId, pieceId }: { jobId: string; pieceId: string }) {
   return (
     <section aria-label="Files of this piece">
-      <h2 className="mb-1 text-lg font-bold">As a file</h2>
+      <h2 className="mb-1 text-lg font-bold">Export</h2>
       <div className="flex flex-wrap gap-2">
         {(["dxf", "svg", "stl", "3mf"] as const).map((form) => (
           <a

@@ -31,7 +31,7 @@ export function Pieces({ onChoose, onClose }: Props) {
   }
 
   return (
-    <Modal open title="Pieces of this job" description="They share one mix and one pour." onClose={onClose}>
+    <Modal open title="Pieces of this job" description="All pieces share one mix and one pour." onClose={onClose}>
       <ul className="mb-4 border-t-2 border-ink">
         {pieces.map((piece, index) => (
           <li key={piece.id} className="flex items-center gap-3 border-b border-line">
@@ -45,18 +45,18 @@ export function Pieces({ onChoose, onClose }: Props) {
                   onChoose(0);
                   void editor.change(
                     (job) => ({ ...job, pieces: job.pieces.toSpliced(index, 1) }),
-                    `Took out ${piece.name}`.slice(0, 120),
+                    `Removed ${piece.name}`.slice(0, 120),
                   );
                 }}
               >
-                Take out {piece.name}
+                Remove {piece.name}
               </button>
             )}
           </li>
         ))}
       </ul>
       <fieldset>
-        <legend className="pb-1 font-bold">One more</legend>
+        <legend className="pb-1 font-bold">Add</legend>
         <div className="grid grid-cols-3 gap-2">
           {starts.map((one) => (
             <button
@@ -72,7 +72,7 @@ export function Pieces({ onChoose, onClose }: Props) {
         </div>
       </fieldset>
       <button type="button" className="button button-now mt-4 w-full" onClick={() => void add()}>
-        Add it
+        Add
       </button>
     </Modal>
   );

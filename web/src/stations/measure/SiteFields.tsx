@@ -13,7 +13,7 @@ interface Props {
   fields: Fields;
 }
 
-/** The place the job is for: what was measured there, and what the pieces must pass. */
+/** Site the job is for: what was measured there, and what the pieces must pass. */
 export function SiteFields({ job, piece, site: measured, fields }: Props) {
   const { site } = job;
   const { dimensions, passages } = site;
@@ -21,7 +21,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
     `${stem}-${Math.max(0, ...all.map((one) => Number(one.id.split("-").at(-1)) || 0)) + 1}`;
   return (
     <section aria-label="Site">
-      <h2 className="mb-1 text-lg font-bold">The place</h2>
+      <h2 className="mb-1 text-lg font-bold">Site</h2>
       {dimensions.map((one, index) => (
         <Listed
           key={one.id}
@@ -31,12 +31,12 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
           start={one.first}
           onKeep={(key, value) => fields.jobField(`site/dimensions/${index}/${key}`, value, `${one.name}: ${key}`)}
           onRemove={() =>
-            void fields.jobField("site/dimensions", dimensions.toSpliced(index, 1), `Took out ${one.name}`)
+            void fields.jobField("site/dimensions", dimensions.toSpliced(index, 1), `Removed ${one.name}`)
           }
         >
           <Followed site={measured} id={one.id} />
           <label className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
-            Touches {piece.name}
+            Affects {piece.name}
             <input
               type="checkbox"
               className="size-6 accent-(--ink)"
@@ -46,7 +46,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
                 void fields.jobField(
                   `site/dimensions/${index}/pieces`,
                   event.target.checked ? [...pieces, piece.id] : pieces,
-                  `${one.name}: what it touches`,
+                  `${one.name}: what it affects`,
                 );
               }}
             />
@@ -61,14 +61,14 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
           values={one}
           start={one.width}
           onKeep={(key, value) => fields.jobField(`site/passages/${index}/${key}`, value, `${one.name}: ${key}`)}
-          onRemove={() => void fields.jobField("site/passages", passages.toSpliced(index, 1), `Took out ${one.name}`)}
+          onRemove={() => void fields.jobField("site/passages", passages.toSpliced(index, 1), `Removed ${one.name}`)}
         />
       ))}
       {dimensions.length > 0 && (
         <LengthField
-          label="Readings may differ by"
+          label="Allowed change"
           length={site.drift}
-          onKeep={(text) => fields.jobField("site/drift", text, `Readings may differ by ${text.typed}`)}
+          onKeep={(text) => fields.jobField("site/drift", text, `Allowed change ${text.typed}`)}
         />
       )}
       <div className="flex flex-wrap gap-2 pt-3">
@@ -86,7 +86,7 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
             )
           }
         >
-          Measured there
+          Add a site dimension
         </button>
         <button
           type="button"
@@ -98,11 +98,11 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
                 ...passages,
                 { id: next(passages, "way"), name: "Door", width: typed("800 mm"), height: typed("2000 mm") },
               ],
-              "A way to pass",
+              "Add a doorway or stairs",
             )
           }
         >
-          A way to pass
+          Add a doorway or stairs
         </button>
       </div>
     </section>
@@ -115,7 +115,7 @@ function Followed({ site, id }: { site: Plan["site"]; id: string }) {
   if (!found?.from_baseline && !found?.drift) return null;
   return (
     <dl>
-      {found.from_baseline && <FigureLine label="Set out from the baseline" figure={found.from_baseline} />}
+      {found.from_baseline && <FigureLine label="From the baseline" figure={found.from_baseline} />}
       {found.drift && <FigureLine label="Drift" figure={found.drift} />}
     </dl>
   );
@@ -146,7 +146,7 @@ function Listed({ title, specs, values, start, onKeep, onRemove, children }: Lis
       ))}
       {children}
       <button type="button" className="button mt-2" onClick={onRemove}>
-        Take out {title}
+        Remove {title}
       </button>
     </fieldset>
   );

@@ -19,7 +19,7 @@ export default function Turned({ piece }: { piece: Piece }) {
         headers: { "content-type": "application/json" },
         body: JSON.stringify(piece),
       });
-      if (!answer.ok) throw new Error("The solid could not be made. Look at what Measure finds first.");
+      if (!answer.ok) throw new Error("No 3D view: clear what Measure finds first.");
       return answer.arrayBuffer();
     },
     retry: false,
@@ -53,7 +53,7 @@ function show(holder: HTMLDivElement, stl: ArrayBuffer): () => void {
     new Mesh(geometry, new MeshStandardMaterial({ color: colour("--concrete"), roughness: 0.95, flatShading: true })),
     new LineSegments(new EdgesGeometry(geometry, CREASE_DEG), new LineBasicMaterial({ color: colour("--ink") })),
   );
-  const made = stage(holder, body, "The piece in the round.");
+  const made = stage(holder, body, "3D view of the piece.");
   return () => {
     made.dispose();
     geometry.dispose();

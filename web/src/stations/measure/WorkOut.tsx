@@ -23,10 +23,10 @@ const { when: WHEN, by: BY } = DOCUMENTS.TargetMass.fields;
 const { unknown: UNKNOWN } = DOCUMENTS.EqualSections.fields;
 const { along: ALONG } = DOCUMENTS.FitToSite.fields;
 const WHAT: readonly { value: What; text: string }[] = [
-  { value: "target mass", text: "so it weighs …" },
-  { value: "divide at seams", text: "into shorter castings" },
-  { value: "equal sections", text: "so its run adds up" },
-  { value: "fit to site", text: "to fit the place" },
+  { value: "target mass", text: "target weight" },
+  { value: "divide at seams", text: "shorter castings" },
+  { value: "equal sections", text: "fill the run" },
+  { value: "fit to site", text: "fit the site" },
 ];
 
 /** What would have to change to reach a goal, worked out by the core and offered as a button. */
@@ -67,8 +67,8 @@ export function WorkOut({ piece }: Props) {
   );
   const same = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, text: value }));
   return (
-    <section aria-label="Work it out">
-      <h2 className="mb-1 text-lg font-bold">Work it out</h2>
+    <section aria-label="Solve for">
+      <h2 className="mb-1 text-lg font-bold">Solve for</h2>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -77,7 +77,7 @@ export function WorkOut({ piece }: Props) {
         onKeyDown={(event) => event.stopPropagation()}
       >
         <Select
-          label="Change"
+          label="Goal"
           value={what}
           choices={choices}
           onChoose={(next) => {
@@ -98,7 +98,7 @@ export function WorkOut({ piece }: Props) {
         {what === "fit to site" && (
           <>
             <Select
-              label="Fills"
+              label="Fits"
               value={dimension || (dimensions[0]?.id ?? "")}
               choices={dimensions.map((one) => ({ value: one.id, text: one.name }))}
               onChoose={setDimension}
@@ -109,7 +109,7 @@ export function WorkOut({ piece }: Props) {
         <div className="flex items-end gap-2 pt-2">
           {(what === "target mass" || what === "divide at seams") && (
             <label className="flex-1">
-              {what === "target mass" ? `Mass, ${entryOf("kg", units).name}` : "Longest"}
+              {what === "target mass" ? `Weight, ${entryOf("kg", units).name}` : "Longest casting"}
               <input
                 className="field figure text-lg"
                 value={amount}
@@ -119,7 +119,7 @@ export function WorkOut({ piece }: Props) {
             </label>
           )}
           <button type="submit" className="button">
-            Work it out
+            Solve for
           </button>
         </div>
       </form>

@@ -2,32 +2,32 @@ import type { Plan } from "@/api/client";
 import { usePreferences } from "@/units/preferences";
 import { writeVolume } from "@/units/quantity";
 
-/** The cheapest set of bags that suffices, and what a bag less or more would leave. */
+/** The cheapest set of bags that suffices," + what a bag less or more would leave. */
 export function BagSets({ mix }: { mix: Plan["mix"] }) {
   const { units } = usePreferences();
   const { cheapest, one_less, one_more } = mix.sets;
   if (mix.scratch) return null;
   const said = (set: Plan["mix"]["sets"]["cheapest"]) =>
-    set.bags.map((one) => `${one.count} of ${one.name}`).join(" and ");
+    set.bags.map((one) => `${one.count} × ${one.name}`).join(" + ");
   const over = (litres: number) =>
     litres < 0
-      ? `short by ${writeVolume(-litres, units)} without any spare`
-      : `${writeVolume(litres, units)} over the bare volume`;
+      ? `${writeVolume(-litres, units)} less than the castings need`
+      : `${writeVolume(litres, units)} more than the castings need`;
   return (
     <section aria-label="Sets of bags">
       <h2 className="text-lg font-bold">
         {cheapest.cost === null ? "Least left over" : "Cheapest"}: {said(cheapest)}
-        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${cheapest.cost.toFixed(2)} to pay` : ", all of it is here")}
+        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${cheapest.cost.toFixed(2)} to buy` : ", all in stock")}
       </h2>
       <p>{over(cheapest.over_l)}.</p>
       {one_less && (
         <p className="text-soft">
-          One less, {said(one_less)}: {over(one_less.over_l)}.
+          One bag less, {said(one_less)}: {over(one_less.over_l)}.
         </p>
       )}
       {one_more && (
         <p className="text-soft">
-          One more, {said(one_more)}: {over(one_more.over_l)}.
+          One bag more, {said(one_more)}: {over(one_more.over_l)}.
         </p>
       )}
     </section>

@@ -3,7 +3,7 @@ import { countTo } from "./countTo";
 
 const MOST_DRAWN = 24;
 
-/** The bags to have: those in hand filled in, those still to get in outline. */
+/** The bags to have: those in hand filled in, those to buy in outline. */
 export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | null }) {
   const needed = mix.bags.value;
   const drawn = Math.min(needed, MOST_DRAWN);
@@ -12,9 +12,8 @@ export function BagShelf({ mix, inHand }: { mix: Plan["mix"]; inHand: number | n
   return (
     <section aria-label="Bags">
       <h2 className="text-lg font-bold">
-        {needed} {mix.scratch ? (needed === 1 ? "measure" : "measures") : needed === 1 ? "bag" : "bags"} of{" "}
-        {mix.bag_name}
-        {missing > 0 && `, ${missing} still to get`}
+        {needed} {mix.scratch ? (needed === 1 ? "charge" : "charges") : needed === 1 ? "bag" : "bags"} of {mix.bag_name}
+        {missing > 0 && `, ${missing} to buy`}
       </h2>
       <ul className="mt-2 flex flex-wrap gap-2" aria-hidden="true">
         {countTo(drawn).map((number) => (

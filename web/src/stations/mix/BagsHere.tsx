@@ -31,10 +31,10 @@ export function BagsHere({ shop }: { shop: Shop }) {
         ),
     );
   return (
-    <section aria-label="Bags that are here">
-      <h2 className="mb-1 text-lg font-bold">Bags that are here</h2>
+    <section aria-label="Bags on hand">
+      <h2 className="mb-1 text-lg font-bold">Bags on hand</h2>
       {here.length === 0 && (
-        <p className="text-soft">None are counted. They are used first, and one lot is one colour.</p>
+        <p className="text-soft">None entered. Bags on hand are used first; one lot keeps one colour.</p>
       )}
       <ul>
         {here.map((_, index) => {
@@ -49,8 +49,8 @@ export function BagsHere({ shop }: { shop: Shop }) {
               <DocField {...place} spec={specOf("InHand", "bag")} choices={namesOf(mix.sizes)} />
               <DocField {...place} spec={specOf("InHand", "count")} />
               <DocField {...place} spec={specOf("InHand", "lot")} />
-              <button type="button" className="button mb-1" onClick={() => void list.remove(index, "Bags not here")}>
-                Not here
+              <button type="button" className="button mb-1" onClick={() => void list.remove(index, "Bags removed")}>
+                Remove
               </button>
             </li>
           );
@@ -61,14 +61,14 @@ export function BagsHere({ shop }: { shop: Shop }) {
           <button
             type="button"
             className="button"
-            onClick={() => void list.add({ bag, count: 1, lot: null }, "Bags are here")}
+            onClick={() => void list.add({ bag, count: 1, lot: null }, "Bags added")}
           >
-            Count some
+            Add bags
           </button>
         )}
         {inStock.length > 0 && (
           <button type="button" className="button" onClick={() => void list.set(() => inStock, "Bags as in stock")}>
-            As in stock
+            Copy from stock
           </button>
         )}
       </div>

@@ -23,7 +23,7 @@ export function BatchRow({ mix }: { mix: Plan["mix"] }) {
         )}
       </h2>
       <p>
-        It can be stirred up to <FigureButton figure={mix.working_fill} />, {mix.bags_that_fit.value}{" "}
+        It mixes up to <FigureButton figure={mix.working_fill} />, {mix.bags_that_fit.value}{" "}
         {mix.bags_that_fit.value === 1 ? "bag" : "bags"}.
       </p>
       <ul className="mt-3 flex flex-wrap gap-3" aria-hidden="true">

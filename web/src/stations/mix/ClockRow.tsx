@@ -23,13 +23,13 @@ export function ClockRow({ mix, people }: { mix: Plan["mix"]; people: number }) 
   return (
     <section aria-label="Against the clock">
       <h2 className="text-lg font-bold">
-        {write(working.value, "min", "mm")} until a batch stiffens, <FigureButton figure={whole} /> for all of them
+        {write(working.value, "min", "mm")} working time; <FigureButton figure={whole} /> for all batches
       </h2>
       <p>
         A batch takes <FigureButton figure={mixing} /> to mix and <FigureButton figure={placing} /> to place.{" "}
-        {people < 2 ? "One person does both in turn." : "One mixes, another places."} What meets in one casting takes{" "}
-        <FigureButton figure={meeting} />; its last batch begins <FigureButton figure={last_start} /> after the first
-        water at the latest.
+        {people < 2 ? "One person does both in turn." : "One mixes, another places."} The batches of one casting take{" "}
+        <FigureButton figure={meeting} />; start the last of them within <FigureButton figure={last_start} /> of the
+        first.
       </p>
       <div ref={area} className="relative mt-2" style={{ height: count * ROW + 34 }}>
         {size.width > 0 && (

@@ -11,7 +11,7 @@ type Dosed = Plan["mix"]["doses"][number];
 const SHARES = ["cement", "dry mix"];
 const OF: Record<string, string> = { cement: "the cement", "dry mix": "the dry mix", bag: "a bag", m3: "a m³" };
 
-/** What is dosed: percent, base and amount of each side by side; any one of them may be typed. */
+/** Admixtures: percent, base and amount of each side by side; any one of them may be typed. */
 export function DoseList({ shop }: { shop: Shop }) {
   const editor = useJobEditor();
   const { job, plan } = editor.shown;
@@ -19,9 +19,9 @@ export function DoseList({ shop }: { shop: Shop }) {
   const list = listAt(editor, "/mix/doses");
   const nameOf = (id: string) => shop.admixtures.find((one) => one.id === id)?.name ?? id;
   return (
-    <section aria-label="Doses">
-      <h2 className="mb-1 text-lg font-bold">Doses</h2>
-      {doses.length === 0 && <p className="text-soft">Nothing is dosed.</p>}
+    <section aria-label="Admixtures">
+      <h2 className="mb-1 text-lg font-bold">Admixtures</h2>
+      {doses.length === 0 && <p className="text-soft">None.</p>}
       <ul className="space-y-5">
         {doses.map((dose, index) => {
           const name = nameOf(dose.admixture);
@@ -31,8 +31,8 @@ export function DoseList({ shop }: { shop: Shop }) {
             <li key={key} className="border-l-4 border-line pl-3" data-dose={dose.admixture} aria-label={name}>
               <div className="flex flex-wrap items-center justify-between gap-2">
                 <h3 className="font-bold">{name}</h3>
-                <button type="button" className="button" onClick={() => void list.remove(index, `No ${name}`)}>
-                  Leave it out
+                <button type="button" className="button" onClick={() => void list.remove(index, `Removed ${name}`)}>
+                  Remove
                 </button>
               </div>
               <DoseFields shop={shop} index={index} name={name} told={told} />
@@ -47,10 +47,10 @@ export function DoseList({ shop }: { shop: Shop }) {
             label="Add"
             value=""
             choices={[
-              { value: "", text: "something that is dosed" },
+              { value: "", text: "choose an admixture" },
               ...shop.admixtures.map((one) => ({ value: one.id, text: one.name })),
             ]}
-            onChoose={(id) => id && void list.add({ admixture: id }, `${nameOf(id)} is dosed`)}
+            onChoose={(id) => id && void list.add({ admixture: id }, `Added ${nameOf(id)}`)}
           />
         </div>
       )}
@@ -89,7 +89,7 @@ function DoseFields({ shop, index, name, told }: FieldsProps) {
 }
 
 function Amounts({ told }: { told: Dosed }) {
-  if (!told.a_bag) return <p className="text-soft">How much that is cannot be said: its base is not known.</p>;
+  if (!told.a_bag) return <p className="text-soft">Cannot be worked out: the cement content is not known.</p>;
   return (
     <p className="mt-1">
       <FigureButton figure={told.a_bag} /> a bag
@@ -121,7 +121,7 @@ function Amounts({ told }: { told: Dosed }) {
       )}
       {told.in_all && (
         <>
-          . In all <FigureButton figure={told.in_all} />
+          . Total <FigureButton figure={told.in_all} />
         </>
       )}
       {told.packs && (
@@ -131,7 +131,7 @@ function Amounts({ told }: { told: Dosed }) {
       )}
       {told.water && (
         <>
-          . It brings <FigureButton figure={told.water} /> of water to each bag, and that counts
+          . Its <FigureButton figure={told.water} /> of water a bag is counted
         </>
       )}
       .

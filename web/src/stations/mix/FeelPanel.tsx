@@ -5,21 +5,23 @@ import { withField } from "@/api/editor";
 import { DOCUMENTS } from "@/api/fields";
 import { Choice } from "@/parts/Choice";
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { write, writeBatchWater } from "@/units/quantity";
 
 const FEELS = DOCUMENTS.MixInputs.fields.feel.choices;
 
-/** How it should feel: the school, and the test that tells. */
+/** Consistency: the school, and the test that tells. */
 export function FeelPanel({ mix }: { mix: Plan["mix"] }) {
   const editor = useJobEditor();
   return (
-    <section aria-label="Feel">
-      <h2 className="mb-2 text-lg font-bold">How it should feel</h2>
+    <section aria-label="Consistency">
+      <h2 className="mb-2 text-lg font-bold">Consistency</h2>
       <Choice
-        label="Feel"
+        label="Consistency"
         value={mix.feel.feel}
         choices={FEELS.map((value) => ({ value, text: value }))}
-        onChoose={(chosen) => void editor.change((now) => withField(now, "/mix/feel", chosen), `Mixed to be ${chosen}`)}
+        onChoose={(chosen) =>
+          void editor.change((now) => withField(now, "/mix/feel", chosen), `Consistency: ${chosen}`)
+        }
       />
       <p className="mt-2 max-w-prose">{mix.feel.meant_for}</p>
       <FeelTest key={mix.feel.feel} mix={mix} />
@@ -40,7 +42,7 @@ export function FeelTest({ mix }: { mix: Plan["mix"] }) {
         ))}
       </ol>
       <fieldset className="mt-3">
-        <legend className="font-bold">What does it do?</legend>
+        <legend className="font-bold">What do you see?</legend>
         <div className="mt-1 flex flex-wrap gap-2">
           {mix.feel.shows.map((one, index) => (
             <button
@@ -59,11 +61,11 @@ export function FeelTest({ mix }: { mix: Plan["mix"] }) {
         {told && (
           <p className="mt-3 border-l-4 border-ink pl-3 text-lg">
             <span className="font-bold">
-              {told.verdict === "right" ? "It is right" : told.verdict === "too dry" ? "Too dry" : "Too wet"}.{" "}
+              {told.verdict === "right" ? "Right" : told.verdict === "too dry" ? "Too dry" : "Too wet"}.{" "}
             </span>
             {told.do}
             {told.adds &&
-              ` A cup here: ${write(mix.cup.value, "l", units)} for a batch, and never over ${write(mix.batch_water_most.value, "l", units)} in all.`}
+              ` One cup is ${write(mix.cup.value, "water", units)} for this batch; total never over ${writeBatchWater(mix.bags_per_batch, mix.water_most_l, units)}.`}
           </p>
         )}
       </div>

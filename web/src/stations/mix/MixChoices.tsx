@@ -8,14 +8,10 @@ import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
 import { namesOf } from "../job/shopChoices";
 
-const WORK = [
-  { value: "form", text: "into forms" },
-  { value: "packed", text: "packed by hand" },
-  { value: "ground", text: "on the ground" },
-];
-const BUY = [
-  { value: "one size", text: "in one size" },
-  { value: "cheapest set", text: "as the cheapest set" },
+/** Where pieces of a set are in the job, they match whatever is chosen. */
+const BY_SETS = [
+  { value: "false", text: "by their sets" },
+  { value: "true", text: "must match" },
 ];
 
 /** What the mix is made from and in, and by whom. */
@@ -29,19 +25,16 @@ export function MixChoices({ shop }: { shop: Shop }) {
   );
   return (
     <section aria-label="Choices">
-      <h2 className="mb-1 text-lg font-bold">What it is mixed from, and in</h2>
+      <h2 className="mb-1 text-lg font-bold">Mix and equipment</h2>
       <div className="fields">
         {field("mix", namesOf(shop.mixes))}
         {field("bag", namesOf(mix?.sizes ?? []))}
         {field("container", namesOf(shop.containers))}
         {field("bags_in_hand")}
-        {field("work", WORK)}
+        {field("work")}
         {field("spare")}
-        {field("buy", BUY)}
-        {field("one_colour", [
-          { value: "false", text: matched ? "as their sets say" : "stand by themselves" },
-          { value: "true", text: "must match in colour" },
-        ])}
+        {field("buy")}
+        {field("one_colour", matched ? BY_SETS : undefined)}
         {field("cement_share", undefined, mix?.cement_share ? `${mix.cement_share * 100}` : undefined)}
         {field("settled")}
         {field("void_share")}
@@ -66,14 +59,14 @@ function WaterOfBatch({ perBatch }: { perBatch: number }) {
   const water = editor.shown.job.mix.water_per_bag_l;
   return (
     <NumberField
-      label="Water poured into a batch"
+      label="Water per batch"
       unit={entry.name}
       value={water === null ? null : entry.show(water * perBatch)}
       empty="usual"
       onKeep={(amount) =>
         editor.change(
           (now) => withField(now, "/mix/water_per_bag_l", amount === null ? null : entry.read(amount) / perBatch),
-          `${amount ?? "The usual"} ${entry.name} into a batch`,
+          `Water per batch: ${amount ?? "the usual"} ${entry.name}`,
         )
       }
     />

@@ -9,7 +9,7 @@ import { namesOf } from "../job/shopChoices";
 
 type Scratch = Schemas["Scratch-Input"];
 
-const BAGS = "in bags";
+const BAGS = "bagged";
 
 /** Where the mix comes from: bags, or cement, sand and stone by one of three ways. */
 export function ScratchFields({ shop }: { shop: Shop }) {
@@ -23,7 +23,7 @@ export function ScratchFields({ shop }: { shop: Shop }) {
   );
 
   function choose(way: string) {
-    if (way === BAGS) return void set(null, "It comes in bags");
+    if (way === BAGS) return void set(null, "Mix type: bagged");
     const [cement, sand, stone] = [of("cement")[0], of("sand")[0], of("stone")[0]];
     if (!cement || !sand) return;
     const begun = scratch ?? { cement: cement.id, sand: sand.id, stone: stone?.id ?? null };
@@ -36,8 +36,8 @@ export function ScratchFields({ shop }: { shop: Shop }) {
   const { label, choices: ways = [] } = specOf("Scratch", "by");
   const plain = (text: string) => ({ value: text, text });
   return (
-    <section aria-label="Where it comes from">
-      <h2 className="mb-1 text-lg font-bold">Where it comes from</h2>
+    <section aria-label="Mix type">
+      <h2 className="mb-1 text-lg font-bold">Mix type</h2>
       <div className="fields">
         <Select
           label={label}
@@ -76,10 +76,10 @@ export function Weighed({ mix }: { mix: Plan["mix"] }) {
       <dl className="fields">
         <FigureLine label={scratch.sand_name} figure={scratch.sand_damp} />
         {scratch.stone_damp && <FigureLine label={scratch.stone_name} figure={scratch.stone_damp} />}
-        <FigureLine label="Water to add, in all" figure={scratch.water_added} />
+        <FigureLine label="Water to add" figure={scratch.water_added} />
         <FigureLine label="Strength at 28 days, about" figure={scratch.strength} />
       </dl>
-      <h3 className="mt-2 font-bold">In a cubic metre, dry</h3>
+      <h3 className="mt-2 font-bold">Per cubic metre, dry</h3>
       <dl className="fields">
         <FigureLine label={scratch.cement_name} figure={scratch.cement} />
         <FigureLine label={scratch.sand_name} figure={scratch.sand} />

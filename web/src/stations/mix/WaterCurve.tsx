@@ -37,14 +37,14 @@ export function WaterCurve({ mix, units, onPreview, onKeep }: Props) {
     <section aria-label="What more water does">
       <h2 className="text-lg font-bold">What more water does</h2>
       <p>
-        {write(water, "l", units)} a bag is <FigureButton figure={of_dry} /> of the dry mix
+        {write(water, "water", units)} a bag: <FigureButton figure={of_dry} /> of the dry mix
         {ratio && (
           <>
-            , <FigureButton figure={ratio} text={ratio.value.toFixed(2)} /> of the cement
+            , <FigureButton figure={ratio} text={ratio.value.toFixed(2)} /> w/c
           </>
         )}
-        . It leaves <FigureButton figure={strength_left} /> of the strength and shrinks{" "}
-        <FigureButton figure={shrinkage} /> of what it would with its usual water.
+        . Strength <FigureButton figure={strength_left} /> , shrinkage <FigureButton figure={shrinkage} /> of the bag’s
+        usual.
       </p>
       <div ref={area} className="relative mt-2" style={{ height: HEIGHT }}>
         {size.width > 0 && (
@@ -96,7 +96,7 @@ export function WaterCurve({ mix, units, onPreview, onKeep }: Props) {
       <input
         type="range"
         aria-label="Water a bag, along the curve"
-        aria-valuetext={write(water, "l", units)}
+        aria-valuetext={write(water, "water", units)}
         className="h-11 accent-[var(--chalk)]"
         style={{ marginLeft: LEFT - THUMB_PX, width: `calc(100% - ${LEFT + RIGHT - 2 * THUMB_PX}px)` }}
         min={first.water_l}

@@ -1,6 +1,6 @@
 import type { Plan } from "@/api/client";
 import type { Units } from "@/units/length";
-import { write } from "@/units/quantity";
+import { write, writeBatchWater } from "@/units/quantity";
 
 /** Water for one bag: where to start, the range printed on the bag, and what is planned. */
 export function WaterGauge({ mix, units }: { mix: Plan["mix"]; units: Units }) {
@@ -11,12 +11,12 @@ export function WaterGauge({ mix, units }: { mix: Plan["mix"]; units: Units }) {
   return (
     <section aria-label="Water">
       <h2 className="text-lg font-bold">
-        Start each bag with {write(mix.water_start.value, "l", units)}, add by the cup, stop at{" "}
-        {write(mix.water_most_l, "l", units)}
+        Start each bag with {write(mix.water_start.value, "water", units)}, add a cup at a time up to{" "}
+        {write(mix.water_most_l, "water", units)}
       </h2>
       <p>
-        For {perBatch}: start with {write(mix.batch_water_start.value, "l", units)}, most{" "}
-        {write(mix.batch_water_most.value, "l", units)}.
+        For {perBatch}: start with {writeBatchWater(mix.bags_per_batch, mix.water_start.value, units)}, limit{" "}
+        {writeBatchWater(mix.bags_per_batch, mix.water_most_l, units)}.
       </p>
       <div className="relative mt-9 mb-8 h-7 border-2 border-ink" aria-hidden="true">
         <div
@@ -32,8 +32,8 @@ export function WaterGauge({ mix, units }: { mix: Plan["mix"]; units: Units }) {
           }}
         />
         <Tick at={at(mix.water_start.value)} text="start" above />
-        <Tick at={at(mix.water_most_l)} text="bag's most" above />
-        <Tick at={at(mix.water_planned_l)} text={over ? "planned, too much" : "planned"} wrong={over} />
+        <Tick at={at(mix.water_most_l)} text="bag limit" above />
+        <Tick at={at(mix.water_planned_l)} text={over ? "planned: over the limit" : "planned"} wrong={over} />
       </div>
     </section>
   );

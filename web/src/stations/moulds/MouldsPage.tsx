@@ -30,14 +30,14 @@ export function MouldsPage() {
   return (
     <ShopPage title="Moulds">
       <div className="mb-3 flex items-center gap-4">
-        <p className="flex-1 text-xl font-bold">Moulds and forms that stand in the shop</p>
+        <p className="flex-1 text-xl font-bold">Moulds and forms in the shop</p>
         <button type="button" className="button button-now" onClick={() => setAdding(true)}>
           New mould
         </button>
       </div>
       {forms.length === 0 ? (
         <p className="border-t-2 border-ink py-10 text-lg">
-          No mould is kept. A form that is used again wants oil before each pour, and says here when it is nearly spent.
+          No moulds yet. Oil a mould before each pour; its wear is tracked here.
         </p>
       ) : (
         <ul className="border-t-2 border-ink">
@@ -81,8 +81,8 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
             {mould.last_oiled_at ? `Last oiled ${dateAndClock(mould.last_oiled_at, zone)}` : "Never oiled on record"}
           </p>
           {mould.oil_first && <p className="font-bold">Oil it before the next pour.</p>}
-          {mould.weakest_part && <p>Look first at: {mould.weakest_part}</p>}
-          <ol className="mt-2 border-t border-line" aria-label={`What was done to ${form.name}`}>
+          {mould.weakest_part && <p>Weak spot: {mould.weakest_part}</p>}
+          <ol className="mt-2 border-t border-line" aria-label={`History to ${form.name}`}>
             {mould.events.slice(0, all ? undefined : SHOWN).map((event) => (
               <li key={event.id} className="border-b border-line py-1.5">
                 <b>{event.kind}</b> {dayAndDate(event.at, zone)}
@@ -113,7 +113,7 @@ function Life({ mould }: { mould: Mould }) {
     <div className="mt-2 max-w-md">
       <p>
         <span className="figure text-lg">{wear.fillings}</span> fillings
-        {usual_life ? ` of about ${usual_life}` : ""}
+        {usual_life ? ` of about ${usual_life} uses` : ""}
         {wear.state !== "good" && <b className={worn ? "text-stop" : ""}>, {wear.state}</b>}
       </p>
       {usual_life && (
@@ -141,7 +141,7 @@ function Life({ mould }: { mould: Mould }) {
         <p>
           {wear.service_in === 0
             ? "Service is due now"
-            : `Service in ${wear.service_in} ${wear.service_in === 1 ? "filling" : "fillings"}`}
+            : `Service in ${wear.service_in} ${wear.service_in === 1 ? "use" : "uses"}`}
         </p>
       )}
     </div>
@@ -155,11 +155,11 @@ function Happened({ form, kind, onClose }: { form: KeptForm; kind: EventKind; on
     <Modal
       open
       title={`${form.name}: ${word}`}
-      {...(kind === "retired" ? { description: "It leaves the shelf. Its past stays." } : {})}
+      {...(kind === "retired" ? { description: "It leaves the shelf. Its history stays." } : {})}
       onClose={onClose}
     >
       <EntryForm
-        label="Keep it"
+        label="Save"
         send={(entry) =>
           take(
             client.POST("/api/forms/{form_id}/events", {
@@ -169,7 +169,7 @@ function Happened({ form, kind, onClose }: { form: KeptForm; kind: EventKind; on
           )
         }
         onDone={onClose}
-        note={kind === "note" ? "What is to be noted" : "Anything to note"}
+        note={kind === "note" ? "Note" : "Note (optional)"}
       >
         {kind === "repaired" && <EntryText label="Which part" value={part} onChange={setPart} />}
       </EntryForm>
@@ -199,7 +199,7 @@ function NewMould({ onClose }: { onClose: () => void }) {
   }, onClose);
 
   return (
-    <Modal open title="New mould" description="A form that is kept and used again." onClose={onClose}>
+    <Modal open title="New mould" description="A form that is kept and reused." onClose={onClose}>
       <form className="space-y-3" onSubmit={submit} onKeyDown={(event) => event.stopPropagation()}>
         <EntryText label="Name" value={told.name} onChange={set("name")} />
         <label className="block">
@@ -215,11 +215,7 @@ function NewMould({ onClose }: { onClose: () => void }) {
         <EntryText label="Cavities" number value={told.cavities} onChange={set("cavities")} />
         {(["life", "service", "weakest"] as const).map((field) => (
           <label key={field} className="block">
-            {
-              { life: "Fillings it usually gives", service: "Fillings between services", weakest: "Its weakest part" }[
-                field
-              ]
-            }
+            {{ life: "Uses it usually gives", service: "Uses between services", weakest: "Weak spot" }[field]}
             <input
               className="field"
               value={told[field]}
@@ -230,7 +226,7 @@ function NewMould({ onClose }: { onClose: () => void }) {
         ))}
         <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
-          Keep it
+          Save
         </button>
       </form>
     </Modal>

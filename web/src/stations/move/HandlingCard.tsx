@@ -5,12 +5,12 @@ import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
-import { dateAndClock } from "@/units/time";
+import { dateAndClock, foretold } from "@/units/time";
 import { WeakLine } from "./StressStrip";
 
 const ROOM = { width: 380, height: 260, margin: 46 };
 
-/** The card that is read before hands go on it: which edge down, where it is held, how many, and not before when. */
+/** The card that is read before hands go on it: which edge down, where it is held, how many, and from when. */
 export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) {
   const { units } = usePreferences();
   const handled = piece.handling;
@@ -38,18 +38,22 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
               <dt className="font-bold">{act.name}</dt>
               {act.never && act.strength ? (
                 <dd>
-                  never with this mix: it needs <FigureButton figure={act.strength} />
+                  not possible with this mix: it needs <FigureButton figure={act.strength} />
                 </dd>
               ) : (
                 <dd>
-                  not before{" "}
+                  from{" "}
                   <FigureButton
                     figure={act.hours}
-                    text={act.at ? dateAndClock(act.at, plan.cure.zone) : `${writeHours(act.due_h)} after the water`}
+                    text={
+                      act.at
+                        ? dateAndClock(foretold(act.at, act.due_h), plan.cure.zone)
+                        : `${writeHours(act.due_h)} after mixing`
+                    }
                   />
                   {act.strength && (
                     <>
-                      , when it has <FigureButton figure={act.strength} />
+                      , at <FigureButton figure={act.strength} />
                     </>
                   )}
                 </dd>
@@ -64,11 +68,11 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
           )}
           {handled.edge_down && !handled.stays && (
             <div>
-              <dt className="font-bold">Held, or strapped</dt>
+              <dt className="font-bold">Hold or strap at</dt>
               <dd>
-                {handled.straps.map((strap) => writeLength(strap.at_mm, units, "hold")).join(" and ")} along it, a fifth
-                in from each end (
-                <FigureButton figure={handled.strap} />){movedAside(piece) && ", moved out from the opening"}
+                {handled.straps.map((strap) => writeLength(strap.at_mm, units, "hold")).join(" and ")} from the left end
+                (a fifth in would be
+                <FigureButton figure={handled.strap} />){movedAside(piece) && ", clear of the opening"}
               </dd>
             </div>
           )}
@@ -76,7 +80,7 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
             <div>
               <dt className="font-bold">Standing alone</dt>
               <dd>
-                it tips at a lean of <FigureButton figure={handled.tipping.angle} />, or a push of{" "}
+                tips at a lean of <FigureButton figure={handled.tipping.angle} />, or with a push of{" "}
                 <FigureButton figure={handled.tipping.push} /> at its top
               </dd>
             </div>
@@ -152,7 +156,7 @@ function Picture({ piece }: { piece: PiecePlan }) {
           ))}
         {lift && !handling.stays && <WeakLine lift={lift} x={x} y={y} dashed />}
       </svg>
-      {down && !handling.stays && <figcaption>{down} edge down; arrows: hands or straps</figcaption>}
+      {down && !handling.stays && <figcaption>{down} thick line: edge down, arrows: hold here</figcaption>}
     </figure>
   );
 }

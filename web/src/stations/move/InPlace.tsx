@@ -10,16 +10,6 @@ import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { Elevation } from "./Elevation";
 
-const RESTS = [
-  { value: "all over", text: "all over, on a cabinet or the ground" },
-  { value: "at both ends", text: "at both ends" },
-  { value: "on supports", text: "on supports" },
-];
-const HELD = [
-  { value: "false", text: "by the concrete alone" },
-  { value: "true", text: "by a nut, a pin or a flange" },
-];
-
 /** What a piece rests on, what is put on it, and what that asks of it. */
 export function InPlace({ piece }: { piece: PiecePlan }) {
   const editor = useJobEditor();
@@ -34,13 +24,11 @@ export function InPlace({ piece }: { piece: PiecePlan }) {
       {placed && <Elevation placed={placed} run={run} />}
       <div className="mt-2 fields">
         <DocField {...place} spec={specOf("Standing", "use")} />
-        <DocField {...place} spec={specOf("Standing", "rests")} choices={RESTS} />
+        <DocField {...place} spec={specOf("Standing", "rests")} />
         <DocField {...place} spec={specOf("Standing", "put")} />
         <DocField {...place} spec={specOf("Standing", "load_kg")} />
         <DocField {...place} spec={specOf("Standing", "carries_kg")} />
-        {standing?.use === "weight over a body" && (
-          <DocField {...place} spec={specOf("Standing", "anchored")} choices={HELD} />
-        )}
+        {standing?.use === "weight over a body" && <DocField {...place} spec={specOf("Standing", "anchored")} />}
       </div>
       {standing?.rests === "on supports" && <Supports piece={piece} run={run} />}
       <Carried piece={piece} />
@@ -74,10 +62,10 @@ function Supports({ piece, run }: { piece: PiecePlan; run: number }) {
               <button
                 type="button"
                 className="min-h-11 underline"
-                aria-label={`Take support ${index + 1} away`}
-                onClick={() => void list.remove(index, `${name} taken away`)}
+                aria-label={`Remove support ${index + 1}`}
+                onClick={() => void list.remove(index, `${name} removed`)}
               >
-                Take away
+                Remove
               </button>
             </li>
           );
@@ -87,12 +75,12 @@ function Supports({ piece, run }: { piece: PiecePlan; run: number }) {
         <button
           type="button"
           className="button mt-2"
-          onClick={() => void list.add({ mm: Math.round(free) }, "Put a support in")}
+          onClick={() => void list.add({ mm: Math.round(free) }, "Add a support")}
         >
-          Put a support in
+          Add a support
         </button>
       )}
-      {supports.length < 2 && <p className="text-soft">With fewer than two it is taken as resting at its ends.</p>}
+      {supports.length < 2 && <p className="text-soft">With fewer than two it counts as supported at its ends.</p>}
     </div>
   );
 }
@@ -105,27 +93,27 @@ function Carried({ piece }: { piece: PiecePlan }) {
     <>
       {placed && (
         <p className="mt-2">
-          With 1.2 of its weight and 1.6 of the load, {writeLength(Math.round(placed.load_at_mm), units)} along it:{" "}
-          <FigureButton figure={placed.asked} /> are asked. Plain it bends to{" "}
-          <FigureButton figure={placed.lift.stress} /> of the{" "}
-          <FigureButton figure={placed.lift.limit} text={write(placed.lift.limit.value, "MPa", units)} /> that it may at
-          28 days;{" "}
+          With load factors (1.2 of the weight, 1.6 of the load), point load{" "}
+          {writeLength(Math.round(placed.load_at_mm), units)} from the left: <FigureButton figure={placed.asked} />{" "}
+          bending moment. Bending stress <FigureButton figure={placed.lift.stress} /> of the{" "}
+          <FigureButton figure={placed.lift.limit} text={write(placed.lift.limit.value, "MPa", units)} /> allowed at 28
+          days;{" "}
           {placed.steel ? (
             <>
-              its steel alone may carry <FigureButton figure={placed.steel} />.
+              steel alone may carry <FigureButton figure={placed.steel} />.
             </>
           ) : (
-            "no steel crosses that place."
+            "no steel crosses that section."
           )}{" "}
-          What carries it carries <FigureButton figure={placed.in_all} />.
+          Total on supports <FigureButton figure={placed.in_all} />.
         </p>
       )}
       {piece.handling.cracked && (
         <p className="mt-1 text-soft">
-          For information: cracked through at its weakest place, its steel still carries{" "}
-          <FigureButton figure={piece.handling.cracked.moment} /> where carrying it flat asks{" "}
-          {write(piece.handling.cracked.asked_nm, "N.m", units)}. It holds the pieces together; it does not keep it from
-          cracking.
+          If it cracks at its weakest section the steel still carries{" "}
+          <FigureButton figure={piece.handling.cracked.moment} /> ; carrying it flat needs{" "}
+          {write(piece.handling.cracked.asked_nm, "N.m", units)}. Steel keeps the parts together; it does not prevent
+          the crack.
         </p>
       )}
     </>

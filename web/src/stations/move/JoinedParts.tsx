@@ -19,7 +19,7 @@ export function JoinedParts() {
   const { wood } = plan.joined;
   return (
     <section aria-label="Joined parts">
-      <h2 className="text-lg font-bold">What is joined to it</h2>
+      <h2 className="text-lg font-bold">Attached parts</h2>
       {parts.length === 0 && <p className="text-soft">Planks, stretchers, feet, gaskets: nothing yet.</p>}
       <ul className="mt-1 border-t-2 border-ink">
         {parts.map((part, index) => (
@@ -28,9 +28,9 @@ export function JoinedParts() {
             <button
               type="button"
               className="min-h-11 justify-self-start underline"
-              onClick={() => void list.remove(index, `Without ${part.name}`)}
+              onClick={() => void list.remove(index, `Removed ${part.name}`)}
             >
-              Take it off
+              Remove
             </button>
           </li>
         ))}
@@ -40,7 +40,7 @@ export function JoinedParts() {
           type="button"
           className="button mt-2"
           onClick={() =>
-            void list.add({ id: crypto.randomUUID().slice(0, 8), name: `Part ${parts.length + 1}` }, "A joined part")
+            void list.add({ id: crypto.randomUUID().slice(0, 8), name: `Part ${parts.length + 1}` }, "Added a part")
           }
         >
           Add a part
@@ -50,7 +50,7 @@ export function JoinedParts() {
         <p key={`${one.width_mm} ${one.thickness_mm} ${one.length_mm}`} className="mt-2">
           <FigureButton figure={one.count} /> of {writeLength(one.length_mm, units)}
           {one.width_mm > 0 && `, ${writeLength(one.width_mm, units)} × ${writeLength(one.thickness_mm, units)}`}
-          {one.proven ? ", as few as can be" : `, not proven: at least ${one.least}`}:{" "}
+          {one.proven ? " (the fewest)" : ` (at least ${one.least})`}:{" "}
           {one.lengths
             .map((length) => length.parts.map((part) => writeLength(part.length_mm, units)).join(" + "))
             .join("; ")}

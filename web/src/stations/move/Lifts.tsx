@@ -55,7 +55,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
                       ? "always"
                       : "not turned"
                     : lift.chosen
-                      ? "planned so"
+                      ? "planned"
                       : "not planned"}
                 </span>
               ) : (
@@ -66,7 +66,7 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
                   aria-label={`Plan it ${lift.name}`}
                   onClick={() => !lift.chosen && onCarry(lift.id)}
                 >
-                  {lift.chosen ? "Planned so" : "Plan so"}
+                  {lift.chosen ? "planned" : "Plan this"}
                 </button>
               )}
             </li>
@@ -74,10 +74,10 @@ export function Lifts({ piece, length, width, onCarry }: Props) {
         })}
       </ul>
       <p className="mt-2 text-soft">
-        The dark line is the section that would break first; the curve under it is the stress along it, front to back
-        where it is turned, the broken line what is allowed. On edge the strips beside an opening bend each by itself.
-        At the corners of openings half as much again is counted; a radius helps. For anything over people's heads, or
-        that holds people up, a licensed engineer decides.
+        The dark line marks the weakest section. The curve is the bending stress along the piece, the dashed line the
+        limit. On edge the strips beside an opening bend each by itself. At the corners of openings half as much again
+        is counted; a radius helps. For anything over people's heads, or that holds people up, a licensed engineer
+        decides.
       </p>
     </section>
   );

@@ -40,7 +40,7 @@ export function MoveStation() {
   const ticket = (
     <>
       <section aria-label="Findings">
-        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={findingsOf(plan, "move")} onChange={apply} />
       </section>
       <PieceFigures piece={first} />
@@ -58,7 +58,7 @@ export function MoveStation() {
       <div className="mx-auto max-w-3xl space-y-8 p-5">
         <HandlingCard piece={first} plan={plan} />
         <section aria-label="People there">
-          <h2 className="mb-2 text-lg font-bold">People there on the day</h2>
+          <h2 className="mb-2 text-lg font-bold">People on the day</h2>
           <Choice
             label="People there"
             value={people}
@@ -75,7 +75,7 @@ export function MoveStation() {
           piece={first}
           length={first.measure.length_mm}
           width={first.measure.width_mm}
-          onCarry={(way) => void set("carry", way, `Carried ${way}`)}
+          onCarry={(way) => void set("carry", way, `Carry: ${way}`)}
         />
         <InPlace piece={first} />
         <JoinedParts />
@@ -85,17 +85,17 @@ export function MoveStation() {
   );
 }
 
-/** What one person lifts: by the shop's figure, or as they stand to it. */
+/** What one person may lift: by the shop's figure, or as they stand to it. */
 function OnePerson({ piece }: { piece: PiecePlan }) {
   const editor = useJobEditor();
   const { units } = usePreferences();
   const { data: shop } = useQuery(shopQuery);
   const { posture } = editor.shown.job.handling;
   return (
-    <section aria-label="What one person lifts">
-      <h2 className="mb-2 text-lg font-bold">One person lifts {write(piece.handling.one_person_kg, "kg", units)}</h2>
+    <section aria-label="What one person may lift">
+      <h2 className="mb-2 text-lg font-bold">One person may lift {write(piece.handling.one_person_kg, "kg", units)}</h2>
       <Choice
-        label="Judged by"
+        label="Limit from"
         value={posture ? "equation" : "shop"}
         choices={[
           { value: "shop", text: "the shop's figure" },
@@ -122,7 +122,7 @@ function OnePerson({ piece }: { piece: PiecePlan }) {
 function PieceFigures({ piece }: { piece: PiecePlan }) {
   const { units } = usePreferences();
   const handled = piece.handling;
-  const what = piece.measure.parts.length ? "The heaviest casting" : "Mass";
+  const what = piece.measure.parts.length ? "The heaviest casting" : "Weight";
   return (
     <section aria-label={piece.name}>
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
@@ -130,13 +130,13 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
         <FigureLine label={`${what}, ${piece.steel.mass ? "with its steel" : "fresh"}`} figure={handled.mass} />
         {piece.measure.parts.length === 0 && (
           <>
-            <FigureLine label="stripped" figure={piece.measure.mass_stripped} />
-            <FigureLine label="dried out" figure={piece.measure.mass_dry} />
+            <FigureLine label="at stripping" figure={piece.measure.mass_stripped} />
+            <FigureLine label="air-dry" figure={piece.measure.mass_dry} />
           </>
         )}
-        {handled.in_form && <FigureLine label="with its form" figure={handled.in_form} />}
+        {handled.in_form && <FigureLine label="in its form" figure={handled.in_form} />}
         <FigureLine
-          label="To carry it"
+          label="People to carry"
           figure={handled.people_needed}
           text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "cart or hoist"}
         />

@@ -15,13 +15,13 @@ export function ShopFigure({ shop, units }: { shop: Shop; units: Units }) {
   return (
     <div className="mt-2">
       <NumberField
-        label="In this shop one person lifts"
+        label="Shop limit for one person"
         unit={entry.name}
         value={entry.show(shop.one_person_lifts_kg)}
         onKeep={(value) => keep.mutateAsync(entry.read(value ?? 0)).then(() => undefined)}
       />
       <p className="mt-1 text-soft">
-        All jobs go by it. The guideline is {Math.round(entry.show(AT_BEST_KG))} {entry.name}, close to the body and at
+        Used by all jobs. The guideline is {Math.round(entry.show(AT_BEST_KG))} {entry.name}, close to the body and at
         the waist.
       </p>
     </div>

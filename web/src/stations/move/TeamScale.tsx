@@ -53,8 +53,7 @@ export function TeamScale({ piece }: { piece: PiecePlan }) {
         })}
       </div>
       <p className="text-soft">
-        The upright band is the piece, light to heavy. A bar is what a team carries for one lift, the broken line in it
-        the guideline for teams.
+        The band is the weight of the piece. Teams whose bar passes it can lift it; the dashed line is their guideline.
       </p>
     </section>
   );

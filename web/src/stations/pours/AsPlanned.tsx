@@ -17,13 +17,13 @@ export function AsPlanned({ view }: { view: PourView }) {
   return (
     <>
       <button type="button" className="button" onClick={() => setAsking(true)}>
-        All of it was done in time
+        Everything done as planned
       </button>
       {asking && (
         <Modal
           open
           title="Done at the planned hours"
-          description="What was not, leave out: close this and write it down by itself."
+          description="If a task was late or skipped, close this and log that task on its own."
           onClose={() => setAsking(false)}
         >
           <ul className="mb-4 border-t-2 border-ink">
@@ -48,7 +48,7 @@ export function AsPlanned({ view }: { view: PourView }) {
               setAsking(false);
             }}
           >
-            Write them down
+            Log all
           </button>
         </Modal>
       )}

@@ -51,23 +51,23 @@ interface Plain {
 function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: { path: { pour_id: string } } }): Plain {
   if (asked === "water")
     return {
-      title: "First water in",
-      description: "All hours count from here.",
-      label: "Water is in",
+      title: "Mixing starts",
+      description: "All times count from here.",
+      label: "Mixing started",
       send: (entry) => take(client.POST("/api/pours/{pour_id}/water-in", { ...at, body: entry })),
     };
   if (asked === "cancel")
     return {
       title: "Call the pour off",
-      description: "What it reserved is free again.",
+      description: "Reserved stock is released.",
       label: "Call it off",
       note: "Why",
       send: (entry) => take(client.POST("/api/pours/{pour_id}/cancel", { ...at, body: entry })),
     };
   if ("corrects" in asked)
     return {
-      title: "When the first water went in",
-      description: "All hours count from here. What was said before stays in the past of its castings.",
+      title: "When mixing started",
+      description: "All times count from here. The earlier time stays in the history of its castings.",
       label: "Correct it",
       note: "What was wrong",
       when: asked.corrects,
@@ -77,8 +77,8 @@ function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: {
     const place = { params: { path: { ...at.params.path, done_id: asked.undo } } };
     return {
       title: `Not done: ${asked.name}`,
-      description: "It stays on record that it was said.",
-      label: "Take it back",
+      description: "The entry stays in the history.",
+      label: "Undo",
       note: "What was wrong",
       when: false,
       send: (entry) => take(client.POST("/api/pours/{pour_id}/acts/{done_id}/undo", { ...place, body: entry })),
@@ -86,8 +86,8 @@ function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: {
   }
   return {
     title: `Done: ${asked.name}`,
-    label: "It is done",
-    note: "Anything to note",
+    label: "Mark done",
+    note: "Note (optional)",
     send: (entry) =>
       take(client.POST("/api/pours/{pour_id}/acts", { ...at, body: { ...entry, act: asked.act, piece: asked.piece } })),
   };
@@ -108,21 +108,21 @@ function AskBatch({ pourId, castings, units, onClose }: Omit<AskProps, "asked">)
     );
   };
   return (
-    <Modal open title="A batch" description="When its first water went in, and all that went in." onClose={onClose}>
-      <EntryForm label="Keep the batch" send={send} onDone={onClose} note="Feel, weather, who poured">
+    <Modal open title="A batch" description="When its mixing started, and all the water." onClose={onClose}>
+      <EntryForm label="Log the batch" send={send} onDone={onClose} note="Consistency, weather, who poured">
         {castings.length > 1 && (
           <Select
-            label="It went into"
+            label="Used in"
             value={into}
             choices={[
-              { value: "", text: "all of them, each by its volume" },
+              { value: "", text: "all castings, by volume" },
               ...castings.map((one) => ({ value: one.id, text: `#${one.serial} ${one.piece_name}` })),
             ]}
             onChoose={setInto}
           />
         )}
         <EntryText label="Bags" number value={bags} onChange={setBags} />
-        <EntryText label="Water, all of it" unit={litres.name} number value={water} onChange={setWater} />
+        <EntryText label="Water, total" unit={litres.name} number value={water} onChange={setWater} />
       </EntryForm>
     </Modal>
   );
@@ -141,9 +141,9 @@ function AskTemperature({ pourId, units, onClose }: Pick<AskProps, "pourId" | "u
     );
   };
   return (
-    <Modal open title="Temperature of the concrete" description="The hours that follow go by it." onClose={onClose}>
-      <EntryForm label="Keep the reading" send={send} onDone={onClose}>
-        <EntryText label="It reads" unit={entered.name} number value={degrees} onChange={setDegrees} />
+    <Modal open title="Temperature of the concrete" description="Later times are worked out from it." onClose={onClose}>
+      <EntryForm label="Log the reading" send={send} onDone={onClose}>
+        <EntryText label="Reading" unit={entered.name} number value={degrees} onChange={setDegrees} />
       </EntryForm>
     </Modal>
   );

@@ -25,13 +25,13 @@ function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
       </h3>
       <p>
         {next.water
-          ? `Water: ${write(next.water.value, "l", units)}, as the first batch took.`
-          : `Water: start with ${write(next.water_start.value, "l", units)}, most ${write(next.water_most.value, "l", units)}.`}
+          ? `Water: ${write(next.water.value, "water", units)}, as the first batch took.`
+          : `Water: start with ${write(next.water_start.value, "water", units)}, limit ${write(next.water_most.value, "water", units)}.`}
       </p>
       {mix.pieces.length > 1 && (
         <p>
           {mix.pieces
-            .map((one) => `${names.get(one.piece)} ${write(one.share.value * part, "l", units)} each`)
+            .map((one) => `${names.get(one.piece)} ${write(one.share.value * part, "water", units)} each`)
             .join(", ")}
           .
         </p>
@@ -47,7 +47,7 @@ function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
         );
       })}
       <details>
-        <summary className="flex min-h-11 cursor-pointer items-center underline">Test how it feels</summary>
+        <summary className="flex min-h-11 cursor-pointer items-center underline">Check the consistency</summary>
         <FeelTest mix={mix} />
       </details>
     </section>
@@ -76,13 +76,13 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
             <span className="figure text-lg">{batch.number}</span>
             <span className="figure text-lg">{clock(batch.at, plan.cure.zone)}</span>
             <span>{write(batch.bags, "bags", units)}</span>
-            <span>{write(batch.water_l, "l", units)}</span>
+            <span>{write(batch.water_l, "water", units)}</span>
             <span className="text-soft max-sm:col-start-4 max-sm:row-start-2">
-              {write(batch.water_l / batch.bags, "l", units)} a bag
+              {write(batch.water_l / batch.bags, "water", units)} a bag
             </span>
             <button
               type="button"
-              aria-label={`Take back batch ${batch.number}`}
+              aria-label={`Undo batch ${batch.number}`}
               className="underline max-sm:col-start-3 max-sm:justify-self-start"
               onClick={() =>
                 void send(() =>
@@ -94,23 +94,23 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
                 )
               }
             >
-              Take back
+              Undo
             </button>
           </li>
         ))}
       </ol>
-      {pour.batches.length === 0 && <p className="py-2 text-soft">None is written down.</p>}
+      {pour.batches.length === 0 && <p className="py-2 text-soft">No batch logged.</p>}
       {mixed && (
         <p className="py-2">
           {write(mixed.bags_used.value, "bags", units)} mixed,{" "}
           {mixed.bags_to_go.value > 0
-            ? `${write(mixed.bags_to_go.value, "bags", units)} to go`
+            ? `${write(mixed.bags_to_go.value, "bags", units)} still to mix`
             : "enough for the forms"}
         </p>
       )}
       <NextBatch plan={plan} units={units} />
       <button type="button" className="button mt-1" onClick={onAdd}>
-        Write a batch down
+        Log a batch
       </button>
       <EnoughLeft view={view} units={units} />
     </Part>

@@ -40,7 +40,7 @@ export function BeginPour({ jobId, job, onClose }: Props) {
       if (!Number.isInteger(count) || count < 0 || count > MOST)
         throw new Refused(422, `${piece.name}: ${count} castings cannot be poured at once. Give 0 to ${MOST}.`);
     }
-    if (fills.length === 0) throw new Refused(422, "Nothing is filled. Give at least one piece a count of 1 or more.");
+    if (fills.length === 0) throw new Refused(422, "Enter at least one casting.");
     const taken = takenFrom(takes, typed);
     const view = await take(
       client.POST("/api/pours", {
@@ -51,8 +51,8 @@ export function BeginPour({ jobId, job, onClose }: Props) {
   }
 
   return (
-    <Modal open title="Begin a pour" description="What it fills, and what it takes from stock." onClose={onClose}>
-      <EntryForm label={water === "in" ? "Water is in" : "Plan it"} send={send} note="Anything to note">
+    <Modal open title="Start a pour" description="Castings to pour, and what it takes from stock." onClose={onClose}>
+      <EntryForm label={water === "in" ? "Mixing started" : "Save as planned"} send={send} note="Note (optional)">
         {job.pieces.map((piece) => {
           const fitting = forms.filter((form) => form.cavities.some((one) => one.piece === piece.id));
           return (
@@ -80,10 +80,10 @@ export function BeginPour({ jobId, job, onClose }: Props) {
                     setTyped(new Map());
                   }}
                 >
-                  <option value="">a form built for it</option>
+                  <option value="">a new form</option>
                   {fitting.map((form) => (
                     <option key={form.id} value={form.id}>
-                      {form.name}, {form.cavities.length} at a time{worn(form)}
+                      {form.name}, {form.cavities.length} per filling{worn(form)}
                     </option>
                   ))}
                 </select>
@@ -98,8 +98,8 @@ export function BeginPour({ jobId, job, onClose }: Props) {
           label="Water"
           value={water}
           choices={[
-            { value: "in", text: "First water is in" },
-            { value: "later", text: "Still to come" },
+            { value: "in", text: "Mixing has started" },
+            { value: "later", text: "Later" },
           ]}
           onChoose={setWater}
         />

@@ -9,9 +9,9 @@ const SHOWN = 8;
 /** The figures that were others when the pour was begun. */
 export function Changes({ view, units }: { view: PourView; units: Units }) {
   const [all, setAll] = useState(false);
-  if (view.gone) return <p className="text-soft">The job is off the floor, or has other pieces now.</p>;
+  if (view.gone) return <p className="text-soft">The job is archived or its pieces changed.</p>;
   const { changed } = view;
-  if (changed.length === 0) return <p className="text-soft">Nothing: the plan of today is the plan of that day.</p>;
+  if (changed.length === 0) return <p className="text-soft">Nothing: today’s plan is the plan of that day.</p>;
   const shown = all ? changed : changed.slice(0, SHOWN);
   return (
     <>

@@ -32,7 +32,7 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
 
   return (
     <details className="mt-3 border-y border-line">
-      <summary className="flex min-h-11 cursor-pointer items-center underline">Is it enough?</summary>
+      <summary className="flex min-h-11 cursor-pointer items-center underline">Enough left?</summary>
       <p className="text-soft">Lay the screed across and measure down to the concrete at three places.</p>
       {pieces.length > 1 && (
         <Select
@@ -55,10 +55,10 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
       ))}
       {told && (
         <p className="py-2 text-lg font-bold" aria-live="polite">
-          It still wants {write(told.wanted.value, "l", units)}: {write(told.bags.value, "bags", units)}.{" "}
-          {write(told.closed.value, "bags", units)} still closed,{" "}
+          Still needs {write(told.wanted.value, "l", units)}: {write(told.bags.value, "bags", units)}.{" "}
+          {write(told.closed.value, "bags", units)} unopened,{" "}
           {told.spare.value < 0
-            ? `${write(-told.spare.value, "bags", units)} too few. Stop at a level that can wait, and fetch them now.`
+            ? `${write(-told.spare.value, "bags", units)} short. Stop at a level that can wait and fetch them now.`
             : `${write(told.spare.value, "bags", units)} to spare.`}
         </p>
       )}

@@ -38,7 +38,7 @@ export function FromStock({ takes, typed, onType }: Props) {
                   <input
                     className="field figure text-right text-lg"
                     inputMode="decimal"
-                    aria-label={`${one.take.name} out of ${lotName(lot)}`}
+                    aria-label={`${one.take.name} from ${lotName(lot)}`}
                     value={amountOf(one, lot.id, typed)}
                     onChange={(event) => onType(lot.id, event.target.value)}
                   />
@@ -46,11 +46,11 @@ export function FromStock({ takes, typed, onType }: Props) {
               ))}
               {missing > 0 && (
                 <p data-missing={one.take.kind} className="font-bold text-stop">
-                  {write(missing, one.take.unit, units)} {one.lots.length === 0 ? "wanted, none in stock" : "missing"}
+                  {write(missing, one.take.unit, units)} {one.lots.length === 0 ? "needed, none in stock" : "missing"}
                 </p>
               )}
               {several && one.take.kind === "bag" && (
-                <p>Bags of more than one lot: the colour may differ. Share each batch over all castings.</p>
+                <p>More than one lot: colours may differ. Split each batch over all castings.</p>
               )}
             </li>
           );

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { type PourView, pourQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { writeHours } from "@/units/quantity";
-import { dateAndClock } from "@/units/time";
+import { dateAndClock, foretold } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
 import { type Asked, AskOfPour } from "./AskOfPour";
@@ -48,10 +48,10 @@ export function PourPage({ pourId }: { pourId: string }) {
         {!pour.poured_at && !pour.cancelled_at && (
           <>
             <button type="button" className="button" onClick={() => setAsked("cancel")}>
-              Call it off
+              Call off
             </button>
             <button type="button" className="button button-now" onClick={() => setAsked("water")}>
-              First water is in
+              Mixing has started
             </button>
           </>
         )}
@@ -83,7 +83,7 @@ export function PourPage({ pourId }: { pourId: string }) {
         </div>
         <div className="space-y-8">
           {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
-          <Part title="Changed since it was begun">
+          <Part title="Changed since the pour">
             <Changes view={view} units={units} />
           </Part>
         </div>
@@ -103,7 +103,7 @@ export function PourPage({ pourId }: { pourId: string }) {
 
 function standing({ pour }: PourView, zone: string): string {
   if (pour.cancelled_at) return `Called off ${dateAndClock(pour.cancelled_at, zone)}`;
-  return pour.poured_at ? `First water in ${dateAndClock(pour.poured_at, zone)}` : "Planned; no water is in yet";
+  return pour.poured_at ? `Mixing starts ${dateAndClock(pour.poured_at, zone)}` : "Planned; mixing has not started";
 }
 
 function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }) {
@@ -112,7 +112,7 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
   const several = plan.pieces.length > 1;
   const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
   return (
-    <Part title="What is done when">
+    <Part title="Schedule">
       <ol className="border-t-2 border-ink">
         {plan.cure.acts
           .filter((act) => !act.is_state)
@@ -131,21 +131,21 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
                     {act.done_at
                       ? `done ${dateAndClock(act.done_at, zone)}`
                       : act.never
-                        ? "never with this mix"
+                        ? "not possible with this mix"
                         : act.at
-                          ? dateAndClock(act.at, zone)
+                          ? dateAndClock(foretold(act.at, act.due_h), zone)
                           : ""}
                   </span>
                 </span>
                 {act.done_at ? (
                   done && (
                     <button
-                      aria-label={`Take back: ${name}`}
+                      aria-label={`Undo: ${name}`}
                       type="button"
                       className="min-h-11 underline"
                       onClick={() => onAsk({ undo: done.id, name })}
                     >
-                      Take back
+                      Undo
                     </button>
                   )
                 ) : (
@@ -165,12 +165,12 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
       <div className="mt-3 flex flex-wrap gap-3">
         <AsPlanned view={view} />
         <button type="button" className="button" onClick={() => onAsk("temperature")}>
-          Read a temperature
+          Log a temperature
         </button>
       </div>
       {plan.cure.measured_h !== null && (
         <p className="mt-2 text-soft">
-          By the thermometer for the first {writeHours(plan.cure.measured_h)}; after that as planned.
+          From thermometer readings for the first {writeHours(plan.cure.measured_h)}; then from the planned temperature.
         </p>
       )}
     </Part>

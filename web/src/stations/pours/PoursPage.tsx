@@ -15,9 +15,7 @@ export function PoursPage() {
     <ShopPage title="Pours">
       <p className="mb-3 text-xl font-bold">Pours, newest first</p>
       {pours.length === 0 ? (
-        <p className="border-t-2 border-ink py-10 text-lg">
-          Nothing was poured yet. A pour is begun from its job: open the job, then Log.
-        </p>
+        <p className="border-t-2 border-ink py-10 text-lg">No pours yet. Start one from a job, under Log.</p>
       ) : (
         <ul className="border-t-2 border-ink">
           {pours.map((pour) => (

@@ -36,11 +36,11 @@ export function StockOfPour({ view }: { view: PourView }) {
             {one.used > 0 && (
               <button
                 type="button"
-                aria-label={`Came back: ${one.name}`}
+                aria-label={`Return to stock: ${one.name}`}
                 className="min-h-11 underline"
                 onClick={() => setBack(one)}
               >
-                Came back
+                Return to stock
               </button>
             )}
           </li>
@@ -53,7 +53,7 @@ export function StockOfPour({ view }: { view: PourView }) {
       </ul>
       {rests.length > 0 && (
         <div className="mt-2">
-          <p>Its boards leave:</p>
+          <p>Offcuts of its boards:</p>
           <ul className="flex flex-wrap gap-2 py-1">
             {rests.map((rest) => {
               const item = items.find((one) => one.kind === "sheet" && one.material === rest.material);
@@ -102,23 +102,23 @@ function CameBack({ pourId, of, onClose }: { pourId: string; of: Schemas["OfPour
   return (
     <Modal
       open
-      title={`Came back: ${of.name}`}
-      description="What stayed closed goes back to its lot."
+      title={`Return to stock: ${of.name}`}
+      description="Unopened goods go back to their lot."
       onClose={onClose}
     >
       <EntryForm
-        label="Put it back"
+        label="Return"
         send={(entry) =>
           take(
             client.POST("/api/lots/{lot_id}/moves", {
               params: { path: { lot_id: of.lot_id } },
-              body: { ...entry, kind: "returned", quantity: numberOf(quantity, "How many"), pour_id: pourId },
+              body: { ...entry, kind: "returned", quantity: numberOf(quantity, "Quantity"), pour_id: pourId },
             }),
           )
         }
         onDone={onClose}
       >
-        <EntryText label="How many" unit={of.unit} number value={quantity} onChange={setQuantity} />
+        <EntryText label="Quantity" unit={of.unit} number value={quantity} onChange={setQuantity} />
       </EntryForm>
     </Modal>
   );

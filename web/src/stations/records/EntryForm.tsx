@@ -76,7 +76,7 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
       <div className="grid grid-cols-[repeat(auto-fit,minmax(13.5rem,1fr))] gap-3">
         {opening !== false && (
           <label className="block" htmlFor={`${id}-when`}>
-            When
+            Time
             <input
               id={`${id}-when`}
               type="datetime-local"
@@ -89,9 +89,9 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
         )}
         {members.length > 0 && (
           <label className="block">
-            Who
+            By
             <select className="field" value={who} onChange={(event) => setWho(event.target.value)}>
-              <option value="">not said</option>
+              <option value="">not given</option>
               {members.map((member) => (
                 <option key={member.id} value={member.id}>
                   {member.name}
@@ -103,7 +103,7 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
       </div>
       <FieldProblem problem={refused} />
       <button type="submit" className="button button-now w-full" disabled={busy}>
-        {busy ? (progress ?? "Keeping it") : label}
+        {busy ? (progress ?? "Saving") : label}
       </button>
     </form>
   );

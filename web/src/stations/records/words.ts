@@ -20,13 +20,13 @@ export function told(entry: LogEntry, units: Units, acts: Map<string, string>): 
   const act = entry.act ? (acts.get(entry.act) ?? entry.act) : "";
   switch (entry.kind) {
     case "poured":
-      return "First water in";
+      return "Mixing starts";
     case "batch":
-      return `Batch ${entry.number}: ${write(entry.bags ?? 0, "bags", units)}, ${write(entry.water_l ?? 0, "l", units)} of water`;
+      return `Batch ${entry.number}: ${write(entry.bags ?? 0, "bags", units)}, ${write(entry.water_l ?? 0, "water", units)} of water`;
     case "act":
       return act;
     case "state":
-      return `#${entry.serial} is ${entry.taken_back ? `again ${entry.state}` : entry.state}`;
+      return `#${entry.serial} is ${entry.taken_back ? `back to ${entry.state}` : entry.state}`;
     case "weighing":
       return `#${entry.serial} weighs ${writeWeighed(entry.mass_kg ?? 0, units)}`;
     case "test":

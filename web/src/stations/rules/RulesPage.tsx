@@ -19,8 +19,8 @@ export function RulesPage() {
     <ShopPage title="Rule book">
       <div className="mx-auto max-w-3xl">
         <p>
-          What Ulbrek works out and how it knows. Check it against your own practice; local codes and licensed people
-          come first.
+          How each figure is worked out. Check against your own practice; local codes and licensed professionals come
+          first.
         </p>
         {rooms.map((room) => (
           <section key={room} aria-label={room}>

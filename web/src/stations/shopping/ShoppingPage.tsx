@@ -90,12 +90,10 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
       {list && ids.length > 0 && (
         <>
           <p className="mt-5 text-lg font-bold">
-            In all {list.cost.toFixed(2)}
-            {list.unpriced > 0 && `, ${list.unpriced} without a price`}
+            Total {list.cost.toFixed(2)}
+            {list.unpriced > 0 && `, ${list.unpriced} unpriced`}
           </p>
-          <p className="text-soft">
-            Prices are the shop's own where it has written them down, else those of a simulated list.
-          </p>
+          <p className="text-soft">Prices are the shop’s own where entered, else sample prices.</p>
           <p className="mt-3 flex flex-wrap gap-2">
             {FILES.map((ending) => (
               <a key={ending} className="button" href={`/api/shopping.${ending}?${query}&paper=${paper}`} download>
@@ -126,12 +124,12 @@ function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }
           <span className={line.bought ? "line-through" : "font-semibold"}>{line.name}</span>
           {line.here > 0 && (
             <span className="block text-soft">
-              {trim(line.wanted, 2)} wanted, {trim(line.here, 2)} in stock
+              {trim(line.wanted, 2)} needed, {trim(line.here, 2)} in stock
             </span>
           )}
         </span>
         <span className="figure text-right">
-          {enough ? "enough here" : many}
+          {enough ? "enough" : many}
           {line.cost !== null && !enough && <span className="block text-soft">{line.cost.toFixed(2)}</span>}
         </span>
       </label>

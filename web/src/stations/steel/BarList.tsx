@@ -7,7 +7,7 @@ import { isLevel, OWN, placeOf, withBar } from "./useBars";
 
 const SIDES = ["front", "back", "left", "right"] as const;
 
-/** Every bar beside the drawing: moved, left out, put back and put in by typing. */
+/** Every bar beside the drawing: moved, removed, put back and put in by typing. */
 export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
   const editor = useJobEditor();
   const { steel, measure, id: piece } = planned;
@@ -30,7 +30,7 @@ export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
   };
   return (
     <section aria-label="Bars">
-      <h2 className="mb-1 text-lg font-bold">Bars, by hand</h2>
+      <h2 className="mb-1 text-lg font-bold">Edit bars</h2>
       <ul>
         {bars.map((bar) => {
           const entry = mine.find((one) => one.bar === bar.key);
@@ -59,7 +59,7 @@ export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
                       }
                     />
                     <LengthField
-                      label="Its middle is"
+                      label="Centre line at"
                       length={{ mm, typed: entry?.offset?.typed ?? null }}
                       onKeep={(typed) =>
                         change(bar.key, { side, offset: typed }, `Bar ${typed.typed} from the ${side}`)
@@ -75,19 +75,19 @@ export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
                       void change(
                         bar.key,
                         bar.key.startsWith(OWN) ? null : { offset: null },
-                        `Left out the bar ${bar.why}`,
+                        `Removed the bar ${bar.why}`,
                       )
                     }
                   >
-                    Leave it out
+                    Remove
                   </button>
                   {entry?.offset && !bar.key.startsWith(OWN) && (
                     <button
                       type="button"
                       className="min-h-11 underline"
-                      onClick={() => void change(bar.key, null, `Put back the bar ${bar.why}`)}
+                      onClick={() => void change(bar.key, null, `Reset the bar ${bar.why}`)}
                     >
-                      Back to where it was laid
+                      Reset position
                     </button>
                   )}
                 </p>
@@ -97,13 +97,13 @@ export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
         })}
         {out.map((one) => (
           <li key={one.bar} className="flex items-center justify-between gap-3 border-b border-line">
-            <span className="text-soft">{one.bar.replace(".", ", ")}, left out</span>
+            <span className="text-soft">{one.bar.replace(".", ", ")}, removed</span>
             <button
               type="button"
               className="min-h-11 underline"
-              onClick={() => void change(one.bar, null, "Bar put back")}
+              onClick={() => void change(one.bar, null, "Bar restored")}
             >
-              Put it back
+              Restore
             </button>
           </li>
         ))}
@@ -116,10 +116,10 @@ export function BarList({ job, planned }: { job: Job; planned: PiecePlan }) {
             className="button"
             onClick={() => {
               const run = side === "front" ? measure.width_mm : measure.length_mm;
-              void change(own(1), { side, offset: { mm: Math.round(run / 2) } }, "Put in a bar");
+              void change(own(1), { side, offset: { mm: Math.round(run / 2) } }, "Added a bar");
             }}
           >
-            {side === "front" ? "Put in a bar along it" : "Put in a bar across it"}
+            {side === "front" ? "Add a bar lengthwise" : "Add a bar crosswise"}
           </button>
         ))}
       </div>

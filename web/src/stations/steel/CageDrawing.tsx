@@ -46,8 +46,8 @@ export function CageDrawing({ cage, barName }: { cage: Cage; barName: string }) 
           ))}
         </ul>
         <p className="mt-3 max-w-prose text-soft">
-          Legs are measured along the middle of the bar, from sharp corner to sharp corner. A mark is where a bend
-          begins, from the end of the bar.
+          Leg lengths are to the centre line, corner to corner. Bend marks are measured from the bar end to the start of
+          the bend.
         </p>
       </section>
     </div>
@@ -173,7 +173,7 @@ function BentBar({ bar, units }: { bar: Bent; units: Units }) {
             const long = Math.hypot(to.x - from.x, to.y - from.y);
             if (long * at.scale < 28) return null;
             const [x, y] = [at.x((from.x + to.x) / 2), at.y((from.y + to.y) / 2)];
-            const words = writeLength(Math.round(long), units);
+            const words = writeLength(long, units, "tape");
             return (
               <g key={`${from.x} ${from.y}`}>
                 <rect
@@ -194,9 +194,9 @@ function BentBar({ bar, units }: { bar: Bent; units: Units }) {
         {bar.bends.length === 0
           ? "Rolled to a ring"
           : bar.bends
-              .map((bend) => `${Math.round(bend.angle_deg)}° ${bend.way} at ${writeLength(bend.at_mm, units)}`)
+              .map((bend) => `${Math.round(bend.angle_deg)}° ${bend.way} at ${writeLength(bend.at_mm, units, "tape")}`)
               .join(", ")}
-        {bar.closing && `; ${bar.closing}`}, round a pin of <FigureButton figure={bar.mandrel} />
+        {bar.closing && `; ${bar.closing}`}, bend pin <FigureButton figure={bar.mandrel} />
       </p>
     </>
   );

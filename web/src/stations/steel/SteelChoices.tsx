@@ -9,7 +9,7 @@ import { type FieldOf, specOf } from "@/parts/specs";
 import { Ways } from "@/parts/Ways";
 import { namesOf } from "../job/shopChoices";
 
-const AS_JOB = "as the job";
+const AS_JOB = "same as job";
 
 interface Props {
   shop: Shop;
@@ -27,16 +27,16 @@ export function SteelChoices({ shop, planned }: Props) {
   ) => <DocField at="/steel" spec={specOf("SteelInputs", name)} {...more} />;
   const { stack: lies, cage: stands } = planned.steel;
   return (
-    <section aria-label="What it is">
-      <h2 className="mb-1 text-lg font-bold">What it is</h2>
+    <section aria-label="Reinforcement">
+      <h2 className="mb-1 text-lg font-bold">Reinforcement</h2>
       {field("school")}
-      <Ways label="School" ways={schools?.steel?.school ?? []} chosen={steel.school} />
+      <Ways label="Reinforcement" ways={schools?.steel?.school ?? []} chosen={steel.school} />
       {editor.shown.job.pieces.length > 1 && <SchoolOfPiece planned={planned} />}
       {field("mesh", { choices: namesOf(shop.meshes), usual: shop.meshes[0]?.id })}
       {field("bar", { choices: namesOf(shop.bars), usual: shop.bars[0]?.id })}
       {field("exposure")}
       {field("held")}
-      <Ways label="Placed" ways={schools?.steel?.held ?? []} chosen={steel.held} />
+      <Ways label="Placing" ways={schools?.steel?.held ?? []} chosen={steel.held} />
       {field("fill_share")}
       {field("edge_distance")}
       {field("spacing")}

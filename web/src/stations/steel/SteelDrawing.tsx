@@ -73,7 +73,7 @@ export function SteelDrawing({ piece, planned, length, width, thickness, mirrore
               key={key}
               role="button"
               tabIndex={0}
-              aria-label={`Bar ${bar.why}, ${writeLength(bar.length.value, units)}`}
+              aria-label={`Bar ${bar.why}, ${writeLength(bar.length.value, units, "tape")}`}
               aria-pressed={chosen === key}
               className={`steel-bar ${bar.moves ? (isLevel(bar) ? "cursor-ns-resize" : "cursor-ew-resize") : ""}`}
               onFocus={() => setChosen(key)}
@@ -121,13 +121,13 @@ export function SteelDrawing({ piece, planned, length, width, thickness, mirrore
             x={at.x((bar.line.x1 + bar.line.x2) / 2) + (isLevel(bar) ? at.scale * length * 0.28 : 0)}
             y={at.y((bar.line.y1 + bar.line.y2) / 2)}
           >
-            {steel.bar_name.split(" (")[0]}, {writeLength(bar.length.value, units)}
+            {steel.bar_name.split(" (")[0]}, {writeLength(bar.length.value, units, "tape")}
           </Tag>
         ))}
       {picked?.moves && <Distances bar={picked} at={at} length={length} width={width} />}
       {picked && (
         <Tag x={size.width / 2} y={18} tone="now">
-          {picked.why}, {writeLength(picked.length.value, units)}
+          {picked.why}, {writeLength(picked.length.value, units, "tape")}
         </Tag>
       )}
       <p className="absolute flex items-center gap-3 text-soft" style={{ left: 40, top: bottom + 14 }}>

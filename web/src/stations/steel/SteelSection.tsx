@@ -146,7 +146,7 @@ export function SteelSection({ steel, section, cut, run, thickness, faceDown, to
       <rect
         role="slider"
         tabIndex={0}
-        aria-label="Height of the steel over the form's floor"
+        aria-label="Height of the steel above the base"
         aria-valuenow={Math.round(under * 10) / 10}
         aria-valuemin={0}
         aria-valuemax={Math.round((thickness - stack.height.value) * 10) / 10}
@@ -165,17 +165,19 @@ export function SteelSection({ steel, section, cut, run, thickness, faceDown, to
           d={`M${right} ${y(thickness)}V${y(thickness - over)}M${right - 6} ${y(thickness)}h12M${right - 6} ${y(thickness - over)}h12`}
         />
       </g>
-      {[`${writeLength(over, units)} over it`, `${writeLength(under, units)} under it`].map((told, line) => (
-        <text
-          key={told}
-          x={narrow ? LEFT : right + 14}
-          y={narrow ? y(0) + 24 + 22 * line : line ? Math.max(y(0) + 4, y(thickness) + 32) : y(thickness) + 10}
-          className="figure text-base"
-          fill="var(--chalk)"
-        >
-          {told}
-        </text>
-      ))}
+      {[`${writeLength(over, units, "there")} cover`, `${writeLength(under, units, "there")} cover`].map(
+        (told, line) => (
+          <text
+            key={told}
+            x={narrow ? LEFT : right + 14}
+            y={narrow ? y(0) + 24 + 22 * line : line ? Math.max(y(0) + 4, y(thickness) + 32) : y(thickness) + 10}
+            className="figure text-base"
+            fill="var(--chalk)"
+          >
+            {told}
+          </text>
+        ),
+      )}
     </g>
   );
 }

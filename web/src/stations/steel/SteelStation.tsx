@@ -30,7 +30,7 @@ export function SteelStation() {
   const ticket = (
     <>
       <section aria-label="Findings">
-        <h2 className="mb-3 text-lg font-bold">First</h2>
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={findingsOf(plan, "steel")} onChange={apply} />
       </section>
       <Laid planned={planned} />
@@ -68,21 +68,21 @@ function Laid({ planned }: { planned: PiecePlan }) {
   const { stack, cage, edge, fill, held_at, placing, ties, mass } = planned.steel;
   if (!stack && !cage) return null;
   return (
-    <section aria-label="How it lies">
-      <h2 className="mb-1 text-lg font-bold">{cage ? "How it stands" : "How it lies"}</h2>
+    <section aria-label="Position">
+      <h2 className="mb-1 text-lg font-bold">{cage ? "Cage" : "Position"}</h2>
       <dl>
-        {fill && <FigureLine label="Fill before it goes in" figure={fill} />}
-        {stack && <FigureLine label="Height of the steel" figure={stack.height} />}
+        {fill && <FigureLine label="Place steel at a fill of" figure={fill} />}
+        {stack && <FigureLine label="Thickness of the steel layer" figure={stack.height} />}
         {stack && <FigureLine label="Cover, show face" figure={stack.cover_show} />}
         {stack && <FigureLine label="needed" figure={stack.cover_needed} />}
         {stack && <FigureLine label="Cover, back" figure={stack.cover_back} />}
         {stack && <FigureLine label="needed at the back" figure={stack.back_needed} />}
         {cage && <FigureLine label="Cover" figure={cage.cover} />}
         {cage && <FigureLine label="Cover needed" figure={cage.cover_needed} />}
-        {edge && <FigureLine label="Beside the nearest bar" figure={edge} />}
-        {held_at && <FigureLine label="Held at" figure={held_at} />}
+        {edge && <FigureLine label="Least edge cover" figure={edge} />}
+        {held_at && <FigureLine label="Support points" figure={held_at} />}
         {ties && <FigureLine label="Ties" figure={ties} />}
-        {mass && <FigureLine label="Steel weighs" figure={mass} />}
+        {mass && <FigureLine label="Weight of steel" figure={mass} />}
       </dl>
       <p className="mt-2 text-soft">{placing}</p>
     </section>
@@ -95,33 +95,33 @@ function ToCut({ plan, planned, jobId }: { plan: Plan; planned: PiecePlan; jobId
   if (!mesh && bars.length === 0 && !cage) return null;
   const cutting = plan.steel_cutting;
   return (
-    <section aria-label="To cut">
-      <h2 className="mb-1 text-lg font-bold">To cut</h2>
+    <section aria-label="Cut list">
+      <h2 className="mb-1 text-lg font-bold">Cut list</h2>
       {mesh && (
         <p>
-          {mesh_name}: {writeLength(mesh.length.value, units)} × {writeLength(mesh.width.value, units)}, openings cut
-          out
+          {mesh_name}: {writeLength(mesh.length.value, units, "tape")} × {writeLength(mesh.width.value, units, "tape")},
+          openings cut out
         </p>
       )}
       <dl>
-        {mesh && <FigureLine label="Mesh, for the whole job" figure={cutting.mesh_sheets} />}
-        {bar_name && <FigureLine label={`${bar_name}, for the whole job`} figure={cutting.bar_count} />}
-        {cutting.mass && <FigureLine label="All steel of the job" figure={cutting.mass} />}
+        {mesh && <FigureLine label="Mesh, whole job" figure={cutting.mesh_sheets} />}
+        {bar_name && <FigureLine label={`${bar_name}, whole job`} figure={cutting.bar_count} />}
+        {cutting.mass && <FigureLine label="Steel, whole job" figure={cutting.mass} />}
       </dl>
       {cutting.bars.length > 0 && (
         <details className="border-b border-line">
           <summary className="flex min-h-11 cursor-pointer items-center underline">
-            Bars out of {writeLength(cutting.stock_mm, units)}
-            {cutting.proven ? ", as few as can be" : `, not proven: at least ${cutting.least}`}
+            Bars from {writeLength(cutting.stock_mm, units, "sold")}
+            {cutting.proven ? ", the fewest possible" : ` (at least ${cutting.least})`}
           </summary>
           <ol className="list-decimal space-y-1 pb-2 pl-6">
             {[
               ...countOf(
                 cutting.bars.map(({ parts, left_mm }) => {
-                  const cut = [...countOf(parts.map((part) => writeLength(part.length_mm, units)))]
+                  const cut = [...countOf(parts.map((part) => writeLength(part.length_mm, units, "tape")))]
                     .map(times)
                     .join(", ");
-                  return `${cut}; ${writeLength(left_mm, units)} left`;
+                  return `${cut}; ${writeLength(left_mm, units, "tape")} left`;
                 }),
               ),
             ].map((told) => (

@@ -7,7 +7,7 @@ import { trim } from "@/units/quantity";
 import { EntryForm, numberOf } from "../records/EntryForm";
 import { lotName } from "../records/words";
 
-/** Counting day: what is really there, lot by lot; only what differs is written down. */
+/** Stocktake: what is really there, lot by lot; only what differs is written down. */
 export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => void }) {
   const [counted, setCounted] = useState(new Map<string, string>());
   const lots = items.flatMap((item) => item.lots.filter((lot) => lot.length_mm === null).map((lot) => ({ item, lot })));
@@ -16,10 +16,10 @@ export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => 
     return text !== undefined && text.trim() !== "" && Number(text.replace(",", ".")) !== lot.on_hand;
   });
   return (
-    <Modal open title="Counting day" description="Write what is there. What agrees stays as it is." onClose={onClose}>
+    <Modal open title="Stocktake" description="Enter what is there; matching counts change nothing." onClose={onClose}>
       <EntryForm
-        label={differing.length === 0 ? "All as it should be" : `Correct ${differing.length}`}
-        note="Anything to note"
+        label={differing.length === 0 ? "Everything agrees" : `Correct ${differing.length}`}
+        note="Note (optional)"
         send={async (entry) => {
           const counts = differing.map(({ lot, item }) => ({
             lot_id: lot.id,
@@ -36,7 +36,7 @@ export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => 
                 <span>
                   {item.name}
                   <span className="block text-soft">
-                    {lotName(lot)}, {trim(lot.on_hand, 2)} {item.unit} by the book
+                    {lotName(lot)}, {trim(lot.on_hand, 2)} {item.unit} recorded
                   </span>
                 </span>
                 <input

@@ -11,7 +11,7 @@ import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 
 const WAYS = [
   { value: "used", text: "Used" },
-  { value: "returned", text: "Came back" },
+  { value: "returned", text: "Return to stock" },
   { value: "spoiled", text: "Spoiled" },
   { value: "counted", text: "Counted" },
 ] as const;
@@ -29,13 +29,13 @@ export function LotDialog({ item, lot, zone, onClose }: { item: Item; lot: Lot; 
       onClose={onClose}
     >
       <EntryForm
-        label="Write it down"
-        note="Anything to note"
+        label="Log"
+        note="Note (optional)"
         send={(entry) =>
           take(
             client.POST("/api/lots/{lot_id}/moves", {
               params: { path: { lot_id: lot.id } },
-              body: { ...entry, kind, quantity: numberOf(quantity, "How many"), pour_id: null },
+              body: { ...entry, kind, quantity: numberOf(quantity, "Quantity"), pour_id: null },
             }),
           )
         }
@@ -43,14 +43,14 @@ export function LotDialog({ item, lot, zone, onClose }: { item: Item; lot: Lot; 
       >
         <Choice label="What happened" value={kind} choices={WAYS} onChoose={setKind} />
         <EntryText
-          label={kind === "counted" ? "There are" : "How many"}
+          label={kind === "counted" ? "Counted" : "Quantity"}
           unit={item.unit}
           number
           value={quantity}
           onChange={setQuantity}
         />
       </EntryForm>
-      <h3 className="mt-6 font-bold">Its ledger</h3>
+      <h3 className="mt-6 font-bold">Movements</h3>
       <ol className="border-t-2 border-ink">
         {moves.map((move) => (
           <li key={move.number} className="line [--columns:9.5rem_minmax(0,1fr)_auto] gap-x-3 py-1.5">

@@ -53,17 +53,17 @@ export function NewItem({ onClose }: { onClose: () => void }) {
   }, onClose);
 
   return (
-    <Modal open title="New item" description="What is to be counted from now on." onClose={onClose}>
+    <Modal open title="New item" description="Items on this list are counted." onClose={onClose}>
       <form className="space-y-3" onSubmit={submit} onKeyDown={(event) => event.stopPropagation()}>
         <label className="block">
-          What
+          Item
           <select className="field" value={chosen} onChange={(event) => setChosen(event.target.value)}>
             {choices.map((one, number) => (
               <option key={`${one.kind} ${one.material}`} value={number}>
                 {one.name}
               </option>
             ))}
-            <option value="other">something else</option>
+            <option value="other">other</option>
           </select>
         </label>
         {chosen === "other" && (
@@ -74,7 +74,7 @@ export function NewItem({ onClose }: { onClose: () => void }) {
         )}
         <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
-          Keep it
+          Save
         </button>
       </form>
     </Modal>
@@ -89,17 +89,17 @@ export function NewLot({ item, onClose }: { item: Item; onClose: () => void }) {
   const [price, setPrice] = useState(last?.price == null ? "" : String(last.price));
   const [currency, setCurrency] = useState(last?.currency ?? "USD");
   return (
-    <Modal open title={`Came in: ${item.name}`} onClose={onClose}>
+    <Modal open title={`Receive: ${item.name}`} onClose={onClose}>
       <EntryForm
-        label="Put it in stock"
-        note="Anything to note"
+        label="Add to stock"
+        note="Note (optional)"
         send={(entry) =>
           take(
             client.POST("/api/stock/{item_id}/lots", {
               params: { path: { item_id: item.id } },
               body: {
                 ...entry,
-                quantity: numberOf(quantity, "How many"),
+                quantity: numberOf(quantity, "Quantity"),
                 name,
                 price: price.trim() ? numberOf(price, "Price") : null,
                 currency,
@@ -110,14 +110,14 @@ export function NewLot({ item, onClose }: { item: Item; onClose: () => void }) {
         }
         onDone={onClose}
       >
-        <EntryText label="How many" unit={item.unit} number value={quantity} onChange={setQuantity} />
+        <EntryText label="Quantity" unit={item.unit} number value={quantity} onChange={setQuantity} />
         <label className="block">
-          Lot or pallet number
+          Lot number
           <input className="field" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
         </label>
         <div className="grid grid-cols-[minmax(0,1fr)_7rem] gap-3">
           <label className="block">
-            Price of one
+            Unit price
             <input
               className="field figure"
               inputMode="decimal"

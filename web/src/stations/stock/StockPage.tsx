@@ -13,7 +13,7 @@ import { NewItem, NewLot } from "./NewStock";
 
 const KINDS: readonly { kind: Item["kind"]; name: string }[] = [
   { kind: "bag", name: "Bags" },
-  { kind: "sheet", name: "Boards" },
+  { kind: "sheet", name: "Sheets" },
   { kind: "foam", name: "Foam" },
   { kind: "bar", name: "Bars" },
   { kind: "mesh", name: "Mesh" },
@@ -32,13 +32,13 @@ export function StockPage() {
   return (
     <ShopPage title="Stock">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <p className="flex-1 text-xl font-bold max-sm:basis-full">What is here</p>
+        <p className="flex-1 text-xl font-bold max-sm:basis-full">On hand</p>
         <a className="inline-flex min-h-11 items-center underline" href="/api/backup" download>
-          Back everything up
+          Download a backup
         </a>
         {items.length > 0 && (
           <button type="button" className="button" onClick={() => setAsked("count")}>
-            Counting day
+            Stocktake
           </button>
         )}
         <button type="button" className="button button-now" onClick={() => setAsked("item")}>
@@ -47,8 +47,7 @@ export function StockPage() {
       </div>
       {items.length === 0 && (
         <p className="border-t-2 border-ink py-10 text-lg">
-          Nothing is counted yet. Put in what you buy, lot by lot: pours take from the oldest, and bags of one lot keep
-          one colour.
+          Nothing is counted yet. Enter purchases lot by lot. Pours use the oldest first; one lot keeps one colour.
         </p>
       )}
       {KINDS.map(({ kind, name }) => {
@@ -111,12 +110,12 @@ function Line({ item, onLot, onBuy }: LineProps) {
         ))}
       </span>
       <button
-        aria-label={`Came in: ${item.name}`}
+        aria-label={`Receive: ${item.name}`}
         type="button"
         className="button max-sm:col-start-2 max-sm:row-start-1"
         onClick={onBuy}
       >
-        Came in
+        Receive
       </button>
     </li>
   );
@@ -145,7 +144,7 @@ function LotButton({ lot, item, onClick }: { lot: Lot; item: Item; onClick: () =
         </svg>
       )}
       <span>
-        {offcut ? sizeText(lot.length_mm ?? 0, lot.width_mm ?? 0, units) : `${trim(lot.on_hand, 2)} of ${lotName(lot)}`}
+        {offcut ? sizeText(lot.length_mm ?? 0, lot.width_mm ?? 0, units) : `${trim(lot.on_hand, 2)} · ${lotName(lot)}`}
         <span className="sr-only">: {item.name}</span>
       </span>
     </button>

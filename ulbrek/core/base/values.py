@@ -1,0 +1,69 @@
+"""What stored values are called where they are read: a word can change, and no job file changes with it.
+
+A value that means different things in different fields stands under ``field:value``. Values that are not here are read
+as they are stored. The front end's table is made from this one.
+"""
+
+from collections.abc import Mapping
+
+VALUES: Mapping[str, str] = {
+    # How forms are built
+    "run past": "butt, long sides run past",
+    "down through the strip": "from above",
+    "up through the base": "from below",
+    "kerfed strip": "kerfed side",
+    "hung strip": "hung board",
+    "strip": "side",
+    "hot glue and blocks": "hot glue, blocks",
+    "hand-held saw along a guide": "hand saw and guide",
+    "fewest settings": "fewest fence settings",
+    "largest rest": "largest offcut",
+    "lying": "flat",
+    "in_moulds:false": "new forms",
+    "in_moulds:true": "shop moulds",
+    # Steel
+    "laid at half fill": "placed at half fill",
+    "tied over the form": "hung from above",
+    "clipped up from the base": "on clips",
+    # Mix
+    "work:form": "into forms",
+    "work:packed": "packed by hand",
+    "work:ground": "on the ground",
+    "one_colour:false": "need not match",
+    "one_colour:true": "must match",
+    "by:bags": "bagged",
+    "m3": "cubic metre",
+    "sulfo-aluminate": "calcium sulfoaluminate (CSA)",
+    "sulfo-aluminate mortar": "CSA mortar",
+    "absolute volumes": "scratch, by volume (abs.)",
+    "parts by volume": "scratch, parts by volume",
+    "parts by mass": "scratch, parts by weight",
+    "shaken or dropped": "shaking or dropping",
+    "vibrated on the bench": "vibrating on the bench",
+    "turned over wet": "turning over fresh",
+    "tapped": "tapping or rodding",
+    # Moving and use
+    "all over": "whole underside",
+    "anchored:false": "by bond alone",
+    "anchored:true": "by a nut, a pin or a flange",
+    "turned down onto it": "tilting down",
+    "slid onto it": "sliding on",
+    "lowered by straps": "lowering by straps",
+    # Tasks
+    "bleed": "bleed water",
+    "moist": "uncover",
+    "install": "light use",
+    "load": "full use",
+    # Shape
+    "from the side": "side view",
+}
+
+
+def value_words(value: str, field: str = "") -> str:
+    """What a stored value is called where it is read.
+
+    Args:
+        value: as it is stored
+        field: the name of the field that it is of, where that makes a difference
+    """
+    return VALUES.get(f"{field}:{value}") or VALUES.get(value, value)
