@@ -43,7 +43,7 @@ def test_a_job_number_that_is_none(api: TestClient) -> None:
         ({"pieces": []}, "/job/pieces", "at least 1 item"),
         ({"name": ""}, "/job/name", "It is empty."),
         ({"name": "x" * 61}, "/job/name", "at most 60 characters"),
-        ({"colour": "grey"}, "/job/colour", "It is not known here."),
+        ({"colour": "grey"}, "/job/colour", "Unknown field."),
         ({"handling": {"people": 0}}, "/job/handling/people", "It must be at least 1."),
         ({"handling": {"people": 13}}, "/job/handling/people", "It must be at most 12."),
         ({"mix": {"mix": "a", "bag": "b", "container": "c", "spare": 2}}, "/job/mix/spare", "It must be at most 1."),

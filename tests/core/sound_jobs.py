@@ -312,7 +312,7 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         path_sections,
         (
             Twin("run-does-not-add-up", "stop", {"/pieces/0/run/gap": "150 mm"}),
-            Twin("batch-over-container", "stop", {"/mix/container": "bucket", "/mix/bags_per_batch": 3.0}),
+            Twin("batch-over-container", "caution", {"/mix/container": "bucket", "/mix/bags_per_batch": 3.0}),
         ),
     ),
     "worktop with mesh and bar": (

@@ -310,7 +310,7 @@ def test_the_steps_place_every_board_and_knockout_once_and_oil_comes_last() -> N
         [*(b.key for b in form.boards), "bead", "tape", *(k.feature for k in form.knockouts)]
     )
     titles = [step.title for step in form.steps]
-    assert titles[-1] == "Wipe on the release, oil"
+    assert titles[-1] == "Apply release agent (oil)"
     sealed = next(index for index, title in enumerate(titles) if title.startswith("Seal"))
     assert sealed < titles.index("Set the knockouts") < len(titles) - 1
     assert form.steps[-1].care
@@ -432,7 +432,7 @@ def test_steps_say_what_this_form_is() -> None:
     assert "sand flush" not in boxed
     assert "Glue the layers" not in boxed
     assert "Glue the layers" in said(features=(opening(),))
-    assert "Diagonals alike" in said()
+    assert "The diagonals match" in said()
     disc = said(piece={"outline": {"kind": "disc", "diameter": "600 mm"}})
     assert "iagonals" not in disc
     assert "Measure across" in disc

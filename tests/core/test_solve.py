@@ -84,7 +84,7 @@ def test_a_long_top_is_divided_clear_of_its_sink() -> None:
     [
         (top(), TargetMass(piece="bench", mass_kg=5), "no piece “bench”"),
         (top(), TargetMass(piece="top", mass_kg=0.1), "it weighs"),
-        (top(), EqualSections(piece="top"), "fills no run"),
+        (top(), EqualSections(piece="top"), "No run is set"),
         (top(), FitToSite(piece="top", dimension="wall"), "no dimension “wall”"),
         (shaped({"kind": "trapezoid", "front": "900 mm", "back": "800 mm", "width": "600 mm"}),
          TargetMass(piece="top", mass_kg=20, by="size"), "no one size"),

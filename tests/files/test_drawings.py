@@ -118,7 +118,7 @@ def test_the_unit_is_asked_for_where_a_file_does_not_say(unit: str, scale: float
 @pytest.mark.parametrize(
     ("draw", "why", "place"),
     [
-        ("space.add_lwpolyline([(0,0),(900,0),(900,600)])", "open here", (0, 0)),
+        ("space.add_lwpolyline([(0,0),(900,0),(900,600)])", "This line is open", (0, 0)),
         ("space.add_lwpolyline([(0,0),(900,600),(900,0),(0,600)], close=True)", "crosses itself", (450, 300)),
         (
             "space.add_lwpolyline([(0,0),(9,0),(9,6),(0,6)], close=True)\n"
@@ -126,7 +126,7 @@ def test_the_unit_is_asked_for_where_a_file_does_not_say(unit: str, scale: float
             "drawn twice",
             (0, 0),
         ),
-        ("space.add_lwpolyline([(0,0),(900,0)], close=True)", "round nothing", (0, 0)),
+        ("space.add_lwpolyline([(0,0),(900,0)], close=True)", "encloses no area", (0, 0)),
         ("space.add_lwpolyline([(0,0),(99000,0),(0,99000)], close=True)", "12 m", (0, 0)),
     ],
 )

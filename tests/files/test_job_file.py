@@ -48,7 +48,7 @@ def test_as_typed_survives_out_and_in() -> None:
         (
             file_of(top_document(piece={"colour": "red"})),
             "/job/pieces/0/colour",
-            "not known here",
+            "Unknown field",
             "Check its spelling",
         ),
         (file_of(top_document(piece={"cast": "sideways"})), "/job/pieces/0/cast", "not one of", "'face down'"),

@@ -4,6 +4,7 @@ import io
 from collections import Counter
 from collections.abc import Iterator, Sequence
 
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.form.result import Board
 from ulbrek.core.plan.result import Plan
 from ulbrek.files.tables import Row, write_csv, write_xlsx
@@ -32,7 +33,7 @@ def write_boards_dxf(plan: Plan) -> str:
             x, y, row = 0.0, y + row + _GAP_MM, 0.0
         corners = [(cx + x, cy + y, bulge) for cx, cy, bulge in _outline(board)]
         space.add_lwpolyline(corners, format="xyb", close=True, dxfattribs={"layer": "BOARD"})
-        told = f"{piece}: {board.name}"
+        told = f"{piece}: {fill(board.name, {}, 'mm')}"
         space.add_text(told, height=12, dxfattribs={"layer": "NAME"}).set_placement((x, y - 18))
         x, row = x + length + _GAP_MM, max(row, width)
     out = io.StringIO()
@@ -88,8 +89,8 @@ def _rows(plan: Plan) -> Iterator[list[str | float]]:
             stem = f"{planned.id}.{board.key}"
             copies = len({key.split("/")[0] for key in keys if key.split("/")[0] == stem or _is_copy(key, stem)})
             yield [
-                planned.name, board.name, board.key, round(board.length.value, 2), round(board.height.value, 2),
-                board.thickness_mm, board.bevel_start_deg, board.bevel_end_deg, board.sheet, copies,
+                planned.name, fill(board.name, {}, "mm"), board.key, round(board.length.value, 2),
+                round(board.height.value, 2), board.thickness_mm, board.bevel_start_deg, board.bevel_end_deg, board.sheet, copies,
             ]  # fmt: skip
 
 

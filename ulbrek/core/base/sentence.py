@@ -5,12 +5,14 @@ from collections.abc import Mapping
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Quantity
+from ulbrek.core.base.units.kinds import KINDS
 from ulbrek.core.base.units.quantity import write_apart, write_quantity, write_range
 from ulbrek.core.base.units.reading import Units
 
 # ``{name}`` is a value, ``{low–high}`` the range of two; ``{20 limit}`` a fixed number and its kind, ``{3 to 6 limit}``
 # a range of them.
 _PLACE = re.compile(r"\{([^{}]+)\}")
+_KNOWN = {*KINDS, "limit", "sold"}
 _FIXED = re.compile(r"(-?\d+(?:\.\d+)?)(?: to (-?\d+(?:\.\d+)?))? (.+)")
 
 
@@ -21,9 +23,6 @@ def fill(text: str, values: Mapping[str, Quantity | str], units: Units) -> str:
         text: with ``{name}`` where a value belongs, ``{20 limit}`` where a fixed number does
         values: by name
         units: the reader's
-
-    Raises:
-        KeyError: where the text names a value that is not given
     """
     named = [name for name in dict.fromkeys(_PLACE.findall(text)) if isinstance(values.get(name), Quantity)]
     quantities = [value for name in named if isinstance(value := values[name], Quantity)]
@@ -45,14 +44,16 @@ def write_likely(figure: Figure, units: Units) -> str:
 
 
 def _plain(place: str, values: Mapping[str, Quantity | str], units: Units) -> str:
-    low_name, _, high_name = place.partition("–")
-    if high_name:
-        ends = values[low_name], values[high_name]
-        low_value, high_value = (one for one in ends if isinstance(one, Quantity))
-        return write_range(low_value.value, high_value.value, high_value.unit, units)
-    fixed = _FIXED.fullmatch(place)
-    if fixed is None:
+    """What belongs in a place; where it is none of ours, such as a name that somebody typed in braces, as it stands."""
+    if place in values:
         value = values[place]
-        return value if isinstance(value, str) else write_quantity(value.value, value.unit, units)
-    low, high, kind = fixed.groups()
-    return write_range(float(low), float(high), kind, units) if high else write_quantity(float(low), kind, units)
+        return fill(value, {}, units) if isinstance(value, str) else write_quantity(value.value, value.unit, units)
+    low, _, high = place.partition("–")
+    ends = [value for name in (low, high) if isinstance(value := values.get(name), Quantity)]
+    if len(ends) > 1:
+        return write_range(ends[0].value, ends[1].value, ends[1].unit, units)
+    fixed = _FIXED.fullmatch(place)
+    if fixed is None or fixed[3] not in _KNOWN:
+        return f"{{{place}}}"
+    first, last, kind = fixed.groups()
+    return write_range(float(first), float(last), kind, units) if last else write_quantity(float(first), kind, units)

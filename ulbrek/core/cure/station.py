@@ -48,7 +48,7 @@ FINISHING = (
         "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
         is_state=True,
     ),
-    Finishing("float", "Float", Spread(0.2, 0.35, 0.55), "A pressed finger leaves 6 to 12 mm and no water."),
+    Finishing("float", "Float", Spread(0.2, 0.35, 0.55), "A pressed finger leaves {6 to 12 limit} and no water."),
     Finishing(
         "trowel", "Trowel", Spread(0.45, 0.7, 1.0), "A fingerprint with nothing on the finger; the trowel rings dry.",
         face_up_only=True,

@@ -284,7 +284,7 @@ def _ribs(brief: FormBrief, side: Side, height: float) -> Iterator[Board]:
             )
             low = bottom - brief.lap_mm
             yield placed(
-                key, f"{side.name.capitalize()}, rib cut to {work_radius.value:.0f} mm", "rib", sizes, foot,
+                key, f"{side.name.capitalize()}, rib of radius {{{work_radius.value:.1f} cut}}", "rib", sizes, foot,
                 (low, low + board, low + board), board, brief.sheet.id, shape=shape,
             )  # fmt: skip
 

@@ -31,10 +31,16 @@ _THIN_MM = 12.0  # what is shallower is a sheet, not foam
 _BOX_FROM_MM = (120.0, 60.0)  # a core as wide and as deep as that is a box of boards
 _HELD_IN: dict[str, tuple[str, str]] = {
     "sleeve": ("the sleeve itself, on a round plug", "Screw the plug down on its mark, push it over, tape its end."),
-    "void": ("foam that stays in", "Tie it down to the base with wire at every 300 mm, so that it cannot rise."),
+    "void": ("foam that stays in", "Tie it down to the base with wire every {300 limit}, so that it cannot rise."),
     "letters": ("letters, mirrored where they are read from the mould's side", "Glue each with a bead; wax them well."),
-    "bolt": ("the bolt in a bridge over the form", "Hole 1 to 2 mm over the bolt, nuts on both sides, threads taped."),
-    "bolt in a side": ("the bolt through the side", "Hole 1 to 2 mm over the bolt, a nut outside, threads taped."),
+    "bolt": (
+        "the bolt in a bridge over the form",
+        "Hole {1 to 2 fine} larger than the bolt, nuts on both sides, threads taped.",
+    ),
+    "bolt in a side": (
+        "the bolt through the side",
+        "Hole {1 to 2 fine} larger than the bolt, nut outside, threads taped.",
+    ),
     "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, screw it {to}."),
     "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
 }  # fmt: skip
@@ -89,7 +95,7 @@ def hung(brief: FormBrief) -> Iterator[Board]:
             foot = Outline((Vertex(ax, ay), Vertex(ax + nx, ay + ny), Vertex(bx + nx, by + ny), Vertex(bx, by)))
             of = f"{brief.piece}/hung-{number}"
             yield placed(
-                f"hung-{number}", f"Hung strip {number}, from a bridge", "hung strip",
+                f"hung-{number}", f"Hung board {number}, from a bridge", "hung strip",
                 (
                     work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
                     work(rules.strip_height, of, thickness_mm=height, lap_mm=0.0),
@@ -179,7 +185,7 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
         build, how = _HELD_IN[one.kind]
         over = where == "hung from above"
         how = how.replace(
-            "{to}", "to a bridge over the form, flush with the rails" if over else "to the base from below"
+            "{to}", "to a bridge over the form, flush with the sides" if over else "to the base from below"
         )
         return _held(brief, one, where, (build, how), around if one.kind in FLOATS else None)
     deep = high - low
@@ -190,7 +196,7 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     if where == "hung from above":
         how = "Hang it from bridges over the form, screwed to both, and lay the ballast on."
     elif through:
-        how = f"{hold.capitalize()} to the base, flush with the rails."
+        how = f"{hold.capitalize()} to the base, flush with the sides."
     else:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
     if build.startswith("foam") and (hold != "bonded" or where != "on the base"):
@@ -268,7 +274,7 @@ def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
     """A block that rounds an upright corner, from the base to the rails."""
     of, deep = f"{brief.piece}/{block.key}", brief.depth_mm
     return Knockout(
-        feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}, radius {block.radius_mm:g} mm", kind="corner",
+        feature=block.key, name=f"Rounded {block.key.replace('-', ' ')}", kind="corner",
         build="foam in layers", where="in a corner", paths=(block.block.path,), bottom_mm=0.0, height_mm=deep,
         layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
         layer_mm=around.foam.thickness_mm,
@@ -312,7 +318,7 @@ def _edge(brief: FormBrief, made: MouldEdge) -> Knockout:
         build=build, where="along an edge", paths=(line,),
         bottom_mm=0.0 if on_floor else brief.depth_mm - made.size_mm,
         height_mm=made.size_mm, holding="Glue it into the corner before the joints are sealed." if on_floor
-        else "Run it along the rail when a pressed finger leaves 6 mm.",
+        else "Run it along the side when a pressed finger leaves {6 limit}.",
     )  # fmt: skip
 
 

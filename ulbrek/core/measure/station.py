@@ -243,7 +243,7 @@ def _tape_checks(shape: Shape) -> Iterator[TapeCheck]:
         pairs = pairs[:1]
     for i, j in pairs:
         (x1, y1), (x2, y2) = corners[i], corners[j]
-        name = "Diagonals" if shape.piece.outline.kind == "rectangle" else f"Corner {i + 1} to {j + 1}"
+        name = "Diagonals" if shape.piece.outline.kind == "rectangle" else f"Corner {i + 1} to corner {j + 1}"
         figure = work(
             rules.diagonal, f"{shape.piece.id}/{i + 1}-{j + 1}", length_mm=abs(x2 - x1), width_mm=abs(y2 - y1)
         )

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 import segno
 
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.job.job import Job
@@ -45,7 +46,7 @@ def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
             long, short = max(one.length_mm, one.width_mm), min(one.length_mm, one.width_mm)
             yield {
                 "letter": letters[key],
-                "board": name,
+                "board": fill(name, {}, units),
                 "size": f"{write_length(long, units, 'cut')} × {write_length(short, units, 'cut')}",
                 "sheet": kind.sheet_name,
                 "piece": pieces.get(piece, ""),

@@ -3,7 +3,8 @@
 from collections.abc import Iterator
 from typing import Any
 
-from ulbrek.core.base.units.quantity import write_quantity
+from ulbrek.core.base.units.quantity import write_batch_water, write_quantity
+from ulbrek.core.base.values import value_words
 from ulbrek.core.mix.result import ScratchResult
 from ulbrek.files.pack.words import Block, Words, table
 
@@ -14,65 +15,69 @@ class MixPages(Words):
     def _mix(self) -> Iterator[Block]:
         mix = self.plan.mix
         wet, clock = mix.wetness, mix.clock
-        ratio = f", {wet.ratio.value:.2f} of the cement" if wet.ratio else ""
-        one = "measure" if mix.scratch else "bag"
+        ratio = f", w/c {wet.ratio.value:.2f}" if wet.ratio else ""
+        one = "charge" if mix.scratch else "bag"
         many = f"{mix.bags.value:g} {one}{'' if mix.bags.value == 1 else 's'}"
         yield table(
             ["", ""],
             [
                 ["Mix", f"{mix.mix_name}, {many} of {mix.bag_name}"],
-                ["Volume to pour", write_quantity(mix.poured_volume.value, "l", self.units)],
-                ["with spare", write_quantity(mix.volume_with_spare.value, "l", self.units)],
+                ["Volume of the castings", write_quantity(mix.poured_volume.value, "l", self.units)],
+                ["With allowance", write_quantity(mix.volume_with_spare.value, "l", self.units)],
                 [f"Concrete from one {one}", write_quantity(mix.bag_yield.value, "l", self.units)],
-                [f"Water a {one}", f"start {self._of(mix.water_start)}, most {self._litres(mix.water_most_l)}"],
+                [f"Water per {one}", f"start {self._of(mix.water_start)}, limit {self._litres(mix.water_most_l)}"],
                 [
                     "Planned",
-                    f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of the dry mix{ratio}",
+                    f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of dry mix{ratio}",
                 ],
                 ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
-                ["Last batch", f"begins {self._of(clock.last_start)} after the first water at the latest"],
-                ["Feel", f"{mix.feel.feel}. {' '.join(mix.feel.steps)}"],
+                ["Last batch", f"start within {self._of(clock.last_start)} of the first"],
+                ["Consistency", f"{mix.feel.feel}. {' '.join(mix.feel.steps)}"],
                 *([one.verdict.capitalize(), f"{one.seen}: {one.do[0].lower()}{one.do[1:]}"] for one in mix.feel.shows),
             ],
         )
         if mix.scratch:
             yield from self._scratch(mix.scratch)
         if mix.doses:
-            yield {"kind": "heading", "text": "Doses: weigh them before the first water goes in"}
+            yield {"kind": "heading", "text": "Admixtures: weigh them before mixing starts"}
             rows = [
                 [
                     one.name,
                     *(self._of(f) if f else "" for f in (one.percent, one.a_bag, one.a_batch, one.in_all)),
-                    one.base,
+                    value_words(one.base, "base"),
                 ]
                 for one in mix.doses
             ]
             yield {
-                **table(["", "Percent", "A bag", "A batch", "In all", "Of"], rows),
+                **table(["", "Percentage", "Per bag", "Per batch", "Total", "Of"], rows),
                 "columns": ["1fr", "auto", "auto", "auto", "auto", "auto"],
             }
         names = {piece.id: piece.name for piece in self.plan.pieces}
         yield table(
-            ["Each casting", "Dry mix in it", "Its share of a batch"],
+            ["Per casting", "Dry mix", "Share of a batch"],
             [
                 [names[one.piece], self._range(one.dry_mix), write_quantity(one.share.value, "l", self.units)]
                 for one in mix.pieces
             ],
         )
         yield {"kind": "cards", "cards": list(self._batch_cards())}
-        yield {"kind": "care", "lines": list(mix.care)}
+        yield {"kind": "care", "lines": [self._said(line) for line in mix.care]}
 
     def _scratch(self, scratch: ScratchResult) -> Iterator[Block]:
         """What is weighed out for one measure of cement."""
-        yield {"kind": "heading", "text": f"To {scratch.measure_kg:g} kg of {scratch.cement_name.lower()}, weighed out"}
+        yield {
+            "kind": "heading",
+            "text": f"For {write_quantity(scratch.measure_kg, 'kg', self.units)} of {scratch.cement_name.lower()}, "
+            "weighed out",
+        }
         stone = [[scratch.stone_name, self._of(scratch.stone_damp)]] if scratch.stone_damp else []
         yield table(
             ["", ""],
             [
                 [scratch.sand_name, self._of(scratch.sand_damp)],
                 *stone,
-                ["Water to add, in all", self._of(scratch.water_added)],
-                ["Strength at 28 days, about", self._of(scratch.strength)],
+                ["Water to add", self._of(scratch.water_added)],
+                ["28-day strength, about", self._of(scratch.strength)],
             ],
         )
 
@@ -80,12 +85,12 @@ class MixPages(Words):
         """A card for each batch: bags, water, doses, and room to write down what went in."""
         mix = self.plan.mix
         batches = int(mix.batches.value)
-        what = "measure" if mix.scratch else "bag"
+        what = "charge" if mix.scratch else "bag"
         for number in range(1, batches + 1):
             last = mix.last if number == batches else None
             bags = last.bags.value if last else mix.bags_per_batch
-            start = (last.water_start if last else mix.batch_water_start).value
-            most = (last.water_most if last else mix.batch_water_most).value
+            start = write_batch_water(bags, mix.water_start.value, self.units)
+            most = write_batch_water(bags, mix.water_most_l, self.units)
             amounts = last.doses if last else [one.a_batch for one in mix.doses]
             doses = [
                 f"{one.name} {write_quantity(amount.value, 'g', self.units)}"
@@ -97,9 +102,9 @@ class MixPages(Words):
                 "lines": [
                     f"{bags:g} {what}{'' if bags == 1 else 's'} of {mix.bag_name}",
                     *doses,
-                    f"Start with {self._litres(start)}",
-                    f"Most {self._litres(most)}",
-                    "Water in at ____ : ____",
+                    f"Start {start}",
+                    f"Limit {most}",
+                    "Mixed at ____ : ____",
                     "Water used ________",
                 ],
             }

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterator
 
+from ulbrek.core.base.units.quantity import NBSP, write_quantity
 from ulbrek.core.handling.result import HandlingResult, Lift
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
-from ulbrek.files.pack.words import Block, Words, clock, table
+from ulbrek.files.pack.words import Block, Words, forecast, letter, table
 
 
 class MovePages(Words):
@@ -25,14 +26,14 @@ class MovePages(Words):
             yield table(
                 ["", ""],
                 [
-                    ["Mass, with its steel" if planned.steel.mass else "Mass, fresh", self._range(handled.mass)],
-                    *([["Mass with its form", self._range(handled.in_form)]] if handled.in_form else []),
+                    ["Weight with steel, fresh" if planned.steel.mass else "Weight, fresh", self._range(handled.mass)],
+                    *([["Weight in its form", self._range(handled.in_form)]] if handled.in_form else []),
                     *self._on_the_way(planned, people),
                     *self._placed(handled),
                 ],
             )
         yield from self._joined()
-        yield {"kind": "care", "lines": list(self.plan.pieces[0].handling.care)}
+        yield {"kind": "care", "lines": [self._said(line) for line in self.plan.pieces[0].handling.care]}
         yield {
             "kind": "text",
             "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "
@@ -42,39 +43,40 @@ class MovePages(Words):
     def _on_the_way(self, planned: PiecePlan, people: str) -> Iterator[list[str]]:
         handled = planned.handling
         if handled.stays:
-            yield ["On the way", "it stays where it is cast, and nobody lifts it"]
+            yield ["On the way", "it stays where it is cast; nobody lifts it"]
             return
         turn, *ways = handled.lifts
         chosen = next(way for way in ways if way.chosen)
-        yield ["To carry it", people]
+        yield ["People to carry", people]
         yield from self._edge(handled)
         if turn.chosen:
             name = next(need.name for need in handled.needs if need.id == "turn")
             edge = "on its long edge, " if handled.edge_down else ""
             yield [name, f"{edge}{self._not_before(planned, 'turn')}"]
         way = f"{chosen.id}, " if handled.slide else ""  # what is no slab is carried as it stands
-        yield ["Carry it", f"{way}{self._not_before(planned, 'carry')}"]
+        yield ["Carry", f"{way}{self._not_before(planned, 'carry')}"]
         yield from self._set_down(planned)
         if turn.chosen:
-            yield ["Stress when turned", self._stress(turn)]
-        yield ["Stress when carried", self._stress(chosen)]
+            yield ["Bending stress, turning", self._stress(turn)]
+        yield ["Bending stress, carrying", self._stress(chosen)]
 
     def _set_down(self, planned: PiecePlan) -> Iterator[list[str]]:
         for name, lift in (("Slide it", planned.handling.slide), ("Let it down by straps", planned.handling.lowered)):
             if lift and lift.chosen:
                 yield [name, self._not_before(planned, "set")]
-                yield ["Stress there", self._stress(lift)]
+                yield ["Bending stress", self._stress(lift)]
 
     def _edge(self, handled: HandlingResult) -> Iterator[list[str]]:
         if handled.edge_down:
             yield ["Edge down", f"{handled.edge_down.side}: {handled.edge_down.why}"]
             yield [
-                "Held or strapped",
-                f"{' and '.join(self._held(strap.at_mm) for strap in handled.straps)} along it",
+                "Hold or strap at",
+                f"{' and '.join(self._held(strap.at_mm) for strap in handled.straps)} from the left end",
             ]
         if handled.tipping:
             told = (
-                f"it tips at a lean of {self._of(handled.tipping.angle)}, or a push of {self._of(handled.tipping.push)}"
+                f"tips at a lean of {self._of(handled.tipping.angle)}, or with a push of "
+                f"{self._of(handled.tipping.push)} at the top"
             )
             yield ["Standing alone", told]
 
@@ -83,31 +85,35 @@ class MovePages(Words):
         if placed:
             supports = zip(placed.supports_mm, placed.carried, strict=True)
             yield [
-                "Rests at",
+                "Supports at",
                 ", ".join(f"{self._held(at)} ({self._of(carried)})" for at, carried in supports),
             ]
-            yield ["Plain, in its place", self._stress(placed.lift)]
+            yield ["Bending stress in use", self._stress(placed.lift)]
             if placed.steel:
-                yield ["By its steel alone", f"{self._of(placed.asked)} asked of {self._of(placed.steel)}"]
-            yield ["What carries it carries", self._of(placed.in_all)]
+                yield ["Moment on the steel alone", f"{self._of(placed.asked)} of {self._of(placed.steel)}"]
+            yield ["Total on supports", self._of(placed.in_all)]
 
     def _stress(self, lift: Lift) -> str:
-        return f"{self._of(lift.stress)} of {self._of(lift.limit)} at 28 days"
+        stress, _, unit = self._of(lift.stress).rpartition(NBSP)
+        limit = self._of(lift.limit)
+        return (
+            f"{stress} of {limit} at 28 days" if limit.endswith(unit) else f"{stress}{NBSP}{unit} of {limit} at 28 days"
+        )
 
     def _joined(self) -> Iterator[Block]:
         joined = self.plan.joined
         if not joined.parts:
             return
-        yield {"kind": "heading", "text": "What is joined to it"}
+        yield {"kind": "heading", "text": "Attached parts"}
         rows = []
         for part in joined.parts:
             sides = (part.length_mm, part.width_mm, part.thickness_mm)
             size = " × ".join(self._mm(side) for side in sides if side)
-            rows.append([part.name, part.kind, str(part.count), size])
-        yield table(["", "", "how many", "size"], rows)
+            rows.append([part.name, letter(part.kind), str(part.count), size])
+        yield table(["", "", "Count", "Size"], rows)
         for wood in joined.wood:
-            cuts = "; ".join(" + ".join(self._mm(part.length_mm) for part in length.parts) for length in wood.lengths)
-            yield {"kind": "text", "text": f"{self._of(wood.count)} of {self._mm(wood.length_mm)}: {cuts}."}
+            cuts = "; ".join(" + ".join(self._cut(part.length_mm) for part in length.parts) for length in wood.lengths)
+            yield {"kind": "text", "text": f"{self._of(wood.count)} of {self._sold(wood.length_mm)}: {cuts}."}
 
     def _not_before(self, planned: PiecePlan, act: str) -> str:
         """The strength that an act needs, and when it is there."""
@@ -117,10 +123,14 @@ class MovePages(Words):
         when = next((one for one in cure.acts if one.id == act and one.piece == planned.id), None)
         hour = ""
         if when is not None and when.never:
-            return f"never with this mix: it needs {self._of(need.strength)}"
+            return f"not possible with this mix: it needs {self._of(need.strength)}"
         if when is not None:
-            hour = f": {clock(when.at, cure.zone)}" if when.at else f", {when.due_h:.0f} h after the water"
-        return f"not before {self._of(need.strength)}{hour}"
+            hour = (
+                f", {forecast(when.at, cure.zone, when.due_h)}"
+                if when.at
+                else f", {write_quantity(when.due_h, 'h', self.units)} after mixing"
+            )
+        return f"from {self._of(need.strength)}{hour}"
 
 
 def handling_card(piece: Piece, planned: PiecePlan, chosen: Lift) -> str:

@@ -30,7 +30,7 @@
     )
   }),
   care: b => block(above: 1em, breakable: false, mark([*Care* #list(marker: none, body-indent: 0pt, ..b.lines.map(l => [#l]))])),
-  findings: b => block(above: 0.4em, below: 0.8em, width: 100%, stroke: 1.4pt, inset: 7pt, [*First* #list(marker: none, body-indent: 0pt, ..b.lines.map(l => [#l]))]),
+  findings: b => block(above: 0.4em, below: 0.8em, width: 100%, stroke: 1.4pt, inset: 7pt, [*Fix first* #list(marker: none, body-indent: 0pt, ..b.lines.map(l => [#l]))]),
   steps: b => grid(
     columns: (1fr, 1fr),
     gutter: 7mm,

@@ -139,7 +139,7 @@ class Pages(SteelPages, MovePages, MixPages):
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
-            *([f"Inside at {one.edge}", self._of(one.made)] for one in form.inside),
+            *([f"Inside at {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
             ["Screws", f"{form.screw_count.value:g} in total, {self._screw(joint.screw_mm)}, {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
             ["Embedment, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
@@ -166,7 +166,7 @@ class Pages(SteelPages, MovePages, MixPages):
 
     def _board(self, board: Board) -> list[str]:
         sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
-        return [board.name + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
+        return [self._said(board.name) + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
 
     def _former(self, one: Knockout) -> str:
         """What a former is made of, how it lies and how it is held."""
@@ -230,7 +230,7 @@ class Pages(SteelPages, MovePages, MixPages):
                     [
                         _TICKED if key in sawn else _BOX,
                         letters[key],
-                        name,
+                        self._said(name),
                         self._cut(max(sizes[key].length_mm, sizes[key].width_mm)),
                         self._cut(min(sizes[key].length_mm, sizes[key].width_mm)),
                     ]
@@ -261,7 +261,7 @@ class Pages(SteelPages, MovePages, MixPages):
         """What is cut from one length, equal pieces together."""
         for name, parts in groupby(length.parts, key=lambda part: (part.name, part.length_mm)):
             many = len(list(parts))
-            yield (f"{many} × " if many > 1 else "") + f"{name[0].lower()} {self._cut(name[1])}"
+            yield (f"{many} × " if many > 1 else "") + f"{self._said(name[0]).lower()} {self._cut(name[1])}"
 
     def _sheets(self, kind: KindCut, letters: dict[str, str]) -> Iterator[Block]:
         """The sheets of one kind, each with its cuts in sawing order."""

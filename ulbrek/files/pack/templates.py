@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from html import escape
 from math import ceil, hypot
 
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
@@ -71,7 +72,7 @@ def templates_of(job: Job, plan: Plan) -> Iterator[Template]:
         for board in planned.form.boards:
             if board.shape and board.kind not in ("base", "lid", "bed") and board.shape not in seen:
                 seen.add(board.shape)
-                yield _template(f"{planned.name}: {board.name}", (board.shape,), mirrored=False)
+                yield _template(f"{planned.name}: {fill(board.name, {}, 'mm')}", (board.shape,), mirrored=False)
 
 
 def _template(title: str, paths: Sequence[Sequence[float]], mirrored: bool) -> Template:

@@ -2,6 +2,7 @@
 
 import type { Units } from "./length";
 import { write, writeApart, writeRange } from "./quantity";
+import { KINDS } from "./table";
 
 export type Values = Record<string, { value: number; unit: string } | string>;
 
@@ -24,13 +25,14 @@ export function fill(text: string, values: Values, units: Units): string {
   return text.replace(PLACE, (_, place: string) => written.get(place) ?? plain(place, values, units));
 }
 
+/** What belongs in a place; where it is none of ours, such as a name that somebody typed in braces, as it stands. */
 function plain(place: string, values: Values, units: Units): string {
+  const value = values[place];
+  if (typeof value === "object") return write(value.value, value.unit, units);
+  if (value !== undefined) return fill(value, {}, units);
   const [from, to] = place.split("–").map((name) => values[name]);
   if (typeof from === "object" && typeof to === "object") return writeRange(from.value, to.value, to.unit, units);
   const [, low, high, kind = ""] = FIXED.exec(place) ?? [];
-  if (low === undefined) {
-    const value = values[place];
-    return typeof value === "object" ? write(value.value, value.unit, units) : (value ?? "");
-  }
+  if (low === undefined || !(kind in KINDS || kind === "limit" || kind === "sold")) return `{${place}}`;
   return high === undefined ? write(Number(low), kind, units) : writeRange(Number(low), Number(high), kind, units);
 }

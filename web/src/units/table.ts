@@ -48,7 +48,7 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "kg/m2": {"mm": [{"name": "kg/m²", "figures": 2}], "in": [{"name": "lb/ft²", "figures": 2, "factor": 0.20481614362252162}]},
   "kg/m3": {"mm": [{"name": "kg/m³", "step": 10}], "in": [{"name": "lb/ft³", "factor": 0.06242796057614459}]},
   "MPa": {"mm": [{"below": 1, "name": "MPa", "step": 0.1, "under": true}, {"below": 10, "name": "MPa", "step": 0.5}, {"name": "MPa"}], "in": [{"below": 6.894757293168361, "name": "psi", "step": 10, "factor": 145.03773773020922, "under": true}, {"name": "psi", "step": 50, "factor": 145.03773773020922}]},
-  "stress": {"mm": [{"name": "MPa", "figures": 2}], "in": [{"name": "psi", "figures": 2, "factor": 145.03773773020922}]},
+  "stress": {"mm": [{"below": 0.1, "name": "MPa", "step": 0.01, "under": true}, {"name": "MPa", "figures": 2}], "in": [{"below": 0.0689475729316836, "name": "psi", "factor": 145.03773773020922, "under": true}, {"name": "psi", "figures": 2, "factor": 145.03773773020922}]},
   "N": {"mm": [{"name": "N", "step": 10, "under": true}], "in": [{"name": "lb", "factor": 0.2248089430997105, "under": true}]},
   "N.m": {"mm": [{"name": "N·m", "figures": 2}], "in": [{"name": "ft·lb", "figures": 2, "factor": 0.7375621492772655}]},
   "min": {"mm": [{"below": 15, "name": "min"}, {"below": 92.5, "name": "min", "step": 5}, {"below": 240, "name": "min", "step": 10}, {"below": 600, "name": "h", "step": 0.5, "factor": 0.016666666666666666}, {"name": "h", "factor": 0.016666666666666666}], "in": [{"below": 15, "name": "min"}, {"below": 92.5, "name": "min", "step": 5}, {"below": 240, "name": "min", "step": 10}, {"below": 600, "name": "h", "step": 0.5, "factor": 0.016666666666666666}, {"name": "h", "factor": 0.016666666666666666}]},

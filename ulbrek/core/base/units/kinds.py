@@ -171,7 +171,13 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
             Band(name="psi", step=50, factor=1 / MPA_PER_PSI),
         ),
     ),
-    "stress": _both(Band(name="MPa", figures=2), Band(name="psi", figures=2, factor=1 / MPA_PER_PSI)),
+    "stress": _both(
+        (Band(0.1, "MPa", 0.01, under=True), Band(name="MPa", figures=2)),
+        (
+            Band(10 * MPA_PER_PSI, "psi", factor=1 / MPA_PER_PSI, under=True),
+            Band(name="psi", figures=2, factor=1 / MPA_PER_PSI),
+        ),
+    ),
     "N": _both(Band(name="N", step=10, under=True), Band(name="lb", factor=1 / _POUND_FORCE, under=True)),
     "N.m": _both(
         Band(name="N·m", figures=2), Band(name="ft·lb", figures=2, factor=1 / (_POUND_FORCE * _FOOT_M))

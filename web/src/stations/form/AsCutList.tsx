@@ -2,9 +2,11 @@ import type { PiecePlan } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { LengthField } from "@/parts/LengthField";
+import { useFill } from "@/parts/useFill";
 
 /** Boards that came out otherwise than planned: what they were cut to, so that the plan says what they make. */
 export function AsCutList({ planned }: { planned: PiecePlan }) {
+  const fill = useFill();
   const editor = useJobEditor();
   const asCut = editor.shown.job.form.as_cut;
   const keep = (key: string, field: "length" | "height", value: unknown, what: string) =>
@@ -22,12 +24,12 @@ export function AsCutList({ planned }: { planned: PiecePlan }) {
         return (
           <div key={board.key}>
             <LengthField
-              label={`${board.name}, length`}
+              label={`${fill(board.name)}, length`}
               length={{ mm: board.length_cut_mm, typed: own?.length?.typed ?? null }}
               onKeep={(typed) => keep(key, "length", typed, `${board.name} cut`)}
             />
             <LengthField
-              label={`${board.name}, ${board.key === "base" ? "width" : "height"}`}
+              label={`${fill(board.name)}, ${board.key === "base" ? "width" : "height"}`}
               length={{ mm: board.height_cut_mm, typed: own?.height?.typed ?? null }}
               onKeep={(typed) => keep(key, "height", typed, `${board.name} cut`)}
             />

@@ -1,6 +1,7 @@
 import type { Plan, Shop } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
+import { useFill } from "@/parts/useFill";
 import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -113,6 +114,8 @@ function Boards() {
   const letters = letterOf(cutting);
   const sawn = editor.shown.job.form?.sawn ?? {};
 
+  const fill = useFill();
+
   function tick(key: string, name: string, size: [number, number], wanted: boolean) {
     void editor.change(
       (now) => {
@@ -146,10 +149,10 @@ function Boards() {
                     type="checkbox"
                     className="size-5"
                     checked={key in sawn}
-                    onChange={(event) => tick(key, name, [long, short], event.target.checked)}
+                    onChange={(event) => tick(key, fill(name), [long, short], event.target.checked)}
                   />
                   <span className="figure w-7 text-right">{letters.get(key)}</span>
-                  <span className="flex-1">{name}</span>
+                  <span className="flex-1">{fill(name)}</span>
                   <span className="figure">
                     {writeLength(long, units, "cut")} × {writeLength(short, units, "cut")}
                   </span>

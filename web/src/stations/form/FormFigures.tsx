@@ -50,7 +50,7 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
       <h2 className="mb-1 text-lg font-bold">{planned.name}</h2>
       <dl>
         {form.inside.slice(0, 2).map((side) => (
-          <FigureLine key={side.edge} label={`Inside at ${side.edge}`} figure={side.made} />
+          <FigureLine key={side.edge} label={`Inside at ${side.edge.replaceAll("-", " ")}`} figure={side.made} />
         ))}
         <FigureLine label="Screws" figure={form.screw_count} />
         <FigureLine label="Embedment" figure={form.joint.bite} />
