@@ -17,7 +17,7 @@ POISON: dict[str, tuple[str, str]] = {
         '"diameter": {"mm": 20}, "repeat": {"kind": "grid", "count": 60, "rows": 40, "pitch": {"mm": 150}}}]\')',
         "too much for one plan",
     ),
-    "no mix": ("document = document - 'mix'", "It is missing"),
+    "no mix": ("document = document - 'mix'", "This is required"),
 }
 
 

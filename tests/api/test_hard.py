@@ -225,4 +225,4 @@ def test_it_is_ready_only_with_all_its_tables(settings: Settings, empty_database
         assert client.get("/livez").status_code == 200
         answer = client.get("/healthz")
     assert (answer.status_code, answer.json()["title"]) == (503, "Not ready")
-    assert "is missing" in answer.json()["detail"]
+    assert "is required" in answer.json()["detail"]

@@ -47,7 +47,7 @@ def test_a_job_number_that_is_none(api: TestClient) -> None:
         ({"handling": {"people": 0}}, "/job/handling/people", "It must be at least 1."),
         ({"handling": {"people": 13}}, "/job/handling/people", "It must be at most 12."),
         ({"mix": {"mix": "a", "bag": "b", "container": "c", "spare": 2}}, "/job/mix/spare", "It must be at most 1."),
-        ({"mix": {"mix": "a", "bag": "b"}}, "/job/mix/container", "It is missing."),
+        ({"mix": {"mix": "a", "bag": "b"}}, "/job/mix/container", "This is required."),
     ],
 )
 def test_a_job_that_cannot_be_used_is_refused_by_field(

@@ -101,11 +101,11 @@ def test_nudges_go_as_the_drawing_lies_and_by_the_readers_step(open_page: OpenPa
 
 def test_units_change_what_is_shown_and_not_what_is_kept(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top)
-    dimension(page, "Width", "620 mm")
-    shows(page, "Width", "24 7/16″ − 0.7 mm")
-    expect(page.locator("[data-dimension=Width]")).to_have_attribute("title", "620 mm")
+    dimension(page, "Width", "620\u00a0mm")
+    shows(page, "Width", "24 13/32″")
+    expect(page.locator("[data-dimension=Width]")).to_have_attribute("title", "620\u00a0mm")
     page.get_by_role("button", name="Units: inches, change").click()
-    shows(page, "Width", "620 mm")
+    shows(page, "Width", "620\u00a0mm")
     shows(page, "Length", "914.4 mm")
     revision(page, 2)
 

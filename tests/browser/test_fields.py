@@ -14,12 +14,12 @@ from ulbrek.core.job.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"
-FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar beside the Rinse sink, front", "supports", "over a body", "a part"
+FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "supports", "over a body", "a part"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
-    "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Add a piece"),
-    "/pieces/count": ("measure", None, "textbox", "Quantity", "2"),
+    "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
+    "/pieces/count": ("measure", None, "textbox", "Count", "2"),
     "/pieces/outline/length": ("measure", None, "region:Piece length", "Length", "37"),
     "/pieces/outline/width": ("measure", None, "region:Piece length", "Width", "25"),
     "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
@@ -68,12 +68,12 @@ WAYS: dict[str, Way] = {
     "/mix/minutes_mixing": ("mix", None, "textbox", "Mixing time per bag", "6"),
     "/mix/minutes_placing": ("mix", None, "textbox", "Placing time per bag", "3"),
     "/mix/feel": ("mix", None, "radio", "flowing", ""),
-    "/mix/doses/admixture": ("mix", None, "region:Doses select", "Add", "pigment"),
-    "/mix/doses/percent": ("mix", DOSED, "region:Doses textbox", "Percentage", "2"),
-    "/mix/doses/grams": ("mix", DOSED, "region:Doses textbox", "Grams a bag", "80"),
-    "/mix/doses/base": ("mix", DOSED, "region:Doses select", "Percentage of", "dry mix"),
+    "/mix/doses/admixture": ("mix", None, "region:Admixtures select", "Add", "pigment"),
+    "/mix/doses/percent": ("mix", DOSED, "region:Admixtures textbox", "Percentage", "2"),
+    "/mix/doses/grams": ("mix", DOSED, "region:Admixtures textbox", "Grams a bag", "80"),
+    "/mix/doses/base": ("mix", DOSED, "region:Admixtures select", "Percentage of", "dry mix"),
     "/mix/in_hand/bag": ("mix", HERE, "select", "Bag", "80lb"),
-    "/mix/in_hand/count": ("mix", HERE, "textbox", "Quantity", "3"),
+    "/mix/in_hand/count": ("mix", HERE, "textbox", "Count", "3"),
     "/mix/in_hand/lot": ("mix", HERE, "textbox", "Lot", "C-077"),
     "/mix/scratch": ("mix", None, "select", "Mix type", "parts by mass"),
     "/mix/scratch/by": ("mix", SCRATCH, "select", "Mix type", "parts by mass"),
@@ -116,7 +116,7 @@ WAYS: dict[str, Way] = {
     "/form/rail": ("form", TRACK, "length", "Track thickness", "1/4"),
     "/form/guide_left": ("form", GUIDED, "length", "Saw offset, left", "1 1/2"),
     "/form/guide_right": ("form", GUIDED, "length", "Saw offset, right", "4 1/2"),
-    "/form/as_cut": ("form", None, "length", "Front strip, length", "37 3/8"),
+    "/form/as_cut": ("form", None, "length", "Front side, length", "37 3/8"),
     "/steel/school": ("steel", None, "select", "Reinforcement", "mesh"),
     "/steel/bar": ("steel", None, "select", "Bar", "8"),
     "/steel/mesh": ("steel", None, "select", "Mesh", "d49"),
@@ -135,7 +135,7 @@ WAYS: dict[str, Way] = {
     "/cure/maturity": ("cure", None, "select", "Maturity model", "Nurse-Saul"),
     "/cure/moist": ("cure", None, "select", "Moist curing to", "EN 13670 class 2"),
     "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
-    "/handling/carry": ("move", None, "button", "Save as planned carried flat, held at the ends", ""),
+    "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/bench_kg": ("move", None, "textbox", "Bench capacity", "400"),
     "/handling/dolly_kg": ("move", None, "textbox", "Dolly capacity", "300"),
@@ -267,7 +267,7 @@ def test_each_field_is_changed(
             page.locator("[data-feature=tap]").focus()
         elif way[2].startswith(f"region:{SINK}"):
             page.locator("[data-feature=sink]").focus()
-        change(page, way, keys)
+        change(page, way, keys, field)
         expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
         if json.dumps(api.get(f"/api/jobs/{job_id}").json()["job"]) == json.dumps(before["job"]):
             unchanged.append(field)

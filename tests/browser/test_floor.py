@@ -44,7 +44,7 @@ def test_a_job_opens_where_its_gravest_finding_is(open_page: OpenPage, api: Test
     page = open_page("/")
     page.get_by_role("link", name=name).click()
     expect(page.locator("[data-finding=water-over-most]")).to_be_visible()
-    page.get_by_role("button", name="Keep to the bag's most").click()
+    page.get_by_role("button", name="Keep to the bag limit").click()
     expect(page.locator("[data-finding]")).to_have_count(0)
 
 
@@ -52,7 +52,7 @@ def test_a_job_is_taken_off_the_floor(open_page: OpenPage, api: TestClient) -> N
     name = f"Done with {uuid4().hex[:6]}"
     api.post("/api/jobs", json={"job": top_document(name=name)})
     page = open_page("/")
-    page.get_by_role("button", name=f"More for {name}").click()
+    page.get_by_role("button", name=f"More actions for {name}").click()
     page.get_by_role("menuitem", name="Archive").click()
     expect(page.get_by_role("link", name=name)).to_have_count(0)
 
@@ -62,7 +62,7 @@ def test_a_file_that_cannot_be_used_says_why_and_changes_nothing(open_page: Open
     page.get_by_role("button", name="New piece").wait_for()
     count = page.get_by_role("list").first.get_by_role("listitem").count()
     for written, said in {
-        "not json": "It is not a job file.",
+        "not json": "Not a job file.",
         '{"schema_version": 7}': "It is of version 7; this Ulbrek reads up to 2. Open it with a newer Ulbrek.",
         '{"schema_version": 1, "job": {"name": "x"}}': "/job/pieces: This is required. Add it.",
     }.items():
@@ -141,11 +141,11 @@ def test_a_job_that_cannot_be_read_is_undone_from_its_page_or_taken_off_the_floo
         expect(page.get_by_role("listitem").filter(has_text=name)).to_contain_text(
             "undo the last change", timeout=30_000
         )
-    page.get_by_role("button", name=f"More for {names[0]}").click()
+    page.get_by_role("button", name=f"More actions for {names[0]}").click()
     page.get_by_role("menuitem", name="Archive").click()
     expect(page.get_by_role("link", name=names[0])).to_have_count(0)
     page.get_by_role("link", name=names[1]).click()
     expect(page.get_by_role("heading", name=f"{names[1]} cannot be planned")).to_be_visible()
-    expect(page.get_by_text("“mix”: It is missing.")).to_be_visible()
+    expect(page.get_by_text("“mix”: This is required.")).to_be_visible()
     page.get_by_role("button", name="Undo the last change").click()
     expect(page.get_by_role("navigation", name="Stations")).to_be_visible()

@@ -77,10 +77,10 @@ def test_the_form_of_a_piece_is_drawn_stepped_through_and_taken_apart(
 def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_page: OpenPage, api: TestClient) -> None:
     l_top = {"kind": "l", "length": "1800 mm", "width": "1200 mm", "along": "600 mm", "across": "500 mm"}
     page = open_page(begin(api, top_document(piece={"outline": l_top, "thickness": "95 mm"})), units="mm")
-    expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1832 mm")
+    expect(page.get_by_role("button", name="Back side, length")).to_contain_text("1832 mm")
     choose(page, "Corners", "pinwheel")
-    expect(page.get_by_role("button", name="Back strip, length")).to_contain_text("1866")
-    page.get_by_text("Fixing: the ways and their reasons").click()
+    expect(page.get_by_role("button", name="Back side, length")).to_contain_text("1867")
+    page.get_by_text("Fixing: methods compared").click()
     expect(page.get_by_text("Up to 90 mm high, and out of the sun")).to_be_visible()
     choose(page, "Fixing", "hot glue and blocks")
     finding = page.locator("[data-finding=glue-too-high]")
@@ -88,7 +88,7 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     page.get_by_role("button", name="Screw it").click()
     expect(finding).to_have_count(0)
     choose(page, "Sides", "lapping the base")
-    expect(page.get_by_role("button", name="Back strip, height")).to_contain_text("111 mm")
+    expect(page.get_by_role("button", name="Back side, height")).to_contain_text("111 mm")
     choose(page, "Form or mould", "true")
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
 
@@ -102,7 +102,7 @@ def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenP
     page.locator("[data-cut-found=stopped]").wait_for()
     page.get_by_role("button", name="Use this plan").click()
     revision(page, 2)
-    expect(page.locator("[data-cut-now]")).to_contain_text("This plan was taken")
+    expect(page.locator("[data-cut-now]")).to_contain_text("In use")
     assert own(page, api)["plan"]["cutting"]["kinds"][0]["accepted"]
     expect(page.locator("[data-panel]")).to_have_count(5)
     page.get_by_role("button", name="Base ledge").click()
@@ -110,7 +110,7 @@ def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenP
     page.keyboard.type("70")
     page.keyboard.press("Enter")
     expect(page.locator("[data-finding=layout-lost]")).to_contain_text("no longer fits")
-    page.get_by_role("button", name="Keep the quick plan").click()
+    page.get_by_role("button", name="Use the quick plan").click()
     expect(page.locator("[data-finding=layout-lost]")).to_have_count(0)
 
 
@@ -202,7 +202,7 @@ def test_a_hand_held_saw_is_told_where_its_guide_lies(open_page: OpenPage, api: 
     expect(cuts).to_contain_text("on it, at")
     expect(cuts.get_by_role("button", name="897 mm").first).to_be_visible()
     cuts.get_by_role("button", name="897 mm").first.click()
-    expect(page.get_by_role("dialog")).to_contain_text("Where the guide lies on the piece")
+    expect(page.get_by_role("dialog")).to_contain_text("Guide position on the part")
 
 
 def test_the_code_on_a_label_opens_its_piece(open_page: OpenPage, api: TestClient) -> None:

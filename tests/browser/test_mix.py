@@ -10,6 +10,7 @@ from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, choose, own
 from tests.browser.test_journey import revision
 from tests.jobs import top_document
+from ulbrek.core.base.units.quantity import write_batch_water
 
 
 def mixed(api: TestClient, **mix: Any) -> str:
@@ -26,8 +27,8 @@ def type_dose(page: Page, label: str, value: str) -> None:
     ("typed", "found", "percent"),
     [
         (("plasticiser-liquid", "Percentage", "0.05"), ("dose-slipped", "Make it 0.5 %"), 0.5),
-        (("pigment", "Grams a bag", "0.13"), ("dose-slipped", "Make it 130.0 g"), 2.985),
-        (("pigment", "Percentage", "9"), ("dose-out-of-range", "Take the usual dose"), 3.0),
+        (("pigment", "Grams a bag", "0.13"), ("dose-slipped", "Make it 130 g"), 2.985),
+        (("pigment", "Percentage", "9"), ("dose-out-of-range", "Use the usual dose"), 3.0),
     ],
     ids=["a decimal", "grams for kilograms", "too much"],
 )
@@ -53,8 +54,8 @@ def test_the_feel_is_tested_step_by_step_and_says_how_much_may_still_go_in(
     page = open_page(mixed(api), units="mm")
     mix = own(page, api)["plan"]["mix"]
     feel = page.get_by_role("region", name="Consistency")
-    feel.get_by_role("button", name="It stands up").click()
-    expect(feel).to_contain_text(f"never over {mix['batch_water_most']['value']:.1f} l in all")
+    feel.get_by_role("button", name="It keeps its height").click()
+    expect(feel).to_contain_text(f"never over {write_batch_water(mix['bags_per_batch'], mix['water_most_l'], 'mm')}")
     feel.get_by_role("button", name="It sinks by a third").click()
     expect(feel).to_contain_text("Right")
     feel.get_by_role("radio", name="packed").click()
@@ -65,17 +66,17 @@ def test_percent_of_the_mix_for_percent_of_the_cement(open_page: OpenPage, api: 
     page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3}]), units="mm")
     page.get_by_role("region", name="Admixtures").get_by_role("combobox", name="Percentage of").select_option("dry mix")
     finding = page.locator("[data-finding=dose-on-wrong-base]")
-    expect(finding).to_contain_text("out of its range")
-    finding.get_by_role("button", name="It is of the cement").click()
+    expect(finding).to_contain_text("out of range")
+    finding.get_by_role("button", name="Use % of cement").click()
     expect(finding).to_have_count(0)
-    expect(page.locator("[data-dose=pigment]")).to_contain_text("130.6 g a bag")
+    expect(page.locator("[data-dose=pigment]")).to_contain_text("131 g a bag")
 
 
 def test_two_readings_are_offered_as_two_buttons(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(mixed(api, doses=[{"admixture": "pigment", "percent": 3, "grams": 90}]), units="mm")
     finding = page.locator("[data-finding=dose-readings-differ]")
     expect(finding.get_by_role("button", name="Keep 3 %")).to_be_visible()
-    finding.get_by_role("button", name="Keep 90.0 g a bag").click()
+    finding.get_by_role("button", name="Keep 90 g a bag").click()
     expect(finding).to_have_count(0)
     assert own(page, api)["job"]["mix"]["doses"][0]["percent"] is None
 
@@ -102,12 +103,12 @@ def test_a_mix_from_scratch_is_weighed_out(open_page: OpenPage, api: TestClient)
     choose(page, "Mix type", "parts by mass")
     weighed = page.get_by_role("region", name="Weighed out")
     expect(weighed).to_contain_text("To 5 kg of grey cement")
-    expect(weighed).to_contain_text("10.0 kg")  # two of sand to one of cement
+    expect(weighed).to_contain_text("10 kg")  # two of sand to one of cement
     water = page.get_by_role("textbox", name="Water-cement ratio")
     water.fill("0.6")
     water.press("Enter")
     finding = page.locator("[data-finding=ratio-too-high]")
-    finding.get_by_role("button", name="Take 0.5").click()
+    finding.get_by_role("button", name="Set w/c to 0.5").click()
     expect(finding).to_have_count(0)
     choose(page, "Mix type", "bagged")
     expect(weighed).to_have_count(0)
@@ -140,7 +141,7 @@ def test_the_mix_station_leads_to_the_list_and_other_jobs_can_be_added(open_page
     bags = page.locator("[data-line='bag/ordinary/60lb']")
     expect(bags).to_be_visible()
     before = bags.inner_text()
-    page.get_by_text("Choose jobs").click()
+    page.get_by_text("choose").click()
     page.get_by_role("checkbox", name="Another top").first.click()
     expect(page.get_by_text("For 2 jobs, choose")).to_be_visible()
     expect(bags).not_to_have_text(before)

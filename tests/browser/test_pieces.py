@@ -63,7 +63,7 @@ def test_a_weight_is_made_to_weigh_what_is_wanted_and_lettered(open_page: OpenPa
     new(page, "Weight")
     work = page.get_by_role("region", name="Solve for")
     work.get_by_label("Weight when").select_option("fresh")
-    work.get_by_label("Mass, kg").fill("5")
+    work.get_by_label("Weight, kg").fill("5")
     work.get_by_role("button", name="Solve for").click()
     work.get_by_role("button", name=re.compile("^Make it .* thick$")).click()
     revision(page, 2)
@@ -87,9 +87,9 @@ def test_a_planter_is_turned_by_hand(open_page: OpenPage) -> None:
     page.get_by_role("radio", name="3D").click()
     shown = page.locator("[data-turned=shown]")
     shown.wait_for()
-    expect(page.get_by_role("img", name="The piece in the round")).to_be_visible()
+    expect(page.get_by_role("img", name="3D view of the piece")).to_be_visible()
     drawn = int(shown.get_attribute("data-drawn") or 0)
-    page.get_by_role("img", name="The piece in the round").focus()
+    page.get_by_role("img", name="3D view of the piece").focus()
     page.keyboard.press("ArrowLeft")
     expect(shown).not_to_have_attribute("data-drawn", str(drawn))
 
@@ -98,7 +98,7 @@ def test_a_ramp_by_its_corners(open_page: OpenPage) -> None:
     page = open_page("/", units="mm")
     new(page, "Ramp", height_at_the_toe="15 mm")
     corner = page.get_by_role("region", name="Piece").get_by_role("group", name="Corner 3")
-    corner.get_by_role("button", name=re.compile("^Next edge bows by")).click()
+    corner.get_by_role("button", name=re.compile("^Bow of next edge")).click()
     page.get_by_role("textbox", name="Bow of next edge").fill("25 mm")
     page.keyboard.press("Enter")
     revision(page, 2)
@@ -112,17 +112,17 @@ def test_a_ramp_by_its_corners(open_page: OpenPage) -> None:
 def test_discs_with_another_piece_in_the_same_job(open_page: OpenPage) -> None:
     page = open_page("/", units="mm")
     new(page, "Disc")
-    page.get_by_label("Quantity").fill("6")
+    page.get_by_label("Count").fill("6")
     page.keyboard.press("Enter")
     revision(page, 2)
     page.get_by_role("button", name="Add", exact=True).click()
     page.get_by_role("menuitem", name="Add a piece …").click()
     dialog = page.get_by_role("dialog", name="Pieces of this job")
     dialog.get_by_role("button", name="Block", exact=True).click()
-    dialog.get_by_role("button", name="Add it").click()
+    dialog.get_by_role("button", name="Add", exact=True).click()
     expect(page.get_by_role("combobox", name="Piece", exact=True).locator("option:checked")).to_have_text("Block")
     shows(page, "Length", "500 mm")
-    expect(page.locator("[data-headline=mix]")).to_have_text(re.compile(r"\d+ bags"))
+    expect(page.locator("[data-headline=mix]")).to_have_text(re.compile(r"\d+\sbags"))
 
 
 def test_a_drag_is_drawn_to_the_middle_and_to_other_features(open_page: OpenPage, api: TestClient) -> None:
@@ -191,7 +191,7 @@ def test_the_section_follows_its_line_and_the_drawing_is_looked_at_nearer(open_p
     for _ in range(4):
         page.keyboard.press("Shift+ArrowDown")
     expect(section).to_have_attribute("d", re.compile("^[^Z]*Z$"))  # clear of the opening it is whole
-    page.get_by_role("button", name="Cut through front to back instead").click()
+    page.get_by_role("button", name="Cut front to back").click()
     expect(page.locator("[data-section=y]")).to_have_count(1)
     plan = page.locator("svg path[fill='url(#concrete)']").first
     before = box(plan)["width"]

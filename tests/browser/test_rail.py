@@ -93,13 +93,13 @@ def test_the_steps_are_drawn_from_the_boards_of_this_form(open_page: OpenPage, r
 
 def test_a_board_cut_too_short_is_found_and_cut_anew(open_page: OpenPage, rinse_sink_top: str) -> None:
     page = open_page(rinse_sink_top.replace("measure", "form"))
-    page.get_by_role("button", name="Left strip, length").click()
+    page.get_by_role("button", name="Left side, length").click()
     page.keyboard.press("ControlOrMeta+a")
     page.keyboard.type("23 1/2")
     page.keyboard.press("Enter")
     found = page.locator("[data-finding=boards-make-another-size]")
-    expect(found).to_contain_text("These boards make 23 1/2″ along the left, not 24″")
-    found.get_by_role("button", name="Cut it anew to fit").click()
+    expect(found).to_contain_text("The form comes out 23 1/2″ at the left, not 24″")
+    found.get_by_role("button", name="Cut it again to fit").click()
     expect(found).to_have_count(0)
 
 
@@ -108,7 +108,7 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
     carried = page.locator("[data-act=carry] .figure").first.inner_text()
     files = {}
     for name in ("Job pack, Letter", "Calendar of tasks"):
-        page.get_by_role("button", name="Paper").click()
+        page.get_by_role("button", name="Print").click()
         with page.expect_download() as download:
             page.get_by_role("menuitem", name=name).click()
         download.value.save_as(tmp_path / name)
@@ -116,7 +116,7 @@ def test_the_pack_and_the_calendar_are_read_back(open_page: OpenPage, long_top: 
     text = "\n".join(one.extract_text() for one in PdfReader(BytesIO(files["Job pack, Letter"])).pages)
     assert "44″" in text and carried in text
     events = {str(event["summary"]): event for event in Calendar.from_ical(files["Calendar of tasks"]).walk("VEVENT")}
-    start = events["Rinse-sink top: Carry it, flat, at the ends"]["dtstart"].dt
+    start = events["Rinse-sink top: Carry it flat, at the ends"]["dtstart"].dt
     assert start.astimezone(start.tzinfo).minute == int(carried[-2:])
 
 
@@ -141,11 +141,11 @@ def test_the_shops_hours_are_set_where_they_matter(open_page: OpenPage, api: Tes
     try:
         page.get_by_label("Mixing starts").fill("2026-05-04T18:00")
         page.keyboard.press("Enter")
-        expect(page.locator("[data-act=strip] .figure").first).to_have_text("Tue 5 May, 17:59")
+        expect(page.locator("[data-act=strip] .figure").first).to_have_text("Tue 5 May, 18:00")
         page.get_by_label("Closed from").fill("17:00")
         page.keyboard.press("Enter")
         expect(page.locator("[data-act=strip] .figure").first).to_have_text("Wed 6 May, 07:00")
-        expect(page.locator("[data-act=strip]")).to_contain_text("Put off to the morning")
+        expect(page.locator("[data-act=strip]")).to_contain_text("Moved to the morning")
         page.get_by_label("Time zone").select_option("Asia/Tokyo")
         expect(page.get_by_label("Mixing starts")).to_have_value("2026-05-05T07:00")
     finally:

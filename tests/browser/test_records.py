@@ -40,10 +40,10 @@ def begin(page: Page, lot: str | None = None) -> None:
     page.get_by_role("button", name="Start a pour").click()
     dialog = page.get_by_role("dialog", name="Start a pour")
     if lot is not None:
-        dialog.get_by_label(f"out of {lot}").wait_for()
+        dialog.get_by_label(f"from {lot}").wait_for()
         for field in dialog.get_by_label("Ordinary").all():
             field.fill("")
-        dialog.get_by_label(f"out of {lot}").fill("4")
+        dialog.get_by_label(f"from {lot}").fill("4")
     dialog.get_by_role("button", name="Mixing started").click()
     page.wait_for_url("**/pours/**")
 
@@ -76,8 +76,8 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     expect(page.locator("[data-act=strip]")).to_contain_text("done")
     expect(page.get_by_text("stripped")).to_have_count(2)
     page.get_by_role("link", name="To the job").click()
-    expect(page.locator("[data-headline=log]")).to_contain_text("in ")
-    expect(page.locator("[data-log=batch]")).to_contain_text("Batch 1: 1 bag, 2.9 l of water")
+    expect(page.locator("[data-headline=log]")).to_contain_text("poured ")
+    expect(page.locator("[data-log=batch]")).to_contain_text("Batch 1: 1 bag, 2.9 L of water")
     page.locator("[data-headline=mix]").click()
     expect(page.get_by_role("region", name="On the day")).to_contain_text("2.9 l")
     page.goto("/stock")
@@ -94,20 +94,20 @@ def test_what_is_missing_from_stock_is_said_before_the_pour(
     page = open_page(f"/jobs/{job['id']}/log")
     page.get_by_role("button", name="Start a pour").click()
     dialog = page.get_by_role("dialog", name="Start a pour")
-    dialog.get_by_label(f"out of {lot}").wait_for()
+    dialog.get_by_label(f"from {lot}").wait_for()
     for field in dialog.get_by_label("Ordinary").all():
         field.fill("")
-    dialog.get_by_label(f"out of {lot}").fill("3")
+    dialog.get_by_label(f"from {lot}").fill("3")
     expect(dialog.locator("[data-missing=bag]")).to_have_text("1 bag missing")
-    dialog.get_by_label(f"out of {lot}").fill("5")
+    dialog.get_by_label(f"from {lot}").fill("5")
     expect(dialog.locator("[data-missing=bag]")).to_have_count(0)
     dialog.get_by_role("button", name="Mixing started").click()
-    expect(dialog.get_by_role("alert")).to_contain_text("Counted 3 here, and 5 are wanted")
+    expect(dialog.get_by_role("alert")).to_contain_text("Only 3 here, 5 requested")
     dialog.get_by_label("Castings of Top").fill("1")  # another part of the job takes other amounts
-    expect(dialog.get_by_label(f"out of {lot}")).not_to_have_value("5")
+    expect(dialog.get_by_label(f"from {lot}")).not_to_have_value("5")
     dialog.get_by_label("Castings of Top").fill("0")
     dialog.get_by_role("button", name="Mixing started").click()
-    expect(dialog.get_by_role("alert")).to_contain_text("Nothing is filled")
+    expect(dialog.get_by_role("alert")).to_contain_text("Enter at least one casting")
 
 
 def test_the_first_water_is_corrected_with_its_reason(
@@ -118,16 +118,16 @@ def test_the_first_water_is_corrected_with_its_reason(
     page = open_page(f"/pours/{pour['id']}")
     page.get_by_role("button", name="Correct the time").click()
     dialog = page.get_by_role("dialog")
-    when = dialog.get_by_label("When")
+    when = dialog.get_by_label("Time")
     expect(when).to_have_value(re.compile("2026-05-04T"))
     when.fill("2026-05-04T07:30")
     dialog.get_by_role("button", name="Correct it").click()
     expect(dialog.get_by_role("alert")).to_contain_text("does not say why")
-    dialog.get_by_label("What was wrong").fill("Back breakfast")
+    dialog.get_by_label("What was wrong").fill("Before breakfast")
     dialog.get_by_role("button", name="Correct it").click()
     expect(page.get_by_text("Mixing starts Mon 4 May, 07:30")).to_be_visible()
     page.get_by_role("link", name="To the job").click()
-    expect(page.get_by_text("Fix first water corrected. Before breakfast")).to_be_visible()
+    expect(page.get_by_text("Start of mixing corrected. Before breakfast")).to_be_visible()
 
 
 def test_an_act_said_by_mistake_is_taken_back(open_page: OpenPage, job: dict[str, Any]) -> None:
@@ -148,7 +148,7 @@ def test_a_casting_fails_with_its_reason_and_a_defect_at_its_place(
     begin(page)
     page.locator("main a", has_text="Top").first.click()
     page.wait_for_url("**/castings/**")
-    page.get_by_role("button", name="Log").click()
+    page.get_by_role("button", name="Log", exact=True).click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("radio", name="Defect").click()
     plan = dialog.locator("svg[role=img]")
@@ -181,7 +181,7 @@ def test_a_weighing_is_corrected_and_the_old_one_struck_through(open_page: OpenP
             page.get_by_role("radio", name="Weighing").click()
         else:
             page.get_by_role("button", name="Correct").first.click()
-        page.get_by_label("Mass").last.fill(pounds)
+        page.get_by_label("Weight").last.fill(pounds)
         page.get_by_role("button", name=label).click()
         expect(page.locator("[data-log=weighing]").filter(has_text=f"{float(pounds):.1f} lb")).to_be_visible()
     expect(page.locator("[data-log=weighing] .line-through")).to_contain_text("123.0 lb")
@@ -205,7 +205,7 @@ def test_a_mould_is_kept_oiled_and_used(open_page: OpenPage, job: dict[str, Any]
     page.get_by_role("button", name="Start a pour").click()
     page.get_by_role("dialog").get_by_label("Castings of Top").fill("1")
     mould = page.get_by_role("dialog").get_by_label("of Top, in")
-    mould.select_option(label=f"{name}, 1 at a time")
+    mould.select_option(label=f"{name}, 1 per filling")
     page.get_by_role("dialog").get_by_role("button", name="Mixing started").click()
     page.wait_for_url("**/pours/**")
     page.goto("/moulds")
@@ -220,7 +220,7 @@ def test_counting_day_writes_down_what_differs_only(open_page: OpenPage, api: Te
     page.get_by_role("dialog").get_by_label(lot).fill("9")
     page.get_by_role("dialog").get_by_label(other).fill("12")
     page.get_by_role("button", name="Correct 1").click()
-    expect(page.get_by_role("button", name=lot)).to_contain_text("9 of")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("9 ·")
     page.get_by_role("button", name=other).click()
     expect(page.get_by_role("dialog")).not_to_contain_text("counted 12")
 
@@ -231,8 +231,8 @@ def test_what_is_due_is_done_from_the_floor_by_keyboard(open_page: OpenPage, api
     poured = {"job_id": kept["id"], "fills": [{"piece": "top", "count": 1}], "poured_at": "2026-05-04T09:00:00Z"}
     api.post("/api/pours", json=poured)
     page = open_page("/")
-    if page.get_by_role("button", name="more", exact=False).first.is_visible():
-        page.get_by_role("button", name="more", exact=False).first.press("Enter")
+    if page.get_by_role("button", name=re.compile(r"^\d+ more")).first.is_visible():
+        page.get_by_role("button", name=re.compile(r"^\d+ more")).first.press("Enter")
     button = page.get_by_role("button", name=f"Done: Strip the form, {name}")
     button.focus()
     page.keyboard.press("Enter")
@@ -254,7 +254,7 @@ def test_people_come_and_go_and_stand_beside_what_they_did(open_page: OpenPage, 
     page.goto(f"/jobs/{job['id']}/log")
     page.get_by_role("button", name="Units: millimetres, change").wait_for()  # as that person reads
     page.get_by_label("Observation").fill("Cool and damp")
-    expect(page.get_by_label("Who").locator("option:checked")).to_have_text(who)
+    expect(page.get_by_label("By").locator("option:checked")).to_have_text(who)
     page.get_by_role("button", name="Save").click()
     expect(page.locator("[data-log=note]")).to_contain_text(who)
     page.goto("/")
@@ -310,7 +310,7 @@ def test_a_planned_pour_is_called_off_and_what_it_reserved_is_free(open_page: Op
     expect(page.get_by_text("Called off").first).to_be_visible()
     expect(page.get_by_role("region", name="Castings")).to_contain_text("archived")
     page.goto("/stock")
-    expect(page.get_by_role("button", name=lot)).to_contain_text("10 of")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("10 ·")
 
 
 def test_a_bag_that_stayed_closed_goes_back_to_its_lot(open_page: OpenPage, api: TestClient) -> None:
@@ -326,7 +326,7 @@ def test_a_bag_that_stayed_closed_goes_back_to_its_lot(open_page: OpenPage, api:
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_role("region", name="From stock")).to_contain_text(lot)
     page.goto("/stock")
-    expect(page.get_by_role("button", name=lot)).to_contain_text("9 of")
+    expect(page.get_by_role("button", name=lot)).to_contain_text("9 ·")
 
 
 def test_a_mistaken_batch_is_taken_back(open_page: OpenPage, api: TestClient) -> None:
@@ -346,8 +346,8 @@ def test_what_has_changed_since_a_pour_stands_beside_today(open_page: OpenPage, 
     row = page.get_by_role("row").filter(has_text="Volume of the pour")
     if row.count() == 0:
         page.get_by_role("region", name="Changed since").get_by_role("button", name="more").click()
-    expect(row).to_contain_text("15.7 l")
-    expect(row).to_contain_text("19.6 l")
+    expect(row).to_contain_text("15.7 L")
+    expect(row).to_contain_text("19.6 L")
 
 
 def test_a_pour_is_begun_by_keyboard_alone(open_page: OpenPage, job: dict[str, Any]) -> None:
@@ -405,7 +405,7 @@ def test_a_temperature_is_typed_in_and_the_hours_follow(open_page: OpenPage, api
     strip = page.locator("[data-act=strip]")
     before = strip.inner_text()
     page.get_by_role("button", name="Log a temperature").click()
-    page.get_by_label("When", exact=True).fill("2026-05-05T09:00")
+    page.get_by_label("Time", exact=True).fill("2026-05-05T09:00")
     page.get_by_label("Reading").fill("46")
     page.get_by_role("button", name="Log the reading").click()
     expect(page.get_by_text("From thermometer readings for the first")).to_be_visible()

@@ -49,11 +49,11 @@ def test_axe_finds_nothing(
     for path, ready in {
         "/": "h1",
         rinse_sink_top: "[data-dimension=Length]",
-        f"{job}/mix": "text=What it is mixed from",
+        f"{job}/mix": "text=Mix and equipment",
         f"{job}/form": "[data-board=base]",
         f"{job}/steel": "text=front to back",
         f"{job}/cure": "[data-act=strip]",
-        f"{job}/move": "text=People there on the day",
+        f"{job}/move": "text=People on the day",
         f"{job}/log": "[data-log=defect] img",
         "/rules": "article",
         "/pours": "main li a",

@@ -50,7 +50,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
             "count": ("textbox", "Grooves", "5"), "length": ("length", "Length", "210 mm"),
             "width": ("length", "Groove width", "13 mm"), "pitch": ("length", "Spacing", "41 mm"),
             "depth": ("length", "Depth, low end", "7 mm"),
-            "shallow_depth": ("button", "Depth, high end: as deep, change", ""),
+            "shallow_depth": ("button", "Depth, high end: same, change", ""),
             "drains": ("select", "Drains toward", "left"), **FACE, **TURN,
         },
     ),
@@ -58,7 +58,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         feature("sleeve", diameter="34 mm"),
         {
             "diameter": ("length", "Outside diameter", "36 mm"), "wall": ("button", "Wall: solid, change", ""),
-            "length": ("button", "Length: as thick, change", ""), "material": ("select", "Material", "pvc"),
+            "length": ("button", "Length: full thickness, change", ""), "material": ("select", "Material", "pvc"),
         },
     ),
     "core": (
@@ -151,7 +151,7 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "polygon": (
         {"size": "500 mm"},
         {
-            "sides": ("textbox", "Sides", "8"), "by": ("select", "Measured", "side"),
+            "sides": ("textbox", "Sides", "8"), "by": ("select", "Size is", "side"),
             "size": ("length", "Size", "300 mm"),
         },
     ),
@@ -241,7 +241,7 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
         },
         "Site": {
             "dimension": press("Add a site dimension"), "name": ("textbox", "Name", "Back wall"),
-            "first": ("length", "Measured", "1210 mm"), "again": press("Second reading: not yet, change"),
+            "first": ("length", "Reading", "1210 mm"), "again": press("Second reading: not yet, change"),
             "offset": press("Baseline offset: no baseline, change"),
             "drift": ("length", "Allowed change", "5 mm"), "touches": ("checkbox", "Affects Top", ""),
             "out": press("Remove Back wall"), "way": press("Add a doorway or stairs"),
@@ -254,16 +254,17 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
         assert change_each(page, api, job_id, region, controls) == []
     page.get_by_text("Edge profiles and gaps").click()
     edges: dict[str, Field] = {
-        "profile": press("Shape back"), "shape": ("select", "Shape", "chamfer"), "size": ("length", "Size", "8 mm"),
-        "made": ("select", "How", "in the mould"), "square": press("Leave back square"), "fit": press("Fit left"),
+        "profile": press("Add profile back"), "shape": ("select", "Shape", "chamfer"),
+        "size": ("length", "Size", "8 mm"),
+        "made": ("select", "How", "in the mould"), "square": press("Remove profile back"), "fit": press("Add gap left"),
         "gap": ("length", "Gap to wall", "4 mm"), "over": ("length", "Overhang", "20 mm"),
         "free": press("Set left free"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Edges", edges) == []
     repeats: dict[str, Field] = {
-        "repeat": press("Repeat"), "count": ("textbox", "Quantity", "3"),
+        "repeat": press("Repeat"), "count": ("textbox", "Copies", "3"),
         "pitch": ("length", "Spacing (ring: radius)", "90 mm"), "along": ("select", "Direction", "to the back"),
         "kind": ("select", "Pattern", "grid"), "rows": ("textbox", "Rows", "2"),
-        "row_pitch": press("Row spacing: the same, change"), "alone": press("Remove repeat"),
+        "row_pitch": press("Row spacing: same, change"), "alone": press("Remove repeat"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Tap hole", repeats) == []

@@ -11,8 +11,9 @@ from tests.browser.test_forms import begin, own
 from tests.browser.test_journey import revision
 from tests.core.steel_cases import vessel
 from tests.jobs import demo_job, opening, top_document
+from ulbrek.core.base.units.quantity import write_range
 
-BAR = "Bar beside the Sink, front"
+BAR = "Bar in front of Sink"
 
 
 def opened(api: TestClient, station: str, *features: dict[str, Any], **changed: Any) -> str:
@@ -34,7 +35,7 @@ def test_a_bar_dragged_below_its_cover_is_found_and_moved_in_by_a_button(open_pa
     page = open_page(opened(api, "steel", opening()), units="mm")
     bar = page.get_by_role("button", name=BAR)
     bar.focus()
-    expect(page.get_by_text("beside the Sink, front, 850 mm")).to_be_visible()
+    expect(page.get_by_text("in front of Sink, 850 mm")).to_be_visible()
     front, back = (page.locator(f"[data-bar='Sink.{side}']").bounding_box() for side in ("front", "back"))
     assert front is not None and back is not None
     scale = (front["y"] - back["y"]) / (515 - 85)
@@ -54,8 +55,8 @@ def test_a_bar_goes_by_keys_keeps_its_side_when_the_piece_grows_and_is_left_out(
     open_page: OpenPage, api: TestClient
 ) -> None:
     page = open_page(opened(api, "steel", opening()), units="mm")
-    page.get_by_role("button", name="Bar beside the Sink, back").press("ArrowUp")
-    page.get_by_role("button", name="Bar beside the Sink, back").press("ArrowUp")
+    page.get_by_role("button", name="Bar behind Sink").press("ArrowUp")
+    page.get_by_role("button", name="Bar behind Sink").press("ArrowUp")
     revision(page, 2)
     kept = own(page, api)
     (hand,) = kept["job"]["steel"]["by_hand"]
@@ -69,7 +70,7 @@ def test_a_bar_goes_by_keys_keeps_its_side_when_the_piece_grows_and_is_left_out(
     bars = page.get_by_role("region", name="Bars", exact=True)
     bars.get_by_role("button", name="Remove").first.click()
     expect(page.locator("[data-bar='Sink.front']")).to_have_count(0)
-    bars.get_by_role("button", name="Return").click()
+    bars.get_by_role("button", name="Restore").click()
     expect(page.locator("[data-bar='Sink.front']")).to_have_count(1)
     bars.get_by_role("button", name="Add a bar crosswise").click()
     expect(page.locator("[data-bar='own 1']")).to_have_count(1)
@@ -77,7 +78,7 @@ def test_a_bar_goes_by_keys_keeps_its_side_when_the_piece_grows_and_is_left_out(
 
 def test_the_steel_is_moved_up_and_down_in_its_section(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(opened(api, "steel", steel={"school": "mesh"}), units="mm")
-    height = page.get_by_role("slider", name="Thickness of the steel layer")
+    height = page.get_by_role("slider", name="Height of the steel above the base")
     expect(height).to_have_attribute("aria-valuenow", "17.5")
     for _ in range(7):
         height.press("ArrowDown")
@@ -97,7 +98,7 @@ def test_a_vessel_has_a_cage_with_its_bends_and_one_piece_may_differ(open_page: 
     listed = api.get(f"/api/jobs/{own(page, api)['id']}/steel.csv").text.splitlines()
     assert [line.split(",")[1] for line in listed[1:4]] == ["A", "B", "C"]
     page.get_by_role("combobox", name="Piece", exact=True).select_option(label="Lid")
-    page.get_by_role("combobox", name="Figures").select_option("grid of bars")
+    page.get_by_role("combobox", name="This piece").select_option("grid of bars")
     expect(page.get_by_text("a grid of")).to_be_visible()
     assert own(page, api)["job"]["steel"]["by_piece"] == {"lid": "grid of bars"}
 
@@ -125,7 +126,7 @@ def test_it_breaks_between_its_supports_until_one_more_is_put_in(open_page: Open
     load.fill("50")
     load.press("Enter")
     finding = page.locator("[data-finding=breaks-in-its-place]")
-    finding.get_by_role("button", name="Put a support where it bends most").click()
+    finding.get_by_role("button", name="Add a support where it bends most").click()
     expect(finding).to_have_count(0)
     placed = own(page, api)["plan"]["pieces"][0]["handling"]["placed"]
     assert [round(at) for at in placed["supports_mm"]] == [0, 1000, 2000]
@@ -150,5 +151,5 @@ def test_the_band_of_strength_is_named_by_where_its_curve_ends(
 ) -> None:
     page = open_page(opened(api, "cure", cure={"temperature_c": temperature_c}), units="mm")
     end = own(page, api)["plan"]["cure"]["curve"][-1]
-    low, high = (f"{end[of]:.2f}".removesuffix(".00") for of in ("low_mpa", "high_mpa"))
-    expect(page.get_by_role("region", name="Strength by the hour")).to_contain_text(f"{low}–{high} MPa")
+    said = write_range(end["low_mpa"], end["high_mpa"], "MPa", "mm")
+    expect(page.get_by_role("region", name="Strength by the hour")).to_contain_text(said)

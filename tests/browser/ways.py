@@ -23,8 +23,19 @@ IN_SHAPES = {
 }
 
 
-def control(page: Page, role: str, name: str) -> Locator:
-    """The control that a way speaks of."""
+def of_field(page: Page, pointer: str) -> Locator:
+    """Where a field of the job is changed, by its place in the document, whichever item of a list it is of."""
+    within, _, last = pointer.rpartition("/")
+    return page.locator(f'[data-field^="{within}"][data-field$="/{last}"]')
+
+
+def control(page: Page, role: str, name: str, pointer: str = "") -> Locator:
+    """The control that a way speaks of: by its field where it is one of a document, by its name where it is not."""
+    named = of_field(page, pointer) if pointer else None
+    if named is not None and named.count() == 1:
+        kind = role.rpartition(" ")[2]
+        if kind in ("select", "textbox", "length"):
+            return named.get_by_role({"select": "combobox", "textbox": "textbox", "length": "button"}[kind]).first  # type: ignore[arg-type]
     scope: Page | Locator = page
     if role.startswith("region:"):
         region, _, role = role.removeprefix("region:").rpartition(" ")
@@ -38,9 +49,9 @@ def control(page: Page, role: str, name: str) -> Locator:
     return scope.get_by_role(role, name=name, exact=True)  # type: ignore[arg-type]
 
 
-def change(page: Page, way: Way, keys: bool) -> None:
+def change(page: Page, way: Way, keys: bool, pointer: str = "") -> None:
     _, _, role, name, value = way
-    wanted = control(page, role, name)
+    wanted = control(page, role, name, pointer)
     if role.endswith(("textbox",)):
         wanted.focus() if keys else wanted.click()
         page.keyboard.press("ControlOrMeta+a")

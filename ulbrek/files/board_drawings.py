@@ -90,7 +90,8 @@ def _rows(plan: Plan) -> Iterator[list[str | float]]:
             copies = len({key.split("/")[0] for key in keys if key.split("/")[0] == stem or _is_copy(key, stem)})
             yield [
                 planned.name, fill(board.name, {}, "mm"), board.key, round(board.length.value, 2),
-                round(board.height.value, 2), board.thickness_mm, board.bevel_start_deg, board.bevel_end_deg, board.sheet, copies,
+                round(board.height.value, 2), board.thickness_mm, board.bevel_start_deg, board.bevel_end_deg,
+                board.sheet, copies,
             ]  # fmt: skip
 
 

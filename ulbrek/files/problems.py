@@ -23,7 +23,7 @@ _LONGEST = 300  # of what was sent, said again in a refusal
 
 _OWN_WORDS = {
     "timezone_aware": "It does not say its time zone.",
-    "missing": "It is missing.",
+    "missing": "This is required.",
     "extra_forbidden": "Unknown field.",
     "string_too_short": "It is empty.",
 }

@@ -210,7 +210,7 @@ class PourRepository(ShopRecords):
         for casting in pour.castings:
             castings.pour_was_at(casting.id, entry)
         row.poured_at = entry.at
-        seen = Observation("note", f"First water corrected. {entry.note}", pour_id=pour_id)
+        seen = Observation("note", f"Start of mixing corrected. {entry.note}", pour_id=pour_id)
         LogRepository(self._session, self._shop_id).add(seen, Entry(datetime.now(UTC), member_id=entry.member_id))
 
     def cancel(self, pour_id: UUID, entry: Entry) -> None:

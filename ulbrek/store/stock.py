@@ -325,7 +325,7 @@ class StockRepository(ShopRecords):
             there = free if kind == "reserved" else on_hand
             raise RefusedEntryError(
                 "/quantity",
-                f"There are {there.normalize():f} here, and {amount.normalize():f} are wanted.",
+                f"Only {there.normalize():f} here, {amount.normalize():f} requested.",
                 "Take less, take from another lot, or count this one again.",
             )
         if reserved + by_reserved < 0:

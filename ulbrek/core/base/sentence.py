@@ -49,7 +49,7 @@ def _plain(place: str, values: Mapping[str, Quantity | str], units: Units) -> st
         value = values[place]
         return fill(value, {}, units) if isinstance(value, str) else write_quantity(value.value, value.unit, units)
     low, _, high = place.partition("–")
-    ends = [value for name in (low, high) if isinstance(value := values.get(name), Quantity)]
+    ends = [one for name in (low, high) if isinstance(one := values.get(name), Quantity)]
     if len(ends) > 1:
         return write_range(ends[0].value, ends[1].value, ends[1].unit, units)
     fixed = _FIXED.fullmatch(place)

@@ -13,7 +13,6 @@ VALUES: Mapping[str, str] = {
     "up through the base": "from below",
     "kerfed strip": "kerfed side",
     "hung strip": "hung board",
-    "strip": "side",
     "hot glue and blocks": "hot glue, blocks",
     "hand-held saw along a guide": "hand saw and guide",
     "fewest settings": "fewest fence settings",
@@ -52,6 +51,8 @@ VALUES: Mapping[str, str] = {
     "turned down onto it": "tilting down",
     "slid onto it": "sliding on",
     "lowered by straps": "lowering by straps",
+    # Moulds
+    "past its life": "worn out",
     # Tasks
     "bleed": "bleed water",
     "moist": "uncover",

@@ -5,6 +5,7 @@ from datetime import UTC, datetime, timedelta
 
 from ulbrek.core.cure.inputs import Hours
 
+_SOON_H, _SOON_MIN, _LATER_MIN = 12.0, 5, 30  # a forecast is no finer than that
 _EARLIER = tuple(timedelta(minutes=30 * step) for step in range(1, 49))
 
 
@@ -12,6 +13,15 @@ def time_of(poured_at: datetime, hours: float) -> datetime:
     """The moment so many hours after the pour, to the minute (UTC)."""
     moment = poured_at + timedelta(hours=hours)
     return (moment + timedelta(seconds=30)).replace(second=0, microsecond=0)
+
+
+def expected(poured_at: datetime, due_h: float, hours: Hours) -> datetime:
+    """When something is said to be due: by the clock of the place to the next five minutes on the first half day,
+    then to the next half hour (UTC). Nothing is due before it is."""
+    moment = time_of(poured_at, due_h)
+    step = _SOON_MIN if due_h < _SOON_H else _LATER_MIN
+    clock = moment.astimezone(hours.place)
+    return moment + timedelta(minutes=-(clock.hour * 60 + clock.minute) % step)
 
 
 def is_quiet(moment: datetime, hours: Hours) -> bool:

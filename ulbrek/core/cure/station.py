@@ -7,7 +7,7 @@ from datetime import datetime
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.cure import checks, rules
-from ulbrek.core.cure.calendar import is_quiet, next_morning, time_of
+from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of
 from ulbrek.core.cure.care import CARE
 from ulbrek.core.cure.history import NOTHING, History, measured
 from ulbrek.core.cure.inputs import CureInputs, Hours
@@ -289,8 +289,10 @@ class _Clock:
         )
 
     def _moment(self, hour: float, waits: bool) -> tuple[datetime | None, bool]:
-        moment = self._time(hour)
-        if moment is None or not waits or not is_quiet(moment, self.hours):
+        if self.inputs.poured_at is None:
+            return None, False
+        moment = expected(self.inputs.poured_at, hour, self.hours)
+        if not waits or not is_quiet(moment, self.hours):
             return moment, False
         return next_morning(moment, self.hours), True
 

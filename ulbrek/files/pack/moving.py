@@ -8,7 +8,7 @@ from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack.drawings import WIDTH_MM, draw_feature
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
-from ulbrek.files.pack.words import Block, Words, forecast, letter, table
+from ulbrek.files.pack.words import Block, Words, clock, letter, table
 
 
 class MovePages(Words):
@@ -126,7 +126,7 @@ class MovePages(Words):
             return f"not possible with this mix: it needs {self._of(need.strength)}"
         if when is not None:
             hour = (
-                f", {forecast(when.at, cure.zone, when.due_h)}"
+                f", {clock(when.at, cure.zone)}"
                 if when.at
                 else f", {write_quantity(when.due_h, 'h', self.units)} after mixing"
             )

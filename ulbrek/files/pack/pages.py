@@ -19,7 +19,7 @@ from ulbrek.files.pack import drawings
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
-from ulbrek.files.pack.words import Block, clock, forecast, letter, table
+from ulbrek.files.pack.words import Block, clock, letter, table
 
 Page = dict[str, Any]
 _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {3 to 6 limit} are normal."
@@ -324,7 +324,7 @@ class Pages(SteelPages, MovePages, MixPages):
         if act.never:
             return "not possible"
         if act.at:
-            return forecast(act.at, self.plan.cure.zone, act.due_h)
+            return clock(act.at, self.plan.cure.zone)
         return f"after {write_quantity(act.due_h, 'h', self.units)}"
 
     def _level(self, form: FormResult) -> str:

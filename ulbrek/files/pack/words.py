@@ -1,7 +1,6 @@
 """How the pages of a pack write lengths, masses and other figures in a reader's units."""
 
-from datetime import UTC, datetime
-from math import ceil
+from datetime import datetime
 from typing import Any
 from zoneinfo import ZoneInfo
 
@@ -14,7 +13,6 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 
 Block = dict[str, Any]
-_SOON_H, _SOON_S, _LATER_S = 12.0, 300, 1800
 
 
 class Words:
@@ -67,12 +65,6 @@ def letter(text: str) -> str:
 def table(head: list[str], rows: list[list[str]]) -> Block:
     """A table: its head, and its rows."""
     return {"kind": "table", "head": head, "rows": rows}
-
-
-def forecast(moment: datetime, zone: str, due_h: float) -> str:
-    """When something is expected: to the next five minutes on the first day, then to the next half hour."""
-    step = _SOON_S if due_h < _SOON_H else _LATER_S
-    return clock(datetime.fromtimestamp(ceil(moment.timestamp() / step) * step, UTC), zone)
 
 
 def clock(moment: datetime, zone: str) -> str:

@@ -427,7 +427,7 @@ export const DOCUMENTS = {
       name: {"label": "Name", "as": "text", "most": 60},
       first: {"label": "Reading", "as": "length", "low": 10, "high": 12000},
       again: {"label": "Second reading", "as": "length", "none": "not yet", "default": null, "low": 10, "high": 12000},
-      offset: {"label": "Baseline stands off", "as": "length", "none": "no baseline", "default": null, "low": 0, "high": 12000},
+      offset: {"label": "Baseline offset", "as": "length", "none": "no baseline", "default": null, "low": 0, "high": 12000},
       pieces: {"as": "list", "most": 60},
     },
   },

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Finding } from "@/api/client";
 import { FindingText } from "./FindingText";
 import { SeverityMark } from "./SeverityMark";
@@ -20,19 +21,20 @@ export function FindingLines({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-/** What is wrong, why that matters, and what would do. */
-export function FindingWords({ finding }: { finding: Finding }) {
+/** What is wrong, what to do, the buttons that do it, and why it matters. */
+export function FindingWords({ finding, children }: { finding: Finding; children?: ReactNode }) {
   const values = finding.values ?? {};
   return (
     <>
       <h3 className="font-bold">
         <FindingText template={finding.title} values={values} />
       </h3>
-      <p className="text-soft">
-        <FindingText template={finding.reason} values={values} />
-      </p>
       <p>
         <FindingText template={finding.remedy} values={values} />
+      </p>
+      {children}
+      <p className="mt-1 text-soft">
+        <FindingText template={finding.reason} values={values} />
       </p>
     </>
   );

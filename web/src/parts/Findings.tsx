@@ -30,22 +30,30 @@ export function Findings({ findings, onChange }: Props) {
             <SeverityMark severity={finding.severity} />
           </span>
           <div>
-            <FindingWords finding={finding} />
-            {finding.change && (
-              <button
-                type="button"
-                className={`button mt-2 ${index === 0 ? "button-now" : ""}`}
-                onClick={() => finding.change && onChange(finding.change)}
-                aria-label={`${fill(finding.change.label, finding.change.values, units)}. ${fill(finding.title, finding.values, units)}`}
-              >
-                {fill(finding.change.label, finding.change.values, units)}
-              </button>
-            )}
-            {finding.also.map((other) => (
-              <button key={other.label} type="button" className="button mt-2 ml-2" onClick={() => onChange(other)}>
-                {fill(other.label, other.values, units)}
-              </button>
-            ))}
+            <FindingWords finding={finding}>
+              {finding.change && (
+                <button
+                  type="button"
+                  data-change={changeKey(finding.change)}
+                  className={`button my-2 ${index === 0 ? "button-now" : ""}`}
+                  onClick={() => finding.change && onChange(finding.change)}
+                  aria-label={`${fill(finding.change.label, finding.change.values, units)}. ${fill(finding.title, finding.values, units)}`}
+                >
+                  {fill(finding.change.label, finding.change.values, units)}
+                </button>
+              )}
+              {finding.also.map((other) => (
+                <button
+                  key={other.label}
+                  type="button"
+                  data-change={changeKey(other)}
+                  className="button my-2 ml-2"
+                  onClick={() => onChange(other)}
+                >
+                  {fill(other.label, other.values, units)}
+                </button>
+              ))}
+            </FindingWords>
             <details className="mt-1 text-soft">
               <summary className="min-h-6 w-fit underline decoration-dotted underline-offset-4">Source</summary>
               <p>{finding.source}.</p>
@@ -60,4 +68,9 @@ export function Findings({ findings, onChange }: Props) {
 /** Two findings of one code on one field differ in what they name. */
 function findingKey(finding: Finding): string {
   return JSON.stringify([finding.code, finding.field, finding.values]);
+}
+
+/** The fields that a change sets, by which it is known whatever its words. */
+function changeKey(change: Change): string {
+  return Object.keys(change.fields).join(" ");
 }

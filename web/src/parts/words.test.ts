@@ -48,7 +48,7 @@ describe("a finding's sentence", () => {
     const values = { what: "Sink", there: { value: 38.1, unit: "mm" } };
     expect(fill("{what} leaves {there}.", values, "in")).toBe("Sink leaves 1\u00a01/2″.");
     expect(fill("{what} leaves {there}.", values, "mm")).toBe("Sink leaves 38\u00a0mm.");
-    expect(fill("{nothing}There.", {}, "mm")).toBe("There.");
+    expect(fill("{nothing} there.", {}, "mm")).toBe("{nothing} there.");
   });
 });
 

@@ -11,19 +11,6 @@ export function dayAndClock(iso: string, zone: string): string {
   return `${told.weekday} ${told.hour}:${told.minute}`;
 }
 
-/** When something is foretold to be due: to the next five minutes on the first day, then to the next half hour. */
-export function forecast(iso: string, zone: string, dueH: number): string {
-  return dayAndClock(foretold(iso, dueH), zone);
-}
-
-const SOON_H = 12;
-
-/** The moment that is said for one that was worked out: nothing is due before it. */
-export function foretold(iso: string, dueH: number): string {
-  const step = (dueH < SOON_H ? 5 : 30) * 60_000;
-  return new Date(Math.ceil(Date.parse(iso) / step) * step).toISOString();
-}
-
 /** “08:00”. */
 export function clock(iso: string, zone: string): string {
   const told = parts(iso, zone, { hour: "2-digit", minute: "2-digit" });

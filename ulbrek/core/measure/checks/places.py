@@ -116,7 +116,7 @@ def hot_opening(shape: Shape, webs: list[NamedWeb]) -> list[Finding]:
             field=f"/features/{named.feature.index}",
             values={
                 "feature": named.feature.feature.name,
-                "web": Quantity(named.web.width_mm, "there"),
+                "web": Quantity(named.web.width_mm, "mm"),
                 "needed": Quantity(HOT_WEB_MM, "limit"),
             },
             mark=_mark(shape, named),
@@ -203,7 +203,7 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
         values={
             "feature": named.feature.feature.name,
             "other": named.other_words,
-            "web": Quantity(named.web.width_mm, "there"),
+            "web": Quantity(named.web.width_mm, "mm"),
             "needed": Quantity(needed_mm, "limit"),
         },
         change=clearing_change(shape, moving),

@@ -24,7 +24,7 @@ class SiteDimension(Document):
     offset: Annotated[
         Offset | None,
         label(
-            "Baseline stands off",
+            "Baseline offset",
             none="no baseline",
             description="of a baseline, where it could not be measured directly",
         ),

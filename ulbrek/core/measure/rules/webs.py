@@ -12,7 +12,7 @@ LEAST_NECK_MM, MOST_NECK_MM = 25.0, 40.0
 THIN_PIECE_MM = 60.0  # up to here what is beside an opening is a strip
 
 
-@rule(unit="mm", kind="there")
+@rule(unit="mm")
 def web_width(start_x_mm: float, start_y_mm: float, end_x_mm: float, end_y_mm: float) -> float:
     """Width of a web
 

@@ -2,7 +2,7 @@ import type { Plan } from "@/api/client";
 import { useFill } from "@/parts/useFill";
 import { FigureButton } from "@/parts/Why";
 import { writeHours, writeRange } from "@/units/quantity";
-import { dateAndClock, foretold } from "@/units/time";
+import { dateAndClock } from "@/units/time";
 
 type Act = Plan["cure"]["acts"][number];
 
@@ -31,7 +31,7 @@ export function Calendar({ acts, zone, names }: Props) {
                 : act.never
                   ? "not possible with this mix"
                   : act.at
-                    ? dateAndClock(foretold(act.at, act.due_h), zone)
+                    ? dateAndClock(act.at, zone)
                     : `after ${writeHours(act.due_h)}`}
             </span>
             <span className="max-sm:col-span-2 max-sm:order-last">

@@ -6,7 +6,7 @@ import { valueWords } from "@/parts/values";
 import { MM_PER_INCH, type Units, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
-import { dayAndClock, forecast } from "@/units/time";
+import { dayAndClock } from "@/units/time";
 import { Preferences } from "../Preferences";
 
 /** What stands on the rail: the stations, and the log. */
@@ -157,7 +157,7 @@ function cureLine({ first_act, zone, cures }: Headline): { headline: string; det
   if (!first_act)
     return cures ? { headline: "all done", detail: "" } : { headline: "too cold to set", detail: "too cold" };
   const { id, at, due_h } = first_act;
-  return { headline: `${valueWords(id)} ${at ? forecast(at, zone, due_h) : `after ${writeHours(due_h)}`}`, detail: "" };
+  return { headline: `${valueWords(id)} ${at ? dayAndClock(at, zone) : `after ${writeHours(due_h)}`}`, detail: "" };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {

@@ -6,6 +6,7 @@ import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
 import { useSubmit } from "@/parts/useSubmit";
+import { valueWords } from "@/parts/values";
 import { dateAndClock, dayAndDate } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { ShopPage } from "../records/ShopHeader";
@@ -112,9 +113,9 @@ function Life({ mould }: { mould: Mould }) {
   return (
     <div className="mt-2 max-w-md">
       <p>
-        <span className="figure text-lg">{wear.fillings}</span> fillings
-        {usual_life ? ` of about ${usual_life} uses` : ""}
-        {wear.state !== "good" && <b className={worn ? "text-stop" : ""}>, {wear.state}</b>}
+        <span className="figure text-lg">{wear.fillings}</span>
+        {usual_life ? ` of about ${usual_life}` : ""} {(usual_life ?? wear.fillings) === 1 ? "use" : "uses"}
+        {wear.state !== "good" && <b className={worn ? "text-stop" : ""}>, {valueWords(wear.state)}</b>}
       </p>
       {usual_life && (
         <svg viewBox="0 0 200 12" className="h-3 w-full" aria-hidden="true" preserveAspectRatio="none">

@@ -5,7 +5,7 @@ import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
-import { dateAndClock, foretold } from "@/units/time";
+import { dateAndClock } from "@/units/time";
 import { WeakLine } from "./StressStrip";
 
 const ROOM = { width: 380, height: 260, margin: 46 };
@@ -45,11 +45,7 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
                   from{" "}
                   <FigureButton
                     figure={act.hours}
-                    text={
-                      act.at
-                        ? dateAndClock(foretold(act.at, act.due_h), plan.cure.zone)
-                        : `${writeHours(act.due_h)} after mixing`
-                    }
+                    text={act.at ? dateAndClock(act.at, plan.cure.zone) : `${writeHours(act.due_h)} after mixing`}
                   />
                   {act.strength && (
                     <>

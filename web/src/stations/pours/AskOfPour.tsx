@@ -60,7 +60,7 @@ function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: {
     return {
       title: "Call the pour off",
       description: "Reserved stock is released.",
-      label: "Call it off",
+      label: "Call off",
       note: "Why",
       send: (entry) => take(client.POST("/api/pours/{pour_id}/cancel", { ...at, body: entry })),
     };

@@ -5,6 +5,7 @@ import { client, type Job, Refused, take } from "@/api/client";
 import { type Entry, type Fill, formsQuery, type KeptForm, takesQuery } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
+import { valueWords } from "@/parts/values";
 import { EntryForm, numberOf } from "../records/EntryForm";
 import { FromStock, takenFrom } from "./FromStock";
 
@@ -111,6 +112,6 @@ export function BeginPour({ jobId, job, onClose }: Props) {
 /** What to know of a mould before it is filled once more. */
 function worn({ mould }: KeptForm): string {
   if (!mould) return "";
-  const state = mould.wear.state === "good" ? "" : `, ${mould.wear.state}`;
+  const state = mould.wear.state === "good" ? "" : `, ${valueWords(mould.wear.state)}`;
   return `${state}${mould.oil_first ? ", oil it first" : ""}`;
 }

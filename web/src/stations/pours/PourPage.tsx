@@ -4,7 +4,7 @@ import { useState } from "react";
 import { type PourView, pourQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { writeHours } from "@/units/quantity";
-import { dateAndClock, foretold } from "@/units/time";
+import { dateAndClock } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
 import { type Asked, AskOfPour } from "./AskOfPour";
@@ -133,7 +133,7 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
                       : act.never
                         ? "not possible with this mix"
                         : act.at
-                          ? dateAndClock(foretold(act.at, act.due_h), zone)
+                          ? dateAndClock(act.at, zone)
                           : ""}
                   </span>
                 </span>
