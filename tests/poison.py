@@ -8,7 +8,7 @@ from ulbrek.store.database import Database
 
 # By kind, what is done to a revision, and what is said of the job then.
 POISON: dict[str, tuple[str, str]] = {
-    "garbage": ("document = '{\"nothing\": [1]}'", "It is"),
+    "garbage": ("document = '{\"nothing\": [1]}'", "This is required"),
     "no object": ("document = '[1, 2]'", ""),
     "a version of tomorrow": ("schema_version = 99", "It is of version 99"),
     "too much to plan": (

@@ -25,7 +25,7 @@ def run(*arguments: str) -> Result:
 def test_a_plan_with_findings_exits_0_and_says_them_in_the_readers_units() -> None:
     result = run("plan", RINSE_SINK_TOP, "--units", "in")
     assert result.exit_code == 0
-    assert "caution: The strip between Rinse sink and the front edge is 2 1/8″." in result.stdout
+    assert "caution: The web between Rinse sink and the front edge is only 2 1/8″ wide." in result.stdout
     assert "3 bags of 60 lb, 2 batches in the 5 gal bucket" in result.stdout
 
 

@@ -15,7 +15,7 @@ from ulbrek import __version__
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
-from ulbrek.core.base.units.quantity import write_quantity, write_range
+from ulbrek.core.base.units.quantity import NBSP, write_quantity, write_range
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
@@ -169,21 +169,21 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         lines += [
             f"  {piece.name}, {piece.count} of {size}",
             f"    volume      {write_quantity(measured.volume.value, 'l', units)}",
-            f"    mass fresh  {weighs}{', with its steel' if piece.steel.mass else ''}",
+            f"    weight      {weighs}{' with steel' if piece.steel.mass else ', fresh'}",
             *(
-                f"    tape        {write_quantity(tape.length.value, 'tape', units)}"
+                f"    diagonal    {write_quantity(tape.length.value, 'tape', units)}"
                 for tape in measured.tape_checks[:1]
             ),
             f"    to carry    {people}",
             f"    steel       {piece.steel.school}"
-            + (f", {len(piece.steel.bars)} of {piece.steel.bar_name}" if piece.steel.bars else ""),
+            + (f", {len(piece.steel.bars)} × {piece.steel.bar_name}" if piece.steel.bars else ""),
         ]
     mixed = planned.mix
     lines += [
         f"  {write_quantity(mixed.bags.value, 'charges' if mixed.scratch else 'bags', units)} of {mixed.bag_name}, "
         f"{write_quantity(mixed.batches.value, 'batches', units)} in the {mixed.container_name}",
         f"    water       start {write_quantity(mixed.water_start.value, 'water', units)} a bag, "
-        f"most {write_quantity(mixed.water_most_l, 'water', units)}",
+        f"limit {write_quantity(mixed.water_most_l, 'water', units)}",
     ]
     cut = planned.cutting
     lines.append(
@@ -192,12 +192,12 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
         f"{write_quantity(cut.screws.value, 'screws', units)}, "
         f"{write_quantity(cut.cartridges.value, 'cartridges', units)} of sealant"
     )
-    lines += [f"    +{act.due_h:5.1f} h   {act.name}" for act in planned.cure.acts]
+    lines += [f"    after {write_quantity(act.due_h, 'h', units):9} {act.name}" for act in planned.cure.acts]
     for found in planned.findings:
         finding = found.finding
         title, remedy = (_said(text, finding, units) for text in (finding.title, finding.remedy))
         lines.append(f"  {finding.severity}: {title}. {remedy}")
-    return lines
+    return [line.replace(NBSP, " ") for line in lines]
 
 
 def _said(template: str, found: Finding, units: Units) -> str:

@@ -167,7 +167,7 @@ def test_the_floor_answers_whatever_a_job_holds_and_the_job_can_be_undone_or_arc
     opened = api.get(f"/api/jobs/{job['id']}")
     assert (opened.status_code, opened.json()["title"]) == (422, "Cannot be planned")
     assert said in opened.json()["detail"]
-    assert opened.json()["detail"].endswith("Undo the last change, or take it off the floor.")
+    assert opened.json()["detail"].endswith("Undo the last change, or archive it.")
     unplanned = opened.json()["unplanned"]
     assert (unplanned["revision"], unplanned["can_undo"]) == (2, True)
     undone = api.post(f"/api/jobs/{job['id']}/undo", json={"parent": 2})
@@ -225,4 +225,4 @@ def test_it_is_ready_only_with_all_its_tables(settings: Settings, empty_database
         assert client.get("/livez").status_code == 200
         answer = client.get("/healthz")
     assert (answer.status_code, answer.json()["title"]) == (503, "Not ready")
-    assert "is required" in answer.json()["detail"]
+    assert "is missing" in answer.json()["detail"]

@@ -218,7 +218,7 @@ def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> 
     refused = api.post(f"/api/lots/{lot}/moves", json={"kind": "used", "quantity": 4})
     assert (
         refused.json()["detail"]
-        == "There are 3 here, and 4 are wanted. Take less, take from another lot, or count this one again."
+        == "Only 3 here, 4 requested. Take less, take from another lot, or count this one again."
     )
 
 
@@ -330,7 +330,7 @@ def test_a_backup_is_one_file(api: TestClient) -> None:
         ("/api/pours/{pour}/batches", {"bags": 0, "water_l": 2}, "/bags", "at least 0.01"),
         ("/api/castings/{casting}/state", {"state": "finished"}, "/state", "cannot become finished"),
         ("/api/castings/{casting}/state", {"state": "broken"}, "/state", "'planned', 'poured'"),
-        ("/api/observations", {"kind": "note", "text": " ", "job_id": "{job}"}, "/text", "says nothing"),
+        ("/api/observations", {"kind": "note", "text": " ", "job_id": "{job}"}, "/text", "is empty"),
         ("/api/members", {"name": ""}, "/name", "It is empty"),
         ("/api/members", {"name": "a\u0000b"}, "/name", "no text"),
     ],

@@ -34,7 +34,7 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
         assert api.get("/api/shop").json() == kept
     finally:
         api.put("/api/shop/hours", json=before["hours"])
-    assert strip() == ("2026-05-05T13:59:00Z", False)
+    assert strip() == ("2026-05-05T14:00:00Z", False)
 
 
 def test_sizes_of_a_sheet_are_kept_as_typed_lengths_and_every_job_is_planned_with_them(api: TestClient) -> None:

@@ -106,7 +106,7 @@ def test_units_change_what_is_shown_and_not_what_is_kept(open_page: OpenPage, ri
     expect(page.locator("[data-dimension=Width]")).to_have_attribute("title", "620\u00a0mm")
     page.get_by_role("button", name="Units: inches, change").click()
     shows(page, "Width", "620\u00a0mm")
-    shows(page, "Length", "914.4 mm")
+    shows(page, "Length", "914 mm")
     revision(page, 2)
 
 

@@ -70,7 +70,7 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     expect(dialog.get_by_role("alert")).to_contain_text("“much” is not a number")
     dialog.get_by_label("Water").fill("2,9")
     dialog.get_by_role("button", name="Log the batch").click()
-    expect(page.get_by_text("2.9 l a bag")).to_be_visible()
+    expect(page.get_by_text("2.9 L a bag")).to_be_visible()
     page.get_by_role("button", name="Done: Strip the form").click()
     page.get_by_role("button", name="Mark done").click()
     expect(page.locator("[data-act=strip]")).to_contain_text("done")
@@ -79,10 +79,10 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     expect(page.locator("[data-headline=log]")).to_contain_text("poured ")
     expect(page.locator("[data-log=batch]")).to_contain_text("Batch 1: 1 bag, 2.9 L of water")
     page.locator("[data-headline=mix]").click()
-    expect(page.get_by_role("region", name="On the day")).to_contain_text("2.9 l")
+    expect(page.get_by_role("region", name="On the day")).to_contain_text("2.9 L")
     page.goto("/stock")
     taken = page.get_by_role("button", name=lot)
-    expect(taken).to_contain_text("6 of")  # three bags and one over
+    expect(taken).to_contain_text("6 ·")  # three bags and one over
     taken.click()
     expect(page.get_by_role("dialog")).to_contain_text("used 4")
 

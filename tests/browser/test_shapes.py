@@ -258,7 +258,7 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
         "size": ("length", "Size", "8 mm"),
         "made": ("select", "How", "in the mould"), "square": press("Remove profile back"), "fit": press("Add gap left"),
         "gap": ("length", "Gap to wall", "4 mm"), "over": ("length", "Overhang", "20 mm"),
-        "free": press("Set left free"),
+        "free": press("Remove gap left"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Edges", edges) == []
     repeats: dict[str, Field] = {

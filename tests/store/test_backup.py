@@ -170,11 +170,11 @@ def test_what_is_no_backup_is_refused_and_leaves_nothing_behind(fresh: Fresh) ->
         (spoilt(kept, "manifest.json", b"{}"), "not a backup"),
         (spoilt(kept, "manifest.json", json.dumps({**manifest, "version": 9}).encode()), "another version"),
         (spoilt(kept, "manifest.json", json.dumps({**manifest, "migration": "0009"}).encode()), "tables at 0009"),
-        (spoilt(kept, "casting_state.csv", b"casting_id,number\n"), "does not hang together"),
+        (spoilt(kept, "casting_state.csv", b"casting_id,number\n"), "incomplete or altered"),
         (spoilt(kept, "member.csv", changed), "member is not as it was written"),
         (spoilt(kept, "other.zip", kept, extra=True), "other.zip, which is no table"),
         (encrypted(kept), "is encrypted"),
-        (spoilt(kept, "photo.csv", kept[:200]), "does not hang together"),
+        (spoilt(kept, "photo.csv", kept[:200]), "incomplete or altered"),
     ):
         with pytest.raises(InvalidDocumentError, match=problem):
             read_backup(database, io.BytesIO(wrong))
@@ -186,7 +186,7 @@ def test_what_is_no_backup_is_refused_and_leaves_nothing_behind(fresh: Fresh) ->
 @pytest.mark.parametrize(
     ("member", "was", "is_", "problem"),
     [
-        ("photo.csv", b"image/jpeg", b"text/html", "does not hang together"),
+        ("photo.csv", b"image/jpeg", b"text/html", "incomplete or altered"),
         ("photo.csv", b"xffd8ff", b"x3c6874", "no JPEG"),
         ("job_revision.csv", b'""pieces""', b'""pizzas""', "The job .* cannot be read"),
         ("pour.csv", b'""thickness""', b'""thinness""', "The pour .* cannot be read"),

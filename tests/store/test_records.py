@@ -153,7 +153,7 @@ def test_when_the_first_water_went_in_is_corrected_and_what_followed_stays(shelf
     ]  # fmt: skip
     assert [one.state for one in past if one.undone] == ["poured", "stripped", "turned"]
     log = shelf.log("of_job", kept.job_id).entries
-    assert "First water corrected. The clock was wrong" in [one.text for one in log]
+    assert "Start of mixing corrected. The clock was wrong" in [one.text for one in log]
     told = [(one.serial, one.replaced) for one in log if one.kind == "state"]
     assert told == [(kept.castings[0].serial, False)]  # the turning, told once; the act tells of the stripping
     with pytest.raises(RefusedEntryError, match="“strip” is written down before that"):
@@ -293,7 +293,7 @@ def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf)
     item, lot = shelf.item(10)
     first, second = (shelf.begin(1, (PourTake(lot, 4),)) for _ in range(2))
     assert (shelf.kept(item).on_hand, shelf.kept(item).reserved, shelf.kept(item).free) == (10, 8, 2)
-    with pytest.raises(RefusedEntryError, match="There are 2 here, and 3 are wanted"):
+    with pytest.raises(RefusedEntryError, match="Only 2 here, 3 requested"):
         shelf.begin(1, (PourTake(lot, 3),))
     shelf.pours("water_in", first, Entry(POUR))
     shelf.pours("cancel", second, Entry(NOW))
@@ -330,7 +330,7 @@ def test_a_count_sets_the_balance_and_says_by_how_much(shelf: Shelf) -> None:
     assert [(m.kind, m.on_hand_change, m.on_hand) for m in shelf.stock("moves", lot)] == [
         ("counted", -2.75, 5), ("used", -2.25, 7.75), ("bought", 10, 10),
     ]  # fmt: skip
-    with pytest.raises(RefusedEntryError, match="There are 5 here, and 6 are wanted"):
+    with pytest.raises(RefusedEntryError, match="Only 5 here, 6 requested"):
         shelf.stock("move", lot, "spoiled", 6, Entry(NOW))
 
 
@@ -438,12 +438,12 @@ def test_a_test_that_was_corrected_no_longer_speaks(shelf: Shelf) -> None:
     ("seen", "problem"),
     [
         (Observation("note", "Nice"), "does not say what was seen"),
-        (Observation("note", "  ", job_id=uuid4()), "says nothing"),
+        (Observation("note", "  ", job_id=uuid4()), "is empty"),
         (Observation("weighing", mass_kg=3, job_id=uuid4()), "does not say what was weighed"),
         (Observation("weighing", casting_id=uuid4()), "has no mass"),
         (Observation("note", "Heavy", job_id=uuid4(), mass_kg=3), "Only a weighing"),
         (Observation("test", job_id=uuid4(), act="float"), "no outcome"),
-        (Observation("defect", "Pit", job_id=uuid4(), x_mm=3), "half given"),
+        (Observation("defect", "Pit", job_id=uuid4(), x_mm=3), "Only half"),
     ],
 )
 def test_an_observation_that_says_too_little_is_refused(shelf: Shelf, seen: Observation, problem: str) -> None:
