@@ -158,7 +158,7 @@ def test_when_the_first_water_went_in_is_corrected_and_what_followed_stays(shelf
     assert told == [(kept.castings[0].serial, False)]  # the turning, told once; the act tells of the stripping
     with pytest.raises(RefusedEntryError, match="“strip” is written down before that"):
         shelf.pours("correct_water_in", pour.id, Entry(POUR + 40 * H, "Later"))
-    with pytest.raises(RefusedEntryError, match="No water is in yet"):
+    with pytest.raises(RefusedEntryError, match="Mixing has not started"):
         shelf.pours("correct_water_in", shelf.begin(), Entry(POUR, "Sooner"))
 
 
@@ -304,7 +304,7 @@ def test_what_a_pour_reserves_is_used_with_the_water_or_free_again(shelf: Shelf)
     assert sorted(told) == [(0, 0, 1), (0, 3, 0)]
     assert (shelf.kept(item).on_hand, shelf.kept(item).offcuts) == (7, 1)
     assert {one.state for one in shelf.pours("get", second).castings} == {"archived"}
-    with pytest.raises(RefusedEntryError, match="Water is in this one"):
+    with pytest.raises(RefusedEntryError, match="This pour has started"):
         shelf.pours("cancel", first, Entry(NOW))
     with pytest.raises(RefusedEntryError, match="was called off"):
         shelf.pours("water_in", second, Entry(NOW))

@@ -195,7 +195,7 @@ class PourRepository(ShopRecords):
         """
         row = self._own(PourRow, pour_id, "pour", lock=True)
         if row.poured_at is None:
-            raise RefusedEntryError("", "Mixing has not started.", "Write down when the first water went in.")
+            raise RefusedEntryError("", "Mixing has not started.", "Log when mixing started.")
         happened(entry.at)
         pour = self.get(pour_id)
         told = [(f"batch {one.number}", one.at) for one in pour.batches] + [(one.act, one.at) for one in pour.acts]
@@ -293,7 +293,7 @@ class PourRepository(ShopRecords):
         """
         row = self._own(PourRow, pour_id, "pour", lock=True)
         if row.poured_at is None:
-            raise RefusedEntryError("", "Nothing is poured yet.", "Write down when the first water went in.")
+            raise RefusedEntryError("", "Nothing is poured yet.", "Log when mixing started.")
         happened(entry.at, row.poured_at, "the first water went in")
         if any(one.act == act and one.piece == piece for one in self.get(pour_id).acts):
             return

@@ -95,7 +95,7 @@ class SensorRepository(ShopRecords):
         """
         pour = self._own(PourRow, pour_id, "pour", lock=True)
         if pour.poured_at is None:
-            raise RefusedEntryError("", "Nothing is poured yet.", "Write down when the first water went in.")
+            raise RefusedEntryError("", "Nothing is poured yet.", "Log when mixing started.")
         happened(at, pour.poured_at, "the first water went in")
         name = f"Read by hand, pour {pour_id}"
         sensor = self._session.scalar(

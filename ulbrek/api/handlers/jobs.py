@@ -213,8 +213,8 @@ def _kept(db: Database, job_id: UUID) -> _Kept:
             where = f"“{first.field.removeprefix('/job/')}”: " if first.field.removeprefix("/job") else ""
             said = f"What was kept of it cannot be read. {where}{first.problem}"
             head = jobs.head(job_id)
-            undo = "Undo the last change, or take" if head.can_undo else "Take"
-            raise UnplannedError(head, said, f"{undo} it off the floor.") from error
+            undo = "Undo the last change, or archive" if head.can_undo else "Archive"
+            raise UnplannedError(head, said, f"{undo} it.") from error
         return _Kept(stored, shop, record_of(records, shop, stored))
 
 

@@ -111,7 +111,7 @@ def _pour(one: ScheduledAct, at: datetime, now: datetime) -> AgendaAct:
         piece_name=None,
         id="pour",
         name="Pour",
-        test="The form is level, sealed and oiled; the bags stand ready. Write down when the first water went in.",
+        test="The form is level, sealed and oiled; the bags stand ready. Log when mixing started.",
         care="",
         waits=True,
         moved=False,
