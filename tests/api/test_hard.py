@@ -182,7 +182,7 @@ def test_a_job_that_was_never_readable_is_told_to_be_taken_off_and_not_to_be_und
     job = begin(api, name="Never readable")
     poison(database, job["id"], 1, POISON["garbage"][0])
     told = api.get(f"/api/jobs/{job['id']}").json()
-    assert told["detail"].endswith("Take it off the floor.")
+    assert told["detail"].endswith("Archive it.")
     assert not told["unplanned"]["can_undo"]
     assert api.post(f"/api/jobs/{job['id']}/archive").status_code == 204
 
