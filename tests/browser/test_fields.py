@@ -138,7 +138,7 @@ WAYS: dict[str, Way] = {
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/bench_kg": ("move", None, "textbox", "Bench capacity", "400"),
-    "/handling/dolly_kg": ("move", None, "textbox", "Dolly capacity", "300"),
+    "/handling/dolly_kg": ("move", None, "textbox", "Dolly or cart capacity", "300"),
     "/handling/standing/use": ("move", None, "select", "Use", "table"),
     "/handling/standing/rests": ("move", None, "select", "Supported", "at both ends"),
     "/handling/standing/put": ("move", None, "select", "Set in place by", "slid onto it"),

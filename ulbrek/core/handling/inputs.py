@@ -88,7 +88,7 @@ class HandlingInputs(Document):
     bench_kg: Annotated[
         Kilograms | None,
         label(
-            "The bench under the form carries",
+            "Bench capacity",
             none="unknown",
             unit="kg",
             description="what the bench under the form carries",
@@ -97,8 +97,8 @@ class HandlingInputs(Document):
     dolly_kg: Annotated[
         Kilograms | None,
         label(
-            "The dolly or cart carries",
-            none="there is none",
+            "Dolly or cart capacity",
+            none="none",
             unit="kg",
             description="what the dolly or cart carries; None: there is none",
         ),

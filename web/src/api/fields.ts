@@ -176,8 +176,8 @@ export const DOCUMENTS = {
     fields: {
       people: {"label": "People on the day", "as": "number", "default": 2, "low": 1, "high": 12, "whole": true},
       carry: {"label": "Carry", "as": "choice", "choices": ["on edge", "flat, at quarter points", "flat, at the ends"], "default": "on edge"},
-      bench_kg: {"label": "The bench under the form carries", "as": "number", "none": "unknown", "unit": "kg", "default": null, "low": 0, "high": 20000},
-      dolly_kg: {"label": "The dolly or cart carries", "as": "number", "none": "there is none", "unit": "kg", "default": null, "low": 0, "high": 20000},
+      bench_kg: {"label": "Bench capacity", "as": "number", "none": "unknown", "unit": "kg", "default": null, "low": 0, "high": 20000},
+      dolly_kg: {"label": "Dolly or cart capacity", "as": "number", "none": "none", "unit": "kg", "default": null, "low": 0, "high": 20000},
       parts: {"as": "list", "most": 60},
     },
   },

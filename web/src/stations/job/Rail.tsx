@@ -80,8 +80,8 @@ export function Rail({ id, headline, record, onKeys }: Props) {
                     >
                       <span className="figure text-lg whitespace-nowrap lg:text-xl" data-headline={station}>
                         {line.headline}
-                      </span>
-                      <span className="ml-2 hidden text-[color:inherit] opacity-80 sm:inline">{line.detail}</span>
+                      </span>{" "}
+                      <span className="ml-1 hidden text-[color:inherit] opacity-80 sm:inline">{line.detail}</span>
                     </span>
                   </span>
                 </Link>
@@ -99,7 +99,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
           Rules
         </Link>
         <button type="button" className="min-h-11 underline" onClick={onKeys}>
-          Shortcuts ?
+          Shortcuts
         </button>
       </div>
     </header>

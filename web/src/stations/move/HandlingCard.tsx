@@ -67,8 +67,8 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
               <dt className="font-bold">Hold or strap at</dt>
               <dd>
                 {handled.straps.map((strap) => writeLength(strap.at_mm, units, "hold")).join(" and ")} from the left end
-                (a fifth in would be
-                <FigureButton figure={handled.strap} />){movedAside(piece) && ", clear of the opening"}
+                {movedAside(piece) ? ", clear of the opening (a fifth in would be " : " (a fifth in from each end, "}
+                <FigureButton figure={handled.strap} />)
               </dd>
             </div>
           )}
@@ -152,7 +152,7 @@ function Picture({ piece }: { piece: PiecePlan }) {
           ))}
         {lift && !handling.stays && <WeakLine lift={lift} x={x} y={y} dashed />}
       </svg>
-      {down && !handling.stays && <figcaption>{down} thick line: edge down, arrows: hold here</figcaption>}
+      {down && !handling.stays && <figcaption>thick line: {down} edge down; arrows: hold here</figcaption>}
     </figure>
   );
 }
