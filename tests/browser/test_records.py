@@ -55,7 +55,7 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
     page = open_page(f"/jobs/{job['id']}/log", units="mm")
     expect(page.get_by_text("Nothing is written down yet")).to_have_count(0)  # the job itself was begun
     begin(page, lot)
-    expect(page.get_by_text("Mixing starts")).to_be_visible()
+    expect(page.get_by_text("Mixing started").first).to_be_visible()
     expect(page.get_by_role("region", name="The next batch")).to_contain_text("Batch 1 of")
     page.get_by_text("Enough left?").click()
     page.get_by_role("button", name="Gap at the middle").click()
@@ -125,7 +125,7 @@ def test_the_first_water_is_corrected_with_its_reason(
     expect(dialog.get_by_role("alert")).to_contain_text("does not say why")
     dialog.get_by_label("What was wrong").fill("Before breakfast")
     dialog.get_by_role("button", name="Correct it").click()
-    expect(page.get_by_text("Mixing starts Mon 4 May, 07:30")).to_be_visible()
+    expect(page.get_by_text("Mixing started Mon 4 May, 07:30")).to_be_visible()
     page.get_by_role("link", name="To the job").click()
     expect(page.get_by_text("Start of mixing corrected. Before breakfast")).to_be_visible()
 

@@ -57,7 +57,7 @@ describe("a line of the log", () => {
   const acts = new Map([["strip", "Strip the form"]]);
 
   it.each([
-    [{ kind: "poured" }, "Mixing starts"],
+    [{ kind: "poured" }, "Mixing started"],
     [{ kind: "batch", number: 2, bags: 1, water_l: 2.4 }, "Batch 2: 1\u00a0bag, 2.4\u00a0L of water"],
     [{ kind: "act", act: "strip" }, "Strip the form"],
     [{ kind: "act", act: "sweep" }, "sweep"],

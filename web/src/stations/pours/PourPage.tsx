@@ -103,7 +103,7 @@ export function PourPage({ pourId }: { pourId: string }) {
 
 function standing({ pour }: PourView, zone: string): string {
   if (pour.cancelled_at) return `Called off ${dateAndClock(pour.cancelled_at, zone)}`;
-  return pour.poured_at ? `Mixing starts ${dateAndClock(pour.poured_at, zone)}` : "Planned; mixing has not started";
+  return pour.poured_at ? `Mixing started ${dateAndClock(pour.poured_at, zone)}` : "Planned; mixing has not started";
 }
 
 function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }) {

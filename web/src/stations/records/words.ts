@@ -20,7 +20,7 @@ export function told(entry: LogEntry, units: Units, acts: Map<string, string>): 
   const act = entry.act ? (acts.get(entry.act) ?? entry.act) : "";
   switch (entry.kind) {
     case "poured":
-      return "Mixing starts";
+      return "Mixing started";
     case "batch":
       return `Batch ${entry.number}: ${write(entry.bags ?? 0, "bags", units)}, ${write(entry.water_l ?? 0, "water", units)} of water`;
     case "act":

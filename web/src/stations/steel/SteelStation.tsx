@@ -74,9 +74,9 @@ function Laid({ planned }: { planned: PiecePlan }) {
         {fill && <FigureLine label="Place steel at a fill of" figure={fill} />}
         {stack && <FigureLine label="Thickness of the steel layer" figure={stack.height} />}
         {stack && <FigureLine label="Cover, show face" figure={stack.cover_show} />}
-        {stack && <FigureLine label="needed" figure={stack.cover_needed} />}
+        {stack && <FigureLine label="Show face, at least" figure={stack.cover_needed} />}
         {stack && <FigureLine label="Cover, back" figure={stack.cover_back} />}
-        {stack && <FigureLine label="needed at the back" figure={stack.back_needed} />}
+        {stack && <FigureLine label="Back, at least" figure={stack.back_needed} />}
         {cage && <FigureLine label="Cover" figure={cage.cover} />}
         {cage && <FigureLine label="Cover needed" figure={cage.cover_needed} />}
         {edge && <FigureLine label="Least edge cover" figure={edge} />}
