@@ -53,7 +53,7 @@ def test_a_pour_is_begun_mixed_and_stripped_and_the_plan_follows(
 ) -> None:
     lot = stock(api)
     page = open_page(f"/jobs/{job['id']}/log", units="mm")
-    expect(page.get_by_text("Nothing is written down yet")).to_have_count(0)  # the job itself was begun
+    expect(page.get_by_text("No entries yet")).to_have_count(0)  # the job itself was begun
     begin(page, lot)
     expect(page.get_by_text("Mixing started").first).to_be_visible()
     expect(page.get_by_role("region", name="The next batch")).to_contain_text("Batch 1 of")
