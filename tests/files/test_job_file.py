@@ -52,7 +52,7 @@ def test_as_typed_survives_out_and_in() -> None:
             "Check its spelling",
         ),
         (file_of(top_document(piece={"cast": "sideways"})), "/job/pieces/0/cast", "not one of", "'face down'"),
-        (file_of({}), "/job/name", "missing", "Add it"),
+        (file_of({}), "/job/name", "required", "Add it"),
         (
             file_of(top_document(opening(), opening())),
             "/job/pieces/0/features",

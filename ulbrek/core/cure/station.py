@@ -291,7 +291,9 @@ class _Clock:
     def _moment(self, hour: float, waits: bool) -> tuple[datetime | None, bool]:
         if self.inputs.poured_at is None:
             return None, False
-        moment = expected(self.inputs.poured_at, hour, self.hours)
+        moment, exact = expected(self.inputs.poured_at, hour, self.hours), time_of(self.inputs.poured_at, hour)
+        if is_quiet(moment, self.hours) and not is_quiet(exact, self.hours):
+            moment = exact  # said to the minute rather than when nobody is there
         if not waits or not is_quiet(moment, self.hours):
             return moment, False
         return next_morning(moment, self.hours), True
