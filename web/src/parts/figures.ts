@@ -25,7 +25,7 @@ export function besides(label: string, figure: Figure, units: Units): string {
 }
 
 /** How fine a figure is written. */
-export function kindOf(figure: Figure): string {
+function kindOf(figure: Figure): string {
   return figure.kind || figure.unit;
 }
 

@@ -97,13 +97,8 @@ export function entryOf(unit: string, units: Units) {
 }
 
 /** A number to so many figures, noughts at its end left out. */
-export function figures(value: number, count: number, useGrouping = true): string {
+function figures(value: number, count: number, useGrouping = true): string {
   return plain(value, { maximumSignificantDigits: count, useGrouping });
-}
-
-/** A number to so many decimals, halves away from nought, its thousands set apart. */
-export function rounded(value: number, decimals: number): string {
-  return plain(value, { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
 }
 
 /** A number to so many decimals at the most. */
@@ -188,13 +183,6 @@ function sold(mm: number, units: Units): string {
   const feet = Math.round(mm / MM_PER_FOOT);
   const byTheFoot = units === "in" && feet > 0 && Math.abs(mm - feet * MM_PER_FOOT) <= SOLD_MM;
   return byTheFoot ? `${feet}${NBSP}ft` : write(mm, "mm", units);
-}
-
-/** A sheet as it is sold: “1220 × 2440 mm”, “4 × 8 ft”. */
-export function writeSheet(longMm: number, wideMm: number, units: Units): string {
-  const [short = "", long = ""] = [longMm, wideMm].sort((a, b) => a - b).map((side) => write(side, "sold", units));
-  const cut = short.lastIndexOf(NBSP);
-  return cut > 0 && long.endsWith(short.slice(cut)) ? `${short.slice(0, cut)} × ${long}` : `${short} × ${long}`;
 }
 
 function toldApart(first: number, second: number, kind: string, units: Units): [string, string] {
