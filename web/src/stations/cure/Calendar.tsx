@@ -12,7 +12,7 @@ interface Props {
   names: Map<string, string>;
 }
 
-/** Schedule, in order: its hour, between what and what, and the test that tells. */
+/** What is due, in order: its hour, between what and what, and the test that tells. */
 export function Calendar({ acts, zone, names }: Props) {
   const fill = useFill();
   return (

@@ -5,7 +5,7 @@ import { Modal } from "@/parts/Modal";
 
 const WORDS: Record<string, string> = { undo: "Undo: ", redo: "Redo: " };
 
-/** History to the job, newest first. */
+/** What was done to the job, newest first. */
 export function History({ onClose }: { onClose: () => void }) {
   const editor = useJobEditor();
   const { data, error } = useQuery(historyQuery(editor.kept.id, editor.kept.revision));

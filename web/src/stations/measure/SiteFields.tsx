@@ -13,7 +13,7 @@ interface Props {
   fields: Fields;
 }
 
-/** Site the job is for: what was measured there, and what the pieces must pass. */
+/** The site the job is for: what was measured there, and what the pieces must pass. */
 export function SiteFields({ job, piece, site: measured, fields }: Props) {
   const { site } = job;
   const { dimensions, passages } = site;

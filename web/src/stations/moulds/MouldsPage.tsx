@@ -83,7 +83,7 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
           </p>
           {mould.oil_first && <p className="font-bold">Oil it before the next pour.</p>}
           {mould.weakest_part && <p>Weak spot: {mould.weakest_part}</p>}
-          <ol className="mt-2 border-t border-line" aria-label={`History to ${form.name}`}>
+          <ol className="mt-2 border-t border-line" aria-label={`History of ${form.name}`}>
             {mould.events.slice(0, all ? undefined : SHOWN).map((event) => (
               <li key={event.id} className="border-b border-line py-1.5">
                 <b>{event.kind}</b> {dayAndDate(event.at, zone)}

@@ -7,7 +7,7 @@ import { trim } from "@/units/quantity";
 import { EntryForm, numberOf } from "../records/EntryForm";
 import { lotName } from "../records/words";
 
-/** Stocktake: what is really there, lot by lot; only what differs is written down. */
+/** A stocktake: what is really there, lot by lot; only what differs is written down. */
 export function CountingDay({ items, onClose }: { items: Item[]; onClose: () => void }) {
   const [counted, setCounted] = useState(new Map<string, string>());
   const lots = items.flatMap((item) => item.lots.filter((lot) => lot.length_mm === null).map((lot) => ({ item, lot })));
