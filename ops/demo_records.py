@@ -23,12 +23,16 @@ from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Observation
+from ulbrek.store.members import Told
 from ulbrek.store.models import JobRevisionRow, PourRow
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.pours import BegunWith, Fill, PourTake, part_of_job
 from ulbrek.store.stock import ItemKind, NewLot
 
-PEOPLE = (("Studio lead", "in"), ("Kiln technician", "mm"), ("Bench member", "mm"), ("Yard volunteer", "in"))
+PEOPLE = (
+    Told("Studio lead", "in", 20.0), Told("Kiln technician", "mm"), Told("Bench member", "mm", 18.0),
+    Told("Yard volunteer", "in"),
+)  # fmt: skip
 CURRENCY = "CAD"
 CUP_L = 0.24
 
@@ -118,7 +122,7 @@ class _Past:
         self.place: ZoneInfo = self.shop.shop.hours.place
         self.dice = random.Random(1862)  # noqa: S311 - the same past every time
         shop_id = self.shop.id
-        self.people = [records.members(shop_id).add(name, "in" if units == "in" else "mm").id for name, units in PEOPLE]
+        self.people = [records.members(shop_id).add(told).id for told in PEOPLE]
         self.pours, self.castings = records.pours(shop_id), records.castings(shop_id)
         self.log, self.stock, self.forms = records.log(shop_id), records.stock(shop_id), records.forms(shop_id)
         self.cavities: dict[str, tuple[UUID, ...]] = {}

@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import BaseModel, TypeAdapter
 
 from ulbrek.core.base.units.entries import ENTRIES
-from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, Band
+from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, WHOLE_CURRENCIES, Band
 from ulbrek.core.base.values import VALUES
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -109,7 +109,7 @@ def units_module() -> str:
     band = (
         "export interface Band {\n  below?: number;\n  name?: string;\n  step?: number;\n  figures?: number;\n"
         "  factor?: number;\n  zero?: number;\n  one?: string;\n  marks?: number;\n  finer?: number;\n"
-        "  towards?: number;\n  under?: boolean;\n}\n"
+        "  towards?: number;\n  under?: boolean;\n  fixed?: boolean;\n}\n"
     )
     entry = (
         "export interface EntryUnit {\n  name: string;\n  decimals: number;\n  factor: number;\n  zero: number;\n}\n"
@@ -119,7 +119,8 @@ def units_module() -> str:
         f"export const KINDS: Record<string, {{ mm: Band[]; in: Band[] }}> = {{\n{_lines(kinds)}}};\n\n"
         f"export const ENTRIES: Record<string, {{ mm: EntryUnit; in: EntryUnit }}> = {{\n{_lines(entries)}}};\n\n"
         f"export const COUNTED: Record<string, string> = {json.dumps(COUNTED)};\n\n"
-        f"export const PAIRS: [number, number][] = {json.dumps(PAIRS)};\n"
+        f"export const PAIRS: [number, number][] = {json.dumps(PAIRS)};\n\n"
+        f"export const WHOLE_CURRENCIES = {json.dumps(WHOLE_CURRENCIES)};\n"
     )
 
 

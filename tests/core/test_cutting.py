@@ -105,7 +105,9 @@ def test_the_saw_is_set_as_deep_as_the_sheet_its_rail_and_two_millimetres(saw: s
 
 
 def test_the_guide_of_a_hand_held_saw_lies_an_offset_from_the_cut() -> None:
-    found = kind(form={"saw": "hand-held saw along a guide", "guide_left": "38 mm", "guide_right": "110 mm"})
+    found = kind(
+        form={"saw": "hand-held saw along a guide", "guide_left": "38 mm", "guide_right": "110 mm", "kerf": "3 mm"}
+    )
     guides = {one.setting_mm: (one.guide.value, one.beyond) for one in found.saw_settings if one.guide}
     assert guides[932] == (932 - 38, False)
     assert guides[40] == (40 + 3 + 110, True), "no guide can be clamped on 40 mm"

@@ -1,7 +1,7 @@
 """Every finding: a case that raises it, a near miss that does not, and its change clears it."""
 
 from collections.abc import Sequence
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime, time, timedelta
 from typing import Any
 
 import pytest
@@ -14,7 +14,7 @@ from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.job.job import Job
-from ulbrek.core.job.shop import Shop
+from ulbrek.core.job.shop import Person, Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import JobFinding
 from ulbrek.core.records.record import EMPTY, Record
@@ -298,15 +298,22 @@ def of_bags(yield_l: float) -> Shop:
     return SHOP.model_copy(update={"mixes": (first.model_copy(update={"sizes": sizes}), *others)})
 
 
+THEM = (Person(id="lead", name="Studio lead"), Person(id="yard", name="Yard volunteer", there_from=time(9)))
+LATE = THEM[1].model_copy(update={"there_from": time(9, 1)})
+WITH_THEM = top(handling={"there": ["lead", "yard"]}, cure={"poured_at": POUR})
+
 SHOPS = {
-    "shop-figure-high": (Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
-    "density-not-believed": (of_bags(75.0), of_bags(12.7)),
+    "shop-figure-high": (top(), Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
+    "density-not-believed": (top(), of_bags(75.0), of_bags(12.7)),
+    "no-such-person": (WITH_THEM, Shop(people=THEM[:1]), Shop(people=THEM)),
+    "away-at-the-pour": (WITH_THEM, Shop(people=(THEM[0], LATE)), Shop(people=THEM)),
 }
 
 
 @pytest.mark.parametrize("code", SHOPS)
 def test_what_a_shop_says_raises_it_and_its_near_miss_does_not(code: str) -> None:
-    raises, near_miss = ([one.finding.code for one in plan(top(), shop).findings] for shop in SHOPS[code])
+    job, *shops = SHOPS[code]
+    raises, near_miss = ([one.finding.code for one in plan(job, shop).findings] for shop in shops)
     assert code in raises
     assert code not in near_miss
 

@@ -18,7 +18,7 @@ KG_M_PER_LB_FT = KG_PER_POUND / 0.3048
 )
 def test_mass_of_inch_bars(diameter_in: float, lb_ft: float, kg_m: float) -> None:
     """ASTM A615, #3 to #5; its rounded nominal masses differ by up to 0.2 % from the plain formula."""
-    mass = bar_mass_per_metre(diameter_in * 25.4)
+    mass = bar_mass_per_metre(diameter_in * 25.4, 7850.0)
     assert mass / KG_M_PER_LB_FT == pytest.approx(lb_ft, rel=2e-3)
     assert mass == pytest.approx(kg_m, rel=2e-3)
 
@@ -26,13 +26,13 @@ def test_mass_of_inch_bars(diameter_in: float, lb_ft: float, kg_m: float) -> Non
 @pytest.mark.parametrize(("diameter", "kg_m"), [(5, 0.154), (6, 0.222), (8, 0.395), (10, 0.617), (12, 0.888)])
 def test_mass_of_metric_bars(diameter: float, kg_m: float) -> None:
     """EN 10080's nominal masses, to three decimals."""
-    assert bar_mass_per_metre(diameter) == pytest.approx(kg_m, abs=6e-4)
+    assert bar_mass_per_metre(diameter, 7850.0) == pytest.approx(kg_m, abs=6e-4)
 
 
 @pytest.mark.parametrize(("wire", "spacing", "kg_m2"), [(2.5, 100, 0.771), (3.429, 152.4, 0.951), (6.0, 200, 2.220)])
 def test_mass_of_mesh(wire: float, spacing: float, kg_m2: float) -> None:
     """D49, bare 10 gauge 6 x 6 remesh and A142: two wires each way in every square."""
-    assert 2 * bar_mass_per_metre(wire) * 1000 / spacing == pytest.approx(kg_m2, rel=3e-3)
+    assert 2 * bar_mass_per_metre(wire, 7850.0) * 1000 / spacing == pytest.approx(kg_m2, rel=3e-3)
 
 
 def test_the_stack_of_the_trade() -> None:

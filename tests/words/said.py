@@ -21,8 +21,8 @@ def cases() -> Iterator[tuple[str, Finding]]:
         yield from ((case, one.finding) for one in found(job, case.split(" ", maxsplit=1)[0])[:1])
     for code, (happened, _) in sorted(RECORDED.items()):
         yield from ((code, one.finding) for one in found(top(), code, recorded(**happened))[:1])
-    for code, (shop, _) in sorted(SHOPS.items()):
-        yield next((code, one.finding) for one in plan(top(), shop).findings if one.finding.code == code)
+    for code, (job, shop, _) in sorted(SHOPS.items()):
+        yield next((code, one.finding) for one in plan(job, shop).findings if one.finding.code == code)
 
 
 def said(finding: Finding, units: Units) -> str:

@@ -4,22 +4,24 @@ from datetime import UTC, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, field_validator, model_validator
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, Field, field_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.texts import LINES, ONE_LINE
 from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import Between
-from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR
-from ulbrek.core.job.shop import Standby
-from ulbrek.core.materials.admixtures import Admixture
+from ulbrek.core.base.units.quantity import write_quantity
+from ulbrek.core.base.units.typed import read_quantity
+from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR, Hours, TimeOfDay
+from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.job.habits import Habits
 from ulbrek.core.materials.boards import Price, SheetSize
-from ulbrek.core.materials.ingredients import Ingredient
-from ulbrek.core.materials.mixes import Mix
 from ulbrek.core.records.casting import State
+from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
 from ulbrek.store.log import Face, Observation, ObservationKind
+from ulbrek.store.members import Told
 from ulbrek.store.pours import Fill, PourTake
 from ulbrek.store.sensors import SensorKind
 from ulbrek.store.stock import ItemKind, MoveKind, NewLot
@@ -65,10 +67,48 @@ class EntryRequest(_Request):
 
 
 class MemberRequest(_Request):
-    """Somebody new."""
+    """Somebody of the shop: what they may lift as it was typed, or None where the shop's figure counts."""
 
     name: Name
     units: Units = "mm"
+    lifts: Annotated[str | float | None, Field(max_length=40)] = None
+    there_from: TimeOfDay | None = None
+    there_until: TimeOfDay | None = None
+
+    @property
+    def told(self) -> Told:
+        """As the shop keeps it.
+
+        Raises:
+            InvalidDocumentError: when what they lift cannot be read, or is more than anybody should
+        """
+        lifts = self.lifts
+        if isinstance(lifts, str):
+            try:
+                lifts = read_quantity(lifts, "kg", self.units) if lifts.strip() else None
+            except ValueError as error:
+                problem, _, remedy = str(error).partition(". ")
+                raise InvalidDocumentError([Problem("/lifts", f"{problem}.", remedy)]) from None
+        if lifts is not None and not LEAST_OF_ONE_KG <= lifts <= MOST_OF_ONE_KG:
+            said, most, usual = (write_quantity(one, "allowed", self.units) for one in (lifts, MOST_OF_ONE_KG, 25.0))
+            if lifts > MOST_OF_ONE_KG:
+                problem = f"{said} is more than anybody should lift alone."
+                raise InvalidDocumentError(
+                    [Problem("/lifts", problem, f"Give {usual} or less, {most} for the strong and trained at most.")]
+                )
+            raise InvalidDocumentError([Problem("/lifts", f"{said} is too little to be of use.", "Check its unit.")])
+        return Told(self.name, self.units, lifts, self.there_from, self.there_until)
+
+
+class ShopRequest(_Request):
+    """What is said otherwise of the shop; what is left out stays."""
+
+    name: Name | None = None
+    currency: Annotated[str | None, Field(pattern="^[A-Z]{3}$")] = None
+    begun: bool | None = None
+    form_habits: FormHabits | None = None
+    habits: Habits | None = None
+    hours: Hours | None = None
 
 
 class FillRequest(_Request):
@@ -288,27 +328,7 @@ class EnoughRequest(BaseModel):
     used_bags: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False, description="mixed so far")] = 0.0
 
 
-class MaterialsRequest(BaseModel):
-    """What the shop mixes from: its mixes, what it doses, cement, sand and stone, and moulds that stand by."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    mixes: Annotated[tuple[Mix, ...], Field(min_length=1, max_length=100), COUNTED]
-    admixtures: Annotated[tuple[Admixture, ...], Field(max_length=100), COUNTED]
-    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=100), COUNTED]
-    standby: Annotated[tuple[Standby, ...], Field(max_length=30), COUNTED]
-
-    @model_validator(mode="after")
-    def _ids_differ(self) -> "MaterialsRequest":
-        for what, found in (("mixes", self.mixes), ("doses", self.admixtures), ("ingredients", self.ingredients)):
-            ids = [one.id for one in found]
-            twice = next((one for one in ids if ids.count(one) > 1), None)
-            if twice:
-                raise ValueError(f"Two of the {what} are called “{twice}”. Give each its own id.")
-        return self
-
-
-MOST_OF_ONE_KG = 40.0
+LEAST_OF_ONE_KG, MOST_OF_ONE_KG = 1.0, 40.0
 SheetSide = Annotated[Length, Between(100, 12_000)]
 
 

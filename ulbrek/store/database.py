@@ -28,6 +28,7 @@ from ulbrek.store.photos import PhotosInDatabase, PhotoStore
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords
 from ulbrek.store.pours import PourRepository
 from ulbrek.store.sensors import SensorRepository
+from ulbrek.store.shop_uses import ShopUses
 from ulbrek.store.shops import ShopRepository, StoredShop
 from ulbrek.store.stock import StockRepository
 
@@ -76,8 +77,11 @@ class Database:
         self.migrate()
         with self.work() as records:
             records.session.execute(text("SELECT pg_advisory_xact_lock(:lock)"), {"lock": MIGRATION_LOCK})
-            if records.shops.first() is None:
-                records.shops.create(Shop())
+            found = records.shops.first()
+            if found is None:
+                records.shops.create(Shop(begun=False))
+            else:
+                records.members(found.id).bring_up()
 
     @contextmanager
     def work(self) -> Iterator["Records"]:
@@ -141,6 +145,10 @@ class Records:
     def members(self, shop_id: UUID) -> MemberRepository:
         """The people of a shop."""
         return MemberRepository(self.session, shop_id)
+
+    def shop_uses(self, shop_id: UUID) -> ShopUses:
+        """What of a shop's lists is in use."""
+        return ShopUses(self.session, shop_id)
 
     def forms(self, shop_id: UUID) -> FormRepository:
         """The forms and moulds of a shop."""

@@ -1,5 +1,6 @@
 """Shops and their revisions."""
 
+from collections.abc import Callable
 from contextlib import suppress
 from dataclasses import dataclass
 from uuid import UUID
@@ -10,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.job.versions import SCHEMA_VERSION
+from ulbrek.store.errors import NotFoundError
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 
 _LOOKED_BACK = 50  # revisions, for one that can be read
@@ -70,6 +72,20 @@ class ShopRepository:
         self._session.add(row)
         self._session.flush()
         return StoredShop(kept.id, number, shop)
+
+    def change(self, shop_id: UUID, change: Callable[[Shop], Shop]) -> StoredShop:
+        """Changes a shop as it stands; who changes it at the same time waits, and then sees this change.
+
+        Args:
+            shop_id: which
+            change: what is made of its document
+        """
+        self._session.execute(select(ShopRow.id).where(ShopRow.id == shop_id).with_for_update())
+        kept = self.first()
+        if kept is None:
+            raise NotFoundError("shop", shop_id)
+        changed = change(kept.shop)
+        return kept if changed == kept.shop else self.edit(kept, changed)
 
     def create(self, shop: Shop) -> UUID:
         """A new shop with its first revision."""

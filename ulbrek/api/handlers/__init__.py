@@ -1,9 +1,11 @@
 """The handlers: load, one call, answer. A file a table group."""
 
-from ulbrek.api.handlers import castings, cuts, forms, jobs, log, pieces, plan, pours, shop, shopping, stock
+from ulbrek.api.handlers import castings, cuts, forms, jobs, log, pieces, plan, pours, shelves, shop, shopping, stock
 from ulbrek.api.views import write_as
 
-ROUTERS = tuple(part.router for part in (plan, shop, jobs, cuts, pieces, pours, castings, forms, stock, shopping, log))
+ROUTERS = tuple(
+    part.router for part in (plan, shop, shelves, jobs, cuts, pieces, pours, castings, forms, stock, shopping, log)
+)
 write_as(route for router in ROUTERS for route in router.routes)
 
 __all__ = ["ROUTERS"]

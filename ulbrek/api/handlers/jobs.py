@@ -27,6 +27,7 @@ from ulbrek.api.views import (
 )
 from ulbrek.core.after.schedule import Agenda
 from ulbrek.core.base.units import Units
+from ulbrek.core.job.habits import begun
 from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.job_file import JobFile, as_job_file, write_job_file
@@ -77,7 +78,7 @@ def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
     """Begins a job; sent twice under one id, it is begun once."""
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).create(asked.job, "Begun", asked.id)
+        stored = records.jobs(shop.id).create(begun(asked.job, shop.shop.habits), "Begun", asked.id)
         kept = _claimed(records, shop, stored)
     return _told(plans, kept, status=201)
 

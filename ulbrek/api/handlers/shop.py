@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 
-from ulbrek.api.entries import LiftsRequest, MaterialsRequest, MemberRequest, SheetSizesRequest
+from ulbrek.api.entries import LiftsRequest, MemberRequest, SheetSizesRequest, ShopRequest
 from ulbrek.api.handlers.common import Db
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.shop import Shop
@@ -31,7 +31,7 @@ def set_hours(db: Db, hours: Hours) -> Shop:
     """Says where the shop is and when nobody is there; kept as a revision of the shop."""
     with db.work() as records:
         kept = records.shop()
-        return records.shops.edit(kept, kept.shop.model_copy(update={"hours": hours})).shop
+        return records.shops.change(kept.id, lambda shop: shop.model_copy(update={"hours": hours})).shop
 
 
 @router.put("/shop/lifts")
@@ -40,16 +40,16 @@ def set_lifts(db: Db, asked: LiftsRequest) -> Shop:
     with db.work() as records:
         kept = records.shop()
         told = {"one_person_lifts_kg": asked.one_person_lifts_kg}
-        return records.shops.edit(kept, kept.shop.model_copy(update=told)).shop
+        return records.shops.change(kept.id, lambda shop: shop.model_copy(update=told)).shop
 
 
-@router.put("/shop/materials")
-def set_materials(db: Db, asked: MaterialsRequest) -> Shop:
-    """Says what the shop mixes from, all of it at once; kept as a revision of the shop."""
+@router.patch("/shop")
+def set_shop(db: Db, asked: ShopRequest) -> Shop:
+    """Says otherwise what the shop is called, what it pays in, and how it usually works."""
+    told = {name: value for name in ShopRequest.model_fields if (value := getattr(asked, name)) is not None}
     with db.work() as records:
         kept = records.shop()
-        told = {name: getattr(asked, name) for name in MaterialsRequest.model_fields}
-        return records.shops.edit(kept, kept.shop.model_copy(update=told)).shop
+        return records.shops.change(kept.id, lambda shop: shop.model_copy(update=told)).shop
 
 
 @router.put("/shop/sheets/{sheet_id}/sizes")
@@ -74,7 +74,14 @@ def list_members(db: Db) -> list[Member]:
 def add_member(db: Db, asked: MemberRequest) -> Member:
     """Somebody new in the shop."""
     with db.work() as records:
-        return records.members(records.shop().id).add(asked.name, asked.units)
+        return records.members(records.shop().id).add(asked.told)
+
+
+@router.put("/members/{member_id}")
+def edit_member(db: Db, member_id: UUID, asked: MemberRequest) -> Member:
+    """Says otherwise who somebody is, what they may lift and when they are there."""
+    with db.work() as records:
+        return records.members(records.shop().id).edit(member_id, asked.told)
 
 
 @router.post("/members/{member_id}/archive", status_code=204)

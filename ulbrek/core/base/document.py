@@ -14,13 +14,23 @@ class Document(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
 
 
-def patch_of(document: type[Document], base: type[Document]) -> type[Document]:
-    """A document that may say otherwise what another says: its fields, each or None, behind those of ``base``."""
+def patch_of(
+    document: type[Document], base: type[Document], name: str = "", only: tuple[str, ...] = ()
+) -> type[Document]:
+    """A document that may say otherwise what another says: its fields, each or None, behind those of ``base``.
+
+    Args:
+        document: what it may say otherwise
+        base: what it is made from
+        name: of the new one
+        only: the fields that it has; all where it is empty
+    """
     fields: dict[str, Any] = {
-        name: (
+        key: (
             Annotated[field.annotation, *field.metadata, Field()] | None,
             Field(None, title=field.title, json_schema_extra=field.json_schema_extra),
         )
-        for name, field in document.model_fields.items()
+        for key, field in document.model_fields.items()
+        if not only or key in only
     }
-    return create_model(f"{document.__name__}Patch", __base__=base, __doc__=document.__doc__, **fields)
+    return create_model(name or f"{document.__name__}Patch", __base__=base, __doc__=document.__doc__, **fields)

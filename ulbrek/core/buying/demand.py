@@ -18,7 +18,11 @@ Kind = Literal["bag", "sheet", "bar", "mesh", "hardware", "supply"]
 class Take:
     """Something that a job takes, in the unit that it is kept in. ``material`` names it in the shop's stock.
 
-    ``of_form`` is what goes into the form and not into the piece: a mould wants none of it.
+    Attributes:
+        of_form: whether it goes into the form and not into the piece: a mould wants none of it
+        pack: how much of that unit one pack or sheet is that is bought; 0 where it is bought by that unit
+        length_mm: of one length; 0 of what is not bought by length
+        price: what one costs on the average, where the plan knows it
     """
 
     kind: Kind
@@ -27,6 +31,9 @@ class Take:
     quantity: float
     unit: str
     of_form: bool = False
+    pack: float = 0.0
+    length_mm: float = 0.0
+    price: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +71,9 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
         planned: its plan there
     """
     chosen = choose(job, shop)
-    cut, steel = planned.cutting, planned.steel_cutting
+    cut, steel, supplies = planned.cutting, planned.steel_cutting, shop.supplies
+    sealant = supplies.sealant(shop.form_habits_of(job.form).sealing)
+    tape, screws = supplies.tape, supplies.screw
     found = [
         *_of_mix(job, chosen, planned),
         *(
@@ -75,19 +84,27 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
             if one.in_all
         ),
         *(
-            Take("sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True)
+            Take(
+                "sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True,
+                price=kind.cost.value / len(kind.bought) if kind.cost and kind.bought else None,
+            )
             for kind in cut.kinds
         ),
         *(
-            [Take("hardware", cut.lumber.lumber, cut.lumber.name, cut.lumber.count.value, "lengths", of_form=True)]
+            [
+                Take(
+                    "hardware", cut.lumber.lumber, cut.lumber.name, cut.lumber.count.value, "lengths", of_form=True,
+                    length_mm=cut.lumber.length_mm,
+                )
+            ]
             if cut.lumber
             else []
         ),
         Take("bar", chosen.bar.id, chosen.bar.name, steel.bar_count.value if steel.bar_count else 0.0, "bars"),
         Take("mesh", chosen.mesh.id, chosen.mesh.name, steel.mesh_sheets.value if steel.mesh_sheets else 0.0, "sheets"),
-        Take("supply", "sealant", "Sealant", cut.cartridges.value, "cartridges", of_form=True),
-        Take("supply", "tape", "Packing tape", cut.rolls.value, "rolls", of_form=True),
-        Take("hardware", "screws", "Screws", cut.boxes.value, "boxes", of_form=True),
+        Take("supply", sealant.id, sealant.name, cut.cartridges.value, "cartridges", of_form=True),
+        Take("supply", tape.id, tape.name, cut.rolls.value, "rolls", of_form=True),
+        Take("hardware", screws.id, screws.name, cut.boxes.value, "boxes", of_form=True),
     ]  # fmt: skip
     return tuple(one for one in found if one.quantity > 0)
 

@@ -3,19 +3,27 @@
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import ceil
-from typing import Literal, NamedTuple
+from typing import Literal, NamedTuple, Protocol
 
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
-from ulbrek.core.handling.joined import SAWN
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.result import PiecePlan, Plan
 
-Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "protective gear"]
-GROUPS: tuple[Group, ...] = ("mix", "doses", "boards and lumber", "steel", "foam and supplies", "protective gear")
+Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "finish", "protective gear"]
+GROUPS: tuple[Group, ...] = (
+    "mix",
+    "doses",
+    "boards and lumber",
+    "steel",
+    "foam and supplies",
+    "finish",
+    "protective gear",
+)
 _MM2_PER_M2 = 1e6
+_MEASURED = ("g", "kg", "m²", "l")  # what is not bought by whole ones of its unit, unless in packs
 # Source: common practice; what is worn at mixing, sawing and cutting foam.
 GEAR = (
     ("gloves", "Waterproof gloves, a pair each"),
@@ -62,6 +70,13 @@ class ShoppingList:
     unpriced: int
 
 
+class _Priced(Protocol):
+    @property
+    def id(self) -> str: ...
+    @property
+    def price(self) -> float | None: ...
+
+
 class _Taken(NamedTuple):
     job: Job
     group: Group
@@ -87,7 +102,10 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
         for one in job.mix.in_hand:
             key = f"bag/{job.mix.mix}/{one.bag}"
             here[key] = max(here.get(key, 0.0), float(one.count))
-    lines = [_line(key, found, here.get(key, 0.0), own.get(key), prices) for key, found in wanted.items()]
+    lines = [
+        _line(key, found, here.get(key, 0.0), _own_price(found[0].take, own, shop), prices)
+        for key, found in wanted.items()
+    ]
     lines += [
         Line(f"gear/{key}", "protective gear", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
         for key, name in GEAR
@@ -103,12 +121,13 @@ def _line(key: str, found: Sequence[_Taken], here: float, own: float | None, pri
     _, group, take = found[0]
     wanted = sum(one.quantity for _, _, one in found)
     short = max(0.0, wanted - here)
-    to_buy = short if take.unit in ("g", "m²", "l") else float(ceil(short - 1e-9))
+    to_buy = short if take.unit in _MEASURED else float(ceil(short - 1e-9))
+    bought = float(ceil(short / take.pack - 1e-9)) if take.pack else to_buy
     price = own if own is not None else prices.price_of(take.kind, take.material)
     jobs = tuple(dict.fromkeys(job.name for job, _, _ in found))
     return Line(
         key, group, take.name, take.unit, round(wanted, 3), here, round(to_buy, 3), price,
-        round(price * to_buy, 2) if price is not None and take.unit not in ("g", "m²", "l") else None, jobs,
+        round(price * bought, 2) if price is not None and (take.pack or take.unit not in _MEASURED) else None, jobs,
         _ticked([job for job, _, _ in found], key),
     )  # fmt: skip
 
@@ -125,19 +144,64 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     chosen = choose(job, shop)
     foam = sum(_foam_mm2(one) for one in planned.pieces) / _MM2_PER_M2
     if foam:
-        yield "foam and supplies", Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True)
+        sheet = chosen.foam.length_mm * chosen.foam.width_mm / _MM2_PER_M2
+        yield (
+            "foam and supplies",
+            Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True, pack=round(sheet, 3)),
+        )
     ties = sum(one.count * one.steel.ties.value for one in planned.pieces if one.steel.ties)
     if ties:
         yield "steel", Take("supply", "ties", "Tie wire or cable ties", ties, "pieces")
     for wood in planned.joined.wood:
-        size = f"{wood.width_mm:g} x {wood.thickness_mm:g} mm, {wood.length_mm:g} mm"
-        yield "boards and lumber", Take("hardware", f"wood/{size}", f"Wood {size}", wood.count.value, "lengths")
+        size = f"{wood.width_mm:g} × {wood.thickness_mm:g} mm, {wood.length_mm:g} mm"
+        known = wood.material is not None
+        yield (
+            "boards and lumber",
+            Take(
+                "hardware",
+                f"{wood.material}/{wood.length_mm:g}" if known else f"wood/{size}",
+                f"{wood.name}, {wood.length_mm:g} mm" if known else f"Wood {size}",
+                wood.count.value,
+                "lengths",
+                length_mm=wood.length_mm,
+            ),
+        )
     for part in planned.joined.parts:
-        if part.kind not in SAWN or part.length_mm is None:
+        if not part.sawn:
             yield "foam and supplies", Take("hardware", f"part/{part.name}", part.name, float(part.count), "pieces")
     release = sum(p.form.consumed.release.value for p in planned.pieces if p.form.consumed.release)
-    if release:
-        yield "foam and supplies", Take("supply", "release", "Release agent", round(release, 2), "l", of_form=True)
+    agent = shop.supplies.release("wax" if shop.form_habits_of(job.form).release == "wax" else "oil")
+    if release and agent:
+        yield (
+            "foam and supplies",
+            Take("supply", agent.id, agent.name, round(release, 2), "l", of_form=True, pack=agent.pack_l),
+        )
+    yield from (("finish", take) for take in _finish(job, shop, planned))
+
+
+def _finish(job: Job, shop: Shop, planned: Plan) -> Iterator[Take]:
+    """What the exposed faces take: sealer coat by coat, and a filler where they are packed and full of voids."""
+    face_m2 = sum(one.measure.show_area.value * one.count for one in planned.pieces)
+    sealer = next((one for one in shop.sealers if one.kind == job.cure.sealer), None)
+    if sealer and face_m2:
+        litres = sealer_litres(face_m2, sealer.coats, sealer.coverage_m2_per_l)
+        yield Take("supply", sealer.id, sealer.name, round(litres, 2), "l", pack=sealer.pack_l)
+    filler = next(iter(shop.slurries), None)
+    if filler and job.mix.work == "packed" and face_m2:
+        yield Take("supply", filler.id, filler.name, round(face_m2 * filler.kg_m2, 2), "kg", pack=filler.pack_kg)
+
+
+def sealer_litres(face_m2: float, coats: int, coverage_m2_per_l: float) -> float:
+    """Sealer for some faces [l].
+
+    Args:
+        face_m2: of them together
+        coats: how often each is coated
+        coverage_m2_per_l: how far a litre goes in one coat
+
+    Source: common practice, the maker's coverage ruling
+    """
+    return face_m2 * coats / coverage_m2_per_l
 
 
 def _foam_mm2(piece: PiecePlan) -> float:
@@ -162,12 +226,30 @@ def _group(take: Take, doses: set[str]) -> Group:
     return by_kind.get(take.kind, "foam and supplies")
 
 
+def _own_price(take: Take, own: Mapping[str, float], shop: Shop) -> float | None:
+    """What the shop says that one costs: on the average as the plan buys it, by its length, or as it is sold."""
+    if take.price is not None:
+        return take.price
+    if take.length_mm:
+        by_length = {one.id: one.price_m for one in shop.lumber} | {one.id: one.price_m for one in shop.linear}
+        metre = by_length.get(take.material.partition("/")[0])
+        return None if metre is None else metre * take.length_mm / 1000
+    return own.get(f"{take.kind}/{take.material}")
+
+
 def _own_prices(shop: Shop) -> dict[str, float]:
     """The prices that the shop has written down, by kind and material."""
+    used_up: tuple[_Priced, ...] = (
+        *shop.foams, *shop.sealants, *shop.tapes, *shop.releases, *shop.sealers, *shop.slurries,
+    )  # fmt: skip
     priced = [
         *((f"bag/{mix.id}/{size.id}", size.price) for mix in shop.mixes for size in mix.sizes),
         *((f"bag/{one.id}", one.price) for one in shop.ingredients),
         *((f"supply/{one.id}", one.price) for one in shop.admixtures),
         *((f"sheet/{one.id}", one.price) for one in (*shop.sheets, *shop.liners)),
+        *((f"bar/{one.id}", one.price) for one in shop.bars),
+        *((f"mesh/{one.id}", one.price) for one in shop.meshes),
+        *((f"hardware/{one.id}", one.price) for one in shop.screws),
+        *((f"supply/{one.id}", one.price) for one in used_up),
     ]
     return {key: price for key, price in priced if price is not None}

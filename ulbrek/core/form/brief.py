@@ -11,6 +11,7 @@ from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Fall
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.supplies import Supplies
 
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
 
@@ -35,6 +36,7 @@ class FormBrief:
         depth_mm: of the form's inside
         sheet: what its base, strips and ribs are cut from
         liner: what is bent for curved sides
+        supplies: what closes it, holds it and lets it go
         floor: a floor that slopes
         ceiling: an open side that slopes
         moulded: what it has to make or to hold beside its outline
@@ -50,6 +52,7 @@ class FormBrief:
     sheet: Sheet
     liner: Sheet
     habits: FormHabits
+    supplies: Supplies
     floor: Fall | None = None
     ceiling: Fall | None = None
     moulded: tuple[MouldShape, ...] = ()

@@ -19,8 +19,8 @@ from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.sheets import cut_sheets, divided
 from ulbrek.core.kit.nesting.tree import CROSS, RIP
-from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import Lumber, Sheet, SheetSize
+from ulbrek.core.materials.supplies import Supplies
 
 Forms = Sequence[BuiltForm]
 
@@ -30,6 +30,7 @@ class CutFrom(NamedTuple):
 
     sheets: Sequence[Sheet]
     lumber: Lumber
+    supplies: Supplies
 
 
 def cutting(forms: Forms, materials: CutFrom, habits: FormHabits, inputs: FormInputs) -> CuttingResult:
@@ -55,16 +56,16 @@ def cutting(forms: Forms, materials: CutFrom, habits: FormHabits, inputs: FormIn
         kerf_mm=habits.kerf.mm,
         lumber=lumber,
         screws=screws,
-        boxes=work(rules.boxes_of_screws, screws=screws, box=float(fixings.SCREWS_PER_BOX)),
+        boxes=work(rules.boxes_of_screws, screws=screws, box=float(materials.supplies.screw.box)),
         cartridges=work(
             rules.cartridges,
             sealant_l=sum(form.consumed.bead.value * copies for _, form, copies in forms),
-            cartridge_l=fixings.CARTRIDGE_L,
+            cartridge_l=materials.supplies.sealant(habits.sealing).pack_l,
         ),
         rolls=work(
             rules.rolls_of_tape,
             tape_m=sum(form.consumed.tape.value * copies for _, form, copies in forms),
-            roll_m=fixings.TAPE_ROLL_M,
+            roll_m=materials.supplies.tape.roll_m,
         ),
         findings=(
             *(finding for kind in kinds for finding in kind.findings),

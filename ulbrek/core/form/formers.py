@@ -18,7 +18,7 @@ from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Foam
-from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N, TAPE_WIDTH_MM
+from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N
 
 PLATED = " Bond a plate of scrap board into its foot for the screws: foam by itself holds none."
 FLOATS = ("sleeve", "void", "wood pad", "mat")  # what stays in and is lifted while the mix is wet
@@ -241,7 +241,7 @@ def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, 
         ends=_ends(prism), mouth=prism.mouth, bottom_mm=low, height_mm=deep,
         draft_deg=round(degrees(atan(prism.draft)), 3),
         layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
-        layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
+        layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=_rows(brief, deep)),
         uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts),
         fill_step=_fill_step(prism, of, deep, around, held), screws=screws, holding=told[1],
     )  # fmt: skip
@@ -270,6 +270,11 @@ def _held(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, str]
     )  # fmt: skip
 
 
+def _rows(brief: FormBrief, deep_mm: float) -> float:
+    """Rows of tape that cover a wall of some height."""
+    return float(ceil(deep_mm / brief.supplies.tape.width_mm))
+
+
 def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
     """A block that rounds an upright corner, from the base to the rails."""
     of, deep = f"{brief.piece}/{block.key}", brief.depth_mm
@@ -278,7 +283,7 @@ def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
         build="foam in layers", where="in a corner", paths=(block.block.path,), bottom_mm=0.0, height_mm=deep,
         layers=work(rules.foam_layers, of, height_mm=deep, foam_mm=around.foam.thickness_mm),
         layer_mm=around.foam.thickness_mm,
-        tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=float(ceil(deep / TAPE_WIDTH_MM))),
+        tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=_rows(brief, deep)),
         screws=2,
         holding="Screw it through both sides, and seal its two joints.",
     )  # fmt: skip

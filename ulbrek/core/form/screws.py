@@ -24,9 +24,9 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
         density_kg_m3: density of the fresh concrete
     """
     board, of = brief.sheet.thickness_mm, brief.piece
-    hole = work(rules.pilot, of, shank_mm=fixings.SCREW_SHANK_MM, pilot_share=fixings.PILOT_SHARE)
-    through = _shortest(board + fixings.BITE_FROM_SIDE_MM)
-    down = _shortest(strip_height_mm + fixings.LEAST_BITE_MM)
+    hole = work(rules.pilot, of, shank_mm=brief.supplies.screw.shank_mm, pilot_share=fixings.PILOT_SHARE)
+    through = _shortest(brief, board + fixings.BITE_FROM_SIDE_MM)
+    down = _shortest(brief, strip_height_mm + fixings.LEAST_BITE_MM)
     way: Literal["down", "up", "in"] = "up"
     if brief.laps:
         way = "in"
@@ -34,14 +34,14 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
         brief.habits.screwing == "down through the strip" and not brief.stands and _bites(down - strip_height_mm, board)
     ):
         way = "down"
-    length = down if way == "down" else through if way == "in" else _up(board, strip_height_mm)
+    length = down if way == "down" else through if way == "in" else _up(brief, strip_height_mm)
     if way == "down":
         bite = work(rules.bite_down, of, screw_mm=length, strip_height_mm=strip_height_mm)
     else:
         bite = work(rules.bite_through, of, screw_mm=length, board_mm=board)
     holds = work(
         rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" else fixings.GRIP_EDGE,
-        shank_mm=fixings.SCREW_SHANK_MM, bite_mm=bite, density_kg_m3=brief.sheet.density_kg_m3,
+        shank_mm=brief.supplies.screw.shank_mm, bite_mm=bite, density_kg_m3=brief.sheet.density_kg_m3,
     )  # fmt: skip
     push = work(
         rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=brief.head_mm,
@@ -138,17 +138,18 @@ def _round(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:
         at, before, after = ends[number], ends[number - 1], ends[number + 1]
         run = max(hypot(after.x - before.x, after.y - before.y), 1e-9)
         out_x, out_y = (after.y - before.y) / run, -(after.x - before.x) / run
-        length = _shortest(brief.sheet.thickness_mm + fixings.LEAST_BITE_MM)
+        length = _shortest(brief, brief.sheet.thickness_mm + fixings.LEAST_BITE_MM)
         yield Screw(at.x + out_x * off, at.y + out_y * off, "up", 0.0, 0.0, length if ribbed else made.screw_mm)
 
 
-def _up(board_mm: float, strip_height_mm: float) -> float:
+def _up(brief: FormBrief, strip_height_mm: float) -> float:
     """The screw that goes up through the base: with its usual bite where the strip is high enough for its point."""
+    board_mm, sold = brief.sheet.thickness_mm, sorted(brief.supplies.screw.lengths_mm)
     most = board_mm + strip_height_mm - fixings.LEAST_BACK_MM
-    fitting = [one for one in fixings.SCREW_LENGTHS_MM if board_mm + fixings.LEAST_BITE_MM <= one <= most]
-    usual = _shortest(board_mm + fixings.BITE_FROM_SIDE_MM)
+    fitting = [one for one in sold if board_mm + fixings.LEAST_BITE_MM <= one <= most]
+    usual = _shortest(brief, board_mm + fixings.BITE_FROM_SIDE_MM)
     if not fitting:
-        return fixings.SCREW_LENGTHS_MM[0]
+        return sold[0]
     return usual if usual in fitting else fitting[-1]
 
 
@@ -157,5 +158,6 @@ def _bites(bite_mm: float, board_mm: float) -> bool:
     return fixings.LEAST_BITE_MM <= bite_mm <= board_mm - fixings.LEAST_BACK_MM
 
 
-def _shortest(least_mm: float) -> float:
-    return next((one for one in fixings.SCREW_LENGTHS_MM if one >= least_mm), fixings.SCREW_LENGTHS_MM[-1])
+def _shortest(brief: FormBrief, least_mm: float) -> float:
+    sold = sorted(brief.supplies.screw.lengths_mm)
+    return next((one for one in sold if one >= least_mm), sold[-1])

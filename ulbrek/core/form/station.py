@@ -16,7 +16,6 @@ from ulbrek.core.form.sides import sides_of
 from ulbrek.core.form.steps import Held, steps
 from ulbrek.core.form.stiffening import stiffness
 from ulbrek.core.materials.boards import Foam
-from ulbrek.core.materials.fixings import RELEASES
 
 STRIP_MPA, STRIP_IN_FROST_MPA, FROST_C = 3.5, 5.0, 5.0  # Source: common practice.
 
@@ -100,7 +99,7 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
         openings_mm=sum(one.prism.outline.length_mm for one in through),
         thickness_mm=brief.depth_mm,
     )
-    agent = RELEASES.get(habits.release)
+    agent = brief.supplies.release(habits.release)
     wraps = sum(one.tape.value for one in knockouts if one.tape)
     return FormSupplies(
         joint_length=joints,

@@ -6,7 +6,6 @@ from typing import NamedTuple
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
-from ulbrek.core.materials.fixings import SEALING_CURE_H
 
 _WAYS = {
     "down": "Screw down through the strip: full-size hole through it, pilot in the base only, heads countersunk.",
@@ -66,7 +65,7 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
     blocks = [one.feature for one in knockouts if one.where == "in a corner"]
     if blocks:
         yield _Told("Set the corner blocks", "Each into its corner, tight to both sides.", tuple(blocks))
-    hours = SEALING_CURE_H[habits.sealing]
+    hours = brief.supplies.sealant(habits.sealing).cure_h
     yield _Told(
         f"Seal every inside joint with {habits.sealing}",
         f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before oiling.",

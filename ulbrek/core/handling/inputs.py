@@ -71,6 +71,9 @@ class JoinedPart(Document):
     length: Annotated[Side | None, label("Length", description="None: it is bought as it is")] = None
     width: Annotated[Side | None, label("Width")] = None
     thickness: Annotated[Small | None, label("Thickness")] = None
+    cut_from: Annotated[
+        Id | None, Field(description="lumber, pipe or rod of the shop that it is cut from; None: of its stock length")
+    ] = None
     stock_length: Annotated[Side, label("Stock length", description="what planks and stretchers are cut from")] = (
         Length(mm=2400)
     )
@@ -80,6 +83,11 @@ class HandlingInputs(Document):
     """People there on the day, how the lift is judged, and what carries the piece on its way and in its place."""
 
     people: Annotated[int, Field(ge=1, le=12), label("People on the day")] = 2
+    there: Annotated[
+        tuple[Id, ...],
+        Field(max_length=12, description="people of the shop who are there; none: so many of anybody"),
+        COUNTED,
+    ] = ()
     carry: Annotated[Carry, label("Carry")] = "on edge"
     posture: Annotated[Posture | None, Field(description="None: the shop's figure for one person")] = None
     standing: Annotated[Mapping[Id, Standing], Field(max_length=60, description="by piece"), COUNTED] = Field(
@@ -89,18 +97,18 @@ class HandlingInputs(Document):
         Kilograms | None,
         label(
             "Bench capacity",
-            none="unknown",
+            none="as the shop’s",
             unit="kg",
-            description="what the bench under the form carries",
+            description="what the bench under the form carries; None: the shop's strongest, if it has one",
         ),
     ] = None
     dolly_kg: Annotated[
         Kilograms | None,
         label(
             "Dolly or cart capacity",
-            none="none",
+            none="as the shop’s",
             unit="kg",
-            description="what the dolly or cart carries; None: there is none",
+            description="what it carries; None: the shop's strongest, if it has one; nought: there is none",
         ),
     ] = None
     parts: Annotated[tuple[JoinedPart, ...], Field(max_length=60), COUNTED] = ()

@@ -135,7 +135,7 @@ class Tipping:
 
 @dataclass(frozen=True, slots=True)
 class CutPart:
-    """A joined part: what it is called, its size in words of the trade's axes [mm], and how many of it."""
+    """A joined part: its name, its size by the trade's axes [mm], how many of it, whether it is sawn here."""
 
     name: str
     kind: str
@@ -143,6 +143,7 @@ class CutPart:
     length_mm: float | None
     width_mm: float | None
     thickness_mm: float | None
+    sawn: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,7 +164,13 @@ class StockLength:
 
 @dataclass(frozen=True, slots=True)
 class WoodCut:
-    """Wood of one width and thickness, cut from the fewest lengths; ``least`` is what no plan can go below."""
+    """Wood of one width and thickness, or pipe or rod of the shop, cut from the fewest lengths.
+
+    Attributes:
+        least: what no plan can go below
+        material: of the shop that it is cut from; None where only its length was said
+        name: of that
+    """
 
     width_mm: float
     thickness_mm: float
@@ -173,6 +180,8 @@ class WoodCut:
     proven: bool
     least: int
     too_long: tuple[str, ...]
+    material: str | None = None
+    name: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -48,7 +48,6 @@ class Choices:
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
     lost_findings: tuple[Finding, ...]
-    one_lifts_kg: float
 
     @property
     def sheets(self) -> tuple[Sheet, ...]:
@@ -92,9 +91,10 @@ def choose(job: Job, shop: Shop) -> Choices:
     return Choices(
         sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
-        any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
-        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop)),
-        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)), shop.one_person_lifts_kg,
+        mix.fibre_in
+        or any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
+        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
+        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
     )  # fmt: skip
 
 
@@ -153,7 +153,7 @@ def no_admixture(job: Job, shop: Shop) -> list[Finding]:
 
 
 @check("fibre-not-dosed", "caution")
-def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
+def fibre_not_dosed(job: Job, shop: Shop, mix: Mix) -> list[Finding]:
     """Fibre is counted on and not dosed
 
     Source: common practice
@@ -161,7 +161,7 @@ def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
     fibres = [one for one in shop.admixtures if one.kind == "fibre"]
     counted_on = any(job.steel.school_of(piece.id) == "fibre only" for piece in job.pieces)
     dosed = {dose.admixture for dose in job.mix.doses}
-    if not counted_on or any(one.id in dosed for one in fibres):
+    if not counted_on or mix.fibre_in or any(one.id in dosed for one in fibres):
         return []
     doses = [*(one.model_dump() for one in job.mix.doses), {"admixture": fibres[0].id}] if fibres else []
     return [
@@ -169,7 +169,7 @@ def fibre_not_dosed(job: Job, shop: Shop) -> list[Finding]:
             fibre_not_dosed,
             title="Fibre is the only reinforcement, but none is in the mix",
             reason="Without it a crack goes right through.",
-            remedy="Add fibre on Mix within its maker’s range, or use a mix with fibre in the bag and say so there.",
+            remedy="Add fibre on Mix within its maker’s range, or use a mix that has fibre in the bag.",
             field="/steel/school",
             change=Change("Add {fibre}", {"/mix/doses": doses}, {"fibre": fibres[0].name}) if fibres else None,
         )

@@ -9,7 +9,7 @@ from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.materials.boards import Id, Price, Words
 
-Base = Literal["cement", "dry mix", "bag", "m3"]
+Base = Literal["cement", "dry mix", "bag", "pack", "m3"]
 Share = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 IN_PERCENT: tuple[Base, ...] = ("cement", "dry mix")
 
@@ -17,16 +17,19 @@ IN_PERCENT: tuple[Base, ...] = ("cement", "dry mix")
 class Admixture(Document):
     """Something that is dosed, and the range that its maker allows.
 
-    Doses are percent of the cement or of the dry mix, grams a bag, or grams a cubic metre, as ``base`` says.
+    Doses are percent of the cement or of the dry mix, grams a bag, packs a bag (half a bottle is 0.5), or grams a
+    cubic metre, as ``base`` says.
     """
 
     id: Id
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"], label("Kind")]
-    base: Annotated[Base, label("Dose base")]
-    least: Annotated[Share, label("Least dose")]
-    usual: Annotated[Share, label("Usual dose")]
-    most: Annotated[Share, label("Most dose")]
+    base: Annotated[
+        Base, label("Dose base", description="percent of cement or dry mix; grams or packs a bag; grams a cubic metre")
+    ]
+    least: Annotated[Share, label("Least dose", unit="dose")]
+    usual: Annotated[Share, label("Usual dose", unit="dose")]
+    most: Annotated[Share, label("Most dose", unit="dose")]
     water_share: Annotated[
         float,
         Field(ge=0, lt=1, allow_inf_nan=False),
@@ -40,7 +43,7 @@ class Admixture(Document):
             allow_inf_nan=False,
         ),
         label(
-            "Its usual dose changes the water",
+            "Water change at the usual dose",
             unit="share",
             description="what its usual dose changes of the mix's water for the same feel, as a share of it",
         ),
@@ -53,7 +56,7 @@ class Admixture(Document):
             allow_inf_nan=False,
         ),
         label(
-            "and the time to set",
+            "Set change at the usual dose",
             unit="share",
             description="what its usual dose changes of the times to stiffen and to set, as a share of them",
         ),
@@ -71,11 +74,18 @@ class Admixture(Document):
     pack_g: Annotated[
         float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("Pack", none="not entered", unit="g")
     ] = None
-    price: Annotated[Price | None, label("Price", none="not entered")] = None
-    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
+    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""
+
+    @property
+    def in_grams(self) -> float:
+        """How many grams one of its dose is, where that is no percentage: of a pack what is in it."""
+        return self.pack_g or 1.0 if self.base == "pack" else 1.0
 
     @model_validator(mode="after")
     def _ordered(self) -> "Admixture":
         if not self.least <= self.usual <= self.most:
             raise ValueError("The usual dose lies between the least and the most. Give them in that order.")
+        if self.base == "pack" and self.pack_g is None:
+            raise ValueError("A dose in packs needs to know what is in one. Give the pack.")
         return self

@@ -6,39 +6,51 @@ from pydantic import Field
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Words = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 Millimetres = Annotated[float, Field(ge=10, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
+Source = Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
+Face = Literal["faced", "filmed", "oiled", "bare"]
 
 
 class SheetSize(Document):
     """A size in which a sheet is sold, and what one costs in the shop's money; None where nobody has said."""
 
-    length_mm: Millimetres
-    width_mm: Millimetres
-    price: Price | None = None
+    length_mm: Annotated[Millimetres, label("Length", unit="sold")]
+    width_mm: Annotated[Millimetres, label("Width", unit="sold")]
+    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
 
 
 class Sheet(Document):
     """A kind of sheet in the sizes it is bought in, the usual one first."""
 
     id: Id
-    name: Words
-    thickness_mm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)]
-    length_mm: Millimetres
-    width_mm: Millimetres
-    modulus_mpa: Annotated[float, Field(ge=50, le=20_000, allow_inf_nan=False, description="in bending, dry [MPa]")]
-    density_kg_m3: Annotated[float, Field(ge=10, le=2000, allow_inf_nan=False)]
-    face: Literal["faced", "filmed", "bare"] = "faced"
+    name: Annotated[Words, label("Name")]
+    thickness_mm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False), label("Thickness", unit="mm")]
+    length_mm: Annotated[Millimetres, label("Sheet length", unit="sold")]
+    width_mm: Annotated[Millimetres, label("Sheet width", unit="sold")]
+    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    face: Annotated[
+        Face,
+        label("Face", description="faced: melamine or laminate; filmed: phenolic film; oiled: bare board oiled before"),
+    ] = "faced"
+    modulus_mpa: Annotated[
+        float,
+        Field(ge=50, le=20_000, allow_inf_nan=False),
+        label("Bending modulus", unit="MPa", description="in bending, dry; particle board 1600, plywood 3500 MPa"),
+    ] = 1600.0
+    density_kg_m3: Annotated[float, Field(ge=10, le=2000, allow_inf_nan=False), label("Density", unit="kg/m3")] = 680.0
     bends_to_mm: Annotated[
-        float | None, Field(ge=1, le=10_000, description="smallest radius it bends to dry; None: it is not bent [mm]")
+        float | None,
+        Field(ge=1, le=10_000),
+        label("Bends to a radius of", none="not bent", unit="mm", description="the smallest, dry and cold"),
     ] = None
-    source: Annotated[str, Field(max_length=200), ONE_LINE]
-    price: Price | None = None
-    other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), COUNTED] = ()
+    source: Source = ""
+    other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), label("Other sizes"), COUNTED] = ()
 
     @property
     def sizes(self) -> tuple[SheetSize, ...]:
@@ -50,18 +62,60 @@ class Lumber(Document):
     """Lumber of one section in the lengths it is bought in: bearers, braces, battens, bridges."""
 
     id: Id
-    name: Words
-    thickness_mm: Annotated[float, Field(ge=10, le=120, allow_inf_nan=False)]
-    width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)]
-    lengths_mm: Annotated[tuple[Millimetres, ...], Field(min_length=1, max_length=8), COUNTED]
-    modulus_mpa: Annotated[float, Field(ge=50, le=30_000, allow_inf_nan=False, description="in bending [MPa]")]
-    source: Annotated[str, Field(max_length=200), ONE_LINE]
+    name: Annotated[Words, label("Name")]
+    thickness_mm: Annotated[float, Field(ge=10, le=120, allow_inf_nan=False), label("Thickness", unit="mm")]
+    width_mm: Annotated[float, Field(ge=10, le=300, allow_inf_nan=False), label("Width", unit="mm")]
+    lengths_mm: Annotated[
+        tuple[Millimetres, ...], Field(min_length=1, max_length=8), label("Lengths sold", unit="sold"), COUNTED
+    ]
+    modulus_mpa: Annotated[
+        float, Field(ge=50, le=30_000, allow_inf_nan=False), label("Bending modulus", unit="MPa")
+    ] = 8000.0
+    price_m: Annotated[
+        float | None,
+        Field(ge=0, le=10_000, allow_inf_nan=False),
+        label("Price by length", none="not entered", unit="price/m"),
+    ] = None
+    source: Source = ""
 
 
 class Foam(Document):
-    """Rigid foam in the thickness it is bought in."""
+    """Rigid foam in the thickness and the sheet it is bought in."""
 
     id: Id
-    name: Words
-    thickness_mm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False)]
-    density_kg_m3: Annotated[float, Field(ge=1, le=300, allow_inf_nan=False)] = 30.0
+    name: Annotated[Words, label("Name")]
+    thickness_mm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False), label("Thickness", unit="mm")]
+    density_kg_m3: Annotated[float, Field(ge=1, le=300, allow_inf_nan=False), label("Density", unit="kg/m3")] = 30.0
+    length_mm: Annotated[Millimetres, label("Sheet length", unit="sold")] = 2440.0
+    width_mm: Annotated[Millimetres, label("Sheet width", unit="sold")] = 1220.0
+    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    source: Source = ""
+
+
+Section = Literal["pipe or tube", "square tube", "angle", "flat", "round rod", "threaded rod"]
+
+
+class Linear(Document):
+    """Pipe, tube, rod or angle: what is cut to length and is neither lumber nor reinforcement."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    section: Annotated[Section, label("Section")] = "pipe or tube"
+    outside_mm: Annotated[
+        float, Field(ge=1, le=600, allow_inf_nan=False), label("Outside size", unit="mm", description="or its width")
+    ]
+    wall_mm: Annotated[
+        float | None, Field(ge=0.3, le=100, allow_inf_nan=False), label("Wall", none="solid", unit="mm")
+    ] = None
+    kg_m: Annotated[
+        float | None, Field(ge=0, le=200, allow_inf_nan=False), label("Weight by length", none="unknown", unit="kg/m")
+    ] = None
+    lengths_mm: Annotated[
+        tuple[Millimetres, ...], Field(min_length=1, max_length=8), label("Lengths sold", unit="sold"), COUNTED
+    ]
+    price_m: Annotated[
+        float | None,
+        Field(ge=0, le=10_000, allow_inf_nan=False),
+        label("Price by length", none="not entered", unit="price/m"),
+    ] = None
+    source: Source = ""

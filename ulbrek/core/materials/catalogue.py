@@ -5,11 +5,13 @@ for 80 lb; a 25 kg bag yields 11.25 to 12.44 l with 8 to 12 % of water.
 """
 
 from ulbrek.core.materials.admixtures import Admixture
-from ulbrek.core.materials.boards import Foam, Lumber, Sheet
+from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.materials.supplies import ReadyFormer, ReleaseAgent, Screws, Sealant, SealerCoat, Slurry, Tape
+from ulbrek.core.materials.tools import Grinder, Pad, Saw, Vibrator
 
 ORDINARY_MIX = Mix(
     id="ordinary",
@@ -232,4 +234,63 @@ MESHES = (
         finish="galvanised",
     ),
     Mesh(id="6x6", name="10 ga remesh, 6 in squares", wire_mm=3.429, spacing_mm=152.4),
+)
+
+_USUAL = "common practice"
+LINEAR = (
+    Linear(
+        id="pvc-32", name="PVC pipe 32 mm (1 1/4 in)", outside_mm=42.2, wall_mm=3.6, kg_m=0.65, lengths_mm=(3050.0,),
+        source="US schedule 40, from memory",
+    ),
+    Linear(
+        id="steel-square-40", name="Square tube 40 mm (1 1/2 in)", section="square tube", outside_mm=40.0, wall_mm=2.0,
+        kg_m=2.3, lengths_mm=(6000.0,), source=_USUAL,
+    ),
+    Linear(
+        id="rod-m10", name="Threaded rod M10 (3/8 in)", section="threaded rod", outside_mm=10.0, kg_m=0.5,
+        lengths_mm=(1000.0, 2000.0), source=_USUAL,
+    ),
+)  # fmt: skip
+
+SEALANTS = (
+    Sealant(id="sealant", name="Silicone", kind="silicone", pack_l=0.3, cure_h=24.0, source=_USUAL),
+    Sealant(id="caulk", name="Latex caulk", kind="latex caulk", pack_l=0.3, cure_h=12.0, source=_USUAL),
+    Sealant(id="hot-glue", name="Hot glue", kind="hot glue", pack_l=0.3, cure_h=0.5, source=_USUAL),
+)
+TAPES = (Tape(id="tape", name="Packing tape", width_mm=48.0, roll_m=50.0, source=_USUAL),)
+RELEASES = (
+    ReleaseAgent(
+        id="release", name="Form oil", kind="oil", coverage_m2_per_l=20.0, source="wiped thin; common practice"
+    ),
+    ReleaseAgent(id="wax", name="Paste wax", kind="wax", coverage_m2_per_l=15.0, source="buffed; common practice"),
+)
+# Lengths that screws of this shank are sold in, metric and inch ones together.
+SCREWS = (
+    Screws(
+        id="screws", name="Screws", shank_mm=4.2, box=100,
+        lengths_mm=(25.0, 32.0, 38.0, 41.0, 45.0, 50.0, 57.0, 64.0, 70.0, 76.0, 89.0, 102.0), source=_USUAL,
+    ),
+)  # fmt: skip
+FORMERS = (
+    ReadyFormer(
+        id="pipe-40", name="Plastic pipe 40 mm (1 1/2 in)", length_mm=40.0, depth_mm=2000.0, stays=True, source=_USUAL
+    ),
+    ReadyFormer(id="tin-75", name="Tin 75 mm (3 in)", length_mm=75.0, depth_mm=110.0, source=_USUAL),
+)
+SEALERS = (
+    SealerCoat(id="penetrating", name="Penetrating sealer", kind="penetrating", coverage_m2_per_l=8.0, source=_USUAL),
+    SealerCoat(id="film", name="Film sealer", kind="film", coverage_m2_per_l=10.0, coats=3, source=_USUAL),
+)
+SLURRIES = (Slurry(id="slurry", name="Void filler, cement and fine sand", kg_m2=1.0, source=_USUAL),)
+
+SAWS = (
+    Saw(id="table-saw", name="Table saw", kind="table saw", kerf_mm=3.0, source=_USUAL),
+    Saw(id="track-saw", name="Track saw", kind="track saw", kerf_mm=2.2, source=_USUAL),
+    Saw(id="hand-saw", name="Circular saw and guide", kind="hand-held saw along a guide", kerf_mm=2.4, source=_USUAL),
+)
+VIBRATORS = (Vibrator(id="sander", name="Orbital sander on the form", source=_USUAL),)
+GRINDERS = (Grinder(id="polisher", name="Wet polisher 125 mm (5 in)", source=_USUAL),)
+PADS = tuple(
+    Pad(id=f"pad-{grit}", name=f"Diamond pad {grit}", grit=grit, source=_USUAL)
+    for grit in (50, 100, 200, 400, 800, 1500, 3000)
 )

@@ -30,5 +30,5 @@ class Ingredient(Document):
     ] = 2.8
     gain: Annotated[Gain, label("Cement type", description="of a cement")] = "ordinary"
     pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Pack", unit="kg")]
-    price: Annotated[Price | None, label("Price", none="not entered")] = None
-    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
+    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""

@@ -1,7 +1,7 @@
 """Bagged mixes: what one bag holds, gives and drinks."""
 
 from itertools import pairwise
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
@@ -20,6 +20,7 @@ BATCH_TO_BATCH = Spread(0.98, 1.0, 1.02)
 # Of its fresh mass a casting dries out 1.5-3.5 % indoors. Source: common practice, within the ceiling
 # of evaporable water by Powers' model (0.23 kg bound water per kg of hydrated cement), from memory.
 DRYING_LOSS = Spread(0.015, 0.025, 0.035)
+AGREES = 0.05  # of a bag's yield: its density is printed to two or three figures
 BLED = Spread(0.0, 0.01, 0.02)  # of the fresh mass, until it is stripped. Source: common practice.
 
 Kilograms = Annotated[float, Field(ge=0.1, le=1000, allow_inf_nan=False)]
@@ -34,16 +35,33 @@ class BagSize(Document):
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=40), label("Bag"), ONE_LINE]
     dry_mass_kg: Annotated[Kilograms, label("Dry weight", unit="kg")]
-    yield_l: Annotated[
-        Litres, label("Yield", unit="volume", description="concrete from one bag with its usual water [l]")
-    ]
+    yield_l: Annotated[Litres, label("Yield", unit="volume", description="concrete from one bag with its usual water")]
+    density_kg_m3: Annotated[
+        float | None,
+        Field(ge=1000, le=3200, allow_inf_nan=False),
+        label("or fresh density", none="by the yield", unit="kg/m3", description="where the bag prints no yield"),
+    ] = None
     water_least_l: Annotated[Litres, label("Water, least", unit="l", description="the least water the bag allows [l]")]
     water_most_l: Annotated[
         Litres, label("Water, bag limit", unit="l", description="the most water the bag allows [l]")
     ]
-    price: Annotated[float | None, Field(ge=0, le=100_000, allow_inf_nan=False), label("Price", none="not entered")] = (
-        None
-    )
+    price: Annotated[
+        float | None,
+        Field(ge=0, le=100_000, allow_inf_nan=False),
+        label("Price of one", none="not entered", unit="price"),
+    ] = None
+
+    @model_validator(mode="before")
+    @classmethod
+    def _by_density(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        """The yield of a bag that prints its density: dry mass and usual water over that."""
+        if not isinstance(told, dict) or told.get("yield_l") is not None:
+            return told
+        numbers = [told.get(name) for name in ("density_kg_m3", "dry_mass_kg", "water_least_l", "water_most_l")]
+        if any(isinstance(one, bool) or not isinstance(one, int | float) or one <= 0 for one in numbers):
+            return told
+        density, dry, least, most = (float(one) for one in numbers if one is not None)
+        return {**told, "yield_l": round((dry + usual_water(least, most)) / density * 1000, 3)}
 
     @model_validator(mode="after")
     def _ordered(self) -> "BagSize":
@@ -53,6 +71,13 @@ class BagSize(Document):
             )
         if self.yield_l <= self.water_most_l:
             raise ValueError(f"A bag cannot yield {self.yield_l:g} l, less than its water. Give the printed yield.")
+        if self.density_kg_m3 is not None:
+            mixed_kg = self.dry_mass_kg + usual_water(self.water_least_l, self.water_most_l)
+            by_density = mixed_kg / self.density_kg_m3 * 1000
+            if abs(by_density - self.yield_l) > AGREES * self.yield_l:
+                raise ValueError(
+                    f"By its density a bag yields {by_density:.3g} l, not {self.yield_l:.3g}. Give one of the two."
+                )
         return self
 
     def with_doses(self, percent: float) -> "BagSize":
@@ -92,7 +117,7 @@ class Mix(Document):
 
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), label("Name"), ONE_LINE]
-    sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), COUNTED]
+    sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), label("Bags"), COUNTED]
     gain: Annotated[Gain, label("Cement type", description="how fast its cement is")] = "ordinary"
     strength_28_least_mpa: Annotated[
         Strength, label("28-day strength, least", unit="MPa", description="28-day strength, the lower end [MPa]")
@@ -121,12 +146,14 @@ class Mix(Document):
         Field(gt=1, le=600, allow_inf_nan=False),
         label("Working time at 20 °C", unit="min", description="from water in until it stiffens, at 20 °C [min]"),
     ] = 75.0
+    fibre_in: Annotated[bool, label("Fibre in the bag")] = False
     strengths: Annotated[
         tuple[StrengthPoint, ...],
-        Field(max_length=3, description="as the bag prints them; none: by its cement"),
+        Field(max_length=3),
+        label("Strengths printed", description="at 20 °C; none: by its cement"),
         COUNTED,
     ] = ()
-    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
+    source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""
 
     @model_validator(mode="after")
     def _told_in_order(self) -> "Mix":

@@ -143,7 +143,7 @@ def dosed(found: Read, bag: PerBag, per_batch: Figure | float, bags: Figure) -> 
         spoons=work(rules.by_spoon, of, dose_g=amount, spoon_g=one.spoon_g) if one.spoon_g else None,
         packs=work(rules.packs, of, dose_g=whole, pack_g=one.pack_g) if one.pack_g else None,
         packs_a_batch=work(rules.packs_of_batch, of, dose_g=of_batch, pack_g=one.pack_g)
-        if one.pack_g and found.base == "bag"
+        if one.pack_g and found.base in ("bag", "pack")
         else None,
         water=work(rules.water_in_dose, of, dose_g=amount, water_share=one.water_share) if one.water_share else None,
     )
@@ -158,7 +158,7 @@ def _usual(found: Read, bag: PerBag, of: str = "") -> Figure | None:
         return None if mass is None else work(rules.dose_by_percent, of, percent=admixture.usual, base_kg=mass)
     if admixture.base == "m3":
         return work(rules.dose_by_volume, of, grams_per_m3=admixture.usual, bag_yield_l=bag.yield_l)
-    return work(rules.dose_as_typed, of, grams=admixture.usual)
+    return work(rules.dose_as_typed, of, grams=admixture.usual * admixture.in_grams)
 
 
 def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:
@@ -170,5 +170,5 @@ def range_g(admixture: Admixture, bag: PerBag) -> tuple[float, float] | None:
             return rules.dose_by_percent(admixture.least, lean), rules.dose_by_percent(admixture.most, rich)
         kg = mass.value if isinstance(mass, Figure) else mass
         return rules.dose_by_percent(admixture.least, kg), rules.dose_by_percent(admixture.most, kg)
-    share = bag.yield_l.value / 1000 if admixture.base == "m3" else 1.0
+    share = bag.yield_l.value / 1000 if admixture.base == "m3" else admixture.in_grams
     return admixture.least * share, admixture.most * share

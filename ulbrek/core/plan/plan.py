@@ -15,11 +15,12 @@ from ulbrek.core.form.station import strip_need
 from ulbrek.core.handling.checks.people import TightPlace, shop_figure_high
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.job.choices import Choices, choose
+from ulbrek.core.job.crew import Crew, crew_of
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
-from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.boards import Linear, Lumber, Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.features.bolt import Bolt
@@ -95,7 +96,8 @@ class _Planning:
         self.left = strength_left(self.filled, chosen.water_shift, share)
         self.own_strength = chosen.mix.strength_28
         self.chosen = replace(chosen, mix=chosen.mix.weakened(self.left.value / 100))
-        self.habits = job.form.over(shop.form_habits)
+        self.habits = shop.form_habits_of(job.form)
+        self.crew = crew_of(job, shop)
 
     def plan(self) -> Plan:
         pieces_of_job = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
@@ -112,7 +114,7 @@ class _Planning:
         )  # fmt: skip
         nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one), *by_job]
         found = sorted(
-            findings_of(self.job, pieces, of_job, self.chosen),
+            findings_of(self.job, pieces, of_job, self.chosen, self.crew),
             key=lambda one: SEVERITIES.index(one.finding.severity),
         )
         return Plan(
@@ -154,7 +156,7 @@ class _Planning:
         liners = (chosen.liner,) if named else (chosen.liner, *(one for one in self.shop.liners if one != chosen.liner))
         own = {key: cut for key, cut in job.form.as_cut.items() if key.startswith(f"{piece.id}.")}
         inputs = job.form.model_copy(update={"as_cut": own, "layouts": {}, "offcuts": (), "sawn": {}})
-        materials = Materials(chosen.sheet, liners, named)
+        materials = Materials(chosen.sheet, liners, named, self.shop.supplies)
         return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, self.filled.density))
 
     def _steel_of(self, piece: Piece) -> SteelInputs:
@@ -179,12 +181,12 @@ class _Planning:
         parts = measured.parts
         fresh = parts[plate_of(shape_of(piece)).part].mass_fresh if parts else measured.mass_fresh
         standing = {id_: one for id_, one in job.handling.standing.items() if id_ == piece.id}
-        inputs = job.handling.model_copy(update={"standing": standing, "parts": ()})
+        inputs = self.crew.inputs.model_copy(update={"standing": standing, "parts": ()})
         passages = tuple(TightPlace(one.name, one.kind, one.width.mm) for one in job.site.passages)
         return self._work(
             LiftNode(
                 piece, steel, chosen.mesh, chosen.bar, fresh, formed.boards_mass, self.filled.density.value,
-                chosen.mix.strength_28_least_mpa, chosen.fibred, there, inputs, self.shop.one_person_lifts_kg, passages,
+                chosen.mix.strength_28_least_mpa, chosen.fibred, there, inputs, self.crew.one_lifts_kg, passages,
             )
         )  # fmt: skip
 
@@ -196,17 +198,23 @@ class _Planning:
         standby = tuple((one.name, one.volume_l) for one in shop.standby)
         mixed_from = MixBrief(
             chosen.mix, self.filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift, standby,
-            shop.one_person_lifts_kg, self.left, chosen.set_shift,
+            self.crew.one_lifts_kg, self.left, chosen.set_shift,
         )  # fmt: skip
         steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
         return _OfJob(
             self._work(SiteNode(job.site, job.pieces)),
-            self._work(CuttingNode(built, self._sheets(built), chosen.lumber, self.habits, job.form)),
+            self._work(CuttingNode(built, self._sheets(built), chosen.lumber, self.habits, job.form, shop.supplies)),
             self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
-            self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors")),
+            self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors", self._cut_from())),
             self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
             self._work(CureNode(self._cure_inputs(), self._poured(made), shop.hours)),
         )
+
+    def _cut_from(self) -> tuple[Lumber | Linear, ...]:
+        """What of the shop's lumber and pipe the joined parts are cut from."""
+        wanted = {one.cut_from for one in self.job.handling.parts}
+        lumber = tuple(one for one in self.shop.lumber if one.id in wanted)
+        return *lumber, *(one for one in self.shop.linear if one.id in wanted)
 
     def _cure_inputs(self) -> CureInputs:
         begun = self.record.water_in_at
@@ -279,7 +287,7 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
         shop: the shop it is made in
         sheet: id of the sheet
     """
-    chosen, habits = choose(job, shop), job.form.over(shop.form_habits)
+    chosen, habits = choose(job, shop), shop.form_habits_of(job.form)
     kind = next((one for one in chosen.sheets if one.id == sheet), None)
     if kind is None or job.form.in_moulds:
         return None
@@ -292,7 +300,9 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
     return (sheets.panels, sheets.stock, habits.prefer) if sheets.panels else None
 
 
-def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices) -> Iterator[JobFinding]:
+def findings_of(
+    job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
+) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
         ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
@@ -301,12 +311,12 @@ def findings_of(job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: C
         for piece in pieces:
             for found in getattr(piece, room).findings:
                 yield JobFinding(station, piece.id, found)
-    high = pointed("/handling", shop_figure_high(chosen.one_lifts_kg))
+    high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *of_job.cutting.result.findings)),
         ("steel", (*chosen.steel_findings, *of_job.steel_cutting.result.findings)),
-        ("move", (*high, *of_job.joined.result.findings)),
+        ("move", (*high, *crew.findings, *of_job.joined.result.findings)),
         ("mix", (*chosen.mix_findings, *of_job.mix.result.findings)),
         ("cure", of_job.cure.result.findings),
     )

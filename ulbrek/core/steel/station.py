@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.materials.steel import TIE_EVERY_MM, Bar, Mesh
+from ulbrek.core.materials.steel import STEEL_KG_M3, TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.cage import CageBrief, cage_of
@@ -227,7 +227,7 @@ def _mass(what: SteelBrief, laid: _Laid, chosen: ChosenSteel) -> Figure | None:
     mesh, bar, _ = chosen
     if not (panel or placed or cage):
         return None
-    per_metre = work(rules.bar_mass_per_metre, bar.id, diameter_mm=bar.diameter_mm)
+    per_metre = work(rules.bar_mass_per_metre, bar.id, diameter_mm=bar.diameter_mm, density_kg_m3=STEEL_KG_M3)
     if cage:
         run = sum(kind.count * kind.length.value for kind in cage.kinds) / 1000
         return work(rules.cage_mass, what.piece, bars_m=run, bar_kg_m=per_metre)
@@ -237,7 +237,7 @@ def _mass(what: SteelBrief, laid: _Laid, chosen: ChosenSteel) -> Figure | None:
         bars_m=length_m(one.line for one in placed),
         bar_kg_m=per_metre,
         wires_m=length_m(panel.wires) if panel else 0.0,
-        wire_kg_m=work(rules.bar_mass_per_metre, mesh.id, diameter_mm=mesh.wire_mm),
+        wire_kg_m=work(rules.bar_mass_per_metre, mesh.id, diameter_mm=mesh.wire_mm, density_kg_m3=mesh.density_kg_m3),
     )
 
 

@@ -1,7 +1,7 @@
 /** How quantities are shown: the core's table of kinds, read as the core reads it. */
 
 import type { Units } from "./length";
-import { type Band, COUNTED, ENTRIES, KINDS, PAIRS } from "./table";
+import { type Band, COUNTED, ENTRIES, KINDS, PAIRS, WHOLE_CURRENCIES } from "./table";
 
 const NBSP = "\u00a0";
 const TRIFLE = 1e-6; // of a step: what is off by less is on it
@@ -76,6 +76,11 @@ export function writeBatchWater(bags: number, bagL: number, units: Units): strin
   return write((bags * shown) / (band.factor ?? 1), "water", units);
 }
 
+/** Money, never without its currency. */
+export function writeMoney(value: number, currency: string): string {
+  return `${write(value, WHOLE_CURRENCIES.includes(currency) ? "whole price" : "price", "mm")}${NBSP}${currency}`;
+}
+
 /** Litres of concrete: litres or cubic feet, as concrete is bought. */
 export function writeVolume(litres: number, units: Units): string {
   return write(litres, "l", units);
@@ -120,6 +125,10 @@ function written(value: number, kind: string, units: Units, size: number): strin
   const shown = shownBy(band, value);
   if (band.figures) return named(figures(shown, band.figures), band);
   const step = band.step ?? 1;
+  if (band.fixed) {
+    const places = (String(step).split(".")[1] ?? "").length;
+    return plain(shown, { minimumFractionDigits: places, maximumFractionDigits: places });
+  }
   const number = stepped(shown, step, band.towards ?? 0, band.name !== "mm");
   if (band.under && number === "0" && Math.abs(shown) > TRIFLE * step) return `under ${named(String(step), band)}`;
   return named(number, band);

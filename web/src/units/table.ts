@@ -11,6 +11,7 @@ export interface Band {
   finer?: number;
   towards?: number;
   under?: boolean;
+  fixed?: boolean;
 }
 
 export interface EntryUnit {
@@ -60,7 +61,8 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "lean": {"mm": [{"name": "°"}], "in": [{"name": "°"}]},
   "%": {"mm": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}], "in": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}]},
   "share": {"mm": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}], "in": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}]},
-  "price": {"mm": [{"step": 0.01}], "in": [{"step": 0.01}]},
+  "price": {"mm": [{"step": 0.01, "fixed": true}], "in": [{"step": 0.01, "fixed": true}]},
+  "whole price": {"mm": [{}], "in": [{}]},
   "ratio": {"mm": [{"step": 0.01}], "in": [{"step": 0.01}]},
   "count": {"mm": [{"step": 0.25}], "in": [{"step": 0.25}]},
   "1": {"mm": [{"figures": 3}], "in": [{"figures": 3}]},
@@ -77,6 +79,7 @@ export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
   "l": {"mm": {"name": "L", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "qt", "decimals": 1, "factor": 1.0566882094325938, "zero": 0.0}},
   "ml": {"mm": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0}, "in": {"name": "ml", "decimals": 0, "factor": 1.0, "zero": 0.0}},
   "sip": {"mm": {"name": "ml", "decimals": 0, "factor": 1000, "zero": 0.0}, "in": {"name": "fl oz", "decimals": 1, "factor": 33.814022701843, "zero": 0.0}},
+  "vessel": {"mm": {"name": "L", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "qt", "decimals": 1, "factor": 1.0566882094325938, "zero": 0.0}},
   "volume": {"mm": {"name": "L", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft³", "decimals": 2, "factor": 0.0353146667214886, "zero": 0.0}},
   "m": {"mm": {"name": "m", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft", "decimals": 1, "factor": 3.280839895013124, "zero": 0.0}},
   "m2": {"mm": {"name": "m²", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft²", "decimals": 1, "factor": 10.763910416709725, "zero": 0.0}},
@@ -93,8 +96,15 @@ export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
   "C": {"mm": {"name": "°C", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "°F", "decimals": 0, "factor": 1.8, "zero": 32}},
   "share": {"mm": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0}, "in": {"name": "%", "decimals": 2, "factor": 100, "zero": 0.0}},
   "price": {"mm": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "", "decimals": 2, "factor": 1.0, "zero": 0.0}},
+  "price/m": {"mm": {"name": "/m", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "/ft", "decimals": 2, "factor": 0.30479999999999996, "zero": 0.0}},
+  "kg/l": {"mm": {"name": "kg/L", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "kg/L", "decimals": 2, "factor": 1.0, "zero": 0.0}},
+  "m2/h": {"mm": {"name": "m²/h", "decimals": 1, "factor": 1.0, "zero": 0.0}, "in": {"name": "ft²/h", "decimals": 0, "factor": 10.763910416709725, "zero": 0.0}},
+  "dose": {"mm": {"name": "", "decimals": 3, "factor": 1.0, "zero": 0.0}, "in": {"name": "", "decimals": 3, "factor": 1.0, "zero": 0.0}},
+  "%": {"mm": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}},
 };
 
 export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
 
 export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [500, 20.0], [600, 24.0], [900, 36.0], [1000, 40.0], [1200, 48.0]];
+
+export const WHOLE_CURRENCIES = ["CLP", "ISK", "JPY", "KRW", "PYG", "UGX", "VND"];

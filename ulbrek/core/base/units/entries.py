@@ -59,6 +59,7 @@ ENTRIES: Mapping[str, Mapping[Units, EntryUnit]] = {
     "l": _both(EntryUnit("L", 2), EntryUnit("qt", 1, 1 / LITRES_PER_US_QUART)),
     "ml": _same("ml", 0),
     "sip": _both(EntryUnit("ml", 0, 1000), EntryUnit("fl oz", 1, 1 / LITRES_PER_US_FLUID_OUNCE)),
+    "vessel": _both(EntryUnit("L", 1), EntryUnit("qt", 1, 1 / LITRES_PER_US_QUART)),
     "volume": _both(EntryUnit("L", 2), EntryUnit("ft³", 2, 1 / LITRES_PER_CUBIC_FOOT)),
     "m": _both(EntryUnit("m", 1), EntryUnit("ft", 1, 1 / _FOOT_M)),
     "m2": _both(EntryUnit("m²", 2), EntryUnit("ft²", 1, 1 / _FOOT_M**2)),
@@ -77,4 +78,9 @@ ENTRIES: Mapping[str, Mapping[Units, EntryUnit]] = {
     "C": _both(EntryUnit("°C", 1), EntryUnit("°F", 0, 1.8, 32)),
     "share": dict.fromkeys(("mm", "in"), EntryUnit("%", 2, 100)),
     "price": _same("", 2),
+    "price/m": _both(EntryUnit("/m", 2), EntryUnit("/ft", 2, _FOOT_M)),
+    "kg/l": _same("kg/L", 2),
+    "m2/h": _both(EntryUnit("m²/h", 1), EntryUnit("ft²/h", 0, 1 / _FOOT_M**2)),
+    "dose": _same("", 3),
+    "%": _same("%", 2),
 }  # fmt: skip

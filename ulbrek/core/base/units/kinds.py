@@ -38,6 +38,7 @@ class Band:
         finer: the fraction where the other is off by more than 1/64 in; 0 where it is not looked at
         towards: -1 where it is rounded down, 1 where it is rounded up, 0 to the nearest
         under: whether what would be written as nothing is written as “under” the step
+        fixed: whether noughts at its end stay: money has its cents
     """
 
     below: float = inf
@@ -51,6 +52,7 @@ class Band:
     finer: int = 0
     towards: int = 0
     under: bool = False
+    fixed: bool = False
 
 
 Bands = tuple[Band, ...]
@@ -199,7 +201,8 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     "lean": _same(Band(name="°")),
     "%": _same(Band(10, "%", figures=2), Band(name="%")),
     "share": _same(Band(0.1, "%", figures=2, factor=100), Band(name="%", factor=100)),
-    "price": _same(Band(step=0.01)),
+    "price": _same(Band(step=0.01, fixed=True)),
+    "whole price": _same(Band()),
     "ratio": _same(Band(step=0.01)),
     "count": _same(Band(step=0.25)),
     "1": _same(Band(figures=_FIGURES)),
@@ -223,6 +226,10 @@ PAIRS = (
     (200, 8.0), (250, 10.0), (300, 12.0), (400, 16.0), (500, 20.0), (600, 24.0), (900, 36.0), (1000, 40.0),
     (1200, 48.0),
 )  # fmt: skip
+
+
+# Currencies that have no smaller coin. Source: ISO 4217, from memory.
+WHOLE_CURRENCIES = ("CLP", "ISK", "JPY", "KRW", "PYG", "UGX", "VND")
 
 
 def least(mm: float) -> float:

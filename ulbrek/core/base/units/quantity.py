@@ -5,7 +5,7 @@ from decimal import ROUND_CEILING, ROUND_FLOOR, ROUND_HALF_UP, Decimal
 from math import ceil, floor
 
 from ulbrek.core.base.units.constants import MM_PER_FOOT, MM_PER_INCH
-from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, Band
+from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, WHOLE_CURRENCIES, Band
 from ulbrek.core.base.units.reading import Units
 
 NBSP = "\N{NO-BREAK SPACE}"
@@ -82,6 +82,17 @@ def write_batch_water(bags: float, bag_l: float, units: Units) -> str:
     return write_quantity(bags * shown / (band.factor if band else 1.0), "water", units)
 
 
+def write_money(value: float, currency: str) -> str:
+    """Money, never without its currency: ``1,240.50 EUR``.
+
+    Args:
+        value: in that currency
+        currency: its three letters, as ISO 4217 has them
+    """
+    kind = "whole price" if currency in WHOLE_CURRENCIES else "price"
+    return f"{write_quantity(value, kind, 'mm')}{NBSP}{currency}"
+
+
 def figures(value: float, count: int, *, grouped: bool = True) -> str:
     """A number to so many figures, noughts at its end left out, its thousands set apart."""
     exact = Decimal(repr(float(value)))
@@ -118,6 +129,8 @@ def _in_steps(value: float, band: Band) -> str:
     number = _stepped(shown, band.step, band.towards)
     if band.under and not number and abs(shown) > _TRIFLE * band.step:
         return f"under {_named(_plain(Decimal(repr(band.step)), grouped=False), band)}"
+    if band.fixed:
+        return f"{number:,f}".replace("-", "−")
     return _named(_plain(number, grouped=band.name != "mm"), band)
 
 

@@ -14,6 +14,7 @@ from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.geometry.shapes import rectangle
 from ulbrek.core.kit.moulding import MouldShape
 from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.supplies import Supplies
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
 
@@ -26,6 +27,7 @@ class Materials(NamedTuple):
     sheet: Sheet
     liners: tuple[Sheet, ...]
     liner_chosen: bool
+    supplies: Supplies
 
 
 def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials) -> FormBrief:
@@ -45,7 +47,7 @@ def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: 
         habits = habits.model_copy(update={"release": "oil" if again else "none"})
     brief = FormBrief(
         piece.id, shape.outline, shape.cast_depth, materials.sheet, _liner(shape, materials), habits,
-        floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
+        materials.supplies, floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
         _open_edges(shape, inputs),
     )  # fmt: skip
     return brief if count == 1 else _ganged(brief, count)

@@ -44,7 +44,8 @@ def carried(
         cast_there: whether it is cast on the ground that it stays on
     """
     plate, (fresh_kg, density, strength, fibred) = plate_of(shape), concrete
-    lines = [_line(wire, mesh.wire_mm) for wire in (steel.mesh.wires if steel.mesh else ())]
+    wires = steel.mesh.wires if steel.mesh and mesh.finish != "glass" else ()
+    lines = [_line(wire, mesh.wire_mm) for wire in wires]
     lines += [_line(one.line, bar.diameter_mm) for one in steel.bars]
     stack = steel.stack
     centroid, inside, height = _standing(shape)

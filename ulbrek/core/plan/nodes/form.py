@@ -9,6 +9,7 @@ from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import FormFill, form
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet
+from ulbrek.core.materials.supplies import Supplies
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.briefs.form import Materials, castings_of, wanted_for
@@ -56,9 +57,10 @@ class CuttingNode:
     lumber: Lumber
     habits: FormHabits
     inputs: FormInputs
+    supplies: Supplies
 
     def work(self) -> CuttingResult:
         """The cut plan, and what to have."""
         forms = [BuiltForm(one.name, one.form.result, one.count) for one in self.built]
-        found = cutting(forms, CutFrom(self.sheets, self.lumber), self.habits, self.inputs)
+        found = cutting(forms, CutFrom(self.sheets, self.lumber, self.supplies), self.habits, self.inputs)
         return replace(found, findings=pointed("/form", found.findings))

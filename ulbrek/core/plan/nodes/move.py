@@ -9,6 +9,7 @@ from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
 from ulbrek.core.handling.joined import joined
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
+from ulbrek.core.materials.boards import Linear, Lumber
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
@@ -52,8 +53,9 @@ class JoinedNode:
     parts: Sequence[JoinedPart]
     gaskets: bool
     outdoors: bool
+    cut_from: tuple[Lumber | Linear, ...]
 
     def work(self) -> JoinedResult:
         """Its parts and the wood that they are cut from."""
-        found = joined(self.parts, self.gaskets, self.outdoors)
+        found = joined(self.parts, self.cut_from, self.gaskets, self.outdoors)
         return replace(found, findings=pointed("/handling", found.findings))

@@ -127,7 +127,7 @@ def mixed_finishes(mesh: Mesh, bar: Bar, placed: Sequence[PlacedBar]) -> list[Fi
 
     Source: common practice
     """
-    if not placed or mesh.finish == bar.finish:
+    if not placed or mesh.finish in (bar.finish, "glass"):
         return []
     return [
         finding(

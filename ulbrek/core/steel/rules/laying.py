@@ -3,7 +3,6 @@
 from math import ceil, pi
 
 from ulbrek.core.base.figure import rule
-from ulbrek.core.materials.steel import STEEL_KG_M3
 
 
 @rule(unit="mm", kind="tape")
@@ -101,17 +100,18 @@ def fill_before_steel(thickness_mm: float, share: float) -> float:
 
 
 @rule(unit="kg/m")
-def bar_mass_per_metre(diameter_mm: float) -> float:
+def bar_mass_per_metre(diameter_mm: float, density_kg_m3: float) -> float:
     """Mass of a metre of bar or wire
 
     Args:
         diameter_mm: its diameter
+        density_kg_m3: of steel, or of the glass of a scrim
 
-    Formula: 7850 * 3.141592653589793 * diameter_mm**2 / 4 / 1e6
+    Formula: density_kg_m3 * 3.141592653589793 * diameter_mm**2 / 4 / 1e6
 
-    Source: steel at 7850 kg/m³
+    Source: steel at 7850 kg/m³; alkali-resistant glass at 2680 kg/m³, common practice
     """
-    return STEEL_KG_M3 * pi * diameter_mm**2 / 4 / 1e6
+    return density_kg_m3 * pi * diameter_mm**2 / 4 / 1e6
 
 
 @rule(unit="kg")

@@ -1,0 +1,158 @@
+"""What is used up at the form and on the face, in the packs it is bought in.
+
+Where several of a kind are kept, the first is planned with.
+"""
+
+from typing import Annotated, Literal, NamedTuple
+
+from pydantic import Field
+
+from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.document import Document
+from ulbrek.core.base.label import label
+from ulbrek.core.materials.boards import Id, Price, Source, Words
+from ulbrek.core.materials.fixings import Sealing
+
+Cost = Annotated[Price | None, label("Price of one", none="not entered", unit="price")]
+Coverage = Annotated[float, Field(ge=0.5, le=200, allow_inf_nan=False)]
+Pack = Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False)]
+
+
+class Sealant(Document):
+    """What closes the joints of a form."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    kind: Annotated[Sealing, label("Type")] = "silicone"
+    pack_l: Annotated[
+        float, Field(ge=0.01, le=20, allow_inf_nan=False), label("Cartridge", unit="sip", description="what is in one")
+    ] = 0.3
+    cure_h: Annotated[
+        float, Field(ge=0, le=168, allow_inf_nan=False), label("Cures in", unit="h", description="before oil or water")
+    ] = 24.0
+    price: Cost = None
+    source: Source = ""
+
+
+class Tape(Document):
+    """Tape for screw heads, joints and the wrap of knockouts."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    width_mm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False), label("Width", unit="mm")] = 48.0
+    roll_m: Annotated[float, Field(ge=1, le=500, allow_inf_nan=False), label("Roll", unit="m")] = 50.0
+    price: Cost = None
+    source: Source = ""
+
+
+class ReleaseAgent(Document):
+    """What is wiped on so that the form lets go."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    kind: Annotated[Literal["oil", "wax"], label("Type")] = "oil"
+    coverage_m2_per_l: Annotated[Coverage, label("Coverage", unit="m2/l")] = 20.0
+    pack_l: Annotated[Pack, label("Pack", unit="l")] = 1.0
+    price: Cost = None
+    source: Source = ""
+
+
+class Screws(Document):
+    """Screws of one thickness, in the lengths they are sold in."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    shank_mm: Annotated[float, Field(ge=2, le=8, allow_inf_nan=False), label("Shank", unit="mm")] = 4.2
+    lengths_mm: Annotated[
+        tuple[Annotated[float, Field(ge=10, le=300, allow_inf_nan=False)], ...],
+        Field(min_length=1, max_length=16),
+        label("Lengths sold", unit="mm"),
+        COUNTED,
+    ]
+    box: Annotated[int, Field(ge=1, le=10_000), label("Screws in a box")] = 100
+    price: Annotated[Price | None, label("Price of a box", none="not entered", unit="price")] = None
+    source: Source = ""
+
+
+class ReadyFormer(Document):
+    """A thing that makes an opening or a recess as it is: a tin, a tube, a cup, a tray."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    shape: Annotated[Literal["round", "rectangle"], label("Shape")] = "round"
+    length_mm: Annotated[
+        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Diameter or length", unit="mm", description="outside")
+    ]
+    width_mm: Annotated[
+        float | None,
+        Field(ge=3, le=2000, allow_inf_nan=False),
+        label("Width", none="round", unit="mm", description="outside, of a rectangle"),
+    ] = None
+    depth_mm: Annotated[
+        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Depth", unit="mm", description="or the length sold")
+    ]
+    draft_deg: Annotated[
+        float, Field(ge=0, le=30, allow_inf_nan=False), label("Draft", unit="deg", description="that lets it go")
+    ] = 0.0
+    stays: Annotated[bool, label("Stays in the concrete")] = False
+    price: Cost = None
+    source: Source = ""
+
+
+class SealerCoat(Document):
+    """What protects the finished face."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    kind: Annotated[Literal["penetrating", "film"], label("Type")] = "penetrating"
+    coverage_m2_per_l: Annotated[Coverage, label("Coverage of a coat", unit="m2/l")] = 8.0
+    coats: Annotated[int, Field(ge=1, le=8), label("Coats")] = 2
+    pack_l: Annotated[Pack, label("Pack", unit="l")] = 1.0
+    food_safe: Annotated[bool, label("Maker says it is for food")] = False
+    price: Cost = None
+    source: Source = ""
+
+
+class Slurry(Document):
+    """Fine paste that is worked into the voids of a face."""
+
+    id: Id
+    name: Annotated[Words, label("Name")]
+    pack_kg: Annotated[float, Field(ge=0.1, le=1000, allow_inf_nan=False), label("Pack", unit="kg")] = 5.0
+    kg_m2: Annotated[
+        float,
+        Field(ge=0.05, le=20, allow_inf_nan=False),
+        label("Needed for a face", unit="kg/m2", description="dry, for a packed face"),
+    ] = 1.0
+    price: Cost = None
+    source: Source = ""
+
+
+class Supplies(NamedTuple):
+    """What a shop has to close a form, to let it go and to hold it together; the first of a kind is used."""
+
+    sealants: tuple[Sealant, ...]
+    tapes: tuple[Tape, ...]
+    releases: tuple[ReleaseAgent, ...]
+    screws: tuple[Screws, ...]
+
+    def sealant(self, kind: Sealing) -> Sealant:
+        """The first sealant of a kind; a usual one where the shop keeps none."""
+        return next((one for one in self.sealants if one.kind == kind), Sealant(id=kind, name=kind, kind=kind))
+
+    def release(self, kind: str) -> ReleaseAgent | None:
+        """The first release agent of a kind; a usual one where the shop keeps none; None where none is used."""
+        if kind not in ("oil", "wax"):
+            return None
+        usual = ReleaseAgent(id=kind, name=f"Form {kind}", kind="wax" if kind == "wax" else "oil")
+        return next((one for one in self.releases if one.kind == kind), usual)
+
+    @property
+    def tape(self) -> Tape:
+        """What joints, heads and knockouts are taped with."""
+        return self.tapes[0]
+
+    @property
+    def screw(self) -> Screws:
+        """What forms are screwed with."""
+        return self.screws[0]
