@@ -1,15 +1,18 @@
 # The few commands. `make demo` and `make test` install what they need.
 SHELL := /bin/bash
 PYTHON := .venv/bin/python
-.PHONY: demo dev stop reset-demo test check fmt screens bench generate lock
+.PHONY: demo start dev stop reset-demo test check fmt screens bench generate lock
 
 demo: ## everything with demo data; prints the address
 	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo run
 
+start: ## a shop of your own, empty at first; prints the address
+	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo start
+
 dev: ## the same, reloading as the sources change
 	@ops/setup.sh test && exec $(PYTHON) -m ops.demo dev
 
-stop: ## stop a running demo
+stop: ## stop what runs
 	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo stop
 
 reset-demo: ## back to the demo data

@@ -1,4 +1,4 @@
-"""Runs the demo: database, tables, demo data once, API and front end, until it is stopped."""
+"""Runs Ulbrek here: database, tables, demo data once or an empty shop, API and front end, until it is stopped."""
 
 import argparse
 import json
@@ -28,7 +28,7 @@ from ulbrek.store.database import Database
 
 FOLDER = ROOT / ".data"
 RUNNING = FOLDER / "demo.json"
-DATABASE = "ulbrek"
+DATABASE, OWN_DATABASE = "ulbrek", "ulbrek_own"
 PORT = 8340
 DEMO_DATA = ROOT / "demo"
 
@@ -36,13 +36,13 @@ DEMO_DATA = ROOT / "demo"
 def main() -> int:
     """Does what was asked on the command line; the exit status."""
     parser = argparse.ArgumentParser(prog="ops.demo", description=__doc__)
-    parser.add_argument("action", choices=("run", "dev", "stop", "reset"), nargs="?", default="run")
+    parser.add_argument("action", choices=("run", "start", "dev", "stop", "reset"), nargs="?", default="run")
     action = parser.parse_args().action
     # So that being told to stop unwinds like Ctrl-C does, and the database is stopped too.
     for told in (signal.SIGTERM, signal.SIGHUP):  # a terminal that is closed hangs up
         signal.signal(told, _leave)
     try:
-        return {"run": run, "dev": develop, "stop": stop, "reset": reset}[action]()
+        return {"run": run, "start": start, "dev": develop, "stop": stop, "reset": reset}[action]()
     except KeyboardInterrupt:
         return 0
     except PostgresError as error:
@@ -52,10 +52,19 @@ def main() -> int:
 
 def run() -> int:
     """Serves the demo until it is stopped."""
+    return _serve(DATABASE)
+
+
+def start() -> int:
+    """Serves a shop of one's own, empty at first, until it is stopped."""
+    return _serve(OWN_DATABASE)
+
+
+def _serve(name: str) -> int:
     if running := _running():
         print(f"Ulbrek already runs at {running[1]}")
         return 0
-    with _Records() as url:
+    with _Records(name) as url:
         settings = Settings(database_url=url)
         port = free_port(int(os.environ.get("ULBREK_PORT", PORT)))
         app = create_app(settings)
@@ -65,7 +74,7 @@ def run() -> int:
 
 def develop() -> int:
     """Serves the API with reload, and the front end from its sources."""
-    with _Records() as url:
+    with _Records(DATABASE) as url:
         port = free_port()
         environment = {**os.environ, "DATABASE_URL": url, "ULBREK_API_PORT": str(port), "ULBREK_LOG_FORMAT": "console"}
         arguments = ["ulbrek.api.app:create_app_from_environment", "--factory", "--reload", "--reload-dir=ulbrek"]
@@ -155,20 +164,23 @@ def fresh_demo(name: str) -> Iterator[str]:
 
 
 class _Records:
-    """The demo's database: the one that DATABASE_URL names, or one of the project's own while it lasts."""
+    """The database: the one that DATABASE_URL names, or one of the project's own while it lasts."""
 
-    def __init__(self) -> None:
+    def __init__(self, name: str) -> None:
+        self.name = name
         self.cluster = None if os.environ.get("DATABASE_URL") else Cluster(FOLDER)
 
     def __enter__(self) -> str:
         url = os.environ.get("DATABASE_URL", "")
         if self.cluster is not None:
             self.cluster.start()
-            self.cluster.ensure_database(DATABASE)
-            url = self.cluster.url(DATABASE)
+            self.cluster.ensure_database(self.name)
+            url = self.cluster.url(self.name)
         database = Database(url)
-        database.migrate()
-        load_demo_data(database)
+        if self.name == DATABASE:
+            database.migrate()
+            load_demo_data(database)
+        database.prepare()
         database.engine.dispose()
         return url
 

@@ -11,6 +11,7 @@ from ulbrek.core.base.units.entries import ENTRIES
 from ulbrek.core.base.units.kinds import COUNTED, KINDS, PAIRS, WHOLE_CURRENCIES, Band
 from ulbrek.core.base.values import VALUES
 from ulbrek.core.job.job import Job
+from ulbrek.core.job.shelves import SHELVES, needs_one
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.beginning import FEATURES_BEGUN, OUTLINES_BEGUN
 from ulbrek.core.measure.features.base import AnchoredFeature
@@ -47,7 +48,20 @@ def fields_module() -> str:
     begun = {"FEATURE_KINDS": FEATURES_BEGUN, "OUTLINE_KINDS": OUTLINES_BEGUN}
     lists = "".join(f"\nexport const {name} = {json.dumps(kinds_)} as const;\n" for name, kinds_ in begun.items())
     made = f"export const DOCUMENTS = {{\n{written}}} as const;\n\nexport const OF_KIND = {of_kind} as const;\n"
-    return f"{_HEAD}{made}{lists}"
+    return f"{_HEAD}{made}{lists}{_shop_lists()}"
+
+
+def _shop_lists() -> str:
+    """The lists of the shop, in the order they are shown in."""
+    told = [
+        {
+            "name": one.name, "of": one.of.__name__, "part": one.part, "title": one.title, "one": one.one,
+            "stock": one.stock, "needsOne": needs_one(one),
+        }
+        for one in SHELVES
+    ]  # fmt: skip
+    rows = "".join(f"  {json.dumps(one, ensure_ascii=False)},\n" for one in told)
+    return f"\nexport const SHOP_LISTS = [\n{rows}] as const;\n"
 
 
 def _document(name: str, told: Schema) -> str:
@@ -84,7 +98,7 @@ def _spec(field: Schema) -> Schema | None:
         return _labelled(field, {"as": "choice", "choices": choices, **told})
     kind = _AS.get(one.get("type", schemas[0].get("type", "")))
     if kind == "list":
-        return {"as": "list", "most": one["maxItems"]} if "maxItems" in one else None
+        return _labelled_or_not(field, _list(one, told)) if "maxItems" in one else None
     if kind is None:
         return None
     bounds = {
@@ -95,9 +109,26 @@ def _spec(field: Schema) -> Schema | None:
     return _labelled(field, {"as": kind, **told, **bounds, **({"whole": True} if one.get("type") == "integer" else {})})
 
 
+def _list(one: Schema, told: Schema) -> Schema:
+    """A list: how many items it may have, and of which document they are."""
+    of = one.get("items", {}).get("$ref", "").rpartition("/")[2].removesuffix("-Input")
+    return {"as": "list", "most": one["maxItems"], **({"of": of} if of else {}), **told}
+
+
+def _labelled_or_not(field: Schema, spec: Schema) -> Schema:
+    if "x-label" not in field:
+        return {"as": spec["as"], "most": spec["most"]}
+    return {"label": field["x-label"], **_hint(field), **spec}
+
+
+def _hint(field: Schema) -> Schema:
+    """What has to be known of a field beside its name."""
+    return {"hint": field["x-hint"]} if "x-hint" in field else {}
+
+
 def _labelled(field: Schema, spec: Schema) -> Schema | None:
     """With its label; None where it has none of its own."""
-    return {"label": field["x-label"], **spec} if "x-label" in field else None
+    return {"label": field["x-label"], **_hint(field), **spec} if "x-label" in field else None
 
 
 def units_module() -> str:

@@ -226,11 +226,14 @@ class LotRequest(EntryRequest):
     kind: Literal["bought", "left over", "counted"] = "bought"
     pour_id: UUID | None = None
 
-    @property
-    def lot(self) -> NewLot:
-        """As the records take it."""
+    def lot(self, currency: str) -> NewLot:
+        """As the records take it.
+
+        Args:
+            currency: the shop's, where none was given
+        """
         return NewLot(
-            self.quantity, self.name, self.price, self.currency or "USD", self.length_mm, self.width_mm, self.kind
+            self.quantity, self.name, self.price, self.currency or currency, self.length_mm, self.width_mm, self.kind
         )
 
 

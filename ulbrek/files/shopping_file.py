@@ -1,5 +1,6 @@
 """A shopping list as CSV, as a workbook and as a page."""
 
+from ulbrek.core.base.units.quantity import write_money
 from ulbrek.core.buying.shopping import Line, ShoppingList
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.tables import write_csv, write_xlsx
@@ -9,12 +10,12 @@ COLUMNS = ("kind", "what", "wanted", "in stock", "to buy", "unit", "price", "cos
 
 def write_shopping_csv(found: ShoppingList) -> bytes:
     """The list, one line each."""
-    return write_csv([COLUMNS, *(_row(line) for line in found.lines)])
+    return write_csv([_heads(found), *(_row(line) for line in found.lines)])
 
 
 def write_shopping_xlsx(found: ShoppingList) -> bytes:
     """The list as a workbook of one sheet."""
-    return write_xlsx({"To buy": [COLUMNS, *(_row(line) for line in found.lines)]})
+    return write_xlsx({"To buy": [_heads(found), *(_row(line) for line in found.lines)]})
 
 
 def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Paper) -> bytes:
@@ -29,7 +30,13 @@ def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Pap
     blocks = []
     for group in dict.fromkeys(line.group for line in found.lines):
         rows = [
-            ["☑" if line.bought else "☐", line.name, _many(line.to_buy, line.unit), _money(line.cost), _here(line)]
+            [
+                "☑" if line.bought else "☐",
+                line.name,
+                _many(line.to_buy, line.unit),
+                _money(line.cost, found.currency),
+                _here(line),
+            ]
             for line in found.lines
             if line.group == group
         ]
@@ -43,7 +50,7 @@ def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Pap
             },
         ]
     without = f", {found.unpriced} without a price" if found.unpriced else ""
-    blocks.append({"kind": "text", "text": f"In all {found.cost:,.2f}{without}."})
+    blocks.append({"kind": "text", "text": f"Total {write_money(found.cost, found.currency)}{without}."})
     data = {
         "paper": PAPERS[paper],
         "job": title,
@@ -51,6 +58,11 @@ def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Pap
         "pages": [{"title": "To buy", "blocks": blocks}],
     }
     return set_pages("pack.typ", data)
+
+
+def _heads(found: ShoppingList) -> list[str]:
+    """What stands over the columns, money with its currency."""
+    return [f"{one} [{found.currency}]" if one in ("price", "cost") else one for one in COLUMNS]
 
 
 def _row(line: Line) -> list[str | float | None]:
@@ -64,8 +76,8 @@ def _many(number: float, unit: str) -> str:
     return f"{number:g} {unit}" if unit else ""
 
 
-def _money(cost: float | None) -> str:
-    return "" if cost is None else f"{cost:,.2f}"
+def _money(cost: float | None, currency: str) -> str:
+    return "" if cost is None else write_money(cost, currency)
 
 
 def _here(line: Line) -> str:

@@ -42,11 +42,13 @@ class MouldEvent:
 class Mould:
     """A form that is kept: its wear by its castings, and what was done to it, newest first.
 
+    ``used_before`` are its fillings before there were records.
     ``oil_first`` says that it was cast in since it was last oiled.
     """
 
     usual_life: int | None
     service_every: int | None
+    used_before: int
     weakest_part: str
     castings: int
     last_cast_at: datetime | None
@@ -175,20 +177,24 @@ class FormRepository(ShopRecords):
             self._session.flush()
         return self.get(form_id)
 
-    def cavity(self, cavity_id: UUID) -> CavityRow:
-        """A cavity of this shop.
+    def refuse_wrong(self, cavity_id: UUID, piece: str, job_id: UUID) -> None:
+        """Looks whether a cavity takes a piece of a job.
 
         Raises:
-            NotFoundError: when there is none
+            NotFoundError: when there is no such cavity
+            RefusedEntryError: when it takes another piece, or the same one of another job
         """
-        row = self._session.scalar(
-            select(CavityRow)
+        found = self._session.execute(
+            select(CavityRow.piece, FormRow.job_id)
             .join(FormRow, FormRow.id == CavityRow.form_id)
             .where(CavityRow.id == cavity_id, FormRow.shop_id == self._shop_id)
-        )
-        if row is None:
+        ).one_or_none()
+        if found is None:
             raise NotFoundError("cavity", cavity_id)
-        return row
+        if not takes(found.piece, found.job_id, piece, job_id):
+            raise RefusedEntryError(
+                "/fills", "That cavity is made for another piece.", "Choose a cavity made for this piece."
+            )
 
     def _kept(self, forms: list[FormRow]) -> list[KeptForm]:
         ids = [form.id for form in forms]
@@ -238,6 +244,7 @@ def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use])
     return Mould(
         usual_life=row.usual_life,
         service_every=row.service_every,
+        used_before=row.used_before,
         weakest_part=row.weakest_part,
         castings=len(uses),
         last_cast_at=last_cast,
@@ -249,6 +256,21 @@ def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use])
             for event in events
         ),
     )
+
+
+UNNAMED = "piece"  # what every first piece was called before pieces had ids of their own
+
+
+def takes(cavity_piece: str, made_for: UUID | None, piece: str, job_id: UUID) -> bool:
+    """Whether a cavity takes a piece of a job: of the job that it was made for, or of a copy of that.
+
+    Args:
+        cavity_piece: the piece that the cavity was made for
+        made_for: the job of that; None where nobody said
+        piece: a piece
+        job_id: of this job
+    """
+    return cavity_piece == piece and (piece != UNNAMED or made_for in (None, job_id))
 
 
 def _fillings(uses: Sequence[_Use]) -> int:

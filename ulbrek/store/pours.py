@@ -157,7 +157,7 @@ class PourRepository(ShopRecords):
         names = {piece.id: piece.name for piece in part.pieces}
         castings = CastingRepository(self._session, self._shop_id)
         for fill in fills:
-            self._refuse_wrong_cavities(fill)
+            self._refuse_wrong_cavities(fill, job.id)
             for number in range(fill.count):
                 cavity = fill.cavities[number % len(fill.cavities)] if fill.cavities else None
                 castings.plan(row, fill.piece, names[fill.piece], cavity, entry.at)
@@ -331,16 +331,10 @@ class PourRepository(ShopRecords):
             if brought and row.piece in (None, casting.piece):
                 castings.take_back(casting.id, why)
 
-    def _refuse_wrong_cavities(self, fill: Fill) -> None:
+    def _refuse_wrong_cavities(self, fill: Fill, job_id: UUID) -> None:
         forms = FormRepository(self._session, self._shop_id)
         for cavity_id in fill.cavities:
-            cavity = forms.cavity(cavity_id)
-            if cavity.piece != fill.piece:
-                raise RefusedEntryError(
-                    "/fills",
-                    f"That cavity takes “{cavity.piece}”, not “{fill.piece}”.",
-                    "Choose a cavity made for this piece.",
-                )
+            forms.refuse_wrong(cavity_id, fill.piece, job_id)
 
     def _read(self, rows: Sequence[PourRow]) -> list[StoredPour]:
         return self._reader.read(rows)

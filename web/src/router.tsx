@@ -17,11 +17,11 @@ import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
 import { Unplanned } from "./stations/job/Unplanned";
-import { MaterialsPage } from "./stations/materials/MaterialsPage";
 import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
 import { RulesPage } from "./stations/rules/RulesPage";
+import { ShopRoute } from "./stations/shop/ShopRoute";
 import { ShoppingPage } from "./stations/shopping/ShoppingPage";
 import { StockPage } from "./stations/stock/StockPage";
 
@@ -150,16 +150,40 @@ const toBuy = createRoute({
   },
 });
 
-const materials = createRoute({
+const shop = createRoute({
   getParentRoute: () => root,
-  path: "/materials",
-  loader: ({ context }) => context.queries.ensureQueryData(shopQuery),
-  component: MaterialsPage,
+  path: "/shop",
+  beforeLoad: () => {
+    throw redirect({ to: "/shop/$part", params: { part: "mixes" } });
+  },
+});
+
+const shopPart = createRoute({
+  getParentRoute: () => root,
+  path: "/shop/$part",
+  loader: ({ context }) =>
+    Promise.all([context.queries.ensureQueryData(shopQuery), context.queries.ensureQueryData(membersQuery)]),
+  component: function OfShop() {
+    return <ShopRoute part={shopPart.useParams().part} />;
+  },
 });
 
 export const makeRouter = (queries: QueryClient) =>
   createRouter({
-    routeTree: root.addChildren([floor, job, pours, pour, castings, casting, moulds, stock, toBuy, materials, rules]),
+    routeTree: root.addChildren([
+      floor,
+      job,
+      pours,
+      pour,
+      castings,
+      casting,
+      moulds,
+      stock,
+      toBuy,
+      shop,
+      shopPart,
+      rules,
+    ]),
     context: { queries },
     defaultPendingMs: 300,
     defaultPendingComponent: () => <Message title="Loading" text="Fetching it." />,

@@ -152,6 +152,11 @@ def _entry(shop: Shop, shelf: Shelf, entry_id: str) -> Document:
 
 
 def _fits(shop: Shop, shelf: Shelf, entry: Document) -> Shop:
+    name, own = (str(getattr(entry, key)) for key in ("name", "id"))
+    if any(one.name.casefold() == name.casefold() and one.id != own for one in entries(shop, shelf)):
+        raise RefusedEntryError(
+            "/name", f"“{name}” is on this list already.", "Give it another name, or edit that one."
+        )
     try:
         return with_entry(shop, shelf, entry)
     except ValidationError as error:

@@ -56,7 +56,7 @@ def add_lot(db: Db, item_id: UUID, asked: LotRequest) -> Response:
     """A lot that came in, bought or left over."""
     with db.work() as records:
         stock = records.stock(_of_known_pour(records, asked.pour_id))
-        stock.add_lot(item_id, asked.lot, asked.entry, asked.pour_id)
+        stock.add_lot(item_id, asked.lot(records.shop().shop.currency), asked.entry, asked.pour_id)
         found = stock.all()
     return answer(list[Item], found, 201)
 

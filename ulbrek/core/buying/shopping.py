@@ -68,6 +68,7 @@ class ShoppingList:
     lines: tuple[Line, ...]
     cost: float
     unpriced: int
+    currency: str
 
 
 class _Priced(Protocol):
@@ -113,7 +114,10 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
     lines.sort(key=lambda line: GROUPS.index(line.group))
     priced = [line.cost for line in lines if line.cost is not None]
     return ShoppingList(
-        tuple(lines), round(sum(priced), 2), sum(1 for line in lines if line.cost is None and line.to_buy > 0)
+        tuple(lines),
+        round(sum(priced), 2),
+        sum(1 for line in lines if line.cost is None and line.to_buy > 0),
+        shop.currency,
     )
 
 

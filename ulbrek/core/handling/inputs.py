@@ -72,7 +72,8 @@ class JoinedPart(Document):
     width: Annotated[Side | None, label("Width")] = None
     thickness: Annotated[Small | None, label("Thickness")] = None
     cut_from: Annotated[
-        Id | None, Field(description="lumber, pipe or rod of the shop that it is cut from; None: of its stock length")
+        Id | None,
+        label("Cut from", none="its stock length", description="lumber, pipe or rod of the shop"),
     ] = None
     stock_length: Annotated[Side, label("Stock length", description="what planks and stretchers are cut from")] = (
         Length(mm=2400)

@@ -25,7 +25,7 @@ class Admixture(Document):
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"], label("Kind")]
     base: Annotated[
-        Base, label("Dose base", description="percent of cement or dry mix; grams or packs a bag; grams a cubic metre")
+        Base, label("Dose base", hint="percent of cement or dry mix; grams or packs a bag; grams a cubic metre")
     ]
     least: Annotated[Share, label("Least dose", unit="dose")]
     usual: Annotated[Share, label("Usual dose", unit="dose")]
@@ -33,7 +33,7 @@ class Admixture(Document):
     water_share: Annotated[
         float,
         Field(ge=0, lt=1, allow_inf_nan=False),
-        label("Water content", unit="share", description="of its mass, in a liquid"),
+        label("Water content", unit="share", hint="of its mass, in a liquid"),
     ] = 0.0
     water_shift: Annotated[
         float,
@@ -45,7 +45,7 @@ class Admixture(Document):
         label(
             "Water change at the usual dose",
             unit="share",
-            description="what its usual dose changes of the mix's water for the same feel, as a share of it",
+            hint="for the same consistency; less is negative",
         ),
     ] = 0.0
     set_shift: Annotated[
@@ -58,18 +58,18 @@ class Admixture(Document):
         label(
             "Set change at the usual dose",
             unit="share",
-            description="what its usual dose changes of the times to stiffen and to set, as a share of them",
+            hint="of the times to stiffen and to set",
         ),
     ] = 0.0
     density_kg_l: Annotated[
         float,
         Field(gt=0.05, le=8, allow_inf_nan=False),
-        label("Loose density", unit="kg/l", description="as it is poured out"),
+        label("Loose density", unit="kg/l", hint="poured, not packed"),
     ] = 1.0
     spoon_g: Annotated[
         float | None,
         Field(ge=0.01, le=100),
-        label("Level teaspoon", none="weighed", unit="g", description="a level teaspoon; None: it is weighed"),
+        label("Level teaspoon", none="weighed", unit="g", hint="what one holds"),
     ] = None
     pack_g: Annotated[
         float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("Pack", none="not entered", unit="g")

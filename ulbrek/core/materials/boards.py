@@ -36,18 +36,18 @@ class Sheet(Document):
     price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
     face: Annotated[
         Face,
-        label("Face", description="faced: melamine or laminate; filmed: phenolic film; oiled: bare board oiled before"),
+        label("Face", hint="a bare board is oiled and left to soak in before use"),
     ] = "faced"
     modulus_mpa: Annotated[
         float,
         Field(ge=50, le=20_000, allow_inf_nan=False),
-        label("Bending modulus", unit="MPa", description="in bending, dry; particle board 1600, plywood 3500 MPa"),
+        label("Bending modulus", unit="MPa", hint="in bending, dry, as its maker says"),
     ] = 1600.0
     density_kg_m3: Annotated[float, Field(ge=10, le=2000, allow_inf_nan=False), label("Density", unit="kg/m3")] = 680.0
     bends_to_mm: Annotated[
         float | None,
         Field(ge=1, le=10_000),
-        label("Bends to a radius of", none="not bent", unit="mm", description="the smallest, dry and cold"),
+        label("Bends to a radius of", none="not bent", unit="mm", hint="the smallest, dry and cold"),
     ] = None
     source: Source = ""
     other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), label("Other sizes"), COUNTED] = ()
@@ -102,7 +102,7 @@ class Linear(Document):
     name: Annotated[Words, label("Name")]
     section: Annotated[Section, label("Section")] = "pipe or tube"
     outside_mm: Annotated[
-        float, Field(ge=1, le=600, allow_inf_nan=False), label("Outside size", unit="mm", description="or its width")
+        float, Field(ge=1, le=600, allow_inf_nan=False), label("Outside size", unit="mm", hint="or its width")
     ]
     wall_mm: Annotated[
         float | None, Field(ge=0.3, le=100, allow_inf_nan=False), label("Wall", none="solid", unit="mm")

@@ -17,12 +17,12 @@ class Container(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     volume_l: Annotated[
-        float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Volume", unit="vessel", description="to its brim")
+        float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Volume", unit="vessel", hint="to its brim")
     ]
     machine_min: Annotated[
         float | None,
         Field(ge=0.5, le=60, allow_inf_nan=False),
-        label("Mixer’s time a batch", none="mixed by hand", unit="min", description="that a mixer turns"),
+        label("Mixer’s time a batch", none="mixed by hand", unit="min", hint="that a mixer turns"),
     ] = None
     price: Annotated[Price | None, label("Price", none="not entered", unit="price")] = None
     source: Source = ""

@@ -19,16 +19,14 @@ class Ingredient(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["cement", "sand", "stone"], label("Kind")]
-    density_kg_m3: Annotated[Density, label("Particle density", unit="kg/m3", description="of its grains")]
+    density_kg_m3: Annotated[Density, label("Particle density", unit="kg/m3", hint="of its grains")]
     bulk_kg_m3: Annotated[
         Density,
-        label("Bulk density", unit="kg/m3", description="as it is filled into a bucket, dry; of stone, rodded"),
+        label("Bulk density", unit="kg/m3", hint="dry, as it fills a bucket; of gravel, rodded"),
     ]
     largest_mm: Annotated[float, Field(ge=0, le=80, allow_inf_nan=False), label("Maximum size", unit="mm")] = 0.0
-    fineness: Annotated[
-        float, Field(ge=1, le=5), label("Fineness modulus", description="fineness modulus of a sand")
-    ] = 2.8
-    gain: Annotated[Gain, label("Cement type", description="of a cement")] = "ordinary"
+    fineness: Annotated[float, Field(ge=1, le=5), label("Fineness modulus", hint="of sand")] = 2.8
+    gain: Annotated[Gain, label("Cement type", hint="of cement")] = "ordinary"
     pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Pack", unit="kg")]
     price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
     source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""

@@ -35,16 +35,14 @@ class BagSize(Document):
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=40), label("Bag"), ONE_LINE]
     dry_mass_kg: Annotated[Kilograms, label("Dry weight", unit="kg")]
-    yield_l: Annotated[Litres, label("Yield", unit="volume", description="concrete from one bag with its usual water")]
+    yield_l: Annotated[Litres, label("Yield", unit="volume", hint="concrete from one bag with its usual water")]
     density_kg_m3: Annotated[
         float | None,
         Field(ge=1000, le=3200, allow_inf_nan=False),
-        label("or fresh density", none="by the yield", unit="kg/m3", description="where the bag prints no yield"),
+        label("or fresh density", none="by the yield", unit="kg/m3", hint="where the bag prints no yield"),
     ] = None
-    water_least_l: Annotated[Litres, label("Water, least", unit="l", description="the least water the bag allows [l]")]
-    water_most_l: Annotated[
-        Litres, label("Water, bag limit", unit="l", description="the most water the bag allows [l]")
-    ]
+    water_least_l: Annotated[Litres, label("Water, least", unit="l", hint="as the bag says")]
+    water_most_l: Annotated[Litres, label("Water, bag limit", unit="l", hint="as the bag says")]
     price: Annotated[
         float | None,
         Field(ge=0, le=100_000, allow_inf_nan=False),
@@ -107,7 +105,7 @@ class StrengthPoint(Document):
     hours: Annotated[
         float,
         Field(gt=0, lt=672, allow_inf_nan=False),
-        label("Age at 20 °C", unit="h", description="after water in [h]"),
+        label("Age", unit="h", hint="after mixing, at 20 °C, 68 °F"),
     ]
     strength_mpa: Annotated[float, Field(gt=0, le=120, allow_inf_nan=False), label("Strength", unit="MPa")]
 
@@ -118,39 +116,33 @@ class Mix(Document):
     id: Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
     name: Annotated[str, Field(min_length=1, max_length=60), label("Name"), ONE_LINE]
     sizes: Annotated[tuple[BagSize, ...], Field(min_length=1, max_length=12), label("Bags"), COUNTED]
-    gain: Annotated[Gain, label("Cement type", description="how fast its cement is")] = "ordinary"
-    strength_28_least_mpa: Annotated[
-        Strength, label("28-day strength, least", unit="MPa", description="28-day strength, the lower end [MPa]")
-    ] = 24.0
-    strength_28_most_mpa: Annotated[
-        Strength, label("28-day strength, most", unit="MPa", description="28-day strength, the upper end [MPa]")
-    ] = 28.0
-    initial_set_h: Annotated[Hours, label("Initial set at 20 °C", unit="h", description="initial set at 20 °C [h]")] = (
-        4.0
-    )
-    final_set_h: Annotated[Hours, label("Final set at 20 °C", unit="h", description="final set at 20 °C [h]")] = 6.4
+    gain: Annotated[Gain, label("Cement type", hint="how fast it hardens")] = "ordinary"
+    strength_28_least_mpa: Annotated[Strength, label("28-day strength, least", unit="MPa", hint="the lower end")] = 24.0
+    strength_28_most_mpa: Annotated[Strength, label("28-day strength, most", unit="MPa", hint="the upper end")] = 28.0
+    initial_set_h: Annotated[Hours, label("Initial set", unit="h", hint="after mixing, at 20 °C, 68 °F")] = 4.0
+    final_set_h: Annotated[Hours, label("Final set", unit="h", hint="after mixing, at 20 °C, 68 °F")] = 6.4
     kind: Annotated[Kind, label("Kind")] = "concrete"
     cement_share: Annotated[
         float | None,
         Field(gt=0.02, le=1, allow_inf_nan=False),
-        label("Cement content", none="not known", unit="share", description="of the dry mass; None: not known"),
+        label("Cement content", none="not known", unit="share", hint="of the dry weight"),
     ] = None
     stone_mm: Annotated[
         float,
         Field(ge=0, le=80, allow_inf_nan=False),
-        label("Maximum aggregate size", unit="mm", description="the largest in it [mm]"),
+        label("Maximum aggregate size", unit="mm", hint="the largest in it"),
     ] = 10.0
-    feel: Annotated[Feel, label("Consistency", description="what it is made for")] = "plastic"
+    feel: Annotated[Feel, label("Consistency", hint="what it is made for")] = "plastic"
     workable_min: Annotated[
         float,
         Field(gt=1, le=600, allow_inf_nan=False),
-        label("Working time at 20 °C", unit="min", description="from water in until it stiffens, at 20 °C [min]"),
+        label("Working time", unit="min", hint="from mixing until it stiffens, at 20 °C, 68 °F"),
     ] = 75.0
     fibre_in: Annotated[bool, label("Fibre in the bag")] = False
     strengths: Annotated[
         tuple[StrengthPoint, ...],
         Field(max_length=3),
-        label("Strengths printed", description="at 20 °C; none: by its cement"),
+        label("Strengths printed", hint="as the bag prints them; without, by its cement"),
         COUNTED,
     ] = ()
     source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""

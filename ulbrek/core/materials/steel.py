@@ -33,14 +33,14 @@ class Mesh(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     wire_mm: Annotated[
-        float, Field(ge=0.3, le=12, allow_inf_nan=False), label("Wire", unit="mm", description="or a scrim's strand")
+        float, Field(ge=0.3, le=12, allow_inf_nan=False), label("Wire", unit="mm", hint="or a scrim's strand")
     ]
     spacing_mm: Annotated[
-        float, Field(ge=3, le=300, allow_inf_nan=False), label("Spacing", unit="mm", description="wire to wire")
+        float, Field(ge=3, le=300, allow_inf_nan=False), label("Spacing", unit="mm", hint="wire to wire")
     ]
     sheet_length_mm: Annotated[Millimetres, label("Sheet or roll length", unit="sold")] = 2400.0
     sheet_width_mm: Annotated[Millimetres, label("Sheet or roll width", unit="sold")] = 1200.0
-    finish: Annotated[MeshFinish, label("Finish", description="glass: an alkali-resistant scrim")] = "plain"
+    finish: Annotated[MeshFinish, label("Finish", hint="glass: an alkali-resistant scrim")] = "plain"
     price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
     source: Source = ""
 

@@ -25,10 +25,10 @@ class Sealant(Document):
     name: Annotated[Words, label("Name")]
     kind: Annotated[Sealing, label("Type")] = "silicone"
     pack_l: Annotated[
-        float, Field(ge=0.01, le=20, allow_inf_nan=False), label("Cartridge", unit="sip", description="what is in one")
+        float, Field(ge=0.01, le=20, allow_inf_nan=False), label("Cartridge", unit="sip", hint="what is in one")
     ] = 0.3
     cure_h: Annotated[
-        float, Field(ge=0, le=168, allow_inf_nan=False), label("Cures in", unit="h", description="before oil or water")
+        float, Field(ge=0, le=168, allow_inf_nan=False), label("Cures in", unit="h", hint="before oil or water")
     ] = 24.0
     price: Cost = None
     source: Source = ""
@@ -81,18 +81,18 @@ class ReadyFormer(Document):
     name: Annotated[Words, label("Name")]
     shape: Annotated[Literal["round", "rectangle"], label("Shape")] = "round"
     length_mm: Annotated[
-        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Diameter or length", unit="mm", description="outside")
+        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Diameter or length", unit="mm", hint="outside")
     ]
     width_mm: Annotated[
         float | None,
         Field(ge=3, le=2000, allow_inf_nan=False),
-        label("Width", none="round", unit="mm", description="outside, of a rectangle"),
+        label("Width", none="round", unit="mm", hint="outside, of a rectangle"),
     ] = None
     depth_mm: Annotated[
-        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Depth", unit="mm", description="or the length sold")
+        float, Field(ge=3, le=2000, allow_inf_nan=False), label("Depth", unit="mm", hint="or the length sold")
     ]
     draft_deg: Annotated[
-        float, Field(ge=0, le=30, allow_inf_nan=False), label("Draft", unit="deg", description="that lets it go")
+        float, Field(ge=0, le=30, allow_inf_nan=False), label("Draft", unit="deg", hint="that lets it go")
     ] = 0.0
     stays: Annotated[bool, label("Stays in the concrete")] = False
     price: Cost = None
@@ -122,7 +122,7 @@ class Slurry(Document):
     kg_m2: Annotated[
         float,
         Field(ge=0.05, le=20, allow_inf_nan=False),
-        label("Needed for a face", unit="kg/m2", description="dry, for a packed face"),
+        label("Needed for a face", unit="kg/m2", hint="dry, for a packed face"),
     ] = 1.0
     price: Cost = None
     source: Source = ""

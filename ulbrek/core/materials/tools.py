@@ -21,17 +21,17 @@ class Saw(Document):
     rail_mm: Annotated[
         float,
         Field(ge=0, le=30, allow_inf_nan=False),
-        label("Track thickness", unit="mm", description="under the shoe; a saw cuts so much less deep on it"),
+        label("Track thickness", unit="mm", hint="under the shoe; a saw cuts so much less deep on it"),
     ] = 5.0
     left_mm: Annotated[
         float,
         Field(ge=5, le=300, allow_inf_nan=False),
-        label("Shoe edge to blade, left", unit="mm", description="along a guide on the left"),
+        label("Shoe edge to blade, left", unit="mm", hint="along a guide on the left"),
     ] = 35.0
     right_mm: Annotated[
         float,
         Field(ge=5, le=300, allow_inf_nan=False),
-        label("Shoe edge to blade, right", unit="mm", description="along a guide on the right"),
+        label("Shoe edge to blade, right", unit="mm", hint="along a guide on the right"),
     ] = 120.0
     source: Source = ""
 
@@ -47,7 +47,7 @@ class Vibrator(Document):
     carries_kg: Annotated[
         float | None,
         Field(ge=1, le=20_000, allow_inf_nan=False),
-        label("Carries", none="not a table", unit="kg", description="of a table: form and mix"),
+        label("Carries", none="not a table", unit="kg", hint="of a table: form and mix"),
     ] = None
     source: Source = ""
 
@@ -59,7 +59,7 @@ class Carrier(Document):
     name: Annotated[Words, label("Name")]
     kind: Annotated[Literal["bench", "dolly", "cart", "A-frame cart", "hoist"], label("Type")] = "dolly"
     carries_kg: Annotated[
-        float, Field(ge=1, le=20_000, allow_inf_nan=False), label("Carries", unit="kg", description="as its maker says")
+        float, Field(ge=1, le=20_000, allow_inf_nan=False), label("Carries", unit="kg", hint="as its maker says")
     ]
     source: Source = ""
 
@@ -74,7 +74,7 @@ class Grinder(Document):
     rate_m2_h: Annotated[
         float,
         Field(ge=0.05, le=50, allow_inf_nan=False),
-        label("Rate a step", unit="m2/h", description="face done in an hour, one grit"),
+        label("Rate a step", unit="m2/h", hint="face done in an hour, one grit"),
     ] = 1.5
     source: Source = ""
 

@@ -186,10 +186,6 @@ export function setSheetSizes(sheet: string, sizes: SheetSize[]): Promise<Shop> 
   );
 }
 
-export function setMaterials(materials: Schemas["MaterialsRequest"]): Promise<Shop> {
-  return take(client.PUT("/api/shop/materials", { body: materials }));
-}
-
 export function beginJob(job: JobInput): Promise<JobView> {
   return take(client.POST("/api/jobs", { body: { job } }));
 }

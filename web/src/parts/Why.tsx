@@ -5,6 +5,7 @@ import { useRules } from "@/api/queries";
 import { usePreferences } from "@/units/preferences";
 import { besides, exactText, figureIndex, figureText, formulaText } from "./figures";
 import { Modal } from "./Modal";
+import { useMoney } from "./useMoney";
 
 const Ask = createContext<(key: string) => void>(() => undefined);
 
@@ -33,6 +34,7 @@ export function WhyProvider({ plan, children }: { plan: Plan; children: ReactNod
 export function FigureButton({ figure, text }: { figure: Figure; text?: string }) {
   const ask = useContext(Ask);
   const { units } = usePreferences();
+  const money = useMoney();
   return (
     <button
       type="button"
@@ -40,7 +42,7 @@ export function FigureButton({ figure, text }: { figure: Figure; text?: string }
       onClick={() => ask(figure.key)}
       data-figure={figure.key}
     >
-      {text ?? figureText(figure, units)}
+      {text ?? (figure.unit === "price" ? money(figure.value) : figureText(figure, units))}
     </button>
   );
 }
@@ -52,7 +54,10 @@ export function FigureLine({ label, figure, text }: { label: string; figure: Fig
     <div className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
       <dt>{label}</dt>
       <dd className="shrink-0 whitespace-nowrap">
-        <FigureButton figure={figure} text={text ?? besides(label, figure, units)} />
+        <FigureButton
+          figure={figure}
+          {...(text === undefined && figure.unit === "price" ? {} : { text: text ?? besides(label, figure, units) })}
+        />
       </dd>
     </div>
   );
@@ -67,19 +72,20 @@ interface PanelProps {
 
 function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
   const { units } = usePreferences();
+  const money = useMoney();
   const page = useRules().get(figure.rule);
   if (!page) return null;
   const meanings = new Map(page.terms.map((term) => [term.name, term.meaning]));
   return (
     <Modal open title={page.title} description={page.reason} onClose={onClose}>
       <p className="figure text-3xl" data-why-value>
-        {exactText(figure, units)}
+        {figure.unit === "price" ? money(figure.value) : exactText(figure, units)}
       </p>
       <p className="mt-3 text-soft">{formulaText(page, (name) => meanings.get(name) ?? name)}</p>
       <dl className="mt-3">
         {Object.entries(figure.inputs ?? {}).map(([name, input]) => {
           const deeper = input.figure;
-          const text = exactText(input, units);
+          const text = input.unit === "price" ? money(input.value) : exactText(input, units);
           return (
             <div key={name} className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
               <dt>{meanings.get(name) ?? "each item"}</dt>

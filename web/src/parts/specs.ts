@@ -22,6 +22,10 @@ interface Spec {
   /** Of a text the characters, of a list the items that it may have. */
   most?: number;
   default?: string | number | boolean | null;
+  /** What has to be known beside the label. */
+  hint?: string;
+  /** Of a list, the document that its items are. */
+  of?: string;
 }
 
 /** A field that is shown, by its key in the document. */
@@ -42,6 +46,11 @@ export function specsOf(of: DocumentName): FieldSpec[] {
   return Object.entries(ALL[of].fields).flatMap(([key, { label, ...spec }]) =>
     label ? [{ ...spec, key, label }] : [],
   );
+}
+
+/** Whether there is a document of this name. */
+export function isDocument(name: string): name is DocumentName {
+  return name in ALL;
 }
 
 /** How many items a list of a document may have. */

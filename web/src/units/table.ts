@@ -61,6 +61,7 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "lean": {"mm": [{"name": "°"}], "in": [{"name": "°"}]},
   "%": {"mm": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}], "in": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}]},
   "share": {"mm": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}], "in": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}]},
+  "m2/h": {"mm": [{"name": "m²/h", "step": 0.1}], "in": [{"name": "ft²/h", "factor": 10.763910416709725}]},
   "price": {"mm": [{"step": 0.01, "fixed": true}], "in": [{"step": 0.01, "fixed": true}]},
   "whole price": {"mm": [{}], "in": [{}]},
   "ratio": {"mm": [{"step": 0.01}], "in": [{"step": 0.01}]},

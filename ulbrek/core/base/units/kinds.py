@@ -201,6 +201,7 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     "lean": _same(Band(name="°")),
     "%": _same(Band(10, "%", figures=2), Band(name="%")),
     "share": _same(Band(0.1, "%", figures=2, factor=100), Band(name="%", factor=100)),
+    "m2/h": _both(Band(name="m²/h", step=0.1), Band(name="ft²/h", factor=1 / _FOOT_M**2)),
     "price": _same(Band(step=0.01, fixed=True)),
     "whole price": _same(Band()),
     "ratio": _same(Band(step=0.01)),

@@ -1,9 +1,10 @@
 import { useQuery, useSuspenseInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { agendaQuery, jobsQuery } from "@/api/queries";
+import { agendaQuery, jobsQuery, shopQuery } from "@/api/queries";
 import { ShopPage } from "../records/ShopHeader";
 import { Agenda } from "./Agenda";
 import { BringIn } from "./BringIn";
+import { FirstQuestions } from "./FirstQuestions";
 import { JobLine } from "./JobLine";
 import { NewPiece } from "./NewPiece";
 import { People } from "./People";
@@ -14,6 +15,7 @@ export function FloorPage() {
   const jobs = pages.pages.flatMap((page) => page.cards);
   const count = pages.pages.at(-1)?.count ?? jobs.length;
   const { data: agenda } = useQuery(agendaQuery);
+  const { data: shop } = useQuery(shopQuery);
   const [adding, setAdding] = useState(false);
   const [people, setPeople] = useState(false);
   return (
@@ -21,9 +23,10 @@ export function FloorPage() {
       {agenda?.old_shop && (
         <p role="alert" className="mb-6 border-l-4 border-stop pl-3">
           The last change of the shop’s materials or hours cannot be read. All is planned with those before it: set them
-          again under Materials.
+          again under Shop.
         </p>
       )}
+      {shop && !shop.begun && <FirstQuestions shop={shop} />}
       <Agenda />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <p className="flex-1 text-xl font-bold">{count === 1 ? "1 job" : `${count} jobs`} on the floor</p>

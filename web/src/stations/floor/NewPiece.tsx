@@ -26,7 +26,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
     try {
       const job: JobInput = {
         name: name.trim(),
-        pieces: [await beginPiece(start, "piece", name.trim(), sizes, units)],
+        pieces: [await beginPiece(start, `piece-${crypto.randomUUID().slice(0, 8)}`, name.trim(), sizes, units)],
         mix: { mix: mix?.id ?? "", bag: mix?.sizes[0]?.id ?? "", container: shop.containers[0]?.id ?? "" },
       };
       const view = await beginJob(job);

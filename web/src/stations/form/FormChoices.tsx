@@ -43,6 +43,13 @@ function Habits({ shop }: { shop: Shop }) {
   const { data: schools } = useQuery(schoolsQuery);
   const { form } = editor.shown.job;
   const saw = form.saw ?? shop.form_habits.saw;
+  const used = shop.saws.find((one) => one.kind === saw);
+  const ofSaw: Record<string, number | undefined> = {
+    kerf: used?.kerf_mm,
+    rail: used?.rail_mm,
+    guide_left: used?.left_mm,
+    guide_right: used?.right_mm,
+  };
   const habits = specsOf("FormHabits").filter(({ key }) => !(key in OF_SAW) || OF_SAW[key] === saw);
   return (
     <>
@@ -62,7 +69,8 @@ function Habits({ shop }: { shop: Shop }) {
       {habits
         .filter((spec) => spec.as === "length")
         .map((spec) => {
-          const usual = valueAt(shop.form_habits, `/${spec.key}`);
+          const mm = ofSaw[spec.key];
+          const usual = mm === undefined ? valueAt(shop.form_habits, `/${spec.key}`) : { mm, typed: null };
           return <DocField key={spec.key} at="/form" spec={spec} usual={isLength(usual) ? usual : null} />;
         })}
     </>

@@ -1,10 +1,12 @@
 import type { Plan } from "@/api/client";
+import { useMoney } from "@/parts/useMoney";
 import { usePreferences } from "@/units/preferences";
 import { writeVolume } from "@/units/quantity";
 
 /** The cheapest set of bags that suffices," + what a bag less or more would leave. */
 export function BagSets({ mix }: { mix: Plan["mix"] }) {
   const { units } = usePreferences();
+  const money = useMoney();
   const { cheapest, one_less, one_more } = mix.sets;
   if (mix.scratch) return null;
   const said = (set: Plan["mix"]["sets"]["cheapest"]) =>
@@ -17,7 +19,7 @@ export function BagSets({ mix }: { mix: Plan["mix"] }) {
     <section aria-label="Sets of bags">
       <h2 className="text-lg font-bold">
         {cheapest.cost === null ? "Least left over" : "Cheapest"}: {said(cheapest)}
-        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${cheapest.cost.toFixed(2)} to buy` : ", all in stock")}
+        {cheapest.cost !== null && (cheapest.cost > 0 ? `, ${money(cheapest.cost)} to buy` : ", all in stock")}
       </h2>
       <p>{over(cheapest.over_l)}.</p>
       {one_less && (

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, take } from "@/api/client";
+import { client, Refused, take } from "@/api/client";
 import { jobNamesQuery, shopQuery } from "@/api/queries";
 import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
@@ -33,7 +33,7 @@ export function MouldsPage() {
       <div className="mb-3 flex items-center gap-4">
         <p className="flex-1 text-xl font-bold">Moulds and forms in the shop</p>
         <button type="button" className="button button-now" onClick={() => setAdding(true)}>
-          New mould
+          Add a mould
         </button>
       </div>
       {forms.length === 0 ? (
@@ -47,13 +47,13 @@ export function MouldsPage() {
           ))}
         </ul>
       )}
-      {adding && <NewMould onClose={() => setAdding(false)} />}
+      {adding && <MouldDialog onClose={() => setAdding(false)} />}
     </ShopPage>
   );
 }
 
 function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
-  const [asked, setAsked] = useState<EventKind | null>(null);
+  const [asked, setAsked] = useState<EventKind | "edit" | null>(null);
   const names = useNames();
   const [all, setAll] = useState(false);
   const { mould } = form;
@@ -68,6 +68,9 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
         {mould && <Life mould={mould} />}
         {mould && (
           <div className="mt-3 flex flex-wrap gap-2">
+            <button type="button" className="button px-3" onClick={() => setAsked("edit")}>
+              Edit
+            </button>
             {EVENTS.map(({ kind, text }) => (
               <button key={kind} type="button" className="button px-3" onClick={() => setAsked(kind)}>
                 {text}
@@ -100,7 +103,8 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
           )}
         </div>
       )}
-      {asked && <Happened form={form} kind={asked} onClose={() => setAsked(null)} />}
+      {asked === "edit" && <MouldDialog form={form} onClose={() => setAsked(null)} />}
+      {asked && asked !== "edit" && <Happened form={form} kind={asked} onClose={() => setAsked(null)} />}
     </li>
   );
 }
@@ -178,53 +182,106 @@ function Happened({ form, kind, onClose }: { form: KeptForm; kind: EventKind; on
   );
 }
 
-function NewMould({ onClose }: { onClose: () => void }) {
+const FIGURES = [
+  { key: "life", label: "Uses it usually gives", hint: "of each cavity" },
+  { key: "service", label: "Uses between services", hint: "" },
+  { key: "before", label: "Uses before these records", hint: "0 for a new one" },
+] as const;
+
+interface MouldProps {
+  /** The mould that is edited; without one a new one is entered. */
+  form?: KeptForm;
+  onClose: () => void;
+}
+
+/** A form that is kept: made for a piece of a job, and how long it lasts. */
+function MouldDialog({ form, onClose }: MouldProps) {
   const { data: jobs = [] } = useQuery(jobNamesQuery);
   const send = useSend();
-  const [told, setTold] = useState({ name: "", piece: "", cavities: "1", life: "", service: "", weakest: "" });
+  const mould = form?.mould;
+  const [told, setTold] = useState({
+    name: "",
+    piece: "",
+    cavities: "1",
+    life: mould?.usual_life == null ? "" : String(mould.usual_life),
+    service: mould?.service_every == null ? "" : String(mould.service_every),
+    before: String(mould?.used_before ?? 0),
+    weakest: mould?.weakest_part ?? "",
+  });
   const [id] = useState(() => crypto.randomUUID());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
-  const pieces = [...new Map(jobs.flatMap((job) => job.pieces).map((piece) => [piece.id, piece.name]))];
+  const pieces = jobs.flatMap((job) =>
+    job.pieces.map((piece) => ({ job: job.id, id: piece.id, name: `${job.name}: ${piece.name}` })),
+  );
 
   const { refused, submit } = useSubmit(async () => {
     const count = (text: string, label: string) => (text.trim() ? numberOf(text, label) : null);
-    const piece = told.piece || pieces[0]?.[0] || "";
-    const mould = {
-      usual_life: count(told.life, "Usual life"),
-      service_every: count(told.service, "Service"),
-      used_before: 0,
+    const kept = {
+      usual_life: count(told.life, "Uses it usually gives"),
+      service_every: count(told.service, "Uses between services"),
+      used_before: count(told.before, "Uses before these records") ?? 0,
       weakest_part: told.weakest,
     };
-    const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(piece);
-    await send(() => take(client.POST("/api/forms", { body: { id, name: told.name, pieces: cavities, mould } })));
+    if (form) {
+      await send(() =>
+        take(client.PUT("/api/forms/{form_id}/mould", { params: { path: { form_id: form.id } }, body: kept })),
+      );
+      return;
+    }
+    const made = pieces[Number(told.piece)] ?? pieces[0];
+    if (!made) throw new Refused(422, "A mould is made for a piece of a job. Begin the job first.");
+    const cavities = Array<string>(numberOf(told.cavities, "Cavities")).fill(made.id);
+    const body = { id, name: told.name, job_id: made.job, pieces: cavities, mould: kept };
+    await send(() => take(client.POST("/api/forms", { body })));
   }, onClose);
 
   return (
-    <Modal open title="New mould" description="A form that is kept and reused." onClose={onClose}>
+    <Modal
+      open
+      title={form ? form.name : "Add a mould"}
+      description="A form that is kept and reused, for this piece in its job and in copies of it."
+      onClose={onClose}
+    >
       <form className="space-y-3" onSubmit={submit} onKeyDown={(event) => event.stopPropagation()}>
-        <EntryText label="Name" value={told.name} onChange={set("name")} />
-        <label className="block">
-          For
-          <select className="field" value={told.piece} onChange={(event) => set("piece")(event.target.value)}>
-            {pieces.map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <EntryText label="Cavities" number value={told.cavities} onChange={set("cavities")} />
-        {(["life", "service", "weakest"] as const).map((field) => (
-          <label key={field} className="block">
-            {{ life: "Uses it usually gives", service: "Uses between services", weakest: "Weak spot" }[field]}
+        {!form && (
+          <>
+            <EntryText label="Name" value={told.name} onChange={set("name")} />
+            <label className="block">
+              Made for
+              <select className="field" value={told.piece} onChange={(event) => set("piece")(event.target.value)}>
+                {pieces.map((piece, index) => (
+                  <option key={`${piece.job} ${piece.id}`} value={index}>
+                    {piece.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <EntryText label="Cavities" number value={told.cavities} onChange={set("cavities")} />
+          </>
+        )}
+        {FIGURES.map(({ key, label, hint }) => (
+          <label key={key} className="block">
+            {label}
             <input
-              className="field"
-              value={told[field]}
-              maxLength={80}
-              onChange={(event) => set(field)(event.target.value)}
+              className="field figure"
+              inputMode="numeric"
+              value={told[key]}
+              maxLength={8}
+              onChange={(event) => set(key)(event.target.value)}
             />
+            {hint && <span className="block text-soft">{hint}</span>}
           </label>
         ))}
+        <label className="block">
+          Weak spot
+          <input
+            className="field"
+            value={told.weakest}
+            maxLength={80}
+            onChange={(event) => set("weakest")(event.target.value)}
+          />
+          <span className="block text-soft">looked at first</span>
+        </label>
         <FieldProblem problem={refused} />
         <button type="submit" className="button button-now w-full">
           Save

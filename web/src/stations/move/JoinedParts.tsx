@@ -1,11 +1,14 @@
+import { useQuery } from "@tanstack/react-query";
 import type { Schemas } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { listAt } from "@/api/lists";
+import { shopQuery } from "@/api/queries";
 import { DocField } from "@/parts/DocField";
 import { mostOf, specOf } from "@/parts/specs";
 import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { namesOf } from "../job/shopChoices";
 
 const NONE_YET = { mm: 0, typed: null };
 
@@ -47,9 +50,12 @@ export function JoinedParts() {
         </button>
       )}
       {wood.map((one) => (
-        <p key={`${one.width_mm} ${one.thickness_mm} ${one.length_mm}`} className="mt-2">
+        <p key={`${one.material} ${one.width_mm} ${one.thickness_mm} ${one.length_mm}`} className="mt-2">
           <FigureButton figure={one.count} /> of {writeLength(one.length_mm, units)}
-          {one.width_mm > 0 && `, ${writeLength(one.width_mm, units)} × ${writeLength(one.thickness_mm, units)}`}
+          {one.name !== "" && `, ${one.name}`}
+          {one.name === "" &&
+            one.width_mm > 0 &&
+            `, ${writeLength(one.width_mm, units)} × ${writeLength(one.thickness_mm, units)}`}
           {one.proven ? " (the fewest)" : ` (at least ${one.least})`}:{" "}
           {one.lengths
             .map((length) => length.parts.map((part) => writeLength(part.length_mm, units)).join(" + "))
@@ -63,7 +69,8 @@ export function JoinedParts() {
 /** What describes a part; what is sawn has sizes, of what is bought they stand where they were said. */
 function PartFields({ part, at }: { part: Schemas["JoinedPart-Output"]; at: string }) {
   const editor = useJobEditor();
-  const sawn = part.kind === "plank" || part.kind === "stretcher";
+  const { data: shop } = useQuery(shopQuery);
+  const sawn = part.kind === "plank" || part.kind === "stretcher" || part.cut_from !== null;
   const place = { editor, at, whose: part.name };
   return (
     <>
@@ -75,7 +82,12 @@ function PartFields({ part, at }: { part: Schemas["JoinedPart-Output"]; at: stri
         .map((side) => (
           <DocField key={side} {...place} spec={specOf("JoinedPart", side)} usual={NONE_YET} />
         ))}
-      {sawn && <DocField {...place} spec={specOf("JoinedPart", "stock_length")} />}
+      <DocField
+        {...place}
+        spec={specOf("JoinedPart", "cut_from")}
+        choices={namesOf([...(shop?.lumber ?? []), ...(shop?.linear ?? [])])}
+      />
+      {sawn && part.cut_from === null && <DocField {...place} spec={specOf("JoinedPart", "stock_length")} />}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { PiecePlan } from "@/api/client";
+import type { PiecePlan, Shop } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
@@ -30,10 +30,19 @@ export function MoveStation() {
   const editor = useJobEditor();
   const { job, plan } = editor.shown;
   const apply = useApply();
+  const { units } = usePreferences();
+  const { data: shop } = useQuery(shopQuery);
   const [index, setIndex] = useState(0);
   const first = plan.pieces[index] ?? plan.pieces[0];
   if (!first) return null;
-  const people = String(Math.min(4, job.handling.people)) as (typeof TEAMS)[number];
+  const people = String(Math.min(4, first.handling.people_there)) as (typeof TEAMS)[number];
+  const carried = (kinds: readonly string[]) => {
+    const most = Math.max(
+      0,
+      ...(shop?.carriers ?? []).filter((one) => kinds.includes(one.kind)).map((one) => one.carries_kg),
+    );
+    return most > 0 ? `shop’s: ${write(most, "allowed", units)}` : "none entered";
+  };
   const set = (field: string, value: unknown, what: string) =>
     editor.change((now) => withField(now, `/handling/${field}`, value), what);
 
@@ -63,12 +72,25 @@ export function MoveStation() {
             label="People there"
             value={people}
             choices={TEAMS.map((team) => ({ value: team, text: team === "4" ? "4 or more" : team }))}
-            onChoose={(team) => void set("people", Number(team), `${team} people there`)}
+            onChoose={(team) =>
+              void editor.change(
+                (now) => withField(withField(now, "/handling/people", Number(team)), "/handling/there", []),
+                `${team} people there`,
+              )
+            }
           />
+          {shop && shop.people.length > 0 && (
+            <Who shop={shop} onChoose={(there, what) => void set("there", there, what)} />
+          )}
           <div className="mt-2 fields">
-            <DocField at="/handling" spec={specOf("HandlingInputs", "bench_kg")} />
-            <DocField at="/handling" spec={specOf("HandlingInputs", "dolly_kg")} />
+            <DocField at="/handling" spec={specOf("HandlingInputs", "bench_kg")} none={carried(["bench"])} />
+            <DocField
+              at="/handling"
+              spec={specOf("HandlingInputs", "dolly_kg")}
+              none={carried(["dolly", "cart", "A-frame cart"])}
+            />
           </div>
+          <p className="text-soft">Enter 0 where there is none for this job.</p>
         </section>
         <TeamScale piece={first} />
         <Lifts
@@ -82,6 +104,35 @@ export function MoveStation() {
         <OnePerson piece={first} />
       </div>
     </Bench>
+  );
+}
+
+/** Who of the shop is there: each lifts by their own figure, and the weakest counts for the team. */
+function Who({ shop, onChoose }: { shop: Shop; onChoose: (there: string[], what: string) => void }) {
+  const editor = useJobEditor();
+  const { units } = usePreferences();
+  const { there } = editor.shown.job.handling;
+  return (
+    <fieldset className="mt-3" data-field="/handling/there">
+      <legend className="text-soft">Or choose who is there; the weakest counts for the team</legend>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {shop.people.map((person) => {
+          const here = there.includes(person.id);
+          const next = here ? there.filter((id) => id !== person.id) : [...there, person.id];
+          return (
+            <button
+              key={person.id}
+              type="button"
+              aria-pressed={here}
+              className={`button px-3 ${here ? "button-pressed" : ""}`}
+              onClick={() => onChoose(next, `${person.name} ${here ? "not there" : "there"}`)}
+            >
+              {person.name}, {write(person.lifts_kg ?? shop.one_person_lifts_kg, "allowed", units)}
+            </button>
+          );
+        })}
+      </div>
+    </fieldset>
   );
 }
 

@@ -9,6 +9,8 @@ import { valueWords } from "@/parts/values";
 import { EntryForm, numberOf } from "../records/EntryForm";
 import { FromStock, takenFrom } from "./FromStock";
 
+/** What every first piece was called before pieces had ids of their own. */
+const UNNAMED = "piece";
 const MOST = 200; // castings of one piece in one pour
 
 interface Props {
@@ -55,7 +57,11 @@ export function BeginPour({ jobId, job, onClose }: Props) {
     <Modal open title="Start a pour" description="Castings to pour, and what it takes from stock." onClose={onClose}>
       <EntryForm label={water === "in" ? "Mixing started" : "Save as planned"} send={send} note="Note (optional)">
         {job.pieces.map((piece) => {
-          const fitting = forms.filter((form) => form.cavities.some((one) => one.piece === piece.id));
+          const fitting = forms.filter(
+            (form) =>
+              form.cavities.some((one) => one.piece === piece.id) &&
+              (piece.id !== UNNAMED || form.job_id === null || form.job_id === jobId),
+          );
           return (
             <div key={piece.id} className="grid grid-cols-[6rem_minmax(0,1fr)] gap-3">
               <label className="block">

@@ -11,7 +11,7 @@ const PLACES = [
   { to: "/moulds", name: "Moulds" },
   { to: "/stock", name: "Stock" },
   { to: "/shopping", name: "To buy" },
-  { to: "/materials", name: "Materials" },
+  { to: "/shop", name: "Shop" },
   { to: "/rules", name: "Rules" },
 ] as const;
 

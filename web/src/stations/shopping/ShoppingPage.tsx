@@ -5,6 +5,7 @@ import type { Schemas } from "@/api/client";
 import { withField } from "@/api/editor";
 import { editJob, jobNamesQuery, jobQuery, shoppingQuery } from "@/api/queries";
 
+import { useMoney } from "@/parts/useMoney";
 import { usePreferences } from "@/units/preferences";
 import { trim, write } from "@/units/quantity";
 import { ShopPage } from "../records/ShopHeader";
@@ -29,6 +30,8 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
     const job = wanted ? [...ids, id] : ids.filter((one) => one !== id);
     void navigate({ to: "/shopping", search: { job } });
   }
+
+  const money = useMoney();
 
   async function tick(line: Line, wanted: boolean) {
     setWrong("");
@@ -90,7 +93,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
       {list && ids.length > 0 && (
         <>
           <p className="mt-5 text-lg font-bold">
-            Total {list.cost.toFixed(2)}
+            Total {money(list.cost)}
             {list.unpriced > 0 && `, ${list.unpriced} unpriced`}
           </p>
           <p className="text-soft">Prices are the shop’s own where entered, else sample prices.</p>
@@ -110,6 +113,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
 function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }) {
   const enough = line.unit !== "" && line.to_buy === 0;
   const { units } = usePreferences();
+  const money = useMoney();
   const many = line.unit ? write(line.to_buy, line.unit.replace("m²", "m2"), units) : "";
   return (
     <li className={`border-b border-line ${line.bought || enough ? "text-soft" : ""}`} data-line={line.key}>
@@ -130,7 +134,7 @@ function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }
         </span>
         <span className="figure text-right">
           {enough ? "enough" : many}
-          {line.cost !== null && !enough && <span className="block text-soft">{line.cost.toFixed(2)}</span>}
+          {line.cost !== null && !enough && <span className="block text-soft">{money(line.cost)}</span>}
         </span>
       </label>
     </li>

@@ -4,7 +4,7 @@ import { client, take } from "@/api/client";
 import { type Item, type Lot, movesQuery } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
-import { trim } from "@/units/quantity";
+import { trim, writeMoney } from "@/units/quantity";
 
 import { dateAndClock } from "@/units/time";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
@@ -25,7 +25,7 @@ export function LotDialog({ item, lot, zone, onClose }: { item: Item; lot: Lot; 
     <Modal
       open
       title={`${item.name}${lot.name ? `, ${lot.name}` : ""}`}
-      description={`${trim(lot.on_hand, 2)} ${item.unit} here${lot.price === null ? "" : `, ${lot.price.toFixed(2)} ${lot.currency} each`}`}
+      description={`${trim(lot.on_hand, 2)} ${item.unit} here${lot.price === null ? "" : `, ${writeMoney(lot.price, lot.currency ?? "")} each`}`}
       onClose={onClose}
     >
       <EntryForm

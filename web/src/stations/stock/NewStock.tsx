@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Shop, take } from "@/api/client";
+import { SHOP_LISTS } from "@/api/fields";
 import { shopQuery } from "@/api/queries";
 import { type Item, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
@@ -25,19 +26,37 @@ function known(shop: Shop | undefined): Known[] {
       unit: "bags",
     })),
   );
-  const of = (kind: Item["kind"], some: readonly { id: string; name: string }[] | undefined, unit: string) =>
-    (some ?? []).map(({ id, name }) => ({ kind, material: id, name, unit }));
-  return [
-    ...bags,
-    ...of("sheet", shop?.sheets, "sheets"),
-    ...of("foam", shop?.foams, "sheets"),
-    ...of("bar", shop?.bars, "bars"),
-    ...of("mesh", shop?.meshes, "sheets"),
-    { kind: "hardware", material: "screws", name: "Screws", unit: "boxes" },
-    { kind: "supply", material: "sealant", name: "Sealant", unit: "cartridges" },
-    { kind: "supply", material: "tape", name: "Packing tape", unit: "rolls" },
-  ];
+  const listed = SHOP_LISTS.flatMap(({ name: list, stock }) =>
+    stock === null || list === "mixes"
+      ? []
+      : (shop?.[list] ?? []).map(({ id, name }) => ({
+          kind: stock,
+          material: id,
+          name,
+          unit: UNITS[list] ?? "pieces",
+        })),
+  );
+  return [...bags, ...listed];
 }
+
+/** What the things of a list are counted in. */
+const UNITS: Partial<Record<(typeof SHOP_LISTS)[number]["name"], string>> = {
+  ingredients: "bags",
+  admixtures: "packs",
+  sheets: "sheets",
+  liners: "sheets",
+  foams: "sheets",
+  meshes: "sheets",
+  bars: "bars",
+  lumber: "lengths",
+  linear: "lengths",
+  screws: "boxes",
+  sealants: "cartridges",
+  tapes: "rolls",
+  releases: "l",
+  sealers: "l",
+  slurries: "kg",
+};
 
 /** Something new to keep: one of the shop's materials, or anything by its name. */
 export function NewItem({ onClose }: { onClose: () => void }) {
@@ -87,7 +106,8 @@ export function NewLot({ item, onClose }: { item: Item; onClose: () => void }) {
   const [quantity, setQuantity] = useState("");
   const [name, setName] = useState("");
   const [price, setPrice] = useState(last?.price == null ? "" : String(last.price));
-  const [currency, setCurrency] = useState(last?.currency ?? "USD");
+  const { data: shop } = useQuery(shopQuery);
+  const [currency, setCurrency] = useState(last?.currency ?? shop?.currency ?? "");
   return (
     <Modal open title={`Receive: ${item.name}`} onClose={onClose}>
       <EntryForm
