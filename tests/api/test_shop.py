@@ -1,6 +1,7 @@
 """The shop's hours and its sheets: kept as revisions, and every job goes by them."""
 
-import json
+from collections.abc import Iterator
+from typing import Any
 from uuid import uuid4
 
 import pytest
@@ -8,6 +9,7 @@ from fastapi.testclient import TestClient
 from httpx2 import Response
 
 from tests.api.test_jobs import begin
+from ulbrek.core.job.shelves import SHELVES
 
 
 def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClient) -> None:
@@ -69,30 +71,156 @@ def test_sizes_of_a_sheet_are_kept_as_typed_lengths_and_every_job_is_planned_wit
     assert api.get("/api/shop").json() == shop
 
 
-def test_materials_are_kept_all_at_once_and_what_is_wrong_names_its_field(api: TestClient) -> None:
+LISTS = "/api/shop/lists"
+
+
+@pytest.fixture
+def shop_again(api: TestClient) -> Iterator[dict[str, Any]]:
+    """The shop as it is; what a test adds is removed after it."""
     before = api.get("/api/shop").json()
-    told = {name: before[name] for name in ("mixes", "admixtures", "ingredients", "standby")}
+    yield before
+    now = api.get("/api/shop").json()
+    for name in (one.name for one in SHELVES):
+        for entry in now[name]:
+            if entry["id"] not in {one["id"] for one in before[name]}:
+                api.delete(f"{LISTS}/{name}/entries/{entry['id']}")
 
-    def put(**changed: object) -> Response:
-        return api.put("/api/shop/materials", json={**told, **changed})
 
-    try:
-        own = {**before["mixes"][0], "id": "own", "name": "What the yard sells"}
-        kept = put(mixes=[*before["mixes"], own], standby=[{"name": "Door stop", "volume_l": 0.9}]).json()
-        assert kept["mixes"][-1]["name"] == "What the yard sells"
-        assert api.get("/api/shop").json() == kept
-        twice = put(mixes=[own, own])
-        assert twice.status_code == 422
-        assert "called “own”" in json.dumps(twice.json(), ensure_ascii=False)
-        wrong = {**before["admixtures"][0], "least": 9}
-        refused = put(admixtures=[wrong])
+def add(api: TestClient, to: str, units: str = "mm", **entry: object) -> Response:
+    return api.post(f"{LISTS}/{to}/entries", json={"entry": entry, "units": units})
+
+
+def test_an_entry_is_typed_in_any_unit_and_kept_when_all_of_it_is_right(
+    api: TestClient, shop_again: dict[str, Any]
+) -> None:
+    bag = {"name": "50 lb", "dry_mass_kg": "50", "water_least_l": "2 qt", "water_most_l": "2,6 l", "price": "$7.25"}
+    refused = add(api, "mixes", "in", name="Yard mix", sizes=[{**bag, "dry_mass_kg": "much"}]).json()["problems"]
+    assert {one["field"] for one in refused} == {"/sizes/0/dry_mass_kg", "/sizes/0/yield_l"}
+    assert all(one["remedy"] for one in refused)
+    assert api.get("/api/shop").json() == shop_again, "nothing is kept by halves"
+    kept = add(api, "mixes", "in", name="Yard mix", sizes=[{**bag, "yield_l": "0.375"}]).json()["mixes"][-1]
+    assert (kept["id"], kept["sizes"][0]["id"]) == ("yard-mix", "50-lb")
+    assert kept["sizes"][0]["dry_mass_kg"] == pytest.approx(22.68, abs=0.001)
+    assert kept["sizes"][0]["yield_l"] == pytest.approx(10.619, abs=0.001)
+    assert kept["sizes"][0]["price"] == 7.25
+    edited = {**kept, "name": "Yard mix, grey", "workable_min": "1 h"}
+    told = api.put(f"{LISTS}/mixes/entries/yard-mix", json={"entry": edited, "units": "in"}).json()["mixes"][-1]
+    assert told == {**kept, "name": "Yard mix, grey", "workable_min": 60.0}, "what was not typed again is as it was"
+
+
+@pytest.mark.parametrize(
+    ("units", "thickness", "said"),
+    [("in", "4", "Thickness must be at most 2 3/8″."), ("mm", "100", "Thickness must be at most 60 mm.")],
+)
+def test_bounds_are_told_in_the_units_of_who_typed(api: TestClient, units: str, thickness: str, said: str) -> None:
+    answer = add(api, "sheets", units, name="Thick", thickness_mm=thickness, length_mm="8 ft", width_mm="4 ft")
+    (problem,) = answer.json()["problems"]
+    assert (problem["field"], problem["problem"].replace("\u00a0", " ")) == ("/thickness_mm", said)
+
+
+def test_two_of_one_name_are_refused_and_the_first_is_what_a_job_gets(
+    api: TestClient, shop_again: dict[str, Any]
+) -> None:
+    mesh = {"name": "Roll mesh", "wire_mm": "1/8 in", "spacing_mm": "2 in"}
+    assert add(api, "meshes", **mesh).status_code == 201
+    assert add(api, "meshes", **{**mesh, "name": "ROLL mesh"}).json()["problems"][0]["field"] == "/name"
+    first = api.post(f"{LISTS}/meshes/entries/roll-mesh/first").json()["meshes"]
+    assert [one["id"] for one in first][:2] == ["roll-mesh", shop_again["meshes"][0]["id"]]
+    job = begin(api)
+    listed = api.get("/api/shopping", params={"job": job["id"]}).json()["lines"]
+    assert "mesh/roll-mesh" in {one["key"] for one in listed}
+    api.post(f"{LISTS}/meshes/entries/{shop_again['meshes'][0]['id']}/first")
+
+
+def test_what_a_job_or_the_stock_uses_stays_until_they_do_not(api: TestClient, shop_again: dict[str, Any]) -> None:
+    add(api, "sheets", name="Own board", thickness_mm="18 mm", length_mm="8 ft", width_mm="4 ft")
+    add(api, "admixtures", name="Own dye", kind="pigment", base="cement", least="1", usual="2", most="3")
+    job = begin(api, form={"sheet": "own-board"}, mix={"doses": [{"admixture": "own-dye"}]}, name="Needs it")
+    for name, entry in (("sheets", "own-board"), ("admixtures", "own-dye")):
+        refused = api.delete(f"{LISTS}/{name}/entries/{entry}")
         assert refused.status_code == 422
-        assert refused.json()["problems"][0]["field"].startswith("/admixtures/0")
-        assert put(mixes=[]).status_code == 422
-        assert api.get("/api/shop").json() == kept
+        assert "is used by “Needs it”" in refused.json()["detail"]
+    api.post(f"/api/jobs/{job['id']}/archive")
+    item = api.post(
+        "/api/stock", json={"kind": "sheet", "material": "own-board", "name": "Own board", "unit": "sheets"}
+    )
+    stock_id = next(one["id"] for one in item.json() if one["material"] == "own-board")
+    lots = api.post(f"/api/stock/{stock_id}/lots", json={"quantity": 2, "price": 40}).json()
+    (lot,) = next(one["lots"] for one in lots if one["id"] == stock_id)
+    assert lot["currency"] == shop_again["currency"]
+    assert "2 in stock" in api.delete(f"{LISTS}/sheets/entries/own-board").json()["detail"]
+    api.post(f"/api/lots/{lot['id']}/moves", json={"kind": "counted", "quantity": 0})
+    assert api.delete(f"{LISTS}/sheets/entries/own-board").status_code == 200
+    assert api.delete(f"{LISTS}/sheets/entries/own-board").status_code == 404
+    assert api.get(f"{LISTS}/marble.csv").status_code == 404
+
+
+def test_the_last_of_what_a_plan_needs_stays(api: TestClient) -> None:
+    (tape,) = api.get("/api/shop").json()["tapes"]
+    refused = api.delete(f"{LISTS}/tapes/entries/{tape['id']}")
+    assert refused.status_code == 422
+    assert "the last one" in refused.json()["detail"]
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+@pytest.mark.parametrize("name", [one.name for one in SHELVES])
+def test_a_list_that_goes_out_and_comes_in_again_is_the_same(api: TestClient, name: str, units: str) -> None:
+    table = api.get(f"{LISTS}/{name}.csv", params={"units": units}).text
+    read = api.post(f"{LISTS}/{name}/table", json={"table": table, "units": units, "keep": True}).json()
+    assert (read["added"], read["changed"]) == ([], [])
+
+
+def test_a_table_is_read_whole_or_not_at_all_and_says_the_line(api: TestClient, shop_again: dict[str, Any]) -> None:
+    def read(table: str, units: str = "in", *, keep: bool = True) -> Response:
+        return api.post(f"{LISTS}/sheets/table", json={"table": table, "units": units, "keep": keep})
+
+    heads = "Name;Thickness;Sheet length;Sheet width;Price of one"
+    good = f"{heads}\nBirch 3/4;3/4;8 ft;4 ft;62.50\nMDF;18 mm;2440 mm;1220 mm;\n"
+    looked = read(good, keep=False).json()
+    assert (looked["added"], looked["shop"]) == (["Birch 3/4", "MDF"], None)
+    bad = good.replace("18 mm", "thick").replace("62.50", "dear")
+    told = {one["field"] for one in read(bad).json()["problems"]}
+    assert told == {"/line 2/price", "/line 3/thickness_mm"}
+    assert "There is no column “Colour”" in read("Name,Colour\nX,red\n").json()["problems"][0]["problem"]
+    assert api.get("/api/shop").json() == shop_again
+    kept = read(good).json()["shop"]["sheets"]
+    assert [(one["name"], one["thickness_mm"], one["price"]) for one in kept[-2:]] == [
+        ("Birch 3/4", 19.05, 62.5), ("MDF", 18.0, None),
+    ]  # fmt: skip
+    dearer = read("Name,Price of one\nMDF,30\n").json()
+    assert (dearer["changed"], dearer["shop"]["sheets"][-1]["thickness_mm"]) == (["MDF"], 18.0)
+
+
+def test_people_lift_what_is_typed_in_their_units_and_nobody_too_much(api: TestClient) -> None:
+    made = api.post(
+        "/api/members", json={"name": "New hand", "units": "in", "lifts": "40", "there_from": "08:00"}
+    ).json()
+    try:
+        assert made["lifts_kg"] == pytest.approx(18.144, abs=0.001)
+        refused = api.put(f"/api/members/{made['id']}", json={"name": "New hand", "units": "in", "lifts": "100 lb"})
+        (problem,) = refused.json()["problems"]
+        assert problem["field"] == "/lifts"
+        assert problem["problem"].replace("\u00a0", " ") == "100 lb is more than anybody should lift alone."
+        job = begin(api, handling={"there": [made["id"]]})
+        lifted = api.get(f"/api/jobs/{job['id']}").json()["plan"]["pieces"][0]["handling"]
+        assert (lifted["one_person_kg"], lifted["people_there"]) == (made["lifts_kg"], 1)
+        file = api.get(f"/api/jobs/{job['id']}/file").json()
+        assert [one["name"] for one in file["shop_snapshot"]["people"]] == ["New hand"], "others stay at home"
     finally:
-        api.put("/api/shop/materials", json=told)
-    assert api.get("/api/shop").json() == before
+        api.post(f"/api/members/{made['id']}/archive")
+    told = api.get(f"/api/jobs/{job['id']}").json()["plan"]["findings"]
+    assert "no-such-person" in {one["finding"]["code"] for one in told}
+
+
+def test_a_new_job_begins_with_the_shops_habits(api: TestClient) -> None:
+    before = api.get("/api/shop").json()
+    try:
+        habits = {**before["habits"], "mix": {**before["habits"]["mix"], "spare": 0.25}}
+        assert api.patch("/api/shop", json={"habits": habits, "currency": "EUR"}).json()["currency"] == "EUR"
+        assert begin(api)["job"]["mix"]["spare"] == 0.25
+        assert api.patch("/api/shop", json={"currency": "euros"}).status_code == 422
+    finally:
+        api.patch("/api/shop", json={"habits": before["habits"], "currency": before["currency"]})
 
 
 def test_a_list_is_of_the_jobs_that_are_asked_for_with_stock_taken_off(api: TestClient) -> None:

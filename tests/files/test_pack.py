@@ -190,7 +190,7 @@ def test_a_hand_held_saw_is_told_where_its_guide_lies_and_how_deep_it_cuts() -> 
     assert "Melamine board 16 mm: set the saw depth to 18 mm." in text
     text = " ".join(text.split())
     assert "crosscut at 932 mm, guide on the part, 897 mm" in text
-    assert "rip at 40 mm, guide beyond the cut, 163 mm" in text
+    assert "rip at 40 mm, guide beyond the cut, 162.5 mm" in text
 
 
 def test_findings_stand_on_the_page_of_the_piece_they_are_of() -> None:

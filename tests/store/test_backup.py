@@ -24,6 +24,7 @@ from ulbrek.store.backup import WORKED_OUT, read_backup, write_backup
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
 from ulbrek.store.log import Observation
+from ulbrek.store.members import Told
 from ulbrek.store.models import Base
 from ulbrek.store.pours import Fill, PourTake
 from ulbrek.store.stock import NewLot
@@ -55,7 +56,7 @@ def fill(database: Database) -> None:
     with database.work() as records:
         records.shops.create(Shop(name="Fennel Row, “the” yard; back"))
         shop = records.shop()
-        member = records.members(shop.id).add("Studio lead", "in").id
+        member = records.members(shop.id).add(Told("Studio lead", "in")).id
         entry = Entry(POUR, 'with a comma, a "quote" and\na line', member)
         job = records.jobs(shop.id).create(top(piece={"count": 2}), "Begun")
         form = records.forms(shop.id).build("Ring", ["top"], job.id)
@@ -112,7 +113,7 @@ def test_a_backup_holds_one_shop_s_records_only(fresh: Fresh) -> None:
     with database.work() as records:
         other = records.shops.create(Shop(name="Another"))
         records.jobs(other).create(top(), "Theirs")
-        records.members(other).add("Somebody else", "mm")
+        records.members(other).add(Told("Somebody else", "mm"))
     assert backup(database) == kept
 
 

@@ -409,7 +409,7 @@ def test_a_mould_counts_its_castings_and_asks_for_oil(shelf: Shelf) -> None:
 
 def test_a_cavity_takes_the_piece_it_was_made_for(shelf: Shelf) -> None:
     form = shelf.forms("build", "Planter", ["planter"])
-    with pytest.raises(RefusedEntryError, match="takes “planter”, not “top”"):
+    with pytest.raises(RefusedEntryError, match="made for another piece"):
         shelf.begin(1, cavities=(form.cavities[0].id,))
 
 

@@ -67,6 +67,11 @@ def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
 
 
 def write_job_file(job: Job, shop: Shop) -> str:
-    """The text of a job file, ended by a line break; equal jobs give equal bytes."""
-    written = JobFile(job=job, shop_snapshot=shop).model_dump(mode="json")
+    """The text of a job file, ended by a line break; equal jobs give equal bytes.
+
+    Of the shop's people only those go with it who are there.
+    """
+    there = tuple(one for one in shop.people if one.id in job.handling.there)
+    sent = shop.model_copy(update={"people": there})
+    written = JobFile(job=job, shop_snapshot=sent).model_dump(mode="json")
     return json.dumps(written, indent=2, ensure_ascii=False) + "\n"

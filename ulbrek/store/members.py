@@ -2,13 +2,13 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import time
 from uuid import UUID
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
 from ulbrek.core.base.units import Units
+from ulbrek.core.cure.inputs import TimeOfDay
 from ulbrek.core.job.shop import Person, Shop
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError
@@ -27,8 +27,8 @@ class Member:
     name: str
     units: Units
     lifts_kg: float | None = None
-    there_from: time | None = None
-    there_until: time | None = None
+    there_from: TimeOfDay | None = None
+    there_until: TimeOfDay | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,8 +38,8 @@ class Told:
     name: str
     units: Units
     lifts_kg: float | None = None
-    there_from: time | None = None
-    there_until: time | None = None
+    there_from: TimeOfDay | None = None
+    there_until: TimeOfDay | None = None
 
 
 class MemberRepository(ShopRecords):
@@ -47,8 +47,7 @@ class MemberRepository(ShopRecords):
 
     def all(self) -> list[Member]:
         """Those who work here now, by name."""
-        shop = ShopRepository(self._session).first()
-        told = {one.id: one for one in shop.shop.people} if shop else {}
+        told = {one.id: one for one in ShopRepository(self._session).get(self._shop_id).shop.people}
         return [_member(row, told) for row in self._here()]
 
     def add(self, told: Told) -> Member:

@@ -3,10 +3,11 @@
 from collections.abc import Callable
 from contextlib import suppress
 from dataclasses import dataclass
+from typing import Any
 from uuid import UUID
 
 from pydantic import ValidationError
-from sqlalchemy import select
+from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.shop import Shop
@@ -14,6 +15,9 @@ from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.store.errors import NotFoundError
 from ulbrek.store.models import ShopRevisionRow, ShopRow
 
+_NEWEST = select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document).join(
+    ShopRow, ShopRow.id == ShopRevisionRow.shop_id
+)
 _LOOKED_BACK = 50  # revisions, for one that can be read
 
 
@@ -39,18 +43,28 @@ class ShopRepository:
 
     def first(self) -> StoredShop | None:
         """The oldest shop and its newest document; None before the first."""
-        row = self._session.execute(
-            select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document)
-            .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
-            .order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc())
-            .limit(1)
-        ).one_or_none()
+        return self._newest(_NEWEST.order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc()))
+
+    def get(self, shop_id: UUID) -> StoredShop:
+        """A shop and its newest document.
+
+        Raises:
+            NotFoundError: when there is no such shop
+        """
+        found = self._newest(_NEWEST.where(ShopRow.id == shop_id).order_by(ShopRevisionRow.number.desc()))
+        if found is None:
+            raise NotFoundError("shop", shop_id)
+        return found
+
+    def _newest(self, asked: Select[tuple[UUID, int, dict[str, Any]]]) -> StoredShop | None:
+        row = self._session.execute(asked.limit(1)).one_or_none()
         if row is None:
             return None
+        shop_id, number, document = row
         try:
-            return StoredShop(row.shop_id, row.number, Shop.model_validate(row.document))
+            return StoredShop(shop_id, number, Shop.model_validate(document))
         except ValidationError:
-            return StoredShop(row.shop_id, row.number, self._last_readable(row.shop_id), unreadable=True)
+            return StoredShop(shop_id, number, self._last_readable(shop_id), unreadable=True)
 
     def _last_readable(self, shop_id: UUID) -> Shop:
         """The shop as it was when it could last be read; a shop as it begins where it never could."""
@@ -79,11 +93,12 @@ class ShopRepository:
         Args:
             shop_id: which
             change: what is made of its document
+
+        Raises:
+            NotFoundError: when there is no such shop
         """
         self._session.execute(select(ShopRow.id).where(ShopRow.id == shop_id).with_for_update())
-        kept = self.first()
-        if kept is None:
-            raise NotFoundError("shop", shop_id)
+        kept = self.get(shop_id)
         changed = change(kept.shop)
         return kept if changed == kept.shop else self.edit(kept, changed)
 

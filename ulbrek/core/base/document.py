@@ -14,16 +14,14 @@ class Document(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
 
 
-def patch_of(
-    document: type[Document], base: type[Document], name: str = "", only: tuple[str, ...] = ()
-) -> type[Document]:
+def patch_of(document: type[Document], base: type[Document], *only: str, named: str = "") -> type[Document]:
     """A document that may say otherwise what another says: its fields, each or None, behind those of ``base``.
 
     Args:
         document: what it may say otherwise
         base: what it is made from
-        name: of the new one
-        only: the fields that it has; all where it is empty
+        only: the fields that it has; all where none is given
+        named: what it is called, with the module that it stands in, where it is used by itself: ``module:Name``
     """
     fields: dict[str, Any] = {
         key: (
@@ -33,4 +31,8 @@ def patch_of(
         for key, field in document.model_fields.items()
         if not only or key in only
     }
-    return create_model(name or f"{document.__name__}Patch", __base__=base, __doc__=document.__doc__, **fields)
+    module, _, name = named.partition(":")
+    return create_model(
+        name or f"{document.__name__}Patch", __base__=base, __module__=module or __name__, __doc__=document.__doc__,
+        **fields,
+    )  # fmt: skip

@@ -25,17 +25,18 @@ if TYPE_CHECKING:
 
 else:
     SteelHabits = patch_of(
-        SteelInputs, Document, "SteelHabits",
-        ("school", "held", "fill_share", "exposure", "edge_distance", "spacing", "standard"),
+        SteelInputs, Document, "school", "held", "fill_share", "exposure", "edge_distance", "spacing", "standard",
+        named=f"{__name__}:SteelHabits",
     )  # fmt: skip
     MixHabits = patch_of(
-        MixInputs, Document, "MixHabits",
-        ("work", "spare", "least_bags_over", "buy", "settled", "people", "minutes_mixing", "minutes_placing"),
+        MixInputs, Document, "work", "spare", "least_bags_over", "buy", "settled", "people", "minutes_mixing",
+        "minutes_placing", named=f"{__name__}:MixHabits",
     )  # fmt: skip
     CureHabits = patch_of(
-        CureInputs, Document, "CureHabits", ("temperature_c", "strength_by", "maturity", "moist", "sealer")
-    )
-    MoveHabits = patch_of(HandlingInputs, Document, "MoveHabits", ("people", "carry"))
+        CureInputs, Document, "temperature_c", "strength_by", "maturity", "moist", "sealer",
+        named=f"{__name__}:CureHabits",
+    )  # fmt: skip
+    MoveHabits = patch_of(HandlingInputs, Document, "people", "carry", named=f"{__name__}:MoveHabits")
 
 
 class Habits(Document):
