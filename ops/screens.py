@@ -71,11 +71,11 @@ def to_buy(page: Page) -> None:
     page.locator("[data-line]").first.wait_for()
 
 
-def materials(page: Page) -> None:
-    """Opens a mix among what the shop mixes from."""
-    page.get_by_role("link", name="Materials").click()
-    page.get_by_role("button", name="White fine mix").click()
-    page.get_by_role("textbox", name="Dry weight").first.wait_for()
+def shop(page: Page) -> None:
+    """Opens the boards of the shop."""
+    page.get_by_role("link", name="Shop", exact=True).click()
+    page.get_by_role("link", name="Boards and sheets").click()
+    page.locator("[data-entry]").first.wait_for()
 
 
 def pour(page: Page) -> None:
@@ -112,7 +112,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
-    ("materials", materials, "mm", "light", False),
+    ("shop", shop, "in", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
     ("phone-to-buy", to_buy, "mm", "light", True),

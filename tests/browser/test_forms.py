@@ -183,7 +183,7 @@ def test_a_size_of_sheet_is_added_with_its_price_and_taken_where_it_costs_less(
         price = sold.get_by_role("textbox", name=f"Cost, size {many + 1}")
         price.fill("3")
         price.press("Enter")
-        expect(page.get_by_role("region", name="What you need")).to_contain_text("Cost, Melamine board 16 mm3")
+        expect(page.get_by_role("region", name="What you need")).to_contain_text("Cost, Melamine board 16 mm3.00 CAD")
         sold.get_by_role("listitem").last.get_by_role("button", name="Remove size").click()
         expect(sold.get_by_role("listitem")).to_have_count(many)
     finally:

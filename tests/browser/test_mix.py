@@ -146,32 +146,3 @@ def test_the_mix_station_leads_to_the_list_and_other_jobs_can_be_added(open_page
     expect(page.get_by_text("For 2 jobs, choose")).to_be_visible()
     expect(bags).not_to_have_text(before)
     assert other.split("/")[2] in page.url
-
-
-def test_materials_are_changed_and_added_to(open_page: OpenPage, api: TestClient) -> None:
-    before = api.get("/api/shop").json()
-    page = open_page("/materials", units="mm")
-    try:
-        page.get_by_role("button", name="Iron oxide pigment").click()
-        entry = page.get_by_role("listitem", name="Iron oxide pigment")
-        most = entry.get_by_role("textbox", name="Most dose")
-        most.fill("1")
-        most.press("Enter")
-        expect(entry.get_by_role("alert")).to_contain_text("The usual dose lies between")
-        expect(most).to_have_value("1")
-        most.fill("5")
-        with page.expect_response("**/api/shop/materials"):
-            most.press("Enter")
-        expect(entry.get_by_role("alert")).to_have_count(0)
-        assert api.get("/api/shop").json()["admixtures"][0]["most"] == 5
-        many = len(before["mixes"])
-        page.get_by_role("button", name="Add a mix").click()
-        mixes = page.get_by_role("region", name="Bagged mixes").locator("> ul > li")
-        expect(mixes).to_have_count(many + 1)
-        assert api.get("/api/shop").json()["mixes"][-1]["source"] == "the shop's own"
-        mixes.last.get_by_role("button").first.click()
-        mixes.last.get_by_role("button", name="off").click()
-        expect(mixes).to_have_count(many)
-    finally:
-        told = {name: before[name] for name in ("mixes", "admixtures", "ingredients", "standby")}
-        api.put("/api/shop/materials", json=told)
