@@ -254,3 +254,30 @@ def test_somebody_who_is_there_over_midnight_is_there_at_one() -> None:
     codes = lambda hour: {one.finding.code for one in plan(at(hour), shop_with(people=(night,))).findings}  # noqa: E731
     assert "away-at-the-pour" not in codes(1)
     assert "away-at-the-pour" in codes(12)
+
+
+@pytest.mark.parametrize(
+    ("made", "wanted", "doses", "share"),
+    [
+        ("plastic", None, [], 0.5), ("plastic", "plastic", [], 0.5), ("plastic", "packed", [], 0.0),
+        ("plastic", "flowing", [], 1.0), ("flowing", "plastic", [], 0.25), ("packed", None, [], 0.0),
+        ("packed", "plastic", [], 1.0), ("plastic", "flowing", [{"admixture": "retarder"}], 1.0),
+    ],
+)  # fmt: skip
+def test_the_consistency_that_is_wanted_moves_the_planned_water(
+    made: str, wanted: str | None, doses: list[dict[str, str]], share: float
+) -> None:
+    first, *others = Shop().mixes
+    shop = shop_with(mixes=(first.model_copy(update={"feel": made}), *others))
+    mix = plan(top(mix={"feel": wanted, "doses": doses}), shop).mix
+    size = next(one for one in first.sizes if one.id == "60lb")
+    wished = size.water_least_l + share * (size.water_most_l - size.water_least_l)
+    assert mix.water_planned_l == pytest.approx(wished)
+    typed = plan(top(mix={"feel": wanted, "water_per_bag_l": 2.5}), shop).mix
+    assert typed.water_planned_l == 2.5
+
+
+def test_what_flows_by_its_plasticiser_needs_no_more_water() -> None:
+    with_it = {"feel": "flowing", "doses": [{"admixture": "plasticiser-liquid"}]}
+    flows, usual = (plan(top(mix={**with_it, "feel": feel}), Shop()).mix for feel in ("flowing", None))
+    assert flows.water_planned_l == usual.water_planned_l

@@ -6,6 +6,7 @@ from ulbrek.api.handlers.common import Db, Planned, shop_asked
 from ulbrek.api.views import PlanChanges, PlanRequest, PlanView
 from ulbrek.core.base.way import Way
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
+from ulbrek.core.mix.schools import SCHOOLS as MIX_SCHOOLS
 from ulbrek.core.records.record import EMPTY
 from ulbrek.core.rulebook import Page, rule_book
 from ulbrek.core.steel.schools import SCHOOLS as STEEL_SCHOOLS
@@ -26,7 +27,7 @@ def plan_job(db: Db, plans: Planned, asked: PlanRequest) -> Response:
 @router.get("/schools")
 def get_schools() -> dict[str, dict[str, tuple[Way, ...]]]:
     """Where practitioners disagree, station by station and field by field: each way with its reason and its limit."""
-    return {"form": FORM_SCHOOLS, "steel": STEEL_SCHOOLS}
+    return {"form": FORM_SCHOOLS, "steel": STEEL_SCHOOLS, "mix": MIX_SCHOOLS}
 
 
 @router.get("/rules")

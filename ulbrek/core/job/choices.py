@@ -44,6 +44,7 @@ class Choices:
     packs_kg: Mapping[str, float]
     container: Container
     fibred: bool
+    plasticised: bool
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
@@ -91,11 +92,16 @@ def choose(job: Job, shop: Shop) -> Choices:
     return Choices(
         sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
-        mix.fibre_in
-        or any(one.kind == "fibre" for one in shop.admixtures if one.id in {dose.admixture for dose in job.mix.doses}),
+        mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"),
         (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
         (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
     )  # fmt: skip
+
+
+def _doses(job: Job, shop: Shop, kind: str) -> bool:
+    """Whether something of a kind is dosed."""
+    dosed = {dose.admixture for dose in job.mix.doses}
+    return any(one.kind == kind for one in shop.admixtures if one.id in dosed)
 
 
 def _find(field: str, wanted: str | None, had: Sequence[Choice]) -> tuple[Choice, list[Finding]]:

@@ -15,7 +15,10 @@ Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Work = Literal["form", "packed", "ground"]
 Buy = Literal["one size", "cheapest set"]
 Grams = Annotated[float, Field(ge=0.001, le=1_000_000, allow_inf_nan=False)]
-Settled = Literal["vibrated on the bench", "tapped", "shaken or dropped", "turned over wet"]
+Settled = Literal[
+    "vibrated on the bench", "sander on the form", "saw on the form", "poker", "rodded", "tapped", "shaken or dropped",
+    "turned over wet",
+]  # fmt: skip
 Percent = Annotated[float, Field(ge=0.0001, le=100, allow_inf_nan=False)]
 Part = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)]
 Moisture = Annotated[float, Field(ge=0, le=20, allow_inf_nan=False, description="free water, percent of the dry mass")]

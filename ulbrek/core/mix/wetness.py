@@ -1,29 +1,38 @@
 """What the water does to a mix: how much is planned, and what is left of its strength."""
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
+from ulbrek.core.materials.mixes import BagSize, Feel, Mix, MixedBag, usual_water
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.doses import PerBag
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.mix.result import WaterAt, Wetness
 
+FEELS_BY_WATER: tuple[Feel, ...] = ("packed", "plastic", "flowing")
 _CURVE = (0.80, 0.85, 0.90, 0.95, 1.0, 1.05, 1.10, 1.15, 1.20, 1.25, 1.30, 1.40)
 
 
-def water_planned(inputs: MixInputs, size: BagSize, mix: Mix) -> float | None:
+def water_planned(inputs: MixInputs, size: BagSize, mix: Mix, plasticised: bool) -> float | None:
     """The water that is planned for a bag [l]; None: what it usually takes.
 
-    What is packed gets the bag's least.
+    What is packed gets the bag's least. What is wanted stiffer than the mix is made for gets the middle between that
+    and its usual water; what is wanted wetter gets the bag's limit, unless a plasticiser makes it flow.
 
     Args:
         inputs: what the job chose
         size: the bag
         mix: what it is a bag of
+        plasticised: whether a plasticiser is dosed
     """
     if inputs.water_per_bag_l is not None:
         return inputs.water_per_bag_l
-    packed = (inputs.feel or mix.feel) == "packed" and inputs.scratch is None
-    return size.water_least_l if packed else None
+    wanted = inputs.feel or mix.feel
+    if inputs.scratch is not None or wanted == mix.feel != "packed":
+        return None
+    if wanted == "packed":
+        return size.water_least_l
+    if FEELS_BY_WATER.index(wanted) < FEELS_BY_WATER.index(mix.feel):
+        return (size.water_least_l + usual_water(size.water_least_l, size.water_most_l)) / 2
+    return None if plasticised else size.water_most_l
 
 
 def usual_by_itself(filled: MixedBag, shift: Figure | None) -> Figure:

@@ -90,7 +90,7 @@ class _Planning:
     def __init__(self, job: Job, shop: Shop, record: Record, memory: Memory) -> None:
         self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
         chosen = choose(job, shop)
-        planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix)
+        planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
         self.filled = MixedBag(chosen.size, planned)
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
         self.left = strength_left(self.filled, chosen.water_shift, share)

@@ -104,7 +104,7 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
 
 def _filled(job: Job, shop: Shop) -> MixedBag:
     chosen = choose(job, shop)
-    return MixedBag(chosen.size, water_planned(job.mix, chosen.size, chosen.mix))
+    return MixedBag(chosen.size, water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised))
 
 
 def _dry_share(filled: MixedBag) -> float:

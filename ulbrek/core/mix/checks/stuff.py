@@ -226,7 +226,7 @@ def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> l
                 "people": Quantity(inputs.people, "people"),
                 "lifts": Quantity(lifts, "kg"),
             },
-            change=Change("Vibrate it on the bench", {"/settled": "vibrated on the bench"}),
+            change=Change("Use a sander on the form", {"/settled": "sander on the form"}),
         )
     ]
 

@@ -1,9 +1,12 @@
+import { useQuery } from "@tanstack/react-query";
 import type { Shop } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
+import { schoolsQuery } from "@/api/queries";
 import { DocField } from "@/parts/DocField";
 import { NumberField } from "@/parts/NumberField";
 import { type FieldOf, specOf } from "@/parts/specs";
+import { Ways } from "@/parts/Ways";
 import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
 import { namesOf } from "../job/shopChoices";
@@ -18,6 +21,7 @@ const BY_SETS = [
 export function MixChoices({ shop }: { shop: Shop }) {
   const editor = useJobEditor();
   const { job, plan } = editor.shown;
+  const { data: schools } = useQuery(schoolsQuery);
   const mix = shop.mixes.find((one) => one.id === job.mix.mix) ?? shop.mixes[0];
   const matched = job.pieces.some((piece) => piece.matches);
   const field = (name: FieldOf<"MixInputs">, choices?: { value: string; text: string }[], none?: string) => (
@@ -47,6 +51,14 @@ export function MixChoices({ shop }: { shop: Shop }) {
         <WaterOfBatch perBatch={plan.mix.bags_per_batch} />
         {field("bags_per_batch")}
       </div>
+      {(["settled", "work"] as const).map((key) => (
+        <Ways
+          key={key}
+          label={specOf("MixInputs", key).label}
+          ways={schools?.mix?.[key] ?? []}
+          chosen={String(job.mix[key])}
+        />
+      ))}
     </section>
   );
 }
