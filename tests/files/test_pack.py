@@ -68,7 +68,7 @@ def test_every_page_of_the_demo_top_is_there_and_its_caution_at_its_step() -> No
 
 def test_the_numbers_of_the_pack_agree_with_one_another() -> None:
     text = words(pack(demo_job(1)))
-    board = {name: inches(length) for name, length in re.findall(r"^(\w+) side ([\d /]+″)", text, re.M)}
+    board = {name: inches(length) for name, length in re.findall(r"^[A-Z] +(\w+) side ([\d /]+″)", text, re.M)}
     thick = 16.0
     assert board["Front"] == pytest.approx(36 * 25.4 + 2 * thick, abs=0.45)  # printed to a 64th
     assert board["Left"] == pytest.approx(24 * 25.4)

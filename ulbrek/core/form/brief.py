@@ -43,6 +43,7 @@ class FormBrief:
         edges_made: edges that are shaped in it
         dividers: where it is divided
         cavities: the outlines of the castings in it; empty: the one that its inside is
+        mirrored: whether it lies as a mirror image of the plan, cast face down
         open_edges: sides that stay open, where it stands on edge between two panels; none where it lies
     """
 
@@ -60,6 +61,7 @@ class FormBrief:
     dividers: tuple[Divider, ...] = ()
     cavities: tuple[Outline, ...] = ()
     open_edges: frozenset[str] = frozenset()
+    mirrored: bool = False
 
     @cached_property
     def by_feature(self) -> Mapping[str, Sequence[MouldShape]]:

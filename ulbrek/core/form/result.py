@@ -94,6 +94,24 @@ Where = Literal["on the base", "hung from above", "inside", "in a corner", "alon
 
 
 @dataclass(frozen=True, slots=True)
+class SetOut:
+    """Where something stands in its form as that lies on the bench, from the inner faces of the sides [mm].
+
+    Attributes:
+        length_mm: its own, from left to right; of what is round its diameter
+        to_centre: whether it is measured to its centre, being round, and not to its edges
+    """
+
+    left_mm: float
+    right_mm: float
+    front_mm: float
+    back_mm: float
+    length_mm: float
+    width_mm: float
+    to_centre: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Knockout:
     """What keeps concrete out of a place, or holds what stays in it.
 
@@ -113,6 +131,7 @@ class Knockout:
         fill_step: by how much more it may be filled on one side than on the other; None where nothing pushes it
         height_mm: its own
         holding: how it is held, in words
+        set_out: where it stands; None where a side or a corner says so
     """
 
     feature: str
@@ -135,6 +154,7 @@ class Knockout:
     ballast: Figure | None = None
     fill_step: Figure | None = None
     screws: int = 0
+    set_out: SetOut | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,6 +12,7 @@ from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Board, FormResult, FormSupplies, Knockout
 from ulbrek.core.form.screws import corner_screws, joint, strip_screws
+from ulbrek.core.form.setting_out import set_out
 from ulbrek.core.form.sides import sides_of
 from ulbrek.core.form.steps import Held, steps
 from ulbrek.core.form.stiffening import stiffness
@@ -42,7 +43,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     boards = (*built.boards, *hung(brief), *core_sides(brief))
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
     joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
-    knockouts = formers(brief, blocks, Around(foam, formed.density.value))
+    knockouts = tuple(set_out(brief, one) for one in formers(brief, blocks, Around(foam, formed.density.value)))
     screwed = brief.habits.fixing == "screws"
     stiff = stiffness(brief, joints, formed.density, boards[0], sides, knockouts)
     along = strip_screws(brief, sides, joints) if screwed else []

@@ -184,7 +184,8 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
         first = "Glue the layers, cut to the template, sand flush, wrap in tape. " if foam else ""
         yield _Told(
             "Set the knockouts" if foam or sides else "Set the inserts",
-            f"{first}Fix everything on its mark, and run a bead round what concrete must not get under. {told}",
+            f"{first}{_marks(standing)}Fix everything on its mark, and run a bead round what concrete must not get "
+            f"under. {told}",
             (*(former.feature for former in standing), *sides),
             FOAM if foam else "",
         )
@@ -195,6 +196,22 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
             " ".join(former.holding for former in edges[:2]),
             tuple(former.feature for former in edges),
         )
+
+
+def _marks(standing: Sequence[Knockout]) -> str:
+    """Where each is marked out, from the nearer side of each pair."""
+    told = []
+    for one in standing:
+        at = one.set_out
+        if at is None:
+            continue
+        across = (at.left_mm, "left") if at.left_mm <= at.right_mm else (at.right_mm, "right")
+        deep = (at.front_mm, "front") if at.front_mm <= at.back_mm else (at.back_mm, "back")
+        of = f"{one.name}, its centre" if at.to_centre else one.name
+        told.append(
+            f"{of}: {{{across[0]:.2f} mm}} from the {across[1]} side, {{{deep[0]:.2f} mm}} from the {deep[1]} side."
+        )
+    return f"Mark out as the form lies. {' '.join(told)} " if told else ""
 
 
 def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:

@@ -1,6 +1,6 @@
 """The drawings of a job pack."""
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from itertools import groupby
 
 from shapely import LineString
@@ -43,8 +43,8 @@ def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
     return drawing.svg()
 
 
-def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
-    """The form as it lies, each strip with its length, the screws at their places."""
+def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[str, str]) -> str:
+    """The form as it lies, each strip with its letter and length, the screws at their places."""
     drawing = _form(form, 115, mirrored)
     _boards(drawing, form, {board.key for board in form.boards}, ())
     for former in form.knockouts:
@@ -58,7 +58,10 @@ def form_plan(form: FormResult, units: Units, mirrored: bool) -> str:
     for board in form.boards:
         if board.kind in ("strip", "liner", "kerfed strip", "divider"):
             _strip_name(
-                drawing, board, f"{board.key} {write_length(board.length_cut_mm, units, 'cut')}", form.boards[0]
+                drawing,
+                board,
+                f"{letter_of(letters, form, board) or board.name} {write_length(board.length_cut_mm, units, 'cut')}",
+                form.boards[0],
             )
     left, front, right, back = _box_of(form.cavities)
     drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units, 'cut')}")
@@ -226,6 +229,12 @@ def _box_of(paths: Sequence[Path]) -> tuple[float, float, float, float]:
 def letters_of(plan: Plan) -> dict[str, str]:
     """A short name for each board, to stand on it in the drawing."""
     return {key: _letters(index) for index, key in enumerate(plan.cutting.names)}
+
+
+def letter_of(letters: Mapping[str, str], form: FormResult, board: Board) -> str:
+    """The letter of a board on the cut plan, of the first of several forms; none where it is cut from no sheet."""
+    key = f"{form.piece}.{board.key}"
+    return letters.get(key) or letters.get(f"{key}.1", "")
 
 
 def _letters(index: int) -> str:

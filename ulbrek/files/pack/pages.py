@@ -1,6 +1,6 @@
 """What stands on each page of a job pack: blocks of drawings, tables, words and cautions."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from itertools import groupby
 from math import ceil
 from typing import Any
@@ -11,7 +11,7 @@ from ulbrek.core.base.units.quantity import write_quantity, write_range, write_s
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.base.values import value_words
 from ulbrek.core.cure.result import Act
-from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, Setting
+from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, SetOut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
@@ -127,7 +127,8 @@ class Pages(SteelPages, MovePages, MixPages):
     def _form(self, piece: Piece, form: FormResult) -> Iterator[Block]:
         mirrored = piece.cast == "face down"
         yield {"kind": "text", "text": "In the form" + (" (mirror image)." if mirrored else ".")}
-        yield _drawing(drawings.form_plan(form, self.units, mirrored))
+        letters = drawings.letters_of(self.plan)
+        yield _drawing(drawings.form_plan(form, self.units, mirrored, letters))
         yield _drawing(drawings.form_section(form, self.units))
         yield {
             "kind": "text",
@@ -135,11 +136,11 @@ class Pages(SteelPages, MovePages, MixPages):
         }
         yield table(
             ["Board", "Length", "Height", "Thickness"],
-            list(self._boards(form)),
+            list(self._boards(form, letters)),
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
-            *([f"Inside at {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
+            *([f"Inside, {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
             ["Screws", f"{form.screw_count.value:g} in total, {self._screw(joint.screw_mm)}, {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
             ["Embedment, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
@@ -156,13 +157,27 @@ class Pages(SteelPages, MovePages, MixPages):
         rows += [[one.name, self._former(one)] for one in form.knockouts]
         if used.release:
             rows.append(["Release agent", self._of(used.release)])
+        out = [self._set_out(one, one.set_out) for one in form.knockouts if one.set_out]
+        if out:
+            yield {"kind": "heading", "text": "Set out, from the inner faces of the sides as the form lies"}
+            yield table(["", "Left", "Right", "Front", "Back", "Size"], out)
         yield table(["", ""], rows)
 
-    def _boards(self, form: FormResult) -> Iterator[list[str]]:
-        """The boards, equal ones in one line."""
-        for told, alike in groupby(form.boards, key=self._board):
-            many = len(list(alike))
-            yield [f"{many} × {told[0]}" if many > 1 else told[0], *told[1:]]
+    def _set_out(self, one: Knockout, at: SetOut) -> list[str]:
+        if at.to_centre:
+            size = f"round, {self._mm(at.length_mm)}"
+        else:
+            size = f"{self._mm(at.length_mm)} × {self._mm(at.width_mm)}"
+        sides = (at.left_mm, at.right_mm, at.front_mm, at.back_mm)
+        return [one.name + (", centre" if at.to_centre else ""), *(self._mm(side) for side in sides), size]
+
+    def _boards(self, form: FormResult, letters: Mapping[str, str]) -> Iterator[list[str]]:
+        """The boards with their letters, equal ones in one line."""
+        for told, found in groupby(form.boards, key=self._board):
+            alike = list(found)
+            by = " ".join(sign for one in alike if (sign := drawings.letter_of(letters, form, one)))
+            name = f"{len(alike)} × {told[0]}" if len(alike) > 1 else told[0]
+            yield [f"{by}  {name}" if by else name, *told[1:]]
 
     def _board(self, board: Board) -> list[str]:
         sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)

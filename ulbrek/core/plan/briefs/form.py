@@ -48,7 +48,7 @@ def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: 
     brief = FormBrief(
         piece.id, shape.outline, shape.cast_depth, materials.sheet, _liner(shape, materials), habits,
         materials.supplies, floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
-        _open_edges(shape, inputs),
+        _open_edges(shape, inputs), piece.cast == "face down",
     )  # fmt: skip
     return brief if count == 1 else _ganged(brief, count)
 

@@ -227,7 +227,7 @@ function told(parts: readonly { name: string; length_mm: number }[]): { name: st
 }
 
 /** A short name for each board, to stand on it in the drawing. */
-function letterOf(cutting: Cutting): Map<string, string> {
+export function letterOf(cutting: Cutting): Map<string, string> {
   return new Map(cutting.kinds.flatMap((kind) => Object.keys(kind.names)).map((key, index) => [key, letters(index)]));
 }
 

@@ -12,8 +12,15 @@ const SECTION_PX = 130;
 const TAG_PX_A_LETTER = 8.5;
 const STANDING = new Set(["strip", "liner", "kerfed strip"]);
 
-/** The form as it lies on the bench, from above and cut across, with what each board is cut to. */
-export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrored: boolean }) {
+interface Props {
+  planned: PiecePlan;
+  mirrored: boolean;
+  /** Of the boards on the cut plan, by piece and board. */
+  letters: ReadonlyMap<string, string>;
+}
+
+/** The form as it lies on the bench, from above and cut across, with each board's letter and what it is cut to. */
+export function FormDrawing({ planned, mirrored, letters }: Props) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const form = planned.form;
@@ -37,7 +44,7 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
           board={board}
           base={form.boards[0]}
           wide={size.width}
-          text={writeLength(board.length_cut_mm, units, "cut")}
+          text={`${letterOn(letters, form, board)} ${writeLength(board.length_cut_mm, units, "cut")}`}
         />
       ))}
       <Tag x={size.width / 2} y={at.view.top - 20}>
@@ -46,13 +53,19 @@ export function FormDrawing({ planned, mirrored }: { planned: PiecePlan; mirrore
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
         {form.stands ? "assembled flat, stood up to pour" : "section at the middle"}; sides{" "}
-        {heights.slice(0, 3).join(", ")} high
+        {heights.slice(0, 3).join(", ")} high{mirrored && "; mirror image, as it lies"}
       </p>
     </div>
   );
 }
 
 type Board = Form["boards"][number];
+
+/** The letter of a board, of the first of several forms; its name where it is cut from no sheet. */
+function letterOn(letters: Props["letters"], form: Form, board: Board): string {
+  const key = `${form.piece}.${board.key}`;
+  return letters.get(key) ?? letters.get(`${key}.1`) ?? board.name;
+}
 
 /** A side's name and length: outside it where the base leaves room, else beside it. */
 function BoardTag({
@@ -75,14 +88,14 @@ function BoardTag({
   const [dx, dy] = [x - whole.x - whole.width / 2, y - whole.y - whole.height / 2];
   const level = place.width > place.height;
   const far = Math.max(Math.hypot(dx, dy), 1);
-  const half = ((board.key.length + text.length + 1) * TAG_PX_A_LETTER) / 2 + 6;
+  const half = (text.length * TAG_PX_A_LETTER) / 2 + 6;
   const inside = (place: number) => Math.min(Math.max(place, half), wide - half);
   return (
     <Tag
       x={inside(x + (level ? (dx / far) * 20 : Math.sign(dx) * 60))}
       y={y + (level ? Math.sign(dy) * 20 : (dy / far) * 20)}
     >
-      {board.key} {text}
+      {text}
     </Tag>
   );
 }

@@ -1,4 +1,4 @@
-import type { PiecePlan, Plan } from "@/api/client";
+import type { Form, PiecePlan, Plan } from "@/api/client";
 import { useFill } from "@/parts/useFill";
 import { valueWords } from "@/parts/values";
 import { FigureButton, FigureLine } from "@/parts/Why";
@@ -20,7 +20,7 @@ export function ToHave({ plan }: { plan: Plan }) {
         )}
         {cutting.lumber && <FigureLine label={cutting.lumber.name} figure={cutting.lumber.count} />}
         <FigureLine label="Screws" figure={cutting.screws} />
-        <FigureLine label="Boxes of 100" figure={cutting.boxes} />
+        <FigureLine label="Boxes of screws" figure={cutting.boxes} />
         <FigureLine label="Sealant" figure={cutting.cartridges} />
         <FigureLine label="Tape" figure={cutting.rolls} />
       </dl>
@@ -50,7 +50,7 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
       <h2 className="mb-1 text-lg font-bold">{planned.name}</h2>
       <dl>
         {form.inside.slice(0, 2).map((side) => (
-          <FigureLine key={side.edge} label={`Inside at ${side.edge.replaceAll("-", " ")}`} figure={side.made} />
+          <FigureLine key={side.edge} label={`Inside, ${side.edge.replaceAll("-", " ")}`} figure={side.made} />
         ))}
         <FigureLine label="Screws" figure={form.screw_count} />
         <FigureLine label="Embedment" figure={form.joint.bite} />
@@ -109,9 +109,27 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
               </>
             )}
             {fill(one.holding)}
+            {one.set_out && <SetOutLine at={one.set_out} />}
           </dd>
         </dl>
       ))}
     </section>
+  );
+}
+
+/** Where something stands in the form, from the inner faces of its sides, as the form lies. */
+function SetOutLine({ at }: { at: NonNullable<Form["knockouts"][number]["set_out"]> }) {
+  const { units } = usePreferences();
+  const from = [
+    { side: "left", mm: at.left_mm },
+    { side: "right", mm: at.right_mm },
+    { side: "front", mm: at.front_mm },
+    { side: "back", mm: at.back_mm },
+  ];
+  return (
+    <span className="block text-ink" data-set-out>
+      {at.to_centre ? "Centre" : "Edges"} as the form lies:{" "}
+      {from.map(({ side, mm }) => `${side} ${writeLength(mm, units)}`).join(", ")}.
+    </span>
   );
 }

@@ -11,7 +11,7 @@ import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, useApply } from "../job/station";
 import { AsCutList } from "./AsCutList";
 import { Assembly } from "./Assembly";
-import { CutPlan } from "./CutPlan";
+import { CutPlan, letterOf } from "./CutPlan";
 import { FormChoices } from "./FormChoices";
 import { FormDrawing } from "./FormDrawing";
 import { OneForm, ToHave } from "./FormFigures";
@@ -63,7 +63,7 @@ export function FormStation() {
   );
   return (
     <Bench title="Form" tools={tools} ticket={ticket} findings={findingsOf(plan, "form")}>
-      {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} />}
+      {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} letters={letterOf(plan.cutting)} />}
       {seen === "apart" && (
         <Suspense fallback={<p className="p-5">Loading 3D …</p>}>
           <Apart planned={planned} jobId={editor.kept.id} />

@@ -46,7 +46,7 @@ export function Steps() {
           aria-label={`History, revision ${revision}`}
           onClick={() => setHistory(true)}
         >
-          <span data-revision={revision}>№ {revision}</span>
+          <span data-revision={revision}>History {revision}</span>
         </button>
       </div>
       <Papers id={editor.kept.id} />
