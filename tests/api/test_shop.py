@@ -110,7 +110,7 @@ def test_an_entry_is_typed_in_any_unit_and_kept_when_all_of_it_is_right(
 
 @pytest.mark.parametrize(
     ("units", "thickness", "said"),
-    [("in", "4", "Thickness must be at most 2 3/8″."), ("mm", "100", "Thickness must be at most 60 mm.")],
+    [("in", "6", "Thickness must be at most 4 23/32″."), ("mm", "200", "Thickness must be at most 120 mm.")],
 )
 def test_bounds_are_told_in_the_units_of_who_typed(api: TestClient, units: str, thickness: str, said: str) -> None:
     answer = add(api, "sheets", units, name="Thick", thickness_mm=thickness, length_mm="8 ft", width_mm="4 ft")

@@ -131,9 +131,9 @@ def test_what_is_wrong_stands_at_its_field_and_nothing_is_kept(open_page: OpenPa
     )
     expect(dialog.get_by_label("Thickness", exact=True)).to_have_value("thick")
     assert api.get("/api/shop").json() == before
-    fill(dialog, {"Thickness": "3", "Sheet width": "4 ft"})
+    fill(dialog, {"Thickness": "6", "Sheet width": "4 ft"})
     dialog.get_by_role("button", name="Save").click()
-    expect(dialog.locator('[data-field="/thickness_mm"]').get_by_role("alert")).to_contain_text("at most 2 3/8″")
+    expect(dialog.locator('[data-field="/thickness_mm"]').get_by_role("alert")).to_contain_text("at most 4 23/32″")
     dialog.get_by_role("button", name="Cancel").click()
     assert api.get("/api/shop").json() == before
 

@@ -66,3 +66,28 @@ def test_the_step_says_where_from_the_nearer_sides() -> None:
     job = top(opening(300, 200, 200, 100), piece={"cast": "face up"})
     (step,) = [one for one in plan(job, Shop()).pieces[0].form.steps if one.title == "Set the knockouts"]
     assert "Sink: {200.00 mm} from the left side, {150.00 mm} from the front side." in step.text
+
+
+def test_sides_of_lumber_stand_on_a_base_of_board() -> None:
+    job = top(piece={"thickness": "89 mm"}, form={"sheet": "batten-38x89", "base_sheet": "melamine-19"})
+    planned = plan(job, Shop())
+    form = planned.pieces[0].form
+    base, *sides = form.boards
+    assert (base.thickness_mm, base.sheet) == (19.05, "melamine-19")
+    assert {(one.thickness_mm, one.sheet, one.height_cut_mm) for one in sides} == {(38.0, "batten-38x89", 89.0)}
+    assert {one.sheet for one in planned.cutting.kinds} == {"batten-38x89", "melamine-19"}
+    litres = {one.key: one.length_cut_mm * one.height_cut_mm * one.thickness_mm / 1e6 for one in form.boards}
+    wished = litres["base"] * 680 / 1000 + sum(litres[one.key] for one in sides) * 500 / 1000
+    assert form.boards_mass.value == pytest.approx(wished, rel=1e-6)
+    assert any(step.title.startswith("Oil bare faces") for step in form.steps)
+    assert "board-too-large" not in {one.finding.code for one in planned.findings}
+
+
+def test_a_base_of_its_own_carries_itself_and_holds_the_screws() -> None:
+    thin, thick = (
+        plan(top(form={"base_sheet": base}), Shop()).pieces[0].form for base in ("melamine-10", "film-ply-18")
+    )
+    assert thin.stiffness.bearer_spacing.value < thick.stiffness.bearer_spacing.value
+    assert thin.stiffness.brace_spacing.value == thick.stiffness.brace_spacing.value, "the sides are as they were"
+    alike = plan(top(form={"sheet": "film-ply-18"}), Shop()).pieces[0].form
+    assert alike.boards[0].sheet == "film-ply-18", "without a choice it is of the same"

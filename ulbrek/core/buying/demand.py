@@ -74,6 +74,7 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
     cut, steel, supplies = planned.cutting, planned.steel_cutting, shop.supplies
     sealant = supplies.sealant(shop.form_habits_of(job.form).sealing)
     tape, screws = supplies.tape, supplies.screw
+    sawn = {one.id for one in shop.lumber}  # lumber that sides are cut from
     found = [
         *_of_mix(job, chosen, planned),
         *(
@@ -85,7 +86,8 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
         ),
         *(
             Take(
-                "sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)), "sheets", of_form=True,
+                "hardware" if kind.sheet in sawn else "sheet", kind.sheet, kind.sheet_name, float(len(kind.bought)),
+                "lengths" if kind.sheet in sawn else "sheets", of_form=True,
                 price=kind.cost.value / len(kind.bought) if kind.cost and kind.bought else None,
             )
             for kind in cut.kinds

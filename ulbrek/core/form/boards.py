@@ -110,7 +110,7 @@ def reach_mm(brief: FormBrief) -> float:
 def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
     """The base, or the lid that a form on edge has beside it."""
     ledge = 0.0 if brief.laps else max(brief.habits.ledge.mm, reach_mm(brief))
-    board, of = brief.sheet.thickness_mm, f"{brief.piece}/{key}"
+    board, of = brief.base.thickness_mm, f"{brief.piece}/{key}"
     length = work(rules.base_side, f"{of}/length", inside_mm=brief.length_mm, ledge_mm=ledge)
     width = work(rules.base_side, f"{of}/width", inside_mm=brief.width_mm, ledge_mm=ledge)
     foot = _box(-ledge, -ledge, length.value, width.value)
@@ -120,7 +120,7 @@ def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
     bottom = -brief.sunk_mm - board if key == "base" else brief.depth_mm
     return placed(
         key, key.capitalize(), "base" if key == "base" else "lid", (length, width), foot,
-        (bottom, bottom + board, bottom + board), board, brief.sheet.id, shape=shape,
+        (bottom, bottom + board, bottom + board), board, brief.base.id, shape=shape,
         length_cut_mm=cut.length.mm if cut.length else length.value,
         height_cut_mm=cut.height.mm if cut.height else width.value,
     )  # fmt: skip
@@ -132,11 +132,11 @@ def _bed(brief: FormBrief) -> Board:
     assert floor is not None  # noqa: S101 - it is asked for only then
     length = work(rules.base_side, f"{of}/bed/length", inside_mm=brief.length_mm, ledge_mm=0.0)
     width = work(rules.base_side, f"{of}/bed/width", inside_mm=brief.width_mm, ledge_mm=0.0)
-    board = brief.sheet.thickness_mm
+    board = brief.base.thickness_mm
     start, end = floor.at(0.0, 0.0), floor.at(brief.length_mm, brief.width_mm)
     return placed(
         "bed", "Sloping floor, on tapered battens", "bed", (length, width), brief.outline, (-board, start, end), board,
-        brief.sheet.id, tops=tuple(floor.at(v.x, v.y) for v in brief.outline.vertices),
+        brief.base.id, tops=tuple(floor.at(v.x, v.y) for v in brief.outline.vertices),
         shape=() if _is_box(brief.outline) else brief.outline.path,
     )  # fmt: skip
 

@@ -34,7 +34,8 @@ class FormBrief:
         piece: its id
         outline: of the form's inside in plan; heights count from its floor [mm]
         depth_mm: of the form's inside
-        sheet: what its base, strips and ribs are cut from
+        sheet: what its sides and ribs are cut from
+        base: what its base is cut from, and the panel beside one that stands on edge
         liner: what is bent for curved sides
         supplies: what closes it, holds it and lets it go
         floor: a floor that slopes
@@ -51,6 +52,7 @@ class FormBrief:
     outline: Outline
     depth_mm: float
     sheet: Sheet
+    base: Sheet
     liner: Sheet
     habits: FormHabits
     supplies: Supplies
@@ -109,12 +111,12 @@ class FormBrief:
     def sunk_mm(self) -> float:
         """How far its base lies under the floor of the piece: under a raised or a sloping floor [mm]."""
         under = max((-one.prism.bottom_mm for one in self.moulded if one.stands_out), default=0.0)
-        return max(0.0, under) + (self.sheet.thickness_mm if self.floor is not None else 0.0)
+        return max(0.0, under) + (self.base.thickness_mm if self.floor is not None else 0.0)
 
     @property
     def lap_mm(self) -> float:
         """How far the strips reach under the floor of the piece [mm]."""
-        return self.sunk_mm + (self.sheet.thickness_mm if self.laps else 0.0)
+        return self.sunk_mm + (self.base.thickness_mm if self.laps else 0.0)
 
     def rises(self, one: MouldShape) -> float:
         """How far something stands above the depth of the form [mm]."""

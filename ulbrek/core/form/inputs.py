@@ -115,7 +115,18 @@ class LaidSheet(Document):
 
 class _BuiltFrom(Document):
     sheet: Annotated[
-        str | None, Field(max_length=40), label("Sheet", description="None: the shop's first sheet"), ONE_LINE
+        str | None,
+        Field(max_length=40),
+        label("Sides", description="sheet or lumber; None: the shop's first sheet"),
+        ONE_LINE,
+    ] = None
+    base_sheet: Annotated[
+        str | None,
+        Field(max_length=40),
+        label(
+            "Base", none="as the sides", description="sheet of the base; None: as the sides, of lumber the first sheet"
+        ),
+        ONE_LINE,
     ] = None
     liner: Annotated[
         str | None,

@@ -23,7 +23,7 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
         strip_height_mm: the lowest of them
         density_kg_m3: density of the fresh concrete
     """
-    board, of = brief.sheet.thickness_mm, brief.piece
+    board, base, of = brief.sheet.thickness_mm, brief.base.thickness_mm, brief.piece
     hole = work(rules.pilot, of, shank_mm=brief.supplies.screw.shank_mm, pilot_share=fixings.PILOT_SHARE)
     through = _shortest(brief, board + fixings.BITE_FROM_SIDE_MM)
     down = _shortest(brief, strip_height_mm + fixings.LEAST_BITE_MM)
@@ -31,17 +31,18 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
     if brief.laps:
         way = "in"
     elif (
-        brief.habits.screwing == "down through the strip" and not brief.stands and _bites(down - strip_height_mm, board)
+        brief.habits.screwing == "down through the strip" and not brief.stands and _bites(down - strip_height_mm, base)
     ):
         way = "down"
     length = down if way == "down" else through if way == "in" else _up(brief, strip_height_mm)
     if way == "down":
         bite = work(rules.bite_down, of, screw_mm=length, strip_height_mm=strip_height_mm)
     else:
-        bite = work(rules.bite_through, of, screw_mm=length, board_mm=board)
+        bite = work(rules.bite_through, of, screw_mm=length, board_mm=board if way == "in" else base)
     holds = work(
         rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" else fixings.GRIP_EDGE,
-        shank_mm=brief.supplies.screw.shank_mm, bite_mm=bite, density_kg_m3=brief.sheet.density_kg_m3,
+        shank_mm=brief.supplies.screw.shank_mm, bite_mm=bite,
+        density_kg_m3=(brief.sheet if way == "up" else brief.base).density_kg_m3,
     )  # fmt: skip
     push = work(
         rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=brief.head_mm,
@@ -138,13 +139,13 @@ def _round(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:
         at, before, after = ends[number], ends[number - 1], ends[number + 1]
         run = max(hypot(after.x - before.x, after.y - before.y), 1e-9)
         out_x, out_y = (after.y - before.y) / run, -(after.x - before.x) / run
-        length = _shortest(brief, brief.sheet.thickness_mm + fixings.LEAST_BITE_MM)
+        length = _shortest(brief, brief.base.thickness_mm + fixings.LEAST_BITE_MM)
         yield Screw(at.x + out_x * off, at.y + out_y * off, "up", 0.0, 0.0, length if ribbed else made.screw_mm)
 
 
 def _up(brief: FormBrief, strip_height_mm: float) -> float:
     """The screw that goes up through the base: with its usual bite where the strip is high enough for its point."""
-    board_mm, sold = brief.sheet.thickness_mm, sorted(brief.supplies.screw.lengths_mm)
+    board_mm, sold = brief.base.thickness_mm, sorted(brief.supplies.screw.lengths_mm)
     most = board_mm + strip_height_mm - fixings.LEAST_BACK_MM
     fitting = [one for one in sold if board_mm + fixings.LEAST_BITE_MM <= one <= most]
     usual = _shortest(brief, board_mm + fixings.BITE_FROM_SIDE_MM)

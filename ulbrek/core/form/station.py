@@ -114,8 +114,11 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
 
 
 def _boards_mass(brief: FormBrief, boards: Sequence[Board]) -> Figure:
-    volume = sum(b.length_cut_mm * b.height_cut_mm * b.thickness_mm for b in boards) / 1e6
-    return work(rules.boards_mass, brief.piece, board_volume_l=volume, density_kg_m3=brief.sheet.density_kg_m3)
+    of = {one.id: one.density_kg_m3 for one in (brief.liner, brief.sheet, brief.base)}
+    volumes = [(b.length_cut_mm * b.height_cut_mm * b.thickness_mm / 1e6, of.get(b.sheet, 0.0)) for b in boards]
+    volume = sum(litres for litres, _ in volumes)
+    density = sum(litres * each for litres, each in volumes) / volume if volume else brief.sheet.density_kg_m3
+    return work(rules.boards_mass, brief.piece, board_volume_l=volume, density_kg_m3=density)
 
 
 def strip_need(piece: str, temperature_c: float) -> ActNeed:

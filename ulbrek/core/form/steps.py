@@ -43,7 +43,7 @@ def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
 def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     (made, stiff), habits = held, brief.habits
     how = _FIXINGS.get(made.fixing, _WAYS[made.way])
-    if brief.sheet.face == "bare":
+    if "bare" in (brief.sheet.face, brief.base.face):
         yield _Told(
             "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
             (), RAGS,

@@ -40,7 +40,8 @@ def stiffness(
     }
     between = work(span_within_limit, f"{of}/side", **side)
     screwed = brief.habits.screw_spacing.mm
-    bearer = work(span_within_limit, f"{of}/base", **{**side, "head_share": BOTTOM_STRIP})
+    under = {"modulus_mpa": brief.base.modulus_mpa, "thickness_mm": brief.base.thickness_mm}
+    bearer = work(span_within_limit, f"{of}/base", **{**side, **under, "head_share": BOTTOM_STRIP})
     run = max(base.length_cut_mm, base.height_cut_mm)
     spans = max(1, ceil(run / bearer.value))
     tips, rights = _held_at_foot(brief, density, made)

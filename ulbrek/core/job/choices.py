@@ -8,7 +8,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.materials.boards import Foam, Lumber, Sheet
+from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
 from ulbrek.core.materials.steel import Bar, Mesh
@@ -31,6 +31,7 @@ class Choices:
     """What a job is made with, and by station what the shop did not have, pointing into the job."""
 
     sheet: Sheet
+    base: Sheet
     liner: Sheet
     lumber: Lumber
     foam: Foam
@@ -53,18 +54,22 @@ class Choices:
     @property
     def sheets(self) -> tuple[Sheet, ...]:
         """What boards are cut from."""
-        return self.sheet, self.liner
+        return tuple(dict.fromkeys((self.sheet, self.base, self.liner)))
 
 
 _SHELVES = {
-    "sheet": "sheets", "liner": "liners", "lumber": "lumber", "foam": "foams", "mesh": "meshes", "bar": "bars",
+    "sheet": "sheets", "base_sheet": "sheets", "liner": "liners", "lumber": "lumber", "foam": "foams",
+    "mesh": "meshes", "bar": "bars",
     "mix": "bagged mixes", "bag": "bag sizes", "container": "mixing vessels",
 }  # fmt: skip
 
 
 def choose(job: Job, shop: Shop) -> Choices:
     """What a job's choices stand for in this shop."""
-    sheet, no_sheet = _find("/form/sheet", job.form.sheet, shop.sheets)
+    sheet, no_sheet = _find("/form/sheet", job.form.sheet, (*shop.sheets, *(as_sheet(one) for one in shop.lumber)))
+    base, no_base = _find("/form/base_sheet", job.form.base_sheet, shop.sheets)
+    if job.form.base_sheet is None and sheet in shop.sheets:
+        base = sheet
     liner, no_liner = _find("/form/liner", job.form.liner, shop.liners)
     lumber, no_lumber = _find("/form/lumber", job.form.lumber, shop.lumber)
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
@@ -90,10 +95,10 @@ def choose(job: Job, shop: Shop) -> Choices:
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     return Choices(
-        sheet, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
+        sheet, base, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"),
-        (*no_sheet, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
+        (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
         (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
     )  # fmt: skip
 

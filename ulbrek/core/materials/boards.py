@@ -30,7 +30,7 @@ class Sheet(Document):
 
     id: Id
     name: Annotated[Words, label("Name")]
-    thickness_mm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False), label("Thickness", unit="mm")]
+    thickness_mm: Annotated[float, Field(ge=1, le=120, allow_inf_nan=False), label("Thickness", unit="mm")]
     length_mm: Annotated[Millimetres, label("Sheet length", unit="sold")]
     width_mm: Annotated[Millimetres, label("Sheet width", unit="sold")]
     price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
@@ -77,6 +77,26 @@ class Lumber(Document):
         label("Price by length", none="not entered", unit="price/m"),
     ] = None
     source: Source = ""
+
+
+LUMBER_KG_M3 = 500.0  # softwood, air-dry. Source: common practice.
+
+
+def as_sheet(lumber: Lumber) -> Sheet:
+    """Lumber as what sides are cut from: as thick as it is, as wide as it can be high, in the lengths it is sold in."""
+    longest, *others = sorted(lumber.lengths_mm, reverse=True)
+
+    def price(length: float) -> float | None:
+        return None if lumber.price_m is None else lumber.price_m * length / 1000
+
+    return Sheet(
+        id=lumber.id, name=lumber.name, thickness_mm=lumber.thickness_mm, length_mm=longest, width_mm=lumber.width_mm,
+        price=price(longest), face="bare", modulus_mpa=lumber.modulus_mpa, density_kg_m3=LUMBER_KG_M3,
+        source=lumber.source,
+        other_sizes=tuple(
+            SheetSize(length_mm=length, width_mm=lumber.width_mm, price=price(length)) for length in others[:6]
+        ),
+    )  # fmt: skip
 
 
 class Foam(Document):

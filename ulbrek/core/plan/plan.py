@@ -156,7 +156,7 @@ class _Planning:
         liners = (chosen.liner,) if named else (chosen.liner, *(one for one in self.shop.liners if one != chosen.liner))
         own = {key: cut for key, cut in job.form.as_cut.items() if key.startswith(f"{piece.id}.")}
         inputs = job.form.model_copy(update={"as_cut": own, "layouts": {}, "offcuts": (), "sawn": {}})
-        materials = Materials(chosen.sheet, liners, named, self.shop.supplies)
+        materials = Materials(chosen.sheet, chosen.base, liners, named, self.shop.supplies)
         return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, self.filled.density))
 
     def _steel_of(self, piece: Piece) -> SteelInputs:

@@ -101,7 +101,8 @@ export const DOCUMENTS = {
   FormInputs: {
     title: "FormInputs",
     fields: {
-      sheet: {"label": "Sheet", "as": "text", "default": null, "most": 40},
+      sheet: {"label": "Sides", "as": "text", "default": null, "most": 40},
+      base_sheet: {"label": "Base", "as": "text", "none": "as the sides", "default": null, "most": 40},
       liner: {"label": "Liner", "as": "text", "default": null, "most": 40},
       lumber: {"label": "Lumber", "as": "text", "default": null, "most": 40},
       foam: {"label": "Foam", "as": "text", "default": null, "most": 40},
@@ -859,7 +860,7 @@ export const DOCUMENTS = {
     title: "Sheet",
     fields: {
       name: {"label": "Name", "as": "text", "most": 60},
-      thickness_mm: {"label": "Thickness", "as": "number", "unit": "mm", "low": 1, "high": 60},
+      thickness_mm: {"label": "Thickness", "as": "number", "unit": "mm", "low": 1, "high": 120},
       length_mm: {"label": "Sheet length", "as": "number", "unit": "sold", "low": 10, "high": 12000},
       width_mm: {"label": "Sheet width", "as": "number", "unit": "sold", "low": 10, "high": 12000},
       price: {"label": "Price of one", "as": "number", "none": "not entered", "unit": "price", "default": null, "low": 0, "high": 100000},

@@ -35,7 +35,7 @@ def no_release(brief: FormBrief, castings: int) -> list[Finding]:
 
     Source: common practice
     """
-    bare = brief.sheet.face == "bare"
+    bare = "bare" in (brief.sheet.face, brief.base.face)
     if brief.habits.release != "none" or (not bare and castings <= 1):
         return []
     return [

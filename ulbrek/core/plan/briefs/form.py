@@ -22,9 +22,10 @@ _UP = 0.3  # a side whose outward direction rises by so much lies on top of a pr
 
 
 class Materials(NamedTuple):
-    """What forms are made of: the sheet, and the liner where the job chose one or the shop's, likeliest first."""
+    """What forms are made of: sheets of sides and base, the liner that was chosen or the shop's, likeliest first."""
 
     sheet: Sheet
+    base: Sheet
     liners: tuple[Sheet, ...]
     liner_chosen: bool
     supplies: Supplies
@@ -43,10 +44,10 @@ def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: 
     floor, ceiling = slopes(shape)
     count = side_by_side(inputs, shape)
     if habits.release == "oil when used again":
-        again = castings_of(inputs, shape) > 1 or materials.sheet.face == "bare"
+        again = castings_of(inputs, shape) > 1 or "bare" in (materials.sheet.face, materials.base.face)
         habits = habits.model_copy(update={"release": "oil" if again else "none"})
     brief = FormBrief(
-        piece.id, shape.outline, shape.cast_depth, materials.sheet, _liner(shape, materials), habits,
+        piece.id, shape.outline, shape.cast_depth, materials.sheet, materials.base, _liner(shape, materials), habits,
         materials.supplies, floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
         _open_edges(shape, inputs), piece.cast == "face down",
     )  # fmt: skip

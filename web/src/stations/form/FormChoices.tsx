@@ -24,7 +24,8 @@ export function FormChoices({ shop }: { shop: Shop }) {
   return (
     <section aria-label="How it is built">
       <h2 className="mb-1 text-lg font-bold">How it is built</h2>
-      {field("sheet", namesOf(shop.sheets), shop.sheets[0]?.id)}
+      {field("sheet", namesOf([...shop.sheets, ...shop.lumber]), shop.sheets[0]?.id)}
+      {field("base_sheet", namesOf(shop.sheets))}
       {field("liner", namesOf(shop.liners), shop.liners[0]?.id)}
       {field("lumber", namesOf(shop.lumber), shop.lumber[0]?.id)}
       {field("foam", namesOf(shop.foams), shop.foams[0]?.id)}
