@@ -37,7 +37,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "diameter": ("length", "Diameter", "40 mm"),
             "slot_length": ("button", "Slot length: round, change", ""),
-            "depth": ("button", "Depth: through, change", ""), **FACE, **TURN,
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN,
         },
     ),
     "recess": (
@@ -110,7 +110,9 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     ),
     "cutout": (
         feature("cutout", vertices=[{"x": 0, "y": 0}, {"x": 90, "y": 0}, {"x": 0, "y": 90}]),
-        {"depth": ("button", "Depth: through, change", ""), **FACE, **TURN},
+        {
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN,
+        },
     ),
     "drop edge": (
         feature("drop edge", edge="front", drop="30 mm", thickness="40 mm"),

@@ -84,6 +84,10 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(opening(hot=True, y={"to": "edge", "offset": "99 mm"})),
         top(opening(hot=True, y={"to": "edge", "offset": "101 mm"})),
     ),
+    "hot-opening for a flue": (
+        top({**hole("450 mm", "149 mm", "100 mm"), "hot": True}),
+        top({**hole("450 mm", "151 mm", "100 mm"), "hot": True}),
+    ),
     "seam-through-web": (
         top(opening(x={"offset": "1200 mm"}, width="500 mm"), piece={**LONG, "seams": [seam("1200 mm")]}),
         top(opening(x={"offset": "1200 mm"}, width="470 mm"), piece={**LONG, "seams": [seam("1200 mm")]}),

@@ -215,7 +215,7 @@ def _openings_mm2(shape: Shape) -> float:
 
 
 def _hot_needs(piece: Piece) -> float:
-    return HOT_WEB_MM if any(isinstance(one, Opening) and one.hot for one in piece.features) else 0.0
+    return HOT_WEB_MM if any(one.gets_hot for one in piece.features) else 0.0
 
 
 def _show_area(shape: Shape, net: Figure) -> Figure:

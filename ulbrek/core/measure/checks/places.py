@@ -6,7 +6,6 @@ from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, fin
 from ulbrek.core.measure.clearing import clearing_change
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.drop_edge import DropEdge
-from ulbrek.core.measure.features.opening import Opening
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import concrete_along, free_offset, in_piece
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
@@ -122,8 +121,7 @@ def hot_opening(shape: Shape, webs: list[NamedWeb]) -> list[Finding]:
             mark=_mark(shape, named),
         )
         for named in webs
-        if isinstance(named.feature.feature, Opening)
-        and named.feature.feature.hot
+        if named.feature.feature.gets_hot
         and named.web.width_mm < HOT_WEB_MM - 1e-6
     ]
 

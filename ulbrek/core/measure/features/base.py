@@ -80,6 +80,11 @@ class BaseFeature(Document):
         return False
 
     @property
+    def gets_hot(self) -> bool:
+        """Whether what it goes through for warms the concrete round it."""
+        return False
+
+    @property
     def depth_into_face(self) -> float | None:
         """How deep it goes into a face without going through [mm]; None where it does not."""
         return None

@@ -26,6 +26,7 @@ class Cutout(PiercingFeature):
     vertices: Annotated[tuple[DrawnCorner, ...], Field(min_length=2, max_length=2_000), COUNTED]
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
     face: Annotated[Face, label("Face")] = "top"
+    hot: Annotated[bool, label("Hot appliance", description="takes a hob, a stove or another hot appliance")] = False
 
     @property
     def corners(self) -> int:

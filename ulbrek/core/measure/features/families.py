@@ -65,6 +65,12 @@ class PiercingFeature(AnchoredFeature):
     if TYPE_CHECKING:
         depth: Length | None
         face: Face
+        hot: bool
+
+    @property
+    def gets_hot(self) -> bool:
+        """Where it goes through for a stove, a flue or another hot appliance."""
+        return self.hot and self.depth is None
 
     @property
     def goes_through(self) -> bool:

@@ -26,6 +26,7 @@ class RoundHole(PiercingFeature):
     ] = None
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
     face: Annotated[Face, label("Face")] = "top"
+    hot: Annotated[bool, label("Hot appliance", description="takes a flue, a stove or another hot appliance")] = False
 
     @property
     def clear_of_steel_mm(self) -> float:

@@ -34,6 +34,11 @@ class Opening(BoxFeature):
         return True
 
     @property
+    def gets_hot(self) -> bool:
+        """As it says."""
+        return self.hot
+
+    @property
     def clear_of_steel_mm(self) -> float:
         """Its length and width [mm]."""
         return self.length.mm + self.width.mm
