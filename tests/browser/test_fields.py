@@ -87,7 +87,7 @@ WAYS: dict[str, Way] = {
     "/mix/scratch/stone_moisture": ("mix", SCRATCH, "textbox", "Gravel moisture", "1"),
     "/mix/scratch/slump": ("mix", ABSOLUTE, "select", "Slump", "25 to 50 mm"),
     "/form/sheet": ("form", None, "select", "Sheet", "melamine-19"),
-    "/form/base_sheet": ("form", None, "select", "Base", "melamine-19"),
+    "/form/base_sheet": ("form", None, "select", "Base sheet", "melamine-19"),
     "/form/foam": ("form", None, "select", "Foam", "foam-50"),
     "/form/forms": ("form", None, "textbox", "Forms per piece", "2"),
     "/form/corner": ("form", None, "select", "Corners", "pinwheel"),
@@ -138,7 +138,7 @@ WAYS: dict[str, Way] = {
     "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
-    "/handling/there": ("move", None, "button", "Studio lead, 44 lb", ""),
+    "/handling/there": ("move", None, "button", "Fields lead, 44 lb", ""),
     "/handling/bench_kg": ("move", None, "textbox", "Bench capacity", "400"),
     "/handling/dolly_kg": ("move", None, "textbox", "Dolly or cart capacity", "300"),
     "/handling/standing/use": ("move", None, "select", "Use", "table"),
@@ -247,6 +247,7 @@ def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
     job_id = rinse_sink_top.split("/")[2]
+    api.post("/api/members", json={"name": "Fields lead", "units": "in", "lifts": "44 lb"})
     page = open_page(rinse_sink_top.replace("measure", station))
     page.locator("[data-revision]").wait_for()
     unchanged = []

@@ -117,14 +117,16 @@ class _BuiltFrom(Document):
     sheet: Annotated[
         str | None,
         Field(max_length=40),
-        label("Sides", description="sheet or lumber; None: the shop's first sheet"),
+        label("Sheet", description="of the sides: sheet or lumber; None: the shop's first sheet"),
         ONE_LINE,
     ] = None
     base_sheet: Annotated[
         str | None,
         Field(max_length=40),
         label(
-            "Base", none="as the sides", description="sheet of the base; None: as the sides, of lumber the first sheet"
+            "Base sheet",
+            none="as the sides",
+            description="sheet of the base; None: as the sides, of lumber the first sheet",
         ),
         ONE_LINE,
     ] = None

@@ -102,8 +102,8 @@ export const DOCUMENTS = {
   FormInputs: {
     title: "FormInputs",
     fields: {
-      sheet: {"label": "Sides", "as": "text", "default": null, "most": 40},
-      base_sheet: {"label": "Base", "as": "text", "none": "as the sides", "default": null, "most": 40},
+      sheet: {"label": "Sheet", "as": "text", "default": null, "most": 40},
+      base_sheet: {"label": "Base sheet", "as": "text", "none": "as the sides", "default": null, "most": 40},
       liner: {"label": "Liner", "as": "text", "default": null, "most": 40},
       lumber: {"label": "Lumber", "as": "text", "default": null, "most": 40},
       foam: {"label": "Foam", "as": "text", "default": null, "most": 40},

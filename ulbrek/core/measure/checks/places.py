@@ -121,8 +121,7 @@ def hot_opening(shape: Shape, webs: list[NamedWeb]) -> list[Finding]:
             mark=_mark(shape, named),
         )
         for named in webs
-        if named.feature.feature.gets_hot
-        and named.web.width_mm < HOT_WEB_MM - 1e-6
+        if named.feature.feature.gets_hot and named.web.width_mm < HOT_WEB_MM - 1e-6
     ]
 
 
