@@ -224,3 +224,24 @@ def test_what_stays_where_it_is_cast_or_is_not_turned_has_its_page_too() -> None
     (flat,) = [p.extract_text() for p in pack(up).pages if p.extract_text().startswith("Move")]
     assert "Turn it" not in flat
     assert "Carry flat, at quarter points" in flat
+
+
+@pytest.mark.parametrize("number", [1, 5, 8])
+def test_the_first_page_says_the_whole_job_at_a_glance(number: int) -> None:
+    job = demo_job(number)
+    planned = plan(job, SHOP)
+    first = plain(pack(job, units="mm").pages[0])
+    assert first.startswith(job.name)
+    assert f"{planned.mix.bags.value:g} bag" in first
+    assert f"{planned.cutting.sheet_count.value:g} sheet" in first
+    heaviest = max(planned.pieces, key=lambda one: one.handling.mass.value)
+    assert heaviest.name in first
+    assert "Strip the form" in first
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("number", range(1, 10))
+def test_no_page_is_left_with_three_lines_on_it(number: int, paper: Paper) -> None:
+    pages = pack(demo_job(number), units="mm", paper=paper).pages
+    lines = [len(plain(page).strip().splitlines()) - 1 for page in pages]  # the foot is one
+    assert min(lines) > 3

@@ -88,7 +88,7 @@ def test_the_pack_has_a_page_of_the_cage_with_its_bends() -> None:
 
 
 def test_the_pack_tells_how_flat_steel_lies_and_is_held() -> None:
-    page = page_of(top(opening(), steel={"held": "tied over the form"}), "Steel")
+    page = " ".join(page_of(top(opening(), steel={"held": "tied over the form"}), "Steel").split())
     for told in ("Support points", "Least edge cover", "Cover to the show face", "Cut the ties once"):
         assert told in page
 

@@ -16,6 +16,7 @@ from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack import drawings
+from ulbrek.files.pack.glance import GlancePages
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
@@ -28,11 +29,12 @@ _WAYS = {"down": "from above", "up": "from below", "in": "through the side, into
 _LEAST_SHOWN_N = 20.0  # of what lifts: less is not worth a word
 
 
-class Pages(SteelPages, MovePages, MixPages):
+class Pages(GlancePages, SteelPages, MovePages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
-        """Every page, in the order of the work."""
+        """Every page, in the order of the work, the whole job at a glance first."""
+        yield {"title": self.job.name, "blocks": list(self._glance())}
         pieces = list(zip(self.job.pieces, self.plan.pieces, strict=True))
         for piece, planned in pieces:
             blocks = [*self._findings("measure", piece.id), *self._measure(piece, planned)]
