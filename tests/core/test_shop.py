@@ -281,3 +281,26 @@ def test_what_flows_by_its_plasticiser_needs_no_more_water() -> None:
     with_it = {"feel": "flowing", "doses": [{"admixture": "plasticiser-liquid"}]}
     flows, usual = (plan(top(mix={**with_it, "feel": feel}), Shop()).mix for feel in ("flowing", None))
     assert flows.water_planned_l == usual.water_planned_l
+
+
+def test_a_thin_panel_of_glass_fibred_mortar_with_a_scrim_is_sound() -> None:
+    first, *others = Shop().mixes
+    premix = first.model_copy(update={"stone_mm": 3.0, "fibre_in": True, "kind": "mortar"})
+    scrim = Mesh(id="scrim", name="Scrim", wire_mm=1.0, spacing_mm=19.0, finish="glass")
+    panel = top(piece={"thickness": "19.05 mm"}, steel={"school": "mesh"})
+    codes = lambda shop: {one.finding.code for one in plan(panel, shop).findings}  # noqa: E731
+    told = {"too-thin-for-its-span", "too-little-cover"}
+    assert not told & codes(shop_with(mixes=(premix, *others), meshes=(scrim,)))
+    assert "too-thin-for-its-span" in codes(shop_with(meshes=(scrim,))), "gravel does not go into it"
+    thinner = top(piece={"thickness": "15 mm"}, steel={"school": "mesh"})
+    found = plan(thinner, shop_with(mixes=(premix, *others), meshes=(scrim,))).findings
+    assert "too-thin-for-its-span" in {one.finding.code for one in found}
+
+
+def test_the_foam_of_a_round_knockout_is_bought() -> None:
+    hole = {"kind": "hole", "id": "f", "name": "Flue", **centre("450 mm", "300 mm"), "diameter": "200 mm"}
+    job = top(hole)
+    layers = plan(job, Shop()).pieces[0].form.knockouts[0].layers
+    assert layers is not None
+    line = next(one for one in listed(job, Shop()).lines if one.key == "supply/foam-25")
+    assert line.wanted == pytest.approx(layers.value * 0.2**2, abs=0.006)

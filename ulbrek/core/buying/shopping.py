@@ -7,6 +7,7 @@ from typing import Literal, NamedTuple, Protocol
 
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
+from ulbrek.core.form.result import Knockout
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -210,14 +211,15 @@ def sealer_litres(face_m2: float, coats: int, coverage_m2_per_l: float) -> float
 
 def _foam_mm2(piece: PiecePlan) -> float:
     return sum(
-        one.layers.value * _box(one.paths[0])
-        for one in piece.form.knockouts
-        if one.layers and one.build.startswith("foam")
+        one.layers.value * _foot(one) for one in piece.form.knockouts if one.layers and one.build.startswith("foam")
     )
 
 
-def _box(path: Sequence[float]) -> float:
-    xs, ys = path[0::3], path[1::3]
+def _foot(one: Knockout) -> float:
+    """The rectangle of foam that a knockout is cut from [mm²]."""
+    if one.set_out is not None:
+        return one.set_out.length_mm * one.set_out.width_mm
+    xs, ys = one.paths[0][0::3], one.paths[0][1::3]
     return (max(xs) - min(xs)) * (max(ys) - min(ys))
 
 

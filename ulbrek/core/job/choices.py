@@ -46,6 +46,7 @@ class Choices:
     container: Container
     fibred: bool
     plasticised: bool
+    glass_fibred: bool
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
@@ -97,7 +98,7 @@ def choose(job: Job, shop: Shop) -> Choices:
     return Choices(
         sheet, base, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container,
-        mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"),
+        mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
         (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
         (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
     )  # fmt: skip
@@ -107,6 +108,18 @@ def _doses(job: Job, shop: Shop, kind: str) -> bool:
     """Whether something of a kind is dosed."""
     dosed = {dose.admixture for dose in job.mix.doses}
     return any(one.kind == kind for one in shop.admixtures if one.id in dosed)
+
+
+_STRUCTURAL_PERCENT = 1.0  # of the dry mix; less glass fibre holds hairlines alone. Source: common practice.
+_MORTAR_MM = 5.0  # the largest grain of a mortar
+
+
+def _glass_fibred(job: Job, shop: Shop, mix: Mix) -> bool:
+    """Whether it is a mortar with so much glass fibre that thin panels are cast of it: in the bag, or dosed."""
+    dosed = {dose.admixture for dose in job.mix.doses}
+    fibres = [one for one in shop.admixtures if one.id in dosed and one.kind == "fibre" and one.base == "dry mix"]
+    structural = any(one.usual >= _STRUCTURAL_PERCENT for one in fibres)
+    return mix.stone_mm <= _MORTAR_MM and (mix.fibre_in or structural)
 
 
 def _find(field: str, wanted: str | None, had: Sequence[Choice]) -> tuple[Choice, list[Finding]]:

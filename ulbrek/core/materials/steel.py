@@ -11,6 +11,7 @@ from ulbrek.core.materials.boards import Id, Millimetres, Price, Source, Words
 STEEL_KG_M3 = 7850.0
 GLASS_KG_M3 = 2680.0  # alkali-resistant glass. Source: common practice.
 TIE_EVERY_MM = 300.0  # Source: common practice.
+Roll = Annotated[float, Field(ge=10, le=100_000, allow_inf_nan=False)]
 Finish = Literal["plain", "galvanised", "stainless"]
 MeshFinish = Literal["plain", "galvanised", "stainless", "glass"]
 
@@ -38,7 +39,7 @@ class Mesh(Document):
     spacing_mm: Annotated[
         float, Field(ge=3, le=300, allow_inf_nan=False), label("Spacing", unit="mm", hint="wire to wire")
     ]
-    sheet_length_mm: Annotated[Millimetres, label("Sheet or roll length", unit="sold")] = 2400.0
+    sheet_length_mm: Annotated[Roll, label("Sheet or roll length", unit="sold")] = 2400.0
     sheet_width_mm: Annotated[Millimetres, label("Sheet or roll width", unit="sold")] = 1200.0
     finish: Annotated[MeshFinish, label("Finish", hint="glass: an alkali-resistant scrim")] = "plain"
     price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None

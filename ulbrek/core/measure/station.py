@@ -43,12 +43,13 @@ MOST_CORNERS = 12  # an outline with more is not checked by tape
 @dataclass(frozen=True, slots=True)
 class Concrete:
     """What a piece is cast of: its fresh density [kg/m³], and the shares of its mass that bleed and dry out
-    [1], and its largest stone [mm]."""
+    [1], its largest stone [mm], and whether it is a mortar with structural glass fibre."""
 
     density: Figure
     bled: Spread
     drying: Spread
     stone_mm: float = 10.0
+    glass_fibred: bool = False
 
 
 def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
@@ -105,7 +106,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         parts=tuple(_parts(shape, density)),
         features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
-        findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm)),
+        findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm, concrete.glass_fibred)),
     )
 
 

@@ -147,7 +147,7 @@ class _Planning:
         return PieceNodes(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
-        concrete = Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm)
+        concrete = Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm, self.chosen.glass_fibred)
         return self._work(MeasureNode(f"/pieces/{index}", piece, concrete))
 
     def _form(self, piece: Piece, net_area: Figure) -> Worked[FormResult]:

@@ -63,6 +63,7 @@ class Stack:
         layers: diameters [mm] from the floor up, mesh wires first
         meshed: how many of the layers are wires
         rusts: whether it is plain steel that gets wet
+        glass: whether it is a scrim alone
     """
 
     height: Figure
@@ -74,6 +75,7 @@ class Stack:
     layers: tuple[float, ...]
     meshed: int
     rusts: bool = False
+    glass: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -174,12 +174,15 @@ def _stack(
     if sunk_back:
         back = work(rules.cover_sunk, f"{key}/back", cover_mm=back, sunk_mm=sunk_back)
     rusts = (bool(wires) and mesh.finish == "plain") or (bool(ways) and bar.finish == "plain")
+    glass = bool(wires) and not ways and mesh.finish == "glass"
     table = _covers_outside(inputs, what) if rusts else None
     if table:
         needs = [work(rules.cover_outside, f"{key}/{face}", table_mm=mm) for face, mm in zip(FACES, table, strict=True)]
+    elif glass:
+        needs = [work(rules.cover_scrim, key, least_mm=rules.SCRIM_COVER_MM)] * 2
     else:
         needs = [work(rules.cover_indoors, key, thickness_mm=least, stack_mm=height)] * 2
-    return Stack(height, under, show, back, needs[0], needs[1], layers, len(wires), table is not None)
+    return Stack(height, under, show, back, needs[0], needs[1], layers, len(wires), table is not None, glass)
 
 
 def _covers_outside(inputs: SteelInputs, what: SteelBrief) -> tuple[float, float] | None:

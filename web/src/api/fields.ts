@@ -720,7 +720,7 @@ export const DOCUMENTS = {
       name: {"label": "Name", "as": "text", "most": 60},
       wire_mm: {"label": "Wire", "hint": "or a scrim's strand", "as": "number", "unit": "mm", "low": 0.3, "high": 12},
       spacing_mm: {"label": "Spacing", "hint": "wire to wire", "as": "number", "unit": "mm", "low": 3, "high": 300},
-      sheet_length_mm: {"label": "Sheet or roll length", "as": "number", "unit": "sold", "default": 2400.0, "low": 10, "high": 12000},
+      sheet_length_mm: {"label": "Sheet or roll length", "as": "number", "unit": "sold", "default": 2400.0, "low": 10, "high": 100000},
       sheet_width_mm: {"label": "Sheet or roll width", "as": "number", "unit": "sold", "default": 1200.0, "low": 10, "high": 12000},
       finish: {"label": "Finish", "hint": "glass: an alkali-resistant scrim", "as": "choice", "choices": ["plain", "galvanised", "stainless", "glass"], "default": "plain"},
       price: {"label": "Price of one", "as": "number", "none": "not entered", "unit": "price", "default": null, "low": 0, "high": 100000},

@@ -9,7 +9,9 @@ from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
 
 
-def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, stone_mm: float) -> Iterator[Finding]:
+def all_findings(
+    shape: Shape, webs: list[NamedWeb], closing: Closing | None, stone_mm: float, glass_fibred: bool
+) -> Iterator[Finding]:
     """What would go wrong with one piece, cast of a mix with stones up to so much [mm]."""
     yield from shapes.outline_crosses_itself(shape)
     yield from places.feature_outside(shape)
@@ -18,7 +20,7 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, st
     yield from places.web_too_thin(shape, webs, stone_mm)
     yield from places.hot_opening(shape, webs)
     yield from places.seam_through_web(shape)
-    yield from shapes.too_thin_for_its_span(shape)
+    yield from shapes.too_thin_for_its_span(shape, glass_fibred)
     yield from shapes.featheredge(shape)
     yield from formers.deeper_than_its_piece(shape)
     yield from formers.floor_too_thin(shape)

@@ -39,7 +39,7 @@ def too_little_cover(inputs: SteelInputs, what: SteelBrief, stack: Stack, bars: 
     elif cover < needed - _TRIFLE_MM:
         in_ground = stack.rusts and what.cast_there and inputs.height is None
         severity = "hint" if in_ground else "caution"
-    elif not stack.rusts and show < INDOOR_COVER_MM - _TRIFLE_MM:
+    elif not (stack.rusts or stack.glass) and show < INDOOR_COVER_MM - _TRIFLE_MM:
         face, cover, needed, severity = "face", show, INDOOR_COVER_MM, "hint"
     else:
         return []

@@ -46,6 +46,25 @@ def cover_indoors(thickness_mm: float, stack_mm: float) -> float:
     return min(MOST_INDOORS_MM, max(0, (thickness_mm - stack_mm) / 2 - OFF_MIDDLE_MM))
 
 
+SCRIM_COVER_MM = 5.0  # Source: common practice.
+
+
+@rule(unit="mm", kind="limit")
+def cover_scrim(least_mm: float) -> float:
+    """Cover over a glass scrim
+
+    It does not rust; it must only not show, and be wetted all round.
+
+    Args:
+        least_mm: least cover to any face
+
+    Formula: least_mm
+
+    Source: common practice, 3 to 5 mm
+    """
+    return least_mm
+
+
 @rule(unit="mm", kind="limit")
 def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
     """Cover behind what is sunk into a face
