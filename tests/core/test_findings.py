@@ -106,6 +106,10 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(opening(), piece={"thickness": "590 mm"}),
         top(opening(), piece={"thickness": "570 mm"}),
     ),
+    "not-in-one-form": (
+        top(form={"side_by_side": 3}, piece={"count": 3, "outline": {"kind": "disc", "diameter": "400 mm"}}),
+        top(form={"side_by_side": 3}, piece={"count": 3, "outline": {"length": "400 mm", "width": "400 mm"}}),
+    ),
     "glue-in-the-sun": (top(form={"sealing": "hot glue"}), top(form={"sealing": "latex caulk"})),
     "no-release": (top(form={"sheet": "plywood-18", "release": "none"}), top(form={"sheet": "plywood-18"})),
     "no-release on a form used again": (

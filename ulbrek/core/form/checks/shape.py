@@ -157,3 +157,24 @@ def _on_ribs(brief: FormBrief, bend: Bend) -> Change | None:
     least = brief.liner.bends_to_mm
     fits = least is None or bend.sag.inputs["radius_mm"].value - brief.liner.thickness_mm >= least
     return Change("Use a liner on ribs", {"/curve": "liner on ribs"}) if fits else None
+
+
+@check("not-in-one-form", "caution")
+def not_in_one_form(piece: str, asked: int, made: int) -> list[Finding]:
+    """Not several in one form
+
+    Side by side, with a divider between each and the next, only plain rectangles are cast.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            not_in_one_form,
+            title="{piece} cannot be cast {asked} to a form",
+            reason="Only plain rectangles of even thickness, without seams, stand side by side behind dividers.",
+            remedy="It gets a form of its own here. Build more forms, or fill this one again.",
+            field="/side_by_side",
+            values={"piece": piece, "asked": str(asked)},
+            change=Change("One casting a form", {"/side_by_side": made}),
+        )
+    ]

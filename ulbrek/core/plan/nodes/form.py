@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.form.checks.shape import not_in_one_form
 from ulbrek.core.form.cutting import CutFrom, cutting
 from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
@@ -12,7 +13,7 @@ from ulbrek.core.materials.boards import Foam, Lumber, Sheet
 from ulbrek.core.materials.supplies import Supplies
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.plan.briefs.form import Materials, castings_of, wanted_for
+from ulbrek.core.plan.briefs.form import Materials, castings_of, side_by_side, wanted_for
 from ulbrek.core.plan.memory import Worked
 from ulbrek.core.plan.pointing import pointed
 
@@ -36,7 +37,9 @@ class FormNode:
         cast = FormFill(self.net_area, self.density, castings_of(self.inputs, shape))
         as_cut = {key.removeprefix(own): cut for key, cut in self.inputs.as_cut.items() if key.startswith(own)}
         found = form(brief, cast, self.foam, as_cut)
-        return replace(found, findings=pointed("/form", found.findings))
+        asked, made = self.inputs.side_by_side, side_by_side(self.inputs, shape)
+        alone = not_in_one_form(shape.piece.name, asked, made) if asked > 1 == made and shape.piece.count > 1 else ()
+        return replace(found, findings=pointed("/form", (*alone, *found.findings)))
 
 
 @dataclass(frozen=True, slots=True)
