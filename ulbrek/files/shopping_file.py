@@ -1,6 +1,7 @@
 """A shopping list as CSV, as a workbook and as a page."""
 
 from ulbrek.core.base.units.quantity import write_money
+from ulbrek.core.base.values import value_words
 from ulbrek.core.buying.shopping import Line, ShoppingList
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.tables import write_csv, write_xlsx
@@ -41,7 +42,7 @@ def shopping_page(found: ShoppingList, *, title: str, shop_name: str, paper: Pap
             if line.group == group
         ]
         blocks += [
-            {"kind": "heading", "text": group.capitalize()},
+            {"kind": "heading", "text": value_words(group).capitalize()},
             {
                 "kind": "table",
                 "head": ["", "What", "To buy", "Cost", "In stock"],
@@ -67,7 +68,7 @@ def _heads(found: ShoppingList) -> list[str]:
 
 def _row(line: Line) -> list[str | float | None]:
     return [
-        line.group, line.name, line.wanted, line.here, line.to_buy, line.unit, line.price, line.cost,
+        value_words(line.group), line.name, line.wanted, line.here, line.to_buy, line.unit, line.price, line.cost,
         "; ".join(line.jobs), "yes" if line.bought else "no",
     ]  # fmt: skip
 

@@ -52,6 +52,7 @@ VALUES: Mapping[str, str] = {
     "rodded": "rodding",
     "turned over wet": "turning over fresh",
     "tapped": "mallet",
+    "doses": "admixtures",
     # Moving and use
     "all over": "whole underside",
     "anchored:false": "by bond alone",

@@ -42,6 +42,7 @@ export const VALUES: Record<string, string> = {
   "rodded": "rodding",
   "turned over wet": "turning over fresh",
   "tapped": "mallet",
+  "doses": "admixtures",
   "all over": "whole underside",
   "anchored:false": "by bond alone",
   "anchored:true": "by a nut, a pin or a flange",

@@ -14,8 +14,9 @@ import {
   type Vector2,
   Vector3,
 } from "three";
-import type { Form, PiecePlan } from "@/api/client";
+import type { Form, PiecePlan, Plan } from "@/api/client";
 import { type Stage, stage } from "@/drawing/stage";
+import { letterOf, letterOn } from "./letters";
 
 /** How far an edge must turn to be drawn as a line [°]. */
 const CREASE_DEG = 25;
@@ -44,8 +45,14 @@ interface Thing {
   way: [number, number, number];
 }
 
-/** The form in the round, taken apart and put together by a slider; each board and former with its name. */
-export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: string }) {
+interface Props {
+  planned: PiecePlan;
+  cutting: Plan["cutting"];
+  jobId: string;
+}
+
+/** The form in the round, taken apart and put together by a slider; each board by its letter, each former by its name. */
+export default function Apart({ planned, cutting, jobId }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [apart, setApart] = useState(60);
   const [labels, setLabels] = useState<{ key: string; text: string; x: number; y: number }[]>([]);
@@ -60,7 +67,7 @@ export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: s
   useEffect(() => {
     const holder = place.current;
     if (!holder) return;
-    const things = thingsOf(form);
+    const things = thingsOf(form, letterOf(cutting));
     const size = Math.max(...form.boards.map((board) => Math.max(board.dx_mm, board.dy_mm)));
     const whole = new Group();
     const groups = things.map((thing) => {
@@ -139,7 +146,7 @@ export default function Apart({ planned, jobId }: { planned: PiecePlan; jobId: s
 }
 
 /** Everything of a form as bodies: boards, and what stands between them. */
-function thingsOf(form: Form): Thing[] {
+function thingsOf(form: Form, letters: ReadonlyMap<string, string>): Thing[] {
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(name).trim();
   const [base] = form.boards;
@@ -153,7 +160,7 @@ function thingsOf(form: Form): Thing[] {
     const up = { base: -0.6, bed: -0.3, lid: 1.1, "hung strip": 0.7, "core side": 0.9 }[board.kind as string] ?? 0;
     return {
       key: board.key,
-      name: board.key,
+      name: letterOn(letters, form, board),
       paths: [board.path],
       heads: board.head?.length ? [board.head] : undefined,
       tops: board.tops?.length ? board.tops : undefined,

@@ -225,13 +225,3 @@ function told(parts: readonly { name: string; length_mm: number }[]): { name: st
   }
   return [...found.values()];
 }
-
-/** A short name for each board, to stand on it in the drawing. */
-export function letterOf(cutting: Cutting): Map<string, string> {
-  return new Map(cutting.kinds.flatMap((kind) => Object.keys(kind.names)).map((key, index) => [key, letters(index)]));
-}
-
-function letters(index: number): string {
-  const letter = String.fromCharCode(65 + (index % 26));
-  return index < 26 ? letter : `${letters(Math.floor(index / 26) - 1)}${letter}`;
-}

@@ -6,6 +6,7 @@ import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { letterOn } from "./letters";
 
 const MARGINS = { left: 30, right: 30, top: 40, bottom: 20 };
 const SECTION_PX = 130;
@@ -60,12 +61,6 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
 }
 
 type Board = Form["boards"][number];
-
-/** The letter of a board, of the first of several forms; its name where it is cut from no sheet. */
-function letterOn(letters: Props["letters"], form: Form, board: Board): string {
-  const key = `${form.piece}.${board.key}`;
-  return letters.get(key) ?? letters.get(`${key}.1`) ?? board.name;
-}
 
 /** A side's name and length: outside it where the base leaves room, else beside it. */
 function BoardTag({

@@ -11,10 +11,11 @@ import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, useApply } from "../job/station";
 import { AsCutList } from "./AsCutList";
 import { Assembly } from "./Assembly";
-import { CutPlan, letterOf } from "./CutPlan";
+import { CutPlan } from "./CutPlan";
 import { FormChoices } from "./FormChoices";
 import { FormDrawing } from "./FormDrawing";
 import { OneForm, ToHave } from "./FormFigures";
+import { letterOf } from "./letters";
 
 const Apart = lazy(() => import("./Apart"));
 
@@ -66,7 +67,7 @@ export function FormStation() {
       {seen === "form" && <FormDrawing planned={planned} mirrored={mirrored} letters={letterOf(plan.cutting)} />}
       {seen === "apart" && (
         <Suspense fallback={<p className="p-5">Loading 3D …</p>}>
-          <Apart planned={planned} jobId={editor.kept.id} />
+          <Apart planned={planned} cutting={plan.cutting} jobId={editor.kept.id} />
         </Suspense>
       )}
       {seen === "cuts" && <CutPlan shop={shop ?? null} />}

@@ -10,7 +10,7 @@ import { Findings } from "@/parts/Findings";
 import { specOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { entryOf, write } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
@@ -41,7 +41,7 @@ export function MoveStation() {
       0,
       ...(shop?.carriers ?? []).filter((one) => kinds.includes(one.kind)).map((one) => one.carries_kg),
     );
-    return most > 0 ? `shop’s: ${write(most, "allowed", units)}` : "none entered";
+    return most > 0 ? String(Math.round(entryOf("kg", units).show(most))) : "none";
   };
   const set = (field: string, value: unknown, what: string) =>
     editor.change((now) => withField(now, `/handling/${field}`, value), what);
@@ -90,7 +90,7 @@ export function MoveStation() {
               none={carried(["dolly", "cart", "A-frame cart"])}
             />
           </div>
-          <p className="text-soft">Enter 0 where there is none for this job.</p>
+          <p className="text-soft">Empty: as the shop’s. Enter 0 where there is none for this job.</p>
         </section>
         <TeamScale piece={first} />
         <Lifts
@@ -173,19 +173,19 @@ function OnePerson({ piece }: { piece: PiecePlan }) {
 function PieceFigures({ piece }: { piece: PiecePlan }) {
   const { units } = usePreferences();
   const handled = piece.handling;
-  const what = piece.measure.parts.length ? "The heaviest casting" : "Weight";
+  const what = piece.measure.parts.length ? "Heaviest casting" : "Weight";
   return (
     <section aria-label={piece.name}>
       <h2 className="mb-1 text-lg font-bold">{piece.name}</h2>
       <dl>
-        <FigureLine label={`${what}, ${piece.steel.mass ? "with its steel" : "fresh"}`} figure={handled.mass} />
+        <FigureLine label={`${what}, ${piece.steel.mass ? "fresh, with steel" : "fresh"}`} figure={handled.mass} />
         {piece.measure.parts.length === 0 && (
           <>
-            <FigureLine label="at stripping" figure={piece.measure.mass_stripped} />
-            <FigureLine label="air-dry" figure={piece.measure.mass_dry} />
+            <FigureLine label="Weight at stripping" figure={piece.measure.mass_stripped} />
+            <FigureLine label="Weight air-dry" figure={piece.measure.mass_dry} />
           </>
         )}
-        {handled.in_form && <FigureLine label="in its form" figure={handled.in_form} />}
+        {handled.in_form && <FigureLine label="Weight in its form" figure={handled.in_form} />}
         <FigureLine
           label="People to carry"
           figure={handled.people_needed}

@@ -6,6 +6,7 @@ import { withField } from "@/api/editor";
 import { editJob, jobNamesQuery, jobQuery, shoppingQuery } from "@/api/queries";
 
 import { useMoney } from "@/parts/useMoney";
+import { valueWords } from "@/parts/values";
 import { usePreferences } from "@/units/preferences";
 import { trim, write } from "@/units/quantity";
 import { ShopPage } from "../records/ShopHeader";
@@ -80,7 +81,7 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
       )}
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mt-5">
-          <h2 className="border-b-2 border-ink text-lg font-bold first-letter:uppercase">{group}</h2>
+          <h2 className="border-b-2 border-ink text-lg font-bold first-letter:uppercase">{valueWords(group)}</h2>
           <ul>
             {(list?.lines ?? [])
               .filter((line) => line.group === group)
