@@ -97,7 +97,7 @@ export default function Apart({ planned, cutting, jobId }: Props) {
       scene.current = null;
       made.dispose();
     };
-  }, [form]);
+  }, [form, cutting]);
 
   useEffect(() => {
     now.current = apart;

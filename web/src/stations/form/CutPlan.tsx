@@ -7,6 +7,7 @@ import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 import { BetterCuts } from "./BetterCuts";
+import { letterOf } from "./letters";
 import { Offcuts } from "./Offcuts";
 import { SheetDrawing, together } from "./SheetDrawing";
 import { SheetSizes } from "./SheetSizes";
