@@ -29,6 +29,7 @@ _BAR_MS = 0.1
 _CUT_BAR_MS = 0.04
 _BAR_MM = 5_000.0  # a longer bar is made of several
 _PLANK_MS = 0.04
+_LENGTHS_TRIED = 4  # that pipe or lumber of the shop is sold in, near enough
 _SHEET_MM = (2_440.0, 1_220.0)  # what does not fit it is spliced of several
 _MOST_SPLICED = 12
 _RIBS_MM = 50.0  # ribs behind a curved side stand no closer over one another
@@ -113,7 +114,12 @@ def shares(pieces: Sequence[Piece], ways: StationInputs) -> Iterator[Share]:
         if supports > 2:
             yield Share((supports - 2) * _SUPPORT_MS, supports, "supports", f"“{piece.name}”")
     for part in ways.handling.parts:
-        yield Share(part.count * _PLANK_MS, part.count, "joined parts", f"“{part.name}”")
+        yield Share(
+            part.count * _PLANK_MS * (_LENGTHS_TRIED if part.cut_from else 1),
+            part.count,
+            "joined parts",
+            f"“{part.name}”",
+        )
 
 
 def _beside(piece: Piece, form: FormInputs) -> int:
