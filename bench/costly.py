@@ -166,6 +166,7 @@ def job(dice: Random) -> Document:
         {
             "id": f"j{number}", "name": f"Plank {number}", "count": dice.choice((1, 20, 500)),
             "length": mm(dice.uniform(100, 2_390)), "width": "90 mm", "thickness": "20 mm",
+            "cut_from": dice.choice((None, "batten-38x89")),
         }
         for number in range(dice.choice((0, 0, 5, 60)))
     ]  # fmt: skip

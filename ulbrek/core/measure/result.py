@@ -45,7 +45,7 @@ class ThinWeb:
 
 @dataclass(frozen=True, slots=True)
 class TapeCheck:
-    """What a tape must read between two corners, and where they are [mm]."""
+    """What a tape must read between two corners, where they are [mm], and their numbers where they have any."""
 
     name: str
     length: Figure
@@ -53,6 +53,8 @@ class TapeCheck:
     y1: float
     x2: float
     y2: float
+    first: int | None = None
+    second: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

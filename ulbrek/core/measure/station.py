@@ -248,7 +248,8 @@ def _tape_checks(shape: Shape) -> Iterator[TapeCheck]:
         figure = work(
             rules.diagonal, f"{shape.piece.id}/{i + 1}-{j + 1}", length_mm=abs(x2 - x1), width_mm=abs(y2 - y1)
         )
-        yield TapeCheck(name, figure, x1, y1, x2, y2)
+        numbers = (None, None) if shape.piece.outline.kind == "rectangle" else (i + 1, j + 1)
+        yield TapeCheck(name, figure, x1, y1, x2, y2, *numbers)
 
 
 def _edge_lengths(shape: Shape) -> Iterator[EdgeLength]:

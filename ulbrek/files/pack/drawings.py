@@ -11,11 +11,12 @@ from ulbrek.core.form.result import Board, FormResult, Knockout, Path
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.nesting.panels import SheetPlan
 from ulbrek.core.measure.inputs.piece import Piece
-from ulbrek.core.measure.result import PlacedFeature
+from ulbrek.core.measure.result import PlacedFeature, TapeCheck
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.files.pack.svg import BOARD, CONCRETE, FOAM, Box, Drawing
 
 WIDTH_MM = 172.0
+_INSIDE_MM = 3.5  # a corner's number, on the paper
 _WEB_DASH = "1 1"
 _MOST_TAPES = 6
 _MANY_CUTS = 18
@@ -37,10 +38,20 @@ def measuring_sheet(piece: Piece, planned: PiecePlan, units: Units) -> str:
             drawing.words(drawing.x(feature.x_mm), drawing.y(feature.y_mm) + above, _name(piece, feature.id))
     for tape in measured.tape_checks[:_MOST_TAPES]:
         drawing.line(tape.x1, tape.y1, tape.x2, tape.y2, 0.2, _WEB_DASH)
+    for number, (x, y) in sorted(_numbered(measured.tape_checks).items()):
+        inward = (-1 if x > length / 2 else 1, -1 if y > width / 2 else 1)
+        at = (drawing.x(x) + inward[0] * _INSIDE_MM, drawing.y(y) - inward[1] * _INSIDE_MM)
+        drawing.words(at[0], at[1] + 1.2, str(number), 3.9)
     drawing.words(WIDTH_MM / 2, drawing.y(width) - 3, write_length(length, units), 4.6)
     drawing.words(drawing.x(0) - 1.5, drawing.y(width / 2), write_length(width, units), 4.6, "end")
     drawing.words(WIDTH_MM / 2, drawing.y(0) + 6, "front", 3.6)
     return drawing.svg()
+
+
+def _numbered(tapes: Sequence[TapeCheck]) -> dict[int, tuple[float, float]]:
+    """The corners that have numbers, and where they are."""
+    ends = [one for tape in tapes for one in ((tape.first, tape.x1, tape.y1), (tape.second, tape.x2, tape.y2))]
+    return {number: (x, y) for number, x, y in ends if number is not None}
 
 
 def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[str, str]) -> str:

@@ -139,6 +139,7 @@ export function MeasureDrawing(props: Props) {
           <DimensionLine x1={x0} x2={x1} y1={view.top - 30} y2={view.top - 30} />
           <DimensionLine x1={x0 - 34} x2={x0 - 34} y1={py(view, size.width)} y2={bottom} />
           <OutlineLines view={view} outline={piece.outline} />
+          {moved.length === 0 && <CornerNumbers view={view} measure={measure} />}
           {dimensions?.lines}
           {section && (
             <UprightSection
@@ -183,6 +184,34 @@ export function MeasureDrawing(props: Props) {
       <DrawingTools zoom={zoom} cut={cut} />
     </div>
   );
+}
+
+const INSIDE_PX = 15;
+
+/** The numbers of the corners, as diagonals are called by them: inside, beside each corner. */
+function CornerNumbers({ view, measure }: { view: View; measure: PiecePlan["measure"] }) {
+  const ends = measure.tape_checks.flatMap((tape) => [
+    { number: tape.first, x: tape.x1, y: tape.y1 },
+    { number: tape.second, x: tape.x2, y: tape.y2 },
+  ]);
+  const corners = [...new Map(ends.map((end) => [end.number, end])).values()].filter(({ number }) => number !== null);
+  const [middleX, middleY] = [px(view, measure.length_mm / 2), py(view, measure.width_mm / 2)];
+  return corners.map(({ number, x, y }) => (
+    <text
+      key={number}
+      x={px(view, x) + (px(view, x) > middleX ? -INSIDE_PX : INSIDE_PX)}
+      y={py(view, y) + (py(view, y) > middleY ? -INSIDE_PX : INSIDE_PX)}
+      dy="0.35em"
+      textAnchor="middle"
+      className="figure"
+      fill="var(--ink)"
+      stroke="var(--paper)"
+      strokeWidth="4"
+      paintOrder="stroke"
+    >
+      {number}
+    </text>
+  ));
 }
 
 /** The plan and the section under it, in one scale, inside of the room there is. */
