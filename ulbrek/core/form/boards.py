@@ -100,6 +100,12 @@ def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
     )  # fmt: skip
 
 
+def _named(side: Side) -> str:
+    """What the board of a side is called; sides that have numbers are called so already."""
+    name = side.name.capitalize()
+    return name if name.startswith("Side") else f"{name} side"
+
+
 def reach_mm(brief: FormBrief) -> float:
     """How far the boards stand out from the inside [mm]."""
     curved = any(edge.is_arc and edge.bulge > 0 for edge in brief.outline.edges)
@@ -156,7 +162,7 @@ def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board) -> tuple[
         low = brief.lap_mm
         shape = (0.0, 0.0, 0.0, cut_length, 0.0, 0.0, cut_length, tops[1] + low, 0.0, 0.0, tops[0] + low, 0.0)
     strip = placed(
-        side.key, f"{side.name.capitalize()} side", "strip", (length, height),
+        side.key, _named(side), "strip", (length, height),
         footprint(side, board, cut_length - length.value), (-brief.lap_mm, tops[0], tops[1]), board, brief.sheet.id,
         shape=shape, tops=_over(*tops) if sloped else (),
         bevel_start_deg=round(side.start.bevel_deg, 3), bevel_end_deg=round(side.end.bevel_deg, 3),

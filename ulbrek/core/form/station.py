@@ -136,5 +136,5 @@ def strip_need(piece: str, temperature_c: float) -> ActNeed:
         test="Edges look dry and light; a nail scratches but does not dig in.",
         strength=strength,
         frees=True,
-        care="Tap strips away from the piece. Glasses on: screws and splinters fly.",
+        care="Tap the sides away from the piece. Glasses on: screws and splinters fly.",
     )

@@ -8,9 +8,9 @@ from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
 
 _WAYS = {
-    "down": "Screw down through the strip: full-size hole through it, pilot in the base only, heads countersunk.",
-    "up": "Turn it over and screw up through the base into the strip: full-size hole in the base, pilot in the strip.",
-    "in": "Screw through the strip into the base's edge: full-size hole in the strip, pilot in the edge.",
+    "down": "Screw down through the side: full-size hole through it, pilot in the base only, heads countersunk.",
+    "up": "Turn it over and screw up through the base into the side: full-size hole in the base, pilot in the side.",
+    "in": "Screw through the side into the base's edge: full-size hole in the side, pilot in the edge.",
 }
 _FIXINGS = {
     "tie bolts": "Bolt it through, a nut and a washer outside; tighten until no light shows.",

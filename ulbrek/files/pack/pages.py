@@ -187,7 +187,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
 
     def _former(self, one: Knockout) -> str:
         """What a former is made of, how it lies and how it is held."""
-        said = [value_words(one.build), value_words(one.where)]
+        said = [value_words(one.build), *([value_words(one.where)] if one.where != "beside" else [])]
         if one.layers:
             said.append(f"{self._of(one.layers)}, cut to {self._cut(one.height_mm)}")
         if one.draft_deg:

@@ -18,7 +18,7 @@ _NEAREST_MM = 50.0  # no two screws are set nearer than that
 
 @check("screw-near-end", "hint")
 def screw_near_end(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
-    """Screw near a strip's end
+    """Screw near a side's end
 
     Faced particle board splits when a screw is nearer than 25 mm to its end.
 
@@ -42,7 +42,7 @@ def screw_near_end(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
 
 @check("thin-strip", "caution")
 def thin_strip(brief: FormBrief) -> list[Finding]:
-    """Thin strip over a long side
+    """Thin board along a long side
 
     Source: common practice: not under 12 mm over a long side
     """

@@ -96,7 +96,7 @@ def edge_from_the_open_side(brief: FormBrief) -> list[Finding]:
 
 @check("kerfed-strip-breaks", "stop")
 def kerfed_strip_breaks(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
-    """A kerfed strip breaks
+    """A kerfed side breaks
 
     What a kerf leaves of the strip is bent as sharply as the curve; beyond a hundredth of strain board cracks.
 

@@ -71,7 +71,7 @@ def strip_heights_differ(brief: FormBrief, boards: Sequence[Board]) -> list[Find
 
 @check("strip-does-not-reach", "stop")
 def strip_does_not_reach(brief: FormBrief, sides: Sequence[Side], boards: Sequence[Board]) -> list[Finding]:
-    """A strip does not reach its neighbour
+    """A side does not reach its neighbour
 
     A pinwheel strip must at least cover the thickness of the neighbour it runs past, or the corner stands open.
 
@@ -139,7 +139,7 @@ def leak_path(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
             leak_path,
             title="{board} is cut short and leaves a gap",
             reason="It is {cut} and must be {least}. Paste runs out of a gap and leaves bare aggregate.",
-            remedy="Cut it again, or let a strip of the same sheet into the gap and seal it on both sides.",
+            remedy="Cut it again, or let a piece of the same sheet into the gap and seal it on both sides.",
             field=f"/as_cut/{pointer(brief, board.key)}",
             values={"board": board.name, "cut": Quantity(cut, "mm"), "least": Quantity(least, "mm")},
             change=Change("Cut it again", {f"/as_cut/{pointer(brief, board.key)}": BoardAsCut().model_dump()}),

@@ -75,7 +75,7 @@ def contact_area(net_area_mm2: float, edges_mm: float, openings_mm: float, thick
     return (net_area_mm2 + (edges_mm + openings_mm) * thickness_mm) / 1e6
 
 
-@rule(unit="l")
+@rule(unit="l", kind="water")
 def release_needed(contact_area_m2: float, coverage_m2_per_l: float) -> float:
     """Release agent
 

@@ -80,7 +80,8 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
         <dl key={one.feature} className="mt-3" data-former-told={one.feature}>
           <dt className="font-bold">{one.name}</dt>
           <dd className="text-soft">
-            {valueWords(one.build)}, {valueWords(one.where)}
+            {valueWords(one.build)}
+            {one.where !== "beside" && `, ${valueWords(one.where)}`}
             {one.layers && (
               <>
                 , <FigureButton figure={one.layers} /> of {writeLength(one.layer_mm, units)}
