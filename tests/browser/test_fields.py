@@ -140,7 +140,7 @@ WAYS: dict[str, Way] = {
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/there": ("move", None, "button", "Fields lead, 44 lb", ""),
     "/handling/bench_kg": ("move", None, "textbox", "Bench capacity", "400"),
-    "/handling/dolly_kg": ("move", None, "textbox", "Dolly or cart capacity", "300"),
+    "/handling/dolly_kg": ("move", None, "textbox", "Dolly capacity", "300"),
     "/handling/standing/use": ("move", None, "select", "Use", "table"),
     "/handling/standing/rests": ("move", None, "select", "Supported", "at both ends"),
     "/handling/standing/put": ("move", None, "select", "Set in place by", "slid onto it"),

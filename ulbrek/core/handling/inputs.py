@@ -106,7 +106,7 @@ class HandlingInputs(Document):
     dolly_kg: Annotated[
         Kilograms | None,
         label(
-            "Dolly or cart capacity",
+            "Dolly capacity",
             none="as the shop’s",
             unit="kg",
             description="what it carries; None: the shop's strongest, if it has one; nought: there is none",

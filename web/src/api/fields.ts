@@ -180,7 +180,7 @@ export const DOCUMENTS = {
       there: {"as": "list", "most": 12},
       carry: {"label": "Carry", "as": "choice", "choices": ["on edge", "flat, at quarter points", "flat, at the ends"], "default": "on edge"},
       bench_kg: {"label": "Bench capacity", "as": "number", "none": "as the shop’s", "unit": "kg", "default": null, "low": 0, "high": 20000},
-      dolly_kg: {"label": "Dolly or cart capacity", "as": "number", "none": "as the shop’s", "unit": "kg", "default": null, "low": 0, "high": 20000},
+      dolly_kg: {"label": "Dolly capacity", "as": "number", "none": "as the shop’s", "unit": "kg", "default": null, "low": 0, "high": 20000},
       parts: {"as": "list", "most": 60},
     },
   },
