@@ -136,11 +136,13 @@ def test_what_a_job_or_the_stock_uses_stays_until_they_do_not(api: TestClient, s
     add(api, "sheets", name="Own board", thickness_mm="18 mm", length_mm="8 ft", width_mm="4 ft")
     add(api, "admixtures", name="Own dye", kind="pigment", base="cement", least="1", usual="2", most="3")
     job = begin(api, form={"sheet": "own-board"}, mix={"doses": [{"admixture": "own-dye"}]}, name="Needs it")
-    for name, entry in (("sheets", "own-board"), ("admixtures", "own-dye")):
+    sides = begin(api, form={"sheet": "batten-38x89"}, name="Needs it")
+    for name, entry in (("sheets", "own-board"), ("admixtures", "own-dye"), ("lumber", "batten-38x89")):
         refused = api.delete(f"{LISTS}/{name}/entries/{entry}")
         assert refused.status_code == 422
         assert "is used by “Needs it”" in refused.json()["detail"]
-    api.post(f"/api/jobs/{job['id']}/archive")
+    for one in (job, sides):
+        api.post(f"/api/jobs/{one['id']}/archive")
     item = api.post(
         "/api/stock", json={"kind": "sheet", "material": "own-board", "name": "Own board", "unit": "sheets"}
     )

@@ -1,5 +1,7 @@
 """The lists of the shop: an entry at a time, or a list as a table."""
 
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from typing import Annotated
 
 from fastapi import APIRouter, Path, Query, Response
@@ -157,14 +159,19 @@ def _fits(shop: Shop, shelf: Shelf, entry: Document) -> Shop:
         raise RefusedEntryError(
             "/name", f"“{name}” is on this list already.", "Give it another name, or edit that one."
         )
-    try:
+    with _in_words():
         return with_entry(shop, shelf, entry)
-    except ValidationError as error:
-        raise InvalidDocumentError(problems_in(error)) from None
 
 
-def _checked(shop: Shop, shelf: Shelf, all_: tuple[Document, ...] | list[Document]) -> Shop:
-    try:
+def _checked(shop: Shop, shelf: Shelf, all_: Sequence[Document]) -> Shop:
+    with _in_words():
         return with_entries(shop, shelf, all_)
+
+
+@contextmanager
+def _in_words() -> Iterator[None]:
+    """Says in words what a shop cannot be."""
+    try:
+        yield
     except ValidationError as error:
         raise InvalidDocumentError(problems_in(error)) from None

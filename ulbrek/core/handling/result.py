@@ -208,6 +208,8 @@ class HandlingResult:
         placed: in its place; None where it rests all over, or is no slab
         cracked: None where no steel crosses the place at which it would break
         straps: where straps or hands go
+        bench_kg: what the bench carries, by the job or the shop; None where nobody has said
+        dolly_kg: the same of the dolly or cart; None where there is none
         teams: what the guideline says for one to four people together
         at_most: what they carry at most, for one lift
         tipping: None where it lies as flat as it stands
@@ -233,5 +235,7 @@ class HandlingResult:
     people_needed: Figure
     by_hand: bool
     people_there: int
+    bench_kg: float | None
+    dolly_kg: float | None
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

@@ -108,6 +108,8 @@ def handle(
         people_needed=needed,
         by_hand=needed.value <= LARGEST_TEAM,
         people_there=inputs.people,
+        bench_kg=inputs.bench_kg,
+        dolly_kg=inputs.dolly_kg,
         findings=(),
         care=CARE,
     )

@@ -56,7 +56,8 @@ SHELVES: tuple[Shelf, ...] = (
     Shelf("sheets", Sheet, "Form", "Boards and sheets", "a sheet", ("/form/sheet", "/form/base_sheet"), "sheet"),
     Shelf("liners", Sheet, "Form", "Liners", "a liner", ("/form/liner",), "sheet"),
     Shelf(
-        "lumber", Lumber, "Form", "Lumber", "lumber", ("/form/lumber", "/handling/parts/*/cut_from"), "hardware"
+        "lumber", Lumber, "Form", "Lumber", "lumber", ("/form/lumber", "/form/sheet", "/handling/parts/*/cut_from"),
+        "hardware",
     ),
     Shelf(
         "linear", Linear, "Form", "Pipe, tube and rod", "a pipe or rod", ("/handling/parts/*/cut_from",), "hardware"

@@ -36,13 +36,7 @@ export function MoveStation() {
   const first = plan.pieces[index] ?? plan.pieces[0];
   if (!first) return null;
   const people = String(Math.min(4, first.handling.people_there)) as (typeof TEAMS)[number];
-  const carried = (kinds: readonly string[]) => {
-    const most = Math.max(
-      0,
-      ...(shop?.carriers ?? []).filter((one) => kinds.includes(one.kind)).map((one) => one.carries_kg),
-    );
-    return most > 0 ? String(Math.round(entryOf("kg", units).show(most))) : "none";
-  };
+  const carries = (kg: number | null) => (kg === null ? "none" : String(Math.round(entryOf("kg", units).show(kg))));
   const set = (field: string, value: unknown, what: string) =>
     editor.change((now) => withField(now, `/handling/${field}`, value), what);
 
@@ -83,11 +77,15 @@ export function MoveStation() {
             <Who shop={shop} onChoose={(there, what) => void set("there", there, what)} />
           )}
           <div className="mt-2 fields">
-            <DocField at="/handling" spec={specOf("HandlingInputs", "bench_kg")} none={carried(["bench"])} />
+            <DocField
+              at="/handling"
+              spec={specOf("HandlingInputs", "bench_kg")}
+              none={carries(first.handling.bench_kg)}
+            />
             <DocField
               at="/handling"
               spec={specOf("HandlingInputs", "dolly_kg")}
-              none={carried(["dolly", "cart", "A-frame cart"])}
+              none={carries(first.handling.dolly_kg)}
             />
           </div>
           <p className="text-soft">Empty: as the shop’s. Enter 0 where there is none for this job.</p>

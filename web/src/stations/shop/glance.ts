@@ -4,7 +4,7 @@ import type { Draft, ShopList } from "@/api/shop";
 import { type FieldSpec, specsOf } from "@/parts/specs";
 import { valueWords } from "@/parts/values";
 import type { Units } from "@/units/length";
-import { write, writeMoney } from "@/units/quantity";
+import { entryOf, write, writeMoney } from "@/units/quantity";
 import { KINDS } from "@/units/table";
 
 /** By what people tell one from another, in the order they say it. */
@@ -64,14 +64,12 @@ function said(spec: FieldSpec, entry: Draft, units: Units, currency: string): st
   if (key === "usual") return `${String(value)} ${DOSED[String(entry.base)] ?? ""}`;
   if (unit === "price" && typeof value === "number") return writeMoney(value, currency);
   if (unit === "price/m" && typeof value === "number")
-    return units === "in" ? `${writeMoney(value * FOOT_M, currency)} a foot` : `${writeMoney(value, currency)} a metre`;
+    return `${writeMoney(entryOf(unit, units).show(value), currency)} a ${units === "in" ? "foot" : "metre"}`;
   const other = entry[ACROSS[key] ?? ""];
   if (typeof other === "number" && typeof value === "number") return sheet(value, other, unit, units);
   const text = quantity(value, unit, units);
   return PLAIN.has(key) ? text : `${label.toLowerCase()} ${text}`;
 }
-
-const FOOT_M = 0.3048;
 
 /** A quantity of a field, as it is read. */
 export function quantity(value: unknown, unit: string | undefined, units: Units): string {
