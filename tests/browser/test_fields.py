@@ -134,7 +134,7 @@ WAYS: dict[str, Way] = {
     "/cure/temperature_c": ("cure", None, "textbox", "Concrete temperature", "60"),
     "/cure/strength_by": ("cure", None, "select", "Strength model", "EN 1992"),
     "/cure/maturity": ("cure", None, "select", "Maturity model", "Nurse-Saul"),
-    "/cure/moist": ("cure", None, "select", "Moist curing to", "EN 13670 class 2"),
+    "/cure/moist": ("cure", None, "select", "Moist curing", "EN 13670 class 2"),
     "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),

@@ -17,7 +17,7 @@ OWN: dict[str, dict[str, dict[str, str]]] = {
     "in": {
         "bag": {
             "Name": "Yard mix", "Bag": "50 lb", "Dry weight": "50", "Yield": "0.375", "Water, least": "2 qt",
-            "Water, bag limit": "2.5 qt", "Price of one": "7.25", "28-day strength, least": "4000",
+            "Water, bag limit": "2.5 qt", "Unit price": "7.25", "28-day strength, least": "4000",
             "28-day strength, most": "4500",
         },
         "board": {"Name": "Birch ply 3/4", "Thickness": "23/32", "Sheet length": "8'", "Sheet width": "4'"},
@@ -27,7 +27,7 @@ OWN: dict[str, dict[str, dict[str, str]]] = {
     "mm": {
         "bag": {
             "Name": "Hofmischung", "Bag": "30 kg", "Dry weight": "30", "Yield": "", "or fresh density": "2250",
-            "Water, least": "2,7", "Water, bag limit": "3,3", "Price of one": "6,90",
+            "Water, least": "2,7", "Water, bag limit": "3,3", "Unit price": "6,90",
         },
         "board": {"Name": "Schalplatte 21", "Thickness": "21", "Sheet length": "2500", "Sheet width": "1250"},
         "mesh": {"Name": "Gitter 75", "Wire": "3", "Spacing": "75", "Sheet or roll width": "1000"},

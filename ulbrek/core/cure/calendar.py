@@ -3,9 +3,10 @@
 from collections.abc import Iterable
 from datetime import UTC, datetime, timedelta
 
-from ulbrek.core.cure.inputs import Hours
+from ulbrek.core.cure.inputs import ClockStyle, Hours
 
 _SOON_H, _SOON_MIN, _LATER_MIN = 12.0, 5, 30  # a forecast is no finer than that
+NOON_H = 12
 _EARLIER = tuple(timedelta(minutes=30 * step) for step in range(1, 49))
 
 
@@ -22,6 +23,18 @@ def expected(poured_at: datetime, due_h: float, hours: Hours) -> datetime:
     step = _SOON_MIN if due_h < _SOON_H else _LATER_MIN
     clock = moment.astimezone(hours.place)
     return moment + timedelta(minutes=-(clock.hour * 60 + clock.minute) % step)
+
+
+def write_time(moment: datetime, style: ClockStyle) -> str:
+    """A time of day, such as “16:30” or “4:30 pm”.
+
+    Args:
+        moment: in the clock of the place
+        style: how the shop writes it
+    """
+    if style == "24-hour":
+        return f"{moment:%H:%M}"
+    return f"{moment:%-I:%M} {'am' if moment.hour < NOON_H else 'pm'}"
 
 
 def is_quiet(moment: datetime, hours: Hours) -> bool:

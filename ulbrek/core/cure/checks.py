@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from datetime import datetime, timedelta
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
-from ulbrek.core.cure.calendar import earlier_pour, is_quiet, time_of
+from ulbrek.core.cure.calendar import earlier_pour, is_quiet, time_of, write_time
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
 
@@ -146,4 +146,4 @@ def _quiet(moment: datetime | None, hours: Hours) -> bool:
 
 
 def _clock(moment: datetime, hours: Hours) -> str:
-    return moment.astimezone(hours.place).strftime("%H:%M")
+    return write_time(moment.astimezone(hours.place), hours.clock)

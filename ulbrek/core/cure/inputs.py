@@ -64,8 +64,11 @@ class CureInputs(Document):
     ] = 20.0
     strength_by: Annotated[Standard, label("Strength model")] = "ACI 209"
     maturity: Annotated[Maturity, label("Maturity model")] = "Arrhenius"
-    moist: Annotated[Moist, label("Moist curing to")] = "ACI 308"
+    moist: Annotated[Moist, label("Moist curing")] = "ACI 308"
     sealer: Annotated[Sealer, label("Sealer")] = "penetrating"
+
+
+ClockStyle = Literal["24-hour", "12-hour"]
 
 
 class Hours(Document):
@@ -74,6 +77,7 @@ class Hours(Document):
     zone: Annotated[str, AfterValidator(_known_zone)] = "UTC"
     quiet_from: TimeOfDay = time(21)
     quiet_until: TimeOfDay = time(7)
+    clock: Annotated[ClockStyle, label("Clock", description="how times of day are written")] = "24-hour"
 
     @property
     def place(self) -> ZoneInfo:

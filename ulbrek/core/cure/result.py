@@ -5,6 +5,7 @@ from datetime import datetime
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.cure.inputs import ClockStyle
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +66,7 @@ class CureResult:
     poured_at: datetime | None
     temperature_c: float
     zone: str
+    clock: ClockStyle
     strength_by: str
     pace: Figure
     measured_h: float | None

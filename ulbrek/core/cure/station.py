@@ -103,6 +103,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
         poured_at=inputs.poured_at,
         temperature_c=inputs.temperature_c,
         zone=hours.zone,
+        clock=hours.clock,
         strength_by=inputs.strength_by,
         pace=runs,
         measured_h=clock.measured.hours if clock.measured else None,

@@ -156,9 +156,7 @@ class _BuiltFrom(Document):
     ] = False
     profile: Annotated[
         Stand | None,
-        label(
-            "Profiles are cast", none="as fits them", description="of pieces drawn from the side; None: as fits them"
-        ),
+        label("Profile pieces cast", none="automatic", description="of pieces drawn from the side; None: as fits them"),
     ] = None
 
 

@@ -74,7 +74,7 @@ class Admixture(Document):
     pack_g: Annotated[
         float | None, Field(ge=0.01, le=1_000_000, allow_inf_nan=False), label("Pack", none="not entered", unit="g")
     ] = None
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""
 
     @property

@@ -22,7 +22,7 @@ class SheetSize(Document):
 
     length_mm: Annotated[Millimetres, label("Length", unit="sold")]
     width_mm: Annotated[Millimetres, label("Width", unit="sold")]
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
 
 
 class Sheet(Document):
@@ -33,7 +33,7 @@ class Sheet(Document):
     thickness_mm: Annotated[float, Field(ge=1, le=120, allow_inf_nan=False), label("Thickness", unit="mm")]
     length_mm: Annotated[Millimetres, label("Sheet length", unit="sold")]
     width_mm: Annotated[Millimetres, label("Sheet width", unit="sold")]
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     face: Annotated[
         Face,
         label("Face", hint="a bare board is oiled and left to soak in before use"),
@@ -108,7 +108,7 @@ class Foam(Document):
     density_kg_m3: Annotated[float, Field(ge=1, le=300, allow_inf_nan=False), label("Density", unit="kg/m3")] = 30.0
     length_mm: Annotated[Millimetres, label("Sheet length", unit="sold")] = 2440.0
     width_mm: Annotated[Millimetres, label("Sheet width", unit="sold")] = 1220.0
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Source = ""
 
 

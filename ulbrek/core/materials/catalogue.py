@@ -141,8 +141,8 @@ INGREDIENTS = (
         largest_mm=9.5, pack_kg=25.0, source="common practice",
     ),
     Ingredient(
-        id="stone-20", name="Stone to 20 mm", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0, largest_mm=19.0,
-        pack_kg=25.0, source="common practice",
+        id="stone-20", name="Gravel to 20 mm (3/4 in)", kind="stone", density_kg_m3=2650.0, bulk_kg_m3=1600.0,
+        largest_mm=19.0, pack_kg=25.0, source="common practice",
     ),
 )  # fmt: skip
 

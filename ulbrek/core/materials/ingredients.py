@@ -28,5 +28,5 @@ class Ingredient(Document):
     fineness: Annotated[float, Field(ge=1, le=5), label("Fineness modulus", hint="of sand")] = 2.8
     gain: Annotated[Gain, label("Cement type", hint="of cement")] = "ordinary"
     pack_kg: Annotated[float, Field(ge=0.1, le=5000, allow_inf_nan=False), label("Pack", unit="kg")]
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Annotated[str, Field(max_length=200), label("Source"), ONE_LINE] = ""

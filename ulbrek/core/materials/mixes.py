@@ -46,7 +46,7 @@ class BagSize(Document):
     price: Annotated[
         float | None,
         Field(ge=0, le=100_000, allow_inf_nan=False),
-        label("Price of one", none="not entered", unit="price"),
+        label("Unit price", none="not entered", unit="price"),
     ] = None
 
     @model_validator(mode="before")

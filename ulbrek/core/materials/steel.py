@@ -24,7 +24,7 @@ class Bar(Document):
     diameter_mm: Annotated[float, Field(ge=3, le=40, allow_inf_nan=False), label("Diameter", unit="mm")]
     stock_length_mm: Annotated[Millimetres, label("Length sold", unit="sold")] = 6000.0
     finish: Annotated[Finish, label("Finish")] = "plain"
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Source = ""
 
 
@@ -42,7 +42,7 @@ class Mesh(Document):
     sheet_length_mm: Annotated[Roll, label("Sheet or roll length", unit="sold")] = 2400.0
     sheet_width_mm: Annotated[Millimetres, label("Sheet or roll width", unit="sold")] = 1200.0
     finish: Annotated[MeshFinish, label("Finish", hint="glass: an alkali-resistant scrim")] = "plain"
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Source = ""
 
     @property

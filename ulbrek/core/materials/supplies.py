@@ -13,7 +13,7 @@ from ulbrek.core.base.label import label
 from ulbrek.core.materials.boards import Id, Price, Source, Words
 from ulbrek.core.materials.fixings import Sealing
 
-Cost = Annotated[Price | None, label("Price of one", none="not entered", unit="price")]
+Cost = Annotated[Price | None, label("Unit price", none="not entered", unit="price")]
 Coverage = Annotated[float, Field(ge=0.5, le=200, allow_inf_nan=False)]
 Pack = Annotated[float, Field(ge=0.01, le=1000, allow_inf_nan=False)]
 

@@ -88,5 +88,5 @@ class Pad(Document):
     life_m2: Annotated[
         float | None, Field(ge=0.1, le=1000, allow_inf_nan=False), label("Life", none="not known", unit="m2")
     ] = None
-    price: Annotated[Price | None, label("Price of one", none="not entered", unit="price")] = None
+    price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     source: Source = ""

@@ -63,8 +63,8 @@ STARTS = (
     _start(
         "l-top", "L top",
         (
-            Asks("length", "Length over all"), Asks("width", "Width over all"),
-            Asks("along", "Depth of the run along"), Asks("across", "Depth of the run across"), _THICK,
+            Asks("length", "Overall length"), Asks("width", "Overall width"),
+            Asks("along", "Depth of the long leg"), Asks("across", "Depth of the short leg"), _THICK,
         ),
         "96, 66, 25, 25, 1 1/2", "2400, 1700, 650, 600, 40",
     ),
@@ -77,7 +77,7 @@ STARTS = (
     _start(
         "ramp", "Ramp",
         (
-            Asks("run", "Run"), Asks("rise", "Height at the top"), Asks("toe", "Height at the toe"),
+            Asks("run", "Run"), Asks("rise", "Height at the high end"), Asks("toe", "Height at the low end"),
             Asks("thickness", "Width"),
         ),
         "24, 5 1/2, 1, 15", "600, 140, 25, 380",
@@ -86,7 +86,7 @@ STARTS = (
     _start(
         "arch-block", "Arch block",
         (
-            Asks("span", "Clear span"), Asks("rise", "Rise"), Asks("depth", "Depth of the ring"),
+            Asks("span", "Clear span"), Asks("rise", "Rise"), Asks("depth", "Ring thickness"),
             Asks("thickness", "Width of the arch"),
         ),
         "96, 32, 6, 12", "2400, 800, 150, 300",

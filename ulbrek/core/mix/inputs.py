@@ -123,7 +123,7 @@ class MixInputs(Document):
         float | None,
         Field(gt=1, le=600, allow_inf_nan=False),
         label(
-            "A cupful stiffened after",
+            "Test cup stiff after",
             none="not tried",
             unit="min",
             description="as tried on a cupful, on the day; None: by the mix [min]",

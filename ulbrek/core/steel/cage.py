@@ -62,7 +62,7 @@ def _in_profile(body: Profile, caged: CageBrief) -> Cage | None:
     if not link.fits:
         return None
     planes = [body.depth_mm / 2] if single else _spread(cover + d / 2, body.depth_mm - cover - d / 2, caged.spacing_mm)
-    links = _bent("A", "follows the profile", len(planes), link, caged.how)
+    links = _bent("A", "profile link", len(planes), link, caged.how)
     at: tuple[Spot, ...] = ()
     if not single:
         at = tuple(_in_link(body.outline, cover + 1.5 * d, link, caged))
@@ -76,7 +76,7 @@ def _in_profile(body: Profile, caged: CageBrief) -> Cage | None:
     left, _, right, _ = body.outline.bounds
     box = ((left, 0.0), (right, 0.0), (right, body.depth_mm), (left, body.depth_mm))
     seen_along = _view(
-        ("across the links", "the profile goes up"), (box,),
+        ("section across the links", "the profile goes up"), (box,),
         (
             *(((middle.bounds[0], plane), (middle.bounds[2], plane)) for plane in planes),
             *(((x, cover), (x, body.depth_mm - cover)) for x in sorted({round(spot[0], 1) for spot in at})),

@@ -59,9 +59,7 @@ class SteelInputs(Document):
     edge_distance: Annotated[EdgeDistance, label("Edge distance")] = Length(mm=25)
     height: Annotated[
         Offset | None,
-        label(
-            "Over the form's floor", description="the underside of the steel over the form's floor; None: in the middle"
-        ),
+        label("Height above the base", none="middle", description="of the underside of the steel; None: in the middle"),
     ] = None
     spacing: Annotated[
         Spacing, label("Bar spacing", description="of the bars of a grid, and of the links of a cage")

@@ -94,7 +94,7 @@ class GlancePages(Words):
     def _days(self) -> Iterator[Big]:
         cure = self.plan.cure
         if cure.poured_at:
-            yield Big("Mixing starts", clock(cure.poured_at, cure.zone))
+            yield Big("Mixing starts", clock(cure.poured_at, cure))
         told: set[str] = set()
         for act in cure.acts:
             if act.id in WAITED_FOR and act.id not in told and act.done_at is None:
@@ -105,5 +105,5 @@ class GlancePages(Words):
         if act.never:
             return "not with this mix"
         if act.at:
-            return clock(act.at, self.plan.cure.zone)
+            return clock(act.at, self.plan.cure)
         return f"after {write_quantity(act.due_h, 'h', self.units)}"

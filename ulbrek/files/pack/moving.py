@@ -126,7 +126,7 @@ class MovePages(Words):
             return f"not possible with this mix: it needs {self._of(need.strength)}"
         if when is not None:
             hour = (
-                f", {clock(when.at, cure.zone)}"
+                f", {clock(when.at, cure)}"
                 if when.at
                 else f", {write_quantity(when.due_h, 'h', self.units)} after mixing"
             )
@@ -154,5 +154,7 @@ def handling_card(piece: Piece, planned: PiecePlan, chosen: Lift) -> str:
             drawing.line(chosen.at_mm, strip.start_mm, chosen.at_mm, strip.end_mm, 0.9, "2 1.4")
         else:
             drawing.line(strip.start_mm, chosen.at_mm, strip.end_mm, chosen.at_mm, 0.9, "2 1.4")
-    drawing.words(drawing.x(length / 2), drawing.y(0) + 8, f"{piece.name}: thick edge down, held at the thin lines")
+    drawing.words(
+        drawing.x(length / 2), drawing.y(0) + 8, f"{piece.name}: thick line: edge down, thin lines: hold here"
+    )
     return drawing.svg()

@@ -310,7 +310,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
     def _calendar(self) -> Iterator[Block]:
         cure = self.plan.cure
         names = {piece.id: piece.name for piece in self.plan.pieces} if len(self.plan.pieces) > 1 else {}
-        when = clock(cure.poured_at, cure.zone) if cure.poured_at else "not set: times count from the start of mixing"
+        when = clock(cure.poured_at, cure) if cure.poured_at else "not set: times count from the start of mixing"
         yield table(
             ["", ""],
             [
@@ -341,7 +341,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
         if act.never:
             return "not possible"
         if act.at:
-            return clock(act.at, self.plan.cure.zone)
+            return clock(act.at, self.plan.cure)
         return f"after {write_quantity(act.due_h, 'h', self.units)}"
 
     def _level(self, form: FormResult) -> str:

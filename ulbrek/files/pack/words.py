@@ -9,6 +9,8 @@ from ulbrek.core.base.sentence import fill, write_figure, write_likely
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.quantity import NBSP, write_quantity
 from ulbrek.core.base.units.writing import write_length
+from ulbrek.core.cure.calendar import write_time
+from ulbrek.core.cure.result import CureResult
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 
@@ -67,6 +69,7 @@ def table(head: list[str], rows: list[list[str]]) -> Block:
     return {"kind": "table", "head": head, "rows": rows}
 
 
-def clock(moment: datetime, zone: str) -> str:
-    """A moment by the clock of the place."""
-    return moment.astimezone(ZoneInfo(zone)).strftime("%a %-d %b, %H:%M")
+def clock(moment: datetime, cure: CureResult) -> str:
+    """A moment by the clock of the place, such as “Wed 25 Nov, 16:30”."""
+    at = moment.astimezone(ZoneInfo(cure.zone))
+    return f"{at:%a %-d %b}, {write_time(at, cure.clock)}"

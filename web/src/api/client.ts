@@ -18,6 +18,7 @@ export type PlanView = Schemas["PlanView"];
 export type JobCard = Schemas["JobCard"];
 export type Agenda = Schemas["Agenda"];
 export type Hours = Schemas["Hours-Output"];
+export type ClockStyle = NonNullable<Hours["clock"]>;
 export type Headline = Schemas["Headline"];
 export type Figure = Schemas["Figure"];
 export type JobFinding = Schemas["JobFinding"];

@@ -1,5 +1,6 @@
 import { infiniteQueryOptions, queryOptions, useQuery } from "@tanstack/react-query";
 import type { Units } from "@/units/length";
+import { keepClock } from "@/units/time";
 import { applied } from "./changes";
 import {
   type Agenda,
@@ -97,7 +98,11 @@ export const jobQuery = (id: string) =>
 
 export const shopQuery = queryOptions({
   queryKey: ["shop"],
-  queryFn: (): Promise<Shop> => take(client.GET("/api/shop")),
+  queryFn: async (): Promise<Shop> => {
+    const shop = await take(client.GET("/api/shop"));
+    keepClock(shop.hours?.clock);
+    return shop;
+  },
   staleTime: 60_000,
 });
 

@@ -1,20 +1,54 @@
 /** Moments as people at the place read them. */
 
+import type { ClockStyle } from "@/api/client";
+
 function parts(iso: string, zone: string, options: Intl.DateTimeFormatOptions): Record<string, string> {
   const format = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hourCycle: "h23", ...options });
   return Object.fromEntries(format.formatToParts(new Date(iso)).map(({ type, value }) => [type, value]));
 }
 
+/** How this device writes times of day. */
+export function clockOfDevice(): ClockStyle {
+  const cycle = new Intl.DateTimeFormat(navigator.language, { hour: "numeric" }).resolvedOptions().hourCycle;
+  return cycle?.startsWith("h1") ? "12-hour" : "24-hour";
+}
+
+let style: ClockStyle = "24-hour";
+
+/** How the shop writes times of day, from here on. */
+export function keepClock(told: ClockStyle | undefined): void {
+  style = told ?? "24-hour";
+}
+
+/** “08:00”, or “8:00 am” where the shop writes it so. */
+export function timeOfDay(hour: string, minute: string, as: ClockStyle = style): string {
+  if (as === "24-hour") return `${hour}:${minute}`;
+  return `${Number(hour) % 12 || 12}:${minute} ${Number(hour) < 12 ? "am" : "pm"}`;
+}
+
+function clockOf(told: Record<string, string>): string {
+  return timeOfDay(told.hour ?? "", told.minute ?? "");
+}
+
 /** “Tue 08:00”. */
 export function dayAndClock(iso: string, zone: string): string {
   const told = parts(iso, zone, { weekday: "short", hour: "2-digit", minute: "2-digit" });
-  return `${told.weekday} ${told.hour}:${told.minute}`;
+  return `${told.weekday} ${clockOf(told)}`;
+}
+
+/** “Tue”. */
+export function weekday(iso: string, zone: string): string {
+  return parts(iso, zone, { weekday: "short" }).weekday ?? "";
+}
+
+/** Whether a moment is a midnight of the place. */
+export function isMidnight(iso: string, zone: string): boolean {
+  return fieldValue(iso, zone).endsWith("T00:00");
 }
 
 /** “08:00”. */
 export function clock(iso: string, zone: string): string {
-  const told = parts(iso, zone, { hour: "2-digit", minute: "2-digit" });
-  return `${told.hour}:${told.minute}`;
+  return clockOf(parts(iso, zone, { hour: "2-digit", minute: "2-digit" }));
 }
 
 /** “Tue 24 Nov 2026”. */
@@ -38,7 +72,7 @@ export function dateAndClock(iso: string, zone: string): string {
     hour: "2-digit",
     minute: "2-digit",
   });
-  return `${told.weekday} ${told.day} ${told.month}, ${told.hour}:${told.minute}`;
+  return `${told.weekday} ${told.day} ${told.month}, ${clockOf(told)}`;
 }
 
 /** What a date-and-time field holds for a moment, in the clock of the place. */
@@ -51,6 +85,12 @@ export function fieldValue(iso: string, zone: string): string {
     minute: "2-digit",
   });
   return `${told.year}-${told.month}-${told.day}T${told.hour}:${told.minute}`;
+}
+
+/** “Tue 24 Nov 2026, 08:00”, of what a date-and-time field holds. */
+export function writeFieldValue(value: string): string {
+  const iso = `${value.slice(0, 16)}:00Z`;
+  return `${dayAndDate(iso, "UTC")}, ${clock(iso, "UTC")}`;
 }
 
 /** The moment that a date-and-time field means at the place, whatever the clock of this machine. */

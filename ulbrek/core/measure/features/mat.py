@@ -17,7 +17,7 @@ from ulbrek.core.measure.features.start import PieceBegun, Values
 class Mat(AnchoredFeature):
     """A mat buried in the concrete: heating, a net of cable."""
 
-    model_config = ConfigDict(title="Buried mat")
+    model_config = ConfigDict(title="Embedded mat")
     stem = "mat"
     drawn_corners = 4
 

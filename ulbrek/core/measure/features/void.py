@@ -17,7 +17,7 @@ from ulbrek.core.measure.features.start import PieceBegun, Values
 class Void(BoxFeature):
     """Foam that is left inside to save weight."""
 
-    model_config = ConfigDict(title="Foam left in")
+    model_config = ConfigDict(title="Foam void")
     stem = "void"
 
     kind: Literal["void"] = "void"

@@ -140,7 +140,7 @@ class FreeCorner(Document):
 class FreeOutline(Document):
     """An outline by its corners, in order."""
 
-    model_config = ConfigDict(title="By its corners")
+    model_config = ConfigDict(title="By corners")
 
     kind: Literal["free"] = "free"
     corners: Annotated[tuple[FreeCorner, ...], Field(min_length=2, max_length=80), COUNTED]

@@ -6,7 +6,8 @@ import { DocField } from "@/parts/DocField";
 import { Findings } from "@/parts/Findings";
 import { specOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
-import { writeHours } from "@/units/quantity";
+import { usePreferences } from "@/units/preferences";
+import { write, writeHours } from "@/units/quantity";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, useApply } from "../job/station";
@@ -17,6 +18,7 @@ import { StrengthCurve } from "./StrengthCurve";
 
 /** Cure: the hours at which each thing is due, and the strength they wait for. */
 export function CureStation() {
+  const { units } = usePreferences();
   const editor = useJobEditor();
   const { job, plan } = editor.shown;
   const apply = useApply();
@@ -32,7 +34,11 @@ export function CureStation() {
       <section aria-label="Hours">
         <h2 className="mb-1 text-lg font-bold">Setting</h2>
         <dl>
-          <FigureLine label="Curing speed (20 °C = 1.00)" figure={cure.pace} text={`× ${cure.pace.value.toFixed(2)}`} />
+          <FigureLine
+            label={`Curing speed (${write(20, "C", units)} = 1.00)`}
+            figure={cure.pace}
+            text={`× ${cure.pace.value.toFixed(2)}`}
+          />
           {cure.measured_h !== null && (
             <div className="border-b border-line py-2">
               From thermometer readings for the first {writeHours(cure.measured_h)}; then from the planned temperature.

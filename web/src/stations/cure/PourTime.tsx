@@ -1,7 +1,10 @@
 import { useEffect, useId, useState } from "react";
 import { Refused } from "@/api/client";
 import { FieldProblem, problemProps } from "@/parts/FieldProblem";
+import { WhenField } from "@/parts/WhenField";
 import { dateAndClock, fieldValue, momentOf } from "@/units/time";
+
+const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 interface Props {
   at: string | null;
@@ -41,21 +44,18 @@ export function PourTime({ at, waterIn, zone, onKeep }: Props) {
         <label htmlFor={id} className="text-lg font-bold">
           {waterIn ? "Planned for" : "Mixing starts"}
         </label>
-        <input
+        <WhenField
           id={id}
-          type="datetime-local"
-          className="field w-auto text-lg"
+          className="min-w-64 text-lg"
           value={value}
           {...problemProps(`${id}-problem`, problem)}
-          onChange={(event) => setValue(event.target.value)}
+          onChange={setValue}
           onBlur={() => void keep()}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === "Enter") void keep();
-          }}
+          onEnter={() => void keep()}
         />
         <span className="text-soft">
-          {at ? `${dateAndClock(at, zone)}, ${zone}` : waterIn ? "" : "Not set: times count from the start of mixing."}
+          {!at && !waterIn && "Times count from the start of mixing."}
+          {at && zone !== HERE && `by the clock of ${zone.replaceAll("_", " ")}`}
         </span>
       </div>
       <FieldProblem id={`${id}-problem`} problem={problem} />

@@ -7,6 +7,7 @@ import { Choice } from "@/parts/Choice";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
+import { clockOfDevice } from "@/units/time";
 import { Currency } from "../shop/Currency";
 
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -51,7 +52,7 @@ export function FirstQuestions({ shop }: { shop: Shop }) {
     if (!(number > 0)) return setRefused(`“${lifts}” is not a weight. Write it like ${LIFTS[units]}.`);
     try {
       await setLifts(entry.read(number));
-      await setHours({ ...shop.hours, zone });
+      await setHours({ ...shop.hours, zone, clock: clockOfDevice() });
       const [mixId = "", sizeId = ""] = (bag ?? usualBag(units)).split("/");
       const mix = shop.mixes.find((one) => one.id === mixId);
       if (mix) {

@@ -1,7 +1,7 @@
 import type { Schemas } from "@/api/client";
 import { useSize } from "@/drawing/useSize";
 import { valueWords } from "@/parts/values";
-import { dayAndClock } from "@/units/time";
+import { isMidnight, weekday } from "@/units/time";
 
 type Agenda = Schemas["Agenda"];
 type Act = Agenda["acts"][number];
@@ -52,7 +52,7 @@ export function HourStrip({ agenda }: { agenda: Agenda }) {
         .filter((moment) => Math.abs(x(moment) - x(now)) > 60)
         .map((moment) => (
           <span key={moment} className="figure absolute -translate-x-1/2 text-soft" style={{ left: x(moment), top: 0 }}>
-            {dayAndClock(new Date(moment).toISOString(), agenda.zone).split(" ")[0]}
+            {weekday(new Date(moment).toISOString(), agenda.zone)}
           </span>
         ))}
       {left === LABEL_PX &&
@@ -113,8 +113,7 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
 function midnights(from: number, to: number, zone: string): number[] {
   const found: number[] = [];
   for (let hour = Math.ceil(from / HOUR_MS); hour * HOUR_MS < to; hour++) {
-    const clock = dayAndClock(new Date(hour * HOUR_MS).toISOString(), zone);
-    if (clock.endsWith("00:00")) found.push(hour * HOUR_MS);
+    if (isMidnight(new Date(hour * HOUR_MS).toISOString(), zone)) found.push(hour * HOUR_MS);
   }
   return found;
 }

@@ -69,7 +69,7 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
           />
         ))}
         <FigureLine label="Form weight" figure={form.boards_mass} />
-        <FigureLine label="Thickness error at 1 mm per m" figure={form.out_of_level} />
+        <FigureLine label="Thickness error from level" figure={form.out_of_level} />
       </dl>
       <p className="mt-2 text-soft">
         Screws {write(form.joint.screw_mm, "screw", units)} long, {WAYS[form.joint.way]};{" "}

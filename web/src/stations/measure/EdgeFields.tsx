@@ -2,8 +2,9 @@ import type { Piece, PiecePlan } from "@/api/client";
 import { valueAt } from "@/api/editor";
 import { SpecField } from "@/parts/SpecField";
 import { specsOf } from "@/parts/specs";
+import { usePreferences } from "@/units/preferences";
 import { edgesOf } from "./FeatureFields";
-import { type Fields, typed } from "./fields";
+import { begunWith, type Fields } from "./fields";
 
 interface Props {
   piece: Piece;
@@ -13,6 +14,7 @@ interface Props {
 
 /** Which edges show, how each is shaped, and how it sits in its place. */
 export function EdgeFields({ piece, planned, fields }: Props) {
+  const { units } = usePreferences();
   const edges = edgesOf(planned);
   const shown = piece.edges_shown;
   const [profiles, fits] = [piece.edge_profiles, piece.edge_fits];
@@ -88,7 +90,7 @@ export function EdgeFields({ piece, planned, fields }: Props) {
                   onClick={() =>
                     void fields.pieceField(
                       "edge_fits",
-                      fit ? others(fits, edge) : [...fits, { edge, gap: typed("3 mm") }],
+                      fit ? others(fits, edge) : [...fits, { edge, gap: begunWith(units, "3 mm", '1/8"') }],
                     )
                   }
                 >

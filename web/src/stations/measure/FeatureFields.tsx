@@ -6,7 +6,8 @@ import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
 import { specsOf, specsOfKind } from "@/parts/specs";
 import { TextField } from "@/parts/TextField";
-import { type Fields, typed } from "./fields";
+import { usePreferences } from "@/units/preferences";
+import { begunWith, type Fields } from "./fields";
 
 type RepeatInput = Schemas["Repeat-Input"];
 
@@ -77,6 +78,7 @@ export function edgesOf(planned: PiecePlan): string[] {
 }
 
 function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }) {
+  const { units } = usePreferences();
   const { repeat } = feature;
   const set = (value: RepeatInput | null, what: string) => fields.feature({ ...feature, repeat: value }, what);
   if (!repeat) {
@@ -85,7 +87,10 @@ function RepeatFields({ feature, fields }: { feature: Anchored; fields: Fields }
         type="button"
         className="button mt-3"
         onClick={() =>
-          void set({ kind: "row", count: 2, pitch: typed("100 mm") }, `${feature.name}: repeated in a row`)
+          void set(
+            { kind: "row", count: 2, pitch: begunWith(units, "100 mm", '4"') },
+            `${feature.name}: repeated in a row`,
+          )
         }
       >
         Repeat

@@ -4,7 +4,8 @@ import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
 import { type FieldSpec, specsOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
-import { type Fields, typed } from "./fields";
+import { usePreferences } from "@/units/preferences";
+import { begunWith, type Fields } from "./fields";
 
 interface Props {
   job: Job;
@@ -15,6 +16,7 @@ interface Props {
 
 /** The site the job is for: what was measured there, and what the pieces must pass. */
 export function SiteFields({ job, piece, site: measured, fields }: Props) {
+  const { units } = usePreferences();
   const { site } = job;
   const { dimensions, passages } = site;
   const next = (all: readonly { id: string }[], stem: string) =>
@@ -80,7 +82,12 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
               "site/dimensions",
               [
                 ...dimensions,
-                { id: next(dimensions, "site"), name: "Wall to wall", first: typed("1000 mm"), pieces: [piece.id] },
+                {
+                  id: next(dimensions, "site"),
+                  name: "Wall to wall",
+                  first: begunWith(units, "1000 mm", '36"'),
+                  pieces: [piece.id],
+                },
               ],
               "A site dimension",
             )
@@ -96,7 +103,12 @@ export function SiteFields({ job, piece, site: measured, fields }: Props) {
               "site/passages",
               [
                 ...passages,
-                { id: next(passages, "way"), name: "Door", width: typed("800 mm"), height: typed("2000 mm") },
+                {
+                  id: next(passages, "way"),
+                  name: "Door",
+                  width: begunWith(units, "800 mm", '32"'),
+                  height: begunWith(units, "2000 mm", '80"'),
+                },
               ],
               "Add a doorway or stairs",
             )

@@ -2,6 +2,7 @@ import type { Feature, FeatureInput, Job, JobInput, LengthInput, Piece, PieceInp
 import { type Editor, withField } from "@/api/editor";
 import type { Side } from "@/drawing/featureDimensions";
 import type { TypedLength } from "@/parts/LengthField";
+import type { Units } from "@/units/length";
 
 /** Changes of one piece, each kept as a revision with what was done in its words. */
 export interface Fields {
@@ -51,8 +52,13 @@ function inWords(value: unknown): string {
 }
 
 /** A length as it is written. */
-export function typed(text: string): LengthInput {
+function typed(text: string): LengthInput {
   return { typed: text };
+}
+
+/** A length that something begins with, round in the reader's units. */
+export function begunWith(units: Units, metric: string, inches: string): LengthInput {
+  return typed(units === "in" ? inches : metric);
 }
 
 /** A feature's id that is not among those taken. */

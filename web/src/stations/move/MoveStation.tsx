@@ -189,7 +189,7 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
           figure={handled.people_needed}
           text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "cart or hoist"}
         />
-        {handled.one_person && <FigureLine label="One person lifts" figure={handled.one_person} />}
+        {handled.one_person && <FigureLine label="One person may lift" figure={handled.one_person} />}
       </dl>
     </section>
   );

@@ -4,6 +4,7 @@ import { Refused } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Entry, membersQuery, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
+import { WhenField } from "@/parts/WhenField";
 import { usePreferences } from "@/units/preferences";
 import { fieldValue, momentOf } from "@/units/time";
 
@@ -77,13 +78,11 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
         {opening !== false && (
           <label className="block" htmlFor={`${id}-when`}>
             Time
-            <input
+            <WhenField
               id={`${id}-when`}
-              type="datetime-local"
-              className="field"
               max={fieldValue(new Date().toISOString(), zone)}
               value={when || fieldValue(moment, zone)}
-              onChange={(event) => setWhen(event.target.value)}
+              onChange={setWhen}
             />
           </label>
         )}
