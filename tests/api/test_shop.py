@@ -21,9 +21,9 @@ def test_hours_are_kept_and_put_acts_off_to_the_shops_own_morning(api: TestClien
         return next((act["at"], act["moved"]) for act in acts if act["id"] == "strip")
 
     try:
-        hours = {"zone": "Asia/Tokyo", "quiet_from": "20:00", "quiet_until": "08:30"}
+        hours = {"zone": "Asia/Tokyo", "quiet_from": "20:00", "quiet_until": "08:30", "clock": "12-hour"}
         kept = api.put("/api/shop/hours", json=hours).json()
-        assert kept == {**before, "hours": {"zone": "Asia/Tokyo", "quiet_from": "20:00:00", "quiet_until": "08:30:00"}}
+        assert kept == {**before, "hours": {**hours, "quiet_from": "20:00:00", "quiet_until": "08:30:00"}}
         assert api.get("/api/shop").json() == kept
         # 24 h later it is eleven at night in Tokyo: it waits until half past eight there
         assert strip() == ("2026-05-05T23:30:00Z", True)
@@ -176,7 +176,7 @@ def test_a_table_is_read_whole_or_not_at_all_and_says_the_line(api: TestClient, 
     def read(table: str, units: str = "in", *, keep: bool = True) -> Response:
         return api.post(f"{LISTS}/sheets/table", json={"table": table, "units": units, "keep": keep})
 
-    heads = "Name;Thickness;Sheet length;Sheet width;Price of one"
+    heads = "Name;Thickness;Sheet length;Sheet width;Unit price"
     good = f"{heads}\nBirch 3/4;3/4;8 ft;4 ft;62.50\nMDF;18 mm;2440 mm;1220 mm;\n"
     looked = read(good, keep=False).json()
     assert (looked["added"], looked["shop"]) == (["Birch 3/4", "MDF"], None)
@@ -189,7 +189,7 @@ def test_a_table_is_read_whole_or_not_at_all_and_says_the_line(api: TestClient, 
     assert [(one["name"], one["thickness_mm"], one["price"]) for one in kept[-2:]] == [
         ("Birch 3/4", 19.05, 62.5), ("MDF", 18.0, None),
     ]  # fmt: skip
-    dearer = read("Name,Price of one\nMDF,30\n").json()
+    dearer = read("Name,Unit price\nMDF,30\n").json()
     assert (dearer["changed"], dearer["shop"]["sheets"][-1]["thickness_mm"]) == (["MDF"], 18.0)
 
 

@@ -217,7 +217,7 @@ def test_a_list_takes_off_what_is_in_stock_and_rounds_up_to_packs() -> None:
     assert lines["bag/ordinary/60lb"].cost == pytest.approx((bags - 1) * 5.6)
     assert lines["sheet/melamine-16"].to_buy == 0
     assert lines["supply/pigment"].group == "doses"
-    assert lines["supply/foam-25"].unit == "m²"
+    assert lines["supply/foam-25"].unit == "m2"
     assert {line.group for line in lines.values()} >= {"mix", "steel", "boards and lumber", "protective gear"}
 
 

@@ -1,6 +1,7 @@
 """Quantities in the reader's units."""
 
 import json
+from datetime import UTC, datetime
 from fractions import Fraction
 from pathlib import Path
 
@@ -13,6 +14,8 @@ from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units.kinds import KINDS
 from ulbrek.core.base.units.quantity import write_batch_water, write_exact, write_quantity, write_range, write_sheet
 from ulbrek.core.base.units.reading import Units, read_length
+from ulbrek.core.cure.calendar import write_time
+from ulbrek.core.cure.inputs import ClockStyle
 
 
 # The front end is held to the same table: what stands on the screen stands on paper.
@@ -101,3 +104,8 @@ def test_bands_of_a_kind_end_where_the_next_begins_and_the_last_has_no_end() -> 
             ends = [band.below for band in bands]
             assert ends == sorted(ends)
             assert ends[-1] == float("inf")
+
+
+@pytest.mark.parametrize(("at", "style", "told"), json.loads(Path(__file__).with_name("clock.json").read_text("utf-8")))
+def test_a_time_of_day_is_written_as_the_shop_writes_it(at: str, style: ClockStyle, told: str) -> None:
+    assert write_time(datetime.strptime(at, "%H:%M").replace(tzinfo=UTC), style) == told

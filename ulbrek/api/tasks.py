@@ -142,6 +142,6 @@ def solved(job: Job, shop: Shop, goal: Goal) -> Change:
     return solve(job, shop, goal)
 
 
-def shopping_paper(found: ShoppingList, title: str, shop_name: str, paper: Paper) -> bytes:
+def shopping_paper(found: ShoppingList, title: str, shop_name: str, units: Units, paper: Paper) -> bytes:
     """A shopping list as a PDF."""
-    return shopping_page(found, title=title, shop_name=shop_name, paper=paper)
+    return shopping_page(found, title=title, shop_name=shop_name, units=units, paper=paper)

@@ -10,6 +10,7 @@ from ulbrek.api.entries import EnoughRequest
 from ulbrek.api.floor import record_of
 from ulbrek.api.handlers.common import Db, Long, Planned, as_file
 from ulbrek.api.services.plans import Plans
+from ulbrek.core.base.units import Units
 from ulbrek.core.buying.demand import PlannedJob
 from ulbrek.core.buying.shopping import ShoppingList, shopping
 from ulbrek.core.job.job import Job
@@ -34,18 +35,20 @@ def get_shopping(db: Db, plans: Planned, job: Ids) -> ShoppingList:
 
 
 @router.get("/shopping.{form}", response_class=Response)
-def get_shopping_file(db: Db, plans: Planned, apart: Long, form: ListFormat, job: Ids, paper: Paper = "a4") -> Response:
-    """The same as a file."""
+def get_shopping_file(  # noqa: PLR0913, PLR0917 - what a file is made of
+    db: Db, plans: Planned, apart: Long, form: ListFormat, job: Ids, units: Units = "mm", paper: Paper = "a4"
+) -> Response:
+    """The same as a file, in the reader's units."""
     jobs, shop, found = _list(db, plans, job)
     title = jobs[0].name if len(jobs) == 1 else f"{len(jobs)} jobs"
     match form:
         case "csv":
-            return as_file(write_shopping_csv(found), f"{title} to buy", form, "text/csv; charset=utf-8")
+            return as_file(write_shopping_csv(found, units), f"{title} to buy", form, "text/csv; charset=utf-8")
         case "xlsx":
             kind = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
-            return as_file(write_shopping_xlsx(found), f"{title} to buy", form, kind)
+            return as_file(write_shopping_xlsx(found, units), f"{title} to buy", form, kind)
         case "pdf":
-            content = apart.run(tasks.shopping_paper, found, title, shop.name, paper)
+            content = apart.run(tasks.shopping_paper, found, title, shop.name, units, paper)
             return as_file(content, f"{title} to buy", form, "application/pdf")
 
 

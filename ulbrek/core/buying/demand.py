@@ -21,7 +21,7 @@ class Take:
     Attributes:
         of_form: whether it goes into the form and not into the piece: a mould wants none of it
         pack: how much of that unit one pack or sheet is that is bought; 0 where it is bought by that unit
-        length_mm: of one length; 0 of what is not bought by length
+        size_mm: section and length of what is bought by length, the length last; none where that is not told
         price: what one costs on the average, where the plan knows it
     """
 
@@ -32,7 +32,7 @@ class Take:
     unit: str
     of_form: bool = False
     pack: float = 0.0
-    length_mm: float = 0.0
+    size_mm: tuple[float, ...] = ()
     price: float | None = None
 
 
@@ -96,7 +96,7 @@ def takes(job: Job, shop: Shop, planned: Plan) -> tuple[Take, ...]:
             [
                 Take(
                     "hardware", cut.lumber.lumber, cut.lumber.name, cut.lumber.count.value, "lengths", of_form=True,
-                    length_mm=cut.lumber.length_mm,
+                    size_mm=(cut.lumber.length_mm,),
                 )
             ]
             if cut.lumber

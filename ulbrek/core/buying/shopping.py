@@ -24,7 +24,7 @@ GROUPS: tuple[Group, ...] = (
     "protective gear",
 )
 _MM2_PER_M2 = 1e6
-_MEASURED = ("g", "kg", "m²", "l")  # what is not bought by whole ones of its unit, unless in packs
+MEASURED = ("g", "kg", "m2", "water")  # what is not bought by whole ones of its unit, unless in packs
 # Source: common practice; what is worn at mixing, sawing and cutting foam.
 GEAR = (
     ("gloves", "Waterproof gloves, a pair each"),
@@ -40,6 +40,8 @@ class Line:
 
     Attributes:
         key: its kind and material
+        size_mm: of one, the length last; none where its name tells it
+        unit: the kind that its quantities are written by
         wanted: what the jobs take
         here: what is in stock of it
         to_buy: whole ones
@@ -52,6 +54,7 @@ class Line:
     key: str
     group: Group
     name: str
+    size_mm: tuple[float, ...]
     unit: str
     wanted: float
     here: float
@@ -109,7 +112,9 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
         for key, found in wanted.items()
     ]
     lines += [
-        Line(f"gear/{key}", "protective gear", name, "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}"))
+        Line(
+            f"gear/{key}", "protective gear", name, (), "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}")
+        )  # fmt: skip
         for key, name in GEAR
     ]
     lines.sort(key=lambda line: GROUPS.index(line.group))
@@ -126,13 +131,13 @@ def _line(key: str, found: Sequence[_Taken], here: float, own: float | None, pri
     _, group, take = found[0]
     wanted = sum(one.quantity for _, _, one in found)
     short = max(0.0, wanted - here)
-    to_buy = short if take.unit in _MEASURED else float(ceil(short - 1e-9))
+    to_buy = short if take.unit in MEASURED else float(ceil(short - 1e-9))
     bought = float(ceil(short / take.pack - 1e-9)) if take.pack else to_buy
     price = own if own is not None else prices.price_of(take.kind, take.material)
     jobs = tuple(dict.fromkeys(job.name for job, _, _ in found))
     return Line(
-        key, group, take.name, take.unit, round(wanted, 3), here, round(to_buy, 3), price,
-        round(price * bought, 2) if price is not None and (take.pack or take.unit not in _MEASURED) else None, jobs,
+        key, group, take.name, take.size_mm, take.unit, round(wanted, 3), here, round(to_buy, 3), price,
+        round(price * bought, 2) if price is not None and (take.pack or take.unit not in MEASURED) else None, jobs,
         _ticked([job for job, _, _ in found], key),
     )  # fmt: skip
 
@@ -152,23 +157,23 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
         sheet = chosen.foam.length_mm * chosen.foam.width_mm / _MM2_PER_M2
         yield (
             "foam and supplies",
-            Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m²", of_form=True, pack=round(sheet, 3)),
+            Take("supply", chosen.foam.id, chosen.foam.name, round(foam, 2), "m2", of_form=True, pack=round(sheet, 3)),
         )
     ties = sum(one.count * one.steel.ties.value for one in planned.pieces if one.steel.ties)
     if ties:
         yield "steel", Take("supply", "ties", "Tie wire or cable ties", ties, "pieces")
     for wood in planned.joined.wood:
-        size = f"{wood.width_mm:g} × {wood.thickness_mm:g} mm, {wood.length_mm:g} mm"
-        known = wood.material is not None
+        section = (wood.width_mm, wood.thickness_mm) if wood.material is None else ()
+        size = (*section, wood.length_mm)
         yield (
             "boards and lumber",
             Take(
                 "hardware",
-                f"{wood.material}/{wood.length_mm:g}" if known else f"wood/{size}",
-                f"{wood.name}, {wood.length_mm:g} mm" if known else f"Wood {size}",
+                f"{wood.material or 'wood'}/{'×'.join(f'{one:g}' for one in size)}",
+                wood.name if wood.material else "Wood",
                 wood.count.value,
                 "lengths",
-                length_mm=wood.length_mm,
+                size_mm=size,
             ),
         )
     for part in planned.joined.parts:
@@ -179,7 +184,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     if release and agent:
         yield (
             "foam and supplies",
-            Take("supply", agent.id, agent.name, round(release, 2), "l", of_form=True, pack=agent.pack_l),
+            Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
     yield from (("finish", take) for take in _finish(job, shop, planned))
 
@@ -190,7 +195,7 @@ def _finish(job: Job, shop: Shop, planned: Plan) -> Iterator[Take]:
     sealer = next((one for one in shop.sealers if one.kind == job.cure.sealer), None)
     if sealer and face_m2:
         litres = sealer_litres(face_m2, sealer.coats, sealer.coverage_m2_per_l)
-        yield Take("supply", sealer.id, sealer.name, round(litres, 2), "l", pack=sealer.pack_l)
+        yield Take("supply", sealer.id, sealer.name, round(litres, 2), "water", pack=sealer.pack_l)
     filler = next(iter(shop.slurries), None)
     if filler and job.mix.work == "packed" and face_m2:
         yield Take("supply", filler.id, filler.name, round(face_m2 * filler.kg_m2, 2), "kg", pack=filler.pack_kg)
@@ -236,10 +241,10 @@ def _own_price(take: Take, own: Mapping[str, float], shop: Shop) -> float | None
     """What the shop says that one costs: on the average as the plan buys it, by its length, or as it is sold."""
     if take.price is not None:
         return take.price
-    if take.length_mm:
+    if take.size_mm:
         by_length = {one.id: one.price_m for one in shop.lumber} | {one.id: one.price_m for one in shop.linear}
         metre = by_length.get(take.material.partition("/")[0])
-        return None if metre is None else metre * take.length_mm / 1000
+        return None if metre is None else metre * take.size_mm[-1] / 1000
     return own.get(f"{take.kind}/{take.material}")
 
 

@@ -1,9 +1,10 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it, test } from "vitest";
+import times from "../../../tests/core/clock.json";
 import cases from "../../../tests/core/written.json";
 import { editable, otherUnits, shown, type Units } from "./length";
 import { write, writeHours, writeRange } from "./quantity";
-import { clock, day, dayAndClock, fieldValue, momentOf } from "./time";
+import { clock, day, dayAndClock, fieldValue, momentOf, timeOfDay, writeFieldValue } from "./time";
 
 // The core is held to the same table: what stands on the screen stands on paper.
 test.each(cases as [number, string, Units, string][])("%d %s for %s is %s", (value, unit, units, written) => {
@@ -62,6 +63,15 @@ describe("a moment", () => {
     expect(dayAndClock("2026-11-24T08:00:00Z", "America/Toronto")).toBe("Tue 03:00");
     expect(clock("2026-07-01T23:30:00Z", "Europe/Dublin")).toBe("00:30");
     expect(day("2026-11-24")).toBe("24 Nov 2026");
+  });
+
+  test.each(times as [string, "24-hour" | "12-hour", string][])("%s on a %s clock is %s", (at, style, told) => {
+    const [hour = "", minute = ""] = at.split(":");
+    expect(timeOfDay(hour, minute, style)).toBe(told);
+  });
+
+  it("is written in a field as everywhere else", () => {
+    expect(writeFieldValue("2026-11-24T16:30")).toBe("Tue 24 Nov 2026, 16:30");
   });
 
   it("comes back from a field as it went in, through summer time and back", () => {

@@ -82,6 +82,12 @@ def write_batch_water(bags: float, bag_l: float, units: Units) -> str:
     return write_quantity(bags * shown / (band.factor if band else 1.0), "water", units)
 
 
+def split_quantity(value: float, kind: str, units: Units) -> tuple[float, str]:
+    """A quantity as it is written, its number apart from the name of its unit: for tables."""
+    number, _, name = write_quantity(value, kind, units).partition(NBSP)
+    return float(number.replace(",", "").replace("−", "-")), name
+
+
 def write_money(value: float, currency: str) -> str:
     """Money, never without its currency: ``1,240.50 EUR``.
 

@@ -4,11 +4,11 @@ import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { withField } from "@/api/editor";
 import { editJob, jobNamesQuery, jobQuery, shoppingQuery } from "@/api/queries";
-
 import { useMoney } from "@/parts/useMoney";
 import { valueWords } from "@/parts/values";
+import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
-import { trim, write } from "@/units/quantity";
+import { write } from "@/units/quantity";
 import { ShopPage } from "../records/ShopHeader";
 
 type Line = Schemas["Line"];
@@ -100,7 +100,12 @@ export function ShoppingPage({ ids }: { ids: readonly string[] }) {
           <p className="text-soft">Prices are the shop’s own where entered, else sample prices.</p>
           <p className="mt-3 flex flex-wrap gap-2">
             {FILES.map((ending) => (
-              <a key={ending} className="button" href={`/api/shopping.${ending}?${query}&paper=${paper}`} download>
+              <a
+                key={ending}
+                className="button"
+                href={`/api/shopping.${ending}?${query}&units=${units}&paper=${paper}`}
+                download
+              >
                 As {ending.toUpperCase()}
               </a>
             ))}
@@ -115,7 +120,8 @@ function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }
   const enough = line.unit !== "" && line.to_buy === 0;
   const { units } = usePreferences();
   const money = useMoney();
-  const many = line.unit ? write(line.to_buy, line.unit.replace("m²", "m2"), units) : "";
+  const size = line.size_mm.map((mm) => writeLength(mm, units)).join(" × ");
+  const many = line.unit ? write(line.to_buy, line.unit, units) : "";
   return (
     <li className={`border-b border-line ${line.bought || enough ? "text-soft" : ""}`} data-line={line.key}>
       <label className="flex min-h-14 items-center gap-3 py-1">
@@ -126,10 +132,12 @@ function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }
           onChange={(event) => onTick(event.target.checked)}
         />
         <span className="min-w-0 flex-1">
-          <span className={line.bought ? "line-through" : "font-semibold"}>{line.name}</span>
+          <span className={line.bought ? "line-through" : "font-semibold"}>
+            {[line.name, size].filter(Boolean).join(", ")}
+          </span>
           {line.here > 0 && (
             <span className="block text-soft">
-              {trim(line.wanted, 2)} needed, {trim(line.here, 2)} in stock
+              {write(line.wanted, line.unit, units)} needed, {write(line.here, line.unit, units)} in stock
             </span>
           )}
         </span>
