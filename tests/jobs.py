@@ -31,7 +31,7 @@ def opening(**changed: Any) -> dict[str, Any]:
     }
 
 
-def hole(x: str, y: str, diameter: str = "35 mm", name: str = "Tap hole") -> dict[str, Any]:
+def hole(x: str, y: str, diameter: str = "35 mm", name: str = "Tap hole", **changed: Any) -> dict[str, Any]:
     """A round hole measured from left and front."""
     return {
         "kind": "hole",
@@ -40,6 +40,7 @@ def hole(x: str, y: str, diameter: str = "35 mm", name: str = "Tap hole") -> dic
         "x": {"offset": x},
         "y": {"offset": y},
         "diameter": diameter,
+        **changed,
     }
 
 

@@ -29,7 +29,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         opening(),
         {
             **SIZE, **RADIUS, **DRAFT, **TURN,
-            "face": ("select", "Size taken at", "underside"), "hot": ("checkbox", "Hot appliance", ""),
+            "face": ("select", "Size taken at", "underside"), "hot": ("checkbox", "Hot appliance", ""), **FORMER,
         },
     ),
     "hole": (
@@ -37,7 +37,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "diameter": ("length", "Diameter", "40 mm"),
             "slot_length": ("button", "Slot length: round, change", ""),
-            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN,
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN, **FORMER,
         },
     ),
     "recess": (
@@ -111,7 +111,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "cutout": (
         feature("cutout", vertices=[{"x": 0, "y": 0}, {"x": 90, "y": 0}, {"x": 0, "y": 90}]),
         {
-            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN,
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN, **FORMER,
         },
     ),
     "drop edge": (

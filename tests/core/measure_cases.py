@@ -102,6 +102,21 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(recess(former="hard", draft_deg=-3.0)),
         top(recess(former="split", draft_deg=-3.0)),
     ),
+    "box-cannot-make": (
+        top(opening(former="box", corner_radius="25 mm")), top(opening(former="box", corner_radius="0 mm")),
+    ),
+    "box-cannot-make turned": (
+        top(opening(former="box", corner_radius="0 mm", turned_deg=10)),
+        top(opening(former="box", corner_radius="0 mm", turned_deg=90)),
+    ),
+    "no-tin-or-tube": (
+        top(hole("450 mm", "300 mm", diameter="41.1 mm", former="tube")),
+        top(hole("450 mm", "300 mm", diameter="40.9 mm", former="tube")),
+    ),
+    "no-tin-or-tube so deep": (
+        top(hole("450 mm", "300 mm", diameter="75 mm", former="tube"), piece={"thickness": "112 mm"}),
+        top(hole("450 mm", "300 mm", diameter="75 mm", former="tube"), piece={"thickness": "110 mm"}),
+    ),
     "no-way-out": (top(recess(former="hard", draft_deg=1.9)), top(recess(former="hard", draft_deg=2.0))),
     "no-way-out but shallow": (
         top(recess(former="hard", depth="11 mm")),

@@ -5,7 +5,7 @@ from math import atan2, cos, hypot, pi, radians
 from typing import Any, get_args
 
 import pytest
-from hypothesis import Phase, given, settings
+from hypothesis import Phase, assume, given, settings
 from hypothesis import strategies as st
 from shapely import Point, Polygon, unary_union
 
@@ -229,6 +229,46 @@ def test_each_former_says_what_it_is_and_how_it_stands() -> None:
     placed = {key for step in form.steps for key in step.adds}
     assert {board.key for board in form.boards} <= placed
     assert {one.feature for one in form.knockouts} <= placed
+
+
+CHOSEN = ("foam", "hard", "split", "box", "tube", None)
+
+
+@pytest.mark.parametrize("chosen", CHOSEN)
+@given(
+    kind=st.sampled_from(["hole", "opening", "recess", "core"]), deep=st.integers(14, 190), wide=st.integers(60, 300)
+)
+def test_a_knockout_is_made_as_it_was_chosen(chosen: str | None, kind: str, deep: int, wide: int) -> None:
+    assume(chosen is not None or kind in ("hole", "opening"))
+    own = {"diameter": "75 mm"} if kind == "hole" else {"length": f"{wide + 40} mm", "width": f"{wide} mm",
+                                                       "corner_radius": "0 mm"}  # fmt: skip
+    depth = {} if kind == "opening" else {"depth": f"{deep} mm"}
+    form = form_of(features=(feature(kind, former=chosen, **own, **depth),), piece={"thickness": "210 mm"})
+    (one,) = form.knockouts
+    layers = one.layers.value if one.layers else 0
+    boxed = {board.key for board in form.boards if board.kind == "core side"}
+    match chosen, one.build:
+        case ("foam" | None), "foam in layers":
+            assert (layers - 1) * one.layer_mm < one.height_mm <= layers * one.layer_mm + 1e-9
+        case "box", "foam in layers":
+            assert kind == "hole", "all others have square corners here"
+        case ("box" | "hard" | "split"), "a box of boards":
+            assert len(boxed) == 4
+        case "split", "a block split in two":
+            assert wide < 120 or deep < 60 or kind == "hole"
+            assert "key" in one.holding
+        case "hard", "a solid block":
+            assert not layers
+        case "hard", "sheet cut to shape":
+            assert one.height_mm <= 16
+        case "tube", "Tin 75 mm (3 in)":
+            assert one.height_mm <= 111
+            assert one.ready == "tin-75"
+        case "tube", "foam in layers":
+            assert kind != "hole" or deep > 110
+        case _:
+            pytest.fail(f"{chosen} was made as {one.build}")
+    assert bool(boxed) is (one.build == "a box of boards")
 
 
 @pytest.mark.parametrize(("corner", "sides"), list(product(CORNERS[:2], SIDES)))

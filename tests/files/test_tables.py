@@ -56,7 +56,7 @@ def test_the_shopping_list_is_in_the_units_of_its_reader() -> None:
     listed = ShoppingList((line, oil), 0.0, 2, "USD")
     for units, name, quantity in (
         ("mm", "Wood, 90\xa0mm × 20\xa0mm × 2400\xa0mm", ["0.5", "L"]),
-        ("in", "Wood, 3\xa017/32″ × 25/32″ × 94\xa01/2″", ["16.9", "fl oz"]),
+        ("in", "Wood, 3\xa017/32″ × 25/32″ × 94\xa01/2″", ["17.0", "fl oz"]),
     ):
         _, wood, release = csv.reader(io.StringIO(write_shopping_csv(listed, units).decode("utf-8-sig")))
         assert wood[1:6] == [name, "3", "1", "2", "lengths"]

@@ -7,6 +7,7 @@ from typing import Literal, NamedTuple, Protocol
 
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
+from ulbrek.core.form.ready import FITS_MM
 from ulbrek.core.form.result import Knockout
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
@@ -112,9 +113,7 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
         for key, found in wanted.items()
     ]
     lines += [
-        Line(
-            f"gear/{key}", "protective gear", name, (), "", 0.0, 0.0, 0.0, None, None, (), _ticked(jobs, f"gear/{key}")
-        )  # fmt: skip
+        Line(f"gear/{key}", "protective gear", name, (), "", 0, 0, 0, None, None, (), _ticked(jobs, f"gear/{key}"))
         for key, name in GEAR
     ]
     lines.sort(key=lambda line: GROUPS.index(line.group))
@@ -176,6 +175,8 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
                 size_mm=size,
             ),
         )
+    for name, count, ready in _ready(shop, planned):
+        yield "foam and supplies", Take("supply", ready, name, float(count), "pieces", of_form=True)
     for part in planned.joined.parts:
         if not part.sawn:
             yield "foam and supplies", Take("hardware", f"part/{part.name}", part.name, float(part.count), "pieces")
@@ -187,6 +188,24 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
             Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
     yield from (("finish", take) for take in _finish(job, shop, planned))
+
+
+def _ready(shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]]:
+    """Tins and tubes that knockouts are made of, so many cut from one as its length gives: name, count and id.
+
+    What stays in the concrete is wanted for each casting, else one for a form.
+    """
+    for former in shop.formers:
+        lengths = [
+            knockout.height_mm
+            for one in planned.pieces
+            for knockout in one.form.knockouts
+            if knockout.ready == former.id
+            for _ in range(one.count if former.stays else 1)
+        ]
+        if lengths:
+            each = max(1, int((former.depth_mm + FITS_MM) // max(lengths)))
+            yield former.name, ceil(len(lengths) / each), former.id
 
 
 def _finish(job: Job, shop: Shop, planned: Plan) -> Iterator[Take]:
@@ -261,6 +280,6 @@ def _own_prices(shop: Shop) -> dict[str, float]:
         *((f"bar/{one.id}", one.price) for one in shop.bars),
         *((f"mesh/{one.id}", one.price) for one in shop.meshes),
         *((f"hardware/{one.id}", one.price) for one in shop.screws),
-        *((f"supply/{one.id}", one.price) for one in used_up),
+        *((f"supply/{one.id}", one.price) for one in (*used_up, *shop.formers)),
     ]
     return {key: price for key, price in priced if price is not None}

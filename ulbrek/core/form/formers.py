@@ -12,6 +12,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.boards import placed
 from ulbrek.core.form.brief import FormBrief
+from ulbrek.core.form.ready import ready_for
 from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import CornerBlock
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
@@ -21,6 +22,11 @@ from ulbrek.core.materials.boards import Foam
 from ulbrek.core.materials.fixings import BOND_WORKING_MPA, SCREW_WORKING_N
 
 PLATED = " Bond a plate of scrap board into its foot for the screws: foam by itself holds none."
+_PARTED = "Make it in two with a tapered key between: the key is drawn first, then the halves fold in. "
+_AS_IT_IS = {
+    False: "Slit it lengthwise and tape the slit, so that it closes up when it is drawn.",
+    True: "It stays in: roughen it outside, and tape its end.",
+}
 FLOATS = ("sleeve", "void", "wood pad", "mat")  # what stays in and is lifted while the mix is wet
 WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
 SAFETY = 1.5
@@ -170,10 +176,14 @@ def _under_cores(brief: FormBrief, one: MouldShape) -> MouldShape:
 
 
 def _wants_box(one: MouldShape) -> bool:
+    if one.knockout == "box":
+        return one.prism.outline.is_rectangle
+    if one.knockout not in ("hard", "split"):
+        return False
     left, front, right, back = one.prism.outline.box
     wide, deep = min(right - left, back - front), one.prism.top_mm - one.prism.bottom_mm
     round_ = any(edge.is_arc and edge.radius > wide / 3 for edge in one.prism.outline.edges)
-    return one.kind in ("core", "recess") and wide >= _BOX_FROM_MM[0] and deep >= _BOX_FROM_MM[1] and not round_
+    return wide >= _BOX_FROM_MM[0] and deep >= _BOX_FROM_MM[1] and not round_
 
 
 def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
@@ -189,8 +199,8 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
         )
         return _held(brief, one, where, (build, how), around if one.kind in FLOATS else None)
     deep = high - low
-    boxed = _wants_box(one)
-    build = "a box of boards" if boxed else "foam in layers" if deep > _THIN_MM else "sheet cut to shape"
+    ready = ready_for(prism, degrees(atan(prism.draft)), brief.supplies.formers) if one.knockout == "tube" else None
+    build = ready.name if ready else _build(one, deep, brief.sheet.thickness_mm)
     through = where == "on the base" and high >= brief.depth_mm - _LEVEL_MM
     hold = brief.habits.knockouts
     if where == "hung from above":
@@ -199,9 +209,23 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
         how = f"{hold.capitalize()} to the base, flush with the sides."
     else:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
-    if build.startswith("foam") and (hold != "bonded" or where != "on the base"):
+    if build == "foam in layers" and (hold != "bonded" or where != "on the base"):
         how += PLATED
-    return _floating(brief, one, where, (build, how), around)
+    if ready:
+        how = f"Cut it to {{{deep:.2f} cut}}. {_AS_IT_IS[ready.stays]} {how}"
+        return replace(_floating(brief, one, where, (build, how), around), ready=ready.id, layers=None)
+    return _floating(brief, one, where, (build, _PARTED + how if one.knockout == "split" else how), around)
+
+
+def _build(one: MouldShape, deep: float, board: float) -> str:
+    """What a knockout is made of."""
+    if _wants_box(one):
+        return "a box of boards"
+    if one.knockout == "split":
+        return "a block split in two"
+    if deep <= _THIN_MM or (one.knockout == "hard" and deep <= board):
+        return "sheet cut to shape"
+    return "a solid block" if one.knockout == "hard" else "foam in layers"
 
 
 def _where(brief: FormBrief, one: MouldShape, low: float, high: float) -> Where:
@@ -219,7 +243,7 @@ def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, 
     deep, of, hold = high - low, f"{brief.piece}/{one.feature}", brief.habits.knockouts
     on_base = where == "on the base"
     volume, foot = _volume(prism, low, high), _area_at(prism, low)
-    made_of_foam = told[0].startswith("foam")
+    made_of_foam, laid = told[0] == "foam in layers", told[0] in ("foam in layers", "sheet cut to shape")
     sealed = on_base and hold == "bonded and screwed"
     lifts = work(
         rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=foot,
@@ -240,7 +264,7 @@ def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, 
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(brief, one),
         ends=_ends(prism), mouth=prism.mouth, bottom_mm=low, height_mm=deep,
         draft_deg=round(degrees(atan(prism.draft)), 3),
-        layers=None if told[0].startswith("a box") else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
+        layers=None if not laid else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
         layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=_rows(brief, deep)),
         uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts),
         fill_step=_fill_step(prism, of, deep, around, held), screws=screws, holding=told[1],

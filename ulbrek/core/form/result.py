@@ -117,7 +117,8 @@ class Knockout:
 
     Attributes:
         kind: of feature, in its own word
-        build: what it is made of
+        build: what it is made of; the name of what is ready made
+        ready: which of the shop's tins and tubes it is; None where it is built
         where: how it stands in the form
         paths: its outlines in plan, at its mouth
         ends: the same at its other end, where it narrows; empty: as at its mouth
@@ -155,6 +156,7 @@ class Knockout:
     fill_step: Figure | None = None
     screws: int = 0
     set_out: SetOut | None = None
+    ready: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

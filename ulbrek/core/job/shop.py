@@ -162,7 +162,7 @@ class Shop(Document):
     @property
     def supplies(self) -> Supplies:
         """What is used up at its forms."""
-        return Supplies(self.sealants, self.tapes, self.releases, self.screws)
+        return Supplies(self.sealants, self.tapes, self.releases, self.screws, self.formers)
 
     def carries(self, *kinds: str) -> float | None:
         """What the strongest carrier of some kinds carries [kg]; None where there is none."""

@@ -16,6 +16,7 @@ class MouldShape:
         prism: the room that it takes, or that it fills beyond the plain outline
         stands_out: whether there is concrete in it; else there is none
         insert_kg: mass of what stays there; nothing where it is a former
+        knockout: what is to keep its place free; None where that is as fits
     """
 
     feature: str
@@ -24,6 +25,7 @@ class MouldShape:
     prism: Prism
     stands_out: bool
     insert_kg: float = 0.0
+    knockout: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -135,6 +135,7 @@ class Supplies(NamedTuple):
     tapes: tuple[Tape, ...]
     releases: tuple[ReleaseAgent, ...]
     screws: tuple[Screws, ...]
+    formers: tuple[ReadyFormer, ...] = ()
 
     def sealant(self, kind: Sealing) -> Sealant:
         """The first sealant of a kind; a usual one where the shop keeps none."""

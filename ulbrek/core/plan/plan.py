@@ -17,6 +17,7 @@ from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.crew import Crew, crew_of
 from ulbrek.core.job.job import Job
+from ulbrek.core.job.knockouts import no_tin_or_tube
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
@@ -114,7 +115,7 @@ class _Planning:
         )  # fmt: skip
         nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one), *by_job]
         found = sorted(
-            findings_of(self.job, pieces, of_job, self.chosen, self.crew),
+            findings_of(self.job, self.shop, pieces, of_job, self.chosen, self.crew),
             key=lambda one: SEVERITIES.index(one.finding.severity),
         )
         return Plan(
@@ -301,7 +302,7 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
 
 
 def findings_of(
-    job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
+    job: Job, shop: Shop, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
 ) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
@@ -311,6 +312,8 @@ def findings_of(
         for piece in pieces:
             for found in getattr(piece, room).findings:
                 yield JobFinding(station, piece.id, found)
+    for piece, found in no_tin_or_tube(job.pieces, shop.formers):
+        yield JobFinding("measure", piece, found)
     high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),

@@ -49,6 +49,12 @@ class Outline:
         return not any(vertex.bulge for vertex in self.vertices)
 
     @cached_property
+    def is_rectangle(self) -> bool:
+        """Whether it is a rectangle with square corners, along the axes."""
+        left, front, right, back = self.box
+        return self.is_straight and abs(self.area_mm2 - (right - left) * (back - front)) < 1.0
+
+    @cached_property
     def edges(self) -> tuple[Edge, ...]:
         """Its sides in order; those without length are left out."""
         return tuple(

@@ -26,6 +26,7 @@ def all_findings(
     yield from formers.floor_too_thin(shape)
     yield from formers.undercut(shape)
     yield from formers.no_way_out(shape)
+    yield from formers.box_cannot_make(shape)
     yield from formers.mat_buried(shape)
     yield from formers.insert_near_face(shape)
     yield from formers.letters_missing(shape)

@@ -17,6 +17,7 @@ from ulbrek.core.measure.shape import FeatureInPlan, Shape
 LEAST_DRAFT_DEG = 2.0
 SHALLOW_MM = 10.0
 LEAST_COVER_MM = 25.0
+_HARD = ("hard", "box")
 
 
 @check("deeper-than-its-piece", "stop")
@@ -165,7 +166,7 @@ def undercut(shape: Shape) -> list[Finding]:
             change=Change("Let it narrow inwards", {f"/features/{index}/draft_deg": abs(feature.draft_deg)}),
         )
         for index, feature in enumerate(shape.piece.features)
-        if isinstance(feature, Recess | Core) and feature.former == "hard" and feature.draft_deg < 0
+        if isinstance(feature, Recess | Core) and feature.former in _HARD and feature.draft_deg < 0
     ]
 
 
@@ -194,9 +195,32 @@ def no_way_out(shape: Shape) -> list[Finding]:
         )
         for index, feature in enumerate(shape.piece.features)
         if isinstance(feature, Recess | Core)
-        and feature.former == "hard"
+        and feature.former in _HARD
         and feature.depth.mm > SHALLOW_MM
         and 0 <= feature.draft_deg < LEAST_DRAFT_DEG
+    ]
+
+
+@check("box-cannot-make", "caution")
+def box_cannot_make(shape: Shape) -> list[Finding]:
+    """A box of boards makes square corners
+
+    Boards meet in square corners and run straight: a rounded corner needs a block or foam.
+
+    Source: geometry
+    """
+    return [
+        finding(
+            box_cannot_make,
+            title="A box of boards cannot make {feature}",
+            reason="Boards run straight, along the form, and meet in square corners; foam is planned instead.",
+            remedy="Square its corners, or cut the knockout from foam or a block.",
+            field=f"/features/{placed.index}/former",
+            values={"feature": placed.feature.name},
+            change=Change("Cut it from foam", {f"/features/{placed.index}/former": "foam"}),
+        )
+        for placed in _firsts(shape)
+        if placed.feature.knockout == "box" and not placed.outline.is_rectangle
     ]
 
 

@@ -29,7 +29,9 @@ Draft = Annotated[
     Field(ge=-20, le=20, allow_inf_nan=False),
     label("Draft", unit="deg", description="narrower away from its face, ° on each side"),
 ]
-Former = Annotated[Literal["foam", "hard", "split"], label("Knockout")]
+Knockout = Literal["foam", "hard", "split", "box", "tube"]
+Former = Annotated[Knockout, label("Knockout")]
+FormerIfAny = Annotated[Knockout | None, label("Knockout", none="as fits")]
 
 # Source: handbook values; wood is that of a softwood pad.
 STUFF_KG_M3 = {"steel": 7850.0, "stainless": 7900.0, "pvc": 1400.0, "wood": 550.0}
@@ -83,6 +85,11 @@ class BaseFeature(Document):
     def gets_hot(self) -> bool:
         """Whether what it goes through for warms the concrete round it."""
         return False
+
+    @property
+    def knockout(self) -> Knockout | None:
+        """What is to keep its place free of concrete; None where that is as fits."""
+        return None
 
     @property
     def depth_into_face(self) -> float | None:

@@ -10,6 +10,7 @@ from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Small
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.shapes import counter_clockwise, hull_of
+from ulbrek.core.measure.features.base import FormerIfAny
 from ulbrek.core.measure.features.families import PiercingFeature
 from ulbrek.core.measure.inputs.common import Face
 from ulbrek.core.measure.inputs.outlines import DrawnCorner
@@ -27,6 +28,7 @@ class Cutout(PiercingFeature):
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
     face: Annotated[Face, label("Face")] = "top"
     hot: Annotated[bool, label("Hot appliance", description="takes a hob, a stove or another hot appliance")] = False
+    former: FormerIfAny = None
 
     @property
     def corners(self) -> int:

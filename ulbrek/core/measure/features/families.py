@@ -10,6 +10,7 @@ from ulbrek.core.kit.geometry.shapes import rounded_rectangle
 from ulbrek.core.measure.features.base import (
     AnchoredFeature,
     FeatureInPlan,
+    Knockout,
     Slab,
     drafted,
     from_face,
@@ -43,6 +44,12 @@ class FormedFeature(BoxFeature):
         depth: Length
         draft_deg: float
         face: Face
+        former: Knockout
+
+    @property
+    def knockout(self) -> Knockout | None:
+        """As it says."""
+        return self.former
 
     @property
     def depth_into_face(self) -> float:
@@ -66,6 +73,12 @@ class PiercingFeature(AnchoredFeature):
         depth: Length | None
         face: Face
         hot: bool
+        former: Knockout | None
+
+    @property
+    def knockout(self) -> Knockout | None:
+        """As it says."""
+        return self.former
 
     @property
     def gets_hot(self) -> bool:

@@ -8,6 +8,7 @@ from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Bore, Small
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.shapes import circle, slot
+from ulbrek.core.measure.features.base import FormerIfAny
 from ulbrek.core.measure.features.families import PiercingFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
@@ -27,6 +28,7 @@ class RoundHole(PiercingFeature):
     depth: Annotated[Small | None, label("Depth", none="through", description="None: right through")] = None
     face: Annotated[Face, label("Face")] = "top"
     hot: Annotated[bool, label("Hot appliance", description="takes a flue, a stove or another hot appliance")] = False
+    former: FormerIfAny = None
 
     @property
     def clear_of_steel_mm(self) -> float:

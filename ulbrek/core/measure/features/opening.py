@@ -8,7 +8,7 @@ from pydantic import ConfigDict
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Radius, Side
 from ulbrek.core.kit.geometry.prism import Prism
-from ulbrek.core.measure.features.base import Draft, FeatureInPlan, Slab, drafted
+from ulbrek.core.measure.features.base import Draft, FeatureInPlan, FormerIfAny, Knockout, Slab, drafted
 from ulbrek.core.measure.features.families import BoxFeature
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
@@ -27,11 +27,17 @@ class Opening(BoxFeature):
     draft_deg: Draft = 0.0
     face: Annotated[Face, label("Size taken at", description="where its size is measured")] = "top"
     hot: Annotated[bool, label("Hot appliance", description="takes a hob, a stove or another hot appliance")] = False
+    former: FormerIfAny = None
 
     @property
     def goes_through(self) -> bool:
         """It always does."""
         return True
+
+    @property
+    def knockout(self) -> Knockout | None:
+        """As it says."""
+        return self.former
 
     @property
     def gets_hot(self) -> bool:
