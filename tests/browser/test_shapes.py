@@ -37,7 +37,8 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "diameter": ("length", "Diameter", "40 mm"),
             "slot_length": ("button", "Slot length: round, change", ""),
-            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN, **FORMER,
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""),
+            **FACE, **TURN, **FORMER,
         },
     ),
     "recess": (
@@ -111,7 +112,8 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "cutout": (
         feature("cutout", vertices=[{"x": 0, "y": 0}, {"x": 90, "y": 0}, {"x": 0, "y": 90}]),
         {
-            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""), **FACE, **TURN, **FORMER,
+            "depth": ("button", "Depth: through, change", ""), "hot": ("checkbox", "Hot appliance", ""),
+            **FACE, **TURN, **FORMER,
         },
     ),
     "drop edge": (

@@ -16,7 +16,7 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.record import Record
+from ulbrek.core.records.record import AT_ONCE, Record
 from ulbrek.core.solve.goal import TargetMass, solve
 from ulbrek.standins.prices import SimulatedPrices
 
@@ -149,9 +149,33 @@ def test_of_two_people_one_mixes_while_the_other_places(people: int, whole: floa
     assert clock.whole.value == whole
 
 
+@given(count=st.integers(1, 40), forms=st.integers(1, 6), beside=st.integers(1, 5))
+def test_castings_that_the_forms_do_not_hold_are_poured_in_turns(count: int, forms: int, beside: int) -> None:
+    job = top(piece={"count": count}, form={"forms": forms, "side_by_side": beside})
+    made = planned(job).mix
+    left, filled = count, []  # fill what is there until none is left
+    while left > 0:
+        places = min(left, forms * beside)
+        filled.append(places)
+        left -= places
+    if len(filled) == 1:
+        assert made.turns == ()
+    else:
+        assert [one.count for turn in made.turns for one in turn.castings] == filled
+        one_l = 9 * 6 * 0.4  # a top of 900 x 600 x 40 mm
+        assert [turn.volume.value for turn in made.turns] == pytest.approx([many * one_l for many in filled])
+        for turn in made.turns:
+            assert turn.bags.value * made.bag_yield.value >= turn.volume.value
+        assert made.bags.value >= sum(turn.bags.value for turn in made.turns) - 1e-9
+        assert (made.batches.value, made.clock.whole.inputs["batches"].value) == (made.turns[0].batches.value,) * 2
+    at_once = plan(job, SHOP, AT_ONCE).mix
+    assert at_once.turns == ()
+    assert at_once.poured_volume.value == pytest.approx(made.poured_volume.value)
+
+
 def test_castings_that_stand_alone_are_filled_one_by_one_matching_ones_together() -> None:
-    alone = planned(top(piece={"count": 6})).mix.clock
-    together = planned(top(piece={"count": 6}, mix={"one_colour": True})).mix.clock
+    alone = planned(top(piece={"count": 6}, form={"forms": 6})).mix.clock
+    together = planned(top(piece={"count": 6}, form={"forms": 6}, mix={"one_colour": True})).mix.clock
     assert alone.meeting.value < alone.whole.value
     assert together.meeting.value == together.whole.value
 

@@ -10,6 +10,7 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.record import AT_ONCE
 
 INCH = 25.4
 MIX = {"mix": "ordinary", "bag": "25kg", "container": "bucket"}
@@ -104,8 +105,12 @@ STRANGERS: dict[str, tuple[Document, float]] = {
 }
 
 
+def job_of(document: Document) -> Job:
+    return Job.model_validate({"name": "Stranger", "mix": MIX, "pieces": [document]})
+
+
 def planned(document: Document) -> Plan:
-    return plan(Job.model_validate({"name": "Stranger", "mix": MIX, "pieces": [document]}), Shop())
+    return plan(job_of(document), Shop())
 
 
 @pytest.mark.parametrize("name", STRANGERS)
@@ -118,7 +123,7 @@ def test_the_volume_is_that_of_the_closed_form(name: str) -> None:
 @pytest.mark.parametrize("name", STRANGERS)
 def test_what_is_bought_fills_all_of_them(name: str) -> None:
     document, volume = STRANGERS[name]
-    told = planned(document)
+    told = plan(job_of(document), Shop(), AT_ONCE)
     bag = _bag()
     bags = told.mix.bags
     assert bags is not None

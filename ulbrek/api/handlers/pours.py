@@ -25,7 +25,7 @@ from ulbrek.core.after.changes import FigureChange, changed_since
 from ulbrek.core.buying.demand import Allotment, Part, PlannedJob, Rest, Take, allot, built_part, rests, takes_of_pour
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.record import part_of
+from ulbrek.core.records.record import AT_ONCE, part_of
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
@@ -79,7 +79,7 @@ def begin_pour(db: Db, plans: Planned, asked: PourRequest) -> Response:
         shop = records.shop()
         job = records.jobs(shop.id).get(asked.job_id)
     part = part_of_job(job.job, fills)
-    planned = plans.make(part, shop.shop)  # while no row of the records is held
+    planned = plans.make(part, shop.shop, AT_ONCE)  # while no row of the records is held
     with db.work() as records:
         pours = records.pours(shop.id)
         begun = pours.begin(job, shop.revision, BegunWith(part, planned, fills, taken), asked.entry)
@@ -187,9 +187,9 @@ def tell_takes(db: Db, plans: Planned, job_id: UUID, asked: TakesRequest) -> Res
     formed = [one.piece for one in asked.fills if not one.cavities]
     built = built_part(part, formed)
     wanted = takes_of_pour(
-        PlannedJob(part, plans.make(part, shop.shop)),
+        PlannedJob(part, plans.make(part, shop.shop, AT_ONCE)),
         shop.shop,
-        PlannedJob(built, plans.make(built, shop.shop)) if built else None,
+        PlannedJob(built, plans.make(built, shop.shop, AT_ONCE)) if built else None,
     )
     with db.work() as records:
         free = records.stock(shop.id).free()

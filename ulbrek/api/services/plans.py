@@ -133,7 +133,8 @@ class Plans:
 
     def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of what a pour fills, with what has happened to it."""
-        return self._once((pour.id, shop.id, shop.revision, pour.record), pour.job, shop, pour.record)
+        record = pour.record.model_copy(update={"whole": True})
+        return self._once((pour.id, shop.id, shop.revision, record), pour.job, shop, record)
 
     def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.

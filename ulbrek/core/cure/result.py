@@ -57,9 +57,18 @@ class StrengthAt:
 
 
 @dataclass(frozen=True, slots=True)
+class TurnAt:
+    """When the forms may be filled again: so many hours after the first time, and the moment where that is known."""
+
+    due_h: float
+    at: datetime | None
+
+
+@dataclass(frozen=True, slots=True)
 class CureResult:
     """The hours of a pour. ``acts`` are in the order in which they fall due.
 
+    ``turns`` tell when each pour may begin where the forms are filled several times, else there are none.
     ``measured_h`` is how far readings of its temperature go, None where there are none.
     """
 
@@ -75,6 +84,7 @@ class CureResult:
     strength_28_low_mpa: float
     strength_28_high_mpa: float
     acts: tuple[Act, ...]
+    turns: tuple[TurnAt, ...]
     curve: tuple[StrengthAt, ...]
     findings: tuple[Finding, ...]
     care: tuple[str, ...]

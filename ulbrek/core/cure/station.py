@@ -12,7 +12,7 @@ from ulbrek.core.cure.care import CARE
 from ulbrek.core.cure.history import NOTHING, History, measured
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
-from ulbrek.core.cure.result import Act, CureResult, StrengthAt
+from ulbrek.core.cure.result import Act, CureResult, StrengthAt, TurnAt
 from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.kit.clock.strength import age_at_share, share_at
 from ulbrek.core.materials.mixes import Mix
@@ -76,6 +76,7 @@ class CureBrief:
         history: what has happened since
         strength_left: what its water leaves of the strength [%]
         own_strength: at 28 days with its usual water [MPa]
+        turns: how often the forms are filled
     """
 
     mix: Mix
@@ -84,6 +85,7 @@ class CureBrief:
     history: History = NOTHING
     strength_left: Figure | None = None
     own_strength: Spread | None = None
+    turns: int = 1
 
 
 def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
@@ -112,6 +114,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
         strength_28_low_mpa=mix.strength_28_least_mpa,
         strength_28_high_mpa=mix.strength_28_most_mpa,
         acts=tuple(acts),
+        turns=tuple(clock.turns(acts)) if poured.turns > 1 else (),
         curve=tuple(clock.curve()),
         findings=tuple(checks.all_findings(inputs, acts, hours)),
         care=CARE,
@@ -151,6 +154,18 @@ class _Clock:
             latest[piece] = when
             yield self._act(need, piece, when)
         yield from self._later_on()
+
+    def turns(self, acts: Sequence[Act]) -> Iterator[TurnAt]:
+        """When each pour may begin: as soon as the forms of the one before are off."""
+        off = [act.due_h for act in acts if act.id == "strip" and not act.never]
+        begun, free_h = self.inputs.poured_at, max(off, default=None)
+        for turn in range(self.poured.turns):
+            if turn and free_h is None:
+                return
+            if turn and begun and free_h is not None:
+                begun = time_of(begun, free_h)
+                begun = next_morning(begun, self.hours) if is_quiet(begun, self.hours) else begun
+            yield TurnAt(turn * (free_h or 0.0), begun)
 
     def _later_on(self) -> Iterator[Act]:
         usable = self._by_share("install", 0.7)

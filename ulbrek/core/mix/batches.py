@@ -13,7 +13,9 @@ from ulbrek.core.mix.result import Batch
 class Batches:
     """How a pour is mixed: the bags of a batch, how many there are, and what goes into each."""
 
-    def __init__(self, to_mix: Figure, bare: Figure, fits: Figure, chosen_bags: float | None, spare: float) -> None:
+    def __init__(
+        self, to_mix: Figure, bare: Figure, fits: Figure, chosen_bags: float | None, spare: float, of: str = ""
+    ) -> None:
         """Divides a pour into batches.
 
         Args:
@@ -22,16 +24,17 @@ class Batches:
             fits: bags that the container takes
             chosen_bags: bags a batch that the job chose; None where it did not
             spare: share over
+            of: which pour it is, where it is not the first of several
         """
-        wanted = work(rules.bags_of_one, to_mix_bags=to_mix)
+        wanted = work(rules.bags_of_one, of, to_mix_bags=to_mix)
         given = fits if chosen_bags is None else work(rules.bags_as_chosen, bags=chosen_bags)
         self.per_batch: Figure = min(given, wanted, key=lambda figure: figure.value)
-        self.count: Figure = work(rules.batches, bare_bags=bare, spare=spare, bags_per_batch=self.per_batch)
+        self.count: Figure = work(rules.batches, of, bare_bags=bare, spare=spare, bags_per_batch=self.per_batch)
         self.last_bags: Figure = work(
-            rules.last_batch, to_mix_bags=to_mix, batches=self.count, bags_per_batch=self.per_batch
+            rules.last_batch, of, to_mix_bags=to_mix, batches=self.count, bags_per_batch=self.per_batch
         )
         self.mixed: Figure = work(
-            rules.bags_mixed, batches=self.count, bags_per_batch=self.per_batch, last_bags=self.last_bags
+            rules.bags_mixed, of, batches=self.count, bags_per_batch=self.per_batch, last_bags=self.last_bags
         )
 
     def bags_of(self, number: int) -> Figure:

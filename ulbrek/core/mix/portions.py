@@ -9,7 +9,6 @@ from ulbrek.core.mix.batches import Batches
 from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.mix.pour import Pour
-from ulbrek.core.mix.shelf import bags_to_buy
 
 START_SHARE = 0.75  # Of the usual water. Source: common practice.
 
@@ -20,7 +19,6 @@ class Portions:
 
     Attributes:
         poured: what is poured, without anything spare [l]
-        needed: bags to have
         to_mix: bags that are mixed, and ``bare`` without anything spare
         fill: what is mixed in the container at once, and ``fits`` as bags
         divided: the batches
@@ -32,7 +30,6 @@ class Portions:
     """
 
     poured: Figure
-    needed: Figure
     to_mix: Figure
     bare: Figure
     fill: Figure
@@ -47,30 +44,39 @@ class Portions:
     brought: float
 
 
-def poured_volume(pour: Pour) -> Figure:
-    """What is poured, without anything spare [l]."""
+def poured_volume(pour: Pour, which: str = "") -> Figure:
+    """What is poured, without anything spare [l].
+
+    Args:
+        pour: all of it, or what is poured at once
+        which: one of several pours
+    """
     by_piece = {
-        f"{piece}_l": work(rules.taken_by_pieces, piece, volume_l=casts.volume, count=casts.count)
+        f"{piece}_l": work(
+            rules.taken_by_pieces, f"{which}/{piece}" if which else piece, volume_l=casts.volume, count=casts.count
+        )
         for piece, casts in pour.casts.items()
     }
-    return work(rules.poured_volume, "", **by_piece)
+    return work(rules.poured_volume, which, **by_piece)
 
 
-def portioned(inputs: MixInputs, of: MixBrief, pour: Pour) -> Portions:
+def portioned(inputs: MixInputs, of: MixBrief, pour: Pour, which: str = "", later: str = "") -> Portions:
     """A pour in bags and batches.
 
     Args:
         inputs: what the job chose, the allowance among it
         of: what is mixed, and in what
-        pour: what is poured
+        pour: what is poured at once
+        which: one of several pours, as its volume is called
+        later: the same, where it is not the first of them, as its bags and batches are called
     """
     filled, spare = of.filled, inputs.spare or 0.0
-    poured = poured_volume(pour)
-    to_mix = work(rules.bags_to_mix, poured_volume_l=poured, spare=spare, bag_yield_l=filled.yield_)
-    bare = work(rules.bags_bare, poured_volume_l=poured, bag_yield_l=filled.yield_)
+    poured = poured_volume(pour, which)
+    to_mix = work(rules.bags_to_mix, later, poured_volume_l=poured, spare=spare, bag_yield_l=filled.yield_)
+    bare = work(rules.bags_bare, later, poured_volume_l=poured, bag_yield_l=filled.yield_)
     fill = work(rules.working_fill, container_l=of.container.volume_l, fill_share=WORKING_FILL)
     fits = work(rules.bags_that_fit, working_fill_l=fill, bag_yield_l=filled.yield_)
-    divided = Batches(to_mix, bare, fits, inputs.bags_per_batch, spare)
+    divided = Batches(to_mix, bare, fits, inputs.bags_per_batch, spare, later)
     to_add: Figure = of.recipe.water_added if of.recipe else filled.usual_water
     brought = filled.usual_water.value - to_add.value
     most = filled.size.water_most_l - brought
@@ -81,7 +87,6 @@ def portioned(inputs: MixInputs, of: MixBrief, pour: Pour) -> Portions:
 
     return Portions(
         poured=poured,
-        needed=bags_to_buy(inputs, filled, poured),
         to_mix=to_mix,
         bare=bare,
         fill=fill,

@@ -1,7 +1,7 @@
 """What is poured, as Mix takes it from the stations before it."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.kit.clock.maturity import Maturity
@@ -9,7 +9,7 @@ from ulbrek.core.kit.clock.maturity import Maturity
 
 @dataclass(frozen=True, slots=True)
 class Casts:
-    """The castings of one piece: the volume [l] and the fresh mass [kg] of one, and how many.
+    """The castings of one piece: the volume [l] and the fresh mass [kg] of one, how many, and how many at once.
 
     ``side_by_side`` of them lie in one form, whose boards weigh ``boards`` [kg]; None where they are not worked out.
     """
@@ -17,13 +17,14 @@ class Casts:
     volume: Figure
     mass: Figure
     count: int
+    at_once: int
     side_by_side: int = 1
     boards: Figure | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Pour:
-    """All castings of a pour, and what their stones must pass.
+    """All castings of a job, and what their stones must pass; what its forms do not hold is poured in turns.
 
     Attributes:
         casts: by piece
@@ -40,3 +41,20 @@ class Pour:
     temperature_c: float
     matching: bool = False
     maturity: Maturity = "Arrhenius"
+
+    @property
+    def turns(self) -> tuple[Mapping[str, int], ...]:
+        """How many castings of each piece are poured each time its forms are filled, the fullest first."""
+        turns = max(-(-one.count // one.at_once) for one in self.casts.values())
+        filled = [
+            {piece: min(one.at_once, one.count - turn * one.at_once) for piece, one in self.casts.items()}
+            for turn in range(turns)
+        ]
+        return tuple({piece: count for piece, count in one.items() if count > 0} for one in filled)
+
+    def only(self, counts: Mapping[str, int]) -> "Pour":
+        """The pour of so many castings of each piece, all at once."""
+        casts = {
+            piece: replace(self.casts[piece], count=count, at_once=count) for piece, count in counts.items()
+        }
+        return replace(self, casts=casts)

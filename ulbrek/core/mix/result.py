@@ -149,6 +149,30 @@ class PieceMix:
 
 
 @dataclass(frozen=True, slots=True)
+class PouredOf:
+    """How many castings of a piece are poured, by the piece's id."""
+
+    piece: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Turn:
+    """One of the times that the forms are filled, where they do not hold all castings at once.
+
+    Attributes:
+        castings: how many of each piece
+        volume: of them [l]
+        bags: mixed for them, in so many ``batches``
+    """
+
+    castings: tuple[PouredOf, ...]
+    volume: Figure
+    bags: Figure
+    batches: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class Clock:
     """The batches against the clock.
 
@@ -207,6 +231,8 @@ class MixResult:
         scratch: None where it comes in bags
         to_mix: bags to mix, a fraction; batches, water, doses and times follow it
         bags: bags to have ready; the reserve stays closed
+        turns: the pours, where there are more castings than the forms hold; batches and times are of the first, bags
+            to have and volumes of all. Empty: all are poured at once
         bags_mixed: bags in all the batches
         last: the last batch where it is smaller than the others
         next: the next batch, or the first; None when the forms are full
@@ -231,6 +257,7 @@ class MixResult:
     doses: tuple[DoseResult, ...]
     wetness: Wetness
     pieces: tuple[PieceMix, ...]
+    turns: tuple[Turn, ...]
     clock: Clock
     container_filled: Figure
     slurry: Figure | None

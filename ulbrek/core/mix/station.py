@@ -1,6 +1,7 @@
 """Plans the mixing day."""
 
 from collections.abc import Iterator, Sequence
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.mix import checks, rules
@@ -11,11 +12,11 @@ from ulbrek.core.mix.clock import mixing_clock
 from ulbrek.core.mix.doses import dosed, per_bag, read
 from ulbrek.core.mix.feel import FEELS
 from ulbrek.core.mix.inputs import MixedBatch, MixInputs, Work
-from ulbrek.core.mix.portions import portioned
+from ulbrek.core.mix.portions import Portions, portioned, poured_volume
 from ulbrek.core.mix.pour import Pour
-from ulbrek.core.mix.result import MixResult, PieceMix, ScratchResult, StandbyFill
+from ulbrek.core.mix.result import MixResult, PieceMix, PouredOf, ScratchResult, StandbyFill, Turn
 from ulbrek.core.mix.scratch import Recipe
-from ulbrek.core.mix.shelf import bag_sets, other_sizes
+from ulbrek.core.mix.shelf import bag_sets, bags_to_buy, other_sizes
 from ulbrek.core.mix.so_far import last_batch, mixed_so_far, next_batch
 from ulbrek.core.mix.wetness import wetness
 
@@ -44,12 +45,18 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
     """
     size, filled = of.filled.size, of.filled
     inputs = _decided(inputs, of, pour)
-    portions = portioned(inputs, of, pour)
-    poured, divided, left = portions.poured, portions.divided, portions.left
+    turns = _turns(inputs, of, pour)
+    portions, today = turns[0].portions, turns[0].pour
+    poured, divided, left = poured_volume(pour), portions.divided, portions.left
+    mixed_in_all, needed = divided.mixed, bags_to_buy(inputs, filled, poured)
+    if len(turns) > 1:
+        each = {f"pour_{number}_bags": one.portions.divided.mixed for number, one in enumerate(turns, 1)}
+        mixed_in_all = work(rules.bags_of_turns, **each)
+        needed = work(rules.bags_for_turns, bags=needed, mixed_bags=mixed_in_all)
     bag = per_bag(filled, inputs.cement_share or of.mix.cement_share)
     doses = list(read(inputs.doses, of.admixtures, bag))
-    measured = tuple(dosed(dose, bag, divided.per_batch, divided.mixed) for dose in doses)
-    clock, form = mixing_clock(inputs, of, pour, divided), _heaviest_form(pour)
+    measured = tuple(dosed(dose, bag, divided.per_batch, mixed_in_all) for dose in doses)
+    clock, form = mixing_clock(inputs, of, today, divided), _heaviest_form(pour)
     so_far = mixed_so_far(mixed, portions.bare)
     a_bag = OneBag(filled, portions.start, portions.most, so_far.dose_found if so_far else None, doses, bag)
     case = checks.MixCase(
@@ -59,15 +66,15 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
         container=of.container,
         admixtures=of.admixtures,
         pour=pour,
-        needed=portions.needed,
-        to_mix=divided.mixed.value,
+        needed=needed,
+        to_mix=mixed_in_all.value,
         batch=portions.batch,
         fill=portions.fill,
         fits=portions.fits,
         doses=doses,
         bag=bag,
         clock=clock,
-        helped=mixing_clock(inputs.model_copy(update={"people": 2}), of, pour, divided),
+        helped=mixing_clock(inputs.model_copy(update={"people": 2}), of, today, divided),
         mixed=mixed,
         one_lifts_kg=of.one_lifts_kg,
         batch_kg=portions.batch.value * filled.density.value / 1000,
@@ -85,16 +92,17 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
         bag_yield=filled.yield_,
         density=filled.density,
         to_mix=portions.to_mix,
-        bags=portions.needed,
+        bags=needed,
         bags_mixed=divided.mixed,
         left_over=left,
-        bags_back=work(rules.bags_back, bags=portions.needed, mixed_bags=divided.mixed),
+        bags_back=work(rules.bags_back, bags=needed, mixed_bags=mixed_in_all),
         choices=tuple(other_sizes(inputs, of, poured)),
         sets=bag_sets(inputs, of, poured.value),
         doses=measured,
         wetness=wetness(filled, of.water_shift, bag, sum(dose.water.value for dose in measured if dose.water)),
         set_shift=of.set_shift,
-        pieces=tuple(_pieces(pour, of, portions.batch, poured)),
+        pieces=tuple(_pieces(today, of, portions.batch, portions.poured)),
+        turns=tuple(one.told for one in turns) if len(turns) > 1 else (),
         clock=clock,
         container_filled=work(rules.filled_container, working_fill_l=portions.fill, density_kg_m3=filled.density),
         slurry=work(rules.slurry, void_share=inputs.void_share, poured_volume_l=poured) if inputs.void_share else None,
@@ -121,6 +129,32 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
         findings=tuple(checks.all_findings(case)),
         care=tuple(_care(inputs, of)),
     )  # fmt: skip
+
+
+class _Turn(NamedTuple):
+    """One of the times that the forms are filled."""
+
+    pour: Pour
+    portions: Portions
+    told: Turn
+
+
+def _turns(inputs: MixInputs, of: MixBrief, pour: Pour) -> list[_Turn]:
+    """Each time that the forms are filled, the fullest first; those that are alike are worked out once."""
+    made: dict[tuple[tuple[str, int], ...], _Turn] = {}
+    found: list[_Turn] = []
+    turns = pour.turns
+    for counts in turns:
+        key = tuple(counts.items())
+        if key not in made:
+            which = f"pour {len(found) + 1}" if len(turns) > 1 else ""
+            only = pour.only(counts) if which else pour
+            portions = portioned(inputs, of, only, which, which if found else "")
+            castings = tuple(PouredOf(piece, count) for piece, count in key)
+            told = Turn(castings, portions.poured, portions.divided.mixed, portions.divided.count)
+            made[key] = _Turn(only, portions, told)
+        found.append(made[key])
+    return found
 
 
 def _standby(of: MixBrief, left: Figure) -> Iterator[StandbyFill]:

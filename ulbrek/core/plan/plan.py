@@ -229,7 +229,8 @@ class _Planning:
             for need in (stripped, *one.handling.result.needs)
         )
         face_up = any(piece.cast == "face up" for piece in self.job.pieces)
-        return CureBrief(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength)
+        turns = max(-(-piece.count // at_once(self.job, piece, self.record)) for piece in self.job.pieces)
+        return CureBrief(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns)
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
@@ -247,6 +248,7 @@ class _Planning:
                     one.measure.result.volume,
                     one.measure.result.mass_fresh,
                     piece.count,
+                    at_once(job, piece, self.record),
                     side_by_side(job.form, shape_of(piece)),
                     one.form.result.boards_mass,
                 )
@@ -273,6 +275,13 @@ class _Planning:
         used = {board.sheet for one in built for board in one.form.result.boards}
         known = {one.id for one in self.chosen.sheets}
         return (*self.chosen.sheets, *(one for one in self.shop.liners if one.id in used - known))
+
+
+def at_once(job: Job, piece: Piece, record: Record) -> int:
+    """How many castings of a piece its forms hold; all of them in moulds of the shop, or where a pour has them all."""
+    if record.whole or job.form.in_moulds:
+        return piece.count
+    return min(piece.count, copies_of(job, piece) * side_by_side(job.form, shape_of(piece)))
 
 
 def copies_of(job: Job, piece: Piece) -> int:

@@ -30,6 +30,7 @@ class Record(Document):
     done: Annotated[tuple[Done, ...], Field(max_length=5_000), COUNTED] = ()
     tests: Annotated[tuple[ActTest, ...], Field(max_length=5_000), COUNTED] = ()
     temperatures: Annotated[tuple[Temperature, ...], Field(max_length=20_000), COUNTED] = ()
+    whole: Annotated[bool, Field(description="whether all castings are poured at once, whatever forms hold")] = False
     reached: Annotated[tuple[StateOfPiece, ...], Field(max_length=500), COUNTED] = ()
 
     @property
@@ -45,6 +46,7 @@ class Record(Document):
 
 
 EMPTY = Record()
+AT_ONCE = Record(whole=True)
 _ANOTHER_POUR = timedelta(hours=12)
 
 

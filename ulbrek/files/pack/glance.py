@@ -74,6 +74,10 @@ class GlancePages(Words):
         one = "charge" if mix.scratch else "bag"
         many = f"{mix.bags.value:g} {one}{'' if mix.bags.value == 1 else 's'}"
         yield Big("Mix", many, f"{mix.mix_name}, {mix.bag_name}")
+        if mix.turns:
+            first = mix.turns[0]
+            each = f"{self._of(first.bags)} and {self._of(first.batches)} at the most; forms filled in turns"
+            yield Big("Pours", str(len(mix.turns)), each)
         planned, most = (self._litres(litres) for litres in (mix.water_planned_l, mix.water_most_l))
         batch = ""
         if mix.bags_per_batch != 1:

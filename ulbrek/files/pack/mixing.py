@@ -1,12 +1,13 @@
 """What stands on the page of the mix, and on its batch cards."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
+from itertools import zip_longest
 from typing import Any
 
 from ulbrek.core.base.units.quantity import write_batch_water, write_quantity
 from ulbrek.core.base.values import value_words
 from ulbrek.core.mix.result import ScratchResult
-from ulbrek.files.pack.words import Block, Words, table
+from ulbrek.files.pack.words import Block, Words, clock, table
 
 
 class MixPages(Words):
@@ -53,6 +54,12 @@ class MixPages(Words):
                 "columns": ["1fr", "auto", "auto", "auto", "auto", "auto"],
             }
         names = {piece.id: piece.name for piece in self.plan.pieces}
+        if mix.turns:
+            yield {"kind": "heading", "text": f"{len(mix.turns)} pours: the forms do not hold all castings at once"}
+            yield {
+                **table(["Pour", "Castings", "Volume", "Mix", "Begins"], [*self._turns(names)]),
+                "columns": ["auto", "1fr", "auto", "auto", "auto"],
+            }
         yield table(
             ["Per casting", "Dry mix", "Share of a batch"],
             [
@@ -62,6 +69,20 @@ class MixPages(Words):
         )
         yield {"kind": "cards", "cards": list(self._batch_cards())}
         yield {"kind": "care", "lines": [self._said(line) for line in mix.care]}
+
+    def _turns(self, names: Mapping[str, str]) -> Iterator[list[str]]:
+        """What each pour fills and takes, and when it may begin."""
+        mix, cure = self.plan.mix, self.plan.cure
+        for number, (turn, when) in enumerate(zip_longest(mix.turns, cure.turns), 1):
+            castings = ", ".join(f"{one.count} × {names[one.piece]}" for one in turn.castings)
+            if when is None:
+                begins = "not possible yet"
+            elif when.at:
+                begins = ("" if number == 1 else "from ") + clock(when.at, cure)
+            else:
+                begins = "first" if number == 1 else f"after {write_quantity(when.due_h, 'h', self.units)}"
+            takes = f"{self._of(turn.bags)}, {self._of(turn.batches)}"
+            yield [str(number), castings, write_quantity(turn.volume.value, "l", self.units), takes, begins]
 
     def _scratch(self, scratch: ScratchResult) -> Iterator[Block]:
         """What is weighed out for one measure of cement."""

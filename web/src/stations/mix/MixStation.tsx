@@ -15,6 +15,7 @@ import { FeelPanel } from "./FeelPanel";
 import { MixChoices } from "./MixChoices";
 import { MixTicket } from "./MixTicket";
 import { ScratchFields, Weighed } from "./ScratchFields";
+import { Turns } from "./Turns";
 import { WaterCurve } from "./WaterCurve";
 import { WaterGauge } from "./WaterGauge";
 
@@ -29,6 +30,7 @@ export function MixStation() {
     <Bench title="Mix" ticket={<MixTicket />} findings={findingsOf(plan, "mix")}>
       <div className="mx-auto max-w-3xl space-y-8 p-5">
         <BagShelf mix={mix} inHand={job.mix.bags_in_hand} />
+        <Turns />
         {shop && <ScratchFields shop={shop} />}
         <Weighed mix={mix} />
         <BagSets mix={mix} />

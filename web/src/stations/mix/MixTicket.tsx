@@ -47,10 +47,13 @@ export function MixTicket() {
             figure={mix.volume_with_spare}
             text={writeVolume(mix.volume_with_spare.value, units)}
           />
-          <FigureLine label={mix.scratch ? "Charges to mix" : "Bags to mix"} figure={mix.to_mix} />
+          <FigureLine
+            label={`${mix.scratch ? "Charges" : "Bags"} to mix${mix.turns.length > 0 ? ", each pour" : ""}`}
+            figure={mix.to_mix}
+          />
           {!mix.scratch && <FigureLine label="Bags likely left unopened" figure={mix.bags_back} />}
           <FigureLine
-            label="Left over if all bags are mixed"
+            label={mix.turns.length > 0 ? "Left over, each pour" : "Left over if all bags are mixed"}
             figure={mix.left_over}
             text={writeVolume(mix.left_over.value, units)}
           />

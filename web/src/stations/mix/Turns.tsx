@@ -1,0 +1,64 @@
+import { useJobEditor } from "@/api/editing";
+import { withField } from "@/api/editor";
+import { FigureButton } from "@/parts/Why";
+import { usePreferences } from "@/units/preferences";
+import { writeHours, writeVolume } from "@/units/quantity";
+import { dateAndClock } from "@/units/time";
+
+const MOST_FORMS = 24;
+const SHOWN = 12;
+
+/** The pours of a job with more castings than its forms hold: what each fills and takes, and when it may begin. */
+export function Turns() {
+  const editor = useJobEditor();
+  const { units } = usePreferences();
+  const { job, plan } = editor.shown;
+  const { turns } = plan.mix;
+  if (turns.length === 0) return null;
+  const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
+  const beside = job.form.side_by_side ?? 1;
+  const forms = Math.max(...job.pieces.map((piece) => Math.ceil((piece.count ?? 1) / beside)));
+  return (
+    <section aria-label="Pours">
+      <h2 className="mb-1 text-lg font-bold">{turns.length} pours</h2>
+      <p className="text-soft">
+        There are more castings than the forms hold. Water, batches and times on this page are of one pour.
+      </p>
+      <ol className="mt-2">
+        {turns.slice(0, SHOWN).map((turn, index) => {
+          const when = plan.cure.turns[index];
+          const told = when && (when.at ? dateAndClock(when.at, plan.cure.zone) : `after ${writeHours(when.due_h)}`);
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a pour is known by its number
+            <li key={index} className="flex flex-wrap gap-x-4 border-b border-line py-1" data-turn={index + 1}>
+              <b className="w-16">Pour {index + 1}</b>
+              <span className="min-w-40 flex-1">
+                {turn.castings.map(({ piece, count }) => `${count} × ${names.get(piece)}`).join(", ")},{" "}
+                {writeVolume(turn.volume.value, units)}
+              </span>
+              <span>
+                <FigureButton figure={turn.bags} />, <FigureButton figure={turn.batches} />
+              </span>
+              <span className="figure text-soft">
+                {index === 0 ? (plan.cure.poured_at ? told : "first") : told ? `from ${told}` : "not possible yet"}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      {turns.length > SHOWN && <p className="text-soft">and {turns.length - SHOWN} more</p>}
+      {forms <= MOST_FORMS && (
+        <button
+          type="button"
+          className="button mt-3"
+          data-change="/form/forms"
+          onClick={() =>
+            void editor.change((now) => withField(now, "/form/forms", forms), `Forms per piece: ${forms}, all at once`)
+          }
+        >
+          Build {forms} forms, pour all at once
+        </button>
+      )}
+    </section>
+  );
+}
