@@ -233,7 +233,7 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
             "drawn": ("select", "Drawn", "from the side"), "grind": ("length", "Grinding allowance", "2 mm"),
             "matches": ("textbox", "Set", "Benches"),
         },
-        "Thickness, seams and runs": {
+        "Thickness, seams, runs and weight": {
             "taper": press("Add a taper"),
             "towards": ("select", "Tapers toward", "back"),
             "thickness": ("length", "Thickness at that side", "31 mm"), "slopes": ("select", "Sloping face", "top"),
@@ -242,6 +242,9 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
             "end": ("length", "End gap", "6 mm"), "seam": press("Add a seam"),
             "side": ("select", "From", "right"), "offset": ("length", "Distance", "310 mm"),
             "without": press("Remove seam 1"), "level": press("Remove the taper"), "no run": press("Remove the run"),
+            "weight": press("Add a weight wanted"), "mass": ("textbox", "Weight wanted", "41"),
+            "when": ("select", "Weight when", "dry mix"), "by": ("select", "By changing", "whole"),
+            "near": ("textbox", "Tolerance", "5"), "any weight": press("Remove the weight wanted"),
         },
         "Site": {
             "dimension": press("Add a site dimension"), "name": ("textbox", "Name", "Back wall"),

@@ -11,11 +11,12 @@ Way = tuple[str, str | None, str, str, str]
 IN_SHAPES = {
     "/pieces/outline",
     "/pieces/features",
-    *(f"/pieces/{name}" for name in ("drawn", "grind", "taper", "run", "matches")),
+    *(f"/pieces/{name}" for name in ("drawn", "grind", "taper", "run", "weight", "matches")),
     *(f"/pieces/taper/{name}" for name in ("towards", "thickness", "face")),
     *(f"/pieces/edge_profiles/{name}" for name in ("edge", "profile", "size", "made")),
     *(f"/pieces/edge_fits/{name}" for name in ("edge", "gap", "overhang")),
     *(f"/pieces/seams/{name}" for name in ("id", "side", "offset")),
+    *(f"/pieces/weight/{name}" for name in ("mass_kg", "when", "by", "tolerance")),
     *(f"/pieces/run/{name}" for name in ("along", "run", "gap", "end_gap")),
     *(f"/site/dimensions/{name}" for name in ("id", "name", "first", "again", "offset", "pieces")),
     *(f"/site/passages/{name}" for name in ("id", "name", "kind", "width", "height")),

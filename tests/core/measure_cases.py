@@ -208,6 +208,10 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(piece={"count": 3, "run": {"run": "2750 mm", "gap": "10 mm", "end_gap": "10 mm"}}),  # 3 x 900 + 4 x 10
         top(piece={"count": 3, "run": {"run": "2740 mm", "gap": "10 mm", "end_gap": "10 mm"}}),
     ),
+    "off-its-weight": (
+        top(piece={"outline": {"length": "400 mm", "width": "300 mm"}, "weight": {"mass_kg": 12}}),
+        top(piece={"outline": {"length": "400 mm", "width": "300 mm"}, "weight": {"mass_kg": 11}}),
+    ),
     "closing-piece": (
         top(piece={"count": 5, "run": {"run": "4500 mm"}}),
         top(piece={"count": 4, "run": {"run": "3600 mm"}}),

@@ -1,14 +1,16 @@
 """solve(): the change that it offers reaches the goal."""
 
 import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
 
 from tests.jobs import feature, opening, shaped, top, with_fields
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.weighing import CannotSolveError
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.solve.goal import (
-    CannotSolveError,
     DivideAtSeams,
     EqualSections,
     FitToSite,
@@ -46,6 +48,39 @@ def test_a_block_keeps_its_proportions() -> None:
     outline = solved(block, TargetMass(piece="top", mass_kg=20, by="size")).pieces[0].outline
     assert outline.kind == "rectangle"
     assert outline.length.mm == pytest.approx(2 * outline.width.mm)
+
+
+BLOCK = top(piece={"outline": {"length": "400 mm", "width": "200 mm"}, "thickness": "100 mm"})
+
+
+@pytest.mark.parametrize(("by", "power"), [("thickness", 1), ("length", 1), ("width", 1), ("size", 2), ("whole", 3)])
+@given(mass=st.floats(8, 60))
+def test_a_block_is_scaled_by_what_is_asked_for_and_nothing_else(by: str, power: int, mass: float) -> None:
+    """The sides that change are those asked for, all by the root of the ratio of the weights; a cube stays a cube."""
+    now = plan(BLOCK, SHOP).pieces[0].measure.mass_dry.value
+    done = solved(BLOCK, TargetMass(piece="top", mass_kg=mass, by=by)).pieces[0]  # type: ignore[arg-type]
+    assert done.outline.kind == "rectangle"
+    share = (mass / now) ** (1 / power)
+    changed = {"size": ("length", "width"), "whole": ("length", "width", "thickness")}.get(by, (by,))
+    then = {"length": done.outline.length.mm, "width": done.outline.width.mm, "thickness": done.thickness.mm}
+    for side, mm in {"length": 400, "width": 200, "thickness": 100}.items():
+        assert then[side] == pytest.approx(mm * share if side in changed else mm, rel=1e-4)
+
+
+@given(mass=st.floats(5, 80), off=st.floats(-0.2, 0.2))
+def test_a_weight_that_was_asked_for_is_kept_and_looked_after(mass: float, off: float) -> None:
+    job = solved(PLATE, TargetMass(piece="top", mass_kg=mass))
+    assert job.pieces[0].weight is not None
+    assert not [one for one in plan(job, SHOP).findings if one.finding.code == "off-its-weight"]
+    thickness = job.pieces[0].thickness.mm * (1 + off)
+    changed = with_fields(job, {"/pieces/0/thickness": f"{thickness:.3f} mm"})
+    found = [one.finding for one in plan(changed, SHOP).findings if one.finding.code == "off-its-weight"]
+    assume(abs(abs(off) - 0.02) > 0.001)
+    assert bool(found) is (abs(off) > 0.02)
+    for one in found:
+        assert one.change is not None
+        again = with_fields(changed, dict(one.change.fields)).pieces[0].thickness.mm
+        assert again == pytest.approx(job.pieces[0].thickness.mm, abs=0.01)
 
 
 @pytest.mark.parametrize("unknown", ["section", "count", "gap", "end gap", "run"])

@@ -153,7 +153,7 @@ def test_a_weight_is_as_thick_as_its_mass_asks_for(mass: float, diameter: float,
         thickness="40 mm",
     )
     change = solve(job, Shop.model_validate(raw), TargetMass(piece="top", mass_kg=mass, when="fresh"))
-    (found,) = change.fields.values()
+    found = change.fields["/pieces/0/thickness"]
     closed = mass / (2300 * pi / 4 * (diameter**2 - bore**2)) * 1e9
     assert found["mm"] == pytest.approx(closed, abs=0.01)
     assert closed == pytest.approx(thick, abs=0.001)

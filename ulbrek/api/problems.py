@@ -15,7 +15,7 @@ from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.floor import record_of
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
 from ulbrek.api.views import JobView, plain
-from ulbrek.core.solve.goal import CannotSolveError
+from ulbrek.core.measure.weighing import CannotSolveError
 from ulbrek.files.problems import InvalidDocumentError, Problem, in_words
 from ulbrek.store.errors import (
     NotFoundError,

@@ -8,6 +8,7 @@ from manifold3d import Manifold
 
 from ulbrek.api.cut_search import CutTask, look
 from ulbrek.core.base.finding import Change
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.buying.shopping import ShoppingList
 from ulbrek.core.job.job import Job
@@ -17,6 +18,7 @@ from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.weighing import CannotSolveError
 from ulbrek.core.plan.plan import plan, to_cut
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import Record
@@ -137,9 +139,16 @@ def photo(content: bytes) -> CleanPhoto:
     return clean_photo(content)
 
 
-def solved(job: Job, shop: Shop, goal: Goal) -> Change:
-    """The change that reaches a goal."""
-    return solve(job, shop, goal)
+def solved(job: Job, shop: Shop, goal: Goal, units: Units) -> Change:
+    """The change that reaches a goal.
+
+    Raises:
+        CannotSolveError: when none does, in the reader's units
+    """
+    try:
+        return solve(job, shop, goal)
+    except CannotSolveError as error:
+        raise CannotSolveError(fill(str(error), {}, units)) from error
 
 
 def shopping_paper(found: ShoppingList, title: str, shop_name: str, units: Units, paper: Paper) -> bytes:

@@ -62,6 +62,7 @@ class SolveRequest(BaseModel):
     job: Job
     shop: Shop | None = None
     goal: Goal
+    units: Units = "mm"
 
 
 class BeginRequest(BaseModel):
@@ -152,7 +153,7 @@ def show_solid(apart: Long, piece: Piece) -> Response:
 @router.post("/solve", response_model=Change)
 def solve_job(db: Db, apart: Long, asked: SolveRequest) -> Response:
     """The change of a job that reaches a goal."""
-    return answer(Change, apart.run(tasks.solved, asked.job, shop_asked(db, asked.shop), asked.goal))
+    return answer(Change, apart.run(tasks.solved, asked.job, shop_asked(db, asked.shop), asked.goal, asked.units))
 
 
 @router.post("/drawings", response_model=Drawing)

@@ -284,6 +284,12 @@ class MixedBag:
 
     __slots__ = ("density", "size", "usual_water", "water_l", "yield_")
 
+    @property
+    def dry_share(self) -> float:
+        """How much of what is mixed came dry out of the bag [1]."""
+        water = self.water_l.value if isinstance(self.water_l, Figure) else self.water_l
+        return self.size.dry_mass_kg / (self.size.dry_mass_kg + water)
+
     def __init__(self, size: BagSize, planned_water_l: Figure | float | None, of: str = "") -> None:
         """Works out a bag.
 

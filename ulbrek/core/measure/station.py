@@ -1,12 +1,10 @@
 """Measures one piece."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
-from typing import NamedTuple
 
 from shapely import unary_union
 
-from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.kit.geometry.outline import Outline
@@ -35,21 +33,10 @@ from ulbrek.core.measure.result import (
 )
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 from ulbrek.core.measure.webs import NamedWeb, goes_through, room_needed, web_need, webs
+from ulbrek.core.measure.weighing import Concrete, in_sides_mm3, masses_of
 
 EACH_MM = 1.0  # how much one of many parts may be off. Source: common practice.
 MOST_CORNERS = 12  # an outline with more is not checked by tape
-
-
-@dataclass(frozen=True, slots=True)
-class Concrete:
-    """What a piece is cast of: its fresh density [kg/m³], and the shares of its mass that bleed and dry out
-    [1], its largest stone [mm], and whether it is a mortar with structural glass fibre."""
-
-    density: Figure
-    bled: Spread
-    drying: Spread
-    stone_mm: float = 10.0
-    glass_fibred: bool = False
 
 
 def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
@@ -106,7 +93,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         parts=tuple(_parts(shape, density)),
         features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
-        findings=tuple(checks.all_findings(shape, found_webs, closing, concrete.stone_mm, concrete.glass_fibred)),
+        findings=tuple(checks.all_findings(shape, found_webs, closing, concrete)),
     )
 
 
@@ -119,38 +106,6 @@ def _form_contact(shape: Shape, net: Figure) -> Figure:
         openings_mm=sum(placed.outline.length_mm for placed in shape.placed if placed.is_through),
         depth_mm=shape.cast_depth,
     )
-
-
-class Masses(NamedTuple):
-    """What one casting weighs [kg], and what of that stays in it and is no concrete."""
-
-    fresh: Figure
-    stripped: Figure
-    dry: Figure
-    stays_in_kg: float
-
-
-def masses_of(shape: Shape, concrete: Concrete, volume_l: Figure | float) -> Masses:
-    """What a casting weighs fresh, stripped and dried out.
-
-    Args:
-        shape: the shape
-        concrete: what it is cast of
-        volume_l: its volume [l]
-    """
-    of, density = shape.piece.id, concrete.density
-    kept_in = sum(placed.feature.stays_in_kg(placed, shape.cast_depth) for placed in shape.placed)
-    fresh = work(rules.mass_fresh, of, volume_l=volume_l, density_kg_m3=density, stays_in_kg=kept_in)
-    off = max(0.0, shape.solid.volume_mm3 - shape.finished.volume_mm3)
-    taken_off = work(rules.taken_off, of, volume_l=off / 1e6, density_kg_m3=density) if off else 0.0
-    stripped = work(
-        rules.mass_stripped, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, bled_share=concrete.bled
-    )  # fmt: skip
-    dry = work(
-        rules.mass_dry, of, mass_fresh_kg=fresh, stays_in_kg=kept_in, taken_off_kg=taken_off,
-        drying_loss=concrete.drying,
-    )  # fmt: skip
-    return Masses(fresh, stripped, dry, kept_in)
 
 
 def measure_site(site: Site, shapes: Sequence[Shape]) -> SiteResult:
@@ -184,22 +139,7 @@ def _added_and_taken(shape: Shape) -> tuple[float, float]:
         - sum(hole.area_mm2 for hole in prism.holes) * (prism.top_mm - prism.bottom_mm)
         for prism in solid.adds
     )
-    return added, plain + added - solid.volume_mm3 + _in_sides_mm3(shape)
-
-
-def cast_volume_l(shape: Shape) -> float:
-    """The concrete of one casting [l]."""
-    return (shape.solid.volume_mm3 - _in_sides_mm3(shape)) / 1e6
-
-
-def _in_sides_mm3(shape: Shape) -> float:
-    """The concrete that bolts in the sides take the place of, as far as they are in the piece [mm³]."""
-    total = 0.0
-    for placed in shape.placed:
-        taken = placed.feature.side_volume_mm3
-        if taken:
-            total += taken * placed.polygon.intersection(shape.outline.polygon).area / placed.outline.area_mm2
-    return min(total, shape.solid.volume_mm3)
+    return added, plain + added - solid.volume_mm3 + in_sides_mm3(shape)
 
 
 def _openings_mm2(shape: Shape) -> float:

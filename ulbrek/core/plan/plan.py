@@ -29,7 +29,7 @@ from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.measure.station import Concrete
+from ulbrek.core.measure.weighing import Concrete
 from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
@@ -148,7 +148,10 @@ class _Planning:
         return PieceNodes(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
-        concrete = Concrete(self.filled.density, BLED, DRYING_LOSS, self.chosen.mix.stone_mm, self.chosen.glass_fibred)
+        chosen, filled = self.chosen, self.filled
+        concrete = Concrete(
+            filled.density, BLED, DRYING_LOSS, chosen.mix.stone_mm, chosen.glass_fibred, filled.dry_share
+        )
         return self._work(MeasureNode(f"/pieces/{index}", piece, concrete))
 
     def _form(self, piece: Piece, net_area: Figure) -> Worked[FormResult]:

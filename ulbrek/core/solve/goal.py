@@ -1,11 +1,11 @@
 """solve(): which change of a job reaches a goal. What it offers is applied like a finding's change."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
+from dataclasses import replace
 from math import ceil
 from typing import Annotated, Literal
 
 from pydantic import Field
-from scipy.optimize import brentq
 
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.finding import Change, Quantity
@@ -16,15 +16,11 @@ from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
 from ulbrek.core.measure.inputs.common import Id
-from ulbrek.core.measure.inputs.outlines import Disc, Rectangle, RegularPolygon
-from ulbrek.core.measure.inputs.piece import Piece, Seam
+from ulbrek.core.measure.inputs.piece import Piece, Seam, WantedWeight, WeightBy, WeightWhen
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.measure.station import Concrete, cast_volume_l, masses_of
+from ulbrek.core.measure.weighing import LEAST_MM, CannotSolveError, Concrete, to_weigh
 from ulbrek.core.mix.wetness import water_planned
-
-_WITHIN_MM = 5e-4
-LEAST_MM, MOST_MM = 10.0, 2_000.0
 
 
 class _Goal(Document):
@@ -32,15 +28,15 @@ class _Goal(Document):
 
 
 class TargetMass(_Goal):
-    """One piece is to weigh so much, by changing its thickness, or its size in plan."""
+    """One piece is to weigh so much, by changing its thickness, its size in plan, one side of it, or all of it.
+
+    What is wanted is kept with the piece, and looked after when it changes.
+    """
 
     kind: Literal["target mass"] = "target mass"
     mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)]
-    when: Annotated[
-        Literal["fresh", "stripped", "dry", "dry mix"],
-        label("Weight when", description="dry mix: what of the bag goes into it"),
-    ] = "dry"
-    by: Annotated[Literal["thickness", "size"], label("By changing")] = "thickness"
+    when: Annotated[WeightWhen, label("Weight when", description="dry mix: what of the bag goes into it")] = "dry"
+    by: Annotated[WeightBy, label("By changing")] = "thickness"
 
 
 class EqualSections(_Goal):
@@ -69,10 +65,6 @@ AnyGoal = TargetMass | EqualSections | FitToSite | DivideAtSeams
 Goal = Annotated[AnyGoal, Field(discriminator="kind")]
 
 
-class CannotSolveError(ValueError):
-    """No change of the job reaches the goal; says why and what would do."""
-
-
 def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     """The change of a job that reaches a goal.
 
@@ -91,7 +83,10 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     match goal:
         case TargetMass():
             filled = _filled(job, shop)
-            change = _target_mass(piece, goal, Concrete(filled.density, BLED, DRYING_LOSS), _dry_share(filled))
+            concrete = Concrete(filled.density, BLED, DRYING_LOSS, dry_share=filled.dry_share)
+            wanted = kept(piece, goal)
+            change = to_weigh(piece, wanted, concrete)
+            change = replace(change, fields={**change.fields, "/weight": wanted.model_dump(mode="json")})
         case EqualSections():
             change = _equal_sections(piece, goal)
         case FitToSite():
@@ -107,66 +102,11 @@ def _filled(job: Job, shop: Shop) -> MixedBag:
     return MixedBag(chosen.size, water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised))
 
 
-def _dry_share(filled: MixedBag) -> float:
-    """How much of the fresh mass came out of the bag."""
-    water = filled.water_l if isinstance(filled.water_l, float) else filled.water_l.value
-    return filled.size.dry_mass_kg / (filled.size.dry_mass_kg + water)
-
-
-def _target_mass(piece: Piece, goal: TargetMass, concrete: Concrete, dry_share: float) -> Change:
-    resized, now, least, most = _resizing(piece, goal.by)
-
-    def weighs(size_mm: float) -> float:
-        shape = shape_of(resized(size_mm))
-        masses = masses_of(shape, concrete, cast_volume_l(shape))
-        by_state = {
-            "fresh": masses.fresh.value,
-            "stripped": masses.stripped.value,
-            "dry": masses.dry.value,
-            "dry mix": (masses.fresh.value - masses.stays_in_kg) * dry_share,
-        }
-        return by_state[goal.when]
-
-    lightest, heaviest = weighs(least), weighs(most)
-    if not lightest <= goal.mass_kg <= heaviest:
-        raise CannotSolveError(
-            f"Between {least:g} and {most:g} mm it weighs {lightest:.1f} to {heaviest:.1f} kg. "
-            "Ask for a mass between, or change its other size first."
-        )
-    found = round(brentq(lambda size_mm: weighs(size_mm) - goal.mass_kg, least, most, xtol=_WITHIN_MM), 3)
-    piece_then = resized(found)
-    fields = (
-        {"/thickness": piece_then.thickness.model_dump()}
-        if goal.by == "thickness"
-        else {"/outline": piece_then.outline.model_dump(mode="json")}
-    )
-    what = "Make it {size} thick" if goal.by == "thickness" else "Make its size {size}"
-    return Change(what, fields, {"size": Quantity(found, "mm"), "was": Quantity(now, "mm")})
-
-
-def _resizing(piece: Piece, by: str) -> tuple[Callable[[float], Piece], float, float, float]:
-    """How a piece is made another size, its size now, and the least and most to try [mm]."""
-    if by == "thickness":
-        return (
-            lambda mm: piece.model_copy(update={"thickness": Length(mm=mm)}), piece.thickness.mm, LEAST_MM, MOST_MM,
-        )  # fmt: skip
-    outline = piece.outline
-    now = shape_of(piece).size[0]
-    if isinstance(outline, Disc):
-        return lambda mm: _with_outline(piece, {"diameter": Length(mm=mm)}), now, LEAST_MM, MOST_MM
-    if isinstance(outline, RegularPolygon):
-        return lambda mm: _with_outline(piece, {"size": Length(mm=mm)}), outline.size.mm, LEAST_MM, MOST_MM
-    if isinstance(outline, Rectangle):
-        ratio = outline.width.mm / outline.length.mm
-        return (
-            lambda mm: _with_outline(piece, {"length": Length(mm=mm), "width": Length(mm=mm * ratio)}),
-            now, max(LEAST_MM, LEAST_MM / ratio), MOST_MM,
-        )  # fmt: skip
-    raise CannotSolveError("Its outline has no one size to change. Change its thickness instead.")
-
-
-def _with_outline(piece: Piece, fields: dict[str, Length]) -> Piece:
-    return piece.model_copy(update={"outline": piece.outline.model_copy(update=fields)})
+def kept(piece: Piece, goal: TargetMass) -> WantedWeight:
+    """What a piece keeps of a weight that was asked for: the tolerance that it has, or the usual one."""
+    asked = {"mass_kg": goal.mass_kg, "when": goal.when, "by": goal.by}
+    wanted = piece.weight or WantedWeight(mass_kg=goal.mass_kg)
+    return wanted.model_copy(update=asked)
 
 
 def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
@@ -216,7 +156,7 @@ def _divide(piece: Piece, goal: DivideAtSeams) -> Change:
     run = max(length, width)
     parts = ceil(run / goal.longest.mm - 1e-9)
     if parts < 2:
-        return Change("Take the seams away", {"/seams": []}) if piece.seams else Change("It needs no seam", {})
+        return Change("Remove the seams", {"/seams": []}) if piece.seams else Change("No seam is needed", {})
     seams = list(_seams(piece, side, run, parts))
     words = "Put a seam {at} from the {side}" if len(seams) == 1 else "Put {count} seams"
     return Change(

@@ -515,6 +515,15 @@ export const DOCUMENTS = {
       turned_deg: {"label": "Rotation, counter-clockwise", "as": "number", "unit": "deg", "default": 0.0, "low": -180, "high": 180},
     },
   },
+  WantedWeight: {
+    title: "WantedWeight",
+    fields: {
+      mass_kg: {"label": "Weight wanted", "as": "number", "unit": "kg", "high": 5000, "low": 0},
+      when: {"label": "Weight when", "as": "choice", "choices": ["fresh", "stripped", "dry", "dry mix"], "default": "dry"},
+      by: {"label": "By changing", "as": "choice", "choices": ["thickness", "size", "length", "width", "whole"], "default": "thickness"},
+      tolerance: {"label": "Tolerance", "as": "number", "unit": "share", "default": 0.02, "low": 0.001, "high": 0.2},
+    },
+  },
   WoodPad: {
     title: "Wood pad",
     fields: {
@@ -967,7 +976,7 @@ export const DOCUMENTS = {
     title: "TargetMass",
     fields: {
       when: {"label": "Weight when", "as": "choice", "choices": ["fresh", "stripped", "dry", "dry mix"], "default": "dry"},
-      by: {"label": "By changing", "as": "choice", "choices": ["thickness", "size"], "default": "thickness"},
+      by: {"label": "By changing", "as": "choice", "choices": ["thickness", "size", "length", "width", "whole"], "default": "thickness"},
     },
   },
 } as const;

@@ -11,6 +11,6 @@ export function hasWords(field: string): boolean {
 }
 
 /** Stored values to choose from, in words. */
-export function inWords(values: readonly string[], field = ""): { value: string; text: string }[] {
+export function inWords<T extends string>(values: readonly T[], field = ""): { value: T; text: string }[] {
   return values.map((value) => ({ value, text: valueWords(value, field) }));
 }

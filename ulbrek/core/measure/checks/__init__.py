@@ -7,12 +7,14 @@ from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
+from ulbrek.core.measure.weighing import Concrete
 
 
 def all_findings(
-    shape: Shape, webs: list[NamedWeb], closing: Closing | None, stone_mm: float, glass_fibred: bool
+    shape: Shape, webs: list[NamedWeb], closing: Closing | None, concrete: Concrete
 ) -> Iterator[Finding]:
-    """What would go wrong with one piece, cast of a mix with stones up to so much [mm]."""
+    """What would go wrong with one piece, cast of some concrete."""
+    stone_mm, glass_fibred = concrete.stone_mm, concrete.glass_fibred
     yield from shapes.outline_crosses_itself(shape)
     yield from places.feature_outside(shape)
     yield from places.no_such_edge(shape)
@@ -42,3 +44,4 @@ def all_findings(
     yield from shapes.corner_too_round(shape)
     yield from fitting.run_does_not_add_up(shape)
     yield from fitting.closing_piece(closing)
+    yield from fitting.off_its_weight(shape, concrete)

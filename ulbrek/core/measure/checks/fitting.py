@@ -9,6 +9,7 @@ from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.rules import section_of_run
 from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.weighing import CannotSolveError, Concrete, to_weigh, weight_of
 
 ADDS_UP_MM = 0.5
 MANY_PARTS = 5
@@ -197,5 +198,48 @@ def closing_piece(closing: Closing | None) -> list[Finding]:
                 "worst": Quantity(closing.worst.value, "bow"),
                 "likely": Quantity(closing.likely.value, "bow"),
             },
+        )
+    ]
+
+
+_WHEN = {"fresh": "fresh", "stripped": "at stripping", "dry": "air-dry", "dry mix": "of dry mix"}
+_MOST_PLACES = 60  # a piece with more in it is not drawn a dozen times over to offer a size
+
+
+@check("off-its-weight", "caution")
+def off_its_weight(shape: Shape, concrete: Concrete) -> list[Finding]:
+    """Off its weight
+
+    What was wanted to weigh so much has changed since: a size, a feature, the mix or its water.
+
+    Source: the weight that was asked for, and its tolerance
+    """
+    wanted = shape.piece.weight
+    if wanted is None:
+        return []
+    weighs = weight_of(shape, concrete, wanted)
+    if abs(weighs - wanted.mass_kg) <= wanted.tolerance * wanted.mass_kg:
+        return []
+    change: Change | None = None
+    if len(shape.placed) <= _MOST_PLACES:
+        try:
+            change = to_weigh(shape.piece, wanted, concrete)
+        except CannotSolveError:
+            change = None
+    return [
+        finding(
+            off_its_weight,
+            title="{piece} weighs {weighs} {when}, {wanted} is wanted",
+            reason="Its size, what is in it or the mix has changed; {tolerance} either way is allowed.",
+            remedy="Give it the size that weighs so much, or change what is wanted.",
+            field="/weight/mass_kg",
+            values={
+                "piece": shape.piece.name,
+                "weighs": Quantity(weighs, "weighed"),
+                "wanted": Quantity(wanted.mass_kg, "weighed"),
+                "tolerance": Quantity(wanted.tolerance, "share"),
+                "when": _WHEN[wanted.when],
+            },
+            change=change,
         )
     ]

@@ -58,6 +58,23 @@ class Run(Document):
     end_gap: Annotated[Offset, label("End gap")] = Length(mm=0)
 
 
+WeightWhen = Literal["fresh", "stripped", "dry", "dry mix"]
+WeightBy = Literal["thickness", "size", "length", "width", "whole"]
+
+
+class WantedWeight(Document):
+    """What one casting is to weigh, how near to it, and what is changed to get there."""
+
+    mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False), label("Weight wanted", unit="kg")]
+    when: Annotated[
+        WeightWhen, label("Weight when", description="dry mix: what of the bag goes into it")
+    ] = "dry"
+    by: Annotated[WeightBy, label("By changing")] = "thickness"
+    tolerance: Annotated[
+        float, Field(ge=0.001, le=0.2, allow_inf_nan=False), label("Tolerance", unit="share", description="either way")
+    ] = 0.02
+
+
 class Piece(Document):
     """One design, and how many of it are wanted."""
 
@@ -79,6 +96,7 @@ class Piece(Document):
     features: Annotated[tuple[Feature, ...], Field(max_length=60), COUNTED] = ()
     seams: Annotated[tuple[Seam, ...], Field(max_length=12), COUNTED] = ()
     run: Run | None = None
+    weight: WantedWeight | None = None
     matches: Annotated[Name | None, label("Set", none="none", description="the set whose pieces must look alike")] = (
         None
     )

@@ -6,7 +6,8 @@ from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.measure.shape import shape_of
-from ulbrek.core.measure.station import Concrete, measure, measure_site
+from ulbrek.core.measure.station import measure, measure_site
+from ulbrek.core.measure.weighing import Concrete
 from ulbrek.core.plan.pointing import pointed
 
 

@@ -4,19 +4,27 @@ import { SpecField } from "@/parts/SpecField";
 import { specsOf } from "@/parts/specs";
 import { whole } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { entryOf } from "@/units/quantity";
 import type { Fields } from "./fields";
 
-/** Where a piece changes in thickness, is divided at seams, and what run it fills. */
+/** Where a piece changes in thickness, is divided at seams, what run it fills, and what it is to weigh. */
 export function Divided({ piece, planned, fields }: { piece: Piece; planned: PiecePlan; fields: Fields }) {
   const { units } = usePreferences();
-  const { length_mm, width_mm } = planned.measure;
+  const { length_mm, width_mm, mass_dry } = planned.measure;
+  const mass = entryOf("kg", units).show(mass_dry.value);
   const seams = piece.seams;
   const newSeam = {
     id: `seam-${Math.max(0, ...seams.map((seam) => Number(seam.id.split("-")[1]) || 0)) + 1}`,
     side: length_mm >= width_mm ? "left" : "front",
     offset: whole(Math.max(length_mm, width_mm) / 2, units),
   };
-  const toggles: { key: "taper" | "run"; on: string; off: string; of: "Taper" | "Run"; start: object }[] = [
+  const toggles: {
+    key: "taper" | "run" | "weight";
+    on: string;
+    off: string;
+    of: "Taper" | "Run" | "WantedWeight";
+    start: object;
+  }[] = [
     {
       key: "taper",
       on: "Add a taper",
@@ -31,10 +39,17 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
       of: "Run",
       start: { run: whole(length_mm * piece.count, units) },
     },
+    {
+      key: "weight",
+      on: "Add a weight wanted",
+      off: "Remove the weight wanted",
+      of: "WantedWeight",
+      start: { mass_kg: entryOf("kg", units).read(Math.max(1, Math.round(mass))) },
+    },
   ];
   return (
-    <section aria-label="Thickness, seams and runs">
-      <h2 className="mb-1 text-lg font-bold">Taper, seams, run</h2>
+    <section aria-label="Thickness, seams, runs and weight">
+      <h2 className="mb-1 text-lg font-bold">Taper, seams, run, weight</h2>
       {toggles.map(({ key, on, off, of, start }) => {
         const values = piece[key];
         if (!values) {

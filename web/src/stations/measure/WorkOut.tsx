@@ -6,6 +6,7 @@ import { DOCUMENTS } from "@/api/fields";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { FieldProblem } from "@/parts/FieldProblem";
+import { inWords } from "@/parts/values";
 import { usePreferences } from "@/units/preferences";
 import { entryOf } from "@/units/quantity";
 import { fill } from "@/units/sentence";
@@ -54,7 +55,9 @@ export function WorkOut({ piece }: Props) {
       "fit to site": { kind: "fit to site", piece: piece.id, dimension: dimension || (dimensions[0]?.id ?? ""), along },
     };
     try {
-      setFound(await take(client.POST("/api/solve", { body: { job: editor.kept.job, shop, goal: goals[what] } })));
+      setFound(
+        await take(client.POST("/api/solve", { body: { job: editor.kept.job, shop, goal: goals[what], units } })),
+      );
       setProblem(null);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -88,8 +91,8 @@ export function WorkOut({ piece }: Props) {
         />
         {what === "target mass" && (
           <>
-            <Select label={WHEN.label} value={when} choices={same(WHEN.choices)} onChoose={setWhen} />
-            <Select label={BY.label} value={by} choices={same(BY.choices)} onChoose={setBy} />
+            <Select label={WHEN.label} value={when} choices={inWords(WHEN.choices, "when")} onChoose={setWhen} />
+            <Select label={BY.label} value={by} choices={inWords(BY.choices, "by")} onChoose={setBy} />
           </>
         )}
         {what === "equal sections" && (

@@ -1,9 +1,12 @@
+import type { Schemas } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { writeHours, writeVolume } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
+
+type TurnAt = Schemas["TurnAt"];
 
 const MOST_FORMS = 24;
 const SHOWN = 12;
@@ -27,7 +30,6 @@ export function Turns() {
       <ol className="mt-2">
         {turns.slice(0, SHOWN).map((turn, index) => {
           const when = plan.cure.turns[index];
-          const told = when && (when.at ? dateAndClock(when.at, plan.cure.zone) : `after ${writeHours(when.due_h)}`);
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: a pour is known by its number
             <li key={index} className="flex flex-wrap gap-x-4 border-b border-line py-1" data-turn={index + 1}>
@@ -39,9 +41,7 @@ export function Turns() {
               <span>
                 <FigureButton figure={turn.bags} />, <FigureButton figure={turn.batches} />
               </span>
-              <span className="figure text-soft">
-                {index === 0 ? (plan.cure.poured_at ? told : "first") : told ? `from ${told}` : "not possible yet"}
-              </span>
+              <span className="figure text-soft">{begins(index, when, plan.cure.zone)}</span>
             </li>
           );
         })}
@@ -61,4 +61,10 @@ export function Turns() {
       )}
     </section>
   );
+}
+
+function begins(index: number, when: TurnAt | undefined, zone: string): string {
+  if (!when) return "not possible yet";
+  if (when.at) return `${index ? "from " : ""}${dateAndClock(when.at, zone)}`;
+  return index ? `after ${writeHours(when.due_h)}` : "first";
 }
