@@ -324,8 +324,9 @@ def findings_of(
         for piece in pieces:
             for found in getattr(piece, room).findings:
                 yield JobFinding(station, piece.id, found)
-    for piece, found in no_tin_or_tube(job.pieces, shop.formers):
-        yield JobFinding("measure", piece, found)
+    for index, wanted in enumerate(job.pieces):
+        for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, shop.formers)):
+            yield JobFinding("measure", wanted.id, found)
     high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
