@@ -1,15 +1,19 @@
 """Templates read back from the PDF: what is drawn on the paper is as large as it is to be cut."""
 
 import io
+import re
 from collections.abc import Iterator
 from math import ceil
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from pypdf import PdfReader
 from pypdf.generic import ContentStream, DictionaryObject
 
 from tests.jobs import demo_job, feature, hole, opening, recess, shaped, top
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.inputs.common import SIDES
 from ulbrek.core.plan.plan import plan
 from ulbrek.files.pack.templates import OVERLAP_MM, template_pages, templates_of
 
@@ -139,3 +143,40 @@ def test_letters_are_mirrored_for_a_form_that_lies_face_down() -> None:
         return sum(x for x, y, _ in outline if y > 30) / sum(1 for _, y, _ in outline if y > 30)
 
     assert stem(up) < up.width_mm / 2 < stem(down)
+
+
+@pytest.mark.parametrize("cast", ["face up", "face down"])
+@given(x=st.integers(60, 400), pitch=st.integers(30, 200), above=st.integers(12, 60), into=st.sampled_from(SIDES))
+def test_all_bolts_of_a_side_are_on_one_sheet_and_set_out_alike(
+    cast: str, x: int, pitch: int, above: int, into: str
+) -> None:
+    """A second way to each place: along its side and up it, as somebody who stands before that side counts them."""
+    level = into in ("front", "back")
+    along, across = ("x", "y") if level else ("y", "x")
+    bolt = feature(
+        "bolt", diameter="10 mm", embedded="60 mm", into=into, above=f"{above} mm",
+        repeat={"kind": "row", "count": 2, "pitch": f"{pitch} mm", "along": "to the right" if level else "to the back"},
+    ) | {
+        along: {"side": "left" if level else "front", "to": "centre", "offset": f"{x} mm"},
+        across: {"side": into, "to": "edge", "offset": "0 mm"},
+    }  # fmt: skip
+    piece = {"outline": {"length": "800 mm", "width": "700 mm"}, "thickness": "80 mm", "cast": cast}
+    job = top(bolt, piece=piece)
+    planned = plan(job, SHOP)
+    (sheet,) = [one for one in templates_of(job, planned) if "drill" in one.title]
+    run = 800 if level else 700
+    counted = [x, x + pitch] if into in ("front", "right") else [run - x, run - x - pitch]
+    heights = above
+    if cast == "face down":
+        counted, heights = [run - one for one in counted], 80 - above
+    low = min(counted)
+    places = [(y, sheet.width_mm - x) if sheet.upright else (x, y) for x, y in sheet.centres]
+    assert max(cx for cx, _ in places) - min(cx for cx, _ in places) == pytest.approx(pitch)
+    assert min(cx for cx, _ in places) == pytest.approx(min(low, 40))
+    told = re.search(r"left edge \{([0-9.]+) mm\}", sheet.base)
+    assert (float(told[1]) if told else 0) + min(cx for cx, _ in places) == pytest.approx(low)
+    assert {round(cy, 6) for _, cy in places} == {min(heights, 40)}
+    first, *_ = [one for one in planned.pieces[0].form.knockouts if one.kind == "bolt in a side"]
+    away, height = re.findall(r"\{([0-9.]+) mm\}", first.holding)[-2:]
+    assert float(height) == pytest.approx(heights)
+    assert float(away) == pytest.approx(min(x, run - x))

@@ -7,6 +7,7 @@ from shapely import LineString, Point
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Knockout, SetOut
 from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.prism import Prism
 
 _FAR_MM = 1e5
 _MEASURED = ("on the base", "inside", "hung from above")
@@ -21,6 +22,8 @@ def set_out(brief: FormBrief, knockout: Knockout) -> Knockout:
         knockout: something in it
     """
     shapes = brief.by_feature.get(knockout.feature, ())
+    if knockout.where == "beside" and shapes:
+        return replace(knockout, holding=f"{knockout.holding} {_in_its_side(brief, shapes[0].prism)}")
     if knockout.where not in _MEASURED or not shapes:
         return knockout
     boxes = [one.prism.outline.box for one in shapes]
@@ -42,6 +45,28 @@ def set_out(brief: FormBrief, knockout: Knockout) -> Knockout:
     return replace(
         knockout,
         set_out=SetOut(away["left"], away["right"], away["front"], away["back"], right - left, back - front, to_centre),
+    )
+
+
+def _in_its_side(brief: FormBrief, prism: Prism) -> str:
+    """Where a bolt goes through a side: from its nearer end, inside, and above the base."""
+    left, front, right, back = prism.outline.box
+    low_x, low_y, high_x, high_y = brief.outline.box
+    gaps = {"front": front - low_y, "back": high_y - back, "left": left - low_x, "right": high_x - right}
+    side = min(gaps, key=lambda one: abs(gaps[one]))
+    names, at, low, high = (
+        (("left", "right"), (left + right) / 2, low_x, high_x)
+        if side in ("front", "back")
+        else (("front", "back"), (front + back) / 2, low_y, high_y)
+    )
+    nearer, away = (names[0], at - low) if at - low <= high - at else (names[1], high - at)
+    if brief.mirrored:
+        swapped = {"left": "right", "right": "left"}
+        side, nearer = swapped.get(side, side), swapped.get(nearer, nearer)
+    height = (prism.bottom_mm + prism.top_mm) / 2
+    return (
+        f"In the {side} side as the form lies: centre {{{away:.2f} mm}} from its {nearer} end, inside, "
+        f"{{{height:.2f} mm}} above the base."
     )
 
 

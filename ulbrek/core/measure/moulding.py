@@ -44,8 +44,9 @@ def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[MouldShape]:
     for add in feature.adds(placed, depth):
         yield MouldShape(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
     if isinstance(feature, Bolt) and feature.in_a_side:
-        middle, half = depth / 2, feature.diameter.mm / 2
-        body = Prism(placed.outline, middle - half, middle + half)
+        middle = shape.slab.thickness / 2 if feature.above is None else feature.above.mm
+        half = feature.diameter.mm / 2
+        body = _as_cast(shape, Prism(placed.outline, middle - half, middle + half))
         yield MouldShape(key, name, "bolt in a side", body, stands_out=False)
 
 

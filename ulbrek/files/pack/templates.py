@@ -1,7 +1,7 @@
 """Full-size templates of what is cut to a shape: formers, ribs and shaped boards, on tiles of paper."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from html import escape
 from math import ceil, hypot
 
@@ -9,6 +9,11 @@ from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.geometry.shapes import circle, rectangle
+from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.inputs.common import SIDES
+from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 
@@ -16,18 +21,37 @@ MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 20.0, 10.0
 SIZES_MM: dict[Paper, tuple[float, float]] = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 _MOST_TILES = 120
 _CROSS_MM = 4.0
+_LONG_MM, _WIDE_MM = 245.0, 185.0  # what fits one sheet of either paper
+_ROUND_MM = 40.0
 
 Corner = tuple[float, float, float]
 
 
 @dataclass(frozen=True, slots=True)
 class Template:
-    """A shape at true size: what it is, and its outlines in the box from the origin, x, y [mm] and bulge."""
+    """A shape at true size: what it is, and its outlines in the box from the origin, x, y [mm] and bulge.
+
+    Attributes:
+        centres: places that are drilled, each under a cross
+        base: what stands at its lower edge
+        upright: whether it is turned a quarter left, so that it is long up the paper; its words are turned with it
+    """
 
     title: str
     outlines: tuple[tuple[Corner, ...], ...]
     width_mm: float
     height_mm: float
+    centres: tuple[tuple[float, float], ...] = ()
+    base: str = ""
+    upright: bool = False
+
+    def turned(self) -> "Template":
+        """The same, a quarter turned to the left."""
+        high = self.height_mm
+        return replace(
+            self, outlines=tuple(tuple((high - y, x, bulge) for x, y, bulge in one) for one in self.outlines),
+            width_mm=high, height_mm=self.width_mm, centres=tuple((high - y, x) for x, y in self.centres), upright=True,
+        )  # fmt: skip
 
 
 def template_pages(job: Job, plan: Plan, *, units: Units, paper: Paper) -> bytes:
@@ -44,9 +68,9 @@ def template_pages(job: Job, plan: Plan, *, units: Units, paper: Paper) -> bytes
     """
     wide, high = SIZES_MM[paper]
     width, height = wide - 2 * MARGIN_MM, high - MARGIN_MM - FOOT_MM
-    tiles = [tile for one in templates_of(job, plan) for tile in _tiles(one, width, height)][:_MOST_TILES]
+    tiles = [tile for one in templates_of(job, plan) for tile in _tiles(one, width, height, units)][:_MOST_TILES]
     if not tiles:
-        tiles = [{"title": "Nothing in this job is cut to a shape", "place": "1 of 1", "svg": _svg(width, height, "")}]
+        tiles = [{"title": "Nothing in this job is cut to a shape", "place": "", "svg": _svg(width, height, "")}]
     data = {
         "paper": PAPERS[paper],
         "job": job.name,
@@ -62,17 +86,75 @@ def template_pages(job: Job, plan: Plan, *, units: Units, paper: Paper) -> bytes
 
 
 def templates_of(job: Job, plan: Plan) -> Iterator[Template]:
-    """What is cut to a shape, piece by piece; as it lies in the form, so mirrored where the face is down."""
+    """What is cut to a shape or drilled, piece by piece; as it lies in the form, so mirrored where the face is down."""
     for piece, planned in zip(job.pieces, plan.pieces, strict=True):
         mirrored = piece.cast == "face down"
         for former in planned.form.knockouts:
-            if former.where != "along an edge" and former.kind != "raised floor":
+            if former.where != "along an edge" and former.kind not in ("raised floor", "bolt", "bolt in a side"):
                 yield _template(f"{planned.name}: {former.name}", former.paths, mirrored)
         seen: set[tuple[float, ...]] = set()
         for board in planned.form.boards:
             if board.shape and board.kind not in ("base", "lid", "bed") and board.shape not in seen:
                 seen.add(board.shape)
                 yield _template(f"{planned.name}: {fill(board.name, {}, 'mm')}", (board.shape,), mirrored=False)
+        yield from _drilled(piece)
+
+
+def _drilled(piece: Piece) -> Iterator[Template]:
+    """Where bolts stand, all of one side on one sheet: to drill the form by, and what is bolted on.
+
+    A sheet of a face is as the form lies, and turned over fits what is bolted on. One of a side is as that side is seen
+    from outside in the form: its lower edge lies on the base.
+    """
+    shape = shape_of(piece)
+    down = piece.cast == "face down"
+    left, front, right, back = shape.outline.box
+    by_side: dict[str, list[tuple[float, float, float]]] = {}
+    for placed in shape.placed:
+        bolt = placed.feature
+        if not isinstance(bolt, Bolt):
+            continue
+        x, y = placed.centre
+        at = (x - left, y - front)
+        if bolt.in_a_side:
+            along = {"front": x - left, "back": right - x, "left": back - y, "right": y - front}[bolt.into]
+            at = (along, shape.slab.thickness / 2 if bolt.above is None else bolt.above.mm)
+        by_side.setdefault(bolt.into, []).append((*at, bolt.diameter.mm))
+    for side, found in by_side.items():
+        in_side = side in SIDES
+        size = (right - left, back - front)
+        if in_side:
+            size = (size[0] if side in ("front", "back") else size[1], shape.cast_depth)
+        bolts = found
+        if down:  # over on its face: a side stands on its head, a face is seen from behind
+            bolts = [(size[0] - x, size[1] - y if in_side else y, d) for x, y, d in found]
+        where = f"{side} side, seen from outside" if in_side else f"{side}, as it lies in the form"
+        title = f"{piece.name}: drill for {len(bolts)} bolt{'s' if len(bolts) > 1 else ''}, {where}"
+        yield _drilling(title, bolts, size, in_side)
+
+
+def _drilling(
+    title: str, bolts: Sequence[tuple[float, float, float]], size: tuple[float, float], in_side: bool
+) -> Template:
+    """Bolts on a sheet, with the edges of their side where it fits a few sheets, else with where the sheet is laid."""
+    low_x, high_x = min(x for x, _, _ in bolts), max(x for x, _, _ in bolts)
+    low_y, high_y = min(y for _, y, _ in bolts), max(y for _, y, _ in bolts)
+    if max(size) <= _LONG_MM and min(size) <= _WIDE_MM:
+        left, front, right, back = 0.0, 0.0, *size
+    else:
+        left, front = max(0.0, low_x - _ROUND_MM), max(0.0, low_y - _ROUND_MM)
+        right, back = min(size[0], high_x + _ROUND_MM), min(size[1], high_y + _ROUND_MM)
+    told = ["lower edge on the base of the form"] if in_side and not front else []
+    if left:
+        told.append(f"left edge {{{left:.2f} mm}} from the left end, inside")
+    if front:
+        told.append(f"lower edge {{{front:.2f} mm}} from the {'base' if in_side else 'front side, inside'}")
+    edge = rectangle(right - left, back - front)
+    rounds = [circle(d).moved(x - left, y - front) for x, y, d in bolts]
+    drawn = tuple(tuple((v.x, v.y, v.bulge) for v in one.vertices) for one in (edge, *rounds))
+    centres = tuple((x - left, y - front) for x, y, _ in bolts)
+    made = Template(title, drawn, right - left, back - front, centres, "; ".join(told))
+    return made.turned() if made.width_mm > max(_WIDE_MM, made.height_mm) else made
 
 
 def _template(title: str, paths: Sequence[Sequence[float]], mirrored: bool) -> Template:
@@ -86,7 +168,7 @@ def _template(title: str, paths: Sequence[Sequence[float]], mirrored: bool) -> T
     return Template(title, drawn, right - left, back - front)
 
 
-def _tiles(template: Template, width: float, height: float) -> Iterator[dict[str, str]]:
+def _tiles(template: Template, width: float, height: float, units: Units) -> Iterator[dict[str, str]]:
     """The tiles of one template, row by row from the top; each shares a strip with its neighbours."""
     across, down = width - OVERLAP_MM, height - OVERLAP_MM
     columns = max(1, ceil((template.width_mm - OVERLAP_MM) / across - 1e-9))
@@ -100,7 +182,16 @@ def _tiles(template: Template, width: float, height: float) -> Iterator[dict[str
                 for at_y in (OVERLAP_MM / 2, down + OVERLAP_MM / 2)
             )
             drawn = "".join(_path(outline, template.height_mm, x, y) for outline in template.outlines)
-            place = f"{row * columns + column + 1} of {rows * columns}, row {row + 1}, column {column + 1}"
+            drawn += "".join(_cross(at_x - x, template.height_mm - at_y - y) for at_x, at_y in template.centres)
+            if template.base:
+                foot = (template.width_mm - 1.5 - x, template.height_mm - 4 - y) if template.upright else (
+                    4 - x, template.height_mm - 1.5 - y
+                )  # fmt: skip
+                turn = f"rotate(-90 {foot[0]:.2f} {foot[1]:.2f})" if template.upright else ""
+                words = escape(fill(template.base, {}, units))
+                drawn += f'<text x="{foot[0]:.2f}" y="{foot[1]:.2f}" font-size="4" transform="{turn}">{words}</text>'
+            number, in_all = row * columns + column + 1, rows * columns
+            place = f", tile {number} of {in_all}, row {row + 1}, column {column + 1}" if in_all > 1 else ""
             yield {"title": escape(template.title), "place": place, "svg": _svg(width, height, drawn + marks)}
 
 

@@ -12,7 +12,7 @@
   set page(footer: [
     #line(length: d.bar * 1mm, stroke: 0.6pt)
     #v(-7pt)
-    #tile.title, tile #tile.place #h(1fr) the bar is #d.bar_words: if it is not, print at 100 % #h(1fr) #d.job
+    #tile.title#tile.place #h(1fr) the bar is #d.bar_words: if it is not, print at 100 % #h(1fr) #d.job
   ])
   place(top + left, image(bytes(tile.svg), format: "svg", width: d.width * 1mm, height: d.height * 1mm))
 }
