@@ -57,7 +57,12 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
     yield from _beds(boards, knockouts)
     yield from _sides(brief, boards, how)
     if brief.stands:
-        yield _Told("Close it with the other panel", f"{how} Then stand it up, open side above.", ("lid",))
+        yield _Told(
+            "Close it with the other panel",
+            "Lay it on the sides and screw down through it into each, pilots in the sides. Then stand it up, open side "
+            "above.",
+            ("lid",),
+        )
     yield _Told(
         "Check square and height",
         f"{_square(brief)} A straightedge across the sides shows one height within {{0.5 fine}}.",
@@ -114,7 +119,7 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
     ):
         pair = ("front", "back") if brief.length_mm >= brief.width_mm else ("left", "right")
         between = tuple(one.key for one in strips if one.key not in pair)
-        yield _Told("Fix the first side", how, (pair[0],))
+        yield _Told(f"Fix the {pair[0]} side", how, (pair[0],))
         yield _Told(
             "Set the two short sides",
             "Push each hard against the first and screw it through the corner, then to the base.",
@@ -124,7 +129,7 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
     else:
         for number, board in enumerate(strips):
             text = how if not number else _joining(board)
-            title = "Fix the first side" if not number else f"Set the {board.name.lower()}"
+            title = f"{'Set' if number else 'Fix'} the {board.name.lower()}"
             yield _Told(title, text, (board.key,))
     for board in boards:
         if board.kind == "kerfed strip":
@@ -137,7 +142,7 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
             own = f"{board.key}-rib"
             ribs = tuple(one.key for one in boards if one.kind == "rib" and one.key.startswith(own))
             yield _Told(
-                f"Bend the {board.name.lower()} onto its ribs",
+                f"Bend the {board.name.lower().replace(', ', ' ')} onto its ribs",
                 "Fix the ribs on their line first, one over another; bend the liner against them and pin it outside.",
                 (*ribs, board.key),
             )

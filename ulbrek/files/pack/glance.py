@@ -76,7 +76,7 @@ class GlancePages(Words):
         yield Big("Mix", many, f"{mix.mix_name}, {mix.bag_name}")
         if mix.turns:
             first = mix.turns[0]
-            each = f"{self._of(first.bags)} and {self._of(first.batches)} at the most; forms filled in turns"
+            each = f"up to {self._of(first.bags)} in {self._of(first.batches)} each: forms are filled in turns"
             yield Big("Pours", str(len(mix.turns)), each)
         planned, most = (self._litres(litres) for litres in (mix.water_planned_l, mix.water_most_l))
         batch = ""

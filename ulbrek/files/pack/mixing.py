@@ -32,7 +32,11 @@ class MixPages(Words):
                     f"{self._litres(mix.water_planned_l)} a {one}, {self._of(wet.of_dry)} of dry mix{ratio}",
                 ],
                 ["Working time", f"{self._of(clock.working)}; all batches take {self._of(clock.whole)}"],
-                ["Last batch", f"start within {self._of(clock.last_start)} of the first"],
+                *(
+                    [["Last batch", f"start within {self._of(clock.last_start)} of the first"]]
+                    if mix.batches.value > 1
+                    else []
+                ),
                 ["Consistency", f"{mix.feel.feel}. {' '.join(mix.feel.steps)}"],
                 *([one.verdict.capitalize(), f"{one.seen}: {one.do[0].lower()}{one.do[1:]}"] for one in mix.feel.shows),
             ],

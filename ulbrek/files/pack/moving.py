@@ -51,7 +51,9 @@ class MovePages(Words):
         yield from self._edge(handled)
         if turn.chosen:
             name = next(need.name for need in handled.needs if need.id == "turn")
-            edge = "on its long edge, " if handled.edge_down else ""
+            round_ = next(one for one in self.job.pieces if one.id == planned.id).outline.kind == "disc"
+            on = "its rim" if round_ else "its long edge"
+            edge = f"on {on}, " if handled.edge_down else ""
             yield [name, f"{edge}{self._not_before(planned, 'turn')}"]
         way = f"{chosen.id}, " if handled.slide else ""  # what is no slab is carried as it stands
         yield ["Carry", f"{way}{self._not_before(planned, 'carry')}"]

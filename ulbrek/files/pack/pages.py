@@ -1,6 +1,6 @@
 """What stands on each page of a job pack: blocks of drawings, tables, words and cautions."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from itertools import groupby
 from math import ceil
 from typing import Any
@@ -67,13 +67,14 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
         yield {"kind": "text", "text": self._said(_MEASURE_AGAIN)}
         yield _drawing(drawings.measuring_sheet(piece, planned, self.units))
         rows = [
-            ["Overall length", self._mm(planned.measure.length_mm)],
-            ["Overall width", self._mm(planned.measure.width_mm)],
-            ["Thickness", self._mm(piece.thickness.mm)],
+            *self._overall(piece, planned),
             *([tape.name, self._of(tape.length)] for tape in planned.measure.tape_checks),
         ]
         for feature in planned.measure.features:
-            name = next(one.name for one in piece.features if one.id == feature.id)
+            of = next(one for one in piece.features if one.id == feature.id)
+            if of.kind == "drop edge":
+                continue  # it is set out by its edge
+            name = of.name
             name += f" {feature.copy + 1}" if feature.copy else ""
             size = self._mm(feature.length_mm)
             if feature.length_mm != feature.width_mm:
@@ -97,6 +98,17 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
                 ["Cast", value_words(piece.cast)],
             ],
         )
+
+    def _overall(self, piece: Piece, planned: PiecePlan) -> Iterator[list[str]]:
+        """The sizes of a piece as somebody measures them: a disc by its diameter, a profile by its height and width."""
+        length, width = (self._mm(mm) for mm in (planned.measure.length_mm, planned.measure.width_mm))
+        profile = piece.drawn == "from the side"
+        if piece.outline.kind == "disc":
+            yield ["Diameter", length]
+        else:
+            yield ["Overall length", length]
+            yield ["Overall height" if profile else "Overall width", width]
+        yield ["Width, front to back" if profile else "Thickness", self._mm(piece.thickness.mm)]
 
     def _place(self, piece: Piece) -> Iterator[Block]:
         """What was measured on the place and touches a piece, and what it must pass."""
@@ -142,7 +154,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
         )
         joint, stiff, used = form.joint, form.stiffness, form.consumed
         rows = [
-            *([f"Inside, {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
+            *([f"Form inside, {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
             ["Screws", f"{form.screw_count.value:g} in total, {self._screw(joint.screw_mm)}, {_WAYS[joint.way]}"],
             ["Screws at the corners", self._screw(joint.corner_screw_mm)],
             ["Embedment, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
@@ -194,6 +206,8 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
             said.append(f"draft {write_quantity(one.draft_deg, 'draft', self.units)}")
         if one.uplift and one.uplift.value >= _LEAST_SHOWN_N:
             said.append(f"uplift {self._of(one.uplift)}" + (f", hold-down {self._of(one.held)}" if one.held else ""))
+        if one.where == "hung from above" and one.ballast:
+            said.append(f"or {self._of(one.ballast)} of ballast")
         if one.fill_step and one.fill_step.value < one.height_mm:
             said.append(f"fill both sides within {self._of(one.fill_step)}")
         return letter(", ".join(said)) + f". {self._said(one.holding)}"
@@ -263,13 +277,23 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
                 **table(
                     ["Length", "Cut in this order", "Offcut"],
                     [
-                        [str(number), "; ".join(self._lumber(one)), self._mm(one.left_mm)]
-                        for number, one in enumerate(lumber.lengths, 1)
+                        [many, cut, offcut]
+                        for many, cut, offcut in self._lengths(lumber.lengths)
                     ],
                 ),
                 "columns": ["auto", "1fr", "auto"],
             }
         yield {"kind": "care", "lines": [self._said(line) for line in cutting.care]}
+
+    def _lengths(self, lengths: Sequence[LengthCut]) -> Iterator[list[str]]:
+        """What each length is cut into, equal ones in one line."""
+        first = 1
+        for (cut, offcut), alike in groupby(
+            lengths, key=lambda one: ("; ".join(self._lumber(one)), self._mm(one.left_mm))
+        ):
+            last = first + len(list(alike)) - 1
+            yield [str(first) if first == last else f"{first}–{last}", cut, offcut]
+            first = last + 1
 
     def _size(self, kind: KindCut) -> str:
         return write_sheet(kind.sheet_length_mm, kind.sheet_width_mm, self.units)

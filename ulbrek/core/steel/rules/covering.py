@@ -65,7 +65,7 @@ def cover_scrim(least_mm: float) -> float:
     return least_mm
 
 
-@rule(unit="mm", kind="limit")
+@rule(unit="mm", kind="there")
 def cover_sunk(cover_mm: float, sunk_mm: float) -> float:
     """Cover behind what is sunk into a face
 
@@ -112,7 +112,7 @@ def cover_outside(table_mm: float) -> float:
     return table_mm
 
 
-@rule(unit="mm", kind="limit")
+@rule(unit="mm", kind="there")
 def cover_in_plane(depth_mm: float, diameter_mm: float) -> float:
     """Cover of a single plane of links
 
