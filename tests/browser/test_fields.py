@@ -123,6 +123,7 @@ WAYS: dict[str, Way] = {
     "/steel/mesh": ("steel", None, "select", "Mesh", "d49"),
     "/steel/exposure": ("steel", None, "select", "Exposure", "outdoors"),
     "/steel/held": ("steel", None, "select", "Placing", "tied over the form"),
+    "/steel/at_openings": ("steel", None, "select", "At openings", "framed"),
     "/steel/edge_distance": ("steel", None, "length", "Edge distance", "1 1/4"),
     "/steel/fill_share": ("steel", None, "textbox", "Fill before steel", "60"),
     "/steel/height": ("steel", None, "length", "Height above the base", "1/2"),

@@ -66,6 +66,13 @@ STEEL_CASES: dict[str, tuple[Job, Job]] = {
     ),
     "bars-too-close": (by_hand(own(1, "100 mm"), own(2, "130 mm")), by_hand(own(1, "100 mm"), own(2, "131.1 mm"))),
     "bar-by-hand-lost": (by_hand({"bar": "Hob.front"}), by_hand({"bar": "Sink.front"})),
+    "no-bolts-to-hang-from": (
+        top(feature("bolt", diameter="10 mm", embedded="16 mm"), steel={"held": "tied to its bolts"}),
+        top(
+            feature("bolt", diameter="10 mm", embedded="15 mm", repeat={"kind": "row", "count": 2, "pitch": "200 mm"}),
+            steel={"held": "tied to its bolts"},
+        ),
+    ),
     "steel-feet-show": (
         top(steel={"held": "on chairs"}),
         top(steel={"held": "on chairs"}, piece={"cast": "face up"}),

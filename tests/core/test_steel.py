@@ -67,6 +67,28 @@ def test_narrow_strips_at_the_ends_carry_one_too_and_then_the_bars_cross() -> No
     assert steel.stack.layers == (2.5, 2.5, 6, 6)
 
 
+@given(x=st.integers(150, 1500), y=st.integers(130, 400), long=st.integers(200, 500), wide=st.integers(150, 330))
+def test_a_framed_opening_has_a_bar_on_each_side_past_its_corners(x: int, y: int, long: int, wide: int) -> None:
+    sink = opening(length=f"{long} mm", width=f"{wide} mm") | {
+        "x": {"offset": f"{x} mm", "to": "edge"}, "y": {"offset": f"{y} mm", "to": "edge"},
+    }  # fmt: skip
+    job = top(sink, piece={"outline": {"length": "2400 mm", "width": "900 mm"}, "thickness": "60 mm"},
+              steel={"at_openings": "framed"})  # fmt: skip
+    bars = {bar.key: bar.line for bar in plan(job, SHOP).pieces[0].steel.bars}
+    # Each bar lies beside the opening and reaches 300 mm past both its corners, or to the edge distance.
+    for side, beside in {"front": y, "back": 900 - y - wide, "left": x, "right": 2400 - x - long}.items():
+        line = bars[f"Sink.{side}"]
+        level = side in ("front", "back")
+        low, high = (line.x1, line.x2) if level else (line.y1, line.y2)
+        start, run, most = (x, long, 2400) if level else (y, wide, 900)
+        if beside >= 100:
+            assert low == pytest.approx(max(25, start - 300), abs=0.01)
+            assert high == pytest.approx(min(most - 25, start + run + 300), abs=0.01)
+        at = line.y1 if level else line.x1
+        edge = {"front": y, "back": y + wide, "left": x, "right": x + long}[side]
+        assert abs(at - edge) == pytest.approx(50 if beside >= 100 else beside / 2, abs=0.01)
+
+
 def test_a_tap_hole_asks_for_no_bar_and_none_runs_through_it() -> None:
     assert planned(hole("450 mm", "300 mm")).pieces[0].steel.bars == ()
     beside = planned(opening(), hole("450 mm", "515 mm")).pieces[0].steel  # the back bar would lie at 515

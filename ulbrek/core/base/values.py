@@ -32,6 +32,7 @@ VALUES: Mapping[str, str] = {
     # Steel
     "laid at half fill": "placed at half fill",
     "tied over the form": "hung from above",
+    "tied to its bolts": "hung from its bolts",
     "clipped up from the base": "on clips",
     # Mix
     "work:form": "into forms",

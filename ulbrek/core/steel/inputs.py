@@ -14,7 +14,10 @@ from ulbrek.core.base.units.limits import Between, Offset
 
 School = Literal["mesh and bars", "mesh", "grid of bars", "fibre only", "none"]
 Exposure = Literal["indoors", "outdoors", "on the ground"]
-Held = Literal["laid at half fill", "tied over the form", "clipped up from the base", "on chairs", "on stones"]
+Held = Literal[
+    "laid at half fill", "tied over the form", "tied to its bolts", "clipped up from the base", "on chairs", "on stones"
+]
+AtOpenings = Literal["bars right through", "framed"]
 Standard = Literal["ACI 318", "EN 1992"]
 SideOf = Literal["front", "right", "back", "left"]
 EdgeDistance = Annotated[Length, Between(5, 200)]
@@ -52,6 +55,9 @@ class SteelInputs(Document):
     ] = None
     exposure: Annotated[Exposure, label("Exposure")] = "indoors"
     held: Annotated[Held, label("Placing")] = "laid at half fill"
+    at_openings: Annotated[
+        AtOpenings, label("At openings", description="framed: a bar on all four sides, past the corners")
+    ] = "bars right through"
     fill_share: Annotated[
         FillShare,
         label("Fill before steel", unit="share", description="how full the form is when the steel is laid"),

@@ -25,6 +25,7 @@ SMALL_OPENING_MM = 60.0  # a tap hole asks for no bar of its own
 LEAST_EDGE_MM = 20.0  # from a bar in a narrow strip to its edges. Source: common practice.
 BESIDE_MM = 50.0  # how far beside a wide opening a bar lies
 DIAGONAL_MM = 600.0  # of a bar aslant at an inner corner. Source: common practice, 500 to 600 mm.
+PAST_CORNER_MM = 300.0  # of a bar that frames an opening. Source: common practice, 12 in and more.
 _TRIFLE_MM = 1e-3
 _HAIR_MM = 1e-6  # a line on the very edge may lie just off it
 SHORT_MM = 100.0  # a shorter piece of bar holds nothing
@@ -142,13 +143,17 @@ def mesh_panel(piece: str, ground: Ground, spacing_mm: float, gaps: Sequence[Gap
     return MeshPanel(edge_mm, edge_mm, length, width, (*along, *across))
 
 
-def bars_beside(piece: str, ground: Ground, gaps: Sequence[Gap], apart_mm: float) -> list[PlacedBar]:
+def bars_beside(
+    piece: str, ground: Ground, gaps: Sequence[Gap], apart_mm: float, *, framed: bool = False
+) -> list[PlacedBar]:
     """Bars in the strips beside each large opening, full length: front and back always, left and right where narrow.
+
+    Where openings are framed there is one on all four sides; in a wide strip it ends past the corners of its opening.
 
     A bar that would run through another opening, or that the mix could not pass between it and one already there, is
     left out.
     """
-    wanted = [bar for gap in gaps if _is_large(gap) and not gap.filled for bar in _beside(piece, ground, gap)]
+    wanted = [bar for gap in gaps if _is_large(gap) and not gap.filled for bar in _beside(piece, ground, gap, framed)]
     boxes = np.array([(gap.left, gap.right, gap.front, gap.back) for gap in gaps]).reshape(-1, 4)
     taken = Lines(apart_mm=apart_mm)
     placed: list[PlacedBar] = []
@@ -287,10 +292,10 @@ def _inner_corners(outline: Outline) -> Iterator[tuple[Span, Span, float]]:
         yield (before.end[0], before.end[1]), (x / size, y / size), keen
 
 
-def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
+def _beside(piece: str, ground: Ground, gap: Gap, framed: bool) -> Iterator[PlacedBar]:
     for side, strip in strips_beside(ground, gap).items():
         level = side in ("front", "back")
-        if strip < 2 * min(ground.edge_mm, LEAST_EDGE_MM) or (not level and strip >= NARROW_MM):
+        if strip < 2 * min(ground.edge_mm, LEAST_EDGE_MM) or (not framed and not level and strip >= NARROW_MM):
             continue
         beside = strip / 2 if strip < NARROW_MM else BESIDE_MM
         at = {
@@ -302,6 +307,9 @@ def _beside(piece: str, ground: Ground, gap: Gap) -> Iterator[PlacedBar]:
         reached = next(((low, high) for low, high in spans if low <= middle <= high), None)
         if reached is None:
             continue
+        if framed and strip >= NARROW_MM:
+            low, high = (gap.left, gap.right) if level else (gap.front, gap.back)
+            reached = (max(reached[0], low - PAST_CORNER_MM), min(reached[1], high + PAST_CORNER_MM))
         yield straight_bar(
             (piece, f"{gap.name}.{side}", beside_words(gap.name, side)), level, at, reached, ground.edge_mm
         )

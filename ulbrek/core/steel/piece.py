@@ -50,6 +50,7 @@ class SteelBrief:
         edges: those that are shaped
         stone_mm: the largest stone of the mix
         strength_mpa: least 28-day strength of the mix
+        bolts: how many are cast into its face or its back
     """
 
     piece: str
@@ -68,6 +69,7 @@ class SteelBrief:
     edges: tuple[ShapedEdge, ...] = ()
     stone_mm: float = 10.0
     strength_mpa: float = 24.0
+    bolts: int = 0
 
     @cached_property
     def ground(self) -> Ground:

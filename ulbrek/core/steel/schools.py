@@ -43,6 +43,11 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
             "Battens over the form are in the way of the screed.",
         ),
         Way(
+            "tied to its bolts",
+            "Bolts that are cast in, for legs or a base, stand where they are: wire keeps the steel at its height.",
+            "It wants bolts near enough to one another, and a bridge or a base that holds them fast.",
+        ),
+        Way(
             "clipped up from the base",
             "Quick, and the height is the clip's.",
             "The feet of the clips show on the side that is cast down.",

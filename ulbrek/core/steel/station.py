@@ -16,6 +16,7 @@ from ulbrek.core.steel.checks.stuff import (
     cage_near_face,
     feet_show,
     mixed_finishes,
+    no_bolts_to_hang_from,
     no_room_for_a_cage,
     too_little_cover,
 )
@@ -46,6 +47,8 @@ PLACING = {
     "laid at half fill": "Fill to that depth, lay it, and work it down until it is in the middle. It must not sink.",
     "tied over the form": "Hang it from battens over the form; tie a sagging mat up in the middle. Cut the ties once "
     "it cannot sink.",
+    "tied to its bolts": "Wire it to the cast-in bolts at its height, and to battens over the form where they are too "
+    "far apart. It must not pull a bolt off its mark.",
     "clipped up from the base": "Stand it on clips before the pour. Clips show on a face that is cast down: "
     "only where that side is hidden.",
     "on chairs": "Stand it on chairs before the pour, and do not walk on it between them.",
@@ -53,7 +56,8 @@ PLACING = {
 }
 STOOD = ("clipped up from the base", "on chairs", "on stones")
 HELD_EVERY_MM = {
-    "tied over the form": 400.0, "clipped up from the base": 400.0, "on chairs": 600.0, "on stones": 500.0,
+    "tied over the form": 400.0, "tied to its bolts": 400.0, "clipped up from the base": 400.0, "on chairs": 600.0,
+    "on stones": 500.0,
 }  # fmt: skip  # Source: common practice.
 FACES = ("show", "back")
 CAGE_PLACING = "Stand or hang the cage in the form before the pour, spacers between it and the form."
@@ -137,7 +141,7 @@ def _lines(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, a
     """The bars that the school lays in a piece that steel lies flat in."""
     if school == "mesh":
         return []
-    beside = bars_beside(what.piece, ground, what.gaps, apart_mm)
+    beside = bars_beside(what.piece, ground, what.gaps, apart_mm, framed=inputs.at_openings == "framed")
     aslant = diagonals(what.piece, ground, what.gaps)
     if school == "mesh and bars":
         return [*(beside or along_sides(what.piece, ground)), *aslant]
@@ -253,6 +257,7 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
         if stack.meshed:
             yield from mixed_finishes(mesh, bar, placed)
         yield from feet_show(inputs, what.show_down)
+        yield from no_bolts_to_hang_from(inputs, what)
     if cage:
         yield from cage_near_face(what.name, cage, bar.finish, inputs.exposure)
     near = [

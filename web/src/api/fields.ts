@@ -467,7 +467,8 @@ export const DOCUMENTS = {
       bar: {"label": "Bar", "as": "text", "default": null, "most": 40},
       mesh: {"label": "Mesh", "as": "text", "default": null, "most": 40},
       exposure: {"label": "Exposure", "as": "choice", "choices": ["indoors", "outdoors", "on the ground"], "default": "indoors"},
-      held: {"label": "Placing", "as": "choice", "choices": ["laid at half fill", "tied over the form", "clipped up from the base", "on chairs", "on stones"], "default": "laid at half fill"},
+      held: {"label": "Placing", "as": "choice", "choices": ["laid at half fill", "tied over the form", "tied to its bolts", "clipped up from the base", "on chairs", "on stones"], "default": "laid at half fill"},
+      at_openings: {"label": "At openings", "as": "choice", "choices": ["bars right through", "framed"], "default": "bars right through"},
       fill_share: {"label": "Fill before steel", "as": "number", "unit": "share", "default": 0.5, "low": 0.2, "high": 0.9},
       edge_distance: {"label": "Edge distance", "as": "length", "low": 5, "high": 200, "default": 25.0},
       height: {"label": "Height above the base", "as": "length", "none": "middle", "default": null, "low": 0, "high": 12000},
@@ -922,7 +923,7 @@ export const DOCUMENTS = {
     fields: {
       school: {"label": "Reinforcement", "as": "choice", "choices": ["mesh and bars", "mesh", "grid of bars", "fibre only", "none"], "default": null},
       exposure: {"label": "Exposure", "as": "choice", "choices": ["indoors", "outdoors", "on the ground"], "default": null},
-      held: {"label": "Placing", "as": "choice", "choices": ["laid at half fill", "tied over the form", "clipped up from the base", "on chairs", "on stones"], "default": null},
+      held: {"label": "Placing", "as": "choice", "choices": ["laid at half fill", "tied over the form", "tied to its bolts", "clipped up from the base", "on chairs", "on stones"], "default": null},
       fill_share: {"label": "Fill before steel", "as": "number", "unit": "share", "default": null, "low": 0.2, "high": 0.9},
       edge_distance: {"label": "Edge distance", "as": "length", "default": null, "low": 5, "high": 200},
       spacing: {"label": "Bar spacing", "as": "length", "default": null, "low": 50, "high": 400},

@@ -23,6 +23,7 @@ export const VALUES: Record<string, string> = {
   "in_moulds:true": "shop moulds",
   "laid at half fill": "placed at half fill",
   "tied over the form": "hung from above",
+  "tied to its bolts": "hung from its bolts",
   "clipped up from the base": "on clips",
   "work:form": "into forms",
   "work:packed": "packed by hand",

@@ -4,6 +4,7 @@ from math import sqrt
 
 from shapely import LineString
 
+from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.core import Core
 from ulbrek.core.measure.inputs.piece import EdgeProfile
 from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat, slope_of, sunk_into
@@ -56,6 +57,7 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: b
         edges=edges,
         stone_mm=stone_mm,
         strength_mpa=strength_mpa,
+        bolts=sum(1 for one in shape.placed if isinstance(one.feature, Bolt) and not one.feature.in_a_side),
     )
 
 

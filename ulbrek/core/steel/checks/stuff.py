@@ -221,6 +221,31 @@ def feet_show(inputs: SteelInputs, show_down: bool) -> list[Finding]:
     ]
 
 
+@check("no-bolts-to-hang-from", "caution")
+def no_bolts_to_hang_from(inputs: SteelInputs, what: SteelBrief) -> list[Finding]:
+    """No bolts to hang the steel from
+
+    Steel that is wired to cast-in bolts needs bolts in the face or the back; one by itself lets it turn and sag.
+
+    Source: common practice
+    """
+    if inputs.held != "tied to its bolts" or what.bolts > 1:
+        return []
+    return [
+        finding(
+            no_bolts_to_hang_from,
+            title="{piece} has no bolts to hang the steel from"
+            if not what.bolts
+            else "{piece} has one bolt: the steel would sag beside it",
+            reason="Steel is wired to bolts that stand in the form, two at least.",
+            remedy="Hang the steel from battens over the form, or place it at half fill.",
+            field="/held",
+            values={"piece": what.name},
+            change=Change("Hang it over the form", {"/held": "tied over the form"}),
+        )
+    ]
+
+
 def _thinner_bar(stack: Stack, bars: Sequence[Bar], short_mm: float) -> list[Bar]:
     """Bars that leave so much more cover in place of the present one, thickest last."""
     over = len(stack.layers) - stack.meshed

@@ -37,6 +37,7 @@ export function SteelChoices({ shop, planned }: Props) {
       {field("exposure")}
       {field("held")}
       <Ways label="Placing" ways={schools?.steel?.held ?? []} chosen={steel.held} />
+      {field("at_openings")}
       {field("fill_share")}
       {field("edge_distance")}
       {field("spacing")}
