@@ -5,7 +5,7 @@ from typing import Any, get_args
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import change
@@ -60,6 +60,7 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "diameter": ("length", "Outside diameter", "36 mm"), "wall": ("button", "Wall: solid, change", ""),
             "length": ("button", "Length: full thickness, change", ""), "material": ("select", "Material", "pvc"),
+            "takes": ("button", "Bar or pole through it: not set, change", ""),
         },
     ),
     "core": (
@@ -275,3 +276,30 @@ def test_the_rest_of_a_piece_and_its_place_is_changed(open_page: OpenPage, api: 
         "row_pitch": press("Row spacing: same, change"), "alone": press("Remove repeat"),
     }  # fmt: skip
     assert change_each(page, api, job_id, "Tap hole", repeats) == []
+
+
+def test_a_feature_is_centred_and_a_bolt_stays_in_its_side(open_page: OpenPage, api: TestClient) -> None:
+    row = hole("200 mm", "150 mm") | {"repeat": {"kind": "row", "count": 3, "pitch": "100 mm"}}
+    bolt = feature("bolt", "300 mm", "200 mm", diameter="10 mm", embedded="40 mm")
+    page, job_id = open_job(open_page, api, top_document(row, bolt))
+
+    def kept(index: int) -> dict[str, Any]:
+        piece = api.get(f"/api/jobs/{job_id}").json()["job"]["pieces"][0]
+        return dict(piece["features"][index])
+
+    def opened(name: str) -> Locator:
+        region = page.get_by_role("region", name=name, exact=True)
+        head = region.get_by_role("button", name=name, exact=True)
+        if head.get_attribute("aria-expanded") != "true":
+            head.click()
+        return region
+
+    centre = opened("Tap hole").get_by_role("button", name="Centre left–right")
+    centre.click()
+    expect(page.locator("[data-revision='2']")).to_be_visible()
+    expect(centre).to_have_count(0)
+    assert kept(0)["x"]["offset"]["mm"] + 100 == 450  # the middle of three holes lies in the middle of the top
+    opened("Bolt").get_by_label("Side", exact=True).select_option("back")
+    expect(page.locator("[data-revision='3']")).to_be_visible()
+    at = kept(1)
+    assert (at["into"], at["y"]["side"], at["y"]["to"], at["y"]["offset"]["mm"]) == ("back", "back", "edge", 0)

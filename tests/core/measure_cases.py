@@ -143,6 +143,13 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("sleeve", diameter="40 mm", material="wood")),
         top(feature("sleeve", diameter="40 mm", material="steel")),
     ),
+    "does-not-pass-its-sleeve": (
+        top(feature("sleeve", diameter="40 mm", wall="2 mm", takes="35.6 mm")),
+        top(feature("sleeve", diameter="40 mm", wall="2 mm", takes="35.5 mm")),
+    ),
+    "does-not-pass-its-sleeve of a solid bar": (
+        top(feature("sleeve", diameter="40 mm", takes="20 mm")), top(feature("sleeve", diameter="40 mm")),
+    ),
     "tube-is-solid": (
         top(feature("sleeve", diameter="40 mm", wall="20 mm")),
         top(feature("sleeve", diameter="40 mm", wall="19 mm")),

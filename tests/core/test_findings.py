@@ -132,6 +132,10 @@ CASES: dict[str, tuple[Job, Job]] = {
         shaped(free((0, 0), (900, 0), (0, 510))),
         shaped(free((0, 0), (900, 0), (0, 530))),
     ),
+    "bevel-past-the-saw": (
+        shaped({"kind": "polygon", "sides": 3, "size": "600 mm"}),
+        shaped({"kind": "polygon", "sides": 4, "size": "600 mm"}),
+    ),
     "liner-breaks": (
         shaped({"kind": "disc", "diameter": "178 mm"}),  # the thinnest liner of the shop bends to 90
         shaped({"kind": "disc", "diameter": "180 mm"}),

@@ -47,6 +47,11 @@ _HELD_IN: dict[str, tuple[str, str]] = {
         "the bolt through the side",
         "Hole {1 to 2 fine} larger than the bolt, nut outside, threads taped.",
     ),
+    "bolt on the base": (
+        "the bolt through the base",
+        "Hole {1 to 2 fine} larger than the bolt through the base, a nut under it, threads taped; an insert is screwed "
+        "to the base from below. Take nut and screw out before it is lifted off.",
+    ),
     "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, screw it {to}."),
     "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
 }  # fmt: skip
@@ -192,7 +197,7 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
     where = _where(brief, one, low, high)
     if one.kind in _HELD_IN:
-        build, how = _HELD_IN[one.kind]
+        build, how = _HELD_IN["bolt on the base" if one.kind == "bolt" and where == "on the base" else one.kind]
         over = where == "hung from above"
         how = how.replace(
             "{to}", "to a bridge over the form, flush with the sides" if over else "to the base from below"

@@ -1,11 +1,12 @@
-"""Bolts: what is stacked on them, from the concrete to the last thread."""
+"""Bolts: what is stacked on them, from the concrete to the last thread; sleeves: the play of what goes through."""
 
 from collections.abc import Iterator
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.features.bolt import Bolt
-from ulbrek.core.measure.result import BoltStack
+from ulbrek.core.measure.features.sleeve import Sleeve
+from ulbrek.core.measure.result import BoltStack, SleevePlay
 from ulbrek.core.measure.shape import Shape
 
 
@@ -34,3 +35,15 @@ def bolts_of(shape: Shape) -> Iterator[BoltStack]:
             work(rules.counterbore_deep, of, diameter_mm=feature.diameter.mm),
             work(rules.under_washer, of, **sunk),
         )
+
+
+def sleeves_of(shape: Shape) -> Iterator[SleevePlay]:
+    """Each tube of a piece that something goes through, with the play of that; repeats are alike."""
+    for feature in shape.piece.features:
+        if isinstance(feature, Sleeve) and feature.takes is not None and feature.wall is not None:
+            of = f"{shape.piece.id}/{feature.id}"
+            play = work(
+                rules.sleeve_play, of, diameter_mm=feature.diameter.mm, wall_mm=feature.wall.mm,
+                takes_mm=feature.takes.mm,
+            )  # fmt: skip
+            yield SleevePlay(feature.id, feature.name, play)

@@ -119,6 +119,15 @@ class BoltStack:
 
 
 @dataclass(frozen=True, slots=True)
+class SleevePlay:
+    """A sleeve by its feature's id, and how much room is left round the bar or pole through it."""
+
+    feature: str
+    name: str
+    play: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class MeasureResult:
     """The figures of one piece, its features in place, and its findings.
 
@@ -153,6 +162,7 @@ class MeasureResult:
     parts: tuple[Part, ...]
     features: tuple[PlacedFeature, ...]
     bolts: tuple[BoltStack, ...]
+    sleeves: tuple[SleevePlay, ...]
     findings: tuple[Finding, ...]
 
 

@@ -9,7 +9,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.measure import checks, rules
-from ulbrek.core.measure.bolts import bolts_of
+from ulbrek.core.measure.bolts import bolts_of, sleeves_of
 from ulbrek.core.measure.checks import fitting
 from ulbrek.core.measure.checks.places import HOT_WEB_MM
 from ulbrek.core.measure.features.bolt import Bolt
@@ -93,6 +93,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         parts=tuple(_parts(shape, density)),
         features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
+        sleeves=tuple(sleeves_of(shape)),
         findings=tuple(checks.all_findings(shape, found_webs, closing, concrete)),
     )
 

@@ -446,6 +446,7 @@ export const DOCUMENTS = {
       wall: {"label": "Wall", "as": "length", "none": "solid", "default": null, "low": 0, "high": 2000},
       length: {"label": "Length", "as": "length", "none": "full thickness", "default": null, "low": 1, "high": 4000},
       material: {"label": "Material", "as": "choice", "choices": ["steel", "stainless", "pvc", "wood"], "default": "steel"},
+      takes: {"label": "Bar or pole through it", "as": "length", "none": "not set", "default": null, "low": 1, "high": 4000},
     },
   },
   Standing: {

@@ -44,6 +44,18 @@ export function remeasured(anchor: Anchor, side: string, to: Anchor["to"], run: 
   return { ...anchor, side, to, offset: { mm: Number(Math.max(0, distance).toFixed(6)), typed: null } };
 }
 
+const ACROSS = ["left", "right"];
+const SIDES = ["front", "right", "back", "left"];
+
+/** A feature in a side, flush with it: a bolt that is set into a side stays there, wherever it is drawn. */
+export function atItsSide<F extends Anchored>(feature: F): F {
+  if (feature.kind !== "bolt" || !feature.into || !SIDES.includes(feature.into)) return feature;
+  const flush = { to: "edge", offset: { mm: 0, typed: null } } as const;
+  return ACROSS.includes(feature.into)
+    ? { ...feature, x: { ...feature.x, side: feature.into, ...flush } }
+    : { ...feature, y: { ...feature.y, side: feature.into, ...flush } };
+}
+
 function placed<A extends Anchor>(anchor: A, centre: number, run: number, half: number, step: number): A {
   const distance = (isNear(anchor) ? centre : run - centre) - (anchor.to === "edge" ? half : 0);
   const offset = Math.max(0, step ? Math.round(distance / step) * step : distance);

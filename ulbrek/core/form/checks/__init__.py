@@ -36,6 +36,7 @@ def all_findings(seen: FormCase) -> Iterator[Finding]:
     yield from shape.liner_breaks(brief, seen.sides)
     yield from shape.kerfed_strip_breaks(brief, boards)
     yield from shape.kerfs_print(brief, boards)
+    yield from shape.bevel_past_the_saw(boards)
     yield from shape.edge_from_the_open_side(brief)
     yield from holding.screw_near_end(brief, seen.sides)
     yield from holding.thin_strip(brief)

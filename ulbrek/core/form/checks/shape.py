@@ -8,6 +8,7 @@ from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Bend, Board
 from ulbrek.core.form.sides import Side, too_sharp
 
+_TRIFLE_DEG = 0.05
 MOST_STRAIN_PERCENT = 1.0  # of the web behind a kerf. Source: common practice, faced board.
 
 
@@ -145,6 +146,41 @@ def kerfs_print(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
             change=_on_ribs(brief, bend),
         )
         for board, bend in _bent(boards)
+    ]
+
+
+SAW_TILTS_DEG = 45.0  # Source: common practice: table saws and track saws tilt that far
+
+
+@check("bevel-past-the-saw", "hint")
+def bevel_past_the_saw(boards: Sequence[Board]) -> list[Finding]:
+    """A bevel past what a saw tilts to
+
+    Blades tilt to 45°. What is steeper is sawn with the board upright against a tall fence, at 90° less the bevel.
+
+    Source: common practice
+    """
+    steep = [
+        (board, max(board.bevel_start_deg, board.bevel_end_deg))
+        for board in boards
+        if max(board.bevel_start_deg, board.bevel_end_deg) > SAW_TILTS_DEG + _TRIFLE_DEG
+    ]
+    if not steep:
+        return []
+    board, bevel = max(steep, key=lambda one: one[1])
+    return [
+        finding(
+            bevel_past_the_saw,
+            title="{board}: a bevel of {bevel} is more than a saw tilts",
+            reason="Blades tilt to 45°.",
+            remedy="Stand the board on its end against a tall fence, clamped to a carrier, the blade tilted to {other}.",
+            field="/corner",
+            values={
+                "board": board.name,
+                "bevel": Quantity(bevel, "deg"),
+                "other": Quantity(90.0 - bevel, "deg"),
+            },
+        )
     ]
 
 

@@ -33,6 +33,7 @@ def all_findings(
     yield from formers.insert_near_face(shape)
     yield from formers.letters_missing(shape)
     yield from formers.tube_is_solid(shape)
+    yield from formers.does_not_pass_its_sleeve(shape)
     yield from formers.smooth_wooden_bar(shape)
     yield from bolted.bolt_off_its_face(shape)
     yield from bolted.bolt_too_shallow(shape)

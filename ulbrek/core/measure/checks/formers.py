@@ -74,6 +74,38 @@ def smooth_wooden_bar(shape: Shape) -> list[Finding]:
     ]
 
 
+LEAST_PLAY_MM = 0.5
+
+
+@check("does-not-pass-its-sleeve", "stop")
+def does_not_pass_its_sleeve(shape: Shape) -> list[Finding]:
+    """It does not pass its sleeve
+
+    Tubes are not true, paint and rust add to a bar: under 0.5 mm of play it binds, or does not go in at all.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            does_not_pass_its_sleeve,
+            title="{through} does not pass {feature}: its bore is {bore}",
+            reason="Tubes are not true, and paint or rust add to a bar; it needs {least} of play.",
+            remedy="Take a wider tube or one with a thinner wall, or a thinner bar.",
+            field=f"/features/{index}/takes",
+            values={
+                "feature": feature.name,
+                "through": Quantity(feature.takes.mm, "mm"),
+                "bore": Quantity(bore, "mm"),
+                "least": Quantity(LEAST_PLAY_MM, "fine"),
+            },
+        )
+        for index, feature in enumerate(shape.piece.features)
+        if isinstance(feature, Sleeve) and feature.takes is not None
+        for bore in [feature.diameter.mm - 2 * feature.wall.mm if feature.wall else 0.0]
+        if bore - feature.takes.mm < LEAST_PLAY_MM - 1e-6
+    ]
+
+
 @check("tube-is-solid", "stop")
 def tube_is_solid(shape: Shape) -> list[Finding]:
     """A tube's wall fills it

@@ -28,6 +28,9 @@ class Sleeve(AnchoredFeature):
         Bore | None, label("Length", none="full thickness", description="None: as long as the piece is thick")
     ] = None
     material: Annotated[Literal["steel", "stainless", "pvc", "wood"], label("Material")] = "steel"
+    takes: Annotated[
+        Bore | None, label("Bar or pole through it", none="not set", description="its diameter, for the play")
+    ] = None
     turned_deg: Turn = 0.0  # has no label: it is round
 
     @property

@@ -68,3 +68,21 @@ def under_washer(clamps_mm: float, counterbore_mm: float) -> float:
     Source: geometry
     """
     return clamps_mm - counterbore_mm
+
+
+@rule(unit="mm", kind="fine")
+def sleeve_play(diameter_mm: float, wall_mm: float, takes_mm: float) -> float:
+    """Play in a sleeve
+
+    What is left between the bore of a sleeve and what goes through it: 1 to 3 mm let it slide without rattling.
+
+    Args:
+        diameter_mm: of the sleeve, outside
+        wall_mm: its wall
+        takes_mm: diameter of the bar or pole through it
+
+    Formula: diameter_mm - 2 * wall_mm - takes_mm
+
+    Source: geometry
+    """
+    return diameter_mm - 2 * wall_mm - takes_mm

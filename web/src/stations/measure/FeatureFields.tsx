@@ -1,6 +1,6 @@
 import type { Feature, PiecePlan, Schemas } from "@/api/client";
 import { valueAt, withField } from "@/api/editor";
-import { type Anchored, isAnchored, remeasured } from "@/drawing/anchors";
+import { type Anchored, atItsSide, isAnchored, remeasured } from "@/drawing/anchors";
 import { Select } from "@/parts/Choice";
 import { LengthField } from "@/parts/LengthField";
 import { SpecField } from "@/parts/SpecField";
@@ -53,7 +53,12 @@ export function FeatureFields({ planned, feature, fields, open, onOpen, onRemove
               {...(box && {
                 start: { mm: Math.round(spec.key === "slot_length" ? box.length_mm * 2 : 20), typed: null },
               })}
-              onKeep={(value) => fields.featureField(feature, spec.key, value)}
+              onKeep={(value) => {
+                const next = withField(feature, `/${spec.key}`, value);
+                return spec.key === "into" && isAnchored(next)
+                  ? fields.feature(atItsSide(next), `${feature.name}: in the ${String(value)}`)
+                  : fields.featureField(feature, spec.key, value);
+              }}
             />
           ))}
           {isAnchored(feature) && (
@@ -133,7 +138,13 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
   const anchor = feature[axis];
   const box = planned.measure.features.find((one) => one.id === feature.id);
   const run = axis === "x" ? planned.measure.length_mm : planned.measure.width_mm;
-  const half = ((axis === "x" ? box?.length_mm : box?.width_mm) ?? 0) / 2;
+  const sizeOf = (one: (typeof planned.measure.features)[number]) => (axis === "x" ? one.length_mm : one.width_mm);
+  const half = (box ? sizeOf(box) : 0) / 2;
+  const ends = planned.measure.features
+    .filter((one) => one.id === feature.id)
+    .flatMap((one) => [-1, 1].map((end) => (axis === "x" ? one.x_mm : one.y_mm) + (end * sizeOf(one)) / 2));
+  const off = ends.length > 0 ? run / 2 - (Math.min(...ends) + Math.max(...ends)) / 2 : 0;
+  const inSide = feature.kind === "bolt" && sides.includes(feature.into ?? "");
   const set = (changed: object, what: string) =>
     fields.feature(withField(feature, `/${axis}`, { ...anchor, ...changed }), what);
   return (
@@ -153,6 +164,22 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
           void set(next, `${feature.name}: measured from ${chosen}`);
         }}
       />
+      {Math.abs(off) > 0.01 && !inSide && (
+        <button
+          type="button"
+          className="button mt-1 mr-2"
+          onClick={() => {
+            const near = anchor.side === "left" || anchor.side === "front";
+            const mm = Number((anchor.offset.mm + (near ? off : -off)).toFixed(6));
+            void set(
+              { offset: { mm, typed: null } },
+              `${feature.name}: centred ${axis === "x" ? "left–right" : "front–back"}`,
+            );
+          }}
+        >
+          {axis === "x" ? "Centre left–right" : "Centre front–back"}
+        </button>
+      )}
     </>
   );
 }

@@ -33,6 +33,9 @@ export function PieceFigures({ measure }: { measure: PiecePlan["measure"] }) {
               />
             ),
         )}
+        {measure.sleeves.map((sleeve) => (
+          <FigureLine key={sleeve.feature} label={`${sleeve.name}: play`} figure={sleeve.play} />
+        ))}
         {measure.section && <FigureLine label="Section length" figure={measure.section} />}
         {measure.closing && <FigureLine label="Run error, likely" figure={measure.closing.likely} />}
         {measure.closing && <FigureLine label="Run error, worst" figure={measure.closing.worst} />}

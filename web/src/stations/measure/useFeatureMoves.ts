@@ -1,6 +1,6 @@
 import type { Feature, Job, JobInput } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
-import { type Anchored, centreOf, isAnchored, movedTo, type Size } from "@/drawing/anchors";
+import { type Anchored, atItsSide, centreOf, isAnchored, movedTo, type Size } from "@/drawing/anchors";
 import type { Box } from "@/drawing/boxes";
 import { type Guide, snap } from "@/drawing/snapping";
 import { type Point, toPiece, type View } from "@/drawing/view";
@@ -33,7 +33,7 @@ export function useFeatureMoves({ pieceIndex, view, size, boxes, units }: Option
       const box = boxOf(feature.id);
       if (!box) return [];
       const at = centreOf(size, feature, box);
-      return [movedTo(size, feature, box, at.x + by.x, at.y + by.y, grid)];
+      return [atItsSide(movedTo(size, feature, box, at.x + by.x, at.y + by.y, grid))];
     });
   return useHeldMove<readonly string[], Places>({
     keyOf: (ids) => ids.toSorted().join(" "),
