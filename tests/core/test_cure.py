@@ -250,3 +250,17 @@ def test_what_takes_too_long_in_the_cold_has_no_hour() -> None:
 def test_it_stays_in_its_form_by_the_clock_also_when_it_is_strong() -> None:
     hot = acts(cure={"temperature_c": 34, "maturity": "Nurse-Saul", "strength_by": "EN 1992"})
     assert hot["strip"].due_h >= 12
+
+
+@given(hour=st.integers(0, 23), count=st.integers(2, 9), warm=st.floats(8, 30))
+def test_the_forms_are_filled_again_when_they_are_off_and_somebody_is_there(hour: int, count: int, warm: float) -> None:
+    begins = datetime(2026, 5, 4, hour, tzinfo=UTC)
+    cured = plan(top(piece={"count": count}, cure={"poured_at": begins.isoformat(), "temperature_c": warm}), SHOP).cure
+    off = next(act.due_h for act in cured.acts if act.id == "strip")
+    assert len(cured.turns) == count
+    assert cured.turns[0].at == begins
+    for before, after in pairwise(cured.turns):
+        assert before.at and after.at
+        waited = (after.at - before.at).total_seconds() / 3600
+        assert off - 0.01 <= waited <= off + 10.5  # at most a night, and half an hour to round to
+        assert SHOP.hours.quiet_until <= after.at.time() < SHOP.hours.quiet_from

@@ -80,8 +80,9 @@ def _row(line: Line, units: Units) -> list[str | float | None]:
 
 def _named(line: Line, units: Units) -> str:
     """What it is, with its size as the reader measures it."""
-    size = " × ".join(write_length(one, units) for one in line.size_mm)
-    return f"{line.name}, {size}" if size else line.name
+    *section, length = line.size_mm or (0.0,)
+    size = " × ".join([*(write_length(one, units) for one in section), write_length(length, units, "sold")])
+    return f"{line.name}, {size}" if line.size_mm else line.name
 
 
 def _told(number: float, unit: str, units: Units) -> tuple[float, str]:

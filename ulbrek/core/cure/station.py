@@ -163,7 +163,7 @@ class _Clock:
             if turn and free_h is None:
                 return
             if turn and begun and free_h is not None:
-                begun = time_of(begun, free_h)
+                begun = expected(begun, free_h, self.hours)
                 begun = next_morning(begun, self.hours) if is_quiet(begun, self.hours) else begun
             yield TurnAt(turn * (free_h or 0.0), begun)
 

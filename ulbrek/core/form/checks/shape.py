@@ -173,7 +173,7 @@ def bevel_past_the_saw(boards: Sequence[Board]) -> list[Finding]:
             bevel_past_the_saw,
             title="{board}: a bevel of {bevel} is more than a saw tilts",
             reason="Blades tilt to 45°.",
-            remedy="Stand the board on its end against a tall fence, clamped to a carrier, the blade tilted to {other}.",
+            remedy="Stand the board on its end against a tall fence, clamped to a carrier, blade tilted to {other}.",
             field="/corner",
             values={
                 "board": board.name,

@@ -235,6 +235,9 @@ def _leaves(edge: Edge, at_end: bool) -> float:
 def _sharp_corner(index: int, feature: Opening) -> Finding:
     rounder = feature.corner_radius.at_least(LEAST_CORNER_RADIUS_MM)
     field = f"/features/{index}/corner_radius"
+    fields: dict[str, object] = {field: rounder.model_dump()}
+    if feature.former == "box":  # boards make no rounded corners
+        fields[f"/features/{index}/former"] = "foam"
     return finding(
         corner_too_sharp,
         title="The corners of {feature} are too sharp",
@@ -246,5 +249,8 @@ def _sharp_corner(index: int, feature: Opening) -> Finding:
             "radius": Quantity(feature.corner_radius.mm, "mm"),
             "least": Quantity(LEAST_CORNER_RADIUS_MM, "limit"),
         },
-        change=Change("Round them to {round}", {field: rounder.model_dump()}, {"round": Quantity(rounder.mm, "mm")}),
-    )
+        change=Change(
+            "Round them to {round}" if len(fields) == 1 else "Round them to {round}, cut from foam", fields,
+            {"round": Quantity(rounder.mm, "mm")},
+        ),
+    )  # fmt: skip

@@ -120,7 +120,9 @@ function Row({ line, onTick }: { line: Line; onTick: (wanted: boolean) => void }
   const enough = line.unit !== "" && line.to_buy === 0;
   const { units } = usePreferences();
   const money = useMoney();
-  const size = line.size_mm.map((mm) => writeLength(mm, units)).join(" × ");
+  const size = line.size_mm
+    .map((mm, index, all) => writeLength(mm, units, index === all.length - 1 ? "sold" : "mm"))
+    .join(" × ");
   const many = line.unit ? write(line.to_buy, line.unit, units) : "";
   return (
     <li className={`border-b border-line ${line.bought || enough ? "text-soft" : ""}`} data-line={line.key}>
