@@ -43,6 +43,7 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "ml": {"mm": [{"below": 20, "name": "ml"}, {"below": 200, "name": "ml", "step": 5}, {"name": "L", "step": 0.05, "factor": 0.001}], "in": [{"below": 15, "name": "fl oz", "step": 0.05, "factor": 0.033814022701843}, {"below": 946.3529459999999, "name": "fl oz", "step": 0.5, "factor": 0.033814022701843}, {"name": "qt", "step": 0.1, "factor": 0.0010566882094325937}]},
   "kg": {"mm": [{"below": 0.1, "name": "g", "factor": 1000}, {"below": 2, "name": "g", "step": 10, "factor": 1000}, {"below": 20, "name": "kg", "step": 0.1}, {"name": "kg"}], "in": [{"below": 0.45359237, "name": "oz", "step": 0.5, "factor": 35.27396194958041}, {"below": 4.535923700000001, "name": "lb", "step": 0.1, "factor": 2.2046226218487757}, {"name": "lb", "factor": 2.2046226218487757}]},
   "allowed": {"mm": [{"name": "kg", "step": 0.5}], "in": [{"name": "lb", "factor": 2.2046226218487757}]},
+  "push": {"mm": [{"name": "kg"}], "in": [{"name": "lb", "factor": 2.2046226218487757}]},
   "weighed": {"mm": [{"name": "kg", "step": 0.05}], "in": [{"name": "lb", "step": 0.1, "factor": 2.2046226218487757}]},
   "g": {"mm": [{"below": 10, "name": "g", "step": 0.1}, {"below": 1000, "name": "g"}, {"name": "kg", "step": 0.01, "factor": 0.001}], "in": [{"below": 10, "name": "g", "step": 0.1}, {"below": 1000, "name": "g"}, {"name": "kg", "step": 0.01, "factor": 0.001}]},
   "kg/m": {"mm": [{"name": "kg/m", "figures": 2}], "in": [{"name": "lb/ft", "figures": 2, "factor": 0.6719689751395067}]},

@@ -158,6 +158,7 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
         ),
     ),
     "allowed": _both(Band(name="kg", step=0.5), Band(name="lb", factor=_POUND)),
+    "push": _both(Band(name="kg"), Band(name="lb", factor=_POUND)),  # a force, as a weight held out level
     "weighed": _both(Band(name="kg", step=0.05), Band(name="lb", step=0.1, factor=_POUND)),
     "g": _same(Band(10, "g", 0.1), Band(1000, "g"), Band(name="kg", step=0.01, factor=0.001)),
     "kg/m": _both(Band(name="kg/m", figures=2), Band(name="lb/ft", figures=2, factor=_FOOT_M * _POUND)),

@@ -57,7 +57,7 @@ def tipping_angle(from_edge_mm: float, centroid_mm: float) -> float:
     return atan(from_edge_mm / centroid_mm) * 180 / pi
 
 
-@rule(unit="kg")
+@rule(unit="kg", kind="push")
 def push_that_tips(mass_kg: float, from_edge_mm: float, height_mm: float) -> float:
     """Tipping push
 

@@ -54,7 +54,7 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
         {form.stands ? "assembled flat, stood up to pour" : "section at the middle"}; sides{" "}
-        {heights.slice(0, 3).join(", ")} high{mirrored && "; mirror image, as it lies"}
+        {heights.slice(0, 3).join(", ")} high{mirrored && "; mirror image"}
       </p>
     </div>
   );

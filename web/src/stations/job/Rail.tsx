@@ -57,7 +57,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
               station === "log" ? logLine(record, headline.zone, units) : stationLine(station, headline, units);
             const severity = station === "log" ? undefined : headline.worst[station];
             return (
-              <li key={station} className="min-w-32 flex-1 lg:min-w-0">
+              <li key={station} className="min-w-32 flex-1 max-sm:min-w-max lg:min-w-0">
                 <Link
                   to="/jobs/$jobId/$station"
                   params={{ jobId: id, station }}
