@@ -40,14 +40,14 @@ def test_what_is_worked_out_is_a_change_of_the_job(api: TestClient) -> None:
     goal = {"kind": "target mass", "piece": "top", "mass_kg": 40, "when": "fresh"}
     change = api.post("/api/solve", json={"job": top_document(), "goal": goal}).json()
     assert change["label"] == "Make it {size} thick"
-    assert set(change["fields"]) == {"/pieces/0/thickness"}
+    assert set(change["fields"]) == {"/pieces/0/thickness", "/pieces/0/weight"}
     assert change["values"]["size"]["value"] == pytest.approx(31.6, abs=0.5)
     refused = api.post("/api/solve", json={"job": top_document(), "goal": {**goal, "mass_kg": 0.01}})
     assert refused.status_code == 422
     (problem,) = refused.json()["problems"]
     assert problem["field"] == "/goal"
     assert "it weighs" in problem["problem"]
-    assert problem["remedy"].startswith("Ask for a mass between")
+    assert problem["remedy"].startswith("Ask for a weight between")
 
 
 def test_a_drawing_is_read_and_a_bad_one_refused(api: TestClient) -> None:

@@ -162,5 +162,5 @@ def test_long_names_and_many_pieces_stay_inside_the_page(open_page: OpenPage, ap
         page.locator("[data-dimension=Length]").wait_for()
         wide = page.evaluate("document.documentElement.scrollWidth - document.documentElement.clientWidth")
         assert wide <= 0
-    page.get_by_role("combobox", name="Piece").select_option("7")
+    page.get_by_role("combobox", name="Piece", exact=True).select_option("7")
     expect(page.locator("svg > title")).to_have_text("Piece number 6 of a long run of pieces, plan and section")

@@ -49,7 +49,7 @@ def test_the_form_of_a_piece_is_drawn_stepped_through_and_taken_apart(
 ) -> None:
     page = open_page(begin_demo(api, file), units="mm")
     if piece:
-        page.get_by_role("combobox", name="Piece").select_option(label=piece)
+        page.get_by_role("combobox", name="Piece", exact=True).select_option(label=piece)
     page.locator("[data-board=base]").wait_for()
     drawn = {board.get_attribute("data-board") for board in page.locator("[data-board]").all()}
     assert boards <= drawn
@@ -207,7 +207,7 @@ def test_a_hand_held_saw_is_told_where_its_guide_lies(open_page: OpenPage, api: 
 
 def test_the_code_on_a_label_opens_its_piece(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin_demo(api, LEGS) + "?piece=umbrella-base", units="mm")
-    expect(page.get_by_role("combobox", name="Piece")).to_have_value("1")
+    expect(page.get_by_role("combobox", name="Piece", exact=True)).to_have_value("1")
     with page.expect_download() as told:
         page.get_by_role("radio", name="Cut plan").click()
         page.get_by_role("link", name="Labels").click()

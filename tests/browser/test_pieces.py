@@ -40,7 +40,7 @@ def length(page: Page, region: str, label: str, text: str) -> None:
 
 def test_an_l_top_with_a_sink_a_drop_edge_and_a_seam(open_page: OpenPage) -> None:
     page = open_page("/", units="mm")
-    new(page, "L top", depth_of_the_run_along="620 mm")
+    new(page, "L top", depth_of_the_long_leg="620 mm")
     expect(page.locator("[data-headline=measure]")).to_have_text("2400 × 1700")
     dimension(page, "Short leg depth", "610 mm")  # on the drawing, where the run ends
     shows(page, "Short leg depth", "610 mm")
@@ -96,7 +96,7 @@ def test_a_planter_is_turned_by_hand(open_page: OpenPage) -> None:
 
 def test_a_ramp_by_its_corners(open_page: OpenPage) -> None:
     page = open_page("/", units="mm")
-    new(page, "Ramp", height_at_the_toe="15 mm")
+    new(page, "Ramp", height_at_the_low_end="15 mm")
     corner = page.get_by_role("region", name="Piece").get_by_role("group", name="Corner 3")
     corner.get_by_role("button", name=re.compile("^Bow of next edge")).click()
     page.get_by_role("textbox", name="Bow of next edge").fill("25 mm")

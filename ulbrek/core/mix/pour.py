@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from itertools import groupby
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.kit.clock.maturity import Maturity
@@ -43,14 +44,18 @@ class Pour:
     maturity: Maturity = "Arrhenius"
 
     @property
-    def turns(self) -> tuple[Mapping[str, int], ...]:
-        """How many castings of each piece are poured each time its forms are filled, the fullest first."""
+    def turns(self) -> tuple[tuple[Mapping[str, int], int], ...]:
+        """How many castings of each piece are poured when the forms are filled, and how often so, the fullest first."""
         turns = max(-(-one.count // one.at_once) for one in self.casts.values())
         filled = [
-            {piece: min(one.at_once, one.count - turn * one.at_once) for piece, one in self.casts.items()}
+            {
+                piece: min(one.at_once, one.count - turn * one.at_once)
+                for piece, one in self.casts.items()
+                if one.count > turn * one.at_once
+            }
             for turn in range(turns)
         ]
-        return tuple({piece: count for piece, count in one.items() if count > 0} for one in filled)
+        return tuple((castings, len(list(alike))) for castings, alike in groupby(filled))
 
     def only(self, counts: Mapping[str, int]) -> "Pour":
         """The pour of so many castings of each piece, all at once."""

@@ -158,18 +158,23 @@ class PouredOf:
 
 @dataclass(frozen=True, slots=True)
 class Turn:
-    """One of the times that the forms are filled, where they do not hold all castings at once.
+    """Pours that are alike, where the forms do not hold all castings at once and are filled several times.
 
     Attributes:
-        castings: how many of each piece
-        volume: of them [l]
-        bags: mixed for them, in so many ``batches``
+        first: the number of the first of them, and ``last`` of the last
+        castings: how many of each piece in each
+        volume: of those [l]
+        bags: mixed for those, in so many ``batches``
+        bags_in_all: of these pours together
     """
 
+    first: int
+    last: int
     castings: tuple[PouredOf, ...]
     volume: Figure
     bags: Figure
     batches: Figure
+    bags_in_all: Figure
 
 
 @dataclass(frozen=True, slots=True)

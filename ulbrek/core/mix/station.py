@@ -46,11 +46,12 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
     size, filled = of.filled.size, of.filled
     inputs = _decided(inputs, of, pour)
     turns = _turns(inputs, of, pour)
+    several = turns[-1].told.last > 1
     portions, today = turns[0].portions, turns[0].pour
     poured, divided, left = poured_volume(pour), portions.divided, portions.left
     mixed_in_all, needed = divided.mixed, bags_to_buy(inputs, filled, poured)
-    if len(turns) > 1:
-        each = {f"pour_{number}_bags": one.portions.divided.mixed for number, one in enumerate(turns, 1)}
+    if several:
+        each = {f"pour_{one.told.first}_bags": one.told.bags_in_all for one in turns}
         mixed_in_all = work(rules.bags_of_turns, **each)
         needed = work(rules.bags_for_turns, bags=needed, mixed_bags=mixed_in_all)
     bag = per_bag(filled, inputs.cement_share or of.mix.cement_share)
@@ -102,7 +103,7 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
         wetness=wetness(filled, of.water_shift, bag, sum(dose.water.value for dose in measured if dose.water)),
         set_shift=of.set_shift,
         pieces=tuple(_pieces(today, of, portions.batch, portions.poured)),
-        turns=tuple(one.told for one in turns) if len(turns) > 1 else (),
+        turns=tuple(one.told for one in turns) if several else (),
         clock=clock,
         container_filled=work(rules.filled_container, working_fill_l=portions.fill, density_kg_m3=filled.density),
         slurry=work(rules.slurry, void_share=inputs.void_share, poured_volume_l=poured) if inputs.void_share else None,
@@ -132,7 +133,7 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
 
 
 class _Turn(NamedTuple):
-    """One of the times that the forms are filled."""
+    """One way in which the forms are filled."""
 
     pour: Pour
     portions: Portions
@@ -140,20 +141,21 @@ class _Turn(NamedTuple):
 
 
 def _turns(inputs: MixInputs, of: MixBrief, pour: Pour) -> list[_Turn]:
-    """Each time that the forms are filled, the fullest first; those that are alike are worked out once."""
-    made: dict[tuple[tuple[str, int], ...], _Turn] = {}
+    """The pours that the castings take, those that are alike together, the fullest first."""
     found: list[_Turn] = []
     turns = pour.turns
-    for counts in turns:
-        key = tuple(counts.items())
-        if key not in made:
-            which = f"pour {len(found) + 1}" if len(turns) > 1 else ""
-            only = pour.only(counts) if which else pour
-            portions = portioned(inputs, of, only, which, which if found else "")
-            castings = tuple(PouredOf(piece, count) for piece, count in key)
-            told = Turn(castings, portions.poured, portions.divided.mixed, portions.divided.count)
-            made[key] = _Turn(only, portions, told)
-        found.append(made[key])
+    several = sum(times for _, times in turns) > 1
+    first = 1
+    for counts, times in turns:
+        which = f"pour {first}" if several else ""
+        only = pour.only(counts) if several else pour
+        portions = portioned(inputs, of, only, which, which if found else "")
+        bags = portions.divided.mixed
+        castings = tuple(PouredOf(piece, count) for piece, count in counts.items())
+        in_all = work(rules.bags_of_alike, which, turn_bags=bags, times=float(times)) if several else bags
+        told = Turn(first, first + times - 1, castings, portions.poured, bags, portions.divided.count, in_all)
+        found.append(_Turn(only, portions, told))
+        first += times
     return found
 
 

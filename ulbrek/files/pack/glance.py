@@ -77,7 +77,7 @@ class GlancePages(Words):
         if mix.turns:
             first = mix.turns[0]
             each = f"up to {self._of(first.bags)} in {self._of(first.batches)} each: forms are filled in turns"
-            yield Big("Pours", str(len(mix.turns)), each)
+            yield Big("Pours", str(mix.turns[-1].last), each)
         planned, most = (self._litres(litres) for litres in (mix.water_planned_l, mix.water_most_l))
         batch = ""
         if mix.bags_per_batch != 1:

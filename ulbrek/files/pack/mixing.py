@@ -1,11 +1,11 @@
 """What stands on the page of the mix, and on its batch cards."""
 
 from collections.abc import Iterator, Mapping
-from itertools import zip_longest
 from typing import Any
 
 from ulbrek.core.base.units.quantity import write_batch_water, write_quantity
 from ulbrek.core.base.values import value_words
+from ulbrek.core.cure.result import TurnAt
 from ulbrek.core.mix.result import ScratchResult
 from ulbrek.files.pack.words import Block, Words, clock, table
 
@@ -59,9 +59,9 @@ class MixPages(Words):
             }
         names = {piece.id: piece.name for piece in self.plan.pieces}
         if mix.turns:
-            yield {"kind": "heading", "text": f"{len(mix.turns)} pours: the forms do not hold all castings at once"}
+            yield {"kind": "heading", "text": f"{mix.turns[-1].last} pours: the forms do not hold all castings at once"}
             yield {
-                **table(["Pour", "Castings", "Volume", "Mix", "Begins"], [*self._turns(names)]),
+                **table(["Pour", "Castings", "Volume", "Mix each", "Begins"], [*self._turns(names)]),
                 "columns": ["auto", "1fr", "auto", "auto", "auto"],
             }
         yield table(
@@ -76,17 +76,22 @@ class MixPages(Words):
 
     def _turns(self, names: Mapping[str, str]) -> Iterator[list[str]]:
         """What each pour fills and takes, and when it may begin."""
-        mix, cure = self.plan.mix, self.plan.cure
-        for number, (turn, when) in enumerate(zip_longest(mix.turns, cure.turns), 1):
+        begins = self.plan.cure.turns
+        for turn in self.plan.mix.turns:
             castings = ", ".join(f"{one.count} × {names[one.piece]}" for one in turn.castings)
-            if when is None:
-                begins = "not possible yet"
-            elif when.at:
-                begins = ("" if number == 1 else "from ") + clock(when.at, cure)
-            else:
-                begins = "first" if number == 1 else f"after {write_quantity(when.due_h, 'h', self.units)}"
+            number = str(turn.first) if turn.first == turn.last else f"{turn.first}–{turn.last}"
+            first = self._begins(turn.first, begins[turn.first - 1] if turn.first <= len(begins) else None)
+            if turn.last > turn.first and turn.last <= len(begins):
+                first += f", the last {self._begins(turn.last, begins[turn.last - 1])}"
             takes = f"{self._of(turn.bags)}, {self._of(turn.batches)}"
-            yield [str(number), castings, write_quantity(turn.volume.value, "l", self.units), takes, begins]
+            yield [number, castings, write_quantity(turn.volume.value, "l", self.units), takes, first]
+
+    def _begins(self, number: int, when: TurnAt | None) -> str:
+        if when is None:
+            return "not possible yet"
+        if when.at:
+            return ("" if number == 1 else "from ") + clock(when.at, self.plan.cure)
+        return "first" if number == 1 else f"after {write_quantity(when.due_h, 'h', self.units)}"
 
     def _scratch(self, scratch: ScratchResult) -> Iterator[Block]:
         """What is weighed out for one measure of cement."""

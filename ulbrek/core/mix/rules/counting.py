@@ -77,6 +77,21 @@ def bags_to_mix(poured_volume_l: float, spare: float, bag_yield_l: float) -> flo
 
 
 @rule(unit="bags")
+def bags_of_alike(turn_bags: float, times: float) -> float:
+    """Bags mixed in pours that are alike
+
+    Args:
+        turn_bags: bags mixed in each
+        times: how many pours
+
+    Formula: turn_bags * times
+
+    Source: arithmetic
+    """
+    return turn_bags * times
+
+
+@rule(unit="bags")
 def bags_of_turns(**turn_bags: float) -> float:
     """Bags mixed in all pours
 

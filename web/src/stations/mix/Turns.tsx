@@ -9,7 +9,6 @@ import { dateAndClock } from "@/units/time";
 type TurnAt = Schemas["TurnAt"];
 
 const MOST_FORMS = 24;
-const SHOWN = 12;
 
 /** The pours of a job with more castings than its forms hold: what each fills and takes, and when it may begin. */
 export function Turns() {
@@ -23,30 +22,30 @@ export function Turns() {
   const forms = Math.max(...job.pieces.map((piece) => Math.ceil((piece.count ?? 1) / beside)));
   return (
     <section aria-label="Pours">
-      <h2 className="mb-1 text-lg font-bold">{turns.length} pours</h2>
+      <h2 className="mb-1 text-lg font-bold">{turns.at(-1)?.last} pours</h2>
       <p className="text-soft">
         There are more castings than the forms hold. Water, batches and times on this page are of one pour.
       </p>
       <ol className="mt-2">
-        {turns.slice(0, SHOWN).map((turn, index) => {
-          const when = plan.cure.turns[index];
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a pour is known by its number
-            <li key={index} className="flex flex-wrap gap-x-4 border-b border-line py-1" data-turn={index + 1}>
-              <b className="w-16">Pour {index + 1}</b>
-              <span className="min-w-40 flex-1">
-                {turn.castings.map(({ piece, count }) => `${count} × ${names.get(piece)}`).join(", ")},{" "}
-                {writeVolume(turn.volume.value, units)}
-              </span>
-              <span>
-                <FigureButton figure={turn.bags} />, <FigureButton figure={turn.batches} />
-              </span>
-              <span className="figure text-soft">{begins(index, when, plan.cure.zone)}</span>
-            </li>
-          );
-        })}
+        {turns.map((turn) => (
+          <li key={turn.first} className="flex flex-wrap gap-x-4 border-b border-line py-1" data-turn={turn.first}>
+            <b className="w-20">{turn.first === turn.last ? `Pour ${turn.first}` : `${turn.first} to ${turn.last}`}</b>
+            <span className="min-w-40 flex-1">
+              {turn.castings.map(({ piece, count }) => `${count} × ${names.get(piece)}`).join(", ")},{" "}
+              {writeVolume(turn.volume.value, units)}
+            </span>
+            <span>
+              <FigureButton figure={turn.bags} />, <FigureButton figure={turn.batches} />
+              {turn.first !== turn.last && " each"}
+            </span>
+            <span className="figure text-soft">
+              {begins(turn.first, plan.cure.turns[turn.first - 1], plan.cure.zone)}
+              {turn.first !== turn.last &&
+                `, the last ${begins(turn.last, plan.cure.turns[turn.last - 1], plan.cure.zone)}`}
+            </span>
+          </li>
+        ))}
       </ol>
-      {turns.length > SHOWN && <p className="text-soft">and {turns.length - SHOWN} more</p>}
       {forms <= MOST_FORMS && (
         <button
           type="button"
@@ -63,8 +62,8 @@ export function Turns() {
   );
 }
 
-function begins(index: number, when: TurnAt | undefined, zone: string): string {
+function begins(number: number, when: TurnAt | undefined, zone: string): string {
   if (!when) return "not possible yet";
-  if (when.at) return `${index ? "from " : ""}${dateAndClock(when.at, zone)}`;
-  return index ? `after ${writeHours(when.due_h)}` : "first";
+  if (when.at) return `${number > 1 ? "from " : ""}${dateAndClock(when.at, zone)}`;
+  return number > 1 ? `after ${writeHours(when.due_h)}` : "first";
 }

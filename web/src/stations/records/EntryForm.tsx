@@ -76,15 +76,15 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
       {below}
       <div className="grid grid-cols-[repeat(auto-fit,minmax(13.5rem,1fr))] gap-3">
         {opening !== false && (
-          <label className="block" htmlFor={`${id}-when`}>
-            Time
+          <div>
+            <label htmlFor={`${id}-when`}>Time</label>
             <WhenField
               id={`${id}-when`}
               max={fieldValue(new Date().toISOString(), zone)}
               value={when || fieldValue(moment, zone)}
               onChange={setWhen}
             />
-          </label>
+          </div>
         )}
         {members.length > 0 && (
           <label className="block">
