@@ -157,6 +157,7 @@ def pieces(dice: Random) -> Iterator[Document]:
             ],
             "edge_profiles": [{"edge": "front", "profile": "round-over"}] if dice.random() < 0.3 else [],
             "taper": {"thickness": "30 mm", "towards": "left"} if dice.random() < 0.15 else None,
+            "weight": {"mass_kg": dice.uniform(1, 900)} if dice.random() < 0.3 else None,
         }  # fmt: skip
 
 

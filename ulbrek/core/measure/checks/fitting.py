@@ -203,7 +203,7 @@ def closing_piece(closing: Closing | None) -> list[Finding]:
 
 
 _WHEN = {"fresh": "fresh", "stripped": "at stripping", "dry": "air-dry", "dry mix": "of dry mix"}
-_MOST_PLACES = 60  # a piece with more in it is not drawn a dozen times over to offer a size
+_MOST_CORNERS = 1_500  # a piece with more in it is not drawn a dozen times over to offer a size
 
 
 @check("off-its-weight", "caution")
@@ -221,7 +221,7 @@ def off_its_weight(shape: Shape, concrete: Concrete) -> list[Finding]:
     if abs(weighs - wanted.mass_kg) <= wanted.tolerance * wanted.mass_kg:
         return []
     change: Change | None = None
-    if len(shape.placed) <= _MOST_PLACES:
+    if sum(placed.feature.corners for placed in shape.placed) <= _MOST_CORNERS:
         try:
             change = to_weigh(shape.piece, wanted, concrete)
         except CannotSolveError:
