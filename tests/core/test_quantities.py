@@ -55,6 +55,7 @@ def test_water_of_a_batch_is_as_many_times_what_is_shown_for_a_bag(bags: int, ba
 
 
 def test_a_range_has_one_unit_and_one_precision_and_says_nothing_twice() -> None:
+    assert plain(write_range(458, 462, "at most", "mm")) == "455 mm"  # a limit is its safe end
     assert plain(write_range(34.41, 35.84, "kg", "mm")) == "34–36 kg"
     assert plain(write_range(19.6, 21.2, "kg", "mm")) == "20–21 kg"
     assert plain(write_range(0.5, 1.2, "h", "mm")) == "30–70 min"

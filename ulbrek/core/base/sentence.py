@@ -39,7 +39,9 @@ def write_figure(figure: Figure, units: Units) -> str:
 
 
 def write_likely(figure: Figure, units: Units) -> str:
-    """A figure as fine as its kind, its likely value alone."""
+    """A figure as fine as its kind, its likely value alone; of a limit its safe end."""
+    if figure.kind == "at most" and figure.low is not None:
+        return write_quantity(figure.low, figure.kind, units)
     return write_quantity(figure.value, figure.kind or figure.unit, units)
 
 

@@ -31,8 +31,9 @@ export function write(value: number, kind: string, units: Units): string {
   return written(value, kind, units, value);
 }
 
-/** Low to high in one unit and to one precision, the unit said once, and nothing twice. */
+/** Low to high in one unit and to one precision, the unit said once; of what is so much at most the safe end alone. */
 export function writeRange(low: number, high: number, kind: string, units: Units): string {
+  if (kind === "at most") return write(low, kind, units);
   const size = Math.max(Math.abs(low), Math.abs(high));
   const [first, last] = [written(low, kind, units, size), written(high, kind, units, size)];
   if (first === last) return last;

@@ -46,6 +46,7 @@ describe("a length", () => {
 test("a range says its unit once, and nothing twice", () => {
   expect(plain(writeRange(34.41, 35.84, "kg", "mm"))).toBe("34–36 kg");
   expect(plain(writeRange(1, 2, "bags", "mm"))).toBe("1–2 bags");
+  expect(plain(writeRange(458, 462, "at most", "mm"))).toBe("455 mm");
   expect(plain(writeRange(2.001, 2.002, "MPa", "mm"))).toBe("2 MPa");
 });
 

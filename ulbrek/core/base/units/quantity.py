@@ -30,7 +30,12 @@ def write_quantity(value: float, kind: str, units: Units) -> str:
 
 
 def write_range(low: float, high: float, kind: str, units: Units) -> str:
-    """Low to high in one unit and to one precision, the unit said once; one number where both are written alike."""
+    """Low to high in one unit and to one precision, the unit said once; one number where both are written alike.
+
+    A limit is never a range: of what is so much at most the safe end is given.
+    """
+    if kind == "at most":
+        return write_quantity(low, kind, units)
     first, last = (_written(value, kind, units, max(abs(low), abs(high))) for value in (low, high))
     if first == last:
         return last

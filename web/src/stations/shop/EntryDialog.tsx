@@ -43,7 +43,7 @@ export function EntryDialog({ list, entry, onClose }: Props) {
       open
       wide
       title={entry ? String(entry.name) : `Add ${list.one}`}
-      description="Type any unit: 80 lb, 0.6 ft³, 5 gal, 3/4, 18 mm. A number alone is in the unit beside it."
+      description={`Type any unit: 80 lb, 0.6 ft³, 5 gal, 3/4″, 18 mm. A number alone is in the unit beside it; lengths are in ${units === "in" ? "inches" : "millimetres"}.`}
       onClose={onClose}
     >
       <form onSubmit={save} onKeyDown={(event) => event.stopPropagation()}>
