@@ -146,3 +146,38 @@ def test_the_mix_station_leads_to_the_list_and_other_jobs_can_be_added(open_page
     expect(page.get_by_text("For 2 jobs, choose")).to_be_visible()
     expect(bags).not_to_have_text(before)
     assert other.split("/")[2] in page.url
+
+
+def test_castings_beyond_the_forms_are_poured_in_turns_or_all_at_once(open_page: OpenPage, api: TestClient) -> None:
+    at = {"poured_at": "2026-05-04T09:00:00Z"}
+    job = api.post("/api/jobs", json={"job": top_document(piece={"count": 3}, cure=at)}).json()["id"]
+    page = open_page(f"/jobs/{job}/mix", units="mm")
+    pours = page.get_by_role("region", name="Pours")
+    turn = pours.locator("[data-turn='1']")
+    expect(turn).to_contain_text("1 to 3")
+    expect(turn).to_contain_text("1 × Top")
+    pours.locator("[data-change='/form/forms']").click()
+    expect(pours).to_have_count(0)
+    assert api.get(f"/api/jobs/{job}").json()["job"]["form"]["forms"] == 3
+
+
+def test_a_time_is_written_by_the_clock_of_the_shop(open_page: OpenPage, api: TestClient) -> None:
+    hours = api.get("/api/shop").json()["hours"]
+    at = {"poured_at": "2026-05-04T16:30:00Z"}
+    job = api.post("/api/jobs", json={"job": top_document(cure=at)}).json()["id"]
+    try:
+        for style, told in (("24-hour", "Mon 4 May 2026, 16:30"), ("12-hour", "Mon 4 May 2026, 4:30 pm")):
+            api.put("/api/shop/hours", json={**hours, "zone": "UTC", "clock": style})
+            page = open_page(f"/jobs/{job}/cure", units="mm")
+            field = page.get_by_label("Mixing starts", exact=True)
+            beside = field.locator("xpath=following-sibling::*")
+            expect(beside).to_have_text(told)
+            field.focus()  # the browser's own field takes its place while it is changed
+            expect(beside).to_be_hidden()
+        field.fill("2026-05-05T08:00")
+        field.blur()
+        expect(beside).to_have_text("Tue 5 May 2026, 8:00 am")
+        expect(page.locator("[data-revision='2']")).to_be_visible()
+        assert api.get(f"/api/jobs/{job}").json()["job"]["cure"]["poured_at"] == "2026-05-05T08:00:00Z"
+    finally:
+        api.put("/api/shop/hours", json=hours)
