@@ -131,7 +131,7 @@ def load_demo_data(database: Database) -> None:
         jobs = {}
         for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
             job = _poured(read_job_file(file.read_bytes()).job, POURS.get(file.name[0]), shop.hours.place)
-            jobs[file.name[0]] = records.jobs(shop_id).create(job, "Begun")
+            jobs[file.name[0]] = records.jobs(shop_id).create(job, "Created")
         load_demo_records(records, jobs, datetime.now(UTC))
 
 

@@ -226,7 +226,7 @@ class _Past:
             like = self.jobs[past.job].job
             cure = like.cure.model_copy(update={"poured_at": None})
             document = like.model_copy(update={"name": past.name, "cure": cure})
-            self.by_name[past.name] = self.records.jobs(self.shop.id).create(document, "Begun")
+            self.by_name[past.name] = self.records.jobs(self.shop.id).create(document, "Created")
         return self.by_name[past.name]
 
     def _taken(self, job: Job, at: datetime, mould: bool) -> Iterator[PourTake]:

@@ -218,7 +218,7 @@ def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> 
     refused = api.post(f"/api/lots/{lot}/moves", json={"kind": "used", "quantity": 4})
     assert (
         refused.json()["detail"]
-        == "Only 3 here, 4 requested. Take less, take from another lot, or count this one again."
+        == "Only 3 here, 4 requested. Take fewer, use another lot, or recount this one."
     )
 
 

@@ -60,7 +60,7 @@ WAYS: dict[str, Way] = {
     "/mix/work": ("mix", None, "select", "Placing", "ground"),
     "/mix/buy": ("mix", None, "select", "Buy", "cheapest set"),
     "/mix/one_colour": ("mix", None, "select", "Colour", "true"),
-    "/mix/cement_share": ("mix", None, "textbox", "Cement in the dry mix", "20"),
+    "/mix/cement_share": ("mix", None, "textbox", "Cement content", "20"),
     "/mix/settled": ("mix", None, "select", "Consolidated by", "tapped"),
     "/mix/void_share": ("mix", None, "textbox", "Voids, packed", "4"),
     "/mix/people": ("mix", None, "textbox", "People mixing", "3"),

@@ -199,7 +199,7 @@ def test_a_hand_held_saw_is_told_where_its_guide_lies(open_page: OpenPage, api: 
     page.get_by_role("radio", name="Cut plan").click()
     choose(page, "Saw", "hand-held saw along a guide")
     cuts = page.get_by_role("list", name="Cuts in sawing order").first
-    expect(cuts).to_contain_text("on it, at")
+    expect(cuts).to_contain_text("guide on the part, from its edge")
     expect(cuts.get_by_role("button", name="897 mm").first).to_be_visible()
     cuts.get_by_role("button", name="897 mm").first.click()
     expect(page.get_by_role("dialog")).to_contain_text("Guide position on the part")

@@ -86,7 +86,7 @@ def test_water_is_moved_along_its_curve_by_keys_and_the_whole_plan_follows(
 ) -> None:
     page = open_page(mixed(api), units="mm")
     before = own(page, api)["plan"]["mix"]
-    slider = page.get_by_role("slider", name="Water a bag, along the curve")
+    slider = page.get_by_role("slider", name="Water per bag, along the curve")
     slider.focus()
     for _ in range(6):
         page.keyboard.press("ArrowRight")

@@ -40,8 +40,8 @@ def test_as_typed_survives_out_and_in() -> None:
 @pytest.mark.parametrize(
     ("document", "field", "problem", "remedy"),
     [
-        ("{", "", "It is not JSON", "Give a file that Ulbrek wrote"),
-        ("[]", "/schema_version", "does not say its version", "Give a file that Ulbrek wrote"),
+        ("{", "", "It is not JSON", "exported from Ulbrek"),
+        ("[]", "/schema_version", "does not say its version", "exported from Ulbrek"),
         ({"schema_version": 9, "job": {}}, "/schema_version", "of version 9", "newer Ulbrek"),
         (file_of(top_document(piece={"thickness": "thick"})), "/job/pieces/0/thickness", "“thick” cannot", "Write it"),
         (file_of(top_document(piece={"thickness": "0 mm"})), "/job/pieces/0/thickness", "out of bounds", "Give 5 to"),
@@ -49,7 +49,7 @@ def test_as_typed_survives_out_and_in() -> None:
             file_of(top_document(piece={"colour": "red"})),
             "/job/pieces/0/colour",
             "Unknown field",
-            "Check its spelling",
+            "Check the spelling",
         ),
         (file_of(top_document(piece={"cast": "sideways"})), "/job/pieces/0/cast", "not one of", "'face down'"),
         (file_of({}), "/job/name", "required", "Add it"),
@@ -77,7 +77,7 @@ def test_as_typed_survives_out_and_in() -> None:
             "in steps of 0.25",
             "Change the",
         ),
-        (b"\xff\xfe", "", "It is not JSON", "Give a file that Ulbrek wrote"),
+        (b"\xff\xfe", "", "It is not JSON", "exported from Ulbrek"),
         (b" " * 4_000_001, "", "over 4 MB", "they are small"),
         ("[" * 100_000, "", "It is not JSON", "Give a file"),
     ],

@@ -13,6 +13,8 @@ from ulbrek.files.problems import InvalidDocumentError, Problem, problems_in
 
 LARGEST_FILE_BYTES = 4_000_000
 
+_WANTED = "Choose a job file exported from Ulbrek (.ulbrek.json)."
+
 
 class JobFile(Document):
     """What a job file holds."""
@@ -34,7 +36,7 @@ def read_job_file(text: str | bytes) -> JobFile:
         raw = json.loads(text)
     except (ValueError, RecursionError) as error:
         raise InvalidDocumentError(
-            [Problem("", f"It is not JSON: {error}.", "Give a file that Ulbrek wrote, or mend it there.")]
+            [Problem("", f"It is not JSON: {error}.", _WANTED)]
         ) from error
     return as_job_file(raw)
 
@@ -48,7 +50,7 @@ def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
     version = raw.get("schema_version") if isinstance(raw, dict) else None
     if not isinstance(version, int) or isinstance(version, bool) or version < 1:
         raise InvalidDocumentError(
-            [Problem("/schema_version", "It does not say its version.", "Give a file that Ulbrek wrote.")]
+            [Problem("/schema_version", "It does not say its version.", _WANTED)]
         )
     if version > SCHEMA_VERSION:
         raise InvalidDocumentError(

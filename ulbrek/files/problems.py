@@ -36,7 +36,7 @@ _BOUNDS = {
 }
 _REMEDIES = {
     "missing": "Add it.",
-    "extra_forbidden": "Check its spelling, or remove it.",
+    "extra_forbidden": "Check the spelling or remove it.",
     "string_too_short": "Write something.",
     "timezone_aware": "Add it, such as +02:00, or Z for UTC.",
     "string_too_long": "Make it shorter.",
@@ -114,7 +114,8 @@ def _words(kind: str, message: str, ctx: Mapping[str, Any]) -> tuple[str, str]:
         words, name = _BOUNDS[kind]
         return f"It must be {words} {ctx[name]:g}.", "Change the number."
     if kind == "too_short":
-        return f"It needs at least {ctx['min_length']} item(s).", "Add what is missing."
+        plural = "" if ctx["min_length"] == 1 else "s"
+        return f"At least {ctx['min_length']} item{plural} needed.", "Add what is missing."
     if kind == "too_long":
         return f"It may have at most {ctx['max_length']} items.", "Leave some out."
     return _OWN_WORDS.get(kind, f"{message}."), _REMEDIES.get(kind, "Change it to what is expected.")

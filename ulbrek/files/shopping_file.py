@@ -53,7 +53,7 @@ def shopping_page(found: ShoppingList, *, title: str, shop_name: str, units: Uni
                 "columns": ["auto", "1fr", "auto", "auto", "auto"],
             },
         ]
-    without = f", {found.unpriced} without a price" if found.unpriced else ""
+    without = f", {found.unpriced} unpriced" if found.unpriced else ""
     blocks.append({"kind": "text", "text": f"Total {write_money(found.cost, found.currency)}{without}."})
     data = {
         "paper": PAPERS[paper],

@@ -326,7 +326,7 @@ class StockRepository(ShopRecords):
             raise RefusedEntryError(
                 "/quantity",
                 f"Only {there.normalize():f} here, {amount.normalize():f} requested.",
-                "Take less, take from another lot, or count this one again.",
+                "Take fewer, use another lot, or recount this one.",
             )
         if reserved + by_reserved < 0:
             raise RefusedEntryError(

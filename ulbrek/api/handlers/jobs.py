@@ -78,7 +78,7 @@ def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
     """Begins a job; sent twice under one id, it is begun once."""
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).create(begun(asked.job, shop.shop.habits), "Begun", asked.id)
+        stored = records.jobs(shop.id).create(begun(asked.job, shop.shop.habits), "Created", asked.id)
         kept = _claimed(records, shop, stored)
     return _told(plans, kept, status=201)
 

@@ -90,7 +90,7 @@ class MixInputs(Document):
         float | None,
         Field(gt=0.02, le=1, allow_inf_nan=False),
         label(
-            "Cement in the dry mix",
+            "Cement content",
             none="not set",
             unit="share",
             description="of the dry mass; None: as the mix says",

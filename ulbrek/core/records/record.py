@@ -74,5 +74,5 @@ def part_of(job: Job, counts: Mapping[str, int]) -> Job:
         piece.model_copy(update={"count": counts[piece.id]}) for piece in job.pieces if counts.get(piece.id, 0) > 0
     )
     if not pieces:
-        raise ValueError("Nothing is poured. Give at least one piece a count of 1 or more.")
+        raise ValueError("Nothing is poured. Enter at least one casting.")
     return job.model_copy(update={"pieces": pieces})

@@ -102,7 +102,7 @@ def shaped(of: str, spots: Sequence[Spot], closed: bool, how: BendRules) -> Bent
     cut = how.radius_mm * tan(radians(min(turn, _FOLDED_DEG)) / 2)
     hook = work(rules.hook_end, of, mandrel_mm=how.mandrel, diameter_mm=how.diameter_mm, tail_mm=how.tail)
     ends = work(rules.two_hooks, of, hook_mm=hook, corner_mm=cut)
-    return _along(of, ring, [*ring, ring[0]], how, _Ends(ends, "two hooks of 135°", hook.value - cut))
+    return _along(of, ring, [*ring, ring[0]], how, _Ends(ends, "two 135° hooks", hook.value - cut))
 
 
 class _Ends(NamedTuple):

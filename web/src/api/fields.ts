@@ -264,7 +264,7 @@ export const DOCUMENTS = {
       bags_in_hand: {"label": "Bags on hand", "as": "number", "none": "not entered", "default": null, "low": 0, "high": 5000, "whole": true},
       in_hand: {"as": "list", "most": 40},
       one_colour: {"label": "Colour", "as": "flag", "default": false},
-      cement_share: {"label": "Cement in the dry mix", "as": "number", "none": "not set", "unit": "share", "default": null, "high": 1, "low": 0.02},
+      cement_share: {"label": "Cement content", "as": "number", "none": "not set", "unit": "share", "default": null, "high": 1, "low": 0.02},
       doses: {"as": "list", "most": 12},
       water_per_bag_l: {"label": "Water per bag", "as": "number", "none": "bag’s usual", "unit": "l", "default": null, "low": 0.01, "high": 50},
       feel: {"label": "Consistency", "as": "choice", "choices": ["packed", "plastic", "flowing"], "default": null},

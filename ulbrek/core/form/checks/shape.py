@@ -25,7 +25,7 @@ def corner_cannot_close(sides: Sequence[Side]) -> list[Finding]:
         finding(
             corner_cannot_close,
             title="The corner at the end of {side} is too sharp for two boards",
-            reason="It turns more than {turn}: so long a bevel cannot be cut or held, and so thin a point breaks.",
+            reason="It turns more than {turn}: the bevel is too long to cut or hold, and its thin point breaks.",
             remedy="Blunt that corner of the piece, or form that end with a foam block.",
             field="/corner",
             values={"side": side, "turn": Quantity(150.0, "deg")},

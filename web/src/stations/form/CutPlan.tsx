@@ -42,7 +42,7 @@ export function CutPlan({ shop }: { shop: Shop | null }) {
           <section key={`${kind.sheet} ${sheet.panels[0]?.key}`} aria-label={`${kind.sheet_name}, sheet ${index + 1}`}>
             {kind.depth && index === 0 && (
               <p>
-                Set the saw <FigureButton figure={kind.depth} /> deep.
+                Set the saw depth to <FigureButton figure={kind.depth} />.
               </p>
             )}
             <h2 className="text-lg font-bold">
@@ -96,7 +96,9 @@ function Cuts({ sheet, kind }: { sheet: Sheet; kind: Kind }) {
             </div>
             {setting?.guide && (
               <p className="flex items-center gap-3 pb-1 pl-17 text-soft">
-                <span className="flex-1">guide {setting.beyond ? "beyond it, at" : "on it, at"}</span>
+                <span className="flex-1">
+                  {setting.beyond ? "guide beyond the cut, from the edge" : "guide on the part, from its edge"}
+                </span>
                 <FigureButton figure={setting.guide} />
               </p>
             )}

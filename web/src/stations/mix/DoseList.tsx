@@ -95,12 +95,13 @@ function Amounts({ told }: { told: Dosed }) {
       <FigureButton figure={told.a_bag} /> a bag
       {told.percent && (
         <>
-          , that is <FigureButton figure={told.percent} /> of {OF[told.base]}
+          {" "}
+          (<FigureButton figure={told.percent} /> of {OF[told.base]})
         </>
       )}
       {told.a_batch && (
         <>
-          . A batch takes <FigureButton figure={told.a_batch} />
+          ; <FigureButton figure={told.a_batch} />
         </>
       )}
       {told.packs_a_batch && (
@@ -108,15 +109,15 @@ function Amounts({ told }: { told: Dosed }) {
           , <FigureButton figure={told.packs_a_batch} />
         </>
       )}
+      {told.a_batch && " a batch"}
       {told.cup && (
         <>
-          , a bag <FigureButton figure={told.cup} /> in a cup
+          ; about <FigureButton figure={told.cup} /> a bag by cup
         </>
       )}
       {told.spoons && (
         <>
-          {" "}
-          or <FigureButton figure={told.spoons} />
+          , or <FigureButton figure={told.spoons} />
         </>
       )}
       {told.in_all && (

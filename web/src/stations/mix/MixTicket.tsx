@@ -23,7 +23,7 @@ export function MixTicket() {
         <section aria-label="On the day">
           <h2 className="mb-1 text-lg font-bold">On the day</h2>
           <dl>
-            <FigureLine label="Water a bag, first batch" figure={mix.mixed.dose_found} />
+            <FigureLine label="Water per bag, first batch" figure={mix.mixed.dose_found} />
             <FigureLine label="Mixed so far" figure={mix.mixed.bags_used} />
             <FigureLine label="Still to mix" figure={mix.mixed.bags_to_go} />
           </dl>

@@ -95,7 +95,7 @@ export function WaterCurve({ mix, units, onPreview, onKeep }: Props) {
       </div>
       <input
         type="range"
-        aria-label="Water a bag, along the curve"
+        aria-label="Water per bag, along the curve"
         aria-valuetext={write(water, "water", units)}
         className="h-11 accent-[var(--chalk)]"
         style={{ marginLeft: LEFT - THUMB_PX, width: `calc(100% - ${LEFT + RIGHT - 2 * THUMB_PX}px)` }}

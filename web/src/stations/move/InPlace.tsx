@@ -111,7 +111,7 @@ function Carried({ piece }: { piece: PiecePlan }) {
       {piece.handling.cracked && (
         <p className="mt-1 text-soft">
           If it cracks at its weakest section the steel still carries{" "}
-          <FigureButton figure={piece.handling.cracked.moment} /> ; carrying it flat needs{" "}
+          <FigureButton figure={piece.handling.cracked.moment} />; carrying it flat needs{" "}
           {write(piece.handling.cracked.asked_nm, "N.m", units)}. Steel keeps the parts together; it does not prevent
           the crack.
         </p>

@@ -58,7 +58,7 @@ export function EnoughLeft({ view, units }: { view: PourView; units: Units }) {
           Still needs {write(told.wanted.value, "l", units)}: {write(told.bags.value, "bags", units)}.{" "}
           {write(told.closed.value, "bags", units)} unopened,{" "}
           {told.spare.value < 0
-            ? `${write(-told.spare.value, "bags", units)} short. Stop at a level that can wait and fetch them now.`
+            ? `${write(-told.spare.value, "bags", units)} short. Stop at a level that can wait and fetch the rest now.`
             : `${write(told.spare.value, "bags", units)} to spare.`}
         </p>
       )}
