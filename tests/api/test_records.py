@@ -216,10 +216,7 @@ def test_what_a_pour_took_comes_back_and_its_offcut_goes_in(api: TestClient) -> 
     view = api.get(f"/api/pours/{pour_id}").json()
     assert sorted((one["used"], one["left_over"]) for one in view["stock"]) == [(0, 1), (2, 0)]
     refused = api.post(f"/api/lots/{lot}/moves", json={"kind": "used", "quantity": 4})
-    assert (
-        refused.json()["detail"]
-        == "Only 3 here, 4 requested. Take fewer, use another lot, or recount this one."
-    )
+    assert refused.json()["detail"] == "Only 3 here, 4 requested. Take fewer, use another lot, or recount this one."
 
 
 def test_a_pour_is_told_which_lots_it_comes_from_and_what_is_missing(api: TestClient) -> None:

@@ -103,7 +103,8 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(recess(former="split", draft_deg=-3.0)),
     ),
     "box-cannot-make": (
-        top(opening(former="box", corner_radius="25 mm")), top(opening(former="box", corner_radius="0 mm")),
+        top(opening(former="box", corner_radius="25 mm")),
+        top(opening(former="box", corner_radius="0 mm")),
     ),
     "box-cannot-make turned": (
         top(opening(former="box", corner_radius="0 mm", turned_deg=10)),
@@ -148,7 +149,8 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("sleeve", diameter="40 mm", wall="2 mm", takes="35.5 mm")),
     ),
     "does-not-pass-its-sleeve of a solid bar": (
-        top(feature("sleeve", diameter="40 mm", takes="20 mm")), top(feature("sleeve", diameter="40 mm")),
+        top(feature("sleeve", diameter="40 mm", takes="20 mm")),
+        top(feature("sleeve", diameter="40 mm")),
     ),
     "tube-is-solid": (
         top(feature("sleeve", diameter="40 mm", wall="20 mm")),

@@ -35,9 +35,7 @@ def read_job_file(text: str | bytes) -> JobFile:
     try:
         raw = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise InvalidDocumentError(
-            [Problem("", f"It is not JSON: {error}.", _WANTED)]
-        ) from error
+        raise InvalidDocumentError([Problem("", f"It is not JSON: {error}.", _WANTED)]) from error
     return as_job_file(raw)
 
 
@@ -49,9 +47,7 @@ def as_job_file(raw: Any) -> JobFile:  # noqa: ANN401 - whatever the JSON held
     """
     version = raw.get("schema_version") if isinstance(raw, dict) else None
     if not isinstance(version, int) or isinstance(version, bool) or version < 1:
-        raise InvalidDocumentError(
-            [Problem("/schema_version", "It does not say its version.", _WANTED)]
-        )
+        raise InvalidDocumentError([Problem("/schema_version", "It does not say its version.", _WANTED)])
     if version > SCHEMA_VERSION:
         raise InvalidDocumentError(
             [

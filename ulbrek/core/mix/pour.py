@@ -59,7 +59,5 @@ class Pour:
 
     def only(self, counts: Mapping[str, int]) -> "Pour":
         """The pour of so many castings of each piece, all at once."""
-        casts = {
-            piece: replace(self.casts[piece], count=count, at_once=count) for piece, count in counts.items()
-        }
+        casts = {piece: replace(self.casts[piece], count=count, at_once=count) for piece, count in counts.items()}
         return replace(self, casts=casts)

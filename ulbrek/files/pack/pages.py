@@ -276,10 +276,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
             yield {
                 **table(
                     ["Length", "Cut in this order", "Offcut"],
-                    [
-                        [many, cut, offcut]
-                        for many, cut, offcut in self._lengths(lumber.lengths)
-                    ],
+                    [[many, cut, offcut] for many, cut, offcut in self._lengths(lumber.lengths)],
                 ),
                 "columns": ["auto", "1fr", "auto"],
             }

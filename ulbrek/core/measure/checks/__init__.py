@@ -10,9 +10,7 @@ from ulbrek.core.measure.webs import NamedWeb
 from ulbrek.core.measure.weighing import Concrete
 
 
-def all_findings(
-    shape: Shape, webs: list[NamedWeb], closing: Closing | None, concrete: Concrete
-) -> Iterator[Finding]:
+def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, concrete: Concrete) -> Iterator[Finding]:
     """What would go wrong with one piece, cast of some concrete."""
     stone_mm, glass_fibred = concrete.stone_mm, concrete.glass_fibred
     yield from shapes.outline_crosses_itself(shape)

@@ -66,9 +66,7 @@ class WantedWeight(Document):
     """What one casting is to weigh, how near to it, and what is changed to get there."""
 
     mass_kg: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False), label("Weight wanted", unit="kg")]
-    when: Annotated[
-        WeightWhen, label("Weight when", description="dry mix: what of the bag goes into it")
-    ] = "dry"
+    when: Annotated[WeightWhen, label("Weight when", description="dry mix: what of the bag goes into it")] = "dry"
     by: Annotated[WeightBy, label("By changing")] = "thickness"
     tolerance: Annotated[
         float, Field(ge=0.001, le=0.2, allow_inf_nan=False), label("Tolerance", unit="share", description="either way")
