@@ -321,7 +321,7 @@ def test_a_backup_is_one_file(api: TestClient) -> None:
     ("path", "body", "field", "problem"),
     [
         ("/api/pours", {"job_id": "{job}", "fills": [{"piece": "lid", "count": 1}]}, "/fills", "no piece “lid”"),
-        ("/api/pours", {"job_id": "{job}", "fills": []}, "/fills", "needs at least 1"),
+        ("/api/pours", {"job_id": "{job}", "fills": []}, "/fills", "At least 1 item"),
         ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00Z"}, "/at", "before the first water"),
         ("/api/pours/{pour}/acts", {"act": "strip", "at": "2020-01-01T00:00:00"}, "/at", "its time zone"),
         ("/api/pours/{pour}/batches", {"bags": 0, "water_l": 2}, "/bags", "at least 0.01"),

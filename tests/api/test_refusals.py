@@ -40,7 +40,7 @@ def test_a_job_number_that_is_none(api: TestClient) -> None:
 @pytest.mark.parametrize(
     ("job", "field", "problem_said"),
     [
-        ({"pieces": []}, "/job/pieces", "at least 1 item"),
+        ({"pieces": []}, "/job/pieces", "At least 1 item"),
         ({"name": ""}, "/job/name", "It is empty."),
         ({"name": "x" * 61}, "/job/name", "at most 60 characters"),
         ({"colour": "grey"}, "/job/colour", "Unknown field."),

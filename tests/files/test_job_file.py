@@ -68,7 +68,7 @@ def test_as_typed_survives_out_and_in() -> None:
         (
             file_of(top_document(), shop_snapshot={"mixes": []}),
             "/shop_snapshot/mixes",
-            "at least 1 item",
+            "At least 1 item",
             "what is missing",
         ),
         (
@@ -79,7 +79,7 @@ def test_as_typed_survives_out_and_in() -> None:
         ),
         (b"\xff\xfe", "", "It is not JSON", "exported from Ulbrek"),
         (b" " * 4_000_001, "", "over 4 MB", "they are small"),
-        ("[" * 100_000, "", "It is not JSON", "Give a file"),
+        ("[" * 100_000, "", "It is not JSON", "exported from Ulbrek"),
     ],
 )
 def test_a_bad_file_is_refused_with_field_problem_and_remedy(

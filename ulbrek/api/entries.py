@@ -71,7 +71,7 @@ class MemberRequest(_Request):
 
     name: Name
     units: Units = "mm"
-    lifts: Annotated[str | float | None, Field(max_length=40)] = None
+    lifts: Annotated[str, Field(max_length=40)] | Annotated[float, Field(allow_inf_nan=False)] | None = None
     there_from: TimeOfDay | None = None
     there_until: TimeOfDay | None = None
 
