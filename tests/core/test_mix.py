@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.mix_cases import COLOURED, rapid, scratch
-from tests.jobs import demo_job, opening, top, with_fields
+from tests.jobs import demo_job, hole, opening, top, with_fields
 from ulbrek.core.buying.demand import PlannedJob, takes
 from ulbrek.core.buying.shopping import shopping
 from ulbrek.core.job.job import Job
@@ -341,3 +341,34 @@ def test_what_is_packed_gets_the_least_water_of_the_bag() -> None:
 def test_no_casting_takes_more_of_a_batch_than_it_holds() -> None:
     made = planned(demo_job(3))
     assert made.mix.pieces[0].share.value == pytest.approx(made.pieces[0].measure.volume.value)
+
+
+@given(count=st.integers(1, 12), forms=st.integers(1, 4), beside=st.integers(1, 3), stays=st.booleans())
+def test_tins_are_bought_for_each_form_and_what_stays_for_each_casting(
+    count: int, forms: int, beside: int, stays: bool
+) -> None:
+    job = top(
+        hole("100 mm", "100 mm", diameter="75 mm", former="tube"), form={"forms": forms, "side_by_side": beside},
+        piece={"count": count, "outline": {"length": "200 mm", "width": "200 mm"}, "thickness": "60 mm"},
+    )  # fmt: skip
+    tin = next(one for one in SHOP.formers if one.id == "tin-75").model_copy(update={"stays": stays})
+    shop = SHOP.model_copy(update={"formers": (tin,)})
+    lines = {line.key: line for line in shopping([PlannedJob(job, plan(job, shop))], shop, {}, SimulatedPrices()).lines}
+    gang = min(beside, count)
+    places = min(forms, -(-count // gang)) * gang
+    assert lines["supply/tin-75"].wanted == (count if stays else places)
+
+
+def test_a_tube_that_grinding_makes_too_short_is_said() -> None:
+    codes = lambda grind: [  # noqa: E731
+        one.finding.code
+        for one in plan(
+            top(
+                hole("450 mm", "300 mm", diameter="75 mm", former="tube"),
+                piece={"thickness": "109 mm", "grind": grind},
+            ),
+            SHOP,
+        ).findings
+    ]
+    assert "no-tin-or-tube" in codes("5 mm"), "it is cast deeper than it is thick"
+    assert "no-tin-or-tube" not in codes("1 mm")

@@ -12,6 +12,9 @@ from ulbrek.core.form.result import Knockout
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan.briefs.form import side_by_side
+from ulbrek.core.plan.plan import copies_of
 from ulbrek.core.plan.result import PiecePlan, Plan
 
 Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "finish", "protective gear"]
@@ -151,7 +154,8 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     for take in takes(job, shop, planned):
         yield _group(take, doses), take
     chosen = choose(job, shop)
-    foam = sum(_foam_mm2(one) for one in planned.pieces) / _MM2_PER_M2
+    built = {piece.id: copies_of(job, piece) for piece in job.pieces}
+    foam = sum(_foam_mm2(one) * built[one.id] for one in planned.pieces) / _MM2_PER_M2
     if foam:
         sheet = chosen.foam.length_mm * chosen.foam.width_mm / _MM2_PER_M2
         yield (
@@ -175,7 +179,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
                 size_mm=size,
             ),
         )
-    for name, count, ready in _ready(shop, planned):
+    for name, count, ready in _ready(job, shop, planned):
         yield "foam and supplies", Take("supply", ready, name, float(count), "pieces", of_form=True)
     for part in planned.joined.parts:
         if not part.sawn:
@@ -190,22 +194,28 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     yield from (("finish", take) for take in _finish(job, shop, planned))
 
 
-def _ready(shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]]:
+def _ready(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]]:
     """Tins and tubes that knockouts are made of, so many cut from one as its length gives: name, count and id.
 
-    What stays in the concrete is wanted for each casting, else one for a form.
+    What stays in the concrete is wanted for each casting, else one for each form that is built.
     """
+    beside = {piece.id: side_by_side(job.form, shape_of(piece)) for piece in job.pieces}
+    built = {piece.id: copies_of(job, piece) for piece in job.pieces}
     for former in shop.formers:
         lengths = [
             knockout.height_mm
             for one in planned.pieces
             for knockout in one.form.knockouts
             if knockout.ready == former.id
-            for _ in range(one.count if former.stays else 1)
         ]
+        wanted = sum(
+            ceil(many / beside[one.id] * one.count) if former.stays else many * built[one.id]
+            for one in planned.pieces
+            for many in [sum(1 for knockout in one.form.knockouts if knockout.ready == former.id)]
+        )
         if lengths:
             each = max(1, int((former.depth_mm + FITS_MM) // max(lengths)))
-            yield former.name, ceil(len(lengths) / each), former.id
+            yield former.name, ceil(wanted / each), former.id
 
 
 def _finish(job: Job, shop: Shop, planned: Plan) -> Iterator[Take]:

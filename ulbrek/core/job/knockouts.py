@@ -3,15 +3,14 @@
 from collections.abc import Sequence
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.form.ready import is_round, ready_for
-from ulbrek.core.kit.geometry.prism import Prism
-from ulbrek.core.materials.supplies import ReadyFormer
+from ulbrek.core.form.ready import is_round
+from ulbrek.core.form.result import Knockout
 from ulbrek.core.measure.features.base import AnchoredFeature
 from ulbrek.core.measure.inputs.piece import Piece
 
 
 @check("no-tin-or-tube", "caution")
-def no_tin_or_tube(piece: Piece, ready: Sequence[ReadyFormer]) -> list[Finding]:
+def no_tin_or_tube(piece: Piece, built: Sequence[Knockout]) -> list[Finding]:
     """No tin or tube of that size
 
     A tin, a tube or a tray makes a hole of its own size and no other; none on the shop's list is as wide, as deep and
@@ -20,13 +19,14 @@ def no_tin_or_tube(piece: Piece, ready: Sequence[ReadyFormer]) -> list[Finding]:
     Source: common practice
     """
     found = []
+    made = {one.feature: one for one in built}
     for index, feature in enumerate(piece.features):
         if feature.knockout != "tube" or not isinstance(feature, AnchoredFeature):
             continue
-        deep = feature.depth_into_face or piece.thickness.mm
-        outline = feature.footprint()
-        if ready_for(Prism(outline, 0.0, deep), getattr(feature, "draft_deg", 0.0), ready):
+        knockout = made.get(feature.id)
+        if knockout is None or knockout.ready:
             continue
+        outline = feature.footprint()
         left, front, right, back = outline.box
         size = "a tin or tube of {across}" if is_round(outline) else "a tray of {across} × {other}"
         found.append(
@@ -40,7 +40,7 @@ def no_tin_or_tube(piece: Piece, ready: Sequence[ReadyFormer]) -> list[Finding]:
                     "feature": feature.name,
                     "across": Quantity(right - left, "mm"),
                     "other": Quantity(back - front, "mm"),
-                    "depth": Quantity(deep, "mm"),
+                    "depth": Quantity(knockout.height_mm, "mm"),
                 },
                 change=Change("Use foam", {f"/features/{index}/former": "foam"}),
             )

@@ -115,7 +115,7 @@ class _Planning:
         )  # fmt: skip
         nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one), *by_job]
         found = sorted(
-            findings_of(self.job, self.shop, pieces, of_job, self.chosen, self.crew),
+            findings_of(self.job, pieces, of_job, self.chosen, self.crew),
             key=lambda one: SEVERITIES.index(one.finding.severity),
         )
         return Plan(
@@ -314,7 +314,7 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
 
 
 def findings_of(
-    job: Job, shop: Shop, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
+    job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
 ) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
@@ -324,8 +324,8 @@ def findings_of(
         for piece in pieces:
             for found in getattr(piece, room).findings:
                 yield JobFinding(station, piece.id, found)
-    for index, wanted in enumerate(job.pieces):
-        for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, shop.formers)):
+    for index, (wanted, made) in enumerate(zip(job.pieces, pieces, strict=True)):
+        for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, made.form.knockouts)):
             yield JobFinding("measure", wanted.id, found)
     high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
