@@ -187,8 +187,7 @@ def _summary(read: JobFile, planned: Plan, units: Units) -> list[str]:
     ]
     cut = planned.cutting
     lines.append(
-        f"  {write_quantity(cut.sheet_count.value, 'sheets', units)} of "
-        f"{', '.join(kind.sheet_name for kind in cut.kinds) or 'board'}, "
+        f"  {', '.join(f'{len(kind.bought)} {kind.sheet_name}' for kind in cut.kinds) or 'no boards'}, "
         f"{write_quantity(cut.screws.value, 'screws', units)}, "
         f"{write_quantity(cut.cartridges.value, 'cartridges', units)} of sealant"
     )

@@ -93,6 +93,27 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
 
 
+def test_what_stays_on_the_ground_is_staked_and_can_be_set_on_a_base(open_page: OpenPage, api: TestClient) -> None:
+    pad = top_document(
+        piece={"cast": "face up"}, steel={"exposure": "on the ground"}, form={"sheet": "batten-38x89"},
+        handling={"people": 2, "standing": {"top": {"use": "pad or step on the ground"}}},
+    )  # fmt: skip
+    page = open_page(begin(api, pad), units="in")
+    expect(page.locator("[data-stake]")).to_have_count(8)
+    expect(page.locator("[data-ground]")).to_be_attached()
+    expect(page.locator("[data-board=base]")).to_have_count(0)
+    expect(page.locator("[data-headline=form]")).to_contain_text("1 length")
+    expect(page.locator("[data-headline=move]")).to_contain_text("stays")
+    page.get_by_role("radio", name="Assembly").click()
+    expect(page.locator("[data-stake]")).to_have_count(0)
+    page.get_by_role("button", name="Step 3,").click()
+    expect(page.locator("[data-stake]")).to_have_count(2)  # those of the first side
+    page.get_by_role("radio", name="Plan", exact=True).click()
+    choose(page, "Sides", "on the base")
+    page.locator("[data-board=base]").wait_for()
+    expect(page.locator("[data-stake]")).to_have_count(0)
+
+
 def test_a_better_cut_plan_is_looked_for_stopped_taken_and_lost(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(begin(api, top_document(opening(), hole("450 mm", "520 mm"))), units="mm")
     page.get_by_role("radio", name="Cut plan").click()

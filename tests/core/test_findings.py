@@ -220,6 +220,18 @@ CASES: dict[str, tuple[Job, Job]] = {
         top(form={"sides": "lapping the base"}, piece={"thickness": "350 mm"}),
         top(form={"sides": "lapping the base", "screw_spacing": "120 mm"}, piece={"thickness": "350 mm"}),
     ),
+    "needs-a-base": (
+        top(form={"sides": "staked to the ground"}, piece={"taper": {"thickness": "60 mm"}, "cast": "face up"}),
+        top(form={"sides": "on the base"}, piece={"taper": {"thickness": "60 mm"}, "cast": "face up"}),
+    ),
+    "face-on-the-ground": (
+        top(form={"sides": "staked to the ground"}),
+        top(form={"sides": "staked to the ground"}, piece={"cast": "face up"}),
+    ),
+    "not-on-a-bench": (
+        top(form={"sides": "staked to the ground"}, piece={"cast": "face up"}),
+        top(form={"sides": "staked to the ground"}, piece={"cast": "face up"}, mix={"settled": "rodded"}),
+    ),
     "seam-takes-its-divider": (
         top(piece={"seams": [{"id": "s", "offset": "300 mm"}]}),
         top(),
@@ -310,9 +322,19 @@ THEM = (Person(id="lead", name="Studio lead"), Person(id="yard", name="Yard volu
 LATE = THEM[1].model_copy(update={"there_from": time(9, 1)})
 WITH_THEM = top(handling={"there": ["lead", "yard"]}, cure={"poured_at": POUR})
 
+GROUND = {"sides": "staked to the ground"}
+
+
+def of_screws(*lengths_mm: float) -> Shop:
+    shop = Shop()
+    screws = shop.screws[0].model_copy(update={"lengths_mm": lengths_mm})
+    return shop.model_copy(update={"screws": (screws,)})
+
+
 SHOPS = {
     "shop-figure-high": (top(), Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
     "density-not-believed": (top(), of_bags(75.0), of_bags(12.7)),
+    "stake-screw-comes-through": (top(form=GROUND, piece={"cast": "face up"}), of_screws(40, 55), of_screws(40, 52)),
     "no-such-person": (WITH_THEM, Shop(people=THEM[:1]), Shop(people=THEM)),
     "away-at-the-pour": (WITH_THEM, Shop(people=(THEM[0], LATE)), Shop(people=THEM)),
 }

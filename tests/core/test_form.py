@@ -23,7 +23,7 @@ SHOP = Shop()
 ARCH = {"kind": "arch block", "span": "1200 mm", "rise": "500 mm", "depth": "150 mm", "blocks": 5}
 CORNERS, SIDES = ("run past", "pinwheel", "mitred"), ("on the base", "lapping the base")
 CURVES = ("liner on ribs", "kerfed strip")
-SCHOOLS = list(product(CORNERS, SIDES, CURVES))
+SCHOOLS = list(product(CORNERS, (*SIDES, "staked to the ground"), CURVES))
 STANDING = ("strip", "liner", "kerfed strip")
 HAIR_MM = 0.02  # boards that only touch are joined by so much
 
@@ -112,7 +112,18 @@ def test_the_cavity_that_the_boards_make_is_the_piece(
             if board.key.split("-rib")[0] != other.key.split("-rib")[0]:
                 shared = foot(board).intersection(foot(other)).area
                 assert shared < 2.0, f"{board.key} stands in {other.key}"
-    wood = unary_union([foot(board).buffer(0.1) for board in standing])
+    stakes = [
+        Outline(tuple(Vertex(*one.path[at : at + 3]) for at in range(0, 12, 3))).polygon
+        for one in form.stiffness.stakes
+    ]
+    roomy = min(edge.chord for edge in piece.edges) > 70 and kind != "arch block"
+    for index, stake in enumerate(stakes):
+        assert piece.polygon.intersection(stake).area < 1, "a stake stands outside the piece"
+        taken = [*(foot(board) for board in standing), *stakes[:index]] if roomy else []
+        assert all(one.intersection(stake.buffer(-1)).area < 2 for one in taken), "in no board and no other stake"
+    assert form.on_ground is (sides == "staked to the ground") is bool(stakes)
+    assert form.on_ground is all(board.kind != "base" for board in form.boards)
+    wood = unary_union([*(foot(board).buffer(0.1) for board in standing), *(one.buffer(0.1) for one in stakes)])
     for screw in form.screws:
         begins = Point(screw.x_mm + screw.dx * 0.5, screw.y_mm + screw.dy * 0.5)
         ends = Point(screw.x_mm + screw.dx * 30, screw.y_mm + screw.dy * 30)

@@ -66,7 +66,8 @@ def _hardware(plan: Plan) -> Iterator[Row]:
         ("Sealant", cut.cartridges),
         ("Tape", cut.rolls),
     ):
-        yield name, round(figure.value, 3), figure.unit
+        if figure.value:
+            yield name, round(figure.value, 3), figure.unit
     for planned in plan.pieces:
         if planned.form.stiffness.straps:
             yield f"{planned.name}: strap round the form", len(planned.form.stiffness.straps), "straps"

@@ -55,6 +55,8 @@ class ActHeadline:
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
+    ``stays`` says that it stays where it is cast. ``lengths`` are of lumber that sides are sawn from.
+
     ``first_act`` is the first of stripping, turning, carrying and sealing that is not done; ``cures`` says whether
     it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not by bags.
     """
@@ -69,7 +71,10 @@ class Headline:
     measured: bool
     batches: float
     people: int | None
+    stays: bool
+    in_moulds: bool
     sheets: float
+    lengths: float
     screws: float
     steel_school: str
     bars: int
@@ -110,7 +115,10 @@ def headline(job: Job, plan: Plan) -> Headline:
         measured=plan.mix.scratch is not None,
         batches=plan.mix.batches.value,
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
+        stays=heaviest.handling.stays,
+        in_moulds=job.form.in_moulds,
         sheets=plan.cutting.sheet_count.value,
+        lengths=plan.cutting.side_lengths.value if plan.cutting.side_lengths else 0.0,
         screws=plan.cutting.screws.value,
         steel_school=job.steel.school,
         bars=sum(

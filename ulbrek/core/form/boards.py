@@ -34,14 +34,14 @@ class Built(NamedTuple):
 
 
 def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsCut]) -> Built:
-    """The boards, base first, and the inside that they make.
+    """The boards, base first where it has one, and the inside that they make.
 
     Args:
         brief: what the form is for
         sides: its sides
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    base = _panel(brief, "base", as_cut.get("base", BoardAsCut()))
+    base = None if brief.on_ground else _panel(brief, "base", as_cut.get("base", BoardAsCut()))
     standing: list[Board] = []
     inside: list[InsideSize] = []
     for side in sides:
@@ -54,7 +54,7 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsC
         board, made = _strip(brief, side, cut, base)
         standing.append(board)
         inside.append(made)
-    panels = [base]
+    panels = [base] if base else []
     if brief.floor is not None:
         panels.append(_bed(brief))
     lid = [_panel(brief, "lid", as_cut.get("lid", BoardAsCut()))] if brief.stands else []
@@ -147,7 +147,7 @@ def _bed(brief: FormBrief) -> Board:
     )  # fmt: skip
 
 
-def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board) -> tuple[Board, InsideSize]:
+def _strip(brief: FormBrief, side: Side, cut: BoardAsCut, base: Board | None) -> tuple[Board, InsideSize]:
     of = f"{brief.piece}/{side.key}"
     board = brief.sheet.thickness_mm
     starts, ends = _reach(brief, side.start, of, "start"), _reach(brief, side.end, of, "end")
@@ -184,11 +184,11 @@ def _reach(brief: FormBrief, end: End, of: str, which: str) -> Figure | float:
 
 
 def _inside(
-    brief: FormBrief, side: Side, base: Board, cut: tuple[Figure | float, Figure | float, Figure | float]
+    brief: FormBrief, side: Side, base: Board | None, cut: tuple[Figure | float, Figure | float, Figure | float]
 ) -> InsideSize:
     of, wants = f"{brief.piece}/{side.key}", side.edge.chord
     strip, starts, ends = cut
-    if brief.laps and _is_box(brief.outline):
+    if base and brief.laps and _is_box(brief.outline):
         length = base.length_cut_mm if side.key in ("front", "back") else base.height_cut_mm
         return InsideSize(side.key, "base", work(rules.inside_of_board, of, board_length_mm=length), wants)
     flush = side.start.reach_mm, side.end.reach_mm
@@ -248,7 +248,8 @@ def _curve(brief: FormBrief, side: Side) -> Iterator[Board]:
         side.key, f"{side.name.capitalize()}, liner", "liner", (length, height), ring(edge, 0.0, liner.thickness_mm),
         heights, liner.thickness_mm, liner.id, tops=sloping,
     )  # fmt: skip
-    yield from _ribs(brief, side, height.value)
+    if not brief.on_ground:
+        yield from _ribs(brief, side, height.value)
 
 
 def _bend(brief: FormBrief, side: Side) -> Bend:

@@ -6,11 +6,11 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
-from ulbrek.core.form.inputs import FormHabits
+from ulbrek.core.form.inputs import Fixing, FormHabits
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Fall
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
-from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.boards import Lumber, Sheet
 from ulbrek.core.materials.supplies import Supplies
 
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
@@ -45,6 +45,8 @@ class FormBrief:
         dividers: where it is divided
         cavities: the outlines of the castings in it; empty: the one that its inside is
         mirrored: whether it lies as a mirror image of the plan, cast face down
+        lumber: what stakes are cut from
+        stays: whether the piece stays where it is cast
         open_edges: sides that stay open, where it stands on edge between two panels; none where it lies
     """
 
@@ -64,6 +66,8 @@ class FormBrief:
     cavities: tuple[Outline, ...] = ()
     open_edges: frozenset[str] = frozenset()
     mirrored: bool = False
+    lumber: Lumber | None = None
+    stays: bool = False
 
     @cached_property
     def by_feature(self) -> Mapping[str, Sequence[MouldShape]]:
@@ -94,6 +98,28 @@ class FormBrief:
         """Whether the strips lap the base's edge; with curved sides, or on edge, they stand on it."""
         straight = not any(edge.is_arc for edge in self.outline.edges)
         return self.habits.sides == "lapping the base" and straight and not self.stands
+
+    @property
+    def wants_base(self) -> bool:
+        """Whether it cannot do without a base: it stands on edge, or its floor slopes or is raised in part."""
+        below = any(one.stands_out and one.prism.bottom_mm < 0 for one in self.moulded)
+        return self.stands or self.floor is not None or below
+
+    @property
+    def on_ground(self) -> bool:
+        """Whether the ground is its base, and stakes hold its sides."""
+        return self.habits.sides == "staked to the ground" and not self.wants_base
+
+    @property
+    def fixing(self) -> Fixing:
+        """What holds its sides: to stakes they are screwed or nailed."""
+        fixing = self.habits.fixing
+        return "screws" if self.on_ground and fixing != "nails" else fixing
+
+    @property
+    def bare(self) -> bool:
+        """Whether bare wood touches the concrete."""
+        return "bare" in ((self.sheet.face,) if self.on_ground else (self.sheet.face, self.base.face))
 
     @property
     def stands(self) -> bool:

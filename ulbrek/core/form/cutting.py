@@ -26,9 +26,10 @@ Forms = Sequence[BuiltForm]
 
 
 class CutFrom(NamedTuple):
-    """What boards are cut from, and what stiffens them."""
+    """What boards are cut from, those of it that are lumber, by id, and what stiffens them."""
 
     sheets: Sequence[Sheet]
+    lengths: frozenset[str]
     lumber: Lumber
     supplies: Supplies
 
@@ -43,14 +44,17 @@ def cutting(forms: Forms, materials: CutFrom, habits: FormHabits, inputs: FormIn
         inputs: offcuts that are used first, and plans that were accepted
     """
     screws = work(rules.all_screws, screws_of_forms=sum(form.screw_count.value * copies for _, form, copies in forms))
-    kinds = [_of_kind(forms, sheet, habits, inputs) for sheet in materials.sheets]
+    kinds = [_of_kind(forms, sheet, habits, inputs, sheet.id in materials.lengths) for sheet in materials.sheets]
     cut = [kind for kind in kinds if kind.names]
     lumber = lumber_cut(forms, materials.lumber, habits.kerf.mm)
     panels = {key: size for kind in cut for key, size in _sizes(kind)}
-    sheets_cut = float(sum(len(kind.bought) for kind in cut))
+    sheets_cut, lengths_cut = (
+        float(sum(len(kind.bought) for kind in cut if kind.lumber is lumbered)) for lumbered in (False, True)
+    )
     return CuttingResult(
         kinds=tuple(cut),
         sheet_count=work(rules.sheets, sheets_cut=sheets_cut),
+        side_lengths=work(rules.side_lengths, lengths_cut=lengths_cut) if lengths_cut else None,
         proven=all(kind.proven for kind in cut),
         saw=habits.saw,
         kerf_mm=habits.kerf.mm,
@@ -220,7 +224,7 @@ def _smaller(sheet: Sheet, best: Bought, habits: FormHabits) -> Iterator[SheetPl
         yield kept
 
 
-def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs) -> KindCut:
+def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs, lumber: bool) -> KindCut:
     made = bought(forms, sheet, habits, inputs)
     largest = max(sheet.sizes, key=lambda size: size.length_mm * size.width_mm)
     least = least_sheets(made.panels, stock_of(sheet, largest, habits, inputs)) if made.panels else 0
@@ -243,6 +247,7 @@ def _of_kind(forms: Forms, sheet: Sheet, habits: FormHabits, inputs: FormInputs)
         cost=work(rules.sheets_cost, sheet.id, prices_of_sheets=sum(known))
         if known and len(known) == len(prices)
         else None,
+        lumber=lumber,
         findings=made.findings,
     )
 

@@ -15,6 +15,7 @@ from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.ready import ready_for
 from ulbrek.core.form.result import Board, Knockout, Path, Where
 from ulbrek.core.form.sides import CornerBlock
+from ulbrek.core.form.stakes import ON_GROUND, PINNED, WEIGHTED
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
@@ -199,6 +200,8 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     if one.kind in _HELD_IN:
         build, how = _HELD_IN["bolt on the base" if one.kind == "bolt" and where == "on the base" else one.kind]
         over = where == "hung from above"
+        if brief.on_ground and where in ("on the base", "inside") and one.kind in ON_GROUND:
+            build, how = ON_GROUND[one.kind]
         how = how.replace(
             "{to}", "to a bridge over the form, flush with the sides" if over else "to the base from below"
         )
@@ -208,13 +211,16 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     build = ready.name if ready else _build(one, deep, brief.sheet.thickness_mm)
     through = where == "on the base" and high >= brief.depth_mm - _LEVEL_MM
     hold = brief.habits.knockouts
-    if where == "hung from above":
+    laid = brief.on_ground and where != "hung from above"
+    if laid:
+        how = PINNED if build == "a box of boards" else WEIGHTED
+    elif where == "hung from above":
         how = "Hang it from bridges over the form, screwed to both, and lay the ballast on."
     elif through:
         how = f"{hold.capitalize()} to the base, flush with the sides."
     else:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
-    if build == "foam in layers" and (hold != "bonded" or where != "on the base"):
+    if build == "foam in layers" and not laid and (hold != "bonded" or where != "on the base"):
         how += PLATED
     if ready:
         how = f"Cut it to {{{deep:.2f} cut}}. {_AS_IT_IS[ready.stays]} {how}"
@@ -246,10 +252,10 @@ def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, 
     prism, foam = one.prism, around.foam
     low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
     deep, of, hold = high - low, f"{brief.piece}/{one.feature}", brief.habits.knockouts
-    on_base = where == "on the base"
+    on_base, laid = where == "on the base", brief.on_ground and where != "hung from above"
     volume, foot = _volume(prism, low, high), _area_at(prism, low)
-    made_of_foam, laid = told[0] == "foam in layers", told[0] in ("foam in layers", "sheet cut to shape")
-    sealed = on_base and hold == "bonded and screwed"
+    made_of_foam, layered = told[0] == "foam in layers", told[0] in ("foam in layers", "sheet cut to shape")
+    sealed = on_base and hold == "bonded and screwed" and not laid
     lifts = work(
         rules.uplift, of, volume_l=volume / 1e6, base_area_mm2=foot,
         height_mm=brief.depth_mm - low if on_base else deep,
@@ -265,14 +271,17 @@ def _floating(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, 
     )
     thick = foam.thickness_mm if made_of_foam else brief.sheet.thickness_mm
     around_mm = prism.outline.length_mm
+    pinned = laid and told[0] == "a box of boards"  # open below, and held by stakes within it
     return Knockout(
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(brief, one),
         ends=_ends(prism), mouth=prism.mouth, bottom_mm=low, height_mm=deep,
         draft_deg=round(degrees(atan(prism.draft)), 3),
-        layers=None if not laid else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
+        layers=None if not layered else work(rules.foam_layers, of, height_mm=deep, foam_mm=thick),
         layer_mm=thick, tape=work(rules.wrap, of, around_mm=around_mm, rows=_rows(brief, deep)),
-        uplift=lifts, held=held, ballast=work(rules.ballast, of, uplift_n=lifts),
-        fill_step=_fill_step(prism, of, deep, around, held), screws=screws, holding=told[1],
+        uplift=None if pinned else lifts, held=None if laid else held,
+        ballast=None if pinned else work(rules.ballast, of, uplift_n=lifts),
+        fill_step=None if laid else _fill_step(prism, of, deep, around, held),
+        screws=0 if laid else screws, holding=told[1],
     )  # fmt: skip
 
 
@@ -288,7 +297,8 @@ def _held(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, str]
             insert_kg=one.insert_kg,
         )  # fmt: skip
     lifted = lifts is not None and lifts.value > 0
-    screws = max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)) if lifts is not None and lifted else 0
+    laid = brief.on_ground and where in ("on the base", "inside")
+    screws = max(1, ceil(SAFETY * lifts.value / SCREW_WORKING_N)) if lifts is not None and lifted and not laid else 0
     return Knockout(
         feature=one.feature, name=one.name, kind=one.kind, build=told[0], where=where, paths=_drawn(brief, one),
         bottom_mm=prism.bottom_mm, height_mm=prism.top_mm - prism.bottom_mm, uplift=lifts if lifted else None,
@@ -314,7 +324,8 @@ def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
         layer_mm=around.foam.thickness_mm,
         tape=work(rules.wrap, of, around_mm=block.block.length_mm, rows=_rows(brief, deep)),
         screws=2,
-        holding="Screw it through both sides, and seal its two joints.",
+        holding="Screw it through both sides." if brief.on_ground
+        else "Screw it through both sides, and seal its two joints.",
     )  # fmt: skip
 
 
@@ -347,12 +358,15 @@ def _edge(brief: FormBrief, made: MouldEdge) -> Knockout:
     on_floor = made.side == "floor"
     build = f"a strip shaped to a {made.kind}" if on_floor else f"an edging tool for a {made.kind}"
     line = (first.start.x, first.start.y, first.bulge, first.end.x, first.end.y, 0.0)
+    how = "Run it along the side when a pressed finger leaves {6 limit}."
+    if on_floor:
+        how = "Glue it into the corner before the joints are sealed."
+    if on_floor and brief.on_ground:
+        how = "Screw it to the foot of the side, from outside."
     return Knockout(
         feature=f"edge-{made.edge.replace(' ', '-')}", name=f"{made.edge.capitalize()} edge, {made.kind}", kind="edge",
         build=build, where="along an edge", paths=(line,),
-        bottom_mm=0.0 if on_floor else brief.depth_mm - made.size_mm,
-        height_mm=made.size_mm, holding="Glue it into the corner before the joints are sealed." if on_floor
-        else "Run it along the side when a pressed finger leaves {6 limit}.",
+        bottom_mm=0.0 if on_floor else brief.depth_mm - made.size_mm, height_mm=made.size_mm, holding=how,
     )  # fmt: skip
 
 

@@ -13,7 +13,7 @@ from ulbrek.core.base.units.limits import Between
 from ulbrek.core.materials.fixings import Release, Sealing
 
 Corner = Literal["run past", "pinwheel", "mitred"]
-Sides = Literal["on the base", "lapping the base"]
+Sides = Literal["on the base", "lapping the base", "staked to the ground"]
 Screwing = Literal["down through the strip", "up through the base"]
 Fixing = Literal["screws", "tie bolts", "hot glue and blocks", "nails"]
 Curve = Literal["liner on ribs", "kerfed strip"]
@@ -190,6 +190,10 @@ class FormInputs(_Otherwise):
         Field(max_length=400, description="boards that were cut otherwise, by “piece.board”"),
         COUNTED,
     ] = Field(default_factory=dict)
+
+    def says(self, habit: str) -> bool:
+        """Whether this job says itself how something is done, by the habit's field."""
+        return getattr(self, habit) is not None
 
     def over(self, habits: FormHabits) -> FormHabits:
         """The habits with what this job does otherwise."""

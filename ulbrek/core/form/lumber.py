@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 
-from ulbrek.core.base.figure import work
+from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
 from ulbrek.core.form.result import BuiltForm, LengthCut, LumberCut, LumberPart
 from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, fewest_lengths
@@ -18,10 +18,10 @@ def lumber_cut(forms: Iterable[BuiltForm], lumber: Lumber, kerf_mm: float) -> Lu
         kerf_mm: what a cut takes
     """
     parts: list[CutLength] = []
-    names: dict[str, str] = {}
-    for number, (key, name, length) in enumerate(_parts(forms), 1):
-        parts.append(CutLength(f"{key}.{number}", round(length, 1)))
-        names[parts[-1].key] = name
+    told: dict[str, tuple[str, str]] = {}
+    for number, (key, name, size) in enumerate(_parts(forms), 1):
+        parts.append(CutLength(f"{key}.{number}", round(size.value, 1)))
+        told[parts[-1].key] = (name, size.kind or "cut")
     if not parts:
         return None
     wanted = tuple(sorted(parts, key=lambda part: (-part[1], part[0])))
@@ -36,18 +36,18 @@ def lumber_cut(forms: Iterable[BuiltForm], lumber: Lumber, kerf_mm: float) -> Lu
         proven=cut.proven,
         least=cut.least,
         lengths=tuple(
-            LengthCut(tuple(LumberPart(names[key], size) for key, size in plan.parts), plan.left_mm)
+            LengthCut(tuple(LumberPart(told[key][0], size, told[key][1]) for key, size in plan.parts), plan.left_mm)
             for plan in cut.plans
         ),
-        too_long=tuple(dict.fromkeys(names[key] for key in cut.too_long)),
+        too_long=tuple(dict.fromkeys(told[key][0] for key in cut.too_long)),
     )
 
 
-def _parts(forms: Iterable[BuiltForm]) -> Iterator[tuple[str, str, float]]:
-    """Each piece of lumber: its key, its name and its length [mm]."""
+def _parts(forms: Iterable[BuiltForm]) -> Iterator[tuple[str, str, Figure]]:
+    """Each piece of lumber: its key, its name and its length."""
     told = list(forms)
     for piece, form, copies in told:
         for batten in form.stiffness.battens:
             name = batten.name if len(told) == 1 else f"{piece}: {batten.name[0].lower()}{batten.name[1:]}"
             for _ in range(batten.count * copies):
-                yield f"{form.piece}.{batten.key}", name, batten.length.value
+                yield f"{form.piece}.{batten.key}", name, batten.length

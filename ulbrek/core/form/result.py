@@ -80,7 +80,7 @@ class Board:
 
 @dataclass(frozen=True, slots=True)
 class Screw:
-    """A screw's place in plan [mm], the way it goes, and its length."""
+    """A screw's place in plan [mm], the way it goes, and its length; through stakes it goes in."""
 
     x_mm: float
     y_mm: float
@@ -161,13 +161,13 @@ class Knockout:
 
 @dataclass(frozen=True, slots=True)
 class Joint:
-    """How the strips are screwed: the holes, the screw and what it bites.
+    """How the strips are screwed: the holes, the screw and what it bites. At stakes it is screwed through each of them.
 
     ``holds`` is what one screw takes at work, ``push`` what the wet concrete puts on the side between two [N].
     """
 
     fixing: str
-    way: Literal["down", "up", "in"]
+    way: Literal["down", "up", "in", "stake"]
     screw_mm: float
     bite: Figure
     pilot: Figure
@@ -209,6 +209,22 @@ class Brace:
 
 
 @dataclass(frozen=True, slots=True)
+class Stake:
+    """Where a stake stands at the outer face of a side, in plan [mm], the way outwards from there, and its outline.
+
+    ``side`` is the key of the board that it holds; ``screwed`` whether that is screwed to it: a thin liner leans on it.
+    """
+
+    side: str
+    x_mm: float
+    y_mm: float
+    dx: float
+    dy: float
+    path: Path
+    screwed: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Strap:
     """A strap all round the form: how high above the floor [mm], and what pulls on it."""
 
@@ -234,7 +250,11 @@ class Stiffness:
         tips: what the concrete tips a side outwards with about its foot, between two screws
         rights: what a screw at its foot holds against that
         braces: where braces stand outside the sides, in plan [mm]; none where the screws are near enough
+        bearer_spacing: None where the ground is the base
         bearers_mm: places of the bearers along the base's longer side, from its end [mm]
+        stakes: outside the sides; none where there is a base
+        stake_spacing: along straight sides; None where there is a base
+        curve_stake_spacing: the same behind curved ones
         straps: round a tall one
         battens: the lumber for all of it
     """
@@ -245,8 +265,11 @@ class Stiffness:
     rights: Figure
     brace_spacing: Figure
     braces: tuple[Brace, ...]
-    bearer_spacing: Figure
+    bearer_spacing: Figure | None
     bearers_mm: tuple[float, ...]
+    stakes: tuple[Stake, ...]
+    stake_spacing: Figure | None
+    curve_stake_spacing: Figure | None
     straps: tuple[Strap, ...]
     battens: tuple[Batten, ...]
 
@@ -266,14 +289,15 @@ class FormSupplies:
 class FormResult:
     """The form of one piece; figures are of one form.
 
-    ``cavities`` are the outlines of the castings in it; ``stands`` says that it stands on edge between two panels.
+    ``cavities`` are the outlines of the castings in it; ``stands`` says that it stands on edge between two panels,
+    ``on_ground`` that the ground is its base.
     """
 
     piece: str
     sheet_name: str
     corner: str
-    sides: str
     stands: bool
+    on_ground: bool
     cavities: tuple[Path, ...]
     depth_mm: float
     boards: tuple[Board, ...]
@@ -320,6 +344,7 @@ class KindCut:
         saw_settings: every setting, in the order in which they come
         sawn: panels that are ticked off
         cost: of the sheets that are bought; None where a price is missing
+        lumber: whether it is lumber that sides are sawn from, bought by the length
         sheets: offcuts first, then whole ones
         least: a number of whole sheets below which no plan can go
         proven: whether fewer whole sheets are impossible
@@ -342,6 +367,7 @@ class KindCut:
     saw_settings: tuple[Setting, ...]
     sawn: tuple[str, ...]
     cost: Figure | None
+    lumber: bool
     findings: tuple[Finding, ...]
 
     @property
@@ -352,10 +378,11 @@ class KindCut:
 
 @dataclass(frozen=True, slots=True)
 class LumberPart:
-    """A piece of lumber: what it is, and its length [mm]."""
+    """A piece of lumber: what it is, its length [mm], and the kind of quantity by which that is written."""
 
     name: str
     length_mm: float
+    kind: str = "cut"
 
 
 class BuiltForm(NamedTuple):
@@ -402,6 +429,8 @@ class CuttingResult:
     """All boards of the job cut from sheets, kind by kind, and what else the forms take.
 
     Attributes:
+        sheet_count: of sheets that are bought, lumber apart
+        side_lengths: of lumber that sides are sawn from; None where they are sawn from sheets
         proven: whether fewer sheets are impossible
         lumber: None where none is wanted
         saw: what the sheets are cut with
@@ -410,6 +439,7 @@ class CuttingResult:
 
     kinds: tuple[KindCut, ...]
     sheet_count: Figure
+    side_lengths: Figure | None
     proven: bool
     saw: str
     kerf_mm: float

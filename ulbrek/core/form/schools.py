@@ -34,6 +34,11 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
             "Sides lap the base's edge: the base alone sets the size, and screws go in from outside.",
             "Screws in the base's edge hold less: tall sides need them close together, or a strap.",
         ),
+        Way(
+            "staked to the ground",
+            "No base: the ground is it. What stays where it is cast is formed so unless a job says otherwise.",
+            "The lower face is as rough as what it lies on, and nothing can be bonded to it.",
+        ),
     ),
     "fixing": (
         Way("screws", "Unscrew cleanly, so the form comes apart without force and can be reused.", ""),

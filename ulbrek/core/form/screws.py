@@ -5,9 +5,9 @@ from math import ceil, hypot
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.form import rules
+from ulbrek.core.form import rules, stakes
 from ulbrek.core.form.brief import RIB_MM, FormBrief
-from ulbrek.core.form.result import Board, Joint, Screw
+from ulbrek.core.form.result import Board, Joint, Screw, Stake
 from ulbrek.core.form.sides import Side
 from ulbrek.core.materials import fixings
 
@@ -16,13 +16,15 @@ _ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block hol
 
 
 def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Joint:
-    """How strips are fixed to the base, with the shortest screw that bites enough.
+    """How strips are fixed to the base, with the shortest screw that bites enough; on the ground, to their stakes.
 
     Args:
         brief: what the form is for
         strip_height_mm: the lowest of them
         density_kg_m3: density of the fresh concrete
     """
+    if brief.on_ground:
+        return stakes.joint(brief, density_kg_m3)
     board, base, of = brief.sheet.thickness_mm, brief.base.thickness_mm, brief.piece
     hole = work(rules.pilot, of, shank_mm=brief.supplies.screw.shank_mm, pilot_share=fixings.PILOT_SHARE)
     through = _shortest(brief, board + fixings.BITE_FROM_SIDE_MM)
@@ -48,11 +50,13 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
         rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=brief.head_mm,
         spacing_mm=brief.habits.screw_spacing.mm,
     )  # fmt: skip
-    return Joint(brief.habits.fixing, way, length, bite, hole, through, holds, push)
+    return Joint(brief.fixing, way, length, bite, hole, through, holds, push)
 
 
-def strip_screws(brief: FormBrief, sides: Sequence[Side], made: Joint) -> list[Screw]:
-    """The screws along the strips, at true places."""
+def strip_screws(brief: FormBrief, sides: Sequence[Side], made: Joint, staked: Sequence[Stake]) -> list[Screw]:
+    """The screws along the strips, at true places; on the ground those through their stakes."""
+    if brief.on_ground:
+        return stakes.screws(brief, staked, made)
     closed = [side for side in sides if side.key not in brief.open_edges]
     along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(brief, side, made)]
     if not brief.stands:
@@ -125,7 +129,7 @@ def _along(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:
         if made.way == "in":
             yield Screw(x, y, "in", -out.x, -out.y, made.screw_mm)
         else:
-            yield Screw(x, y, made.way, 0.0, 0.0, made.screw_mm)
+            yield Screw(x, y, "down" if made.way == "down" else "up", 0.0, 0.0, made.screw_mm)
 
 
 def _round(brief: FormBrief, side: Side, made: Joint) -> Iterator[Screw]:

@@ -66,7 +66,7 @@ def _in_its_side(brief: FormBrief, prism: Prism) -> str:
     height = (prism.bottom_mm + prism.top_mm) / 2
     return (
         f"In the {side} side as the form lies: centre {{{away:.2f} mm}} from its {nearer} end, inside, "
-        f"{{{height:.2f} mm}} above the base."
+        f"{{{height:.2f} mm}} above the {'ground' if brief.on_ground else 'base'}."
     )
 
 

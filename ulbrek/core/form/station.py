@@ -41,20 +41,21 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     sides, blocks = sides_of(brief)
     built = build(brief, sides, as_cut)
     boards = (*built.boards, *hung(brief), *core_sides(brief))
+    base = None if brief.on_ground else boards[0]
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
     joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
     knockouts = tuple(set_out(brief, one) for one in formers(brief, blocks, Around(foam, formed.density.value)))
-    screwed = brief.habits.fixing == "screws"
-    stiff = stiffness(brief, joints, formed.density, boards[0], sides, knockouts)
-    along = strip_screws(brief, sides, joints) if screwed else []
+    screwed = brief.fixing == "screws"
+    stiff = stiffness(brief, joints, formed.density, base, sides, knockouts)
+    along = strip_screws(brief, sides, joints, stiff.stakes) if screwed else []
     corners = corner_screws(sides, boards, joints) if screwed else []
     seen = checks.FormCase(brief, sides, built, boards, joints, knockouts, formed.castings)
     return FormResult(
         piece=brief.piece,
         sheet_name=brief.sheet.name,
         corner=brief.habits.corner,
-        sides=brief.habits.sides,
         stands=brief.stands,
+        on_ground=brief.on_ground,
         cavities=tuple(one.path for one in brief.cavities or (brief.outline,)),
         depth_mm=brief.depth_mm,
         boards=boards,
@@ -85,17 +86,18 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= brief.depth_mm]
     round_piece = brief.outline.length_mm
     corners = sum(1 for edge in brief.outline.edges if not edge.is_arc)
+    sealed = 0.0 if brief.on_ground else 1.0  # nobody runs a bead on the ground
     joints = work(
         rules.sealed_joints,
         of,
-        inside_mm=round_piece,
-        upright_mm=corners * brief.depth_mm,
-        knockouts_mm=round_openings,
+        inside_mm=sealed * round_piece,
+        upright_mm=sealed * corners * brief.depth_mm,
+        knockouts_mm=sealed * round_openings,
     )
     contact = work(
         rules.contact_area,
         of,
-        net_area_mm2=formed.net_area,
+        net_area_mm2=0.0 if brief.on_ground else formed.net_area,
         edges_mm=round_piece,
         openings_mm=sum(one.prism.outline.length_mm for one in through),
         thickness_mm=brief.depth_mm,

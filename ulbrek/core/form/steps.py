@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.form.brief import FormBrief
-from ulbrek.core.form.care import DUST, FOAM, RAGS, SEALANT
+from ulbrek.core.form.care import DUST, FOAM, GROUND, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
 
 _WAYS = {
@@ -17,6 +17,13 @@ _FIXINGS = {
     "hot glue and blocks": "Run hot glue along its foot and set scrap blocks behind it, every 150 mm.",
     "nails": "Nail it through from below, 18 gauge; this form is broken up to get the piece out.",
 }
+_STAKED = {
+    "screws": "Set it to its line. Drive the stakes outside it, upright, heads below its upper edge; with that edge "
+    "level, put two screws through each stake into the side.",
+    "nails": "Set it to its line. Drive the stakes outside it, upright, heads below its upper edge; with that edge "
+    "level, put two double-headed nails through each stake into the side, a weight held against the board.",
+}
+_FIXED = "Fix everything on its mark, and run a bead round what concrete must not get under. "
 _OIL_DRIES_H = 12.0
 
 
@@ -42,18 +49,21 @@ def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
 
 def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     (made, stiff), habits = held, brief.habits
-    how = _FIXINGS.get(made.fixing, _WAYS[made.way])
-    if "bare" in (brief.sheet.face, brief.base.face):
+    how = _STAKED[made.fixing] if brief.on_ground else _FIXINGS.get(made.fixing, _WAYS[made.way])
+    if brief.bare and not brief.on_ground:
         yield _Told(
             "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
             (), RAGS,
         )  # fmt: skip
-    yield _Told(
-        "Lay the base on its bearers",
-        "Good face up. Level it both ways now, while it is light, and mark the inside of the form on it in pencil.",
-        ("base",),
-        DUST,
-    )
+    if brief.on_ground:
+        yield from _ground(brief)
+    else:
+        yield _Told(
+            "Lay the base on its bearers",
+            "Good face up. Level it both ways now, while it is light, and mark the inside of the form on it in pencil.",
+            ("base",),
+            DUST,
+        )
     yield from _beds(boards, knockouts)
     yield from _sides(brief, boards, how)
     if brief.stands:
@@ -63,22 +73,32 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
             "above.",
             ("lid",),
         )
-    yield _Told(
-        "Check square and height",
-        f"{_square(brief)} A straightedge across the sides shows one height within {{0.5 fine}}.",
-    )
+    if brief.on_ground:
+        yield _Told(
+            "Check square and height",
+            f"{_square(brief)} A level across the sides shows one height, or the fall that is wanted; tap stakes down "
+            "or draw them to mend it. Then ram soil against the foot of every side, outside, so that no paste runs "
+            "under it.",
+        )
+    else:
+        yield _Told(
+            "Check square and height",
+            f"{_square(brief)} A straightedge across the sides shows one height within {{0.5 fine}}.",
+        )
     blocks = [one.feature for one in knockouts if one.where == "in a corner"]
     if blocks:
         yield _Told("Set the corner blocks", "Each into its corner, tight to both sides.", tuple(blocks))
-    hours = brief.supplies.sealant(habits.sealing).cure_h
-    yield _Told(
-        f"Seal every inside joint with {habits.sealing}",
-        f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before oiling.",
-        ("bead",),
-        SEALANT,
-    )
-    yield from _formers(boards, knockouts)
-    yield _Told("Tape the screw heads", "Paste in a screw head means prying when you strip.", ("tape",))
+    if not brief.on_ground:
+        hours = brief.supplies.sealant(habits.sealing).cure_h
+        yield _Told(
+            f"Seal every inside joint with {habits.sealing}",
+            f"Tape both sides, tool the bead, peel. Let it cure {hours:g} h before oiling.",
+            ("bead",),
+            SEALANT,
+        )
+    yield from _formers(boards, knockouts, bonded=not brief.on_ground)
+    if not brief.on_ground:
+        yield _Told("Tape the screw heads", "Paste in a screw head means prying when you strip.", ("tape",))
     if habits.release != "none":
         yield _Told(
             f"Apply release agent ({habits.release})",
@@ -88,6 +108,29 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
         )
     yield from _overhead(boards, knockouts)
     yield from _strapped(stiff, knockouts)
+
+
+def _ground(brief: FormBrief) -> Iterator[_Told]:
+    """The ground in place of a base, and the line that the sides come to."""
+    apart = (
+        "Damp it the evening before and again before the pour, or lay plastic: dry ground drinks the water of the mix."
+        if brief.stays
+        else "Lay plastic on it without a fold, laps taped: the piece lifts off it, and every fold prints."
+    )
+    yield _Told(
+        "Prepare the ground",
+        "Take off turf and soft soil, bring it to its height and fall, and tamp it until a heel leaves no dent. "
+        + apart,
+        (),
+        GROUND,
+    )
+    arcs = [edge.is_arc for edge in brief.outline.edges]
+    string = (
+        "Stretch a string along the inside of the longest side, past both of its corners, and square the next from it: "
+        "3 along, 4 across, 5 between."
+    )
+    curve = "Drive a pin at the centre of the curve and scribe it on the ground with a taut line."
+    yield _Told("Set out the inside", curve if all(arcs) else f"{string} {curve}" if any(arcs) else string, ("line",))
 
 
 def _square(brief: FormBrief) -> str:
@@ -122,7 +165,8 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
         yield _Told(f"Fix the {pair[0]} side", how, (pair[0],))
         yield _Told(
             "Set the two short sides",
-            "Push each hard against the first and screw it through the corner, then to the base.",
+            "Push each hard against the first and screw it through the corner, then "
+            + ("stake it." if brief.on_ground else "to the base."),
             between,
         )  # fmt: skip
         yield _Told("Close with the last side", "Measure both diagonals before the last screw.", (pair[1],))
@@ -141,6 +185,15 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
         if board.kind == "liner":
             own = f"{board.key}-rib"
             ribs = tuple(one.key for one in boards if one.kind == "rib" and one.key.startswith(own))
+            if not ribs:
+                yield _Told(
+                    f"Bend the {board.name.lower().replace(', ', ' ')} to its line",
+                    "Drive the two end stakes first, bend it against them, then drive the others close behind it. "
+                    "Thin pins inside hold it against them: draw each as the concrete comes to it. Keep its upper edge "
+                    "level: a bent board lifts between its stakes.",
+                    (board.key,),
+                )
+                continue
             yield _Told(
                 f"Bend the {board.name.lower().replace(', ', ' ')} onto its ribs",
                 "Fix the ribs on their line first, one over another; bend the liner against them and pin it outside.",
@@ -169,7 +222,7 @@ def _joining(board: Board) -> str:
     return "Butt it against the side before it, and screw it on its line."
 
 
-def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout], *, bonded: bool) -> Iterator[_Told]:
     standing = [
         former
         for former in knockouts
@@ -189,8 +242,7 @@ def _formers(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator
         first = "Glue the layers, cut to the template, sand flush, wrap in tape. " if foam else ""
         yield _Told(
             "Set the knockouts" if foam or sides else "Set the inserts",
-            f"{first}{_marks(standing)}Fix everything on its mark, and run a bead round what concrete must not get "
-            f"under. {told}",
+            f"{first}{_marks(standing)}{_FIXED if bonded else ''}{told}",
             (*(former.feature for former in standing), *sides),
             FOAM if foam else "",
         )

@@ -2,11 +2,12 @@
 
 from collections.abc import Iterator, Sequence
 from math import ceil
+from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.form import rules
+from ulbrek.core.form import rules, stakes
 from ulbrek.core.form.brief import FormBrief
-from ulbrek.core.form.result import Batten, Board, Brace, Joint, Knockout, Stiffness, Strap
+from ulbrek.core.form.result import Batten, Board, Brace, Joint, Knockout, Stake, Stiffness, Strap
 from ulbrek.core.form.sides import Side
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOARD, bow, span_within_limit
 
@@ -17,15 +18,20 @@ _BESIDE_MM = 50.0  # what is screwed to the rail under a bridge
 
 
 def stiffness(
-    brief: FormBrief, made: Joint, density: Figure, base: Board, sides: Sequence[Side], knockouts: Sequence[Knockout]
+    brief: FormBrief,
+    made: Joint,
+    density: Figure,
+    base: Board | None,
+    sides: Sequence[Side],
+    knockouts: Sequence[Knockout],
 ) -> Stiffness:
-    """Braces along the sides, straps round them, bearers under the base.
+    """Braces along the sides, straps round them, bearers under the base; on the ground stakes in place of all those.
 
     Args:
         brief: what the form is for
         made: how its sides are fixed at their foot
         density: of the fresh concrete
-        base: its base
+        base: its base; None where the ground is it
         sides: its sides
         knockouts: what stands in it
     """
@@ -40,28 +46,55 @@ def stiffness(
     }
     between = work(span_within_limit, f"{of}/side", **side)
     screwed = brief.habits.screw_spacing.mm
-    under = {"modulus_mpa": brief.base.modulus_mpa, "thickness_mm": brief.base.thickness_mm}
-    bearer = work(span_within_limit, f"{of}/base", **{**side, **under, "head_share": BOTTOM_STRIP})
-    run = max(base.length_cut_mm, base.height_cut_mm)
-    spans = max(1, ceil(run / bearer.value))
     tips, rights = _held_at_foot(brief, density, made)
-    tall = brief.head_mm > LOW_BOARD_MM
-    braced = tall or tips.value > rights.value or between.value < screwed
-    braces = tuple(_braces(brief, sides, between.value)) if braced else ()
-    straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in brief.open_edges]
-    spans_of = max((run / max(1, ceil(run / between.value)) for run in straight), default=between.value)
+    if base is None:
+        liner = {"modulus_mpa": brief.liner.modulus_mpa, "thickness_mm": brief.liner.thickness_mm}
+        apart = stakes.spacing(brief, sides, between, work(span_within_limit, f"{of}/curve", **{**side, **liner}))
+        staked = tuple(stakes.stakes_of(brief, sides, apart))
+        held = _Held((), (), None, staked, apart.straight, apart.curved)
+        span = apart.straight.value if apart.straight else between.value
+        boxes = sum(one.build == "a box of boards" for one in knockouts)
+        lumber = [*stakes.battens(brief, len(staked), boxes), *_bridges(brief, knockouts)]
+    else:
+        bearers, bearer = _bearers(brief, pressure, base)
+        braced = brief.head_mm > LOW_BOARD_MM or tips.value > rights.value or between.value < screwed
+        held = _Held(tuple(_braces(brief, sides, between.value)) if braced else (), bearers, bearer)
+        straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in brief.open_edges]
+        most = max((run / max(1, ceil(run / between.value)) for run in straight), default=between.value)
+        span = most if braced else min(screwed, between.value)
+        lumber = [*_battens(brief, (len(bearers), len(held.braces)), base), *_bridges(brief, knockouts)]
     return Stiffness(
         pressure=pressure,
-        side_bow=work(bow, f"{of}/side", **side, span_mm=spans_of if braced else min(screwed, between.value)),
+        side_bow=work(bow, f"{of}/side", **side, span_mm=span),
         tips=tips,
         rights=rights,
         brace_spacing=between,
-        braces=braces,
-        bearer_spacing=bearer,
-        bearers_mm=tuple(run * index / spans for index in range(spans + 1)),
         straps=tuple(_straps(brief, density)),
-        battens=tuple(_battens(brief, (spans + 1, len(braces)), base, knockouts)),
+        battens=tuple(lumber),
+        **held._asdict(),
     )
+
+
+class _Held(NamedTuple):
+    """What stands round a form and under it."""
+
+    braces: tuple[Brace, ...]
+    bearers_mm: tuple[float, ...]
+    bearer_spacing: Figure | None
+    stakes: tuple[Stake, ...] = ()
+    stake_spacing: Figure | None = None
+    curve_stake_spacing: Figure | None = None
+
+
+def _bearers(brief: FormBrief, pressure: Figure, base: Board) -> tuple[tuple[float, ...], Figure]:
+    """Where bearers lie under the longer side of the base, and how far apart they may."""
+    between = work(
+        span_within_limit, f"{brief.piece}/base", coefficient=SEVERAL_SPANS, head_share=BOTTOM_STRIP,
+        pressure_mpa=pressure, modulus_mpa=brief.base.modulus_mpa, thickness_mm=brief.base.thickness_mm,
+    )  # fmt: skip
+    run = max(base.length_cut_mm, base.height_cut_mm)
+    spans = max(1, ceil(run / between.value))
+    return tuple(run * index / spans for index in range(spans + 1)), between
 
 
 def _held_at_foot(brief: FormBrief, density: Figure, made: Joint) -> tuple[Figure, Figure]:
@@ -92,7 +125,7 @@ def _braces(brief: FormBrief, sides: Sequence[Side], spacing: float) -> Iterator
 def _straps(brief: FormBrief, density: Figure) -> Iterator[Strap]:
     """Straps round a tall form, each in the middle of an equal share of the push."""
     high = brief.head_mm
-    if high <= LOW_BOARD_MM or brief.stands:
+    if high <= LOW_BOARD_MM or brief.stands or brief.on_ground:
         return
     side = max(brief.length_mm, brief.width_mm)
 
@@ -109,8 +142,8 @@ def _straps(brief: FormBrief, density: Figure) -> Iterator[Strap]:
         yield Strap(round((high - deep) / _MARK_MM) * _MARK_MM, pull)
 
 
-def _battens(brief: FormBrief, counts: tuple[int, int], base: Board, knockouts: Sequence[Knockout]) -> Iterator[Batten]:
-    """The lumber: bearers under the base, braces, battens under a sloping floor, bridges over what hangs."""
+def _battens(brief: FormBrief, counts: tuple[int, int], base: Board) -> Iterator[Batten]:
+    """The lumber: bearers under the base, braces, battens under a sloping floor."""
     of, (bearers, braces) = brief.piece, counts
     across = min(base.length_cut_mm, base.height_cut_mm)
     yield Batten("bearer", "Bearer", work(rules.bearer, f"{of}/bearer", across_mm=across), bearers)
@@ -119,10 +152,14 @@ def _battens(brief: FormBrief, counts: tuple[int, int], base: Board, knockouts: 
     if brief.floor is not None:
         length = work(rules.bearer, f"{of}/bed", across_mm=min(brief.length_mm, brief.width_mm))
         yield Batten("bed", "Batten under the sloping floor, ripped to it", length, max(2, bearers))
+
+
+def _bridges(brief: FormBrief, knockouts: Sequence[Knockout]) -> Iterator[Batten]:
+    """Bridges over what hangs."""
     hung = [one for one in knockouts if one.where == "hung from above"]
     if hung:
         length = work(
-            rules.bridge, of, across_mm=min(brief.length_mm, brief.width_mm),
+            rules.bridge, brief.piece, across_mm=min(brief.length_mm, brief.width_mm),
             beyond_mm=brief.sheet.thickness_mm + _BESIDE_MM,
         )  # fmt: skip
         yield Batten("bridge", "Bridge over the form", length, 2 * len(hung))

@@ -160,8 +160,10 @@ class _Planning:
         liners = (chosen.liner,) if named else (chosen.liner, *(one for one in self.shop.liners if one != chosen.liner))
         own = {key: cut for key, cut in job.form.as_cut.items() if key.startswith(f"{piece.id}.")}
         inputs = job.form.model_copy(update={"as_cut": own, "layouts": {}, "offcuts": (), "sawn": {}})
-        materials = Materials(chosen.sheet, chosen.base, liners, named, self.shop.supplies)
-        return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, self.filled.density))
+        density, there = self.filled.density, self._cast_there(piece)
+        stakes = chosen.lumber if there or self.habits.sides == "staked to the ground" else None
+        materials = Materials(chosen.sheet, chosen.base, liners, named, self.shop.supplies, stakes)
+        return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, density, there))
 
     def _steel_of(self, piece: Piece) -> SteelInputs:
         steel = self.job.steel
@@ -197,6 +199,8 @@ class _Planning:
     def _of_job(self, made: Sequence[PieceNodes]) -> _OfJob:
         job, shop, chosen = self.job, self.shop, self.chosen
         built = self._built(made)
+        sheets = self._sheets(built)
+        lengths = frozenset({one.id for one in shop.lumber} & {one.id for one in sheets})
         strength = chosen.mix.strength_28_least_mpa
         gaskets = any(isinstance(f, Bolt) and f.gasket.mm > 0 for piece in job.pieces for f in piece.features)
         standby = tuple((one.name, one.volume_l) for one in shop.standby)
@@ -207,7 +211,9 @@ class _Planning:
         steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
         return _OfJob(
             self._work(SiteNode(job.site, job.pieces)),
-            self._work(CuttingNode(built, self._sheets(built), chosen.lumber, self.habits, job.form, shop.supplies)),
+            self._work(
+                CuttingNode(built, sheets, lengths, chosen.lumber, self.habits, job.form, shop.supplies),
+            ),
             self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
             self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors", self._cut_from())),
             self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
@@ -254,6 +260,7 @@ class _Planning:
                     at_once(job, piece, self.record),
                     side_by_side(job.form, shape_of(piece)),
                     one.form.result.boards_mass,
+                    one.form.result.on_ground,
                 )
                 for piece, one in zip(job.pieces, made, strict=True)
             },

@@ -21,6 +21,8 @@ _WEB_DASH = "1 1"
 _MOST_TAPES = 6
 _MANY_CUTS = 18
 _OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
+_GROUND_MM = 25.0  # of it, under a form that stands on it
+_TUFTS = 24
 _SLIM = 0.2  # a board in plan that lies nearly level
 
 
@@ -58,6 +60,8 @@ def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[s
     """The form as it lies, each strip with its letter and length, the screws at their places."""
     drawing = _form(form, 115, mirrored)
     _boards(drawing, form, {board.key for board in form.boards}, ())
+    for stake in form.stiffness.stakes:
+        drawing.path(stake.path, "#ffffff", 0.4)
     for former in form.knockouts:
         _former(drawing, former, 0.4)
     for screw in form.screws:
@@ -72,14 +76,17 @@ def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[s
                 drawing,
                 board,
                 f"{letter_of(letters, form, board) or board.name} {write_length(board.length_cut_mm, units, 'cut')}",
-                form.boards[0],
+                _around(form),
             )
     left, front, right, back = _box_of(form.cavities)
     drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units, 'cut')}")
     drawing.upright(front, back, 4, write_length(back - front, units, "cut"))
-    base = form.boards[0]
-    size = f"base {write_length(base.length_cut_mm, units, 'cut')} × {write_length(base.height_cut_mm, units, 'cut')}"
-    drawing.words(WIDTH_MM / 2, drawing.y(base.y_mm + base.dy_mm) - 2.5, size)
+    around, size = _around(form), "no base: sides staked to the ground"
+    if not form.on_ground:
+        base = form.boards[0]
+        length, width = (write_length(one, units, "cut") for one in (base.length_cut_mm, base.height_cut_mm))
+        size = f"base {length} × {width}"
+    drawing.words(WIDTH_MM / 2, drawing.y(around.y + around.dy) - 2.5, size)
     return drawing.svg()
 
 
@@ -91,6 +98,9 @@ def step(form: FormResult, index: int, mirrored: bool) -> str:
     _boards(drawing, form, placed, now)
     for cavity in form.cavities:
         drawing.path(cavity, stroke=0.9 if "bead" in now else 0.15)
+    for stake in form.stiffness.stakes:
+        if stake.side in placed:
+            drawing.path(stake.path, "#ffffff", 0.9 if stake.side in now else 0.3)
     for former in form.knockouts:
         if former.feature in placed:
             _former(drawing, former, 0.9 if former.feature in now else 0.3)
@@ -102,9 +112,9 @@ def step(form: FormResult, index: int, mirrored: bool) -> str:
 
 def form_section(form: FormResult, units: Units) -> str:
     """The form cut across beside its middle, from front to back, with its heights; a thin one is drawn higher."""
-    base = form.boards[0]
-    at = base.x_mm + base.dx_mm * _OFF_THE_MIDDLE
-    low = min(board.bottom_mm for board in form.boards)
+    around = _around(form)
+    at = around.x + around.dx * _OFF_THE_MIDDLE
+    low = min(board.bottom_mm for board in form.boards) - (_GROUND_MM if form.on_ground else 0.0)
     highest = max(max(board.top_mm, board.top_end_mm) for board in form.boards)
     front, deep = min(board.y_mm for board in form.boards), max(board.y_mm + board.dy_mm for board in form.boards)
     high = min(3.0, max(1.0, (deep - front) * 0.22 / (highest - low)))
@@ -113,22 +123,37 @@ def form_section(form: FormResult, units: Units) -> str:
         for start, end in _crossed(cavity, at):
             drawing.box(Box(start, 0, end - start, form.depth_mm * high), CONCRETE, 0.0)
     for former in form.knockouts:
-        top = former.bottom_mm + former.height_mm
-        for index, path in enumerate(former.paths if former.where != "along an edge" else ()):
-            mouth, far = _crossed(path, at), _crossed(former.ends[index] if former.ends else path, at)
-            feet, heads = (far, mouth) if former.mouth == "top" else (mouth, far)
-            for foot, head in zip(feet, heads, strict=False):
-                _cut_through(drawing, (foot, head), (former.bottom_mm * high, top * high), FOAM)
+        _former_cut(drawing, former, at, high)
     for board in form.boards:
         top = max(board.top_mm, board.top_end_mm)
         for foot, head in zip(_crossed(board.path, at), _crossed(board.head or board.path, at), strict=False):
             _cut_through(drawing, (foot, head), (board.bottom_mm * high, top * high), BOARD)
+    if form.on_ground:
+        _ground(drawing, front, deep)
     inside = [part for cavity in form.cavities for part in _crossed(cavity, at)]
     for start, end in inside[:3]:
         drawing.across(start, end, drawing.y(low * high) + 5, write_length(end - start, units, "cut"))
     if inside and not form.stands:
         drawing.upright(0.0, form.depth_mm * high, drawing.x(deep) + 4, write_length(form.depth_mm, units, "cut"))
     return drawing.svg()
+
+
+def _former_cut(drawing: Drawing, former: Knockout, at: float, high: float) -> None:
+    """What a section meets of a former, its heights drawn so many times as high."""
+    top = former.bottom_mm + former.height_mm
+    for index, path in enumerate(former.paths if former.where != "along an edge" else ()):
+        mouth, far = _crossed(path, at), _crossed(former.ends[index] if former.ends else path, at)
+        feet, heads = (far, mouth) if former.mouth == "top" else (mouth, far)
+        for foot, head in zip(feet, heads, strict=False):
+            _cut_through(drawing, (foot, head), (former.bottom_mm * high, top * high), FOAM)
+
+
+def _ground(drawing: Drawing, start: float, end: float) -> None:
+    """The ground that a section stands on."""
+    drawing.line(start, 0, end, 0, 0.7)
+    for index in range(1, _TUFTS):
+        x = drawing.x(start + (end - start) * index / _TUFTS)
+        drawing.paper_line(x, drawing.y(0), x - 2.2, drawing.y(0) + 2.2)
 
 
 def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
@@ -168,26 +193,33 @@ def sheet(plan: SheetPlan, letters: dict[str, str]) -> str:
 def _form(
     form: FormResult, height_mm: float, mirrored: bool, width_mm: float = WIDTH_MM, margin_mm: float = 12
 ) -> Drawing:
-    left, front = min(b.x_mm for b in form.boards), min(b.y_mm for b in form.boards)
-    right, back = max(b.x_mm + b.dx_mm for b in form.boards), max(b.y_mm + b.dy_mm for b in form.boards)
-    return Drawing(Box(left, front, right - left, back - front), width_mm, height_mm, mirrored, margin_mm)
+    return Drawing(_around(form), width_mm, height_mm, mirrored, margin_mm)
 
 
-def _strip_name(drawing: Drawing, strip: Board, text: str, base: Board) -> None:
+def _around(form: FormResult) -> Box:
+    """The box round all boards of a form, and round its stakes."""
+    paths = [stake.path for stake in form.stiffness.stakes]
+    boxes = [(b.x_mm, b.y_mm, b.x_mm + b.dx_mm, b.y_mm + b.dy_mm) for b in form.boards]
+    boxes += [(min(path[::3]), min(path[1::3]), max(path[::3]), max(path[1::3])) for path in paths]
+    left, front = min(one[0] for one in boxes), min(one[1] for one in boxes)
+    return Box(left, front, max(one[2] for one in boxes) - left, max(one[3] for one in boxes) - front)
+
+
+def _strip_name(drawing: Drawing, strip: Board, text: str, around: Box) -> None:
     """A strip's name: beside it on the ledge where that is wide enough, else inside the form."""
-    ledge = (-base.y_mm - strip.thickness_mm) * drawing.scale
+    ledge = (-around.y - strip.thickness_mm) * drawing.scale
     x, y = drawing.x(strip.x_mm + strip.dx_mm / 2), drawing.y(strip.y_mm + strip.dy_mm / 2)
     if strip.dx_mm > strip.dy_mm:
-        outward = 1 if strip.y_mm + strip.dy_mm / 2 < base.y_mm + base.dy_mm / 2 else -1
+        outward = 1 if strip.y_mm + strip.dy_mm / 2 < around.y + around.dy / 2 else -1
         away = (ledge + strip.dy_mm * drawing.scale) / 2 if ledge > 5.0 and strip.dy_mm < _SLIM * strip.dx_mm else -6.0
         drawing.words(x, y + 1.1 + outward * away, text)
         return
     if strip.dx_mm > _SLIM * strip.dy_mm:  # it runs aslant: its name stands outside of its middle
-        outward = 1 if (strip.x_mm + strip.dx_mm / 2 > base.x_mm + base.dx_mm / 2) != drawing.mirrored else -1
+        outward = 1 if (strip.x_mm + strip.dx_mm / 2 > around.x + around.dx / 2) != drawing.mirrored else -1
         away = outward * (strip.dx_mm * drawing.scale * 0.3 + 4)
         drawing.words(x + away, y + 1.3, text, 3.9, "start" if outward > 0 else "end")
         return
-    on_left = strip.x_mm + strip.dx_mm / 2 < base.x_mm + base.dx_mm / 2
+    on_left = strip.x_mm + strip.dx_mm / 2 < around.x + around.dx / 2
     inward = 1 if on_left != drawing.mirrored else -1
     low = drawing.y(strip.y_mm + strip.dy_mm * (0.3 if on_left else 0.42))  # not in one line: they may meet
     drawing.words(x + 3 * inward, low, text, 3.9, "start" if inward > 0 else "end")

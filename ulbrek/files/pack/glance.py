@@ -58,8 +58,9 @@ class GlancePages(Words):
             return
         if cutting.kinds:
             first, *others = cutting.kinds
-            more = f"; and {len(others)} other kind{'s' if len(others) > 1 else ''} of sheet" if others else ""
-            yield Big("Form", self._of(cutting.sheet_count), first.sheet_name + more)
+            more = f"; and {len(others)} other kind{'s' if len(others) > 1 else ''} of board" if others else ""
+            many = [self._of(one) for one in (cutting.sheet_count, cutting.side_lengths) if one and one.value]
+            yield Big("Form", ", ".join(many) or "from offcuts", first.sheet_name + more)
 
     def _steel_at_a_glance(self) -> Iterator[Big]:
         cut = self.plan.steel_cutting

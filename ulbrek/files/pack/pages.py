@@ -1,6 +1,6 @@
 """What stands on each page of a job pack: blocks of drawings, tables, words and cautions."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from itertools import groupby
 from math import ceil
 from typing import Any
@@ -11,25 +11,24 @@ from ulbrek.core.base.units.quantity import write_quantity, write_range, write_s
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.base.values import value_words
 from ulbrek.core.cure.result import Act
-from ulbrek.core.form.result import Board, FormResult, KindCut, Knockout, LengthCut, SetOut, Setting
+from ulbrek.core.form.result import KindCut, LengthCut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.files.pack import drawings
+from ulbrek.files.pack.forming import FormPages
 from ulbrek.files.pack.glance import GlancePages
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.reinforcing import SteelPages
-from ulbrek.files.pack.words import Block, clock, letter, table
+from ulbrek.files.pack.words import Block, clock, drawing, letter, table
 
 Page = dict[str, Any]
 _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {3 to 6 limit} are normal."
 _BOX, _TICKED = "\u2610", "\u2611"
-_WAYS = {"down": "from above", "up": "from below", "in": "through the side, into the edge of the base"}
-_LEAST_SHOWN_N = 20.0  # of what lifts: less is not worth a word
 
 
-class Pages(GlancePages, SteelPages, MovePages, MixPages):
+class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -65,7 +64,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
 
     def _measure(self, piece: Piece, planned: PiecePlan) -> Iterator[Block]:
         yield {"kind": "text", "text": self._said(_MEASURE_AGAIN)}
-        yield _drawing(drawings.measuring_sheet(piece, planned, self.units))
+        yield drawing(drawings.measuring_sheet(piece, planned, self.units))
         rows = [
             *self._overall(piece, planned),
             *([tape.name, self._of(tape.length)] for tape in planned.measure.tape_checks),
@@ -138,95 +137,6 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
         if rows:
             yield {**table(["On site", "Reading", "Second", "Today"], rows), "to_fill_in": True}
 
-    def _form(self, piece: Piece, form: FormResult) -> Iterator[Block]:
-        mirrored = piece.cast == "face down"
-        yield {"kind": "text", "text": "In the form" + (" (mirror image)." if mirrored else ".")}
-        letters = drawings.letters_of(self.plan)
-        yield _drawing(drawings.form_plan(form, self.units, mirrored, letters))
-        yield _drawing(drawings.form_section(form, self.units))
-        yield {
-            "kind": "text",
-            "text": "Section front to back, beside the middle; the heights of a thin form are exaggerated.",
-        }
-        yield table(
-            ["Board", "Length", "Height", "Thickness"],
-            list(self._boards(form, letters)),
-        )
-        joint, stiff, used = form.joint, form.stiffness, form.consumed
-        rows = [
-            *([f"Form inside, {one.edge.replace('-', ' ')}", self._of(one.made)] for one in form.inside),
-            ["Screws", f"{form.screw_count.value:g} in total, {self._screw(joint.screw_mm)}, {_WAYS[joint.way]}"],
-            ["Screws at the corners", self._screw(joint.corner_screw_mm)],
-            ["Embedment, pilot hole", f"{self._of(joint.bite)}, {self._of(joint.pilot)}"],
-            ["Sealant bead", f"{self._of(used.joint_length)}, radius {self._mm(used.bead.inputs['radius_mm'].value)}"],
-            ["Tape", self._of(used.tape)],
-            ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._of(stiff.bearer_spacing)} apart"],
-            ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"],
-            *(
-                [f"Strap {self._mm(strap.height_mm)} above the base", f"tension {self._of(strap.pull)}"]
-                for strap in stiff.straps
-            ),
-            ["Level", self._level(form)],
-        ]
-        rows += [[one.name, self._former(one)] for one in form.knockouts]
-        if used.release:
-            rows.append(["Release agent", self._of(used.release)])
-        out = [self._set_out(one, one.set_out) for one in form.knockouts if one.set_out]
-        if out:
-            yield {"kind": "heading", "text": "Set out, from the inner faces of the sides as the form lies"}
-            yield table(["", "Left", "Right", "Front", "Back", "Size"], out)
-        yield table(["", ""], rows)
-
-    def _set_out(self, one: Knockout, at: SetOut) -> list[str]:
-        if at.to_centre:
-            size = f"round, {self._mm(at.length_mm)}"
-        else:
-            size = f"{self._mm(at.length_mm)} × {self._mm(at.width_mm)}"
-        sides = (at.left_mm, at.right_mm, at.front_mm, at.back_mm)
-        return [one.name + (", centre" if at.to_centre else ""), *(self._mm(side) for side in sides), size]
-
-    def _boards(self, form: FormResult, letters: Mapping[str, str]) -> Iterator[list[str]]:
-        """The boards with their letters, equal ones in one line."""
-        for told, found in groupby(form.boards, key=self._board):
-            alike = list(found)
-            by = " ".join(sign for one in alike if (sign := drawings.letter_of(letters, form, one)))
-            name = f"{len(alike)} × {told[0]}" if len(alike) > 1 else told[0]
-            yield [f"{by}  {name}" if by else name, *told[1:]]
-
-    def _board(self, board: Board) -> list[str]:
-        sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
-        return [self._said(board.name) + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
-
-    def _former(self, one: Knockout) -> str:
-        """What a former is made of, how it lies and how it is held."""
-        said = [value_words(one.build), *([value_words(one.where)] if one.where != "beside" else [])]
-        if one.layers:
-            said.append(f"{self._of(one.layers)}, cut to {self._cut(one.height_mm)}")
-        if one.draft_deg:
-            said.append(f"draft {write_quantity(one.draft_deg, 'draft', self.units)}")
-        if one.uplift and one.uplift.value >= _LEAST_SHOWN_N:
-            said.append(f"uplift {self._of(one.uplift)}" + (f", hold-down {self._of(one.held)}" if one.held else ""))
-        if one.where == "hung from above" and one.ballast:
-            said.append(f"or {self._of(one.ballast)} of ballast")
-        if one.fill_step and one.fill_step.value < one.height_mm:
-            said.append(f"fill both sides within {self._of(one.fill_step)}")
-        return letter(", ".join(said)) + f". {self._said(one.holding)}"
-
-    def _steps(self, piece: Piece, form: FormResult) -> Iterator[Block]:
-        mirrored = piece.cast == "face down"
-        yield {
-            "kind": "steps",
-            "steps": [
-                {
-                    "svg": drawings.step(form, index, mirrored),
-                    "title": f"{one.number}  {self._said(one.title)}",
-                    "text": self._said(one.text),
-                    "care": self._said(one.care),
-                }
-                for index, one in enumerate(form.steps)
-            ],
-        }
-
     def _cuts(self) -> Iterator[Block]:
         cutting = self.plan.cutting
         letters = drawings.letters_of(self.plan)
@@ -242,9 +152,16 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
                     for kind in cutting.kinds
                 ),
                 *([[lumber.name, f"{self._of(lumber.count)} of {self._sold(lumber.length_mm)}"]] if lumber else []),
-                ["Screws", f"{cutting.screws.value:,g}, {self._of(cutting.boxes)}"],
-                ["Sealant", self._of(cutting.cartridges)],
-                ["Tape", self._of(cutting.rolls)],
+                *(
+                    [["Screws", f"{cutting.screws.value:,g}, {self._of(cutting.boxes)}"]]
+                    if cutting.screws.value
+                    else []
+                ),
+                *(
+                    [name, self._of(figure)]
+                    for name, figure in (("Sealant", cutting.cartridges), ("Tape", cutting.rolls))
+                    if figure.value
+                ),
             ],
         )
         kerf = write_length(cutting.kerf_mm, self.units, "fine")
@@ -297,9 +214,10 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
 
     def _lumber(self, length: LengthCut) -> Iterator[str]:
         """What is cut from one length, equal pieces together."""
-        for name, parts in groupby(length.parts, key=lambda part: (part.name, part.length_mm)):
+        for name, parts in groupby(length.parts, key=lambda part: (part.name, part.length_mm, part.kind)):
             many = len(list(parts))
-            yield (f"{many} × " if many > 1 else "") + f"{self._said(name[0]).lower()} {self._cut(name[1])}"
+            size = write_quantity(name[1], name[2], self.units)
+            yield (f"{many} × " if many > 1 else "") + f"{self._said(name[0]).lower()} {size}"
 
     def _sheets(self, kind: KindCut, letters: dict[str, str]) -> Iterator[Block]:
         """The sheets of one kind, each with its cuts in sawing order."""
@@ -310,7 +228,7 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
             what = "offcut" if plan.offcut is not None else "sheet"
             size = write_sheet(plan.length_mm, plan.width_mm, self.units)
             yield {"kind": "heading", "text": f"{kind.sheet_name}: {what} {number} of {len(kind.sheets)}, {size}"}
-            yield _drawing(drawings.sheet(plan, letters))
+            yield drawing(drawings.sheet(plan, letters))
             cuts = [self._sawn(list(saws), guides[key]) for key, saws in groupby(plan.saws, key=_setting)]
             half = ceil(len(cuts) / 2)
             rows = [[*cuts[at], *(cuts[at + half] if at + half < len(cuts) else [""] * 4)] for at in range(half)]
@@ -365,11 +283,6 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
             return clock(act.at, self.plan.cure)
         return f"after {write_quantity(act.due_h, 'h', self.units)}"
 
-    def _level(self, form: FormResult) -> str:
-        """What being out of level does."""
-        per_m = self._said("{1 fine} per {1 m}")
-        return f"within {per_m}: more shows as a thick and a thin end ({self._of(form.out_of_level)} here)"
-
     def _findings(self, station: str, piece: str | None = None) -> list[Block]:
         """What was found at a station: of one piece and of the whole job, or of everything."""
         of = (None, piece)
@@ -386,16 +299,3 @@ class Pages(GlancePages, SteelPages, MovePages, MixPages):
 
 def _setting(saw: Saw) -> tuple[str, float]:
     return saw.kind, round(saw.setting_mm, 1)
-
-
-def _drawing(svg: str) -> Block:
-    return {"kind": "drawing", "svg": svg}
-
-
-def _bevels(board: Board) -> str:
-    """How the blade is tilted at a board's ends, in words."""
-    start, end = abs(board.bevel_start_deg), abs(board.bevel_end_deg)
-    if not start and not end:
-        return ""
-    first, last = (write_quantity(end, "deg", "mm") for end in (start, end))
-    return f", bevels {first}" if first == last else f", bevels {first} and {last}"

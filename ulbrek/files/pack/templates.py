@@ -97,10 +97,10 @@ def templates_of(job: Job, plan: Plan) -> Iterator[Template]:
             if board.shape and board.kind not in ("base", "lid", "bed") and board.shape not in seen:
                 seen.add(board.shape)
                 yield _template(f"{planned.name}: {fill(board.name, {}, 'mm')}", (board.shape,), mirrored=False)
-        yield from _drilled(piece)
+        yield from _drilled(piece, "ground" if planned.form.on_ground else "base")
 
 
-def _drilled(piece: Piece) -> Iterator[Template]:
+def _drilled(piece: Piece, foot: str) -> Iterator[Template]:
     """Where bolts stand, all of one side on one sheet: to drill the form by, and what is bolted on.
 
     A sheet of a face is as the form lies, and turned over fits what is bolted on. One of a side is as that side is seen
@@ -130,13 +130,16 @@ def _drilled(piece: Piece) -> Iterator[Template]:
             bolts = [(size[0] - x, size[1] - y if in_side else y, d) for x, y, d in found]
         where = f"{side} side, seen from outside" if in_side else f"{side}, as it lies in the form"
         title = f"{piece.name}: drill for {len(bolts)} bolt{'s' if len(bolts) > 1 else ''}, {where}"
-        yield _drilling(title, bolts, size, in_side)
+        yield _drilling(title, bolts, size, foot if in_side else None)
 
 
 def _drilling(
-    title: str, bolts: Sequence[tuple[float, float, float]], size: tuple[float, float], in_side: bool
+    title: str, bolts: Sequence[tuple[float, float, float]], size: tuple[float, float], foot: str | None
 ) -> Template:
-    """Bolts on a sheet, with the edges of their side where it fits a few sheets, else with where the sheet is laid."""
+    """Bolts on a sheet, with the edges of their side where it fits a few sheets, else with where the sheet is laid.
+
+    ``foot`` is what a side stands on; None where the sheet is of a face.
+    """
     low_x, high_x = min(x for x, _, _ in bolts), max(x for x, _, _ in bolts)
     low_y, high_y = min(y for _, y, _ in bolts), max(y for _, y, _ in bolts)
     if max(size) <= _LONG_MM and min(size) <= _WIDE_MM:
@@ -144,11 +147,11 @@ def _drilling(
     else:
         left, front = max(0.0, low_x - _ROUND_MM), max(0.0, low_y - _ROUND_MM)
         right, back = min(size[0], high_x + _ROUND_MM), min(size[1], high_y + _ROUND_MM)
-    told = ["lower edge on the base of the form"] if in_side and not front else []
+    told = [f"lower edge on the {foot}{' of the form' if foot == 'base' else ''}"] if foot and not front else []
     if left:
         told.append(f"left edge {{{left:.2f} mm}} from the left end, inside")
     if front:
-        told.append(f"lower edge {{{front:.2f} mm}} from the {'base' if in_side else 'front side, inside'}")
+        told.append(f"lower edge {{{front:.2f} mm}} from the {foot or 'front side, inside'}")
     edge = rectangle(right - left, back - front)
     rounds = [circle(d).moved(x - left, y - front) for x, y, d in bolts]
     drawn = tuple(tuple((v.x, v.y, v.bulge) for v in one.vertices) for one in (edge, *rounds))

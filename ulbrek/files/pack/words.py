@@ -69,6 +69,11 @@ def table(head: list[str], rows: list[list[str]]) -> Block:
     return {"kind": "table", "head": head, "rows": rows}
 
 
+def drawing(svg: str) -> Block:
+    """A drawing across the page."""
+    return {"kind": "drawing", "svg": svg}
+
+
 def clock(moment: datetime, cure: CureResult) -> str:
     """A moment by the clock of the place, such as “Wed 25 Nov, 16:30”."""
     at = moment.astimezone(ZoneInfo(cure.zone))

@@ -113,7 +113,7 @@ export const DOCUMENTS = {
       in_moulds: {"label": "Form or mould", "as": "flag", "default": false},
       profile: {"label": "Profile pieces cast", "as": "choice", "choices": ["lying", "on edge"], "none": "automatic", "default": null},
       corner: {"label": "Corners", "as": "choice", "choices": ["run past", "pinwheel", "mitred"], "default": null},
-      sides: {"label": "Sides", "as": "choice", "choices": ["on the base", "lapping the base"], "default": null},
+      sides: {"label": "Sides", "as": "choice", "choices": ["on the base", "lapping the base", "staked to the ground"], "default": null},
       fixing: {"label": "Fixing", "as": "choice", "choices": ["screws", "tie bolts", "hot glue and blocks", "nails"], "default": null},
       screwing: {"label": "Screws driven", "as": "choice", "choices": ["down through the strip", "up through the base"], "default": null},
       curve: {"label": "Curves", "as": "choice", "choices": ["liner on ribs", "kerfed strip"], "default": null},
@@ -655,7 +655,7 @@ export const DOCUMENTS = {
     title: "FormHabits",
     fields: {
       corner: {"label": "Corners", "as": "choice", "choices": ["run past", "pinwheel", "mitred"], "default": "run past"},
-      sides: {"label": "Sides", "as": "choice", "choices": ["on the base", "lapping the base"], "default": "on the base"},
+      sides: {"label": "Sides", "as": "choice", "choices": ["on the base", "lapping the base", "staked to the ground"], "default": "on the base"},
       fixing: {"label": "Fixing", "as": "choice", "choices": ["screws", "tie bolts", "hot glue and blocks", "nails"], "default": "screws"},
       screwing: {"label": "Screws driven", "as": "choice", "choices": ["down through the strip", "up through the base"], "default": "down through the strip"},
       curve: {"label": "Curves", "as": "choice", "choices": ["liner on ribs", "kerfed strip"], "default": "liner on ribs"},

@@ -83,6 +83,18 @@ export function FormShapes({ at, form, placed, now, screws = true }: Props) {
           strokeWidth="2"
         />
       ))}
+      {form.stiffness.stakes
+        .filter((stake) => there(stake.side))
+        .map((stake) => (
+          <path
+            key={`${stake.x_mm} ${stake.y_mm}`}
+            d={drawn(stake.path)}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+            data-stake
+          />
+        ))}
       {screws && <Screws at={at} form={form} covered={placed?.has("tape") ?? false} there={there} />}
     </g>
   );
@@ -100,8 +112,7 @@ const FILLS: Partial<Record<Form["boards"][number]["kind"], string>> = {
 /** The inside of the form as it is marked on the base, and the bearers under it. */
 function Pencil({ at, form }: { at: Frame; form: Form }) {
   const [base] = form.boards;
-  if (!base) return null;
-  const along = base.dx_mm >= base.dy_mm;
+  const along = base && base.dx_mm >= base.dy_mm;
   return (
     <g>
       {form.cavities.map((cavity) => (
@@ -114,7 +125,8 @@ function Pencil({ at, form }: { at: Frame; form: Form }) {
           strokeDasharray="7 5"
         />
       ))}
-      {form.stiffness.bearers_mm.map((place) => {
+      {(base ? form.stiffness.bearers_mm : []).map((place) => {
+        if (!base) return null;
         const middle = Math.min(Math.max(place, 20), (along ? base.dx_mm : base.dy_mm) - 20) - 20;
         const bearer = along
           ? box(at, base.x_mm + middle, base.y_mm - 30, 40, base.dy_mm + 60)

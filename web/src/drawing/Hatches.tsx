@@ -18,6 +18,9 @@ export function Hatches() {
         <rect width="10" height="10" fill="var(--foam)" />
         <path d="M0 0v10" stroke="var(--foam-line)" strokeWidth="1" opacity=".45" />
       </pattern>
+      <pattern id="ground" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0v14" stroke="var(--ink)" strokeWidth="2.5" opacity=".6" />
+      </pattern>
       <pattern id="thin" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
         <path d="M0 0v8" stroke="var(--stop)" strokeWidth="4" opacity=".55" />
       </pattern>

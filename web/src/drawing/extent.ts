@@ -1,3 +1,4 @@
+import type { Form } from "@/api/client";
 import { fit, type Margins, px, py, type View } from "./view";
 
 /** What a drawing of more than the piece spans, in the plan of the piece as it stands [mm]. */
@@ -48,4 +49,14 @@ export function extentOf(boxes: readonly { x_mm: number; y_mm: number; dx_mm: nu
     x1: Math.max(...boxes.map((one) => one.x_mm + one.dx_mm)),
     y1: Math.max(...boxes.map((one) => one.y_mm + one.dy_mm)),
   };
+}
+
+/** What a form spans: its boards, and its stakes where it has no base. */
+export function extentOfForm(form: Form): Extent {
+  const stakes = form.stiffness.stakes.map(({ path }) => {
+    const [xs, ys] = [0, 1].map((nth) => path.filter((_, at) => at % 3 === nth)) as [number[], number[]];
+    const [x0, y0] = [Math.min(...xs), Math.min(...ys)];
+    return { x_mm: x0, y_mm: y0, dx_mm: Math.max(...xs) - x0, dy_mm: Math.max(...ys) - y0 };
+  });
+  return extentOf([...form.boards, ...stakes]);
 }

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.form.boards import Built
 from ulbrek.core.form.brief import FormBrief
-from ulbrek.core.form.checks import faces, holding, shape, sizes
+from ulbrek.core.form.checks import faces, ground, holding, shape, sizes
 from ulbrek.core.form.result import Board, Joint, Knockout
 from ulbrek.core.form.sides import Side
 
@@ -48,6 +48,7 @@ def all_findings(seen: FormCase) -> Iterator[Finding]:
     yield from holding.glue_too_high(brief)
     yield from holding.knockout_floats(brief, seen.knockouts)
     yield from holding.core_is_pushed_aside(brief, seen.knockouts)
+    yield from ground.stake_screw_comes_through(brief, seen.joint)
     yield from faces.glue_in_the_sun(brief)
     yield from faces.no_release(brief, seen.castings)
     yield from faces.bare_edge(brief, boards, seen.knockouts)

@@ -13,7 +13,7 @@ def glue_in_the_sun(brief: FormBrief) -> list[Finding]:
 
     Source: common practice
     """
-    if brief.habits.sealing != "hot glue":
+    if brief.habits.sealing != "hot glue" or brief.on_ground:
         return []
     return [
         finding(
@@ -35,13 +35,13 @@ def no_release(brief: FormBrief, castings: int) -> list[Finding]:
 
     Source: common practice
     """
-    bare = "bare" in (brief.sheet.face, brief.base.face)
+    bare = brief.bare
     if brief.habits.release != "none" or (not bare and castings <= 1):
         return []
     return [
         finding(
             no_release,
-            severity="stop" if bare else "caution",
+            severity="stop" if bare and not brief.on_ground else "caution",
             title="No release agent on bare wood" if bare else "No release agent on a form that is used again",
             reason="Without it the piece has to be pried out, and the form breaks with it.",
             remedy="Wipe a thin film of oil on every contact face before each pour, after the sealant has cured.",

@@ -26,7 +26,7 @@ def screw_near_end(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     """
     straight = [side.edge.chord for side in sides if not side.edge.is_arc]
     short = min(straight, default=2 * LEAST_END_MM)
-    if short >= 2 * LEAST_END_MM or brief.habits.fixing != "screws":
+    if short >= 2 * LEAST_END_MM or brief.fixing != "screws" or brief.on_ground:
         return []
     return [
         finding(
@@ -101,7 +101,7 @@ def nails_will_not_do(brief: FormBrief, castings: int) -> list[Finding]:
     Source: common practice
     """
     high = brief.head_mm > NAILED_TO_MM
-    if brief.habits.fixing != "nails" or not (high or castings > 1):
+    if brief.fixing != "nails" or brief.on_ground or not (high or castings > 1):
         return []
     return [
         finding(
@@ -124,7 +124,7 @@ def glue_too_high(brief: FormBrief) -> list[Finding]:
 
     Source: common practice
     """
-    if brief.habits.fixing != "hot glue and blocks" or brief.head_mm <= GLUED_TO_MM:
+    if brief.fixing != "hot glue and blocks" or brief.head_mm <= GLUED_TO_MM:
         return []
     return [
         finding(

@@ -2,5 +2,6 @@
 
 from ulbrek.core.form.rules.boards import *
 from ulbrek.core.form.rules.consumed import *
+from ulbrek.core.form.rules.ground import *
 from ulbrek.core.form.rules.holding import *
 from ulbrek.core.form.rules.sawing import *

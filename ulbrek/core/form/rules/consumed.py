@@ -119,6 +119,20 @@ def sheets(sheets_cut: float) -> float:
     return sheets_cut
 
 
+@rule(unit="lengths")
+def side_lengths(lengths_cut: float) -> float:
+    """Lengths of lumber for sides
+
+    Args:
+        lengths_cut: lengths that sides of lumber are cut from
+
+    Formula: lengths_cut
+
+    Source: the cut plan: crosscuts, kerf counted
+    """
+    return lengths_cut
+
+
 @rule(unit="price")
 def sheets_cost(prices_of_sheets: float) -> float:
     """What the sheets cost

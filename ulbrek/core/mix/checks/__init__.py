@@ -69,6 +69,7 @@ def all_findings(seen: MixCase) -> Iterator[Finding]:
         inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg), seen.bags_per_batch
     )
     yield from stuff.form_too_heavy_to_shake(inputs, seen.form, seen.one_lifts_kg)
+    yield from stuff.not_on_a_bench(inputs, seen.pour)
     yield from stuff.stones_too_large(seen.mix, seen.pour)
     yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
     yield from day.batch_over_container(seen.container, seen.batch, seen.fill, seen.fits)

@@ -231,6 +231,32 @@ def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> l
     ]
 
 
+@check("not-on-a-bench", "hint")
+def not_on_a_bench(inputs: MixInputs, pour: Pour) -> list[Finding]:
+    """It lies on the ground, not on a bench
+
+    A form that is staked to the ground is neither shaken nor vibrated as a whole: what is in it is rodded, its boards
+    are tapped.
+
+    Source: common practice
+    """
+    staked = any(one.on_ground for one in pour.casts.values())
+    if inputs.settled not in (*LIFTED, "vibrated on the bench") or not staked:
+        return []
+    return [
+        finding(
+            not_on_a_bench,
+            title="A form on the ground is not vibrated on a bench"
+            if inputs.settled == "vibrated on the bench"
+            else "A form on the ground is not lifted",
+            reason="It is staked where it stands.",
+            remedy="Work a rod or a spade along the boards and tap them until no more bubbles come up.",
+            field="/settled",
+            change=Change("Rod it", {"/settled": "rodded"}),
+        )
+    ]
+
+
 @check("wrong-feel", "caution")
 def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list[Finding]:
     """The mix is not made to feel so

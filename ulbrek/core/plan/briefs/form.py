@@ -13,7 +13,7 @@ from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.geometry.shapes import rectangle
 from ulbrek.core.kit.moulding import MouldShape
-from ulbrek.core.materials.boards import Sheet
+from ulbrek.core.materials.boards import Lumber, Sheet
 from ulbrek.core.materials.supplies import Supplies
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
@@ -22,16 +22,22 @@ _UP = 0.3  # a side whose outward direction rises by so much lies on top of a pr
 
 
 class Materials(NamedTuple):
-    """What forms are made of: sheets of sides and base, the liner that was chosen or the shop's, likeliest first."""
+    """What forms are made of: sheets of sides and base, the liner that was chosen or the shop's, likeliest first.
+
+    ``lumber`` is what stakes are cut from; None where nothing is staked.
+    """
 
     sheet: Sheet
     base: Sheet
     liners: tuple[Sheet, ...]
     liner_chosen: bool
     supplies: Supplies
+    lumber: Lumber | None
 
 
-def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials) -> FormBrief:
+def wanted_for(
+    inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials, *, stays: bool = False
+) -> FormBrief:
     """The form of one piece of a job.
 
     Args:
@@ -39,18 +45,21 @@ def wanted_for(inputs: FormInputs, habits: FormHabits, shape: Shape, materials: 
         habits: how forms are built in this job
         shape: the piece
         materials: what they are made of
+        stays: whether the piece stays where it is cast, on the ground: it needs no base unless the job asks for one
     """
+    if stays and not inputs.says("sides"):
+        habits = habits.model_copy(update={"sides": "staked to the ground"})
     piece = shape.piece
     floor, ceiling = slopes(shape)
     count = side_by_side(inputs, shape)
-    if habits.release == "oil when used again":
-        again = castings_of(inputs, shape) > 1 or "bare" in (materials.sheet.face, materials.base.face)
-        habits = habits.model_copy(update={"release": "oil" if again else "none"})
     brief = FormBrief(
         piece.id, shape.outline, shape.cast_depth, materials.sheet, materials.base, _liner(shape, materials), habits,
         materials.supplies, floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
-        _open_edges(shape, inputs), piece.cast == "face down",
+        _open_edges(shape, inputs), piece.cast == "face down", materials.lumber, stays,
     )  # fmt: skip
+    if habits.release == "oil when used again":
+        again = castings_of(inputs, shape) > 1 or brief.bare
+        brief = replace(brief, habits=habits.model_copy(update={"release": "oil" if again else "none"}))
     return brief if count == 1 else _ganged(brief, count)
 
 

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.form.checks.ground import face_on_the_ground, needs_a_base
 from ulbrek.core.form.checks.shape import not_in_one_form
 from ulbrek.core.form.cutting import CutFrom, cutting
 from ulbrek.core.form.inputs import FormHabits, FormInputs
@@ -20,7 +21,7 @@ from ulbrek.core.plan.pointing import pointed
 
 @dataclass(frozen=True, slots=True)
 class FormNode:
-    """The form of one piece: what the job and the shop say of forms, and what is cast in it."""
+    """The form of one piece: what the job and the shop say of forms, what is cast in it, and whether it stays there."""
 
     piece: Piece
     inputs: FormInputs
@@ -29,17 +30,20 @@ class FormNode:
     foam: Foam
     net_area: Figure
     density: Figure
+    stays: bool
 
     def work(self) -> FormResult:
         """Its boards, figures and findings."""
         shape, own = shape_of(self.piece), f"{self.piece.id}."
-        brief = wanted_for(self.inputs, self.habits, shape, self.materials)
+        brief = wanted_for(self.inputs, self.habits, shape, self.materials, stays=self.stays)
         cast = FormFill(self.net_area, self.density, castings_of(self.inputs, shape))
         as_cut = {key.removeprefix(own): cut for key, cut in self.inputs.as_cut.items() if key.startswith(own)}
         found = form(brief, cast, self.foam, as_cut)
         asked, made = self.inputs.side_by_side, side_by_side(self.inputs, shape)
-        alone = not_in_one_form(shape.piece.name, asked, made) if asked > 1 == made and shape.piece.count > 1 else ()
-        return replace(found, findings=pointed("/form", (*alone, *found.findings)))
+        name = shape.piece.name
+        alone = not_in_one_form(name, asked, made) if asked > 1 == made and shape.piece.count > 1 else ()
+        on_ground = () if self.stays else (*needs_a_base(name, brief), *face_on_the_ground(name, brief))
+        return replace(found, findings=pointed("/form", (*alone, *on_ground, *found.findings)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +61,7 @@ class CuttingNode:
 
     built: tuple[WorkedForm, ...]
     sheets: Sequence[Sheet]
+    lengths: frozenset[str]
     lumber: Lumber
     habits: FormHabits
     inputs: FormInputs
@@ -65,5 +70,5 @@ class CuttingNode:
     def work(self) -> CuttingResult:
         """The cut plan, and what to have."""
         forms = [BuiltForm(one.name, one.form.result, one.count) for one in self.built]
-        found = cutting(forms, CutFrom(self.sheets, self.lumber, self.supplies), self.habits, self.inputs)
+        found = cutting(forms, CutFrom(self.sheets, self.lengths, self.lumber, self.supplies), self.habits, self.inputs)
         return replace(found, findings=pointed("/form", found.findings))

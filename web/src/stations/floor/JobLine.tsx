@@ -6,7 +6,7 @@ import { archiveJob } from "@/api/queries";
 import { SeverityMark, severityWord } from "@/parts/SeverityMark";
 import { usePreferences } from "@/units/preferences";
 import { write, writeRange } from "@/units/quantity";
-import { short, sizeText } from "../job/Rail";
+import { carriedBy, short, sizeText } from "../job/Rail";
 import { Thumbnail } from "./Thumbnail";
 
 const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
@@ -93,7 +93,7 @@ function Planned({ card, headline }: { card: JobCard; headline: Headline }) {
         <Told
           label="Move"
           figure={writeRange(headline.mass_low_kg, headline.mass_high_kg, "kg", units)}
-          detail={headline.people === null ? "by cart" : write(headline.people, "people", units)}
+          detail={carriedBy(headline, units)}
         />
       </dl>
       <JobMenu card={card} />

@@ -15,6 +15,7 @@ import {
   Vector3,
 } from "three";
 import type { Form, PiecePlan, Plan } from "@/api/client";
+import { extentOf } from "@/drawing/extent";
 import { type Stage, stage } from "@/drawing/stage";
 import { letterOf, letterOn } from "./letters";
 
@@ -149,9 +150,9 @@ export default function Apart({ planned, cutting, jobId }: Props) {
 function thingsOf(form: Form, letters: ReadonlyMap<string, string>): Thing[] {
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(name).trim();
-  const [base] = form.boards;
-  const middle = base ? { x: base.x_mm + base.dx_mm / 2, y: base.y_mm + base.dy_mm / 2 } : { x: 0, y: 0 };
-  const reach = base ? Math.max(base.dx_mm, base.dy_mm) / 2 : 1;
+  const around = extentOf(form.boards);
+  const middle = { x: (around.x0 + around.x1) / 2, y: (around.y0 + around.y1) / 2 };
+  const reach = Math.max(around.x1 - around.x0, around.y1 - around.y0) / 2;
   const outward = (x: number, y: number) => [(x - middle.x) / reach, (y - middle.y) / reach] as const;
   const boards = form.boards.map((board): Thing => {
     const [dx, dy] = outward(board.x_mm + board.dx_mm / 2, board.y_mm + board.dy_mm / 2);

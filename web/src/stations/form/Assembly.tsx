@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { PiecePlan } from "@/api/client";
-import { extentOf, frame } from "@/drawing/extent";
+import { extentOfForm, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
 import { useSize } from "@/drawing/useSize";
@@ -63,7 +63,7 @@ function StepDrawing({ planned, mirrored, index }: { planned: PiecePlan; mirrore
   const { form } = planned;
   const placed = new Set(form.steps.slice(0, index + 1).flatMap((step) => step.adds));
   const now = new Set(form.steps[index]?.adds ?? []);
-  const at = frame(extentOf(form.boards), size, MARGINS, mirrored);
+  const at = frame(extentOfForm(form), size, MARGINS, mirrored);
   return (
     <div ref={area} className="relative min-h-56 flex-1">
       {size.width > 0 && (

@@ -5,6 +5,7 @@ import { useFill } from "@/parts/useFill";
 import { FigureButton } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
 import { sizeText } from "../job/Rail";
 import { BetterCuts } from "./BetterCuts";
 import { letterOf } from "./letters";
@@ -197,7 +198,7 @@ function Lumber({ cutting }: { cutting: Cutting }) {
                     className="figure flex items-center justify-center overflow-hidden border-r border-[var(--board-line)] bg-[var(--board)] px-1 whitespace-nowrap"
                     style={{ width: `${(100 * part.length_mm) / lumber.length_mm}%` }}
                   >
-                    {writeLength(part.length_mm, units, "cut")}
+                    {write(part.length_mm, part.kind, units)}
                   </span>
                 );
               })}
@@ -207,11 +208,11 @@ function Lumber({ cutting }: { cutting: Cutting }) {
         })}
       </ol>
       <ul className="mt-1 fields">
-        {told(lumber.lengths.flatMap((length) => length.parts)).map(({ name, mm, many }) => (
+        {told(lumber.lengths.flatMap((length) => length.parts)).map(({ name, mm, kind, many }) => (
           <li key={`${name} ${mm}`} className="flex min-h-9 items-center gap-3 border-b border-line">
             <span className="figure w-7 text-right">{many}</span>
             <span className="flex-1">{name}</span>
-            <span className="figure">{writeLength(mm, units, "cut")}</span>
+            <span className="figure">{write(mm, kind, units)}</span>
           </li>
         ))}
       </ul>
@@ -219,12 +220,14 @@ function Lumber({ cutting }: { cutting: Cutting }) {
   );
 }
 
+type Part = NonNullable<Cutting["lumber"]>["lengths"][number]["parts"][number];
+
 /** Pieces of lumber, equal ones counted. */
-function told(parts: readonly { name: string; length_mm: number }[]): { name: string; mm: number; many: number }[] {
-  const found = new Map<string, { name: string; mm: number; many: number }>();
-  for (const { name, length_mm: mm } of parts) {
+function told(parts: readonly Part[]): { name: string; mm: number; kind: string; many: number }[] {
+  const found = new Map<string, { name: string; mm: number; kind: string; many: number }>();
+  for (const { name, length_mm: mm, kind } of parts) {
     const key = `${name} ${mm}`;
-    found.set(key, { name, mm, many: (found.get(key)?.many ?? 0) + 1 });
+    found.set(key, { name, mm, kind, many: (found.get(key)?.many ?? 0) + 1 });
   }
   return [...found.values()];
 }

@@ -1,5 +1,5 @@
 import type { Form, PiecePlan } from "@/api/client";
-import { box, extentOf, type Frame, frame } from "@/drawing/extent";
+import { box, type Extent, extentOfForm, type Frame, frame } from "@/drawing/extent";
 import { FormShapes } from "@/drawing/FormShapes";
 import { Hatches } from "@/drawing/Hatches";
 import { Tag } from "@/drawing/Tag";
@@ -10,6 +10,7 @@ import { letterOn } from "./letters";
 
 const MARGINS = { left: 30, right: 30, top: 40, bottom: 20 };
 const SECTION_PX = 130;
+const GROUND_PX = 14;
 const TAG_PX_A_LETTER = 8.5;
 const STANDING = new Set(["strip", "liner", "kerfed strip"]);
 
@@ -26,7 +27,8 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
   const [area, size] = useSize<HTMLDivElement>();
   const form = planned.form;
   if (size.width === 0) return <div ref={area} className="h-full min-h-0" />;
-  const at = frame(extentOf(form.boards), { width: size.width, height: size.height - SECTION_PX }, MARGINS, mirrored);
+  const around = extentOfForm(form);
+  const at = frame(around, { width: size.width, height: size.height - SECTION_PX }, MARGINS, mirrored);
   const bottom = at.view.top + at.view.width * at.scale;
   const strips = form.boards.filter((board) => STANDING.has(board.kind));
   const heights = [...new Set(strips.map((board) => writeLength(board.height.value, units, "cut")))];
@@ -43,14 +45,21 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
           key={board.key}
           at={at}
           board={board}
-          base={form.boards[0]}
+          around={around}
+          inward={form.on_ground}
           wide={size.width}
           text={`${letterOn(letters, form, board)} ${writeLength(board.length_cut_mm, units, "cut")}`}
         />
       ))}
       <Tag x={size.width / 2} y={at.view.top - 20}>
-        base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units, "cut")} ×{" "}
-        {writeLength(form.boards[0]?.height_cut_mm ?? 0, units, "cut")}
+        {form.on_ground ? (
+          `no base: ${form.stiffness.stakes.length} stakes in the ground`
+        ) : (
+          <>
+            base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units, "cut")} ×{" "}
+            {writeLength(form.boards[0]?.height_cut_mm ?? 0, units, "cut")}
+          </>
+        )}
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
         {form.stands ? "assembled flat, stood up to pour" : "section at the middle"}; sides{" "}
@@ -66,29 +75,32 @@ type Board = Form["boards"][number];
 function BoardTag({
   at,
   board,
-  base,
+  around,
+  inward,
   wide,
   text,
 }: {
   at: Frame;
   board: Board;
-  base: Board | undefined;
+  around: Extent;
+  /** Stakes stand where its name would. */
+  inward: boolean;
   wide: number;
   text: string;
 }) {
-  if (!base) return null;
   const place = box(at, board.x_mm, board.y_mm, board.dx_mm, board.dy_mm);
-  const whole = box(at, base.x_mm, base.y_mm, base.dx_mm, base.dy_mm);
+  const whole = box(at, around.x0, around.y0, around.x1 - around.x0, around.y1 - around.y0);
   const [x, y] = [place.x + place.width / 2, place.y + place.height / 2];
   const [dx, dy] = [x - whole.x - whole.width / 2, y - whole.y - whole.height / 2];
   const level = place.width > place.height;
   const far = Math.max(Math.hypot(dx, dy), 1);
   const half = (text.length * TAG_PX_A_LETTER) / 2 + 6;
   const inside = (place: number) => Math.min(Math.max(place, half), wide - half);
+  const out = inward ? -1 : 1;
   return (
     <Tag
-      x={inside(x + (level ? (dx / far) * 20 : Math.sign(dx) * 60))}
-      y={y + (level ? Math.sign(dy) * 20 : (dy / far) * 20)}
+      x={inside(x + (level ? (dx / far) * 20 : out * Math.sign(dx) * 60))}
+      y={y + (level ? out * Math.sign(dy) * 20 : (dy / far) * 20)}
     >
       {text}
     </Tag>
@@ -105,14 +117,14 @@ interface SectionProps {
 
 /** Cut across the middle of the form from left to right: what of each board and former the cut meets. */
 function Section({ at, form, top, room }: SectionProps) {
-  const [base] = form.boards;
-  if (!base) return null;
-  const middle = base.y_mm + base.dy_mm / 2;
+  const around = extentOfForm(form);
+  const foot = Math.min(...form.boards.map((board) => board.bottom_mm));
+  const middle = (around.y0 + around.y1) / 2;
   const cut = (path: readonly number[]) => spansAt(path, middle);
   const high = Math.max(...form.boards.map((board) => board.top_mm), form.depth_mm);
-  const tall = (high - base.bottom_mm) * at.scale;
+  const tall = (high - foot) * at.scale;
   const smaller = Math.min(1, room / Math.max(tall, 1));
-  const floor = box(at, base.x_mm, 0, base.dx_mm, 0);
+  const floor = box(at, around.x0, 0, around.x1 - around.x0, 0);
   const middleX = floor.x + floor.width / 2;
   const y = (mm: number) => top + (high - mm) * at.scale;
   const body = (
@@ -140,6 +152,16 @@ function Section({ at, form, top, room }: SectionProps) {
           }),
         ),
       )}
+      {form.on_ground && (
+        <rect
+          x={floor.x}
+          y={y(foot)}
+          width={floor.width}
+          height={GROUND_PX / smaller}
+          fill="url(#ground)"
+          data-ground
+        />
+      )}
       {form.knockouts.flatMap((one) => {
         const [mouth, end] = [cut(one.paths[0] ?? []), cut(one.ends?.[0] ?? one.paths[0] ?? [])];
         const spans = one.mouth === "top" ? pairs(end, mouth) : pairs(mouth, end);
@@ -155,8 +177,7 @@ function Section({ at, form, top, room }: SectionProps) {
         .slice(0, 4)
         .map((screw) => {
           const x = box(at, screw.x_mm, 0, 0, 0).x;
-          const [from, to] =
-            screw.way === "down" ? [high, high - screw.length_mm] : [base.bottom_mm, base.bottom_mm + screw.length_mm];
+          const [from, to] = screw.way === "down" ? [high, high - screw.length_mm] : [foot, foot + screw.length_mm];
           return (
             <line
               key={`${screw.way} ${screw.x_mm} ${screw.y_mm}`}

@@ -120,11 +120,7 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: `of ${headline.bag_name}`,
       };
     case "form":
-      if (headline.sheets === 0) return { headline: "in moulds", detail: "" };
-      return {
-        headline: write(headline.sheets, "sheets", units),
-        detail: write(headline.screws, "screws", units),
-      };
+      return formLine(headline, units);
     case "steel":
       return headline.bars
         ? { headline: write(headline.bars, "bars", units), detail: headline.meshed ? "and mesh" : "" }
@@ -134,9 +130,28 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
     case "move":
       return {
         headline: atAGlance(headline, units),
-        detail: headline.people === null ? "by cart" : write(headline.people, "people", units),
+        detail: carriedBy(headline, units),
       };
   }
+}
+
+function formLine(
+  { in_moulds, sheets, lengths, screws }: Headline,
+  units: Units,
+): { headline: string; detail: string } {
+  if (in_moulds) return { headline: "in moulds", detail: "" };
+  const screwed = screws ? write(screws, "screws", units) : "";
+  if (sheets === 0 && lengths === 0) return { headline: "from offcuts", detail: screwed };
+  const sawn = lengths ? write(lengths, "lengths", units) : "";
+  return sheets
+    ? { headline: write(sheets, "sheets", units), detail: sawn || screwed }
+    : { headline: sawn, detail: screwed };
+}
+
+/** Who or what carries the heaviest piece, in a word or two. */
+export function carriedBy({ stays, people }: Headline, units: Units): string {
+  if (stays) return "stays";
+  return people === null ? "by cart" : write(people, "people", units);
 }
 
 function logLine(

@@ -1,0 +1,121 @@
+"""Forms whose base is the ground: stakes, what holds where nothing is bonded, and what is not bought."""
+
+from itertools import pairwise
+from math import ceil, hypot, pi
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.core.test_form import form_of
+from tests.jobs import feature, opening, top
+from ulbrek.core.buying.demand import takes
+from ulbrek.core.form.result import Stake
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+
+SHOP = Shop()
+STAKED = {"sides": "staked to the ground"}
+PAD = {"use": "pad or step on the ground"}
+
+
+def stays(**changed: Any) -> dict[str, Any]:
+    """A top that stays where it is cast."""
+    return {
+        "piece": {"cast": "face up"}, "steel": {"exposure": "on the ground"},
+        "handling": {"people": 4, "standing": {"top": PAD}}, **changed,
+    }  # fmt: skip
+
+
+def between(stakes: list[Stake]) -> list[float]:
+    return [hypot(b.x_mm - a.x_mm, b.y_mm - a.y_mm) for a, b in pairwise(stakes)]
+
+
+@pytest.mark.parametrize(
+    ("form", "base"), [({}, False), ({"sides": "on the base"}, True), ({"corner": "pinwheel"}, False)]
+)
+def test_what_stays_where_it_is_cast_has_no_base_unless_one_is_asked_for(form: dict[str, Any], base: bool) -> None:
+    made = form_of(**stays(form=form))
+    assert any(board.key == "base" for board in made.boards) is base is not made.on_ground
+    assert bool(made.stiffness.bearers_mm) is base
+    assert not form_of().on_ground, "and what is carried away lies on one"
+
+
+@given(
+    length=st.integers(250, 6000), width=st.integers(250, 3000), height=st.integers(40, 300),
+    lumber=st.booleans(),
+)  # fmt: skip
+def test_stakes_are_as_near_as_the_board_wants_and_as_long_as_the_ground_wants(
+    length: int, width: int, height: int, lumber: bool
+) -> None:
+    outline = {"length": f"{length} mm", "width": f"{width} mm"}
+    sheet = {"sheet": "batten-38x89"} if lumber else {}
+    form = form_of(piece={"outline": outline, "thickness": f"{height} mm", "cast": "face up"}, form={**STAKED, **sheet})
+    thick, modulus = (38.0, 8000.0) if lumber else (16.0, 1600.0)
+    usual = (900 if height <= 100 else 750 if height <= 150 else 600) if lumber else 500
+    # A strip of the board as wide as it is tall, or the lowest of it, under the head: the beam of any handbook.
+    load = 2400 * 9.80665 * height / 1e9 * (0.5 if height <= 150 else 1.0)
+    stiff = modulus * thick**3 / 12
+    least = min((0.5 * stiff / 0.00688 / load) ** 0.25, (stiff / 360 / 0.00688 / load) ** (1 / 3), usual)
+    made = form.stiffness.stake_spacing
+    assert made is not None
+    assert made.value == pytest.approx(least, rel=0.03), "the mix is not quite of 2400"
+    for side, run in (("front", length), ("right", width), ("back", length), ("left", width)):
+        own = [one for one in form.stiffness.stakes if one.side == side]
+        assert max(between(own)) <= made.value + 1e-6
+        assert len(own) <= ceil(run / made.value) + 1, "and no more than it takes"
+    assert {one.key: one.length.value for one in form.stiffness.battens}["stake"] == height - 10 + max(300, height)
+    second = 2 if height > 150 else 1
+    assert next(one.count for one in form.stiffness.battens if one.key == "stake") == second * len(
+        form.stiffness.stakes
+    )
+    assert not form.stiffness.straps
+
+
+def test_nothing_is_bonded_sealed_or_bought_for_it() -> None:
+    sleeve = feature("sleeve", x="120 mm", y="120 mm", diameter="50 mm", wall="3 mm")
+    job = top(opening(), sleeve, form=STAKED, piece={"cast": "face up"})
+    planned = plan(job, SHOP)
+    form = planned.pieces[0].form
+    sink, pipe = form.knockouts
+    assert (sink.held, sink.screws, pipe.held, pipe.screws) == (None, 0, None, 0)
+    assert sink.ballast is not None
+    assert sink.uplift is not None
+    assert sink.ballast.value == pytest.approx(1.5 * sink.uplift.value / 9.80665)
+    assert sink.uplift.value == pytest.approx(450 * 330 * 40 / 1e9 * (2400 - 30) * 9.81, rel=0.05), "all of its foot"
+    told = " ".join(f"{step.title} {step.text}" for step in form.steps)
+    for word in ("bead", "Bond", "base", "Seal", "pencil"):
+        assert word not in told, word
+    bought = {take.material for take in takes(job, SHOP, planned)}
+    assert not bought & {one.id for one in SHOP.sealants}
+    assert bought & {one.id for one in SHOP.screws}
+    round_all = 2 * (900 + 600) + 2 * (450 + 330) - 8 * 25 + 2 * pi * 25 + pi * 50  # sides, sink and sleeve
+    assert form.consumed.contact_area.value == pytest.approx(round_all * 40 / 1e6)
+
+
+def test_a_box_is_held_by_stakes_inside_it() -> None:
+    form = form_of(features=(opening(corner_radius="0 mm", former="box"),), form=STAKED, piece={"cast": "face up"})
+    (box,) = form.knockouts
+    assert box.uplift is None, "it is open below"
+    assert "stakes inside" in box.holding
+    assert {one.key: one.count for one in form.stiffness.battens}["box stake"] == 2
+
+
+def test_a_curve_leans_on_its_stakes_and_has_no_ribs() -> None:
+    pad = {"outline": {"kind": "disc", "diameter": "1200 mm"}, "cast": "face up", "thickness": "100 mm"}
+    form = form_of(piece=pad, form=STAKED)
+    assert {board.kind for board in form.boards} == {"liner"}
+    assert form.screw_count.value == 0
+    for one in form.stiffness.stakes:
+        assert hypot(one.x_mm - 600, one.y_mm - 600) == pytest.approx(603.2), "behind 3.2 mm of liner"
+    first, second, *_ = form.stiffness.stakes
+    apart = form.stiffness.curve_stake_spacing
+    assert apart is not None
+    assert between([first, second])[0] <= apart.value
+
+
+def test_a_seat_on_the_ground_still_lies_on_a_base_where_its_underside_slopes() -> None:
+    form = form_of(**stays(piece={"cast": "face up", "taper": {"thickness": "60 mm"}}))
+    assert any(board.key == "base" for board in form.boards)
+    assert not form.on_ground

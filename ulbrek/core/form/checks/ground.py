@@ -1,0 +1,87 @@
+"""What is found of forms whose base is the ground."""
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.form.brief import FormBrief
+from ulbrek.core.form.result import Joint
+from ulbrek.core.materials.fixings import LEAST_BACK_MM, LEAST_BITE_MM
+
+_ON_A_BASE = Change("Set it on a base", {"/sides": "on the base"})
+
+
+@check("needs-a-base", "caution")
+def needs_a_base(name: str, brief: FormBrief) -> list[Finding]:
+    """The ground cannot be its base
+
+    What stands on edge is closed by panels, and a lower face that slopes or steps is made by a bed of boards.
+
+    Source: common practice
+    """
+    if brief.habits.sides != "staked to the ground" or not brief.wants_base:
+        return []
+    return [
+        finding(
+            needs_a_base,
+            title="{piece} cannot be formed on the ground",
+            reason="It is cast on edge between two panels."
+            if brief.stands
+            else "Its lower face slopes or steps, and boards have to make that.",
+            remedy="It is planned on a base here. Set the whole job on one, or plan this piece in a job of its own.",
+            field="/sides",
+            values={"piece": name},
+            change=_ON_A_BASE,
+        )
+    ]
+
+
+@check("face-on-the-ground", "caution")
+def face_on_the_ground(name: str, brief: FormBrief) -> list[Finding]:
+    """The face lies on the ground
+
+    Face down, the mould makes the face. Ground and loose plastic print every stone, hollow and fold.
+
+    Source: common practice
+    """
+    if not (brief.on_ground and brief.mirrored):
+        return []
+    return [
+        finding(
+            face_on_the_ground,
+            title="{piece}: its face is cast against the ground",
+            reason="Every stone, hollow and fold of the plastic prints into the face.",
+            remedy="Set the form on a base, or cast it face up in Measure and finish it with a float or broom.",
+            field="/sides",
+            values={"piece": name},
+            change=_ON_A_BASE,
+        )
+    ]
+
+
+@check("stake-screw-comes-through", "caution")
+def stake_screw_comes_through(brief: FormBrief, joint: Joint) -> list[Finding]:
+    """No screw fits stake and board
+
+    It must hold in the board and not come out on the side of the concrete, where it would lock the board in.
+
+    Source: geometry; a bite of 6 mm, and 2 mm left behind the point, are common practice
+    """
+    board = brief.sheet.thickness_mm
+    if joint.way != "stake" or joint.fixing != "screws":
+        return []
+    if LEAST_BITE_MM <= joint.bite.value <= board - LEAST_BACK_MM:
+        return []
+    return [
+        finding(
+            stake_screw_comes_through,
+            title="No screw on your list fits a stake and a {board} side",
+            reason="{screw} screws go {bite} past the stake: they come out into the concrete and lock the side in."
+            if joint.bite.value > 0
+            else "{screw} screws do not reach through the stake.",
+            remedy="Use thicker sides, thinner lumber for the stakes, or add a length between to your screws.",
+            field="/sheet",
+            values={
+                "board": Quantity(board, "mm"),
+                "screw": Quantity(joint.screw_mm, "screw"),
+                "bite": Quantity(max(0.0, joint.bite.value), "mm"),
+            },
+        )
+    ]
