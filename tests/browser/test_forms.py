@@ -103,7 +103,7 @@ def test_what_stays_on_the_ground_is_staked_and_can_be_set_on_a_base(open_page: 
     expect(page.locator("[data-ground]")).to_be_attached()
     expect(page.locator("[data-board=base]")).to_have_count(0)
     expect(page.locator("[data-headline=form]")).to_contain_text("1 length")
-    expect(page.locator("[data-headline=move]")).to_contain_text("stays")
+    expect(page.get_by_role("link", name="Move")).to_contain_text("stays")
     page.get_by_role("radio", name="Assembly").click()
     expect(page.locator("[data-stake]")).to_have_count(0)
     page.get_by_role("button", name="Step 3,").click()
