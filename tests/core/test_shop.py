@@ -232,6 +232,20 @@ def test_every_price_of_the_shop_reaches_the_list_and_packs_are_bought_whole() -
     assert lines["bar/6"].cost == 7.0 * lines["bar/6"].to_buy
 
 
+@pytest.mark.parametrize(
+    ("count", "form", "filled"), [(1, {}, 1), (5, {}, 5), (5, {"forms": 2}, 5), (5, {"side_by_side": 2}, 3)]
+)
+def test_release_agent_is_bought_for_every_time_that_a_form_is_filled(
+    count: int, form: dict[str, Any], filled: int
+) -> None:
+    job = top(piece={"count": count}, form={"release": "oil", **form})
+    shop = Shop()
+    (piece,) = plan(job, shop).pieces
+    assert piece.form.consumed.release is not None
+    line = next(one for one in listed(job, shop).lines if one.key == f"supply/{shop.releases[0].id}")
+    assert line.wanted == pytest.approx(piece.form.consumed.release.value * filled, abs=0.006)
+
+
 def test_lists_of_the_shop_are_all_there_and_an_entry_keeps_its_place() -> None:
     shop = Shop()
     lists = {name for name, field in Shop.model_fields.items() if isinstance(getattr(shop, name), tuple)} - {"people"}

@@ -184,7 +184,10 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
     for part in planned.joined.parts:
         if not part.sawn:
             yield "foam and supplies", Take("hardware", f"part/{part.name}", part.name, float(part.count), "pieces")
-    release = sum(p.form.consumed.release.value for p in planned.pieces if p.form.consumed.release)
+    beside = {piece.id: side_by_side(job.form, shape_of(piece)) for piece in job.pieces}
+    release = sum(  # wiped on before each pour
+        p.form.consumed.release.value * ceil(p.count / beside[p.id]) for p in planned.pieces if p.form.consumed.release
+    )
     agent = shop.supplies.release("wax" if shop.form_habits_of(job.form).release == "wax" else "oil")
     if release and agent:
         yield (
