@@ -1,6 +1,9 @@
 """A crowd: 32 clients at once on two workers, reading, planning, editing and writing down, as in a busy shop.
 
-python -m bench.crowd [seconds] [clients] [workers]
+First each asks again as soon as it is answered: the processors are full, and what one waits is the work of all.
+Then each pauses, as people do who look at an answer. What they begin with, all at once, is told apart.
+
+python -m bench.crowd [seconds] [clients] [workers] [pause in seconds]
 """
 
 import gzip
@@ -22,8 +25,9 @@ DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 
 class Client:
     """One device on the shop's network."""
 
-    def __init__(self, port: int, seed: int) -> None:
+    def __init__(self, port: int, seed: int, pause_s: float = 0.0) -> None:
         self.line = http.client.HTTPConnection("127.0.0.1", port, timeout=60)
+        self.pause_s = pause_s
         self.dice = Random(seed)
         self.took: list[tuple[str, float]] = []
         self.wrong: Counter[str] = Counter()
@@ -48,10 +52,11 @@ class Client:
 
     def work(self, jobs: list[str], until: float) -> None:
         """One thing after another until the time is over; what is edited is this client's own."""
-        own = self.ask("edit", "GET", f"/api/jobs/{self.dice.choice(jobs)}", wanted=True)
+        own = self.ask("begin", "GET", f"/api/jobs/{self.dice.choice(jobs)}", wanted=True)
         assert isinstance(own, dict)
-        mine = self.ask("edit", "POST", "/api/jobs", {"job": own["job"]}, wanted=True)
+        mine = self.ask("begin", "POST", "/api/jobs", {"job": own["job"]}, wanted=True)
         while time.monotonic() < until:
+            time.sleep(self.dice.uniform(0.5, 1.5) * self.pause_s)
             assert isinstance(mine, dict)
             job = mine["job"]
             match self.dice.choices(list(DEEDS), list(DEEDS.values()))[0]:
@@ -84,29 +89,37 @@ class Client:
 def main() -> int:
     """Prints how long each deed took, and what went wrong."""
     told = [float(one) for one in sys.argv[1:]]
-    seconds, clients, workers = (*told, *(60.0, 32.0, 2.0)[len(told) :])
-    with served("crowd", workers=int(workers)) as port:
-        crowd = _crowd(port, seconds, int(clients))
-    began = time.process_time()
-    sum(number * number % 7 for number in range(1_000_000))
-    print(f"calibration loop {(time.process_time() - began) * 1000:.0f} ms")
+    seconds, clients, workers, pause = (*told, *(60.0, 32.0, 2.0, 2.0)[len(told) :])
+    failed = 0
+    for each in dict.fromkeys((0.0, pause)):
+        with served("crowd", workers=int(workers)) as port:
+            crowd = _crowd(port, seconds, int(clients), each)
+        began = time.process_time()
+        sum(number * number % 7 for number in range(1_000_000))
+        print(f"pause {each:g} s; calibration loop {(time.process_time() - began) * 1000:.0f} ms")
+        failed += _told(crowd)
+    return 1 if failed else 0
+
+
+def _told(crowd: list[Client]) -> int:
     wrong = sum((one.wrong for one in crowd), Counter[str]())
-    for deed in ("all", *DEEDS):
-        took = sorted(took for one in crowd for name, took in one.took if deed in ("all", name))
+    for deed in ("all", *DEEDS, "begin"):
+        counted = DEEDS if deed == "all" else (deed,)
+        took = sorted(took for one in crowd for name, took in one.took if name in counted)
         if took:
             at = [took[min(len(took) - 1, int(len(took) * share))] * 1000 for share in (0.5, 0.95)]
             worst = took[-1] * 1000
             print(f"{deed:7} {len(took):6} asked  median {at[0]:6.0f}  p95 {at[1]:6.0f}  worst {worst:6.0f} ms")
     print(f"errors: {dict(wrong) or 0}")
-    return 1 if wrong else 0
+    return sum(wrong.values())
 
 
-def _crowd(port: int, seconds: float, clients: int) -> list[Client]:
+def _crowd(port: int, seconds: float, clients: int, pause_s: float) -> list[Client]:
     cards = Client(port, 0).ask("floor", "GET", "/api/jobs", wanted=True)
     assert isinstance(cards, list)
     jobs = [card["id"] for card in cards]
     time.sleep(5)  # what the start left to be worked out
-    crowd = [Client(port, number) for number in range(1, clients + 1)]
+    crowd = [Client(port, number, pause_s) for number in range(1, clients + 1)]
     until = time.monotonic() + seconds
     threads = [threading.Thread(target=one.work, args=(jobs, until)) for one in crowd]
     for thread in threads:
