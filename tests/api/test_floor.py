@@ -80,6 +80,7 @@ def test_a_floor_that_could_not_be_read_once_is_read_the_next_time(settings: Set
 
     def call_it(now: str, then: str) -> None:
         with database.work() as records:
+            records.session.execute(text("RESET ROLE"))
             records.session.execute(text(f"ALTER TABLE {now} RENAME TO {then}"))
 
     with TestClient(create_app(settings), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:

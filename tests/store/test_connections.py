@@ -16,6 +16,7 @@ def test_a_connection_lost_while_it_rested_is_replaced(database: Database, monke
         with ours.look() as records:
             process = records.session.execute(text("SELECT pg_backend_pid()")).scalar_one()
         with database.work() as records:
+            records.session.execute(text("RESET ROLE"))
             records.session.execute(text("SELECT pg_terminate_backend(:process)"), {"process": process})
         time.sleep(0.1)
         with ours.work() as records:

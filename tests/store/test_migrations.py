@@ -5,7 +5,7 @@ from pathlib import Path
 
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
-from sqlalchemy import inspect
+from sqlalchemy import inspect, text
 
 from ops.postgres import Cluster
 from ulbrek.store.database import Database
@@ -47,6 +47,10 @@ def test_the_previous_release_s_records_are_kept_up_down_and_up_again(cluster: C
         database.engine.dispose()  # the dump sets the search path of its connection
         for target in ("head", "0001", "head"):
             database.migrate(target)
+            with database.work() as records:
+                assert records.session.execute(text("SELECT count(*) FROM job")).scalar_one() == 3
+            if target != "head":
+                continue  # no program of today reads those
             with database.work() as records:
                 shop = records.shop()
                 assert shop.shop.name == "Fennel Row Pottery"

@@ -190,8 +190,9 @@ def test_what_was_taken_back_is_struck_through_in_the_log(shelf: Shelf) -> None:
 @pytest.mark.parametrize("then", STATES)
 def test_the_database_itself_knows_what_may_follow_what(shelf: Shelf, now: str, then: str) -> None:
     insert = (
-        "INSERT INTO casting_state (casting_id, number, state, at, previous_number, previous_state, previous_at, "
-        "correction, note) VALUES (:id, :number, :state, :at, :number - 1, :was, :at, false, '')"
+        "INSERT INTO casting_state (shop_id, casting_id, number, state, at, previous_number, previous_state, "
+        "previous_at, correction, note) "
+        "SELECT id, :id, :number, :state, :at, :number - 1, :was, :at, false, '' FROM shop"
     )
     way = {"planned": [], "archived": ["archived"], "failed": ["poured", "failed"]}.get(
         now,
@@ -209,6 +210,12 @@ def test_the_database_itself_knows_what_may_follow_what(shelf: Shelf, now: str, 
             shelf.run(insert, id=casting, number=number, state=then, was=was, at=POUR)
 
 
+MOVE = (
+    "INSERT INTO stock_move (shop_id, lot_id, number, entry_id, previous_number, kind, at, on_hand_before, "
+    "on_hand_change, reserved_before, reserved_change, note) SELECT id, :lot, 2, gen_random_uuid(), 1,"
+)
+
+
 @pytest.mark.parametrize(
     "statement",
     [
@@ -218,15 +225,17 @@ def test_the_database_itself_knows_what_may_follow_what(shelf: Shelf, now: str, 
         "UPDATE casting SET pour_id = NULL WHERE id = :casting",
         "UPDATE casting SET pour_id = gen_random_uuid() WHERE id = :casting",
         "DELETE FROM pour WHERE id = :pour",
-        "INSERT INTO casting_state VALUES (:casting, 9, 'turned', now(), 8, 'stripped', now(), false, '')",
+        "INSERT INTO casting_state (shop_id, casting_id, number, state, at, previous_number, previous_state, "
+        "previous_at, correction, note) "
+        "SELECT id, :casting, 9, 'turned', now(), 8, 'stripped', now(), false, '' FROM shop",
         "UPDATE stock_move SET on_hand_change = 99 WHERE lot_id = :lot",
         "DELETE FROM stock_move WHERE lot_id = :lot",
-        "INSERT INTO stock_move VALUES (:lot, 2, gen_random_uuid(), 1, 'bought', now(), 3, 1, default, 0, 0, default)",
-        "INSERT INTO stock_move VALUES (:lot, 2, gen_random_uuid(), 1, 'used', now(), 10, -11, default, 0, 0, default)",
-        "INSERT INTO stock_move VALUES "
-        "(:lot, 2, gen_random_uuid(), 1, 'released', now(), 10, 0, default, 0, -1, default)",
+        f"{MOVE} 'bought', now(), 3, 1, 0, 0, '' FROM shop",
+        f"{MOVE} 'used', now(), 10, -11, 0, 0, '' FROM shop",
+        f"{MOVE} 'released', now(), 10, 0, 0, -1, '' FROM shop",
         "UPDATE observation SET text = 'better' WHERE job_id IS NOT NULL",
-        "INSERT INTO batch_share SELECT b.id, :casting, b.pour_id, 0.5 FROM batch b WHERE b.pour_id <> :pour LIMIT 1",
+        "INSERT INTO batch_share (batch_id, casting_id, pour_id, share, shop_id) "
+        "SELECT b.id, :casting, b.pour_id, 0.5, b.shop_id FROM batch b WHERE b.pour_id <> :pour LIMIT 1",
     ],
 )
 def test_the_database_itself_refuses_records_that_cannot_be(shelf: Shelf, statement: str) -> None:

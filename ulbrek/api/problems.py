@@ -24,6 +24,7 @@ from ulbrek.store.errors import (
     RefusedEntryError,
     StaleWriteError,
     StoreError,
+    not_of_this_shop,
 )
 
 STATUS: dict[type[StoreError], tuple[int, str]] = {
@@ -82,6 +83,8 @@ def _refused_entry(_: Request, error: Exception) -> JSONResponse:
 def _contradicts(_: Request, error: Exception) -> JSONResponse:
     """An entry that the tables themselves refuse: it names something that is not there, or another was quicker."""
     assert isinstance(error, IntegrityError)  # noqa: S101 - registered for it
+    if refused := not_of_this_shop(error):
+        return _refused([Problem(refused.field, refused.problem, refused.remedy)])
     structlog.get_logger("ulbrek").warning("integrity", constraint=getattr(error.orig, "sqlstate", None))
     return problem_response(
         409,

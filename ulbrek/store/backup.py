@@ -1,16 +1,18 @@
 """All records of a shop as one file, and back into an empty database.
 
-The file is a ZIP of one CSV a table, as PostgreSQL itself writes and reads them, and a manifest. Whatever hangs on a
-shop is found by following the tables' own references, so a new table is in the backup as soon as it is there.
+The file is a ZIP of one CSV a table, as PostgreSQL itself writes and reads them, and a manifest. All rows say which
+shop they are of, so a new table is in the backup as soon as it is there.
 """
 
 import json
 import zipfile
-from typing import IO, Any
+from collections.abc import Sequence
+from typing import IO, Any, Literal
 from uuid import UUID
 
 from psycopg import Connection, DataError, IntegrityError, ProgrammingError
-from psycopg.sql import SQL, Composed, Identifier, Literal
+from psycopg.sql import SQL, Composed, Identifier
+from psycopg.sql import Literal as Value
 from sqlalchemy import Table, text
 from sqlalchemy.exc import DBAPIError
 
@@ -25,7 +27,7 @@ from ulbrek.store.backup_check import (
     refuse_unreadable,
     refused,
 )
-from ulbrek.store.database import Database
+from ulbrek.store.database import ALL_SHOPS, WORK_FOR, Database
 from ulbrek.store.models import Base
 
 WORKED_OUT = frozenset({"outlook"})  # can be worked out again
@@ -46,6 +48,7 @@ def write_backup(database: Database, shop_id: UUID, file: IO[bytes]) -> dict[str
                 "SET LOCAL statement_timeout = 0"
             )
         )
+        connection.execute(WORK_FOR, {"shop": str(shop_id), "local": True})
         migration = connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one()
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
         with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as packed:
@@ -77,6 +80,7 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
     database.migrate()
     with database.engine.connect() as connection:
         connection.execute(text("SET LOCAL statement_timeout = 0"))
+        connection.execute(WORK_FOR, {"shop": ALL_SHOPS, "local": True})
         if connection.execute(text("SELECT EXISTS (SELECT FROM shop)")).scalar_one():
             raise refused("The database holds a shop already.", "Restore into an empty database.")
         if connection.execute(text("SELECT version_num FROM alembic_version")).scalar_one() != manifest.migration:
@@ -86,15 +90,27 @@ def read_backup(database: Database, file: IO[bytes]) -> dict[str, int]:
             )
         raw: Connection[Any] = connection.connection.driver_connection  # type: ignore[assignment]
         rows: dict[str, int] = {}
+        # PostgreSQL copies nothing into tables whose rows it looks at one by one; that is taken up again below.
+        connection.execute(text("RESET ROLE"))
+        _force(raw, tables, "NO FORCE")
         try:
             for table in tables:
                 rows[table.name], read = _copy_in(raw, table, packed)
                 refuse_another(table.name, manifest.members.get(table.name), rows[table.name], read)
             refuse_unreadable(connection)
+            connection.execute(text("SET CONSTRAINTS ALL IMMEDIATE"))  # what waits to be looked at holds a table
         except (DataError, IntegrityError, ProgrammingError, DBAPIError, KeyError, zipfile.BadZipFile) as error:
             raise refused("The backup is incomplete or altered.", "Give one that was not changed.") from error
+        _force(raw, tables, "FORCE")
         connection.commit()
+        connection.invalidate()  # it has more rights than others
     return rows
+
+
+def _force(raw: Connection[Any], tables: Sequence[Table], how: Literal["FORCE", "NO FORCE"]) -> None:
+    """Says whether the tables' owner, too, sees only the rows of the shop that is worked for."""
+    for table in tables:
+        raw.execute(SQL("ALTER TABLE {} {} ROW LEVEL SECURITY").format(Identifier(table.name), SQL(how)))
 
 
 def _kept_tables() -> list[Table]:
@@ -133,23 +149,11 @@ def _columns(table: Table) -> list[str]:
     return [column.name for column in table.columns if column.computed is None]
 
 
-def _of_shop(table: Table, shop_id: UUID, seen: frozenset[str] = frozenset()) -> Composed:
-    """Which rows of a table hang on a shop, by the shortest way of references that are always there."""
+def _of_shop(table: Table, shop_id: UUID) -> Composed:
+    """Which rows of a table are a shop's: all say so."""
     if table.name == "shop":
-        return SQL("id = {}").format(Literal(shop_id))
-    if "shop_id" in table.columns:
-        return SQL("shop_id = {}").format(Literal(shop_id))
-    key = next(
-        key
-        for column in table.columns
-        for key in column.foreign_keys
-        if not column.nullable and key.column.table.name not in {*seen, table.name}
-    )
-    parent = key.column.table
-    return SQL("{} IN (SELECT {} FROM {} WHERE {})").format(
-        Identifier(key.parent.name), Identifier(key.column.name), Identifier(parent.name),
-        _of_shop(parent, shop_id, seen | {table.name}),
-    )  # fmt: skip
+        return SQL("id = {}").format(Value(shop_id))
+    return SQL("shop_id = {}").format(Value(shop_id))
 
 
 def _member(name: str) -> zipfile.ZipInfo:

@@ -144,7 +144,7 @@ class CastingRepository(ShopRecords):
         )  # fmt: skip
         self._session.add(row)
         self._session.flush()
-        self._session.add(CastingStateRow(casting_id=row.id, number=1, state="planned", at=at))
+        self._session.add(CastingStateRow(shop_id=self._shop_id, casting_id=row.id, number=1, state="planned", at=at))
         self._session.flush()
         return row
 
@@ -222,8 +222,8 @@ class CastingRepository(ShopRecords):
     def _append(self, row: CastingRow, state: State, entry: Entry, correction: bool = False) -> None:
         self._session.add(
             CastingStateRow(
-                casting_id=row.id, number=row.state_number + 1, state=state, at=entry.at, note=entry.note,
-                member_id=entry.member_id, correction=correction,
+                shop_id=self._shop_id, casting_id=row.id, number=row.state_number + 1, state=state, at=entry.at,
+                note=entry.note, member_id=entry.member_id, correction=correction,
                 previous_number=row.state_number, previous_state=row.state, previous_at=row.state_at,
             )
         )  # fmt: skip

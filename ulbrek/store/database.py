@@ -3,6 +3,7 @@
 import time
 from collections.abc import Iterator
 from contextlib import contextmanager
+from copy import copy
 from pathlib import Path
 from uuid import UUID
 
@@ -43,22 +44,70 @@ _WAIT_FOR_CONNECTION_S = 5.0
 _OPTIONS = "-c statement_timeout=20000 -c lock_timeout=8000 -c idle_in_transaction_session_timeout=60000"
 
 
+# Which shop a session works for: the tables show it no other (migration 0005).
+ALL_SHOPS = "*"
+WORK_FOR = text("SELECT set_config('ulbrek.shop', :shop, :local)")
+# Whoever may do everything sees everything, so work is done in the name of a role that may not. Where the address is
+# that of a plain user no such role can be made, and none is needed.
+_ROLE = "ulbrek_app"
+_GRANTS = f"""
+DO $$ BEGIN
+  IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = '{_ROLE}') THEN CREATE ROLE {_ROLE} NOLOGIN; END IF;
+  GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO {_ROLE};
+EXCEPTION WHEN insufficient_privilege OR duplicate_object OR unique_violation THEN NULL;
+END $$
+"""
+_GIVE_UP = """
+SELECT set_config('role', other.rolname, false) FROM pg_roles me, pg_roles other
+WHERE me.rolname = session_user AND (me.rolsuper OR me.rolbypassrls)
+AND other.rolname = %s AND has_table_privilege(other.oid, 'shop', 'SELECT')
+"""
+
+
 class Database:
     """A PostgreSQL database that holds Ulbrek's records."""
 
     def __init__(self, url: str) -> None:
-        """Prepares connections to ``url``; the first is made when it is needed."""
+        """Prepares connections to ``url``; the first is made when it is needed. It works for all shops."""
+        self._shop_id: UUID | None = None
+        self._first: Database | None = None
+        self._all: Database | None = None  # where the oldest shop is looked for
         self.engine: Engine = create_engine(
             _with_driver(url), pool_size=10, max_overflow=10, pool_timeout=_WAIT_FOR_CONNECTION_S, hide_parameters=True,
             connect_args={"connect_timeout": _CONNECT_S, "options": _OPTIONS},
         )  # fmt: skip
         _ask_after_rest(self.engine)
+        _give_up_rights(self.engine)
         self._known = KnownRecords(RECORDS_ROOM_BYTES)
+
+    def of_shop(self, shop_id: UUID) -> "Database":
+        """The same database, for one shop alone: of others nothing is seen or written, whatever is asked for."""
+        other = copy(self)
+        other._shop_id = shop_id
+        return other
+
+    def of_first_shop(self) -> "Database":
+        """The same database for the oldest shop, where nobody signs in; it is looked for when something is asked."""
+        if self._first is None:
+            first = copy(self)
+            first._all = self
+            self._first = first
+        return self._first
+
+    def _settle(self) -> None:
+        if self._all is not None and self._shop_id is None:
+            with self._all.look() as records:
+                self._shop_id = records.shops.first_id()
+
+    @property
+    def _works_for(self) -> str:
+        return ALL_SHOPS if self._shop_id is None else str(self._shop_id)
 
     def migrate(self, to: str = "head") -> None:
         """Brings the tables up (or down) to a revision."""
         with self.engine.connect() as connection:
-            connection.execute(text("SET statement_timeout = 0; SET lock_timeout = 0"))
+            connection.execute(text("RESET ROLE; SET statement_timeout = 0; SET lock_timeout = 0"))
+            connection.execute(WORK_FOR, {"shop": ALL_SHOPS, "local": False})
             connection.execute(text("SELECT pg_advisory_lock(:lock)"), {"lock": MIGRATION_LOCK})
             connection.commit()
             try:
@@ -66,11 +115,14 @@ class Database:
                 config.attributes["connection"] = connection
                 down = to != "head"
                 (command.downgrade if down else command.upgrade)(config, to)
+                connection.execute(text(_GRANTS))
                 connection.commit()
             finally:
                 connection.rollback()
                 connection.execute(text("SELECT pg_advisory_unlock(:lock)"), {"lock": MIGRATION_LOCK})
                 connection.commit()
+                connection.invalidate()  # it has more rights than others
+        self.engine.dispose()  # those that were opened before the tables were there
 
     def prepare(self) -> None:
         """Brings the tables up and makes the shop where there is none yet."""
@@ -86,14 +138,20 @@ class Database:
     @contextmanager
     def work(self) -> Iterator["Records"]:
         """Records to read and write; what was done is committed at the end, or not at all."""
+        self._settle()
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
-            yield Records(session, self._known)
+            session.execute(WORK_FOR, {"shop": self._works_for, "local": True})
+            yield Records(session, self._known, self._shop_id)
 
     @contextmanager
     def look(self) -> Iterator["Records"]:
         """Records to read one thing from: no transaction, so one round trip instead of three."""
+        self._settle()
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
-            yield Records(Session(connection), self._known)
+            if connection.info.get("works_for") != self._works_for:
+                connection.execute(WORK_FOR, {"shop": self._works_for, "local": False})
+                connection.info["works_for"] = self._works_for
+            yield Records(Session(connection), self._known, self._shop_id)
 
     def is_ready(self) -> None:
         """Looks whether the database answers, and its tables are as this version wants them.
@@ -115,17 +173,19 @@ class Database:
 class Records:
     """The repositories over one session."""
 
-    def __init__(self, session: Session, known: KnownRecords) -> None:
+    def __init__(self, session: Session, known: KnownRecords, shop_id: UUID | None = None) -> None:
         """Works in this session; what happened to pours is read again only when something was written of them."""
-        self.session, self._known = session, known
+        self.session, self._known, self._shop_id = session, known, shop_id
         self.shops = ShopRepository(session)
 
     def shop(self) -> StoredShop:
-        """The shop.
+        """The shop that is worked for; the oldest where that is said of none.
 
         Raises:
-            NotFoundError: before ``Database.prepare`` has made it
+            NotFoundError: before ``Database.prepare`` has made it, or when it is gone
         """
+        if self._shop_id is not None:
+            return self.shops.get(self._shop_id)
         found = self.shops.first()
         if found is None:
             raise NotFoundError("shop", "yet")
@@ -205,6 +265,21 @@ def _ask_after_rest(engine: Engine) -> None:
             engine.dialect.do_ping(connection)
         except engine.dialect.loaded_dbapi.Error as gone:
             raise DisconnectionError from gone  # the pool opens another
+
+
+def _give_up_rights(engine: Engine) -> None:
+    """Lets new connections work in the name of a role that row-level security holds for."""
+
+    @event.listens_for(engine, "connect")
+    def give_up(connection: DBAPIConnection, _: ConnectionPoolEntry) -> None:
+        cursor = connection.cursor()
+        try:
+            cursor.execute("SELECT to_regclass('public.shop')")
+            if cursor.fetchone() != (None,):
+                cursor.execute(_GIVE_UP, (_ROLE,))
+            connection.commit()
+        finally:
+            cursor.close()
 
 
 def _with_driver(url: str) -> str:

@@ -48,6 +48,11 @@ class ShopRecords:
             raise NotFoundError(what, key)
         return row
 
+    def _is_here(self, kind: type[Row], key: UUID) -> bool:
+        """Whether this shop has a row under a key; what another shop has under it is no business of this one."""
+        table: Any = kind
+        return self._session.scalar(select(table.id).where(table.id == key, table.shop_id == self._shop_id)) is not None
+
 
 def one_at_a_time(session: Session, key: UUID | None) -> None:
     """Lets an entry that is sent twice at once wait for itself: the second finds what the first has kept.

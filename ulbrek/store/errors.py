@@ -8,7 +8,32 @@ StoreError
 └── NothingToUndoError  there is no revision to go back or forward to
 """
 
+import re
 from uuid import UUID
+
+from sqlalchemy.exc import IntegrityError
+
+_ANOTHER_SHOPS = re.compile(r"fk_\w+_shop_id_(\w+)")
+_WORDS = {"member_id": "person", "lot_id": "lot", "item_id": "stock item", "cavity_id": "cavity", "replaces": "entry"}
+
+
+def not_of_this_shop(error: IntegrityError) -> "RefusedEntryError | None":
+    """What an entry names that this shop does not have, by the reference that the tables refuse; None where it is none.
+
+    Args:
+        error: what the database says
+    """
+    named = _ANOTHER_SHOPS.fullmatch(constraint_of(error))
+    if named is None:
+        return None
+    what = _WORDS.get(named[1], named[1].removesuffix("_id"))
+    return RefusedEntryError(f"/{named[1]}", f"This shop has no such {what}.", "Choose one that is here.")
+
+
+def constraint_of(error: IntegrityError) -> str:
+    """The name of the constraint that was violated; empty where there is none."""
+    diagnosed = getattr(error.orig, "diag", None)
+    return str(getattr(diagnosed, "constraint_name", None) or "")
 
 
 class StoreError(Exception):

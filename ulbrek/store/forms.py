@@ -104,14 +104,14 @@ class FormRepository(ShopRecords):
             job_id: the job it is built for; None for any
             key: its id, so that the same entry sent twice is applied once
         """
-        known = key and self._session.get(FormRow, key)
-        if known:
-            return self.get(known.id)
+        if key is not None and self._is_here(FormRow, key):
+            return self.get(key)
         form_id = key or uuid4()
         self._session.add(FormRow(id=form_id, shop_id=self._shop_id, job_id=job_id, name=name))
         self._session.flush()
         self._session.add_all(
-            CavityRow(form_id=form_id, number=number, piece=piece) for number, piece in enumerate(pieces, 1)
+            CavityRow(shop_id=self._shop_id, form_id=form_id, number=number, piece=piece)
+            for number, piece in enumerate(pieces, 1)
         )
         self._session.flush()
         return self.get(form_id)
@@ -142,7 +142,7 @@ class FormRepository(ShopRecords):
         }
         row = self._session.get(MouldRow, form_id)
         if row is None:
-            self._session.add(MouldRow(form_id=form_id, **said))
+            self._session.add(MouldRow(shop_id=self._shop_id, form_id=form_id, **said))
         else:
             for name, value in said.items():
                 setattr(row, name, value)
@@ -165,11 +165,11 @@ class FormRepository(ShopRecords):
         if self._session.get(MouldRow, form_id) is None:
             raise RefusedEntryError("", f"“{form.name}” is not kept as a mould.", "Keep it as a mould first.")
         key = entry.key or uuid4()
-        if self._session.get(MouldEventRow, key) is None:
+        if not self._is_here(MouldEventRow, key):
             self._session.add(
                 MouldEventRow(
-                    id=key, form_id=form_id, kind=kind, at=happened(entry.at), part=part, note=entry.note,
-                    member_id=entry.member_id,
+                    id=key, shop_id=self._shop_id, form_id=form_id, kind=kind, at=happened(entry.at), part=part,
+                    note=entry.note, member_id=entry.member_id,
                 )
             )  # fmt: skip
             if kind == "retired":

@@ -7,12 +7,11 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import Subquery, func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import Session
 
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.files.job_file import as_job_file
-from ulbrek.store.entries import one_at_a_time
+from ulbrek.store.entries import ShopRecords, one_at_a_time
 from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
 from ulbrek.store.history import History, history_of
 from ulbrek.store.models import JobRevisionRow, JobRow
@@ -61,13 +60,8 @@ class StoredJob(ListedJob):
     can_redo: bool
 
 
-class JobRepository:
+class JobRepository(ShopRecords):
     """The jobs of one shop."""
-
-    def __init__(self, session: Session, shop_id: UUID) -> None:
-        """Reads and writes in this session."""
-        self._session = session
-        self._shop_id = shop_id
 
     def all(self) -> list[ListedJob]:
         """The jobs that are not archived, last changed first."""
@@ -146,10 +140,11 @@ class JobRepository:
         """A new job with its first revision; under a key that is here already, the job that was begun under it.
 
         Raises:
-            NotFoundError: when the key is that of a job that is archived, or of another shop
+            NotFoundError: when the key is that of a job that is archived
+            sqlalchemy.exc.IntegrityError: when another shop has a job under it
         """
         one_at_a_time(self._session, key)
-        if key is not None and self._session.get(JobRow, key) is not None:
+        if key is not None and self._is_here(JobRow, key):
             return self.get(key)
         row = JobRow(id=key or uuid4(), shop_id=self._shop_id)
         self._session.add(row)
@@ -231,6 +226,7 @@ class JobRepository:
 
     def _append(self, job_id: UUID, parent: int | None, job: Job, action: str, what: str) -> StoredJob:
         row = JobRevisionRow(
+            shop_id=self._shop_id,
             job_id=job_id,
             number=(parent or 0) + 1,
             parent=parent,

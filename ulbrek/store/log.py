@@ -13,7 +13,7 @@ from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.records.casting import ACT_OF, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
-from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.errors import RefusedEntryError, constraint_of
 from ulbrek.store.models import (
     ActDoneRow,
     BatchRow,
@@ -105,8 +105,8 @@ class LogRepository(ShopRecords):
             RefusedEntryError: when something is missing, or what it corrects was corrected already
         """
         one_at_a_time(self._session, entry.key)
-        if entry.key is not None and (known := self._session.get(ObservationRow, entry.key)):
-            return known.id
+        if entry.key is not None and self._is_here(ObservationRow, entry.key):
+            return entry.key
         _refuse_incomplete(seen)
         job_id, pour_id = self._whereabouts(seen)
         row = ObservationRow(
@@ -120,6 +120,8 @@ class LogRepository(ShopRecords):
         try:
             self._session.flush()
         except IntegrityError as error:
+            if constraint_of(error) != "uq_observation_replaces":
+                raise
             raise RefusedEntryError(
                 "/replaces", "That entry was corrected already.", "Correct the entry that replaced it."
             ) from error

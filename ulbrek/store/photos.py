@@ -43,14 +43,14 @@ class PhotosInDatabase(ShopRecords):
             RefusedEntryError: when the observation has as many as it may
         """
         self._own(ObservationRow, observation_id, "entry", lock=True)
-        if key is not None and self._session.get(PhotoRow, key) is not None:
+        if key is not None and self._is_here(PhotoRow, key):
             return key
         kept = self._session.scalars(select(PhotoRow.id).where(PhotoRow.observation_id == observation_id)).all()
         if len(kept) >= MOST_OF_ONE:
             raise RefusedEntryError("", f"The entry has {MOST_OF_ONE} photos.", "Add another entry for more.")
         row = PhotoRow(
-            id=key or uuid4(), observation_id=observation_id, media_type=photo.media_type, width=photo.width,
-            height=photo.height, content=photo.content, small=photo.small,
+            id=key or uuid4(), shop_id=self._shop_id, observation_id=observation_id, media_type=photo.media_type,
+            width=photo.width, height=photo.height, content=photo.content, small=photo.small,
         )  # fmt: skip
         self._session.add(row)
         self._session.flush()
@@ -63,9 +63,9 @@ class PhotosInDatabase(ShopRecords):
             NotFoundError: when this shop has no such photo
         """
         found = self._session.execute(
-            select(PhotoRow.media_type, PhotoRow.small if small else PhotoRow.content)
-            .join(ObservationRow, ObservationRow.id == PhotoRow.observation_id)
-            .where(PhotoRow.id == photo_id, ObservationRow.shop_id == self._shop_id)
+            select(PhotoRow.media_type, PhotoRow.small if small else PhotoRow.content).where(
+                PhotoRow.id == photo_id, PhotoRow.shop_id == self._shop_id
+            )
         ).one_or_none()
         if found is None:
             raise NotFoundError("photo", photo_id)

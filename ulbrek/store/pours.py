@@ -143,8 +143,8 @@ class PourRepository(ShopRecords):
             RefusedEntryError: when the job has no such piece, a cavity does not take it, or a lot has not enough
         """
         one_at_a_time(self._session, entry.key)
-        if entry.key is not None and (known := self._session.get(PourRow, entry.key)):
-            return known.id
+        if entry.key is not None and self._is_here(PourRow, entry.key):
+            return entry.key
         part, fills = begun.part, begun.fills
         document: dict[str, Any] = _PLAN.dump_python(begun.plan, mode="json")
         row = PourRow(
@@ -248,7 +248,7 @@ class PourRepository(ShopRecords):
             RefusedEntryError: when the shares are more than the whole, or of another pour's castings
         """
         row = self._own(PourRow, pour_id, "pour", lock=True)
-        if entry.key is not None and self._session.get(BatchRow, entry.key) is not None:
+        if entry.key is not None and self._is_here(BatchRow, entry.key):
             return
         if row.poured_at is None:
             self.water_in(pour_id, Entry(entry.at, member_id=entry.member_id))
@@ -261,14 +261,20 @@ class PourRepository(ShopRecords):
             raise RefusedEntryError("/shares", "The shares are more than the batch.", "Let them add up to 1 at most.")
         number = self._session.scalar(select(func.count()).where(BatchRow.pour_id == pour_id)) or 0
         batch = BatchRow(
-            id=entry.key or uuid4(), pour_id=pour_id, number=number + 1, bags=Decimal(str(bags)),
-            water_l=Decimal(str(round(water_l, 3))), water_in_at=entry.at, lot_id=lot_id, note=entry.note,
-            member_id=entry.member_id,
+            id=entry.key or uuid4(), shop_id=self._shop_id, pour_id=pour_id, number=number + 1,
+            bags=Decimal(str(bags)), water_l=Decimal(str(round(water_l, 3))), water_in_at=entry.at, lot_id=lot_id,
+            note=entry.note, member_id=entry.member_id,
         )  # fmt: skip
         self._session.add(batch)
         self._session.flush()
         self._session.add_all(
-            BatchShareRow(batch_id=batch.id, casting_id=casting, pour_id=pour_id, share=Decimal(str(round(share, 6))))
+            BatchShareRow(
+                shop_id=self._shop_id,
+                batch_id=batch.id,
+                casting_id=casting,
+                pour_id=pour_id,
+                share=Decimal(str(round(share, 6))),
+            )
             for casting, share in told.items()
         )
         self._session.flush()
@@ -299,8 +305,8 @@ class PourRepository(ShopRecords):
             return
         self._session.add(
             ActDoneRow(
-                id=entry.key or uuid4(), pour_id=pour_id, act=act, piece=piece, at=entry.at, note=entry.note,
-                member_id=entry.member_id,
+                id=entry.key or uuid4(), shop_id=self._shop_id, pour_id=pour_id, act=act, piece=piece, at=entry.at,
+                note=entry.note, member_id=entry.member_id,
             )
         )  # fmt: skip
         state = next((state for state, brings in ACT_OF.items() if brings == act), None)

@@ -68,7 +68,9 @@ class SensorRepository(ShopRecords):
             if here.pour_id == pour_id:
                 return
             here.until_at = happened(at, here.from_at, "it was put where it is")
-        self._session.add(SensorPlaceRow(sensor_id=sensor_id, pour_id=pour_id, from_at=happened(at)))
+        self._session.add(
+            SensorPlaceRow(shop_id=self._shop_id, sensor_id=sensor_id, pour_id=pour_id, from_at=happened(at))
+        )
         self._session.flush()
 
     def read(self, sensor_id: UUID, readings: Iterable[tuple[datetime, float]]) -> int:
@@ -78,7 +80,10 @@ class SensorRepository(ShopRecords):
             how many were new
         """
         self._own(SensorRow, sensor_id, "sensor")
-        rows = [{"sensor_id": sensor_id, "at": happened(at), "value": value} for at, value in readings]
+        rows = [
+            {"shop_id": self._shop_id, "sensor_id": sensor_id, "at": happened(at), "value": value}
+            for at, value in readings
+        ]
         if not rows:
             return 0
         done = self._session.execute(

@@ -45,6 +45,10 @@ class ShopRepository:
         """The oldest shop and its newest document; None before the first."""
         return self._newest(_NEWEST.order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc()))
 
+    def first_id(self) -> UUID | None:
+        """The oldest shop; None before the first."""
+        return self._session.scalar(select(ShopRow.id).order_by(ShopRow.created_at, ShopRow.id).limit(1))
+
     def get(self, shop_id: UUID) -> StoredShop:
         """A shop and its newest document.
 

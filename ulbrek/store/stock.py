@@ -161,8 +161,9 @@ class StockRepository(ShopRecords):
         if entry.key is not None and (known := self._entered(entry.key)):
             return known
         row = StockLotRow(
-            item_id=item_id, name=lot.name, price=lot.price, currency=lot.currency if lot.price is not None else None,
-            length_mm=lot.length_mm, width_mm=lot.width_mm, received_on=happened(entry.at).date(),
+            shop_id=self._shop_id, item_id=item_id, name=lot.name, price=lot.price,
+            currency=lot.currency if lot.price is not None else None, length_mm=lot.length_mm, width_mm=lot.width_mm,
+            received_on=happened(entry.at).date(),
         )  # fmt: skip
         self._session.add(row)
         self._session.flush()
@@ -227,10 +228,10 @@ class StockRepository(ShopRecords):
             self._refuse_more_than_taken(lot_id, pour_id, amount)
         self._session.add(
             StockMoveRow(
-                lot_id=lot_id, number=last.number + 1 if last else 1, previous_number=last.number if last else None,
-                entry_id=entry.key or uuid4(), kind=kind, at=happened(entry.at), on_hand_before=on_hand,
-                on_hand_change=by_hand, reserved_before=reserved, reserved_change=by_reserved,
-                pour_id=pour_id, note=entry.note, member_id=entry.member_id,
+                shop_id=self._shop_id, lot_id=lot_id, number=last.number + 1 if last else 1,
+                previous_number=last.number if last else None, entry_id=entry.key or uuid4(), kind=kind,
+                at=happened(entry.at), on_hand_before=on_hand, on_hand_change=by_hand, reserved_before=reserved,
+                reserved_change=by_reserved, pour_id=pour_id, note=entry.note, member_id=entry.member_id,
             )
         )  # fmt: skip
         self._session.flush()
@@ -336,14 +337,12 @@ class StockRepository(ShopRecords):
 
     def _entered(self, key: UUID) -> UUID | None:
         """The lot that an entry was made to; None where it was not."""
-        return self._session.scalar(select(StockMoveRow.lot_id).where(StockMoveRow.entry_id == key))
+        return self._session.scalar(
+            select(StockMoveRow.lot_id).where(StockMoveRow.shop_id == self._shop_id, StockMoveRow.entry_id == key)
+        )
 
     def _lot(self, lot_id: UUID, lock: bool = False) -> StockLotRow:
-        asked = (
-            select(StockLotRow)
-            .join(StockItemRow, StockItemRow.id == StockLotRow.item_id)
-            .where(StockLotRow.id == lot_id, StockItemRow.shop_id == self._shop_id)
-        )
+        asked = select(StockLotRow).where(StockLotRow.id == lot_id, StockLotRow.shop_id == self._shop_id)
         row = self._session.scalar(asked.with_for_update(of=StockLotRow, key_share=True) if lock else asked)
         if row is None:
             raise NotFoundError("lot", lot_id)

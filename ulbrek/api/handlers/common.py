@@ -13,8 +13,9 @@ from ulbrek.store.database import Database
 
 
 async def _database(request: Request) -> Database:
+    """The records of the shop that is asked for: of the oldest, where nobody signs in."""
     database: Database = request.app.state.database
-    return database
+    return database.of_first_shop()
 
 
 async def _plans(request: Request) -> Plans:

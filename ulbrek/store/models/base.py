@@ -5,7 +5,17 @@ from decimal import Decimal
 from typing import Annotated, Any
 from uuid import UUID, uuid4
 
-from sqlalchemy import DateTime, ForeignKey, LargeBinary, MetaData, Numeric, Text, func
+from sqlalchemy import (
+    DateTime,
+    ForeignKey,
+    ForeignKeyConstraint,
+    LargeBinary,
+    MetaData,
+    Numeric,
+    Text,
+    UniqueConstraint,
+    func,
+)
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, mapped_column
 
@@ -35,4 +45,20 @@ class Base(DeclarativeBase):
 CreatedAt = Annotated[datetime, mapped_column(server_default=func.clock_timestamp())]
 Id = Annotated[UUID, mapped_column(primary_key=True, default=uuid4)]
 OfShop = Annotated[UUID, mapped_column(ForeignKey("shop.id"), index=True)]
-By = Annotated[UUID | None, mapped_column(ForeignKey("member.id"))]
+By = UUID | None  # a member; each table says that it is one of its own shop
+
+
+def own(column: str, of: str, key: str = "id") -> ForeignKeyConstraint:
+    """A reference that cannot lead into another shop.
+
+    Args:
+        column: that refers
+        of: the table referred to
+        key: its key within its shop
+    """
+    return ForeignKeyConstraint(["shop_id", column], [f"{of}.shop_id", f"{of}.{key}"])
+
+
+def referred(key: str = "id") -> UniqueConstraint:
+    """What references from within the shop go by."""
+    return UniqueConstraint("shop_id", key)

@@ -4,10 +4,10 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint
+from sqlalchemy import CheckConstraint, ForeignKeyConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop
+from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop, own, referred
 
 ACTIONS = ("create", "edit", "undo", "redo")
 
@@ -16,6 +16,7 @@ class JobRow(Base):
     """A job; its documents are in its revisions."""
 
     __tablename__ = "job"
+    __table_args__ = (referred(),)
 
     id: Mapped[Id]
     shop_id: Mapped[OfShop]
@@ -32,10 +33,12 @@ class JobRevisionRow(Base):
         CheckConstraint("(number = 1) = (parent IS NULL)", "first_has_no_parent"),
         CheckConstraint("parent = number - 1", "parent_is_before"),
         CheckConstraint(f"action IN {ACTIONS}", "known_action"),
+        own("job_id", "job"),
         ForeignKeyConstraint(["job_id", "parent"], ["job_revision.job_id", "job_revision.number"]),
     )
 
-    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id"), primary_key=True)
+    shop_id: Mapped[UUID]
+    job_id: Mapped[UUID] = mapped_column(primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     parent: Mapped[int | None]
     action: Mapped[str]

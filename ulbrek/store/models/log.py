@@ -7,7 +7,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, By, CreatedAt, Id
+from ulbrek.store.models.base import Base, By, CreatedAt, Id, own, referred
 
 OBSERVATIONS = ("note", "weighing", "test", "defect")
 FACES = ("top", "bottom", "edge")
@@ -19,6 +19,13 @@ class ObservationRow(Base):
     __tablename__ = "observation"
     __table_args__ = (
         UniqueConstraint("replaces"),
+        referred(),
+        own("job_id", "job"),
+        own("pour_id", "pour"),
+        own("casting_id", "casting"),
+        own("form_id", "form"),
+        own("replaces", "observation"),
+        own("member_id", "member"),
         CheckConstraint(f"kind IN {OBSERVATIONS}", "known_kind"),
         CheckConstraint("job_id IS NOT NULL OR form_id IS NOT NULL", "of_something"),
         CheckConstraint("kind <> 'weighing' OR (mass_kg > 0 AND casting_id IS NOT NULL)", "a_weighing_has_a_mass"),
@@ -33,10 +40,10 @@ class ObservationRow(Base):
 
     id: Mapped[Id]
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"))
-    job_id: Mapped[UUID | None] = mapped_column(ForeignKey("job.id"))
-    pour_id: Mapped[UUID | None] = mapped_column(ForeignKey("pour.id"), index=True)
-    casting_id: Mapped[UUID | None] = mapped_column(ForeignKey("casting.id"), index=True)
-    form_id: Mapped[UUID | None] = mapped_column(ForeignKey("form.id"), index=True)
+    job_id: Mapped[UUID | None]
+    pour_id: Mapped[UUID | None] = mapped_column(index=True)
+    casting_id: Mapped[UUID | None] = mapped_column(index=True)
+    form_id: Mapped[UUID | None] = mapped_column(index=True)
     kind: Mapped[str]
     at: Mapped[datetime]
     text: Mapped[str] = mapped_column(default="")
@@ -46,7 +53,7 @@ class ObservationRow(Base):
     x_mm: Mapped[float | None]
     y_mm: Mapped[float | None]
     face: Mapped[str | None]
-    replaces: Mapped[UUID | None] = mapped_column(ForeignKey("observation.id"))
+    replaces: Mapped[UUID | None]
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
 
@@ -56,12 +63,14 @@ class PhotoRow(Base):
 
     __tablename__ = "photo"
     __table_args__ = (
+        own("observation_id", "observation"),
         CheckConstraint("width > 0 AND height > 0", "a_size"),
         CheckConstraint("media_type = 'image/jpeg'", "a_jpeg"),
     )
 
     id: Mapped[Id]
-    observation_id: Mapped[UUID] = mapped_column(ForeignKey("observation.id"), index=True)
+    shop_id: Mapped[UUID]
+    observation_id: Mapped[UUID] = mapped_column(index=True)
     media_type: Mapped[str]
     width: Mapped[int]
     height: Mapped[int]

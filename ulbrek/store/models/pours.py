@@ -9,7 +9,7 @@ from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index,
 from sqlalchemy.orm import Mapped, mapped_column
 
 from ulbrek.core.records.casting import FOLLOWS, STATES
-from ulbrek.store.models.base import Base, By, CreatedAt, Id
+from ulbrek.store.models.base import Base, By, CreatedAt, Id, own, referred
 
 _PAIRS = ", ".join(f"('{now}', '{then}')" for now, following in FOLLOWS.items() for then in following)
 
@@ -22,6 +22,9 @@ class PourRow(Base):
 
     __tablename__ = "pour"
     __table_args__ = (
+        referred(),
+        own("job_id", "job"),
+        own("member_id", "member"),
         ForeignKeyConstraint(["job_id", "job_revision"], ["job_revision.job_id", "job_revision.number"]),
         ForeignKeyConstraint(["shop_id", "shop_revision"], ["shop_revision.shop_id", "shop_revision.number"]),
         CheckConstraint("poured_at IS NULL OR cancelled_at IS NULL", "cancelled_before_water"),
@@ -30,7 +33,7 @@ class PourRow(Base):
 
     id: Mapped[Id]
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"))
-    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id"), index=True)
+    job_id: Mapped[UUID] = mapped_column(index=True)
     job_revision: Mapped[int]
     shop_revision: Mapped[int]
     rule_version: Mapped[int]
@@ -51,6 +54,9 @@ class CastingRow(Base):
     __table_args__ = (
         UniqueConstraint("shop_id", "serial"),
         UniqueConstraint("id", "pour_id"),  # for shares of batches
+        referred(),
+        own("pour_id", "pour"),
+        own("cavity_id", "cavity"),
         CheckConstraint("serial >= 1", "serial_from_one"),
         ForeignKeyConstraint(
             ["id", "state_number", "state", "state_at"],
@@ -62,8 +68,8 @@ class CastingRow(Base):
 
     id: Mapped[Id]
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"))
-    pour_id: Mapped[UUID] = mapped_column(ForeignKey("pour.id"), index=True)
-    cavity_id: Mapped[UUID | None] = mapped_column(ForeignKey("cavity.id"), index=True)
+    pour_id: Mapped[UUID] = mapped_column(index=True)
+    cavity_id: Mapped[UUID | None] = mapped_column(index=True)
     piece: Mapped[str]
     piece_name: Mapped[str]
     serial: Mapped[int]
@@ -79,6 +85,8 @@ class CastingStateRow(Base):
     __tablename__ = "casting_state"
     __table_args__ = (
         UniqueConstraint("casting_id", "number", "state", "at"),
+        own("casting_id", "casting"),
+        own("member_id", "member"),
         CheckConstraint("number >= 1", "number_from_one"),
         CheckConstraint("(number = 1) = (previous_number IS NULL)", "first_has_no_past"),
         CheckConstraint("previous_number = number - 1", "previous_is_before"),
@@ -99,7 +107,8 @@ class CastingStateRow(Base):
         ),
     )
 
-    casting_id: Mapped[UUID] = mapped_column(ForeignKey("casting.id"), primary_key=True)
+    shop_id: Mapped[UUID]
+    casting_id: Mapped[UUID] = mapped_column(primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     state: Mapped[str]
     at: Mapped[datetime]
@@ -119,17 +128,21 @@ class BatchRow(Base):
     __table_args__ = (
         UniqueConstraint("pour_id", "number"),
         UniqueConstraint("id", "pour_id"),
+        own("pour_id", "pour"),
+        own("lot_id", "stock_lot"),
+        own("member_id", "member"),
         CheckConstraint("number >= 1", "number_from_one"),
         CheckConstraint("bags > 0 AND water_l > 0", "something_in_it"),
     )
 
     id: Mapped[Id]
-    pour_id: Mapped[UUID] = mapped_column(ForeignKey("pour.id"))
+    shop_id: Mapped[UUID]
+    pour_id: Mapped[UUID]
     number: Mapped[int]
     bags: Mapped[Decimal]
     water_l: Mapped[Decimal]
     water_in_at: Mapped[datetime]
-    lot_id: Mapped[UUID | None] = mapped_column(ForeignKey("stock_lot.id"))
+    lot_id: Mapped[UUID | None]
     note: Mapped[str] = mapped_column(default="")
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
@@ -141,11 +154,13 @@ class BatchShareRow(Base):
 
     __tablename__ = "batch_share"
     __table_args__ = (
+        own("pour_id", "pour"),
         ForeignKeyConstraint(["batch_id", "pour_id"], ["batch.id", "batch.pour_id"]),
         ForeignKeyConstraint(["casting_id", "pour_id"], ["casting.id", "casting.pour_id"]),
         CheckConstraint("share > 0 AND share <= 1", "a_share"),
     )
 
+    shop_id: Mapped[UUID]
     batch_id: Mapped[UUID] = mapped_column(primary_key=True)
     casting_id: Mapped[UUID] = mapped_column(primary_key=True)
     pour_id: Mapped[UUID]
@@ -157,6 +172,8 @@ class ActDoneRow(Base):
 
     __tablename__ = "act_done"
     __table_args__ = (
+        own("pour_id", "pour"),
+        own("member_id", "member"),
         Index(
             "uq_act_done_once", "pour_id", "act", func.coalesce(text("piece"), text("''")), unique=True,
             postgresql_where=text("withdrawn_at IS NULL"),
@@ -164,7 +181,8 @@ class ActDoneRow(Base):
     )  # fmt: skip
 
     id: Mapped[Id]
-    pour_id: Mapped[UUID] = mapped_column(ForeignKey("pour.id"), index=True)
+    shop_id: Mapped[UUID]
+    pour_id: Mapped[UUID] = mapped_column(index=True)
     act: Mapped[str]
     piece: Mapped[str | None]
     at: Mapped[datetime]

@@ -3,10 +3,10 @@
 from datetime import datetime
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy import CheckConstraint, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop
+from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop, own, referred
 
 SENSORS = ("concrete", "air", "humidity")
 
@@ -15,7 +15,11 @@ class SensorRow(Base):
     """A sensor of the shop's."""
 
     __tablename__ = "sensor"
-    __table_args__ = (UniqueConstraint("shop_id", "name"), CheckConstraint(f"kind IN {SENSORS}", "known_kind"))
+    __table_args__ = (
+        UniqueConstraint("shop_id", "name"),
+        referred(),
+        CheckConstraint(f"kind IN {SENSORS}", "known_kind"),
+    )
 
     id: Mapped[Id]
     shop_id: Mapped[OfShop]
@@ -29,11 +33,16 @@ class SensorPlaceRow(Base):
     """In which pour a sensor lay, from when until when."""
 
     __tablename__ = "sensor_place"
-    __table_args__ = (CheckConstraint("until_at > from_at", "in_order"),)
+    __table_args__ = (
+        own("sensor_id", "sensor"),
+        own("pour_id", "pour"),
+        CheckConstraint("until_at > from_at", "in_order"),
+    )
 
     id: Mapped[Id]
-    sensor_id: Mapped[UUID] = mapped_column(ForeignKey("sensor.id"), index=True)
-    pour_id: Mapped[UUID] = mapped_column(ForeignKey("pour.id"), index=True)
+    shop_id: Mapped[UUID]
+    sensor_id: Mapped[UUID] = mapped_column(index=True)
+    pour_id: Mapped[UUID] = mapped_column(index=True)
     from_at: Mapped[datetime]
     until_at: Mapped[datetime | None]
 
@@ -42,8 +51,12 @@ class ReadingRow(Base):
     """What a sensor read at a moment: one value for each."""
 
     __tablename__ = "reading"
-    __table_args__ = (CheckConstraint("value = value AND abs(value) < 1000", "a_number"),)
+    __table_args__ = (
+        own("sensor_id", "sensor"),
+        CheckConstraint("value = value AND abs(value) < 1000", "a_number"),
+    )
 
-    sensor_id: Mapped[UUID] = mapped_column(ForeignKey("sensor.id"), primary_key=True)
+    shop_id: Mapped[UUID]
+    sensor_id: Mapped[UUID] = mapped_column(primary_key=True)
     at: Mapped[datetime] = mapped_column(primary_key=True)
     value: Mapped[float]

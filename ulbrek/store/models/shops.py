@@ -7,7 +7,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop
+from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop, referred
 
 UNITS = ("in", "mm")
 
@@ -40,6 +40,7 @@ class MemberRow(Base):
     __tablename__ = "member"
     __table_args__ = (
         UniqueConstraint("shop_id", "name"),
+        referred(),
         CheckConstraint(f"units IN {UNITS}", "known_units"),
         CheckConstraint("name <> ''", "named"),
     )

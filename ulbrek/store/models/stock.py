@@ -4,10 +4,10 @@ from datetime import date, datetime
 from decimal import Decimal
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, Computed, ForeignKey, ForeignKeyConstraint, UniqueConstraint
+from sqlalchemy import CheckConstraint, Computed, ForeignKeyConstraint, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, By, CreatedAt, Id, OfShop
+from ulbrek.store.models.base import Base, By, CreatedAt, Id, OfShop, own, referred
 
 KINDS = ("bag", "sheet", "foam", "bar", "mesh", "hardware", "supply")
 MOVES = ("bought", "used", "reserved", "released", "returned", "left over", "spoiled", "counted")
@@ -19,6 +19,7 @@ class StockItemRow(Base):
     __tablename__ = "stock_item"
     __table_args__ = (
         UniqueConstraint("shop_id", "kind", "material"),
+        referred(),
         CheckConstraint(f"kind IN {KINDS}", "known_kind"),
         CheckConstraint("name <> ''", "named"),
     )
@@ -38,13 +39,16 @@ class StockLotRow(Base):
 
     __tablename__ = "stock_lot"
     __table_args__ = (
+        referred(),
+        own("item_id", "stock_item"),
         CheckConstraint("price >= 0", "price_from_zero"),
         CheckConstraint("(price IS NULL) = (currency IS NULL)", "price_in_a_currency"),
         CheckConstraint("(length_mm > 0 OR length_mm IS NULL) AND (width_mm > 0 OR width_mm IS NULL)", "real_size"),
     )
 
     id: Mapped[Id]
-    item_id: Mapped[UUID] = mapped_column(ForeignKey("stock_item.id"), index=True)
+    shop_id: Mapped[UUID]
+    item_id: Mapped[UUID] = mapped_column(index=True)
     name: Mapped[str] = mapped_column(default="")
     price: Mapped[Decimal | None]  # of one
     currency: Mapped[str | None]
@@ -63,6 +67,10 @@ class StockMoveRow(Base):
     __tablename__ = "stock_move"
     __table_args__ = (
         UniqueConstraint("lot_id", "number", "on_hand", "reserved"),
+        UniqueConstraint("shop_id", "entry_id"),  # the same entry sent twice is applied once
+        own("lot_id", "stock_lot"),
+        own("pour_id", "pour"),
+        own("member_id", "member"),
         CheckConstraint("number >= 1", "number_from_one"),
         CheckConstraint(f"kind IN {MOVES}", "known_kind"),
         CheckConstraint("(number = 1) = (previous_number IS NULL)", "first_has_no_past"),
@@ -77,9 +85,10 @@ class StockMoveRow(Base):
         ),
     )
 
-    lot_id: Mapped[UUID] = mapped_column(ForeignKey("stock_lot.id"), primary_key=True)
+    shop_id: Mapped[UUID]
+    lot_id: Mapped[UUID] = mapped_column(primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
-    entry_id: Mapped[UUID] = mapped_column(unique=True)  # the same entry sent twice is applied once
+    entry_id: Mapped[UUID]
     previous_number: Mapped[int | None]
     kind: Mapped[str]
     at: Mapped[datetime]
@@ -89,7 +98,7 @@ class StockMoveRow(Base):
     reserved_before: Mapped[Decimal]
     reserved_change: Mapped[Decimal]
     reserved: Mapped[Decimal] = mapped_column(Computed("reserved_before + reserved_change", persisted=True))
-    pour_id: Mapped[UUID | None] = mapped_column(ForeignKey("pour.id"), index=True)
+    pour_id: Mapped[UUID | None] = mapped_column(index=True)
     note: Mapped[str] = mapped_column(default="")
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
