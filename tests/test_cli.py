@@ -5,14 +5,18 @@ import os
 import subprocess
 import sys
 from collections.abc import Iterator
+from datetime import UTC, datetime
 from pathlib import Path
 
 import pytest
 from click.testing import CliRunner, Result
+from sqlalchemy import text
 
 from ops.postgres import Cluster
 from tests.jobs import DEMO_FILES, demo_job
 from ulbrek.cli import main
+from ulbrek.files.problems import InvalidDocumentError
+from ulbrek.store.backup_folder import backup_into, check_backup
 from ulbrek.store.database import Database
 
 RINSE_SINK_TOP = str(DEMO_FILES[0])
@@ -98,6 +102,63 @@ def test_a_shop_is_backed_up_and_restored(
     database = Database(two_databases[1])
     with database.work() as records:
         assert [one.job.name for one in records.jobs(records.shop().id).all()] == ["Rinse-sink top"]
+    database.engine.dispose()
+
+
+def test_backups_in_a_folder_make_room_and_are_believed_when_they_were_restored(
+    two_databases: tuple[str, str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setenv("DATABASE_URL", two_databases[0])
+    folder = tmp_path / "backups"
+    database = Database(two_databases[0])
+    with database.work() as records:
+        shop_id = records.shop().id
+    for hour in range(3):
+        backup_into(database, shop_id, folder, 2, datetime(2026, 11, 29, hour, tzinfo=UTC))
+    (folder / "notes.txt").write_text("not a backup")
+    told = run("backup", "--into", str(folder), "--keep", "2", "--check")
+    assert told.exit_code == 0, told.output
+    assert "rows restored and read once" in told.stdout
+    kept = sorted(one.name for one in folder.iterdir())
+    assert [one[:13] for one in kept] == ["notes.txt", f"shop-{str(shop_id)[:8]}", f"shop-{str(shop_id)[:8]}"]
+    assert "T020000Z" in kept[1], "the oldest made room"
+    with database.work() as records:
+        left = text("SELECT count(*) FROM pg_database WHERE datname LIKE 'ulbrek_check%'")
+        assert records.session.execute(left).scalar_one() == 0
+    database.engine.dispose()
+    newest = folder / kept[2]
+    newest.write_bytes(newest.read_bytes()[:-400])
+    with pytest.raises(InvalidDocumentError):
+        check_backup(database, newest)
+    assert "either a FILE or --into" in run("backup").stderr
+
+
+def test_a_second_shop_is_made_listed_and_backed_up_by_name(
+    two_databases: tuple[str, str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setenv("DATABASE_URL", two_databases[0])
+    made = run("shop", "create", "Kiln yard", "--currency", "EUR").stdout.strip()
+    assert run("shop", "list").stdout.splitlines()[1] == f"{made}  Kiln yard"
+    refused = run("backup", str(tmp_path / "one.zip"))
+    assert (refused.exit_code, "There are several shops" in refused.stderr) == (1, True)
+    assert run("backup", str(tmp_path / "one.zip"), "--shop", made).exit_code == 0
+    unknown = run("backup", str(tmp_path / "two.zip"), "--shop", "00000000-0000-4000-8000-000000000000")
+    assert "There is no such shop" in unknown.stderr
+    wrong = run("shop", "create", "Kiln yard", "--currency", "money")
+    assert (wrong.exit_code, "/currency" in wrong.stderr) == (2, True)
+
+
+def test_tables_that_a_newer_program_made_are_left_alone(
+    two_databases: tuple[str, str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setenv("DATABASE_URL", two_databases[0])
+    database = Database(two_databases[0])
+    with database.engine.begin() as connection:
+        connection.execute(text("RESET ROLE"))
+        connection.execute(text("UPDATE alembic_version SET version_num = '9999'"))
+    refused = run("migrate")
+    assert refused.exit_code == 1
+    assert "The tables are at 9999, which a newer Ulbrek made" in refused.stderr
     database.engine.dispose()
 
 

@@ -7,6 +7,7 @@ from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import TYPE_CHECKING, Literal, NoReturn
+from uuid import UUID
 
 import click
 from pydantic import TypeAdapter, ValidationError
@@ -93,20 +94,72 @@ def migrate_command() -> None:
         database.prepare()
 
 
-@main.command("backup")
-@click.argument("file", type=click.Path(dir_okay=False, path_type=Path))
-def backup_command(file: Path) -> None:
-    """Write all records of the shop in DATABASE_URL into FILE."""
-    from ulbrek.store.backup import write_backup  # noqa: PLC0415 - the core's commands need no database
+@main.group("shop")
+def shop_group() -> None:
+    """The shops in DATABASE_URL."""
 
-    unfinished = file.with_name(f"{file.name}.unfinished")
+
+@shop_group.command("create")
+@click.argument("name")
+@click.option("--currency", help="What it pays in, such as EUR.")
+def create_shop_command(name: str, currency: str | None) -> None:
+    """Make a shop called NAME beside those that are there, and print its id."""
+    told = {"name": name, "begun": False, **({"currency": currency} if currency else {})}
+    try:
+        shop = Shop.model_validate(told)
+    except ValidationError as error:
+        _refuse(Path(name), InvalidDocumentError(problems_in(error)))
+    with _database() as database, database.work() as records:
+        click.echo(records.shops.create(shop))
+
+
+@shop_group.command("list")
+def list_shops_command() -> None:
+    """Print the id and the name of each shop, the oldest first."""
+    with _database() as database, database.work() as records:
+        for one in records.shops.all():
+            click.echo(f"{one.id}  {one.shop.name}")
+
+
+@main.command("backup")
+@click.argument("file", type=click.Path(dir_okay=False, path_type=Path), required=False)
+@click.option("--shop", "shop_id", type=click.UUID, help="Which shop, where there are several.")
+@click.option("--into", type=click.Path(file_okay=False, path_type=Path), help="A folder instead: named by the time.")
+@click.option("--keep", type=click.IntRange(1, 10_000), default=14, show_default=True, help="How many stay there.")
+@click.option("--check", is_flag=True, help="Restore it once, into a database that is made for that and dropped.")
+def backup_command(file: Path | None, shop_id: UUID | None, into: Path | None, keep: int, check: bool) -> None:
+    """Write all records of a shop in DATABASE_URL into FILE, or into a folder where the oldest make room."""
+    from ulbrek.store.backup_folder import backup_into, backup_to, check_backup  # noqa: PLC0415
+
+    if (file is None) == (into is None):
+        raise click.UsageError("Give either a FILE or --into a folder.")
     with _database() as database:
-        with database.work() as records:
-            shop = records.shop()
-        with unfinished.open("wb") as out:
-            counts = write_backup(database, shop.id, out)
-    unfinished.replace(file)  # an older backup stays until this one is whole
-    click.echo(f"{sum(counts.values())} rows of {len(counts)} tables in {file}")
+        shop_id = _which(database, shop_id)
+        if into is not None:
+            file = backup_into(database, shop_id, into, keep)
+            told = "Written"
+        elif file is not None:
+            counts = backup_to(database, shop_id, file)
+            told = f"{sum(counts.values())} rows of {len(counts)} tables"
+        assert file is not None  # noqa: S101 - one of the two was given
+        if check:
+            try:
+                told = f"{sum(check_backup(database, file).values())} rows restored and read once"
+            except InvalidDocumentError as error:
+                _refuse(file, error)
+    click.echo(f"{told} in {file}" if not check else f"{told}: {file}")
+
+
+def _which(database: "Database", shop_id: UUID | None) -> UUID:
+    """The shop that is meant: the only one, or the one that was named."""
+    with database.work() as records:
+        there = [one.id for one in records.shops.all()]
+    if shop_id is None and len(there) == 1:
+        return there[0]
+    if shop_id not in there or shop_id is None:
+        told = "There are several shops" if shop_id is None and there else "There is no such shop"
+        raise click.ClickException(f"{told}. `ulbrek shop list` prints them; name one with --shop.")
+    return shop_id
 
 
 @main.command("restore")
@@ -128,10 +181,13 @@ def _database() -> Iterator["Database"]:
     """The database that DATABASE_URL names; its connections are closed at the end."""
     from ulbrek.api.settings import Settings  # noqa: PLC0415
     from ulbrek.store.database import Database  # noqa: PLC0415
+    from ulbrek.store.errors import NotReadyError  # noqa: PLC0415
 
     database = Database(Settings().database_url)
     try:
         yield database
+    except NotReadyError as error:
+        raise click.ClickException(str(error)) from error
     finally:
         database.engine.dispose()
 

@@ -2,9 +2,13 @@
 
 from datetime import UTC, datetime, timedelta
 
+import pytest
 from fastapi.testclient import TestClient
+from pydantic import ValidationError
 
 from tests.api.test_jobs import begin
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
 
 
 def test_a_pack_in_either_units_and_paper(api: TestClient) -> None:
@@ -17,6 +21,21 @@ def test_a_pack_in_either_units_and_paper(api: TestClient) -> None:
     refused = api.get(f"/api/jobs/{job['id']}/pack", params={"paper": "foolscap"})
     assert refused.status_code == 422
     assert refused.json()["problems"][0]["field"] == "/paper"
+
+
+def test_codes_on_labels_lead_to_the_public_address_wherever_they_are_asked_for(
+    api: TestClient, settings: Settings
+) -> None:
+    job = begin(api)
+    public = settings.model_copy(update={"public_address": "http://127.0.0.1"})
+    path = f"/api/jobs/{job['id']}/labels"
+    with TestClient(create_app(public), base_url="http://localhost") as elsewhere:
+        assert elsewhere.get(path).content == api.get(path).content  # which is asked for as http://127.0.0.1
+    with TestClient(create_app(settings), base_url="http://localhost") as elsewhere:
+        assert elsewhere.get(path).content != api.get(path).content
+    for wrong in ("shop.example", "https://shop.example/", "https://me@shop.example", "ftp://shop.example"):
+        with pytest.raises(ValidationError, match="ULBREK_PUBLIC_ADDRESS"):
+            Settings.model_validate({"database_url": "postgresql://x", "ULBREK_PUBLIC_ADDRESS": wrong})
 
 
 def test_a_calendar_of_the_job(api: TestClient) -> None:

@@ -72,7 +72,7 @@ def create_app(settings: Settings) -> FastAPI:
         redoc_url=None,
         lifespan=lifespan,
     )
-    app.state.database = database
+    app.state.database, app.state.settings = database, settings
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
     app.state.floors = floors
     problems.install(app)

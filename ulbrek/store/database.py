@@ -9,7 +9,7 @@ from uuid import UUID
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine, event, inspect, text
+from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.engine import make_url
 from sqlalchemy.engine.interfaces import DBAPIConnection
 from sqlalchemy.exc import DisconnectionError
@@ -113,6 +113,7 @@ class Database:
             try:
                 config = migration_config()
                 config.attributes["connection"] = connection
+                _refuse_newer(connection)
                 down = to != "head"
                 (command.downgrade if down else command.upgrade)(config, to)
                 connection.execute(text(_GRANTS))
@@ -248,6 +249,24 @@ def migration_config() -> Config:
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     return config
+
+
+def _refuse_newer(connection: Connection) -> None:
+    """A database that a newer program has brought up is left alone.
+
+    Raises:
+        NotReadyError: when its tables are of a version that this program does not know
+    """
+    if not inspect(connection).has_table("alembic_version"):
+        return
+    known = {file.name.split("_")[0] for file in (MIGRATIONS / "versions").glob("0*.py")}
+    found = connection.execute(text("SELECT version_num FROM alembic_version")).scalars().all()
+    newer = [one for one in found if one not in known]
+    if newer:
+        raise NotReadyError(
+            f"The tables are at {newer[0]}, which a newer Ulbrek made; this one knows them up to {NEWEST}. Start the "
+            "newer one again, or restore a backup of before into an empty database."
+        )
 
 
 def _ask_after_rest(engine: Engine) -> None:

@@ -35,7 +35,7 @@ class StoredShop:
 
 
 class ShopRepository:
-    """The shops. Until people sign in there is one."""
+    """The shops."""
 
     def __init__(self, session: Session) -> None:
         """Reads and writes in this session."""
@@ -44,6 +44,11 @@ class ShopRepository:
     def first(self) -> StoredShop | None:
         """The oldest shop and its newest document; None before the first."""
         return self._newest(_NEWEST.order_by(ShopRow.created_at, ShopRow.id, ShopRevisionRow.number.desc()))
+
+    def all(self) -> list[StoredShop]:
+        """Every shop, the oldest first."""
+        ids = self._session.scalars(select(ShopRow.id).order_by(ShopRow.created_at, ShopRow.id)).all()
+        return [self.get(one) for one in ids]
 
     def first_id(self) -> UUID | None:
         """The oldest shop; None before the first."""

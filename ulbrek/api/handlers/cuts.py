@@ -93,7 +93,8 @@ def get_labels(
 ) -> Response:
     """A label for each board of a job's forms, with a code that opens its piece, as a PDF."""
     job, shop = _job(db, job_id)
-    address = f"{str(request.base_url).rstrip('/')}/jobs/{job_id}/form"
+    public: str | None = request.app.state.settings.public_address
+    address = f"{public or str(request.base_url).rstrip('/')}/jobs/{job_id}/form"
     content = apart.run(tasks.labels, job, shop, address, units, paper)
     return as_file(content, f"{job.name} labels", "pdf", "application/pdf")
 
