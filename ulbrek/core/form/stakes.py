@@ -10,6 +10,7 @@ from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Batten, Joint, Path, Screw, Stake
 from ulbrek.core.form.sides import Side
 from ulbrek.core.materials import fixings
+from ulbrek.core.materials.boards import Lumber
 
 # Source of all: common practice.
 STOUT_MM, STOUT_EVERY_MM, THIN_EVERY_MM = 35.0, ((100.0, 900.0), (150.0, 750.0), (1e9, 600.0)), 500.0
@@ -86,9 +87,8 @@ _At = tuple[float, float, float, float]  # a place, and the way outwards from th
 
 def _outline(brief: FormBrief, at: tuple[float, float], out: tuple[float, float]) -> Path:
     """A stake in plan, its wide face on the side."""
-    assert brief.lumber is not None  # noqa: S101 - a form on the ground has stakes
     (x, y), (dx, dy) = at, out
-    half, deep = brief.lumber.width_mm / 2, brief.lumber.thickness_mm
+    half, deep = _stake(brief).width_mm / 2, _stake(brief).thickness_mm
     corners = ((-half, 0.0), (-half, deep), (half, deep), (half, 0.0))
     return tuple(v for along, far in corners for v in (x - dy * along + dx * far, y + dx * along + dy * far, 0.0))
 
@@ -106,12 +106,11 @@ def _along(brief: FormBrief, side: Side, apart_mm: float) -> Iterator[_At]:
 
 def _round(brief: FormBrief, side: Side, apart_mm: float) -> Iterator[_At]:
     """Behind the liner or the kerfed strip of a curved side."""
-    edge, lumber = side.edge, brief.lumber
-    assert lumber is not None  # noqa: S101 - a form on the ground has stakes
+    edge, half = side.edge, _stake(brief).width_mm / 2
     board = (brief.liner if brief.habits.curve == "liner on ribs" else brief.sheet).thickness_mm
     outside = edge.bulge > 0
     # Behind a hollow curve both edges of a stake's face touch, behind a full one its middle.
-    far = edge.radius + board if outside else sqrt(max(0.0, (edge.radius - board) ** 2 - (lumber.width_mm / 2) ** 2))
+    far = edge.radius + board if outside else sqrt(max(0.0, (edge.radius - board) ** 2 - half**2))
     count = max(2, ceil(edge.length / apart_mm - 1e-9))
     for number in range(count):
         turn = edge.begin + edge.angle * (number + 0.5) / count
@@ -127,7 +126,7 @@ def joint(brief: FormBrief, density_kg_m3: Figure) -> Joint:
         brief: what the form is for
         density_kg_m3: density of the fresh concrete
     """
-    stake, of = _stake_mm(brief), brief.piece
+    stake, of = _stake(brief).thickness_mm, brief.piece
     length = stake_screw(brief)
     bite = work(rules.bite_through, of, screw_mm=length, board_mm=stake)
     screw = brief.supplies.screw
@@ -145,7 +144,7 @@ def joint(brief: FormBrief, density_kg_m3: Figure) -> Joint:
 
 def stake_screw(brief: FormBrief) -> float:
     """The screw through a stake: the nearest to its usual bite that stays in the board; else the shortest through."""
-    stake, board = _stake_mm(brief), brief.sheet.thickness_mm
+    stake, board = _stake(brief).thickness_mm, brief.sheet.thickness_mm
     low, high = stake + fixings.LEAST_BITE_MM, stake + board - fixings.LEAST_BACK_MM
     sold = sorted(brief.supplies.screw.lengths_mm)
     fitting = [one for one in sold if low <= one <= high]
@@ -155,10 +154,10 @@ def stake_screw(brief: FormBrief) -> float:
     return next((one for one in sold if one >= low), sold[-1])
 
 
-def _stake_mm(brief: FormBrief) -> float:
-    """How thick a stake is."""
+def _stake(brief: FormBrief) -> Lumber:
+    """What stakes are cut from."""
     assert brief.lumber is not None  # noqa: S101 - a form on the ground has stakes
-    return brief.lumber.thickness_mm
+    return brief.lumber
 
 
 def screws(brief: FormBrief, stakes: Sequence[Stake], made: Joint) -> list[Screw]:
@@ -169,7 +168,7 @@ def screws(brief: FormBrief, stakes: Sequence[Stake], made: Joint) -> list[Screw
         stakes: where they stand
         made: how it is screwed
     """
-    off = _stake_mm(brief)
+    off = _stake(brief).thickness_mm
     return [
         Screw(one.x_mm + one.dx * off, one.y_mm + one.dy * off, "in", -one.dx, -one.dy, made.screw_mm)
         for one in stakes
