@@ -115,6 +115,18 @@ def test_a_curve_leans_on_its_stakes_and_has_no_ribs() -> None:
     assert between([first, second])[0] <= apart.value
 
 
+@pytest.mark.parametrize(("minutes", "severity"), [(20, "hint"), (90, "stop")])
+def test_a_slab_on_the_ground_is_placed_from_one_end_for_longer_than_a_batch_stays_soft(
+    minutes: int, severity: str
+) -> None:
+    outline = {"length": "1500 mm", "width": "1000 mm"}
+    piece = {"cast": "face up", "outline": outline, "thickness": "100 mm"}
+    mix = {"minutes_mixing": minutes, "people": 1}
+    for form, said in ((STAKED, severity), ({"sides": "on the base"}, "stop")):
+        found = {one.finding.code: one.finding for one in plan(top(piece=piece, form=form, mix=mix), SHOP).findings}
+        assert found["working-time-too-short"].severity == said
+
+
 def test_a_seat_on_the_ground_still_lies_on_a_base_where_its_underside_slopes() -> None:
     form = form_of(**stays(piece={"cast": "face up", "taper": {"thickness": "60 mm"}}))
     assert any(board.key == "base" for board in form.boards)

@@ -64,7 +64,7 @@ def all_findings(seen: MixCase) -> Iterator[Finding]:
     yield from doses.dose_slipped(seen.doses, seen.bag, seen.admixtures)
     yield from doses.dose_on_wrong_base(seen.doses, seen.bag)
     yield from doses.dose_out_of_range(seen.doses, seen.bag, seen.admixtures)
-    yield from stuff.working_time_too_short(inputs, seen.clock, seen.helped)
+    yield from stuff.working_time_too_short(inputs, seen.pour, seen.clock, seen.helped)
     yield from stuff.too_heavy_at_the_mixer(
         inputs, seen.size, seen.container, (seen.one_lifts_kg, seen.batch_kg), seen.bags_per_batch
     )

@@ -129,15 +129,34 @@ def ratio_too_high(inputs: MixInputs) -> list[Finding]:
 
 
 @check("working-time-too-short", "stop")
-def working_time_too_short(inputs: MixInputs, clock: Clock, helped: Clock) -> list[Finding]:
+def working_time_too_short(inputs: MixInputs, pour: Pour, clock: Clock, helped: Clock) -> list[Finding]:
     """The first batch stiffens before the last is in
 
-    Where they meet, a joint is left that shows and leaks.
+    Where they meet, a joint is left that shows and leaks. A slab on the ground is placed from one end: there each batch
+    meets the one before it alone.
 
     Source: common practice
     """
     if clock.meeting.value <= clock.working.value + _TRIFLE:
         return []
+    between = clock.mixing.value + clock.placing.value  # from one batch to the next, at most
+    if all(one.on_ground for one in pour.casts.values()) and between <= clock.working.value:
+        return [
+            finding(
+                working_time_too_short,
+                severity="hint",
+                title="Mixing and placing take {whole}; the first end stiffens after {working}",
+                reason="Each batch meets only the one before it, {between} old at most.",
+                remedy="Place from one end to the other, each batch against the last while it is soft; strike off and "
+                "float behind you.",
+                field="/people",
+                values={
+                    "whole": Quantity(clock.meeting.value, "min"),
+                    "working": Quantity(clock.working.value, "min"),
+                    "between": Quantity(between, "min"),
+                },
+            )
+        ]
     helps = inputs.people < 2 and helped.meeting.value <= helped.working.value
     return [
         finding(
