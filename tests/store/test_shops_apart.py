@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 from uuid import UUID, uuid4
 
 import pytest
-from sqlalchemy import Table, create_engine, make_url, text
+from sqlalchemy import Table, create_engine, make_url, select, text
 from sqlalchemy.exc import DBAPIError, IntegrityError
 
 from ops.postgres import Cluster
@@ -194,6 +194,37 @@ def test_what_is_another_shops_is_not_found(two: Two, reach: Any, second_lock: b
     with pytest.raises(Exception, match=r"(?i)no such|not found|there is no|does not say") as refused:
         reach(mine, two.theirs)
     assert not isinstance(refused.value, DBAPIError)
+
+
+def test_every_row_finds_its_shop_again_when_the_tables_come_up_from_before(cluster: Cluster) -> None:
+    name = f"up_{uuid4().hex[:8]}"
+    cluster.ensure_database(name)
+    database = Database(cluster.url(name))
+
+    def told() -> dict[str, set[tuple[str, ...]]]:
+        with database.work() as records:
+            run = records.session.execute
+            return {
+                one.name: {tuple(map(str, row)) for row in run(select(*one.primary_key, one.c.shop_id))}
+                for one in TABLES.values()
+                if one.name != "shop"
+            }
+
+    try:
+        database.prepare()
+        with database.work() as records:
+            ids = records.shop().id, records.shops.create(Shop(name="Another"))
+        for one in ids:
+            filled(database, one)
+        before = told()
+        database.migrate("0004")
+        database.migrate()
+        assert told() == before
+        with pytest.raises(IntegrityError), database.work() as records:  # entries are guarded again
+            records.session.execute(text("UPDATE casting_state SET at = now()"))
+    finally:
+        database.engine.dispose()
+        cluster.drop_database(name)
 
 
 def test_a_backup_of_one_shop_holds_nothing_of_the_other_and_is_restored_there(two: Two, cluster: Cluster) -> None:
