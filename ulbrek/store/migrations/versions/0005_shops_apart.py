@@ -55,10 +55,11 @@ REFERENCES = {
 NEW = {("batch_share", "pour_id")}  # a reference that there was none of
 OF_SHOP = (*BELONG, "job", "pour", "casting", "form", "member", "observation", "stock_item", "sensor", "outlook",
            "shop_revision")  # fmt: skip
-# What a session may see is the shop that it says it works for; “*” is all of them, for what is done over shops.
+# What a session may see is the shop that it says it works for; “*” is all of them, for what is done over shops. Asked
+# in selects of their own, both are looked up once a query and not once a row.
 SEEN = (
-    "CASE WHEN current_setting('ulbrek.shop', true) = '*' THEN true "
-    "ELSE {column} = CAST(nullif(current_setting('ulbrek.shop', true), '') AS uuid) END"
+    "(SELECT current_setting('ulbrek.shop', true)) = '*' OR "
+    "{column} = (SELECT CAST(nullif(nullif(current_setting('ulbrek.shop', true), ''), '*') AS uuid))"
 )
 
 
