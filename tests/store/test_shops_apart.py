@@ -16,7 +16,7 @@ from ulbrek.files.photo import CleanPhoto
 from ulbrek.store.backup import read_backup, write_backup
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
-from ulbrek.store.errors import NotFoundError, not_of_this_shop
+from ulbrek.store.errors import NotFoundError, NotReadyError, not_of_this_shop
 from ulbrek.store.log import Observation
 from ulbrek.store.members import Told
 from ulbrek.store.models import Base
@@ -122,6 +122,26 @@ def test_nothing_is_written_into_another_shop(two: Two) -> None:
         records.session.execute(
             text("INSERT INTO job (id, shop_id) VALUES (gen_random_uuid(), :s)"), {"s": two.theirs.id}
         )
+
+
+def test_a_server_whose_user_may_do_everything_is_not_ready_before_that_is_given_up(two: Two) -> None:
+    two.database.is_ready()
+    url = two.database.engine.url.render_as_string(hide_password=False)
+    with two.database.engine.connect() as connection:
+        connection.execute(text("RESET ROLE"))
+        if not connection.execute(text("SELECT rolsuper FROM pg_roles WHERE rolname = current_user")).scalar_one():
+            return  # a plain user has nothing to give up
+        connection.execute(text("REVOKE SELECT ON shop FROM ulbrek_app"))
+        connection.commit()
+        connection.invalidate()
+    another = Database(url)
+    try:
+        with pytest.raises(NotReadyError, match="run ulbrek migrate"):
+            another.is_ready()
+        another.migrate()
+        another.is_ready()
+    finally:
+        another.engine.dispose()
 
 
 def test_a_session_that_does_not_say_for_whom_it_works_sees_nothing(two: Two) -> None:

@@ -52,11 +52,16 @@ WORK_FOR = text("SELECT set_config('ulbrek.shop', :shop, :local)")
 _ROLE = "ulbrek_app"
 _GRANTS = f"""
 DO $$ BEGIN
-  IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = '{_ROLE}') THEN CREATE ROLE {_ROLE} NOLOGIN; END IF;
-  GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO {_ROLE};
-EXCEPTION WHEN insufficient_privilege OR duplicate_object OR unique_violation THEN NULL;
+  BEGIN
+    CREATE ROLE {_ROLE} NOLOGIN;
+  EXCEPTION WHEN insufficient_privilege OR duplicate_object OR unique_violation THEN NULL;
+  END;
+  IF EXISTS (SELECT FROM pg_roles WHERE rolname = '{_ROLE}') THEN
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO {_ROLE};
+  END IF;
 END $$
 """
+_SEES_ALL = text("SELECT rolsuper OR rolbypassrls FROM pg_roles WHERE rolname = current_user")
 _GIVE_UP = """
 SELECT set_config('role', other.rolname, false) FROM pg_roles me, pg_roles other
 WHERE me.rolname = session_user AND (me.rolsuper OR me.rolbypassrls)
@@ -167,8 +172,11 @@ class Database:
             if missing:
                 raise NotReadyError(f"The table {missing[0]} is missing.")
             found = connection.execute(text("SELECT version_num FROM alembic_version")).scalars().all()
+            sees_all = connection.execute(_SEES_ALL).scalar_one()
         if list(found) != [NEWEST]:
             raise NotReadyError(f"The tables are at {', '.join(found) or 'nothing'}, this version wants {NEWEST}.")
+        if sees_all:
+            raise NotReadyError(f"Shops are not kept apart here: run ulbrek migrate, which makes the role {_ROLE}.")
 
 
 class Records:
