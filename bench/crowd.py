@@ -96,7 +96,9 @@ def main() -> int:
             crowd = _crowd(port, seconds, int(clients), each)
         began = time.process_time()
         sum(number * number % 7 for number in range(1_000_000))
-        print(f"pause {each:g} s; calibration loop {(time.process_time() - began) * 1000:.0f} ms")
+        asked = sum(name in DEEDS for one in crowd for name, _ in one.took)
+        loop_ms = (time.process_time() - began) * 1000
+        print(f"pause {each:g} s; {asked / seconds:.0f} requests a second; calibration loop {loop_ms:.0f} ms")
         failed += _told(crowd)
     return 1 if failed else 0
 
