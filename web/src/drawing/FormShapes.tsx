@@ -125,8 +125,8 @@ function Pencil({ at, form }: { at: Frame; form: Form }) {
           strokeDasharray="7 5"
         />
       ))}
-      {(base ? form.stiffness.bearers_mm : []).map((place) => {
-        if (!base) return null;
+      {form.stiffness.bearers_mm.map((place) => {
+        if (!base) return null; // on the ground there are neither
         const middle = Math.min(Math.max(place, 20), (along ? base.dx_mm : base.dy_mm) - 20) - 20;
         const bearer = along
           ? box(at, base.x_mm + middle, base.y_mm - 30, 40, base.dy_mm + 60)
