@@ -6,12 +6,14 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, suppress
 from threading import Thread
 
-from fastapi import FastAPI
+from fastapi import APIRouter, Depends, FastAPI
 from fastapi.responses import HTMLResponse, JSONResponse
 from sqlalchemy.exc import DBAPIError
 
 from ulbrek import __version__
 from ulbrek.api import logs, problems
+from ulbrek.api.access.asker import as_ruled
+from ulbrek.api.access.gate import Gate
 from ulbrek.api.apart import Apart
 from ulbrek.api.compressed import Compressed
 from ulbrek.api.describe import describe
@@ -32,10 +34,10 @@ DOCS_PAGE = """<!doctype html>
 <script src="/apidocs/start.js"></script></body></html>"""
 
 
-def _look(floors: Floors) -> None:
+def _look(floors: Floors, database: Database) -> None:
     """Looks at the floor once, so that what is missing or stale of it is worked out before somebody else does."""
     with suppress(DBAPIError, StoreError):
-        floors.now()
+        floors.now(database.of_first_shop())
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -45,7 +47,7 @@ def create_app(settings: Settings) -> FastAPI:
     apart = Apart(settings.long_work, _WAITING)
     searching = Apart(max(1, settings.long_work // 2), 0)
     plans = Plans(database, apart)
-    floors = Floors(database, plans)
+    floors = Floors(plans)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -55,7 +57,7 @@ def create_app(settings: Settings) -> FastAPI:
         gc.freeze()
         gc.set_threshold(5_000, 20, 500)
         if settings.warm:
-            Thread(target=_look, args=(floors,), daemon=True).start()
+            Thread(target=_look, args=(floors, database), daemon=True).start()
             await to_thread(apart.warm)  # nobody who is answered waits for what is brought in
         yield
         plans.close()
@@ -71,6 +73,7 @@ def create_app(settings: Settings) -> FastAPI:
         docs_url=None,
         redoc_url=None,
         lifespan=lifespan,
+        dependencies=[Depends(as_ruled)],
     )
     app.state.database, app.state.settings = database, settings
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
@@ -79,32 +82,38 @@ def create_app(settings: Settings) -> FastAPI:
     for router in ROUTERS:
         app.include_router(router)
 
-    @app.get("/api/docs", include_in_schema=False)
-    def docs() -> HTMLResponse:
-        return HTMLResponse(DOCS_PAGE)
-
-    _tell_health(app, database)
+    own = _own_routes(database)
+    app.include_router(own)
     app.openapi = lambda: describe(app)  # type: ignore[method-assign]
     app.mount("/", FrontEnd(settings.web_dist))
+    routes = tuple(route for router in (*ROUTERS, own) for route in router.routes)
+    app.add_middleware(Gate, routes=routes, database=database, sign_in=settings.sign_in)
     app.add_middleware(Compressed)
-    app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts)
+    app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts, hsts=settings.hsts)
     app.add_middleware(logs.RequestLog)
     return app
 
 
-def _tell_health(app: FastAPI, database: Database) -> None:
-    """What a supervisor asks."""
+def _own_routes(database: Database) -> APIRouter:
+    """What a supervisor asks, and the API's own page."""
+    router = APIRouter(include_in_schema=False)
 
-    @app.get("/livez", include_in_schema=False)
+    @router.get("/api/docs")
+    def docs() -> HTMLResponse:
+        return HTMLResponse(DOCS_PAGE)
+
+    @router.get("/livez")
     async def livez() -> JSONResponse:
         """Whether the process answers at all."""
         return JSONResponse({"status": "ok"})
 
-    @app.get("/healthz", include_in_schema=False)
+    @router.get("/healthz")
     def healthz() -> JSONResponse:
         """Whether it can be worked with: the database answers, and its tables are as this version wants them."""
         database.is_ready()
         return JSONResponse({"status": "ok"})
+
+    return router
 
 
 def create_app_from_environment() -> FastAPI:

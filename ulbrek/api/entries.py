@@ -173,6 +173,12 @@ class ActsRequest(_Request):
     acts: Annotated[tuple[ActRequest, ...], Field(min_length=1, max_length=200), COUNTED]
 
 
+class AskedRequest(_Request):
+    """The people who are asked to a pour."""
+
+    members: Annotated[tuple[UUID, ...], Field(max_length=40), COUNTED]
+
+
 class StateRequest(EntryRequest):
     """A state that a casting came into."""
 

@@ -1,12 +1,14 @@
 """The shop floor: the jobs, and the pours that something is still due on. It plans nothing."""
 
 import time
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Set
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from functools import cached_property, partial
 from threading import Lock
 from uuid import UUID
+
+from cachetools import LRUCache
 
 from ulbrek.api.services.plans import Plans, job_key, pour_key
 from ulbrek.api.views import JobCard
@@ -19,6 +21,8 @@ from ulbrek.store.jobs import JobHead, StoredJob
 from ulbrek.store.outlooks import KeptOutlook
 from ulbrek.store.poured import LivePour
 from ulbrek.store.shops import StoredShop
+
+MOST_SHOPS = 200  # whose floors are remembered
 
 
 @dataclass(frozen=True)
@@ -62,6 +66,14 @@ class Floor:
         """The place of the job that follows another one on the floor; behind all, where that is gone."""
         return next((place + 1 for place, job in enumerate(self.jobs) if job.id == job_id), len(self.jobs))
 
+    def only(self, pours: Set[UUID], jobs: Set[UUID]) -> "Floor":
+        """What of it belongs to some pours and jobs."""
+        return replace(
+            self,
+            jobs=[one for one in self.jobs if one.id in jobs],
+            pours=[one for one in self.pours if one.id in pours],
+        )
+
     @cached_property
     def keys(self) -> Mapping[UUID, str]:
         """By job and by pour, what its outlook is worked out from as things stand now."""
@@ -98,32 +110,42 @@ class Floor:
                 yield ScheduledAct(str(job.id), job.name, kept.outlook.ahead)
 
 
+class _OfShop:
+    """The floor of one shop as it was last read: when that was begun, its stamp, and what it was."""
+
+    def __init__(self) -> None:
+        self.lock = Lock()
+        self.last: tuple[float, str, Floor] | None = None
+
+
 class Floors:
-    """The shop floor as it was last read, and read again only when something was written since."""
+    """The floors of shops as they were last read, and read again only when something was written since."""
 
-    def __init__(self, database: Database, plans: Plans) -> None:
-        """Reads it from this database; outlooks that are missing or stale are worked out in the background."""
-        self._database, self._plans = database, plans
+    def __init__(self, plans: Plans) -> None:
+        """Outlooks that are missing or stale are worked out in the background."""
+        self._plans = plans
         self._lock = Lock()
-        self._last: tuple[float, str, Floor] | None = None  # when it was begun to be read, its stamp, and what it was
+        self._shops: LRUCache[UUID | None, _OfShop] = LRUCache(MOST_SHOPS)
 
-    def now(self) -> Floor:
-        """The shop floor as it is kept; of many who ask at once one reads it, after they have asked."""
+    def now(self, database: Database) -> Floor:
+        """The floor of a database's shop; of many who ask at once one reads it, after they have asked."""
         asked = time.monotonic()
         with self._lock:
-            if self._last is None or self._last[0] < asked:
-                self._last = self._looked(self._last)
-            floor = self._last[2]
-        _renew(floor, self._database, self._plans)
+            kept = self._shops.setdefault(database.shop_id, _OfShop())
+        with kept.lock:
+            if kept.last is None or kept.last[0] < asked:
+                kept.last = self._looked(database, kept.last)
+            floor = kept.last[2]
+        _renew(floor, database, self._plans)
         return floor
 
-    def _looked(self, last: tuple[float, str, Floor] | None) -> tuple[float, str, Floor]:
+    def _looked(self, database: Database, last: tuple[float, str, Floor] | None) -> tuple[float, str, Floor]:
         begun = time.monotonic()
-        with self._database.look() as records:
+        with database.look() as records:
             stamp = records.stamp()
         if last is not None and last[1] == stamp:
             return begun, stamp, last[2]
-        return begun, stamp, _read(self._database, self._plans)
+        return begun, stamp, _read(database, self._plans)
 
 
 def _read(db: Database, plans: Plans) -> Floor:

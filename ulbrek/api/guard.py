@@ -29,14 +29,18 @@ HEADERS = {
     "Cross-Origin-Resource-Policy": "same-origin",
     "Permissions-Policy": "camera=(), geolocation=(), microphone=()",
 }
+STRICT = {"Strict-Transport-Security": "max-age=31536000"}
 
 
 class Guard:
     """Refuses requests that another site could have caused."""
 
-    def __init__(self, app: ASGIApp, allowed_hosts: tuple[str, ...] = ()) -> None:
-        """Wraps an app that may be asked under loopback names and ``allowed_hosts``."""
-        self.app = app
+    def __init__(self, app: ASGIApp, allowed_hosts: tuple[str, ...] = (), hsts: bool = False) -> None:
+        """Wraps an app that may be asked under loopback names and ``allowed_hosts``.
+
+        ``hsts``: whether browsers are told to ask over TLS only from now on.
+        """
+        self.app, self.headers = app, HEADERS | (STRICT if hsts else {})
         self.hosts = LOOPBACK | set(allowed_hosts)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -53,7 +57,7 @@ class Guard:
             if message["type"] == "http.response.start":
                 begun = True
                 headers = MutableHeaders(scope=message)
-                for name, value in HEADERS.items():
+                for name, value in self.headers.items():
                     headers.setdefault(name, value)
             await send(message)
 

@@ -11,6 +11,8 @@ from sqlalchemy.exc import IntegrityError, OperationalError
 from sqlalchemy.exc import TimeoutError as PoolTimeoutError
 from starlette.exceptions import HTTPException
 
+from ulbrek.api.access.asker import asker_of
+from ulbrek.api.access.limits import TooOftenError
 from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.floor import record_of
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError
@@ -21,6 +23,7 @@ from ulbrek.store.errors import (
     NotFoundError,
     NothingToUndoError,
     NotReadyError,
+    OthersChangeError,
     RefusedEntryError,
     StaleWriteError,
     StoreError,
@@ -31,6 +34,7 @@ STATUS: dict[type[StoreError], tuple[int, str]] = {
     NotFoundError: (404, "Not found"),
     NotReadyError: (503, "Not ready"),
     NothingToUndoError: (409, "Nothing to undo"),
+    OthersChangeError: (409, "Somebody else's change"),
 }
 
 
@@ -51,6 +55,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(NotPlannedError, _not_planned)
     app.add_exception_handler(TooLongError, _too_long)
     app.add_exception_handler(BusyError, _busy)
+    app.add_exception_handler(TooOftenError, _too_often)
     app.add_exception_handler(PoolTimeoutError, _no_connection)
     app.add_exception_handler(RequestValidationError, _invalid_request)
     app.add_exception_handler(HTTPException, _http_error)
@@ -66,7 +71,7 @@ def _store_error(_: Request, error: Exception) -> JSONResponse:
 def _stale_write(request: Request, error: Exception) -> JSONResponse:
     """Refuses the one change and shows the other: ``theirs`` is the job as it was kept in between."""
     assert isinstance(error, StaleWriteError)  # noqa: S101 - registered for it
-    with request.app.state.database.work() as records:
+    with asker_of(request).records(request.app.state.database).work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).get(error.job_id)
         record = record_of(records, shop, stored)
@@ -127,6 +132,18 @@ def _too_long(_: Request, error: Exception) -> JSONResponse:
 def _busy(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, BusyError)  # noqa: S101 - registered for it
     return _later("Much is being worked out just now. Nothing was lost; try again in a moment.", error.again_s)
+
+
+def _too_often(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, TooOftenError)  # noqa: S101 - registered for it
+    return too_often(error.again_s)
+
+
+def too_often(again_s: int) -> JSONResponse:
+    """The answer to whoever asks too often; ``again_s`` is when to come again [s]."""
+    answer = problem_response(429, "Too often", f"That was too often in a row. Try again in {again_s} s.")
+    answer.headers["Retry-After"] = str(again_s)
+    return answer
 
 
 def _no_connection(_: Request, __: Exception) -> JSONResponse:

@@ -49,11 +49,12 @@ class EditRequest(BaseModel):
 
 
 class StepRequest(BaseModel):
-    """The revision that an undo or redo starts from."""
+    """The revision that an undo or redo starts from; ``of_others`` undoes what somebody else did as well."""
 
     model_config = ConfigDict(extra="forbid")
 
     parent: int
+    of_others: bool = False
 
 
 class NewJobRequest(BaseModel):

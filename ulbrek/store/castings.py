@@ -1,6 +1,6 @@
 """Castings and the states they came into."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import cast
@@ -75,6 +75,7 @@ class CastingRepository(ShopRecords):
         before: int | None = None,
         limit: int = PAGE,
         job_id: UUID | None = None,
+        pours: Collection[UUID] | None = None,
     ) -> CastingPage:
         """Castings, newest first.
 
@@ -84,8 +85,12 @@ class CastingRepository(ShopRecords):
             before: only those with a serial number under this one, for the next page
             limit: how many
             job_id: only those of one job
+            pours: only those of these pours
         """
         asked = self._asked()
+        counted = select(CastingRow.state, func.count()).where(CastingRow.shop_id == self._shop_id)
+        if pours is not None:
+            asked, counted = asked.where(CastingRow.pour_id.in_(pours)), counted.where(CastingRow.pour_id.in_(pours))
         if job_id is not None:
             asked = asked.where(PourRow.job_id == job_id)
         if states:
@@ -98,9 +103,7 @@ class CastingRepository(ShopRecords):
             by_serial = CastingRow.serial == int(wanted) if wanted.isascii() and wanted.isdigit() else None
             asked = asked.where(by_name if by_serial is None or len(wanted) > 9 else or_(by_name, by_serial))
         rows = self._session.execute(asked.order_by(CastingRow.serial.desc()).limit(limit + 1)).all()
-        counts = self._session.execute(
-            select(CastingRow.state, func.count()).where(CastingRow.shop_id == self._shop_id).group_by(CastingRow.state)
-        ).all()
+        counts = self._session.execute(counted.group_by(CastingRow.state)).all()
         return CastingPage(
             tuple(_casting(*row) for row in rows[:limit]), len(rows) > limit, {row[0]: row[1] for row in counts}
         )

@@ -17,17 +17,23 @@ from sqlalchemy.orm import Session
 from sqlalchemy.pool import ConnectionPoolEntry, PoolProxiedConnection
 
 from ulbrek.core.job.shop import Shop
+from ulbrek.store.accounts import AccountRepository
+from ulbrek.store.asked import AskedRepository
 from ulbrek.store.castings import CastingRepository
+from ulbrek.store.doors import Doors
 from ulbrek.store.errors import NotFoundError, NotReadyError
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import JobRepository
+from ulbrek.store.links import LinkRepository
 from ulbrek.store.log import LogRepository
 from ulbrek.store.members import MemberRepository
 from ulbrek.store.models import Base
 from ulbrek.store.outlooks import OutlookRepository
+from ulbrek.store.passkeys import Challenges, PasskeyRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords
 from ulbrek.store.pours import PourRepository
+from ulbrek.store.security import SecurityLog
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.shop_uses import ShopUses
 from ulbrek.store.shops import ShopRepository, StoredShop
@@ -47,6 +53,8 @@ _OPTIONS = "-c statement_timeout=20000 -c lock_timeout=8000 -c idle_in_transacti
 # Which shop a session works for: the tables show it no other (migration 0005).
 ALL_SHOPS = "*"
 WORK_FOR = text("SELECT set_config('ulbrek.shop', :shop, :local)")
+# And who works there, who signs what does not say otherwise (migration 0006).
+_WORK_AS = text("SELECT set_config('ulbrek.shop', :shop, :local), set_config('ulbrek.member', :member, :local)")
 # Whoever may do everything sees everything, so work is done in the name of a role that may not. Where the address is
 # that of a plain user no such role can be made, and none is needed.
 _ROLE = "ulbrek_app"
@@ -75,6 +83,8 @@ class Database:
     def __init__(self, url: str) -> None:
         """Prepares connections to ``url``; the first is made when it is needed. It works for all shops."""
         self._shop_id: UUID | None = None
+        self._member_id: UUID | None = None
+        self._only_as = False
         self._first: Database | None = None
         self._all: Database | None = None  # where the oldest shop is looked for
         self.engine: Engine = create_engine(
@@ -85,10 +95,17 @@ class Database:
         _give_up_rights(self.engine)
         self._known = KnownRecords(RECORDS_ROOM_BYTES)
 
-    def of_shop(self, shop_id: UUID) -> "Database":
-        """The same database, for one shop alone: of others nothing is seen or written, whatever is asked for."""
+    def of_shop(self, shop_id: UUID, member_id: UUID | None = None, *, only_as: bool = False) -> "Database":
+        """The same database, for one shop alone: of others nothing is seen or written, whatever is asked for.
+
+        Args:
+            shop_id: which
+            member_id: who works there; entries that say nobody else are theirs
+            only_as: whether entries are theirs whatever they say
+        """
         other = copy(self)
-        other._shop_id = shop_id
+        other._shop_id, other._member_id, other._only_as = shop_id, member_id, only_as
+        other._all = other._first = None
         return other
 
     def of_first_shop(self) -> "Database":
@@ -99,14 +116,34 @@ class Database:
             self._first = first
         return self._first
 
+    def without_author(self) -> "Database":
+        """The same database of the same shop, for what nobody does in person."""
+        return self if self._shop_id is None or self._member_id is None else self.of_shop(self._shop_id)
+
+    @property
+    def shop_id(self) -> UUID | None:
+        """The shop that is worked for; None for all of them, and before there is one."""
+        self._settle()
+        return self._shop_id
+
     def _settle(self) -> None:
         if self._all is not None and self._shop_id is None:
             with self._all.look() as records:
                 self._shop_id = records.shops.first_id()
 
     @property
-    def _works_for(self) -> str:
-        return ALL_SHOPS if self._shop_id is None else str(self._shop_id)
+    def _works_for(self) -> tuple[str, str]:
+        """The shop that is worked for, and who works there."""
+        return ALL_SHOPS if self._shop_id is None else str(self._shop_id), str(self._member_id or "")
+
+    def _work_as(self, connection: Connection | Session, *, local: bool) -> None:
+        shop, member = self._works_for
+        connection.execute(_WORK_AS, {"shop": shop, "member": member, "local": local})
+
+    @property
+    def member_id(self) -> UUID | None:
+        """Who works here, where that is known."""
+        return self._member_id
 
     def migrate(self, to: str = "head") -> None:
         """Brings the tables up (or down) to a revision."""
@@ -146,8 +183,10 @@ class Database:
         """Records to read and write; what was done is committed at the end, or not at all."""
         self._settle()
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
-            session.execute(WORK_FOR, {"shop": self._works_for, "local": True})
-            yield Records(session, self._known, self._shop_id)
+            self._work_as(session, local=True)
+            if self._only_as:
+                _sign(session, self._member_id)
+            yield Records(session, self._known, self._shop_id, self._member_id)
 
     @contextmanager
     def look(self) -> Iterator["Records"]:
@@ -155,9 +194,9 @@ class Database:
         self._settle()
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
             if connection.info.get("works_for") != self._works_for:
-                connection.execute(WORK_FOR, {"shop": self._works_for, "local": False})
+                self._work_as(connection, local=False)
                 connection.info["works_for"] = self._works_for
-            yield Records(Session(connection), self._known, self._shop_id)
+            yield Records(Session(connection), self._known, self._shop_id, self._member_id)
 
     def is_ready(self) -> None:
         """Looks whether the database answers, and its tables are as this version wants them.
@@ -182,10 +221,14 @@ class Database:
 class Records:
     """The repositories over one session."""
 
-    def __init__(self, session: Session, known: KnownRecords, shop_id: UUID | None = None) -> None:
+    def __init__(
+        self, session: Session, known: KnownRecords, shop_id: UUID | None = None, member_id: UUID | None = None
+    ) -> None:
         """Works in this session; what happened to pours is read again only when something was written of them."""
-        self.session, self._known, self._shop_id = session, known, shop_id
+        self.session, self._known, self._shop_id, self._member_id = session, known, shop_id, member_id
         self.shops = ShopRepository(session)
+        self.doors = Doors(session)
+        self.challenges = Challenges(session)
 
     def shop(self) -> StoredShop:
         """The shop that is worked for; the oldest where that is said of none.
@@ -209,7 +252,7 @@ class Records:
 
     def jobs(self, shop_id: UUID) -> JobRepository:
         """The jobs of a shop."""
-        return JobRepository(self.session, shop_id)
+        return JobRepository(self.session, shop_id, self._member_id)
 
     def members(self, shop_id: UUID) -> MemberRepository:
         """The people of a shop."""
@@ -247,6 +290,26 @@ class Records:
         """What the floor is told of a shop's jobs and pours."""
         return OutlookRepository(self.session, shop_id)
 
+    def accounts(self, shop_id: UUID) -> AccountRepository:
+        """What the people of a shop may do, and what lets them in."""
+        return AccountRepository(self.session, shop_id)
+
+    def passkeys(self, shop_id: UUID) -> PasskeyRepository:
+        """The passkeys of a shop's people."""
+        return PasskeyRepository(self.session, shop_id)
+
+    def security(self, shop_id: UUID) -> SecurityLog:
+        """What was seen at the doors of a shop."""
+        return SecurityLog(self.session, shop_id)
+
+    def links(self, shop_id: UUID) -> LinkRepository:
+        """The links that show a job of a shop."""
+        return LinkRepository(self.session, shop_id)
+
+    def asked(self, shop_id: UUID) -> AskedRepository:
+        """Who is asked to the pours of a shop."""
+        return AskedRepository(self.session, shop_id)
+
     def photos(self, shop_id: UUID) -> PhotoStore:
         """The photos of a shop."""
         return PhotosInDatabase(self.session, shop_id)
@@ -257,6 +320,16 @@ def migration_config() -> Config:
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     return config
+
+
+def _sign(session: Session, member_id: UUID | None) -> None:
+    """Lets every entry that is added be somebody's own, whatever it says."""
+
+    @event.listens_for(session, "before_flush")
+    def sign(into: Session, *_: object) -> None:
+        for row in into.new:
+            if hasattr(row, "member_id"):
+                row.member_id = member_id
 
 
 def _refuse_newer(connection: Connection) -> None:

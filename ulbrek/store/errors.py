@@ -5,6 +5,7 @@ StoreError
 ├── NotReadyError       a table is missing, or a migration is pending
 ├── RefusedEntryError   an entry that cannot be true, with the field and what would do
 ├── StaleWriteError     somebody changed the job in between
+├── OthersChangeError   the change that would be undone is somebody else's
 └── NothingToUndoError  there is no revision to go back or forward to
 """
 
@@ -80,3 +81,12 @@ class NothingToUndoError(StoreError):
     def __init__(self, action: str) -> None:
         """Names the action."""
         super().__init__(f"There is nothing to {action}.")
+
+
+class OthersChangeError(StoreError):
+    """The change that would be undone was made by somebody else."""
+
+    def __init__(self, name: str, what: str) -> None:
+        """Names them, and what they did."""
+        super().__init__(f"{name} made the last change: {what}. Ask them, or undo it for all that.")
+        self.name, self.what = name, what

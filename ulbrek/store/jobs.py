@@ -7,14 +7,15 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import Subquery, func, select
 from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
 
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.files.job_file import as_job_file
 from ulbrek.store.entries import ShopRecords, one_at_a_time
-from ulbrek.store.errors import NotFoundError, NothingToUndoError, StaleWriteError
+from ulbrek.store.errors import NotFoundError, NothingToUndoError, OthersChangeError, StaleWriteError
 from ulbrek.store.history import History, history_of
-from ulbrek.store.models import JobRevisionRow, JobRow
+from ulbrek.store.models import JobRevisionRow, JobRow, MemberRow
 
 _LONGEST_NAME = 60
 
@@ -27,6 +28,7 @@ class Revision:
     action: str
     what: str
     created_at: datetime
+    member_id: UUID | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +63,12 @@ class StoredJob(ListedJob):
 
 
 class JobRepository(ShopRecords):
-    """The jobs of one shop."""
+    """The jobs of one shop, as somebody works on them."""
+
+    def __init__(self, session: Session, shop_id: UUID, member_id: UUID | None = None) -> None:
+        """Reads and writes in this session; ``member_id`` is who undoes and redoes, where that is known."""
+        super().__init__(session, shop_id)
+        self._member_id = member_id
 
     def all(self) -> list[ListedJob]:
         """The jobs that are not archived, last changed first."""
@@ -122,7 +129,7 @@ class JobRepository(ShopRecords):
         rows = self._session.scalars(
             select(JobRevisionRow).where(JobRevisionRow.job_id == job_id).order_by(JobRevisionRow.number.desc())
         )
-        return [Revision(row.number, row.action, row.what, row.created_at) for row in rows]
+        return [Revision(row.number, row.action, row.what, row.created_at, row.member_id) for row in rows]
 
     def at(self, job_id: UUID, number: int) -> Job:
         """A job's document at one of its revisions.
@@ -161,9 +168,14 @@ class JobRepository(ShopRecords):
         self._refuse_stale(job_id, parent)
         return self._append(job_id, parent, job, "edit", what)
 
-    def undo(self, job_id: UUID, parent: int) -> StoredJob:
-        """Appends a revision with the document as it was one change before."""
-        return self._step(job_id, parent, "undo")
+    def undo(self, job_id: UUID, parent: int, of_others: bool = False) -> StoredJob:
+        """Appends a revision with the document as it was one change before.
+
+        Raises:
+            NothingToUndoError: when it is as it was begun
+            OthersChangeError: when the change is somebody else's, and is not to be undone for all that
+        """
+        return self._step(job_id, parent, "undo", of_others)
 
     def redo(self, job_id: UUID, parent: int) -> StoredJob:
         """Appends a revision with the document that was undone last."""
@@ -174,13 +186,17 @@ class JobRepository(ShopRecords):
         self._newest_number(job_id)
         self._session.get_one(JobRow, job_id).archived_at = func.now()
 
-    def _step(self, job_id: UUID, parent: int, action: str) -> StoredJob:
+    def _step(self, job_id: UUID, parent: int, action: str, of_others: bool = True) -> StoredJob:
         self._refuse_stale(job_id, parent)
         history = self._history(job_id)
         to = history.undo_to if action == "undo" else history.redo_to
         if to is None:
             raise NothingToUndoError(action)
         undone = self._session.get_one(JobRevisionRow, (job_id, history.shown if action == "undo" else to))
+        others = undone.member_id is not None and undone.member_id != self._member_id
+        if others and self._member_id is not None and not of_others:
+            name = self._session.scalar(select(MemberRow.name).where(MemberRow.id == undone.member_id))
+            raise OthersChangeError(name or "Somebody else", undone.what)
         return self._append(job_id, parent, self.at(job_id, to), action, undone.what)
 
     def _newest_numbers(self) -> Subquery:

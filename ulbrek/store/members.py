@@ -10,6 +10,7 @@ from sqlalchemy.exc import IntegrityError
 from ulbrek.core.base.units import Units
 from ulbrek.core.cure.inputs import TimeOfDay
 from ulbrek.core.job.shop import Person, Shop
+from ulbrek.store.accounts import AccountRepository
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import MemberRow
@@ -72,12 +73,15 @@ class MemberRepository(ShopRecords):
         return self._keep(row, told)
 
     def archive(self, member_id: UUID) -> None:
-        """Somebody who has left; what they did keeps their name.
+        """Somebody who has left; what they did keeps their name, and they are out at once.
 
         Raises:
             NotFoundError: when nobody here is meant
+            RefusedEntryError: when they are the shop's only owner
         """
-        self._own(MemberRow, member_id, "member").archived_at = func.now()
+        row = self._own(MemberRow, member_id, "member")
+        AccountRepository(self._session, self._shop_id).refuse_without(member_id)
+        row.archived_at = func.now()
         self._session.flush()
         self._write({})
 

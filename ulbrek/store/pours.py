@@ -1,7 +1,7 @@
 """Pours: what is to be filled with what, and what happened to it."""
 
 from collections import Counter
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from decimal import Decimal
@@ -79,15 +79,21 @@ class PourRepository(ShopRecords):
         super().__init__(session, shop_id)
         self._reader = PouredReader(session, shop_id, known)
 
-    def page(self, job_id: UUID | None = None, before: datetime | None = None, limit: int = PAGE) -> list[ListedPour]:
+    def page(
+        self, job_id: UUID | None = None, before: datetime | None = None, limit: int = PAGE,
+        only: Collection[UUID] | None = None,
+    ) -> list[ListedPour]:  # fmt: skip
         """Pours, newest first: by when water went in, those still planned before them.
 
         Args:
             job_id: only those of one job
             before: only those poured before this moment, for the next page
             limit: how many
+            only: only these
         """
         asked = select(PourRow).where(PourRow.shop_id == self._shop_id)
+        if only is not None:
+            asked = asked.where(PourRow.id.in_(only))
         if job_id is not None:
             asked = asked.where(PourRow.job_id == job_id)
         if before is not None:

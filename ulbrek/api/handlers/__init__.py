@@ -1,10 +1,45 @@
 """The handlers: load, one call, answer. A file a table group."""
 
-from ulbrek.api.handlers import castings, cuts, forms, jobs, log, pieces, plan, pours, shelves, shop, shopping, stock
+from ulbrek.api.handlers import (
+    accounts,
+    castings,
+    cuts,
+    doors,
+    forms,
+    jobs,
+    links,
+    log,
+    passkeys,
+    pieces,
+    plan,
+    pours,
+    shelves,
+    shop,
+    shopping,
+    stock,
+)
 from ulbrek.api.views import write_as
 
 ROUTERS = tuple(
-    part.router for part in (plan, shop, shelves, jobs, cuts, pieces, pours, castings, forms, stock, shopping, log)
+    part.router
+    for part in (
+        plan,
+        shop,
+        shelves,
+        jobs,
+        cuts,
+        pieces,
+        pours,
+        castings,
+        forms,
+        stock,
+        shopping,
+        log,
+        doors,
+        accounts,
+        links,
+        passkeys,
+    )
 )
 write_as(route for router in ROUTERS for route in router.routes)
 

@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from ulbrek.api.entries import EntryRequest, StateRequest
-from ulbrek.api.handlers.common import Db, Planned
+from ulbrek.api.handlers.common import Asking, Db, Planned
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
@@ -46,6 +46,7 @@ class CastingView:
 @router.get("/castings", response_model=CastingPage)
 def list_castings(
     db: Db,
+    asker: Asking,
     state: Annotated[tuple[State, ...], Query()] = (),
     search: Search = "",
     before: Annotated[int | None, Query(ge=1, le=2**31 - 1)] = None,
@@ -53,7 +54,7 @@ def list_castings(
 ) -> Response:
     """Castings, newest first; those in one of some states, by number or name, or of one job."""
     with db.work() as records:
-        found = records.castings(records.shop().id).page(state, search, before, job_id=job_id)
+        found = records.castings(records.shop().id).page(state, search, before, job_id=job_id, pours=asker.only_pours)
     return answer(CastingPage, found)
 
 

@@ -1,21 +1,40 @@
 """What the handlers share: the database of the request, and a file as an answer."""
 
 import re
+from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import Depends, Request, Response
 
+from ulbrek.api.access.asker import Asker, asker_of
 from ulbrek.api.apart import Apart
-from ulbrek.api.floor import Floors
+from ulbrek.api.floor import Floor, Floors
 from ulbrek.api.services.plans import Plans
 from ulbrek.core.job.shop import Shop
 from ulbrek.store.database import Database
 
 
+@dataclass(frozen=True, slots=True)
+class AskedFloor:
+    """The shop floor as far as it is that of whoever asks."""
+
+    floors: Floors
+    asker: Asker
+    database: Database
+
+    def now(self) -> Floor:
+        """As it is kept; a helper sees the jobs of the pours that they are asked to."""
+        floor = self.floors.now(self.asker.records(self.database).without_author())
+        return floor if self.asker.role in ("owner", "maker") else floor.only(self.asker.pours, self.asker.jobs)
+
+
+async def _asker(request: Request) -> Asker:
+    return asker_of(request)
+
+
 async def _database(request: Request) -> Database:
-    """The records of the shop that is asked for: of the oldest, where nobody signs in."""
-    database: Database = request.app.state.database
-    return database.of_first_shop()
+    """The records of the shop of whoever asks."""
+    return asker_of(request).records(request.app.state.database)
 
 
 async def _plans(request: Request) -> Plans:
@@ -23,9 +42,8 @@ async def _plans(request: Request) -> Plans:
     return plans
 
 
-async def _floors(request: Request) -> Floors:
-    floors: Floors = request.app.state.floors
-    return floors
+async def _floor(request: Request) -> AskedFloor:
+    return AskedFloor(request.app.state.floors, asker_of(request), request.app.state.database)
 
 
 async def _apart(request: Request) -> Apart:
@@ -35,7 +53,8 @@ async def _apart(request: Request) -> Apart:
 
 Db = Annotated[Database, Depends(_database)]
 Planned = Annotated[Plans, Depends(_plans)]
-Floored = Annotated[Floors, Depends(_floors)]
+Floored = Annotated[AskedFloor, Depends(_floor)]
+Asking = Annotated[Asker, Depends(_asker)]
 Long = Annotated[Apart, Depends(_apart)]
 
 

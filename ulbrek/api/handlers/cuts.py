@@ -6,14 +6,16 @@ from typing import Annotated
 from uuid import UUID
 
 import anyio
+import anyio.to_thread
 from fastapi import APIRouter, Request, Response
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, ConfigDict, Field
 
 from ulbrek.api import tasks
+from ulbrek.api.access.limits import Limits
 from ulbrek.api.apart import Apart
 from ulbrek.api.cut_search import CutFound, CutTask
-from ulbrek.api.handlers.common import Db, Long, as_file, shop_asked
+from ulbrek.api.handlers.common import Asking, Db, Long, as_file, shop_asked
 from ulbrek.api.tasks import BoardFormat, SteelFormat
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Units
@@ -32,6 +34,7 @@ MEDIA_TYPES: dict[BoardFormat, str] = {
     "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
 }
 _LOOK_EVERY_S = 0.1
+_SLACK_S = 10.0  # in which a search that was never listened to is over
 
 
 class CutSearchRequest(BaseModel):
@@ -50,8 +53,8 @@ class CutSearchRequest(BaseModel):
     response_class=StreamingResponse,
     responses={200: {"model": CutFound, "content": {"application/x-ndjson": {}}}},
 )
-def search_cuts(db: Db, apart: Long, request: Request, asked: CutSearchRequest) -> StreamingResponse:
-    """The best plan so far, line after line; whoever stops listening ends it. One is looked for at a time."""
+def search_cuts(db: Db, apart: Long, request: Request, asker: Asking, asked: CutSearchRequest) -> StreamingResponse:
+    """The best plan so far, line after line; whoever stops listening ends it. Each looks for one at a time."""
     searching: Apart = request.app.state.searching
     searching.refuse_if_busy()
     shop = shop_asked(db, asked.shop)
@@ -62,7 +65,21 @@ def search_cuts(db: Db, apart: Long, request: Request, asked: CutSearchRequest) 
         )
     panels, stock, prefer = wanted
     task = CutTask(tuple(panels), stock, prefer, asked.seconds)
-    return StreamingResponse(_lines(searching, task), media_type="application/x-ndjson")
+    limits: Limits = request.scope["state"]["limits"]
+    mine = f"search/{asker.account_id}" if asker.account_id else None
+    if mine:
+        limits.claim(mine, asked.seconds + _SLACK_S)
+
+    async def lines() -> AsyncIterator[bytes]:
+        try:
+            async for line in _lines(searching, task):
+                yield line
+        finally:
+            if mine:
+                with anyio.CancelScope(shield=True):
+                    await anyio.to_thread.run_sync(limits.over, mine)
+
+    return StreamingResponse(lines(), media_type="application/x-ndjson")
 
 
 @router.get("/jobs/{job_id}/steel.{form}", response_class=Response)

@@ -120,10 +120,10 @@ def edit_job(db: Db, plans: Planned, job_id: UUID, asked: EditRequest) -> Respon
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
 def undo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Response:
-    """Undoes the last change by appending a revision."""
+    """Undoes the last change by appending a revision; refused with 409 where somebody else made it."""
     with db.work() as records:
         shop = records.shop()
-        stored = records.jobs(shop.id).undo(job_id, asked.parent)
+        stored = records.jobs(shop.id).undo(job_id, asked.parent, asked.of_others)
         kept = _claimed(records, shop, stored)
     return _told(plans, kept)
 

@@ -4,14 +4,16 @@ from datetime import UTC, datetime
 from typing import Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, HTTPException, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from ulbrek.api import tasks
+from ulbrek.api.access.asker import Asker
 from ulbrek.api.entries import SeenRequest
-from ulbrek.api.handlers.common import Db, Long, as_file
+from ulbrek.api.handlers.common import Asking, Db, Long, as_file
 from ulbrek.api.views import answer
 from ulbrek.files.log_file import write_log
+from ulbrek.store.database import Records
 from ulbrek.store.log import LogPage
 
 router = APIRouter(prefix="/api")
@@ -57,10 +59,23 @@ def job_log_file(db: Db, job_id: UUID, kind: Literal["csv", "xlsx", "json"] = "c
 
 
 @router.post("/observations", status_code=201)
-def add_observation(db: Db, asked: SeenRequest) -> UUID:
+def add_observation(db: Db, asker: Asking, asked: SeenRequest) -> UUID:
     """A note, a weighing, a test or a defect; with ``replaces`` it corrects an earlier one."""
     with db.work() as records:
+        if asker.role == "helper":
+            _refuse_unasked(records, asker, asked)
         return records.log(records.shop().id).add(asked.seen, asked.entry)
+
+
+def _refuse_unasked(records: Records, asker: Asker, asked: SeenRequest) -> None:
+    """Refuses a helper's entry that is about something that they are not asked to."""
+    belong = records.asked(records.shop().id)
+    pours: list[UUID | None] = [asked.pour_id] if asked.pour_id else []
+    pours += [belong.pour_of("casting_id", asked.casting_id)] if asked.casting_id else []
+    pours += [belong.pour_of("observation_id", asked.replaces)] if asked.replaces else []
+    fits = all(map(asker.sees_pour, pours)) and (asked.job_id is None or asker.sees_job(asked.job_id))
+    if not fits or asked.form_id is not None or not (pours or asked.job_id):
+        raise HTTPException(403, "You are not asked to this pour. Ask a maker to ask you.")
 
 
 @router.post("/observations/{observation_id}/photos", status_code=201)

@@ -12,13 +12,14 @@ from fastapi import APIRouter, Response
 from ulbrek.api.entries import (
     ActRequest,
     ActsRequest,
+    AskedRequest,
     BatchRequest,
     EntryRequest,
     PourRequest,
     TakesRequest,
     TemperatureRequest,
 )
-from ulbrek.api.handlers.common import Db, Planned
+from ulbrek.api.handlers.common import Asking, Db, Planned
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.changes import FigureChange, changed_since
@@ -64,10 +65,10 @@ class AllottedTake:
 
 
 @router.get("/pours", response_model=list[ListedPour])
-def list_pours(db: Db, job_id: UUID | None = None, before: datetime | None = None) -> Response:
+def list_pours(db: Db, asker: Asking, job_id: UUID | None = None, before: datetime | None = None) -> Response:
     """Pours, newest first, those only planned before them."""
     with db.work() as records:
-        found = records.pours(records.shop().id).page(job_id, before and before.astimezone(UTC))
+        found = records.pours(records.shop().id).page(job_id, before and before.astimezone(UTC), only=asker.only_pours)
     return answer(list[ListedPour], found)
 
 
@@ -172,6 +173,20 @@ def add_temperature(db: Db, plans: Planned, pour_id: UUID, asked: TemperatureReq
     with _writing(db, plans, pour_id) as written:
         written.records.sensors(written.shop.id).read_by_hand(pour_id, asked.at or datetime.now(UTC), asked.celsius)
     return written.answer(201)
+
+
+@router.get("/pours/{pour_id}/asked")
+def list_asked(db: Db, pour_id: UUID) -> list[UUID]:
+    """The people who are asked to a pour."""
+    with db.work() as records:
+        return records.asked(records.shop().id).of_pour(pour_id)
+
+
+@router.put("/pours/{pour_id}/asked")
+def ask_people(db: Db, pour_id: UUID, asked: AskedRequest) -> list[UUID]:
+    """Asks these people to a pour, and nobody else: helpers see the pours that they are asked to."""
+    with db.work() as records:
+        return records.asked(records.shop().id).ask(pour_id, asked.members)
 
 
 @router.post("/jobs/{job_id}/takes", response_model=list[AllottedTake])

@@ -8,7 +8,7 @@ from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 
 from ulbrek.api.entries import LiftsRequest, MemberRequest, SheetSizesRequest, ShopRequest
-from ulbrek.api.handlers.common import Db
+from ulbrek.api.handlers.common import Asking, Db
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.shop import Shop
 from ulbrek.store.backup import write_backup
@@ -92,11 +92,13 @@ def archive_member(db: Db, member_id: UUID) -> None:
 
 
 @router.get("/backup", response_class=StreamingResponse, responses={200: {"content": {"application/zip": {}}}})
-def get_backup(db: Db) -> StreamingResponse:
+def get_backup(db: Db, asker: Asking) -> StreamingResponse:
     """All records of the shop as one file, which ``ulbrek restore`` reads into an empty database."""
     kept = TemporaryFile()  # noqa: SIM115 - closed when it has been sent
     with db.work() as records:
         shop = records.shop()
+        if asker.account_id is not None:
+            records.security(shop.id).add("backup-taken", asker.name, asker.address)
     write_backup(db, shop.id, kept)
     size = kept.tell()
     kept.seek(0)

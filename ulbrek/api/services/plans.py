@@ -178,11 +178,11 @@ class Plans:
 
     def _renewed(self, of: UUID, shop_id: UUID, key: str, work: Callable[[], tuple[Job, Plan]]) -> None:
         try:
-            with self._database.work() as records:
+            with self._database.of_shop(shop_id).work() as records:
                 if not records.outlooks(shop_id).claim(of, key):
                     return
             outlook, problem = self._tried(work)
-            with self._database.work() as records:
+            with self._database.of_shop(shop_id).work() as records:
                 records.outlooks(shop_id).keep(of, key, outlook, problem)
         except BusyError:
             return  # the claim runs out, and somebody asks again
@@ -208,10 +208,10 @@ class Plans:
         try:
             planned = make()
         except NotPlannedError as error:
-            with self._database.work() as records:
+            with self._database.of_shop(shop_id).work() as records:
                 records.outlooks(shop_id).keep(of, key, None, error.problem)
             raise
-        with self._database.work() as records:
+        with self._database.of_shop(shop_id).work() as records:
             records.outlooks(shop_id).keep(of, key, outlook(job, planned))
         return planned
 

@@ -1,11 +1,29 @@
 """The tables. Every one hangs on a shop; nothing is deleted, only archived."""
 
+from ulbrek.store.models.access import (
+    AccountRow,
+    ChallengeRow,
+    DeviceRow,
+    InvitationRow,
+    PasskeyRow,
+    RateRow,
+    SecurityEventRow,
+    ShareLinkRow,
+)
 from ulbrek.store.models.base import Base
 from ulbrek.store.models.forms import MOULD_EVENTS, CavityRow, FormRow, MouldEventRow, MouldRow
 from ulbrek.store.models.jobs import JobRevisionRow, JobRow
 from ulbrek.store.models.log import FACES, OBSERVATIONS, ObservationRow, PhotoRow
 from ulbrek.store.models.outlooks import OutlookRow
-from ulbrek.store.models.pours import ActDoneRow, BatchRow, BatchShareRow, CastingRow, CastingStateRow, PourRow
+from ulbrek.store.models.pours import (
+    ActDoneRow,
+    AskedRow,
+    BatchRow,
+    BatchShareRow,
+    CastingRow,
+    CastingStateRow,
+    PourRow,
+)
 from ulbrek.store.models.sensors import ReadingRow, SensorPlaceRow, SensorRow
 from ulbrek.store.models.shops import MemberRow, ShopRevisionRow, ShopRow
 from ulbrek.store.models.stock import KINDS, MOVES, StockItemRow, StockLotRow, StockMoveRow
@@ -16,14 +34,19 @@ __all__ = [
     "MOULD_EVENTS",
     "MOVES",
     "OBSERVATIONS",
+    "AccountRow",
     "ActDoneRow",
+    "AskedRow",
     "Base",
     "BatchRow",
     "BatchShareRow",
     "CastingRow",
     "CastingStateRow",
     "CavityRow",
+    "ChallengeRow",
+    "DeviceRow",
     "FormRow",
+    "InvitationRow",
     "JobRevisionRow",
     "JobRow",
     "MemberRow",
@@ -31,11 +54,15 @@ __all__ = [
     "MouldRow",
     "ObservationRow",
     "OutlookRow",
+    "PasskeyRow",
     "PhotoRow",
     "PourRow",
+    "RateRow",
     "ReadingRow",
+    "SecurityEventRow",
     "SensorPlaceRow",
     "SensorRow",
+    "ShareLinkRow",
     "ShopRevisionRow",
     "ShopRow",
     "StockItemRow",

@@ -15,6 +15,7 @@ from sqlalchemy import (
     Text,
     UniqueConstraint,
     func,
+    text,
 )
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, mapped_column
@@ -45,7 +46,10 @@ class Base(DeclarativeBase):
 CreatedAt = Annotated[datetime, mapped_column(server_default=func.clock_timestamp())]
 Id = Annotated[UUID, mapped_column(primary_key=True, default=uuid4)]
 OfShop = Annotated[UUID, mapped_column(ForeignKey("shop.id"), index=True)]
-By = UUID | None  # a member; each table says that it is one of its own shop
+# A member; each table says that it is one of its own shop. Where an entry does not say who made it, it is whoever the
+# session works for (migration 0006).
+BY_SESSION = "CAST(nullif(current_setting('ulbrek.member', true), '') AS uuid)"
+By = Annotated[UUID | None, mapped_column(server_default=text(BY_SESSION))]
 
 
 def own(column: str, of: str, key: str = "id") -> ForeignKeyConstraint:

@@ -15,12 +15,18 @@ class FormRow(Base):
     """Boards made to cast, as they stand in the shop; built for a job, or for any."""
 
     __tablename__ = "form"
-    __table_args__ = (referred(), own("job_id", "job"), CheckConstraint("name <> ''", "named"))
+    __table_args__ = (
+        referred(),
+        own("job_id", "job"),
+        own("member_id", "member"),
+        CheckConstraint("name <> ''", "named"),
+    )
 
     id: Mapped[Id]
     shop_id: Mapped[OfShop]
     job_id: Mapped[UUID | None] = mapped_column(index=True)
     name: Mapped[str]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
     archived_at: Mapped[datetime | None]
 

@@ -7,7 +7,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKeyConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop, own, referred
+from ulbrek.store.models.base import Base, By, CreatedAt, Id, OfShop, own, referred
 
 ACTIONS = ("create", "edit", "undo", "redo")
 
@@ -34,6 +34,7 @@ class JobRevisionRow(Base):
         CheckConstraint("parent = number - 1", "parent_is_before"),
         CheckConstraint(f"action IN {ACTIONS}", "known_action"),
         own("job_id", "job"),
+        own("member_id", "member"),
         ForeignKeyConstraint(["job_id", "parent"], ["job_revision.job_id", "job_revision.number"]),
     )
 
@@ -45,4 +46,5 @@ class JobRevisionRow(Base):
     what: Mapped[str]
     document: Mapped[dict[str, Any]]
     schema_version: Mapped[int]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]

@@ -64,6 +64,7 @@ class PhotoRow(Base):
     __tablename__ = "photo"
     __table_args__ = (
         own("observation_id", "observation"),
+        own("member_id", "member"),
         CheckConstraint("width > 0 AND height > 0", "a_size"),
         CheckConstraint("media_type = 'image/jpeg'", "a_jpeg"),
     )
@@ -76,4 +77,5 @@ class PhotoRow(Base):
     height: Mapped[int]
     content: Mapped[bytes]
     small: Mapped[bytes]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]

@@ -47,6 +47,18 @@ class PourRow(Base):
     cancelled_at: Mapped[datetime | None]
 
 
+class AskedRow(Base):
+    """Somebody who is asked to help with a pour."""
+
+    __tablename__ = "asked"
+    __table_args__ = (own("pour_id", "pour"), own("member_id", "member"))
+
+    shop_id: Mapped[UUID]
+    pour_id: Mapped[UUID] = mapped_column(primary_key=True)
+    member_id: Mapped[UUID] = mapped_column(primary_key=True)
+    created_at: Mapped[CreatedAt]
+
+
 class CastingRow(Base):
     """One physical thing. Its state is the newest of its states, which are kept with their times."""
 

@@ -7,7 +7,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from ulbrek.store.models.base import Base, CreatedAt, Id, OfShop, referred
+from ulbrek.store.models.base import Base, By, CreatedAt, Id, OfShop, own, referred
 
 UNITS = ("in", "mm")
 
@@ -25,12 +25,13 @@ class ShopRevisionRow(Base):
     """A shop's document as it was from one change to the next."""
 
     __tablename__ = "shop_revision"
-    __table_args__ = (CheckConstraint("number >= 1", "number_from_one"),)
+    __table_args__ = (CheckConstraint("number >= 1", "number_from_one"), own("member_id", "member"))
 
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     document: Mapped[dict[str, Any]]
     schema_version: Mapped[int]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
 
 

@@ -20,6 +20,7 @@ class StockItemRow(Base):
     __table_args__ = (
         UniqueConstraint("shop_id", "kind", "material"),
         referred(),
+        own("member_id", "member"),
         CheckConstraint(f"kind IN {KINDS}", "known_kind"),
         CheckConstraint("name <> ''", "named"),
     )
@@ -30,6 +31,7 @@ class StockItemRow(Base):
     material: Mapped[str]
     name: Mapped[str]
     unit: Mapped[str]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
     archived_at: Mapped[datetime | None]
 

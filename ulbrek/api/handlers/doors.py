@@ -1,0 +1,347 @@
+"""Coming in and going out: by a passphrase or by a code; who one is, and on which devices."""
+
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Annotated, NoReturn
+from uuid import UUID
+
+from fastapi import APIRouter, HTTPException, Request, Response
+from fastapi.responses import JSONResponse
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+
+from ulbrek.api.access import cookies, passphrases
+from ulbrek.api.access.limits import Limits, TooOftenError
+from ulbrek.api.access.rules import NEEDS_SIGN_IN, RULES, SIGN_INS, may
+from ulbrek.api.handlers.common import Asking, Db
+from ulbrek.core.base.texts import ONE_LINE
+from ulbrek.core.base.units import Units
+from ulbrek.files.problems import InvalidDocumentError, Problem
+from ulbrek.store.accounts import Came, Device, written_code
+from ulbrek.store.database import Database, Records
+from ulbrek.store.doors import Invited
+from ulbrek.store.errors import NotFoundError
+from ulbrek.store.members import Told
+
+router = APIRouter(prefix="/api")
+_FRESH = timedelta(minutes=10)  # for so long a code that somebody came in by stands for their passphrase
+
+
+def _trimmed(text: str) -> str:
+    if not text.strip():
+        raise ValueError("It is empty. Give at least one character.")
+    return text.strip()
+
+
+Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE, AfterValidator(_trimmed)]
+Passphrase = Annotated[str, Field(min_length=1, max_length=500)]
+
+
+class _Request(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+
+class SignInRequest(_Request):
+    """Who signs in, and what this device is to be called."""
+
+    login: Name
+    passphrase: Passphrase
+    device: Name
+
+
+class CodeRequest(_Request):
+    """A code, as it was typed or stands in a link."""
+
+    code: Annotated[str, Field(min_length=4, max_length=80)]
+
+
+class JoinRequest(CodeRequest):
+    """A code, and what this device is to be called; whoever becomes the owner says who they are."""
+
+    device: Name
+    name: Name | None = None
+    login: Name | None = None
+    passphrase: Passphrase | None = None
+    units: Units = "mm"
+
+
+class PassphraseRequest(_Request):
+    """A new passphrase, the one before where there was one, and the name that goes with it to sign in."""
+
+    passphrase: Passphrase
+    current: Annotated[str, Field(max_length=500)] = ""
+    login: Name | None = None
+    others_out: bool = True
+
+
+class DeviceRequest(_Request):
+    """What a device is to be called."""
+
+    name: Name
+
+
+@dataclass(frozen=True, slots=True)
+class Me:
+    """Who one is here, and for what addresses one may ask.
+
+    ``sign_in`` says whether anybody signs in here at all; without a ``role`` one has not.
+    """
+
+    sign_in: bool
+    role: str | None
+    name: str
+    login: str
+    shop: str
+    member_id: UUID | None
+    device_id: UUID | None
+    passphrase: bool
+    fresh: bool
+    passkeys_fit: bool
+    may: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class Invitation:
+    """Whom a code lets in, and into which shop; ``name`` is None for whoever becomes the owner."""
+
+    shop: str
+    name: str | None
+    role: str
+
+
+@router.get("/me")
+def get_me(request: Request) -> Me:
+    """Who one is here; before anybody has signed in as well."""
+    sign_in: bool = request.app.state.settings.sign_in
+    asker = request.scope["state"].get("asker")
+    fits = rp_id(request) is not None
+    if asker is None:
+        return Me(sign_in, None, "", "", "", None, None, False, False, fits, _may(None, sign_in))
+    with asker.records(request.app.state.database).work() as records:
+        shop = records.shop()
+        mine = records.accounts(shop.id).get(asker.account_id) if asker.account_id else None
+    return Me(
+        sign_in, asker.role, mine.name if mine else "", mine.login if mine else "", shop.shop.name, asker.member_id,
+        asker.device_id, mine.passphrase if mine else False, _came_fresh(asker.by, asker.came_at), fits,
+        _may(asker.role, sign_in),
+    )  # fmt: skip
+
+
+@router.post("/sign-in")
+def sign_in(request: Request, asked: SignInRequest) -> Response:
+    """Signs in by name and passphrase."""
+    database: Database = request.app.state.database
+    limits: Limits = request.scope["state"]["limits"]
+    where = address_of(request)
+    with database.look() as records:
+        known = records.doors.login(asked.login)
+    try:
+        limits.take(SIGN_INS, "login", asked.login.casefold())
+    except TooOftenError:
+        if known:
+            note(database, known.shop_id, ("slowed", known.name, where))
+        raise
+    if not passphrases.is_right(known.passphrase if known else None, asked.passphrase) or known is None:
+        if known:
+            note(database, known.shop_id, ("wrong-passphrase", known.name, where))
+        refuse_in()
+    return let_in(request, known.shop_id, known.account_id, asked.device, "passphrase")
+
+
+@router.post("/invitation")
+def look_at_code(request: Request, asked: CodeRequest) -> Invitation:
+    """Whom a code lets in; it is not used up."""
+    database: Database = request.app.state.database
+    found, _ = _invited(database, asked.code)
+    with database.of_shop(found.shop_id).look() as records:
+        return Invitation(records.shop().shop.name, found.name, found.role)
+
+
+@router.post("/join")
+def join(request: Request, asked: JoinRequest) -> Response:
+    """Comes in by a code, which is used up; whoever becomes the owner says who they are, and how they will sign in."""
+    database: Database = request.app.state.database
+    found, _ = _invited(database, asked.code)
+    secret = None if found.account_id else _secret_of_owner(database, found, asked)
+    with database.of_shop(found.shop_id).work() as records:
+        if not records.accounts(found.shop_id).use_code(found.id):
+            refuse_code()
+        account_id = found.account_id or _made_owner(records, found, asked, secret or "")
+    return let_in(request, found.shop_id, account_id, asked.device, "code")
+
+
+def _secret_of_owner(database: Database, found: Invited, asked: JoinRequest) -> str:
+    missing = [name for name in ("name", "login", "passphrase") if getattr(asked, name) is None]
+    if missing or asked.passphrase is None:
+        raise InvalidDocumentError([Problem(f"/{one}", "This is required.", "Give it.") for one in missing])
+    with database.of_shop(found.shop_id).look() as records:
+        shop = records.shop().shop.name
+    passphrases.refuse_weak(asked.passphrase, (asked.name or "", asked.login or "", shop))
+    return passphrases.kept(asked.passphrase)
+
+
+def _made_owner(records: Records, found: Invited, asked: JoinRequest, secret: str) -> UUID:
+    """Whoever came first owns the shop: somebody who is in it by that name already, or somebody new."""
+    name = asked.name or ""
+    members, accounts = records.members(found.shop_id), records.accounts(found.shop_id)
+    there = next((one for one in members.all() if one.name.casefold() == name.casefold()), None)
+    member_id = there.id if there else members.add(Told(name, asked.units)).id
+    account = accounts.let_in(member_id, "owner")
+    accounts.set_passphrase(account.id, secret, asked.login)
+    return account.id
+
+
+@router.post("/sign-out", status_code=204)
+def sign_out(request: Request) -> Response:
+    """Signs this device out."""
+    asker = request.scope["state"].get("asker")
+    answer = Response(status_code=204)
+    if asker is not None and asker.device_id is not None:
+        with asker.records(request.app.state.database).work() as records:
+            records.accounts(asker.shop_id).end_device(asker.device_id)
+            records.security(asker.shop_id).add("signed-out", asker.name, asker.address)
+    cookies.forget(answer, request.url.scheme)
+    return answer
+
+
+@router.get("/me/devices")
+def list_my_devices(db: Db, asker: Asking) -> list[Device]:
+    """The devices on which one is signed in."""
+    with db.work() as records:
+        return records.accounts(records.shop().id).devices(asker.account_id)
+
+
+@router.put("/me/devices/{device_id}")
+def name_my_device(db: Db, asker: Asking, device_id: UUID, asked: DeviceRequest) -> list[Device]:
+    """Calls one of one's devices otherwise."""
+    with db.work() as records:
+        accounts = records.accounts(records.shop().id)
+        _refuse_anothers(accounts.device(device_id), asker.account_id)
+        accounts.name_device(device_id, asked.name)
+        return accounts.devices(asker.account_id)
+
+
+@router.post("/me/devices/{device_id}/end")
+def end_my_device(db: Db, asker: Asking, device_id: UUID) -> list[Device]:
+    """Signs one of one's devices out."""
+    with db.work() as records:
+        shop_id = records.shop().id
+        accounts = records.accounts(shop_id)
+        device = accounts.device(device_id)
+        _refuse_anothers(device, asker.account_id)
+        accounts.end_device(device_id)
+        records.security(shop_id).add("device-removed", asker.name, asker.address, device.name)
+        return accounts.devices(asker.account_id)
+
+
+@router.post("/me/devices/end")
+def end_my_other_devices(db: Db, asker: Asking) -> list[Device]:
+    """Signs one out everywhere but here."""
+    with db.work() as records:
+        shop_id = records.shop().id
+        records.accounts(shop_id).end_devices(_account(asker.account_id), but=asker.device_id)
+        records.security(shop_id).add("device-removed", asker.name, asker.address, "All but this one")
+        return records.accounts(shop_id).devices(asker.account_id)
+
+
+@router.put("/me/passphrase", status_code=204)
+def set_passphrase(db: Db, request: Request, asker: Asking, asked: PassphraseRequest) -> None:
+    """Sets one's passphrase; whoever had one gives it, but for those who just came in by a code."""
+    account_id = _account(asker.account_id)
+    limits: Limits = request.scope["state"]["limits"]
+    limits.take(SIGN_INS, "passphrase", str(account_id))
+    with db.work() as records:
+        shop = records.shop()
+        before = records.accounts(shop.id).secret(account_id)
+    known = before is None or _came_fresh(asker.by, asker.came_at)
+    if not known and not passphrases.is_right(before, asked.current):
+        raise InvalidDocumentError(
+            [Problem("/current", "This is not your passphrase.", "Type the one that you have now.")]
+        )
+    passphrases.refuse_weak(asked.passphrase, (asker.name, asked.login or "", shop.shop.name))
+    secret = passphrases.kept(asked.passphrase)
+    with db.work() as records:
+        accounts = records.accounts(shop.id)
+        accounts.set_passphrase(account_id, secret, asked.login)
+        if asked.others_out:
+            accounts.end_devices(account_id, but=asker.device_id)
+        records.security(shop.id).add("passphrase-set", asker.name, asker.address)
+
+
+def let_in(request: Request, shop_id: UUID, account_id: UUID, device: str, by: Came) -> Response:
+    """A device is signed in from now on; it is given what it shows for that."""
+    database: Database = request.app.state.database
+    where = address_of(request)
+    with database.of_shop(shop_id).work() as records:
+        accounts = records.accounts(shop_id)
+        account = accounts.get(account_id)
+        shown = cookies.token_in(request.headers, request.url.scheme)
+        if shown is not None:  # whoever was signed in here is so no longer
+            accounts.end_shown(shown)
+        _, token = accounts.sign_in(account_id, device, by, where)
+        records.security(shop_id).add("joined" if by == "code" else "signed-in", account.name, where, device)
+    answer = JSONResponse({"role": account.role, "name": account.name})
+    cookies.show(answer, token, request.url.scheme)
+    return answer
+
+
+def note(database: Database, shop_id: UUID, told: tuple[str, str, str], about: str = "") -> None:
+    """A line of the security log: what, who and from where, and about whom."""
+    kind, who, where = told
+    with database.of_shop(shop_id).work() as records:
+        records.security(shop_id).add(kind, who, where, about)  # type: ignore[arg-type]  # one of its kinds
+
+
+def address_of(request: Request) -> str:
+    """Where a request comes from; behind a proxy what that says, where it is believed."""
+    return request.client.host if request.client else ""
+
+
+def refuse_in() -> NoReturn:
+    """Says no more than that: whether the name is known is nobody's business."""
+    raise HTTPException(
+        403, "This name and this passphrase do not go together. Type both again, or ask an owner for a code."
+    )
+
+
+def refuse_code() -> NoReturn:
+    """Says that a code lets nobody in."""
+    raise InvalidDocumentError(
+        [Problem("/code", "This code lets nobody in.", "It holds once and for minutes: ask for a new one.")]
+    )
+
+
+def rp_id(request: Request) -> str | None:
+    """The name that passkeys are bound to; None where there is none: by an address of numbers, or without TLS."""
+    host = request.url.hostname or ""
+    numbers = ":" in host or host.replace(".", "").isdecimal()
+    if numbers or (request.url.scheme != "https" and host != "localhost"):
+        return None
+    return host
+
+
+def _invited(database: Database, typed: str) -> tuple[Invited, str]:
+    with database.look() as records:
+        for code in dict.fromkeys((written_code(typed), typed.strip())):
+            found = records.doors.invitation(code) if code else None
+            if found is not None:
+                return found, code
+    refuse_code()
+
+
+def _may(role: str | None, sign_in: bool) -> list[str]:
+    return [one for one in RULES if may(role, one) and (sign_in or one not in NEEDS_SIGN_IN)]
+
+
+def _came_fresh(by: str, came_at: datetime | None) -> bool:
+    return by == "code" and came_at is not None and datetime.now(UTC) - came_at < _FRESH
+
+
+def _account(account_id: UUID | None) -> UUID:
+    if account_id is None:
+        raise NotFoundError("account", "yet")
+    return account_id
+
+
+def _refuse_anothers(device: Device, account_id: UUID | None) -> None:
+    if device.account_id != account_id:
+        raise NotFoundError("device", device.id)
