@@ -1,7 +1,7 @@
 # The few commands. `make demo` and `make test` install what they need.
 SHELL := /bin/bash
 PYTHON := .venv/bin/python
-.PHONY: demo start dev stop reset-demo test check fmt screens bench generate lock
+.PHONY: demo start lan dev stop reset-demo test check fmt screens bench generate lock
 
 demo: ## everything with demo data; prints the address
 	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo run
@@ -9,7 +9,10 @@ demo: ## everything with demo data; prints the address
 start: ## a shop of your own, empty at first; prints the address
 	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo start
 
-dev: ## the same, reloading as the sources change
+lan: ## the demo for phones in the same network: sign-in, over TLS; prints what lets its owner in
+	@ops/setup.sh demo && exec $(PYTHON) -m ops.demo lan
+
+dev: ## the demo, reloading as the sources change
 	@ops/setup.sh test && exec $(PYTHON) -m ops.demo dev
 
 stop: ## stop what runs

@@ -24,6 +24,7 @@ from ulbrek.api.settings import Settings
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import read_job_file
+from ulbrek.serving.serve import LAN_PORT, CannotServeError, Serving, serve, settle
 from ulbrek.store.database import Database
 
 FOLDER = ROOT / ".data"
@@ -36,13 +37,13 @@ DEMO_DATA = ROOT / "demo"
 def main() -> int:
     """Does what was asked on the command line; the exit status."""
     parser = argparse.ArgumentParser(prog="ops.demo", description=__doc__)
-    parser.add_argument("action", choices=("run", "start", "dev", "stop", "reset"), nargs="?", default="run")
+    parser.add_argument("action", choices=("run", "start", "lan", "dev", "stop", "reset"), nargs="?", default="run")
     action = parser.parse_args().action
     # So that being told to stop unwinds like Ctrl-C does, and the database is stopped too.
     for told in (signal.SIGTERM, signal.SIGHUP):  # a terminal that is closed hangs up
         signal.signal(told, _leave)
     try:
-        return {"run": run, "start": start, "dev": develop, "stop": stop, "reset": reset}[action]()
+        return {"run": run, "start": start, "lan": lan, "dev": develop, "stop": stop, "reset": reset}[action]()
     except KeyboardInterrupt:
         return 0
     except PostgresError as error:
@@ -60,6 +61,24 @@ def start() -> int:
     return _serve(OWN_DATABASE)
 
 
+def lan() -> int:
+    """Serves the demo to the network of this machine, with sign-in and over TLS, until it is stopped."""
+    if running := _running():
+        print(f"Ulbrek already runs at {running[1]}. Stop it first.", file=sys.stderr)
+        return 1
+    with _Records(DATABASE) as url:
+        asked = Serving(url, FOLDER, port=int(os.environ.get("ULBREK_PORT", LAN_PORT)), lan=True)
+        try:
+            RUNNING.write_text(json.dumps({"pid": os.getpid(), "address": settle(asked).address + "/"}))
+            serve(asked, lambda line: print(line, flush=True))
+        except CannotServeError as error:
+            print(error, file=sys.stderr)
+            return 1
+        finally:
+            RUNNING.unlink(missing_ok=True)
+    return 0
+
+
 def _serve(name: str) -> int:
     if running := _running():
         print(f"Ulbrek already runs at {running[1]}")
@@ -68,7 +87,9 @@ def _serve(name: str) -> int:
         settings = Settings(database_url=url)
         port = free_port(int(os.environ.get("ULBREK_PORT", PORT)))
         app = create_app(settings)
-        _Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning", access_log=False)).run()
+        _Server(
+            uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning", access_log=False, proxy_headers=False)
+        ).run()
     return 0
 
 

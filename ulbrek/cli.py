@@ -1,12 +1,13 @@
 """``ulbrek``: the core from a command line, without a server."""
 
 import json
+import os
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import TYPE_CHECKING, Literal, NoReturn
+from typing import TYPE_CHECKING, Any, Literal, NoReturn
 from uuid import UUID
 
 import click
@@ -119,6 +120,77 @@ def list_shops_command() -> None:
     with _database() as database, database.work() as records:
         for one in records.shops.all():
             click.echo(f"{one.id}  {one.shop.name}")
+
+
+@main.command("serve")
+@click.option("--lan", is_flag=True, help="On the shop's network, with a certificate of an authority of its own.")
+@click.option("--host", help="The address that is listened on.")
+@click.option("--port", type=click.IntRange(1, 65_535), default=8443, show_default=True)
+@click.option("--workers", type=click.IntRange(1, 64), default=2, show_default=True)
+@click.option("--certificate", type=click.Path(path_type=Path), help="A certificate of your own, with its chain (PEM).")
+@click.option("--key", type=click.Path(path_type=Path), help="Its key (PEM).")
+@click.option("--behind", multiple=True, help="The address of a proxy, whose word on who asks is believed.")
+@click.option("--public-address", help="Under which it is asked, such as https://shop.example.")
+@click.option("--plain-http", is_flag=True, help="Serve a network without TLS: everybody in it reads along.")
+@click.option(
+    "--data", type=click.Path(file_okay=False, path_type=Path), default=Path.home() / ".local" / "share" / "ulbrek",
+    help="The folder that the authority is kept in.",
+)  # fmt: skip
+def serve_command(**asked: Any) -> None:  # noqa: ANN401 - each as its option says
+    """Serve what DATABASE_URL holds, with sign-in, until it is told to stop."""
+    from ulbrek.serving.serve import CannotServeError, Serving, serve  # noqa: PLC0415
+
+    url = os.environ.get("DATABASE_URL")
+    if not url:
+        raise click.ClickException("DATABASE_URL is not set: say which PostgreSQL to use.")
+    try:
+        serve(Serving(database_url=url, **asked), click.echo)
+    except CannotServeError as error:
+        raise click.ClickException(str(error)) from error
+
+
+@main.group("people")
+def people_group() -> None:
+    """Who may come in."""
+
+
+@people_group.command("list")
+@click.option("--shop", "shop_id", type=click.UUID, help="Which shop, where there are several.")
+def list_people_command(shop_id: UUID | None) -> None:
+    """Print who may come in: what they sign in as, what they may do, on how many devices they are."""
+    with _database() as database:
+        shop_id = _which(database, shop_id)
+        with database.of_shop(shop_id).work() as records:
+            accounts = records.accounts(shop_id)
+            for one in accounts.all():
+                click.echo(f"{one.login}  {one.role}  {len(accounts.devices(one.id))} devices")
+
+
+@people_group.command("code")
+@click.argument("login")
+def code_command(login: str) -> None:
+    """Print a code that lets whoever signs in as LOGIN in once, within five minutes: who forgot their passphrase."""
+    with _database() as database:
+        with database.work() as records:
+            known = records.doors.login(login)
+        if known is None:
+            raise click.ClickException(f"Nobody signs in as “{login}”. `ulbrek people list` prints who does.")
+        with database.of_shop(known.shop_id).work() as records:
+            code = records.accounts(known.shop_id).make_code(known.account_id).code
+            records.security(known.shop_id).add("code-made", "The command line", "", known.name)
+    click.echo(f"{code[:4]}-{code[4:]}  at /join, within five minutes")
+
+
+@people_group.command("owner")
+@click.option("--shop", "shop_id", type=click.UUID, help="Which shop, where there are several.")
+def owner_command(shop_id: UUID | None) -> None:
+    """Print what makes an owner, once, within a day: where all owners are gone, or a backup was restored."""
+    with _database() as database:
+        shop_id = _which(database, shop_id)
+        with database.of_shop(shop_id).work() as records:
+            code = records.accounts(shop_id).make_first().code
+            records.security(shop_id).add("code-made", "The command line", "", "A new owner")
+    click.echo(f"/join#{code}")
 
 
 @main.command("backup")

@@ -17,6 +17,7 @@ from tests.jobs import top_document
 from tests.poison import POISON, poison
 from ulbrek.api.app import create_app
 from ulbrek.api.guard import HEADERS
+from ulbrek.api.handlers import plan
 from ulbrek.api.settings import Settings
 from ulbrek.store.database import Database
 
@@ -84,16 +85,14 @@ def test_a_name_is_one_line_of_text(api: TestClient, name: str) -> None:
     assert answer.json()["problems"]
 
 
-def test_an_error_has_its_number_and_the_headers_that_all_have(settings: Settings) -> None:
-    app = create_app(settings)
-
-    @app.get("/api/broken")
+def test_an_error_has_its_number_and_the_headers_that_all_have(
+    api: TestClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
     def broken() -> None:
         raise ZeroDivisionError
 
-    app.router.routes.insert(0, app.router.routes.pop())
-    with TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
-        answer = client.get("/api/broken")
+    monkeypatch.setattr(plan, "rule_book", broken)
+    answer = api.get("/api/rules")
     assert answer.status_code == 500
     assert answer.json()["title"] == "Something broke"
     assert {name.lower() for name in HEADERS} | {"x-request-id"} <= set(answer.headers)

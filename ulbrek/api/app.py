@@ -6,7 +6,7 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, suppress
 from threading import Thread
 
-from fastapi import APIRouter, Depends, FastAPI
+from fastapi import APIRouter, Depends, FastAPI, HTTPException, Request, Response
 from fastapi.responses import HTMLResponse, JSONResponse
 from sqlalchemy.exc import DBAPIError
 
@@ -19,10 +19,12 @@ from ulbrek.api.compressed import Compressed
 from ulbrek.api.describe import describe
 from ulbrek.api.floor import Floors
 from ulbrek.api.front_end import FrontEnd
-from ulbrek.api.guard import Guard
+from ulbrek.api.guard import LOOPBACK, Guard
 from ulbrek.api.handlers import ROUTERS
+from ulbrek.api.metrics import MEDIA_TYPE, observer, written
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.settings import Settings
+from ulbrek.api.trust import add_trust
 from ulbrek.store.database import Database
 from ulbrek.store.errors import StoreError
 
@@ -82,7 +84,7 @@ def create_app(settings: Settings) -> FastAPI:
     for router in ROUTERS:
         app.include_router(router)
 
-    own = _own_routes(database)
+    own = _own_routes(database, settings)
     app.include_router(own)
     app.openapi = lambda: describe(app)  # type: ignore[method-assign]
     app.mount("/", FrontEnd(settings.web_dist))
@@ -90,12 +92,12 @@ def create_app(settings: Settings) -> FastAPI:
     app.add_middleware(Gate, routes=routes, database=database, sign_in=settings.sign_in)
     app.add_middleware(Compressed)
     app.add_middleware(Guard, allowed_hosts=settings.allowed_hosts, hsts=settings.hsts)
-    app.add_middleware(logs.RequestLog)
+    app.add_middleware(logs.RequestLog, observe=observer() if settings.metrics else None)
     return app
 
 
-def _own_routes(database: Database) -> APIRouter:
-    """What a supervisor asks, and the API's own page."""
+def _own_routes(database: Database, settings: Settings) -> APIRouter:
+    """What a supervisor asks, the API's own page, and what phones are to trust."""
     router = APIRouter(include_in_schema=False)
 
     @router.get("/api/docs")
@@ -113,6 +115,16 @@ def _own_routes(database: Database) -> APIRouter:
         database.is_ready()
         return JSONResponse({"status": "ok"})
 
+    @router.get("/metrics")
+    def metrics(request: Request) -> Response:
+        """How much was asked for and how long it took, to who asks from this machine and through no proxy."""
+        here = request.client is not None and request.client.host in LOOPBACK
+        if not settings.metrics or not here or "x-forwarded-for" in request.headers:
+            raise HTTPException(404, "There is nothing at /metrics.")
+        return Response(written(), media_type=MEDIA_TYPE)
+
+    if settings.authority is not None:
+        add_trust(router, settings.authority)
     return router
 
 

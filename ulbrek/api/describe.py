@@ -9,13 +9,15 @@ from ulbrek.api.answered import require_answers
 
 REFUSALS = {
     "400": "The request cannot be read",
-    "403": "It comes from another site's page",
+    "401": "Nobody is signed in",
+    "403": "It is not for whoever asks, or comes from another site's page",
     "404": "There is no such record",
     "405": "Pages and records are not changed that way",
     "409": "It was changed in between, or does not fit the records",
     "413": "It is too large",
     "421": "It was asked under a name that is not Ulbrek's",
     "422": "It cannot be used: which field, why, and what would do",
+    "429": "It was asked for too often in a row",
     "503": "Busy, or without its records: come again",
 }
 _TEXT = {"type": "string"}

@@ -2,6 +2,7 @@
 
 import logging
 import time
+from collections.abc import Callable
 from typing import Literal
 from uuid import uuid4
 
@@ -29,9 +30,14 @@ def set_up(log_format: Literal["json", "console"]) -> None:
 class RequestLog:
     """Gives each request an id, says it in ``X-Request-Id``, and logs what came of it."""
 
-    def __init__(self, app: ASGIApp) -> None:
-        """Wraps an app."""
-        self.app = app
+    def __init__(self, app: ASGIApp, observe: Callable[[str, str, int, float], None] | None = None) -> None:
+        """Wraps an app.
+
+        Args:
+            app: what is asked
+            observe: is told method, route, status and time [s] of each request
+        """
+        self.app, self.observe = app, observe
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Passes a request on."""
@@ -54,6 +60,9 @@ class RequestLog:
                 await self.app(scope, receive, noting)
             finally:
                 route = getattr(scope.get("route"), "path", scope["path"].split("/")[1])
-                took = round((time.perf_counter() - started) * 1000, 1)
+                seconds = time.perf_counter() - started
+                took = round(seconds * 1000, 1)
+                if self.observe is not None:
+                    self.observe(scope["method"], route if route.startswith("/api") else "page", status, seconds)
                 if route.startswith("/api") or status >= 400:
                     log.info("request", method=scope["method"], route=route, status=status, ms=took)
