@@ -1,8 +1,12 @@
 """Debian's Chromium without a window, for the browser tests, the screenshots and the measurements."""
 
+import os
 import shutil
+import subprocess
 from collections.abc import Iterator
 from contextlib import contextmanager
+from pathlib import Path
+from tempfile import TemporaryDirectory
 
 from playwright.sync_api import Browser, ViewportSize, sync_playwright
 
@@ -16,14 +20,28 @@ PHONE = ViewportSize(width=390, height=844)
 
 
 @contextmanager
-def chromium() -> Iterator[Browser]:
-    """A browser, closed at the end."""
+def chromium(trusting: Path | None = None) -> Iterator[Browser]:
+    """A browser, closed at the end.
+
+    Args:
+        trusting: the certificate of an authority that it trusts besides, as somebody's own browser would
+    """
     found = shutil.which("chromium-headless-shell") or shutil.which("chromium")
     if found is None:
         raise RuntimeError("Chromium is not installed. Run make test, which installs it.")
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=found, args=list(FLAGS))
+    with sync_playwright() as playwright, TemporaryDirectory() as home:
+        environment: dict[str, str | float | bool] = {**os.environ, **({"HOME": home} if trusting else {})}
+        if trusting is not None:
+            _trust(trusting, Path(home) / ".pki" / "nssdb")
+        browser = playwright.chromium.launch(executable_path=found, args=list(FLAGS), env=environment)
         try:
             yield browser
         finally:
             browser.close()
+
+
+def _trust(authority: Path, kept: Path) -> None:
+    """Puts an authority where Chromium looks for those that its user trusts."""
+    kept.mkdir(parents=True)
+    subprocess.run(["certutil", "-N", "-d", f"sql:{kept}", "--empty-password"], check=True)
+    subprocess.run(["certutil", "-A", "-d", f"sql:{kept}", "-n", "shop", "-t", "C,,", "-i", str(authority)], check=True)

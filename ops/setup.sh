@@ -12,6 +12,7 @@ python3 -c 'import ensurepip, venv' 2>/dev/null || missing+=(python3-venv)
 if [ "$what" = test ] && ! command -v chromium-headless-shell >/dev/null && ! command -v chromium >/dev/null; then
   missing+=(chromium-headless-shell)
 fi
+if [ "$what" = test ] && ! command -v certutil >/dev/null; then missing+=(libnss3-tools); fi
 if [ ${#missing[@]} -gt 0 ]; then
   install=(apt-get install -y --no-install-recommends "${missing[@]}")
   if [ "$(id -u)" = 0 ]; then

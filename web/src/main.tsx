@@ -3,7 +3,7 @@ import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import "./app.css";
-import { Refused } from "./api/client";
+import { Refused, SIGNED_OUT } from "./api/client";
 import { makeRouter } from "./router";
 import { PreferencesProvider } from "./units/preferences";
 
@@ -15,6 +15,14 @@ const queries = new QueryClient({
   },
 });
 const router = makeRouter(queries);
+// Whoever was signed out elsewhere finds that out with the next request, and comes back to where they were.
+addEventListener(SIGNED_OUT, () => {
+  const { pathname, href } = router.state.location;
+  if (pathname === "/sign-in" || pathname === "/join" || pathname === "/see") return;
+  queries.clear();
+  void router.navigate({ to: "/sign-in", search: { to: href }, replace: true });
+});
+
 const place = document.getElementById("app");
 if (!place) throw new Error("The page has no place for the app");
 

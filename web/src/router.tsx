@@ -7,12 +7,18 @@ import {
   Link,
   Outlet,
   redirect,
+  useLocation,
 } from "@tanstack/react-router";
 import { Refused } from "./api/client";
+import { meQuery } from "./api/me";
 import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
+import { JoinPage } from "./stations/doors/JoinPage";
+import { SeePage } from "./stations/doors/SeePage";
+import { SignInPage } from "./stations/doors/SignInPage";
+import { YouPage } from "./stations/doors/YouPage";
 import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
@@ -27,7 +33,15 @@ import { StockPage } from "./stations/stock/StockPage";
 
 const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
 
+/** Pages that whoever is not signed in may open. */
+const OPEN = ["/sign-in", "/join", "/see"];
+
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
+  beforeLoad: async ({ context, location }) => {
+    const me = await context.queries.ensureQueryData(meQuery);
+    if (me.sign_in && !me.role && !OPEN.includes(location.pathname))
+      throw redirect({ to: "/sign-in", search: { to: location.href }, replace: true });
+  },
   component: Outlet,
   errorComponent: Broken,
   notFoundComponent: () => <Message title="Page not found" text="The link may be out of date." />,
@@ -168,6 +182,35 @@ const shopPart = createRoute({
   },
 });
 
+const signInPage = createRoute({
+  getParentRoute: () => root,
+  path: "/sign-in",
+  validateSearch: (search: Record<string, unknown>): { to?: string } =>
+    typeof search.to === "string" && /^\/(?![/\\])/.test(search.to) ? { to: search.to } : {},
+  component: function SignIn() {
+    return <SignInPage to={signInPage.useSearch().to ?? "/"} />;
+  },
+});
+
+const joinPage = createRoute({
+  getParentRoute: () => root,
+  path: "/join",
+  component: function Joining() {
+    const code = useLocation({ select: ({ hash }) => hash });
+    return <JoinPage key={code} code={code} />;
+  },
+});
+
+const seePage = createRoute({
+  getParentRoute: () => root,
+  path: "/see",
+  component: function See() {
+    return <SeePage token={useLocation({ select: ({ hash }) => hash })} />;
+  },
+});
+
+const you = createRoute({ getParentRoute: () => root, path: "/you", component: YouPage });
+
 export const makeRouter = (queries: QueryClient) =>
   createRouter({
     routeTree: root.addChildren([
@@ -183,6 +226,10 @@ export const makeRouter = (queries: QueryClient) =>
       shop,
       shopPart,
       rules,
+      signInPage,
+      joinPage,
+      seePage,
+      you,
     ]),
     context: { queries },
     defaultPendingMs: 300,

@@ -24,6 +24,7 @@ DRAWINGS = RateLimitItemPerSecond(10, 10, "drawings")
 SEARCHES = RateLimitItemPerMinute(12, 1, "searches")  # one at a time besides
 BACKUPS = RateLimitItemPerMinute(1, 1, "backups")
 SIGN_INS = RateLimitItemPerMinute(5, 1, "sign-ins")  # by address here, and by name where it is looked up
+CODES = RateLimitItemPerMinute(20, 1, "codes")  # of 40 bits, each for five minutes
 CHALLENGES = RateLimitItemPerMinute(20, 1, "challenges")
 PAPERS = RateLimitItemPerMinute(40, 1, "papers")
 
@@ -170,7 +171,8 @@ _LIMITS: dict[RateLimitItem, str] = {
     DRAWINGS: "POST /api/drawings, POST /api/observations/{observation_id}/photos",
     SEARCHES: "POST /api/cuts/search",
     BACKUPS: "GET /api/backup",
-    SIGN_INS: "POST /api/sign-in, POST /api/sign-in/passkey, POST /api/invitation, POST /api/join",
+    SIGN_INS: "POST /api/sign-in, POST /api/sign-in/passkey",
+    CODES: "POST /api/invitation, POST /api/join",
     CHALLENGES: "POST /api/sign-in/passkey/begin",
     PAPERS: (
         "GET /api/jobs/{job_id}/pack, GET /api/jobs/{job_id}/templates, GET /api/jobs/{job_id}/labels, "

@@ -30,7 +30,11 @@ export type LengthInput = Schemas["Length-Input"];
 export type Station = JobFinding["station"];
 export type Severity = Finding["severity"];
 
-export const client = createClient<paths>({ baseUrl: "/" });
+/** What no page of another site can send without being asked whether it may. */
+const OWN = { "x-ulbrek": "1" };
+export const client = createClient<paths>({ baseUrl: "/", headers: OWN });
+/** Said on the window when somebody is not signed in any longer. */
+export const SIGNED_OUT = "ulbrek-signed-out";
 
 export interface FieldProblem {
   field: string;
@@ -80,6 +84,7 @@ export async function take(asked: Promise<Answer<unknown>>): Promise<unknown> {
     throw new Refused(0, "No connection to Ulbrek. Nothing was lost. Try again when you are back online.");
   });
   if (answer.data !== undefined || answer.response.status === 204) return answer.data;
+  if (answer.response.status === 401) dispatchEvent(new Event(SIGNED_OUT));
   const problem: Problem = answer.error ?? {};
   throw new Refused(
     answer.response.status,

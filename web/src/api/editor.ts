@@ -1,6 +1,7 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { type Job, type JobInput, type JobView, type PlanView, Refused } from "./client";
+import { useMay } from "./me";
 import { rebased } from "./merged";
 import { editJob, jobQuery, planJob, stepJob } from "./queries";
 
@@ -27,7 +28,13 @@ export interface Editor {
   preview: (make: (job: Job) => JobInput) => void;
   /** Gives a gesture up. */
   dropPreview: () => void;
-  step: (step: "undo" | "redo") => Promise<void>;
+  /** Back or forward; what somebody else did is undone where that is meant. */
+  step: (step: "undo" | "redo", ofOthers?: boolean) => Promise<void>;
+  /** What somebody else did and would be undone, in words. */
+  others: string | null;
+  leaveOthers: () => void;
+  /** Whether the job may be looked at only. */
+  readOnly: boolean;
   conflict: Conflict | null;
   settle: (keep: "mine" | "theirs") => Promise<void>;
   unsent: Unsent | null;
@@ -42,6 +49,8 @@ export function useEditor(id: string): Editor {
   seen.current = kept.job;
   const [gesture, setGesture] = useState<PlanView | null>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [others, setOthers] = useState<string | null>(null);
+  const readOnly = !useMay()("PUT /api/jobs/{job_id}");
   const [unsent, setUnsent] = useState<Unsent | null>(null);
   const line = useRef<Promise<unknown>>(Promise.resolve());
   const lastView = useRef<PlanView | null>(null); // of the hand that moves something: the next differs least from it
@@ -117,10 +126,11 @@ export function useEditor(id: string): Editor {
 
   const preview = useCallback(
     (make: (job: Job) => JobInput) => {
+      if (readOnly) return;
       asking.current.next = make(latest().job);
       void ask();
     },
-    [ask, latest],
+    [ask, latest, readOnly],
   );
 
   const dropPreview = useCallback(() => {
@@ -141,22 +151,28 @@ export function useEditor(id: string): Editor {
     shown: gesture ?? kept,
     change: useCallback(
       (make, what) => {
+        if (readOnly) return Promise.reject(new Refused(403, "Makers and owners change jobs. Ask one."));
         const before = seen.current;
         return inLine(() => send((now) => rebased(before, make, now), what));
       },
-      [inLine, send],
+      [inLine, readOnly, send],
     ),
     preview,
     dropPreview,
-    step: (step) =>
+    step: (step, ofOthers = false) =>
       inLine(async () => {
+        setOthers(null);
         try {
-          keep(await stepJob(id, latest().revision, step));
+          keep(await stepJob(id, latest().revision, step, ofOthers));
         } catch (error) {
-          if (!(error instanceof Refused) || !error.theirs) throw error;
-          queries.setQueryData(jobQuery(id).queryKey, error.theirs);
+          if (!(error instanceof Refused) || error.status !== 409) throw error;
+          if (error.theirs) queries.setQueryData(jobQuery(id).queryKey, error.theirs);
+          else setOthers(error.message);
         }
       }),
+    others,
+    leaveOthers: () => setOthers(null),
+    readOnly,
     conflict,
     settle,
     unsent,

@@ -167,8 +167,8 @@ export async function editJob(
   return { ...kept, ...applied({ job: held.job, plan: held.plan, headline: held.headline }, changes) };
 }
 
-export function stepJob(id: string, parent: number, step: "undo" | "redo"): Promise<JobView> {
-  return take(client.POST(`/api/jobs/{job_id}/${step}`, { ...at(id), body: { parent } }));
+export function stepJob(id: string, parent: number, step: "undo" | "redo", of_others: boolean): Promise<JobView> {
+  return take(client.POST(`/api/jobs/{job_id}/${step}`, { ...at(id), body: { parent, of_others } }));
 }
 
 export function setHours(hours: Hours): Promise<Shop> {

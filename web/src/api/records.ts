@@ -1,5 +1,6 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { client, Refused, type Schemas, take } from "./client";
+import { useMay } from "./me";
 
 export type Casting = Schemas["Casting"];
 export type CastingView = Schemas["CastingView"];
@@ -31,6 +32,11 @@ export const stockQuery = queryOptions({
   queryKey: records("stock"),
   queryFn: () => take(client.GET("/api/stock")),
 });
+/** What is in stock; nothing, for those who need not know. */
+export function useStock(): Item[] {
+  const may = useMay();
+  return useQuery({ ...stockQuery, enabled: may("GET /api/stock") }).data ?? [];
+}
 export const formsQuery = queryOptions({
   queryKey: records("forms"),
   queryFn: () => take(client.GET("/api/forms")),
@@ -45,6 +51,14 @@ export const pourQuery = (id: string) =>
     queryKey: records("pour", id),
     queryFn: () => take(client.GET("/api/pours/{pour_id}", { params: { path: { pour_id: id } } })),
   });
+export const askedQuery = (pour_id: string) =>
+  queryOptions({
+    queryKey: records("asked", pour_id),
+    queryFn: () => take(client.GET("/api/pours/{pour_id}/asked", { params: { path: { pour_id } } })),
+  });
+export function askPeople(pour_id: string, members: string[]): Promise<string[]> {
+  return take(client.PUT("/api/pours/{pour_id}/asked", { params: { path: { pour_id } }, body: { members } }));
+}
 export type Fill = Schemas["FillRequest"];
 /** What a pour of some pieces would take, and from which lots. */
 export const takesQuery = (jobId: string, fills: Fill[]) =>

@@ -1,4 +1,5 @@
 import type { Finding, JobFinding, Schemas } from "@/api/client";
+import { useMay } from "@/api/me";
 import { usePreferences } from "@/units/preferences";
 import { fill } from "@/units/sentence";
 import { FindingWords } from "./FindingLines";
@@ -14,6 +15,7 @@ interface Props {
 /** What this station found, gravest first, each with its change as a button. */
 export function Findings({ findings, onChange }: Props) {
   const { units } = usePreferences();
+  const edits = useMay()("PUT /api/jobs/{job_id}");
   if (findings.length === 0) {
     return (
       <p className="flex items-center gap-3 py-1">
@@ -31,7 +33,7 @@ export function Findings({ findings, onChange }: Props) {
           </span>
           <div>
             <FindingWords finding={finding}>
-              {finding.change && (
+              {finding.change && edits && (
                 <button
                   type="button"
                   data-change={changeKey(finding.change)}
@@ -42,7 +44,7 @@ export function Findings({ findings, onChange }: Props) {
                   {fill(finding.change.label, finding.change.values, units)}
                 </button>
               )}
-              {finding.also.map((other) => (
+              {(edits ? finding.also : []).map((other) => (
                 <button
                   key={other.label}
                   type="button"

@@ -1,12 +1,16 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { meQuery } from "@/api/me";
 import { usePreferences } from "@/units/preferences";
 
 const LOOK = "min-h-11 rounded-(--radius) border border-rail-line px-3 font-semibold";
 
-/** Units and theme, for this device. */
+/** Units and theme, for this device; and who is on it, where people sign in. */
 export function Preferences() {
+  const { data: me } = useQuery(meQuery);
   const { units, theme, setUnits, setTheme } = usePreferences();
   return (
-    <span className="flex gap-2">
+    <span className="flex flex-wrap gap-2">
       <button
         type="button"
         className={LOOK}
@@ -23,6 +27,11 @@ export function Preferences() {
       >
         {theme === "light" ? "daylight" : "dim shop"}
       </button>
+      {me?.sign_in && me.role && (
+        <Link to="/you" className={`${LOOK} inline-flex max-w-32 items-center`} title={me.name}>
+          <span className="truncate">{me.name}</span>
+        </Link>
+      )}
     </span>
   );
 }

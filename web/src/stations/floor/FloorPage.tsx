@@ -1,5 +1,6 @@
 import { useQuery, useSuspenseInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { useMay } from "@/api/me";
 import { agendaQuery, jobsQuery, shopQuery } from "@/api/queries";
 import { ShopPage } from "../records/ShopHeader";
 import { Agenda } from "./Agenda";
@@ -16,6 +17,7 @@ export function FloorPage() {
   const count = pages.pages.at(-1)?.count ?? jobs.length;
   const { data: agenda } = useQuery(agendaQuery);
   const { data: shop } = useQuery(shopQuery);
+  const may = useMay();
   const [adding, setAdding] = useState(false);
   const [people, setPeople] = useState(false);
   return (
@@ -26,22 +28,29 @@ export function FloorPage() {
           again under Shop.
         </p>
       )}
-      {shop && !shop.begun && <FirstQuestions shop={shop} />}
+      {shop && !shop.begun && may("PATCH /api/shop") && <FirstQuestions shop={shop} />}
       <Agenda />
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <p className="flex-1 text-xl font-bold">{count === 1 ? "1 job" : `${count} jobs`} on the floor</p>
-        <button type="button" className="button" onClick={() => setPeople(true)}>
-          People
-        </button>
-        <BringIn />
-        <button type="button" className="button button-now" onClick={() => setAdding(true)}>
-          New piece
-        </button>
+        {may("POST /api/members") && (
+          <button type="button" className="button" onClick={() => setPeople(true)}>
+            People
+          </button>
+        )}
+        {may("POST /api/jobs") && (
+          <>
+            <BringIn />
+            <button type="button" className="button button-now" onClick={() => setAdding(true)}>
+              New piece
+            </button>
+          </>
+        )}
       </div>
       {jobs.length === 0 ? (
         <p className="border-t-2 border-ink py-10 text-lg">
-          Nothing is planned yet. Start with a piece. Length, width and thickness are enough to see bags, weight and
-          people.
+          {may("POST /api/jobs")
+            ? "Nothing is planned yet. Start with a piece. Length, width and thickness are enough to see bags, weight and people."
+            : "You are not asked to a pour yet. A maker asks you."}
         </p>
       ) : (
         <ul className="border-t-2 border-ink">

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { DropdownMenu } from "radix-ui";
 import type { Headline, JobCard, Severity, Station } from "@/api/client";
+import { useMay } from "@/api/me";
 import { archiveJob } from "@/api/queries";
 import { SeverityMark, severityWord } from "@/parts/SeverityMark";
 import { usePreferences } from "@/units/preferences";
@@ -114,11 +115,13 @@ function Told({ label, figure, detail }: { label: string; figure: string; detail
 }
 
 function JobMenu({ card }: { card: JobCard }) {
+  const may = useMay();
   const queries = useQueryClient();
   const archive = useMutation({
     mutationFn: () => archiveJob(card.id),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["jobs"] }),
   });
+  if (!may("POST /api/jobs/{job_id}/archive")) return null;
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger

@@ -1,9 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, take } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
-import { type Item, stockQuery, useSend } from "@/api/records";
+import { type Item, useSend, useStock } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { sizeText } from "../job/Rail";
 
@@ -19,7 +18,7 @@ export function Offcuts() {
   const editor = useJobEditor();
   const { units } = usePreferences();
   const send = useSend();
-  const { data: items = [] } = useQuery(stockQuery);
+  const items = useStock();
   const [kept, setKept] = useState<readonly string[]>([]);
   const { job, plan } = editor.shown;
   const used = job.form?.offcuts ?? [];

@@ -13,6 +13,7 @@ import { MoveStation } from "../move/MoveStation";
 import { SteelStation } from "../steel/SteelStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
+import { OthersChange } from "./OthersChange";
 import { type Entry, Rail, STATIONS } from "./Rail";
 import { Unsent } from "./Unsent";
 
@@ -55,10 +56,16 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
           <Rail id={jobId} headline={editor.shown.headline} record={editor.kept.record} onKeys={() => setKeys(true)} />
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <Unsent />
+            {editor.readOnly && (
+              <p className="border-b border-line bg-paper px-4 py-2 text-soft">
+                To look at: makers and owners change jobs.
+              </p>
+            )}
             <Screen />
           </div>
         </div>
         <Conflict />
+        <OthersChange />
         <Keys open={keys} onClose={() => setKeys(false)} />
       </WhyProvider>
     </EditorProvider>

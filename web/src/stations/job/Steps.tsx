@@ -11,7 +11,7 @@ export function Steps() {
   const { can_undo, can_redo, revision } = editor.kept;
   useEffect(() => {
     function key(event: KeyboardEvent) {
-      if (!(event.ctrlKey || event.metaKey) || isTyping(event)) return;
+      if (!(event.ctrlKey || event.metaKey) || isTyping(event) || editor.readOnly) return;
       const letter = event.key.toLowerCase();
       const step = letter === "y" || (letter === "z" && event.shiftKey) ? "redo" : letter === "z" ? "undo" : null;
       if (!step || !(step === "undo" ? editor.kept.can_undo : editor.kept.can_redo)) return;
@@ -23,32 +23,34 @@ export function Steps() {
   }, [editor]);
   return (
     <>
-      <div className="flex">
-        <button
-          type="button"
-          className="button rounded-r-none px-3"
-          disabled={!can_undo}
-          onClick={() => void editor.step("undo")}
-        >
-          Undo
-        </button>
-        <button
-          type="button"
-          className="button -ml-px rounded-none px-3"
-          disabled={!can_redo}
-          onClick={() => void editor.step("redo")}
-        >
-          Redo
-        </button>
-        <button
-          type="button"
-          className="button -ml-px rounded-l-none px-3"
-          aria-label={`History, revision ${revision}`}
-          onClick={() => setHistory(true)}
-        >
-          <span data-revision={revision}>History {revision}</span>
-        </button>
-      </div>
+      {!editor.readOnly && (
+        <div className="flex">
+          <button
+            type="button"
+            className="button rounded-r-none px-3"
+            disabled={!can_undo}
+            onClick={() => void editor.step("undo")}
+          >
+            Undo
+          </button>
+          <button
+            type="button"
+            className="button -ml-px rounded-none px-3"
+            disabled={!can_redo}
+            onClick={() => void editor.step("redo")}
+          >
+            Redo
+          </button>
+          <button
+            type="button"
+            className="button -ml-px rounded-l-none px-3"
+            aria-label={`History, revision ${revision}`}
+            onClick={() => setHistory(true)}
+          >
+            <span data-revision={revision}>History {revision}</span>
+          </button>
+        </div>
+      )}
       <Papers id={editor.kept.id} />
       {history && <History onClose={() => setHistory(false)} />}
     </>

@@ -41,7 +41,7 @@ export function Unplanned({ refused, kept }: { refused: Refused; kept: Kept }) {
           <button
             type="button"
             className="button button-now"
-            onClick={() => act(() => stepJob(kept.id, kept.revision, "undo"), again)}
+            onClick={() => act(() => stepJob(kept.id, kept.revision, "undo", true), again)}
           >
             Undo the last change
           </button>

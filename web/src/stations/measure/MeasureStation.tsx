@@ -54,21 +54,25 @@ export function MeasureStation() {
           setSelected([]);
         }}
       />
-      <AddMenu
-        piece={piece}
-        fields={fields}
-        onSelect={setSelected}
-        onImport={() => setImporting(true)}
-        onPieces={() => setPieces(true)}
-      />
-      <ArrangeMenu
-        piece={piece}
-        measure={planned.measure}
-        selected={selected}
-        fields={fields}
-        onSelect={setSelected}
-        onRemove={remove}
-      />
+      {!editor.readOnly && (
+        <>
+          <AddMenu
+            piece={piece}
+            fields={fields}
+            onSelect={setSelected}
+            onImport={() => setImporting(true)}
+            onPieces={() => setPieces(true)}
+          />
+          <ArrangeMenu
+            piece={piece}
+            measure={planned.measure}
+            selected={selected}
+            fields={fields}
+            onSelect={setSelected}
+            onRemove={remove}
+          />
+        </>
+      )}
       <Choice
         label="View"
         value={seen}
@@ -88,7 +92,7 @@ export function MeasureStation() {
         <Findings findings={found} onChange={apply} />
       </section>
       <PieceFigures measure={planned.measure} />
-      <WorkOut piece={piece} planned={planned} />
+      {!editor.readOnly && <WorkOut piece={piece} planned={planned} />}
       <DimensionList
         job={job}
         piece={piece}
@@ -99,7 +103,7 @@ export function MeasureStation() {
         onSelect={setSelected}
         onRemove={(id) => remove([id])}
       />
-      <PieceFiles jobId={editor.kept.id} pieceId={piece.id} />
+      {!editor.readOnly && <PieceFiles jobId={editor.kept.id} pieceId={piece.id} />}
     </>
   );
 

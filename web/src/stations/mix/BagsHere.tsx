@@ -1,8 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import type { Schemas, Shop } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { listAt } from "@/api/lists";
-import { stockQuery } from "@/api/records";
+import { useStock } from "@/api/records";
 import { DocField } from "@/parts/DocField";
 import { mostOf, specOf } from "@/parts/specs";
 import { namesOf } from "../job/shopChoices";
@@ -12,7 +11,7 @@ type InHand = Schemas["InHand-Input"];
 /** The bags that are here, lot by lot: they are used first, and castings of one colour want one lot. */
 export function BagsHere({ shop }: { shop: Shop }) {
   const editor = useJobEditor();
-  const { data: items = [] } = useQuery(stockQuery);
+  const items = useStock();
   const { mix: id, bag, in_hand: here, scratch } = editor.shown.job.mix;
   const mix = shop.mixes.find((one) => one.id === id) ?? shop.mixes[0];
   if (!mix || scratch) return null;

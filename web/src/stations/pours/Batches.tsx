@@ -1,4 +1,5 @@
 import { client, take } from "@/api/client";
+import { useMay } from "@/api/me";
 import { type PourView, useSend } from "@/api/records";
 import { FindingLines } from "@/parts/FindingLines";
 import type { Units } from "@/units/length";
@@ -58,6 +59,7 @@ function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
 export function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: () => void }) {
   const { pour, plan } = view;
   const send = useSend();
+  const takesBack = useMay()("POST /api/pours/{pour_id}/batches/{batch_id}/undo");
   const mixed = plan.mix.mixed;
   const found = plan.findings.filter((one) => one.station === "mix" && one.finding.severity !== "hint");
   return (
@@ -80,22 +82,24 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
             <span className="text-soft max-sm:col-start-4 max-sm:row-start-2">
               {write(batch.water_l / batch.bags, "water", units)} a bag
             </span>
-            <button
-              type="button"
-              aria-label={`Undo batch ${batch.number}`}
-              className="underline max-sm:col-start-3 max-sm:justify-self-start"
-              onClick={() =>
-                void send(() =>
-                  take(
-                    client.POST("/api/pours/{pour_id}/batches/{batch_id}/undo", {
-                      params: { path: { pour_id: pour.id, batch_id: batch.id } },
-                    }),
-                  ),
-                )
-              }
-            >
-              Undo
-            </button>
+            {takesBack && (
+              <button
+                type="button"
+                aria-label={`Undo batch ${batch.number}`}
+                className="underline max-sm:col-start-3 max-sm:justify-self-start"
+                onClick={() =>
+                  void send(() =>
+                    take(
+                      client.POST("/api/pours/{pour_id}/batches/{batch_id}/undo", {
+                        params: { path: { pour_id: pour.id, batch_id: batch.id } },
+                      }),
+                    ),
+                  )
+                }
+              >
+                Undo
+              </button>
+            )}
           </li>
         ))}
       </ol>

@@ -1,6 +1,7 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
+import { useMay } from "@/api/me";
 import { type PourView, pourQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { writeHours } from "@/units/quantity";
@@ -8,6 +9,7 @@ import { dateAndClock } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
 import { type Asked, AskOfPour } from "./AskOfPour";
+import { AskPeople } from "./AskPeople";
 import { AsPlanned } from "./AsPlanned";
 import { Batches } from "./Batches";
 import { Changes } from "./Changes";
@@ -18,6 +20,7 @@ import { StockOfPour } from "./StockOfPour";
 export function PourPage({ pourId }: { pourId: string }) {
   const { data: view } = useSuspenseQuery(pourQuery(pourId));
   const { units } = usePreferences();
+  const may = useMay();
   const [asked, setAsked] = useState<Asked | null>(null);
   const { pour, plan } = view;
   const zone = plan.cure.zone;
@@ -28,7 +31,7 @@ export function PourPage({ pourId }: { pourId: string }) {
           <p className="text-2xl font-bold [overflow-wrap:anywhere]">{pour.job.name}</p>
           <p className="flex flex-wrap items-center gap-x-4 text-lg">
             {standing(view, zone)}
-            {pour.poured_at && (
+            {pour.poured_at && may("POST /api/pours/{pour_id}/water-in/correct") && (
               <button
                 type="button"
                 className="min-h-11 text-base underline"
@@ -47,9 +50,11 @@ export function PourPage({ pourId }: { pourId: string }) {
         )}
         {!pour.poured_at && !pour.cancelled_at && (
           <>
-            <button type="button" className="button" onClick={() => setAsked("cancel")}>
-              Call off
-            </button>
+            {may("POST /api/pours/{pour_id}/cancel") && (
+              <button type="button" className="button" onClick={() => setAsked("cancel")}>
+                Call off
+              </button>
+            )}
             <button type="button" className="button button-now" onClick={() => setAsked("water")}>
               Mixing has started
             </button>
@@ -86,6 +91,7 @@ export function PourPage({ pourId }: { pourId: string }) {
           <Part title="Changed since the pour">
             <Changes view={view} units={units} />
           </Part>
+          {!pour.cancelled_at && <AskPeople pourId={pourId} />}
         </div>
       </div>
       {asked && (

@@ -1,7 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, type Schemas, take } from "@/api/client";
-import { type PourView, stockQuery, useSend } from "@/api/records";
+import { useMay } from "@/api/me";
+import { type PourView, useSend, useStock } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 
 import { usePreferences } from "@/units/preferences";
@@ -13,7 +13,8 @@ import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 export function StockOfPour({ view }: { view: PourView }) {
   const { units } = usePreferences();
   const { pour, stock } = view;
-  const { data: items = [] } = useQuery(stockQuery);
+  const items = useStock();
+  const returns = useMay()("POST /api/lots/{lot_id}/moves");
   const send = useSend();
   const [back, setBack] = useState<Schemas["OfPour"] | null>(null);
   const taken = stock.filter((one) => one.used > 0 || one.reserved > 0);
@@ -33,7 +34,7 @@ export function StockOfPour({ view }: { view: PourView }) {
               {one.lot_name && <span className="text-soft">, {one.lot_name}</span>}
               {one.reserved > 0 && <span className="block text-soft">reserved</span>}
             </span>
-            {one.used > 0 && (
+            {one.used > 0 && returns && (
               <button
                 type="button"
                 aria-label={`Return to stock: ${one.name}`}

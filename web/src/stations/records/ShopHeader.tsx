@@ -1,23 +1,25 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { type ReactNode, useEffect, useRef } from "react";
+import { useMay } from "@/api/me";
 import { shopQuery } from "@/api/queries";
 import { Preferences } from "../Preferences";
 
 const PLACES = [
-  { to: "/", name: "Floor" },
-  { to: "/pours", name: "Pours" },
-  { to: "/castings", name: "Castings" },
-  { to: "/moulds", name: "Moulds" },
-  { to: "/stock", name: "Stock" },
-  { to: "/shopping", name: "To buy" },
-  { to: "/shop", name: "Shop" },
-  { to: "/rules", name: "Rules" },
+  { to: "/", name: "Floor", needs: "GET /api/jobs" },
+  { to: "/pours", name: "Pours", needs: "GET /api/pours" },
+  { to: "/castings", name: "Castings", needs: "GET /api/castings" },
+  { to: "/moulds", name: "Moulds", needs: "GET /api/forms" },
+  { to: "/stock", name: "Stock", needs: "GET /api/stock" },
+  { to: "/shopping", name: "To buy", needs: "GET /api/shopping" },
+  { to: "/shop", name: "Shop", needs: "PATCH /api/shop" },
+  { to: "/rules", name: "Rules", needs: "GET /api/rules" },
 ] as const;
 
 /** A page of the shop under the band that leads to its others. */
 export function ShopPage({ title, children }: { title: string; children: ReactNode }) {
   const { data: shop } = useQuery(shopQuery);
+  const may = useMay();
   const places = useRef<HTMLElement>(null);
   useEffect(() => {
     places.current?.querySelector(".active")?.scrollIntoView({ inline: "center", block: "nearest" });
@@ -39,7 +41,7 @@ export function ShopPage({ title, children }: { title: string; children: ReactNo
           className="-mx-4 w-[calc(100%+2rem)] overflow-x-auto sm:-mx-7 sm:w-[calc(100%+3.5rem)]"
         >
           <ul className="flex px-2 sm:px-5">
-            {PLACES.map(({ to, name }) => (
+            {PLACES.filter(({ needs }) => may(needs)).map(({ to, name }) => (
               <li key={to}>
                 <Link
                   to={to}

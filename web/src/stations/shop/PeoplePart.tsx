@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { client, Refused, type Schemas, type Shop, take } from "@/api/client";
+import { useMay } from "@/api/me";
 import { membersQuery } from "@/api/records";
 import { memberPath } from "@/api/shop";
 import { Choice } from "@/parts/Choice";
@@ -23,20 +24,25 @@ export function PeoplePart({ shop }: { shop: Shop }) {
   const { data: members = [] } = useQuery(membersQuery);
   const queries = useQueryClient();
   const [asked, setAsked] = useState<Member | "new" | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const edits = useMay()("POST /api/members");
   const anybody = write(shop.one_person_lifts_kg, "allowed", units);
   return (
     <section aria-label="People">
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h2 className="flex-1 text-xl font-bold max-sm:basis-full">People</h2>
-        <button type="button" className="button button-now" onClick={() => setAsked("new")}>
-          Add a person
-        </button>
+        {edits && (
+          <button type="button" className="button button-now" onClick={() => setAsked("new")}>
+            Add a person
+          </button>
+        )}
       </div>
       <p className="max-w-prose text-soft">
         Who is chosen for a job on Move lifts by their own figure; a team shares its load evenly, so the weakest counts.
         The guideline for one person is {write(AT_BEST_KG, "allowed", units)}, close to the body and at the waist; with
         arms out or a twist much less. Whoever is hurt or unsure lifts nothing.
       </p>
+      {refused && <p role="alert">{refused}</p>}
       {members.length === 0 && <p className="mt-3 border-t-2 border-ink py-8 text-lg">Nobody is on the list yet.</p>}
       <ul className="mt-3 border-t-2 border-ink">
         {members.map((member) => (
@@ -54,26 +60,31 @@ export function PeoplePart({ shop }: { shop: Shop }) {
                 {` · ${there(member)} · reads ${member.units === "in" ? "inches" : "mm"}`}
               </p>
             </div>
-            <button
-              type="button"
-              className="min-h-11 underline"
-              aria-label={`Edit ${member.name}`}
-              onClick={() => setAsked(member)}
-            >
-              Edit
-            </button>
-            <button
-              type="button"
-              className="min-h-11 underline"
-              aria-label={`Remove ${member.name}`}
-              onClick={() =>
-                void take(client.POST("/api/members/{member_id}/archive", memberPath(member.id))).then(() =>
-                  queries.invalidateQueries(),
-                )
-              }
-            >
-              Remove
-            </button>
+            {edits && (
+              <>
+                <button
+                  type="button"
+                  className="min-h-11 underline"
+                  aria-label={`Edit ${member.name}`}
+                  onClick={() => setAsked(member)}
+                >
+                  Edit
+                </button>
+                <button
+                  type="button"
+                  className="min-h-11 underline"
+                  aria-label={`Remove ${member.name}`}
+                  onClick={() =>
+                    void take(client.POST("/api/members/{member_id}/archive", memberPath(member.id)))
+                      .then(() => setRefused(null))
+                      .catch((error: Error) => setRefused(error.message))
+                      .finally(() => queries.invalidateQueries())
+                  }
+                >
+                  Remove
+                </button>
+              </>
+            )}
           </li>
         ))}
       </ul>

@@ -1,10 +1,12 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
 import { SHOP_LISTS } from "@/api/fields";
+import { useMay } from "@/api/me";
 import { shopQuery } from "@/api/queries";
 import { listOf } from "@/api/shop";
 import { ShopPage } from "../records/ShopHeader";
 import { BasicsPart } from "./BasicsPart";
+import { DoorsPart } from "./DoorsPart";
 import { HabitsPart } from "./HabitsPart";
 import { ListPart } from "./ListPart";
 import { PeoplePart } from "./PeoplePart";
@@ -12,6 +14,7 @@ import { PeoplePart } from "./PeoplePart";
 const OWN = [
   { part: "basics", title: "Name, money, hours" },
   { part: "people", title: "People" },
+  { part: "doors", title: "Who may come in" },
   { part: "habits", title: "Habits" },
 ] as const;
 const PARTS = ["Mix", "Form", "Steel", "Finish", "Tools"] as const;
@@ -20,10 +23,14 @@ const PARTS = ["Mix", "Form", "Steel", "Finish", "Tools"] as const;
 export function ShopRoute({ part }: { part: string }) {
   const { data: shop } = useSuspenseQuery(shopQuery);
   const navigate = useNavigate();
+  const opens = useMay()("GET /api/accounts");
   const list = listOf(part);
   const title = list?.title ?? OWN.find((one) => one.part === part)?.title ?? "Shop";
   const groups = [
-    { name: "Shop", links: OWN.map(({ part: to, title: text }) => ({ to, text })) },
+    {
+      name: "Shop",
+      links: OWN.filter(({ part: one }) => one !== "doors" || opens).map(({ part: to, title: text }) => ({ to, text })),
+    },
     ...PARTS.map((name) => ({
       name,
       links: SHOP_LISTS.filter((one) => one.part === name).map((one) => ({ to: one.name, text: one.title })),
@@ -74,6 +81,7 @@ export function ShopRoute({ part }: { part: string }) {
         <div className="min-w-0">
           {list && <ListPart key={part} list={list} shop={shop} />}
           {part === "people" && <PeoplePart shop={shop} />}
+          {part === "doors" && opens && <DoorsPart />}
           {part === "habits" && <HabitsPart shop={shop} />}
           {(part === "basics" || (!list && !OWN.some((one) => one.part === part))) && <BasicsPart shop={shop} />}
         </div>
