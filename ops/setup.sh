@@ -29,6 +29,17 @@ if [ ${#missing[@]} -gt 0 ]; then
   "${as_root[@]}" "${install[@]}" -qq >/dev/null
 fi
 
+# The proxies of the docs are tried as programs alone: installed, they would begin to serve this machine.
+if [ "$what" = test ]; then
+  for proxy in nginx-light:nginx caddy:caddy; do
+    if ! command -v "${proxy#*:}" >/dev/null && ! compgen -G ".data/proxies/usr/*bin/${proxy#*:}" >/dev/null; then
+      mkdir -p .data/proxies
+      (cd .data/proxies && apt-get download -qq "${proxy%:*}" >/dev/null 2>&1 && dpkg -x "${proxy%:*}"_*.deb . && rm -f ./*.deb) ||
+        say "${proxy%:*} cannot be fetched; its test will say so"
+    fi
+  done
+fi
+
 python3 -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { say "Python 3.11 is needed; $(python3 -V) is here."; exit 3; }
 lock=requirements.lock
 [ "$what" = demo ] || lock=requirements-dev.lock

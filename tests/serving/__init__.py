@@ -1,0 +1,1 @@
+"""Serving it for real."""
