@@ -185,6 +185,7 @@ def job(dice: Random) -> Document:
             "spacing": mm(dice.choice((50, 100, 150))), "edge_distance": mm(dice.choice((5, 25, 60))),
         },
         "form": {
+            "sides": dice.choice(("on the base",) * 4 + ("staked to the ground",)),
             "forms": dice.choice((1, 1, 10, 100)), "side_by_side": dice.choice((1, 1, 6, 24)),
             "corner": dice.choice(("run past", "pinwheel", "mitred")), "screw_spacing": mm(dice.choice((50, 250))),
             "curve": dice.choice(("liner on ribs", "kerfed strip")),

@@ -293,6 +293,43 @@ def test_the_security_log_says_who_and_from_where_and_is_not_changed(doors: Door
     assert doors.asking("maker").get("/api/security").status_code == 403
 
 
+def test_who_asks_for_what_is_not_theirs_is_written_down_once_a_minute(doors: Doors) -> None:
+    helper = doors.joined(doors.mine.id, "helper")
+    for _ in range(3):
+        assert helper.get("/api/stock").status_code == 403
+        assert helper.get(f"/api/pours/{doors.mine.pour.id}").status_code == 403
+    name = helper.get("/api/me").json()["name"]
+    lines = [one for one in doors.asking("owner").get("/api/security").json() if one["who"] == name]
+    assert [one["about"] for one in lines if one["kind"] == "refused"] == [
+        f"pour {doors.mine.pour.id}", "GET /api/stock",
+    ]  # fmt: skip
+
+
+def test_what_was_seen_at_the_doors_is_forgotten_in_the_end(doors: Doors) -> None:
+    client = doors.joined(doors.mine.id, "maker")
+    device = device_of(client)
+    with doors.database.of_shop(doors.mine.id).work() as records:
+        records.security(doors.mine.id).add("refused", "Long ago", "10.0.0.1")
+        moved = (
+            "INSERT INTO security_event SELECT gen_random_uuid(), shop_id, at - interval '401 days', kind, 'Older', "
+        )
+        records.session.execute(text(f"{moved} address, about FROM security_event WHERE who = 'Long ago'"))
+    run(doors, "UPDATE device SET ended_at = now() - interval '31 days' WHERE id = :d", d=device)
+    doors.joined(doors.mine.id, "maker")
+    with doors.database.work() as records:
+        count = (
+            "SELECT (SELECT count(*) FROM security_event WHERE who = :w), (SELECT count(*) FROM device WHERE id = :d)"
+        )
+        for who, left in (("Older", 0), ("Long ago", 1)):
+            assert records.session.execute(text(count), {"w": who, "d": device}).one() == (left, 0)
+
+
+def test_answers_are_kept_by_nobody_on_the_way(doors: Doors) -> None:
+    client = doors.joined(doors.mine.id, "maker")
+    assert client.get("/api/stock").headers["cache-control"] == "no-store"
+    assert client.post("/api/sign-out").headers["clear-site-data"] == '"cache"'
+
+
 def test_what_is_counted_is_counted_over_all_workers(doors: Doors) -> None:
     first, second = (doors.app() for _ in range(2))
     job, client = {"job": top_document()}, doors.joined(doors.mine.id, "maker")

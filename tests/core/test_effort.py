@@ -85,6 +85,7 @@ def test_more_of_anything_costs_more(at: str) -> None:
         ({"steel": {"school": "grid of bars", "spacing": "300 mm"}}, {"steel": {"school": "none"}}),
         ({"steel": {"school": "grid of bars", "spacing": "150 mm"}}, {"steel": {"school": "mesh"}}),
         ({}, {"form": {"in_moulds": True, "forms": 2, "side_by_side": 2}}),
+        ({"form": {"forms": 2, "side_by_side": 2, "sides": "staked to the ground"}}, {}),
     ],
 )
 def test_less_to_make_costs_less(less: Document, changed: Document) -> None:

@@ -56,9 +56,7 @@ class Guard:
             nonlocal begun
             if message["type"] == "http.response.start":
                 begun = True
-                headers = MutableHeaders(scope=message)
-                for name, value in self.headers.items():
-                    headers.setdefault(name, value)
+                self._complete(MutableHeaders(scope=message), scope["path"])
             await send(message)
 
         async def counted() -> Message:
@@ -83,6 +81,13 @@ class Guard:
             await problem_response(500, "Something broke", "Nothing was changed. Details are in the server log.")(
                 scope, receive, guarded
             )
+
+    def _complete(self, headers: MutableHeaders, path: str) -> None:
+        """Adds the headers that every answer has; what the API answers is kept by nobody on the way."""
+        for name, value in self.headers.items():
+            headers.setdefault(name, value)
+        if path.startswith("/api/"):
+            headers.setdefault("Cache-Control", "no-store")
 
     def _refusal(self, method: str, headers: Headers, largest: int) -> tuple[int, str, str] | None:
         host = headers.get("host", "")

@@ -1,14 +1,14 @@
 """What was seen at the doors of a shop."""
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import UTC, datetime, timedelta
 from typing import Literal
 from uuid import UUID, uuid4
 
-from sqlalchemy import select
+from sqlalchemy import delete, select
 
 from ulbrek.store.entries import ShopRecords
-from ulbrek.store.models import SecurityEventRow
+from ulbrek.store.models import DeviceRow, InvitationRow, SecurityEventRow, ShareLinkRow
 
 EventKind = Literal[
     "signed-in", "wrong-passphrase", "signed-out", "slowed", "code-made", "joined", "role-set", "passphrase-set",
@@ -16,6 +16,7 @@ EventKind = Literal[
     "refused",
 ]  # fmt: skip
 PAGE = 60
+_LINES_STAY, _ENDED_STAY = timedelta(days=400), timedelta(days=30)
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,6 +48,16 @@ class SecurityLog(ShopRecords):
         )
         self._session.add(row)
         self._session.flush()
+
+    def forget_old(self) -> None:
+        """Forgets what is older than a year and a month, and who was on a device that has long been signed out."""
+        now = datetime.now(UTC)
+        for table, ended, kept in (
+            (SecurityEventRow, SecurityEventRow.at, _LINES_STAY), (InvitationRow, InvitationRow.ends_at, _ENDED_STAY),
+            (DeviceRow, DeviceRow.ends_at, _ENDED_STAY), (DeviceRow, DeviceRow.ended_at, _ENDED_STAY),
+            (ShareLinkRow, ShareLinkRow.ends_at, _ENDED_STAY),
+        ):  # fmt: skip
+            self._session.execute(delete(table).where(table.shop_id == self._shop_id, ended < now - kept))
 
     def page(self, before: datetime | None = None) -> list[SecurityEvent]:
         """Lines, the newest first."""

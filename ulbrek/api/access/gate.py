@@ -96,6 +96,7 @@ class Gate:
             if asker is None:
                 raise RefusedAtGateError(401, "Sign in", "Sign in first.")
             if not may(asker.role, address):
+                self._note_refused(asker, address)
                 raise RefusedAtGateError(
                     403, "Not yours", f"You may not do that here. {_ASK.get(rule.least, '')}".strip()
                 )
@@ -125,6 +126,12 @@ class Gate:
             found = records.doors.device(shown)
         return _signed_in(found, where) if found else None
 
+    def _note_refused(self, asker: Asker, address: str) -> None:
+        """Writes down who asked for what is not theirs, once a minute each."""
+        if asker.shop_id is not None and self.limits.is_first(f"refused/{asker.account_id}/{address}"):
+            with asker.records(self._database).work() as records:
+                records.security(asker.shop_id).add("refused", asker.name, asker.address, address)
+
     def _refuse_unasked(self, asker: Asker, params: dict[str, str]) -> None:
         """Refuses a helper what belongs to no pour that they are asked to."""
         for name, told in params.items():
@@ -140,6 +147,7 @@ class Gate:
             else:
                 continue  # within one of those, or their own
             if not fits:
+                self._note_refused(asker, f"{name.removesuffix('_id')} {told}")
                 raise RefusedAtGateError(403, "Not yours", "You are not asked to this pour. Ask a maker to ask you.")
 
 

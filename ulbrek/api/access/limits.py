@@ -50,6 +50,10 @@ class Limits:
         if not self._rates.claim(what, seconds):
             raise TooOftenError(5)
 
+    def is_first(self, what: str) -> bool:
+        """Whether something has not happened in the last minute: of many in a row one is written down."""
+        return self._rates.claim(what, 60)
+
     def over(self, what: str) -> None:
         """What may be done once at a time is over."""
         self._rates.clear(what)

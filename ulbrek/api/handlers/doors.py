@@ -137,7 +137,7 @@ def sign_in(request: Request, asked: SignInRequest) -> Response:
     try:
         limits.take(SIGN_INS, "login", asked.login.casefold())
     except TooOftenError:
-        if known:
+        if known and limits.is_first(f"slowed/{known.account_id}"):
             note(database, known.shop_id, ("slowed", known.name, where))
         raise
     if not passphrases.is_right(known.passphrase if known else None, asked.passphrase) or known is None:
@@ -200,6 +200,7 @@ def sign_out(request: Request) -> Response:
             records.accounts(asker.shop_id).end_device(asker.device_id)
             records.security(asker.shop_id).add("signed-out", asker.name, asker.address)
     cookies.forget(answer, request.url.scheme)
+    answer.headers["Clear-Site-Data"] = '"cache"'
     return answer
 
 
@@ -278,6 +279,7 @@ def let_in(request: Request, shop_id: UUID, account_id: UUID, device: str, by: C
         if shown is not None:  # whoever was signed in here is so no longer
             accounts.end_shown(shown)
         _, token = accounts.sign_in(account_id, device, by, where)
+        records.security(shop_id).forget_old()
         records.security(shop_id).add("joined" if by == "code" else "signed-in", account.name, where, device)
     answer = JSONResponse({"role": account.role, "name": account.name})
     cookies.show(answer, token, request.url.scheme)

@@ -35,6 +35,8 @@ _MOST_SPLICED = 12
 _RIBS_MM = 50.0  # ribs behind a curved side stand no closer over one another
 _OF_A_BOX = 5  # boards of a core, and of what hangs from above
 _OFTEN_MM = 50.0  # wires and screws come no more often than that
+_STAKE_MS = 0.12
+_STAKED_MM, _STAKED_CURVE_MM = 400.0, 150.0  # stakes stand no closer, near enough
 _SUPPORT_MS = 40.0  # beyond the second
 _EACH_PART = 0.15  # of a feature's cost, once more for each part that seams make and each casting beside it
 
@@ -109,6 +111,8 @@ def shares(pieces: Sequence[Piece], ways: StationInputs) -> Iterator[Share]:
         yield Share(_PIECE_MS, 1, "pieces", f"“{piece.name}”")
         yield from _of_features(piece, _beside(piece, ways.form))
         yield from _of_forms(piece, ways.form)
+        if _is_staked(piece, ways):
+            yield from _of_stakes(piece, ways.form)
         yield from _of_steel(piece, ways.steel)
         supports = len(ways.handling.standing_of(piece.id).supports)
         if supports > 2:
@@ -153,6 +157,23 @@ def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
     yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
     screws = ceil(outline.length_mm * beside / _OFTEN_MM)
     yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
+
+
+def _is_staked(piece: Piece, ways: StationInputs) -> bool:
+    """Whether the sides of its form are staked to the ground: because that was asked for, or because it stays there."""
+    if ways.form.says("sides"):
+        return ways.form.sides == "staked to the ground"
+    use, exposure = ways.handling.standing_of(piece.id).use, ways.steel.exposure
+    return use == "pad or step on the ground" and exposure == "on the ground" and piece.cast == "face up"
+
+
+def _of_stakes(piece: Piece, form: FormInputs) -> Iterator[Share]:
+    if form.in_moulds:
+        return
+    edges = outline_of(piece.outline).edges
+    each = sum(ceil(one.length / (_STAKED_CURVE_MM if one.is_arc else _STAKED_MM)) for one in edges)
+    stakes = each * min(form.forms, piece.count)
+    yield Share(stakes * _STAKE_MS, stakes, "stakes", f"the forms for “{piece.name}”")
 
 
 def _of_side(edge: Edge, high_mm: float) -> int:

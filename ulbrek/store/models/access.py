@@ -76,7 +76,6 @@ class InvitationRow(Base):
     created_at: Mapped[CreatedAt]
     ends_at: Mapped[datetime]
     used_at: Mapped[datetime | None]
-    device_id: Mapped[UUID | None]
 
 
 class ShareLinkRow(Base):

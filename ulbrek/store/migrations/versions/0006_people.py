@@ -111,7 +111,6 @@ def _doors() -> None:
         _created(),
         sa.Column("ends_at", sa.DateTime(timezone=True), nullable=False),
         sa.Column("used_at", sa.DateTime(timezone=True)),
-        sa.Column("device_id", sa.Uuid()),
         _own("invitation", "account_id", "account"),
         sa.CheckConstraint("kind IN ('first', 'join')", name=op.f("ck_invitation_known_kind")),
         sa.CheckConstraint("(kind = 'first') = (account_id IS NULL)", name=op.f("ck_invitation_of_somebody")),
