@@ -1,4 +1,4 @@
-"""A crowd: 32 clients at once on two workers, reading, planning, editing and writing down, as in a busy shop.
+"""A crowd: 32 people at once on two workers, signed in, reading, planning, editing and writing down, as in a busy shop.
 
 First each asks again as soon as it is answered: the processors are full, and what one waits is the work of all.
 Then each pauses, as people do who look at an answer. What they begin with, all at once, is told apart.
@@ -16,7 +16,8 @@ from collections import Counter
 from random import Random
 from uuid import uuid4
 
-from bench.served import served
+from bench.served import people, served
+from ops.demo import fresh_demo
 
 # What they do, and how often in a hundred.
 DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 5, "stock": 5}
@@ -25,9 +26,9 @@ DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 
 class Client:
     """One device on the shop's network."""
 
-    def __init__(self, port: int, seed: int, pause_s: float = 0.0) -> None:
+    def __init__(self, port: int, seed: int, shown: dict[str, str], pause_s: float = 0.0) -> None:
         self.line = http.client.HTTPConnection("127.0.0.1", port, timeout=60)
-        self.pause_s = pause_s
+        self.pause_s, self.shown = pause_s, shown
         self.dice = Random(seed)
         self.took: list[tuple[str, float]] = []
         self.wrong: Counter[str] = Counter()
@@ -39,7 +40,7 @@ class Client:
         """
         began = time.perf_counter()
         content = None if body is None else json.dumps(body)
-        headers = {"Content-Type": "application/json", "Accept-Encoding": "gzip"}
+        headers = {"Content-Type": "application/json", "Accept-Encoding": "gzip", **self.shown}
         self.line.request(method, path, content, headers)
         answer = self.line.getresponse()
         told = answer.read()
@@ -92,8 +93,8 @@ def main() -> int:
     seconds, clients, workers, pause = (*told, *(60.0, 32.0, 2.0, 2.0)[len(told) :])
     failed = 0
     for each in dict.fromkeys((0.0, pause)):
-        with served("crowd", workers=int(workers)) as port:
-            crowd = _crowd(port, seconds, int(clients), each)
+        with fresh_demo("crowd") as url, served("crowd", url, workers=int(workers), sign_in=True) as port:
+            crowd = _crowd(port, seconds, people(url, ("maker",) * int(clients)), each)
         began = time.process_time()
         sum(number * number % 7 for number in range(1_000_000))
         asked = sum(name in DEEDS for one in crowd for name, _ in one.took)
@@ -116,12 +117,12 @@ def _told(crowd: list[Client]) -> int:
     return sum(wrong.values())
 
 
-def _crowd(port: int, seconds: float, clients: int, pause_s: float) -> list[Client]:
-    cards = Client(port, 0).ask("floor", "GET", "/api/jobs", wanted=True)
+def _crowd(port: int, seconds: float, shown: list[dict[str, str]], pause_s: float) -> list[Client]:
+    cards = Client(port, 0, shown[0]).ask("floor", "GET", "/api/jobs", wanted=True)
     assert isinstance(cards, list)
     jobs = [card["id"] for card in cards]
     time.sleep(5)  # what the start left to be worked out
-    crowd = [Client(port, number, pause_s) for number in range(1, clients + 1)]
+    crowd = [Client(port, number, one, pause_s) for number, one in enumerate(shown, 1)]
     until = time.monotonic() + seconds
     threads = [threading.Thread(target=one.work, args=(jobs, until)) for one in crowd]
     for thread in threads:
