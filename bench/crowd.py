@@ -18,9 +18,13 @@ from uuid import uuid4
 
 from bench.served import people, served
 from ops.demo import fresh_demo
+from ulbrek.store.accounts import Role
 
 # What they do, and how often in a hundred.
 DEEDS = {"floor": 25, "agenda": 15, "open": 15, "plan": 25, "edit": 10, "note": 5, "stock": 5}
+
+
+MAKER: Role = "maker"
 
 
 class Client:
@@ -94,7 +98,7 @@ def main() -> int:
     failed = 0
     for each in dict.fromkeys((0.0, pause)):
         with fresh_demo("crowd") as url, served("crowd", url, workers=int(workers), sign_in=True) as port:
-            crowd = _crowd(port, seconds, people(url, ("maker",) * int(clients)), each)
+            crowd = _crowd(port, seconds, people(url, [MAKER] * int(clients)), each)
         began = time.process_time()
         sum(number * number % 7 for number in range(1_000_000))
         asked = sum(name in DEEDS for one in crowd for name, _ in one.took)

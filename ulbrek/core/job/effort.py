@@ -10,7 +10,7 @@ from collections.abc import Iterator, Sequence
 from math import ceil, cos, floor, log10, pi, sin
 from typing import NamedTuple
 
-from ulbrek.core.form.inputs import FormInputs
+from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.measure.inputs.piece import Piece
@@ -162,7 +162,7 @@ def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
 def _is_staked(piece: Piece, ways: StationInputs) -> bool:
     """Whether the sides of its form are staked to the ground: because that was asked for, or because it stays there."""
     if ways.form.says("sides"):
-        return ways.form.sides == "staked to the ground"
+        return ways.form.over(FormHabits()).sides == "staked to the ground"
     use, exposure = ways.handling.standing_of(piece.id).use, ways.steel.exposure
     return use == "pad or step on the ground" and exposure == "on the ground" and piece.cast == "face up"
 
