@@ -5,13 +5,14 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
 import uvicorn
-from playwright.sync_api import Page
+from playwright.sync_api import Browser, Page
 
 from ops.browser import DESK, PHONE, chromium
 from ops.demo import fresh_demo
 from ops.postgres import ROOT, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
+from ulbrek.store.database import Database
 
 SHOTS = ROOT / "docs" / "screenshots"
 TOP = "Rinse-sink top"
@@ -47,13 +48,6 @@ def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
             page.locator("[data-label=base]").wait_for()
 
     return open_it
-
-
-def in_the_round(page: Page) -> None:
-    """Turns the planter by hand."""
-    to_job(page, "Planter boxes")
-    page.get_by_role("radio", name="3D").click()
-    page.locator("[data-drawn]").wait_for()
 
 
 def mix(page: Page) -> None:
@@ -100,7 +94,6 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
     ("measure-l-top", lambda page: to_job(page, "Glaze bench"), "mm", "light", False),
-    ("measure-round", in_the_round, "in", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("Cut plan"), "in", "light", False),
     ("form-steps", form_view("Assembly"), "mm", "light", False),
@@ -124,36 +117,75 @@ def main() -> None:
     SHOTS.mkdir(parents=True, exist_ok=True)
     for old in SHOTS.glob("*.png"):
         old.unlink()
-    with demo_address() as address, chromium() as browser:
-        for name, act, units, theme, phone in VIEWS:
-            context = browser.new_context(viewport=PHONE if phone else DESK, has_touch=phone, base_url=address)
-            context.add_init_script(
-                f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')"
-            )
-            page = context.new_page()
-            page.goto("/")
-            page.get_by_role("link", name=TOP, exact=True).wait_for()
-            act(page)
-            page.wait_for_load_state("networkidle")
-            page.wait_for_timeout(250)
-            page.screenshot(path=SHOTS / f"{name}.png")
-            context.close()
-            print(f"docs/screenshots/{name}.png")
+    with chromium() as browser:
+        with demo_address() as (address, _):
+            for name, act, units, theme, phone in VIEWS:
+                page = opened(browser, address, units, theme, phone)
+                page.get_by_role("link", name=TOP, exact=True).wait_for()
+                act(page)
+                taken(page, name)
+        with demo_address(sign_in=True) as (address, url):
+            page = opened(browser, address, "mm", "light", phone=False)
+            page.context.add_cookies([{"name": "ulbrek", "value": owner_of(url), "url": address}])
+            letting_in(page)
+            taken(page, "doors")
+
+
+def opened(browser: Browser, address: str, units: str, theme: str, phone: bool) -> Page:
+    """The floor on a device of its own."""
+    context = browser.new_context(viewport=PHONE if phone else DESK, has_touch=phone, base_url=address)
+    context.add_init_script(f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')")
+    page = context.new_page()
+    page.goto("/")
+    return page
+
+
+def taken(page: Page, name: str) -> None:
+    """Takes the picture."""
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(250)
+    page.screenshot(path=SHOTS / f"{name}.png")
+    page.context.close()
+    print(f"docs/screenshots/{name}.png")
+
+
+def letting_in(page: Page) -> None:
+    """Shows the code that lets a phone in."""
+    page.goto("/shop/doors")
+    person = page.get_by_role("listitem", name="Yard volunteer")
+    person.get_by_role("button", name="Let in").click()
+    page.get_by_role("button", name="Show the code").click()
+    page.locator("[data-code]").wait_for()
+
+
+def owner_of(url: str) -> str:
+    """What the laptop of the studio's lead shows; the kiln technician's phone is signed in too."""
+    database = Database(url)
+    with database.work() as records:
+        shop = records.shop().id
+        accounts = records.accounts(shop)
+        people = {one.name: one.id for one in records.members(shop).all()}
+        lead = accounts.let_in(people["Studio lead"], "owner")
+        phone = accounts.let_in(people["Kiln technician"], "maker")
+        accounts.sign_in(phone.id, "Phone", "code", "192.168.1.23")
+        _, token = accounts.sign_in(lead.id, "Laptop", "passphrase", "192.168.1.20")
+    database.engine.dispose()
+    return token
 
 
 @contextmanager
-def demo_address() -> Iterator[str]:
-    """The application over a fresh copy of the demo data."""
+def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
+    """The application over a fresh copy of the demo data, and the address of that."""
     port = free_port()
     with fresh_demo("screens") as url:
-        app = create_app(Settings(database_url=url))
+        app = create_app(Settings(database_url=url).model_copy(update={"sign_in": sign_in}))
         server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="error", access_log=False))
         thread = threading.Thread(target=server.run)
         thread.start()
         while not server.started:
             thread.join(0.02)
         try:
-            yield f"http://127.0.0.1:{port}"
+            yield f"http://127.0.0.1:{port}", url, url
         finally:
             server.should_exit = True
             thread.join()

@@ -347,6 +347,15 @@ def test_what_is_counted_is_counted_over_all_workers(doors: Doors) -> None:
     assert doors.asking("owner").post("/api/plan", json=job).status_code == 200  # others are not held back
 
 
+def test_who_is_let_out_on_one_machine_is_out_on_all(doors: Doors) -> None:
+    client = doors.joined(doors.mine.id, "maker")
+    shown = {"cookie": f"__Host-ulbrek={client.cookies['__Host-ulbrek']}"}
+    other = TestClient(doors.app(), base_url="https://127.0.0.1", headers=shown)
+    assert other.get("/api/stock").status_code == 200
+    assert doors.asking("owner").post(f"/api/devices/{device_of(client)}/end").status_code == 200
+    assert other.get("/api/stock").status_code == 401
+
+
 def test_one_search_at_a_time_whatever_worker_is_asked(doors: Doors) -> None:
     limits, other = Limits(doors.database), Limits(doors.database)
     limits.claim("search/one", 60)
