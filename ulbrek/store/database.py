@@ -136,10 +136,6 @@ class Database:
         """The shop that is worked for, and who works there."""
         return ALL_SHOPS if self._shop_id is None else str(self._shop_id), str(self._member_id or "")
 
-    def _work_as(self, connection: Connection | Session, *, local: bool) -> None:
-        shop, member = self._works_for
-        connection.execute(_WORK_AS, {"shop": shop, "member": member, "local": local})
-
     @property
     def member_id(self) -> UUID | None:
         """Who works here, where that is known."""
@@ -183,7 +179,8 @@ class Database:
         """Records to read and write; what was done is committed at the end, or not at all."""
         self._settle()
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
-            self._work_as(session, local=True)
+            shop, member = self._works_for
+            session.execute(_WORK_AS, {"shop": shop, "member": member, "local": True})
             if self._only_as:
                 _sign(session, self._member_id)
             yield Records(session, self._known, self._shop_id, self._member_id)
@@ -193,9 +190,10 @@ class Database:
         """Records to read one thing from: no transaction, so one round trip instead of three."""
         self._settle()
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
-            if connection.info.get("works_for") != self._works_for:
-                self._work_as(connection, local=False)
-                connection.info["works_for"] = self._works_for
+            shop, _ = self._works_for  # nothing is signed that is only read
+            if connection.info.get("works_for") != shop:
+                connection.execute(_WORK_AS, {"shop": shop, "member": "", "local": False})
+                connection.info["works_for"] = shop
             yield Records(Session(connection), self._known, self._shop_id, self._member_id)
 
     def is_ready(self) -> None:
