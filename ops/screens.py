@@ -185,7 +185,7 @@ def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
         while not server.started:
             thread.join(0.02)
         try:
-            yield f"http://127.0.0.1:{port}", url, url
+            yield f"http://127.0.0.1:{port}", url
         finally:
             server.should_exit = True
             thread.join()
