@@ -10,7 +10,7 @@ from ulbrek.serving.authority import as_der, fingerprint
 
 _PAGE = """<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<title>Trust this shop's Ulbrek</title><link rel="icon" href="data:,">
+<title>Trust this shop’s Ulbrek</title><link rel="icon" href="data:,">
 <style>
 body{{font:1.0625rem/1.5 system-ui,sans-serif;margin:0 auto;padding:1.5rem 1rem 4rem;max-width:38rem;
 color:#22272b;background:#f4f1ea}}
@@ -21,8 +21,8 @@ code{{display:block;font-size:1.0625rem;overflow-wrap:anywhere;background:#fff;p
 @media(prefers-color-scheme:dark){{body{{color:#e9e5dc;background:#1b1f22}}a.go{{background:#e9e5dc;color:#1b1f22}}
 code{{background:#101315;border-color:#555}}}}
 </style></head><body><main>
-<h1>Let this phone trust the shop's Ulbrek</h1>
-<p>The shop's Ulbrek runs on a machine of its own, so no public office vouches for it. It vouches for itself, with a
+<h1>Let this phone trust the shop’s Ulbrek</h1>
+<p>The shop’s Ulbrek runs on a machine of its own, so no public office vouches for it. It vouches for itself, with a
 certificate that this phone takes once. From then on nobody in the network can read along or pose as it.</p>
 <h2>1. Compare</h2>
 <p>These letters and digits (SHA-256) must be those that the laptop printed when Ulbrek was started. If they are not,
@@ -36,7 +36,7 @@ stop here: something stands between this phone and the laptop.</p>
 Then, under General, About, Certificate Trust Settings, switch it on.</li>
 <li><b>If the phone asks what the certificate is for:</b> choose a CA certificate. If it only saves the file: open
 Settings, search for “CA certificate”, and choose the file. The phone warns that somebody could read along; that is so
-for whoever holds the key, which is the shop's machine alone.</li>
+for whoever holds the key, which is the shop’s machine alone.</li>
 <li><b>On a laptop:</b> open the file and mark it as trusted for web sites.</li>
 </ul>
 <h2>4. Go on</h2>

@@ -3,12 +3,14 @@
 import os
 import socket
 import tempfile
+import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from io import StringIO
 from ipaddress import IPv4Address, ip_address
 from pathlib import Path
+from threading import Thread
 from urllib.parse import urlsplit
 
 import segno
@@ -93,14 +95,7 @@ def serve(asked: Serving, say: Callable[[str], None]) -> None:
     """
     settled = settle(asked)
     _refuse_unready(asked.database_url)
-    for line in first_owners(asked.database_url, settled.address):
-        say(line)
-    say(f"Ulbrek is at {settled.address}/  (Ctrl-C stops it)")
-    if asked.lan:
-        say(as_code(f"{settled.address}/"))
-        say(f"Phones come to trust it once: {settled.address}/trust")
-        if settled.authority:
-            say(f"The authority that they are asked to trust: SHA-256 {fingerprint(settled.authority)}")
+    Thread(target=_greet, args=(asked, settled, say), daemon=True).start()
     with _environment(asked, settled):
         uvicorn.run(
             "ulbrek.api.app:create_app_from_environment", factory=True, host=settled.host, port=asked.port,
@@ -111,6 +106,25 @@ def serve(asked: Serving, say: Callable[[str], None]) -> None:
             timeout_keep_alive=_KEEP_ALIVE_S, limit_concurrency=_MOST_AT_ONCE, ssl_ciphers=_CIPHERS,
             timeout_worker_healthcheck=_WORKER_S,
         )  # fmt: skip
+
+
+def _greet(asked: Serving, settled: Settled, say: Callable[[str], None]) -> None:
+    """Says where it is as soon as it is there."""
+    host = "127.0.0.1" if settled.host == "0.0.0.0" else settled.host  # noqa: S104 - every network, this machine too
+    while True:
+        try:
+            socket.create_connection((host, asked.port), timeout=1).close()
+            break
+        except OSError:
+            time.sleep(0.2)
+    for line in first_owners(asked.database_url, settled.address):
+        say(line)
+    if asked.lan:
+        say(as_code(f"{settled.address}/"))
+        say(f"Phones come to trust it once: {settled.address}/trust")
+        if settled.authority:
+            say(f"The authority that they are asked to trust: SHA-256 {fingerprint(settled.authority)}")
+    say(f"Ulbrek is at {settled.address}/  (Ctrl-C stops it)")
 
 
 def settle(asked: Serving) -> Settled:
