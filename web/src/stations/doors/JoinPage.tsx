@@ -112,16 +112,11 @@ function FirstOwner({ code, shop }: { code: string; shop: string }) {
   const goIn = useGoIn();
   const { units } = usePreferences();
   const [told, setTold] = useState({ name: "", login: "", passphrase: "" });
-  const { submit, busy, rest, problemOf, id } = useFields(async () => {
+  const { submit, busy, rest, fieldOf } = useFields(async () => {
     await join(code, deviceName(), { ...told, login: told.login || told.name, units });
     await goIn();
   });
-  const field = (key: keyof typeof told) => ({
-    id: `${id}-${key}`,
-    value: told[key],
-    onType: (value: string) => setTold({ ...told, [key]: value }),
-    problem: problemOf(key),
-  });
+  const field = fieldOf(told, setTold);
   return (
     <DoorPage title={`Make “${shop}” yours`} shop={shop}>
       <p>Nobody has come in yet. Whoever fills this in is the owner, and lets the others in.</p>

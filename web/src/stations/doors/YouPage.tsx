@@ -107,19 +107,14 @@ function Passphrase({ me }: { me: Me }) {
   const queries = useQueryClient();
   const [told, setTold] = useState({ login: me.login, passphrase: "", current: "" });
   const [kept, setKept] = useState(false);
-  const { submit, busy, rest, problemOf, id } = useFields(async () => {
+  const { submit, busy, rest, fieldOf } = useFields(async () => {
     setKept(false);
     await setPassphrase({ ...told, others_out: true });
     setTold({ ...told, passphrase: "", current: "" });
     setKept(true);
     await queries.invalidateQueries({ queryKey: ["me"] });
   });
-  const field = (key: keyof typeof told) => ({
-    id: `${id}-${key}`,
-    value: told[key],
-    onType: (value: string) => setTold({ ...told, [key]: value }),
-    problem: problemOf(key),
-  });
+  const field = fieldOf(told, setTold);
   return (
     <section aria-label="Passphrase">
       <h2 className="mb-1 text-lg font-bold">Passphrase</h2>

@@ -30,7 +30,16 @@ export function useFields(send: () => Promise<unknown>) {
   const told = ["name", "login", "passphrase", "current"];
   /** What was refused of no field that is shown. */
   const rest = refused && !refused.problems.some((one) => told.includes(one.field.slice(1))) ? refused.message : null;
-  return { submit, busy, problemOf, rest, id };
+  /** What a field of several takes: its place in what was told, and what was refused of it. */
+  function fieldOf<Told extends Record<string, string>>(told: Told, setTold: (told: Told) => void) {
+    return (key: keyof Told & string) => ({
+      id: `${id}-${key}`,
+      value: told[key] ?? "",
+      onType: (value: string) => setTold({ ...told, [key]: value }),
+      problem: problemOf(key),
+    });
+  }
+  return { submit, busy, problemOf, rest, id, fieldOf };
 }
 
 interface Props {
