@@ -191,6 +191,15 @@ def test_a_new_passphrase_takes_the_old_one_or_a_code_just_used(doors: Doors) ->
     assert signed_in(doors, login, other)[1].status_code == 200
 
 
+def test_people_of_one_name_in_two_shops_sign_in_as_two(doors: Doors) -> None:
+    logins = []
+    for shop in (doors.mine.id, doors.theirs.id):
+        doors.person(shop, "maker", "Same name")
+        with doors.database.of_shop(shop).work() as records:
+            logins += [one.login for one in records.accounts(shop).all() if one.name == "Same name"]
+    assert logins == ["Same name", "Same name 2"]
+
+
 def test_nobody_signs_in_under_somebody_elses_name(doors: Doors) -> None:
     _, login = with_passphrase(doors)
     other = doors.joined(doors.theirs.id, "maker")
