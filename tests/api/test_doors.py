@@ -248,6 +248,14 @@ def test_everywhere_else_but_here(doors: Doors) -> None:
     assert (is_in(laptop), is_in(phone)) == (True, False)
 
 
+def test_whoever_has_left_is_not_let_in_again(doors: Doors) -> None:
+    owner, client = doors.asking("owner"), doors.joined(doors.mine.id, "maker")
+    member = client.get("/api/me").json()["member_id"]
+    owner.post(f"/api/members/{member}/archive")
+    assert owner.post(f"/api/accounts/{member}/code", json={"role": "maker"}).status_code == 404
+    assert owner.put(f"/api/accounts/{member}", json={"role": "helper"}).status_code == 404
+
+
 def test_a_role_counts_from_the_next_request(doors: Doors) -> None:
     owner, client = doors.asking("owner"), doors.joined(doors.mine.id, "maker")
     member = client.get("/api/me").json()["member_id"]

@@ -11,7 +11,7 @@ from sqlalchemy import delete, func, select, text, update
 from sqlalchemy.exc import IntegrityError
 
 from ulbrek.store.entries import ShopRecords
-from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import AccountRow, DeviceRow, InvitationRow, MemberRow, PasskeyRow
 
 Role = Literal["owner", "maker", "helper"]
@@ -98,10 +98,12 @@ class AccountRepository(ShopRecords):
         """An account.
 
         Raises:
-            NotFoundError: when this shop has no such account
+            NotFoundError: when this shop has no such account, or its owner has left
         """
-        self._own(AccountRow, account_id, "account")
-        return next(one for one in self.all() if one.id == account_id)
+        found = next((one for one in self.all() if one.id == account_id), None)
+        if found is None:
+            raise NotFoundError("account", account_id)
+        return found
 
     def let_in(self, member_id: UUID, role: Role) -> Account:
         """Somebody of the shop may do this from now on; who had no account gets one, under their name or nearly.
@@ -111,6 +113,8 @@ class AccountRepository(ShopRecords):
             RefusedEntryError: when it would leave the shop without an owner
         """
         member = self._own(MemberRow, member_id, "member", lock=True)
+        if member.archived_at is not None:
+            raise NotFoundError("member", member_id)
         row = self._session.scalar(
             select(AccountRow).where(AccountRow.shop_id == self._shop_id, AccountRow.member_id == member_id)
         )
