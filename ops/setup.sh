@@ -31,7 +31,7 @@ fi
 
 # The proxies of the docs are tried as programs alone: installed, they would begin to serve this machine.
 if [ "$what" = test ]; then
-  for proxy in nginx-light:nginx caddy:caddy; do
+  for proxy in nginx:nginx caddy:caddy; do
     if ! command -v "${proxy#*:}" >/dev/null && ! compgen -G ".data/proxies/usr/*bin/${proxy#*:}" >/dev/null; then
       mkdir -p .data/proxies
       (cd .data/proxies && apt-get download -qq "${proxy%:*}" >/dev/null 2>&1 && dpkg -x "${proxy%:*}"_*.deb . && rm -f ./*.deb) ||
