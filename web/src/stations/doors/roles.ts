@@ -2,7 +2,7 @@ import type { Role } from "@/api/accounts";
 
 /** What somebody may be, and what they may then do. */
 export const ROLES: readonly { role: Role; name: string; a: string; may: string }[] = [
-  { role: "owner", name: "owner", a: "an owner", may: "all of it, and say who may come in." },
+  { role: "owner", name: "owner", a: "an owner", may: "do all of it, and say who may come in." },
   { role: "maker", name: "maker", a: "a maker", may: "plan jobs, pour, and keep all records." },
   {
     role: "helper",
