@@ -13,6 +13,7 @@ from ulbrek.files.problems import InvalidDocumentError, Problem
 
 LEAST, MOST = 10, 200
 _LEAST_GUESSES = 8.0  # powers of ten, by zxcvbn
+_JUDGED = 32  # characters: of signs that stand for many letters, 72 took it several seconds
 _WAIT_S = 5.0
 # RFC 9106, the second recommended choice: 64 MiB, three passes. Few at once in a worker, since each takes that much.
 _HASHER = PasswordHasher(time_cost=3, memory_cost=65_536, parallelism=4)
@@ -33,12 +34,14 @@ def refuse_weak(passphrase: str, about: Iterable[str] = ()) -> None:
 
     Raises:
         InvalidDocumentError: when it is too short, too long, or among what is tried first
+        BusyError: when too many are being looked at
     """
     if not LEAST <= len(passphrase) <= MOST:
         _refuse(
             f"It has {len(passphrase)} characters.", f"Take {LEAST} to {MOST}: four words that do not belong together."
         )
-    found = zxcvbn(passphrase[:72], user_inputs=[word for one in about for word in (one, *one.split())])
+    with _Turn():
+        found = zxcvbn(passphrase[:_JUDGED], user_inputs=[word for one in about for word in (one, *one.split())])
     if found["guesses_log10"] < _LEAST_GUESSES:
         _refuse("It is among those that are tried first.", "Take four words that do not belong together.")
 

@@ -1,7 +1,7 @@
 /** Who may come in, said by an owner; and links that show one job. */
 
 import { queryOptions } from "@tanstack/react-query";
-import { client, type Schemas, take } from "./client";
+import { client, Refused, type Schemas, take } from "./client";
 
 export type PersonAtDoor = Schemas["PersonAtDoor"];
 export type Role = NonNullable<PersonAtDoor["account"]>["role"];
@@ -73,7 +73,9 @@ export const sharedQuery = (token: string) =>
 /** The papers of the job that a link shows. */
 export async function sharedPack(token: string, units: "in" | "mm", paper: "a4" | "letter"): Promise<Blob> {
   const query = { units, paper };
-  return (await take(
+  const found: unknown = await take(
     client.GET("/api/shared/pack", { ...shown(token), params: { query }, parseAs: "blob" }),
-  )) as unknown as Blob;
+  );
+  if (!(found instanceof Blob)) throw new Refused(0, "The papers did not come whole. Try again.");
+  return found;
 }
