@@ -8,7 +8,7 @@ from contextlib import contextmanager
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
-from playwright.sync_api import Browser, ViewportSize, sync_playwright
+from playwright.sync_api import Browser, Playwright, ViewportSize, sync_playwright
 
 # The background services of a desktop browser only knock on a closed network here.
 FLAGS = (
@@ -20,16 +20,24 @@ PHONE = ViewportSize(width=390, height=844)
 
 
 @contextmanager
-def chromium(trusting: Path | None = None) -> Iterator[Browser]:
-    """A browser, closed at the end.
+def chromium() -> Iterator[Browser]:
+    """A browser, closed at the end; only one in a process, and no other beside it."""
+    with sync_playwright() as playwright, launched(playwright) as browser:
+        yield browser
+
+
+@contextmanager
+def launched(playwright: Playwright, trusting: Path | None = None) -> Iterator[Browser]:
+    """One of several browsers of a process, closed at the end.
 
     Args:
+        playwright: what all of them are driven by
         trusting: the certificate of an authority that it trusts besides, as somebody's own browser would
     """
     found = shutil.which("chromium-headless-shell") or shutil.which("chromium")
     if found is None:
         raise RuntimeError("Chromium is not installed. Run make test, which installs it.")
-    with sync_playwright() as playwright, TemporaryDirectory() as home:
+    with TemporaryDirectory() as home:
         environment: dict[str, str | float | bool] = {**os.environ, **({"HOME": home} if trusting else {})}
         if trusting is not None:
             _trust(trusting, Path(home) / ".pki" / "nssdb")

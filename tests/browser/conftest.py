@@ -5,9 +5,9 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import Browser, Page, ViewportSize, expect
+from playwright.sync_api import Browser, Page, Playwright, ViewportSize, expect, sync_playwright
 
-from ops.browser import DESK, chromium
+from ops.browser import DESK, launched
 from tests.jobs import DEMO_FILES
 
 OpenPage = Callable[..., Page]
@@ -15,9 +15,15 @@ PATIENCE_MS = 30_000  # on a machine that is busy with other work, too
 
 
 @pytest.fixture(scope="session")
-def browser() -> Iterator[Browser]:
+def playwright() -> Iterator[Playwright]:
     expect.set_options(timeout=PATIENCE_MS)
-    with chromium() as browser:
+    with sync_playwright() as playwright:
+        yield playwright
+
+
+@pytest.fixture(scope="session")
+def browser(playwright: Playwright) -> Iterator[Browser]:
+    with launched(playwright) as browser:
         yield browser
 
 

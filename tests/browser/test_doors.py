@@ -11,10 +11,10 @@ from uuid import uuid4
 import pytest
 import uvicorn
 from axe_playwright_python.sync_playwright import Axe
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect
 from sqlalchemy import text
 
-from ops.browser import DESK, PHONE, chromium
+from ops.browser import DESK, PHONE, launched
 from ops.postgres import Cluster, free_port
 from tests.api.doors import PASSPHRASE, Doors
 from tests.browser.conftest import PATIENCE_MS
@@ -71,10 +71,9 @@ def doors(cluster: Cluster, settings: Settings, tmp_path_factory: pytest.TempPat
 
 
 @pytest.fixture(scope="module")
-def trusting(doors: Doors) -> Iterator[Browser]:
-    expect.set_options(timeout=PATIENCE_MS)
+def trusting(doors: Doors, playwright: Playwright) -> Iterator[Browser]:
     assert doors.settings.authority is not None
-    with chromium(doors.settings.authority) as browser:
+    with launched(playwright, doors.settings.authority) as browser:
         yield browser
 
 

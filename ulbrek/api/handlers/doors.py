@@ -109,7 +109,8 @@ def join(request: Request, asked: JoinRequest) -> Response:
         if not records.accounts(found.shop_id).use_code(found.id):
             refuse_code()
         account_id = found.account_id or _made_owner(records, found, asked, secret or "")
-    return let_in(request, found.shop_id, account_id, asked.device, "code")
+        # In one transaction: whoever sees the code used sees the device too.
+        return let_in_with(records, request, found.shop_id, account_id, (asked.device, "code"))
 
 
 def _secret_of_owner(database: Database, found: Invited, asked: JoinRequest) -> str:
@@ -150,16 +151,24 @@ def sign_out(request: Request) -> Response:
 def let_in(request: Request, shop_id: UUID, account_id: UUID, device: str, by: Came) -> Response:
     """A device is signed in from now on; it is given what it shows for that."""
     database: Database = request.app.state.database
-    where = address_of(request)
     with database.of_shop(shop_id).work() as records:
-        accounts = records.accounts(shop_id)
-        account = accounts.get(account_id)
-        shown = cookies.token_in(request.headers, request.url.scheme)
-        if shown is not None:  # whoever was signed in here is so no longer
-            accounts.end_shown(shown)
-        _, token = accounts.sign_in(account_id, device, by, where)
-        records.security(shop_id).forget_old()
-        records.security(shop_id).add("joined" if by == "code" else "signed-in", account.name, where, device)
+        return let_in_with(records, request, shop_id, account_id, (device, by))
+
+
+def let_in_with(
+    records: Records, request: Request, shop_id: UUID, account_id: UUID, told: tuple[str, Came]
+) -> Response:
+    """The same within a transaction that does more; its answer is sent once that is committed."""
+    device, by = told
+    where = address_of(request)
+    accounts = records.accounts(shop_id)
+    account = accounts.get(account_id)
+    shown = cookies.token_in(request.headers, request.url.scheme)
+    if shown is not None:  # whoever was signed in here is so no longer
+        accounts.end_shown(shown)
+    _, token = accounts.sign_in(account_id, device, by, where)
+    records.security(shop_id).forget_old()
+    records.security(shop_id).add("joined" if by == "code" else "signed-in", account.name, where, device)
     answer = JSONResponse({"role": account.role, "name": account.name})
     cookies.show(answer, token, request.url.scheme)
     return answer

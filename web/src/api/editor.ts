@@ -24,6 +24,8 @@ export interface Editor {
   shown: PlanView;
   /** Keeps a change as one revision. Rejects with Refused where the core cannot read a field. */
   change: (make: (job: Job) => JobInput, what: string) => Promise<void>;
+  /** Keeps what was previewed, as a change. */
+  letGo: (make: (job: Job) => JobInput, what: string) => Promise<void>;
   /** Shows a change while a gesture lasts, without keeping it. */
   preview: (make: (job: Job) => JobInput) => void;
   /** Gives a gesture up. */
@@ -45,9 +47,9 @@ export interface Editor {
 export function useEditor(id: string): Editor {
   const queries = useQueryClient();
   const { data: kept } = useSuspenseQuery(jobQuery(id));
-  const seen = useRef(kept.job); // what a hand that changes something has before it
-  seen.current = kept.job;
   const [gesture, setGesture] = useState<PlanView | null>(null);
+  const seen = useRef({ kept: kept.job, shown: kept.job }); // what a hand that changes something has before it
+  seen.current = { kept: kept.job, shown: (gesture ?? kept).job };
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [others, setOthers] = useState<string | null>(null);
   const readOnly = !useMay()("PUT /api/jobs/{job_id}");
@@ -139,6 +141,14 @@ export function useEditor(id: string): Editor {
     setGesture(null);
   }, []);
 
+  const changeOf = useCallback(
+    (before: Job, make: (job: Job) => JobInput, what: string) => {
+      if (readOnly) return Promise.reject(new Refused(403, "Makers and owners change jobs. Ask one."));
+      return inLine(() => send((now) => rebased(before, make, now), what));
+    },
+    [inLine, readOnly, send],
+  );
+
   const settle = async (choice: "mine" | "theirs") => {
     if (!conflict) return;
     setConflict(null);
@@ -149,14 +159,8 @@ export function useEditor(id: string): Editor {
   return {
     kept,
     shown: gesture ?? kept,
-    change: useCallback(
-      (make, what) => {
-        if (readOnly) return Promise.reject(new Refused(403, "Makers and owners change jobs. Ask one."));
-        const before = seen.current;
-        return inLine(() => send((now) => rebased(before, make, now), what));
-      },
-      [inLine, readOnly, send],
-    ),
+    change: useCallback((make, what) => changeOf(seen.current.shown, make, what), [changeOf]),
+    letGo: useCallback((make, what) => changeOf(seen.current.kept, make, what), [changeOf]),
     preview,
     dropPreview,
     step: (step, ofOthers = false) =>

@@ -38,7 +38,7 @@ interface Options<T, P> {
   nudged: (target: T, from: P, arrow: Arrow) => P | null;
   /** Shows it there, while it is held. */
   show: (target: T, place: P) => void;
-  /** Keeps it there, when it is let go. */
+  /** Keeps it there, when it is let go, its keys have rested or are left. */
   keep?: (target: T, place: P) => Promise<void>;
   /** It is kept, and stands where it stands. */
   onKept?: () => void;
@@ -142,6 +142,9 @@ export function useHeldMove<T, P>(options: Options<T, P>) {
       onKeyDown(event: KeyboardEvent<SVGElement>) {
         taken.current = target;
         moveProps.onKeyDown?.(event);
+      },
+      onBlur() {
+        if (resting.current) keep(); // before whatever is done next
       },
     }),
   };

@@ -57,7 +57,7 @@ export function useCorners({ pieceIndex, view, measured, still, units }: Options
     },
     keep: (index, to) => {
       const from = still.current ?? measured;
-      return editor.change((job) => withCorner(job, pieceIndex, from, index, to), `Moved corner ${index + 1}`);
+      return editor.letGo((job) => withCorner(job, pieceIndex, from, index, to), `Moved corner ${index + 1}`);
     },
     onKept: () => {
       still.current = null;

@@ -60,7 +60,7 @@ export function useFeatureMoves({ pieceIndex, view, size, boxes, units }: Option
     show: (_, { features }) => editor.preview((job) => withFeatures(job, pieceIndex, features)),
     keep: (_, { features }) => {
       const what = features.length === 1 ? features[0]?.name : `${features.length} features`;
-      return editor.change((job) => withFeatures(job, pieceIndex, features), `Moved ${what}`.slice(0, 120));
+      return editor.letGo((job) => withFeatures(job, pieceIndex, features), `Moved ${what}`.slice(0, 120));
     },
   });
 }

@@ -42,7 +42,7 @@ export function MixStation() {
             units={units}
             onPreview={(litres) => editor.preview((now) => withField(now, "/mix/water_per_bag_l", litres))}
             onKeep={(litres) =>
-              void editor.change((now) => withField(now, "/mix/water_per_bag_l", litres), `${litres} l of water a bag`)
+              void editor.letGo((now) => withField(now, "/mix/water_per_bag_l", litres), `${litres} l of water a bag`)
             }
           />
         )}

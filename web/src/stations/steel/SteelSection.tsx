@@ -193,6 +193,6 @@ function useHeight(under: number, highest: number, scale: number) {
     dragged: (_, from, hand) => within(from - hand.dy / scale),
     nudged: (_, from, arrow) => (arrow.up ? within(from + arrow.up * STEP_MM[units]) : null),
     show: (_, mm) => editor.preview((job) => withField(job, "/steel/height", { mm })),
-    keep: (_, mm) => editor.change((job) => withField(job, "/steel/height", { mm }), "Moved the steel up or down"),
+    keep: (_, mm) => editor.letGo((job) => withField(job, "/steel/height", { mm }), "Moved the steel up or down"),
   });
 }

@@ -75,7 +75,7 @@ export function useBars({ planned, view, units }: Options) {
       return bar.moves && step ? { at: within(bar, from.at + step), guide: null } : null;
     },
     show: (bar, { at }) => editor.preview((job) => withPlace(job, bar, at)),
-    keep: (bar, { at }) => editor.change((job) => withPlace(job, bar, at), `Moved the bar ${bar.why}`.slice(0, 120)),
+    keep: (bar, { at }) => editor.letGo((job) => withPlace(job, bar, at), `Moved the bar ${bar.why}`.slice(0, 120)),
   });
 }
 
