@@ -88,7 +88,15 @@ def _serve(name: str) -> int:
         port = free_port(int(os.environ.get("ULBREK_PORT", PORT)))
         app = create_app(settings)
         _Server(
-            uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning", access_log=False, proxy_headers=False)
+            uvicorn.Config(
+                app,
+                host="127.0.0.1",
+                port=port,
+                log_level="warning",
+                access_log=False,
+                timeout_graceful_shutdown=2,
+                proxy_headers=False,
+            )
         ).run()
     return 0
 

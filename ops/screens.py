@@ -135,6 +135,8 @@ def opened(browser: Browser, address: str, units: str, theme: str, phone: bool) 
     """The floor on a device of its own."""
     context = browser.new_context(viewport=PHONE if phone else DESK, has_touch=phone, base_url=address)
     context.add_init_script(f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')")
+    # Else the network would never be idle.
+    context.route("**/api/changes", lambda route: route.fulfill(status=204))
     page = context.new_page()
     page.goto("/")
     return page
@@ -179,7 +181,11 @@ def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
     port = free_port()
     with fresh_demo("screens") as url:
         app = create_app(Settings(database_url=url).model_copy(update={"sign_in": sign_in}))
-        server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="error", access_log=False))
+        server = uvicorn.Server(
+            uvicorn.Config(
+                app, host="127.0.0.1", port=port, log_level="error", access_log=False, timeout_graceful_shutdown=2
+            )
+        )
         thread = threading.Thread(target=server.run)
         thread.start()
         while not server.started:

@@ -77,7 +77,14 @@ def address(settings: Settings) -> Iterator[str]:
     """The application behind a real socket, for a real browser."""
     port = free_port()
     server = uvicorn.Server(
-        uvicorn.Config(create_app(settings), host="127.0.0.1", port=port, log_level="error", access_log=False)
+        uvicorn.Config(
+            create_app(settings),
+            host="127.0.0.1",
+            port=port,
+            log_level="error",
+            access_log=False,
+            timeout_graceful_shutdown=2,
+        )
     )
     thread = threading.Thread(target=server.run)
     thread.start()

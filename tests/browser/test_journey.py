@@ -176,6 +176,8 @@ def test_as_it_lies_is_the_mirror_of_as_it_stands(open_page: OpenPage, rinse_sin
 
 def test_a_change_made_in_between_is_shown_as_a_choice(open_page: OpenPage, rinse_sink_top: str) -> None:
     mine, theirs = open_page(rinse_sink_top), open_page(rinse_sink_top)
+    # The news of it is still on its way.
+    mine.route("**/api/jobs/*", lambda route: route.abort() if route.request.method == "GET" else route.continue_())
     dimension(theirs, "Length", "40")
     revision(theirs, 2)
     dimension(mine, "Length", "38")
@@ -208,3 +210,11 @@ def test_what_is_typed_while_an_edit_is_on_its_way_takes_nothing_of_it_back(
     dimension(page, "Rinse sink, edge to left edge", "170 mm")
     shows(page, "Rinse sink, edge to left edge", "170 mm")
     shows(page, "Rinse sink, edge to front edge", "70 mm")
+
+
+def test_what_one_page_changes_the_other_shows(open_page: OpenPage, rinse_sink_top: str) -> None:
+    laptop, phone = open_page(rinse_sink_top), open_page(rinse_sink_top)
+    dimension(laptop, "Length", "40")
+    shows(phone, "Length", "40″")
+    phone.get_by_role("button", name="Undo").click()
+    shows(laptop, "Length", "36″")

@@ -21,6 +21,7 @@ from ulbrek.api.floor import Floors
 from ulbrek.api.front_end import FrontEnd
 from ulbrek.api.guard import LOOPBACK, Guard
 from ulbrek.api.handlers import ROUTERS
+from ulbrek.api.live import Live
 from ulbrek.api.metrics import MEDIA_TYPE, observer, written
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.settings import Settings
@@ -50,6 +51,7 @@ def create_app(settings: Settings) -> FastAPI:
     searching = Apart(max(1, settings.long_work // 2), 0)
     plans = Plans(database, apart)
     floors = Floors(plans)
+    live = Live(settings.database_url)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -62,6 +64,7 @@ def create_app(settings: Settings) -> FastAPI:
             Thread(target=_look, args=(floors, database), daemon=True).start()
             await to_thread(apart.warm)  # nobody who is answered waits for what is brought in
         yield
+        await live.close()
         plans.close()
         for pool in (apart, searching):
             pool.close()
@@ -79,7 +82,7 @@ def create_app(settings: Settings) -> FastAPI:
     )
     app.state.database, app.state.settings = database, settings
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
-    app.state.floors = floors
+    app.state.floors, app.state.live = floors, live
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)

@@ -53,8 +53,11 @@ _OPTIONS = "-c statement_timeout=20000 -c lock_timeout=8000 -c idle_in_transacti
 # Which shop a session works for: the tables show it no other (migration 0005).
 ALL_SHOPS = "*"
 WORK_FOR = text("SELECT set_config('ulbrek.shop', :shop, :local)")
-# And who works there, who signs what does not say otherwise (migration 0006).
-_WORK_AS = text("SELECT set_config('ulbrek.shop', :shop, :local), set_config('ulbrek.member', :member, :local)")
+# And who works there, who signs what does not say otherwise (migration 0006); and from which page (migration 0007).
+_WORK_AS = text(
+    "SELECT set_config('ulbrek.shop', :shop, :local), set_config('ulbrek.member', :member, :local), "
+    "set_config('ulbrek.page', :page, :local)"
+)
 # Whoever may do everything sees everything, so work is done in the name of a role that may not. Where the address is
 # that of a plain user no such role can be made, and none is needed.
 _ROLE = "ulbrek_app"
@@ -85,6 +88,8 @@ class Database:
         self._shop_id: UUID | None = None
         self._member_id: UUID | None = None
         self._only_as = False
+        self._page = ""
+        self._first_id: UUID | None = None
         self._first: Database | None = None
         self._all: Database | None = None  # where the oldest shop is looked for
         self.engine: Engine = create_engine(
@@ -108,6 +113,12 @@ class Database:
         other._all = other._first = None
         return other
 
+    def from_page(self, page: str) -> "Database":
+        """The same database; whoever follows what changes is told that it was this page that asked for it."""
+        other = copy(self)
+        other._page = page
+        return other
+
     def of_first_shop(self) -> "Database":
         """The same database for the oldest shop, where nobody signs in; it is looked for when something is asked."""
         if self._first is None:
@@ -128,8 +139,14 @@ class Database:
 
     def _settle(self) -> None:
         if self._all is not None and self._shop_id is None:
-            with self._all.look() as records:
-                self._shop_id = records.shops.first_id()
+            self._shop_id = self._all.first_shop_id()
+
+    def first_shop_id(self) -> UUID | None:
+        """The oldest shop; None before there is one."""
+        if self._first_id is None:
+            with self.look() as records:
+                self._first_id = records.shops.first_id()
+        return self._first_id
 
     @property
     def _works_for(self) -> tuple[str, str]:
@@ -180,7 +197,7 @@ class Database:
         self._settle()
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             shop, member = self._works_for
-            session.execute(_WORK_AS, {"shop": shop, "member": member, "local": True})
+            session.execute(_WORK_AS, {"shop": shop, "member": member, "page": self._page, "local": True})
             if self._only_as:
                 _sign(session, self._member_id)
             yield Records(session, self._known, self._shop_id, self._member_id)
@@ -192,7 +209,7 @@ class Database:
         with self.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as connection:
             shop, _ = self._works_for  # nothing is signed that is only read
             if connection.info.get("works_for") != shop:
-                connection.execute(_WORK_AS, {"shop": shop, "member": "", "local": False})
+                connection.execute(_WORK_AS, {"shop": shop, "member": "", "page": "", "local": False})
                 connection.info["works_for"] = shop
             yield Records(Session(connection), self._known, self._shop_id, self._member_id)
 

@@ -4,6 +4,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import "./app.css";
 import { Refused, SIGNED_OUT } from "./api/client";
+import { beginAnew } from "./api/me";
 import { makeRouter } from "./router";
 import { PreferencesProvider } from "./units/preferences";
 
@@ -19,8 +20,7 @@ const router = makeRouter(queries);
 addEventListener(SIGNED_OUT, () => {
   const { pathname, href } = router.state.location;
   if (pathname === "/sign-in" || pathname === "/join" || pathname === "/see") return;
-  queries.clear();
-  void router.navigate({ to: "/sign-in", search: { to: href }, replace: true });
+  void beginAnew(queries).then(() => router.navigate({ to: "/sign-in", search: { to: href }, replace: true }));
 });
 
 const place = document.getElementById("app");

@@ -10,6 +10,7 @@ import {
   useLocation,
 } from "@tanstack/react-router";
 import { Refused } from "./api/client";
+import { useLiveChanges } from "./api/live";
 import { meQuery } from "./api/me";
 import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
@@ -42,10 +43,15 @@ const root = createRootRouteWithContext<{ queries: QueryClient }>()({
     if (me.sign_in && !me.role && !OPEN.includes(location.pathname))
       throw redirect({ to: "/sign-in", search: { to: location.href }, replace: true });
   },
-  component: Outlet,
+  component: Root,
   errorComponent: Broken,
   notFoundComponent: () => <Message title="Page not found" text="The link may be out of date." />,
 });
+
+function Root() {
+  useLiveChanges();
+  return <Outlet />;
+}
 
 const floor = createRoute({
   getParentRoute: () => root,

@@ -51,6 +51,7 @@ _WHO: dict[Who, str] = {
     "helper": """
         GET /api/agenda
         GET /api/castings
+        GET /api/changes
         GET /api/castings/{casting_id}
         POST /api/castings/{casting_id}/state
         GET /api/jobs

@@ -3,6 +3,7 @@
 from ulbrek.api.handlers import (
     accounts,
     castings,
+    changes,
     cuts,
     doors,
     forms,
@@ -41,6 +42,7 @@ ROUTERS = tuple(
         accounts,
         links,
         passkeys,
+        changes,
     )
 )
 write_as(route for router in ROUTERS for route in router.routes)

@@ -7,11 +7,14 @@ from typing import Annotated
 from fastapi import Depends, Request, Response
 
 from ulbrek.api.access.asker import Asker, asker_of
+from ulbrek.api.access.gate import OWN_HEADER
 from ulbrek.api.apart import Apart
 from ulbrek.api.floor import Floor, Floors
 from ulbrek.api.services.plans import Plans
 from ulbrek.core.job.shop import Shop
 from ulbrek.store.database import Database
+
+_PAGE = re.compile("[0-9a-f-]{36}")  # as a page calls itself, told to those that follow what changes
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,7 +37,9 @@ async def _asker(request: Request) -> Asker:
 
 async def _database(request: Request) -> Database:
     """The records of the shop of whoever asks."""
-    return asker_of(request).records(request.app.state.database)
+    database = asker_of(request).records(request.app.state.database)
+    page = request.headers.get(OWN_HEADER, "")
+    return database.from_page(page) if _PAGE.fullmatch(page) else database
 
 
 async def _plans(request: Request) -> Plans:

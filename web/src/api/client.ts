@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { v4 as newId } from "uuid";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -30,8 +31,10 @@ export type LengthInput = Schemas["Length-Input"];
 export type Station = JobFinding["station"];
 export type Severity = Finding["severity"];
 
+/** What this page calls itself, so that it is not told what it did itself. */
+export const PAGE = newId();
 /** What no page of another site can send without being asked whether it may. */
-const OWN = { "x-ulbrek": "1" };
+const OWN = { "x-ulbrek": PAGE };
 export const client = createClient<paths>({ baseUrl: "/", headers: OWN });
 /** Said on the window when somebody is not signed in any longer. */
 export const SIGNED_OUT = "ulbrek-signed-out";

@@ -1,6 +1,6 @@
 /** Who one is here, what one may ask for, and coming in and going out. */
 
-import { queryOptions, useQuery } from "@tanstack/react-query";
+import { type QueryClient, queryOptions, useQuery } from "@tanstack/react-query";
 import type { Units } from "@/units/length";
 import { client, type Schemas, take } from "./client";
 import type { paths } from "./schema";
@@ -15,6 +15,12 @@ export const meQuery = queryOptions({
   queryFn: () => take(client.GET("/api/me")),
   staleTime: 60_000,
 });
+
+/** Somebody else is here now, or nobody: all that was shown is forgotten, and who it is is asked anew. */
+export async function beginAnew(queries: QueryClient): Promise<void> {
+  queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "me" });
+  await queries.fetchQuery({ ...meQuery, staleTime: 0 });
+}
 
 /** Tells whether one may ask for an address; until that is known one may not. */
 export function useMay(): (address: Address) => boolean {

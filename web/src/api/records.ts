@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { v4 as newId } from "uuid";
 import { client, Refused, type Schemas, take } from "./client";
 import { useMay } from "./me";
 
@@ -121,7 +122,7 @@ const photoKeys = new WeakMap<File, string>();
 
 /** A photo of an entry: its bytes alone, whatever the file is called; kept once, however often it is sent. */
 export async function sendPhoto(entryId: string, file: File): Promise<void> {
-  const key = photoKeys.get(file) ?? crypto.randomUUID();
+  const key = photoKeys.get(file) ?? newId();
   photoKeys.set(file, key);
   const answer = await fetch(`/api/observations/${entryId}/photos?key=${key}`, {
     method: "POST",

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Schemas } from "@/api/client";
-import { deviceName, join, lookAtCode } from "@/api/me";
+import { beginAnew, deviceName, join, lookAtCode } from "@/api/me";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { usePreferences } from "@/units/preferences";
 import { DoorPage } from "./DoorPage";
@@ -71,7 +71,7 @@ function useGoIn(): () => Promise<void> {
   const queries = useQueryClient();
   const navigate = useNavigate();
   return async () => {
-    queries.clear();
+    await beginAnew(queries);
     await navigate({ to: "/", replace: true });
   };
 }

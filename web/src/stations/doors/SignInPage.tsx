@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
-import { meQuery, passkeysFit, signIn, signInByPasskey } from "@/api/me";
+import { beginAnew, meQuery, passkeysFit, signIn, signInByPasskey } from "@/api/me";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { DoorPage } from "./DoorPage";
 import { Typed, useFields } from "./useFields";
@@ -16,7 +16,7 @@ export function SignInPage({ to }: { to: string }) {
   const [keyProblem, setKeyProblem] = useState<string | null>(null);
 
   async function goIn() {
-    queries.clear();
+    await beginAnew(queries);
     await navigate({ href: to, replace: true });
   }
   const { submit, busy, problemOf, rest, id } = useFields(async () => {

@@ -3,6 +3,7 @@ import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import {
   addPasskey,
+  beginAnew,
   devicesQuery,
   endMyDevice,
   endMyOtherDevices,
@@ -33,7 +34,7 @@ export function YouPage() {
 
   async function leave() {
     await signOut();
-    queries.clear();
+    await beginAnew(queries);
     await navigate({ to: "/sign-in" });
   }
 

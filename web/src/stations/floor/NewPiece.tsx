@@ -1,6 +1,7 @@
 import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
+import { v4 as newId } from "uuid";
 import { type FieldProblem, type JobInput, Refused } from "@/api/client";
 import { beginJob, beginPiece, jobQuery, type Start, shopQuery, startsQuery } from "@/api/queries";
 import { Modal } from "@/parts/Modal";
@@ -26,7 +27,7 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
     try {
       const job: JobInput = {
         name: name.trim(),
-        pieces: [await beginPiece(start, `piece-${crypto.randomUUID().slice(0, 8)}`, name.trim(), sizes, units)],
+        pieces: [await beginPiece(start, `piece-${newId().slice(0, 8)}`, name.trim(), sizes, units)],
         mix: { mix: mix?.id ?? "", bag: mix?.sizes[0]?.id ?? "", container: shop.containers[0]?.id ?? "" },
       };
       const view = await beginJob(job);

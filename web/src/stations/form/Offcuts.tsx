@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { v4 as newId } from "uuid";
 import { client, take } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
@@ -102,7 +103,7 @@ async function keep(rest: Left): Promise<void> {
     );
   if (!item) return;
   const body = {
-    id: crypto.randomUUID(),
+    id: newId(),
     note: "",
     quantity: 1,
     name: "offcut",

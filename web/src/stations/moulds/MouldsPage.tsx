@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { v4 as newId } from "uuid";
 import { client, Refused, take } from "@/api/client";
 import { jobNamesQuery, shopQuery } from "@/api/queries";
 import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
@@ -208,7 +209,7 @@ function MouldDialog({ form, onClose }: MouldProps) {
     before: String(mould?.used_before ?? 0),
     weakest: mould?.weakest_part ?? "",
   });
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => newId());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
   const pieces = jobs.flatMap((job) =>
     job.pieces.map((piece) => ({ job: job.id, id: piece.id, name: `${job.name}: ${piece.name}` })),

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { v4 as newId } from "uuid";
 import type { Schemas } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { listAt } from "@/api/lists";
@@ -42,9 +43,7 @@ export function JoinedParts() {
         <button
           type="button"
           className="button mt-2"
-          onClick={() =>
-            void list.add({ id: crypto.randomUUID().slice(0, 8), name: `Part ${parts.length + 1}` }, "Added a part")
-          }
+          onClick={() => void list.add({ id: newId().slice(0, 8), name: `Part ${parts.length + 1}` }, "Added a part")}
         >
           Add a part
         </button>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { v4 as newId } from "uuid";
 import { client, type Schemas, take } from "@/api/client";
 import { useMay } from "@/api/me";
 import { type PourView, useSend, useStock } from "@/api/records";
@@ -70,7 +71,7 @@ export function StockOfPour({ view }: { view: PourView }) {
                             client.POST("/api/stock/{item_id}/lots", {
                               params: { path: { item_id: item.id } },
                               body: {
-                                id: crypto.randomUUID(),
+                                id: newId(),
                                 note: "",
                                 quantity: 1,
                                 name: "offcut",

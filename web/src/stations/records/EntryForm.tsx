@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useId, useState } from "react";
+import { v4 as newId } from "uuid";
 import { Refused } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { type Entry, membersQuery, useSend } from "@/api/records";
@@ -29,7 +30,7 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
   const { data: shop } = useQuery(shopQuery);
   const zone = shop?.hours?.zone ?? "UTC";
   const sending = useSend();
-  const [key, setKey] = useState(() => crypto.randomUUID());
+  const [key, setKey] = useState(() => newId());
   const [when, setWhen] = useState("");
   const [text, setText] = useState("");
   const { who, setWho } = usePreferences();
@@ -46,7 +47,7 @@ export function EntryForm({ label, send, onDone, note, when: opening, progress, 
     const at = when ? momentOf(when, zone) : opening || new Date().toISOString();
     try {
       await sending(() => send({ id: key, at, note: text.trim(), member_id: known ? who : null }));
-      setKey(crypto.randomUUID());
+      setKey(newId());
       setText("");
       setWhen("");
       setRefused(null);

@@ -1,0 +1,55 @@
+"""What changes in the shop, told as it happens."""
+
+import json
+from collections.abc import AsyncGenerator
+from contextlib import aclosing
+from uuid import UUID
+
+from fastapi import APIRouter, HTTPException, Request
+from sse_starlette import EventSourceResponse, ServerSentEvent
+from starlette.concurrency import run_in_threadpool
+
+from ulbrek.api.access.asker import Asker
+from ulbrek.api.handlers.common import Asking, Db
+from ulbrek.api.live import MOST_FOLLOWING, Live
+from ulbrek.store.changes import Change
+
+router = APIRouter(prefix="/api")
+LASTS_S = 1800.0  # then a page comes again, and the gate looks again whether it may
+PING_S = 15
+# Of what helpers are told: what their pours are about.
+_OF_HELPERS = frozenset({"pour", "log", "casting", "job", "run", "shop"})
+
+
+@router.get("/changes", include_in_schema=False)
+async def follow_changes(request: Request, db: Db, asker: Asking) -> EventSourceResponse:
+    """A stream of what changes, as server-sent events: ``what``, ``key``, ``page``; ``again`` says look at all of it.
+
+    It never ends by itself before half an hour is over, which is why it stands in no description of the API.
+    """
+    live: Live = request.app.state.live
+    shop_id = await run_in_threadpool(lambda: db.shop_id)
+    if shop_id is None:
+        raise HTTPException(404, "There is no shop yet.")
+    if live.is_full:
+        raise HTTPException(503, f"{MOST_FOLLOWING} pages follow already. Try again later.")
+    return EventSourceResponse(stream_of(live, asker, shop_id), ping=PING_S, headers={"X-Accel-Buffering": "no"})
+
+
+async def stream_of(live: Live, asker: Asker, shop_id: UUID) -> AsyncGenerator[ServerSentEvent]:
+    """What one that follows is told: what is of their shop, and theirs to see; it ends when their device is out."""
+    async with aclosing(live.follow(shop_id, LASTS_S)) as changes:
+        async for change in changes:
+            if change is None:
+                yield ServerSentEvent(event="again", data="")
+            elif change.what == "device":
+                if change.key == str(asker.device_id):
+                    return  # it comes again, and is let in or not
+                if asker.role == "owner":
+                    yield _told(change)
+            elif asker.role in ("owner", "maker") or change.what in _OF_HELPERS:
+                yield _told(change)
+
+
+def _told(change: Change) -> ServerSentEvent:
+    return ServerSentEvent(data=json.dumps({"what": change.what, "key": change.key, "page": change.page}))

@@ -1,0 +1,82 @@
+"""Live changes: one connection a worker listens, and each page that follows is told what is of its shop."""
+
+import asyncio
+from asyncio import Queue, QueueFull, Task
+from collections.abc import AsyncGenerator
+from contextlib import suppress
+from uuid import UUID
+
+import structlog
+from psycopg import OperationalError
+
+from ulbrek.store.changes import Change, listen
+
+MOST_FOLLOWING = 500  # pages, in one worker
+_WAITING = 500  # changes that a page has not taken yet; beyond them it is told to look at everything again
+_AGAIN_S = 1.0
+log = structlog.get_logger("ulbrek")
+
+
+class Live:
+    """Tells pages what changes, as long as they follow."""
+
+    def __init__(self, url: str) -> None:
+        """Listens to the database at ``url`` from when the first page follows."""
+        self._url = url
+        self._following: dict[Queue[Change | None], UUID] = {}
+        self._listening: Task[None] | None = None
+        self._hears = False
+
+    @property
+    def is_full(self) -> bool:
+        """Whether so many pages follow that no further one can."""
+        return len(self._following) >= MOST_FOLLOWING
+
+    async def follow(self, shop_id: UUID, lasts_s: float) -> AsyncGenerator[Change | None]:
+        """What changes in a shop, for so long; None where something may have been missed, and at first."""
+        waiting: Queue[Change | None] = Queue(_WAITING)
+        self._following[waiting] = shop_id
+        if self._listening is None:
+            self._listening = asyncio.create_task(self._listen())
+        if self._hears:
+            waiting.put_nowait(None)
+        ends = asyncio.get_running_loop().time() + lasts_s
+        try:
+            while True:
+                async with asyncio.timeout_at(ends):
+                    change = await waiting.get()
+                yield change
+        except TimeoutError:
+            return
+        finally:
+            del self._following[waiting]
+
+    async def close(self) -> None:
+        """Listens no longer."""
+        if self._listening is not None:
+            self._listening.cancel()
+            with suppress(asyncio.CancelledError):
+                await self._listening
+
+    async def _listen(self) -> None:
+        """Tells every page; where the database is gone it asks until that is back, and all look at everything again."""
+        while True:
+            try:
+                async for change in listen(self._url):
+                    self._hears = True
+                    for waiting, shop_id in tuple(self._following.items()):
+                        if change is None or change.shop_id == shop_id:
+                            _tell(waiting, change)
+            except (OperationalError, OSError) as error:
+                log.warning("not listening", error=type(error).__name__)
+            self._hears = False
+            await asyncio.sleep(_AGAIN_S)
+
+
+def _tell(waiting: Queue[Change | None], change: Change | None) -> None:
+    try:
+        waiting.put_nowait(change)
+    except QueueFull:
+        while not waiting.empty():
+            waiting.get_nowait()
+        waiting.put_nowait(None)
