@@ -73,7 +73,7 @@ class Served:
 
     def wait(self) -> None:
         """Until it answers, its database with it."""
-        patience = time.monotonic() + 60
+        patience = time.monotonic() + 180
         while time.monotonic() < patience:
             with suppress(OSError, http.client.HTTPException):
                 if ask(self.port, "GET", "/healthz")[0] == http.HTTPStatus.OK:

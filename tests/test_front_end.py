@@ -26,7 +26,7 @@ def test_its_own_tests_pass_and_what_stands_on_the_screen_stands_on_paper(tmp_pa
     file = tmp_path / "written.json"
     file.write_text(json.dumps(cases), "utf-8")
     run = subprocess.run(
-        ["npx", "vitest", "run", "--reporter=dot", "--no-color"], cwd=ROOT / "web", check=False, text=True,
+        ["npm", "test", "--silent", "--", "--no-color"], cwd=ROOT / "web", check=False, text=True,
         env={**os.environ, "ULBREK_WRITTEN": str(file)}, capture_output=True,
     )  # fmt: skip
     assert run.returncode == 0, run.stdout + run.stderr

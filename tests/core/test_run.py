@@ -1,0 +1,246 @@
+"""A pour as a run: whatever the order in which its entries come, and from the first act to the last."""
+
+import json
+from collections.abc import Iterator
+from dataclasses import asdict
+from datetime import UTC, datetime, timedelta
+from functools import cache
+from typing import Any
+from uuid import UUID
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.jobs import DEMO, core, demo_job, top
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.mix.inputs import MixedBatch
+from ulbrek.core.plan.briefs.pour import pour_brief
+from ulbrek.core.plan.plan import plan
+from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.pour.forecast import AGAIN_LEAST
+from ulbrek.core.pour.result import RunState
+from ulbrek.core.pour.said import all_steps
+from ulbrek.core.pour.script import Poured, height, script_of
+from ulbrek.core.pour.sheet import RunSheet
+from ulbrek.core.pour.state import run_state
+from ulbrek.core.pour.station import run_sheet
+from ulbrek.core.records.record import AT_ONCE, Record
+
+SHOP = Shop.model_validate_json((DEMO / "shop.json").read_bytes())
+BEGIN = datetime(2026, 11, 23, 9, 0, tzinfo=UTC)
+MINUTE = 60_000.0
+MOST_STEPS = 500
+
+
+def changed(job: Job, **stations: dict[str, Any]) -> Job:
+    document = job.model_dump(mode="json")
+    for station, fields in stations.items():
+        document[station] |= fields
+    return Job.model_validate(document)
+
+
+JOBS: dict[str, Job] = {
+    "the glaze bench's top with its sink": demo_job(1),
+    "two weights, a few minutes": demo_job(3),
+    "the planter with its core": demo_job(7),
+    "the whole yard": demo_job(9),
+    "packed": changed(demo_job(1), mix={"feel": "packed", "work": "packed"}),
+    "flowing": changed(demo_job(1), mix={"feel": "flowing"}),
+    "rapid": top(mix={"mix": "rapid", "bag": "25kg"}) if any(one.id == "rapid" for one in SHOP.mixes) else top(),
+    "deep, by one person": top(
+        core(depth="300 mm"), piece={"thickness": "400 mm"}, mix={"people": 1, "container": "bucket"}
+    ),
+    "many bags": top(piece={"outline": {"length": "2000 mm", "width": "1000 mm"}, "thickness": "60 mm", "count": 3}),
+}
+
+
+@cache
+def sheet_of(name: str) -> RunSheet:
+    job = JOBS[name]
+    return run_sheet(pour_brief(job, SHOP, plan(job, SHOP, AT_ONCE)))
+
+
+def ms(at: datetime) -> float:
+    return at.timestamp() * 1000
+
+
+def entry(number: int, kind: str, at: datetime, step: str | None = None, **said: Any) -> RunEntry:
+    return RunEntry.model_validate({"id": UUID(int=number + 1), "kind": kind, "at": at, "step": step, **said})
+
+
+def played(sheet: RunSheet) -> Iterator[tuple[RunState, RunEntry]]:
+    """A pour as two people would run it who press as soon as they may; each state, and what is written down in it."""
+    entries: list[RunEntry] = []
+    now = BEGIN
+    answers = {step.id: [one.id for one in step.answers if one.leads == "on"] for step in all_steps(sheet)}
+    for number in range(MOST_STEPS):
+        state = run_state(sheet, entries, ms(now))
+        if state.over:
+            return
+        steps = {one.id: one for one in state.steps}
+        key = next((one for one in (state.placer, state.mixer) if one and steps[one].status == "open"), None)
+        if key is None:
+            now = datetime.fromtimestamp(
+                min(steps[one].from_at for one in (state.placer, state.mixer) if one) / 1000, UTC
+            )
+            now += timedelta(seconds=1)
+            continue
+        now += timedelta(milliseconds=steps[key].lasts)
+        right = answers[steps[key].step]
+        written = entry(number, "answer" if right else "did", now, key, **({"answer": right[0]} if right else {}))
+        entries.append(written)
+        yield state, written
+    raise AssertionError("it never ends")
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_a_pour_runs_from_its_first_act_to_its_last(name: str) -> None:
+    sheet = sheet_of(name)
+    run = list(played(sheet))
+    written = [one for _, one in run]
+    done = [one.step for one in written]
+    assert len(set(done)) == len(done)
+    end = run_state(sheet, written, ms(written[-1].at))
+    assert end.over
+    assert end.placed_l == pytest.approx(end.whole_l)
+    assert sum(one.bags for one in end.batches) == end.bags >= sheet.bags.bare
+    assert end.water_l == pytest.approx(sum(one.bags for one in end.batches) * sheet.bags.start_l)
+    at = {step: index for index, step in enumerate(done)}
+    for number in range(1, len(end.batches) + 1):
+        mine = [index for step, index in at.items() if step and step.startswith(f"batch/{number}/place")]
+        assert at[f"batch/{number}/water"] < at[f"batch/{number}/mixed"] < min(mine, default=len(done))
+        assert max(at[one.id] for one in sheet.ready) < at[f"batch/{number}/water"]
+    for fill in sheet.fills:
+        stages = [at[stage.step.id] for stage in fill.stages]
+        finish = [at[step.id] for step in fill.finish]
+        assert stages == sorted(stages) and finish == sorted(finish)
+        assert stages[-1] < min(finish, default=len(done))
+
+
+@given(data=st.data(), name=st.sampled_from(sorted(JOBS)))
+def test_whatever_the_order_and_however_often_entries_come_the_state_is_the_same(
+    data: st.DataObject, name: str
+) -> None:
+    sheet = sheet_of(name)
+    run = [one for _, one in played(sheet)]
+    told = run[: data.draw(st.integers(0, len(run)))]
+    if told:
+        gone = data.draw(st.sampled_from(told))
+        told.append(entry(900, "undo", told[-1].at, of=gone.id))
+        told.append(entry(901, "cup", told[-1].at, "batch/1/mixed", water_l=0.2))
+        told.append(entry(902, "answer", told[-1].at, sheet.fills[0].finish[-1].id, answer="not yet"))
+    again = data.draw(st.permutations(told + data.draw(st.lists(st.sampled_from(told), max_size=5)) if told else told))
+    now = ms(BEGIN + timedelta(minutes=data.draw(st.integers(0, 600))))
+    assert asdict(run_state(sheet, again, now)) == asdict(run_state(sheet, told, now))
+
+
+@given(bags=st.lists(st.sampled_from([0.25, 0.5, 1.0, 1.5]), min_size=1, max_size=6))
+def test_the_next_batch_is_the_one_that_mix_says(bags: list[float]) -> None:
+    job = JOBS["many bags"]
+    record = Record(
+        whole=True,
+        water_in_at=BEGIN,
+        batches=tuple(MixedBatch(bags=one, water_l=2.0 * one, at=BEGIN) for one in bags),
+    )
+    said = plan(job, SHOP, record).mix.next
+    entries = [
+        entry(
+            number * 2 + part,
+            kind,
+            BEGIN + timedelta(minutes=number),
+            f"batch/{number + 1}/{what}",
+            bags=one,
+            water_l=2.0 * one,
+        )
+        for number, one in enumerate(bags)
+        for part, (kind, what) in enumerate((("did", "water"), ("answer", "mixed")))
+    ]
+    batches = run_state(sheet_of("many bags"), entries, ms(BEGIN)).batches
+    following = batches[len(bags)] if len(batches) > len(bags) else None
+    assert (following and following.bags) == (said and said.bags.value)
+    if following and said and said.water:
+        assert following.water_l == pytest.approx(said.water.value, abs=0.03)
+
+
+@given(cuts=st.lists(st.floats(0.3, 9.0), min_size=1, max_size=30), name=st.sampled_from(sorted(JOBS)))
+def test_batches_of_any_size_fill_every_form_in_order_and_all_of_it(cuts: list[float], name: str) -> None:
+    fills = sheet_of(name).fills
+    edges = np.concatenate([[0.0], np.cumsum(cuts)])
+    parts = script_of(fills, [Poured(at + 1, edges[at], edges[at + 1]) for at in range(len(cuts))])
+    placed = [part for part in parts if part.batch is not None]
+    reached = [part.to_l for part in placed]
+    assert reached == sorted(reached)  # type: ignore[type-var]
+    assert (reached[-1] or 0.0) == pytest.approx(min(edges[-1], fills[-1].to_l))
+    assert len({part.id for part in parts}) == len(parts)
+    assert [part.id for part in parts if part.stage] == [stage.step.id for fill in fills for stage in fill.stages]
+    before = 0.0
+    for part in parts:
+        for fill in fills:
+            for stage in fill.stages:
+                if part.stage is stage.step and edges[-1] > stage.at_l:
+                    assert before == pytest.approx(stage.at_l, abs=1e-5)
+        before = part.to_l or before
+
+
+@given(share=st.floats(0.0, 1.0))
+def test_how_high_a_plain_form_is_filled_is_litres_over_area(share: float) -> None:
+    fill = sheet_of("many bags").fills[0]
+    litres = fill.to_l * share
+    assert height(fill, litres) == pytest.approx(litres / fill.count / (2.0 * 1.0), abs=0.01)
+
+
+def test_a_test_that_says_not_yet_moves_what_comes_after_it_and_teaches_the_other_forms() -> None:
+    sheet = sheet_of("the whole yard")
+    run = [one for _, one in played(sheet)]
+    fill, other = sheet.fills[0], sheet.fills[1]
+    float_, cover = f"float/{fill.piece}", f"cover/{fill.piece}"
+    struck = next(one for one in run if one.step == f"strike/{other.piece}")
+    told = [one for one in run if one.at <= struck.at and not (one.step or "").startswith(("float/", "cover/"))]
+    bled = entry(940, "answer", struck.at, f"bleed/{fill.piece}", answer="on")
+    now = struck.at + timedelta(minutes=90)
+    before = {one.id: one for one in run_state(sheet, [*told, bled], ms(now)).steps}
+    late = entry(950, "answer", now, float_, answer="not yet")
+    after = {one.id: one for one in run_state(sheet, [*told, bled, late], ms(now)).steps}
+    assert after[float_].at >= ms(now) + AGAIN_LEAST
+    assert after[float_].not_yet == 1
+    assert after[cover].at - before[cover].at > after[float_].at - before[float_].at > 0
+    assert after[f"cover/{other.piece}"].at > before[f"cover/{other.piece}"].at
+
+
+def test_what_somebody_forgot_to_say_stops_nobody() -> None:
+    """The mixer never pressed at the water: the batch began a mixing time before it was mixed."""
+    sheet = sheet_of("many bags")
+    said = [entry(1, "answer", BEGIN, "batch/1/mixed", answer="right", water_l=4.0)]
+    first = run_state(sheet, said, ms(BEGIN)).batches[0]
+    assert first.water_at is not None and first.water_at == ms(BEGIN) - sheet.bags.mixing_min * first.bags * MINUTE
+    assert first.water_l == 4.0
+
+
+def test_two_who_press_the_same_step_are_both_kept_and_counted_once() -> None:
+    sheet = sheet_of("two weights, a few minutes")
+    first, second = (entry(at, "did", BEGIN + timedelta(seconds=at), "ready/people") for at in (3, 1))
+    state = run_state(sheet, [first, second], ms(BEGIN))
+    one = next(step for step in state.steps if step.id == "ready/people")
+    assert (one.times, one.at) == (2, ms(second.at))
+    undone = run_state(sheet, [first, second, entry(9, "undo", BEGIN, of=second.id)], ms(BEGIN))
+    assert next(step for step in undone.steps if step.id == "ready/people").at == ms(first.at)
+
+
+def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:
+    sheet = sheet_of("many bags")
+    fill = sheet.fills[0]
+    gaps = entry(1, "gaps", BEGIN, f"strike/{fill.piece}", gaps_mm=[4, 6, 5])
+    told = run_state(sheet, [gaps], ms(BEGIN)).enough
+    assert told is not None
+    assert told.wanted_l == pytest.approx(3 * 2000 * 1000 * 5 / 1e6)
+    assert told.wanted_bags == pytest.approx(np.ceil(4 * told.wanted_l / sheet.bags.yield_l) / 4)
+    more = run_state(sheet, [gaps, entry(2, "extra", BEGIN, bags=2.0)], ms(BEGIN))
+    assert sum(one.bags for one in more.batches) >= sheet.bags.bare + 2.0
+
+
+def test_the_sheet_is_plain_data() -> None:
+    for name in JOBS:
+        assert json.loads(json.dumps(asdict(sheet_of(name))))

@@ -1,0 +1,137 @@
+"""What Pour takes from the stations before it."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Spread
+from ulbrek.core.materials.mixes import Feel
+from ulbrek.core.mix.feel import FeelOf
+
+Ring = Sequence[tuple[float, float]]
+
+
+@dataclass(frozen=True, slots=True)
+class DoseBrief:
+    """Something that is dosed: its name, and what one bag gets of it [g]."""
+
+    name: str
+    grams: float
+
+
+@dataclass(frozen=True, slots=True)
+class MixingBrief:
+    """How it is mixed.
+
+    Attributes:
+        feel: its school
+        bag: what a bag is called
+        bare_bags, bags: bags that the volume takes, and to have
+        batches, per_batch, last: how many there are, the bags of one, and of the last
+        yield_l: concrete from a bag [l]
+        start_l, most_l, planned_l: water of a bag to begin with, at the most, and as planned [l]
+        cup_l: water that goes in between two tests [l]
+        mixing_min, placing_min: of one bag; ``machine_min`` of a batch in a machine, where there is one
+        working_min: how long a batch can be placed
+    """
+
+    feel: FeelOf
+    mix: str
+    bag: str
+    container: str
+    bare_bags: float
+    bags: float
+    batches: int
+    per_batch: float
+    last: float
+    yield_l: float
+    start_l: float
+    most_l: float
+    planned_l: float
+    cup_l: float
+    doses: Sequence[DoseBrief]
+    mixing_min: float
+    placing_min: float
+    working_min: float
+
+    @property
+    def school(self) -> Feel:
+        """Packed, plastic or flowing."""
+        return self.feel.feel
+
+
+@dataclass(frozen=True, slots=True)
+class FillBrief:
+    """The castings of one piece that this pour fills.
+
+    Attributes:
+        piece: its id
+        count: how many castings
+        alike: whether they must look alike, so that each batch is shared among them
+        face_up: whether a show face lies up
+        depth_mm: how deep one is as it is cast
+        area_mm2: of its open face, less its openings
+        levels: height from the floor [mm] and the concrete below it [l], of one casting, upwards
+        section: closed rings of one, cut through upright: along and up [mm]
+        across_mm: how long that cut is
+        round_mm: along the sides of one form, for what is done by the metre
+        steel: what is laid, in words; empty where there is none
+        steel_at_mm: how high it is filled before the steel is laid; None where it stands before the pour
+        steel_how: how it is laid
+        step_mm: by how much more it may be filled on one side of a core than on the other; None without one
+        held: what keeps its place in the form: knockouts, inserts, bolts
+        hung: what hangs from above, and what is pushed in wet
+    """
+
+    piece: str
+    name: str
+    count: int
+    alike: bool
+    face_up: bool
+    depth_mm: float
+    area_mm2: float
+    levels: Sequence[tuple[float, float]]
+    section: Sequence[Ring]
+    across_mm: float
+    round_mm: float
+    steel: str
+    steel_at_mm: float | None
+    steel_how: str
+    step_mm: float | None
+    held: Sequence[str]
+
+    @property
+    def litres(self) -> float:
+        """Of all of them."""
+        return self.levels[-1][1] * self.count
+
+
+@dataclass(frozen=True, slots=True)
+class ActBrief:
+    """An act on the fresh concrete: how it is seen that it is time, and when, in hours after water in."""
+
+    id: str
+    name: str
+    test: str
+    hours: Spread
+    is_state: bool
+    care: str
+
+
+@dataclass(frozen=True, slots=True)
+class PourBrief:
+    """A pour.
+
+    Attributes:
+        settled: how it is consolidated
+        rapid: whether it sets within the hour
+        people: who mix and place
+        care: how not to be hurt while mixing
+    """
+
+    mixing: MixingBrief
+    fills: Sequence[FillBrief]
+    acts: Sequence[ActBrief]
+    settled: str
+    rapid: bool
+    people: int
+    care: Sequence[str]

@@ -1,0 +1,68 @@
+"""From strike-off to cover, and clearing up: each waits for its test, not for the clock. Source: common practice."""
+
+from collections.abc import Iterator
+
+from ulbrek.core.base.figure import Spread
+from ulbrek.core.pour.brief import ActBrief, FillBrief, PourBrief
+from ulbrek.core.pour.sheet import Answer, Shows, Step
+
+_MIN_A_M2 = {"float": Spread(4, 7, 12), "trowel": Spread(6, 10, 18), "cover": Spread(2, 3, 6)}
+_ON = {
+    "bleed": ("The sheen is gone", "Water still stands on it"),
+    "float": ("A finger leaves {6 to 12 limit}", "The finger goes in deeper"),
+    "trowel": ("A print stays, the finger is clean", "The finger comes away grey"),
+    "cover": ("It is finished, and no longer marked by the plastic", "It still marks"),
+    "leave": ("It has stiffened", "It still moves"),
+}
+_LATE = {
+    "float": ("Hardly a mark", "Float now with a wet sponge and pressure. Next time look sooner."),
+    "trowel": ("It rings, and takes no print", "Trowel hard with a little mist, edges first."),
+}
+_HOW = {
+    "bleed": "Wait. Whoever works bleed water in makes a weak skin.",
+    "float": "Work the float in arcs with its leading edge up; fill small holes with what comes up. Edges once more.",
+    "trowel": "Steel trowel, flat at first and steeper each time; overlap by half.",
+    "cover": "Plastic right onto a back; over a show face on laths, edges weighted. No wrinkles on the face.",
+    "leave": "No shaking and no tapping from now on: it would come off its steel and its edges.",
+}
+_SHOWS: dict[str, Shows] = {"cover": "cover"}
+
+
+def finish_steps(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
+    """What is done to a face after it is struck off."""
+    for act in of.acts:
+        if act.id in _HOW and (fill.face_up or act.id != "trowel"):
+            yield _of(act, fill)
+
+
+def _of(act: ActBrief, fill: FillBrief) -> Step:
+    on, not_yet = _ON[act.id]
+    answers = [Answer("on", on, "on"), Answer("not yet", not_yet, "not yet", "Look again in a while.")]
+    if act.id in _LATE:
+        says, do = _LATE[act.id]
+        answers.append(Answer("late", says, "late", do))
+    m2 = fill.area_mm2 * fill.count / 1e6
+    takes = _MIN_A_M2.get(act.id, Spread(0, 0, 0))
+    minutes = Spread(*(max(one > 0, one * m2) for one in (takes.low, takes.likely, takes.high)))
+    return Step(
+        f"{act.id}/{fill.piece}", f"{fill.name}: {act.name[:1].lower()}{act.name[1:]}", _HOW[act.id], "placer", minutes,
+        test=act.test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, fill=fill.piece,
+        shows=_SHOWS.get(act.id, "test"), depth_mm=fill.depth_mm,
+    )  # fmt: skip
+
+
+def after_steps() -> Iterator[Step]:
+    """When all is placed."""
+    look = Spread(3, 5, 10)
+    yield Step(
+        "after/tools", "Wash the tools",
+        "In a tub, not under the tap. Let the wash-out water settle, keep it out of drains and soil.", "mixer", look,
+    )  # fmt: skip
+    yield Step(
+        "after/bags", "Count the bags that are left", "Closed ones back on the shelf, open ones marked with the date.",
+        "mixer", look,
+    )  # fmt: skip
+    yield Step(
+        "after/photo", "A photo, and how it went", "The face, the edges, what was odd. In a month nobody remembers.",
+        "anyone", look,
+    )  # fmt: skip

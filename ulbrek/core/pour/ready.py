@@ -1,0 +1,132 @@
+"""Before the first water: what has to be so, looked at one by one. Source: common practice."""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+
+from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.finding import Quantity
+from ulbrek.core.pour.brief import FillBrief, MixingBrief, PourBrief
+from ulbrek.core.pour.sheet import Step, Values, Who
+
+_LOOK = Spread(1, 2, 5)
+_WEIGH = Spread(2, 4, 8)
+
+
+def ready_steps(of: PourBrief) -> Iterator[Step]:
+    """What has to be so before the first water, in the order in which it is looked at."""
+    yield _look(
+        "people", "Say who mixes and who places",
+        "Everybody knows what they do until it is struck off, and who is called when something is wrong.",
+    )  # fmt: skip
+    for fill in of.fills:
+        yield from _form_steps(fill)
+    yield from _mixing_steps(of.mixing)
+    yield _look("tools", "Lay out the tools", _TOOLS[of.mixing.school] + _SETTLE_TOOL.get(of.settled, ""))
+    yield _look(
+        "cover", "Have the cover ready",
+        "Plastic cut to size, and laths that keep it off the face. Outdoors, look at the sky once more.",
+    )  # fmt: skip
+    yield _look(
+        "guard", "Gloves, glasses, mask on",
+        "Waterproof gloves and long sleeves: wet cement burns without pain at first. Water to wash with within reach.",
+    )  # fmt: skip
+
+
+def _form_steps(fill: FillBrief) -> Iterator[Step]:
+    of, each = f"/{fill.piece}", _each(fill)
+    yield _look(
+        f"level{of}", f"{fill.name}: level it both ways",
+        f"A level along, across and corner to corner{each}; shim under the base, and look again that nothing rocks.",
+        fill=fill.piece,
+    )  # fmt: skip
+    yield _look(
+        f"form{of}", f"{fill.name}: look the form over",
+        f"Diagonals alike, joints sealed, face wiped clean and oiled thinly where it is oiled{each}.", fill=fill.piece,
+    )  # fmt: skip
+    if fill.held:
+        yield _look(
+            f"held{of}", f"{fill.name}: try what is held",
+            "Push at each with a finger, none gives: {what}. Tape over screws and threads.",
+            values={"what": _listed(fill.held)}, fill=fill.piece,
+        )  # fmt: skip
+    if fill.steel:
+        stands = fill.steel_at_mm is None
+        how = (
+            fill.steel_how
+            if stands
+            else "Cut, bent, free of oil and loose rust, and beside the form in the order it is laid."
+        )
+        yield _look(
+            f"steel{of}", f"{fill.name}: {'stand the steel' if stands else 'have the steel at hand'}",
+            f"{fill.steel.capitalize()}{each}. {how}", fill=fill.piece,
+        )  # fmt: skip
+
+
+def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
+    yield _look(
+        "bags", "Set out the bags", "{bags} of {bag}, all of one lot, {spare}none opened yet.",
+        values={
+            "bags": bags_in_words(of.bags), "bag": of.bag,
+            "spare": "the last of them in reserve, " if of.bags > of.bare_bags + 0.99 else "",
+        },
+        who="mixer",
+    )  # fmt: skip
+    water = of.planned_l * of.per_batch
+    yield _step(
+        "water", "Measure out the water", "For each bag {start} to begin with, up to {most} at hand; {all} a batch.",
+        _WEIGH,
+        {
+            "start": Quantity(of.start_l, "water"), "most": Quantity(of.most_l, "water"),
+            "all": Quantity(max(water, of.start_l * of.per_batch), "water"),
+        },
+    )  # fmt: skip
+    for number, dose in enumerate(of.doses):
+        yield _step(
+            f"dose/{number}", f"Weigh out the {dose.name}",
+            "{grams} for each batch of {bags}, one cup a batch, marked.", _WEIGH,
+            {
+                "grams": Quantity(dose.grams * of.per_batch, "g"),
+                "bags": bags_in_words(of.per_batch),
+            },
+        )  # fmt: skip
+
+
+def bags_in_words(count: float) -> str:
+    """So many bags."""
+    return f"{count:g} {'bag' if count <= 1 else 'bags'}"
+
+
+def _each(fill: FillBrief) -> str:
+    return f", each of the {fill.count}" if fill.count > 1 else ""
+
+
+def _listed(names: Sequence[str]) -> str:
+    counted = Counter(names)
+    return ", ".join(name if count == 1 else f"{count} × {name}" for name, count in counted.items())
+
+
+def _look(
+    key: str, title: str, how: str, who: Who = "anyone", *, values: Values | None = None, fill: str | None = None
+) -> Step:
+    return Step(f"ready/{key}", title, how, who, _LOOK, values or {}, fill=fill)
+
+
+def _step(key: str, title: str, how: str, minutes: Spread, values: Values) -> Step:
+    return Step(f"ready/{key}", title, how, "mixer", minutes, values)
+
+
+_TOOLS = {
+    "packed": "Gloves, a short tamper, a bucket of water for the hands, a straightedge, float. ",
+    "plastic": "Shovel or scoop, rod, screed longer than the form is wide, float, a rule for depths. ",
+    "flowing": "Buckets with a lip, funnel, a rule for depths, screed, float, rags for leaks. ",
+}
+_SETTLE_TOOL = {
+    "vibrated on the bench": "Run the vibrating bench once, empty.",
+    "sander on the form": "The sander without paper, its lead out of the wet.",
+    "saw on the form": "The saw without its blade, its lead out of the wet.",
+    "poker": "Run the poker once.",
+    "rodded": "A rod or a thin batten that reaches the floor of the form.",
+    "tapped": "A mallet.",
+    "shaken or dropped": "Clear the bench round the form, so that an end can be lifted.",
+    "turned over wet": "Lid and clamps beside the form, and two people for the turn.",
+}

@@ -1,0 +1,154 @@
+"""The run sheet: the ordered steps of a pour, said so that a phone without a network can go on by it."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.finding import Quantity
+
+Who = Literal["mixer", "placer", "anyone"]
+Shows = Literal["fill", "steel", "settle", "strike", "test", "mix", "cover", "nothing"]
+Leads = Literal["on", "not yet", "late"]
+Values = Mapping[str, Quantity | str]
+
+
+@dataclass(frozen=True, slots=True)
+class Answer:
+    """What a test may show, what it leads to, and what is to be done then."""
+
+    id: str
+    says: str
+    leads: Leads
+    do: str = ""
+    adds: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """Something that is done, tested or waited for.
+
+    Attributes:
+        id: the step; a batch's steps have ``{n}`` where its number goes
+        title: what is done
+        how: how, in one or two sentences
+        values: the numbers in both
+        who: whose step it is
+        minutes: how long it takes: least, likely, most
+        test: what one looks at before, and ``answers`` what that may show
+        care: the caution that belongs to it
+        hours: when it is time, after the water of the last batch in it; None where it follows at once
+        act: the act of Cure that it is
+        fill: the piece whose form it is done at
+        shows: what its picture shows
+        depth_mm: how high that is filled then
+    """
+
+    id: str
+    title: str
+    how: str
+    who: Who
+    minutes: Spread
+    values: Values = field(default_factory=dict)
+    test: str = ""
+    answers: tuple[Answer, ...] = ()
+    care: str = ""
+    hours: Spread | None = None
+    act: str | None = None
+    fill: str | None = None
+    shows: Shows = "nothing"
+    depth_mm: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Stage:
+    """How far concrete goes in before something else is done: all that this pour has placed until then [l]."""
+
+    at_l: float
+    step: Step
+
+
+@dataclass(frozen=True, slots=True)
+class Fill:
+    """A form, or several alike, as they are filled.
+
+    Attributes:
+        from_l, to_l: all that this pour has placed when it is begun, and when it is full
+        levels: height [mm] and what is in one below it [l], upwards
+        section: rings of one cut through upright, x and y after x and y [mm]
+        stages: what is done on the way, and when it is full
+        place: how its concrete is placed
+    """
+
+    piece: str
+    name: str
+    count: int
+    from_l: float
+    to_l: float
+    depth_mm: float
+    area_mm2: float
+    across_mm: float
+    levels: tuple[tuple[float, float], ...]
+    section: tuple[tuple[float, ...], ...]
+    steel_at_mm: float | None
+    stages: tuple[Stage, ...]
+    finish: tuple[Step, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class DoseOfBag:
+    """What one bag gets of something that is dosed [g]."""
+
+    name: str
+    grams: float
+
+
+@dataclass(frozen=True, slots=True)
+class Bags:
+    """How it is mixed, by the bag.
+
+    Attributes:
+        bare: bags that the volume takes
+        ready: bags to have here
+        planned: of each batch, by the plan
+        start_l, most_l, planned_l, cup_l: water of a bag to begin with, at the most, as planned; and between two tests
+    """
+
+    name: str
+    mix: str
+    container: str
+    bare: float
+    ready: float
+    planned: tuple[float, ...]
+    per_batch: float
+    yield_l: float
+    start_l: float
+    most_l: float
+    planned_l: float
+    cup_l: float
+    doses: tuple[DoseOfBag, ...]
+    mixing_min: float
+    placing_min: float
+    working_min: float
+
+
+@dataclass(frozen=True, slots=True)
+class RunSheet:
+    """A pour, step by step.
+
+    Attributes:
+        ready: before the first water
+        water, mixed, place: the steps of each batch
+        after: when all is placed
+        people: how many mix and place
+    """
+
+    bags: Bags
+    ready: tuple[Step, ...]
+    water: Step
+    mixed: Step
+    place: Step
+    fills: tuple[Fill, ...]
+    after: tuple[Step, ...]
+    people: int
+    care: tuple[str, ...]
