@@ -33,6 +33,7 @@ from ulbrek.store.passkeys import Challenges, PasskeyRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords
 from ulbrek.store.pours import PourRepository
+from ulbrek.store.runs import RunRepository
 from ulbrek.store.security import SecurityLog
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.shop_uses import ShopUses
@@ -324,6 +325,10 @@ class Records:
     def asked(self, shop_id: UUID) -> AskedRepository:
         """Who is asked to the pours of a shop."""
         return AskedRepository(self.session, shop_id)
+
+    def runs(self, shop_id: UUID) -> RunRepository:
+        """The entries of a shop's pours as they are run."""
+        return RunRepository(self.session, shop_id)
 
     def photos(self, shop_id: UUID) -> PhotoStore:
         """The photos of a shop."""

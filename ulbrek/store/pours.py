@@ -219,6 +219,18 @@ class PourRepository(ShopRecords):
         seen = Observation("note", f"Start of mixing corrected. {entry.note}", pour_id=pour_id)
         LogRepository(self._session, self._shop_id).add(seen, Entry(datetime.now(UTC), member_id=entry.member_id))
 
+    def water_was_in(self, pour_id: UUID, entry: Entry) -> None:
+        """The first water went in at another time than was known so far: an entry of the day came late.
+
+        Raises:
+            RefusedEntryError: when it is still to come
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        castings = CastingRepository(self._session, self._shop_id)
+        for casting in castings.of_pours([pour_id]):
+            castings.pour_was_at(casting.id, entry)
+        row.poured_at = happened(entry.at)
+
     def cancel(self, pour_id: UUID, entry: Entry) -> None:
         """Calls a planned pour off: its castings are archived, what it reserved is free again.
 

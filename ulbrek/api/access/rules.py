@@ -73,6 +73,8 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/acts/{done_id}/undo
         POST /api/pours/{pour_id}/batches
         POST /api/pours/{pour_id}/done
+        GET /api/pours/{pour_id}/run
+        POST /api/pours/{pour_id}/run
         POST /api/pours/{pour_id}/temperatures
         POST /api/pours/{pour_id}/water-in
         GET /api/rules

@@ -94,7 +94,7 @@ class Forecast:
         return one
 
     def _finish(self, fill: Fill) -> None:
-        """What is done to a struck face: by its own clock, at the pace that tests have shown, on it or on one before."""
+        """What is done to a struck face: by its own clock, at the pace that tests show, its own or of one before."""
         struck = next((one for one in self.steps if one.step == f"strike/{fill.piece}"), None)
         base = self._water_of(fill, struck)
         may, pace = struck is None or struck.is_done, self._pace

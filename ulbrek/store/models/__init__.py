@@ -23,6 +23,7 @@ from ulbrek.store.models.pours import (
     CastingRow,
     CastingStateRow,
     PourRow,
+    RunEntryRow,
 )
 from ulbrek.store.models.sensors import ReadingRow, SensorPlaceRow, SensorRow
 from ulbrek.store.models.shops import MemberRow, ShopRevisionRow, ShopRow
@@ -59,6 +60,7 @@ __all__ = [
     "PourRow",
     "RateRow",
     "ReadingRow",
+    "RunEntryRow",
     "SecurityEventRow",
     "SensorPlaceRow",
     "SensorRow",

@@ -5,7 +5,17 @@ from decimal import Decimal
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, UniqueConstraint, func, text
+from sqlalchemy import (
+    CheckConstraint,
+    ForeignKey,
+    ForeignKeyConstraint,
+    Index,
+    PrimaryKeyConstraint,
+    UniqueConstraint,
+    false,
+    func,
+    text,
+)
 from sqlalchemy.orm import Mapped, mapped_column
 
 from ulbrek.core.records.casting import FOLLOWS, STATES
@@ -56,6 +66,26 @@ class AskedRow(Base):
     shop_id: Mapped[UUID]
     pour_id: Mapped[UUID] = mapped_column(primary_key=True)
     member_id: Mapped[UUID] = mapped_column(primary_key=True)
+    created_at: Mapped[CreatedAt]
+
+
+class RunEntryRow(Base):
+    """Something that was done, seen or said on the day, as the device wrote it down; never changed."""
+
+    __tablename__ = "run_entry"
+    __table_args__ = (
+        PrimaryKeyConstraint("shop_id", "id"),
+        ForeignKeyConstraint(["shop_id"], ["shop.id"]),
+        own("pour_id", "pour"),
+        own("member_id", "member"),
+    )
+
+    shop_id: Mapped[UUID]
+    id: Mapped[UUID]
+    pour_id: Mapped[UUID] = mapped_column(index=True)
+    at: Mapped[datetime]
+    entry: Mapped[dict[str, Any]]
+    member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
 
 
@@ -159,6 +189,7 @@ class BatchRow(Base):
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
     withdrawn_at: Mapped[datetime | None]
+    by_run: Mapped[bool] = mapped_column(default=False, server_default=false())
 
 
 class BatchShareRow(Base):
@@ -202,3 +233,4 @@ class ActDoneRow(Base):
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
     withdrawn_at: Mapped[datetime | None]
+    by_run: Mapped[bool] = mapped_column(default=False, server_default=false())

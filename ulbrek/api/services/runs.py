@@ -1,0 +1,195 @@
+"""Pours as they are run: the sheet of a pour, and what its entries write into the records."""
+
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager, suppress
+from datetime import UTC, datetime
+from threading import Lock
+from uuid import UUID, uuid5
+
+from cachetools import LRUCache
+
+from ulbrek.api.services.plans import Plans
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.briefs.pour import pour_brief
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.pour.result import BatchNow, RunState
+from ulbrek.core.pour.said import kept, template
+from ulbrek.core.pour.sheet import RunSheet
+from ulbrek.core.pour.state import run_state
+from ulbrek.core.pour.station import run_sheet
+from ulbrek.core.records.record import AT_ONCE
+from ulbrek.store.database import Records
+from ulbrek.store.entries import FAST_CLOCK, Entry
+from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.log import Observation
+from ulbrek.store.poured import StoredPour
+from ulbrek.store.shops import StoredShop
+
+_MOST_SHEETS = 60
+_ACTS = ("float", "trowel", "cover")
+
+
+def make_sheet(job: Job, shop: Shop, planned: Plan) -> RunSheet:
+    """The run sheet of a plan; its forms are cut through and measured, which takes a while."""
+    return run_sheet(pour_brief(job, shop, planned))
+
+
+class Runs:
+    """The run sheets of one application; a pour's is made once."""
+
+    def __init__(self, plans: Plans) -> None:
+        """Sheets of pours that are planned there."""
+        self._plans = plans
+        self._sheets: LRUCache[tuple[UUID, int], RunSheet] = LRUCache(_MOST_SHEETS)
+        self._lock = Lock()
+
+    def sheet(self, pour: StoredPour, shop: StoredShop) -> RunSheet:
+        """The run sheet of a pour, as its shop stands now.
+
+        Raises:
+            NotPlannedError: when what it fills cannot be planned
+        """
+        key = (pour.id, shop.revision)
+        with self._lock:
+            found = self._sheets.get(key)
+        if found is None:
+            planned = self._plans.make(pour.job, shop.shop, AT_ONCE)
+            found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, shop.shop, planned)
+            with self._lock:
+                self._sheets[key] = found
+        return found
+
+
+def now_ms() -> float:
+    """Milliseconds since 1970."""
+    return round(datetime.now(UTC).timestamp() * 1000)
+
+
+def in_time(entry: RunEntry) -> RunEntry:
+    """An entry whose time is still to come happened now: its device's clock runs ahead."""
+    now = datetime.now(UTC)
+    return entry if entry.at <= now + FAST_CLOCK else entry.model_copy(update={"at": now})
+
+
+class Writing:
+    """What a run writes into the records of its pour."""
+
+    def __init__(self, records: Records, shop_id: UUID, pour: StoredPour, sheet: RunSheet) -> None:
+        """Writes there, of this pour by this sheet."""
+        self.records, self.shop_id, self.pour, self.sheet = records, shop_id, pour, sheet
+        self._said_it = False
+
+    def write(self, entries: Sequence[RunEntry]) -> RunState:
+        """Brings the records to what all entries say: batches, acts, tests and notes; what was taken back goes.
+
+        Args:
+            entries: all of the pour's
+        """
+        state = run_state(self.sheet, entries, now_ms())
+        told = kept(entries)
+        # Whether what the records know of the first water was said here, maybe by an entry that was taken back.
+        self._said_it = self.pour.poured_at in {one.at for one in entries if (one.step or "").startswith("batch/")}
+        self._batches(state, told)
+        self._acts(state)
+        self._notes(entries, {one.id for one in told})
+        return state
+
+    def _batches(self, state: RunState, told: Sequence[RunEntry]) -> None:
+        pours, runs = self.records.pours(self.shop_id), self.records.runs(self.shop_id)
+        if state.begun_at is None:
+            return
+        begun = _at(state.begun_at)
+        if self.pour.poured_at is None:
+            pours.water_in(self.pour.id, Entry(begun, member_id=_who(told, "water")))
+        elif begun != self.pour.poured_at and (begun < self.pour.poured_at or self._said_it):
+            late = Entry(begun, "An entry of the day came late.", _who(told, "water"))
+            with self._as_far_as_it_goes():
+                pours.water_was_in(self.pour.id, late)
+        wanted = {self._key(one): one for one in state.batches if one.mixed_at is not None}
+        there = runs.batches(self.pour.id)
+        for key, stands in there.items():
+            if stands and key not in wanted:
+                pours.unmix(self.pour.id, key)
+        for key, batch in wanted.items():
+            if key in there:
+                continue
+            at = Entry(_at(batch.water_at or batch.mixed_at or 0.0), key=key)
+            with self._as_far_as_it_goes():
+                pours.mix(self.pour.id, batch.bags, batch.water_l, at, shares=self._shares(batch))
+        runs.mark(wanted, ())
+
+    @contextmanager
+    def _as_far_as_it_goes(self) -> Iterator[None]:
+        """What the records refuse, such as a batch before the water that somebody corrected by hand, stays an entry."""
+        with suppress(RefusedEntryError), self.records.session.begin_nested():
+            yield
+
+    def _key(self, batch: BatchNow) -> UUID:
+        said = f"{batch.number} {batch.bags:g} {batch.water_l:.3f} {batch.water_at:.0f} {batch.mixed_at:.0f}"
+        return uuid5(self.pour.id, f"batch {said}")
+
+    def _shares(self, batch: BatchNow) -> dict[UUID, float]:
+        """By casting, what part of a batch goes there: forms are filled one after another, several alike together."""
+        whole = batch.to_l - batch.from_l
+        shares: dict[UUID, float] = {}
+        for fill in self.sheet.fills:
+            there = min(batch.to_l, fill.to_l) - max(batch.from_l, fill.from_l)
+            castings = [one.id for one in self.pour.castings if one.piece == fill.piece]
+            if there > 0:
+                shares |= dict.fromkeys(castings, there / whole / len(castings))
+        return shares
+
+    def _acts(self, state: RunState) -> None:
+        """An act on fresh concrete is one of the pour: done when it is done to every form."""
+        pours, runs = self.records.pours(self.shop_id), self.records.runs(self.shop_id)
+        if runs.poured_at(self.pour.id) is None:
+            return
+        wanted: dict[UUID, tuple[str, datetime]] = {}
+        for act in _ACTS:
+            steps = [one for one in state.steps if one.id.startswith(f"{act}/")]
+            if steps and all(one.status == "done" for one in steps):
+                at = max(one.at for one in steps)
+                wanted[uuid5(self.pour.id, f"{act} {at:.0f}")] = act, _at(at)
+        there = runs.acts(self.pour.id)
+        for key, stands in there.items():
+            if stands and key not in wanted:
+                pours.undo(self.pour.id, key, Entry(datetime.now(UTC)))
+        for key, (act, done_at) in wanted.items():
+            if key not in there:
+                with self._as_far_as_it_goes():
+                    pours.did(self.pour.id, act, None, Entry(done_at, key=key))
+        runs.mark((), wanted)
+
+    def _notes(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
+        """Notes, and tests that said “not yet”, are lines of the log; one that is taken back is corrected there."""
+        log = self.records.log(self.shop_id)
+        for entry in entries:
+            seen = self._seen(entry)
+            if seen is None:
+                continue
+            key = uuid5(entry.id, "seen")
+            at = in_time(entry).at
+            log.add(seen, Entry(at, member_id=entry.member_id, key=key))
+            if entry.id not in stands:
+                gone = Observation("note", "Taken back", pour_id=self.pour.id, replaces=key)
+                log.add(gone, Entry(at, member_id=entry.member_id, key=uuid5(entry.id, "taken back")))
+
+    def _seen(self, entry: RunEntry) -> Observation | None:
+        if entry.kind == "note" and entry.text.strip():
+            return Observation("note", entry.text, pour_id=self.pour.id)
+        if entry.kind == "skip" and entry.text.strip():
+            return Observation("note", f"Left out: {entry.text}", pour_id=self.pour.id)
+        act = (entry.step or "").split("/")[0]
+        if entry.kind == "answer" and act in _ACTS and entry.answer == "not yet":
+            return Observation("test", "Not yet", pour_id=self.pour.id, act=act, ready=False)
+        return None
+
+
+def _who(told: Sequence[RunEntry], what: str) -> UUID | None:
+    return next((one.member_id for one in told if template(one.step or "") == f"batch/{{n}}/{what}"), None)
+
+
+def _at(ms: float) -> datetime:
+    return datetime.fromtimestamp(ms / 1000, UTC)
