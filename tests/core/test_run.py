@@ -1,6 +1,7 @@
 """A pour as a run: whatever the order in which its entries come, and from the first act to the last."""
 
 import json
+import random
 from collections.abc import Iterator
 from dataclasses import asdict
 from datetime import UTC, datetime, timedelta
@@ -64,7 +65,7 @@ def sheet_of(name: str) -> RunSheet:
 
 
 def ms(at: datetime) -> float:
-    return at.timestamp() * 1000
+    return float((at - datetime(1970, 1, 1, tzinfo=UTC)) // timedelta(milliseconds=1))
 
 
 def entry(number: int, kind: str, at: datetime, step: str | None = None, **said: Any) -> RunEntry:
@@ -94,6 +95,33 @@ def played(sheet: RunSheet) -> Iterator[tuple[RunState, RunEntry]]:
         entries.append(written)
         yield state, written
     raise AssertionError("it never ends")
+
+
+def runs_at_some_moments() -> list[dict[str, Any]]:
+    """Each pour at a few moments, with what people do besides: what the front end must make of it, too."""
+    chance, cases = random.Random(22), []  # noqa: S311 - the same each time
+    for name in sorted(JOBS):
+        sheet = sheet_of(name)
+        run = [one for _, one in played(sheet)]
+        for count in sorted(chance.sample(range(len(run) + 1), 4)):
+            told = run[:count]
+            last = told[-1].at if told else BEGIN
+            told += chance.sample(told, min(2, count))
+            told.append(entry(901, "cup", last, "batch/1/mixed", water_l=0.2))
+            told.append(entry(902, "gaps", last, f"strike/{sheet.fills[0].piece}", gaps_mm=[3, 5]))
+            told.append(entry(903, "hold", last, chance.choice(all_steps(sheet)).id))
+            told.append(entry(904, "answer", last, sheet.fills[0].finish[0].id, answer="not yet"))
+            told.append(entry(905, "skip", last, chance.choice(sheet.fills[-1].finish).id, text="Rain"))
+            if chance.random() < 0.5:
+                told.append(entry(906, "extra", last, bags=1.5))
+                told.append(entry(907, "undo", last, of=chance.choice(told).id))
+            chance.shuffle(told)
+            now = ms(last + timedelta(minutes=chance.randint(0, 200)))
+            state = asdict(run_state(sheet, told, now))
+            entries = [one.model_dump(mode="json") for one in told]
+            plain: dict[str, Any] = json.loads(json.dumps({"sheet": asdict(sheet), "state": state, "now": now}))
+            cases.append(plain | {"entries": entries})
+    return cases
 
 
 @pytest.mark.parametrize("name", JOBS)

@@ -83,7 +83,7 @@ class Clash:
 
 
 @dataclass(frozen=True, slots=True)
-class Enough:
+class EnoughNow:
     """Whether it is enough: what is still wanted, in bags, and the bags that are still closed."""
 
     fill: str
@@ -116,7 +116,7 @@ class RunState:
     placed_l: float
     mixed_l: float
     whole_l: float
-    enough: Enough | None
+    enough: EnoughNow | None
     clashes: tuple[Clash, ...]
     late: tuple[str, ...]
     over: bool

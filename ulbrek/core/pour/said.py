@@ -2,9 +2,12 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
+from datetime import UTC, datetime, timedelta
 
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.sheet import Leads, RunSheet, Step
+
+_EPOCH = datetime(1970, 1, 1, tzinfo=UTC)
 
 
 def kept(entries: Iterable[RunEntry]) -> list[RunEntry]:
@@ -75,5 +78,5 @@ def template(key: str) -> str:
 
 
 def milliseconds(entry: RunEntry) -> float:
-    """When something happened, since 1970."""
-    return float(round(entry.at.timestamp() * 1000))
+    """When something happened, since 1970; of a millisecond that has begun only the beginning."""
+    return float((entry.at - _EPOCH) // timedelta(milliseconds=1))

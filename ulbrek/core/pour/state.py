@@ -6,7 +6,7 @@ from math import ceil
 from ulbrek.core.pour.batches import batches_now
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.forecast import Forecast
-from ulbrek.core.pour.result import BatchNow, Clash, Enough, RunState, StepNow
+from ulbrek.core.pour.result import BatchNow, Clash, EnoughNow, RunState, StepNow
 from ulbrek.core.pour.said import kept, said_of
 from ulbrek.core.pour.sheet import RunSheet
 
@@ -57,7 +57,7 @@ def _litres(batch: BatchNow) -> float:
     return batch.to_l - batch.from_l
 
 
-def _enough(sheet: RunSheet, told: Sequence[RunEntry], used_bags: float) -> Enough | None:
+def _enough(sheet: RunSheet, told: Sequence[RunEntry], used_bags: float) -> EnoughNow | None:
     """From the gaps that were measured last: what is still wanted, in quarters of a bag, and what is closed."""
     last = next((one for one in reversed(told) if one.kind == "gaps" and one.gaps_mm and one.step), None)
     fill = next((one for one in sheet.fills if last and (last.step or "").endswith(f"/{one.piece}")), None)
@@ -65,7 +65,7 @@ def _enough(sheet: RunSheet, told: Sequence[RunEntry], used_bags: float) -> Enou
         return None
     wanted = fill.area_mm2 * fill.count * sum(last.gaps_mm) / len(last.gaps_mm) / 1e6
     bags = ceil(4 * wanted / sheet.bags.yield_l - 1e-9) / 4
-    return Enough(fill.piece, wanted, bags, max(0.0, sheet.bags.ready - used_bags))
+    return EnoughNow(fill.piece, wanted, bags, max(0.0, sheet.bags.ready - used_bags))
 
 
 def _clashes(sheet: RunSheet, steps: Sequence[StepNow]) -> list[Clash]:
