@@ -14,6 +14,7 @@ MEDIA_TYPES = {
     ".js": "text/javascript",
     ".json": "application/json",
     ".svg": "image/svg+xml",
+    ".webmanifest": "application/manifest+json",
     ".woff2": "font/woff2",
 }
 

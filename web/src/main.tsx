@@ -5,7 +5,7 @@ import { createRoot } from "react-dom/client";
 import "./app.css";
 import { Refused, SIGNED_OUT } from "./api/client";
 import { beginAnew } from "./api/me";
-import { makeRouter } from "./router";
+import { isRun, makeRouter } from "./router";
 import { PreferencesProvider } from "./units/preferences";
 
 const queries = new QueryClient({
@@ -20,6 +20,7 @@ const router = makeRouter(queries);
 addEventListener(SIGNED_OUT, () => {
   const { pathname, href } = router.state.location;
   if (pathname === "/sign-in" || pathname === "/join" || pathname === "/see") return;
+  if (isRun(pathname)) return; // it says so itself, and keeps what it holds
   void beginAnew(queries).then(() => router.navigate({ to: "/sign-in", search: { to: href }, replace: true }));
 });
 

@@ -28,6 +28,7 @@ import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
 import { RulesPage } from "./stations/rules/RulesPage";
+import { RunPage } from "./stations/run/RunPage";
 import { ShopRoute } from "./stations/shop/ShopRoute";
 import { ShoppingPage } from "./stations/shopping/ShoppingPage";
 import { StockPage } from "./stations/stock/StockPage";
@@ -37,10 +38,16 @@ const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
 /** Pages that whoever is not signed in may open. */
 const OPEN = ["/sign-in", "/join", "/see"];
 
+/** Whether it is the page of a pour that is being run, which must go on whatever happens. */
+export const isRun = (path: string): boolean => /^\/pours\/[^/]+\/run$/.test(path);
+
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   beforeLoad: async ({ context, location }) => {
-    const me = await context.queries.ensureQueryData(meQuery);
-    if (me.sign_in && !me.role && !OPEN.includes(location.pathname))
+    const me = await context.queries.ensureQueryData(meQuery).catch((error: unknown) => {
+      if (isRun(location.pathname)) return null; // the sheet goes on from the phone
+      throw error;
+    });
+    if (me?.sign_in && !me.role && !OPEN.includes(location.pathname))
       throw redirect({ to: "/sign-in", search: { to: location.href }, replace: true });
   },
   component: Root,
@@ -115,6 +122,15 @@ const pour = createRoute({
   component: function Pour() {
     const { pourId } = pour.useParams();
     return <PourPage key={pourId} pourId={pourId} />;
+  },
+});
+
+const run = createRoute({
+  getParentRoute: () => root,
+  path: "/pours/$pourId/run",
+  component: function RunOfPour() {
+    const { pourId } = run.useParams();
+    return <RunPage key={pourId} pourId={pourId} />;
   },
 });
 
@@ -224,6 +240,7 @@ export const makeRouter = (queries: QueryClient) =>
       job,
       pours,
       pour,
+      run,
       castings,
       casting,
       moulds,

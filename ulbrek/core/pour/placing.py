@@ -141,7 +141,7 @@ def _steel(fill: FillBrief, from_l: float, at_mm: float) -> Stage:
     how = "{steel}, at {depth}. Work it down until it is in the middle; it must not sink."
     step = Step(
         f"steel/{fill.piece}", f"{fill.name}: lay the steel", f"{how}{each}", "placer", minutes,
-        {"steel": fill.steel[:1].upper() + fill.steel[1:], "depth": Quantity(at_mm, "mm"), "count": str(fill.count)},
+        {"steel": fill.steel[:1].upper() + fill.steel[1:], "depth": Quantity(at_mm, "tape"), "count": str(fill.count)},
         care="Wire ends and bar ends scratch: gloves on, glasses on.", fill=fill.piece, shows="steel", depth_mm=at_mm,
     )  # fmt: skip
     return Stage(from_l + litres_below(fill, at_mm) * fill.count, step)

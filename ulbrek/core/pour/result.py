@@ -101,7 +101,7 @@ class RunState:
         mixer, placer: the step that each does now, or waits for; None when there is none left
         bags, water_l: used so far; ``ready_bags`` are still closed
         placed_l, mixed_l, whole_l: concrete in the forms, mixed, and wanted
-        late: steps that should have been done, the longest late first
+        late: acts on a struck face that should have been done, the longest late first
         over: whether nothing is left to do
     """
 

@@ -78,8 +78,8 @@ def height(fill: Fill, placed_l: float) -> float:
     """How high a form is filled when so much is placed in all [mm]; several alike rise together."""
     inside = max(0.0, (placed_l - fill.from_l) / fill.count)
     low_mm = low_l = 0.0
-    for at_mm, at_l in fill.levels:
-        if at_l >= inside and at_l > low_l:
-            return low_mm + (at_mm - low_mm) * (inside - low_l) / (at_l - low_l)
-        low_mm, low_l = at_mm, at_l
+    for level in fill.levels:
+        if level.litres >= inside and level.litres > low_l:
+            return low_mm + (level.mm - low_mm) * (inside - low_l) / (level.litres - low_l)
+        low_mm, low_l = level.mm, level.litres
     return fill.depth_mm

@@ -69,12 +69,20 @@ class Stage:
 
 
 @dataclass(frozen=True, slots=True)
+class Level:
+    """A height in a form [mm], and what is in it below that [l]."""
+
+    mm: float
+    litres: float
+
+
+@dataclass(frozen=True, slots=True)
 class Fill:
     """A form, or several alike, as they are filled.
 
     Attributes:
         from_l, to_l: all that this pour has placed when it is begun, and when it is full
-        levels: height [mm] and what is in one below it [l], upwards
+        levels: of one, upwards
         section: rings of one cut through upright, x and y after x and y [mm]
         stages: what is done on the way, and when it is full
         place: how its concrete is placed
@@ -88,7 +96,7 @@ class Fill:
     depth_mm: float
     area_mm2: float
     across_mm: float
-    levels: tuple[tuple[float, float], ...]
+    levels: tuple[Level, ...]
     section: tuple[tuple[float, ...], ...]
     steel_at_mm: float | None
     stages: tuple[Stage, ...]

@@ -26,7 +26,9 @@ def run_state(sheet: RunSheet, entries: Iterable[RunEntry], now: float) -> RunSt
     steps = Forecast(sheet, said, batches, now).steps
     begun = [one for one in batches if one.water_at is not None]
     bags = sum(one.bags for one in begun)
-    late = sorted((one for one in steps if one.status == "open" and one.until < now), key=lambda one: one.until)
+    own = {step.id for fill in sheet.fills for step in fill.finish}  # which go by a clock
+    late = [one for one in steps if one.status == "open" and one.until < now and one.step in own]
+    late.sort(key=lambda one: one.until)
     return RunState(
         begun_at=min((one.water_at for one in begun if one.water_at is not None), default=None),
         batches=tuple(batches),

@@ -6,7 +6,7 @@ from ulbrek.core.pour.brief import PourBrief, Ring
 from ulbrek.core.pour.finishing import after_steps, finish_steps
 from ulbrek.core.pour.placing import mixed_step, place_step, stages_of, water_step
 from ulbrek.core.pour.ready import ready_steps
-from ulbrek.core.pour.sheet import Bags, DoseOfBag, Fill, RunSheet
+from ulbrek.core.pour.sheet import Bags, DoseOfBag, Fill, Level, RunSheet
 
 
 def run_sheet(of: PourBrief) -> RunSheet:
@@ -36,7 +36,7 @@ def _fills(of: PourBrief) -> Iterator[Fill]:
     for fill in of.fills:
         yield Fill(
             fill.piece, fill.name, fill.count, placed, placed + fill.litres, fill.depth_mm, fill.area_mm2,
-            fill.across_mm, tuple(fill.levels), tuple(_flat(ring) for ring in fill.section),
+            fill.across_mm, tuple(Level(*one) for one in fill.levels), tuple(_flat(ring) for ring in fill.section),
             fill.steel_at_mm, tuple(stages_of(fill, of, placed)), tuple(finish_steps(fill, of)),
         )  # fmt: skip
         placed += fill.litres

@@ -64,9 +64,9 @@ function between({ step, fill }: Ahead): Part {
 export function height(fill: Fill, placedL: number): number {
   const inside = Math.max(0, (placedL - fill.from_l) / fill.count);
   let [lowMm, lowL] = [0, 0];
-  for (const [atMm, atL] of fill.levels) {
-    if (atL >= inside && atL > lowL) return lowMm + ((atMm - lowMm) * (inside - lowL)) / (atL - lowL);
-    [lowMm, lowL] = [atMm, atL];
+  for (const { mm, litres } of fill.levels) {
+    if (litres >= inside && litres > lowL) return lowMm + ((mm - lowMm) * (inside - lowL)) / (litres - lowL);
+    [lowMm, lowL] = [mm, litres];
   }
   return fill.depth_mm;
 }

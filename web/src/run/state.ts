@@ -16,7 +16,10 @@ export function runState(sheet: RunSheet, entries: readonly RunEntry[], now: num
   const { steps } = new Forecast(sheet, said, batches, now);
   const begun = batches.flatMap((one) => (one.water_at === null ? [] : [{ ...one, water_at: one.water_at }]));
   const bags = sum(begun, (one) => one.bags);
-  const late = steps.filter((one) => one.status === "open" && one.until < now).sort((a, b) => a.until - b.until);
+  const own = new Set(sheet.fills.flatMap((fill) => fill.finish.map((step) => step.id))); // which go by a clock
+  const late = steps
+    .filter((one) => one.status === "open" && one.until < now && own.has(one.step))
+    .sort((a, b) => a.until - b.until);
   return {
     begun_at: begun.length ? Math.min(...begun.map((one) => one.water_at)) : null,
     batches,

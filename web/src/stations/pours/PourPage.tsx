@@ -55,10 +55,15 @@ export function PourPage({ pourId }: { pourId: string }) {
                 Call off
               </button>
             )}
-            <button type="button" className="button button-now" onClick={() => setAsked("water")}>
+            <button type="button" className="button" onClick={() => setAsked("water")}>
               Mixing has started
             </button>
           </>
+        )}
+        {!pour.cancelled_at && (
+          <Link to="/pours/$pourId/run" params={{ pourId }} className="button button-now">
+            Run the pour
+          </Link>
         )}
       </div>
       <div className="beside">

@@ -1,0 +1,69 @@
+/** What this device keeps of pours: their sheets, entries that are not sent yet, and photos that wait. */
+
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { RunEntry, RunView } from "./types";
+
+/** An entry that was made here: what it says, and why it was refused if it was. */
+export interface Waiting {
+  entry: RunEntry;
+  pour: string;
+  refused: string | null;
+}
+
+interface Kept extends DBSchema {
+  sheets: { key: string; value: RunView };
+  entries: { key: string; value: Waiting; indexes: { pour: string } };
+  photos: { key: string; value: { entry: string; pour: string; file: Blob } };
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | null = null;
+
+function database(): Promise<IDBPDatabase<Kept>> {
+  opened ??= openDB<Kept>("pours", 1, {
+    upgrade(db) {
+      db.createObjectStore("sheets");
+      db.createObjectStore("entries").createIndex("pour", "pour");
+      db.createObjectStore("photos");
+    },
+  });
+  return opened;
+}
+
+export async function keepSheet(view: RunView): Promise<void> {
+  await (await database()).put("sheets", view, view.pour_id);
+}
+
+export async function keptSheet(pour: string): Promise<RunView | undefined> {
+  return (await database()).get("sheets", pour);
+}
+
+/** Keeps an entry; once this is done neither a reload nor an empty battery loses it. */
+export async function keepEntry(pour: string, entry: RunEntry): Promise<void> {
+  await (await database()).put("entries", { entry, pour, refused: null }, entry.id);
+}
+
+export async function waiting(pour: string): Promise<Waiting[]> {
+  return (await database()).getAllFromIndex("entries", "pour", pour);
+}
+
+/** They are with the server now. */
+export async function sent(ids: readonly string[]): Promise<void> {
+  const change = (await database()).transaction("entries", "readwrite");
+  await Promise.all([...ids.map((id) => change.store.delete(id)), change.done]);
+}
+
+export async function refuse(pour: string, entry: RunEntry, why: string): Promise<void> {
+  await (await database()).put("entries", { entry, pour, refused: why }, entry.id);
+}
+
+export async function keepPhoto(pour: string, entry: string, file: Blob): Promise<void> {
+  await (await database()).put("photos", { entry, pour, file }, entry);
+}
+
+export async function photosOf(pour: string): Promise<{ entry: string; file: Blob }[]> {
+  return (await (await database()).getAll("photos")).filter((one) => one.pour === pour);
+}
+
+export async function photoSent(entry: string): Promise<void> {
+  await (await database()).delete("photos", entry);
+}

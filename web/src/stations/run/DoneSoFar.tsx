@@ -1,0 +1,55 @@
+import { kept } from "@/run/said";
+import type { RunEntry } from "@/run/types";
+import type { Run } from "@/run/useRun";
+import { useWho } from "./RunPage";
+import { at, type StepWords } from "./words";
+
+/** What was written down, newest first; each can be taken back. */
+export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; onUndo: (entry: RunEntry) => void }) {
+  const who = useWho();
+  const told = kept(run.entries).reverse();
+  if (told.length === 0) return null;
+  return (
+    <details className="mx-4 mt-4 border-t border-line">
+      <summary className="flex min-h-11 items-center underline">Written down: {told.length}</summary>
+      <ul>
+        {told.map((entry) => (
+          <li key={entry.id} className="flex items-center gap-3 border-b border-line py-1">
+            <span className="figure w-14 shrink-0">{at(Date.parse(entry.at), run.view.zone)}</span>
+            <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
+              {said(entry, run, words)}
+              {who(entry.member_id) && <span className="text-soft"> · {who(entry.member_id)}</span>}
+            </span>
+            <button type="button" className="min-h-11 shrink-0 underline" onClick={() => onUndo(entry)}>
+              Take back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function said(entry: RunEntry, run: Run, words: StepWords): string {
+  const step = run.state.steps.find((one) => one.id === entry.step);
+  const title = step ? words.title(step) : (entry.step ?? "");
+  const answer = step && words.step(step)?.answers.find((one) => one.id === entry.answer);
+  switch (entry.kind) {
+    case "answer":
+      return `${title}: ${answer?.leads === "not yet" ? "not yet" : (answer?.leads ?? "")}`.replace(/: on$/, "");
+    case "skip":
+      return `Left out: ${title}${entry.text ? `. ${entry.text}` : ""}`;
+    case "hold":
+      return `On hold: ${title}`;
+    case "cup":
+      return `${title}: a cup of water`;
+    case "gaps":
+      return `${title}: gaps measured`;
+    case "extra":
+      return `${entry.bags} bags more`;
+    case "note":
+      return entry.text || "A photo";
+    default:
+      return title;
+  }
+}

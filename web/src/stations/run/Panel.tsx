@@ -1,0 +1,208 @@
+import { type ReactNode, useEffect, useState } from "react";
+import type { Answer, Run } from "@/run/parts";
+import type { BatchNow, Step, StepNow } from "@/run/types";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
+import { fill } from "@/units/sentence";
+import { StepPicture } from "./StepPicture";
+import { at, lasting, type StepWords } from "./words";
+
+interface Props {
+  run: Run;
+  words: StepWords;
+  /** What is done now, or waited for. */
+  current: StepNow | null;
+  role: string;
+  onDone: (step: StepNow, answer: Answer | null) => void;
+  onCup: (step: StepNow, litres: number) => void;
+  onHold: (step: StepNow) => void;
+  onSkip: (step: StepNow) => void;
+  onNote: (step: StepNow) => void;
+  onGaps: (step: StepNow) => void;
+}
+
+/** A wet thumb taps twice: what has just come up takes no tap for so long [ms]. */
+const ARMED_MS = 700;
+
+/** What one person does now: one act, large. */
+export function Panel(props: Props) {
+  const { run, words, current, role } = props;
+  const { units } = usePreferences();
+  const armed = useArmed(current?.id ?? "");
+  if (!current)
+    return (
+      <Frame role={role} due={false}>
+        <h2 className="text-3xl font-bold">Nothing left to do here</h2>
+      </Frame>
+    );
+  const step = words.step(current);
+  if (!step) return null;
+  const form = run.sheet.fills.find((one) => one.piece === current.fill);
+  const batch = run.state.batches.find((one) => one.number === current.batch);
+  const waits = current.status === "waits";
+  const { zone } = run.view;
+  return (
+    <Frame role={role} due={!waits}>
+      {form && step.shows !== "nothing" && step.shows !== "mix" && (
+        <StepPicture fill={form} step={step} now={current} units={units} />
+      )}
+      <h2 className="text-[1.75rem] leading-tight font-bold [overflow-wrap:anywhere]" data-step={current.id}>
+        {waits ? "Wait: " : ""}
+        {words.title(current)}
+      </h2>
+      {waits && (
+        <p className="figure text-4xl" data-waits>
+          {at(Math.max(current.from_at, run.now), zone)}
+          {current.from_at > run.now && (
+            <span className="ml-3 text-2xl text-soft">in {lasting(current.from_at - run.now)}</span>
+          )}
+        </p>
+      )}
+      {batch && step.id === run.sheet.water.id && <IntoTheTub run={run} batch={batch} />}
+      {batch && step.id === run.sheet.mixed.id && (
+        <p className="text-xl">
+          <b className="figure">{write(batch.water_l, "water", units)}</b> in it, at the most{" "}
+          {write(run.sheet.bags.most_l * batch.bags, "water", units)}
+        </p>
+      )}
+      <p className="max-w-prose text-lg">{words.how(current)}</p>
+      {step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{step.care}</p>}
+      {current.not_yet > 0 && (
+        <p className="text-soft">
+          {current.not_yet === 1 ? "Once" : `${current.not_yet} times`} not yet. Look again at {at(current.at, zone)}.
+        </p>
+      )}
+      {(!waits || step.answers.length > 0) && (
+        <Act {...props} current={current} step={step} armed={armed} batch={batch} />
+      )}
+    </Frame>
+  );
+}
+
+/** What is answered, or that it is done. Tests may be answered before their hour. */
+function Act({
+  run,
+  current,
+  step,
+  armed,
+  batch,
+  onDone,
+  onCup,
+  onHold,
+  onSkip,
+  onNote,
+  onGaps,
+}: Props & {
+  current: StepNow;
+  step: Step;
+  armed: boolean;
+  batch: BatchNow | undefined;
+}) {
+  const { units } = usePreferences();
+  const [told, setTold] = useState<Answer | null>(null);
+  const waits = current.status === "waits";
+  const early = waits && step.hours === null;
+  const cup = run.sheet.bags.cup_l;
+  useEffect(() => {
+    if (current.id) setTold(null);
+  }, [current.id]);
+  return (
+    <div className="space-y-3">
+      {step.answers.length > 0 && !early && (
+        <>
+          <p className="max-w-prose text-lg font-semibold">{fill(step.test, {}, units)}</p>
+          <div className="grid gap-2">
+            {step.answers.map((answer) => (
+              <button
+                key={answer.id}
+                type="button"
+                disabled={!armed}
+                data-answer={answer.id}
+                className={`button min-h-16 text-lg ${answer.leads === "on" && !waits ? "button-now text-xl" : ""}`}
+                onClick={() => {
+                  setTold(answer);
+                  onDone(current, answer);
+                  if (step.id.startsWith("strike/") && answer.leads === "not yet") onGaps(current);
+                }}
+              >
+                {fill(answer.says, {}, units)}
+              </button>
+            ))}
+          </div>
+          {told?.do && (
+            <p role="status" className="max-w-prose text-lg">
+              {fill(told.do, {}, units)}
+            </p>
+          )}
+        </>
+      )}
+      {batch && told?.adds && (
+        <button type="button" className="button min-h-16 w-full text-lg" onClick={() => onCup(current, cup)}>
+          {write(cup, "water", units)} more is in
+        </button>
+      )}
+      {step.answers.length === 0 && !waits && (
+        <button
+          type="button"
+          disabled={!armed}
+          className="button button-now min-h-20 w-full text-2xl"
+          onClick={() => onDone(current, null)}
+        >
+          {step.id === run.sheet.water.id ? "Water goes in" : "Done"}
+        </button>
+      )}
+      <div className="grid grid-cols-3 gap-2">
+        <button type="button" className="button min-h-14" disabled={waits} onClick={() => onHold(current)}>
+          Hold
+        </button>
+        <button type="button" className="button min-h-14" onClick={() => onSkip(current)}>
+          Leave out
+        </button>
+        <button type="button" className="button min-h-14" onClick={() => onNote(current)}>
+          Note, photo
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function IntoTheTub({ run, batch }: { run: Run; batch: BatchNow }) {
+  const { units } = usePreferences();
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <p className="figure text-4xl">
+        {batch.bags === 1 ? "1 bag" : `${batch.bags} ${batch.bags > 1 ? "bags" : "bag"}`}
+      </p>
+      <p>
+        <span className="figure text-4xl">{write(batch.water_l, "water", units)}</span>{" "}
+        <span className="text-lg">water first</span>
+      </p>
+      {run.sheet.bags.doses.map((dose) => (
+        <p key={dose.name} className="text-lg">
+          <span className="figure text-2xl">{write(dose.grams * batch.bags, "g", units)}</span> {dose.name}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Frame({ role, due, children }: { role: string; due: boolean; children: ReactNode }) {
+  return (
+    <section
+      aria-label={role}
+      className={`space-y-4 border-l-8 p-4 sm:p-5 ${due ? "border-crayon bg-paper" : "border-line-strong"}`}
+    >
+      {children}
+    </section>
+  );
+}
+
+/** False for a moment after something else has come up. */
+function useArmed(key: string): boolean {
+  const [armed, setArmed] = useState<string | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setArmed(key), ARMED_MS);
+    return () => clearTimeout(timer);
+  }, [key]);
+  return armed === key;
+}

@@ -1,0 +1,127 @@
+import type { Fill, Step, StepNow } from "@/run/types";
+import type { Units } from "@/units/length";
+import { writeLength } from "@/units/length";
+
+interface Props {
+  fill: Fill;
+  step: Step;
+  now: StepNow;
+  units: Units;
+}
+
+const [WIDE, HIGH, BOARD, TOP] = [358, 128, 16, 34];
+
+/** The form cut through, as it lies: how full it is, and what goes in now. */
+export function StepPicture({ fill, step, now, units }: Props) {
+  const across = WIDE - 2 * BOARD;
+  const drawn = Math.min(HIGH - TOP, Math.max(36, (fill.depth_mm / fill.across_mm) * across));
+  const floor = TOP + drawn;
+  const x = (mm: number) => BOARD + (mm / fill.across_mm) * across;
+  const y = (mm: number) => floor - (mm / fill.depth_mm) * drawn;
+  const full = step.shows === "fill" ? now.from_mm : step.shows === "steel" ? now.to_mm : fill.depth_mm;
+  const d = fill.section.map((ring) => `M${pairs(ring, x, y).join("L")}Z`).join("");
+  const level = step.shows === "fill" ? now.to_mm : step.shows === "steel" ? now.to_mm : null;
+  const arrow = x(middleOf(fill, level ?? fill.depth_mm));
+  const id = `cut-${fill.piece}`;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDE} ${floor + BOARD + 2}`}
+      className="block w-full"
+      role="img"
+      aria-label={told(step, now, units)}
+    >
+      <defs>
+        <clipPath id={id}>
+          <path d={d} clipRule="evenodd" />
+        </clipPath>
+      </defs>
+      <path d={d} fill="none" stroke="var(--line-strong)" strokeWidth="1" strokeDasharray="3 4" />
+      <g clipPath={`url(#${id})`}>
+        <rect x="0" y={y(full)} width={WIDE} height={floor} fill="var(--concrete)" />
+        {step.shows === "fill" && (
+          <rect
+            x="0"
+            y={y(now.to_mm)}
+            width={WIDE}
+            height={y(full) - y(now.to_mm)}
+            fill="var(--crayon)"
+            opacity="0.45"
+          />
+        )}
+        {step.shows === "steel" && (
+          <path
+            d={`M${BOARD + 8} ${y(now.to_mm) - 3}H${WIDE - BOARD - 8}`}
+            stroke="var(--steel)"
+            strokeWidth="5"
+            strokeDasharray="16 6"
+          />
+        )}
+      </g>
+      <g fill="var(--board)" stroke="var(--board-line)">
+        <rect x="0.5" y={TOP - 4} width={BOARD - 1} height={drawn + 4} />
+        <rect x={WIDE - BOARD + 0.5} y={TOP - 4} width={BOARD - 1} height={drawn + 4} />
+        <rect x="0.5" y={floor} width={WIDE - 1} height={BOARD} />
+      </g>
+      {step.shows === "strike" && (
+        <path d={`M4 ${TOP - 8}H${WIDE - 4}`} stroke="var(--crayon)" strokeWidth="7" strokeLinecap="square" />
+      )}
+      {step.shows === "settle" && (
+        <path
+          d={`M4 ${TOP + drawn / 2 - 10}l-3 6 6 8-3 6M${WIDE - 4} ${TOP + drawn / 2 - 10}l3 6-6 8 3 6`}
+          stroke="var(--crayon)"
+          strokeWidth="3"
+          fill="none"
+        />
+      )}
+      {step.shows === "cover" && (
+        <path d={`M2 ${TOP - 2}q${WIDE / 2} -26 ${WIDE - 4} 0`} stroke="var(--chalk)" strokeWidth="3" fill="none" />
+      )}
+      {(step.shows === "fill" || step.shows === "steel") && (
+        <g stroke="var(--crayon)" strokeWidth="4" fill="none">
+          <path d={`M${arrow} 2V${y(level ?? 0) - 10}m-9 -10l9 10 9 -10`} />
+        </g>
+      )}
+      {level !== null && (
+        <g>
+          <path d={`M${BOARD} ${y(level)}H${WIDE - BOARD}`} stroke="var(--ink)" strokeDasharray="5 4" />
+          <text x={BOARD + 6} y={20} className="figure" fontSize="19" fill="var(--ink)">
+            to {writeLength(level, units, "tape")}
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+function told(step: Step, now: StepNow, units: Units): string {
+  if (step.shows === "fill") return `The form, to be filled to ${writeLength(now.to_mm, units, "tape")}`;
+  if (step.shows === "steel") return `The form, filled to ${writeLength(now.to_mm, units, "tape")}, the steel going in`;
+  return "The form, filled";
+}
+
+function pairs(ring: readonly number[], x: (mm: number) => number, y: (mm: number) => number): string[] {
+  return corners(ring).map(([a, b]) => `${x(a).toFixed(1)} ${y(b).toFixed(1)}`);
+}
+
+/** The middle of the widest concrete at a height, along the cut [mm]: where it goes in. */
+function middleOf(fill: Fill, height: number): number {
+  const at = Math.min(Math.max(height - 0.1, 0.1), fill.depth_mm - 0.1);
+  const crossings = fill.section
+    .flatMap((ring) =>
+      corners(ring).flatMap(([x1, y1], index, all) => {
+        const [x2, y2] = all[(index + 1) % all.length] ?? [x1, y1];
+        return y1 > at === y2 > at ? [] : [x1 + ((at - y1) / (y2 - y1)) * (x2 - x1)];
+      }),
+    )
+    .sort((one, other) => one - other);
+  let [widest, middle] = [0, fill.across_mm / 2];
+  for (let index = 0; index + 1 < crossings.length; index += 2) {
+    const [from, to] = [crossings[index] ?? 0, crossings[index + 1] ?? 0];
+    if (to - from > widest) [widest, middle] = [to - from, (from + to) / 2];
+  }
+  return middle;
+}
+
+function corners(ring: readonly number[]): [number, number][] {
+  return ring.flatMap((value, index): [number, number][] => (index % 2 ? [] : [[value, ring[index + 1] ?? 0]]));
+}

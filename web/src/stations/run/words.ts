@@ -1,0 +1,59 @@
+import { template } from "@/run/said";
+import type { BatchNow, RunSheet, Step, StepNow } from "@/run/types";
+import type { Units } from "@/units/length";
+import { write } from "@/units/quantity";
+import { fill } from "@/units/sentence";
+import { clock } from "@/units/time";
+
+/** Writes the steps of a sheet in the reader's words. */
+export class StepWords {
+  private readonly steps: Map<string, Step>;
+
+  constructor(
+    sheet: RunSheet,
+    steps: readonly Step[],
+    private readonly batches: readonly BatchNow[],
+    private readonly units: Units,
+  ) {
+    this.steps = new Map(steps.map((one) => [one.id, one]));
+    this.names = new Map(sheet.fills.map((one) => [one.piece, one.name]));
+  }
+
+  private readonly names: Map<string, string>;
+
+  step(one: StepNow): Step | undefined {
+    return this.steps.get(template(one.id)) ?? this.steps.get(one.step);
+  }
+
+  title(one: StepNow): string {
+    const step = this.step(one);
+    if (!step) return one.id;
+    const title = fill(step.title, this.values(one, step), this.units);
+    if (one.batch === null || !one.fill) return title;
+    const full = one.placed_l !== null ? `, to ${write(one.to_mm, "tape", this.units)}` : "";
+    return `${title} in ${this.names.get(one.fill) ?? one.fill}${full}`;
+  }
+
+  how(one: StepNow): string {
+    const step = this.step(one);
+    return step ? fill(step.how, this.values(one, step), this.units) : "";
+  }
+
+  private values(one: StepNow, step: Step): Step["values"] {
+    const batch = this.batches.find(({ number }) => number === one.batch);
+    const bags = batch ? `${batch.bags} ${batch.bags > 1 ? "bags" : "bag"}` : "";
+    return { ...step.values, n: String(one.batch ?? ""), bags: step.values.bags ?? bags };
+  }
+}
+
+/** “21 min”, “2 h 05 min”: how long, never to be taken for a time of day. */
+export function lasting(ms: number): string {
+  const minutes = Math.max(0, Math.round(ms / 60_000));
+  if (minutes < 90) return `${minutes} min`;
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")} min`;
+}
+
+/** “10:34”, in the zone of the shop. */
+export function at(ms: number, zone: string): string {
+  return clock(new Date(ms).toISOString(), zone);
+}
