@@ -61,7 +61,7 @@ function between({ step, fill }: Ahead): Part {
 }
 
 /** How high a form is filled when so much is placed in all [mm]; several alike rise together. */
-export function height(fill: Fill, placedL: number): number {
+function height(fill: Fill, placedL: number): number {
   const inside = Math.max(0, (placedL - fill.from_l) / fill.count);
   let [lowMm, lowL] = [0, 0];
   for (const { mm, litres } of fill.levels) {

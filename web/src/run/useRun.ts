@@ -13,7 +13,7 @@ import type { RunEntry, RunSheet, RunState, RunView } from "./types";
 const AGAIN_MS = 4_000;
 const MOST_AT_ONCE = 200;
 
-export const runQuery = (pour_id: string) =>
+const runQuery = (pour_id: string) =>
   queryOptions({
     queryKey: ["run", pour_id],
     queryFn: async () => {

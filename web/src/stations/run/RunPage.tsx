@@ -1,5 +1,5 @@
 import { Link } from "@tanstack/react-router";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { useNames } from "@/api/records";
 import type { Answer } from "@/run/parts";
 import { allSteps } from "@/run/said";
@@ -14,12 +14,15 @@ import { RunHeader } from "./RunHeader";
 import { canSpeak, speak, useAwake, useKeptHere, useSignals } from "./useDay";
 import { at, StepWords } from "./words";
 
-export type Role = "all" | "mixer" | "placer";
+type Role = "all" | "mixer" | "placer";
 const ROLES: { role: Role; text: string }[] = [
   { role: "all", text: "All of it" },
   { role: "mixer", text: "I mix" },
   { role: "placer", text: "I place" },
 ];
+
+/** Two taps on one button within this are one, of a wet thumb [ms]. */
+const ONE_TAP_MS = 700;
 
 /** The day itself: one act at a time, on each one's phone, with the network or without it. */
 export function RunPage({ pourId }: { pourId: string }) {
@@ -60,11 +63,15 @@ function Running({ run }: { run: Run }) {
     const entry = await run.say(saying, photo);
     if (saying.kind !== "undo") setLast({ entry, what });
   }
-  const did = (step: StepNow, answer: Answer | null) =>
-    void say(
-      { kind: answer ? "answer" : "did", step: step.id, answer: answer?.id ?? null, ...amounts(run, step) },
-      words.title(step),
-    );
+  const taps = useRef(new Map<string, number>());
+  function did(step: StepNow, answer: Answer | null) {
+    const tap = `${step.id} ${answer?.id ?? ""}`;
+    const tapped = taps.current.get(tap) ?? 0;
+    taps.current.set(tap, Date.now());
+    if (Date.now() - tapped < ONE_TAP_MS) return;
+    const kind = answer ? "answer" : "did";
+    void say({ kind, step: step.id, answer: answer?.id ?? null, ...amounts(run, step) }, words.title(step));
+  }
   const common = {
     run,
     words,

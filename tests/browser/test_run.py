@@ -1,0 +1,212 @@
+"""A pour run from phones: with the network, without it, over a server that stops, and with a wet thumb."""
+
+import threading
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+import uvicorn
+from axe_playwright_python.sync_playwright import Axe
+from fastapi.testclient import TestClient
+from playwright.sync_api import Browser, BrowserContext, Page, expect
+
+from ops.browser import DESK, PHONE
+from ops.postgres import free_port
+from tests.browser.conftest import PATIENCE_MS, OpenPage
+from tests.browser.test_screens import AXE_TAGS
+from tests.jobs import top_document
+from ulbrek.api.app import create_app
+from ulbrek.api.settings import Settings
+
+Phone = Callable[[str], Page]
+
+
+class Server:
+    """The application behind a port of its own, which can be stopped and started again there."""
+
+    def __init__(self, settings: Settings) -> None:
+        self.settings, self.port = settings, free_port()
+        self.address = f"http://127.0.0.1:{self.port}"
+        self.server: uvicorn.Server | None = None
+        self.thread: threading.Thread | None = None
+
+    def start(self) -> None:
+        config = uvicorn.Config(
+            create_app(self.settings), host="127.0.0.1", port=self.port, log_level="error", access_log=False,
+            timeout_graceful_shutdown=1,
+        )  # fmt: skip
+        self.server = uvicorn.Server(config)
+        self.thread = threading.Thread(target=self.server.run)
+        self.thread.start()
+        while not self.server.started:
+            assert self.thread.is_alive(), "the server did not start"
+
+    def stop(self) -> None:
+        if self.server is not None and self.thread is not None:
+            self.server.should_exit = True
+            self.thread.join()
+
+
+@pytest.fixture
+def server(settings: Settings) -> Iterator[Server]:
+    server = Server(settings)
+    server.start()
+    yield server
+    server.stop()
+
+
+@pytest.fixture
+def open_phone(browser: Browser, server: Server) -> Iterator[Phone]:
+    contexts: list[BrowserContext] = []
+    errors: list[str] = []
+
+    def open_phone(path: str) -> Page:
+        context = browser.new_context(
+            viewport=PHONE, has_touch=True, is_mobile=True, base_url=server.address, service_workers="allow"
+        )
+        contexts.append(context)
+        page = context.new_page()
+        page.set_default_timeout(PATIENCE_MS)
+        page.on("pageerror", lambda error: errors.append(str(error)))
+        page.goto(path)
+        return page
+
+    yield open_phone
+    for context in contexts:
+        context.close()
+    assert errors == []
+
+
+@pytest.fixture
+def pour(api: TestClient) -> str:
+    """A pour of one top with steel in it, in batches of a bag."""
+    document = top_document(mix={"bags_per_batch": 1}, steel={"school": "mesh"}, piece={"thickness": "60 mm"})
+    job = api.post("/api/jobs", json={"job": document}).json()["id"]
+    return str(
+        api.post("/api/pours", json={"job_id": job, "fills": [{"piece": "top", "count": 1}]}).json()["pour"]["id"]
+    )
+
+
+def run_of(api: TestClient, pour: str) -> Any:
+    return api.get(f"/api/pours/{pour}/run").json()
+
+
+def do(page: Page, role: str, name: str) -> None:
+    page.get_by_role("region", name=role).get_by_role("button", name=name).click()
+
+
+def now(page: Page, role: str, step: str) -> None:
+    """Until a panel shows a step, and its buttons take a tap."""
+    panel = page.get_by_role("region", name=role)
+    expect(panel.locator(f"[data-step='{step}']")).to_be_visible()
+    expect(panel.locator("[data-waits]")).to_have_count(0)
+
+
+def get_ready(page: Page, ready: int) -> None:
+    boxes = page.locator("[data-ready]")
+    expect(boxes).to_have_count(ready)
+    for box in boxes.all():
+        box.get_by_role("button").first.click()
+    expect(page.get_by_role("region", name="Before the first water")).to_have_count(0)
+
+
+def test_two_phones_end_with_one_record_though_one_lost_the_network_and_the_server_stopped(
+    api: TestClient, open_phone: Phone, server: Server, pour: str
+) -> None:
+    path = f"/pours/{pour}/run"
+    mixer, placer = open_phone(path), open_phone(path)
+    get_ready(mixer, len(run_of(api, pour)["sheet"]["ready"]))
+    mixer.get_by_role("button", name="I mix").click()
+    placer.get_by_role("button", name="I place").click()
+    do(mixer, "Mixing", "Water goes in")
+    do(mixer, "Mixing", "It sinks by a third to a half, and holds together")
+    now(placer, "Placing", "batch/1/place")
+    placer.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    expect(placer.locator("[data-unsent='0']")).to_be_visible()
+
+    placer.context.set_offline(True)
+    do(placer, "Placing", "Done")
+    expect(placer.locator("[data-unsent='1']")).to_contain_text("kept on this phone, not sent yet")
+    do(mixer, "Mixing", "Water goes in")
+    placer.reload()  # nothing is lost, and nothing of it comes from the network
+    expect(placer.locator("[data-unsent='1']")).to_be_visible()
+    expect(placer.get_by_role("region", name="Placing")).to_contain_text("Place batch 2 in Top")
+    server.stop()
+    do(mixer, "Mixing", "It sinks by a third to a half, and holds together")
+    expect(mixer.locator("[data-unsent='1']")).to_be_visible()
+    placer.context.set_offline(False)
+    server.start()
+
+    expect(mixer.locator("[data-unsent='0']")).to_be_visible()
+    expect(placer.locator("[data-unsent='0']")).to_be_visible()
+    now(placer, "Placing", "batch/2/place/steel/top")
+    told = run_of(api, pour)
+    steps = sorted(one["step"] for one in told["entries"] if not one["step"].startswith("ready/"))
+    assert steps == ["batch/1/mixed", "batch/1/place", "batch/1/water", "batch/2/mixed", "batch/2/water"]
+    assert len(api.get(f"/api/pours/{pour}").json()["pour"]["batches"]) == 2
+
+
+def test_a_wet_thumb_that_taps_twice_does_one_step_and_it_can_be_taken_back(
+    api: TestClient, open_page: OpenPage, pour: str
+) -> None:
+    page = open_page(f"/pours/{pour}/run", units="mm", size=PHONE)
+    get_ready(page, len(run_of(api, pour)["sheet"]["ready"]))
+    button = page.get_by_role("button", name="Water goes in")
+    expect(button).to_be_enabled()
+    button.dblclick()
+    now(page, "Mixing", "batch/1/mixed")
+    answer = page.get_by_role("button", name="It sinks by a third to a half, and holds together")
+    expect(answer).to_be_enabled()
+    expect(page.locator("[data-unsent='0']")).to_be_visible()
+    assert [one["step"] for one in run_of(api, pour)["entries"]].count("batch/1/water") == 1
+    page.get_by_role("button", name="Undo “Batch 1").click()
+    now(page, "Mixing", "batch/1/water")
+    expect(page.locator("[data-unsent='0']")).to_be_visible()
+    assert [one["kind"] for one in run_of(api, pour)["entries"]][-1] == "undo"
+    assert run_of(api, pour)["state"]["begun_at"] is None
+
+
+def test_too_dry_takes_a_cup_more_and_what_is_left_out_says_why(
+    api: TestClient, open_page: OpenPage, pour: str
+) -> None:
+    page = open_page(f"/pours/{pour}/run", units="mm", size=PHONE)
+    get_ready(page, len(run_of(api, pour)["sheet"]["ready"]))
+    goes_in = page.get_by_role("button", name="Water goes in")
+    expect(goes_in).to_be_enabled()
+    goes_in.press("Enter")
+    before = run_of(api, pour)["state"]["batches"][0]["water_l"]
+    page.get_by_role("button", name="It keeps its height").click()
+    page.get_by_role("button", name="more is in").click()
+    do(page, "Mixing", "It sinks by a third to a half, and holds together")
+    now(page, "Placing", "batch/1/place")
+    do(page, "Placing", "Leave out")
+    page.get_by_role("button", name="Leave it out").click()
+    expect(page.get_by_text("Say why: in a month it is the only trace.")).to_be_visible()
+    page.get_by_label("Why").fill("Spilled")
+    page.get_by_role("button", name="Leave it out").click()
+    now(page, "Mixing", "batch/2/water")
+    expect(page.locator("[data-unsent='0']")).to_be_visible()
+    told = run_of(api, pour)
+    assert told["state"]["batches"][0]["water_l"] == pytest.approx(before + told["sheet"]["bags"]["cup_l"])
+    assert next(one for one in told["entries"] if one["kind"] == "skip")["text"] == "Spilled"
+    kept = api.get(f"/api/pours/{pour}").json()["pour"]
+    assert kept["batches"][0]["water_l"] == pytest.approx(told["state"]["batches"][0]["water_l"], abs=1e-3)
+
+
+@pytest.mark.parametrize(("size", "theme"), [(PHONE, "light"), (PHONE, "dark"), (DESK, "light")])
+def test_everybody_can_read_and_reach_it(
+    api: TestClient, open_page: OpenPage, pour: str, size: Any, theme: str
+) -> None:
+    page = open_page(f"/pours/{pour}/run", units="mm", theme=theme, size=size)
+    first = page.locator("[data-ready]").first
+    expect(first).to_be_visible()
+    found = Axe().run(page, options=AXE_TAGS).response["violations"]
+    assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
+    get_ready(page, len(run_of(api, pour)["sheet"]["ready"]))
+    expect(page.get_by_role("button", name="Water goes in")).to_be_enabled()
+    page.get_by_text("Written down").click()
+    page.keyboard.press("End")  # what lies under the footer is reached by scrolling
+    found = Axe().run(page, options=AXE_TAGS).response["violations"]
+    assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
+    wide = page.evaluate("document.documentElement.scrollWidth - innerWidth")
+    assert wide <= 0
