@@ -8,11 +8,14 @@ import pytest
 
 from ops.postgres import ROOT
 from tests.core.sound_jobs import INCHES, METRIC, SOUND
+from tests.core.test_run import JOBS, sheet_of
 from tests.words.said import KEPT, NBSP, cases, kept, said
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units.reading import Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.pour.said import all_steps
 from ulbrek.files.job_file import read_job_file
 from ulbrek.files.pack.pages import Pages
 
@@ -110,3 +113,18 @@ def test_no_page_of_a_strangers_job_says_what_none_should(name: str) -> None:
     for system in (INCHES, METRIC):
         job = Job.model_validate(make(system))
         assert sorted({fault for text in pages(job, system.name) for fault in faults(text, system.name)}) == []
+
+
+@pytest.mark.parametrize("name", JOBS)
+@pytest.mark.parametrize("units", get_args(Units))
+def test_what_is_said_on_the_day_is_in_the_reader_s_units_and_in_the_trade_s_words(name: str, units: Units) -> None:
+    for step in all_steps(sheet_of(name)):
+        texts = [step.title, step.how, step.test, step.care]
+        texts += [text for answer in step.answers for text in (answer.says, answer.do)]
+        as_sold = dict.fromkeys(("bag", "steel", "container"), "a thing")  # named as it is sold
+        values = {"n": "2", "bags": "2 bags", **step.values, **as_sold}
+        said_ = " ".join(fill(text, values, units) for text in texts)
+        assert not OF_THE_OTHERS[units].search(said_), said_
+        assert not re.search(r"[{}]", said_), said_
+        assert not [word for word in NOT_SAID if word in said_.lower()], said_
+        assert len(fill(step.title, step.values, units)) <= MOST_IN_A_TITLE

@@ -61,8 +61,8 @@ def _felt(feel: FeelOf) -> tuple[Answer, ...]:
 def place_step(of: PourBrief) -> Step:
     """A batch, or a part of it, goes into a form."""
     how = {
-        "packed": "Press it in by hand from the edges inwards, corners first; leave no loose lump at the face.",
-        "plastic": "Corners and edges first, pressed in by hand; then fill evenly, and chop along the sides.",
+        "packed": "Press it in with gloved fingers, corners and edges first; leave no loose lump at the face.",
+        "plastic": "Corners and edges first, pressed in with gloved fingers; then evenly, chopped along the sides.",
         "flowing": "Pour in one place, slowly, and let it run; do not chase it with tools.",
     }[of.mixing.school]
     minutes = about(max(1.0, of.mixing.placing_min * of.mixing.per_batch))
@@ -190,7 +190,7 @@ def _settling(of: PourBrief) -> str:
     if of.mixing.school == "flowing":
         return "A few taps along the sides let the bubbles out; no vibrating."
     if of.mixing.school == "packed":
-        return "Press and tamp from the edge inwards, by hand."
+        return "Press and tamp from the edge inwards."
     return _SETTLE.get(of.settled, "Work it along all sides.")
 
 

@@ -58,7 +58,8 @@ def _form_steps(fill: FillBrief) -> Iterator[Step]:
         )
         yield _look(
             f"steel{of}", f"{fill.name}: {'stand the steel' if stands else 'have the steel at hand'}",
-            f"{fill.steel.capitalize()}{each}. {how}", fill=fill.piece,
+            f"{{steel}}{each}. {how}",
+            values={"steel": fill.steel[:1].upper() + fill.steel[1:]}, fill=fill.piece,
         )  # fmt: skip
 
 

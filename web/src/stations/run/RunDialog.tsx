@@ -130,8 +130,8 @@ function Gaps({ asked, run, onSay, onClose }: Props) {
       {enough && told && (
         <div className="space-y-3 pt-3" aria-live="polite">
           <p className="text-lg">
-            Still wanted: <b>{write(enough.wanted_l, "l", units)}</b>, that is{" "}
-            <b>{write(enough.wanted_bags, "bags", units)}</b>. Closed: {write(enough.closed_bags, "bags", units)}.
+            Still needs <b>{write(enough.wanted_l, "l", units)}</b>, that is{" "}
+            <b>{write(enough.wanted_bags, "bags", units)}</b>. Unopened: {write(enough.closed_bags, "bags", units)}.
           </p>
           {enough.wanted_bags > enough.closed_bags && (
             <p className="text-lg font-bold">

@@ -213,13 +213,13 @@ function Warnings({ run, words }: { run: Run; words: StepWords }) {
       {state.begun_at !== null &&
         old.slice(0, 1).map((one) => (
           <p key={one.number} className="pt-3 text-lg font-bold">
-            Batch {one.number} is too old to place. Do not add water to it: leave it out, or mix it anew.
+            Batch {one.number} is too old to place. Do not add water to it: throw it out, and mix again.
           </p>
         ))}
       {late && <p className="pt-3 text-lg font-bold">Late: {title(late)}. Look at it now.</p>}
       {clash && (
         <p className="pt-3">
-          <b>{at(clash.at, view.zone)}</b> wants the same hands twice: {title(clash.first)}, and {title(clash.second)}.
+          <b>{at(clash.at, view.zone)}</b> needs the same hands twice: {title(clash.first)}, and {title(clash.second)}.
         </p>
       )}
     </div>
