@@ -12,9 +12,10 @@ Ring = Sequence[tuple[float, float]]
 
 @dataclass(frozen=True, slots=True)
 class DoseBrief:
-    """Something that is dosed: its name, and what one bag gets of it [g]."""
+    """Something that is dosed: its name, what kind of thing it is, and what one bag gets of it [g]."""
 
     name: str
+    kind: str
     grams: float
 
 

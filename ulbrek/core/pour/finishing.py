@@ -13,6 +13,7 @@ _ON = {
     "trowel": ("A print stays, the finger is clean", "The finger comes away grey"),
     "cover": ("It is finished, and no longer marked by the plastic", "It still marks"),
     "leave": ("It has stiffened", "It still moves"),
+    "wet": ("A dull haze is over it", "It still shines"),
 }
 _LATE = {
     "float": ("Hardly a mark", "Float now with a wet sponge and pressure. Next time look sooner."),
@@ -23,9 +24,11 @@ _HOW = {
     "float": "Work the float in arcs with its leading edge up; fill small holes with what comes up. Edges once more.",
     "trowel": "Steel trowel, flat at first and steeper each time; overlap by half.",
     "cover": "Plastic right onto a back; over a show face on laths, edges weighted. No wrinkles on the face.",
+    "wet": "From now on mist it every 10 min for an hour, and keep it under plastic between.",
     "leave": "No shaking and no tapping from now on: it would come off its steel and its edges.",
 }
-_SHOWS: dict[str, Shows] = {"cover": "cover"}
+_SAID_BY_ANSWERS = ("leave", "wet", "cover")
+_SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 
 
 def finish_steps(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
@@ -43,10 +46,11 @@ def _of(act: ActBrief, fill: FillBrief) -> Step:
         answers.append(Answer("late", says, "late", do))
     m2 = fill.area_mm2 * fill.count / 1e6
     takes = _MIN_A_M2.get(act.id, Spread(0, 0, 0))
+    test = "" if act.id in _SAID_BY_ANSWERS else act.test
     minutes = Spread(*(max(one > 0, one * m2) for one in (takes.low, takes.likely, takes.high)))
     return Step(
         f"{act.id}/{fill.piece}", f"{fill.name}: {act.name[:1].lower()}{act.name[1:]}", _HOW[act.id], "placer", minutes,
-        test=act.test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, fill=fill.piece,
+        test=test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, fill=fill.piece,
         shows=_SHOWS.get(act.id, "test"), depth_mm=fill.depth_mm,
     )  # fmt: skip
 

@@ -32,12 +32,24 @@ def water_step(of: MixingBrief) -> Step:
         if of.school != "packed"
         else "The dry mix into the tub, then the least water, sprinkled; it wets while it is worked."
     )
-    dosed = " Doses go into the water." if of.doses else ""
     return Step(
-        "batch/{n}/water", "Batch {n}: {bags} into {container}", f"{order}{dosed} Press when the water goes in.",
-        "mixer", about(0.5), {"container": f"the {of.container[:1].lower()}{of.container[1:]}"}, shows="mix",
+        "batch/{n}/water", "Batch {n}: {bags} into {container}",
+        f"{order}{_doses(of)} Press when the water goes in.", "mixer", about(0.5),
+        {"container": f"the {of.container[:1].lower()}{of.container[1:]}"}, shows="mix",
         care="Mask on while it is dry.",
     )  # fmt: skip
+
+
+def _doses(of: MixingBrief) -> str:
+    """What is dosed goes in where it spreads best: most in the water, pigment dry, fibre last."""
+    pigments = any(one.kind == "pigment" for one in of.doses)
+    fibres = any("fibre" in one.kind for one in of.doses)
+    others = any(one.kind != "pigment" and "fibre" not in one.kind for one in of.doses)
+    return (
+        (" Doses go into the water." if others else "")
+        + (" Pigment is mixed in dry." if pigments else "")
+        + (" Fibre goes in last, a little at a time." if fibres else "")
+    )
 
 
 def mixed_step(of: MixingBrief) -> Step:
@@ -121,15 +133,14 @@ def _lift(fill: FillBrief, of: PourBrief, from_l: float, low: float, high: float
             Answer("dry", "They stay dry", "on", "It is stiff, or not worked enough: work this lift once more."),
             Answer("stream", "It runs out", "on", "Stop the leak with a rag and tape. The next batch gets less water."),
         )
-    cores = (
-        " Go round the core: on no side more than {step} higher than on another."
-        if fill.step_mm is not None and fill.step_mm < fill.depth_mm
-        else ""
-    )
+    step_mm = min(fill.step_mm or 0.0, LIFT_MM)
+    cores = " Then go on round the core: on no side more than {step} higher than on another." if step_mm else ""
+    below = " Reach into the lift below." if number > 1 and of.mixing.school != "flowing" else ""
+    each = f" Each of the {fill.count}." if fill.count > 1 else ""
     step = Step(
         f"lift/{fill.piece}/{number}", f"{fill.name}: work lift {number}",
-        f"{_settling(of)} Reach into the lift below.{cores}", "placer", _by_metre(fill),
-        {"step": Quantity(fill.step_mm or 0.0, "at most")}, test, answers, fill=fill.piece, shows="settle",
+        f"{_settling(of)}{below}{cores}{each}", "placer", _by_metre(fill),
+        {"step": Quantity(step_mm, "at most")}, test, answers, fill=fill.piece, shows="settle",
         depth_mm=high,
     )  # fmt: skip
     return Stage(from_l + litres_below(fill, high) * fill.count, step)

@@ -72,13 +72,12 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
         },
         who="mixer",
     )  # fmt: skip
-    water = of.planned_l * of.per_batch
     yield _step(
-        "water", "Measure out the water", "For each bag {start} to begin with, up to {most} at hand; {all} a batch.",
-        _WEIGH,
+        "water", "Measure out the water",
+        "For each batch of {bags} {start} to begin with. No more than {most} in all stands beside the mixer.", _WEIGH,
         {
-            "start": Quantity(of.start_l, "water"), "most": Quantity(of.most_l, "water"),
-            "all": Quantity(max(water, of.start_l * of.per_batch), "water"),
+            "bags": bags_in_words(of.per_batch), "start": Quantity(of.start_l * of.per_batch, "water"),
+            "most": Quantity(of.most_l * of.per_batch, "water"),
         },
     )  # fmt: skip
     for number, dose in enumerate(of.doses):

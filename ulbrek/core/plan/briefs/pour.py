@@ -19,7 +19,7 @@ from ulbrek.core.pour.brief import ActBrief, DoseBrief, FillBrief, MixingBrief, 
 from ulbrek.core.steel.result import SteelResult
 
 LEVELS = 12
-_FRESH = ("bleed", "float", "trowel", "cover", "leave")
+_FRESH = ("bleed", "float", "trowel", "cover", "leave", "wet")
 _RAPID_SET_H = 1.0
 # Held from the first: what is laid when the form is half full comes later.
 _LAID = "laid at half fill"
@@ -55,7 +55,7 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
         bags=mix.bags.value, batches=int(mix.batches.value), per_batch=mix.bags_per_batch, last=last,
         yield_l=mix.bag_yield.value, start_l=mix.water_start.value, most_l=mix.water_most_l,
         planned_l=mix.water_planned_l, cup_l=mix.cup.value,
-        doses=[DoseBrief(one.name, one.a_bag.value) for one in mix.doses if one.a_bag is not None],
+        doses=[DoseBrief(one.name, one.kind, one.a_bag.value) for one in mix.doses if one.a_bag is not None],
         mixing_min=mix.clock.mixing.value / mix.bags_per_batch, placing_min=job.mix.minutes_placing,
         working_min=mix.clock.working.value,
     )  # fmt: skip
