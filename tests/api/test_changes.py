@@ -12,7 +12,7 @@ from tests.api.doors import Doors
 from tests.store.test_shops_apart import TABLES
 from ulbrek.api.access.asker import Asker, AskerRole
 from ulbrek.api.handlers.changes import stream_of
-from ulbrek.api.live import Live
+from ulbrek.api.live import MOST_OF_ONE, Live
 from ulbrek.store.entries import Entry
 from ulbrek.store.log import Observation
 
@@ -118,6 +118,23 @@ def test_what_was_missed_while_the_database_was_gone_is_looked_at_again(doors: D
 
     [follower] = heard_by(doors, [_follower("owner", doors.mine.id)], happens)
     assert follower == [("again", "", ""), ("again", "", "")]
+
+
+def test_one_person_s_pages_do_not_keep_others_from_following(doors: Doors) -> None:
+    async def opened() -> tuple[bool, bool]:
+        live = Live(doors.settings.database_url)
+        pages = [live.follow(doors.mine.id, "one", 60) for _ in range(MOST_OF_ONE)]
+        async with asyncio.timeout(20):
+            for page in pages:
+                assert await anext(page) is None
+        found = live.is_full("one"), live.is_full("another")
+        for page in pages:
+            await page.aclose()
+        assert not live.is_full("one")
+        await live.close()
+        return found
+
+    assert asyncio.run(opened()) == (True, False)
 
 
 def test_every_table_that_a_screen_shows_tells(doors: Doors) -> None:

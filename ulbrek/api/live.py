@@ -11,7 +11,8 @@ from psycopg import OperationalError
 
 from ulbrek.store.changes import Change, listen
 
-MOST_FOLLOWING = 500  # pages, in one worker
+MOST_FOLLOWING = 200  # pages, in one worker: half of what it answers at once
+MOST_OF_ONE = 20  # pages of one person
 _WAITING = 500  # changes that a page has not taken yet; beyond them it is told to look at everything again
 _AGAIN_S = 1.0
 log = structlog.get_logger("ulbrek")
@@ -23,19 +24,19 @@ class Live:
     def __init__(self, url: str) -> None:
         """Listens to the database at ``url`` from when the first page follows."""
         self._url = url
-        self._following: dict[Queue[Change | None], UUID] = {}
+        self._following: dict[Queue[Change | None], tuple[UUID, str]] = {}
         self._listening: Task[None] | None = None
         self._hears = False
 
-    @property
-    def is_full(self) -> bool:
-        """Whether so many pages follow that no further one can."""
-        return len(self._following) >= MOST_FOLLOWING
+    def is_full(self, who: str) -> bool:
+        """Whether no further page of somebody can follow: so many do already, theirs or in all."""
+        of_one = sum(name == who for _, name in self._following.values())
+        return len(self._following) >= MOST_FOLLOWING or of_one >= MOST_OF_ONE
 
-    async def follow(self, shop_id: UUID, lasts_s: float) -> AsyncGenerator[Change | None]:
+    async def follow(self, shop_id: UUID, who: str, lasts_s: float) -> AsyncGenerator[Change | None]:
         """What changes in a shop, for so long; None where something may have been missed, and at first."""
         waiting: Queue[Change | None] = Queue(_WAITING)
-        self._following[waiting] = shop_id
+        self._following[waiting] = shop_id, who
         if self._listening is None:
             self._listening = asyncio.create_task(self._listen())
         if self._hears:
@@ -64,7 +65,7 @@ class Live:
             try:
                 async for change in listen(self._url):
                     self._hears = True
-                    for waiting, shop_id in tuple(self._following.items()):
+                    for waiting, (shop_id, _) in tuple(self._following.items()):
                         if change is None or change.shop_id == shop_id:
                             _tell(waiting, change)
             except (OperationalError, OSError) as error:

@@ -11,7 +11,7 @@ from starlette.concurrency import run_in_threadpool
 
 from ulbrek.api.access.asker import Asker
 from ulbrek.api.handlers.common import Asking, Db
-from ulbrek.api.live import MOST_FOLLOWING, Live
+from ulbrek.api.live import Live
 from ulbrek.store.changes import Change
 
 router = APIRouter(prefix="/api")
@@ -31,14 +31,14 @@ async def follow_changes(request: Request, db: Db, asker: Asking) -> EventSource
     shop_id = await run_in_threadpool(lambda: db.shop_id)
     if shop_id is None:
         raise HTTPException(404, "There is no shop yet.")
-    if live.is_full:
-        raise HTTPException(503, f"{MOST_FOLLOWING} pages follow already. Try again later.")
+    if live.is_full(_name(asker)):
+        raise HTTPException(503, "Too many pages follow what changes. Close some that nobody looks at.")
     return EventSourceResponse(stream_of(live, asker, shop_id), ping=PING_S, headers={"X-Accel-Buffering": "no"})
 
 
 async def stream_of(live: Live, asker: Asker, shop_id: UUID) -> AsyncGenerator[ServerSentEvent]:
     """What one that follows is told: what is of their shop, and theirs to see; it ends when their device is out."""
-    async with aclosing(live.follow(shop_id, LASTS_S)) as changes:
+    async with aclosing(live.follow(shop_id, _name(asker), LASTS_S)) as changes:
         async for change in changes:
             if change is None:
                 yield ServerSentEvent(event="again", data="")
@@ -49,6 +49,10 @@ async def stream_of(live: Live, asker: Asker, shop_id: UUID) -> AsyncGenerator[S
                     yield _told(change)
             elif asker.role in ("owner", "maker") or change.what in _OF_HELPERS:
                 yield _told(change)
+
+
+def _name(asker: Asker) -> str:
+    return str(asker.account_id or asker.address)
 
 
 def _told(change: Change) -> ServerSentEvent:
