@@ -14,7 +14,7 @@ from tests.store.test_shops_apart import Filled
 from ulbrek.api.access.prices import PRICES
 from ulbrek.api.access.rules import RANK, RULES, may
 from ulbrek.api.app import create_app
-from ulbrek.api.handlers import ROUTERS
+from ulbrek.api.handlers import ROUTERS, changes
 from ulbrek.api.settings import Settings
 
 ADDRESSES = sorted(
@@ -24,6 +24,11 @@ ADDRESSES = sorted(
     for method in route.methods  # type: ignore[attr-defined]
 )
 ROLES = (None, "viewer", "helper", "maker", "owner")
+
+
+@pytest.fixture(autouse=True)
+def _streams_end_soon(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(changes, "LASTS_S", 0.1)
 
 
 def path_in(shop: Filled, address: str, mine: bool = True) -> str:

@@ -9,6 +9,7 @@ from collections.abc import Callable, Iterator
 from datetime import UTC, datetime, timedelta
 from hashlib import sha256
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from sqlalchemy import text
@@ -18,6 +19,7 @@ from ops.postgres import Cluster
 from tests.files.test_photo import picture
 from tests.jobs import top
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.pour.entries import RunEntry
 from ulbrek.files.photo import clean_photo
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.backup import OF_THE_DOORS, WORKED_OUT, read_backup, write_backup
@@ -70,6 +72,9 @@ def fill(database: Database) -> None:
         )
         records.pours(shop.id).mix(pour, 2, 5.61, entry, lot)
         records.asked(shop.id).ask(pour, [member])
+        records.runs(shop.id).add(
+            pour, [RunEntry(id=uuid4(), kind="note", at=datetime.now(UTC), text="Windy", member_id=member)]
+        )
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
         seen = records.log(shop.id).add(
             Observation("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry

@@ -10,8 +10,14 @@ export interface Waiting {
   refused: string | null;
 }
 
+/** A sheet as the server last told it, and how far this device's clock ran ahead of it [ms]. */
+export interface KeptSheet {
+  view: RunView;
+  ahead: number;
+}
+
 interface Kept extends DBSchema {
-  sheets: { key: string; value: RunView };
+  sheets: { key: string; value: KeptSheet };
   entries: { key: string; value: Waiting; indexes: { pour: string } };
   photos: { key: string; value: { entry: string; pour: string; file: Blob } };
 }
@@ -29,11 +35,11 @@ function database(): Promise<IDBPDatabase<Kept>> {
   return opened;
 }
 
-export async function keepSheet(view: RunView): Promise<void> {
-  await (await database()).put("sheets", view, view.pour_id);
+export async function keepSheet(sheet: KeptSheet): Promise<void> {
+  await (await database()).put("sheets", sheet, sheet.view.pour_id);
 }
 
-export async function keptSheet(pour: string): Promise<RunView | undefined> {
+export async function keptSheet(pour: string): Promise<KeptSheet | undefined> {
   return (await database()).get("sheets", pour);
 }
 

@@ -5,7 +5,18 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v5 as nameOf, v4 as newId } from "uuid";
 import { client, Refused, take } from "@/api/client";
 import { sendPhoto } from "@/api/records";
-import { keepEntry, keepPhoto, keepSheet, keptSheet, photoSent, photosOf, refuse, sent, waiting } from "./device";
+import {
+  type KeptSheet,
+  keepEntry,
+  keepPhoto,
+  keepSheet,
+  keptSheet,
+  photoSent,
+  photosOf,
+  refuse,
+  sent,
+  waiting,
+} from "./device";
 import { runState } from "./state";
 import type { RunEntry, RunSheet, RunState, RunView } from "./types";
 
@@ -19,7 +30,7 @@ const runQuery = (pour_id: string) =>
     queryFn: async () => {
       const view = await take(client.GET("/api/pours/{pour_id}/run", { params: { path: { pour_id } } }));
       const told = { view, ahead: Date.now() - view.now };
-      void keepSheet(view);
+      void keepSheet(told);
       return told;
     },
     retry: false,
@@ -51,7 +62,7 @@ export function useRun(pour: string, who: string | null): Run | null {
   const queries = useQueryClient();
   const { data, error } = useQuery(runQuery(pour));
   const [mine, setMine] = useState<RunEntry[]>([]);
-  const [held, setHeld] = useState<RunView | null>(null);
+  const [held, setHeld] = useState<KeptSheet | null>(null);
   const [looked, setLooked] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offline, setOffline] = useState(false);
@@ -59,8 +70,8 @@ export function useRun(pour: string, who: string | null): Run | null {
   const busy = useRef(false);
 
   useEffect(() => {
-    void Promise.all([keptSheet(pour), waiting(pour)]).then(([view, entries]) => {
-      setHeld(view ?? null);
+    void Promise.all([keptSheet(pour), waiting(pour)]).then(([sheet, entries]) => {
+      setHeld(sheet ?? null);
       setMine(entries.map((one) => one.entry));
       setTrouble(entries.find((one) => one.refused)?.refused ?? null);
       setLooked(true);
@@ -97,7 +108,7 @@ export function useRun(pour: string, who: string | null): Run | null {
       setOffline(caught.status === 0 || caught.status >= 500);
       if (caught.status === 401 || caught.status === 403) setTrouble(OUT);
       else if (caught.status >= 400 && caught.status < 500 && caught.status !== 429) {
-        await refuseOne(pour, caught);
+        await refuseEach(pour);
         setTrouble(caught.message);
       }
     } finally {
@@ -116,7 +127,7 @@ export function useRun(pour: string, who: string | null): Run | null {
     };
   }, [send]);
 
-  const ahead = data?.ahead ?? 0; // of this device's clock
+  const { view = null, ahead = 0 } = data ?? held ?? {};
   const say = useCallback(
     async (saying: Saying, photo?: Blob) => {
       const at = new Date(Date.now() - ahead).toISOString();
@@ -130,7 +141,6 @@ export function useRun(pour: string, who: string | null): Run | null {
     [ahead, pour, send, who],
   );
 
-  const view = data?.view ?? held;
   const now = clock - ahead;
   const entries = useMemo(() => {
     const known = new Set(view?.entries.map((one) => one.id));
@@ -163,7 +173,7 @@ function post(pour_id: string, entries: RunEntry[]) {
 }
 
 /** One that is refused keeps none of the others back: each is tried by itself, and that one is marked. */
-async function refuseOne(pour: string, why: Refused): Promise<void> {
+async function refuseEach(pour: string): Promise<void> {
   for (const { entry, refused } of await waiting(pour)) {
     if (refused) continue;
     try {
@@ -171,7 +181,7 @@ async function refuseOne(pour: string, why: Refused): Promise<void> {
       await sent([entry.id]);
     } catch (caught) {
       if (!(caught instanceof Refused) || caught.status === 0 || caught.status >= 500) return;
-      await refuse(pour, entry, why.message);
+      await refuse(pour, entry, caught.message);
     }
   }
 }
