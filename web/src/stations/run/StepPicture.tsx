@@ -84,7 +84,14 @@ export function StepPicture({ fill, step, now, units }: Props) {
       {level !== null && (
         <g>
           <path d={`M${BOARD} ${y(level)}H${WIDE - BOARD}`} stroke="var(--ink)" strokeDasharray="5 4" />
-          <text x={BOARD + 6} y={20} className="figure" fontSize="19" fill="var(--ink)">
+          <text
+            x={arrow < WIDE / 2 ? WIDE - BOARD - 6 : BOARD + 6}
+            y={20}
+            textAnchor={arrow < WIDE / 2 ? "end" : "start"}
+            className="figure"
+            fontSize="19"
+            fill="var(--ink)"
+          >
             to {writeLength(level, units, "tape")}
           </text>
         </g>
