@@ -150,7 +150,7 @@ def opened(browser: Browser, address: str, units: str, theme: str, phone: bool) 
     context = browser.new_context(viewport=PHONE if phone else DESK, has_touch=phone, base_url=address)
     context.add_init_script(f"localStorage.setItem('units', '{units}'); localStorage.setItem('theme', '{theme}')")
     # Else the network would never be idle.
-    context.route("**/api/changes", lambda route: route.fulfill(status=204))
+    context.route("**/api/changes*", lambda route: route.fulfill(status=204))
     page = context.new_page()
     page.goto("/")
     return page

@@ -53,9 +53,9 @@ def heard_by(doors: Doors, followers: list[Asker], happens: Callable[[], None], 
     return asyncio.run(all_of_it())
 
 
-async def _read(live: Live, follower: Asker) -> AsyncGenerator[Heard]:
+async def _read(live: Live, follower: Asker, since_s: float = 0) -> AsyncGenerator[Heard]:
     assert follower.shop_id is not None
-    async for event in stream_of(live, follower, follower.shop_id):
+    async for event in stream_of(live, follower, follower.shop_id, since_s):
         told = json.loads(event.data) if event.data else {}
         yield [(told["what"], told["key"], told["page"])] if told else [("again", "", "")]
     yield [("ended", "", "")]
@@ -106,6 +106,29 @@ def test_a_device_that_is_signed_out_is_told_nothing_more(doors: Doors) -> None:
     assert still[-1][0] == "log"
 
 
+def test_a_page_is_told_what_changed_after_it_looked_and_before_it_followed(doors: Doors) -> None:
+    follower = _follower("maker", doors.mine.id)
+
+    async def what_those_hear_first_who_looked(before: float, long_before: float) -> tuple[Heard, Heard, Heard]:
+        live = Live(doors.settings.database_url)
+        async with asyncio.timeout(20):
+            first = _read(live, follower)
+            assert await anext(first) == [("again", "", "")]
+            await asyncio.sleep(before)
+            await asyncio.to_thread(_note, doors)
+            told = await anext(first)
+            streams = [_read(live, follower, since) for since in (before, long_before)]
+            late, later = [await anext(stream) for stream in streams]
+            for stream in (first, *streams):
+                await stream.aclose()
+        await live.close()
+        return told, late, later
+
+    told, late, later = asyncio.run(what_those_hear_first_who_looked(0.5, 1000))
+    assert told == late == [("log", str(doors.mine.pour.id), "")]
+    assert later == [("again", "", "")]
+
+
 def test_what_was_missed_while_the_database_was_gone_is_looked_at_again(doors: Doors) -> None:
     def happens() -> None:
         with doors.database.engine.connect() as connection:
@@ -123,7 +146,7 @@ def test_what_was_missed_while_the_database_was_gone_is_looked_at_again(doors: D
 def test_one_person_s_pages_do_not_keep_others_from_following(doors: Doors) -> None:
     async def opened() -> tuple[bool, bool]:
         live = Live(doors.settings.database_url)
-        pages = [live.follow(doors.mine.id, "one", 60) for _ in range(MOST_OF_ONE)]
+        pages = [live.follow(doors.mine.id, "one", 1000, 60) for _ in range(MOST_OF_ONE)]
         async with asyncio.timeout(20):
             for page in pages:
                 assert await anext(page) is None

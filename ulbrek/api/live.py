@@ -2,8 +2,10 @@
 
 import asyncio
 from asyncio import Queue, QueueFull, Task
+from collections import deque
 from collections.abc import AsyncGenerator
 from contextlib import suppress
+from math import inf
 from uuid import UUID
 
 import structlog
@@ -15,6 +17,7 @@ MOST_FOLLOWING = 200  # pages, in one worker: half of what it answers at once
 MOST_OF_ONE = 20  # pages of one person
 _WAITING = 500  # changes that a page has not taken yet; beyond them it is told to look at everything again
 _AGAIN_S = 1.0
+_KNOWN = 1000  # changes, the last of all shops: told to a page that looked before they came, and follows since
 log = structlog.get_logger("ulbrek")
 
 
@@ -26,25 +29,37 @@ class Live:
         self._url = url
         self._following: dict[Queue[Change | None], tuple[UUID, str]] = {}
         self._listening: Task[None] | None = None
-        self._hears = False
+        self._told: deque[tuple[float, Change]] = deque(maxlen=_KNOWN)
+        self._known_from = inf
 
     def is_full(self, who: str) -> bool:
         """Whether no further page of somebody can follow: so many do already, theirs or in all."""
         of_one = sum(name == who for _, name in self._following.values())
         return len(self._following) >= MOST_FOLLOWING or of_one >= MOST_OF_ONE
 
-    async def follow(self, shop_id: UUID, who: str, lasts_s: float) -> AsyncGenerator[Change | None]:
-        """What changes in a shop, for so long; None where something may have been missed, and at first."""
+    async def follow(self, shop_id: UUID, who: str, since_s: float, lasts_s: float) -> AsyncGenerator[Change | None]:
+        """What changed in a shop since, and changes for so long; None where something may have been missed.
+
+        Args:
+            shop_id: the shop
+            who: follows
+            since_s: how long ago the page first looked at anything [s]
+            lasts_s: how long it may follow [s]
+        """
         waiting: Queue[Change | None] = Queue(_WAITING)
         self._following[waiting] = shop_id, who
         if self._listening is None:
             self._listening = asyncio.create_task(self._listen())
-        if self._hears:
-            waiting.put_nowait(None)
-        ends = asyncio.get_running_loop().time() + lasts_s
+        now = _now()
+        if now - since_s >= self._known_from:
+            for at, change in self._told:
+                if at >= now - since_s and change.shop_id == shop_id:
+                    _tell(waiting, change)
+        elif self._known_from < inf:
+            _tell(waiting, None)
         try:
             while True:
-                async with asyncio.timeout_at(ends):
+                async with asyncio.timeout_at(now + lasts_s):
                     change = await waiting.get()
                 yield change
         except TimeoutError:
@@ -64,14 +79,28 @@ class Live:
         while True:
             try:
                 async for change in listen(self._url):
-                    self._hears = True
+                    self._keep(change)
                     for waiting, (shop_id, _) in tuple(self._following.items()):
                         if change is None or change.shop_id == shop_id:
                             _tell(waiting, change)
             except (OperationalError, OSError) as error:
                 log.warning("not listening", error=type(error).__name__)
-            self._hears = False
+            self._known_from = inf
             await asyncio.sleep(_AGAIN_S)
+
+    def _keep(self, change: Change | None) -> None:
+        """Keeps what pages that come later may have missed; None: it listens from now on."""
+        if change is None:
+            self._told.clear()
+            self._known_from = _now()
+            return
+        if len(self._told) == _KNOWN:
+            self._known_from = self._told[1][0]
+        self._told.append((_now(), change))
+
+
+def _now() -> float:
+    return asyncio.get_running_loop().time()
 
 
 def _tell(waiting: Queue[Change | None], change: Change | None) -> None:

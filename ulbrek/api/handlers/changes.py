@@ -3,9 +3,11 @@
 import json
 from collections.abc import AsyncGenerator
 from contextlib import aclosing
+from math import inf
+from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, HTTPException, Request
+from fastapi import APIRouter, HTTPException, Query, Request
 from sse_starlette import EventSourceResponse, ServerSentEvent
 from starlette.concurrency import run_in_threadpool
 
@@ -22,10 +24,13 @@ _OF_HELPERS = frozenset({"pour", "log", "casting", "job", "run", "shop"})
 
 
 @router.get("/changes", include_in_schema=False)
-async def follow_changes(request: Request, db: Db, asker: Asking) -> EventSourceResponse:
+async def follow_changes(
+    request: Request, db: Db, asker: Asking, seen_ms: Annotated[float, Query(ge=0)] = inf
+) -> EventSourceResponse:
     """A stream of what changes, as server-sent events: ``what``, ``key``, ``page``; ``again`` says look at all of it.
 
-    It never ends by itself before half an hour is over, which is why it stands in no description of the API.
+    It begins with what changed since the page first looked, so many milliseconds ago, and ends by itself only after
+    half an hour, which is why it stands in no description of the API.
     """
     live: Live = request.app.state.live
     shop_id = await run_in_threadpool(lambda: db.shop_id)
@@ -33,12 +38,14 @@ async def follow_changes(request: Request, db: Db, asker: Asking) -> EventSource
         raise HTTPException(404, "There is no shop yet.")
     if live.is_full(_name(asker)):
         raise HTTPException(503, "Too many pages follow what changes. Close some that nobody looks at.")
-    return EventSourceResponse(stream_of(live, asker, shop_id), ping=PING_S, headers={"X-Accel-Buffering": "no"})
+    return EventSourceResponse(
+        stream_of(live, asker, shop_id, seen_ms / 1000), ping=PING_S, headers={"X-Accel-Buffering": "no"}
+    )
 
 
-async def stream_of(live: Live, asker: Asker, shop_id: UUID) -> AsyncGenerator[ServerSentEvent]:
+async def stream_of(live: Live, asker: Asker, shop_id: UUID, since_s: float) -> AsyncGenerator[ServerSentEvent]:
     """What one that follows is told: what is of their shop, and theirs to see; it ends when their device is out."""
-    async with aclosing(live.follow(shop_id, _name(asker), LASTS_S)) as changes:
+    async with aclosing(live.follow(shop_id, _name(asker), since_s, LASTS_S)) as changes:
         async for change in changes:
             if change is None:
                 yield ServerSentEvent(event="again", data="")

@@ -53,18 +53,21 @@ class Following {
   private stream: EventSource | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly changed = new Map<string, readonly unknown[]>();
-  private missed = false; // what the page begins with is what is there
+  private opened = false;
 
   constructor(private readonly queries: QueryClient) {}
 
   follow() {
     this.rest();
-    this.stream = new EventSource("/api/changes");
+    const again = () => void this.queries.invalidateQueries();
+    // What changed since the page began to look is told too: it may have been after that was read.
+    this.stream = new EventSource(`/api/changes?seen_ms=${Math.ceil(performance.now())}`);
     this.stream.onmessage = ({ data }) => this.note(JSON.parse(data));
-    this.stream.addEventListener("again", () => {
-      if (this.missed) void this.queries.invalidateQueries();
-      this.missed = true;
-    });
+    this.stream.addEventListener("again", again);
+    this.stream.onopen = () => {
+      if (this.opened) again();
+      this.opened = true;
+    };
     this.stream.onerror = () => {
       if (this.stream?.readyState === EventSource.CLOSED) void this.comeAgain(); // else it does so by itself
     };
