@@ -46,7 +46,8 @@ def day() -> Entries:
         entry(90, "answer", "bleed/top", answer="on"),
         entry(120, "answer", "float/top", answer="not yet"),
         entry(140, "answer", "float/top", answer="on"),
-        entry(200, "answer", "cover/top", answer="on"),
+        entry(150, "did", "float/top"),
+        entry(200, "did", "cover/top"),
         entry(61, "note", text="A leak at the front left, stopped with tape"),
     ]
 
@@ -110,7 +111,7 @@ def test_what_is_taken_back_leaves_the_records_and_stays_in_the_entries(api: Tes
     told = day()
     send(api, pour, told)
     mixed = next(one for one in told if one["step"] == "batch/2/mixed")
-    floated = next(one for one in told if one["step"] == "float/top" and one["answer"] == "on")
+    floated = next(one for one in told if one["step"] == "float/top" and one["kind"] == "did")
     send(api, pour, [entry(300, "undo", of=mixed["id"]), entry(300, "undo", of=floated["id"])])
     _, batches, acts, _ = records(api, pour)
     assert len(batches) == 2

@@ -52,9 +52,9 @@ class Live:
             self._listening = asyncio.create_task(self._listen())
         now = _now()
         if now - since_s >= self._known_from:
-            for at, change in self._told:
-                if at >= now - since_s and change.shop_id == shop_id:
-                    _tell(waiting, change)
+            for at, earlier in self._told:
+                if at >= now - since_s and earlier.shop_id == shop_id:
+                    _tell(waiting, earlier)
         elif self._known_from < inf:
             _tell(waiting, None)
         try:

@@ -10,7 +10,6 @@ from cachetools import LRUCache
 
 from ulbrek.api.services.plans import Plans
 from ulbrek.core.job.job import Job
-from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.pour.entries import RunEntry
@@ -31,9 +30,9 @@ _MOST_SHEETS = 60
 _ACTS = ("float", "trowel", "cover")
 
 
-def make_sheet(job: Job, shop: Shop, planned: Plan) -> RunSheet:
+def make_sheet(job: Job, planned: Plan) -> RunSheet:
     """The run sheet of a plan; its forms are cut through and measured, which takes a while."""
-    return run_sheet(pour_brief(job, shop, planned))
+    return run_sheet(pour_brief(job, planned))
 
 
 class Runs:
@@ -56,7 +55,7 @@ class Runs:
             found = self._sheets.get(key)
         if found is None:
             planned = self._plans.make(pour.job, shop.shop, AT_ONCE)
-            found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, shop.shop, planned)
+            found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, planned)
             with self._lock:
                 self._sheets[key] = found
         return found
@@ -131,11 +130,11 @@ class Writing:
         return uuid5(self.pour.id, f"batch {said}")
 
     def _shares(self, batch: BatchNow) -> dict[UUID, float]:
-        """By casting, what part of a batch goes there: forms are filled one after another, several alike together."""
+        """By casting, what part of a batch goes there: one form after another, those of a set together."""
         whole = batch.to_l - batch.from_l
         shares: dict[UUID, float] = {}
         for fill in self.sheet.fills:
-            there = min(batch.to_l, fill.to_l) - max(batch.from_l, fill.from_l)
+            there = (min(batch.to_l, fill.to_l) - max(batch.from_l, fill.from_l)) * fill.share
             castings = [one.id for one in self.pour.castings if one.piece == fill.piece]
             if there > 0:
                 shares |= dict.fromkeys(castings, there / whole / len(castings))

@@ -29,7 +29,7 @@ class MixingBrief:
         bare_bags, bags: bags that the volume takes, and to have
         batches, per_batch, last: how many there are, the bags of one, and of the last
         yield_l: concrete from a bag [l]
-        start_l, most_l, planned_l: water of a bag to begin with, at the most, and as planned [l]
+        start_l, most_l: water of a bag to begin with, and at the most [l]
         cup_l: water that goes in between two tests [l]
         mixing_min, placing_min: of one bag; ``machine_min`` of a batch in a machine, where there is one
         working_min: how long a batch can be placed
@@ -47,7 +47,6 @@ class MixingBrief:
     yield_l: float
     start_l: float
     most_l: float
-    planned_l: float
     cup_l: float
     doses: Sequence[DoseBrief]
     mixing_min: float
@@ -67,7 +66,7 @@ class FillBrief:
     Attributes:
         piece: its id
         count: how many castings
-        alike: whether they must look alike, so that each batch is shared among them
+        matches: the set that must look alike, so that each batch is shared among its forms; None where none
         face_up: whether a show face lies up
         depth_mm: how deep one is as it is cast
         area_mm2: of its open face, less its openings
@@ -80,13 +79,12 @@ class FillBrief:
         steel_how: how it is laid
         step_mm: by how much more it may be filled on one side of a core than on the other; None without one
         held: what keeps its place in the form: knockouts, inserts, bolts
-        hung: what hangs from above, and what is pushed in wet
     """
 
     piece: str
     name: str
     count: int
-    alike: bool
+    matches: str | None
     face_up: bool
     depth_mm: float
     area_mm2: float
@@ -114,7 +112,6 @@ class ActBrief:
     name: str
     test: str
     hours: Spread
-    is_state: bool
     care: str
 
 
@@ -124,7 +121,6 @@ class PourBrief:
 
     Attributes:
         settled: how it is consolidated
-        rapid: whether it sets within the hour
         people: who mix and place
         care: how not to be hurt while mixing
     """
@@ -133,6 +129,5 @@ class PourBrief:
     fills: Sequence[FillBrief]
     acts: Sequence[ActBrief]
     settled: str
-    rapid: bool
     people: int
     care: Sequence[str]

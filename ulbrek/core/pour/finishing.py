@@ -27,6 +27,8 @@ _HOW = {
     "wet": "From now on mist it every 10 min for an hour, and keep it under plastic between.",
     "leave": "No shaking and no tapping from now on: it would come off its steel and its edges.",
 }
+# Bleed water and stiffening are only waited for; the rest is work that begins when the test says so.
+_TWOFOLD = frozenset({"float", "trowel", "cover", "wet"})
 _SAID_BY_ANSWERS = ("leave", "wet", "cover")
 _SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 
@@ -50,7 +52,8 @@ def _of(act: ActBrief, fill: FillBrief) -> Step:
     minutes = Spread(*(max(one > 0, one * m2) for one in (takes.low, takes.likely, takes.high)))
     return Step(
         f"{act.id}/{fill.piece}", f"{fill.name}: {act.name[:1].lower()}{act.name[1:]}", _HOW[act.id], "placer", minutes,
-        test=test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, fill=fill.piece,
+        test=test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, twofold=act.id in _TWOFOLD,
+        fill=fill.piece,
         shows=_SHOWS.get(act.id, "test"), depth_mm=fill.depth_mm,
     )  # fmt: skip
 

@@ -102,16 +102,17 @@ class Forecast:
             hours = step.hours or step.minutes
             low, likely, high = (base + one * HOUR * pace for one in (hours.low, hours.likely, hours.high))
             said = self.said.get(step.id) or Said()
-            if said.not_yet and said.done is None:
+            if said.not_yet and said.done is None and said.passed is None:
                 last = milliseconds(said.not_yet[-1])
                 likely = max(likely, last + max(AGAIN_LEAST, AGAIN_SHARE * (last - base)))
                 low, high = min(max(low, last), likely), max(high, likely)
             likely = max(likely, struck.at if struck else likely)
-            one = self._add(step, step.id, likely, may and self.now >= low)
+            one = self._add(step, step.id, likely, may and (self.now >= low or said.passed is not None))
             one.until, one.from_at = max(high, likely), low
+            seen = milliseconds(said.passed) if said.passed else one.at
             if not said.skipped:
-                pace = min(PACE_MOST, max(PACE_LEAST, (one.at - base) / (hours.likely * HOUR)))
-            if one.is_done or said.not_yet:
+                pace = min(PACE_MOST, max(PACE_LEAST, (seen - base) / (hours.likely * HOUR)))
+            if one.is_done or said.passed or said.not_yet:
                 self._pace = pace
             may = may and one.is_done
 
@@ -146,7 +147,11 @@ class Forecast:
         )  # fmt: skip
         if said.done is not None:
             one.status, one.at = "skipped" if said.skipped else "done", milliseconds(said.done)
-            one.answer, one.by = said.done.answer, str(said.done.member_id) if said.done.member_id else None
+            one.by = str(said.done.member_id) if said.done.member_id else None
+        elif said.passed is not None:
+            one.passed, one.at = True, milliseconds(said.passed)
+        told = said.passed or said.done
+        one.answer = told.answer if told else None
         self.steps.append(one)
         return one
 

@@ -1,7 +1,6 @@
 """Mixing, filling, and what is done on the way up. Source: common practice, where nothing else is said."""
 
 from collections.abc import Iterator
-from itertools import pairwise
 
 import numpy as np
 
@@ -87,32 +86,37 @@ def litres_below(fill: FillBrief, height_mm: float) -> float:
     return float(np.interp(height_mm, heights, litres))
 
 
-def stages_of(fill: FillBrief, of: PourBrief, from_l: float) -> Iterator[Stage]:
+def stages_of(fill: FillBrief, of: PourBrief, from_l: float, to_l: float) -> Iterator[Stage]:
     """What is done while a form is filled, and when it is full, from below.
 
     Args:
         fill: what is filled
         of: the pour
-        from_l: all that has been placed before it [l]
+        from_l, to_l: all that has been placed when it is begun, and when it is full [l]
     """
     heights = _lifts(fill)
+    whole = fill.levels[-1][1]
+
+    def when(step: Step) -> Stage:
+        return Stage(from_l + (to_l - from_l) * litres_below(fill, step.depth_mm) / whole, step)
+
     if fill.steel and fill.steel_at_mm is not None:
         at = min(max(fill.steel_at_mm, 0.0), fill.depth_mm)
-        yield from _sorted(fill, of, from_l, heights, at)
+        yield from map(when, _with_steel(fill, of, heights, at))
     else:
-        yield from (_lift(fill, of, from_l, low, high) for low, high in pairwise([0.0, *heights]))
-    yield from _full(fill, of, from_l + fill.litres)
+        yield from (when(_lift(fill, of, number, high)) for number, high in enumerate(heights, 1))
+    yield from (Stage(to_l, step) for step in _full(fill, of))
 
 
-def _sorted(fill: FillBrief, of: PourBrief, from_l: float, heights: list[float], steel_mm: float) -> Iterator[Stage]:
+def _with_steel(fill: FillBrief, of: PourBrief, heights: list[float], steel_mm: float) -> Iterator[Step]:
     laid = False
-    for low, high in pairwise([0.0, *heights]):
+    for number, high in enumerate(heights, 1):
         if not laid and steel_mm <= high:
-            yield _steel(fill, from_l, steel_mm)
+            yield _steel(fill, steel_mm)
             laid = True
-        yield _lift(fill, of, from_l, low, high)
+        yield _lift(fill, of, number, high)
     if not laid:
-        yield _steel(fill, from_l, steel_mm)
+        yield _steel(fill, steel_mm)
 
 
 def _lifts(fill: FillBrief) -> list[float]:
@@ -122,46 +126,45 @@ def _lifts(fill: FillBrief) -> list[float]:
     return [fill.depth_mm * number / count for number in range(1, count)]
 
 
-def _lift(fill: FillBrief, of: PourBrief, from_l: float, low: float, high: float) -> Stage:
-    number = round(high / (high - low))
+def _lift(fill: FillBrief, of: PourBrief, number: int, high: float) -> Step:
     test = ""
     answers: tuple[Answer, ...] = ()
     if of.mixing.school != "packed":
         test = "Look along the joints of the form."
         answers = (
             Answer("drops", "They weep a drop here and there", "on"),
-            Answer("dry", "They stay dry", "on", "It is stiff, or not worked enough: work this lift once more."),
-            Answer("stream", "It runs out", "on", "Stop the leak with a rag and tape. The next batch gets less water."),
+            Answer("dry", "They stay dry", "not yet", "It is stiff, or not worked enough: work this lift once more."),
+            Answer(
+                "stream", "It runs out", "not yet", "Stop the leak with a rag and tape. The next batch gets less water."
+            ),
         )
     step_mm = min(fill.step_mm or 0.0, LIFT_MM)
     cores = " Then go on round the core: on no side more than {step} higher than on another." if step_mm else ""
     below = " Reach into the lift below." if number > 1 and of.mixing.school != "flowing" else ""
     each = f" Each of the {fill.count}." if fill.count > 1 else ""
-    step = Step(
+    return Step(
         f"lift/{fill.piece}/{number}", f"{fill.name}: work lift {number}",
         f"{_settling(of)}{below}{cores}{each}", "placer", _by_metre(fill),
         {"step": Quantity(step_mm, "at most")}, test, answers, fill=fill.piece, shows="settle",
         depth_mm=high,
     )  # fmt: skip
-    return Stage(from_l + litres_below(fill, high) * fill.count, step)
 
 
-def _steel(fill: FillBrief, from_l: float, at_mm: float) -> Stage:
+def _steel(fill: FillBrief, at_mm: float) -> Step:
     each = " Each of the {count}." if fill.count > 1 else ""
     minutes = Spread(*(fill.count * one for one in (_LAY_MIN.low, _LAY_MIN.likely, _LAY_MIN.high)))
     how = "{steel}, at {depth}. Work it down until it is in the middle; it must not sink."
-    step = Step(
+    return Step(
         f"steel/{fill.piece}", f"{fill.name}: lay the steel", f"{how}{each}", "placer", minutes,
         {"steel": fill.steel[:1].upper() + fill.steel[1:], "depth": Quantity(at_mm, "tape"), "count": str(fill.count)},
         care="Wire ends and bar ends scratch: gloves on, glasses on.", fill=fill.piece, shows="steel", depth_mm=at_mm,
     )  # fmt: skip
-    return Stage(from_l + litres_below(fill, at_mm) * fill.count, step)
 
 
-def _full(fill: FillBrief, of: PourBrief, at_l: float) -> Iterator[Stage]:
+def _full(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
     each = f" Each of the {fill.count}." if fill.count > 1 else ""
     if of.mixing.school != "flowing":
-        step = Step(
+        yield Step(
             f"settle/{fill.piece}", f"{fill.name}: {_SETTLE_TITLE.get(of.settled, 'work it down')}",
             f"{_settling(of)}{each}", "placer", _by_metre(fill), test="Watch the bubbles at the edges.",
             answers=(
@@ -170,23 +173,19 @@ def _full(fill: FillBrief, of: PourBrief, at_l: float) -> Iterator[Stage]:
             ),
             care=_SETTLE_CARE.get(of.settled, ""), fill=fill.piece, shows="settle", depth_mm=fill.depth_mm,
         )  # fmt: skip
-        yield Stage(at_l, step)
     m2 = fill.area_mm2 * fill.count / 1e6
     minutes = Spread(
         *(max(1.0, one * m2) for one in (_STRIKE_MIN_A_M2.low, _STRIKE_MIN_A_M2.likely, _STRIKE_MIN_A_M2.high))
     )
-    yield Stage(
-        at_l,
-        Step(
-            f"strike/{fill.piece}", f"{fill.name}: strike it off",
-            f"Saw the screed along the upper edges, a little concrete ahead of it; fill hollows, and once more.{each}",
-            "placer", minutes, test="Lay the rule across at three places.",
-            answers=(
-                Answer("full", "Full to the edge", "on"),
-                Answer("short", "Too low", "not yet", "Measure the gap: “Is it enough?” tells the bags."),
-            ),
-            fill=fill.piece, shows="strike", depth_mm=fill.depth_mm,
+    yield Step(
+        f"strike/{fill.piece}", f"{fill.name}: strike it off",
+        f"Saw the screed along the upper edges, a little concrete ahead of it; fill hollows, and once more.{each}",
+        "placer", minutes, test="Lay the rule across at three places.",
+        answers=(
+            Answer("full", "Full to the edge", "on"),
+            Answer("short", "Too low", "not yet", "Measure the gap: “Is it enough?” tells the bags."),
         ),
+        fill=fill.piece, shows="strike", depth_mm=fill.depth_mm,
     )  # fmt: skip
 
 

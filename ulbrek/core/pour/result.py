@@ -44,6 +44,7 @@ class StepNow:
         placed_l: all that is placed with it; None where nothing is
         held: whether somebody has put it on hold
         not_yet: how often its test said that it is not time
+        passed: whether it said that it is, and the step is not done yet
         fill: the piece whose form it is done at; ``from_mm`` and ``to_mm`` how high that is filled before and after
         times: by how many it was written down
     """
@@ -65,6 +66,7 @@ class StepNow:
     by: str | None = None
     held: bool = False
     not_yet: int = 0
+    passed: bool = False
     times: int = 0
 
     @property

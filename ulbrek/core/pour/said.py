@@ -20,8 +20,15 @@ def kept(entries: Iterable[RunEntry]) -> list[RunEntry]:
 
 @dataclass(slots=True)
 class Said:
-    """What was written down of one step: that it was done or skipped, what its test showed, and how often it did so."""
+    """What was written down of one step: that it was done or skipped, what its test showed, and how often it did so.
 
+    Attributes:
+        passed: what said first that it is time, where that comes before it is done
+        twofold: whether it does
+    """
+
+    twofold: bool = False
+    passed: RunEntry | None = None
     done: RunEntry | None = None
     skipped: bool = False
     not_yet: list[RunEntry] = field(default_factory=list)
@@ -33,6 +40,9 @@ class Said:
         """Takes one more; the first that says that it was done counts."""
         if entry.kind == "answer" and leads == "not yet":
             self.not_yet.append(entry)
+            self.held = False
+        elif entry.kind == "answer" and self.twofold:
+            self.passed = self.passed or entry
             self.held = False
         elif entry.kind in ("did", "answer", "skip"):
             self.times += 1
@@ -55,11 +65,12 @@ def said_of(sheet: RunSheet, entries: Sequence[RunEntry]) -> dict[str, Said]:
     leads: Mapping[str, Mapping[str, Leads]] = {
         step.id: {one.id: one.leads for one in step.answers} for step in all_steps(sheet)
     }
+    twofold = {step.id for step in all_steps(sheet) if step.twofold}
     said: dict[str, Said] = {}
     for entry in entries:
         if entry.step is not None:
             lead = leads.get(template(entry.step), {}).get(entry.answer or "", "on")
-            said.setdefault(entry.step, Said()).take(entry, lead)
+            said.setdefault(entry.step, Said(entry.step in twofold)).take(entry, lead)
     return said
 
 

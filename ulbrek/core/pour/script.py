@@ -1,9 +1,10 @@
 """What the placer does, batch by batch: each is placed up to where something else comes first."""
 
+from collections import deque
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ulbrek.core.pour.sheet import Fill, Step
+from ulbrek.core.pour.sheet import Fill, Stage, Step
 
 _TRIFLE_L = 1e-6
 
@@ -44,39 +45,54 @@ def script_of(fills: Sequence[Fill], batches: Sequence[Poured]) -> list[Part]:
     """All that the placer does, in its order; what no batch reaches any more comes at the end.
 
     Args:
-        fills: in the order in which they are filled
+        fills: in the order in which they are filled; those of a set one beside the other
         batches: mixed and to come
     """
-    ahead = [(stage.at_l, stage.step, fill) for fill in fills for stage in fill.stages]
+    ahead = {fill.piece: deque(fill.stages) for fill in fills}
     parts: list[Part] = []
     for batch in batches:
-        at = batch.from_l
-        while ahead and at < batch.to_l - _TRIFLE_L:
-            until, step, fill = ahead[0]
-            if until <= at + _TRIFLE_L:
-                parts.append(_between(*ahead.pop(0)))
-                continue
-            to = min(until, batch.to_l)
-            key = (
-                f"batch/{batch.number}/place/{step.id}"
-                if to == until and to < batch.to_l - _TRIFLE_L
-                else f"batch/{batch.number}/place"
-            )
-            share = (to - at) / (batch.to_l - batch.from_l)
-            parts.append(Part(key, batch.number, None, fill.piece, height(fill, at), height(fill, to), to, share))
-            at = to
-        while ahead and ahead[0][0] <= at + _TRIFLE_L:
-            parts.append(_between(*ahead.pop(0)))
-    return parts + [_between(*one) for one in ahead]
+        placed = batch.from_l
+        for fill in fills:
+            low, high = max(batch.from_l, fill.from_l), min(batch.to_l, fill.to_l)
+            if high > low + _TRIFLE_L or (ahead[fill.piece] and batch.to_l >= fill.to_l - _TRIFLE_L):
+                placed = _into(fill, batch, (low, max(low, high)), placed, ahead[fill.piece], parts)
+    return parts + [_between(stage.step, fill) for fill in fills for stage in ahead[fill.piece]]
 
 
-def _between(_: float, step: Step, fill: Fill) -> Part:
+def _into(
+    fill: Fill, batch: Poured, between: tuple[float, float], placed: float, ahead: deque[Stage], parts: list[Part]
+) -> float:
+    """Places what a batch has for one form, and does what comes on the way; how much is placed with it [l]."""
+    at, end = between
+    while at < end - _TRIFLE_L and ahead:
+        stage = ahead[0]
+        if stage.at_l <= at + _TRIFLE_L:
+            parts.append(_between(ahead.popleft().step, fill))
+            continue
+        to = min(stage.at_l, end)
+        key = f"batch/{batch.number}/place"
+        if to == stage.at_l and to < batch.to_l - _TRIFLE_L:
+            key += f"/{stage.step.id}"
+        elif fill.share < 1.0:
+            key += f"/{fill.piece}"
+        litres = (to - at) * fill.share
+        placed += litres
+        share = litres / (batch.to_l - batch.from_l)
+        parts.append(Part(key, batch.number, None, fill.piece, height(fill, at), height(fill, to), placed, share))
+        at = to
+    while ahead and ahead[0].at_l <= at + _TRIFLE_L:
+        parts.append(_between(ahead.popleft().step, fill))
+    return placed
+
+
+def _between(step: Step, fill: Fill) -> Part:
     return Part(step.id, None, step, fill.piece, step.depth_mm, step.depth_mm, None, 0.0)
 
 
 def height(fill: Fill, placed_l: float) -> float:
     """How high a form is filled when so much is placed in all [mm]; several alike rise together."""
-    inside = max(0.0, (placed_l - fill.from_l) / fill.count)
+    share = (placed_l - fill.from_l) / (fill.to_l - fill.from_l)
+    inside = max(0.0, share * fill.levels[-1].litres)
     low_mm = low_l = 0.0
     for level in fill.levels:
         if level.litres >= inside and level.litres > low_l:

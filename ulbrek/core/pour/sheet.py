@@ -39,6 +39,7 @@ class Step:
         care: the caution that belongs to it
         hours: when it is time, after the water of the last batch in it; None where it follows at once
         act: the act of Cure that it is
+        twofold: whether its test only says that it is time, and it is done after that
         fill: the piece whose form it is done at
         shows: what its picture shows
         depth_mm: how high that is filled then
@@ -55,6 +56,7 @@ class Step:
     care: str = ""
     hours: Spread | None = None
     act: str | None = None
+    twofold: bool = False
     fill: str | None = None
     shows: Shows = "nothing"
     depth_mm: float = 0.0
@@ -82,6 +84,7 @@ class Fill:
 
     Attributes:
         from_l, to_l: all that this pour has placed when it is begun, and when it is full
+        share: of what is placed between those, how much goes in here; less than 1 where a set is filled together
         levels: of one, upwards
         section: rings of one cut through upright, x and y after x and y [mm]
         stages: what is done on the way, and when it is full
@@ -93,6 +96,7 @@ class Fill:
     count: int
     from_l: float
     to_l: float
+    share: float
     depth_mm: float
     area_mm2: float
     across_mm: float
@@ -119,7 +123,7 @@ class Bags:
         bare: bags that the volume takes
         ready: bags to have here
         planned: of each batch, by the plan
-        start_l, most_l, planned_l, cup_l: water of a bag to begin with, at the most, as planned; and between two tests
+        start_l, most_l, cup_l: water of a bag to begin with, and at the most; and between two tests
     """
 
     name: str
@@ -132,7 +136,6 @@ class Bags:
     yield_l: float
     start_l: float
     most_l: float
-    planned_l: float
     cup_l: float
     doses: tuple[DoseOfBag, ...]
     mixing_min: float

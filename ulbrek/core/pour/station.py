@@ -1,8 +1,8 @@
 """A pour as a run sheet."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
-from ulbrek.core.pour.brief import PourBrief, Ring
+from ulbrek.core.pour.brief import FillBrief, PourBrief, Ring
 from ulbrek.core.pour.finishing import after_steps, finish_steps
 from ulbrek.core.pour.placing import mixed_step, place_step, stages_of, water_step
 from ulbrek.core.pour.ready import ready_steps
@@ -16,7 +16,7 @@ def run_sheet(of: PourBrief) -> RunSheet:
     return RunSheet(
         bags=Bags(
             mixing.bag, mixing.mix, mixing.container, mixing.bare_bags, mixing.bags, planned, mixing.per_batch,
-            mixing.yield_l, mixing.start_l, mixing.most_l, mixing.planned_l, mixing.cup_l,
+            mixing.yield_l, mixing.start_l, mixing.most_l, mixing.cup_l,
             tuple(DoseOfBag(one.name, one.grams) for one in mixing.doses), mixing.mixing_min, mixing.placing_min,
             mixing.working_min,
         ),
@@ -32,14 +32,25 @@ def run_sheet(of: PourBrief) -> RunSheet:
 
 
 def _fills(of: PourBrief) -> Iterator[Fill]:
-    placed = 0.0
-    for fill in of.fills:
-        yield Fill(
-            fill.piece, fill.name, fill.count, placed, placed + fill.litres, fill.depth_mm, fill.area_mm2,
-            fill.across_mm, tuple(Level(*one) for one in fill.levels), tuple(_flat(ring) for ring in fill.section),
-            fill.steel_at_mm, tuple(stages_of(fill, of, placed)), tuple(finish_steps(fill, of)),
-        )  # fmt: skip
-        placed += fill.litres
+    begin = 0.0
+    for together in _sets(of.fills):
+        end = begin + sum(one.litres for one in together)
+        for fill in together:
+            yield Fill(
+                fill.piece, fill.name, fill.count, begin, end, fill.litres / (end - begin), fill.depth_mm,
+                fill.area_mm2, fill.across_mm, tuple(Level(*one) for one in fill.levels),
+                tuple(_flat(ring) for ring in fill.section), fill.steel_at_mm,
+                tuple(stages_of(fill, of, begin, end)), tuple(finish_steps(fill, of)),
+            )  # fmt: skip
+        begin = end
+
+
+def _sets(fills: Sequence[FillBrief]) -> Iterable[list[FillBrief]]:
+    """Forms that are filled together, since they must look alike; any other by itself."""
+    sets: dict[str, list[FillBrief]] = {}
+    for fill in fills:
+        sets.setdefault(f"set {fill.matches}" if fill.matches else f"piece {fill.piece}", []).append(fill)
+    return sets.values()
 
 
 def _flat(ring: Ring) -> tuple[float, ...]:

@@ -108,17 +108,18 @@ export class Forecast {
       let high = base + hours.high * HOUR * pace;
       const said = this.said.get(step.id) ?? nothing();
       const last = said.notYet.at(-1);
-      if (last && !said.done) {
+      if (last && !said.done && !said.passed) {
         likely = Math.max(likely, ms(last) + Math.max(AGAIN_LEAST, AGAIN_SHARE * (ms(last) - base)));
         low = Math.min(Math.max(low, ms(last)), likely);
         high = Math.max(high, likely);
       }
       likely = Math.max(likely, struck?.at ?? likely);
-      const one = this.add(step, step.id, likely, may && this.now >= low);
+      const one = this.add(step, step.id, likely, may && (this.now >= low || said.passed !== null));
       one.until = Math.max(high, likely);
       one.from_at = low;
-      if (!said.skipped) pace = Math.min(PACE_MOST, Math.max(PACE_LEAST, (one.at - base) / (hours.likely * HOUR)));
-      if (isDone(one) || said.notYet.length) this.pace = pace;
+      const seen = said.passed ? ms(said.passed) : one.at;
+      if (!said.skipped) pace = Math.min(PACE_MOST, Math.max(PACE_LEAST, (seen - base) / (hours.likely * HOUR)));
+      if (isDone(one) || said.passed || said.notYet.length) this.pace = pace;
       may &&= isDone(one);
     }
   }
@@ -158,18 +159,18 @@ export class Forecast {
       from_mm: 0,
       to_mm: step.depth_mm,
       placed_l: null,
-      answer: null,
+      answer: (said.passed ?? said.done)?.answer ?? null,
       by: null,
       held: said.held,
       not_yet: said.notYet.length,
+      passed: said.passed !== null && said.done === null,
       times: said.times,
     };
     if (said.done) {
       one.status = said.skipped ? "skipped" : "done";
       one.at = ms(said.done);
-      one.answer = said.done.answer;
       one.by = said.done.member_id;
-    }
+    } else if (said.passed) one.at = ms(said.passed);
     this.steps.push(one);
     return one;
   }

@@ -4,6 +4,8 @@ import type { RunEntry, RunSheet, Step } from "./types";
 
 /** What was written down of one step. */
 export interface Said {
+  twofold: boolean;
+  passed: RunEntry | null;
   done: RunEntry | null;
   skipped: boolean;
   notYet: RunEntry[];
@@ -12,7 +14,16 @@ export interface Said {
   times: number;
 }
 
-export const nothing = (): Said => ({ done: null, skipped: false, notYet: [], cupsL: 0, held: false, times: 0 });
+export const nothing = (twofold = false): Said => ({
+  twofold,
+  passed: null,
+  done: null,
+  skipped: false,
+  notYet: [],
+  cupsL: 0,
+  held: false,
+  times: 0,
+});
 
 /** Each entry once, by time, without what was taken back. */
 export function kept(entries: readonly RunEntry[]): RunEntry[] {
@@ -26,10 +37,11 @@ export function kept(entries: readonly RunEntry[]): RunEntry[] {
 /** What was written down, by step. */
 export function saidOf(sheet: RunSheet, entries: readonly RunEntry[]): Map<string, Said> {
   const leads = new Map(allSteps(sheet).map((step) => [step.id, new Map(step.answers.map((a) => [a.id, a.leads]))]));
+  const twofold = new Set(allSteps(sheet).flatMap((step) => (step.twofold ? [step.id] : [])));
   const said = new Map<string, Said>();
   for (const entry of entries) {
     if (entry.step === null) continue;
-    const one = said.get(entry.step) ?? nothing();
+    const one = said.get(entry.step) ?? nothing(twofold.has(entry.step));
     said.set(entry.step, one);
     take(one, entry, leads.get(template(entry.step))?.get(entry.answer ?? "") ?? "on");
   }
@@ -39,6 +51,9 @@ export function saidOf(sheet: RunSheet, entries: readonly RunEntry[]): Map<strin
 function take(said: Said, entry: RunEntry, leads: string) {
   if (entry.kind === "answer" && leads === "not yet") {
     said.notYet.push(entry);
+    said.held = false;
+  } else if (entry.kind === "answer" && said.twofold) {
+    said.passed ??= entry;
     said.held = false;
   } else if (entry.kind === "did" || entry.kind === "answer" || entry.kind === "skip") {
     said.times += 1;

@@ -6,9 +6,7 @@ import manifold3d
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.cure.result import Act
-from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
-from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.result import MeasureResult
@@ -20,27 +18,23 @@ from ulbrek.core.steel.result import SteelResult
 
 LEVELS = 12
 _FRESH = ("bleed", "float", "trowel", "cover", "leave", "wet")
-_RAPID_SET_H = 1.0
 # Held from the first: what is laid when the form is half full comes later.
 _LAID = "laid at half fill"
 
 
-def pour_brief(job: Job, shop: Shop, planned: Plan) -> PourBrief:
+def pour_brief(job: Job, planned: Plan) -> PourBrief:
     """What is poured, as Pour takes it.
 
     Args:
         job: the part of a job that one pour fills
-        shop: where it is poured
         planned: its plan
     """
-    mix = choose(job, shop).mix
     fills = [_fill(job, piece, one) for piece, one in zip(job.pieces, planned.pieces, strict=True)]
     return PourBrief(
         mixing=_mixing(job, planned),
         fills=fills,
         acts=[_act(act) for act in planned.cure.acts if act.id in _FRESH and act.piece is None],
         settled=job.mix.settled,
-        rapid=mix.is_sulfo_aluminate or mix.initial_set_h < _RAPID_SET_H,
         people=job.mix.people,
         care=planned.mix.care or CARE,
     )
@@ -54,7 +48,7 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
         feel=mix.feel, mix=mix.mix_name, bag=mix.bag_name, container=mix.container_name, bare_bags=bare,
         bags=mix.bags.value, batches=int(mix.batches.value), per_batch=mix.bags_per_batch, last=last,
         yield_l=mix.bag_yield.value, start_l=mix.water_start.value, most_l=mix.water_most_l,
-        planned_l=mix.water_planned_l, cup_l=mix.cup.value,
+        cup_l=mix.cup.value,
         doses=[DoseBrief(one.name, one.kind, one.a_bag.value) for one in mix.doses if one.a_bag is not None],
         mixing_min=mix.clock.mixing.value / mix.bags_per_batch, placing_min=job.mix.minutes_placing,
         working_min=mix.clock.working.value,
@@ -67,7 +61,7 @@ def _act(act: Act) -> ActBrief:
         hours.low if hours.low is not None else hours.value,
         hours.high if hours.high is not None else hours.value,
     )
-    return ActBrief(act.id, act.name, act.test, Spread(low, hours.value, high), act.is_state, act.care)
+    return ActBrief(act.id, act.name, act.test, Spread(low, hours.value, high), act.care)
 
 
 def _fill(job: Job, piece: Piece, planned: PiecePlan) -> FillBrief:
@@ -81,7 +75,7 @@ def _fill(job: Job, piece: Piece, planned: PiecePlan) -> FillBrief:
     area = measured.volume.value * 1e6 / (high - low) if form.stands else measured.net_area.value
     return FillBrief(
         piece=piece.id, name=piece.name, count=piece.count,
-        alike=piece.matches is not None or job.mix.one_colour, face_up=piece.cast == "face up", depth_mm=high - low,
+        matches="all" if job.mix.one_colour else piece.matches, face_up=piece.cast == "face up", depth_mm=high - low,
         area_mm2=area, levels=tuple(_levels(mesh, measured.volume.value)),
         section=_section(mesh, _cut_at(measured, front, back)), across_mm=right - left,
         round_mm=form.consumed.joint_length.value * 1000 if form.consumed.joint_length.unit == "m"

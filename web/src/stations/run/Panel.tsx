@@ -28,7 +28,7 @@ const ARMED_MS = 700;
 export function Panel(props: Props) {
   const { run, words, current, role } = props;
   const { units } = usePreferences();
-  const armed = useArmed(current?.id ?? "");
+  const armed = useArmed(`${current?.id} ${current?.passed}`);
   if (!current)
     return (
       <Frame role={role} due={false}>
@@ -102,13 +102,20 @@ function Act({
   const [told, setTold] = useState<Answer | null>(null);
   const waits = current.status === "waits";
   const early = waits && step.hours === null;
+  const asks = step.answers.length > 0 && !current.passed;
   const cup = run.sheet.bags.cup_l;
+  const passed = current.passed ? step.answers.find((answer) => answer.id === current.answer) : null;
   useEffect(() => {
     if (current.id) setTold(null);
   }, [current.id]);
   return (
     <div className="space-y-3">
-      {step.answers.length > 0 && !early && (
+      {passed && (
+        <p role="status" className="max-w-prose text-lg">
+          {fill(passed.says, {}, units)}: it is time. {fill(passed.do, {}, units)}
+        </p>
+      )}
+      {asks && !early && (
         <>
           <p className="max-w-prose text-lg font-semibold">{fill(step.test, {}, units)}</p>
           <div className="grid gap-2">
@@ -141,7 +148,7 @@ function Act({
           {write(cup, "water", units)} more is in
         </button>
       )}
-      {step.answers.length === 0 && !waits && (
+      {!asks && !waits && (
         <button
           type="button"
           disabled={!armed}
