@@ -84,7 +84,7 @@ def _serve(name: str) -> int:
         print(f"Ulbrek already runs at {running[1]}")
         return 0
     with _Records(name) as url:
-        settings = Settings(database_url=url)
+        settings = Settings(database_url=url).model_copy(update={"devices": "simulated"})
         port = free_port(int(os.environ.get("ULBREK_PORT", PORT)))
         app = create_app(settings)
         _Server(

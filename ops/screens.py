@@ -194,7 +194,7 @@ def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
     """The application over a fresh copy of the demo data, and the address of that."""
     port = free_port()
     with fresh_demo("screens") as url:
-        app = create_app(Settings(database_url=url).model_copy(update={"sign_in": sign_in}))
+        app = create_app(Settings(database_url=url).model_copy(update={"sign_in": sign_in, "devices": "simulated"}))
         server = uvicorn.Server(
             uvicorn.Config(
                 app, host="127.0.0.1", port=port, log_level="error", access_log=False, timeout_graceful_shutdown=2

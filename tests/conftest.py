@@ -62,7 +62,7 @@ def database(database_url: str) -> Iterator[Database]:
 
 @pytest.fixture(scope="session")
 def settings(database_url: str) -> Settings:
-    return Settings(database_url=database_url, log_format="console", warm=False, long_work=1)
+    return Settings(database_url=database_url, log_format="console", warm=False, long_work=1, devices="simulated")
 
 
 @pytest.fixture(scope="session")

@@ -187,3 +187,51 @@ def test_every_demo_pour_has_a_sheet(api: TestClient) -> None:
         assert told.status_code == 200
         assert UUID(told.json()["pour_id"])
         assert not told.json()["state"]["over"]
+
+
+def test_a_temperature_of_the_day_is_a_reading_of_the_concrete_and_goes_when_it_is_taken_back(
+    api: TestClient, pour: str
+) -> None:
+    told = [*day(), read := entry(70, "temperature", "strike/top", celsius=24.0)]
+    send(api, pour, told)
+
+    def readings() -> list[float]:
+        record = api.get(f"/api/pours/{pour}").json()["pour"]["record"]
+        return [one["celsius"] for one in record["temperatures"]]
+
+    assert readings() == [24.0]
+    send(api, pour, [entry(71, "undo", of=read["id"])])
+    assert readings() == []
+
+
+def test_what_is_unlikely_is_kept_and_asked_back_until_somebody_insists(api: TestClient, pour: str) -> None:
+    wrong = entry(6, "answer", "batch/1/mixed", answer="right", water_l=22.0)
+    told = send(api, pour, [entry(0, "did", "batch/1/water", bags=1.0), wrong])
+    [doubt] = told["state"]["doubts"]
+    assert (doubt["entry"], doubt["field"], doubt["meant"][0]) == (wrong["id"], "water_l", pytest.approx(2.2))
+    assert told["state"]["batches"][0]["water_l"] == 22.0
+    same = wrong | {"id": str(uuid4()), "insisted": True}
+    told = send(api, pour, [same, entry(7, "undo", of=wrong["id"])])
+    assert told["state"]["doubts"] == []
+    assert told["state"]["batches"][0]["water_l"] == 22.0
+
+
+def test_a_clock_that_ran_ahead_is_put_right_and_its_own_time_kept(api: TestClient, pour: str) -> None:
+    ahead = datetime.now(UTC) + timedelta(hours=3)
+    kept = send(api, pour, [entry(0, "did", "ready/people") | {"at": ahead.isoformat()}])["entries"][0]
+    assert datetime.fromisoformat(kept["said_at"]) == ahead
+    assert datetime.fromisoformat(kept["at"]) < datetime.now(UTC) + timedelta(seconds=1)
+
+
+def test_devices_are_read_and_the_light_follows_the_running_batch(api: TestClient, pour: str) -> None:
+    assert api.get("/api/bench").json() == {"scale": True, "thermometer": True, "light": "off"}
+    tub, full = (api.get("/api/bench/scale", params={"expects_kg": kg}).json()["value"] for kg in (0, 3))
+    assert full - tub == pytest.approx(3.0, rel=0.02)
+    assert api.get("/api/bench/scale", params={"expects_kg": 100}).status_code == 409
+    assert api.get("/api/bench/thermometer", params={"expects_c": 20}).json()["value"] == pytest.approx(20, abs=3)
+    now = datetime.now(UTC)
+    send(api, pour, [entry(0, "did", "batch/1/water", bags=1.0) | {"at": now.isoformat()}])
+    assert api.get("/api/bench").json()["light"] == "green"
+    late = entry(0, "did", "batch/1/water", bags=1.0) | {"at": (now - timedelta(hours=3)).isoformat()}
+    send(api, pour, [late])
+    assert api.get("/api/bench").json()["light"] == "red"

@@ -128,6 +128,10 @@ def runs_at_some_moments() -> list[dict[str, Any]]:
             told.append(entry(903, "hold", last, chance.choice(all_steps(sheet)).id))
             told.append(entry(904, "answer", last, sheet.fills[0].finish[0].id, answer="not yet"))
             told.append(entry(905, "skip", last, chance.choice(sheet.fills[-1].finish).id, text="Rain"))
+            told.append(entry(908, "answer", last, "batch/2/mixed", answer="right", water_l=chance.choice([0.4, 40])))
+            told.append(entry(909, "did", last - timedelta(hours=chance.choice([1, 12])), "batch/2/water", bags=30))
+            told.append(entry(910, "temperature", last, "batch/1/mixed", celsius=chance.choice([18, 70])))
+            told.append(entry(911, "gaps", last + timedelta(hours=9), f"strike/{sheet.fills[-1].piece}", gaps_mm=[900]))
             if chance.random() < 0.5:
                 told.append(entry(906, "extra", last, bags=1.5))
                 told.append(entry(907, "undo", last, of=chance.choice(told).id))
@@ -312,6 +316,47 @@ def test_two_who_press_the_same_step_are_both_kept_and_counted_once() -> None:
     assert (one.times, one.at) == (2, ms(second.at))
     undone = run_state(sheet, [first, second, entry(9, "undo", BEGIN, of=second.id)], ms(BEGIN))
     assert next(step for step in undone.steps if step.id == "ready/people").at == ms(first.at)
+
+
+@given(name=st.sampled_from(sorted(JOBS)), data=st.data())
+def test_nothing_that_people_do_is_asked_back_and_every_slip_of_the_pen_is(name: str, data: st.DataObject) -> None:
+    sheet = sheet_of(name)
+    run = [one for _, one in played(sheet)]
+    start, most = sheet.bags.start_l, sheet.bags.most_l
+    told = [
+        one.model_copy(update={"water_l": data.draw(st.floats(0.85 * start, most)) * sheet.bags.planned[0]})
+        if one.step == "batch/1/mixed"
+        else one
+        for one in run
+    ]
+    now = ms(run[-1].at)
+    assert run_state(sheet, told, now).doubts == ()
+    at = next(index for index, one in enumerate(told) if one.step == "batch/1/mixed")
+    right = told[at].water_l or 0.0
+    for wrong in (10 * right, 1000 * right, right / 10):
+        if wrong > 2000:
+            continue
+        told[at] = told[at].model_copy(update={"water_l": wrong, "insisted": False})
+        [doubt] = run_state(sheet, told, now).doubts
+        assert (doubt.entry, doubt.field) == (str(told[at].id), "water_l")
+        assert min(abs(one - right) for one in doubt.meant) <= right / 100 + 1e-9
+        told[at] = told[at].model_copy(update={"insisted": True})
+        assert run_state(sheet, told, now).doubts == ()
+
+
+def test_times_that_cannot_be_are_asked_back() -> None:
+    sheet = sheet_of("many bags")
+    run = [one for _, one in played(sheet)]
+    now = ms(run[-1].at)
+    at = next(index for index, one in enumerate(run) if one.step == "batch/3/mixed")
+
+    def asked(by: timedelta) -> list[tuple[str, float]]:
+        told = [*run[:at], run[at].model_copy(update={"at": run[at].at + by}), *run[at + 1 :]]
+        return [(one.field, one.meant[0]) for one in run_state(sheet, told, now).doubts]
+
+    assert asked(timedelta(minutes=1)) == []
+    assert asked(timedelta(hours=-12)) == [("at", ms(run[at].at))]
+    assert asked(timedelta(days=2)) == [("at", now)]
 
 
 def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:

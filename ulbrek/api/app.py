@@ -23,6 +23,7 @@ from ulbrek.api.guard import LOOPBACK, Guard
 from ulbrek.api.handlers import ROUTERS
 from ulbrek.api.live import Live
 from ulbrek.api.metrics import MEDIA_TYPE, observer, written
+from ulbrek.api.services.bench import Benches
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.services.runs import Runs
 from ulbrek.api.settings import Settings
@@ -84,6 +85,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.database, app.state.settings = database, settings
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
     app.state.floors, app.state.live, app.state.runs = floors, live, Runs(plans)
+    app.state.benches = Benches(settings)
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)

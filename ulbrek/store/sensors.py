@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
-from sqlalchemy import DateTime, cast, func, select, true
+from sqlalchemy import DateTime, cast, delete, func, select, true
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.exc import IntegrityError
 
@@ -102,14 +102,21 @@ class SensorRepository(ShopRecords):
         if pour.poured_at is None:
             raise RefusedEntryError("", "Nothing is poured yet.", "Log when mixing started.")
         happened(at, pour.poured_at, "the first water went in")
-        name = f"Read by hand, pour {pour_id}"
-        sensor = self._session.scalar(
-            select(SensorRow.id).where(SensorRow.shop_id == self._shop_id, SensorRow.name == name)
-        )
+        sensor = self._by_hand(pour_id)
         if sensor is None:
-            sensor = self.add(name, "concrete").id
+            sensor = self.add(_name_by_hand(pour_id), "concrete").id
             self.place(sensor, pour_id, pour.poured_at)
         self.read(sensor, [(at, celsius)])
+
+    def forget_by_hand(self, pour_id: UUID, at: datetime) -> None:
+        """Takes back what somebody typed in of a moment, if there is any."""
+        sensor = self._by_hand(pour_id)
+        if sensor is not None:
+            self._session.execute(delete(ReadingRow).where(ReadingRow.sensor_id == sensor, ReadingRow.at == at))
+
+    def _by_hand(self, pour_id: UUID) -> UUID | None:
+        asked = select(SensorRow.id).where(SensorRow.shop_id == self._shop_id, SensorRow.name == _name_by_hand(pour_id))
+        return self._session.scalar(asked)
 
     def temperatures(self, pour_ids: Sequence[UUID]) -> dict[UUID, tuple[Temperature, ...]]:
         """By pour, hourly means of what the sensors in its concrete read [°C], each at the middle of its readings."""
@@ -152,3 +159,7 @@ class SensorRepository(ShopRecords):
         )
         kind: SensorKind = row.kind  # type: ignore[assignment]  # the database holds no other
         return Sensor(row.id, row.name, kind, last.at if last else None, last.value if last else None, place)
+
+
+def _name_by_hand(pour_id: UUID) -> str:
+    return f"Read by hand, pour {pour_id}"

@@ -50,6 +50,9 @@ _WHO: dict[Who, str] = {
     """,
     "helper": """
         GET /api/agenda
+        GET /api/bench
+        GET /api/bench/scale
+        GET /api/bench/thermometer
         GET /api/castings
         GET /api/changes
         GET /api/castings/{casting_id}

@@ -2,6 +2,7 @@
 
 from ulbrek.api.handlers import (
     accounts,
+    bench,
     castings,
     changes,
     cuts,
@@ -34,6 +35,7 @@ ROUTERS = tuple(
         pieces,
         pours,
         runs,
+        bench,
         castings,
         forms,
         stock,

@@ -7,11 +7,13 @@ from uuid import UUID
 from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.api.handlers.bench import OfBenches
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.services.runs import Runs, Writing, in_time, now_ms
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.pour.devices import light_plan
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.result import RunState
 from ulbrek.core.pour.sheet import RunSheet
@@ -80,7 +82,7 @@ def get_run(db: Db, runs: Run, pour_id: UUID) -> Response:
 
 
 @router.post("/pours/{pour_id}/run", response_model=RunAnswer, status_code=201)
-def add_run_entries(db: Db, runs: Run, pour_id: UUID, asked: RunEntriesRequest) -> Response:
+def add_run_entries(db: Db, runs: Run, benches: OfBenches, pour_id: UUID, asked: RunEntriesRequest) -> Response:
     """Keeps entries of the day, each once however often it is sent, and brings the records to what all of them say."""
     with db.work() as records:
         shop = records.shop()
@@ -92,4 +94,7 @@ def add_run_entries(db: Db, runs: Run, pour_id: UUID, asked: RunEntriesRequest) 
         entries = mine.of_pour(pour_id)
         state = Writing(records, shop.id, records.pours(shop.id).get(pour_id), sheet).write(entries)
         claim_pour(records, records.pours(shop.id).get(pour_id), shop)
-    return answer(RunAnswer, RunAnswer(entries, state, now_ms()), 201)
+    now = now_ms()
+    if light := benches.of(shop.id).light:
+        light.follow(light_plan(state, now))
+    return answer(RunAnswer, RunAnswer(entries, state, now), 201)

@@ -69,7 +69,7 @@ def now_ms() -> float:
 def in_time(entry: RunEntry) -> RunEntry:
     """An entry whose time is still to come happened now: its device's clock runs ahead."""
     now = datetime.now(UTC)
-    return entry if entry.at <= now + FAST_CLOCK else entry.model_copy(update={"at": now})
+    return entry if entry.at <= now + FAST_CLOCK else entry.model_copy(update={"at": now, "said_at": entry.at})
 
 
 class Writing:
@@ -92,6 +92,7 @@ class Writing:
         self._said_it = self.pour.poured_at in {one.at for one in entries if (one.step or "").startswith("batch/")}
         self._batches(state, told)
         self._acts(state)
+        self._temperatures(entries, {one.id for one in told})
         self._notes(entries, {one.id for one in told})
         return state
 
@@ -160,6 +161,18 @@ class Writing:
                 with self._as_far_as_it_goes():
                     pours.did(self.pour.id, act, None, Entry(done_at, key=key))
         runs.mark((), wanted)
+
+    def _temperatures(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
+        """What somebody read in the concrete is a reading of the pour, from its first water on."""
+        sensors = self.records.sensors(self.shop_id)
+        for entry in entries:
+            if entry.celsius is None:
+                continue
+            if entry.id not in stands:
+                sensors.forget_by_hand(self.pour.id, entry.at)
+            else:
+                with self._as_far_as_it_goes():
+                    sensors.read_by_hand(self.pour.id, entry.at, entry.celsius)
 
     def _notes(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
         """Notes, and tests that said “not yet”, are lines of the log; one that is taken back is corrected there."""

@@ -233,6 +233,7 @@ class MixResult:
         set_shift: what they change of the times to stiffen and to set
         cup: what goes in between two tests of the feel
         form: the heaviest form with its mix in it
+        bag_kg: what is in a bag, dry
         scratch: None where it comes in bags
         to_mix: bags to mix, a fraction; batches, water, doses and times follow it
         bags: bags to have ready; the reserve stays closed
@@ -247,6 +248,7 @@ class MixResult:
     mix_name: str
     bag: str
     bag_name: str
+    bag_kg: float
     container_name: str
     poured_volume: Figure
     volume_with_spare: Figure

@@ -87,6 +87,7 @@ def mix(inputs: MixInputs, of: MixBrief, pour: Pour, mixed: Sequence[MixedBatch]
         mix_name=of.mix.name,
         bag=size.id,
         bag_name=size.name,
+        bag_kg=size.dry_mass_kg,
         container_name=of.container.name,
         poured_volume=poured,
         volume_with_spare=work(rules.volume_with_spare, poured_volume_l=poured, spare=inputs.spare or 0.0),

@@ -25,7 +25,7 @@ class MixingBrief:
 
     Attributes:
         feel: its school
-        bag: what a bag is called
+        bag, bag_kg: what a bag is called, and what is in it, dry
         bare_bags, bags: bags that the volume takes, and to have
         batches, per_batch, last: how many there are, the bags of one, and of the last
         yield_l: concrete from a bag [l]
@@ -38,6 +38,7 @@ class MixingBrief:
     feel: FeelOf
     mix: str
     bag: str
+    bag_kg: float
     container: str
     bare_bags: float
     bags: float

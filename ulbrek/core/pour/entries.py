@@ -9,7 +9,7 @@ from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import LINES, ONE_LINE
 
-Kind = Literal["did", "answer", "skip", "hold", "cup", "gaps", "extra", "note", "undo"]
+Kind = Literal["did", "answer", "skip", "hold", "cup", "gaps", "extra", "temperature", "note", "undo"]
 StepId = Annotated[str, Field(min_length=1, max_length=140), ONE_LINE]
 Amount = Annotated[float, Field(gt=0, le=2_000, allow_inf_nan=False)]
 
@@ -27,7 +27,10 @@ class RunEntry(Document):
         gaps_mm: from the concrete up to the rail [mm]
         of: the entry that is taken back
         text: why, or what there is to say
+        celsius: of the concrete
+        read: the fields that a device read off
         insisted: whether it was asked back as unlikely, and kept as it is
+        said_at: when, as its device said it; where that was still to come, and it happened now
     """
 
     id: UUID
@@ -43,4 +46,7 @@ class RunEntry(Document):
     ] = ()
     of: UUID | None = None
     text: Annotated[str, Field(max_length=2_000), LINES] = ""
+    celsius: Annotated[float, Field(ge=-30, le=150, allow_inf_nan=False)] | None = None
+    read: Annotated[tuple[Literal["bags", "water_l", "celsius"], ...], Field(max_length=3), COUNTED] = ()
     insisted: bool = False
+    said_at: AwareDatetime | None = None

@@ -95,6 +95,17 @@ class EnoughNow:
 
 
 @dataclass(frozen=True, slots=True)
+class Doubt:
+    """A field of an entry that is asked back: what is likely, and what was probably meant, that first."""
+
+    entry: str
+    field: Literal["at", "bags", "water_l", "gaps_mm", "celsius"]
+    low: float
+    high: float
+    meant: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class RunState:
     """Where a pour stands.
 
@@ -104,6 +115,7 @@ class RunState:
         bags, water_l: used so far; ``ready_bags`` are still closed
         placed_l, mixed_l, whole_l: concrete in the forms, mixed, and wanted
         late: acts on a struck face that should have been done, the longest late first
+        doubts: what is asked back
         over: whether nothing is left to do
     """
 
@@ -121,4 +133,5 @@ class RunState:
     enough: EnoughNow | None
     clashes: tuple[Clash, ...]
     late: tuple[str, ...]
+    doubts: tuple[Doubt, ...]
     over: bool

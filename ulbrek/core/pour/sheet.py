@@ -120,6 +120,7 @@ class Bags:
     """How it is mixed, by the bag.
 
     Attributes:
+        bag_kg: what is in a bag, dry
         bare: bags that the volume takes
         ready: bags to have here
         planned: of each batch, by the plan
@@ -127,6 +128,7 @@ class Bags:
     """
 
     name: str
+    bag_kg: float
     mix: str
     container: str
     bare: float

@@ -9,6 +9,7 @@ from ulbrek.core.pour.forecast import Forecast
 from ulbrek.core.pour.result import BatchNow, Clash, EnoughNow, RunState, StepNow
 from ulbrek.core.pour.said import kept, said_of
 from ulbrek.core.pour.sheet import RunSheet
+from ulbrek.core.pour.unlikely import doubts
 
 
 def run_state(sheet: RunSheet, entries: Iterable[RunEntry], now: float) -> RunState:
@@ -44,6 +45,7 @@ def run_state(sheet: RunSheet, entries: Iterable[RunEntry], now: float) -> RunSt
         enough=_enough(sheet, told, bags),
         clashes=tuple(_clashes(sheet, steps)),
         late=tuple(one.id for one in late),
+        doubts=tuple(doubts(sheet, told, said, batches, now)),
         over=all(one.is_done for one in steps),
     )
 

@@ -7,6 +7,7 @@ import { batchesNow } from "./batches";
 import { Forecast } from "./forecast";
 import { kept, saidOf } from "./said";
 import { isDone, type RunEntry, type RunSheet, type RunState, type StepNow } from "./types";
+import { doubts } from "./unlikely";
 
 export function runState(sheet: RunSheet, entries: readonly RunEntry[], now: number): RunState {
   const told = kept(entries);
@@ -38,6 +39,7 @@ export function runState(sheet: RunSheet, entries: readonly RunEntry[], now: num
     enough: enough(sheet, told, bags),
     clashes: clashes(sheet, steps),
     late: late.map((one) => one.id),
+    doubts: doubts(sheet, told, said, batches, now),
     over: steps.every(isDone),
   };
 }

@@ -8,6 +8,7 @@ export type Step = RunSheet["place"];
 export type Fill = RunSheet["fills"][number];
 export type StepNow = RunState["steps"][number];
 export type BatchNow = RunState["batches"][number];
+export type Doubt = RunState["doubts"][number];
 
 export const isDone = (one: StepNow): boolean => one.status === "done" || one.status === "skipped";
 export const MINUTE = 60_000;

@@ -18,7 +18,7 @@ import {
   waiting,
 } from "./device";
 import { runState } from "./state";
-import type { RunEntry, RunSheet, RunState, RunView } from "./types";
+import type { Doubt, RunEntry, RunSheet, RunState, RunView } from "./types";
 
 /** What was not sent is tried again after so long [ms]. */
 const AGAIN_MS = 4_000;
@@ -53,6 +53,8 @@ export interface Run {
   /** Why some were refused, or nothing can be sent at all; they are kept here. */
   trouble: string | null;
   offline: boolean;
+  /** What would be asked back of an entry, were it kept. */
+  asksBack: (saying: Saying) => Doubt[];
   /** Keeps an entry; it is sure once this is done. */
   say: (saying: Saying, photo?: Blob) => Promise<RunEntry>;
 }
@@ -131,7 +133,7 @@ export function useRun(pour: string, who: string | null): Run | null {
   const say = useCallback(
     async (saying: Saying, photo?: Blob) => {
       const at = new Date(Date.now() - ahead).toISOString();
-      const entry: RunEntry = { ...EMPTY, id: newId(), at, member_id: who, ...saying };
+      const entry = made({ at, member_id: who, ...saying });
       await keepEntry(pour, entry);
       if (photo) await keepPhoto(pour, entry.id, photo);
       setMine((before) => [...before, entry]);
@@ -147,13 +149,18 @@ export function useRun(pour: string, who: string | null): Run | null {
     return view ? [...view.entries, ...mine.filter((one) => !known.has(one.id))] : [];
   }, [view, mine]);
   const state = useMemo(() => (view ? runState(view.sheet, entries, now) : null), [view, entries, now]);
+  const asksBack = (saying: Saying) => {
+    if (!view) return [];
+    const one = made({ at: new Date(now).toISOString(), ...saying });
+    return runState(view.sheet, [...entries, one], now).doubts.filter(({ entry }) => entry === one.id);
+  };
   if (!view || !state) {
     if (error && looked) throw error;
     return null;
   }
   const unsent = mine.filter((one) => !view.entries.some((there) => there.id === one.id)).length;
   const isOffline = offline || error !== null;
-  return { view, sheet: view.sheet, state, now, entries, unsent, trouble, offline: isOffline, say };
+  return { view, sheet: view.sheet, state, now, entries, unsent, trouble, offline: isOffline, asksBack, say };
 }
 
 const OUT = "This phone is signed out. What it holds stays on it: sign in again, and it is sent.";
@@ -165,8 +172,15 @@ const EMPTY = {
   gaps_mm: [],
   of: null,
   text: "",
+  celsius: null,
+  read: [],
   insisted: false,
-};
+  said_at: null,
+} satisfies Partial<RunEntry>;
+
+function made(saying: Saying & Pick<RunEntry, "at">): RunEntry {
+  return { ...EMPTY, id: newId(), member_id: null, ...saying };
+}
 
 function post(pour_id: string, entries: RunEntry[]) {
   return take(client.POST("/api/pours/{pour_id}/run", { params: { path: { pour_id } }, body: { entries } }));

@@ -45,8 +45,8 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
     last = mix.last.bags.value if mix.last else mix.bags_per_batch
     bare = mix.poured_volume.value / mix.bag_yield.value
     return MixingBrief(
-        feel=mix.feel, mix=mix.mix_name, bag=mix.bag_name, container=mix.container_name, bare_bags=bare,
-        bags=mix.bags.value, batches=int(mix.batches.value), per_batch=mix.bags_per_batch, last=last,
+        feel=mix.feel, mix=mix.mix_name, bag=mix.bag_name, bag_kg=mix.bag_kg, container=mix.container_name,
+        bare_bags=bare, bags=mix.bags.value, batches=int(mix.batches.value), per_batch=mix.bags_per_batch, last=last,
         yield_l=mix.bag_yield.value, start_l=mix.water_start.value, most_l=mix.water_most_l,
         cup_l=mix.cup.value,
         doses=[DoseBrief(one.name, one.kind, one.a_bag.value) for one in mix.doses if one.a_bag is not None],

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Refused } from "@/api/client";
 import { useMay } from "@/api/me";
 import { askedQuery, askPeople, membersQuery } from "@/api/records";
@@ -11,24 +11,31 @@ export function AskPeople({ pourId }: { pourId: string }) {
   const may = useMay();
   const queries = useQueryClient();
   const { data: members = [] } = useQuery(membersQuery);
-  const { data: asked = [] } = useQuery(askedQuery(pourId));
+  const { data: known = [] } = useQuery(askedQuery(pourId));
+  const [wanted, setWanted] = useState<readonly string[] | null>(null); // what is on its way there shows at once
+  const asked = wanted ?? known;
+  const turn = useRef(0);
   const ask = may("PUT /api/pours/{pour_id}/asked");
   const [problem, setProblem] = useState<string | null>(null);
   const shown = ask ? members : members.filter((one) => asked.includes(one.id));
 
-  async function change(id: string, wanted: boolean) {
+  async function change(id: string, isAsked: boolean) {
     const key = askedQuery(pourId).queryKey;
-    const before = queries.getQueryData(key) ?? [];
-    const now = wanted ? [...before, id] : before.filter((one) => one !== id);
-    queries.setQueryData(key, now); // at once: a tap that shows nothing is made again
+    const now = isAsked ? [...asked, id] : asked.filter((one) => one !== id);
+    turn.current += 1;
+    const mine = turn.current;
+    setWanted(now);
     try {
-      queries.setQueryData(key, await askPeople(pourId, now));
+      const kept = await askPeople(pourId, now);
+      await queries.cancelQueries({ queryKey: key }); // what is on its way was read before
+      queries.setQueryData(key, kept);
       setProblem(null);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       setProblem(error.message);
       await queries.invalidateQueries({ queryKey: key });
     }
+    if (mine === turn.current) setWanted(null);
   }
 
   return (

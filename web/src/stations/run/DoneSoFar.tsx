@@ -18,6 +18,7 @@ export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; 
             <span className="figure w-14 shrink-0">{at(Date.parse(entry.at), run.view.zone)}</span>
             <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
               {said(entry, run, words)}
+              {marks(entry)}
               {who(entry.member_id) && <span className="text-soft"> · {who(entry.member_id)}</span>}
             </span>
             <button type="button" className="min-h-11 shrink-0 underline" onClick={() => onUndo(entry)}>
@@ -28,6 +29,16 @@ export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; 
       </ul>
     </details>
   );
+}
+
+/** That somebody insisted on it, that a device read it, that its clock was ahead. */
+function marks(entry: RunEntry): string {
+  const told = [
+    entry.insisted && "kept as written",
+    entry.read.length > 0 && "read by a device",
+    entry.said_at && "its clock ran ahead",
+  ].filter(Boolean);
+  return told.length > 0 ? ` (${told.join(", ")})` : "";
 }
 
 function said(entry: RunEntry, run: Run, words: StepWords): string {
@@ -45,6 +56,8 @@ function said(entry: RunEntry, run: Run, words: StepWords): string {
       return `${title}: a cup of water`;
     case "gaps":
       return `${title}: gaps measured`;
+    case "temperature":
+      return `${title}: temperature`;
     case "extra":
       return `${entry.bags} bags more`;
     case "note":

@@ -19,6 +19,7 @@ interface Props {
   onSkip: (step: StepNow) => void;
   onNote: (step: StepNow) => void;
   onGaps: (step: StepNow) => void;
+  onExactly: (step: StepNow) => void;
 }
 
 /** A wet thumb taps twice: what has just come up takes no tap for so long [ms]. */
@@ -92,6 +93,7 @@ function Act({
   onSkip,
   onNote,
   onGaps,
+  onExactly,
 }: Props & {
   current: StepNow;
   step: Step;
@@ -158,7 +160,7 @@ function Act({
           {step.id === run.sheet.water.id ? "Water goes in" : "Done"}
         </button>
       )}
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         <button type="button" className="button min-h-14" disabled={waits} onClick={() => onHold(current)}>
           Hold
         </button>
@@ -167,6 +169,9 @@ function Act({
         </button>
         <button type="button" className="button min-h-14" onClick={() => onNote(current)}>
           Note, photo
+        </button>
+        <button type="button" className="button min-h-14" onClick={() => onExactly(current)}>
+          Time, amounts
         </button>
       </div>
     </div>

@@ -5,9 +5,10 @@ import type { Run, Saying } from "@/run/useRun";
 import { STEP_MM, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
+import { Exactly } from "./Exactly";
 
 export interface AskedOfRun {
-  kind: "note" | "skip" | "gaps";
+  kind: "note" | "skip" | "gaps" | "exactly";
   step: StepNow;
 }
 
@@ -21,11 +22,13 @@ interface Props {
 
 /** What is said beside the steps: a note, why something is left out, how much is missing. */
 export function RunDialog(props: Props) {
-  return props.asked.kind === "gaps" ? <Gaps {...props} /> : <Text {...props} />;
+  const { asked, ...of } = props;
+  if (asked.kind === "exactly") return <Exactly step={asked.step} {...of} />;
+  return asked.kind === "gaps" ? <Gaps {...props} /> : <Text {...props} kind={asked.kind} />;
 }
 
-function Text({ asked, title, onSay, onClose }: Props) {
-  const skips = asked.kind === "skip";
+function Text({ asked, kind, title, onSay, onClose }: Props & { kind: "note" | "skip" }) {
+  const skips = kind === "skip";
   const [text, setText] = useState("");
   const [photo, setPhoto] = useState<File | null>(null);
   const [wanted, setWanted] = useState(false);
@@ -36,7 +39,7 @@ function Text({ asked, title, onSay, onClose }: Props) {
       setWanted(true);
       return;
     }
-    onSay({ kind: asked.kind, step: asked.step.id, text: text.trim() || "A photo" }, photo ?? undefined);
+    onSay({ kind, step: asked.step.id, text: text.trim() || "A photo" }, photo ?? undefined);
     onClose();
   }
   return (

@@ -6,6 +6,7 @@ import { allSteps } from "@/run/said";
 import { isDone, type RunEntry, type StepNow } from "@/run/types";
 import { type Run, type Saying, useRun } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
+import { AskedBack } from "./AskedBack";
 import { DoneSoFar } from "./DoneSoFar";
 import { Footer } from "./Footer";
 import { Panel } from "./Panel";
@@ -82,6 +83,7 @@ function Running({ run }: { run: Run }) {
     onSkip: (step: StepNow) => setAsked({ kind: "skip", step }),
     onNote: (step: StepNow) => setAsked({ kind: "note", step }),
     onGaps: (step: StepNow) => setAsked({ kind: "gaps", step }),
+    onExactly: (step: StepNow) => setAsked({ kind: "exactly", step }),
   };
   const next = state.steps.filter((one) => !isDone(one) && !panels.some(({ step }) => step?.id === one.id));
   return (
@@ -106,6 +108,7 @@ function Running({ run }: { run: Run }) {
       <main className="flex-1 pb-4">
         <h1 className="sr-only">Pour day: {view.name}</h1>
         <Warnings run={run} words={words} />
+        <InDoubt run={run} words={words} />
         {getting ? (
           <Readiness ready={ready} words={words} run={run} onDone={did} onSkip={common.onSkip} />
         ) : (
@@ -223,6 +226,31 @@ function Warnings({ run, words }: { run: Run; words: StepWords }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** The first entry that somebody, maybe elsewhere, is asked about: it stands until it is put right or kept. */
+function InDoubt({ run, words }: { run: Run; words: StepWords }) {
+  const [doubt] = run.state.doubts;
+  const entry = run.entries.find((one) => one.id === doubt?.entry);
+  if (!doubt || !entry) return null;
+  const { id, ...saying } = entry;
+  const step = run.state.steps.find((one) => one.id === entry.step);
+  async function instead(next: Saying) {
+    await run.say(next); // before the other goes, so that neither is ever lost
+    await run.say({ kind: "undo", of: id });
+  }
+  return (
+    <section aria-label="Asked back" className="m-4 border-2 border-ink p-4">
+      {step && <p className="text-soft">{words.title(step)}</p>}
+      <AskedBack
+        doubt={doubt}
+        saying={saying}
+        run={run}
+        onPut={(next) => void instead(next)}
+        onInsist={() => void instead({ ...saying, insisted: true })}
+      />
+    </section>
   );
 }
 
