@@ -132,6 +132,7 @@ def runs_at_some_moments() -> list[dict[str, Any]]:
             told.append(entry(909, "did", last - timedelta(hours=chance.choice([1, 12])), "batch/2/water", bags=30))
             told.append(entry(910, "temperature", last, "batch/1/mixed", celsius=chance.choice([18, 70])))
             told.append(entry(911, "gaps", last + timedelta(hours=9), f"strike/{sheet.fills[-1].piece}", gaps_mm=[900]))
+            told.append(entry(912, "answer", last, chance.choice(sheet.ready).id, answer="not yet"))
             if chance.random() < 0.5:
                 told.append(entry(906, "extra", last, bags=1.5))
                 told.append(entry(907, "undo", last, of=chance.choice(told).id))
@@ -357,6 +358,32 @@ def test_times_that_cannot_be_are_asked_back() -> None:
     assert asked(timedelta(minutes=1)) == []
     assert asked(timedelta(hours=-12)) == [("at", ms(run[at].at))]
     assert asked(timedelta(days=2)) == [("at", now)]
+
+
+def test_what_is_not_ready_yet_holds_up_its_own_step_and_no_other() -> None:
+    sheet = sheet_of("the glaze bench's top with its sink")
+    laid = next(fill for fill in sheet.fills if fill.steel_at_mm is not None)
+    key = f"ready/steel/{laid.piece}"
+    run = [one for _, one in played(sheet)]
+    rest = [one for one in run if one.step not in (key, f"steel/{laid.piece}", "ready/cover")]
+    told = [
+        entry(960, "answer", BEGIN, key, answer="not yet"),
+        entry(961, "answer", BEGIN, "ready/cover", answer="not yet"),
+        *(one for one in rest if (one.step or "").startswith("ready/")),
+    ]
+    now = run[-1].at
+    open_ = {one.id for one in run_state(sheet, told, ms(now)).steps if one.status == "open"}
+    assert "batch/1/water" in open_ and key in open_
+    state = run_state(sheet, [*told, *rest], ms(now))
+    status = {one.id: one.status for one in state.steps}
+    assert status[f"steel/{laid.piece}"] == "waits"
+    brought = entry(962, "did", now, key)
+    after = {one.id: one.status for one in run_state(sheet, [*told, *rest, brought], ms(now)).steps}
+    assert after[f"steel/{laid.piece}"] == "open"
+    level = entry(963, "answer", BEGIN, f"ready/level/{laid.piece}", answer="not yet")
+    without = [one for one in told if one.step != level.step]
+    stopped = {one.id: one.status for one in run_state(sheet, [*without, level], ms(now)).steps}
+    assert stopped["batch/1/water"] == "waits"
 
 
 def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:

@@ -15,7 +15,10 @@ from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
 from ulbrek.core.base.units.reading import read_length
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.pour.state import run_state
+from ulbrek.core.pour.station import run_sheet
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.pack import Paper, job_pack
 from ulbrek.files.pack.labels import label_pages
@@ -174,11 +177,26 @@ def test_fibre_only_says_that_nothing_is_laid() -> None:
 def test_the_saw_list_is_ticked_off_and_cuts_of_one_setting_stand_together() -> None:
     job = top(opening(), form={"sawn": {"top.front": {"length_mm": 932, "width_mm": 40}}})
     text = words(pack(job, units="mm"))
-    cuts = text.split("Cuts\n")[1]
+    cuts = text.split("Cuts\n")[1].split("Pour day\n")[0]
     assert cuts.count("☑") == 1, "the one that is sawn"
     assert cuts.count("☐") == 4 + len({(saw.kind, saw.setting_mm) for saw in saws_of(job)})
     assert "Lumber 38 × 63 mm (2 × 3)" in cuts
     assert "bearer" in cuts
+
+
+def test_the_day_is_on_paper_too_with_a_box_for_each_step_and_room_for_what_is_written_down() -> None:
+    job = top(opening(), mix={"bags_per_batch": 1})
+    planned = plan(job, SHOP)
+    text = words(pack(job, units="in"))
+    day = text.split("Pour day\n")[1].split("Move\n")[0]
+    sheet = run_sheet(pour_brief(job, planned))
+    steps = run_state(sheet, (), 0.0).steps
+    assert day.count("☐") == len(steps)
+    assert day.count("____ : ____") == 1 + len(sheet.bags.planned)
+    flat = " ".join(day.split())
+    for number in range(1, len(sheet.bags.planned) + 1):
+        assert f"Batch {number}: 1 bag into the" in flat or f"Batch {number}: {sheet.bags.planned[-1]:g} bag" in flat
+    assert "{" not in day
 
 
 def saws_of(job: Job) -> list[Any]:

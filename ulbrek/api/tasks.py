@@ -21,6 +21,7 @@ from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.weighing import CannotSolveError
 from ulbrek.core.plan.plan import plan, to_cut
 from ulbrek.core.plan.result import Plan
+from ulbrek.core.pour.sheet import RunSheet
 from ulbrek.core.records.record import Record
 from ulbrek.core.solve.goal import Goal, solve
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
@@ -28,7 +29,7 @@ from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.drawn_lines import Unit
 from ulbrek.files.form_solid import write_glb
-from ulbrek.files.pack import Paper, job_pack
+from ulbrek.files.pack import Paper, job_pack, pour_sheet
 from ulbrek.files.pack.labels import label_pages
 from ulbrek.files.pack.templates import template_pages
 from ulbrek.files.photo import CleanPhoto, clean_photo
@@ -60,6 +61,11 @@ def search_cuts(task: CutTask, told: Path) -> None:
 def pack(job: Job, shop: Shop, record: Record, units: Units, paper: Paper) -> bytes:
     """A job's pack as a PDF."""
     return job_pack(job, plan(job, shop, record), shop_name=shop.name, units=units, paper=paper)
+
+
+def day(sheet: RunSheet, name: str, shop_name: str, units: Units, paper: Paper) -> bytes:
+    """The run sheet of a pour as a PDF."""
+    return pour_sheet(sheet, name=name, shop_name=shop_name, units=units, paper=paper)
 
 
 def templates(job: Job, shop: Shop, units: Units, paper: Paper) -> bytes:

@@ -28,6 +28,7 @@ import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
 import { RulesPage } from "./stations/rules/RulesPage";
+import { PracticePage } from "./stations/run/PracticePage";
 import { RunPage } from "./stations/run/RunPage";
 import { ShopRoute } from "./stations/shop/ShopRoute";
 import { ShoppingPage } from "./stations/shopping/ShoppingPage";
@@ -131,6 +132,15 @@ const run = createRoute({
   component: function RunOfPour() {
     const { pourId } = run.useParams();
     return <RunPage key={pourId} pourId={pourId} />;
+  },
+});
+
+const practice = createRoute({
+  getParentRoute: () => root,
+  path: "/pours/$pourId/practice",
+  component: function PracticeOfPour() {
+    const { pourId } = practice.useParams();
+    return <PracticePage key={pourId} pourId={pourId} />;
   },
 });
 
@@ -241,6 +251,7 @@ export const makeRouter = (queries: QueryClient) =>
       pours,
       pour,
       run,
+      practice,
       castings,
       casting,
       moulds,

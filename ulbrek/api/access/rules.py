@@ -77,6 +77,8 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/batches
         POST /api/pours/{pour_id}/done
         GET /api/pours/{pour_id}/run
+        GET /api/pours/{pour_id}/run/sheet
+        POST /api/pours/{pour_id}/practice
         POST /api/pours/{pour_id}/run
         POST /api/pours/{pour_id}/temperatures
         POST /api/pours/{pour_id}/water-in
@@ -183,6 +185,7 @@ _LIMITS: dict[RateLimitItem, str] = {
     PAPERS: (
         "GET /api/jobs/{job_id}/pack, GET /api/jobs/{job_id}/templates, GET /api/jobs/{job_id}/labels, "
         "GET /api/jobs/{job_id}/boards.{form}, GET /api/jobs/{job_id}/steel.{form}, GET /api/shared/pack, "
+        "GET /api/pours/{pour_id}/run/sheet, "
         "GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb, GET /api/jobs/{job_id}/pieces/{piece_id}/{form}, "
         "GET /api/shopping.{form}"
     ),

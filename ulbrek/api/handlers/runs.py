@@ -1,23 +1,27 @@
 """Pours as they are run: the sheet, what was written down, and where one stands."""
 
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
+from ulbrek.api import tasks
 from ulbrek.api.handlers.bench import OfBenches
-from ulbrek.api.handlers.common import Db
+from ulbrek.api.handlers.common import Db, Long, as_file
 from ulbrek.api.services.plans import claim_pour
-from ulbrek.api.services.runs import Runs, Writing, in_time, now_ms
+from ulbrek.api.services.runs import Missing, Runs, Writing, in_time, missing, now_ms
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.units import Units
 from ulbrek.core.pour.devices import light_plan
 from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.pour.practice import PracticeNow, practice_now
 from ulbrek.core.pour.result import RunState
 from ulbrek.core.pour.sheet import RunSheet
 from ulbrek.core.pour.state import run_state
+from ulbrek.files.pack import Paper
 
 router = APIRouter(prefix="/api")
 
@@ -34,7 +38,8 @@ class RunEntriesRequest(BaseModel):
 class RunView:
     """A pour as it is run.
 
-    ``now`` is what this server's clock says [ms since 1970]: by it a device learns how far its own is off.
+    ``missing`` is what is not on the shelf of what it takes. ``now`` is what this server's clock says [ms since 1970]:
+    by it a device learns how far its own is off.
     """
 
     pour_id: UUID
@@ -44,6 +49,7 @@ class RunView:
     clock: str
     sheet: RunSheet
     entries: list[RunEntry]
+    missing: list[Missing]
     state: RunState
     now: float
 
@@ -57,12 +63,23 @@ class RunAnswer:
     now: float
 
 
+class PracticeRequest(BaseModel):
+    """What was done in a practice, by its own clock [ms since 1970]; nothing of it is kept."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    entries: Annotated[tuple[RunEntry, ...], Field(max_length=2_000), COUNTED] = ()
+    now: Annotated[float, Field(ge=0, le=1e14, allow_inf_nan=False)]
+    seed: Annotated[int, Field(ge=0, le=1_000_000)]
+
+
 async def _runs(request: Request) -> Runs:
     runs: Runs = request.app.state.runs
     return runs
 
 
 Run = Annotated[Runs, Depends(_runs)]
+PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
 
 
 @router.get("/pours/{pour_id}/run", response_model=RunView)
@@ -72,13 +89,27 @@ def get_run(db: Db, runs: Run, pour_id: UUID) -> Response:
         shop = records.shop()
         pour = records.pours(shop.id).get(pour_id)
         entries = records.runs(shop.id).of_pour(pour_id)
-    sheet, now = runs.sheet(pour, shop), now_ms()
+    made, now = runs.of(pour, shop), now_ms()
+    with db.work() as records:
+        short = missing(records, shop.id, pour, made)
     hours = shop.shop.hours
     view = RunView(
-        pour_id, pour.job_id, pour.job.name, hours.zone, hours.clock, sheet, entries,
-        run_state(sheet, entries, now), now,
+        pour_id, pour.job_id, pour.job.name, hours.zone, hours.clock, made.sheet, entries, short,
+        run_state(made.sheet, entries, now), now,
     )  # fmt: skip
     return answer(RunView, view)
+
+
+@router.get(
+    "/pours/{pour_id}/run/sheet", response_class=Response, responses={200: {"content": {"application/pdf": {}}}}
+)
+def get_run_sheet(db: Db, runs: Run, apart: Long, pour_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
+    """The run sheet of a pour as a PDF, with boxes to tick."""
+    with db.work() as records:
+        shop = records.shop()
+        pour = records.pours(shop.id).get(pour_id)
+    content = apart.run(tasks.day, runs.of(pour, shop).sheet, pour.job.name, shop.shop.name, units, paper)
+    return as_file(content, f"{pour.job.name} pour day", "pdf", "application/pdf")
 
 
 @router.post("/pours/{pour_id}/run", response_model=RunAnswer, status_code=201)
@@ -87,7 +118,7 @@ def add_run_entries(db: Db, runs: Run, benches: OfBenches, pour_id: UUID, asked:
     with db.work() as records:
         shop = records.shop()
         pour = records.pours(shop.id).get(pour_id)
-    sheet = runs.sheet(pour, shop)
+    sheet = runs.of(pour, shop).sheet
     with db.work() as records:
         mine = records.runs(shop.id)
         mine.add(pour_id, [in_time(one) for one in asked.entries])
@@ -98,3 +129,13 @@ def add_run_entries(db: Db, runs: Run, benches: OfBenches, pour_id: UUID, asked:
     if light := benches.of(shop.id).light:
         light.follow(light_plan(state, now))
     return answer(RunAnswer, RunAnswer(entries, state, now), 201)
+
+
+@router.post("/pours/{pour_id}/practice", response_model=PracticeNow)
+def tell_practice(db: Db, runs: Run, pour_id: UUID, asked: PracticeRequest) -> Response:
+    """What somebody who goes through a pour dry sees, and what they have lost so far; no mark of it is kept."""
+    with db.work() as records:
+        shop = records.shop()
+        pour = records.pours(shop.id).get(pour_id)
+    sheet = runs.of(pour, shop).sheet
+    return answer(PracticeNow, practice_now(sheet, asked.entries, asked.now, asked.seed))

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager, suppress
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from threading import Lock
 from uuid import UUID, uuid5
@@ -9,7 +10,9 @@ from uuid import UUID, uuid5
 from cachetools import LRUCache
 
 from ulbrek.api.services.plans import Plans
+from ulbrek.core.buying.demand import Take, takes
 from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.pour.entries import RunEntry
@@ -27,12 +30,49 @@ from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
 
 _MOST_SHEETS = 60
+_TRIFLE = 1e-6
 _ACTS = ("float", "trowel", "cover")
 
 
-def make_sheet(job: Job, planned: Plan) -> RunSheet:
+@dataclass(frozen=True, slots=True)
+class Missing:
+    """What a pour takes and the shop keeps in stock, but has not enough of: so much is missing, in the stock's unit."""
+
+    name: str
+    quantity: float
+    unit: str
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """The run sheet of a pour, and what it takes from stock."""
+
+    sheet: RunSheet
+    takes: tuple[Take, ...]
+
+
+def make_sheet(job: Job, shop: Shop, planned: Plan) -> Made:
     """The run sheet of a plan; its forms are cut through and measured, which takes a while."""
-    return run_sheet(pour_brief(job, planned))
+    cast = tuple(one for one in takes(job, shop, planned) if not one.of_form)
+    return Made(run_sheet(pour_brief(job, planned)), cast)
+
+
+def missing(records: Records, shop_id: UUID, pour: StoredPour, made: Made) -> list[Missing]:
+    """What is not on the shelf of what a pour takes; nothing once its water is in, nor what the shop never keeps."""
+    if pour.poured_at is not None:
+        return []
+    stock = records.stock(shop_id)
+    kept = {(one.kind, one.material): one for one in stock.all()}
+    own: dict[UUID, float] = {}
+    for one in stock.of_pour(pour.id):
+        own[one.item_id] = own.get(one.item_id, 0.0) + one.reserved + one.used
+    found = []
+    for take in made.takes:
+        item = kept.get((take.kind, take.material))
+        short = take.quantity - own.get(item.id, 0.0) - max(0.0, item.free) if item else 0.0
+        if short > _TRIFLE:
+            found.append(Missing(take.name, short, take.unit))
+    return found
 
 
 class Runs:
@@ -41,11 +81,11 @@ class Runs:
     def __init__(self, plans: Plans) -> None:
         """Sheets of pours that are planned there."""
         self._plans = plans
-        self._sheets: LRUCache[tuple[UUID, int], RunSheet] = LRUCache(_MOST_SHEETS)
+        self._sheets: LRUCache[tuple[UUID, int], Made] = LRUCache(_MOST_SHEETS)
         self._lock = Lock()
 
-    def sheet(self, pour: StoredPour, shop: StoredShop) -> RunSheet:
-        """The run sheet of a pour, as its shop stands now.
+    def of(self, pour: StoredPour, shop: StoredShop) -> Made:
+        """The run sheet of a pour, as its shop stands now, and what it takes.
 
         Raises:
             NotPlannedError: when what it fills cannot be planned
@@ -55,7 +95,7 @@ class Runs:
             found = self._sheets.get(key)
         if found is None:
             planned = self._plans.make(pour.job, shop.shop, AT_ONCE)
-            found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, planned)
+            found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, shop.shop, planned)
             with self._lock:
                 self._sheets[key] = found
         return found

@@ -122,6 +122,7 @@ class PourBrief:
 
     Attributes:
         settled: how it is consolidated
+        air_c: what was planned with [°C]
         people: who mix and place
         care: how not to be hurt while mixing
     """
@@ -130,5 +131,6 @@ class PourBrief:
     fills: Sequence[FillBrief]
     acts: Sequence[ActBrief]
     settled: str
+    air_c: float
     people: int
     care: Sequence[str]

@@ -35,6 +35,7 @@ class Forecast:
         self._may_place = self._may_mix = True
         self._placed = 0  # the last batch that is in its form
         self._pace = 1.0  # of setting, against what was planned
+        self._held_up: list[str] = []  # by what is not ready yet
         self._ready()
         self._mix_and_place()
         for fill in sheet.fills:
@@ -45,7 +46,10 @@ class Forecast:
         for step in self.sheet.ready:
             one = self._add(step, step.id, self._mixer_free, may=True)
             self._mixer_free = self._end(one)
-            self._may_mix = self._may_mix and one.is_done
+            if one.not_yet and step.holds and not one.is_done:
+                self._held_up.append(step.holds)
+            else:
+                self._may_mix = self._may_mix and one.is_done
         self._placer_free = self._mixer_free
         self._may_place = self._may_mix
 
@@ -140,6 +144,7 @@ class Forecast:
         self, step: Step, key: str, start: float, may: bool, *, batch: int | None = None, share: float = 1.0
     ) -> StepNow:
         said = self.said.get(key) or Said()
+        may = may and not any(key.startswith(held) for held in self._held_up)
         one = StepNow(
             id=key, step=step.id, who=step.who, status="open" if may else "waits", at=start, from_at=start,
             until=start + step.minutes.high * share * MINUTE, lasts=step.minutes.likely * share * MINUTE, batch=batch,

@@ -2,11 +2,21 @@
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
+from typing import TypedDict, Unpack
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.finding import Quantity
 from ulbrek.core.pour.brief import FillBrief, MixingBrief, PourBrief
-from ulbrek.core.pour.sheet import Step, Values, Who
+from ulbrek.core.pour.sheet import Answer, Step, Values, Who
+
+
+class _More(TypedDict, total=False):
+    """What else is said of something that is looked at, as in a step."""
+
+    values: Values
+    fill: str
+    holds: str
+
 
 _LOOK = Spread(1, 2, 5)
 _WEIGH = Spread(2, 4, 8)
@@ -14,17 +24,19 @@ _WEIGH = Spread(2, 4, 8)
 
 def ready_steps(of: PourBrief) -> Iterator[Step]:
     """What has to be so before the first water, in the order in which it is looked at."""
+    yield _look("people", "Say who mixes and who places", _PEOPLE[min(of.people, len(_PEOPLE)) - 1])
     yield _look(
-        "people", "Say who mixes and who places",
-        "Everybody knows what they do until it is struck off, and who is called when something is wrong.",
+        "weather", "Look at the weather",
+        "Planned with {air} where it is cast. If it is far from that, say so on Cure first: all times move with it. "
+        "Outdoors, rain and wind until the evening count too.",
+        values={"air": Quantity(of.air_c, "C")},
     )  # fmt: skip
     for fill in of.fills:
         yield from _form_steps(fill)
     yield from _mixing_steps(of.mixing)
     yield _look("tools", "Lay out the tools", _TOOLS[of.mixing.school] + _SETTLE_TOOL.get(of.settled, ""))
     yield _look(
-        "cover", "Have the cover ready",
-        "Plastic cut to size, and laths that keep it off the face. Outdoors, look at the sky once more.",
+        "cover", "Have the cover ready", "Plastic cut to size, and laths that keep it off the face.", holds="cover/",
     )  # fmt: skip
     yield _look(
         "guard", "Gloves, glasses, mask on",
@@ -60,6 +72,7 @@ def _form_steps(fill: FillBrief) -> Iterator[Step]:
             f"steel{of}", f"{fill.name}: {'stand the steel' if stands else 'have the steel at hand'}",
             f"{{steel}}{each}. {how}",
             values={"steel": fill.steel[:1].upper() + fill.steel[1:]}, fill=fill.piece,
+            holds="" if stands else f"steel/{fill.piece}",
         )  # fmt: skip
 
 
@@ -74,10 +87,11 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
     )  # fmt: skip
     yield _step(
         "water", "Measure out the water",
-        "For each batch of {bags} {start} to begin with. No more than {most} in all stands beside the mixer.", _WEIGH,
+        "For each bag {start} to begin with, no more than {most} in all. By batches of {bags}, beside the mixer.",
+        _WEIGH,
         {
-            "bags": bags_in_words(of.per_batch), "start": Quantity(of.start_l * of.per_batch, "water"),
-            "most": Quantity(of.most_l * of.per_batch, "water"),
+            "bags": bags_in_words(of.per_batch), "start": Quantity(of.start_l, "water"),
+            "most": Quantity(of.most_l, "water"),
         },
     )  # fmt: skip
     for number, dose in enumerate(of.doses):
@@ -105,16 +119,21 @@ def _listed(names: Sequence[str]) -> str:
     return ", ".join(name if count == 1 else f"{count} × {name}" for name, count in counted.items())
 
 
-def _look(
-    key: str, title: str, how: str, who: Who = "anyone", *, values: Values | None = None, fill: str | None = None
-) -> Step:
-    return Step(f"ready/{key}", title, how, who, _LOOK, values or {}, fill=fill)
+def _look(key: str, title: str, how: str, who: Who = "anyone", **more: Unpack[_More]) -> Step:
+    return Step(f"ready/{key}", title, how, who, _LOOK, answers=_NOT_YET, **more)
 
 
 def _step(key: str, title: str, how: str, minutes: Spread, values: Values) -> Step:
-    return Step(f"ready/{key}", title, how, "mixer", minutes, values)
+    return Step(f"ready/{key}", title, how, "mixer", minutes, values, answers=_NOT_YET)
 
 
+_NOT_YET = (Answer("not yet", "Not yet", "not yet"),)
+_PEOPLE = (
+    "One person mixes and places by turns: no batch is mixed before the last is in its form. Somebody is within call.",
+    "One mixes, one places. Both know until when, and who is called when something is wrong.",
+    "One mixes, the others place. All know what they do until it is struck off, and who is called when something goes "
+    "wrong.",
+)
 _TOOLS = {
     "packed": "Gloves, a short tamper, a bucket of water for the hands, a straightedge, float. ",
     "plastic": "Shovel or scoop, rod, screed longer than the form is wide, float, a rule for depths. ",

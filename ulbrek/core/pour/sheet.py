@@ -38,6 +38,7 @@ class Step:
         test: what one looks at before, and ``answers`` what that may show
         care: the caution that belongs to it
         hours: when it is time, after the water of the last batch in it; None where it follows at once
+        holds: what a “not yet” of it holds up, by how its id begins; empty: the first water
         act: the act of Cure that it is
         twofold: whether its test only says that it is time, and it is done after that
         fill: the piece whose form it is done at
@@ -55,6 +56,7 @@ class Step:
     answers: tuple[Answer, ...] = ()
     care: str = ""
     hours: Spread | None = None
+    holds: str = ""
     act: str | None = None
     twofold: bool = False
     fill: str | None = None
@@ -87,8 +89,8 @@ class Fill:
         share: of what is placed between those, how much goes in here; less than 1 where a set is filled together
         levels: of one, upwards
         section: rings of one cut through upright, x and y after x and y [mm]
+        step_mm: by how much more it may be filled on one side of a core than on the other; None without one
         stages: what is done on the way, and when it is full
-        place: how its concrete is placed
     """
 
     piece: str
@@ -103,6 +105,7 @@ class Fill:
     levels: tuple[Level, ...]
     section: tuple[tuple[float, ...], ...]
     steel_at_mm: float | None
+    step_mm: float | None
     stages: tuple[Stage, ...]
     finish: tuple[Step, ...]
 

@@ -52,9 +52,14 @@ def run_state(sheet: RunSheet, entries: Iterable[RunEntry], now: float) -> RunSt
 
 def _current(steps: Sequence[StepNow]) -> str | None:
     """What is open and due first; where nothing is open, what is waited for."""
-    ahead = [one for one in steps if not one.is_done and not one.held]
+    ahead = [one for one in steps if not one.is_done and not one.held and not _is_told_not_ready(one)]
     ready = [one for one in ahead if one.status == "open"]
     return min(ready or ahead, key=lambda one: one.at).id if ahead else None
+
+
+def _is_told_not_ready(one: StepNow) -> bool:
+    """Whether it was to be ready before the first water, is not, and somebody knows."""
+    return one.id.startswith("ready/") and one.not_yet > 0
 
 
 def _litres(batch: BatchNow) -> float:

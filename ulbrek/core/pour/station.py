@@ -39,7 +39,7 @@ def _fills(of: PourBrief) -> Iterator[Fill]:
             yield Fill(
                 fill.piece, fill.name, fill.count, begin, end, fill.litres / (end - begin), fill.depth_mm,
                 fill.area_mm2, fill.across_mm, tuple(Level(*one) for one in fill.levels),
-                tuple(_flat(ring) for ring in fill.section), fill.steel_at_mm,
+                tuple(_flat(ring) for ring in fill.section), fill.steel_at_mm, fill.step_mm,
                 tuple(stages_of(fill, of, begin, end)), tuple(finish_steps(fill, of)),
             )  # fmt: skip
         begin = end

@@ -64,6 +64,7 @@ class MixPages(Words):
                 **table(["Pour", "Castings", "Volume", "Mix each", "Begins"], [*self._turns(names)]),
                 "columns": ["auto", "1fr", "auto", "auto", "auto"],
             }
+            yield {"kind": "text", "text": "Each pour has its own sheet for the day: print it where the pour is."}
         yield table(
             ["Per casting", "Dry mix", "Share of a batch"],
             [

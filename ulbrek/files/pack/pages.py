@@ -14,12 +14,15 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.form.result import KindCut, LengthCut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import PiecePlan
+from ulbrek.core.pour.station import run_sheet
 from ulbrek.files.pack import drawings
 from ulbrek.files.pack.forming import FormPages
 from ulbrek.files.pack.glance import GlancePages
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
+from ulbrek.files.pack.pouring import pour_day
 from ulbrek.files.pack.reinforcing import SteelPages
 from ulbrek.files.pack.words import Block, clock, drawing, letter, table
 
@@ -48,6 +51,9 @@ class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
                 blocks = [*self._findings("steel", piece.id), *self._steel(piece, planned)]
                 yield {"title": self._title("Steel", piece), "blocks": blocks}
         yield {"title": "Mix", "blocks": [*self._findings("mix"), *self._without_steel(), *self._mix()]}
+        if not self.plan.mix.turns:  # else each pour has its own
+            sheet = run_sheet(pour_brief(self.job, self.plan))
+            yield {"title": "Pour day", "blocks": list(pour_day(sheet, self.units))}
         yield {"title": "Move", "blocks": [*self._findings("move"), *self._move()]}
         yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
 

@@ -52,6 +52,16 @@ export async function waiting(pour: string): Promise<Waiting[]> {
   return (await database()).getAllFromIndex("entries", "pour", pour);
 }
 
+/** How many entries of any pour are not with the server yet. */
+export async function unsent(): Promise<number> {
+  return (await database()).count("entries");
+}
+
+/** Forgets the sheets of all pours: whoever has this device next has no business with them. */
+export async function forgetSheets(): Promise<void> {
+  await (await database()).clear("sheets");
+}
+
 /** They are with the server now. */
 export async function sent(ids: readonly string[]): Promise<void> {
   const change = (await database()).transaction("entries", "readwrite");

@@ -24,6 +24,7 @@ export class Forecast {
   private mayPlace = true;
   private placed = 0; // the last batch that is in its form
   private pace = 1; // of setting, against what was planned
+  private readonly heldUp: string[] = []; // by what is not ready yet
 
   constructor(
     private readonly sheet: RunSheet,
@@ -44,7 +45,8 @@ export class Forecast {
     for (const step of this.sheet.ready) {
       const one = this.add(step, step.id, this.mixerFree, true);
       this.mixerFree = this.end(one);
-      this.mayMix &&= isDone(one);
+      if (one.not_yet > 0 && step.holds && !isDone(one)) this.heldUp.push(step.holds);
+      else this.mayMix &&= isDone(one);
     }
     this.placerFree = this.mixerFree;
     this.mayPlace = this.mayMix;
@@ -145,11 +147,12 @@ export class Forecast {
 
   private add(step: Step, key: string, start: number, may: boolean, { batch = null, share = 1 }: Of = {}): StepNow {
     const said = this.said.get(key) ?? nothing();
+    const free = may && !this.heldUp.some((held) => key.startsWith(held));
     const one: StepNow = {
       id: key,
       step: step.id,
       who: step.who,
-      status: may ? "open" : "waits",
+      status: free ? "open" : "waits",
       at: start,
       from_at: start,
       until: start + step.minutes.high * share * MINUTE,

@@ -50,10 +50,15 @@ function sum<T>(of: readonly T[], value: (one: T) => number): number {
 
 /** What is open and due first; where nothing is open, what is waited for. */
 function current(steps: readonly StepNow[]): string | null {
-  const ahead = steps.filter((one) => !isDone(one) && !one.held);
+  const ahead = steps.filter((one) => !isDone(one) && !one.held && !isToldNotReady(one));
   const ready = ahead.filter((one) => one.status === "open");
   const from = ready.length ? ready : ahead;
   return from.length ? from.reduce((least, one) => (one.at < least.at ? one : least)).id : null;
+}
+
+/** Whether it was to be ready before the first water, is not, and somebody knows. */
+export function isToldNotReady(one: StepNow): boolean {
+  return one.id.startsWith("ready/") && one.not_yet > 0;
 }
 
 function enough(sheet: RunSheet, told: readonly RunEntry[], used: number): RunState["enough"] {

@@ -3,7 +3,7 @@
 import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v5 as nameOf, v4 as newId } from "uuid";
-import { client, Refused, take } from "@/api/client";
+import { client, Refused, type Schemas, take } from "@/api/client";
 import { sendPhoto } from "@/api/records";
 import {
   type KeptSheet,
@@ -24,7 +24,7 @@ import type { Doubt, RunEntry, RunSheet, RunState, RunView } from "./types";
 const AGAIN_MS = 4_000;
 const MOST_AT_ONCE = 200;
 
-const runQuery = (pour_id: string) =>
+export const runQuery = (pour_id: string) =>
   queryOptions({
     queryKey: ["run", pour_id],
     queryFn: async () => {
@@ -53,6 +53,8 @@ export interface Run {
   /** Why some were refused, or nothing can be sent at all; they are kept here. */
   trouble: string | null;
   offline: boolean;
+  /** What a practice shows; null on the day itself. */
+  practice: Schemas["PracticeNow"] | null;
   /** What would be asked back of an entry, were it kept. */
   asksBack: (saying: Saying) => Doubt[];
   /** Keeps an entry; it is sure once this is done. */
@@ -160,7 +162,19 @@ export function useRun(pour: string, who: string | null): Run | null {
   }
   const unsent = mine.filter((one) => !view.entries.some((there) => there.id === one.id)).length;
   const isOffline = offline || error !== null;
-  return { view, sheet: view.sheet, state, now, entries, unsent, trouble, offline: isOffline, asksBack, say };
+  return {
+    view,
+    sheet: view.sheet,
+    state,
+    now,
+    entries,
+    unsent,
+    trouble,
+    offline: isOffline,
+    practice: null,
+    asksBack,
+    say,
+  };
 }
 
 const OUT = "This phone is signed out. What it holds stays on it: sign in again, and it is sent.";
@@ -178,7 +192,7 @@ const EMPTY = {
   said_at: null,
 } satisfies Partial<RunEntry>;
 
-function made(saying: Saying & Pick<RunEntry, "at">): RunEntry {
+export function made(saying: Saying & Pick<RunEntry, "at">): RunEntry {
   return { ...EMPTY, id: newId(), member_id: null, ...saying };
 }
 

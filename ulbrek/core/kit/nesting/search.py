@@ -102,7 +102,7 @@ class Search:
         plans: list[Layout] = []
         for order in orders:
             plans += [self._filled(order, tight, lean) for tight, lean in leans]
-            best = min(plans, key=self.worth)
+            best = min(plans, key=self.worth) if len(plans) > 1 else plans[0]
             if self.narrow and len(best.sheets) <= self.least and best.settings <= len(set(self.heights)):
                 return best
         return best

@@ -8,6 +8,8 @@ from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.search import MOST_STAGES, Layout, Search
 from ulbrek.core.kit.remembering import remembered
 
+# Beyond that a second way of laying them would save a sheet in thousands, and cost seconds.
+_MOST_TURNED = 5_000
 Prefer = Literal["fewest settings", "largest rest"]
 
 
@@ -52,6 +54,8 @@ def divided(panels: Iterable[Panel], stock: SheetStock) -> tuple[list[Panel], li
 def first_layout(panels: list[Panel], stock: SheetStock, prefer: Prefer) -> Layout:
     """A plan at once: few settings of the fence, unless turning parts saves a sheet or a larger rest is wished for.
 
+    Of thousands of parts none is turned.
+
     Args:
         panels: what is wanted; each fits
         stock: what it is cut from
@@ -59,6 +63,8 @@ def first_layout(panels: list[Panel], stock: SheetStock, prefer: Prefer) -> Layo
     """
     narrow = Search(panels, stock, narrow=True, stages=MOST_STAGES)
     calm = narrow.quick()
+    if len(panels) > _MOST_TURNED:
+        return calm
     if prefer == "fewest settings" and len(calm.sheets) <= narrow.least:
         return calm
     free = Search(panels, stock, narrow=False, stages=MOST_STAGES)

@@ -17,8 +17,10 @@ import {
   signOut,
 } from "@/api/me";
 import { FieldProblem } from "@/parts/FieldProblem";
+import { Modal } from "@/parts/Modal";
 import { TextField } from "@/parts/TextField";
 import { useMoment } from "@/parts/useMoment";
+import { forgetSheets, unsent } from "@/run/device";
 import { ShopPage } from "../records/ShopHeader";
 import { DeviceLine } from "./DeviceLine";
 import { ROLES } from "./roles";
@@ -29,11 +31,18 @@ export function YouPage() {
   const { data: me } = useQuery(meQuery);
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const [left, setLeft] = useState(0);
   if (!me?.role) return null;
   const role = ROLES.find((one) => one.role === me.role);
 
+  async function ask() {
+    const waiting = await unsent().catch(() => 0); // a browser that keeps nothing has nothing waiting
+    if (waiting > 0) setLeft(waiting);
+    else await leave();
+  }
   async function leave() {
     await signOut();
+    await forgetSheets().catch(() => undefined);
     await beginAnew(queries);
     await navigate({ to: "/sign-in" });
   }
@@ -47,10 +56,22 @@ export function YouPage() {
             You are {role?.a}, and may {role?.may}
           </p>
         </div>
-        <button type="button" className="button" onClick={() => void leave()}>
+        <button type="button" className="button" onClick={() => void ask()}>
           Sign out
         </button>
       </div>
+      {left > 0 && (
+        <Modal
+          open
+          title="Sign out"
+          description={`${left === 1 ? "1 entry" : `${left} entries`} of a pour ${left === 1 ? "is" : "are"} not sent yet. They stay on this device until somebody of this shop signs in here.`}
+          onClose={() => setLeft(0)}
+        >
+          <button type="button" className="button w-full" onClick={() => void leave()}>
+            Sign out all the same
+          </button>
+        </Modal>
+      )}
       <div className="beside">
         <Devices me={me} />
         <div className="space-y-8">

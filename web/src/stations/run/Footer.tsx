@@ -28,7 +28,8 @@ export function Footer({ run, last, onUndo }: Props) {
   );
 }
 
-function kept({ unsent, offline }: Run): string {
+function kept({ unsent, offline, practice }: Run): string {
+  if (practice) return "A practice: nothing of it is kept";
   if (unsent > 0) return `■ ${unsent} kept on this phone, not sent yet`;
   return offline ? "No network. The sheet goes on from this phone." : "All is sent";
 }

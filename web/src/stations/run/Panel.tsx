@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect, useState } from "react";
 import type { Answer, Run } from "@/run/parts";
-import type { BatchNow, Step, StepNow } from "@/run/types";
+import { isToldNotReady } from "@/run/state";
+import { type BatchNow, isDone, type Step, type StepNow } from "@/run/types";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { fill } from "@/units/sentence";
@@ -42,6 +43,10 @@ export function Panel(props: Props) {
   const batch = run.state.batches.find((one) => one.number === current.batch);
   const waits = current.status === "waits";
   const { zone } = run.view;
+  const held = run.state.steps.find((one) => {
+    const holds = words.step(one)?.holds;
+    return holds && isToldNotReady(one) && !isDone(one) && current.id.startsWith(holds);
+  });
   return (
     <Frame role={role} due={!waits}>
       {form && step.shows !== "nothing" && step.shows !== "mix" && (
@@ -66,6 +71,7 @@ export function Panel(props: Props) {
           {write(run.sheet.bags.most_l * batch.bags, "water", units)}
         </p>
       )}
+      {waits && held && <p className="text-lg font-bold">Waits for: {words.title(held)}.</p>}
       <p className="max-w-prose text-lg">{words.how(current)}</p>
       {step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{step.care}</p>}
       {current.not_yet > 0 && (
@@ -106,6 +112,7 @@ function Act({
   const early = waits && step.hours === null;
   const asks = step.answers.length > 0 && !current.passed;
   const cup = run.sheet.bags.cup_l;
+  const seen = step.answers.find((answer) => answer.id === run.practice?.seen[current.id]);
   const passed = current.passed ? step.answers.find((answer) => answer.id === current.answer) : null;
   useEffect(() => {
     if (current.id) setTold(null);
@@ -120,6 +127,7 @@ function Act({
       {asks && !early && (
         <>
           <p className="max-w-prose text-lg font-semibold">{fill(step.test, {}, units)}</p>
+          {seen && <p className="max-w-prose text-lg">You see: {fill(seen.says, {}, units)}.</p>}
           <div className="grid gap-2">
             {step.answers.map((answer) => (
               <button

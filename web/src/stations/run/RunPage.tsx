@@ -1,18 +1,21 @@
 import { Link } from "@tanstack/react-router";
-import { useMemo, useRef, useState } from "react";
+import { type ReactNode, useMemo, useRef, useState } from "react";
 import { useNames } from "@/api/records";
 import type { Answer } from "@/run/parts";
 import { allSteps } from "@/run/said";
+import { isToldNotReady } from "@/run/state";
 import { isDone, type RunEntry, type StepNow } from "@/run/types";
 import { type Run, type Saying, useRun } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
-import { AskedBack } from "./AskedBack";
 import { DoneSoFar } from "./DoneSoFar";
 import { Footer } from "./Footer";
 import { Panel } from "./Panel";
+import { Readiness, StillToGet } from "./Readiness";
 import { type AskedOfRun, RunDialog } from "./RunDialog";
 import { RunHeader } from "./RunHeader";
 import { canSpeak, speak, useAwake, useKeptHere, useSignals } from "./useDay";
+import { useHelper } from "./useHelper";
+import { InDoubt, Warnings } from "./Warnings";
 import { at, StepWords } from "./words";
 
 type Role = "all" | "mixer" | "placer";
@@ -41,16 +44,18 @@ export function RunPage({ pourId }: { pourId: string }) {
   return <Running run={run} />;
 }
 
-function Running({ run }: { run: Run }) {
+/** A pour as it runs, on the day or in a practice. */
+export function Running({ run, above }: { run: Run; above?: ReactNode }) {
   const { units } = usePreferences();
   const { state, sheet, view, now } = run;
   const [role, setRole] = useState<Role>(() => roleKept(view.pour_id));
   const [asked, setAsked] = useState<AskedOfRun | null>(null);
   const [last, setLast] = useState<{ entry: RunEntry; what: string } | null>(null);
   const words = useMemo(() => new StepWords(sheet, allSteps(sheet), state.batches, units), [sheet, state, units]);
+  useHelper(run, role, words);
   const find = (id: string | null) => state.steps.find((one) => one.id === id) ?? null;
   const ready = state.steps.filter((one) => one.id.startsWith("ready/"));
-  const getting = ready.some((one) => !isDone(one));
+  const getting = ready.some((one) => !isDone(one) && !(one.not_yet > 0 && words.step(one)?.holds));
   const mixer = find(state.mixer);
   const placer = find(state.placer);
   const panels = getting ? [] : panelsOf(role, mixer, placer);
@@ -85,10 +90,21 @@ function Running({ run }: { run: Run }) {
     onGaps: (step: StepNow) => setAsked({ kind: "gaps", step }),
     onExactly: (step: StepNow) => setAsked({ kind: "exactly", step }),
   };
-  const next = state.steps.filter((one) => !isDone(one) && !panels.some(({ step }) => step?.id === one.id));
+  const ticking = {
+    words,
+    run,
+    onDone: did,
+    onNotYet: (step: StepNow) =>
+      void say({ kind: "answer", step: step.id, answer: "not yet" }, `not yet: ${words.title(step)}`),
+    onSkip: common.onSkip,
+  };
+  const next = state.steps.filter(
+    (one) => !isDone(one) && !isToldNotReady(one) && !panels.some(({ step }) => step?.id === one.id),
+  );
   return (
     <div className="flex min-h-dvh flex-col">
       <RunHeader run={run} />
+      {above}
       <nav aria-label="What you do" className="flex border-b border-line-strong">
         {ROLES.map((one) => (
           <button
@@ -110,7 +126,16 @@ function Running({ run }: { run: Run }) {
         <Warnings run={run} words={words} />
         <InDoubt run={run} words={words} />
         {getting ? (
-          <Readiness ready={ready} words={words} run={run} onDone={did} onSkip={common.onSkip} />
+          <>
+            {!run.practice && (
+              <p className="px-4 pt-4">
+                <Link to="/pours/$pourId/practice" params={{ pourId: view.pour_id }} className="button">
+                  Practise it first
+                </Link>
+              </p>
+            )}
+            <Readiness ready={ready} {...ticking} />
+          </>
         ) : (
           <div className="lg:grid lg:grid-cols-2">
             {panels.map(({ name, step }) => (
@@ -120,6 +145,7 @@ function Running({ run }: { run: Run }) {
             ))}
           </div>
         )}
+        {!getting && <StillToGet ready={ready.filter((one) => !isDone(one))} {...ticking} />}
         {!getting && next.length > 0 && <Next steps={next.slice(0, 3)} words={words} zone={view.zone} />}
         <DoneSoFar run={run} words={words} onUndo={(entry) => void say({ kind: "undo", of: entry.id }, "")} />
         <details className="mx-4 border-t border-line">
@@ -200,116 +226,6 @@ function amounts(run: Run, step: StepNow): Partial<RunEntry> {
   if (!batch) return {};
   if (step.step === run.sheet.water.id) return { bags: batch.bags };
   return step.step === run.sheet.mixed.id ? { bags: batch.bags, water_l: batch.water_l } : {};
-}
-
-function Warnings({ run, words }: { run: Run; words: StepWords }) {
-  const { state, view, now } = run;
-  const old = state.batches.filter((one) => one.use_by !== null && one.placed_at === null && one.use_by < now);
-  const title = (id: string) => {
-    const step = state.steps.find((one) => one.id === id);
-    return step ? words.title(step) : id;
-  };
-  const clash = state.clashes[0];
-  const late = state.late[0];
-  return (
-    <div role="status" className="space-y-1 px-4 empty:hidden">
-      {state.begun_at !== null &&
-        old.slice(0, 1).map((one) => (
-          <p key={one.number} className="pt-3 text-lg font-bold">
-            Batch {one.number} is too old to place. Do not add water to it: throw it out, and mix again.
-          </p>
-        ))}
-      {late && <p className="pt-3 text-lg font-bold">Late: {title(late)}. Look at it now.</p>}
-      {clash && (
-        <p className="pt-3">
-          <b>{at(clash.at, view.zone)}</b> needs the same hands twice: {title(clash.first)}, and {title(clash.second)}.
-        </p>
-      )}
-    </div>
-  );
-}
-
-/** The first entry that somebody, maybe elsewhere, is asked about: it stands until it is put right or kept. */
-function InDoubt({ run, words }: { run: Run; words: StepWords }) {
-  const [doubt] = run.state.doubts;
-  const entry = run.entries.find((one) => one.id === doubt?.entry);
-  if (!doubt || !entry) return null;
-  const { id, ...saying } = entry;
-  const step = run.state.steps.find((one) => one.id === entry.step);
-  async function instead(next: Saying) {
-    await run.say(next); // before the other goes, so that neither is ever lost
-    await run.say({ kind: "undo", of: id });
-  }
-  return (
-    <section aria-label="Asked back" className="m-4 border-2 border-ink p-4">
-      {step && <p className="text-soft">{words.title(step)}</p>}
-      <AskedBack
-        doubt={doubt}
-        saying={saying}
-        run={run}
-        onPut={(next) => void instead(next)}
-        onInsist={() => void instead({ ...saying, insisted: true })}
-      />
-    </section>
-  );
-}
-
-interface ReadyProps {
-  ready: StepNow[];
-  words: StepWords;
-  run: Run;
-  onDone: (step: StepNow, answer: null) => void;
-  onSkip: (step: StepNow) => void;
-}
-
-/** Before the first water: what has to be so, ticked off in any order. */
-function Readiness({ ready, words, run, onDone, onSkip }: ReadyProps) {
-  const left = ready.filter((one) => !isDone(one)).length;
-  return (
-    <section aria-label="Before the first water" className="p-4">
-      <h2 className="text-2xl font-bold">Before the first water</h2>
-      <p className="mb-2 text-soft">
-        {left === 1 ? "1 thing" : `${left} things`} left. None of them waits well once it is wet.
-      </p>
-      <ul className="border-t-2 border-ink">
-        {ready.map((one) => (
-          <li key={one.id} className="border-b border-line py-3" data-ready={one.id}>
-            <div className="flex items-start gap-3">
-              <button
-                type="button"
-                aria-pressed={isDone(one)}
-                aria-label={words.title(one)}
-                className={`grid size-14 shrink-0 place-items-center border-2 border-ink text-3xl ${isDone(one) ? "bg-ink text-paper" : ""}`}
-                disabled={isDone(one)}
-                onClick={() => onDone(one, null)}
-              >
-                {one.status === "done" ? "✓" : one.status === "skipped" ? "–" : ""}
-              </button>
-              <div className="min-w-0 flex-1">
-                <h3 className="text-lg font-bold [overflow-wrap:anywhere]">{words.title(one)}</h3>
-                <p className="text-soft">{words.how(one)}</p>
-              </div>
-              {!isDone(one) && (
-                <button
-                  type="button"
-                  className="min-h-11 shrink-0 underline"
-                  aria-label={`Leave out: ${words.title(one)}`}
-                  onClick={() => onSkip(one)}
-                >
-                  Leave out
-                </button>
-              )}
-            </div>
-          </li>
-        ))}
-      </ul>
-      {run.sheet.care.map((care) => (
-        <p key={care} className="mt-3 max-w-prose border-l-4 border-caution pl-3">
-          {care}
-        </p>
-      ))}
-    </section>
-  );
 }
 
 function Next({ steps, words, zone }: { steps: StepNow[]; words: StepWords; zone: string }) {

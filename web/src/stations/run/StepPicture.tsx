@@ -21,7 +21,14 @@ export function StepPicture({ fill, step, now, units }: Props) {
   const full = step.shows === "fill" ? now.from_mm : step.shows === "steel" ? now.to_mm : fill.depth_mm;
   const d = fill.section.map((ring) => `M${pairs(ring, x, y).join("L")}Z`).join("");
   const level = step.shows === "fill" ? now.to_mm : step.shows === "steel" ? now.to_mm : null;
-  const arrow = x(middleOf(fill, level ?? fill.depth_mm));
+  const spans = spansOf(fill, level ?? fill.depth_mm);
+  const widest = spans.reduce((most, one) => (one.wide > most.wide ? one : most), {
+    wide: 0,
+    middle: fill.across_mm / 2,
+  });
+  // Round a core by turns: first on one side, then on the other, the next batch the other way.
+  const turns = step.shows === "fill" && fill.step_mm && spans.length > 1 ? inTurns(spans, now.batch ?? 1) : [widest];
+  const arrow = x(turns.length > 1 ? fill.across_mm : widest.middle);
   const id = `cut-${fill.piece}`;
   return (
     <svg
@@ -78,7 +85,18 @@ export function StepPicture({ fill, step, now, units }: Props) {
       )}
       {(step.shows === "fill" || step.shows === "steel") && (
         <g stroke="var(--crayon)" strokeWidth="4" fill="none">
-          <path d={`M${arrow} 2V${y(level ?? 0) - 10}m-9 -10l9 10 9 -10`} />
+          {turns.map(({ middle }) => (
+            <path key={middle} d={`M${x(middle)} 2V${y(level ?? 0) - 10}m-9 -10l9 10 9 -10`} />
+          ))}
+        </g>
+      )}
+      {turns.length > 1 && (
+        <g className="figure" fontSize="19" fill="var(--ink)" data-turns={turns.length}>
+          {turns.map(({ middle }, index) => (
+            <text key={middle} x={x(middle) + 12} y={y(level ?? 0) - 12}>
+              {index + 1}
+            </text>
+          ))}
         </g>
       )}
       {level !== null && (
@@ -110,8 +128,13 @@ function pairs(ring: readonly number[], x: (mm: number) => number, y: (mm: numbe
   return corners(ring).map(([a, b]) => `${x(a).toFixed(1)} ${y(b).toFixed(1)}`);
 }
 
-/** The middle of the widest concrete at a height, along the cut [mm]: where it goes in. */
-function middleOf(fill: Fill, height: number): number {
+interface Span {
+  wide: number;
+  middle: number;
+}
+
+/** Where there is concrete at a height, along the cut [mm]. */
+function spansOf(fill: Fill, height: number): Span[] {
   const at = Math.min(Math.max(height - 0.1, 0.1), fill.depth_mm - 0.1);
   const crossings = fill.section
     .flatMap((ring) =>
@@ -121,12 +144,14 @@ function middleOf(fill: Fill, height: number): number {
       }),
     )
     .sort((one, other) => one - other);
-  let [widest, middle] = [0, fill.across_mm / 2];
-  for (let index = 0; index + 1 < crossings.length; index += 2) {
-    const [from, to] = [crossings[index] ?? 0, crossings[index + 1] ?? 0];
-    if (to - from > widest) [widest, middle] = [to - from, (from + to) / 2];
-  }
-  return middle;
+  return crossings.flatMap((from, index) => {
+    const to = crossings[index + 1];
+    return index % 2 === 0 && to !== undefined ? [{ wide: to - from, middle: (from + to) / 2 }] : [];
+  });
+}
+
+function inTurns(spans: Span[], batch: number): Span[] {
+  return batch % 2 === 1 ? spans : [...spans].reverse();
 }
 
 function corners(ring: readonly number[]): [number, number][] {

@@ -16,10 +16,13 @@ export class StepWords {
     private readonly units: Units,
   ) {
     this.steps = new Map(steps.map((one) => [one.id, one]));
+    this.cupL = sheet.bags.cup_l;
     this.names = new Map(sheet.fills.map((one) => [one.piece, one.name]));
   }
 
   private readonly names: Map<string, string>;
+  /** Water that goes in between two tests [l]. */
+  readonly cupL: number;
 
   step(one: StepNow): Step | undefined {
     return this.steps.get(template(one.id)) ?? this.steps.get(one.step);
