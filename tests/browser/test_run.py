@@ -193,6 +193,75 @@ def test_too_dry_takes_a_cup_more_and_what_is_left_out_says_why(
     assert kept["batches"][0]["water_l"] == pytest.approx(told["state"]["batches"][0]["water_l"], abs=1e-3)
 
 
+def test_amounts_in_the_reader_s_units_are_asked_back_where_they_are_hardly_meant(
+    api: TestClient, open_page: OpenPage, pour: str
+) -> None:
+    page = open_page(f"/pours/{pour}/run", units="in", size=PHONE)
+    get_ready(page, len(run_of(api, pour)["sheet"]["ready"]))
+    do(page, "Mixing", "Time, amounts")
+    asked = page.get_by_role("dialog")
+    asked.get_by_label("Water in all").fill("24")
+    asked.get_by_role("button", name="Read the thermometer").click()
+    expect(asked.get_by_text("Read by the device")).to_be_visible()
+    asked.get_by_role("button", name="It is done: save").click()
+    expect(asked.get_by_text("Water 24 qt?")).to_be_visible()
+    asked.get_by_role("button", name="2.4 qt", exact=True).click()
+    now(page, "Mixing", "batch/1/mixed")
+    expect(page.locator("[data-unsent='0']")).to_be_visible()
+    kept = next(one for one in run_of(api, pour)["entries"] if one["step"] == "batch/1/water")
+    assert kept["water_l"] == pytest.approx(2.4 * 0.946353, rel=1e-4)
+    assert kept["celsius"] == pytest.approx(20, abs=4)
+    assert (kept["read"], kept["insisted"]) == (["celsius"], False)
+    do(page, "Mixing", "Time, amounts")
+    asked.get_by_label("Bags").fill("9")
+    asked.get_by_role("button", name="It is done: save").click()
+    asked.get_by_role("button", name="It was 9 bags. Keep it").click()
+    now(page, "Placing", "batch/1/place/steel/top")
+    expect(page.locator("[data-unsent='0']")).to_be_visible()
+    assert (run_of(api, pour)["entries"][-1]["bags"], run_of(api, pour)["state"]["doubts"]) == (9, [])
+
+
+def test_what_is_not_ready_holds_up_its_own_step_and_is_named_there(open_page: OpenPage, pour: str) -> None:
+    page = open_page(f"/pours/{pour}/run", units="mm", size=PHONE)
+    steel = page.locator("[data-ready='ready/steel/top']")
+    steel.get_by_role("button", name="Not yet").click()
+    expect(steel).to_contain_text("Not yet: holds up “Top: lay the steel”")
+    for box in page.locator("[data-ready]:not([data-ready='ready/steel/top'])").all():
+        box.get_by_role("button").first.click()
+    do(page, "Mixing", "Water goes in")
+    do(page, "Mixing", "It sinks by a third to a half, and holds together")
+    do(page, "Placing", "Done")
+    do(page, "Mixing", "Water goes in")
+    do(page, "Mixing", "It sinks by a third to a half, and holds together")
+    now(page, "Placing", "batch/2/place/steel/top")
+    do(page, "Placing", "Done")
+    placing = page.get_by_role("region", name="Placing")
+    expect(placing).to_contain_text("Waits for: Top: have the steel at hand")
+    steel.get_by_role("button").first.click()
+    now(page, "Placing", "steel/top")
+
+
+def test_a_practice_runs_fast_shows_what_is_seen_and_keeps_nothing(
+    api: TestClient, open_page: OpenPage, pour: str
+) -> None:
+    page = open_page(f"/pours/{pour}/practice", units="mm", size=PHONE)
+    boxes = page.locator("[data-ready]")
+    expect(boxes.first).to_be_visible()
+    for box in boxes.all()[1:]:
+        box.get_by_role("button").first.click()
+    boxes.first.get_by_role("button", name="Leave out").click()
+    page.get_by_label("Why").fill("To see what comes of it")
+    page.get_by_role("button", name="Leave it out").click()
+    do(page, "Mixing", "Water goes in")
+    mixing = page.get_by_role("region", name="Mixing")
+    expect(mixing.get_by_text("You see:")).to_be_visible()
+    expect(page.locator("[data-running]")).to_have_text("1 min")  # within seconds
+    page.get_by_role("button", name="Stop the clock").click()
+    expect(page.get_by_text("1 thing lost so far.")).to_be_visible()
+    expect(page.get_by_text("A practice: nothing of it is kept")).to_be_visible()
+    assert run_of(api, pour)["entries"] == []
+
+
 @pytest.mark.parametrize(("size", "theme"), [(PHONE, "light"), (PHONE, "dark"), (DESK, "light")])
 def test_everybody_can_read_and_reach_it(
     api: TestClient, open_page: OpenPage, pour: str, size: Any, theme: str

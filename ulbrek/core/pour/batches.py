@@ -37,7 +37,7 @@ def batches_now(sheet: RunSheet, said: Mapping[str, Said], extra_bags: float) ->
 
     for number in range(1, begun + 1):
         water, mixed = (said.get(f"batch/{number}/{what}", Said()) for what in ("water", "mixed"))
-        told = next((one.bags for one in (water.done, mixed.done) if one and one.bags), None)
+        told = next((one.bags for one in (mixed.done, water.done) if one and one.bags), None)
         size = told or _size(sheet, number, used, extra_bags, begun) or bags.per_batch
         cups = water.cups_l + mixed.cups_l
         in_it = next((one.water_l for one in (mixed.done, water.done) if one and one.water_l), None)

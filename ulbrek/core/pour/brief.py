@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.materials.mixes import Feel
@@ -26,6 +27,7 @@ class MixingBrief:
     Attributes:
         feel: its school
         bag, bag_kg: what a bag is called, and what is in it, dry
+        charge: of a mix from scratch, what is weighed out for one charge [kg]; a charge is its bag then
         bare_bags, bags: bags that the volume takes, and to have
         batches, per_batch, last: how many there are, the bags of one, and of the last
         yield_l: concrete from a bag [l]
@@ -39,6 +41,7 @@ class MixingBrief:
     mix: str
     bag: str
     bag_kg: float
+    charge: Sequence[tuple[str, float]]
     container: str
     bare_bags: float
     bags: float
@@ -53,6 +56,11 @@ class MixingBrief:
     mixing_min: float
     placing_min: float
     working_min: float
+
+    @property
+    def counts(self) -> Literal["bags", "charges"]:
+        """What it is counted in."""
+        return "charges" if self.charge else "bags"
 
     @property
     def school(self) -> Feel:

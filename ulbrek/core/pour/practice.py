@@ -87,7 +87,7 @@ class _Truth:
         self.sheet, self.state, self.said = sheet, state, said
         self.steps = {step.id: step for step in all_steps(sheet)}
         self.pace = chance.uniform(*_PACES)
-        self.dry = chance.randint(1, max(1, len(sheet.bags.planned)))
+        self.dry = chance.randint(1, max(1, len(sheet.bags.planned) - 1))
         away = chance.uniform(0.2, 0.6), chance.uniform(*_AWAY_MIN)
         rains = chance.random() < 0.5
         self.mishaps = tuple(self._mishaps(away, rains=rains))
@@ -172,10 +172,11 @@ class _Truth:
                     yield Loss(step.title, "Too early: its test had not shown that yet.")
 
     def of_acts(self, now: float) -> Iterator[Loss]:
-        """Acts on the face whose time went by."""
+        """Acts on a struck face whose time went by."""
+        struck = {one.fill for one in self.state.steps if one.id.startswith("strike/") and one.is_done}
         for one in self.state.steps:
             step = self.steps[one.step]
-            base = self._base(step) if step.hours is not None and one.lasts > 0 else None
+            base = self._base(step) if step.hours and one.fill in struck and one.lasts > 0 else None
             if step.hours is None or base is None or one.status == "skipped":
                 continue
             late = base + step.hours.likely * self.pace * _LATE_SHARE * HOUR

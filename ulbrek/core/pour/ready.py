@@ -77,20 +77,26 @@ def _form_steps(fill: FillBrief) -> Iterator[Step]:
 
 
 def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
-    yield _look(
-        "bags", "Set out the bags", "{bags} of {bag}, all of one lot, {spare}none opened yet.",
-        values={
-            "bags": bags_in_words(of.bags), "bag": of.bag,
-            "spare": "the last of them in reserve, " if of.bags > of.bare_bags + 0.99 else "",
-        },
-        who="mixer",
-    )  # fmt: skip
+    if of.charge:
+        parts = ", ".join(f"{{part{number}}} {name.lower()}" for number, (name, _) in enumerate(of.charge))
+        yield _step(
+            "charges", "Weigh out the charges", f"{{bags}}, for each {parts}. Each in its own tubs, marked.", _WEIGH,
+            {"bags": bags(of, of.bags)} | {f"part{at}": Quantity(kg, "kg") for at, (_, kg) in enumerate(of.charge)},
+        )  # fmt: skip
+    else:
+        yield _look(
+            "bags", "Set out the bags", "{bags} of {bag}, all of one lot, {spare}none opened yet.",
+            values={
+                "bags": bags(of, of.bags), "bag": of.bag,
+                "spare": "the last of them in reserve, " if of.bags > of.bare_bags + 0.99 else "",
+            },
+            who="mixer",
+        )  # fmt: skip
     yield _step(
         "water", "Measure out the water",
-        "For each bag {start} to begin with, no more than {most} in all. By batches of {bags}, beside the mixer.",
-        _WEIGH,
+        "For {one} {start} to begin with, no more than {most} in all. By batches of {bags}, beside the mixer.", _WEIGH,
         {
-            "bags": bags_in_words(of.per_batch), "start": Quantity(of.start_l, "water"),
+            "one": bags(of, 1), "bags": bags(of, of.per_batch), "start": Quantity(of.start_l, "water"),
             "most": Quantity(of.most_l, "water"),
         },
     )  # fmt: skip
@@ -98,16 +104,13 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
         yield _step(
             f"dose/{number}", f"Weigh out the {dose.name}",
             "{grams} for each batch of {bags}, one cup a batch, marked.", _WEIGH,
-            {
-                "grams": Quantity(dose.grams * of.per_batch, "g"),
-                "bags": bags_in_words(of.per_batch),
-            },
+            {"grams": Quantity(dose.grams * of.per_batch, "g"), "bags": bags(of, of.per_batch)},
         )  # fmt: skip
 
 
-def bags_in_words(count: float) -> str:
-    """So many bags."""
-    return f"{count:g} {'bag' if count <= 1 else 'bags'}"
+def bags(of: MixingBrief, count: float) -> Quantity:
+    """So many bags, or charges."""
+    return Quantity(count, of.counts)
 
 
 def _each(fill: FillBrief) -> str:

@@ -123,6 +123,7 @@ class Bags:
     """How it is mixed, by the bag.
 
     Attributes:
+        counts: what it is counted in, by the kinds of quantities
         bag_kg: what is in a bag, dry
         bare: bags that the volume takes
         ready: bags to have here
@@ -131,6 +132,7 @@ class Bags:
     """
 
     name: str
+    counts: Literal["bags", "charges"]
     bag_kg: float
     mix: str
     container: str

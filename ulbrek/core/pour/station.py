@@ -15,7 +15,8 @@ def run_sheet(of: PourBrief) -> RunSheet:
     planned = (*[mixing.per_batch] * (mixing.batches - 1), mixing.last if mixing.batches else mixing.per_batch)
     return RunSheet(
         bags=Bags(
-            mixing.bag, mixing.bag_kg, mixing.mix, mixing.container, mixing.bare_bags, mixing.bags, planned,
+            mixing.bag, mixing.counts, mixing.bag_kg,
+            mixing.mix, mixing.container, mixing.bare_bags, mixing.bags, planned,
             mixing.per_batch, mixing.yield_l, mixing.start_l, mixing.most_l, mixing.cup_l,
             tuple(DoseOfBag(one.name, one.grams) for one in mixing.doses), mixing.mixing_min, mixing.placing_min,
             mixing.working_min,

@@ -6,7 +6,6 @@ from ulbrek.core.base.finding import Quantity
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.quantity import write_batch_water, write_quantity
-from ulbrek.core.pour.ready import bags_in_words
 from ulbrek.core.pour.result import BatchNow, StepNow
 from ulbrek.core.pour.said import all_steps
 from ulbrek.core.pour.sheet import RunSheet, Step
@@ -70,8 +69,9 @@ class _Steps:
         steps = [one for one in self.state.steps if not one.id.startswith(("ready/", "after/"))]
         steps.sort(key=lambda one: one.at)
         begin = min((one.at for one in steps), default=0.0)
-        rows = [[_after(one.at - begin), _WHO[one.who], self.title(one), self.look(one)] for one in steps]
-        return _boxes(rows, ["After", "Who", "What", "Done when"], ["auto", "auto", "1fr", "1fr"])
+        rows = [[_after(one.at - begin), _WHO[one.who], self.title(one), self.look(one), "__:__"] for one in steps]
+        columns = ["auto", "auto", "1fr", "1fr", "auto"]
+        return _boxes(rows, ["After", "Who", "What", "Done when", "Done at"], columns)
 
     def title(self, one: StepNow) -> str:
         step = self.steps[one.step]
@@ -85,10 +85,10 @@ class _Steps:
         return fill(step.how, self._values(one, step), self.units)
 
     def look(self, one: StepNow) -> str:
-        """What is looked at, and what it is to show."""
+        """What its test shows when it is done."""
         step = self.steps[one.step]
-        right = next((answer.says for answer in step.answers if answer.leads == "on"), "")
-        return fill(f"{step.test} {right}".strip(), {}, self.units)
+        right = next((answer.says for answer in step.answers if answer.leads == "on"), step.test)
+        return fill(right, {}, self.units)
 
     def batches(self) -> Block:
         bags = self.sheet.bags
@@ -98,12 +98,24 @@ class _Steps:
                 f"{dose.name} {write_quantity(dose.grams * batch.bags, 'g', self.units)}" for dose in bags.doses
             )
             start, most = (write_batch_water(batch.bags, one, self.units) for one in (bags.start_l, bags.most_l))
-            rows.append([f"{number}", bags_in_words(batch.bags), start, most, doses, "____ : ____", "________"])
+            rows.append(
+                [
+                    f"{number}",
+                    write_quantity(batch.bags, bags.counts, self.units),
+                    start,
+                    most,
+                    doses,
+                    "____ : ____",
+                    "________",
+                ]
+            )
         head = ["", "Mix", "Water first", "At the most", "Doses", "Water in at", "Water in all"]
         columns = ["auto", "auto", "auto", "auto", "1fr", "auto", "auto"]
         return {**table(head, rows), "columns": columns, "to_fill_in": True}
 
     def _values(self, one: StepNow, step: Step) -> Mapping[str, Quantity | str]:
         batch: BatchNow | None = self.of_batch.get(one.batch or 0)
-        own = {"n": str(one.batch or ""), "bags": bags_in_words(batch.bags) if batch else ""}
+        own: dict[str, Quantity | str] = {"n": str(one.batch or "")}
+        if batch:
+            own["bags"] = Quantity(batch.bags, self.sheet.bags.counts)
         return {**own, **step.values}

@@ -91,7 +91,11 @@ export const agendaQuery = queryOptions({
 export const jobQuery = (id: string) =>
   queryOptions({
     queryKey: ["job", id],
-    queryFn: (): Promise<JobView> => take(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+    queryFn: async ({ client: queries }): Promise<JobView> => {
+      const found = await take(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } }));
+      const shown = queries.getQueryData<JobView>(["job", id]);
+      return shown && shown.revision > found.revision ? shown : found; // it was kept while this was on its way
+    },
     staleTime: Number.POSITIVE_INFINITY,
     refetchOnWindowFocus: "always",
   });

@@ -40,7 +40,7 @@ export function batchesNow(sheet: RunSheet, said: Map<string, Said>, extraBags: 
   for (let number = 1; number <= begun; number++) {
     const water = said.get(`batch/${number}/water`) ?? nothing();
     const mixed = said.get(`batch/${number}/mixed`) ?? nothing();
-    const told = water.done?.bags || mixed.done?.bags;
+    const told = mixed.done?.bags || water.done?.bags;
     const size = told || sizeOf(sheet, number, used, extraBags, begun) || bags.per_batch;
     const cups = water.cupsL + mixed.cupsL;
     const inIt = mixed.done?.water_l || water.done?.water_l;

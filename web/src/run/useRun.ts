@@ -27,8 +27,11 @@ const MOST_AT_ONCE = 200;
 export const runQuery = (pour_id: string) =>
   queryOptions({
     queryKey: ["run", pour_id],
-    queryFn: async () => {
-      const view = await take(client.GET("/api/pours/{pour_id}/run", { params: { path: { pour_id } } }));
+    queryFn: async ({ client: queries }): Promise<KeptSheet> => {
+      const found = await take(client.GET("/api/pours/{pour_id}/run", { params: { path: { pour_id } } }));
+      // Entries are only ever added: what was sent while this was on its way stays.
+      const shown = queries.getQueryData<KeptSheet>(["run", pour_id])?.view.entries ?? [];
+      const view = { ...found, entries: together(shown, found.entries) };
       const told = { view, ahead: Date.now() - view.now };
       void keepSheet(told);
       return told;
@@ -94,7 +97,12 @@ export function useRun(pour: string, who: string | null): Run | null {
         const entries = ahead.map((one) => one.entry);
         const told = await post(pour, entries);
         queries.setQueryData(runQuery(pour).queryKey, (before) =>
-          before ? { ahead: Date.now() - told.now, view: { ...before.view, ...told } } : before,
+          before
+            ? {
+                ahead: Date.now() - told.now,
+                view: { ...before.view, ...told, entries: together(before.view.entries, told.entries) },
+              }
+            : before,
         );
         await sent(entries.map((one) => one.id));
         const left = new Set((await waiting(pour)).map((one) => one.entry.id));
@@ -175,6 +183,11 @@ export function useRun(pour: string, who: string | null): Run | null {
     asksBack,
     say,
   };
+}
+
+/** Entries that either knows of, each once. */
+function together(one: readonly RunEntry[], other: readonly RunEntry[]): RunEntry[] {
+  return [...new Map([...one, ...other].map((entry) => [entry.id, entry])).values()];
 }
 
 const OUT = "This phone is signed out. What it holds stays on it: sign in again, and it is sent.";

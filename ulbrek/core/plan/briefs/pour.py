@@ -12,6 +12,7 @@ from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.result import MeasureResult
 from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.mix.care import CARE
+from ulbrek.core.mix.result import ScratchResult
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.pour.brief import ActBrief, DoseBrief, FillBrief, MixingBrief, PourBrief, Ring
 from ulbrek.core.steel.result import SteelResult
@@ -46,7 +47,8 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
     last = mix.last.bags.value if mix.last else mix.bags_per_batch
     bare = mix.poured_volume.value / mix.bag_yield.value
     return MixingBrief(
-        feel=mix.feel, mix=mix.mix_name, bag=mix.bag_name, bag_kg=mix.bag_kg, container=mix.container_name,
+        feel=mix.feel, mix=mix.mix_name, bag=mix.bag_name, bag_kg=mix.bag_kg,
+        charge=_charge(mix.scratch), container=mix.container_name,
         bare_bags=bare, bags=mix.bags.value, batches=int(mix.batches.value), per_batch=mix.bags_per_batch, last=last,
         yield_l=mix.bag_yield.value, start_l=mix.water_start.value, most_l=mix.water_most_l,
         cup_l=mix.cup.value,
@@ -54,6 +56,13 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
         mixing_min=mix.clock.mixing.value / mix.bags_per_batch, placing_min=job.mix.minutes_placing,
         working_min=mix.clock.working.value,
     )  # fmt: skip
+
+
+def _charge(scratch: ScratchResult | None) -> list[tuple[str, float]]:
+    if scratch is None:
+        return []
+    stone = [(scratch.stone_name, scratch.stone_damp.value)] if scratch.stone_damp else []
+    return [(scratch.cement_name, scratch.measure_kg), (scratch.sand_name, scratch.sand_damp.value), *stone]
 
 
 def _act(act: Act) -> ActBrief:

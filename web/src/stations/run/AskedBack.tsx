@@ -14,7 +14,7 @@ interface Props {
   onInsist: () => void;
 }
 
-const KIND = { bags: "bags", water_l: "water", gaps_mm: "tape", celsius: "C" } as const;
+const KIND = { water_l: "water", gaps_mm: "tape", celsius: "C" } as const;
 const WHAT = { bags: "Bags", water_l: "Water", gaps_mm: "Gap", celsius: "Concrete at", at: "Time" } as const;
 
 /** Something that is hardly what was meant: what it probably was, as buttons, and as it was written. */
@@ -23,14 +23,15 @@ export function AskedBack({ doubt, saying, run, onPut, onInsist }: Props) {
   const { field } = doubt;
   const { zone } = run.view;
   const show = (value: number) =>
-    field === "at" ? dateAndClock(new Date(value).toISOString(), zone) : write(value, KIND[field], units);
+    field === "at" ? dateAndClock(new Date(value).toISOString(), zone) : write(value, kind, units);
+  const kind = field === "bags" ? run.sheet.bags.counts : field === "at" ? "h" : KIND[field];
   const written = writtenIn(saying, field, run.now);
   const likely =
     field === "at"
       ? doubt.low > 0
         ? `It was likely between ${show(doubt.low)} and ${show(doubt.high)}.`
         : "That is still to come."
-      : `Likely is ${doubt.low > 0 ? writeRange(doubt.low, doubt.high, KIND[field], units) : `${show(doubt.high)} at the most`}.`;
+      : `Likely is ${doubt.low > 0 ? writeRange(doubt.low, doubt.high, kind, units) : `${show(doubt.high)} at the most`}.`;
   return (
     <div className="space-y-3" role="alert">
       <p className="text-xl font-bold">

@@ -1,12 +1,16 @@
 import { kept } from "@/run/said";
 import type { RunEntry } from "@/run/types";
 import type { Run } from "@/run/useRun";
+import type { Units } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
 import { useWho } from "./RunPage";
 import { at, type StepWords } from "./words";
 
 /** What was written down, newest first; each can be taken back. */
 export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; onUndo: (entry: RunEntry) => void }) {
   const who = useWho();
+  const { units } = usePreferences();
   const told = kept(run.entries).reverse();
   if (told.length === 0) return null;
   return (
@@ -17,7 +21,7 @@ export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; 
           <li key={entry.id} className="flex items-center gap-3 border-b border-line py-1">
             <span className="figure w-14 shrink-0">{at(Date.parse(entry.at), run.view.zone)}</span>
             <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-              {said(entry, run, words)}
+              {said(entry, run, words, units)}
               {marks(entry)}
               {who(entry.member_id) && <span className="text-soft"> · {who(entry.member_id)}</span>}
             </span>
@@ -41,7 +45,7 @@ function marks(entry: RunEntry): string {
   return told.length > 0 ? ` (${told.join(", ")})` : "";
 }
 
-function said(entry: RunEntry, run: Run, words: StepWords): string {
+function said(entry: RunEntry, run: Run, words: StepWords, units: Units): string {
   const step = run.state.steps.find((one) => one.id === entry.step);
   const title = step ? words.title(step) : (entry.step ?? "");
   const answer = step && words.step(step)?.answers.find((one) => one.id === entry.answer);
@@ -59,7 +63,7 @@ function said(entry: RunEntry, run: Run, words: StepWords): string {
     case "temperature":
       return `${title}: temperature`;
     case "extra":
-      return `${entry.bags} bags more`;
+      return `${write(entry.bags ?? 0, run.sheet.bags.counts, units)} more`;
     case "note":
       return entry.text || "A photo";
     default:

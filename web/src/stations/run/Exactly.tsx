@@ -64,8 +64,8 @@ export function Exactly({ step, run, title, onSay, onClose }: Props) {
       kind,
       step: step.id,
       bags: mixes ? number("bags", "Bags") : null,
-      water_l: mixes ? number("water_l", "Water") : null,
-      celsius: measures ? number("celsius", "Temperature") : null,
+      water_l: mixes ? number("water_l", "Water", water) : null,
+      celsius: measures ? number("celsius", "Temperature", heat) : null,
       read,
       ...(when ? { at: momentOf(when, zone) } : {}),
     };

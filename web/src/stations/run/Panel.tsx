@@ -3,7 +3,7 @@ import type { Answer, Run } from "@/run/parts";
 import { isToldNotReady } from "@/run/state";
 import { type BatchNow, isDone, type Step, type StepNow } from "@/run/types";
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { write, writeBatchWater } from "@/units/quantity";
 import { fill } from "@/units/sentence";
 import { StepPicture } from "./StepPicture";
 import { at, lasting, type StepWords } from "./words";
@@ -68,7 +68,7 @@ export function Panel(props: Props) {
       {batch && step.id === run.sheet.mixed.id && (
         <p className="text-xl">
           <b className="figure">{write(batch.water_l, "water", units)}</b> in it, at the most{" "}
-          {write(run.sheet.bags.most_l * batch.bags, "water", units)}
+          {writeBatchWater(batch.bags, run.sheet.bags.most_l, units)}
         </p>
       )}
       {waits && held && <p className="text-lg font-bold">Waits for: {words.title(held)}.</p>}
@@ -190,11 +190,9 @@ function IntoTheTub({ run, batch }: { run: Run; batch: BatchNow }) {
   const { units } = usePreferences();
   return (
     <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
-      <p className="figure text-4xl">
-        {batch.bags === 1 ? "1 bag" : `${batch.bags} ${batch.bags > 1 ? "bags" : "bag"}`}
-      </p>
+      <p className="figure text-4xl">{write(batch.bags, run.sheet.bags.counts, units)}</p>
       <p>
-        <span className="figure text-4xl">{write(batch.water_l, "water", units)}</span>{" "}
+        <span className="figure text-4xl">{writeBatchWater(batch.bags, batch.water_l / batch.bags, units)}</span>{" "}
         <span className="text-lg">water first</span>
       </p>
       {run.sheet.bags.doses.map((dose) => (

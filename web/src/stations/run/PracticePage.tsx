@@ -94,7 +94,7 @@ function Score({ run }: { run: Run }) {
       <h2 className="text-2xl font-bold">
         {losses.length === 0 ? "Nothing was lost" : `${count(losses.length)} lost`}
       </h2>
-      {bags > 0 && <p className="text-lg">{write(bags, "bags", units)} of concrete with it.</p>}
+      {bags > 0 && <p className="text-lg">{write(bags, run.sheet.bags.counts, units)} of concrete with it.</p>}
       <ul className="border-t-2 border-ink">
         {losses.map((one, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: one thing may be lost twice for one reason

@@ -99,6 +99,7 @@ function Gaps({ asked, run, onSay, onClose }: Props) {
   const { units } = usePreferences();
   const [gaps, setGaps] = useState<(number | null)[]>([null, null, null]);
   const { enough } = run.state;
+  const { counts } = run.sheet.bags;
   const known = gaps.filter((gap) => gap !== null);
   const [told, setTold] = useState(false);
   const keep = (at: number, mm: number) => setGaps(gaps.map((gap, index) => (index === at ? mm : gap)));
@@ -134,7 +135,7 @@ function Gaps({ asked, run, onSay, onClose }: Props) {
         <div className="space-y-3 pt-3" aria-live="polite">
           <p className="text-lg">
             Still needs <b>{write(enough.wanted_l, "l", units)}</b>, that is{" "}
-            <b>{write(enough.wanted_bags, "bags", units)}</b>. Unopened: {write(enough.closed_bags, "bags", units)}.
+            <b>{write(enough.wanted_bags, counts, units)}</b>. Unopened: {write(enough.closed_bags, counts, units)}.
           </p>
           {enough.wanted_bags > enough.closed_bags && (
             <p className="text-lg font-bold">
@@ -154,7 +155,7 @@ function Gaps({ asked, run, onSay, onClose }: Props) {
                 onClose();
               }}
             >
-              Mix {write(enough.wanted_bags, "bags", units)} more
+              Mix {write(enough.wanted_bags, counts, units)} more
             </button>
           )}
         </div>

@@ -44,7 +44,7 @@ export function RunHeader({ run }: { run: Run }) {
       )}
       <dl className="mt-3 flex justify-between gap-3">
         <Told name="water in" text={write(state.water_l, "water", units)} />
-        <Told name="bags used" text={`${state.bags} of ${run.sheet.bags.ready}`} />
+        <Told name={`${run.sheet.bags.counts} used`} text={`${state.bags} of ${run.sheet.bags.ready}`} />
         <Told name="placed" text={`${Math.round((100 * state.placed_l) / (state.whole_l || 1))} %`} />
       </dl>
     </header>

@@ -98,11 +98,11 @@ export function Running({ run, above }: { run: Run; above?: ReactNode }) {
       void say({ kind: "answer", step: step.id, answer: "not yet" }, `not yet: ${words.title(step)}`),
     onSkip: common.onSkip,
   };
-  const next = state.steps.filter(
-    (one) => !isDone(one) && !isToldNotReady(one) && !panels.some(({ step }) => step?.id === one.id),
-  );
+  const next = state.steps
+    .filter((one) => !isDone(one) && !isToldNotReady(one) && !panels.some(({ step }) => step?.id === one.id))
+    .sort((one, other) => one.at - other.at);
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="run-day flex min-h-dvh flex-col" data-panels={panels.length}>
       <RunHeader run={run} />
       {above}
       <nav aria-label="What you do" className="flex border-b border-line-strong">

@@ -10,7 +10,7 @@ export class StepWords {
   private readonly steps: Map<string, Step>;
 
   constructor(
-    sheet: RunSheet,
+    private readonly sheet: RunSheet,
     steps: readonly Step[],
     private readonly batches: readonly BatchNow[],
     private readonly units: Units,
@@ -44,8 +44,8 @@ export class StepWords {
 
   private values(one: StepNow, step: Step): Step["values"] {
     const batch = this.batches.find(({ number }) => number === one.batch);
-    const bags = batch ? `${batch.bags} ${batch.bags > 1 ? "bags" : "bag"}` : "";
-    return { ...step.values, n: String(one.batch ?? ""), bags: step.values.bags ?? bags };
+    const bags = batch ? { value: batch.bags, unit: this.sheet.bags.counts } : "";
+    return { bags, ...step.values, n: String(one.batch ?? "") };
   }
 }
 
