@@ -34,18 +34,27 @@ def launched(playwright: Playwright, trusting: Path | None = None) -> Iterator[B
         playwright: what all of them are driven by
         trusting: the certificate of an authority that it trusts besides, as somebody's own browser would
     """
-    found = shutil.which("chromium-headless-shell") or shutil.which("chromium")
-    if found is None:
-        raise RuntimeError("Chromium is not installed. Run make test, which installs it.")
     with TemporaryDirectory() as home:
         environment: dict[str, str | float | bool] = {**os.environ, **({"HOME": home} if trusting else {})}
         if trusting is not None:
             _trust(trusting, Path(home) / ".pki" / "nssdb")
-        browser = playwright.chromium.launch(executable_path=found, args=list(FLAGS), env=environment)
+        browser = playwright.chromium.launch(executable_path=executable(), args=list(FLAGS), env=environment)
         try:
             yield browser
         finally:
             browser.close()
+
+
+def executable() -> str:
+    """Where Chromium is.
+
+    Raises:
+        RuntimeError: when it is not installed
+    """
+    found = shutil.which("chromium-headless-shell") or shutil.which("chromium")
+    if found is None:
+        raise RuntimeError("Chromium is not installed. Run make test, which installs it.")
+    return found
 
 
 def _trust(authority: Path, kept: Path) -> None:

@@ -19,6 +19,7 @@ from ulbrek.store.changes import Change
 router = APIRouter(prefix="/api")
 LASTS_S = 1800.0  # then a page comes again, and the gate looks again whether it may
 PING_S = 15
+RETRY_MS = 700  # after a connection is lost
 # Of what helpers are told: what their pours are about.
 _OF_HELPERS = frozenset({"pour", "log", "casting", "job", "run", "shop"})
 
@@ -48,7 +49,7 @@ async def stream_of(live: Live, asker: Asker, shop_id: UUID, since_s: float) -> 
     async with aclosing(live.follow(shop_id, _name(asker), since_s, LASTS_S)) as changes:
         async for change in changes:
             if change is None:
-                yield ServerSentEvent(event="again", data="")
+                yield ServerSentEvent(event="again", data="", retry=RETRY_MS)
             elif change.what == "device":
                 if change.key == str(asker.device_id):
                     return  # it comes again, and is let in or not
@@ -63,4 +64,5 @@ def _name(asker: Asker) -> str:
 
 
 def _told(change: Change) -> ServerSentEvent:
-    return ServerSentEvent(data=json.dumps({"what": change.what, "key": change.key, "page": change.page}))
+    told = {"what": change.what, "key": change.key, "page": change.page}
+    return ServerSentEvent(data=json.dumps(told), retry=RETRY_MS)

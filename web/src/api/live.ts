@@ -12,7 +12,7 @@ interface Change {
 }
 
 /** Changes that come close together are looked at once [ms]. */
-const TOGETHER_MS = 150;
+const TOGETHER_MS = 50;
 /** After a refusal it is tried again [ms]. */
 const AGAIN_MS = 5_000;
 

@@ -22,6 +22,9 @@ interface Kept extends DBSchema {
   photos: { key: string; value: { entry: string; pour: string; file: Blob } };
 }
 
+/** Not only given to the system: a battery may be empty the moment after. */
+const ON_DISK = { durability: "strict" } as const;
+
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 
 function database(): Promise<IDBPDatabase<Kept>> {
@@ -45,7 +48,8 @@ export async function keptSheet(pour: string): Promise<KeptSheet | undefined> {
 
 /** Keeps an entry; once this is done neither a reload nor an empty battery loses it. */
 export async function keepEntry(pour: string, entry: RunEntry): Promise<void> {
-  await (await database()).put("entries", { entry, pour, refused: null }, entry.id);
+  const change = (await database()).transaction("entries", "readwrite", ON_DISK);
+  await Promise.all([change.store.put({ entry, pour, refused: null }, entry.id), change.done]);
 }
 
 export async function waiting(pour: string): Promise<Waiting[]> {
@@ -73,7 +77,8 @@ export async function refuse(pour: string, entry: RunEntry, why: string): Promis
 }
 
 export async function keepPhoto(pour: string, entry: string, file: Blob): Promise<void> {
-  await (await database()).put("photos", { entry, pour, file }, entry);
+  const change = (await database()).transaction("photos", "readwrite", ON_DISK);
+  await Promise.all([change.store.put({ entry, pour, file }, entry), change.done]);
 }
 
 export async function photosOf(pour: string): Promise<{ entry: string; file: Blob }[]> {
