@@ -1,16 +1,15 @@
 """A real PostgreSQL of the tests' own, a database for each run, and the application over it."""
 
 import os
-import threading
 from collections.abc import Iterator
 
 import pytest
-import uvicorn
 from fastapi.testclient import TestClient
 from hypothesis import settings as hypothesis_settings
 
-from ops.postgres import ROOT, Cluster, free_port
+from ops.postgres import ROOT, Cluster
 from tests.jobs import DEMO
+from tests.served import serving
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
 from ulbrek.core.job.shop import Shop
@@ -75,21 +74,5 @@ def api(settings: Settings) -> Iterator[TestClient]:
 @pytest.fixture(scope="session")
 def address(settings: Settings) -> Iterator[str]:
     """The application behind a real socket, for a real browser."""
-    port = free_port()
-    server = uvicorn.Server(
-        uvicorn.Config(
-            create_app(settings),
-            host="127.0.0.1",
-            port=port,
-            log_level="error",
-            access_log=False,
-            timeout_graceful_shutdown=2,
-        )
-    )
-    thread = threading.Thread(target=server.run)
-    thread.start()
-    while not server.started:
-        assert thread.is_alive(), "the server did not start"
-    yield f"http://127.0.0.1:{port}"
-    server.should_exit = True
-    thread.join()
+    with serving(settings) as server:
+        yield server.address

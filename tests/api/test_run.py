@@ -3,11 +3,13 @@
 import random
 from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
+from io import BytesIO
 from typing import Any
 from uuid import UUID, uuid4
 
 import pytest
 from fastapi.testclient import TestClient
+from pypdf import PdfReader
 
 from tests.api.doors import Doors
 from tests.core.test_run import changed
@@ -235,3 +237,31 @@ def test_devices_are_read_and_the_light_follows_the_running_batch(api: TestClien
     late = entry(0, "did", "batch/1/water", bags=1.0) | {"at": (now - timedelta(hours=3)).isoformat()}
     send(api, pour, [late])
     assert api.get("/api/bench").json()["light"] == "red"
+
+
+def test_what_is_not_on_the_shelf_is_told_before_the_first_water(api: TestClient, pour: str) -> None:
+    path = f"/api/pours/{pour}/run"
+    assert api.get(path).json()["missing"] == [], "the shop keeps none of it in stock"
+    view = api.get(f"/api/pours/{pour}").json()
+    bag, bags = view["plan"]["mix"]["bag"], view["plan"]["mix"]["bags"]["value"]
+    made = {"kind": "bag", "material": f"ordinary/{bag}", "name": "Ordinary", "unit": "bags"}
+    item = api.post("/api/stock", json=made).json()["id"]
+    api.post(f"/api/stock/{item}/lots", json={"id": str(uuid4()), "quantity": 1})
+    [short] = api.get(path).json()["missing"]
+    assert (short["quantity"], short["unit"]) == (bags - 1, "bags")
+    send(api, pour, day())
+    assert api.get(path).json()["missing"] == []
+
+
+def test_the_sheet_of_a_pour_is_printed_and_a_practice_of_it_leaves_no_mark(api: TestClient, pour: str) -> None:
+    paper = api.get(f"/api/pours/{pour}/run/sheet", params={"units": "in", "paper": "letter"})
+    assert paper.status_code == 200
+    text = " ".join(page.extract_text() for page in PdfReader(BytesIO(paper.content)).pages)
+    assert "Pour day" in text and "Top: strike it off" in text
+    asked = {"entries": day(), "now": (BEGIN + timedelta(hours=1)).timestamp() * 1000, "seed": 5}
+    told = api.post(f"/api/pours/{pour}/practice", json=asked)
+    assert told.status_code == 200
+    assert told.json()["losses"]
+    assert api.get(f"/api/pours/{pour}/run").json()["entries"] == []
+    wrong = api.post(f"/api/pours/{pour}/practice", json=asked | {"seed": -1})
+    assert [one["field"] for one in wrong.json()["problems"]] == ["/seed"]

@@ -1,7 +1,6 @@
 """People and phones, under TLS by the shop's own authority, which the browser trusts as a phone would."""
 
 import re
-import threading
 from collections.abc import Callable, Iterator
 from ipaddress import ip_address
 from pathlib import Path
@@ -9,7 +8,6 @@ from typing import Any
 from uuid import uuid4
 
 import pytest
-import uvicorn
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect
 from sqlalchemy import text
@@ -20,8 +18,8 @@ from tests.api.doors import PASSPHRASE, Doors
 from tests.browser.conftest import PATIENCE_MS
 from tests.browser.test_screens import AXE_TAGS
 from tests.jobs import DEMO
+from tests.served import serving
 from tests.store.test_shops_apart import filled
-from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
 from ulbrek.core.job.shop import Shop
 from ulbrek.serving.authority import certificates
@@ -55,23 +53,8 @@ def doors(cluster: Cluster, settings: Settings, tmp_path_factory: pytest.TempPat
             "public_address": f"https://localhost:{port}",
         }  # fmt: skip
         served = settings.model_copy(update=told)
-        config = uvicorn.Config(
-            create_app(served),
-            host="127.0.0.1",
-            port=port,
-            log_level="error",
-            access_log=False,
-            timeout_graceful_shutdown=2,
-        )
-        config.ssl_certfile, config.ssl_keyfile = made.certificate, made.key
-        server = uvicorn.Server(config)
-        thread = threading.Thread(target=server.run)
-        thread.start()
-        while not server.started:
-            assert thread.is_alive(), "the server did not start"
-        yield Doors(database, served, mine, mine)
-        server.should_exit = True
-        thread.join()
+        with serving(served, port, made):
+            yield Doors(database, served, mine, mine)
     finally:
         database.engine.dispose()
         cluster.drop_database(name)

@@ -1,58 +1,27 @@
 """A pour run from phones: with the network, without it, over a server that stops, and with a wet thumb."""
 
-import threading
 from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
-import uvicorn
 from axe_playwright_python.sync_playwright import Axe
 from fastapi.testclient import TestClient
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from ops.browser import DESK, PHONE
-from ops.postgres import free_port
 from tests.browser.conftest import PATIENCE_MS, OpenPage
 from tests.browser.test_screens import AXE_TAGS
 from tests.jobs import top_document
-from ulbrek.api.app import create_app
+from tests.served import Server, serving
 from ulbrek.api.settings import Settings
 
 Phone = Callable[[str], Page]
 
 
-class Server:
-    """The application behind a port of its own, which can be stopped and started again there."""
-
-    def __init__(self, settings: Settings) -> None:
-        self.settings, self.port = settings, free_port()
-        self.address = f"http://127.0.0.1:{self.port}"
-        self.server: uvicorn.Server | None = None
-        self.thread: threading.Thread | None = None
-
-    def start(self) -> None:
-        config = uvicorn.Config(
-            create_app(self.settings), host="127.0.0.1", port=self.port, log_level="error", access_log=False,
-            timeout_graceful_shutdown=1,
-        )  # fmt: skip
-        self.server = uvicorn.Server(config)
-        self.thread = threading.Thread(target=self.server.run)
-        self.thread.start()
-        while not self.server.started:
-            assert self.thread.is_alive(), "the server did not start"
-
-    def stop(self) -> None:
-        if self.server is not None and self.thread is not None:
-            self.server.should_exit = True
-            self.thread.join()
-
-
 @pytest.fixture
 def server(settings: Settings) -> Iterator[Server]:
-    server = Server(settings)
-    server.start()
-    yield server
-    server.stop()
+    with serving(settings) as server:
+        yield server
 
 
 @pytest.fixture

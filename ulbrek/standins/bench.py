@@ -6,10 +6,11 @@ from ulbrek.core.pour.devices import Colour, Lights, OverloadError, Reading
 
 _TUB_KG = 0.9
 _MOST_KG = 60.0
+_STEP_KG, _FINE_KG, _SMALL_KG = 0.005, 0.0001, 0.5
 
 
 class SimulatedScale:
-    """A bench scale with a tub on it; whoever pours in is a little off, and it shows full 5 g."""
+    """A bench scale with a tub on it; whoever pours in is a little off, and it shows full 5 g, a tenth of one below 500."""
 
     name = "Bench scale (simulated)"
 
@@ -26,7 +27,8 @@ class SimulatedScale:
         gross = _TUB_KG + expects_kg * self._chance.uniform(0.99, 1.01)
         if gross > _MOST_KG:
             raise OverloadError(_MOST_KG)
-        return Reading(self.name, round(gross * 200) / 200)
+        step_kg = _FINE_KG if expects_kg < _SMALL_KG else _STEP_KG
+        return Reading(self.name, round(gross / step_kg) * step_kg)
 
 
 class SimulatedThermometer:

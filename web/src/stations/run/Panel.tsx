@@ -6,6 +6,7 @@ import { usePreferences } from "@/units/preferences";
 import { write, writeBatchWater } from "@/units/quantity";
 import { fill } from "@/units/sentence";
 import { StepPicture } from "./StepPicture";
+import { IntoTheTub } from "./Tub";
 import { at, lasting, type StepWords } from "./words";
 
 interface Props {
@@ -182,24 +183,6 @@ function Act({
           Time, amounts
         </button>
       </div>
-    </div>
-  );
-}
-
-function IntoTheTub({ run, batch }: { run: Run; batch: BatchNow }) {
-  const { units } = usePreferences();
-  return (
-    <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
-      <p className="figure text-4xl">{write(batch.bags, run.sheet.bags.counts, units)}</p>
-      <p>
-        <span className="figure text-4xl">{writeBatchWater(batch.bags, batch.water_l / batch.bags, units)}</span>{" "}
-        <span className="text-lg">water first</span>
-      </p>
-      {run.sheet.bags.doses.map((dose) => (
-        <p key={dose.name} className="text-lg">
-          <span className="figure text-2xl">{write(dose.grams * batch.bags, "g", units)}</span> {dose.name}
-        </p>
-      ))}
     </div>
   );
 }

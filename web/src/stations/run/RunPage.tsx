@@ -25,6 +25,8 @@ const ROLES: { role: Role; text: string }[] = [
   { role: "placer", text: "I place" },
 ];
 
+const PAPER = { mm: "a4", in: "letter" };
+
 /** Two taps on one button within this are one, of a wet thumb [ms]. */
 const ONE_TAP_MS = 700;
 
@@ -168,6 +170,9 @@ export function Running({ run, above }: { run: Run; above?: ReactNode }) {
                 Read aloud
               </button>
             )}
+            <a className="button" href={`/api/pours/${view.pour_id}/run/sheet?units=${units}&paper=${PAPER[units]}`}>
+              On paper
+            </a>
             <Link to="/pours/$pourId" params={{ pourId: view.pour_id }} className="button">
               To the pour
             </Link>
