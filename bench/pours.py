@@ -98,10 +98,10 @@ class Phone:
         self.page.goto(self.path)
         self.page.locator("[data-unsent]").wait_for()
 
-    def tap(self) -> tuple[str, float] | None:
-        """Taps what is to be done now; the step, and how long until the next stood there [ms]."""
+    def tap(self) -> tuple[str, float | None] | None:
+        """Taps what is to be done now; the step, and how long until the next stood there [ms], if it did within 5 s."""
         told = self.page.evaluate(TAP)
-        return (told["step"], told["ms"]) if told and told["ms"] is not None else None
+        return (told["step"], told["ms"]) if told else None
 
     def known(self) -> int:
         """How many entries it shows as written down."""
@@ -120,20 +120,22 @@ class Run:
         self.phones = [Phone(playwright, homes / name, address) for name in ("mixer", "placer")]
         self.interruptions: Counter[str] = Counter()
         self.lost = self.twice = self.entries = 0
+        self.odd: list[str] = []
         self.next_ms: list[float] = []
         self.other_ms: list[float] = []
 
     def pour(self, most: int) -> None:
-        """One pour, until it has no more to mix and place or there were so many interruptions."""
+        """One pour, until it has no more to mix and place or there were so many interruptions; 0: without any."""
         pour = self._planned()
         for phone, role in zip(self.phones, ("I mix", "I place"), strict=True):
             phone.go(f"/pours/{pour}/run", role)
         shown: list[str] = []
         idle = 0
-        while sum(self.interruptions.values()) < most and idle < 2 * TAPS_BETWEEN:
+        while (not most or sum(self.interruptions.values()) < most) and idle < 2 * TAPS_BETWEEN:
             for _ in range(TAPS_BETWEEN):
                 idle = 0 if self._tapped(shown) else idle + 1
-            self._interrupted(shown)
+            if most:
+                self._interrupted(shown)
         self._settled()
         self._counted(pour, shown)
 
@@ -166,7 +168,8 @@ class Run:
             time.sleep(0.8)  # what has just come up takes no tap
             return False
         shown.append(told[0])
-        self.next_ms.append(told[1])
+        if told[1] is not None:
+            self.next_ms.append(told[1])
         if not phone.offline and not other.offline:
             with suppress(Error):
                 other.page.wait_for_function(f"() => Number({KNOWN}) > {before}", timeout=5000, polling=20)
@@ -201,6 +204,11 @@ class Run:
         self.entries += sum(kept.values())
         self.lost += sum(max(0, count - kept[step]) for step, count in Counter(shown).items())
         self.twice += sum(max(0, count - Counter(shown)[step]) for step, count in kept.items())
+        self.odd += [
+            f"{pour} {step}: {kept[step]} kept, {Counter(shown)[step]} shown"
+            for step in {*kept, *shown}
+            if kept[step] != Counter(shown)[step]
+        ]
         ids = [one["id"] for one in view["entries"]]
         self.twice += len(ids) - len(set(ids))
 
@@ -219,13 +227,17 @@ def main() -> int:
     os.environ |= {"ULBREK_WARM": "false", "ULBREK_LONG_WORK": "1"}
     with fresh_demo("pours") as url, TemporaryDirectory() as homes, sync_playwright() as playwright:
         run = Run(playwright, Path(homes), url, seed)
+        run.pour(0)
+        print(_told("undisturbed, tap to the next step", run.next_ms))
+        print(_told("undisturbed, tap to the other phone", run.other_ms), flush=True)
+        run.next_ms, run.other_ms = [], []
         while sum(run.interruptions.values()) < wanted and time.monotonic() - began < LONGEST_S:
             run.pour(wanted)
         for phone in run.phones:
             phone.context.close()
         run.server.process.terminate()
     print(json.dumps(run.interruptions))
-    print(f"{run.entries} entries, {run.lost} lost, {run.twice} twice")
+    print(f"{run.entries} entries, {run.lost} lost, {run.twice} twice", *run.odd, sep="\n  ")
     print(_told("tap to the next step", run.next_ms))
     print(_told("tap to the other phone", run.other_ms))
     return 1 if run.lost or run.twice else 0

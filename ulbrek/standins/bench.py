@@ -10,7 +10,7 @@ _STEP_KG, _FINE_KG, _SMALL_KG = 0.005, 0.0001, 0.5
 
 
 class SimulatedScale:
-    """A bench scale with a tub on it; whoever pours in is a little off, and it shows full 5 g, a tenth of one below 500."""
+    """A bench scale with a tub on it; whoever pours in is a little off. It shows full 5 g, below 500 g tenths."""
 
     name = "Bench scale (simulated)"
 

@@ -1,6 +1,6 @@
 /** A pour as it is run on this device: with the network, without it, and after it. */
 
-import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v5 as nameOf, v4 as newId } from "uuid";
 import { client, Refused, type Schemas, take } from "@/api/client";
@@ -95,16 +95,7 @@ export function useRun(pour: string, who: string | null): Run | null {
       const ahead = all.filter((one) => !one.refused).slice(0, MOST_AT_ONCE);
       if (ahead.length) {
         const entries = ahead.map((one) => one.entry);
-        const told = await post(pour, entries);
-        queries.setQueryData(runQuery(pour).queryKey, (before) =>
-          before
-            ? {
-                ahead: Date.now() - told.now,
-                view: { ...before.view, ...told, entries: together(before.view.entries, told.entries) },
-              }
-            : before,
-        );
-        await sent(entries.map((one) => one.id));
+        await landed(queries, pour, await post(pour, entries));
         const left = new Set((await waiting(pour)).map((one) => one.entry.id));
         setMine((before) => before.filter((one) => left.has(one.id)));
         void queries.invalidateQueries({ queryKey: ["records"] });
@@ -120,7 +111,7 @@ export function useRun(pour: string, who: string | null): Run | null {
       setOffline(caught.status === 0 || caught.status >= 500);
       if (caught.status === 401 || caught.status === 403) setTrouble(OUT);
       else if (caught.status >= 400 && caught.status < 500 && caught.status !== 429) {
-        await refuseEach(pour);
+        await refuseEach(queries, pour);
         setTrouble(caught.message);
       }
     } finally {
@@ -213,13 +204,27 @@ function post(pour_id: string, entries: RunEntry[]) {
   return take(client.POST("/api/pours/{pour_id}/run", { params: { path: { pour_id } }, body: { entries } }));
 }
 
+/** They are with the server: here too they are on the sheet that is kept, before they are waiting no more. */
+async function landed(queries: QueryClient, pour: string, told: Schemas["RunAnswer"]): Promise<void> {
+  const key = runQuery(pour).queryKey;
+  const known = queries.getQueryData(key) ?? (await keptSheet(pour));
+  if (known) {
+    const grown = (before: KeptSheet): KeptSheet => ({
+      ahead: Date.now() - told.now,
+      view: { ...before.view, ...told, entries: together(before.view.entries, told.entries) },
+    });
+    await keepSheet(grown(known));
+    queries.setQueryData(key, (before) => grown(before ?? known));
+  }
+  await sent(told.entries.map((one) => one.id));
+}
+
 /** One that is refused keeps none of the others back: each is tried by itself, and that one is marked. */
-async function refuseEach(pour: string): Promise<void> {
+async function refuseEach(queries: QueryClient, pour: string): Promise<void> {
   for (const { entry, refused } of await waiting(pour)) {
     if (refused) continue;
     try {
-      await post(pour, [entry]);
-      await sent([entry.id]);
+      await landed(queries, pour, await post(pour, [entry]));
     } catch (caught) {
       if (!(caught instanceof Refused) || caught.status === 0 || caught.status >= 500) return;
       await refuse(pour, entry, caught.message);
