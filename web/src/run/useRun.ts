@@ -213,8 +213,8 @@ async function landed(queries: QueryClient, pour: string, told: Schemas["RunAnsw
       ahead: Date.now() - told.now,
       view: { ...before.view, ...told, entries: together(before.view.entries, told.entries) },
     });
-    await keepSheet(grown(known));
-    queries.setQueryData(key, (before) => grown(before ?? known));
+    const now = queries.setQueryData(key, (before) => grown(before ?? known));
+    await keepSheet(now ?? grown(known)); // after that: whatever is read meanwhile has it too
   }
   await sent(told.entries.map((one) => one.id));
 }

@@ -101,7 +101,7 @@ function Item({ one, words, run, onDone, onNotYet, onSkip }: Ticking & { one: St
 }
 
 /** What waits for something that is not ready, and from when. */
-export function heldUp(one: StepNow, run: Run, words: StepWords): string {
+function heldUp(one: StepNow, run: Run, words: StepWords): string {
   const holds = words.step(one)?.holds;
   const first = holds ? run.state.steps.find((step) => step.id.startsWith(holds) && !isDone(step)) : undefined;
   if (!first) return "Not yet: holds up the first water.";
