@@ -74,29 +74,21 @@ function Item({ one, words, run, onDone, onNotYet, onSkip }: Ticking & { one: St
           {one.not_yet > 0 && !isDone(one) && <p className="font-bold">{heldUp(one, run, words)}</p>}
           {!isDone(one) && (
             <div className="flex gap-6">
-              {one.not_yet === 0 && (
-                <button
-                  type="button"
-                  className="min-h-11 underline"
-                  aria-label={`Not yet: ${title}`}
-                  onClick={() => onNotYet(one)}
-                >
-                  Not yet
-                </button>
-              )}
-              <button
-                type="button"
-                className="min-h-11 underline"
-                aria-label={`Leave out: ${title}`}
-                onClick={() => onSkip(one)}
-              >
-                Leave out
-              </button>
+              {one.not_yet === 0 && <Quiet text="Not yet" of={title} onTap={() => onNotYet(one)} />}
+              <Quiet text="Leave out" of={title} onTap={() => onSkip(one)} />
             </div>
           )}
         </div>
       </div>
     </li>
+  );
+}
+
+function Quiet({ text, of, onTap }: { text: string; of: string; onTap: () => void }) {
+  return (
+    <button type="button" className="min-h-11 underline" aria-label={`${text}: ${of}`} onClick={onTap}>
+      {text}
+    </button>
   );
 }
 
