@@ -85,6 +85,7 @@ def run(page: Page) -> None:
     body = {"job_id": job["id"], "fills": [{"piece": "top", "count": 1}]}
     pour = page.request.post("/api/pours", data=body, headers={"x-ulbrek": "1"}).json()["pour"]["id"]
     page.goto(f"/pours/{pour}/run")
+    page.locator("[data-ready]").first.wait_for()
     for box in page.locator("[data-ready]").all():
         box.get_by_role("button").first.click()
     for name in ("Water goes in", "It sinks by a third to a half, and holds together", "Done"):
