@@ -114,6 +114,11 @@ class SensorRepository(ShopRecords):
         if sensor is not None:
             self._session.execute(delete(ReadingRow).where(ReadingRow.sensor_id == sensor, ReadingRow.at == at))
 
+    def read_at(self, pour_id: UUID) -> set[datetime]:
+        """The moments of which somebody typed in a temperature of a pour's concrete."""
+        asked = select(ReadingRow.at).where(ReadingRow.sensor_id == self._by_hand(pour_id))
+        return set(self._session.scalars(asked))
+
     def _by_hand(self, pour_id: UUID) -> UUID | None:
         asked = select(SensorRow.id).where(SensorRow.shop_id == self._shop_id, SensorRow.name == _name_by_hand(pour_id))
         return self._session.scalar(asked)

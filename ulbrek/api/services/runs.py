@@ -204,13 +204,16 @@ class Writing:
 
     def _temperatures(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
         """What somebody read in the concrete is a reading of the pour, from its first water on."""
+        read = [one for one in entries if one.celsius is not None]
+        if not read:
+            return
         sensors = self.records.sensors(self.shop_id)
-        for entry in entries:
-            if entry.celsius is None:
-                continue
+        there = sensors.read_at(self.pour.id)
+        for entry in read:
             if entry.id not in stands:
-                sensors.forget_by_hand(self.pour.id, entry.at)
-            else:
+                if entry.at in there:
+                    sensors.forget_by_hand(self.pour.id, entry.at)
+            elif entry.at not in there and entry.celsius is not None:
                 with self._as_far_as_it_goes():
                     sensors.read_by_hand(self.pour.id, entry.at, entry.celsius)
 
