@@ -30,8 +30,8 @@ def answered(sheet: RunSheet, seed: int, *, blind: bool = False) -> Iterator[tup
         steps = {one.id: one for one in state.steps}
         keys = [one for one in (state.placer, state.mixer) if one and steps[one].status == "open"]
         rains = [one for one in told.mishaps if one.kind == "rain" and one.from_at <= ms(now) <= one.until]
-        if rains and not blind and not any(one.text == "rain" for one in entries):
-            entries.append(entry(number, "note", now, text="rain"))
+        if rains and not blind and not any(one.kind == "covered" for one in entries):
+            entries.append(entry(number, "covered", now))
             continue
         key = next((one for one in keys if blind or told.seen.get(one) != "not yet"), None)
         if key is None:
@@ -90,7 +90,7 @@ def test_rain_on_open_faces_is_covered_in_time_or_lost() -> None:
     sheet = sheet_of(name)
     seed = next(seed for seed in range(99) if any(one.kind == "rain" for one in _mishaps(sheet, seed)))
     *_, (entries, now) = answered(sheet, seed)
-    dry = [one for one in entries if one.text != "rain"]
+    dry = [one for one in entries if one.kind != "covered"]
     assert len(dry) < len(entries)
     assert [one.what for one in practice_now(sheet, dry, ms(now), seed).losses] == ["The faces"]
 

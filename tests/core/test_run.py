@@ -15,8 +15,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.jobs import DEMO, core, demo_job, top, top_document
+from ulbrek.core.base.figure import Figure
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.mix.enough import enough
 from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.plan import plan
@@ -386,6 +388,11 @@ def test_what_is_not_ready_yet_holds_up_its_own_step_and_no_other() -> None:
     assert stopped["batch/1/water"] == "waits"
 
 
+def plain(value: float) -> Figure:
+    """A figure that is only its value."""
+    return Figure("a", "a", value, "mm2")
+
+
 def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:
     sheet = sheet_of("many bags")
     fill = sheet.fills[0]
@@ -396,6 +403,22 @@ def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:
     assert told.wanted_bags == pytest.approx(np.ceil(4 * told.wanted_l / sheet.bags.yield_l) / 4)
     more = run_state(sheet, [gaps, entry(2, "extra", BEGIN, bags=2.0)], ms(BEGIN))
     assert sum(one.bags for one in more.batches) >= sheet.bags.bare + 2.0
+
+
+@given(gaps=st.lists(st.floats(0, 60), min_size=1, max_size=9), cups=st.integers(0, 3))
+def test_it_is_as_much_as_the_mix_says_before_and_after_the_pour(gaps: list[float], cups: int) -> None:
+    """The gaps on the day and those on the page of the pour are worked out apart; they agree on any."""
+    sheet = sheet_of("many bags")
+    fill = sheet.fills[0]
+    told = [entry(1, "gaps", BEGIN, f"strike/{fill.piece}", gaps_mm=gaps)]
+    told += [entry(2 + one, "did", BEGIN, f"batch/{one + 1}/water") for one in range(cups)]
+    state = run_state(sheet, told, ms(BEGIN))
+    area, bag_yield = plain(fill.area_mm2 * fill.count), plain(sheet.bags.yield_l)
+    planned = enough(area, gaps, bag_yield, (sheet.bags.ready, state.bags))
+    assert state.enough is not None
+    assert state.enough.wanted_l == pytest.approx(planned.wanted.value)
+    assert state.enough.wanted_bags == pytest.approx(planned.bags.value)
+    assert state.enough.closed_bags == pytest.approx(planned.closed.value)
 
 
 def test_the_sheet_is_plain_data() -> None:

@@ -127,6 +127,13 @@ class LogRepository(ShopRecords):
             ) from error
         return row.id
 
+    def among(self, keys: Iterable[UUID]) -> set[UUID]:
+        """Those of these observations that this shop has."""
+        asked = select(ObservationRow.id).where(
+            ObservationRow.shop_id == self._shop_id, ObservationRow.id.in_(list(keys))
+        )
+        return set(self._session.scalars(asked))
+
     def of_job(self, job_id: UUID, before: datetime | None = None, limit: int = PAGE) -> LogPage:
         """All that happened to a job, newest first.
 

@@ -205,7 +205,8 @@ class Writing:
     def _temperatures(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
         """What somebody read in the concrete is a reading of the pour, from its first water on."""
         read = [one for one in entries if one.celsius is not None]
-        if not read:
+        begun = self.records.runs(self.shop_id).poured_at(self.pour.id)
+        if not read or begun is None:
             return
         sensors = self.records.sensors(self.shop_id)
         there = sensors.read_at(self.pour.id)
@@ -213,29 +214,35 @@ class Writing:
             if entry.id not in stands:
                 if entry.at in there:
                     sensors.forget_by_hand(self.pour.id, entry.at)
-            elif entry.at not in there and entry.celsius is not None:
+            elif entry.at >= begun and entry.at not in there and entry.celsius is not None:
                 with self._as_far_as_it_goes():
                     sensors.read_by_hand(self.pour.id, entry.at, entry.celsius)
 
     def _notes(self, entries: Sequence[RunEntry], stands: set[UUID]) -> None:
         """Notes, and tests that said “not yet”, are lines of the log; one that is taken back is corrected there."""
         log = self.records.log(self.shop_id)
+        wanted: dict[UUID, tuple[Observation, RunEntry]] = {}
         for entry in entries:
             seen = self._seen(entry)
             if seen is None:
                 continue
             key = uuid5(entry.id, "seen")
-            at = in_time(entry).at
-            log.add(seen, Entry(at, member_id=entry.member_id, key=key))
+            wanted[key] = seen, entry
             if entry.id not in stands:
                 gone = Observation("note", "Taken back", pour_id=self.pour.id, replaces=key)
-                log.add(gone, Entry(at, member_id=entry.member_id, key=uuid5(entry.id, "taken back")))
+                wanted[uuid5(entry.id, "taken back")] = gone, entry
+        there = log.among(wanted)
+        for key, (seen, entry) in wanted.items():
+            if key not in there:
+                log.add(seen, Entry(in_time(entry).at, member_id=entry.member_id, key=key))
 
     def _seen(self, entry: RunEntry) -> Observation | None:
         if entry.kind == "note" and entry.text.strip():
             return Observation("note", entry.text, pour_id=self.pour.id)
         if entry.kind == "skip" and entry.text.strip():
             return Observation("note", f"Left out: {entry.text}", pour_id=self.pour.id)
+        if entry.kind == "covered":
+            return Observation("note", "Open faces covered against rain.", pour_id=self.pour.id)
         act = (entry.step or "").split("/")[0]
         if entry.kind == "answer" and act in _ACTS and entry.answer == "not yet":
             return Observation("test", "Not yet", pour_id=self.pour.id, act=act, ready=False)

@@ -9,7 +9,7 @@ from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import LINES, ONE_LINE
 
-Kind = Literal["did", "answer", "skip", "hold", "cup", "gaps", "extra", "temperature", "note", "undo"]
+Kind = Literal["did", "answer", "skip", "hold", "cup", "gaps", "extra", "temperature", "covered", "note", "undo"]
 StepId = Annotated[str, Field(min_length=1, max_length=140), ONE_LINE]
 Amount = Annotated[float, Field(gt=0, le=2_000, allow_inf_nan=False)]
 
@@ -18,6 +18,7 @@ class RunEntry(Document):
     """Something that was done, seen or said on the day.
 
     Attributes:
+        kind: what; ``covered`` are open faces, when rain came
         id: given by the device, so that it is applied once however often it is sent
         at: when, by the device's clock as it was corrected
         step: of which step

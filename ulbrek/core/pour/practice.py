@@ -188,10 +188,7 @@ class _Truth:
     def of_rain(self, told: Sequence[RunEntry], now: float) -> Iterator[Loss]:
         """Rain on an open face."""
         for one in self.mishaps:
-            covered = any(
-                entry.kind == "note" and entry.text == "rain" and one.from_at <= milliseconds(entry) <= one.until
-                for entry in told
-            )
+            covered = any(entry.kind == "covered" and one.from_at <= milliseconds(entry) <= one.until for entry in told)
             if one.kind == "rain" and now > one.until and not covered:
                 yield Loss("The faces", "Rain pitted them: the cover came too late.")
 

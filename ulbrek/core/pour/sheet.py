@@ -159,6 +159,7 @@ class RunSheet:
         water, mixed, place: the steps of each batch
         after: when all is placed
         people: how many mix and place
+        air_c: what was planned with, where it is cast [°C]
     """
 
     bags: Bags
@@ -169,4 +170,5 @@ class RunSheet:
     fills: tuple[Fill, ...]
     after: tuple[Step, ...]
     people: int
+    air_c: float
     care: tuple[str, ...]

@@ -28,6 +28,7 @@ def run_sheet(of: PourBrief) -> RunSheet:
         fills=tuple(_fills(of)),
         after=tuple(after_steps()),
         people=of.people,
+        air_c=of.air_c,
         care=tuple(of.care),
     )  # fmt: skip
 

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { client, take } from "@/api/client";
 import { runState } from "./state";
 import type { RunEntry } from "./types";
-import { made, type Run, runQuery, type Saying } from "./useRun";
+import { asked, made, type Run, runQuery, type Saying } from "./useRun";
 
 /** How many times as fast as the clock. */
 export const SPEED = 20;
@@ -67,10 +67,7 @@ export function usePractice(pour: string, who: string | null): Practice | null {
     trouble: null,
     offline: false,
     practice: told ?? NOTHING,
-    asksBack: (saying) => {
-      const one = made({ at: new Date(now).toISOString(), ...saying });
-      return runState(view.sheet, [...entries, one], now).doubts.filter(({ entry }) => entry === one.id);
-    },
+    asksBack: (saying) => asked(view.sheet, entries, saying, now),
     say,
   };
   return {

@@ -150,11 +150,6 @@ export function useRun(pour: string, who: string | null): Run | null {
     return view ? [...view.entries, ...mine.filter((one) => !known.has(one.id))] : [];
   }, [view, mine]);
   const state = useMemo(() => (view ? runState(view.sheet, entries, now) : null), [view, entries, now]);
-  const asksBack = (saying: Saying) => {
-    if (!view) return [];
-    const one = made({ at: new Date(now).toISOString(), ...saying });
-    return runState(view.sheet, [...entries, one], now).doubts.filter(({ entry }) => entry === one.id);
-  };
   if (!view || !state) {
     if (error && looked) throw error;
     return null;
@@ -171,7 +166,7 @@ export function useRun(pour: string, who: string | null): Run | null {
     trouble,
     offline: isOffline,
     practice: null,
-    asksBack,
+    asksBack: (saying) => asked(view.sheet, entries, saying, now),
     say,
   };
 }
@@ -198,6 +193,12 @@ const EMPTY = {
 
 export function made(saying: Saying & Pick<RunEntry, "at">): RunEntry {
   return { ...EMPTY, id: newId(), member_id: null, ...saying };
+}
+
+/** What would be asked back of an entry among others, were it made now. */
+export function asked(sheet: RunSheet, entries: readonly RunEntry[], saying: Saying, now: number): Doubt[] {
+  const one = made({ at: new Date(now).toISOString(), ...saying });
+  return runState(sheet, [...entries, one], now).doubts.filter(({ entry }) => entry === one.id);
 }
 
 function post(pour_id: string, entries: RunEntry[]) {

@@ -64,6 +64,8 @@ function said(entry: RunEntry, run: Run, words: StepWords, units: Units): string
       return `${title}: temperature`;
     case "extra":
       return `${write(entry.bags ?? 0, run.sheet.bags.counts, units)} more`;
+    case "covered":
+      return "Open faces covered against rain";
     case "note":
       return entry.text || "A photo";
     default:

@@ -58,7 +58,7 @@ function Bar({ practice, pourId }: { practice: Practice; pourId: string }) {
 function Mishaps({ run }: { run: Run }) {
   const { zone } = run.view;
   const shown = (run.practice?.mishaps ?? []).filter((one) => one.until > run.now && one.from_at <= run.now);
-  const covered = run.entries.some((one) => one.kind === "note" && one.text === "rain");
+  const covered = run.entries.some((one) => one.kind === "covered");
   return (
     <div role="status" className="space-y-2 px-4 empty:hidden">
       {shown.map((one) =>
@@ -73,7 +73,7 @@ function Mishaps({ run }: { run: Run }) {
               <button
                 type="button"
                 className="button button-now min-h-14 w-full"
-                onClick={() => void run.say({ kind: "note", text: "rain" })}
+                onClick={() => void run.say({ kind: "covered" })}
               >
                 Covered
               </button>

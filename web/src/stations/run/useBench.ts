@@ -13,7 +13,8 @@ export function useBench(run: Run) {
   const weigh = async (expects_kg: number) =>
     (await take(client.GET("/api/bench/scale", { params: { query: { expects_kg } } }))).value;
   const net = async (kg: number) => (await weigh(kg)) - (await weigh(0));
-  const { bag_kg } = run.sheet.bags;
+  const { air_c, bags } = run.sheet;
+  const { bag_kg } = bags;
   return {
     scale: data?.scale ?? false,
     thermometer: data?.thermometer ?? false,
@@ -25,6 +26,6 @@ export function useBench(run: Run) {
     /** Grams of what is dosed. */
     grams: async (expected: number) => 1000 * (await net(expected / 1000)),
     celsius: async () =>
-      (await take(client.GET("/api/bench/thermometer", { params: { query: { expects_c: 20 } } }))).value,
+      (await take(client.GET("/api/bench/thermometer", { params: { query: { expects_c: air_c } } }))).value,
   };
 }
