@@ -1,7 +1,7 @@
 """The fullest run sheet: a pour with as many entries as it may have, and what one more tap costs then.
 
 ``python -m bench.full_run``. They are notes, temperatures and tests that said “not yet”, since those are written
-into the records as well. Prints what sending them all takes, the last tap, reading the sheet, and how large the answers are.
+into the records as well. Prints what sending them all takes, the last tap, reading the sheet, and how large that is.
 """
 
 import statistics
