@@ -16,6 +16,7 @@ from hypothesis import strategies as st
 
 from tests.jobs import DEMO, core, demo_job, top, top_document
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Quantity
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.mix.enough import enough
@@ -126,14 +127,14 @@ def runs_at_some_moments() -> list[dict[str, Any]]:
             last = told[-1].at if told else BEGIN
             told += chance.sample(told, min(2, count))
             told.append(entry(901, "cup", last, "batch/1/mixed", water_l=0.2))
-            told.append(entry(902, "gaps", last, f"strike/{sheet.fills[0].piece}", gaps_mm=[3, 5]))
+            told.append(entry(902, "gaps", last, f"strike/{sheet.fills[0].id}", gaps_mm=[3, 5]))
             told.append(entry(903, "hold", last, chance.choice(all_steps(sheet)).id))
             told.append(entry(904, "answer", last, sheet.fills[0].finish[0].id, answer="not yet"))
             told.append(entry(905, "skip", last, chance.choice(sheet.fills[-1].finish).id, text="Rain"))
             told.append(entry(908, "answer", last, "batch/2/mixed", answer="right", water_l=chance.choice([0.4, 40])))
             told.append(entry(909, "did", last - timedelta(hours=chance.choice([1, 12])), "batch/2/water", bags=30))
             told.append(entry(910, "temperature", last, "batch/1/mixed", celsius=chance.choice([18, 70])))
-            told.append(entry(911, "gaps", last + timedelta(hours=9), f"strike/{sheet.fills[-1].piece}", gaps_mm=[900]))
+            told.append(entry(911, "gaps", last + timedelta(hours=9), f"strike/{sheet.fills[-1].id}", gaps_mm=[900]))
             told.append(entry(912, "answer", last, chance.choice(sheet.ready).id, answer="not yet"))
             if chance.random() < 0.5:
                 told.append(entry(906, "extra", last, bags=1.5))
@@ -251,7 +252,7 @@ def test_how_high_a_plain_form_is_filled_is_litres_over_area(share: float) -> No
 
 @given(cuts=st.lists(st.floats(0.3, 9.0), min_size=1, max_size=12))
 def test_each_batch_is_shared_among_the_forms_of_a_set_by_what_they_hold(cuts: list[float]) -> None:
-    fills = {fill.piece: fill for fill in sheet_of("a set of two sizes").fills}
+    fills = {fill.id: fill for fill in sheet_of("a set of two sizes").fills}
     large, small = fills["large"], fills["small"]
     assert (large.from_l, large.to_l) == (small.from_l, small.to_l)
     assert large.share == pytest.approx(2 / 3, rel=1e-3)  # 240 mm of the same length and width beside 120 mm
@@ -271,7 +272,7 @@ def test_each_batch_is_shared_among_the_forms_of_a_set_by_what_they_hold(cuts: l
 def test_an_act_is_done_when_it_is_said_so_after_its_test() -> None:
     sheet = sheet_of("many bags")
     run = [one for _, one in played(sheet)]
-    key = f"float/{sheet.fills[0].piece}"
+    key = f"float/{sheet.fills[0].id}"
     tested, done = [one for one in run if one.step == key]
     upto = [one for one in run if one.at <= tested.at]
     passed, after = (
@@ -288,10 +289,10 @@ def test_a_test_that_says_not_yet_moves_what_comes_after_it_and_teaches_the_othe
     sheet = sheet_of("the whole yard")
     run = [one for _, one in played(sheet)]
     fill, other = sheet.fills[0], sheet.fills[1]
-    float_, cover = f"float/{fill.piece}", f"cover/{fill.piece}"
-    struck = next(one for one in run if one.step == f"strike/{other.piece}")
+    float_, cover = f"float/{fill.id}", f"cover/{fill.id}"
+    struck = next(one for one in run if one.step == f"strike/{other.id}")
     told = [one for one in run if one.at <= struck.at and not (one.step or "").startswith(("float/", "cover/"))]
-    bled = entry(940, "answer", struck.at, f"bleed/{fill.piece}", answer="on")
+    bled = entry(940, "answer", struck.at, f"bleed/{fill.id}", answer="on")
     now = struck.at + timedelta(minutes=90)
     before = {one.id: one for one in run_state(sheet, [*told, bled], ms(now)).steps}
     late = entry(950, "answer", now, float_, answer="not yet")
@@ -299,7 +300,7 @@ def test_a_test_that_says_not_yet_moves_what_comes_after_it_and_teaches_the_othe
     assert after[float_].at >= ms(now) + AGAIN_LEAST
     assert after[float_].not_yet == 1
     assert after[cover].at - before[cover].at > after[float_].at - before[float_].at > 0
-    assert after[f"cover/{other.piece}"].at > before[f"cover/{other.piece}"].at
+    assert after[f"cover/{other.id}"].at > before[f"cover/{other.id}"].at
 
 
 def test_what_somebody_forgot_to_say_stops_nobody() -> None:
@@ -365,9 +366,9 @@ def test_times_that_cannot_be_are_asked_back() -> None:
 def test_what_is_not_ready_yet_holds_up_its_own_step_and_no_other() -> None:
     sheet = sheet_of("the glaze bench's top with its sink")
     laid = next(fill for fill in sheet.fills if fill.steel_at_mm is not None)
-    key = f"ready/steel/{laid.piece}"
+    key = f"ready/steel/{laid.id}"
     run = [one for _, one in played(sheet)]
-    rest = [one for one in run if one.step not in (key, f"steel/{laid.piece}", "ready/cover")]
+    rest = [one for one in run if one.step not in (key, f"steel/{laid.id}", "ready/cover")]
     told = [
         entry(960, "answer", BEGIN, key, answer="not yet"),
         entry(961, "answer", BEGIN, "ready/cover", answer="not yet"),
@@ -378,11 +379,11 @@ def test_what_is_not_ready_yet_holds_up_its_own_step_and_no_other() -> None:
     assert "batch/1/water" in open_ and key in open_
     state = run_state(sheet, [*told, *rest], ms(now))
     status = {one.id: one.status for one in state.steps}
-    assert status[f"steel/{laid.piece}"] == "waits"
+    assert status[f"steel/{laid.id}"] == "waits"
     brought = entry(962, "did", now, key)
     after = {one.id: one.status for one in run_state(sheet, [*told, *rest, brought], ms(now)).steps}
-    assert after[f"steel/{laid.piece}"] == "open"
-    level = entry(963, "answer", BEGIN, f"ready/level/{laid.piece}", answer="not yet")
+    assert after[f"steel/{laid.id}"] == "open"
+    level = entry(963, "answer", BEGIN, f"ready/level/{laid.id}", answer="not yet")
     without = [one for one in told if one.step != level.step]
     stopped = {one.id: one.status for one in run_state(sheet, [*without, level], ms(now)).steps}
     assert stopped["batch/1/water"] == "waits"
@@ -396,10 +397,10 @@ def plain(value: float) -> Figure:
 def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:
     sheet = sheet_of("many bags")
     fill = sheet.fills[0]
-    gaps = entry(1, "gaps", BEGIN, f"strike/{fill.piece}", gaps_mm=[4, 6, 5])
+    gaps = entry(1, "gaps", BEGIN, f"strike/{fill.id}", gaps_mm=[4, 6, 5])
     told = run_state(sheet, [gaps], ms(BEGIN)).enough
     assert told is not None
-    assert told.wanted_l == pytest.approx(3 * 2000 * 1000 * 5 / 1e6)
+    assert told.wanted_l == pytest.approx(2000 * 1000 * 5 / 1e6)
     assert told.wanted_bags == pytest.approx(np.ceil(4 * told.wanted_l / sheet.bags.yield_l) / 4)
     more = run_state(sheet, [gaps, entry(2, "extra", BEGIN, bags=2.0)], ms(BEGIN))
     assert sum(one.bags for one in more.batches) >= sheet.bags.bare + 2.0
@@ -409,8 +410,8 @@ def test_it_is_enough_or_not_by_the_gap_under_the_screed() -> None:
 def test_it_is_as_much_as_the_mix_says_before_and_after_the_pour(gaps: list[float], cups: int) -> None:
     """The gaps on the day and those on the page of the pour are worked out apart; they agree on any."""
     sheet = sheet_of("many bags")
-    fill = sheet.fills[0]
-    told = [entry(1, "gaps", BEGIN, f"strike/{fill.piece}", gaps_mm=gaps)]
+    fill = sheet.fills[-1]
+    told = [entry(1, "gaps", BEGIN, f"strike/{fill.id}", gaps_mm=gaps)]
     told += [entry(2 + one, "did", BEGIN, f"batch/{one + 1}/water") for one in range(cups)]
     state = run_state(sheet, told, ms(BEGIN))
     area, bag_yield = plain(fill.area_mm2 * fill.count), plain(sheet.bags.yield_l)
@@ -419,6 +420,74 @@ def test_it_is_as_much_as_the_mix_says_before_and_after_the_pour(gaps: list[floa
     assert state.enough.wanted_l == pytest.approx(planned.wanted.value)
     assert state.enough.wanted_bags == pytest.approx(planned.bags.value)
     assert state.enough.closed_bags == pytest.approx(planned.closed.value)
+
+
+@given(form=st.integers(0, 2), begun=st.integers(0, 34))
+def test_what_other_forms_take_is_not_there_for_this_one(form: int, begun: int) -> None:
+    sheet = sheet_of("many bags")
+    fill = sheet.fills[form]
+    told = [entry(1, "gaps", BEGIN, f"strike/{fill.id}", gaps_mm=[1])]
+    told += [entry(2 + one, "did", BEGIN, f"batch/{one + 1}/water") for one in range(begun)]
+    state = run_state(sheet, told, ms(BEGIN))
+    ahead = (2000 * 1000 * 60 / 1e6) * (2 - form)
+    mixed_on = max(0.0, sheet.bags.yield_l * state.bags - (form + 1) * 2000 * 1000 * 60 / 1e6)
+    closed = sheet.bags.ready - state.bags - max(0.0, ahead - mixed_on) / sheet.bags.yield_l
+    assert state.enough is not None
+    assert state.enough.closed_bags == pytest.approx(max(0.0, closed), abs=0.02)
+
+
+def of_blocks(count: int, size: str, **more: Any) -> RunSheet:
+    piece = {"outline": {"length": size, "width": size}, "thickness": "100 mm", "count": count, **more}
+    job = top(piece=piece, mix={"container": "bucket"}, steel={"school": "none"})
+    return run_sheet(pour_brief(job, plan(job, SHOP, AT_ONCE)))
+
+
+def test_forms_alike_are_filled_one_after_another_each_before_the_next_begins() -> None:
+    sheet = of_blocks(6, "450 mm")
+    assert [(one.name, one.first, one.count) for one in sheet.fills] == [(f"Top {one + 1}", one, 1) for one in range(6)]
+    steps = [one.step or "" for _, one in played(sheet)]
+    struck = [steps.index(f"strike/{fill.id}") for fill in sheet.fills]
+    assert struck == sorted(struck)
+    where = {one.id: one.fill for one in run_state(sheet, [], ms(BEGIN)).steps if "/place" in one.id}
+    filled = [where[step] for step in steps if step in where]
+    assert [one for number, one in enumerate(filled) if not number or filled[number - 1] != one] == [
+        fill.id for fill in sheet.fills
+    ]
+    floated = [steps.index(f"float/{fill.id}") for fill in sheet.fills]
+    assert floated == sorted(floated)
+
+
+def test_as_many_are_filled_at_once_as_one_batch_fills_and_all_where_they_must_match() -> None:
+    small = of_blocks(5, "220 mm")
+    assert [(one.name, one.first, one.count) for one in small.fills] == [
+        ("Top 1–2", 0, 2), ("Top 3–4", 2, 2), ("Top 5", 4, 1),
+    ]  # fmt: skip
+    assert [one.count for one in of_blocks(5, "220 mm", matches="pair").fills] == [5]
+    many = of_blocks(400, "450 mm").fills
+    assert len(many) <= 24
+    assert sum(one.count for one in many) == 400
+    assert [one.first for one in many] == list(np.cumsum([0, *(one.count for one in many[:-1])]))
+
+
+def test_what_is_packed_is_tamped_and_gives_no_water() -> None:
+    packed = {one.id for one in all_steps(sheet_of("packed"))}
+    assert not any(one.startswith("bleed/") for one in packed)
+    [settled] = [one for one in all_steps(sheet_of("packed")) if one.id.startswith("settle/")]
+    assert "bubbles" not in settled.test
+    assert any(one.id.startswith("bleed/") for one in all_steps(sheet_of("many bags")))
+
+
+def test_a_part_of_a_bag_is_weighed() -> None:
+    job = top(mix={"container": "bucket", "bag": "80lb"})
+    sheet = run_sheet(pour_brief(job, plan(job, SHOP, AT_ONCE)))
+    [bags] = [one for one in sheet.ready if one.id == "ready/bags"]
+    dry = bags.values["dry_kg"]
+    assert sheet.bags.per_batch % 1 > 0
+    assert "Weigh the dry mix" in bags.how
+    assert isinstance(dry, Quantity)
+    assert dry.value == pytest.approx(sheet.bags.per_batch * 80 * 0.45359237, rel=1e-4)
+    [whole] = [one for one in sheet_of("many bags").ready if one.id == "ready/bags"]
+    assert "Weigh" not in whole.how
 
 
 def test_the_sheet_is_plain_data() -> None:

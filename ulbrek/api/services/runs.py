@@ -176,7 +176,7 @@ class Writing:
         shares: dict[UUID, float] = {}
         for fill in self.sheet.fills:
             there = (min(batch.to_l, fill.to_l) - max(batch.from_l, fill.from_l)) * fill.share
-            castings = [one.id for one in self.pour.castings if one.piece == fill.piece]
+            castings = [one.id for one in self.pour.castings if one.piece == fill.piece][fill.first :][: fill.count]
             if there > 0:
                 shares |= dict.fromkeys(castings, there / whole / len(castings))
         return shares

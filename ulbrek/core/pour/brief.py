@@ -75,6 +75,8 @@ class FillBrief:
     Attributes:
         piece: its id
         count: how many castings
+        turn: which of several that are filled one after another, from 1; 0 where all are filled at once
+        first: of the piece's castings in this pour, the first that is filled in this turn, from 0
         matches: the set that must look alike, so that each batch is shared among its forms; None where none
         face_up: whether a show face lies up
         depth_mm: how deep one is as it is cast
@@ -106,6 +108,13 @@ class FillBrief:
     steel_how: str
     step_mm: float | None
     held: Sequence[str]
+    turn: int = 0
+    first: int = 0
+
+    @property
+    def id(self) -> str:
+        """The piece, and which turn of it."""
+        return f"{self.piece}.{self.turn}" if self.turn else self.piece
 
     @property
     def litres(self) -> float:

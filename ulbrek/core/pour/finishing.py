@@ -36,8 +36,13 @@ _SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 def finish_steps(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
     """What is done to a face after it is struck off."""
     for act in of.acts:
-        if act.id in _HOW and (fill.face_up or act.id != "trowel"):
+        if act.id in _HOW and not _is_needless(act, fill, of):
             yield _of(act, fill)
+
+
+def _is_needless(act: ActBrief, fill: FillBrief, of: PourBrief) -> bool:
+    """A back is not trowelled, and what is packed gives no water."""
+    return (act.id == "trowel" and not fill.face_up) or (act.id == "bleed" and of.mixing.school == "packed")
 
 
 def _of(act: ActBrief, fill: FillBrief) -> Step:
@@ -51,9 +56,9 @@ def _of(act: ActBrief, fill: FillBrief) -> Step:
     test = "" if act.id in _SAID_BY_ANSWERS else act.test
     minutes = Spread(*(max(one > 0, one * m2) for one in (takes.low, takes.likely, takes.high)))
     return Step(
-        f"{act.id}/{fill.piece}", f"{fill.name}: {act.name[:1].lower()}{act.name[1:]}", _HOW[act.id], "placer", minutes,
+        f"{act.id}/{fill.id}", f"{fill.name}: {act.name[:1].lower()}{act.name[1:]}", _HOW[act.id], "placer", minutes,
         test=test, answers=tuple(answers), care=act.care, hours=act.hours, act=act.id, twofold=act.id in _TWOFOLD,
-        fill=fill.piece,
+        fill=fill.id,
         shows=_SHOWS.get(act.id, "test"), depth_mm=fill.depth_mm,
     )  # fmt: skip
 

@@ -6,7 +6,7 @@ from ulbrek.core.pour.batches import MINUTE
 from ulbrek.core.pour.result import BatchNow, StepNow
 from ulbrek.core.pour.said import Said, milliseconds
 from ulbrek.core.pour.script import Part, Poured, script_of
-from ulbrek.core.pour.sheet import Fill, RunSheet, Step
+from ulbrek.core.pour.sheet import Fill, RunSheet, Step, is_held_by
 
 HOUR = 60 * MINUTE
 # A test that said “not yet” is made again after a tenth of the time so far, as in Cure. Source: common practice.
@@ -99,7 +99,7 @@ class Forecast:
 
     def _finish(self, fill: Fill) -> None:
         """What is done to a struck face: by its own clock, at the pace that tests show, its own or of one before."""
-        struck = next((one for one in self.steps if one.step == f"strike/{fill.piece}"), None)
+        struck = next((one for one in self.steps if one.step == f"strike/{fill.id}"), None)
         base = self._water_of(fill, struck)
         may, pace = struck is None or struck.is_done, self._pace
         for step in fill.finish:
@@ -144,7 +144,7 @@ class Forecast:
         self, step: Step, key: str, start: float, may: bool, *, batch: int | None = None, share: float = 1.0
     ) -> StepNow:
         said = self.said.get(key) or Said()
-        may = may and not any(key.startswith(held) for held in self._held_up)
+        may = may and not any(is_held_by(key, held) for held in self._held_up)
         one = StepNow(
             id=key, step=step.id, who=step.who, status="open" if may else "waits", at=start, from_at=start,
             until=start + step.minutes.high * share * MINUTE, lasts=step.minutes.likely * share * MINUTE, batch=batch,

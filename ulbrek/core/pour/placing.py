@@ -121,7 +121,7 @@ def _with_steel(fill: FillBrief, of: PourBrief, heights: list[float], steel_mm: 
 
 def _lifts(fill: FillBrief) -> list[float]:
     """The heights at which a lift ends before the form is full [mm]."""
-    most = min(LIFT_MM, fill.step_mm or LIFT_MM) if fill.depth_mm > TALL_MM else fill.depth_mm
+    most = LIFT_MM if fill.depth_mm > TALL_MM else fill.depth_mm
     count = min(12, max(1, int(-(-fill.depth_mm // max(most, fill.depth_mm / 12)))))
     return [fill.depth_mm * number / count for number in range(1, count)]
 
@@ -143,9 +143,9 @@ def _lift(fill: FillBrief, of: PourBrief, number: int, high: float) -> Step:
     below = " Reach into the lift below." if number > 1 and of.mixing.school != "flowing" else ""
     each = f" Each of the {fill.count}." if fill.count > 1 else ""
     return Step(
-        f"lift/{fill.piece}/{number}", f"{fill.name}: work lift {number}",
+        f"lift/{fill.id}/{number}", f"{fill.name}: work lift {number}",
         f"{_settling(of)}{below}{cores}{each}", "placer", _by_metre(fill),
-        {"step": Quantity(step_mm, "at most")}, test, answers, fill=fill.piece, shows="settle",
+        {"step": Quantity(step_mm, "at most")}, test, answers, fill=fill.id, shows="settle",
         depth_mm=high,
     )  # fmt: skip
 
@@ -155,37 +155,36 @@ def _steel(fill: FillBrief, at_mm: float) -> Step:
     minutes = Spread(*(fill.count * one for one in (_LAY_MIN.low, _LAY_MIN.likely, _LAY_MIN.high)))
     how = "{steel}, at {depth}. Work it down until it is in the middle; it must not sink."
     return Step(
-        f"steel/{fill.piece}", f"{fill.name}: lay the steel", f"{how}{each}", "placer", minutes,
+        f"steel/{fill.id}", f"{fill.name}: lay the steel", f"{how}{each}", "placer", minutes,
         {"steel": fill.steel[:1].upper() + fill.steel[1:], "depth": Quantity(at_mm, "tape"), "count": str(fill.count)},
-        care="Wire ends and bar ends scratch: gloves on, glasses on.", fill=fill.piece, shows="steel", depth_mm=at_mm,
+        care="Wire ends and bar ends scratch: gloves on, glasses on.", fill=fill.id, shows="steel", depth_mm=at_mm,
     )  # fmt: skip
 
 
 def _full(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
     each = f" Each of the {fill.count}." if fill.count > 1 else ""
     if of.mixing.school != "flowing":
+        packed = of.mixing.school == "packed"
+        title = "tamp it down" if packed else _SETTLE_TITLE.get(of.settled, "work it down")
+        test, answers = _FIRM if packed else _WET
         yield Step(
-            f"settle/{fill.piece}", f"{fill.name}: {_SETTLE_TITLE.get(of.settled, 'work it down')}",
-            f"{_settling(of)}{each}", "placer", _by_metre(fill), test="Watch the bubbles at the edges.",
-            answers=(
-                Answer("few", "Few come, and the face is wet all over", "on"),
-                Answer("many", "Many still come", "not yet", "Go on; stop before water stands on it."),
-            ),
-            care=_SETTLE_CARE.get(of.settled, ""), fill=fill.piece, shows="settle", depth_mm=fill.depth_mm,
+            f"settle/{fill.id}", f"{fill.name}: {title}", f"{_settling(of)}{each}", "placer", _by_metre(fill),
+            test=test, answers=answers, care="" if packed else _SETTLE_CARE.get(of.settled, ""), fill=fill.id,
+            shows="settle", depth_mm=fill.depth_mm,
         )  # fmt: skip
     m2 = fill.area_mm2 * fill.count / 1e6
     minutes = Spread(
         *(max(1.0, one * m2) for one in (_STRIKE_MIN_A_M2.low, _STRIKE_MIN_A_M2.likely, _STRIKE_MIN_A_M2.high))
     )
     yield Step(
-        f"strike/{fill.piece}", f"{fill.name}: strike it off",
-        f"Saw the screed along the upper edges, a little concrete ahead of it; fill hollows, and once more.{each}",
+        f"strike/{fill.id}", f"{fill.name}: strike it off",
+        f"{_STRIKE.get(of.mixing.school, _SAWN)}{each}",
         "placer", minutes, test="Lay the rule across at three places.",
         answers=(
             Answer("full", "Full to the edge", "on"),
             Answer("short", "Too low", "not yet", "Measure the gap: “Is it enough?” tells the bags."),
         ),
-        fill=fill.piece, shows="strike", depth_mm=fill.depth_mm,
+        fill=fill.id, shows="strike", depth_mm=fill.depth_mm,
     )  # fmt: skip
 
 
@@ -204,6 +203,22 @@ def _settling(of: PourBrief) -> str:
     return _SETTLE.get(of.settled, "Work it along all sides.")
 
 
+_WET = (
+    "Watch the bubbles at the edges.",
+    (
+        Answer("few", "Few come, and the face is wet all over", "on"),
+        Answer("many", "Many still come", "not yet", "Go on; stop before water stands on it."),
+    ),
+)
+_FIRM = (
+    "Press a thumb into it, at the edges too.",
+    (
+        Answer("firm", "It gives nowhere", "on"),
+        Answer("gives", "It gives, or crumbles", "not yet", "Tamp there again; where it crumbles, take it out first."),
+    ),
+)
+_SAWN = "Saw the screed along the upper edges, a little concrete ahead of it; fill hollows, and once more."
+_STRIKE = {"packed": "Scrape it flush with the straightedge, from the middle outwards; press more into hollows."}
 _SETTLE_TITLE = {
     "vibrated on the bench": "run the vibrating bench",
     "sander on the form": "run the sander round it",

@@ -136,7 +136,7 @@ class _Truth:
         return "late" if late and at - base > _LATE_SHARE * passed else on
 
     def _base(self, step: Step) -> float | None:
-        fill = next(one for one in self.sheet.fills if one.piece == step.fill)
+        fill = next(one for one in self.sheet.fills if one.id == step.fill)
         waters = [one.water_at for one in self.state.batches if one.from_l < fill.to_l and one.water_at is not None]
         return max(waters, default=None)
 

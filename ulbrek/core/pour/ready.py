@@ -20,6 +20,7 @@ class _More(TypedDict, total=False):
 
 _LOOK = Spread(1, 2, 5)
 _WEIGH = Spread(2, 4, 8)
+_SEVERAL = 2
 
 
 def ready_steps(of: PourBrief) -> Iterator[Step]:
@@ -34,9 +35,10 @@ def ready_steps(of: PourBrief) -> Iterator[Step]:
     for fill in of.fills:
         yield from _form_steps(fill)
     yield from _mixing_steps(of.mixing)
-    yield _look("tools", "Lay out the tools", _TOOLS[of.mixing.school] + _SETTLE_TOOL.get(of.settled, ""))
+    settle = _SETTLE_TOOL.get(of.settled, "") if of.mixing.school == "plastic" else ""
+    yield _look("tools", "Lay out the tools", f"{_TOOLS[of.mixing.school]} {settle}".strip())
     yield _look(
-        "cover", "Have the cover ready", "Plastic cut to size, and laths that keep it off the face.", holds="cover/",
+        "cover", "Have the cover ready", "Plastic cut to size, and laths that keep it off the face.", holds="cover",
     )  # fmt: skip
     yield _look(
         "guard", "Gloves, glasses, mask on",
@@ -85,8 +87,9 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
         )  # fmt: skip
     else:
         yield _look(
-            "bags", "Set out the bags", "{bags} of {bag}, all of one lot, {spare}none opened yet.",
+            "bags", "Set out the bags", f"{{bags}} of {{bag}}, all of one lot, {{spare}}none opened yet.{_weighed(of)}",
             values={
+                **_portions(of),
                 "bags": bags(of, of.bags), "bag": of.bag,
                 "spare": "the last of them in reserve, " if of.bags > of.bare_bags + 0.99 else "",
             },
@@ -106,6 +109,21 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
             "{grams} for each batch of {bags}, one cup a batch, marked.", _WEIGH,
             {"grams": Quantity(dose.grams * of.per_batch, "g"), "bags": bags(of, of.per_batch)},
         )  # fmt: skip
+
+
+def _weighed(of: MixingBrief) -> str:
+    """A part of a bag is weighed, not guessed."""
+    if of.per_batch % 1 == 0 and of.last % 1 == 0:
+        return ""
+    last = "" if of.last == of.per_batch or of.batches < _SEVERAL else ", {last} for the last: {last_kg}"
+    return f" Weigh the dry mix on the day, {{one_batch}} a batch: {{dry_kg}}{last}. Stir a bag before it is parted."
+
+
+def _portions(of: MixingBrief) -> Values:
+    return {
+        "one_batch": bags(of, of.per_batch), "dry_kg": Quantity(of.per_batch * of.bag_kg, "kg"),
+        "last": bags(of, of.last), "last_kg": Quantity(of.last * of.bag_kg, "kg"),
+    }  # fmt: skip
 
 
 def bags(of: MixingBrief, count: float) -> Quantity:
@@ -138,9 +156,9 @@ _PEOPLE = (
     "wrong.",
 )
 _TOOLS = {
-    "packed": "Gloves, a short tamper, a bucket of water for the hands, a straightedge, float. ",
-    "plastic": "Shovel or scoop, rod, screed longer than the form is wide, float, a rule for depths. ",
-    "flowing": "Buckets with a lip, funnel, a rule for depths, screed, float, rags for leaks. ",
+    "packed": "Gloves, a short tamper, a bucket of water for the hands, a straightedge, float.",
+    "plastic": "Shovel or scoop, rod, screed longer than the form is wide, float, a rule for depths.",
+    "flowing": "Buckets with a lip, funnel, a rule for depths, mallet, screed, float, rags for leaks.",
 }
 _SETTLE_TOOL = {
     "vibrated on the bench": "Run the vibrating bench once, empty.",

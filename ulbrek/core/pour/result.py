@@ -45,7 +45,7 @@ class StepNow:
         held: whether somebody has put it on hold
         not_yet: how often its test said that it is not time
         passed: whether it said that it is, and the step is not done yet
-        fill: the piece whose form it is done at; ``from_mm`` and ``to_mm`` how high that is filled before and after
+        fill: at which form it is done; ``from_mm`` and ``to_mm`` how high that is filled before and after
         times: by how many it was written down
     """
 
@@ -86,7 +86,7 @@ class Clash:
 
 @dataclass(frozen=True, slots=True)
 class EnoughNow:
-    """Whether it is enough: what is still wanted, in bags, and the bags that are still closed."""
+    """Whether it is enough: what is still wanted, in bags, and the bags still closed that no form after it takes."""
 
     fill: str
     wanted_l: float

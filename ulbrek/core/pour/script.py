@@ -26,7 +26,7 @@ class Part:
         id: its own
         batch: the batch that is placed; None for what is done between
         stage: what is done between; None where a batch is placed
-        fill: the piece whose form it is; ``from_mm`` and ``to_mm`` how high that is filled before and after
+        fill: which form; ``from_mm`` and ``to_mm`` how high that is filled before and after
         to_l: all that is placed with it [l]; None for what is done between
         share: of the batch that is placed
     """
@@ -48,15 +48,15 @@ def script_of(fills: Sequence[Fill], batches: Sequence[Poured]) -> list[Part]:
         fills: in the order in which they are filled; those of a set one beside the other
         batches: mixed and to come
     """
-    ahead = {fill.piece: deque(fill.stages) for fill in fills}
+    ahead = {fill.id: deque(fill.stages) for fill in fills}
     parts: list[Part] = []
     for batch in batches:
         placed = batch.from_l
         for fill in fills:
             low, high = max(batch.from_l, fill.from_l), min(batch.to_l, fill.to_l)
-            if high > low + _TRIFLE_L or (ahead[fill.piece] and batch.to_l >= fill.to_l - _TRIFLE_L):
-                placed = _into(fill, batch, (low, max(low, high)), placed, ahead[fill.piece], parts)
-    return parts + [_between(stage.step, fill) for fill in fills for stage in ahead[fill.piece]]
+            if high > low + _TRIFLE_L or (ahead[fill.id] and batch.to_l >= fill.to_l - _TRIFLE_L):
+                placed = _into(fill, batch, (low, max(low, high)), placed, ahead[fill.id], parts)
+    return parts + [_between(stage.step, fill) for fill in fills for stage in ahead[fill.id]]
 
 
 def _into(
@@ -74,11 +74,11 @@ def _into(
         if to == stage.at_l and to < batch.to_l - _TRIFLE_L:
             key += f"/{stage.step.id}"
         elif fill.share < 1.0:
-            key += f"/{fill.piece}"
+            key += f"/{fill.id}"
         litres = (to - at) * fill.share
         placed += litres
         share = litres / (batch.to_l - batch.from_l)
-        parts.append(Part(key, batch.number, None, fill.piece, height(fill, at), height(fill, to), placed, share))
+        parts.append(Part(key, batch.number, None, fill.id, height(fill, at), height(fill, to), placed, share))
         at = to
     while ahead and ahead[0].at_l <= at + _TRIFLE_L:
         parts.append(_between(ahead.popleft().step, fill))
@@ -86,7 +86,7 @@ def _into(
 
 
 def _between(step: Step, fill: Fill) -> Part:
-    return Part(step.id, None, step, fill.piece, step.depth_mm, step.depth_mm, None, 0.0)
+    return Part(step.id, None, step, fill.id, step.depth_mm, step.depth_mm, None, 0.0)
 
 
 def height(fill: Fill, placed_l: float) -> float:

@@ -38,10 +38,10 @@ class Step:
         test: what one looks at before, and ``answers`` what that may show
         care: the caution that belongs to it
         hours: when it is time, after the water of the last batch in it; None where it follows at once
-        holds: what a “not yet” of it holds up, by how its id begins; empty: the first water
+        holds: what a “not yet” of it holds up: that step, and those whose id goes on from it; empty: the first water
         act: the act of Cure that it is
         twofold: whether its test only says that it is time, and it is done after that
-        fill: the piece whose form it is done at
+        fill: at which form it is done
         shows: what its picture shows
         depth_mm: how high that is filled then
     """
@@ -62,6 +62,11 @@ class Step:
     fill: str | None = None
     shows: Shows = "nothing"
     depth_mm: float = 0.0
+
+
+def is_held_by(key: str, held: str) -> bool:
+    """Whether a step is held up by what one that is not ready holds."""
+    return key == held or key.startswith((f"{held}/", f"{held}."))
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,6 +90,8 @@ class Fill:
     """A form, or several alike, as they are filled.
 
     Attributes:
+        id: its own; that of the piece, and its turn where several alike are filled one after another
+        first: the first of the piece's castings in this pour that is filled here, from 0; ``count`` of them are
         from_l, to_l: all that this pour has placed when it is begun, and when it is full
         share: of what is placed between those, how much goes in here; less than 1 where a set is filled together
         levels: of one, upwards
@@ -93,8 +100,10 @@ class Fill:
         stages: what is done on the way, and when it is full
     """
 
+    id: str
     piece: str
     name: str
+    first: int
     count: int
     from_l: float
     to_l: float

@@ -42,7 +42,7 @@ def run_state(sheet: RunSheet, entries: Iterable[RunEntry], now: float) -> RunSt
         placed_l=max((one.placed_l or 0.0 for one in steps if one.is_done), default=0.0),
         mixed_l=sum(_litres(one) for one in batches if one.mixed_at is not None),
         whole_l=sheet.fills[-1].to_l if sheet.fills else 0.0,
-        enough=_enough(sheet, told, bags),
+        enough=_enough(sheet, told, bags, max((one.to_l for one in begun), default=0.0)),
         clashes=tuple(_clashes(sheet, steps)),
         late=tuple(one.id for one in late),
         doubts=tuple(doubts(sheet, told, said, batches, now)),
@@ -66,15 +66,16 @@ def _litres(batch: BatchNow) -> float:
     return batch.to_l - batch.from_l
 
 
-def _enough(sheet: RunSheet, told: Sequence[RunEntry], used_bags: float) -> EnoughNow | None:
-    """From the gaps that were measured last: what is still wanted, in quarters of a bag, and what is closed."""
+def _enough(sheet: RunSheet, told: Sequence[RunEntry], used_bags: float, begun_l: float) -> EnoughNow | None:
+    """From the gaps that were measured last: what is still wanted, in quarters of a bag, and what is closed for it."""
     last = next((one for one in reversed(told) if one.kind == "gaps" and one.gaps_mm and one.step), None)
-    fill = next((one for one in sheet.fills if last and (last.step or "").endswith(f"/{one.piece}")), None)
+    fill = next((one for one in sheet.fills if last and (last.step or "").endswith(f"/{one.id}")), None)
     if last is None or fill is None:
         return None
     wanted = fill.area_mm2 * fill.count * sum(last.gaps_mm) / len(last.gaps_mm) / 1e6
     bags = ceil(4 * wanted / sheet.bags.yield_l - 1e-9) / 4
-    return EnoughNow(fill.piece, wanted, bags, max(0.0, sheet.bags.ready - used_bags))
+    for_others = max(0.0, sheet.fills[-1].to_l - max(fill.to_l, begun_l)) / sheet.bags.yield_l
+    return EnoughNow(fill.id, wanted, bags, max(0.0, sheet.bags.ready - used_bags - for_others))
 
 
 def _clashes(sheet: RunSheet, steps: Sequence[StepNow]) -> list[Clash]:

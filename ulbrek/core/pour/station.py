@@ -1,12 +1,16 @@
 """A pour as a run sheet."""
 
 from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
 
 from ulbrek.core.pour.brief import FillBrief, PourBrief, Ring
 from ulbrek.core.pour.finishing import after_steps, finish_steps
 from ulbrek.core.pour.placing import mixed_step, place_step, stages_of, water_step
 from ulbrek.core.pour.ready import ready_steps
 from ulbrek.core.pour.sheet import Bags, DoseOfBag, Fill, Level, RunSheet
+
+_FILLS = 1.05  # times its volume, what a batch is taken to fill: nobody mixes again for a trowel's worth
+_MOST_TURNS, _MOST_FORMS = 24, 60  # of one piece, and in all
 
 
 def run_sheet(of: PourBrief) -> RunSheet:
@@ -35,11 +39,12 @@ def run_sheet(of: PourBrief) -> RunSheet:
 
 def _fills(of: PourBrief) -> Iterator[Fill]:
     begin = 0.0
-    for together in _sets(of.fills):
+    for together in _sets(list(_turns(of))):
         end = begin + sum(one.litres for one in together)
         for fill in together:
             yield Fill(
-                fill.piece, fill.name, fill.count, begin, end, fill.litres / (end - begin), fill.depth_mm,
+                fill.id, fill.piece, fill.name, fill.first, fill.count, begin, end,
+                fill.litres / (end - begin), fill.depth_mm,
                 fill.area_mm2, fill.across_mm, tuple(Level(*one) for one in fill.levels),
                 tuple(_flat(ring) for ring in fill.section), fill.steel_at_mm, fill.step_mm,
                 tuple(stages_of(fill, of, begin, end)), tuple(finish_steps(fill, of)),
@@ -47,11 +52,26 @@ def _fills(of: PourBrief) -> Iterator[Fill]:
         begin = end
 
 
+def _turns(of: PourBrief) -> Iterator[FillBrief]:
+    """Of castings alike, as many at once as one batch fills; all where they must look alike."""
+    batch_l = of.mixing.per_batch * of.mixing.yield_l
+    most = max(1, min(_MOST_TURNS, _MOST_FORMS // max(1, len(of.fills))))
+    for fill in of.fills:
+        at_once = max(1, int(_FILLS * batch_l * fill.count / fill.litres), -(-fill.count // most))
+        if fill.matches or fill.count <= at_once:
+            yield fill
+            continue
+        for turn, first in enumerate(range(0, fill.count, at_once), 1):
+            count = min(at_once, fill.count - first)
+            name = f"{fill.name} {first + 1}" + (f"–{first + count}" if count > 1 else "")
+            yield replace(fill, turn=turn, first=first, count=count, name=name)
+
+
 def _sets(fills: Sequence[FillBrief]) -> Iterable[list[FillBrief]]:
     """Forms that are filled together, since they must look alike; any other by itself."""
     sets: dict[str, list[FillBrief]] = {}
     for fill in fills:
-        sets.setdefault(f"set {fill.matches}" if fill.matches else f"piece {fill.piece}", []).append(fill)
+        sets.setdefault(f"set {fill.matches}" if fill.matches else f"form {fill.id}", []).append(fill)
     return sets.values()
 
 

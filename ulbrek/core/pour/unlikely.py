@@ -78,7 +78,7 @@ def _amounts(sheet: RunSheet, entry: RunEntry, batches: Sequence[BatchNow]) -> I
             near, over = _NEAR * bags.start_l * size, _OVER * bags.most_l * size
             meant = _meant(entry.water_l, bags.start_l * size, near, over, size)
             yield Doubt(str(entry.id), "water_l", low, high, meant)
-    fill = next((one for one in sheet.fills if (entry.step or "").endswith(f"/{one.piece}")), None)
+    fill = next((one for one in sheet.fills if (entry.step or "").endswith(f"/{one.id}")), None)
     if entry.gaps_mm and fill and max(entry.gaps_mm) > fill.depth_mm:
         yield Doubt(str(entry.id), "gaps_mm", 0.0, fill.depth_mm, (max(entry.gaps_mm) / 10,))
     if entry.celsius is not None and not _COLD <= entry.celsius <= _HOT:

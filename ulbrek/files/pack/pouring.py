@@ -57,7 +57,7 @@ class _Steps:
         self.sheet, self.state, self.units = sheet, state, units
         self.steps = {one.id: one for one in all_steps(sheet)}
         self.of_batch = {one.number: one for one in state.batches}
-        self.names = {one.piece: one.name for one in sheet.fills}
+        self.names = {one.id: one.name for one in sheet.fills}
 
     def listed(self, begins: str) -> Block:
         """Steps that are ticked off in any order."""

@@ -1,6 +1,6 @@
 /** Every step with its hour: as each follows what comes before it, and as the tests have shown. As in the core. */
 
-import { ms, nothing, type Said } from "./said";
+import { isHeldBy, ms, nothing, type Said } from "./said";
 import { type Part, scriptOf } from "./script";
 import { type BatchNow, type Fill, HOUR, isDone, MINUTE, type RunSheet, type Step, type StepNow } from "./types";
 
@@ -99,7 +99,7 @@ export class Forecast {
 
   /** What is done to a struck face: by its own clock, at the pace that tests show, its own or of one before. */
   private finish(fill: Fill) {
-    const struck = this.steps.find((one) => one.step === `strike/${fill.piece}`);
+    const struck = this.steps.find((one) => one.step === `strike/${fill.id}`);
     const base = this.waterOf(fill, struck);
     let may = struck === undefined || isDone(struck);
     let { pace } = this;
@@ -147,7 +147,7 @@ export class Forecast {
 
   private add(step: Step, key: string, start: number, may: boolean, { batch = null, share = 1 }: Of = {}): StepNow {
     const said = this.said.get(key) ?? nothing();
-    const free = may && !this.heldUp.some((held) => key.startsWith(held));
+    const free = may && !this.heldUp.some((held) => isHeldBy(key, held));
     const one: StepNow = {
       id: key,
       step: step.id,

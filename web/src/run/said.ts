@@ -83,6 +83,11 @@ export function template(key: string): string {
   return kind === "batch" && rest.length > 1 ? `batch/{n}/${rest[1]}` : key;
 }
 
+/** Whether a step is held up by what one that is not ready holds. */
+export function isHeldBy(key: string, held: string): boolean {
+  return key === held || key.startsWith(`${held}/`) || key.startsWith(`${held}.`);
+}
+
 /** When something happened [ms since 1970]. */
 export function ms(entry: RunEntry): number {
   return Date.parse(entry.at);

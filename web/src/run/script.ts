@@ -55,10 +55,10 @@ function into(
     const litres = (to - at) * fill.share;
     placed += litres;
     parts.push({
-      id: `batch/${batch.number}/place${ends ? `/${stage.step.id}` : fill.share < 1 ? `/${fill.piece}` : ""}`,
+      id: `batch/${batch.number}/place${ends ? `/${stage.step.id}` : fill.share < 1 ? `/${fill.id}` : ""}`,
       batch: batch.number,
       stage: null,
-      fill: fill.piece,
+      fill: fill.id,
       fromMm: height(fill, at),
       toMm: height(fill, to),
       toL: placed,
@@ -75,7 +75,7 @@ function into(
 
 function between({ step }: Stage, fill: Fill): Part {
   const mm = step.depth_mm;
-  return { id: step.id, batch: null, stage: step, fill: fill.piece, fromMm: mm, toMm: mm, toL: null, share: 0 };
+  return { id: step.id, batch: null, stage: step, fill: fill.id, fromMm: mm, toMm: mm, toL: null, share: 0 };
 }
 
 /** How high a form is filled when so much is placed in all [mm]; several alike rise together. */

@@ -36,7 +36,7 @@ export function runState(sheet: RunSheet, entries: readonly RunEntry[], now: num
       (one) => one.to_l - one.from_l,
     ),
     whole_l: sheet.fills.at(-1)?.to_l ?? 0,
-    enough: enough(sheet, told, bags),
+    enough: enough(sheet, told, bags, Math.max(0, ...begun.map((one) => one.to_l))),
     clashes: clashes(sheet, steps),
     late: late.map((one) => one.id),
     doubts: doubts(sheet, told, said, batches, now),
@@ -61,17 +61,19 @@ export function isToldNotReady(one: StepNow): boolean {
   return one.id.startsWith("ready/") && one.not_yet > 0;
 }
 
-function enough(sheet: RunSheet, told: readonly RunEntry[], used: number): RunState["enough"] {
+function enough(sheet: RunSheet, told: readonly RunEntry[], used: number, begunL: number): RunState["enough"] {
   const last = told.findLast((one) => one.kind === "gaps" && one.gaps_mm.length && one.step);
-  const fill = last && sheet.fills.find((one) => last.step?.endsWith(`/${one.piece}`));
+  const fill = last && sheet.fills.find((one) => last.step?.endsWith(`/${one.id}`));
   if (!last || !fill) return null;
   const gap = sum(last.gaps_mm, (one) => one) / last.gaps_mm.length;
+  const all = sheet.fills.at(-1)?.to_l ?? 0;
+  const forOthers = Math.max(0, all - Math.max(fill.to_l, begunL)) / sheet.bags.yield_l;
   const wanted = (fill.area_mm2 * fill.count * gap) / 1e6;
   return {
-    fill: fill.piece,
+    fill: fill.id,
     wanted_l: wanted,
     wanted_bags: Math.ceil((4 * wanted) / sheet.bags.yield_l - 1e-9) / 4,
-    closed_bags: Math.max(0, sheet.bags.ready - used),
+    closed_bags: Math.max(0, sheet.bags.ready - used - forOthers),
   };
 }
 

@@ -79,7 +79,7 @@ function amounts({ bags, fills }: RunSheet, entry: RunEntry, batches: readonly B
       found.push({ entry: entry.id, field: "water_l", low, high, meant });
     }
   }
-  const fill = fills.find((one) => (entry.step ?? "").endsWith(`/${one.piece}`));
+  const fill = fills.find((one) => (entry.step ?? "").endsWith(`/${one.id}`));
   const gap = Math.max(0, ...entry.gaps_mm);
   if (fill && gap > fill.depth_mm)
     found.push({ entry: entry.id, field: "gaps_mm", low: 0, high: fill.depth_mm, meant: [gap / 10] });

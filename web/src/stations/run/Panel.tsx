@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useState } from "react";
 import type { Answer, Run } from "@/run/parts";
+import { isHeldBy } from "@/run/said";
 import { isToldNotReady } from "@/run/state";
 import { type BatchNow, isDone, type Step, type StepNow } from "@/run/types";
 import { usePreferences } from "@/units/preferences";
@@ -40,13 +41,13 @@ export function Panel(props: Props) {
     );
   const step = words.step(current);
   if (!step) return null;
-  const form = run.sheet.fills.find((one) => one.piece === current.fill);
+  const form = run.sheet.fills.find((one) => one.id === current.fill);
   const batch = run.state.batches.find((one) => one.number === current.batch);
   const waits = current.status === "waits";
   const { zone } = run.view;
   const held = run.state.steps.find((one) => {
     const holds = words.step(one)?.holds;
-    return holds && isToldNotReady(one) && !isDone(one) && current.id.startsWith(holds);
+    return holds && isToldNotReady(one) && !isDone(one) && isHeldBy(current.id, holds);
   });
   return (
     <Frame role={role} due={!waits}>

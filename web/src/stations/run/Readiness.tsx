@@ -1,3 +1,4 @@
+import { isHeldBy } from "@/run/said";
 import { isDone, type StepNow } from "@/run/types";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
@@ -95,7 +96,7 @@ function Quiet({ text, of, onTap }: { text: string; of: string; onTap: () => voi
 /** What waits for something that is not ready, and from when. */
 function heldUp(one: StepNow, run: Run, words: StepWords): string {
   const holds = words.step(one)?.holds;
-  const first = holds ? run.state.steps.find((step) => step.id.startsWith(holds) && !isDone(step)) : undefined;
+  const first = holds ? run.state.steps.find((step) => isHeldBy(step.id, holds) && !isDone(step)) : undefined;
   if (!first) return "Not yet: holds up the first water.";
   return `Not yet: holds up “${words.title(first)}”, about ${at(first.at, run.view.zone)}.`;
 }

@@ -29,7 +29,7 @@ export function StepPicture({ fill, step, now, units }: Props) {
   // Round a core by turns: first on one side, then on the other, the next batch the other way.
   const turns = step.shows === "fill" && fill.step_mm && spans.length > 1 ? inTurns(spans, now.batch ?? 1) : [widest];
   const arrow = x(turns.length > 1 ? fill.across_mm : widest.middle);
-  const id = `cut-${fill.piece}`;
+  const id = `cut-${fill.id}`;
   return (
     <svg
       viewBox={`0 0 ${WIDE} ${floor + BOARD + 2}`}

@@ -17,7 +17,7 @@ export class StepWords {
   ) {
     this.steps = new Map(steps.map((one) => [one.id, one]));
     this.cupL = sheet.bags.cup_l;
-    this.names = new Map(sheet.fills.map((one) => [one.piece, one.name]));
+    this.names = new Map(sheet.fills.map((one) => [one.id, one.name]));
   }
 
   private readonly names: Map<string, string>;
