@@ -80,6 +80,23 @@ def test_a_day_is_written_into_the_records(api: TestClient, pour: str) -> None:
     assert {one["state"] for one in kept["castings"]} == {"poured"}
 
 
+def test_what_is_filled_in_turn_has_its_own_batches(api: TestClient) -> None:
+    document = top_document(piece={"count": 2}, mix={"bags_per_batch": 1})
+    job = api.post("/api/jobs", json={"job": document}).json()["id"]
+    pour = api.post("/api/pours", json={"job_id": job, "fills": [{"piece": "top", "count": 2}]}).json()["pour"]["id"]
+    sheet = api.get(f"/api/pours/{pour}/run").json()["sheet"]
+    assert [(one["id"], one["first"], one["count"]) for one in sheet["fills"]] == [("top.1", 0, 1), ("top.2", 1, 1)]
+    send(api, pour, day()[:6])
+    kept = api.get(f"/api/pours/{pour}").json()["pour"]
+    first, second = (one["id"] for one in sorted(kept["castings"], key=lambda one: one["serial"]))
+    of_bag, of_one = sheet["bags"]["yield_l"], 900 * 600 * 40 / 1e6
+    batches = sorted(kept["batches"], key=lambda one: one["at"])
+    went = [[one["shares"].get(casting, 0.0) * of_bag for one in batches] for casting in (first, second)]
+    placed = [min(of_bag, max(0.0, of_one - number * of_bag)) for number in range(3)]
+    assert went[0] == pytest.approx(placed, abs=0.02)
+    assert went[1] == pytest.approx([of_bag - one for one in placed], abs=0.02)
+
+
 @pytest.mark.parametrize("seed", range(4))
 def test_in_any_order_and_sent_twice_it_comes_to_the_same(api: TestClient, pour: str, seed: int) -> None:
     told, chance = day(), random.Random(seed)  # noqa: S311 - an order, no secret
