@@ -469,6 +469,25 @@ def test_as_many_are_filled_at_once_as_one_batch_fills_and_all_where_they_must_m
     assert [one.first for one in many] == list(np.cumsum([0, *(one.count for one in many[:-1])]))
 
 
+@given(side=st.integers(150, 700), depth=st.integers(100, 1500))
+def test_a_lift_ends_where_a_batch_does_and_is_no_higher_than_the_tools_reach(side: int, depth: int) -> None:
+    piece = {"outline": {"length": f"{side} mm", "width": f"{side} mm"}, "thickness": f"{depth} mm"}
+    job = top(piece=piece, mix={"container": "bucket"}, steel={"school": "none"})
+    sheet = run_sheet(pour_brief(job, plan(job, SHOP, AT_ONCE)))
+    [fill] = sheet.fills
+    lifts = [stage.step.depth_mm for stage in fill.stages if stage.step.id.startswith("lift/")]
+    if depth <= 225:
+        assert lifts == []
+        return
+    batch_mm = sheet.bags.per_batch * sheet.bags.yield_l * 1e6 / side**2
+    high = np.diff([0, *lifts, depth])
+    assert max(high) <= 150.01
+    for before, at in zip([0, *lifts], lifts, strict=False):
+        ends = [batch_mm * number for number in range(1, 200) if before + 75.01 < batch_mm * number <= before + 150]
+        ends = [one for one in ends if one < min(depth, batch_mm * (len(sheet.bags.planned) - 1)) + 0.01]
+        assert not ends or at == pytest.approx(max(ends), abs=0.5)
+
+
 def test_what_is_packed_is_tamped_and_gives_no_water() -> None:
     packed = {one.id for one in all_steps(sheet_of("packed"))}
     assert not any(one.startswith("bleed/") for one in packed)

@@ -1,6 +1,7 @@
 """Mixing, filling, and what is done on the way up. Source: common practice, where nothing else is said."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from math import ceil
 
 import numpy as np
 
@@ -13,6 +14,8 @@ from ulbrek.core.pour.sheet import Answer, Stage, Step
 # A deeper form is filled in lifts, each worked into the one below. Source: common practice for tools of a small shop.
 LIFT_MM = 150.0
 TALL_MM = 1.5 * LIFT_MM
+_MOST_LIFTS = 12
+_TRIFLE = 1 + 1e-6
 _EVEN = Spread(0.75, 1.0, 1.5)
 _SETTLE_MIN_A_M = Spread(0.3, 0.5, 1.0)  # along the sides of a form. Source: common practice.
 _LAY_MIN = Spread(1.0, 3.0, 6.0)
@@ -94,8 +97,9 @@ def stages_of(fill: FillBrief, of: PourBrief, from_l: float, to_l: float) -> Ite
         of: the pour
         from_l, to_l: all that has been placed when it is begun, and when it is full [l]
     """
-    heights = _lifts(fill)
     whole = fill.levels[-1][1]
+    inside = [(end - from_l) / (to_l - from_l) * whole for end in _batch_ends(of.mixing) if from_l < end < to_l]
+    heights = _lifts(fill, [height_of(fill, litres) for litres in inside])
 
     def when(step: Step) -> Stage:
         return Stage(from_l + (to_l - from_l) * litres_below(fill, step.depth_mm) / whole, step)
@@ -119,11 +123,29 @@ def _with_steel(fill: FillBrief, of: PourBrief, heights: list[float], steel_mm: 
         yield _steel(fill, steel_mm)
 
 
-def _lifts(fill: FillBrief) -> list[float]:
-    """The heights at which a lift ends before the form is full [mm]."""
-    most = LIFT_MM if fill.depth_mm > TALL_MM else fill.depth_mm
-    count = min(12, max(1, int(-(-fill.depth_mm // max(most, fill.depth_mm / 12)))))
-    return [fill.depth_mm * number / count for number in range(1, count)]
+def height_of(fill: FillBrief, litres: float) -> float:
+    """How high so much stands in one casting [mm]."""
+    heights, below = zip(*fill.levels, strict=True)
+    return float(np.interp(litres, below, heights))
+
+
+def _batch_ends(of: MixingBrief) -> list[float]:
+    """All that the pour has placed when each planned batch is in [l]."""
+    return [number * of.per_batch * of.yield_l for number in range(1, of.batches)]
+
+
+def _lifts(fill: FillBrief, batch_ends: Sequence[float]) -> list[float]:
+    """The heights at which a lift ends before the form is full: where a batch does, if it reaches that far [mm]."""
+    if fill.depth_mm <= TALL_MM:
+        return []
+    most = max(LIFT_MM, fill.depth_mm / _MOST_LIFTS)
+    heights: list[float] = []
+    at = 0.0
+    while (left := fill.depth_mm - at) > most * _TRIFLE:
+        ends = [one for one in batch_ends if at + most / 2 < one <= at + most * _TRIFLE]
+        at = max(ends) if ends else at + left / ceil(left / most / _TRIFLE)
+        heights.append(at)
+    return heights
 
 
 def _lift(fill: FillBrief, of: PourBrief, number: int, high: float) -> Step:
