@@ -502,11 +502,11 @@ def test_a_part_of_a_bag_is_weighed() -> None:
     [bags] = [one for one in sheet.ready if one.id == "ready/bags"]
     dry = bags.values["dry_kg"]
     assert sheet.bags.per_batch % 1 > 0
-    assert "Weigh the dry mix" in bags.how
+    assert "weigh the dry mix" in bags.how
     assert isinstance(dry, Quantity)
     assert dry.value == pytest.approx(sheet.bags.per_batch * 80 * 0.45359237, rel=1e-4)
     [whole] = [one for one in sheet_of("many bags").ready if one.id == "ready/bags"]
-    assert "Weigh" not in whole.how
+    assert "weigh" not in whole.how
 
 
 def test_the_sheet_is_plain_data() -> None:

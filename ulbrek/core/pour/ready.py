@@ -113,10 +113,11 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
 
 def _weighed(of: MixingBrief) -> str:
     """A part of a bag is weighed, not guessed."""
-    if of.per_batch % 1 == 0 and of.last % 1 == 0:
-        return ""
-    last = "" if of.last == of.per_batch or of.batches < _SEVERAL else ", {last} for the last: {last_kg}"
-    return f" Weigh the dry mix on the day, {{one_batch}} a batch: {{dry_kg}}{last}. Stir a bag before it is parted."
+    whole, last = of.per_batch % 1 == 0, of.last % 1 == 0 or of.batches < _SEVERAL
+    parts = "" if whole else "; a batch, {one_batch}, is {dry_kg}"
+    if not last and of.last != of.per_batch:
+        parts += "; the last, {last}, is {last_kg}"
+    return f" Stir a bag before it is parted, and weigh the dry mix{parts}." if parts else ""
 
 
 def _portions(of: MixingBrief) -> Values:

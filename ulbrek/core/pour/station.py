@@ -9,7 +9,7 @@ from ulbrek.core.pour.placing import mixed_step, place_step, stages_of, water_st
 from ulbrek.core.pour.ready import ready_steps
 from ulbrek.core.pour.sheet import Bags, DoseOfBag, Fill, Level, RunSheet
 
-_FILLS = 1.05  # times its volume, what a batch is taken to fill: nobody mixes again for a trowel's worth
+_TRIFLE = 1e-6
 _MOST_TURNS, _MOST_FORMS = 24, 60  # of one piece, and in all
 
 
@@ -57,7 +57,7 @@ def _turns(of: PourBrief) -> Iterator[FillBrief]:
     batch_l = of.mixing.per_batch * of.mixing.yield_l
     most = max(1, min(_MOST_TURNS, _MOST_FORMS // max(1, len(of.fills))))
     for fill in of.fills:
-        at_once = max(1, int(_FILLS * batch_l * fill.count / fill.litres), -(-fill.count // most))
+        at_once = max(1, int(batch_l * fill.count / fill.litres + _TRIFLE), -(-fill.count // most))
         if fill.matches or fill.count <= at_once:
             yield fill
             continue

@@ -12,6 +12,7 @@ from ulbrek.core.pour.sheet import RunSheet, Step
 from ulbrek.core.pour.state import run_state
 from ulbrek.files.pack.words import Block, table
 
+_TRIFLE_L = 1e-6
 _BOX = "\u2610"
 _WHO = {"mixer": "mixes", "placer": "places", "anyone": "anyone"}
 
@@ -57,6 +58,9 @@ class _Steps:
         self.sheet, self.state, self.units = sheet, state, units
         self.steps = {one.id: one for one in all_steps(sheet)}
         self.of_batch = {one.number: one for one in state.batches}
+        # Of what is mixed to be safe, a batch may find all forms full.
+        full_l = max((one.to_l for one in sheet.fills), default=0.0)
+        self.spare = {one.number for one in state.batches if one.from_l >= full_l - _TRIFLE_L}
         self.names = {one.id: one.name for one in sheet.fills}
 
     def listed(self, begins: str) -> Block:
@@ -67,6 +71,7 @@ class _Steps:
     def in_order(self) -> Block:
         """Steps by their hour, who does each, and what says that it is done."""
         steps = [one for one in self.state.steps if not one.id.startswith(("ready/", "after/"))]
+        steps = [one for one in steps if one.batch not in self.spare]
         steps.sort(key=lambda one: one.at)
         begin = min((one.at for one in steps), default=0.0)
         rows = [[_after(one.at - begin), _WHO[one.who], self.title(one), self.look(one), "__:__"] for one in steps]
@@ -101,7 +106,8 @@ class _Steps:
             rows.append(
                 [
                     f"{number}",
-                    write_quantity(batch.bags, bags.counts, self.units),
+                    write_quantity(batch.bags, bags.counts, self.units)
+                    + (", only where it is short" if number in self.spare else ""),
                     start,
                     most,
                     doses,
