@@ -16,6 +16,8 @@ import { Changes } from "./Changes";
 import { Part } from "./Part";
 import { StockOfPour } from "./StockOfPour";
 
+const DAY_MS = 24 * 3_600_000;
+
 /** One pour: its castings, its batches, what is due, and what has changed of its plan since. */
 export function PourPage({ pourId }: { pourId: string }) {
   const { data: view } = useSuspenseQuery(pourQuery(pourId));
@@ -24,6 +26,7 @@ export function PourPage({ pourId }: { pourId: string }) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const { pour, plan } = view;
   const zone = plan.cure.zone;
+  const isOfToday = !pour.poured_at || Date.now() - Date.parse(pour.poured_at) < DAY_MS;
   return (
     <ShopPage title={`Pour: ${pour.job.name}`}>
       <div className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -61,8 +64,8 @@ export function PourPage({ pourId }: { pourId: string }) {
           </>
         )}
         {!pour.cancelled_at && (
-          <Link to="/pours/$pourId/run" params={{ pourId }} className="button button-now">
-            Run the pour
+          <Link to="/pours/$pourId/run" params={{ pourId }} className={`button ${isOfToday ? "button-now" : ""}`}>
+            {isOfToday ? "Run the pour" : "Run sheet"}
           </Link>
         )}
       </div>

@@ -1,10 +1,10 @@
+import { useNames } from "@/api/records";
 import { kept } from "@/run/said";
 import type { RunEntry } from "@/run/types";
 import type { Run } from "@/run/useRun";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { useWho } from "./RunPage";
 import { at, type StepWords } from "./words";
 
 /** What was written down, newest first; each can be taken back. */
@@ -71,4 +71,10 @@ function said(entry: RunEntry, run: Run, words: StepWords, units: Units): string
     default:
       return title;
   }
+}
+
+/** Who wrote something down, by name. */
+function useWho(): (id: string | null) => string {
+  const names = useNames();
+  return (id) => (id ? (names.get(id) ?? "") : "");
 }

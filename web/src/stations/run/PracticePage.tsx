@@ -3,6 +3,7 @@ import { type Practice, SPEED, usePractice } from "@/run/usePractice";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
+import type { Role } from "./Roles";
 import { Running } from "./RunPage";
 import { at } from "./words";
 
@@ -21,13 +22,13 @@ export function PracticePage({ pourId }: { pourId: string }) {
   return (
     <Running
       run={run}
-      above={
+      above={(role) => (
         <>
           <Bar practice={practice} pourId={pourId} />
-          <Mishaps run={run} />
+          <Mishaps run={run} role={role} />
           {run.state.over && <Score run={run} />}
         </>
-      }
+      )}
     />
   );
 }
@@ -55,9 +56,12 @@ function Bar({ practice, pourId }: { practice: Practice; pourId: string }) {
   );
 }
 
-function Mishaps({ run }: { run: Run }) {
+function Mishaps({ run, role }: { run: Run; role: Role }) {
   const { zone } = run.view;
-  const shown = (run.practice?.mishaps ?? []).filter((one) => one.until > run.now && one.from_at <= run.now);
+  const shown = (run.practice?.mishaps ?? []).filter(
+    // Whoever does all of it is missed by nobody.
+    (one) => one.until > run.now && one.from_at <= run.now && !(one.kind === "away" && role === "all"),
+  );
   const covered = run.entries.some((one) => one.kind === "covered");
   return (
     <div role="status" className="space-y-2 px-4 empty:hidden">
