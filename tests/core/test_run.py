@@ -462,7 +462,7 @@ def test_as_many_are_filled_at_once_as_one_batch_fills_and_all_where_they_must_m
     assert [(one.name, one.first, one.count) for one in small.fills] == [
         ("Top 1–2", 0, 2), ("Top 3–4", 2, 2), ("Top 5", 4, 1),
     ]  # fmt: skip
-    assert [one.count for one in of_blocks(5, "220 mm", matches="pair").fills] == [5]
+    assert [(one.name, one.count) for one in of_blocks(5, "220 mm", matches="pair").fills] == [("Top × 5", 5)]
     many = of_blocks(400, "450 mm").fills
     assert len(many) <= 24
     assert sum(one.count for one in many) == 400

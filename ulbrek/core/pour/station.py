@@ -59,7 +59,7 @@ def _turns(of: PourBrief) -> Iterator[FillBrief]:
     for fill in of.fills:
         at_once = max(1, int(batch_l * fill.count / fill.litres + _TRIFLE), -(-fill.count // most))
         if fill.matches or fill.count <= at_once:
-            yield fill
+            yield replace(fill, name=f"{fill.name} × {fill.count}") if fill.count > 1 else fill
             continue
         for turn, first in enumerate(range(0, fill.count, at_once), 1):
             count = min(at_once, fill.count - first)

@@ -18,7 +18,8 @@ export function StepPicture({ fill, step, now, units }: Props) {
   const floor = TOP + drawn;
   const x = (mm: number) => BOARD + (mm / fill.across_mm) * across;
   const y = (mm: number) => floor - (mm / fill.depth_mm) * drawn;
-  const full = step.shows === "fill" ? now.from_mm : step.shows === "steel" ? now.to_mm : fill.depth_mm;
+  const partly = step.shows === "steel" || step.shows === "settle";
+  const full = step.shows === "fill" ? now.from_mm : partly ? now.to_mm : fill.depth_mm;
   const d = fill.section.map((ring) => `M${pairs(ring, x, y).join("L")}Z`).join("");
   const level = step.shows === "fill" ? now.to_mm : step.shows === "steel" ? now.to_mm : null;
   const spans = spansOf(fill, level ?? fill.depth_mm);
@@ -28,7 +29,7 @@ export function StepPicture({ fill, step, now, units }: Props) {
   });
   // Round a core by turns: first on one side, then on the other, the next batch the other way.
   const turns = step.shows === "fill" && fill.step_mm && spans.length > 1 ? inTurns(spans, now.batch ?? 1) : [widest];
-  const arrow = x(turns.length > 1 ? fill.across_mm : widest.middle);
+  const label = labelled(turns.length > 1 ? null : x(widest.middle));
   const id = `cut-${fill.id}`;
   return (
     <svg
@@ -74,7 +75,7 @@ export function StepPicture({ fill, step, now, units }: Props) {
       )}
       {step.shows === "settle" && (
         <path
-          d={`M4 ${TOP + drawn / 2 - 10}l-3 6 6 8-3 6M${WIDE - 4} ${TOP + drawn / 2 - 10}l3 6-6 8 3 6`}
+          d={`M4 ${y(full / 2) - 10}l-3 6 6 8-3 6M${WIDE - 4} ${y(full / 2) - 10}l3 6-6 8 3 6`}
           stroke="var(--crayon)"
           strokeWidth="3"
           fill="none"
@@ -102,14 +103,7 @@ export function StepPicture({ fill, step, now, units }: Props) {
       {level !== null && (
         <g>
           <path d={`M${BOARD} ${y(level)}H${WIDE - BOARD}`} stroke="var(--ink)" strokeDasharray="5 4" />
-          <text
-            x={arrow < WIDE / 2 ? WIDE - BOARD - 6 : BOARD + 6}
-            y={20}
-            textAnchor={arrow < WIDE / 2 ? "end" : "start"}
-            className="figure"
-            fontSize="19"
-            fill="var(--ink)"
-          >
+          <text {...label} y={20} className="figure" fontSize="19" fill="var(--ink)">
             to {writeLength(level, units, "tape")}
           </text>
         </g>
@@ -118,9 +112,16 @@ export function StepPicture({ fill, step, now, units }: Props) {
   );
 }
 
+/** Where the height is written, beside the arrow; between several. */
+function labelled(arrow: number | null): { x: number; textAnchor: "start" | "middle" | "end" } {
+  if (arrow === null) return { x: WIDE / 2, textAnchor: "middle" };
+  return arrow < WIDE / 2 ? { x: WIDE - BOARD - 6, textAnchor: "end" } : { x: BOARD + 6, textAnchor: "start" };
+}
+
 function told(step: Step, now: StepNow, units: Units): string {
   if (step.shows === "fill") return `The form, to be filled to ${writeLength(now.to_mm, units, "tape")}`;
   if (step.shows === "steel") return `The form, filled to ${writeLength(now.to_mm, units, "tape")}, the steel going in`;
+  if (step.shows === "settle") return `The form, filled to ${writeLength(now.to_mm, units, "tape")}`;
   return "The form, filled";
 }
 
