@@ -14,6 +14,7 @@ from itertools import count
 import manifold3d
 from playwright.sync_api import Page
 
+from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
 from ops.browser import DESK, chromium
@@ -36,7 +37,6 @@ from ulbrek.store.database import Database
 
 DEMO = sorted((ROOT / "demo").glob("*.ulbrek.json"))
 RINSE_SINK_TOP = DEMO[0]
-CALIBRATION_STEPS = 2_000_000
 # From the Enter key to the frame in which the next revision and its figures are on the screen.
 WATCH_EDITS = """() => {
   window.edits = []; let began = 0, last = document.querySelector('[data-revision]').dataset.revision;
@@ -64,7 +64,7 @@ WATCH_DRAG = """() => {
 
 def main() -> None:
     """Measures everything and prints it."""
-    say("calibration loop", [calibration() for _ in range(5)], "the machine's own pace; 110 ms when quiet")
+    say("calibration loop", [calibration() for _ in range(5)], f"the machine's own pace; {QUIET_MS} ms when quiet")
     gc.collect()
     gc.freeze()  # as the server does
     for file in DEMO:
@@ -148,15 +148,6 @@ def plan_next(jobs: Iterator[Job], memory: Memory | None = None) -> object:
 def volume_next(pieces: Iterator[Piece]) -> float:
     """The volume of the next of them [mm³]."""
     return volume_of(next(pieces))
-
-
-def calibration() -> float:
-    """A fixed loop [ms]."""
-    began = time.perf_counter()
-    total = 0
-    for step in range(CALIBRATION_STEPS):
-        total += step & 7
-    return (time.perf_counter() - began) * 1000
 
 
 def volume_against_peer() -> None:

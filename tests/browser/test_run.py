@@ -231,11 +231,46 @@ def test_a_practice_runs_fast_shows_what_is_seen_and_keeps_nothing(
     assert run_of(api, pour)["entries"] == []
 
 
-@pytest.mark.parametrize(("size", "theme"), [(PHONE, "light"), (PHONE, "dark"), (DESK, "light")])
+def test_it_is_run_by_the_keys_alone_and_they_go_on_where_the_next_act_is(open_page: OpenPage, pour: str) -> None:
+    page = open_page(f"/pours/{pour}/run", units="mm")
+    boxes = page.locator("[data-ready] button[aria-pressed=false]")
+    expect(boxes.first).to_be_visible()
+    boxes.first.focus()
+    pressed = page.evaluate_handle("() => document.activeElement")
+    while boxes.count():
+        if page.evaluate("document.activeElement.ariaPressed === 'false'"):
+            pressed = page.evaluate_handle("() => document.activeElement")
+            page.keyboard.press("Space")
+            page.wait_for_function("(one) => one.ariaPressed !== 'false' || !one.isConnected", arg=pressed)
+        else:
+            page.keyboard.press("Tab")
+    for step, button in (("batch/1/water", "Water goes in"), ("batch/1/mixed", "It sinks by a third")):
+        expect(page.locator(f"[data-step='{step}']")).to_be_focused()
+        wanted = page.get_by_role("region", name="Mixing").get_by_role("button", name=button)
+        expect(wanted).to_be_enabled()
+        for _ in range(20):
+            page.keyboard.press("Tab")
+            if wanted.evaluate("(one) => one === document.activeElement"):
+                break
+        page.keyboard.press("Enter")
+    expect(page.locator("[data-step]").first).to_be_focused()
+    assert "/place" in (page.locator("[data-step]").first.get_attribute("data-step") or "")
+
+
+TABLET: Any = {"width": 800, "height": 1280}
+
+
+@pytest.mark.parametrize(
+    ("size", "theme", "what"),
+    [
+        (PHONE, "light", "run"), (PHONE, "dark", "run"), (DESK, "light", "run"), (TABLET, "light", "run"),
+        (PHONE, "dark", "practice"),
+    ],
+)  # fmt: skip
 def test_everybody_can_read_and_reach_it(
-    api: TestClient, open_page: OpenPage, pour: str, size: Any, theme: str
+    api: TestClient, open_page: OpenPage, pour: str, size: Any, theme: str, what: str
 ) -> None:
-    page = open_page(f"/pours/{pour}/run", units="mm", theme=theme, size=size)
+    page = open_page(f"/pours/{pour}/{what}", units="mm", theme=theme, size=size)
     first = page.locator("[data-ready]").first
     expect(first).to_be_visible()
     found = Axe().run(page, options=AXE_TAGS).response["violations"]
@@ -244,6 +279,7 @@ def test_everybody_can_read_and_reach_it(
     expect(page.get_by_role("button", name="Water goes in")).to_be_enabled()
     page.get_by_text("Written down").click()
     page.keyboard.press("End")  # what lies under the footer is reached by scrolling
+    page.wait_for_function("innerHeight + scrollY >= document.documentElement.scrollHeight - 1")
     found = Axe().run(page, options=AXE_TAGS).response["violations"]
     assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
     wide = page.evaluate("document.documentElement.scrollWidth - innerWidth")

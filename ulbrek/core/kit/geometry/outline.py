@@ -7,6 +7,7 @@ from math import cos, hypot, sin, tau
 from typing import NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 from shapely import Polygon, polygons
 
 from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area
@@ -122,17 +123,23 @@ class Outline:
     @cached_property
     def polygon(self) -> Polygon:
         """A polygon of exactly its area; its arcs are chopped into 64 chords a turn."""
-        if self.is_straight:
-            points = np.array([(a.x, a.y) for a, b in self._sides if (a.x, a.y) != (b.x, b.y)])
-        else:
-            points = np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
-        found = polygons(points)
+        found = polygons(self.chopped)
         assert isinstance(found, Polygon)  # noqa: S101 - of one ring comes one
         return found
 
+    @cached_property
+    def chopped(self) -> NDArray[np.float64]:
+        """Its corners and those of the chords of its arcs, one after another: [n, 2] in mm."""
+        if self.is_straight:
+            return np.array([(a.x, a.y) for a, b in self._sides if (a.x, a.y) != (b.x, b.y)])
+        return np.array([point for e in self.edges for point in e.chopped(CHORDS_PER_TURN)])
+
     def moved(self, dx: float, dy: float) -> "Outline":
         """The same outline moved by dx, dy [mm]."""
-        return Outline(tuple(Vertex(v.x + dx, v.y + dy, v.bulge) for v in self.vertices), self.names)
+        found = Outline(tuple(Vertex(v.x + dx, v.y + dy, v.bulge) for v in self.vertices), self.names)
+        if "chopped" in self.__dict__:  # copies of one outline are chopped once
+            found.__dict__["chopped"] = self.chopped + np.array((dx, dy))
+        return found
 
     def turned(self, by: float) -> "Outline":
         """The same outline turned counter-clockwise about the origin by an angle [rad]."""

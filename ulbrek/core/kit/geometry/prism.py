@@ -11,10 +11,13 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.moments import Moments
 from ulbrek.core.kit.geometry.offset import inset
-from ulbrek.core.kit.geometry.outline import Outline
+from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.kit.remembering import remembered
 
 Mouth = Literal["top", "bottom"]
 _FAR_MM = 1e6
+_DIGITS = 9  # of a millimetre, in which copies of one outline are the same
+_ROOM_BYTES = 4_000_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,7 +98,10 @@ class Prism:
             for cut in cuts:
                 from_face = self.top_mm - height_mm if cut.at == "top" else height_mm - self.bottom_mm
                 lost[index] += cut.inset_mm(from_face)
-        return inset(self.outline, lost)
+        x, y, _ = self.outline.vertices[0]
+        at_home = [Vertex(round(v.x - x, _DIGITS), round(v.y - y, _DIGITS), v.bulge) for v in self.outline.vertices]
+        left = _inset_at_home(Outline(tuple(at_home), self.outline.names), tuple(lost))
+        return left.moved(x, y) if left is not None else None
 
     def section_at(self, height_mm: float) -> BaseGeometry:
         """What of it is there at a height [mm], as polygons of exact area."""
@@ -136,6 +142,15 @@ class Prism:
                 reached = [slope.at(x, y) for x, y in self.outline.polygon.exterior.coords]
                 yield min(reached)
                 yield max(reached)
+
+
+@remembered(_ROOM_BYTES, lambda left, outline, _: 600 + 400 * len((left or outline).vertices))
+def _inset_at_home(outline: Outline, lost_mm: tuple[float, ...]) -> Outline | None:
+    """An outline that narrows, its first corner in the origin: copies in a row share it."""
+    left = inset(outline, lost_mm)
+    if left is not None:
+        _ = left.chopped
+    return left
 
 
 def _where(slope: Fall, height: float, sign: int) -> Polygon:

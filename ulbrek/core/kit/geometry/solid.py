@@ -6,6 +6,7 @@ from functools import cached_property
 from itertools import pairwise
 
 import numpy as np
+from numpy.typing import NDArray
 from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
@@ -62,9 +63,11 @@ class Solid:
             shape = self._prisms[number].section_at(height_mm)
             (cuts if number > len(self.adds) else bodies).append(shape)
         if bodies:
-            concrete = unary_union([concrete, *bodies])
-            cuts += self._straight_cuts_at(height_mm)  # they cut what was added, too
-        return concrete.difference(unary_union(cuts)) if cuts else concrete
+            concrete = unary_union([concrete, *bodies]) if len(bodies) > 1 or not concrete.is_empty else bodies[0]
+            cuts.append(self._straight_cuts_at(height_mm))  # they cut what was added, too
+        if not cuts:
+            return concrete
+        return concrete.difference(unary_union(cuts) if len(cuts) > 1 else cuts[0])
 
     @cached_property
     def _prisms(self) -> tuple[Prism, ...]:
@@ -73,13 +76,33 @@ class Solid:
 
     def _there(self, height_mm: float, straight: bool) -> Iterator[int]:
         """The numbers of the prisms that are there at a height, those that are straight or the others."""
-        for number, prism in enumerate(self._prisms):
-            if prism.is_straight == straight and prism.bottom_mm <= height_mm < prism.top_mm:
-                yield number
+        numbers, bottoms, tops = self._spans[straight]
+        yield from numbers[(bottoms <= height_mm) & (height_mm < tops)].tolist()
 
-    def _straight_cuts_at(self, height_mm: float) -> list[BaseGeometry]:
-        there = [number for number in self._there(height_mm, straight=True) if number > len(self.adds)]
-        return [self._prisms[number].section_at(height_mm) for number in there]
+    @cached_property
+    def _spans(self) -> dict[bool, tuple[NDArray[np.int_], NDArray[np.float64], NDArray[np.float64]]]:
+        """Of the straight prisms and of the others: their numbers, and where each begins and ends [mm]."""
+        of: dict[bool, list[tuple[int, float, float]]] = {True: [], False: []}
+        for number, prism in enumerate(self._prisms):
+            of[prism.is_straight].append((number, prism.bottom_mm, prism.top_mm))
+        return {
+            straight: (
+                np.array([one[0] for one in found], int), np.array([one[1] for one in found]),
+                np.array([one[2] for one in found]),
+            )
+            for straight, found in of.items()
+        }  # fmt: skip
+
+    def _straight_cuts_at(self, height_mm: float) -> BaseGeometry:
+        """All that is straight and cut at a height; the same at every height that has just these."""
+        there = tuple(number for number in self._there(height_mm, straight=True) if number > len(self.adds))
+        if there not in self._known_cuts:
+            self._known_cuts[there] = unary_union([self._prisms[number].section_at(height_mm) for number in there])
+        return self._known_cuts[there]
+
+    @cached_property
+    def _known_cuts(self) -> dict[tuple[int, ...], BaseGeometry]:
+        return {}
 
     @cached_property
     def _known(self) -> dict[tuple[int, ...], BaseGeometry]:

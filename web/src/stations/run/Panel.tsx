@@ -54,7 +54,11 @@ export function Panel(props: Props) {
       {form && step.shows !== "nothing" && step.shows !== "mix" && (
         <StepPicture fill={form} step={step} now={current} units={units} />
       )}
-      <h2 className="text-[1.75rem] leading-tight font-bold [overflow-wrap:anywhere]" data-step={current.id}>
+      <h2
+        className="scroll-mt-40 text-[1.75rem] leading-tight font-bold [overflow-wrap:anywhere]"
+        data-step={current.id}
+        tabIndex={-1}
+      >
         {waits ? "Wait: " : ""}
         {words.title(current)}
       </h2>

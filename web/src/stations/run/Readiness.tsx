@@ -64,8 +64,8 @@ function Item({ one, words, run, onDone, onNotYet, onSkip }: Ticking & { one: St
           aria-pressed={isDone(one)}
           aria-label={title}
           className={`grid size-14 shrink-0 place-items-center border-2 border-ink text-3xl ${isDone(one) ? "bg-ink text-paper" : ""}`}
-          disabled={isDone(one)}
-          onClick={() => onDone(one, null)}
+          aria-disabled={isDone(one)}
+          onClick={() => !isDone(one) && onDone(one, null)}
         >
           {one.status === "done" ? "✓" : one.status === "skipped" ? "–" : one.not_yet > 0 ? "…" : ""}
         </button>

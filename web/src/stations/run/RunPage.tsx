@@ -1,5 +1,5 @@
 import { Link } from "@tanstack/react-router";
-import { type ComponentProps, type ReactNode, useMemo, useState } from "react";
+import { type ComponentProps, type ReactNode, useMemo, useRef, useState } from "react";
 import { allSteps } from "@/run/said";
 import { isToldNotReady } from "@/run/state";
 import { isDone, type RunState, type StepNow } from "@/run/types";
@@ -16,6 +16,7 @@ import { type AskedOfRun, RunDialog } from "./RunDialog";
 import { RunHeader } from "./RunHeader";
 import { useAwake, useKeptHere, useSignals } from "./useDay";
 import { useHelper } from "./useHelper";
+import { useNextAct } from "./useNextAct";
 import { useSaying } from "./useSaying";
 import { InDoubt, Warnings } from "./Warnings";
 import { at, StepWords } from "./words";
@@ -43,7 +44,7 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
   const [role, setRole] = useRole(view.pour_id);
   const [asked, setAsked] = useState<AskedOfRun | null>(null);
   const words = useMemo(() => new StepWords(sheet, allSteps(sheet), state.batches, units), [sheet, state, units]);
-  const { last, say, did, undo } = useSaying(run, words);
+  const { last, said, say, did, undo } = useSaying(run, words);
   useHelper(run, role, words);
   const ready = state.steps.filter((one) => one.id.startsWith("ready/"));
   const getting = ready.some((one) => !isDone(one) && !(one.not_yet > 0 && words.step(one)?.holds));
@@ -58,12 +59,15 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
     void say({ kind: "answer", step: step.id, answer: "not yet" }, `not yet: ${words.title(step)}`);
   const ticking = { words, run, onDone: did, onNotYet, onSkip };
   const first = panels[0]?.step;
+  const main = useRef<HTMLElement>(null);
+  const left = ready.filter((one) => !isDone(one) && one.not_yet === 0).length;
+  useNextAct([left, ...panels.map(({ step }) => step && `${step.id} ${step.passed}`)].join(), main, said);
   return (
     <div className="run-day flex min-h-dvh flex-col" data-panels={panels.length}>
       <RunHeader run={run} />
       {above?.(role)}
       <Roles role={role} onChange={setRole} />
-      <main className="flex-1 pb-4">
+      <main ref={main} className="flex-1 pb-4">
         <h1 className="sr-only">Pour day: {view.name}</h1>
         <Warnings run={run} words={words} />
         <InDoubt run={run} words={words} />
