@@ -83,6 +83,11 @@ def test_a_greater_need_is_never_due_earlier(needs: list[float], celsius: float,
         assert share_at(by, MIX.gain, age / 24) * MIX.strength_28_least_mpa == pytest.approx(mpa, rel=1e-6)  # type: ignore[arg-type]
 
 
+def test_what_is_packed_has_no_bleed_water_to_wait_for() -> None:
+    acts = [{act.id for act in plan(top(mix={"feel": feel}), SHOP).cure.acts} for feel in ("packed", "plastic")]
+    assert acts[1] - acts[0] == {"bleed"}
+
+
 def test_strength_counts_from_final_set_and_never_falls() -> None:
     curve = plan(top(), SHOP).cure.curve
     assert all(point.likely_mpa == 0 for point in curve if point.hour <= 6.4)

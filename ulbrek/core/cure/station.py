@@ -77,6 +77,7 @@ class CureBrief:
         strength_left: what its water leaves of the strength [%]
         own_strength: at 28 days with its usual water [MPa]
         turns: how often the forms are filled
+        packed: whether it is packed by hand: then no water comes out of it
     """
 
     mix: Mix
@@ -86,6 +87,7 @@ class CureBrief:
     strength_left: Figure | None = None
     own_strength: Spread | None = None
     turns: int = 1
+    packed: bool = False
 
 
 def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
@@ -135,7 +137,8 @@ class _Clock:
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
         for act in FINISHING_SULFO if self.sulfo else FINISHING:
-            if self.poured.face_up or not act.face_up_only:
+            needless = self.poured.packed and act.id == "bleed"
+            if not needless and (self.poured.face_up or not act.face_up_only):
                 when = work(
                     rules.hour_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share, pace=self.pace
                 )

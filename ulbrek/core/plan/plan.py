@@ -239,7 +239,10 @@ class _Planning:
         )
         face_up = any(piece.cast == "face up" for piece in self.job.pieces)
         turns = max(-(-piece.count // at_once(self.job, piece, self.record)) for piece in self.job.pieces)
-        return CureBrief(self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns)
+        packed = (self.job.mix.feel or self.chosen.mix.feel) == "packed"
+        return CureBrief(
+            self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed
+        )
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""

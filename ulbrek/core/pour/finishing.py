@@ -36,13 +36,8 @@ _SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 def finish_steps(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
     """What is done to a face after it is struck off."""
     for act in of.acts:
-        if act.id in _HOW and not _is_needless(act, fill, of):
+        if act.id in _HOW and (fill.face_up or act.id != "trowel"):
             yield _of(act, fill)
-
-
-def _is_needless(act: ActBrief, fill: FillBrief, of: PourBrief) -> bool:
-    """A back is not trowelled, and what is packed gives no water."""
-    return (act.id == "trowel" and not fill.face_up) or (act.id == "bleed" and of.mixing.school == "packed")
 
 
 def _of(act: ActBrief, fill: FillBrief) -> Step:
