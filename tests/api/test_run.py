@@ -80,6 +80,14 @@ def test_a_day_is_written_into_the_records(api: TestClient, pour: str) -> None:
     assert {one["state"] for one in kept["castings"]} == {"poured"}
 
 
+def test_who_is_asked_and_who_was_planned_with_is_there(api: TestClient, pour: str) -> None:
+    people = api.post("/api/members", json={"name": "Wren", "units": "mm"}).json()
+    [wren] = [one["id"] for one in people if one["name"] == "Wren"] if isinstance(people, list) else [people["id"]]
+    assert api.get(f"/api/pours/{pour}/run").json()["people"] == []
+    api.put(f"/api/pours/{pour}/asked", json={"members": [wren]})
+    assert api.get(f"/api/pours/{pour}/run").json()["people"] == ["Wren"]
+
+
 def test_what_is_filled_in_turn_has_its_own_batches(api: TestClient) -> None:
     document = top_document(piece={"count": 2}, mix={"bags_per_batch": 1})
     job = api.post("/api/jobs", json={"job": document}).json()["id"]

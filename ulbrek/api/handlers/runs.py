@@ -11,7 +11,7 @@ from ulbrek.api import tasks
 from ulbrek.api.handlers.bench import OfBenches
 from ulbrek.api.handlers.common import Db, Long, as_file
 from ulbrek.api.services.plans import claim_pour
-from ulbrek.api.services.runs import Missing, Runs, Writing, in_time, missing, now_ms
+from ulbrek.api.services.runs import Missing, Runs, Writing, in_time, missing, now_ms, people
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.units import Units
@@ -38,8 +38,8 @@ class RunEntriesRequest(BaseModel):
 class RunView:
     """A pour as it is run.
 
-    ``missing`` is what is not on the shelf of what it takes. ``now`` is what this server's clock says [ms since 1970]:
-    by it a device learns how far its own is off.
+    ``missing`` is what is not on the shelf of what it takes, ``people`` who is asked to it or planned to be there.
+    ``now`` is what this server's clock says [ms since 1970]: by it a device learns how far its own is off.
     """
 
     pour_id: UUID
@@ -50,6 +50,7 @@ class RunView:
     sheet: RunSheet
     entries: list[RunEntry]
     missing: list[Missing]
+    people: list[str]
     state: RunState
     now: float
 
@@ -92,9 +93,10 @@ def get_run(db: Db, runs: Run, pour_id: UUID) -> Response:
     made, now = runs.of(pour, shop), now_ms()
     with db.work() as records:
         short = missing(records, shop.id, pour, made)
+        there = people(records, shop, pour)
     hours = shop.shop.hours
     view = RunView(
-        pour_id, pour.job_id, pour.job.name, hours.zone, hours.clock, made.sheet, entries, short,
+        pour_id, pour.job_id, pour.job.name, hours.zone, hours.clock, made.sheet, entries, short, there,
         run_state(made.sheet, entries, now), now,
     )  # fmt: skip
     return answer(RunView, view)

@@ -75,6 +75,14 @@ def missing(records: Records, shop_id: UUID, pour: StoredPour, made: Made) -> li
     return found
 
 
+def people(records: Records, shop: StoredShop, pour: StoredPour) -> list[str]:
+    """By name, whoever is asked to a pour, and whom its job was planned with."""
+    asked = set(records.asked(shop.id).of_pour(pour.id))
+    planned = set(pour.job.handling.there)
+    names = [one.name for one in records.members(shop.id).all() if one.id in asked]
+    return list(dict.fromkeys([*names, *(one.name for one in shop.shop.people if one.id in planned)]))
+
+
 class Runs:
     """The run sheets of one application; a pour's is made once."""
 

@@ -72,6 +72,7 @@ function Item({ one, words, run, onDone, onNotYet, onSkip }: Ticking & { one: St
         <div className="min-w-0 flex-1">
           <h3 className="text-lg font-bold [overflow-wrap:anywhere]">{title}</h3>
           <p className="text-soft">{words.how(one)}</p>
+          {one.id === "ready/people" && run.view.people.length > 0 && <p>There: {run.view.people.join(", ")}.</p>}
           {one.not_yet > 0 && !isDone(one) && <p className="font-bold">{heldUp(one, run, words)}</p>}
           {!isDone(one) && (
             <div className="flex gap-6">

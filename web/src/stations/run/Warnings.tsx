@@ -5,7 +5,9 @@ import { at, type StepWords } from "./words";
 /** What cannot wait: a batch that is too old, an act that is late, hands that are wanted twice. */
 export function Warnings({ run, words }: { run: Run; words: StepWords }) {
   const { state, view, now } = run;
-  const old = state.batches.filter((one) => one.use_by !== null && one.placed_at === null && one.use_by < now);
+  const old = state.batches.filter(
+    (one) => one.use_by !== null && one.placed_at === null && one.use_by < now && one.from_l < state.whole_l,
+  );
   const title = (id: string) => {
     const step = state.steps.find((one) => one.id === id);
     return step ? words.title(step) : id;
