@@ -22,6 +22,7 @@ from ulbrek.core.pour.station import run_sheet
 from ulbrek.files.calendar_file import write_calendar
 from ulbrek.files.pack import Paper, job_pack
 from ulbrek.files.pack.labels import label_pages
+from ulbrek.files.pack.pouring import pour_day
 
 SHOP = Shop()
 POUR = datetime(2026, 5, 4, 13, 0, tzinfo=UTC)
@@ -263,3 +264,17 @@ def test_no_page_is_left_with_three_lines_on_it(number: int, paper: Paper) -> No
     pages = pack(demo_job(number), units="mm", paper=paper).pages
     lines = [len(plain(page).strip().splitlines()) - 1 for page in pages]  # the foot is one
     assert min(lines) > 3
+
+
+def test_a_batch_that_would_find_all_forms_full_is_mixed_only_where_it_is_short() -> None:
+    piece = {"outline": {"length": "900 mm", "width": "750 mm"}, "thickness": "50 mm"}
+    job = top(piece=piece, mix={"container": "bucket", "bag": "25kg", "feel": "packed", "work": "packed"})
+    sheet = run_sheet(pour_brief(job, plan(job, Shop())))
+    mixed = sheet.bags.yield_l * sum(sheet.bags.planned[:-1])
+    assert mixed >= 900 * 750 * 50 / 1e6
+    tables = [str(block) for block in pour_day(sheet, "mm") if "to_fill_in" in block]
+    [batches] = [one for one in tables if "Water first" in one]
+    [steps] = [one for one in tables if "Done when" in one]
+    assert batches.count("only where it is short") == 1
+    assert f"Batch {len(sheet.bags.planned) - 1}:" in steps
+    assert f"Batch {len(sheet.bags.planned)}:" not in steps
