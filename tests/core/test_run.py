@@ -437,7 +437,7 @@ def test_what_other_forms_take_is_not_there_for_this_one(form: int, begun: int) 
 
 
 def of_blocks(count: int, size: str, **more: Any) -> RunSheet:
-    piece = {"outline": {"length": size, "width": size}, "thickness": "100 mm", "count": count, **more}
+    piece = {"outline": {"length": size, "width": size}, "thickness": "100 mm", "count": count} | more
     job = top(piece=piece, mix={"container": "bucket"}, steel={"school": "none"})
     return run_sheet(pour_brief(job, plan(job, SHOP, AT_ONCE)))
 
@@ -486,6 +486,14 @@ def test_a_lift_ends_where_a_batch_does_and_is_no_higher_than_the_tools_reach(si
         ends = [batch_mm * number for number in range(1, 200) if before + 75.01 < batch_mm * number <= before + 150]
         ends = [one for one in ends if one < min(depth, batch_mm * (len(sheet.bags.planned) - 1)) + 0.01]
         assert not ends or at == pytest.approx(max(ends), abs=0.5)
+
+
+def test_a_set_that_a_batch_would_only_smear_over_is_filled_one_after_another() -> None:
+    thick = of_blocks(3, "450 mm", matches="pair", thickness="100 mm")  # 20.3 l each: a batch of 12.7 l rises 21 mm
+    assert [one.count for one in thick.fills] == [3]
+    thin = of_blocks(6, "450 mm", matches="pair", thickness="50 mm")  # 10.1 l each: it would rise 10 mm
+    assert [one.count for one in thin.fills] == [1] * 6
+    assert all(one.share == 1.0 for one in thin.fills)
 
 
 def test_what_is_packed_is_tamped_and_gives_no_water() -> None:

@@ -10,6 +10,7 @@ from ulbrek.core.pour.ready import ready_steps
 from ulbrek.core.pour.sheet import Bags, DoseOfBag, Fill, Level, RunSheet
 
 _TRIFLE = 1e-6
+_LEAST_LAYER_MM = 15.0  # Source: common practice: less than that is not placed but smeared.
 _MOST_TURNS, _MOST_FORMS = 24, 60  # of one piece, and in all
 
 
@@ -53,10 +54,12 @@ def _fills(of: PourBrief) -> Iterator[Fill]:
 
 
 def _turns(of: PourBrief) -> Iterator[FillBrief]:
-    """Of castings alike, as many at once as one batch fills; all where they must look alike."""
+    """Of castings alike, as many at once as one batch fills; all where they must look alike and share each batch."""
     batch_l = of.mixing.per_batch * of.mixing.yield_l
+    shared = set(_shared(of.fills, batch_l))
     most = max(1, min(_MOST_TURNS, _MOST_FORMS // max(1, len(of.fills))))
-    for fill in of.fills:
+    for one in of.fills:
+        fill = one if one.matches in shared else replace(one, matches=None)
         at_once = max(1, int(batch_l * fill.count / fill.litres + _TRIFLE), -(-fill.count // most))
         if fill.matches or fill.count <= at_once:
             yield replace(fill, name=f"{fill.name} × {fill.count}") if fill.count > 1 else fill
@@ -65,6 +68,15 @@ def _turns(of: PourBrief) -> Iterator[FillBrief]:
             count = min(at_once, fill.count - first)
             name = f"{fill.name} {first + 1}" + (f"–{first + count}" if count > 1 else "")
             yield replace(fill, turn=turn, first=first, count=count, name=name)
+
+
+def _shared(fills: Sequence[FillBrief], batch_l: float) -> Iterator[str]:
+    """The sets whose forms share each batch: those in which a batch is no film over all of them."""
+    for name in {fill.matches for fill in fills if fill.matches}:
+        alike = [fill for fill in fills if fill.matches == name]
+        share = min(1.0, batch_l / sum(fill.litres for fill in alike))
+        if share >= 1.0 or min(fill.depth_mm for fill in alike) * share >= _LEAST_LAYER_MM:
+            yield name
 
 
 def _sets(fills: Sequence[FillBrief]) -> Iterable[list[FillBrief]]:

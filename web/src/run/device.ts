@@ -16,8 +16,11 @@ export interface KeptSheet {
   ahead: number;
 }
 
+/** Up when sheets change their shape: one that an older program kept is not read, and asked for anew. */
+const SHAPE = 2;
+
 interface Kept extends DBSchema {
-  sheets: { key: string; value: KeptSheet };
+  sheets: { key: string; value: KeptSheet & { shape?: number } };
   entries: { key: string; value: Waiting; indexes: { pour: string } };
   photos: { key: string; value: { entry: string; pour: string; file: Blob } };
 }
@@ -39,11 +42,12 @@ function database(): Promise<IDBPDatabase<Kept>> {
 }
 
 export async function keepSheet(sheet: KeptSheet): Promise<void> {
-  await (await database()).put("sheets", sheet, sheet.view.pour_id);
+  await (await database()).put("sheets", { ...sheet, shape: SHAPE }, sheet.view.pour_id);
 }
 
 export async function keptSheet(pour: string): Promise<KeptSheet | undefined> {
-  return (await database()).get("sheets", pour);
+  const found = await (await database()).get("sheets", pour);
+  return found?.shape === SHAPE ? found : undefined;
 }
 
 /** Keeps an entry; once this is done neither a reload nor an empty battery loses it. */
