@@ -279,7 +279,7 @@ def test_everybody_can_read_and_reach_it(
     expect(page.get_by_role("button", name="Water goes in")).to_be_enabled()
     page.get_by_text("Written down").click()
     page.keyboard.press("End")  # what lies under the footer is reached by scrolling
-    page.wait_for_function("innerHeight + scrollY >= document.documentElement.scrollHeight - 1")
+    page.wait_for_function("() => innerHeight + scrollY >= document.documentElement.scrollHeight - 1")
     found = Axe().run(page, options=AXE_TAGS).response["violations"]
     assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
     wide = page.evaluate("document.documentElement.scrollWidth - innerWidth")
