@@ -75,6 +75,7 @@ def shop(page: Page) -> None:
 def pour(page: Page) -> None:
     """Opens the pour of the rinse-sink top."""
     page.get_by_role("link", name="Pours").click()
+    page.get_by_role("heading", name="Pours", level=1).wait_for()  # the floor, too, has a link of that name
     page.locator("main").get_by_role("link", name=TOP).click()
     page.locator("[data-act=turn]").wait_for()
 
