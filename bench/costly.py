@@ -231,6 +231,8 @@ def _less(document: Document, dice: Random, left: float) -> None:
         case 4:
             for piece in found:
                 piece["count"], piece["seams"] = fewer(piece["count"]), piece["seams"][:-1]
+            for part in document["handling"]["parts"]:
+                part["count"] = fewer(part["count"])
         case _:
             form, steel = document["form"], document["steel"]
             form["forms"], form["side_by_side"] = fewer(form["forms"]), fewer(form["side_by_side"])
