@@ -233,6 +233,8 @@ def _less(document: Document, dice: Random, left: float) -> None:
                 piece["count"], piece["seams"] = fewer(piece["count"]), piece["seams"][:-1]
             for part in document["handling"]["parts"]:
                 part["count"] = fewer(part["count"])
+            for standing in document["handling"]["standing"].values():
+                standing["supports"] = standing["supports"][: max(2, int(len(standing["supports"]) * left))]
         case _:
             form, steel = document["form"], document["steel"]
             form["forms"], form["side_by_side"] = fewer(form["forms"]), fewer(form["side_by_side"])
