@@ -44,7 +44,7 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
   const [role, setRole] = useRole(view.pour_id);
   const [asked, setAsked] = useState<AskedOfRun | null>(null);
   const words = useMemo(() => new StepWords(sheet, allSteps(sheet), state.batches, units), [sheet, state, units]);
-  const { last, said, say, did, undo } = useSaying(run, words);
+  const { last, tappedAt, say, did, undo } = useSaying(run, words);
   useHelper(run, role, words);
   const ready = state.steps.filter((one) => one.id.startsWith("ready/"));
   const getting = ready.some((one) => !isDone(one) && !(one.not_yet > 0 && words.step(one)?.holds));
@@ -61,7 +61,7 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
   const first = panels[0]?.step;
   const main = useRef<HTMLElement>(null);
   const left = ready.filter((one) => !isDone(one) && one.not_yet === 0).length;
-  useNextAct([left, ...panels.map(({ step }) => step && `${step.id} ${step.passed}`)].join(), main, said);
+  useNextAct([left, ...panels.map(({ step }) => step && `${step.id} ${step.passed}`)].join(), main, tappedAt);
   return (
     <div className="run-day flex min-h-dvh flex-col" data-panels={panels.length}>
       <RunHeader run={run} />

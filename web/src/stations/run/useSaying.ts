@@ -10,18 +10,18 @@ const ONE_TAP_MS = 700;
 /** What is said on this device, and the last of it, so that it can be taken back. */
 export function useSaying(run: Run, words: StepWords) {
   const [last, setLast] = useState<{ entry: RunEntry; what: string } | null>(null);
-  const [said, setSaid] = useState(0);
+  const tappedAt = useRef(0);
   const taps = useRef(new Map<string, number>());
 
   async function say(saying: Saying, what: string, photo?: Blob) {
+    tappedAt.current = Date.now();
     const entry = await run.say(saying, photo);
-    setSaid((before) => before + 1);
     if (saying.kind !== "undo") setLast({ entry, what });
   }
   return {
     last,
-    /** How often. */
-    said,
+    /** When something was said here last [ms]. */
+    tappedAt,
     say,
     did(step: StepNow, answer: Answer | null) {
       const tap = `${step.id} ${answer?.id ?? ""}`;
