@@ -75,25 +75,7 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
         {state.over ? (
           <Ended run={run} />
         ) : (
-          <div className="lg:grid lg:grid-cols-2">
-            {panels.map(({ name, step }) => (
-              <div key={name} className="border-b-2 border-ink">
-                <Panel
-                  run={run}
-                  words={words}
-                  current={step}
-                  role={name}
-                  onDone={did}
-                  onCup={(of, litres) => void say({ kind: "cup", step: of.id, water_l: litres }, "a cup of water")}
-                  onHold={(of) => void say({ kind: "hold", step: of.id }, `hold: ${words.title(of)}`)}
-                  onSkip={onSkip}
-                  onNote={(of) => setAsked({ kind: "note", step: of })}
-                  onGaps={(of) => setAsked({ kind: "gaps", step: of })}
-                  onExactly={(of) => setAsked({ kind: "exactly", step: of })}
-                />
-              </div>
-            ))}
-          </div>
+          <Panels shown={panels} run={run} words={words} did={did} say={say} onAsk={setAsked} />
         )}
         {!getting && <StillToGet ready={ready.filter((one) => !isDone(one))} {...ticking} />}
         {!getting && <Next run={run} shown={panels} words={words} />}
@@ -110,6 +92,38 @@ export function Running({ run, above }: { run: Run; above?: (role: Role) => Reac
           onClose={() => setAsked(null)}
         />
       )}
+    </div>
+  );
+}
+
+interface PanelsProps extends Pick<ReturnType<typeof useSaying>, "did" | "say"> {
+  shown: Shown[];
+  run: Run;
+  words: StepWords;
+  onAsk: (asked: AskedOfRun) => void;
+}
+
+/** What each does now, one beside the other where there is room. */
+function Panels({ shown, run, words, did, say, onAsk }: PanelsProps) {
+  return (
+    <div className="lg:grid lg:grid-cols-2">
+      {shown.map(({ name, step }) => (
+        <div key={name} className="border-b-2 border-ink">
+          <Panel
+            run={run}
+            words={words}
+            current={step}
+            role={name}
+            onDone={did}
+            onCup={(of, litres) => void say({ kind: "cup", step: of.id, water_l: litres }, "a cup of water")}
+            onHold={(of) => void say({ kind: "hold", step: of.id }, `hold: ${words.title(of)}`)}
+            onSkip={(of) => onAsk({ kind: "skip", step: of })}
+            onNote={(of) => onAsk({ kind: "note", step: of })}
+            onGaps={(of) => onAsk({ kind: "gaps", step: of })}
+            onExactly={(of) => onAsk({ kind: "exactly", step: of })}
+          />
+        </div>
+      ))}
     </div>
   );
 }
