@@ -3,9 +3,10 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from math import sqrt
-from typing import Literal
+from typing import Literal, cast
 
-from shapely import Polygon, box, unary_union
+import numpy as np
+from shapely import Polygon, box, polygons, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.edge import Point
@@ -164,11 +165,10 @@ def _where(slope: Fall, height: float, sign: int) -> Polygon:
     x, y = up.x * to_line, up.y * to_line
     across = Point(-up.y * _FAR_MM, up.x * _FAR_MM)
     deep = Point(-up.x * _FAR_MM * sign, -up.y * _FAR_MM * sign)
-    return Polygon(
-        [
-            (x - across.x, y - across.y),
-            (x + across.x, y + across.y),
-            (x + across.x + deep.x, y + across.y + deep.y),
-            (x - across.x + deep.x, y - across.y + deep.y),
-        ]
+    corners = (
+        (x - across.x, y - across.y),
+        (x + across.x, y + across.y),
+        (x + across.x + deep.x, y + across.y + deep.y),
+        (x - across.x + deep.x, y - across.y + deep.y),
     )
+    return cast("Polygon", polygons(np.array(corners)))  # which is quicker than its class

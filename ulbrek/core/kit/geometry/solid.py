@@ -11,7 +11,7 @@ from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
-from ulbrek.core.kit.geometry.moments import GAUSS_1, GAUSS_2, GAUSS_3, GAUSS_6, Moments, moments_of_polygon
+from ulbrek.core.kit.geometry.moments import GAUSS_1, GAUSS_2, GAUSS_3, GAUSS_6, Moments, moments_of_polygons
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 from ulbrek.core.kit.remembering import remembered
@@ -201,10 +201,10 @@ class Solid:
                 planned = _sparse(self.heights, most // sum(corners))
                 break
         total = SolidMoments()
-        flats: dict[float, Moments] = {}
+        heights = list(dict.fromkeys(section for section, _, _ in planned))
+        flat = moments_of_polygons([self.section_at(height) for height in heights])
+        flats: dict[float, Moments] = dict(zip(heights, flat, strict=True))
         for section, height, weight in planned:
-            if section not in flats:
-                flats[section] = moments_of_polygon(self.section_at(section))
             total = total.plus(at_height(flats[section], height, weight))
         return total
 
@@ -291,7 +291,7 @@ def _kept(outline: Outline, margin_mm: float) -> Polygon:
 
 
 def _widest(prism: Prism) -> Outline:
-    if not prism.draft:
+    if prism.draft >= 0:  # it is widest at its mouth
         return prism.outline
     found = [one for z in (prism.bottom_mm, prism.top_mm) if (one := prism.outline_at(z)) is not None]
     return max(found, key=lambda outline: outline.area_mm2, default=prism.outline)
