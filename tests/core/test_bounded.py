@@ -8,7 +8,7 @@ from random import Random
 from typing import Any
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 from shapely import Point
@@ -165,6 +165,7 @@ def test_an_ordinary_job_is_far_from_the_limit() -> None:
 
 
 @given(st.lists(st.integers(5, 60), min_size=1, max_size=8), st.integers(0, 3))
+@example([16, 17, 17, 17, 20, 20, 24, 36], 1)  # the priced ways alone take four
 def test_the_fewest_lengths_are_those_of_every_way_there_is(tenths: list[int], kerf: int) -> None:
     stock = LengthStock(600.0, float(kerf))
     parts = [(str(number), float(10 * tenth)) for number, tenth in enumerate(tenths)]

@@ -16,8 +16,9 @@ from ulbrek.core.after.changes import changed_since
 from ulbrek.core.after.outlook import ahead_of
 from ulbrek.core.after.schedule import ScheduledAct, due_on, schedule
 from ulbrek.core.buying.demand import Part, PlannedJob, allot, built_part, rests, takes, takes_of_pour
-from ulbrek.core.cure.history import measured
+from ulbrek.core.cure.readings import hours_of
 from ulbrek.core.cure.result import Act
+from ulbrek.core.cure.warmth import kept_at
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
@@ -126,11 +127,11 @@ def test_the_age_that_readings_give_is_the_integral_of_their_pace() -> None:
     readings = Record.model_validate(
         {"temperatures": [{"at": POUR + 2 * H, "celsius": 10}, {"at": POUR + 4 * H, "celsius": 30}]}
     ).temperatures
-    found = measured(POUR, readings, "Nurse-Saul")
-    assert found is not None
-    assert found.hours == 4
-    assert found.age_h == pytest.approx(2 * 10 / 20 + 2 * 20 / 20)  # two hours at 10 °C, two at a mean of 20
-    assert measured(POUR + 5 * H, readings, "Nurse-Saul") is None
+    read = hours_of(POUR, readings)
+    assert [hour for hour, _ in read] == [2, 4]
+    found = kept_at(20.0, read, "Nurse-Saul")
+    assert found.age_at(4) == pytest.approx(2 * 10 / 20 + 2 * 20 / 20)  # two hours at 10 °C, two at a mean of 20
+    assert hours_of(POUR + 5 * H, readings) == []
 
 
 def test_a_test_that_says_not_yet_puts_its_act_off_and_no_other() -> None:
@@ -286,11 +287,8 @@ def test_acts_of_a_piece_stay_in_their_order_whatever_the_thermometer_says(told:
 @given(st.lists(st.floats(-20, 60), min_size=1, max_size=30), st.sampled_from(["Arrhenius", "Nurse-Saul"]))
 def test_warmer_readings_never_make_it_younger(celsius: list[float], by: Any) -> None:
     def age(add: float) -> float:
-        told = [{"at": POUR + (n + 1) * H, "celsius": c + add} for n, c in enumerate(celsius)]
-        found = measured(POUR, Record.model_validate({"temperatures": told}).temperatures, by)
-        assert found is not None
-        assert found.hours == pytest.approx(len(celsius))
-        return found.age_h
+        read = [(n + 1.0, c + add) for n, c in enumerate(celsius)]
+        return kept_at(20.0, read, by).age_at(len(celsius))
 
     assert age(0) <= age(3) + 1e-9
 

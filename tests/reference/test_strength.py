@@ -3,7 +3,7 @@
 import pytest
 
 from ulbrek.core.handling.rules import strength_for_lift, stress_allowed
-from ulbrek.core.kit.clock.maturity import Maturity, equivalent_hours, pace
+from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.kit.clock.strength import Gain, Standard, age_at_share, share_at
 
 DAYS = (0.75, 1, 2, 3, 7, 14, 28)
@@ -27,7 +27,6 @@ PACES = (
     (30, 1.7553, 1.50),
     (40, 2.9723, 2.0),
 )
-STEPS = ((6.0, 20.0), (12.0, 10.0), (6.0, 5.0), (24.0, 12.0), (24.0, 25.0))  # hours at °C
 
 
 @pytest.mark.parametrize("curve", SHARES, ids=str)
@@ -46,18 +45,6 @@ def test_the_age_at_a_share_is_the_curve_read_the_other_way(curve: tuple[Standar
 def test_pace_by_temperature(celsius: float, arrhenius: float, nurse_saul: float) -> None:
     assert pace("Arrhenius", celsius).value == pytest.approx(arrhenius, rel=5e-4)
     assert pace("Nurse-Saul", celsius).value == pytest.approx(nurse_saul)
-
-
-@pytest.mark.parametrize(("by", "hours"), [("Arrhenius", 61.782), ("Nurse-Saul", 57.900)])
-def test_the_age_of_a_history_of_steps(by: Maturity, hours: float) -> None:
-    assert equivalent_hours(STEPS, by) == pytest.approx(hours, rel=1e-4)
-
-
-def test_that_history_as_a_strength() -> None:
-    """61.78 h are 2.574 days: 11.65 of 28 MPa by ACI 209, type I. From memory."""
-    assert 28 * share_at("ACI 209", "ordinary", equivalent_hours(STEPS, "Arrhenius") / 24) == pytest.approx(
-        11.65, rel=1e-3
-    )
 
 
 @pytest.mark.parametrize(

@@ -14,6 +14,7 @@ P = ParamSpec("P")
 
 _UNIT_SUFFIXES = (
     ("_kg_m3", "kg/m3"),
+    ("_kg_m2_h", "kg/m2/h"),
     ("_kg_m2", "kg/m2"),
     ("_m2_per_l", "m2/l"),
     ("_kg_m", "kg/m"),
@@ -33,6 +34,9 @@ _UNIT_SUFFIXES = (
     ("_min", "min"),
     ("_g", "g"),
     ("_h", "h"),
+    ("_kmh", "km/h"),
+    ("_pct", "%"),
+    ("_kelvin", "K"),
     ("_c", "C"),
     ("_days", "d"),
     ("_screws", "screws"),
@@ -125,7 +129,11 @@ def rule(unit: str, kind: str = "") -> Callable[[Callable[P, float]], Rule[P]]:
     return mark
 
 
-def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -> Figure:
+Given = Figure | Spread | float
+_Ends = Sequence[tuple[float, float]]
+
+
+def work(marked: Rule[...], of: str = "", /, **given: Given) -> Figure:
     """Works a rule out and keeps what was put in.
 
     Where inputs are spreads the rule is tried at every corner of them, so that it need not be known
@@ -139,6 +147,23 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
     Returns:
         the figure, its key being the rule's id, with ``@of`` behind it if given
     """
+    return _worked(marked, of, given, lambda ends: product(*ends))
+
+
+def work_together(marked: Rule[...], of: str = "", /, **given: Given) -> Figure:
+    """The same where the spreads are of one thing: the low of one goes with the low of the others.
+
+    Args:
+        marked: the rule
+        of: what it is worked out for, when a rule is used for several things of one plan
+        given: the rule's arguments by name
+    """
+    return _worked(marked, of, given, lambda ends: zip(*ends, strict=True))
+
+
+def _worked(
+    marked: Rule[...], of: str, given: Mapping[str, Given], corners: Callable[[_Ends], Iterable[tuple[float, ...]]]
+) -> Figure:
     inputs: dict[str, Input] = {}
     values: dict[str, float] = {}
     spread: list[tuple[str, float, float]] = []
@@ -157,7 +182,12 @@ def work(marked: Rule[...], of: str = "", /, **given: Figure | Spread | float) -
         if value.low is not None and value.high is not None:
             spread.append((name, value.low, value.high))
     worked = marked.function(**values)
-    low, high = _bounds(marked.function, spread, values) if spread else (None, None)
+    low = high = None
+    if spread:
+        names, tried = [name for name, _, _ in spread], []
+        for bounds in corners([(low, high) for _, low, high in spread]):
+            tried.append(marked.function(**{**values, **dict(zip(names, bounds, strict=True))}))
+        low, high = min(tried), max(tried)
     key = f"{marked.id}@{of}" if of else marked.id
     return Figure(key, marked.id, worked, marked.unit, inputs, low, high, marked.kind)
 
@@ -174,15 +204,3 @@ def workings(shown: Iterable[Figure]) -> dict[str, Figure]:
                 behind[put_in.figure.key] = put_in.figure
                 ahead.append(put_in.figure)
     return behind
-
-
-def _bounds(
-    function: Callable[..., float], spread: Sequence[tuple[str, float, float]], likely: Mapping[str, float]
-) -> tuple[float, float]:
-    corner = dict(likely)
-    tried = []
-    for bounds in product(*((low, high) for _, low, high in spread)):
-        for (name, _, _), bound in zip(spread, bounds, strict=True):
-            corner[name] = bound
-        tried.append(function(**corner))
-    return min(tried), max(tried)

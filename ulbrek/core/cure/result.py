@@ -6,6 +6,7 @@ from datetime import datetime
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.cure.inputs import ClockStyle
+from ulbrek.core.kit.climate.conditions import Provenance
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,15 +66,51 @@ class TurnAt:
 
 
 @dataclass(frozen=True, slots=True)
+class Dries:
+    """The most that dries out of the wet face until it is covered, and at which hour after water in."""
+
+    most: Figure
+    at_h: float
+
+
+@dataclass(frozen=True, slots=True)
+class WeatherTold:
+    """The air at the piece and its concrete, an entry an hour from ``since`` on.
+
+    Attributes:
+        since: first water in, or when it is assumed to be
+        assumed: whether nothing of it is known, typed or foretold for these hours
+        foretold_at: when the forecast was made; None without one
+        rain_mm: in the clock hour that each falls into
+        dries_kg_m2_h: what would dry out of a wet face
+    """
+
+    since: datetime
+    assumed: bool
+    foretold_at: datetime | None
+    air_c: tuple[float, ...]
+    concrete_c: tuple[float, ...]
+    humidity_pct: tuple[float, ...]
+    wind_kmh: tuple[float, ...]
+    rain_mm: tuple[float, ...]
+    dries_kg_m2_h: tuple[float, ...]
+    known_by: tuple[Provenance, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class CureResult:
     """The hours of a pour. ``acts`` are in the order in which they fall due.
 
     ``turns`` tell when each pour may begin where the forms are filled several times, else there are none.
-    ``measured_h`` is how far readings of its temperature go, None where there are none.
+    ``measured_h`` is how far readings of its temperature go, None where there are none. ``temperature_c`` is that of
+    the fresh concrete; ``fresh`` says how it comes about, and ``weather`` what lies ahead, outside a heated room.
     """
 
     poured_at: datetime | None
     temperature_c: float
+    fresh: Figure | None
+    weather: WeatherTold | None
+    dries: Dries
     zone: str
     clock: ClockStyle
     strength_by: str

@@ -6,37 +6,57 @@ COOL_C = 10.0
 
 
 @rule(unit="h")
-def hour_of_set(set_h: float, pace: float, evenness: float) -> float:
-    """Setting time
+def age_of_set(set_h: float, evenness: float) -> float:
+    """Age at set
+
+    Hours at 20 °C, 68 °F.
 
     Args:
         set_h: time of set at 20 °C
-        pace: pace of hardening at its temperature
         evenness: how mixes and days differ
 
-    Formula: set_h * evenness / pace
+    Formula: set_h * evenness
 
-    Source: common practice, a quarter either way; equivalent age, ASTM C1074, from memory
+    Source: common practice, a quarter either way
     """
-    return set_h * evenness / pace
+    return set_h * evenness
 
 
 @rule(unit="h")
-def hour_by_share_of_set(set_h: float, share: float, pace: float) -> float:
-    """Time of a finishing task
+def age_by_share_of_set(set_h: float, share: float) -> float:
+    """Age at a finishing task
 
     A share of the time to initial set; the test at the slab decides, not the clock.
 
     Args:
         set_h: initial set at 20 °C
         share: share of it
-        pace: pace of hardening at its temperature
 
-    Formula: set_h * share / pace
+    Formula: set_h * share
 
     Source: common practice
     """
-    return set_h * share / pace
+    return set_h * share
+
+
+@rule(unit="h")
+def hour_by_course(age_h: float, since_h: float, age_since_h: float, pace: float) -> float:
+    """Time until it is old enough
+
+    Concrete ages faster when it is warm. From the last hour at which its temperature is known or foretold it goes on at
+    the pace of that hour.
+
+    Args:
+        age_h: age wanted, in hours at 20 °C
+        since_h: the hour before, after water in
+        age_since_h: its age at that hour
+        pace: how fast it ages from there
+
+    Formula: since_h + (age_h - age_since_h) / pace
+
+    Source: equivalent age, ASTM C1074, from memory
+    """
+    return since_h + (age_h - age_since_h) / pace
 
 
 @rule(unit="1", kind="ratio")
@@ -55,37 +75,35 @@ def share_of_strength(strength_mpa: float, strength_28_mpa: float) -> float:
 
 
 @rule(unit="h")
-def hour_of_strength(final_set_h: float, age_h: float, pace: float, evenness: float) -> float:
-    """Time to reach a strength
+def age_of_strength(final_set_h: float, evenness: float, age_h: float) -> float:
+    """Age at a strength
 
-    Strength counts from final set.
+    Strength counts from final set; hours at 20 °C, 68 °F.
 
     Args:
         final_set_h: final set at 20 °C
-        age_h: age after final set at which it is reached at 20 °C
-        pace: pace of hardening at its temperature
         evenness: how mixes and days differ
+        age_h: age after final set at which it is reached at 20 °C
 
-    Formula: (final_set_h * evenness + age_h) / pace
+    Formula: final_set_h * evenness + age_h
 
     Source: equivalent age, ASTM C1074, from memory
     """
-    return (final_set_h * evenness + age_h) / pace
+    return final_set_h * evenness + age_h
 
 
 @rule(unit="h")
-def hour_of_age(age_h: float, pace: float) -> float:
-    """Time to reach an age
+def age_of_days(days: float) -> float:
+    """Age in days
 
     Args:
-        age_h: age at 20 °C
-        pace: pace of hardening at its temperature
+        days: days at 20 °C
 
-    Formula: age_h / pace
+    Formula: 24 * days
 
-    Source: equivalent age, ASTM C1074, from memory
+    Source: arithmetic
     """
-    return age_h / pace
+    return 24 * days
 
 
 @rule(unit="MPa")
@@ -150,17 +168,72 @@ def later(one_h: float, other_h: float) -> float:
 
 
 @rule(unit="h")
-def moist_for(days: float) -> float:
+def moist_for(days: float, cold_h: float) -> float:
     """Moist curing until
 
     Args:
         days: days that the standard asks for at this temperature
+        cold_h: hours under 5 °C, which EN 13670 does not count
 
-    Formula: 24 * days
+    Formula: 24 * days + cold_h
 
     Source: ACI 308R, seven days above 10 °C, three with rapid cement; EN 13670 Annex F by class; from memory
     """
-    return 24 * days
+    return 24 * days + cold_h
+
+
+@rule(unit="C")
+def fresh_temperature(dry_kg: float, dry_c: float, water_kg: float, water_c: float, ice_kg: float) -> float:
+    """Concrete temperature at the pour
+
+    What its parts bring with them: dry materials hold 0.22 of the heat that water does, and ice takes 80 times its own
+    weight to melt.
+
+    Args:
+        dry_kg: dry materials of a bag
+        dry_c: their temperature
+        water_kg: liquid water for a bag
+        water_c: its temperature
+        ice_kg: crushed ice for a bag
+
+    Formula:
+        (0.22 * dry_kg * dry_c + water_kg * water_c - 79.7 * ice_kg) / (0.22 * dry_kg + water_kg + ice_kg)
+
+    Source: ACI 305R and 306R, the heat of the parts, from memory
+    """
+    return (0.22 * dry_kg * dry_c + water_kg * water_c - 79.7 * ice_kg) / (0.22 * dry_kg + water_kg + ice_kg)
+
+
+@rule(unit="C")
+def water_temperature_for(concrete_c: float, dry_kg: float, dry_c: float, water_kg: float) -> float:
+    """Water temperature for a concrete temperature
+
+    Args:
+        concrete_c: temperature wanted of the fresh concrete
+        dry_kg: dry materials of a bag
+        dry_c: their temperature
+        water_kg: water for a bag
+
+    Formula: concrete_c + 0.22 * dry_kg * (concrete_c - dry_c) / water_kg
+
+    Source: ACI 305R and 306R, the heat of the parts, from memory
+    """
+    return concrete_c + 0.22 * dry_kg * (concrete_c - dry_c) / water_kg
+
+
+@rule(unit="K")
+def cools_by(concrete_c: float, air_c: float) -> float:
+    """Cooling when uncovered
+
+    Args:
+        concrete_c: temperature of the concrete when its cover comes off
+        air_c: coldest air in the day after
+
+    Formula: max(0, concrete_c - air_c)
+
+    Source: arithmetic
+    """
+    return max(0.0, concrete_c - air_c)
 
 
 @rule(unit="h")
@@ -178,28 +251,6 @@ def after_sheet_test(ready_h: float, test_h: float) -> float:
     Source: ASTM D4263, 16 h at least, from memory
     """
     return ready_h + test_h
-
-
-@rule(unit="h")
-def hour_by_readings(planned_h: float, pace: float, measured_h: float, measured_age_h: float) -> float:
-    """Time corrected by readings
-
-    As far as the readings go their mean pace holds, after them the pace that was planned.
-
-    Args:
-        planned_h: the hour at the planned pace
-        pace: planned pace of hardening
-        measured_h: hours after water in that the readings go to
-        measured_age_h: equivalent age at the last of them
-
-    Formula:
-        min(planned_h * pace, measured_age_h) * measured_h / measured_age_h
-        + max(planned_h * pace - measured_age_h, 0) / pace
-
-    Source: equivalent age, ASTM C1074, from memory
-    """
-    age_h = planned_h * pace
-    return min(age_h, measured_age_h) * measured_h / measured_age_h + max(age_h - measured_age_h, 0.0) / pace
 
 
 @rule(unit="h")

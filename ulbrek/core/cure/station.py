@@ -5,14 +5,18 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from ulbrek.core.base.act import ActNeed
-from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.cure import checks, rules
 from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of
 from ulbrek.core.cure.care import CARE
-from ulbrek.core.cure.history import NOTHING, History, measured
+from ulbrek.core.cure.history import NOTHING, History, Temperature
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
-from ulbrek.core.cure.result import Act, CureResult, StrengthAt, TurnAt
+from ulbrek.core.cure.result import Act, CureResult, Dries, StrengthAt, TurnAt
+from ulbrek.core.cure.temperatures import Temperatures, evaporates, temperatures_of
+from ulbrek.core.cure.told import weather_told
+from ulbrek.core.cure.warmth import Body
+from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.kit.clock.strength import age_at_share, share_at
 from ulbrek.core.materials.mixes import Mix
@@ -21,6 +25,8 @@ EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a q
 EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
 PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 STANDS_STILL = 0.02  # a pace under this has no hours
+FIRST_DAY_H = 24.0
+FROST_SAFE_MPA = 3.5  # ACI 306R, from memory
 CURVE_H = (0, 4, 6, 8, 10, 12, 15, 18, 21, 24, 30, 36, 42, 48, 60, 72, 96, 120, 144, 168, 216, 264, 336, 432, 528, 672)
 
 
@@ -78,6 +84,9 @@ class CureBrief:
         own_strength: at 28 days with its usual water [MPa]
         turns: how often the forms are filled
         packed: whether it is packed by hand: then no water comes out of it
+        bodies: the castings, as far as their heat goes
+        dry_kg: dry materials of a bag [kg]
+        water_kg: water for a bag [kg]
     """
 
     mix: Mix
@@ -88,29 +97,48 @@ class CureBrief:
     own_strength: Spread | None = None
     turns: int = 1
     packed: bool = False
+    bodies: tuple[Body, ...] = ()
+    dry_kg: float = 25.0
+    water_kg: float = 3.0
+
+    @property
+    def temperatures(self) -> tuple[Temperature, ...]:
+        """What was read in the concrete."""
+        return self.history.temperatures
 
 
-def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
+def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions = NOTHING_KNOWN) -> CureResult:
     """The acts of a pour with their hours, its strength by the hour, and its findings.
 
     Args:
         inputs: when it is poured, how warm it is, by which standards
         poured: the mix, and what the acts need
         hours: when somebody is there
+        known: the weather as far as it is known
     """
-    runs = pace(inputs.maturity, inputs.temperature_c)
-    clock = _Clock(inputs, poured, hours, runs)
+    warmth = temperatures_of(inputs, poured, hours, known)
+    runs = pace(inputs.maturity, round(warmth.shared.mean_c(0.0, FIRST_DAY_H), 1) if warmth.felt else warmth.start_c)
+    clock = _Clock(inputs, poured, hours, runs, warmth)
     moving = runs.value > STANDS_STILL
     acts = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []
     mix = poured.mix
+    covered_h = clock.covered_h()
+    dries, dries_at = evaporates(inputs, warmth, covered_h)
+    day = checks.PourDay(
+        inputs, poured, hours, known, warmth, clock.age_of_frost(), mix.initial_set_h * clock.cover_share,
+        mix.final_set_h * EVENNESS.high, dries,
+    )  # fmt: skip
     return CureResult(
         poured_at=inputs.poured_at,
-        temperature_c=inputs.temperature_c,
+        temperature_c=round(warmth.start_c, 1),
+        fresh=warmth.fresh,
+        weather=weather_told(warmth, acts),
+        dries=Dries(dries, dries_at),
         zone=hours.zone,
         clock=hours.clock,
         strength_by=inputs.strength_by,
         pace=runs,
-        measured_h=clock.measured.hours if clock.measured else None,
+        measured_h=warmth.read_h,
         initial_set=clock.set_at("initial", mix.initial_set_h) if moving else None,
         final_set=clock.set_at("final", mix.final_set_h) if moving else None,
         strength_28_low_mpa=mix.strength_28_least_mpa,
@@ -118,7 +146,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
         acts=tuple(acts),
         turns=tuple(clock.turns(acts)) if poured.turns > 1 else (),
         curve=tuple(clock.curve()),
-        findings=tuple(checks.all_findings(inputs, acts, hours)),
+        findings=tuple(checks.all_findings(day, acts)),
         care=CARE,
     )
 
@@ -126,23 +154,20 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours) -> CureResult:
 class _Clock:
     """The hours of one pour."""
 
-    def __init__(self, inputs: CureInputs, poured: CureBrief, hours: Hours, runs: Figure) -> None:
-        self.inputs, self.poured, self.hours, self.pace = inputs, poured, hours, runs
+    def __init__(self, inputs: CureInputs, poured: CureBrief, hours: Hours, runs: Figure, warmth: Temperatures) -> None:
+        self.inputs, self.poured, self.hours, self.pace, self.warmth = inputs, poured, hours, runs, warmth
         self.mix = poured.mix
         self.curve_by = poured.mix.hardens_by
         self.sulfo = poured.mix.is_sulfo_aluminate
         self.strength_28 = self._strength_28(poured.strength_left)
-        self.measured = measured(inputs.poured_at, poured.history.temperatures, inputs.maturity)
 
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
         for act in FINISHING_SULFO if self.sulfo else FINISHING:
             needless = self.poured.packed and act.id == "bleed"
             if not needless and (self.poured.face_up or not act.face_up_only):
-                when = work(
-                    rules.hour_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share, pace=self.pace
-                )
-                when = self._by_readings(act.id, when)
+                age = work(rules.age_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share)
+                when = self._hour(act.id, age)
                 need = ActNeed(act.id, act.name, act.test, is_state=act.is_state)
                 yield self._act(need, None, when, waits=act.is_state)
         if self.sulfo:
@@ -151,7 +176,7 @@ class _Clock:
             yield self._act(need, None, self.set_at("final", self.mix.final_set_h), waits=False)
         latest: dict[str, Figure] = {}
         for piece, need in self.poured.needs:
-            when = self._when(f"{piece}/{need.id}", need)
+            when = self._when(piece, need)
             if piece in latest:
                 when = work(rules.later, f"{piece}/{need.id} in turn", one_h=when, other_h=latest[piece])
             latest[piece] = when
@@ -175,7 +200,7 @@ class _Clock:
         if self.sulfo:
             moist = work(rules.moist_after_set, set_h=self.set_at("final", self.mix.final_set_h), wet_h=WET_H)
         else:
-            moist = moist_until(self.inputs, self.mix.gain, usable)
+            moist = moist_until(self.inputs, self.mix.gain, usable, self.warmth.shared)
         yield self._act(
             ActNeed("moist", "Uncover", "Moist curing ends here."),
             None,
@@ -188,7 +213,7 @@ class _Clock:
         )
         days = (SEAL_DAYS_SULFO if self.sulfo else SEAL_DAYS).get(self.inputs.sealer)
         if days is not None:
-            age = self._by_readings("seal age", work(rules.hour_of_age, "seal", age_h=24 * days, pace=self.pace))
+            age = self._hour("seal age", work(rules.age_of_days, "seal", days=days))
             ready = work(rules.later, "seal", one_h=age, other_h=moist)
             seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
             test = "A taped plastic sheet shows no moisture after 16 to 24 h."
@@ -200,8 +225,23 @@ class _Clock:
 
     def set_at(self, which: str, set_h: float) -> Figure:
         """The hour of initial or final set."""
-        foretold = work(rules.hour_of_set, which, set_h=set_h, pace=self.pace, evenness=EVENNESS)
-        return self._by_readings(which, foretold)
+        return self._hour(which, work(rules.age_of_set, which, set_h=set_h, evenness=EVENNESS))
+
+    @property
+    def cover_share(self) -> float:
+        """The share of the time to initial set at which it is covered at the latest."""
+        cover = FINISHING_SULFO[0] if self.sulfo else next(act for act in FINISHING if act.id == "cover")
+        return cover.share.high
+
+    def covered_h(self) -> float:
+        """When it is covered at the latest [h after water in]."""
+        return self.warmth.shared.hour_at(self.mix.initial_set_h * self.cover_share)
+
+    def age_of_frost(self) -> float:
+        """The age at which the lower edge of its strength is what one frost does not harm [h at 20 °C]."""
+        share = min(FROST_SAFE_MPA / self.mix.strength_28_least_mpa, 1.0)
+        age = age_at_share(self.inputs.strength_by, self.curve_by, share, "frost")
+        return self.mix.final_set_h * EVENNESS.high + age.value
 
     def curve(self) -> Iterator[StrengthAt]:
         """Strength by the hour, with its band."""
@@ -215,14 +255,16 @@ class _Clock:
             shares = [share_at(by, gain, age) for age in ages]
             yield StrengthAt(float(hour), shares[0] * low, shares[1] * likely, shares[2] * high)
 
-    def _when(self, of: str, need: ActNeed) -> Figure:
-        """The hour by which all that an act needs is there."""
+    def _when(self, piece: str, need: ActNeed) -> Figure:
+        """The hour by which all that an act on a piece needs is there."""
+        of = f"{piece}/{need.id}"
         found: list[Figure] = []
         if need.strength is not None:
             share = work(rules.share_of_strength, of, strength_mpa=need.strength, strength_28_mpa=self.strength_28)
-            found.append(self._by_share(of, share))
+            found.append(self._by_share(of, share, piece))
         if need.frees and not self.sulfo:
-            found.append(work(rules.least_in_form, of, temperature_c=self.inputs.temperature_c))
+            celsius = self.warmth.of(piece).mean_c(0.0, FIRST_DAY_H)
+            found.append(work(rules.least_in_form, of, temperature_c=round(celsius, 1)))
         if len(found) == 1:
             return found[0]
         return work(rules.later, of, one_h=found[0], other_h=found[1])
@@ -235,40 +277,27 @@ class _Clock:
             return weakened
         return work(rules.strength_with_water, strength_28_mpa=own, strength_left=left)
 
-    def _by_share(self, of: str, share: Figure | float) -> Figure:
+    def _by_share(self, of: str, share: Figure | float, piece: str | None = None) -> Figure:
         age = age_at_share(self.inputs.strength_by, self.curve_by, share, of)
-        foretold = work(
-            rules.hour_of_strength,
-            of,
-            final_set_h=self.mix.final_set_h,
-            age_h=age,
-            pace=self.pace,
-            evenness=EVENNESS,
-        )
-        return self._by_readings(of, foretold)
+        whole = work_together(rules.age_of_strength, of, final_set_h=self.mix.final_set_h, evenness=EVENNESS, age_h=age)
+        return self._hour(of, whole, piece)
 
-    def _by_readings(self, of: str, foretold: Figure) -> Figure:
-        """An hour as the readings of the temperature have it."""
-        read = self.measured
-        if read is None or read.age_h <= 0:
-            return foretold
-        return work(
-            rules.hour_by_readings,
-            of,
-            planned_h=foretold,
-            pace=self.pace,
-            measured_h=read.hours,
-            measured_age_h=read.age_h,
-        )
+    def _hour(self, of: str, age: Figure, piece: str | None = None) -> Figure:
+        """The hour at which an age is reached, by the temperatures of a piece or of what all have in common."""
+        course = self.warmth.of(piece)
+        if self.warmth.felt is None and self.warmth.read_h is None:
+            return work(rules.hour_by_course, of, age_h=age, since_h=0.0, age_since_h=0.0, pace=self.pace)
+        low, high = (age.value if age.low is None else age.low), (age.value if age.high is None else age.high)
+        since, before, runs = zip(*(course.span(one) for one in (low, age.value, high)), strict=True)
+        if age.low is None:
+            return work(rules.hour_by_course, of, age_h=age, since_h=since[1], age_since_h=before[1], pace=runs[1])
+        return work_together(rules.hour_by_course, of, age_h=age, since_h=Spread(*since), age_since_h=Spread(*before),
+            pace=Spread(*runs),
+        )  # fmt: skip
 
-    def _age_at(self, hour: float) -> float:
+    def _age_at(self, hour: float, piece: str | None = None) -> float:
         """The equivalent age at an hour after water in [h at 20 °C]."""
-        read = self.measured
-        if read is None:
-            return hour * self.pace.value
-        if hour <= read.hours:
-            return hour * read.age_h / read.hours
-        return read.age_h + (hour - read.hours) * self.pace.value
+        return self.warmth.of(piece).age_at(hour)
 
     def _not_yet(self, need: ActNeed, piece: str | None, when: Figure) -> Figure:
         """The hour, put off where the last test said “not yet”."""
@@ -294,7 +323,7 @@ class _Clock:
             test=need.test,
             hours=when,
             due_h=due,
-            extrapolated=by_edge and self._age_at(when.value) < EXTRAPOLATED_H,
+            extrapolated=by_edge and self._age_at(when.value, piece) < EXTRAPOLATED_H,
             waits=waits,
             is_state=need.is_state,
             strength=need.strength,

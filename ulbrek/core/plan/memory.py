@@ -1,15 +1,16 @@
 """What was worked out before: a node is worked out anew only when what it depends on has changed."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, fields, is_dataclass
 from functools import cache
 from hashlib import blake2b
-from typing import Generic, Protocol, TypeVar, cast
+from typing import Any, Generic, Protocol, TypeVar, cast
 
 from cachetools import LRUCache
 from pydantic import BaseModel
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.plan.figures import figures_in
 from ulbrek.core.plan.result import RULE_VERSION
 
@@ -91,8 +92,8 @@ class Keys:
         kind = type(value)
         if kind in _PLAIN:
             told.append(repr(value))
-        elif kind is Worked:
-            told.append(cast("Worked[object]", value).key)
+        elif kind in _KEYED:
+            told.append(_KEYED[kind](value))
         elif kind is Figure or issubclass(kind, BaseModel):
             told.append(self._once(cast("BaseModel | Figure", value)))
         elif names := _names_of(kind):  # type: ignore[arg-type]  # hashable
@@ -123,6 +124,10 @@ class Keys:
             yield f"{name} {put_in.value!r} {put_in.low!r} {put_in.high!r}"
             if put_in.figure is not None:
                 yield self._once(put_in.figure)
+
+
+# What tells itself in short.
+_KEYED: dict[type, Callable[[Any], str]] = {Worked: lambda one: one.key, Conditions: lambda one: one.digest}
 
 
 @cache

@@ -9,6 +9,8 @@ from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief
+from ulbrek.core.cure.temperatures import OneBag, at_the_pour
+from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, Body
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
@@ -19,6 +21,7 @@ from ulbrek.core.job.crew import Crew, crew_of
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.knockouts import no_tin_or_tube
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.materials.boards import Linear, Lumber, Sheet
@@ -50,7 +53,13 @@ from ulbrek.core.steel.inputs import SteelInputs
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 
-def plan(job: Job, shop: Shop, record: Record = EMPTY, memory: Memory | None = None) -> Plan:
+def plan(
+    job: Job,
+    shop: Shop,
+    record: Record = EMPTY,
+    memory: Memory | None = None,
+    known: Conditions = NOTHING_KNOWN,
+) -> Plan:
     """The plan of a job in a shop: pure, deterministic and total.
 
     Any valid job gives a plan; whatever is wrong with it is among the findings, gravest first.
@@ -60,8 +69,9 @@ def plan(job: Job, shop: Shop, record: Record = EMPTY, memory: Memory | None = N
         shop: the shop it is made in
         record: what has already happened; it rules where it differs from what was planned
         memory: what was worked out before; it makes a plan sooner and never another one
+        known: the weather as far as it is known; only what cures in it asks for it
     """
-    return _Planning(job, shop, record, memory or Memory()).plan()
+    return _Planning(job, shop, record, memory or Memory(), known).plan()
 
 
 class PieceNodes(NamedTuple):
@@ -88,14 +98,18 @@ class _OfJob:
 class _Planning:
     """One job on its way through the stations."""
 
-    def __init__(self, job: Job, shop: Shop, record: Record, memory: Memory) -> None:
+    def __init__(self, job: Job, shop: Shop, record: Record, memory: Memory, known: Conditions = NOTHING_KNOWN) -> None:
         self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
+        self._known = known if job.cure.is_in_weather else NOTHING_KNOWN
         chosen = choose(job, shop)
         planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
         self.filled = MixedBag(chosen.size, planned)
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
         self.left = strength_left(self.filled, chosen.water_shift, share)
         self.own_strength = chosen.mix.strength_28
+        dry_kg, water = self.filled.size.dry_mass_kg, self.filled.water_l
+        self._bag = OneBag(dry_kg, round(water.value if isinstance(water, Figure) else water, 3))
+        self._fresh_c, self._coldest_c = at_the_pour(self._cure_inputs(), self._bag, shop.hours, self._known)
         self.chosen = replace(chosen, mix=chosen.mix.weakened(self.left.value / 100))
         self.habits = shop.form_habits_of(job.form)
         self.crew = crew_of(job, shop)
@@ -217,7 +231,7 @@ class _Planning:
             self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
             self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors", self._cut_from())),
             self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
-            self._work(CureNode(self._cure_inputs(), self._poured(made), shop.hours)),
+            self._work(CureNode(self._cure_inputs(), self._poured(made), shop.hours, self._known)),
         )
 
     def _cut_from(self) -> tuple[Lumber | Linear, ...]:
@@ -231,7 +245,7 @@ class _Planning:
         return self.job.cure if begun is None else self.job.cure.model_copy(update={"poured_at": begun})
 
     def _poured(self, made: Sequence[PieceNodes]) -> CureBrief:
-        strip = [strip_need(piece.id, self.job.cure.temperature_c) for piece in self.job.pieces]
+        strip = [strip_need(piece.id, self._coldest_c) for piece in self.job.pieces]
         needs = tuple(
             (piece.id, need)
             for piece, one, stripped in zip(self.job.pieces, made, strip, strict=True)
@@ -240,9 +254,22 @@ class _Planning:
         face_up = any(piece.cast == "face up" for piece in self.job.pieces)
         turns = max(-(-piece.count // at_once(self.job, piece, self.record)) for piece in self.job.pieces)
         packed = (self.job.mix.feel or self.chosen.mix.feel) == "packed"
+        bodies = tuple(self._body(piece, one) for piece, one in zip(self.job.pieces, made, strict=True))
         return CureBrief(
-            self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed
-        )
+            self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
+            bodies if self.job.cure.is_in_weather else (), self._bag.dry_kg, self._bag.water_kg,
+        )  # fmt: skip
+
+    def _body(self, piece: Piece, one: PieceNodes) -> Body:
+        """A casting in its form, as far as its heat goes."""
+        measured, form = one.measure.result, one.form.result
+        boards = BARE_M2K_W if self.job.form.in_moulds else self.chosen.sheet.thickness_mm / 1000 / BOARD_W_MK
+        base = GROUND_M2K_W if form.on_ground else self.chosen.base.thickness_mm / 1000 / BOARD_W_MK
+        around = sum(edge.length.value for edge in measured.edge_lengths)
+        return Body(
+            piece.id, measured.volume.value * 1e6, measured.net_area.value, around * measured.cast_depth_mm,
+            measured.cast_depth_mm, base, boards, form.on_ground,
+        )  # fmt: skip
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
@@ -269,7 +296,7 @@ class _Planning:
             },
             min([*(piece.thickness.mm for piece in job.pieces), *floors]),
             min(gaps, default=None),
-            job.cure.temperature_c,
+            self._fresh_c,
             any(piece.matches for piece in job.pieces),
             job.cure.maturity,
         )

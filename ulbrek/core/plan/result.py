@@ -14,7 +14,7 @@ from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 17
+RULE_VERSION = 18
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,6 +14,7 @@ from ulbrek.core.base.units.constants import (
     GRAVITY,
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,
     KG_PER_POUND,
+    KM_PER_MILE,
     LITRES_PER_CUBIC_FOOT,
     LITRES_PER_US_FLUID_OUNCE,
     LITRES_PER_US_QUART,
@@ -197,6 +198,11 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     "d": _same(Band(7, "days", 0.5, one="day"), Band(name="days", one="day")),
     # The rest
     "C": _both(Band(name="°C", step=0.5), Band(name="°F", factor=1.8, zero=32)),
+    "K": _both(Band(name="°C"), Band(name="°F", factor=1.8)),  # a difference of temperatures
+    "kg/m2/h": _both(
+        Band(name="kg/m²/h", step=0.1), Band(name="lb/ft²/h", step=0.02, factor=_FOOT_M**2 * _POUND)
+    ),
+    "km/h": _both(Band(name="km/h"), Band(name="mph", factor=1 / KM_PER_MILE)),
     "deg": _same(Band(name="°", step=0.1)),
     "draft": _same(Band(name="°", step=0.5)),
     "lean": _same(Band(name="°")),

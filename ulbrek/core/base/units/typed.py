@@ -5,6 +5,7 @@ import re
 from ulbrek.core.base.units.constants import (
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,
     KG_PER_POUND,
+    KM_PER_MILE,
     LITRES_PER_CUBIC_FOOT,
     LITRES_PER_US_FLUID_OUNCE,
     LITRES_PER_US_QUART,
@@ -67,6 +68,7 @@ _SPELLED: dict[str, _Spelled] = {
     "m2/l": {("m2/l", "m²/l"): 1.0, ("ft2/gal", "ft²/gal", "sqft/gal"): _FOOT_M**2 / _GALLON_L},
     "kg/m2": {("kg/m2", "kg/m²"): 1.0, ("lb/ft2", "lb/ft²", "lb/sqft"): KG_PER_POUND / _FOOT_M**2},
     "m2/h": {("m2/h", "m²/h"): 1.0, ("ft2/h", "ft²/h", "sqft/h"): _FOOT_M**2},
+    "km/h": {("km/h", "kmh", "kph"): 1.0, ("mph", "mi/h"): KM_PER_MILE, ("m/s",): 3.6},
     "price/m": {("/m",): 1.0, ("/ft",): 1 / _FOOT_M},
     "deg": {("°", "deg", "degrees"): 1.0},
 }  # fmt: skip

@@ -1,6 +1,5 @@
 """Equivalent age: how many hours at 20 °C an hour at another temperature is worth."""
 
-from collections.abc import Iterable
 from math import exp
 from typing import Literal
 
@@ -60,15 +59,3 @@ def pace(by: Maturity, temperature_c: float) -> Figure:
     if by == "Nurse-Saul":
         return work(pace_nurse_saul, temperature_c=temperature_c, reference_c=REFERENCE_C, datum_c=DATUM_C)
     return work(pace_arrhenius, temperature_c=temperature_c, reference_c=REFERENCE_C, activation_k=ACTIVATION_K)
-
-
-def equivalent_hours(history: Iterable[tuple[float, float]], by: Maturity) -> float:
-    """The equivalent age that a history of temperatures gives [h].
-
-    Source: ASTM C1074, from memory
-
-    Args:
-        history: steps of (hours, °C)
-        by: Arrhenius or Nurse-Saul
-    """
-    return sum(hours * pace(by, celsius).value for hours, celsius in history)

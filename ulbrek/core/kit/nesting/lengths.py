@@ -13,6 +13,8 @@ from ulbrek.core.kit.remembering import remembered
 _TRIFLE_MM = 1e-6
 _ENOUGH_MM = 1e-9
 
+_FEW_PARTS, _MOST_STEPS = 16, 20_000
+
 
 class CutLength(NamedTuple):
     """A part that is cut to a length: its key, and how long it is [mm]."""
@@ -118,6 +120,11 @@ def _fewest(parts: tuple[CutLength, ...], stock: LengthStock) -> LengthsCut:
         least = max(least, found.least)
         if found.patterns is not None:
             plans = _as_plans(found.patterns, sizes, fitting, stock)
+        while len(plans) > least and len(fitting) <= _FEW_PARTS:
+            fewer, all_tried = _packed(fitting, stock, len(plans) - 1)
+            plans, least = fewer or plans, len(plans) if all_tried and not fewer else least
+            if not fewer:
+                break
     return LengthsCut(tuple(plans), tuple(too_long), least)
 
 
@@ -140,3 +147,49 @@ def _as_plans(
             used = sum(length + stock.kerf_mm for _, length in taken)
             plans.append(LengthPlan(tuple(taken), max(0.0, stock.length_mm - used)))
     return plans
+
+
+def _packed(parts: Sequence[CutLength], stock: LengthStock, lengths: int) -> tuple[list[LengthPlan], bool]:
+    """A few parts in so many lengths, by trying every way, longest first.
+
+    The priced ways alone need not hold the best plan in whole lengths.
+
+    Returns:
+        the lengths, none where no way was found; and whether every way was tried
+    """
+    order = sorted(parts, key=lambda part: (-part[1], part[0]))
+    room = [stock.length_mm + stock.kerf_mm] * lengths
+    where: list[int] = []
+    steps = 0
+
+    def fits(at: int) -> bool:
+        nonlocal steps
+        steps += 1
+        if at == len(order):
+            return True
+        needed = order[at][1] + stock.kerf_mm
+        tried: set[float] = set()
+        for number, left in enumerate(room):
+            if left in tried or left < needed - _TRIFLE_MM or steps > _MOST_STEPS:
+                continue
+            tried.add(left)
+            room[number] = left - needed
+            where.append(number)
+            if fits(at + 1):
+                return True
+            where.pop()
+            room[number] = left
+        return False
+
+    if not fits(0):
+        return [], steps <= _MOST_STEPS
+    by_length = [[part for part, one in zip(order, where, strict=True) if one == number] for number in range(lengths)]
+    plans = [
+        LengthPlan(
+            tuple(CutLength(*part) for part in taken),
+            max(0.0, stock.length_mm - sum(length + stock.kerf_mm for _, length in taken)),
+        )
+        for taken in by_length
+        if taken
+    ]
+    return plans, True

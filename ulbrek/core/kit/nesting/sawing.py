@@ -1,7 +1,7 @@
 """A plan as it is sawn: where everything lies, and each cut in its order with what the fence is set to."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from typing import Literal, NamedTuple
 
 from ulbrek.core.kit.nesting.panels import Panel, PlacedPanel, Rest, Saw, SheetPlan, SheetStock
 from ulbrek.core.kit.nesting.search import Layout
@@ -27,11 +27,22 @@ def sawn(layout: Layout, panels: Sequence[Panel], stock: SheetStock) -> list[She
     return found
 
 
-@dataclass(frozen=True, slots=True)
-class _Piece:
+class _Piece(NamedTuple):
     node: Node
     x: float
     y: float
+    stage: int
+
+
+class _Line(NamedTuple):
+    """A cut before it has its number."""
+
+    kind: Literal["rip", "cross"]
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    setting_mm: float
     stage: int
 
 
@@ -40,10 +51,11 @@ def _sheet(tree: Tree, panels: Sequence[Panel], stock: SheetStock, offcut: int |
     trim = 0.0 if offcut is not None else stock.trim_mm
     placed: list[PlacedPanel] = []
     rests: list[Rest] = []
-    cuts: list[Saw] = []
+    cuts: list[_Line] = []
     level = [_Piece(tree.root, trim, trim, 0)]
     while level:
         below: list[_Piece] = []
+        lines: list[_Line] = []
         for piece in level:
             node = piece.node
             if node.kids is None:
@@ -52,14 +64,16 @@ def _sheet(tree: Tree, panels: Sequence[Panel], stock: SheetStock, offcut: int |
                 elif min(node.size) >= WORTH_KEEPING_MM:
                     rests.append(Rest(piece.x, piece.y, *node.size))
                 continue
-            below.extend(_side_by_side(piece, tree.kerf))
-        cuts.extend(sorted((saw for piece in level for saw in _cuts(piece, tree.kerf)), key=_in_order))
+            kids = _ordered(node)
+            below.extend(_side_by_side(piece, kids, tree.kerf))
+            lines.extend(_cuts(piece, kids, tree.kerf))
+        cuts.extend(sorted(lines, key=_in_order))
         level = below
-    saws = tuple(replace(saw, number=number) for number, saw in enumerate(cuts, 1))
+    saws = tuple(Saw(number, *line) for number, line in enumerate(cuts, 1))
     return SheetPlan(size[0], size[1], offcut, tuple(placed), saws, tuple(rests))
 
 
-def _in_order(saw: Saw) -> tuple[float, float, float]:
+def _in_order(saw: _Line) -> tuple[float, float, float]:
     """Equal settings one after another, the widest first."""
     return -saw.setting_mm, saw.y1, saw.x1
 
@@ -69,27 +83,27 @@ def _ordered(node: Node) -> list[Node]:
     return sorted(node.kids or (), key=lambda kid: (kid.is_left, -kid.size[node.axis]))
 
 
-def _side_by_side(piece: _Piece, kerf: float) -> Iterator[_Piece]:
+def _side_by_side(piece: _Piece, kids: Sequence[Node], kerf: float) -> Iterator[_Piece]:
     at, axis = 0.0, piece.node.axis
-    for kid in _ordered(piece.node):
+    for kid in kids:
         x, y = (piece.x, piece.y + at) if axis == RIP else (piece.x + at, piece.y)
         yield _Piece(kid, x, y, piece.stage + 1)
         at += kid.size[axis] + kerf
 
 
-def _cuts(piece: _Piece, kerf: float) -> Iterator[Saw]:
+def _cuts(piece: _Piece, kids: Sequence[Node], kerf: float) -> Iterator[_Line]:
     """The cuts that take a piece apart; what fills it to its end needs none."""
     node, axis = piece.node, piece.node.axis
     at, length = 0.0, node.size[axis]
-    for kid in _ordered(node):
+    for kid in kids:
         at += kid.size[axis]
         if kid.is_left or at >= length - _TRIFLE:
             return
         line = at + kerf / 2
         if axis == RIP:
             y = piece.y + line
-            yield Saw(0, "rip", piece.x, y, piece.x + node.size[0], y, kid.size[RIP], piece.stage + 1)
+            yield _Line("rip", piece.x, y, piece.x + node.size[0], y, kid.size[RIP], piece.stage + 1)
         else:
             x = piece.x + line
-            yield Saw(0, "cross", x, piece.y, x, piece.y + node.size[1], kid.size[axis], piece.stage + 1)
+            yield _Line("cross", x, piece.y, x, piece.y + node.size[1], kid.size[axis], piece.stage + 1)
         at += kerf

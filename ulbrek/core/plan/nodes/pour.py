@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief, cure
+from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.inputs import MixedBatch, MixInputs
 from ulbrek.core.mix.pour import Pour
@@ -31,13 +32,14 @@ class MixNode:
 
 @dataclass(frozen=True, slots=True)
 class CureNode:
-    """What is poured and what its acts need, how it is kept, and the shop's hours."""
+    """What is poured and what its acts need, how it is kept, the shop's hours, and the weather."""
 
     inputs: CureInputs
     poured: CureBrief
     hours: Hours
+    known: Conditions
 
     def work(self) -> CureResult:
         """The acts with their hours."""
-        found = cure(self.inputs, self.poured, self.hours)
+        found = cure(self.inputs, self.poured, self.hours, self.known)
         return replace(found, findings=pointed("/cure", found.findings))

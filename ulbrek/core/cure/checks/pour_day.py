@@ -1,0 +1,105 @@
+"""What the checks look at: a pour in its weather, and the same pour with something changed."""
+
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Change
+from ulbrek.core.cure.around import Felt, felt_at
+from ulbrek.core.cure.inputs import CureInputs, Hours
+from ulbrek.core.cure.temperatures import Poured, Temperatures, evaporates, temperatures_of
+from ulbrek.core.cure.warmth import FORESEEN_H
+from ulbrek.core.kit.climate.conditions import Conditions
+from ulbrek.core.kit.clock.course import Course
+from ulbrek.core.materials.protections import PROTECTIONS, ProtectionId
+
+
+@dataclass(frozen=True)
+class PourDay:
+    """A pour in its weather.
+
+    Attributes:
+        inputs: when, where, with what over it
+        poured: the mix and the castings
+        hours: the shop's
+        known: the weather as far as it is known
+        warmth: how warm it all is
+        age_of_frost_h: the age at which one frost does no harm any more [h at 20 °C]
+        age_of_cover_h: the age at which it is covered at the latest
+        age_of_set_h: the age at which it has set for good at the latest
+        dries: the most that dries out of the wet face
+    """
+
+    inputs: CureInputs
+    poured: Poured
+    hours: Hours
+    known: Conditions
+    warmth: Temperatures
+    age_of_frost_h: float
+    age_of_cover_h: float
+    age_of_set_h: float
+    dries: Figure
+
+    @property
+    def frost_h(self) -> float:
+        """Until when a frost would harm it [h after water in]."""
+        return max(course.hour_at(self.age_of_frost_h) for course in self.courses)
+
+    @property
+    def courses(self) -> tuple[Course, ...]:
+        """The courses of all its castings."""
+        return tuple(self.warmth.courses.values()) or (self.warmth.shared,)
+
+    @property
+    def bare(self) -> Felt:
+        """The air at the piece once nothing protects it any more.
+
+        Raises:
+            ValueError: in a heated room
+        """
+        if self.warmth.weather is None:
+            raise ValueError("A heated room has no weather.")
+        return felt_at(
+            self.inputs.model_copy(update={"protections": ()}), self.warmth.since, self.warmth.weather, FORESEEN_H
+        )
+
+    def with_(self, **changed: object) -> "PourDay":
+        """The same pour with some of its fields changed."""
+        key = tuple(sorted(changed.items()))
+        if key not in self._tried:
+            self._tried[key] = self._changed(changed)
+        return self._tried[key]
+
+    @cached_property
+    def _tried(self) -> "dict[tuple[tuple[str, object], ...], PourDay]":
+        return {}
+
+    def _changed(self, changed: Mapping[str, object]) -> "PourDay":
+        inputs = self.inputs.model_copy(update=dict(changed))
+        warmth = temperatures_of(inputs, self.poured, self.hours, self.known)
+        covered_h = warmth.shared.hour_at(self.age_of_cover_h)
+        return replace(self, inputs=inputs, warmth=warmth, dries=evaporates(inputs, warmth, covered_h)[0])
+
+    def protected(
+        self, tried: Iterable[tuple[ProtectionId, ...]], clears: Callable[["PourDay"], bool]
+    ) -> Change | None:
+        """The first of some protections that is enough.
+
+        Args:
+            tried: what to add, the simplest first
+            clears: whether nothing is to be said any more of the pour as it would be then
+        """
+        for added in tried:
+            there = self.inputs.protections
+            kept = tuple(one for one in there if not ({one, *added} >= {"tent", "heated tent"} and one == "tent"))
+            whole = (*kept, *(one for one in added if one not in kept))
+            if whole == there or len(whole) > MOST_PROTECTIONS:
+                continue
+            if clears(self.with_(protections=whole)):
+                names = " and ".join(PROTECTIONS[one].name.lower() for one in added)
+                return Change(f"Protect it: {names}", {"/protections": list(whole)})
+        return None
+
+
+MOST_PROTECTIONS = 6

@@ -1,0 +1,42 @@
+"""Readings of the concrete's temperature: which are believed, and the course that they give."""
+
+from collections.abc import Sequence
+from datetime import datetime, timedelta
+from itertools import pairwise
+
+from ulbrek.core.cure.history import Temperature
+
+_HOUR = timedelta(hours=1)
+# What a broken probe shows: 85 °C is what one says that was switched on and has read nothing. Source: common practice.
+HIGHEST_C, LOWEST_C = 82.0, -30.0
+JUMP_K_PER_H = 40.0  # more than any casting warms or cools in an hour
+STILL_H = 24.0  # a reading that stays the same to the last digit for so long is not one
+
+
+def believed(
+    read: Sequence[tuple[float, float]], in_weather: bool
+) -> tuple[list[tuple[float, float]], list[tuple[float, float]]]:
+    """Readings that a casting can have had, and those that it cannot.
+
+    Args:
+        read: hours after water in and °C, in order
+        in_weather: whether it lies where days and nights differ, so that no true reading stands still
+    """
+    kept: list[tuple[float, float]] = []
+    doubted: list[tuple[float, float]] = []
+    still_since = 0
+    for number, (hour, celsius) in enumerate(read):
+        if number and celsius != read[number - 1][1]:
+            still_since = number
+        stands = in_weather and hour - read[still_since][0] >= STILL_H and number - still_since >= 3
+        jumps = bool(kept) and abs(celsius - kept[-1][1]) > JUMP_K_PER_H * max(hour - kept[-1][0], 0.25)
+        (doubted if stands or jumps or not LOWEST_C <= celsius <= HIGHEST_C else kept).append((hour, celsius))
+    return kept, doubted
+
+
+def hours_of(poured_at: datetime | None, temperatures: Sequence[Temperature]) -> list[tuple[float, float]]:
+    """Readings after first water in, as hours after it and °C, in order; of one moment the last."""
+    if poured_at is None:
+        return []
+    read = sorted(((one.at - poured_at) / _HOUR, one.celsius) for one in temperatures if one.at > poured_at)
+    return [one for one, after in pairwise([*read, (float("inf"), 0.0)]) if one[0] < after[0]]
