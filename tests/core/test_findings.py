@@ -10,6 +10,7 @@ from tests.core.measure_cases import MEASURE_CASES
 from tests.core.mix_cases import MIX_CASES
 from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
+from tests.core.weather_cases import FORETOLD, WEATHER_CASES, day
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.form.inputs import FormInputs
@@ -298,6 +299,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     **MIX_CASES,
     **MOVE_CASES,
     **STEEL_CASES,
+    **WEATHER_CASES,
 }
 
 
@@ -373,6 +375,41 @@ def test_what_has_happened_raises_it_and_its_near_miss_does_not(code: str) -> No
     assert not found(top(), code, recorded(**near_miss))
 
 
+@pytest.mark.parametrize("case", FORETOLD)
+def test_what_is_foretold_raises_it_and_its_change_clears_it(case: str) -> None:
+    job, raises, near_miss = FORETOLD[case]
+    code = case.split(" ", maxsplit=1)[0]
+    (one,) = [one.finding for one in plan(job, SHOP, known=raises).findings if one.finding.code == code]
+    assert code not in {one.finding.code for one in plan(job, SHOP, known=near_miss).findings}
+    assert one.change is not None
+    after = plan(with_fields(job, dict(one.change.fields)), SHOP, known=raises).findings
+    assert code not in {one.finding.code for one in after}
+
+
+# What a thermometer said: hours after water in and °C. (raises it, near miss)
+READ = {
+    "thermometer-doubted": ([(1, 18), (2, 85)], [(1, 18), (2, 24)]),
+    "thermometer-doubted as it jumps": ([(1, 18), (1.5, 55)], [(1, 18), (1.5, 30)]),
+    "thermometer-doubted as it stands still": (
+        [(number, 17.5) for number in range(1, 30)], [(number, 17.5 + number % 2) for number in range(1, 30)],
+    ),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("case", READ)
+def test_what_was_read_raises_it_and_its_near_miss_does_not(case: str) -> None:
+    code = case.split(" ", maxsplit=1)[0]
+
+    def codes(read: Sequence[tuple[float, float]]) -> set[str]:
+        told = [{"at": POUR + timedelta(hours=hour), "celsius": celsius} for hour, celsius in read]
+        record = Record.model_validate({"water_in_at": POUR, "temperatures": told})
+        return {one.finding.code for one in plan(day(), SHOP, record).findings}
+
+    raises, near_miss = READ[case]
+    assert code in codes(raises)
+    assert code not in codes(near_miss)
+
+
 @pytest.mark.parametrize("case", CASES)
 def test_it_is_raised_and_its_near_miss_is_not(case: str) -> None:
     raises, near_miss = CASES[case]
@@ -400,7 +437,8 @@ def test_every_check_of_the_rule_book_has_a_case() -> None:
     told = [page.id for page in rule_book() if page.severity]
     checks = set(told)
     assert len(told) == len(checks), "no two checks have one name"
-    assert checks == {case.split(" ")[0] for case in CASES} | set(RECORDED) | set(SHOPS) | WEIGHED
+    with_more = (*CASES, *FORETOLD, *READ)
+    assert checks == {case.split(" ")[0] for case in with_more} | set(RECORDED) | set(SHOPS) | WEIGHED
 
 
 @pytest.mark.parametrize(

@@ -17,7 +17,7 @@ ROOMS = {
     "Form": ("form", "kit.beams"),
     "Steel": ("steel",),
     "Mix": ("mix",),
-    "Cure": ("cure", "kit.clock"),
+    "Cure": ("cure", "kit.clock", "kit.climate"),
     "Move": ("handling", "kit.lifting"),
     "Log": ("records",),
 }

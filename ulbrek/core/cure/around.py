@@ -138,6 +138,16 @@ def felt_at(inputs: CureInputs, since: datetime, weather: Conditions, hours: int
     )
 
 
+def still_air(celsius: float, hours: int) -> Felt:
+    """The air of a room that is kept at one temperature, for so many hours."""
+    rows = DAY_H + hours + 1
+    still = np.zeros(rows)
+    known_by: list[Provenance] = ["typed"] * rows
+    return Felt(
+        DAY_H, still + celsius, still + 50.0, still + DRAUGHT_KMH, still, still, still, tuple(known_by), 0.0
+    )  # fmt: skip
+
+
 def _indoors(air: Floats, room: _Room) -> Floats:
     """The air of a room that nobody heats: the mean of the last day, and some of what it differs from that, later."""
     summed = np.cumsum(np.concatenate((np.full(DAY_H, air[:DAY_H].mean()), air)))

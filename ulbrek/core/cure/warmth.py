@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from math import hypot
 
 import numpy as np
 
@@ -46,7 +47,7 @@ class Body:
         volume_mm3: of the concrete
         top_mm2: of the face that lies open
         side_mm2: of its sides
-        thickness_mm: the least way through it
+        thickness_mm: the slab that its heat goes out of as slowly, see ``way_out_mm``
         under_m2k_w: resistance of what it lies on
         sides_m2k_w: resistance of the boards around it
         on_ground: whether it lies on the ground
@@ -68,6 +69,20 @@ class Covered:
 
     since_h: float
     until_h: float
+
+
+def way_out_mm(depth_mm: float, area_mm2: float, longest_mm: float) -> float:
+    """The thickness of a slab that heat goes out of as slowly as out of a block [mm].
+
+    A steady flow through all faces of a block: the squares of one over its sides add up. Source: conduction in a block,
+    the first term of its series.
+
+    Args:
+        depth_mm: as it is cast
+        area_mm2: in plan
+        longest_mm: its longest side in plan
+    """
+    return 1 / hypot(1 / depth_mm, longest_mm / area_mm2, 1 / longest_mm)
 
 
 def heat_of(mix: Mix) -> Hydration:

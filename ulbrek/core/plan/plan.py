@@ -10,7 +10,7 @@ from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
-from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, Body
+from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, Body, way_out_mm
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
@@ -257,7 +257,7 @@ class _Planning:
         bodies = tuple(self._body(piece, one) for piece, one in zip(self.job.pieces, made, strict=True))
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
-            bodies if self.job.cure.is_in_weather else (), self._bag.dry_kg, self._bag.water_kg,
+            bodies, self._bag.dry_kg, self._bag.water_kg,
         )  # fmt: skip
 
     def _body(self, piece: Piece, one: PieceNodes) -> Body:
@@ -268,7 +268,8 @@ class _Planning:
         around = sum(edge.length.value for edge in measured.edge_lengths)
         return Body(
             piece.id, measured.volume.value * 1e6, measured.net_area.value, around * measured.cast_depth_mm,
-            measured.cast_depth_mm, base, boards, form.on_ground,
+            way_out_mm(measured.cast_depth_mm, measured.net_area.value, max(measured.length_mm, measured.width_mm)),
+            base, boards, form.on_ground,
         )  # fmt: skip
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:

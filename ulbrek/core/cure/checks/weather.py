@@ -5,13 +5,16 @@ from collections.abc import Iterator, Sequence
 from ulbrek.core.base.figure import work
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.cure import rules
+from ulbrek.core.cure.around import still_air
 from ulbrek.core.cure.calendar import write_time
 from ulbrek.core.cure.checks.kept import HOT_C, SLOW_C, STALLS_C, TOO_HOT_C, WARM_AGAIN_C
 from ulbrek.core.cure.checks.pour_day import PourDay
 from ulbrek.core.cure.result import Act
-from ulbrek.core.cure.warmth import core_over_surface_k, heat_of
+from ulbrek.core.cure.temperatures import covering
+from ulbrek.core.cure.warmth import FORESEEN_H, Body, core_over_surface_k, course_of, heat_of
 from ulbrek.core.kit.climate.conditions import HOUR
 from ulbrek.core.kit.climate.evaporation import ACT, TAKE_CARE
+from ulbrek.core.kit.clock.course import Course
 from ulbrek.core.materials.protections import ProtectionId
 
 FREEZES_C = 0.5  # the skin is colder than the lump
@@ -234,14 +237,6 @@ def dries_too_fast(day: PourDay) -> list[Finding]:
     if most < TAKE_CARE:
         return []
     severity: Severity = "caution" if most >= ACT else "hint"
-    least = ACT if most >= ACT else TAKE_CARE
-
-    def clears(then: PourDay) -> bool:
-        return then.dries.value < TAKE_CARE
-
-    def eases(then: PourDay) -> bool:
-        return then.dries.value < least
-
     return [
         finding(
             dries_too_fast,
@@ -255,7 +250,7 @@ def dries_too_fast(day: PourDay) -> list[Finding]:
                 "most": Quantity(most, "kg/m2/h"), "act": Quantity(ACT, "kg/m2/h"),
                 "care": Quantity(TAKE_CARE, "kg/m2/h"),
             },
-            change=day.protected(_DRY, clears) or day.protected(_DRY, eases),
+            change=day.protected(_DRY, lambda then: then.dries.value < TAKE_CARE),
         )
     ]  # fmt: skip
 
@@ -369,9 +364,7 @@ def warms_itself(day: PourDay) -> list[Finding]:
     for body in day.poured.bodies:
         if body.thickness_mm < THICK_MM:
             continue
-        course = day.warmth.courses.get(body.piece)
-        if course is None:
-            continue
+        course = day.warmth.courses.get(body.piece) or _in_a_room(day, body)
         differs, _ = core_over_surface_k(body, course, heat)
         _, peak = course.most_c(0.0, 3 * DAY_H)
         if differs > CORE_LIMIT_K or peak > PEAK_LIMIT_C:
@@ -390,6 +383,12 @@ def warms_itself(day: PourDay) -> list[Finding]:
             values={"differs": Quantity(differs, "K"), "most": Quantity(CORE_LIMIT_K, "K")},
         )
     ]
+
+
+def _in_a_room(day: PourDay, body: Body) -> Course:
+    kept = day.inputs.temperature_c
+    covered = covering(day.inputs, day.poured.mix, kept)
+    return course_of(day.inputs, body, still_air(kept, FORESEEN_H), kept, day.poured.mix, covered)
 
 
 @check("weather-not-known", "hint")
