@@ -10,7 +10,7 @@ from uuid import UUID
 
 from cachetools import LRUCache
 
-from ulbrek.api.services.plans import Plans, job_key, pour_key
+from ulbrek.api.services.plans import Plans, in_weather, job_key, pour_key
 from ulbrek.api.views import JobCard
 from ulbrek.core.after.schedule import Agenda, ScheduledAct, schedule
 from ulbrek.core.job.job import Job
@@ -77,8 +77,9 @@ class Floor:
     @cached_property
     def keys(self) -> Mapping[UUID, str]:
         """By job and by pour, what its outlook is worked out from as things stand now."""
-        jobs = {job.id: job_key(job.revision, self.shop, self.record(job)) for job in self.jobs}
-        return jobs | {pour.id: pour_key(self.shop, pour.record) for pour in self.pours}
+        plain = {job.id: job_key(job.revision, self.shop, self.record(job)) for job in self.jobs}
+        plain |= {pour.id: pour_key(self.shop, pour.record) for pour in self.pours}
+        return {of: in_weather(key, self.shop, self.outlooks.get(of)) for of, key in plain.items()}
 
     @cached_property
     def stale(self) -> tuple[JobHead | LivePour, ...]:

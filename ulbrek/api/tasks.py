@@ -13,6 +13,7 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.buying.shopping import ShoppingList
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
@@ -43,9 +44,9 @@ PieceFormat = Literal["stl", "3mf", "dxf", "svg"]
 Ring = list[float]
 
 
-def plan_job(job: Job, shop: Shop, record: Record) -> Plan:
+def plan_job(job: Job, shop: Shop, record: Record, known: Conditions) -> Plan:
     """The plan of a job."""
-    return plan(job, shop, record)
+    return plan(job, shop, record, known=known)
 
 
 def panels_to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:
@@ -58,9 +59,9 @@ def search_cuts(task: CutTask, told: Path) -> None:
     look(task, told)
 
 
-def pack(job: Job, shop: Shop, record: Record, units: Units, paper: Paper) -> bytes:
+def pack(job: Job, shop: Shop, record: Record, known: Conditions, units: Units, paper: Paper) -> bytes:
     """A job's pack as a PDF."""
-    return job_pack(job, plan(job, shop, record), shop_name=shop.name, units=units, paper=paper)
+    return job_pack(job, plan(job, shop, record, known=known), shop_name=shop.name, units=units, paper=paper)
 
 
 def day(sheet: RunSheet, name: str, shop_name: str, units: Units, paper: Paper) -> bytes:

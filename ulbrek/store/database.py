@@ -39,6 +39,7 @@ from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.shop_uses import ShopUses
 from ulbrek.store.shops import ShopRepository, StoredShop
 from ulbrek.store.stock import StockRepository
+from ulbrek.store.weather import WeatherRepository
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 NEWEST = max(file.name.split("_")[0] for file in (MIGRATIONS / "versions").glob("0*.py"))
@@ -301,6 +302,10 @@ class Records:
     def sensors(self, shop_id: UUID) -> SensorRepository:
         """The sensors of a shop."""
         return SensorRepository(self.session, shop_id)
+
+    def weather(self, shop_id: UUID) -> WeatherRepository:
+        """The weather of a shop."""
+        return WeatherRepository(self.session, shop_id)
 
     def outlooks(self, shop_id: UUID) -> OutlookRepository:
         """What the floor is told of a shop's jobs and pours."""

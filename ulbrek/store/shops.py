@@ -12,11 +12,15 @@ from sqlalchemy.orm import Session
 
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.job.versions import SCHEMA_VERSION
+from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.store.errors import NotFoundError
-from ulbrek.store.models import ShopRevisionRow, ShopRow
+from ulbrek.store.models import ShopRevisionRow, ShopRow, WeatherRow
+from ulbrek.store.weather import WeatherRepository
 
-_NEWEST = select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document).join(
-    ShopRow, ShopRow.id == ShopRevisionRow.shop_id
+_NEWEST = (
+    select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document, WeatherRow.digest)
+    .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
+    .outerjoin(WeatherRow, WeatherRow.shop_id == ShopRow.id)
 )
 _LOOKED_BACK = 50  # revisions, for one that can be read
 
@@ -25,13 +29,15 @@ _LOOKED_BACK = 50  # revisions, for one that can be read
 class StoredShop:
     """A shop as it is kept: its newest revision and its document.
 
-    ``unreadable``: its newest document cannot be read, and ``shop`` is an older one.
+    ``unreadable``: its newest document cannot be read, and ``shop`` is an older one. ``known`` is the weather as far as
+    it is known.
     """
 
     id: UUID
     revision: int
     shop: Shop
     unreadable: bool = False
+    known: Conditions = NOTHING_KNOWN
 
 
 class ShopRepository:
@@ -65,15 +71,16 @@ class ShopRepository:
             raise NotFoundError("shop", shop_id)
         return found
 
-    def _newest(self, asked: Select[tuple[UUID, int, dict[str, Any]]]) -> StoredShop | None:
+    def _newest(self, asked: Select[tuple[UUID, int, dict[str, Any], str]]) -> StoredShop | None:
         row = self._session.execute(asked.limit(1)).one_or_none()
         if row is None:
             return None
-        shop_id, number, document = row
+        shop_id, number, document, digest = row
+        known = WeatherRepository(self._session, shop_id).known(digest)
         try:
-            return StoredShop(shop_id, number, Shop.model_validate(document))
+            return StoredShop(shop_id, number, Shop.model_validate(document), known=known)
         except ValidationError:
-            return StoredShop(shop_id, number, self._last_readable(shop_id), unreadable=True)
+            return StoredShop(shop_id, number, self._last_readable(shop_id), unreadable=True, known=known)
 
     def _last_readable(self, shop_id: UUID) -> Shop:
         """The shop as it was when it could last be read; a shop as it begins where it never could."""
@@ -94,7 +101,7 @@ class ShopRepository:
         row = ShopRevisionRow(shop_id=kept.id, number=number, document=document, schema_version=SCHEMA_VERSION)
         self._session.add(row)
         self._session.flush()
-        return StoredShop(kept.id, number, shop)
+        return StoredShop(kept.id, number, shop, known=kept.known)
 
     def change(self, shop_id: UUID, change: Callable[[Shop], Shop]) -> StoredShop:
         """Changes a shop as it stands; who changes it at the same time waits, and then sees this change.

@@ -160,7 +160,7 @@ def get_revision(db: Db, plans: Planned, job_id: UUID, number: Annotated[int, Pa
     with db.work() as records:
         shop = records.shop()
         job = records.jobs(shop.id).at(job_id, number)
-    return plans.answers.of_plan(job, plans.make(job, shop.shop), shop.shop, EMPTY, None)
+    return plans.answers.of_plan(job, plans.make(job, shop.shop, known=shop.known), shop.shop, EMPTY, None)
 
 
 @router.get("/jobs/{job_id}/file", response_model=JobFile)
@@ -176,7 +176,7 @@ def get_job_file(db: Db, job_id: UUID) -> Response:
 def get_job_pack(db: Db, apart: Long, job_id: UUID, units: Units = "mm", paper: Paper = "a4") -> Response:
     """A job's pack as a PDF: measuring sheet, form, cuts, steel, batch cards, lifting card, calendar."""
     kept = _kept(db, job_id)
-    content = apart.run(tasks.pack, kept.stored.job, kept.shop.shop, kept.record, units, paper)
+    content = apart.run(tasks.pack, kept.stored.job, kept.shop.shop, kept.record, kept.shop.known, units, paper)
     return as_file(content, kept.stored.job.name, "pdf", "application/pdf")
 
 

@@ -107,7 +107,7 @@ def get_shared_pack(db: Db, apart: Long, asker: Asking, units: Units = "mm", pap
         raise HTTPException(403, "This link shows the plan, not the papers. Ask for one that shows them.")
     with db.work() as records:
         stored, shop, record = _job(records, asker.job_id)
-    content = apart.run(tasks.pack, stored.job, shop.shop, record, units, paper)
+    content = apart.run(tasks.pack, stored.job, shop.shop, record, shop.known, units, paper)
     return as_file(content, stored.job.name, "pdf", "application/pdf")
 
 

@@ -6,10 +6,13 @@ from ulbrek.api.handlers.common import Db, Planned, shop_asked
 from ulbrek.api.views import PlanChanges, PlanRequest, PlanView
 from ulbrek.core.base.way import Way
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
+from ulbrek.core.job.job import Job
+from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.mix.schools import SCHOOLS as MIX_SCHOOLS
 from ulbrek.core.records.record import EMPTY
 from ulbrek.core.rulebook import Page, rule_book
 from ulbrek.core.steel.schools import SCHOOLS as STEEL_SCHOOLS
+from ulbrek.store.database import Database
 
 router = APIRouter(prefix="/api")
 
@@ -20,8 +23,16 @@ def plan_job(db: Db, plans: Planned, asked: PlanRequest) -> Response:
     held = plans.answers.held(asked.held)
     shop = held.shop if held and asked.shop is None else shop_asked(db, asked.shop)
     record = asked.record or (held.record if held else EMPTY)
-    planned = plans.make(asked.job, shop, record)
+    planned = plans.make(asked.job, shop, record, _known(db, asked.job))
     return plans.answers.of_plan(asked.job, planned, shop, record, asked.held)
+
+
+def _known(db: Database, job: Job) -> Conditions:
+    """The weather as far as it is known; it is looked up for what cures in it alone."""
+    if not job.cure.asks_forecast:
+        return NOTHING_KNOWN
+    with db.look() as records:
+        return records.shop().known
 
 
 @router.get("/schools")

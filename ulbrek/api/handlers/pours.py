@@ -80,7 +80,7 @@ def begin_pour(db: Db, plans: Planned, asked: PourRequest) -> Response:
         shop = records.shop()
         job = records.jobs(shop.id).get(asked.job_id)
     part = part_of_job(job.job, fills)
-    planned = plans.make(part, shop.shop, AT_ONCE)  # while no row of the records is held
+    planned = plans.make(part, shop.shop, AT_ONCE, shop.known)  # while no row of the records is held
     with db.work() as records:
         pours = records.pours(shop.id)
         begun = pours.begin(job, shop.revision, BegunWith(part, planned, fills, taken), asked.entry)
@@ -202,9 +202,9 @@ def tell_takes(db: Db, plans: Planned, job_id: UUID, asked: TakesRequest) -> Res
     formed = [one.piece for one in asked.fills if not one.cavities]
     built = built_part(part, formed)
     wanted = takes_of_pour(
-        PlannedJob(part, plans.make(part, shop.shop, AT_ONCE)),
+        PlannedJob(part, plans.make(part, shop.shop, AT_ONCE, shop.known)),
         shop.shop,
-        PlannedJob(built, plans.make(built, shop.shop, AT_ONCE)) if built else None,
+        PlannedJob(built, plans.make(built, shop.shop, AT_ONCE, shop.known)) if built else None,
     )
     with db.work() as records:
         free = records.stock(shop.id).free()
@@ -290,5 +290,5 @@ def _view(kept: _Kept, plans: Plans, planned: Plan) -> PourView:
     left = rests(planned)
     if kept.today is None:
         return PourView(kept.pour, planned, kept.stock, left, (), gone=True)
-    changed = changed_since(kept.snapshot, plans.make(kept.today, kept.shop.shop))
+    changed = changed_since(kept.snapshot, plans.make(kept.today, kept.shop.shop, known=kept.shop.known))
     return PourView(kept.pour, planned, kept.stock, left, changed, gone=False)

@@ -17,6 +17,7 @@ from ulbrek.api.services.answers import Answers
 from ulbrek.core.after.outlook import Outlook, outlook
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.plan.memory import Memory
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import RULE_VERSION, Plan
@@ -101,8 +102,8 @@ class Plans:
             return self._planner.submit(work, *args, **kwargs).result()
         return self._apart.run(work, *args, **kwargs)
 
-    def make(self, job: Job, shop: Shop, record: Record = EMPTY) -> Plan:
-        """The plan of a job; nothing is remembered.
+    def make(self, job: Job, shop: Shop, record: Record = EMPTY, known: Conditions = NOTHING_KNOWN) -> Plan:
+        """The plan of a job in the weather as far as it is known; nothing is remembered.
 
         Raises:
             NotPlannedError: when it cannot be planned
@@ -110,8 +111,8 @@ class Plans:
         """
         try:
             if job.effort_ms <= LONG_MS:
-                return self._planner.submit(plan, job, shop, record, self._memory).result()
-            return self._apart.run(tasks.plan_job, job, shop, record)
+                return self._planner.submit(plan, job, shop, record, self._memory, known).result()
+            return self._apart.run(tasks.plan_job, job, shop, record, known)
         except BusyError:
             raise
         except TooLongError as error:
@@ -128,13 +129,21 @@ class Plans:
 
     def of_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a kept revision. Neither it nor a record ever changes, so a plan is worked out once."""
-        key = (stored.id, stored.revision, stored.changed_at, shop.id, shop.revision, record)
+        key = (
+            stored.id,
+            stored.revision,
+            stored.changed_at,
+            shop.id,
+            shop.revision,
+            record,
+            _weather(stored.job, shop),
+        )
         return self._once(key, stored.job, shop, record)
 
     def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of what a pour fills, with what has happened to it."""
         record = pour.record.model_copy(update={"whole": True})
-        return self._once((pour.id, shop.id, shop.revision, record), pour.job, shop, record)
+        return self._once((pour.id, shop.id, shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record)
 
     def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.
@@ -142,12 +151,12 @@ class Plans:
         Raises:
             NotPlannedError: when it cannot be planned
         """
-        key = job_key(stored.revision, shop, record)
+        key = job_key(stored.revision, shop, record) + _weather(stored.job, shop)
         return self._kept(stored.id, shop.id, key, stored.job, lambda: self.of_job(stored, shop, record))
 
     def tell_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of a pour that something was just written down of; its outlook is told to the floor."""
-        key = pour_key(shop, pour.record)
+        key = pour_key(shop, pour.record) + _weather(pour.job, shop)
         return self._kept(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
 
     def outlooks(self, records: Records, shop_id: UUID, ids: Sequence[UUID]) -> dict[UUID, KeptOutlook]:
@@ -181,8 +190,10 @@ class Plans:
             with self._database.of_shop(shop_id).work() as records:
                 if not records.outlooks(shop_id).claim(of, key):
                     return
-            outlook, problem = self._tried(work)
+            outlook, problem, job = self._tried(work)
             with self._database.of_shop(shop_id).work() as records:
+                if job is not None and _WEATHER not in key:  # it was moved into the weather
+                    key += _weather(job, records.shop())
                 records.outlooks(shop_id).keep(of, key, outlook, problem)
         except BusyError:
             return  # the claim runs out, and somebody asks again
@@ -192,17 +203,17 @@ class Plans:
             with self._lock:
                 self._asked.discard((of, key))
 
-    def _tried(self, work: Callable[[], tuple[Job, Plan]]) -> tuple[Outlook | None, str | None]:
+    def _tried(self, work: Callable[[], tuple[Job, Plan]]) -> tuple[Outlook | None, str | None, Job | None]:
         try:
             job, planned = work()
-            return outlook(job, planned), None
+            return outlook(job, planned), None, job
         except BusyError:
             raise
         except NotPlannedError as error:
-            return None, error.problem
+            return None, error.problem, None
         except Exception as error:
             log.warning("unreadable", error=type(error).__name__)
-            return None, "It cannot be read: its record does not hold together."
+            return None, "It cannot be read: its record does not hold together.", None
 
     def _kept(self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]) -> Plan:
         try:
@@ -220,7 +231,7 @@ class Plans:
             known = self._remembered.get(key)
         if known is not None:
             return known.plan
-        planned = self.make(job, shop.shop, record)
+        planned = self.make(job, shop.shop, record, shop.known)
         size = max(_LEAST_BYTES, int(job.effort_ms * _BYTES_PER_MS))
         if size <= ROOM_BYTES:
             with self._lock:
@@ -240,12 +251,34 @@ def pour_key(shop: StoredShop, record: Record) -> str:
 
 def claim_job(records: Records, stored: StoredJob, shop: StoredShop, record: Record) -> None:
     """Says, together with a revision that is kept, that whoever keeps it works its outlook out: nobody else need."""
-    records.outlooks(shop.id).claim(stored.id, job_key(stored.revision, shop, record))
+    records.outlooks(shop.id).claim(stored.id, job_key(stored.revision, shop, record) + _weather(stored.job, shop))
 
 
 def claim_pour(records: Records, pour: StoredPour, shop: StoredShop) -> None:
     """The same of a pour that something is written down of."""
-    records.outlooks(shop.id).claim(pour.id, pour_key(shop, pour.record))
+    records.outlooks(shop.id).claim(pour.id, pour_key(shop, pour.record) + _weather(pour.job, shop))
+
+
+def in_weather(key: str, shop: StoredShop, of: KeptOutlook | None) -> str:
+    """What an outlook is worked out from as things stand now, where the one that is kept was worked out of the weather.
+
+    Args:
+        key: what it is worked out from, the weather left out
+        shop: with the weather as far as it is known
+        of: the outlook that is kept
+    """
+    return key + _told_of(shop) if of is not None and _WEATHER in of.key else key
+
+
+_WEATHER = " weather "
+
+
+def _told_of(shop: StoredShop) -> str:
+    return f"{_WEATHER}{shop.known.digest}"
+
+
+def _weather(job: Job, shop: StoredShop) -> str:
+    return _told_of(shop) if job.cure.asks_forecast else ""
 
 
 def _digest(record: Record) -> str:

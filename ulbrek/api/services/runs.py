@@ -102,7 +102,7 @@ class Runs:
         with self._lock:
             found = self._sheets.get(key)
         if found is None:
-            planned = self._plans.make(pour.job, shop.shop, AT_ONCE)
+            planned = self._plans.make(pour.job, shop.shop, AT_ONCE, shop.known)
             found = self._plans.near_or_apart([pour.job], make_sheet, pour.job, shop.shop, planned)
             with self._lock:
                 self._sheets[key] = found

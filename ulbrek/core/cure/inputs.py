@@ -131,6 +131,11 @@ class CureInputs(Document):
         return self
 
     @property
+    def asks_forecast(self) -> bool:
+        """Whether its hours hang on the forecast."""
+        return self.is_in_weather and self.weather == "forecast"
+
+    @property
     def is_in_weather(self) -> bool:
         """Whether it is as warm as the weather has it, and not kept at one temperature."""
         return self.place != "heated room"

@@ -100,7 +100,7 @@ class _Planning:
 
     def __init__(self, job: Job, shop: Shop, record: Record, memory: Memory, known: Conditions = NOTHING_KNOWN) -> None:
         self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
-        self._known = known if job.cure.is_in_weather else NOTHING_KNOWN
+        self._known = known if job.cure.asks_forecast else NOTHING_KNOWN
         chosen = choose(job, shop)
         planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
         self.filled = MixedBag(chosen.size, planned)

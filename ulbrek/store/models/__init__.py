@@ -28,6 +28,7 @@ from ulbrek.store.models.pours import (
 from ulbrek.store.models.sensors import ReadingRow, SensorPlaceRow, SensorRow
 from ulbrek.store.models.shops import MemberRow, ShopRevisionRow, ShopRow
 from ulbrek.store.models.stock import KINDS, MOVES, StockItemRow, StockLotRow, StockMoveRow
+from ulbrek.store.models.weather import WeatherRow
 
 __all__ = [
     "FACES",
@@ -70,4 +71,5 @@ __all__ = [
     "StockItemRow",
     "StockLotRow",
     "StockMoveRow",
+    "WeatherRow",
 ]

@@ -5,14 +5,19 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from ulbrek.core.base.figure import Figure
-from ulbrek.core.base.finding import Change
+from ulbrek.core.base.finding import Change, Severity
 from ulbrek.core.cure.around import Felt, felt_at
+from ulbrek.core.cure.checks.kept import SLOW_C, STALLS_C, WARM_AGAIN_C
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.temperatures import Poured, Temperatures, evaporates, temperatures_of
 from ulbrek.core.cure.warmth import FORESEEN_H
 from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.kit.clock.course import Course
 from ulbrek.core.materials.protections import PROTECTIONS, ProtectionId
+
+MOST_PROTECTIONS = 6
+FREEZES_C = 0.5  # the skin is colder than the lump
+DAY_H = 24.0
 
 
 @dataclass(frozen=True)
@@ -41,7 +46,7 @@ class PourDay:
     age_of_set_h: float
     dries: Figure
 
-    @property
+    @cached_property
     def frost_h(self) -> float:
         """Until when a frost would harm it [h after water in]."""
         return max(course.hour_at(self.age_of_frost_h) for course in self.courses)
@@ -50,6 +55,49 @@ class PourDay:
     def courses(self) -> tuple[Course, ...]:
         """The courses of all its castings."""
         return tuple(self.warmth.courses.values()) or (self.warmth.shared,)
+
+    @cached_property
+    def freezes(self) -> bool:
+        """Whether it freezes before one frost does it no harm; concrete that is poured so cold is told as such."""
+        if self.warmth.start_c <= FREEZES_C:
+            return False
+        return min(course.least_c(0.0, self.frost_h)[1] for course in self.courses) <= FREEZES_C
+
+    @cached_property
+    def fresh_cold(self) -> Severity | None:
+        """How grave it is that the fresh concrete is as cold as it is; None where it is not too cold."""
+        celsius = self.warmth.start_c
+        stays_cold = min(course.mean_c(0.0, DAY_H) for course in self.courses) < WARM_AGAIN_C
+        if celsius >= WARM_AGAIN_C or (celsius >= SLOW_C and not stays_cold):
+            return None
+        return "stop" if celsius < STALLS_C else "caution" if celsius < SLOW_C else "hint"
+
+    @cached_property
+    def mean_while_young_c(self) -> float:
+        """How warm it is on average until one frost does it no harm, three days at the most [°C]."""
+        until = min(self.frost_h, 3 * DAY_H)
+        return min(course.mean_c(0.0, until) for course in self.courses)
+
+    @cached_property
+    def hottest_c(self) -> float:
+        """The warmest that it gets in two days [°C]."""
+        return max(course.most_c(0.0, 2 * DAY_H)[1] for course in self.courses)
+
+    @cached_property
+    def rain_mm(self) -> float:
+        """What falls on the face before it has set for good [mm]."""
+        felt = self.warmth.felt
+        if felt is None:
+            return 0.0
+        return float(felt.during(felt.rain_mm, 0.0, self.warmth.shared.hour_at(self.age_of_set_h)).sum())
+
+    @cached_property
+    def night_before_c(self) -> float | None:
+        """The coldest air where it is poured in the night before [°C]; None where a warm day has thawed it by then."""
+        felt = self.warmth.felt
+        if felt is None or float(felt.air_c[felt.before]) > WARM_AGAIN_C:
+            return None
+        return float(felt.during(felt.air_c, -DAY_H / 2, 0.0).min())
 
     @property
     def bare(self) -> Felt:
@@ -100,6 +148,3 @@ class PourDay:
                 names = " and ".join(PROTECTIONS[one].name.lower() for one in added)
                 return Change(f"Protect it: {names}", {"/protections": list(whole)})
         return None
-
-
-MOST_PROTECTIONS = 6

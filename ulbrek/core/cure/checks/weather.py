@@ -8,7 +8,7 @@ from ulbrek.core.cure import rules
 from ulbrek.core.cure.around import still_air
 from ulbrek.core.cure.calendar import write_time
 from ulbrek.core.cure.checks.kept import HOT_C, SLOW_C, STALLS_C, TOO_HOT_C, WARM_AGAIN_C
-from ulbrek.core.cure.checks.pour_day import PourDay
+from ulbrek.core.cure.checks.pour_day import FREEZES_C, PourDay
 from ulbrek.core.cure.result import Act
 from ulbrek.core.cure.temperatures import covering
 from ulbrek.core.cure.warmth import FORESEEN_H, Body, core_over_surface_k, course_of, heat_of
@@ -17,7 +17,6 @@ from ulbrek.core.kit.climate.evaporation import ACT, TAKE_CARE
 from ulbrek.core.kit.clock.course import Course
 from ulbrek.core.materials.protections import ProtectionId
 
-FREEZES_C = 0.5  # the skin is colder than the lump
 WARM_WATER_C, HOTTEST_WATER_C = 17.0, 60.0
 COOL_TO_C, COLD_WATER_C, MOST_ICE_PCT = 27.0, 8.0, 75.0
 GETS_HOT_C = 40.0
@@ -47,7 +46,7 @@ def freezes_young(day: PourDay) -> list[Finding]:
 
     Source: ACI 306R: 3.5 MPa before the first frost, from memory
     """
-    if not _freezes(day):
+    if not day.freezes:
         return []
     celsius = min(course.least_c(0.0, day.frost_h)[1] for course in day.courses)
     return [
@@ -59,15 +58,9 @@ def freezes_young(day: PourDay) -> list[Finding]:
             "when the nights are milder.",
             field="/protections",
             values={"celsius": Quantity(celsius, "C"), "frost": Quantity(3.5, "MPa")},
-            change=day.protected(_COLD, lambda then: not _freezes(then)),
+            change=day.protected(_COLD, lambda then: not then.freezes),
         )
     ]
-
-
-def _freezes(day: PourDay) -> bool:
-    if day.warmth.start_c <= FREEZES_C:  # told as such
-        return False
-    return min(course.least_c(0.0, day.frost_h)[1] for course in day.courses) <= FREEZES_C
 
 
 @check("fresh-too-cold", "caution")
@@ -79,7 +72,7 @@ def fresh_too_cold(day: PourDay) -> list[Finding]:
     Source: ACI 306R, sections under 300 mm; EN 206, 5 °C at placing; from memory
     """
     celsius = day.warmth.start_c
-    severity = _fresh_is_cold(day)
+    severity = day.fresh_cold
     if severity is None:
         return []
     change = None
@@ -92,7 +85,7 @@ def fresh_too_cold(day: PourDay) -> list[Finding]:
         ).value  # fmt: skip
         water_c = float(min(HOTTEST_WATER_C, round(needed)))
         then = day.with_(water_c=water_c, ice_pct=0.0)
-        if _fresh_is_cold(then) is None:
+        if then.fresh_cold is None:
             change = Change(
                 "Mix with water at {water}: concrete at {then}", {"/water_c": water_c, "/ice_pct": 0.0},
                 {"water": Quantity(water_c, "C"), "then": Quantity(then.warmth.start_c, "C")},
@@ -109,14 +102,6 @@ def fresh_too_cold(day: PourDay) -> list[Finding]:
             change=change,
         )
     ]  # fmt: skip
-
-
-def _fresh_is_cold(day: PourDay) -> Severity | None:
-    celsius = day.warmth.start_c
-    stays_cold = min(course.mean_c(0.0, DAY_H) for course in day.courses) < WARM_AGAIN_C
-    if celsius >= WARM_AGAIN_C or (celsius >= SLOW_C and not stays_cold):
-        return None
-    return "stop" if celsius < STALLS_C else "caution" if celsius < SLOW_C else "hint"
 
 
 @check("fresh-too-hot", "caution")
@@ -163,15 +148,15 @@ def cold_while_curing(day: PourDay) -> list[Finding]:
 
     Source: ACI 306R, sections under 300 mm, from memory; common practice
     """
-    if _freezes(day) or day.warmth.start_c <= FREEZES_C:
+    if day.freezes or day.warmth.start_c <= FREEZES_C:
         return []
-    mean = _mean_while_young(day)
+    mean = day.mean_while_young_c
     if mean >= WARM_AGAIN_C:
         return []
     severity: Severity = "stop" if mean < STALLS_C else "caution" if mean < SLOW_C else "hint"
 
     def clears(then: PourDay) -> bool:
-        return _mean_while_young(then) >= WARM_AGAIN_C and not _freezes(then)
+        return then.mean_while_young_c >= WARM_AGAIN_C and not then.freezes
 
     return [
         finding(
@@ -189,11 +174,6 @@ def cold_while_curing(day: PourDay) -> list[Finding]:
     ]  # fmt: skip
 
 
-def _mean_while_young(day: PourDay) -> float:
-    until = min(day.frost_h, 3 * DAY_H)
-    return min(course.mean_c(0.0, until) for course in day.courses)
-
-
 @check("hot-while-curing", "caution")
 def hot_while_curing(day: PourDay) -> list[Finding]:
     """Too warm under the sun
@@ -204,7 +184,7 @@ def hot_while_curing(day: PourDay) -> list[Finding]:
     """
     if day.poured.mix.is_sulfo_aluminate:
         return []
-    celsius = _hottest_c(day)
+    celsius = day.hottest_c
     if celsius <= GETS_HOT_C:
         return []
     return [
@@ -215,13 +195,9 @@ def hot_while_curing(day: PourDay) -> list[Finding]:
             remedy="Shade it, or lay a white sheet or wet cloth over it.",
             field="/protections",
             values={"celsius": Quantity(celsius, "C"), "hot": Quantity(GETS_HOT_C, "C")},
-            change=day.protected((("shade",),), lambda then: _hottest_c(then) <= GETS_HOT_C),
+            change=day.protected((("shade",),), lambda then: then.hottest_c <= GETS_HOT_C),
         )
     ]
-
-
-def _hottest_c(day: PourDay) -> float:
-    return max(course.most_c(0.0, 2 * DAY_H)[1] for course in day.courses)
 
 
 @check("dries-too-fast", "caution")
@@ -263,7 +239,7 @@ def rain_before_set(day: PourDay) -> list[Finding]:
 
     Source: common practice
     """
-    rain = _rain_mm(day)
+    rain = day.rain_mm
     if rain < RAIN_HINT_MM:
         return []
     return [
@@ -274,18 +250,9 @@ def rain_before_set(day: PourDay) -> list[Finding]:
             reason="Rain pits a fresh face and washes its cement out.",
             remedy="Have a cover on a frame ready that does not touch the face, or pour on a dry day.",
             field="/protections",
-            change=day.protected((("rain cover",), ("tent",)), lambda then: _rain_mm(then) < RAIN_HINT_MM),
+            change=day.protected((("rain cover",), ("tent",)), lambda then: then.rain_mm < RAIN_HINT_MM),
         )
     ]
-
-
-def _rain_mm(day: PourDay) -> float:
-    """What falls on the face before it has set for good [mm]."""
-    felt = day.warmth.felt
-    if felt is None:
-        return 0.0
-    until = day.warmth.shared.hour_at(day.age_of_set_h)
-    return float(felt.during(felt.rain_mm, 0.0, until).sum())
 
 
 @check("frost-in-the-base", "stop")
@@ -297,7 +264,7 @@ def frost_in_the_base(day: PourDay) -> list[Finding]:
 
     Source: ACI 306R, from memory
     """
-    coldest = _night_before_c(day)
+    coldest = day.night_before_c
     if coldest is None or coldest > 0:
         return []
     return [
@@ -308,17 +275,9 @@ def frost_in_the_base(day: PourDay) -> list[Finding]:
             remedy="Cover ground and form the day before, thaw them through, and feel that they are above freezing.",
             field="/poured_at",
             values={"coldest": Quantity(coldest, "C")},
-            change=day.protected((("heated tent",),), lambda then: (_night_before_c(then) or 0.1) > 0),
+            change=day.protected((("heated tent",),), lambda then: (then.night_before_c or 0.1) > 0),
         )
     ]
-
-
-def _night_before_c(day: PourDay) -> float | None:
-    """The coldest air where it is poured in the night before [°C]; None where a warm day has thawed it by then."""
-    felt = day.warmth.felt
-    if felt is None or float(felt.air_c[felt.before]) > WARM_AGAIN_C:
-        return None
-    return float(felt.during(felt.air_c, -DAY_H / 2, 0.0).min())
 
 
 @check("cools-too-fast", "caution")
