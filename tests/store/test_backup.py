@@ -83,6 +83,8 @@ def fill(database: Database) -> None:
         sensor = records.sensors(shop.id).add("Probe", "concrete").id
         records.sensors(shop.id).place(sensor, pour, POUR)
         records.sensors(shop.id).read(sensor, [(POUR + timedelta(minutes=n), 20 + n / 7) for n in range(9)])
+        air = records.sensors(shop.id).add("Yard", "air").id
+        records.sensors(shop.id).read(air, [(POUR + timedelta(minutes=20 * n), 11 + n / 7) for n in range(9)])
 
 
 def backup(database: Database) -> bytes:
@@ -176,7 +178,7 @@ def test_what_is_no_backup_is_refused_and_leaves_nothing_behind(fresh: Fresh) ->
         (b"not a zip", "not a backup"),
         (spoilt(kept, "manifest.json", b"{}"), "not a backup"),
         (spoilt(kept, "manifest.json", json.dumps({**manifest, "version": 9}).encode()), "another version"),
-        (spoilt(kept, "manifest.json", json.dumps({**manifest, "migration": "0009"}).encode()), "tables at 0009"),
+        (spoilt(kept, "manifest.json", json.dumps({**manifest, "migration": "0099"}).encode()), "tables at 0099"),
         (spoilt(kept, "casting_state.csv", b"casting_id,number\n"), "incomplete or altered"),
         (spoilt(kept, "member.csv", changed), "member is not as it was written"),
         (spoilt(kept, "other.zip", kept, extra=True), "other.zip, which is no table"),

@@ -1,5 +1,7 @@
 """The work that is done apart: whole pieces of it, each a function that a process can find."""
 
+from collections.abc import Sequence
+from datetime import datetime
 from functools import lru_cache
 from pathlib import Path
 from typing import Literal
@@ -11,6 +13,7 @@ from ulbrek.core.base.finding import Change
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.buying.shopping import ShoppingList
+from ulbrek.core.cure.window import PourStart
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import Conditions
@@ -20,7 +23,7 @@ from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.weighing import CannotSolveError
-from ulbrek.core.plan.plan import plan, to_cut
+from ulbrek.core.plan.plan import plan, pour_windows, to_cut
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.pour.sheet import RunSheet
 from ulbrek.core.records.record import Record
@@ -47,6 +50,11 @@ Ring = list[float]
 def plan_job(job: Job, shop: Shop, record: Record, known: Conditions) -> Plan:
     """The plan of a job."""
     return plan(job, shop, record, known=known)
+
+
+def windows(jobs: Sequence[Job], shop: Shop, known: Conditions, now: datetime) -> tuple[PourStart, ...]:
+    """Each hour of the coming week as a start for some jobs."""
+    return pour_windows(jobs, shop, known, now)
 
 
 def panels_to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:

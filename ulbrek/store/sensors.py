@@ -14,6 +14,7 @@ from ulbrek.core.cure.history import Temperature
 from ulbrek.store.entries import ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import PourRow, ReadingRow, SensorPlaceRow, SensorRow
+from ulbrek.store.weather import WeatherRepository
 
 SensorKind = Literal["concrete", "air", "humidity"]
 EVER = cast("infinity", DateTime(timezone=True))
@@ -79,7 +80,7 @@ class SensorRepository(ShopRecords):
         Returns:
             how many were new
         """
-        self._own(SensorRow, sensor_id, "sensor")
+        sensor = self._own(SensorRow, sensor_id, "sensor")
         rows = [
             {"shop_id": self._shop_id, "sensor_id": sensor_id, "at": happened(at), "value": value}
             for at, value in readings
@@ -89,6 +90,8 @@ class SensorRepository(ShopRecords):
         done = self._session.execute(
             insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.at)
         ).all()
+        if done and sensor.kind != "concrete":
+            WeatherRepository(self._session, self._shop_id).measured(min(at for (at,) in done))
         return len(done)
 
     def read_by_hand(self, pour_id: UUID, at: datetime, celsius: float) -> None:

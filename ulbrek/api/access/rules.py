@@ -26,6 +26,7 @@ BACKUPS = RateLimitItemPerMinute(1, 1, "backups")
 SIGN_INS = RateLimitItemPerMinute(5, 1, "sign-ins")  # by address here, and by name where it is looked up
 CODES = RateLimitItemPerMinute(20, 1, "codes")  # of 40 bits, each for five minutes
 CHALLENGES = RateLimitItemPerMinute(20, 1, "challenges")
+WINDOWS = RateLimitItemPerMinute(60, 1, "windows")  # half a second each
 PAPERS = RateLimitItemPerMinute(40, 1, "papers")
 
 _WHO: dict[Who, str] = {
@@ -53,6 +54,7 @@ _WHO: dict[Who, str] = {
         GET /api/bench
         GET /api/bench/scale
         GET /api/bench/thermometer
+        GET /api/weather
         GET /api/castings
         GET /api/changes
         GET /api/castings/{casting_id}
@@ -99,6 +101,8 @@ _WHO: dict[Who, str] = {
         DELETE /api/me/passkeys/{passkey_id}
     """,
     "maker": """
+        POST /api/weather/forecast
+        GET /api/pour-window
         POST /api/castings/{casting_id}/take-back
         POST /api/cuts/search
         POST /api/drawings
@@ -179,6 +183,7 @@ _LIMITS: dict[RateLimitItem, str] = {
     DRAWINGS: "POST /api/drawings, POST /api/observations/{observation_id}/photos",
     SEARCHES: "POST /api/cuts/search",
     BACKUPS: "GET /api/backup",
+    WINDOWS: "GET /api/pour-window, POST /api/weather/forecast",
     SIGN_INS: "POST /api/sign-in, POST /api/sign-in/passkey",
     CODES: "POST /api/invitation, POST /api/join",
     CHALLENGES: "POST /api/sign-in/passkey/begin",

@@ -21,6 +21,7 @@ from ulbrek.api.handlers import (
     shop,
     shopping,
     stock,
+    weather,
 )
 from ulbrek.api.views import write_as
 
@@ -36,6 +37,7 @@ ROUTERS = tuple(
         pours,
         runs,
         bench,
+        weather,
         castings,
         forms,
         stock,

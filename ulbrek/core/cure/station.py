@@ -16,8 +16,9 @@ from ulbrek.core.cure.result import Act, CureResult, Dries, StrengthAt, TurnAt
 from ulbrek.core.cure.temperatures import Temperatures, evaporates, temperatures_of
 from ulbrek.core.cure.told import weather_told
 from ulbrek.core.cure.warmth import Body
+from ulbrek.core.cure.window import WindowBrief
 from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
-from ulbrek.core.kit.clock.maturity import pace
+from ulbrek.core.kit.clock.maturity import REFERENCE_C, pace
 from ulbrek.core.kit.clock.strength import age_at_share, share_at
 from ulbrek.core.materials.mixes import Mix
 
@@ -243,6 +244,16 @@ class _Clock:
         age = age_at_share(self.inputs.strength_by, self.curve_by, share, "frost")
         return self.mix.final_set_h * EVENNESS.high + age.value
 
+    def age_of_strip(self) -> float:
+        """The age at which every form may come off, by the strengths that the pieces need [h at 20 °C]."""
+        ages = [0.0]
+        for piece, need in self.poured.needs:
+            if need.id == "strip" and need.strength is not None:
+                share = min(need.strength.value / self.mix.strength_28_least_mpa, 1.0)
+                age = age_at_share(self.inputs.strength_by, self.curve_by, share, piece)
+                ages.append(self.mix.final_set_h * EVENNESS.high + age.value)
+        return max(ages)
+
     def curve(self) -> Iterator[StrengthAt]:
         """Strength by the hour, with its band."""
         strength, gain, by = self.mix.strength_28, self.curve_by, self.inputs.strength_by
@@ -348,3 +359,26 @@ class _Clock:
 
     def _time(self, hour: float) -> datetime | None:
         return None if self.inputs.poured_at is None else time_of(self.inputs.poured_at, hour)
+
+
+def window_brief(inputs: CureInputs, poured: CureBrief, hours: Hours) -> WindowBrief:
+    """What is poured, as far as the hour to start in hangs on it.
+
+    Args:
+        inputs: where it cures, and what protects it
+        poured: the mix, and what the acts need
+        hours: the shop's
+    """
+    runs = pace(inputs.maturity, REFERENCE_C)
+    clock = _Clock(inputs, poured, hours, runs, temperatures_of(inputs, poured, hours, NOTHING_KNOWN))
+    mix = poured.mix
+    tasks = FINISHING_SULFO if clock.sulfo else FINISHING
+    return WindowBrief(
+        poured,
+        inputs,
+        tuple(one.share for one in tasks if not one.is_state and (poured.face_up or not one.face_up_only)),
+        clock.age_of_frost(),
+        mix.initial_set_h * clock.cover_share,
+        mix.final_set_h * EVENNESS.high,
+        clock.age_of_strip(),
+    )

@@ -92,7 +92,9 @@ class Temperatures:
         return self.courses.get(piece, self.shared) if piece else self.shared
 
 
-def temperatures_of(inputs: CureInputs, poured: Poured, hours: Hours, known: Conditions) -> Temperatures:
+def temperatures_of(
+    inputs: CureInputs, poured: Poured, hours: Hours, known: Conditions, until_h: int = FORESEEN_H
+) -> Temperatures:
     """How warm a pour's castings are, from first water in on.
 
     Args:
@@ -100,6 +102,7 @@ def temperatures_of(inputs: CureInputs, poured: Poured, hours: Hours, known: Con
         poured: the mix and the castings
         hours: the clock of the place
         known: the weather as far as it is known
+        until_h: how far it is followed; after that it goes on as in its last days [h after water in]
     """
     since = begins(inputs, hours, known)
     read, doubted = believed(hours_of(inputs.poured_at, poured.temperatures), inputs.is_in_weather)
@@ -109,7 +112,7 @@ def temperatures_of(inputs: CureInputs, poured: Poured, hours: Hours, known: Con
         shared = kept_at(kept, read, inputs.maturity)
         return Temperatures(since, kept, shared, read_h=read_h, doubted=tuple(doubted))
     weather = weather_of(inputs, hours, known)
-    felt = felt_at(inputs, since, weather, FORESEEN_H)
+    felt = felt_at(inputs, since, weather, until_h)
     fresh = fresh_of(inputs, poured, felt)
     covered = covering(inputs, poured.mix, fresh.value)
     by_body: dict[Body, Course] = {}
@@ -117,7 +120,7 @@ def temperatures_of(inputs: CureInputs, poured: Poured, hours: Hours, known: Con
     for body in poured.bodies:
         alike = replace(body, piece="")
         if alike not in by_body:
-            by_body[alike] = course_of(inputs, alike, felt, fresh.value, poured.mix, covered, read)
+            by_body[alike] = course_of(inputs, alike, felt, fresh.value, poured.mix, covered, read, until_h)
         courses[body.piece] = by_body[alike]
     slowest = min(courses.values(), key=lambda one: one.age_at(LAST_DAY_H), default=even(fresh.value, inputs.maturity))
     return Temperatures(since, fresh.value, slowest, fresh, felt, weather, courses, read_h, tuple(doubted))

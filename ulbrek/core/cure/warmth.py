@@ -102,6 +102,7 @@ def course_of(  # noqa: PLR0913, PLR0917 - all that a temperature hangs on
     mix: Mix,
     covered: Covered,
     read: Sequence[tuple[float, float]] = (),
+    until_h: float = FORESEEN_H,
 ) -> Course:
     """The course of a casting's temperature: as it was read as far as that goes, then as it is foretold.
 
@@ -116,6 +117,7 @@ def course_of(  # noqa: PLR0913, PLR0917 - all that a temperature hangs on
         mix: what it is of
         covered: when its cover is on
         read: hours after water in and °C, in order; empty where nothing was read
+        until_h: how far it is followed [h after water in]
     """
     heat, by = heat_of(mix), inputs.maturity
 
@@ -125,18 +127,18 @@ def course_of(  # noqa: PLR0913, PLR0917 - all that a temperature hangs on
     hours: list[float] = []
     celsius: list[float] = []
     ages: list[float] = []
-    edges = EDGES
+    edges = EDGES[until_h >= EDGES]
     now_c, age = start_c, 0.0
     if read:
         read_h, read_c = np.array(read).T
-        last = min(read_h[-1], FORESEEN_H - 1.0)
+        last = min(read_h[-1], until_h - 1.0)
         so_far = np.union1d(EDGES[last > EDGES], np.append(read_h[read_h <= last], (0.0, last)))
         expected, _ = foretold(so_far, start_c, 0.0)
         shift = np.interp(read_h, so_far, expected)
         before = aged(so_far, np.array(expected) + np.interp(so_far, read_h, read_c - shift), by)
         hours, celsius, ages = list(before.hours[:-1]), list(before.celsius[:-1]), list(before.ages[:-1])
         now_c, age = before.celsius[-1], before.ages[-1]
-        edges = np.append(last, EDGES[last < EDGES])
+        edges = np.append(last, edges[last < edges])
     then_c, then_age = foretold(edges, now_c, age)
     hours, celsius, ages = [*hours, *edges.tolist()], [*celsius, *then_c], [*ages, *then_age]
     return Course(tuple(hours), tuple(celsius), tuple(ages), _pace_after(hours, ages))

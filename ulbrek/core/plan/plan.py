@@ -2,15 +2,17 @@
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from datetime import datetime
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
-from ulbrek.core.cure.station import CureBrief
+from ulbrek.core.cure.station import CureBrief, window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
 from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, Body, way_out_mm
+from ulbrek.core.cure.window import PourStart, pour_window
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
@@ -316,6 +318,26 @@ class _Planning:
         used = {board.sheet for one in built for board in one.form.result.boards}
         known = {one.id for one in self.chosen.sheets}
         return (*self.chosen.sheets, *(one for one in self.shop.liners if one.id in used - known))
+
+
+def pour_windows(
+    jobs: Sequence[Job], shop: Shop, known: Conditions, now: datetime, memory: Memory | None = None
+) -> tuple[PourStart, ...]:
+    """Each hour of the coming week as a start for some jobs that are poured together.
+
+    Args:
+        jobs: what is poured
+        shop: the shop
+        known: the weather as far as it is known
+        now: the moment it is asked for
+        memory: what was worked out before
+    """
+    briefs = []
+    for job in jobs:
+        planning = _Planning(job, shop, EMPTY, memory or Memory(), known)
+        made = [planning._piece(index, piece) for index, piece in enumerate(job.pieces)]
+        briefs.append(window_brief(job.cure, planning._poured(made), shop.hours))
+    return pour_window(briefs, shop.hours, known, now)
 
 
 def at_once(job: Job, piece: Piece, record: Record) -> int:
