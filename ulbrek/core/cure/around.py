@@ -109,33 +109,46 @@ def protections_of(inputs: CureInputs) -> tuple[Protection, ...]:
     return tuple(PROTECTIONS[one] for one in inputs.protections)
 
 
-def felt_at(inputs: CureInputs, since: datetime, weather: Conditions, hours: int) -> Felt:
-    """The air at the piece for so many hours from first water in, by its place and what stands around it from then.
+def felt_at(
+    inputs: CureInputs, since: datetime, weather: Conditions, hours: int, protected_h: float = DAY_H * 28
+) -> Felt:
+    """The air at the piece for so many hours from first water in, by its place and what stands around it.
 
     Args:
         inputs: the place and the protections
         since: first water in
         weather: in the open
         hours: how many
+        protected_h: until when what protects it stands [h after water in]
     """
-    room = ROOMS[inputs.place]
     since_hour = since.replace(minute=0, second=0, microsecond=0)
+    into_hour = (since - since_hour) / HOUR
     table, known_by = weather.span(since_hour - 2 * DAY_H * HOUR, hours + 2 * DAY_H + 1)
-    air, humidity, wind, rain, sun, cloud = table.T
-    air = _indoors(air, room) if room.swing < 1 else air
-    there = [one for one in protections_of(inputs) if one.from_start]
     kept = slice(DAY_H, None)
-    return Felt(
-        before=DAY_H,
-        air_c=_under(air, there)[kept],
-        humidity_pct=np.maximum(humidity, max((one.humidity_pct for one in there), default=0.0))[kept],
-        wind_kmh=np.maximum(wind * room.wind * min([1.0, *(one.wind for one in there)]), DRAUGHT_KMH)[kept],
-        rain_mm=(rain * room.rain * (not any(one.keeps_rain_off for one in there)))[kept],
-        sun_w_m2=(sun * room.sun * min([1.0, *(one.sun for one in there)]))[kept],
-        sky_w_m2=((1 - cloud) * SKY_LOSS_W_M2 * room.sky * (not any(one.keeps_rain_off for one in there)))[kept],
-        known_by=known_by[kept],
-        into_hour=(since - since_hour) / HOUR,
-    )
+    at = np.arange(len(table))[kept] - 2 * DAY_H + 0.5 - into_hour
+    bare = _rows(inputs.place, table, ())
+    there = tuple(one for one in protections_of(inputs) if one.from_start)
+    rows = [row[kept] for row in bare]
+    if there:
+        under = _rows(inputs.place, table, there)
+        rows = [np.where(at < protected_h, one[kept], row) for one, row in zip(under, rows, strict=True)]
+    air, humidity, wind, rain, sun, sky = rows
+    return Felt(DAY_H, air, humidity, wind, rain, sun, sky, known_by[kept], into_hour)
+
+
+def _rows(place: Place, table: Floats, there: Sequence[Protection]) -> list[Floats]:
+    """Air, humidity, wind, rain, sun and what a clear sky takes, at a place behind some protections."""
+    room = ROOMS[place]
+    air, humidity, wind, rain, sun, cloud = table.T
+    dry = not any(one.keeps_rain_off for one in there)
+    return [
+        _under(_indoors(air, room) if room.swing < 1 else air, there),
+        np.maximum(humidity, max((one.humidity_pct for one in there), default=0.0)),
+        np.maximum(wind * room.wind * min([1.0, *(one.wind for one in there)]), DRAUGHT_KMH),
+        rain * room.rain * dry,
+        sun * room.sun * min([1.0, *(one.sun for one in there)]),
+        (1 - cloud) * SKY_LOSS_W_M2 * room.sky * dry,
+    ]
 
 
 def still_air(celsius: float, hours: int) -> Felt:

@@ -112,7 +112,7 @@ def temperatures_of(
         shared = kept_at(kept, read, inputs.maturity)
         return Temperatures(since, kept, shared, read_h=read_h, doubted=tuple(doubted))
     weather = weather_of(inputs, hours, known)
-    felt = felt_at(inputs, since, weather, until_h)
+    felt = felt_at(inputs, since, weather, until_h, moist_h(poured.mix))
     fresh = fresh_of(inputs, poured, felt)
     covered = covering(inputs, poured.mix, fresh.value)
     by_body: dict[Body, Course] = {}
@@ -153,7 +153,12 @@ def covering(inputs: CureInputs, mix: Mix, start_c: float) -> Covered:
     """About when it is covered and uncovered again, which its temperature hangs on but little."""
     runs = max(pace(inputs.maturity, start_c).value, 0.05)
     since = COVER_SHARE * mix.initial_set_h / runs
-    return Covered(since, since + MOIST_H["sulfo-aluminate" if mix.is_sulfo_aluminate else mix.gain])
+    return Covered(since, since + moist_h(mix))
+
+
+def moist_h(mix: Mix) -> float:
+    """About how long a mix is kept moist, and what protects it stands [h]."""
+    return MOIST_H["sulfo-aluminate" if mix.is_sulfo_aluminate else mix.gain]
 
 
 def fresh_of(inputs: CureInputs, poured: Bagful, felt: Felt) -> Figure:

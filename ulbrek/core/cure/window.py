@@ -180,15 +180,21 @@ def _whys(day: PourDay, job: WindowBrief) -> Iterator[Why]:
     night = day.night_before_c
     if day.freezes or (night is not None and night <= 0):
         yield Why("frost", "do not", Quantity(coldest if night is None else min(coldest, night), "C"))
-    elif day.fresh_cold == "stop" or day.mean_while_young_c < STALLS_C:
-        yield Why("cold", "do not", Quantity(day.mean_while_young_c, "C"))
-    elif day.fresh_cold == "caution" or day.mean_while_young_c < WARM_AGAIN_C:
-        yield Why("cold", "with care", Quantity(day.mean_while_young_c, "C"))
+    else:
+        yield from _cold(day)
     start_c = day.warmth.start_c
     if start_c > HOT_C:
         yield Why("hot", "do not" if start_c > TOO_HOT_C else "with care", Quantity(start_c, "C"))
     elif day.hottest_c > GETS_HOT_C and not day.poured.mix.is_sulfo_aluminate:
         yield Why("hot", "with care", Quantity(day.hottest_c, "C"))
+
+
+def _cold(day: PourDay) -> Iterator[Why]:
+    coldest = Quantity(min(day.mean_while_young_c, day.warmth.start_c), "C")
+    if day.fresh_cold == "stop" or day.mean_while_young_c < STALLS_C:
+        yield Why("cold", "do not", coldest)
+    elif day.fresh_cold == "caution" or day.mean_while_young_c < WARM_AGAIN_C:
+        yield Why("cold", "with care", coldest)
 
 
 def _kept(celsius: float) -> Iterator[Why]:

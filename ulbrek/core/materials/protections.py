@@ -46,7 +46,7 @@ PROTECTIONS: dict[ProtectionId, Protection] = {
     "blanket": Protection("Insulating curing blanket", "Keeps its warmth in", 0.5, around=True),
     "quilts": Protection("Quilted blankets, two layers, under plastic", "Keep some of its warmth in", 0.4, around=True),
     "foam box": Protection(
-        "Box of 50 mm foam board", "Keeps nearly all of its warmth in", 1.35, around=True, wind=0.1, sun=0.1,
+        "Box of {50 limit} foam board", "Keeps nearly all of its warmth in", 1.35, around=True, wind=0.1, sun=0.1,
         source="foam at 0.037 W/mK, from memory",
     ),
     "tent": Protection(
@@ -54,14 +54,16 @@ PROTECTIONS: dict[ProtectionId, Protection] = {
         keeps_rain_off=True, from_start=True,
     ),
     "heated tent": Protection(
-        "Tent with an electric heater", "Kept at 15 °C, 59 °F or more", wind=0.1, sun=0.7, gain_k=3.0,
+        "Tent with an electric heater", "Kept at {15 C} or more", wind=0.1, sun=0.7, gain_k=3.0,
         holds_c=HEATED_TO_C, keeps_rain_off=True, from_start=True,
     ),
     "shade": Protection("Shade cloth, 70 %", "Keeps most of the sun off", sun=0.3, from_start=True),
     "fog": Protection(
         "Fog sprayer", "Keeps the air at the face damp until it is covered", humidity_pct=85.0, from_start=True,
     ),
-    "windbreak": Protection("Windbreak, 1.2 m high", "Leaves less than half of the wind", wind=0.4, from_start=True),
+    "windbreak": Protection(
+        "Windbreak, {1200 limit} high", "Leaves less than half of the wind", wind=0.4, from_start=True,
+    ),
     "rain cover": Protection(
         "Rain cover on a frame", "Keeps rain off, a hand above the face", sun=0.7, keeps_rain_off=True, from_start=True,
     ),

@@ -122,6 +122,20 @@ export const schoolsQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const weatherQuery = queryOptions({
+  queryKey: ["weather", "known"],
+  queryFn: () => take(client.GET("/api/weather")),
+  staleTime: 300_000,
+});
+
+/** What each hour of the coming week would be like to pour a job in, as it stands at a revision. */
+export const pourWindowQuery = (ids: readonly string[], revision: number) =>
+  queryOptions({
+    queryKey: ["weather", "window", ...ids, revision],
+    queryFn: () => take(client.GET("/api/pour-window", { params: { query: { job: [...ids] } } })),
+    staleTime: 300_000,
+  });
+
 export const shoppingQuery = (ids: readonly string[]) =>
   queryOptions({
     queryKey: ["shopping", ...ids],

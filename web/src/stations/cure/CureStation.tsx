@@ -1,10 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
-import { DocField } from "@/parts/DocField";
 import { Findings } from "@/parts/Findings";
-import { specOf } from "@/parts/specs";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours } from "@/units/quantity";
@@ -12,9 +11,14 @@ import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, useApply } from "../job/station";
 import { Calendar } from "./Calendar";
+import { CureConditions } from "./CureConditions";
+import { type CureView, CureViews } from "./CureViews";
+import { DryingDial } from "./DryingDial";
 import { PourTime } from "./PourTime";
+import { PourWindow } from "./PourWindow";
 import { ShopHours } from "./ShopHours";
 import { StrengthCurve } from "./StrengthCurve";
+import { TemperatureChart } from "./TemperatureChart";
 
 /** Cure: the hours at which each thing is due, and the strength they wait for. */
 export function CureStation() {
@@ -25,6 +29,9 @@ export function CureStation() {
   const { data: shop } = useQuery(shopQuery);
   const { cure } = plan;
   const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
+  const [view, setView] = useState<CureView>("hours");
+  const tools = <CureViews view={view} onView={setView} />;
+  if (view === "window") return <PourWindow tools={tools} onPlanned={() => setView("hours")} />;
   const ticket = (
     <>
       <section aria-label="Findings">
@@ -35,26 +42,29 @@ export function CureStation() {
         <h2 className="mb-1 text-lg font-bold">Setting</h2>
         <dl>
           <FigureLine
-            label={`Curing speed (${write(20, "C", units)} = 1.00)`}
+            label={`Curing speed${cure.weather ? ", first day" : ""} (${write(20, "C", units)} = 1.00)`}
             figure={cure.pace}
             text={`× ${cure.pace.value.toFixed(2)}`}
           />
           {cure.measured_h !== null && (
             <div className="border-b border-line py-2">
-              From thermometer readings for the first {writeHours(cure.measured_h)}; then from the planned temperature.
+              From thermometer readings for the first {writeHours(cure.measured_h)}; then from{" "}
+              {cure.weather ? "the weather ahead" : "the planned temperature"}.
             </div>
           )}
+          {cure.fresh && <FigureLine label="Concrete at the pour" figure={cure.fresh} />}
           {cure.initial_set && <FigureLine label="Initial set" figure={cure.initial_set} />}
           {cure.final_set && <FigureLine label="Final set" figure={cure.final_set} />}
         </dl>
+        <DryingDial dries={cure.dries} />
       </section>
-      <Standards />
+      <CureConditions />
       {shop && <ShopHours shop={shop} />}
       <Care lines={cure.care} />
     </>
   );
   return (
-    <Bench title="Cure" ticket={ticket} findings={findingsOf(plan, "cure")}>
+    <Bench title="Cure" tools={tools} ticket={ticket} findings={findingsOf(plan, "cure")}>
       <div className="mx-auto max-w-4xl space-y-6 p-5">
         <PourTime
           at={job.cure.poured_at}
@@ -64,22 +74,10 @@ export function CureStation() {
             editor.change((now) => withField(now, "/cure/poured_at", at), at ? "Pour set" : "Pour left open")
           }
         />
+        {cure.weather && <TemperatureChart cure={cure} weather={cure.weather} hours={shop?.hours} />}
         <StrengthCurve cure={cure} />
         <Calendar acts={cure.acts} zone={cure.zone} names={names} />
       </div>
     </Bench>
-  );
-}
-
-const KEPT = ["temperature_c", "strength_by", "maturity", "moist", "sealer"] as const;
-
-function Standards() {
-  return (
-    <section aria-label="Curing conditions">
-      <h2 className="mb-1 text-lg font-bold">Curing conditions</h2>
-      {KEPT.map((field) => (
-        <DocField key={field} at="/cure" spec={specOf("CureInputs", field)} />
-      ))}
-    </section>
   );
 }

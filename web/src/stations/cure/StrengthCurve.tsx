@@ -29,7 +29,8 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
   return (
     <section aria-label="Strength by the hour">
       <h2 className="text-lg font-bold">
-        Strength at {write(cure.temperature_c, "C", units)}, by {cure.strength_by}
+        {cure.weather ? "Strength in this weather" : `Strength at ${write(cure.temperature_c, "C", units)}`}, by{" "}
+        {cure.strength_by}
       </h2>
       <div ref={area} className="relative" style={{ height: HEIGHT }}>
         <svg width={size.width} height={HEIGHT} className="absolute inset-0">
