@@ -4,7 +4,8 @@
 
 Each job is drawn at random from a few temptations (many copies, many castings, grids of bars, lettering, planks of many
 lengths, seams, gangs of forms) and made smaller only until it is let through, so that most lie near the limit. Each is
-planned and written out in a process of its own with limits of CPU and memory.
+planned and written out in a process of its own with limits of CPU and memory. The aim is in seconds of a quiet machine:
+what is dear is measured beside the calibration loop, and both are printed.
 """
 
 import json
@@ -279,25 +280,35 @@ def main() -> int:
     first = let_through(job(Random(0)), Random(0))  # so that all is brought in before the first is forked
     written(first, plan(first, shop))
     worst: list[tuple[float, float, int, int]] = []
+    quiet: list[float] = []
     loops = [calibration()]
     for number in range(jobs):
         dice = Random(f"{seed}/{number}")
         planned = let_through(job(dice), dice)
         found = measured(planned, shop)
-        if found[0] > _AGAIN_OVER_S:  # what else runs here only ever adds: the least of three
+        quiet_s = found[0]
+        if found[0] > _AGAIN_OVER_S:  # what else runs here only ever adds: the least of three, and at a quiet pace
+            loop = calibration()
             found = min(found, measured(planned, shop), measured(planned, shop))
+            quiet_s = found[0] * min(1.0, QUIET_MS / min(loop, calibration()))
         worst.append((*found, number))
+        quiet.append(quiet_s)
         if number % 50 == 49:
             loops.append(calibration())
             worst_s = max(one[0] for one in worst)
-            print(f"{number + 1} jobs, the worst {worst_s:.2f} s; the loop {loops[-1]:.0f} ms", flush=True)
+            print(
+                f"{number + 1} jobs, the worst {worst_s:.2f} s, {max(quiet):.2f} s at a quiet pace; "
+                f"the loop {loops[-1]:.0f} ms",
+                flush=True,
+            )
     for title, at in (("CPU", 0), ("memory", 1), ("answer", 2)):
         print(f"most {title}:")
         for cpu, memory, size, number in sorted(worst, key=lambda one: -one[at])[:5]:
             print(f"  job {number:4}  {cpu:6.2f} s  {memory:6.0f} MB  answer {size / 1e6:5.1f} MB")
-    over = [one for one in worst if one[0] > MOST_S or one[1] > MOST_MB]
+    over = [one for one, quiet_s in zip(worst, quiet, strict=True) if quiet_s > MOST_S or one[1] > MOST_MB]
     print(f"the calibration loop: {min(loops):.0f} to {max(loops):.0f} ms, {QUIET_MS} ms on a quiet machine")
-    print(f"{jobs} jobs, {len(over)} over {MOST_S:g} s or {MOST_MB:g} MB")
+    print(f"at the pace of a quiet machine the worst takes {max(quiet):.2f} s")
+    print(f"{jobs} jobs, {len(over)} over {MOST_S:g} s at that pace, or {MOST_MB:g} MB")
     return 1 if over else 0
 
 
