@@ -5,7 +5,7 @@ import json
 import os
 import statistics
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime, timedelta
 from functools import partial
@@ -17,6 +17,8 @@ from playwright.sync_api import Page
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
+from bench.timing import repeat, say
+from bench.weather import weather
 from ops.browser import DESK, chromium
 from ops.demo import fresh_demo
 from ops.postgres import ROOT, Cluster
@@ -70,6 +72,7 @@ def main() -> None:
     for file in DEMO:
         planning(file.name.split(".")[0], read_job_file(file.read_bytes()).job)
     say("calibration loop", [calibration() for _ in range(5)], "again: what the figures between are to be held against")
+    weather()
     volume_against_peer()
     solids()
     with served("bench") as port:
@@ -79,26 +82,6 @@ def main() -> None:
     large_floor()
     first_load()
     at_scale()
-
-
-def say(what: str, times_ms: list[float], remark: str = "") -> None:
-    """One line: median and p95 in milliseconds."""
-    ordered = sorted(times_ms)
-    p95 = ordered[max(0, round(len(ordered) * 0.95) - 1)]
-    print(f"{what:34} median {statistics.median(ordered):8.2f} ms   p95 {p95:8.2f} ms   {remark}")
-
-
-def repeat(work: Callable[[], object], times: int) -> list[float]:
-    """How long a piece of work takes, again and again, after a warm-up [ms]."""
-    for _ in range(10):
-        work()
-    gc.collect()
-    taken = []
-    for _ in range(times):
-        began = time.perf_counter()
-        work()
-        taken.append((time.perf_counter() - began) * 1000)
-    return taken
 
 
 def planning(name: str, job: Job) -> None:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Literal, NamedTuple, Protocol
 
+from ulbrek.core.base.values import value_words
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
 from ulbrek.core.form.ready import FITS_MM
@@ -12,10 +13,12 @@ from ulbrek.core.form.result import Knockout
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.materials.protections import PROTECTIONS
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.briefs.form import side_by_side
-from ulbrek.core.plan.plan import copies_of
+from ulbrek.core.plan.plan import at_once, copies_of
 from ulbrek.core.plan.result import PiecePlan, Plan
+from ulbrek.core.records.record import EMPTY
 
 Group = Literal["mix", "doses", "boards and lumber", "steel", "foam and supplies", "finish", "protective gear"]
 GROUPS: tuple[Group, ...] = (
@@ -194,7 +197,26 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
             "foam and supplies",
             Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
+    yield from (("foam and supplies", take) for take in _protecting(job, planned))
     yield from (("finish", take) for take in _finish(job, shop, planned))
+
+
+def _protecting(job: Job, planned: Plan) -> Iterator[Take]:
+    """What castings are protected from the weather with: as much as covers those that cure at once, and its laps."""
+    if not job.cure.is_in_weather:
+        return
+    covered = sum(
+        (piece.measure.net_area.value + sum(one.length.value for one in piece.measure.edge_lengths) * _OVER_EDGES_MM)
+        * at_once(job, one, EMPTY) for one, piece in zip(job.pieces, planned.pieces, strict=True)
+    ) / _MM2_PER_M2  # fmt: skip
+    for id_ in job.cure.protections:
+        words, by = value_words(id_, "protections"), PROTECTIONS[id_].bought_by
+        quantity = round(covered * _LAYERS.get(id_, 1.0), 1) if by == "m2" else 1.0
+        yield Take("hardware", f"protection/{id_}", words[0].upper() + words[1:], quantity, by)
+
+
+_OVER_EDGES_MM = 150.0  # a cover laps over its edges; common practice
+_LAYERS = {"quilts": 2.0, "tent": 4.0}  # a tent is walls and a roof, a hand's breadth off
 
 
 def _ready(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]]:

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from functools import cached_property
+from hashlib import blake2b
 from typing import Annotated
 
 from pydantic import AwareDatetime, Field
@@ -35,13 +37,20 @@ class Temperature(Document):
     celsius: Annotated[float, Field(ge=-40, le=120, allow_inf_nan=False)]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class History:
     """What was done, tested and measured; with nothing in it the hours are as planned."""
 
     done: tuple[Done, ...] = ()
     tests: tuple[ActTest, ...] = ()
     temperatures: tuple[Temperature, ...] = ()
+
+    @cached_property
+    def digest(self) -> str:
+        """Of all that it says, readings told by their numbers alone: there may be a thousand."""
+        told = [one.model_dump_json() for one in (*self.done, *self.tests)]
+        told += [f"{one.at.timestamp()!r} {one.celsius!r}" for one in self.temperatures]
+        return blake2b("\n".join(told).encode(), digest_size=12).hexdigest()
 
     def done_at(self, act: str, piece: str | None) -> datetime | None:
         """When an act was done to a piece."""

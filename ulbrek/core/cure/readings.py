@@ -4,12 +4,15 @@ from collections.abc import Sequence
 from datetime import datetime, timedelta
 from itertools import pairwise
 
+import numpy as np
+
 from ulbrek.core.cure.history import Temperature
 
 _HOUR = timedelta(hours=1)
 # What a broken probe shows: 85 °C is what one says that was switched on and has read nothing. Source: common practice.
 HIGHEST_C, LOWEST_C = 82.0, -30.0
 JUMP_K_PER_H = 40.0  # more than any casting warms or cools in an hour
+_FEW = 20
 STILL_H = 24.0  # a reading that stays the same to the last digit for so long is not one
 
 
@@ -22,6 +25,8 @@ def believed(
         read: hours after water in and °C, in order
         in_weather: whether it lies where days and nights differ, so that no true reading stands still
     """
+    if _plainly_sound(read, in_weather):
+        return list(read), []
     kept: list[tuple[float, float]] = []
     doubted: list[tuple[float, float]] = []
     still_since = 0
@@ -32,6 +37,17 @@ def believed(
         jumps = bool(kept) and abs(celsius - kept[-1][1]) > JUMP_K_PER_H * max(hour - kept[-1][0], 0.25)
         (doubted if stands or jumps or not LOWEST_C <= celsius <= HIGHEST_C else kept).append((hour, celsius))
     return kept, doubted
+
+
+def _plainly_sound(read: Sequence[tuple[float, float]], in_weather: bool) -> bool:
+    """Whether nothing of it is even near to being doubted: what nearly all series are."""
+    if len(read) < _FEW:
+        return False
+    hours, celsius = np.array(read).T
+    steps, gaps = np.abs(np.diff(celsius)), np.maximum(np.diff(hours), 0.25)
+    stands = in_weather and bool((steps == 0).any())
+    within = bool(((celsius >= LOWEST_C) & (celsius <= HIGHEST_C)).all())
+    return within and not stands and bool((steps <= JUMP_K_PER_H * gaps).all())
 
 
 def hours_of(poured_at: datetime | None, temperatures: Sequence[Temperature]) -> list[tuple[float, float]]:

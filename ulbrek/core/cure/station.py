@@ -1,7 +1,7 @@
 """Turns the needs of a pour's acts into hours."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 
 from ulbrek.core.base.act import ActNeed
@@ -374,7 +374,7 @@ def window_brief(inputs: CureInputs, poured: CureBrief, hours: Hours) -> WindowB
     mix = poured.mix
     tasks = FINISHING_SULFO if clock.sulfo else FINISHING
     return WindowBrief(
-        poured,
+        replace(poured, bodies=_extremes(poured.bodies)),
         inputs,
         tuple(one.share for one in tasks if not one.is_state and (poured.face_up or not one.face_up_only)),
         clock.age_of_frost(),
@@ -382,3 +382,9 @@ def window_brief(inputs: CureInputs, poured: CureBrief, hours: Hours) -> WindowB
         mix.final_set_h * EVENNESS.high,
         clock.age_of_strip(),
     )
+
+
+def _extremes(bodies: Sequence[Body]) -> tuple[Body, ...]:
+    """The casting that follows the air soonest and the one that does so last: the others lie between."""
+    ordered = sorted(bodies, key=lambda body: body.volume_mm3 / (2 * body.top_mm2 + body.side_mm2))
+    return tuple(dict.fromkeys((*ordered[:1], *ordered[-1:])))

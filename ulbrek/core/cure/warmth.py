@@ -1,6 +1,6 @@
 """How warm a casting is, hour by hour: one lump each, that warms itself and loses heat to the air around it."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from math import hypot
 
@@ -31,6 +31,8 @@ SUN_TAKEN = 0.7  # of what falls on grey concrete, or on the sheet over it. Sour
 LEE = 0.5  # of the wind, along sides that stand in its lee
 UNDER_A_BENCH = 10.0  # the film of air there [W/m²K]; source: common practice
 FAST_SET_H = 1.0
+NEAR_H = 0.75
+DENSE_H = 1.25
 BOARD_W_MK = 0.13  # of particle board and softwood ply. Source: common practice.
 BARE_M2K_W = 0.02  # of a mould of plastic or steel
 GROUND_M2K_W = 0.75  # of dry ground under a slab, toward the soil. Source: common practice, 0.5 to 1.
@@ -130,18 +132,36 @@ def course_of(  # noqa: PLR0913, PLR0917 - all that a temperature hangs on
     edges = EDGES[until_h >= EDGES]
     now_c, age = start_c, 0.0
     if read:
-        read_h, read_c = np.array(read).T
-        last = min(read_h[-1], until_h - 1.0)
-        so_far = np.union1d(EDGES[last > EDGES], np.append(read_h[read_h <= last], (0.0, last)))
-        expected, _ = foretold(so_far, start_c, 0.0)
-        shift = np.interp(read_h, so_far, expected)
-        before = aged(so_far, np.array(expected) + np.interp(so_far, read_h, read_c - shift), by)
+        before = _so_far(np.array(read), until_h, lambda marks: foretold(marks, start_c, 0.0)[0], by)
+        last = before.hours[-1]
         hours, celsius, ages = list(before.hours[:-1]), list(before.celsius[:-1]), list(before.ages[:-1])
         now_c, age = before.celsius[-1], before.ages[-1]
         edges = np.append(last, edges[last < edges])
     then_c, then_age = foretold(edges, now_c, age)
     hours, celsius, ages = [*hours, *edges.tolist()], [*celsius, *then_c], [*ages, *then_age]
     return Course(tuple(hours), tuple(celsius), tuple(ages), _pace_after(hours, ages))
+
+
+def _so_far(read: Floats, until_h: float, foretold: Callable[[Floats], list[float]], by: Maturity) -> Course:
+    """The course as far as readings go: that which was foretold, shifted so that it meets them.
+
+    Where one reading follows another within the hour they are the course themselves.
+
+    Args:
+        read: hours after water in and °C, in order; (n, 2)
+        until_h: how far a course is followed [h after water in]
+        foretold: temperatures at hours, without the readings [°C]
+        by: Arrhenius or Nurse-Saul
+    """
+    read_h, read_c = read.T
+    last = min(read_h[-1], until_h - 1.0)
+    marks = np.unique(np.append(read_h[read_h <= last], (0.0, last)))
+    if np.diff(marks).max(initial=0.0) <= DENSE_H:
+        return aged(marks, np.interp(marks, read_h, read_c), by)
+    marks = np.union1d(marks, _far_from(EDGES[last > EDGES], marks))
+    expected = np.array(foretold(marks))
+    shift = read_c - np.interp(read_h, marks, expected)
+    return aged(marks, expected + np.interp(marks, read_h, shift), by)
 
 
 def surroundings(inputs: CureInputs, body: Body, felt: Felt, covered: Covered, edges: Floats) -> Surroundings:
@@ -216,6 +236,15 @@ def core_over_surface_k(body: Body, course: Course, heat: Hydration) -> tuple[fl
         if differs > best:
             best, when = differs, until
     return best, when
+
+
+def _far_from(edges: Floats, read_h: Floats) -> Floats:
+    """The edges that no reading is near to: where readings are dense they are marks enough."""
+    marks = np.unique(read_h)
+    after = np.searchsorted(marks, edges)
+    behind = edges - marks[np.maximum(after - 1, 0)]
+    ahead = marks[np.minimum(after, len(marks) - 1)] - edges
+    return edges[np.minimum(np.abs(behind), np.abs(ahead)) > NEAR_H]
 
 
 def _pace_after(hours: Sequence[float], ages: Sequence[float]) -> float:

@@ -22,6 +22,7 @@ class Protection(NamedTuple):
         humidity_pct: the air at the face has this humidity at least [%]
         keeps_rain_off: whether rain does not reach the face
         from_start: whether it is there from the first hour, not only once the face is covered
+        bought_by: ``m2`` where it is bought by what it covers, else by the piece
         source: where its figures are from
     """
 
@@ -36,6 +37,7 @@ class Protection(NamedTuple):
     humidity_pct: float = 0.0
     keeps_rain_off: bool = False
     from_start: bool = False
+    bought_by: Literal["m2", "pieces"] = "m2"
     source: str = "common practice"
 
 
@@ -55,14 +57,16 @@ PROTECTIONS: dict[ProtectionId, Protection] = {
     ),
     "heated tent": Protection(
         "Tent with an electric heater", "Kept at {15 C} or more", wind=0.1, sun=0.7, gain_k=3.0,
-        holds_c=HEATED_TO_C, keeps_rain_off=True, from_start=True,
+        holds_c=HEATED_TO_C, keeps_rain_off=True, from_start=True, bought_by="pieces",
     ),
     "shade": Protection("Shade cloth, 70 %", "Keeps most of the sun off", sun=0.3, from_start=True),
     "fog": Protection(
         "Fog sprayer", "Keeps the air at the face damp until it is covered", humidity_pct=85.0, from_start=True,
+        bought_by="pieces",
     ),
     "windbreak": Protection(
         "Windbreak, {1200 limit} high", "Leaves less than half of the wind", wind=0.4, from_start=True,
+        bought_by="pieces",
     ),
     "rain cover": Protection(
         "Rain cover on a frame", "Keeps rain off, a hand above the face", sun=0.7, keeps_rain_off=True, from_start=True,

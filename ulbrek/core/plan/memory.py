@@ -10,6 +10,7 @@ from cachetools import LRUCache
 from pydantic import BaseModel
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.cure.history import History
 from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.plan.figures import figures_in
 from ulbrek.core.plan.result import RULE_VERSION
@@ -127,7 +128,9 @@ class Keys:
 
 
 # What tells itself in short.
-_KEYED: dict[type, Callable[[Any], str]] = {Worked: lambda one: one.key, Conditions: lambda one: one.digest}
+_KEYED: dict[type, Callable[[Any], str]] = {
+    Worked: lambda one: one.key, Conditions: lambda one: one.digest, History: lambda one: one.digest,
+}  # fmt: skip
 
 
 @cache

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from datetime import datetime, timedelta
+from functools import cached_property
 from typing import Annotated
 
 from pydantic import AwareDatetime, Field
@@ -33,7 +34,7 @@ class Record(Document):
     whole: Annotated[bool, Field(description="whether all castings are poured at once, whatever forms hold")] = False
     reached: Annotated[tuple[StateOfPiece, ...], Field(max_length=500), COUNTED] = ()
 
-    @property
+    @cached_property
     def history(self) -> History:
         """What it says of the hours: a state that was reached is an act that was done."""
         by_state = [

@@ -261,6 +261,7 @@ class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
             [
                 ["Mixing starts", when],
                 ["Concrete temperature", write_quantity(cure.temperature_c, "C", self.units)],
+                *self._weather(),
                 ["Strength model", cure.strength_by],
             ],
         )
@@ -280,6 +281,18 @@ class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
             self._said(one) for one in (*cure.care, *(f"{act.name}: {act.care}" for act in cure.acts if act.care))
         ]
         yield {"kind": "care", "lines": list(dict.fromkeys(cautions))}
+
+    def _weather(self) -> Iterator[list[str]]:
+        """Where it cures, in what weather, behind what; nothing in a heated room."""
+        inputs, cure = self.job.cure, self.plan.cure
+        if cure.weather is None:
+            return
+        made = cure.weather.foretold_at
+        known = f"forecast of {clock(made, cure)}" if inputs.asks_forecast and made else "the day that was typed"
+        yield ["Cures", f"{value_words(inputs.place, 'place')}, by {known}"]
+        if inputs.protections:
+            yield ["Protected by", ", ".join(value_words(one, "protections") for one in inputs.protections)]
+        yield ["Evaporation, highest", write_quantity(cure.dries.most.value, "kg/m2/h", self.units)]
 
     def _due(self, act: Act) -> str:
         """When an act is due."""
