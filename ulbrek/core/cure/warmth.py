@@ -35,6 +35,8 @@ NEAR_H = 0.75
 DENSE_H = 1.25
 BOARD_W_MK = 0.13  # of particle board and softwood ply. Source: common practice.
 BARE_M2K_W = 0.02  # of a mould of plastic or steel
+# A hollow piece is as thick as its walls. Of its volume over half its faces a cube is so many times as thick.
+MOST_OF_A_WALL = 3**0.5
 GROUND_M2K_W = 0.75  # of dry ground under a slab, toward the soil. Source: common practice, 0.5 to 1.
 _KJ_PER_MM3K = HEAT_KJ_M3K / 1e9
 _SECONDS = 3600.0

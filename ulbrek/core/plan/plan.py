@@ -11,7 +11,7 @@ from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief, window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
-from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, Body, way_out_mm
+from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, MOST_OF_A_WALL, Body, way_out_mm
 from ulbrek.core.cure.window import PourStart, pour_window
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
@@ -267,12 +267,11 @@ class _Planning:
         measured, form = one.measure.result, one.form.result
         boards = BARE_M2K_W if self.job.form.in_moulds else self.chosen.sheet.thickness_mm / 1000 / BOARD_W_MK
         base = GROUND_M2K_W if form.on_ground else self.chosen.base.thickness_mm / 1000 / BOARD_W_MK
-        around = sum(edge.length.value for edge in measured.edge_lengths)
-        return Body(
-            piece.id, measured.volume.value * 1e6, measured.net_area.value, around * measured.cast_depth_mm,
-            way_out_mm(measured.cast_depth_mm, measured.net_area.value, max(measured.length_mm, measured.width_mm)),
-            base, boards, form.on_ground,
-        )  # fmt: skip
+        top, volume, depth = measured.net_area.value, measured.volume.value * 1e6, measured.cast_depth_mm
+        sides = max(measured.form_contact.value - top, sum(one.length.value for one in measured.edge_lengths) * depth)
+        block = way_out_mm(depth, top, max(measured.length_mm, measured.width_mm))
+        thick = min(block, MOST_OF_A_WALL * 2 * volume / (2 * top + sides))
+        return Body(piece.id, volume, top, sides, thick, base, boards, form.on_ground)
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""

@@ -288,6 +288,8 @@ def cools_too_fast(day: PourDay, acts: Sequence[Act]) -> list[Finding]:
     """
     moist = next((act.hours.value for act in acts if act.id == "moist"), None)
     felt = day.warmth.felt
+    if day.poured.mix.is_sulfo_aluminate:  # it is hot of itself when it is uncovered, and thin
+        return []
     if moist is None or felt is None or moist > len(felt.air_c) - felt.before - DAY_H:
         return []
     bare = day.bare
