@@ -16,6 +16,7 @@ SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"
 FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "supports", "over a body", "a part"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
+OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -137,6 +138,17 @@ WAYS: dict[str, Way] = {
     "/cure/maturity": ("cure", None, "select", "Maturity model", "Nurse-Saul"),
     "/cure/moist": ("cure", None, "select", "Moist curing", "EN 13670 class 2"),
     "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
+    "/cure/place": ("cure", None, "select", "Where it cures", "under a roof"),
+    "/cure/weather": ("cure", OUTSIDE, "select", "Weather", "typed day"),
+    "/cure/protections": ("cure", PROTECTED, "checkbox", "curing blanket", "on"),
+    "/cure/water_c": ("cure", OUTSIDE, "textbox", "Mixing water", "100"),
+    "/cure/materials_c": ("cure", OUTSIDE, "textbox", "Bags", "60"),
+    "/cure/ice_pct": ("cure", OUTSIDE, "textbox", "Ice for water", "25"),
+    "/cure/warmest_c": ("cure", TYPED_DAY, "textbox", "Warmest in the day", "75"),
+    "/cure/coldest_c": ("cure", TYPED_DAY, "textbox", "Coldest at night", "41"),
+    "/cure/humidity_pct": ("cure", TYPED_DAY, "textbox", "Humidity", "40"),
+    "/cure/wind_kmh": ("cure", TYPED_DAY, "textbox", "Wind", "12"),
+    "/cure/sky": ("cure", TYPED_DAY, "select", "Sky", "clear"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/there": ("move", None, "button", "Fields lead, 44 lb", ""),
@@ -197,6 +209,18 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
     OVER_A_BODY: (
         lambda job: job["handling"]["standing"].get("top", {}).get("use") == "weight over a body",
         lambda page: page.get_by_role("combobox", name="Use").select_option("weight over a body"),
+    ),
+    OUTSIDE: (
+        lambda job: job["cure"]["place"] == "open yard",
+        lambda page: page.get_by_role("combobox", name="Where it cures").select_option("open yard"),
+    ),
+    PROTECTED: (
+        lambda job: bool(job["cure"]["protections"]),
+        lambda page: (page.get_by_text("Protection", exact=True).click(), page.get_by_label("shade cloth").click()),
+    ),
+    TYPED_DAY: (
+        lambda job: job["cure"]["weather"] == "typed day",
+        lambda page: page.get_by_role("combobox", name="Weather").select_option("typed day"),
     ),
     PART: (
         lambda job: bool(job["handling"]["parts"]),

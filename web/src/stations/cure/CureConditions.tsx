@@ -101,6 +101,8 @@ function Protections({ chosen }: { chosen: readonly string[] }) {
             <label className="flex min-h-11 items-start gap-3 py-1.5">
               <input
                 type="checkbox"
+                aria-label={valueWords(value, "protections")}
+                aria-label={valueWords(value, "protections")}
                 className="mt-0.5 size-5 shrink-0"
                 checked={chosen.includes(value)}
                 disabled={editor.readOnly}
