@@ -102,7 +102,6 @@ function Protections({ chosen }: { chosen: readonly string[] }) {
               <input
                 type="checkbox"
                 aria-label={valueWords(value, "protections")}
-                aria-label={valueWords(value, "protections")}
                 className="mt-0.5 size-5 shrink-0"
                 checked={chosen.includes(value)}
                 disabled={editor.readOnly}
