@@ -28,7 +28,7 @@ def thick(mm: int, **cure: Any) -> Job:
 # By code: (raises it, near miss).
 WEATHER_CASES: dict[str, tuple[Job, Job]] = {
     "freezes-young": (day(6, -6, materials_c=20, water_c=30), day(10, 4, materials_c=20, water_c=30)),
-    "freezes-young in the open, where a box is enough": (
+    "freezes-young in the open, where a blanket is enough": (
         day(9, -2, place="open yard", materials_c=20, water_c=35, wind_kmh=3),
         day(9, 2, place="open yard", materials_c=20, water_c=35, wind_kmh=3),
     ),

@@ -162,7 +162,7 @@ def cold_while_curing(day: PourDay) -> list[Finding]:
         finding(
             cold_while_curing,
             severity=severity,
-            title="Cold: {mean} on average until it has {frost}",
+            title="Cold: the concrete is at {mean} on average until it has {frost}",
             reason="Under {warm} everything is late: go by the tests, not by the clock.",
             remedy="Cover it with insulation as soon as it is finished, also at the edges, and start with warm water.",
             field="/protections",
