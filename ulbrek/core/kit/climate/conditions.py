@@ -17,6 +17,7 @@ HOUR = timedelta(hours=1)
 DAY_H = 24
 _WARMEST_AT = 15  # o'clock by the sun, when the air is warmest; common practice
 _DAYS_REPEATED = 3
+_RAIN = 3  # its column
 
 
 class WeatherHour(NamedTuple):
@@ -111,12 +112,17 @@ class Conditions:
         return self._mean_day(0, length), self._mean_day(len(self.hours) - length, len(self.hours))
 
     def _mean_day(self, first: int, last: int) -> NDArray[np.float64]:
-        """By hour since the beginning, counted in days; an hour that none of them has is as the mean of all."""
+        """By hour since the beginning, counted in days; an hour that none of them has is as the mean of all.
+
+        It is dry: three days' rain would fall a little on each day that is only assumed, and be warned of.
+        """
         clock = np.arange(first, last) % DAY_H
         counts = np.bincount(clock, minlength=DAY_H)
         rows = self.known[first:last]
         sums = np.array([np.bincount(clock, row, DAY_H) for row in rows.T]).T
-        return np.where(counts[:, None] > 0, sums / np.maximum(counts, 1)[:, None], rows.mean(axis=0))
+        mean = np.where(counts[:, None] > 0, sums / np.maximum(counts, 1)[:, None], rows.mean(axis=0))
+        mean[:, _RAIN] = 0.0
+        return mean
 
 
 NOTHING_KNOWN = Conditions(datetime(2000, 1, 1, tzinfo=UTC), ())

@@ -46,7 +46,7 @@ export function WeekGrid({ starts, zone, at, onChoose }: Props) {
         <caption className="sr-only">Hours of the coming week; arrow keys go from hour to hour and day to day</caption>
         <thead>
           <tr>
-            <th scope="col" className="w-16">
+            <th scope="col" className="sticky left-0 z-10 w-16 bg-ground">
               <span className="sr-only">Day</span>
             </th>
             {hours.map((hour) => (
@@ -86,7 +86,7 @@ function DayRow({ day, hours, zone, held, onChoose }: DayProps) {
   };
   return (
     <tr className="h-11">
-      <th scope="row" className="figure text-left">
+      <th scope="row" className="figure sticky left-0 z-10 bg-ground text-left">
         {weekday(day.date + NOON, "UTC")} {Number(day.date.slice(8))}
       </th>
       {hours.map((hour) => {
