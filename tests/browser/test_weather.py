@@ -69,7 +69,8 @@ def test_a_week_that_is_too_cold_says_so_and_a_heater_opens_it(open_page: OpenPa
 def test_a_thermometer_goes_cold_at_night_and_the_gate_moves_and_says_why(
     open_page: OpenPage, api: TestClient, database: Database, units: str
 ) -> None:
-    poured = datetime.now(UTC).replace(microsecond=0) - timedelta(hours=NIGHT_H)
+    # At noon, so that both hours of the strip lie in the afternoon of the next day, when the shop is open.
+    poured = (datetime.now(UTC) - timedelta(days=2)).replace(hour=12, minute=0, second=0, microsecond=0)
     job = begun(api, weather="typed day", warmest_c=18, coldest_c=14, poured_at=poured.isoformat())
     asked = {"job_id": job, "fills": [{"piece": "top", "count": 1}], "poured_at": poured.isoformat()}
     answer = api.post("/api/pours", json=asked)
@@ -89,3 +90,29 @@ def test_a_thermometer_goes_cold_at_night_and_the_gate_moves_and_says_why(
     page.locator("[data-act=strip]").get_by_role("button").first.click()
     page.get_by_role("dialog").get_by_role("button").first.click()  # what the strength asks for, and by which pace
     expect(page.get_by_role("dialog", name="Time until it is old enough")).to_be_visible()
+
+
+def test_variants_stand_beside_the_plan_and_one_is_taken(open_page: OpenPage, api: TestClient) -> None:
+    job = begun(api, weather="typed day", warmest_c=6, coldest_c=-2, poured_at="2026-11-12T09:00:00Z")
+    page = open_page(f"/jobs/{job}/cure", units="mm")
+    page.get_by_role("button", name="What if").click()
+    first = page.get_by_role("group", name="Variant A")
+    use = page.get_by_role("button", name="Use this")
+    expect(use).to_be_disabled()
+    first.get_by_role("button", name="warm water").click()
+    fresh = page.get_by_role("row").filter(has_text="Concrete at the pour")
+    expect(fresh).to_contain_text("°C")
+    page.get_by_role("button", name="Add a variant").click()
+    second = page.get_by_role("group", name="Variant B")
+    second.get_by_role("button", name="tent with heater").click()
+    second.get_by_role("button", name="a day later").click()
+    expect(page.get_by_role("columnheader", name="Variant B")).to_contain_text("a day later, tent with heater")
+    strips = page.get_by_role("row").filter(has_text="Strip the form").get_by_role("cell")
+    expect(strips).to_have_count(3)
+    planned, warm, heated = (strips.nth(column).inner_text() for column in range(3))
+    assert len({planned, warm, heated}) >= 2
+    use.nth(1).click()
+    page.get_by_role("region", name="Calendar").wait_for()
+    kept = api.get(f"/api/jobs/{job}").json()["job"]["cure"]
+    assert kept["protections"] == ["heated tent"]
+    assert kept["poured_at"].startswith("2026-11-13T09:00")

@@ -19,6 +19,7 @@ import { PourWindow } from "./PourWindow";
 import { ShopHours } from "./ShopHours";
 import { StrengthCurve } from "./StrengthCurve";
 import { TemperatureChart } from "./TemperatureChart";
+import { WhatIf } from "./WhatIf";
 
 /** Cure: the hours at which each thing is due, and the strength they wait for. */
 export function CureStation() {
@@ -31,6 +32,7 @@ export function CureStation() {
   const names = new Map(plan.pieces.map((piece) => [piece.id, piece.name]));
   const [view, setView] = useState<CureView>("hours");
   const tools = <CureViews view={view} onView={setView} />;
+  if (view === "otherwise") return <WhatIf tools={tools} onUsed={() => setView("hours")} />;
   if (view === "window") return <PourWindow tools={tools} onPlanned={() => setView("hours")} />;
   const ticket = (
     <>

@@ -1,8 +1,9 @@
-export type CureView = "hours" | "window";
+export type CureView = "hours" | "window" | "otherwise";
 
 const VIEWS: readonly { view: CureView; text: string }[] = [
   { view: "hours", text: "Hours" },
   { view: "window", text: "Pour window" },
+  { view: "otherwise", text: "What if" },
 ];
 
 /** What Cure shows: the hours of the pour as it is planned, or the week to choose its hour from. */
