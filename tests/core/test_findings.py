@@ -10,7 +10,7 @@ from tests.core.measure_cases import MEASURE_CASES
 from tests.core.mix_cases import MIX_CASES
 from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
-from tests.core.weather_cases import FORETOLD, WEATHER_CASES, day
+from tests.core.weather_cases import COLD_BLOCK, FORETOLD, WEATHER_CASES, day
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.form.inputs import FormInputs
@@ -333,7 +333,9 @@ def of_screws(*lengths_mm: float) -> Shop:
     return shop.model_copy(update={"screws": (screws,)})
 
 
+HIGH_EARLY = Shop(mixes=(SHOP.mixes[0].model_copy(update={"gain": "rapid"}), *SHOP.mixes[1:]))
 SHOPS = {
+    "cools-too-fast": (COLD_BLOCK, HIGH_EARLY, SHOP),
     "shop-figure-high": (top(), Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
     "density-not-believed": (top(), of_bags(75.0), of_bags(12.7)),
     "stake-screw-comes-through": (top(form=GROUND, piece={"cast": "face up"}), of_screws(40, 55), of_screws(40, 52)),

@@ -98,10 +98,13 @@ def test_a_cold_night_by_the_thermometer_moves_the_gates_out() -> None:
 
 def test_what_stands_around_it_is_gone_when_it_is_uncovered() -> None:
     """A heater that would go on for ever once made the last gates of winter come in days."""
-    warm = cured(day(2, -6, protections=["heated tent"], materials_c=16, water_c=20))
+    warm = cured(day(6, 1, protections=["heated tent"], materials_c=16, water_c=20))
     assert warm.weather is not None
     assert min(warm.weather.air_c[1:165]) >= 15
-    assert max(warm.weather.air_c[172:]) < 6
+    assert max(warm.weather.air_c[172:]) < 8
+    arctic = cured(day(-8, -16, protections=["heated tent"], materials_c=16, water_c=20))
+    assert arctic.weather is not None
+    assert min(arctic.weather.air_c[1:165]) < 1  # one heater does not do wonders
 
 
 def test_each_protection_does_what_it_is_for() -> None:

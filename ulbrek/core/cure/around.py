@@ -17,6 +17,8 @@ Floats = NDArray[np.float64]
 NO_DATE = datetime(2001, 5, 1, tzinfo=UTC)  # a day like any other, where neither the pour's nor the forecast's is known
 SKY_LOSS_W_M2 = 70.0  # of a clear sky, day and night. Source: common practice, 60 to 90.
 MIDSUMMER = 172  # day of the year
+# Above the air outside: a heater of 1.5 to 2 kW in a tight tent of 10 to 15 m³. Source: common practice, 10 to 15.
+HEATER_LIFTS_K = 15.0
 DRAUGHT_KMH = 1.5  # in a closed room
 _AN_HOUR_IN = timedelta(hours=1)
 
@@ -173,4 +175,4 @@ def _indoors(air: Floats, room: _Room) -> Floats:
 def _under(air: Floats, there: Sequence[Protection]) -> Floats:
     warmer = air + max((one.gain_k for one in there), default=0.0)
     held = [one.holds_c for one in there if one.holds_c is not None]
-    return np.maximum(warmer, max(held)) if held else warmer
+    return np.maximum(warmer, np.minimum(max(held), air + HEATER_LIFTS_K)) if held else warmer

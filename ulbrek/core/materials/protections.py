@@ -56,7 +56,8 @@ PROTECTIONS: dict[ProtectionId, Protection] = {
         keeps_rain_off=True, from_start=True,
     ),
     "heated tent": Protection(
-        "Tent with an electric heater", "Kept at {15 C} or more", wind=0.1, sun=0.7, gain_k=3.0,
+        "Tent with an electric heater", "Kept at {15 C}, as long as it is at most {15 K} colder outside",
+        wind=0.1, sun=0.7, gain_k=3.0,
         holds_c=HEATED_TO_C, keeps_rain_off=True, from_start=True, bought_by="pieces",
     ),
     "shade": Protection("Shade cloth, 70 %", "Keeps most of the sun off", sun=0.3, from_start=True),
