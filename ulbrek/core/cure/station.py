@@ -118,7 +118,10 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
         known: the weather as far as it is known
     """
     warmth = temperatures_of(inputs, poured, hours, known)
-    runs = pace(inputs.maturity, round(warmth.shared.mean_c(0.0, FIRST_DAY_H), 1) if warmth.felt else warmth.start_c)
+    if warmth.felt is None:
+        runs = pace(inputs.maturity, warmth.start_c)
+    else:
+        runs = pace(inputs.maturity, round(warmth.shared.mean_c(0.0, FIRST_DAY_H), 1), "first day")
     clock = _Clock(inputs, poured, hours, runs, warmth)
     moving = runs.value > STANDS_STILL
     acts = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []

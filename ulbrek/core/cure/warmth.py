@@ -22,9 +22,9 @@ from ulbrek.core.kit.clock.maturity import Maturity
 from ulbrek.core.materials.mixes import Mix
 
 FORESEEN_H = 28 * 24
-# Quarter hours while it sets and warms itself, hours in the first week, three after that.
+# Quarter hours while it sets and warms itself, hours until it is uncovered and a day longer, three after that.
 EDGES: Floats = np.concatenate(
-    (np.arange(0, 12, 0.25), np.arange(12, 168, 1.0), np.arange(168, FORESEEN_H + 1, 3.0))
+    (np.arange(0, 12, 0.25), np.arange(12, 192, 1.0), np.arange(192, FORESEEN_H + 1, 3.0))
 )  # fmt: skip
 UNDER_PLASTIC_M2K_W = 0.15  # the sheet and the still air under it. Source: common practice, 0.12 to 0.17.
 SUN_TAKEN = 0.7  # of what falls on grey concrete, or on the sheet over it. Source: common practice.
@@ -33,6 +33,7 @@ UNDER_A_BENCH = 10.0  # the film of air there [W/m²K]; source: common practice
 FAST_SET_H = 1.0
 NEAR_H = 0.75
 DENSE_H = 1.25
+SAID_BEFORE_H = 12.0
 BOARD_W_MK = 0.13  # of particle board and softwood ply. Source: common practice.
 BARE_M2K_W = 0.02  # of a mould of plastic or steel
 # A hollow piece is as thick as its walls. Of its volume over half its faces a cube is so many times as thick.
@@ -111,7 +112,7 @@ def course_of(  # noqa: PLR0913, PLR0917 - all that a temperature hangs on
     """The course of a casting's temperature: as it was read as far as that goes, then as it is foretold.
 
     Between readings it follows what was foretold, shifted so that it meets them: a reading that is as foretold changes
-    nothing. Before the first the shift is that of the first.
+    nothing. In the hours before the first the shift is that of the first.
 
     Args:
         inputs: what lies over it, and by which school it ages
@@ -163,6 +164,8 @@ def _so_far(read: Floats, until_h: float, foretold: Callable[[Floats], list[floa
     marks = np.union1d(marks, _far_from(EDGES[last > EDGES], marks))
     expected = np.array(foretold(marks))
     shift = read_c - np.interp(read_h, marks, expected)
+    if read_h[0] > SAID_BEFORE_H:  # of the hours long before it the first reading says nothing
+        read_h, shift = np.append(read_h[0] - SAID_BEFORE_H, read_h), np.append(0.0, shift)
     return aged(marks, expected + np.interp(marks, read_h, shift), by)
 
 

@@ -267,7 +267,12 @@ class _Planning:
         measured, form = one.measure.result, one.form.result
         boards = BARE_M2K_W if self.job.form.in_moulds else self.chosen.sheet.thickness_mm / 1000 / BOARD_W_MK
         base = GROUND_M2K_W if form.on_ground else self.chosen.base.thickness_mm / 1000 / BOARD_W_MK
-        top, volume, depth = measured.net_area.value, measured.volume.value * 1e6, measured.cast_depth_mm
+        # Of a piece of which nothing is left there is a plan all the same.
+        top, volume, depth = (
+            max(1.0, measured.net_area.value),
+            max(1.0, measured.volume.value * 1e6),
+            measured.cast_depth_mm,
+        )
         sides = max(measured.form_contact.value - top, sum(one.length.value for one in measured.edge_lengths) * depth)
         block = way_out_mm(depth, top, max(measured.length_mm, measured.width_mm))
         thick = min(block, MOST_OF_A_WALL * 2 * volume / (2 * top + sides))

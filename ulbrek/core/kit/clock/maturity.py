@@ -54,8 +54,8 @@ def pace_nurse_saul(temperature_c: float, reference_c: float, datum_c: float) ->
     return max(0.0, temperature_c - datum_c) / (reference_c - datum_c)
 
 
-def pace(by: Maturity, temperature_c: float) -> Figure:
-    """The pace of hardening at a constant temperature [°C], by the school chosen."""
+def pace(by: Maturity, temperature_c: float, of: str = "") -> Figure:
+    """The pace of hardening at a constant temperature [°C], by the school chosen; of what, where there are several."""
     if by == "Nurse-Saul":
-        return work(pace_nurse_saul, temperature_c=temperature_c, reference_c=REFERENCE_C, datum_c=DATUM_C)
-    return work(pace_arrhenius, temperature_c=temperature_c, reference_c=REFERENCE_C, activation_k=ACTIVATION_K)
+        return work(pace_nurse_saul, of, temperature_c=temperature_c, reference_c=REFERENCE_C, datum_c=DATUM_C)
+    return work(pace_arrhenius, of, temperature_c=temperature_c, reference_c=REFERENCE_C, activation_k=ACTIVATION_K)
