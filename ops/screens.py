@@ -95,6 +95,27 @@ def run(page: Page) -> None:
     page.wait_for_timeout(11_000)  # until nothing is offered to be taken back any more
 
 
+def cure(page: Page) -> None:
+    """Opens Cure of the bench legs, which cure in the cold."""
+    jobs = {one["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
+    page.goto(f"/jobs/{jobs['Bench legs and umbrella base']}/cure")
+    page.get_by_role("region", name="Temperature by the hour").wait_for()
+
+
+def pour_window(page: Page) -> None:
+    """Opens the week to pour the stepping slabs in, out in the yard under a tent, by the forecast."""
+    jobs = {one["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
+    view = page.request.get(f"/api/jobs/{jobs['Stepping slabs to the gate']}").json()
+    out = {"place": "open yard", "weather": "forecast", "protections": ["tent", "blanket"], "water_c": 35}
+    job = {**view["job"], "cure": {**view["job"]["cure"], **out}}
+    asked = {"parent": view["revision"], "job": job, "what": "Out in the yard"}
+    page.request.put(f"/api/jobs/{view['id']}", data=asked, headers={"x-ulbrek": "1"})
+    page.goto(f"/jobs/{view['id']}/cure")
+    page.get_by_role("button", name="Pour window").click()
+    page.locator("[data-at]").first.wait_for()
+    page.get_by_role("region", name="Temperature by the hour").wait_for()
+
+
 def stock(page: Page) -> None:
     """Opens the stock."""
     page.get_by_role("link", name="Stock").click()
@@ -112,10 +133,10 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("Cut plan"), "in", "light", False),
     ("form-steps", form_view("Assembly"), "mm", "light", False),
-    ("form-apart", form_view("Exploded", "Planter boxes"), "mm", "light", False),
     ("steel", station("steel"), "in", "light", False),
     ("mix", mix, "mm", "light", False),
-    ("cure", station("cure"), "mm", "light", False),
+    ("cure", cure, "mm", "light", False),
+    ("pour-window", pour_window, "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),

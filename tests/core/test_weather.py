@@ -161,7 +161,9 @@ def test_conditions_go_on_as_a_mean_day_and_gaps_are_filled() -> None:
     for days in (-3, 0, 5):
         rows, by = known.span(known.begins + timedelta(days=days), 24)
         assert np.allclose(rows[:, 0], known.known[:, 0])
-        assert set(by) == {"typed" if days == 0 else "assumed"}
+        assert set(by) == {"typed"}  # which is meant to repeat
+    foreseen = foretold()
+    assert set(foreseen.span(foreseen.ends, 5)[1]) == {"assumed"}
     wet = Conditions(known.begins, tuple(hour._replace(rain_mm=3.0) for hour in known.hours))
     assert not wet.span(known.begins + timedelta(days=5), 24)[0][:, 3].any()  # no rain is foretold by a mean
     hour = WeatherHour(10.0, 60.0, 5.0, 0.0, 0.0, 0.5, "measured")

@@ -93,7 +93,8 @@ class Conditions:
         numbers = np.arange(first, first + hours)
         rows = np.where((numbers < 0)[:, None], before[numbers % DAY_H], after[numbers % DAY_H])
         low, high = max(first, 0), min(first + hours, end)
-        known_by: list[Provenance] = ["assumed"] * hours
+        typed = self.hours[0].known_by == "typed"  # a day that was typed is meant to repeat
+        known_by: list[Provenance] = ["typed" if typed else "assumed"] * hours
         if low < high:
             rows[low - first : high - first] = self.known[low:high]
             known_by[low - first : high - first] = [hour.known_by for hour in self.hours[low:high]]

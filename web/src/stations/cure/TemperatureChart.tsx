@@ -19,6 +19,8 @@ const RAIN_PX_PER_MM = 5;
 const RAIN_MOST_PX = 26;
 const GATES = ["cover", "strip", "turn", "moist"];
 const NARROW_PX_PER_DAY = 46;
+/** Acts of one name so close together have one line. */
+const ALIKE_H = 12;
 
 interface Props {
   cure: Cure;
@@ -190,8 +192,8 @@ function gatesOf(cure: Cure, last: number): { id: string; hour: number; word: st
   const found: { id: string; hour: number; word: string }[] = [];
   for (const act of cure.acts) {
     if (!GATES.includes(act.id) || act.never || act.due_h > last) continue;
-    const near = found.find((one) => Math.abs(one.hour - act.due_h) < 1);
     const word = act.id === "moist" ? "uncover" : valueWords(act.id);
+    const near = found.find((one) => Math.abs(one.hour - act.due_h) < (one.word === word ? ALIKE_H : 1));
     if (near) {
       if (!near.word.split(", ").includes(word)) near.word += `, ${word}`;
     } else found.push({ id: act.id, hour: act.due_h, word });
