@@ -197,6 +197,10 @@ def job(dice: Random) -> Document:
             "prefer": dice.choice(("fewest settings", "largest rest")),
             "knockouts": dice.choice(("bonded", "screwed", "bonded and screwed")),
         },
+        # The cold asks for one protection after another to be tried, each for every casting.
+        "cure": dice.choice((
+            {}, {"place": "open yard", "weather": "typed day", "warmest_c": 6, "coldest_c": -6, "wind_kmh": 30},
+        )),
         "handling": {
             "parts": planks, "standing": {one["id"]: standing for one in found} if dice.random() < 0.3 else {},
         },

@@ -140,7 +140,7 @@ class PourDay:
         """
         for added in tried:
             there = self.inputs.protections
-            kept = tuple(one for one in there if not ({one, *added} >= {"tent", "heated tent"} and one == "tent"))
+            kept = tuple(one for one in there if not (one == "tent" and "heated tent" in added))
             whole = (*kept, *(one for one in added if one not in kept))
             if whole == there or len(whole) > MOST_PROTECTIONS:
                 continue
