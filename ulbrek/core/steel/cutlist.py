@@ -31,10 +31,9 @@ def steel_cutting(
         strength_mpa: least 28-day strength of the mix
     """
     wanted = [
-        CutLength(f"{result.piece}.{key}", length)
+        (CutLength(f"{result.piece}.{key}", length), count)
         for result, count in results
         for key, length in _bars_of(result)
-        for _ in range(count)
     ]
     lap = bending_by(inputs.standard, bar.diameter_mm, strength_mpa).lap
     lengths, lapped_bars = _lapped(wanted, bar.stock_length_mm, lap)
@@ -47,13 +46,14 @@ def steel_cutting(
         for part, size in enumerate(mesh_parts(result.mesh.length.value, result.mesh.width.value, mesh))
     ]
     sheets, _ = cut_sheets(panels, SheetStock(mesh.sheet_length_mm, mesh.sheet_width_mm, 0.0))
+    bars = {part: CutBar(*part) for part in set(lengths)}
     masses = {
         f"{result.piece}_kg": work(rules.steel_of_castings, result.piece, steel_kg=result.mass, count=count)
         for result, count in results
         if result.mass
     }
     return SteelCutting(
-        bars=tuple(StockBar(tuple(CutBar(*part) for part in one.parts), one.left_mm) for one in cut.plans),
+        bars=tuple(StockBar(tuple(bars[part] for part in one.parts), one.left_mm) for one in cut.plans),
         bar_count=work(rules.stock_bars, lengths_cut=float(len(cut.plans))),
         mesh_sheets=work(rules.mesh_sheets, sheets_cut=float(len(sheets))),
         stock_mm=bar.stock_length_mm,
@@ -97,17 +97,25 @@ def _bars_of(result: SteelResult) -> Iterator[CutLength]:
                 yield CutLength(kind.mark, kind.length.value)
 
 
-def _lapped(wanted: Sequence[CutLength], stock_mm: float, lap: Figure) -> tuple[list[CutLength], list[LappedBar]]:
-    """Bars longer than the stock as parts that lap; and which they are, once each, in how many parts."""
+def _lapped(
+    wanted: Sequence[tuple[CutLength, int]], stock_mm: float, lap: Figure
+) -> tuple[list[CutLength], list[LappedBar]]:
+    """Bars longer than the stock as parts that lap; and which they are, once each, in how many parts.
+
+    Args:
+        wanted: each bar of a casting, and how many castings have it
+        stock_mm: the length that bars are bought in
+        lap: by the standard [mm]
+    """
     lengths, lapped = list[CutLength](), dict[str, int]()
-    for key, length in wanted:
+    for bar, count in wanted:
         parts = 1
-        while rules.part_of_lapped(length, lap.value, parts) > stock_mm + 1e-6 and parts < 200:
+        while rules.part_of_lapped(bar.length_mm, lap.value, parts) > stock_mm + 1e-6 and parts < 200:
             parts += 1
         if parts == 1:
-            lengths.append(CutLength(key, length))
+            lengths += [bar] * count
             continue
-        lapped[key] = parts
-        part = rules.part_of_lapped(length, lap.value, parts)
-        lengths += [CutLength(f"{key}, part {number + 1}", part) for number in range(parts)]
+        lapped[bar.key] = parts
+        part = rules.part_of_lapped(bar.length_mm, lap.value, parts)
+        lengths += [CutLength(f"{bar.key}, part {number + 1}", part) for number in range(parts)] * count
     return lengths, [LappedBar(key, parts) for key, parts in lapped.items()]

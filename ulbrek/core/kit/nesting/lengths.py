@@ -72,16 +72,17 @@ def cut_lengths(parts: Iterable[CutLength], stock: LengthStock) -> tuple[list[Le
     opened: list[tuple[list[CutLength], float]] = []
     room: list[tuple[float, int]] = []  # what is left of each, and which it is: the tightest fit is found by halving
     too_long: list[str] = []
-    for key, length in sorted(parts, key=lambda part: (-part[1], part[0])):
+    for part in sorted(parts, key=lambda part: (-part[1], part[0])):
+        length = part.length_mm
         if length > stock.length_mm + _TRIFLE_MM:
-            too_long.append(key)
+            too_long.append(part.key)
             continue
         at = bisect_left(room, (length - _TRIFLE_MM, -1))
         left, number = room.pop(at) if at < len(room) else (stock.length_mm, len(opened))
         if number == len(opened):
             opened.append(([], left))
         left = max(0.0, left - length - stock.kerf_mm)
-        opened[number][0].append(CutLength(key, length))
+        opened[number][0].append(part)
         opened[number] = opened[number][0], left
         insort(room, (left, number))
     return [LengthPlan(tuple(taken), left) for taken, left in opened], too_long
