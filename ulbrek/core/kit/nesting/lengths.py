@@ -73,9 +73,9 @@ def cut_lengths(parts: Iterable[CutLength], stock: LengthStock) -> tuple[list[Le
     room: list[tuple[float, int]] = []  # what is left of each, and which it is: the tightest fit is found by halving
     too_long: list[str] = []
     for part in sorted(parts, key=lambda part: (-part[1], part[0])):
-        length = part.length_mm
+        key, length = part
         if length > stock.length_mm + _TRIFLE_MM:
-            too_long.append(part.key)
+            too_long.append(key)
             continue
         at = bisect_left(room, (length - _TRIFLE_MM, -1))
         left, number = room.pop(at) if at < len(room) else (stock.length_mm, len(opened))
