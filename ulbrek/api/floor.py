@@ -13,6 +13,7 @@ from cachetools import LRUCache
 from ulbrek.api.services.plans import Plans, in_weather, job_key, pour_key
 from ulbrek.api.views import JobCard
 from ulbrek.core.after.schedule import Agenda, ScheduledAct, schedule
+from ulbrek.core.days.booked import Capacity
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.record import EMPTY, Record, rules_over
@@ -78,7 +79,7 @@ class Floor:
     def keys(self) -> Mapping[UUID, str]:
         """By job and by pour, what its outlook is worked out from as things stand now."""
         plain = {job.id: job_key(job.revision, self.shop, self.record(job)) for job in self.jobs}
-        plain |= {pour.id: pour_key(self.shop, pour.record) for pour in self.pours}
+        plain |= {pour.id: pour_key(self.shop, pour) for pour in self.pours}
         return {of: in_weather(key, self.shop, self.outlooks.get(of)) for of, key in plain.items()}
 
     @cached_property
@@ -104,7 +105,7 @@ class Floor:
             if kept and kept.outlook:
                 name = names.get(pour.job_id, pour.job_name)
                 poured = pour.poured_at is not None
-                yield ScheduledAct(str(pour.job_id), name, kept.outlook.ahead, str(pour.id), poured)
+                yield ScheduledAct(str(pour.job_id), name, kept.outlook.ahead, str(pour.id), poured, pour.moulds)
         for job in self.jobs:
             kept = self.outlooks.get(job.id)
             if kept and kept.outlook and self.awaits_pour(job):
@@ -162,6 +163,13 @@ def agenda_of(floor: Floor, now: datetime) -> Agenda:
     """The acts of live pours, and of jobs that wait to be poured."""
     agenda = schedule(floor.scheduled, now, floor.shop.shop.hours.zone, bool(floor.stale))
     return replace(agenda, old_shop=floor.shop.unreadable)
+
+
+def capacity_of(floor: Floor) -> Capacity:
+    """What the shop has: its people, its hours, and room on its benches."""
+    shop = floor.shop.shop
+    counted = max((one.ahead.bound.people for one in floor.scheduled), default=1)
+    return Capacity(shop.people, shop.hours, shop.bench_m2, counted)
 
 
 def record_of(records: Records, shop: StoredShop, job: StoredJob) -> Record:

@@ -17,7 +17,16 @@ from ulbrek.files.job_file import as_job_file
 from ulbrek.store.castings import Casting, CastingRepository
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.known import Known
-from ulbrek.store.models import ActDoneRow, BatchRow, BatchShareRow, ObservationRow, PourRow
+from ulbrek.store.models import (
+    ActDoneRow,
+    BatchRow,
+    BatchShareRow,
+    CastingRow,
+    CavityRow,
+    FormRow,
+    ObservationRow,
+    PourRow,
+)
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.stamps import LIVE, NEWEST
 
@@ -67,10 +76,18 @@ class StoredPour:
     acts: tuple[ActDone, ...]
     record: Record
 
+    @property
+    def planned_at(self) -> datetime | None:
+        """The hour that it was planned for."""
+        return self.job.cure.poured_at
+
 
 @dataclass(frozen=True, slots=True)
 class LivePour:
-    """A pour that something is still due on, without the documents that it keeps."""
+    """A pour that something is still due on, without the documents that it keeps.
+
+    ``planned_at`` is the hour that it was planned for, ``moulds`` the id and name of each form that it fills.
+    """
 
     id: UUID
     job_id: UUID
@@ -78,6 +95,8 @@ class LivePour:
     poured_at: datetime | None
     created_at: datetime
     record: Record
+    planned_at: datetime | None
+    moulds: tuple[tuple[str, str], ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,10 +138,27 @@ class PouredReader(ShopRecords):
         """The pours that something is still due on, oldest first."""
         rows = self._session.execute(LIVE, {"shop_id": self._shop_id}).all()
         records = self._records([(row[0], row[1], row[2]) for row in rows])
+        moulds = self._moulds([row[0] for row in rows])
         return [
-            LivePour(of, job_id, name or "", poured_at, created_at, records[of])
-            for of, _, poured_at, job_id, name, created_at in rows
+            LivePour(
+                of, job_id, name or "", poured_at, created_at, records[of], _moment(planned), tuple(moulds.get(of, ()))
+            )
+            for of, _, poured_at, job_id, name, created_at, planned in rows
         ]
+
+    def _moulds(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[tuple[str, str]]]:
+        """By pour, the id and name of each form that its castings lie in."""
+        asked = (
+            select(CastingRow.pour_id, FormRow.id, FormRow.name)
+            .join(CavityRow, CavityRow.id == CastingRow.cavity_id)
+            .join(FormRow, FormRow.id == CavityRow.form_id)
+            .where(CastingRow.pour_id.in_(pour_ids), CastingRow.shop_id == self._shop_id)
+            .distinct()
+        )
+        found: dict[UUID, list[tuple[str, str]]] = {}
+        for pour_id, form_id, name in self._session.execute(asked.order_by(FormRow.name)) if pour_ids else ():
+            found.setdefault(pour_id, []).append((str(form_id), name))
+        return found
 
     def newest_record(self, job_id: UUID) -> Record | None:
         """What happened to the newest pour of a job whose water went in; None where there is none."""
@@ -244,3 +280,11 @@ def _reached(castings: Sequence[Casting]) -> Iterable[StateOfPiece]:
 
 def _job(row: PourRow) -> Job:
     return as_job_file({"schema_version": row.schema_version, "job": row.job}).job
+
+
+def _moment(text: str | None) -> datetime | None:
+    try:
+        moment = datetime.fromisoformat(text) if text else None
+    except ValueError:
+        return None
+    return moment if moment is None or moment.tzinfo else None

@@ -189,6 +189,36 @@ class PourRepository(ShopRecords):
             told = Observation("note", f"Short in stock: {'; '.join(short)}. Count it again.", pour_id=pour_id)
             LogRepository(self._session, self._shop_id).add(told, Entry(entry.at, member_id=entry.member_id))
 
+    def plan_for(self, pour_id: UUID, was: datetime | None, at: datetime, entry: Entry) -> None:
+        """A pour that is only planned is to be poured at another hour.
+
+        Args:
+            pour_id: the pour
+            was: the hour that it is moved from, as whoever moves it saw it
+            at: the hour that it is moved to
+            entry: who moves it
+
+        Raises:
+            RefusedEntryError: when water is in it, it was called off, or somebody else moved it
+        """
+        row = self._own(PourRow, pour_id, "pour", lock=True)
+        if row.poured_at is not None:
+            raise RefusedEntryError("", "This pour has started.", "Correct the start of mixing instead.")
+        if row.cancelled_at is not None:
+            raise RefusedEntryError("", "This pour was called off.", "Begin a new one.")
+        job = self.get(pour_id).job
+        if job.cure.poured_at != was:
+            raise RefusedEntryError("/was", "Somebody else moved this pour.", "Look at its new hour, then move it.")
+        row.job = job.model_copy(update={"cure": job.cure.model_copy(update={"poured_at": at})}).model_dump(mode="json")
+        row.schema_version = SCHEMA_VERSION
+        told = (
+            f"Moved to {at.astimezone(UTC):%Y-%m-%d %H:%M} UTC."
+            if was is None
+            else (f"Moved from {was.astimezone(UTC):%Y-%m-%d %H:%M} to {at.astimezone(UTC):%Y-%m-%d %H:%M} UTC.")
+        )
+        seen = Observation("note", told, pour_id=pour_id)
+        LogRepository(self._session, self._shop_id).add(seen, entry)
+
     def correct_water_in(self, pour_id: UUID, entry: Entry) -> None:
         """Corrects when the first water went in: all hours count from there.
 

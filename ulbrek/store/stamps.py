@@ -66,7 +66,15 @@ _UNSETTLED = select(CastingRow.pour_id).where(
     CastingRow.shop_id == bindparam("shop_id"), CastingRow.state.not_in(SETTLED)
 )
 LIVE = (
-    select(PourRow.id, _STAMP, PourRow.poured_at, PourRow.job_id, PourRow.job["name"].astext, PourRow.created_at)
+    select(
+        PourRow.id,
+        _STAMP,
+        PourRow.poured_at,
+        PourRow.job_id,
+        PourRow.job["name"].astext,
+        PourRow.created_at,
+        PourRow.job["cure"]["poured_at"].astext,
+    )
     .where(PourRow.id.in_(_UNSETTLED), PourRow.cancelled_at.is_(None))
     .order_by(PourRow.created_at)
 )

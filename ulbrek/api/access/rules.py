@@ -103,6 +103,10 @@ _WHO: dict[Who, str] = {
     "maker": """
         POST /api/weather/forecast
         GET /api/pour-window
+        GET /api/days
+        GET /api/days/places
+        POST /api/jobs/{job_id}/hour
+        POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
         POST /api/cuts/search
         POST /api/drawings

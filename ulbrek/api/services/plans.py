@@ -4,6 +4,7 @@ import hashlib
 from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
+from datetime import UTC
 from threading import Lock
 from typing import ParamSpec, TypeVar
 from uuid import UUID
@@ -25,7 +26,7 @@ from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.store.database import Database, Records
 from ulbrek.store.jobs import JobHead, StoredJob
 from ulbrek.store.outlooks import KeptOutlook
-from ulbrek.store.poured import StoredPour
+from ulbrek.store.poured import LivePour, StoredPour
 from ulbrek.store.shops import StoredShop
 
 LONG_MS = 250.0  # a job that costs more is planned apart
@@ -143,7 +144,9 @@ class Plans:
     def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of what a pour fills, with what has happened to it."""
         record = pour.record.model_copy(update={"whole": True})
-        return self._once((pour.id, shop.id, shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record)
+        return self._once(
+            (pour.id, pour.planned_at, shop.id, shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record
+        )
 
     def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.
@@ -156,7 +159,7 @@ class Plans:
 
     def tell_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of a pour that something was just written down of; its outlook is told to the floor."""
-        key = pour_key(shop, pour.record) + _weather(pour.job, shop)
+        key = pour_key(shop, pour) + _weather(pour.job, shop)
         return self._kept(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
 
     def outlooks(self, records: Records, shop_id: UUID, ids: Sequence[UUID]) -> dict[UUID, KeptOutlook]:
@@ -244,9 +247,10 @@ def job_key(revision: int, shop: StoredShop, record: Record) -> str:
     return f"job {revision} shop {shop.revision} rules {RULE_VERSION} record {_digest(record)}"
 
 
-def pour_key(shop: StoredShop, record: Record) -> str:
+def pour_key(shop: StoredShop, pour: StoredPour | LivePour) -> str:
     """What the outlook of a pour is worked out from."""
-    return f"shop {shop.revision} rules {RULE_VERSION} record {_digest(record)}"
+    hour = f" at {pour.planned_at.astimezone(UTC).isoformat()}" if pour.planned_at and pour.poured_at is None else ""
+    return f"shop {shop.revision} rules {RULE_VERSION} record {_digest(pour.record)}{hour}"
 
 
 def claim_job(records: Records, stored: StoredJob, shop: StoredShop, record: Record) -> None:
@@ -256,7 +260,7 @@ def claim_job(records: Records, stored: StoredJob, shop: StoredShop, record: Rec
 
 def claim_pour(records: Records, pour: StoredPour, shop: StoredShop) -> None:
     """The same of a pour that something is written down of."""
-    records.outlooks(shop.id).claim(pour.id, pour_key(shop, pour.record) + _weather(pour.job, shop))
+    records.outlooks(shop.id).claim(pour.id, pour_key(shop, pour) + _weather(pour.job, shop))
 
 
 def in_weather(key: str, shop: StoredShop, of: KeptOutlook | None) -> str:

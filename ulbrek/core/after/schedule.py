@@ -50,13 +50,17 @@ class Agenda:
 
 @dataclass(frozen=True, slots=True)
 class ScheduledAct:
-    """Acts that are to be done: of a job, or of one of its pours; ``poured`` once water went in."""
+    """Acts that are to be done: of a job, or of one of its pours; ``poured`` once water went in.
+
+    ``moulds`` are the id and name of each form that the pour fills.
+    """
 
     job: str
     name: str
     ahead: Ahead
     pour: str | None = None
     poured: bool = False
+    moulds: tuple[tuple[str, str], ...] = ()
 
 
 def schedule(plans: Iterable[ScheduledAct], now: datetime, zone: str, renewing: bool = False) -> Agenda:
@@ -116,6 +120,8 @@ def _pour(one: ScheduledAct, at: datetime, now: datetime) -> AgendaAct:
         waits=True,
         moved=False,
         is_state=False,
+        due_h=0.0,
+        people=one.ahead.bound.people,
         earliest_at=at,
         at=at,
         latest_at=at,

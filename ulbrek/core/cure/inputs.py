@@ -60,12 +60,13 @@ TimeOfDay = Annotated[
 Air = Annotated[float, Field(ge=-40, le=55, allow_inf_nan=False)]
 
 
+PourHour = Annotated[AwareDatetime, AfterValidator(_utc)]
+
+
 class CureInputs(Document):
     """The pour's hour and warmth, and the schools by which its hours are foretold."""
 
-    poured_at: Annotated[
-        Annotated[AwareDatetime, AfterValidator(_utc)] | None, Field(description="first water in; None: not yet known")
-    ] = None
+    poured_at: Annotated[PourHour | None, Field(description="first water in; None: not yet known")] = None
     temperature_c: Annotated[
         float,
         Field(ge=-20, le=45, allow_inf_nan=False),

@@ -79,7 +79,7 @@ def away_at_the_pour(job: Job, there: Sequence[Person], hours: Hours) -> list[Fi
     if job.cure.poured_at is None:
         return []
     at = job.cure.poured_at.astimezone(hours.place).time().replace(second=0, microsecond=0)
-    away = [one for one in there if not _is_there(one, at)]
+    away = [one for one in there if not is_there(one, at)]
     return [
         finding(
             away_at_the_pour,
@@ -98,7 +98,8 @@ def away_at_the_pour(job: Job, there: Sequence[Person], hours: Hours) -> list[Fi
     ]
 
 
-def _is_there(person: Person, at: time) -> bool:
+def is_there(person: Person, at: time) -> bool:
+    """Whether somebody is there at a time of day."""
     begin, end = person.there_from, person.there_until
     if begin is not None and end is not None and end <= begin:  # over midnight
         return at >= begin or at < end

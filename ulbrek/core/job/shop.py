@@ -168,6 +168,12 @@ class Shop(Document):
         """What the strongest carrier of some kinds carries [kg]; None where there is none."""
         return max((one.carries_kg for one in self.carriers if one.kind in kinds), default=None)
 
+    @property
+    def bench_m2(self) -> float | None:
+        """Room for forms on the benches; None where nobody has said."""
+        known = [one.area_m2 for one in self.carriers if one.kind == "bench" and one.area_m2 is not None]
+        return sum(known) if known else None
+
     def with_sizes(self, sheet_id: str, sizes: Sequence[SheetSize]) -> "Shop | None":
         """The shop with other sizes of a sheet or a liner; None where it has none of that id.
 

@@ -61,6 +61,11 @@ class Carrier(Document):
     carries_kg: Annotated[
         float, Field(ge=1, le=20_000, allow_inf_nan=False), label("Carries", unit="kg", hint="as its maker says")
     ]
+    area_m2: Annotated[
+        float | None,
+        Field(ge=0.05, le=1000, allow_inf_nan=False),
+        label("Top", none="not known", unit="m2", hint="of a bench: room for forms"),
+    ] = None
     source: Source = ""
 
 

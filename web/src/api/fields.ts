@@ -627,6 +627,7 @@ export const DOCUMENTS = {
       name: {"label": "Name", "as": "text", "most": 60},
       kind: {"label": "Type", "as": "choice", "choices": ["bench", "dolly", "cart", "A-frame cart", "hoist"], "default": "dolly"},
       carries_kg: {"label": "Carries", "hint": "as its maker says", "as": "number", "unit": "kg", "low": 1, "high": 20000},
+      area_m2: {"label": "Top", "hint": "of a bench: room for forms", "as": "number", "none": "not known", "unit": "m2", "default": null, "low": 0.05, "high": 1000},
       source: {"label": "Source", "as": "text", "default": "", "most": 200},
     },
   },

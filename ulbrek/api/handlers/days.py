@@ -1,0 +1,129 @@
+"""The shop's days: all pours on one line of time, and moving one."""
+
+from contextlib import suppress
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from itertools import islice
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, HTTPException, Query
+from pydantic import BaseModel, ConfigDict
+
+from ulbrek.api.floor import capacity_of, record_of
+from ulbrek.api.handlers.common import Asking, Db, Floored, Planned
+from ulbrek.api.services.plans import NotPlannedError, claim_job, claim_pour
+from ulbrek.core.cure.inputs import ClockStyle, PourHour
+from ulbrek.core.days.booked import Booked, booked
+from ulbrek.core.days.days import Days, days, free_places
+from ulbrek.store.entries import Entry
+from ulbrek.store.errors import RefusedEntryError
+
+router = APIRouter(prefix="/api")
+
+MOST_DAYS = 42
+MOST_PLACES = 6
+
+
+class HourRequest(BaseModel):
+    """The hour that a pour is moved to, and the one that it had: what somebody else moved is not moved unseen."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    was: PourHour | None
+    at: PourHour
+
+
+@dataclass(frozen=True, slots=True)
+class DaysView:
+    """The shop's days from a morning on.
+
+    ``begins`` holds the midnights of the place, the last one the end. ``people`` is how many are listed; ``bench_m2``
+    the room on the benches; ``renewing`` that some hours are as they were before the last change.
+    """
+
+    now: datetime
+    zone: str
+    clock: ClockStyle
+    begins: tuple[datetime, ...]
+    people: int
+    bench_m2: float | None
+    renewing: bool
+    days: Days
+
+
+@dataclass(frozen=True, slots=True)
+class FreePlaces:
+    """Hours at which a pour gets in nobody's way, the nearest first."""
+
+    places: tuple[datetime, ...]
+
+
+@router.get("/days")
+def get_days(
+    floors: Floored,
+    begin: Annotated[
+        PourHour | None, Query(description="any moment of the first day; today where it is left out")
+    ] = None,
+    count: Annotated[int, Query(ge=1, le=MOST_DAYS, description="how many days")] = 7,
+) -> DaysView:
+    """All pours of some days, what they take of people and benches, and where they clash."""
+    floor, now = floors.now(), datetime.now(UTC)
+    capacity = capacity_of(floor)
+    place = capacity.hours.place
+    first = (begin or now).astimezone(place).replace(hour=0, minute=0, second=0, microsecond=0)
+    begins = tuple((first + timedelta(days=day)).astimezone(UTC) for day in range(count + 1))
+    found = days(booked(floor.scheduled, now), capacity, now, begins[0], begins[-1])
+    shop = floor.shop.shop
+    return DaysView(
+        now, shop.hours.zone, shop.hours.clock, begins, len(shop.people), shop.bench_m2, bool(floor.stale), found
+    )
+
+
+@router.get("/days/places")
+def get_places(
+    floors: Floored, of: Annotated[UUID, Query(description="a pour, or a job where none is begun")]
+) -> FreePlaces:
+    """The nearest hours at which a pour gets in nobody's way, within two weeks."""
+    floor, now = floors.now(), datetime.now(UTC)
+    there = list(booked(floor.scheduled, now))
+    one = _one(there, of)
+    return FreePlaces(tuple(islice(free_places(one, there, capacity_of(floor), now), MOST_PLACES)))
+
+
+@router.post("/jobs/{job_id}/hour", status_code=204)
+def move_job(db: Db, plans: Planned, job_id: UUID, asked: HourRequest) -> None:
+    """Plans the pour of a job for an hour; it is kept as a revision, and can be undone."""
+    with db.work() as records:
+        shop = records.shop()
+        jobs = records.jobs(shop.id)
+        stored = jobs.get(job_id)
+        if stored.job.cure.poured_at != asked.was:
+            raise RefusedEntryError("/was", "Somebody else moved this pour.", "Look at its new hour, then move it.")
+        cure = stored.job.cure.model_copy(update={"poured_at": asked.at.astimezone(UTC)})
+        stored = jobs.edit(job_id, stored.revision, stored.job.model_copy(update={"cure": cure}), "Pour moved")
+        record = record_of(records, shop, stored)
+        claim_job(records, stored, shop, record)
+    with suppress(NotPlannedError):  # it is moved all the same, and its card says what is wrong
+        plans.tell_job(stored, shop, record)
+
+
+@router.post("/pours/{pour_id}/hour", status_code=204)
+def move_pour(db: Db, plans: Planned, asker: Asking, pour_id: UUID, asked: HourRequest) -> None:
+    """A pour that is only planned is to be poured at another hour; the log says so."""
+    with db.work() as records:
+        shop = records.shop()
+        pours = records.pours(shop.id)
+        pours.plan_for(
+            pour_id, asked.was, asked.at.astimezone(UTC), Entry(datetime.now(UTC), member_id=asker.member_id)
+        )
+        pour = pours.get(pour_id)
+        claim_pour(records, pour, shop)
+    plans.tell_pour(pour, shop)
+
+
+def _one(there: list[Booked], of: UUID) -> Booked:
+    found = next((one for one in there if one.id == str(of) and not one.poured), None)
+    if found is None:
+        raise HTTPException(404, "This pour has no hour yet, or has started.")
+    return found
