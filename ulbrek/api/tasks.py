@@ -13,7 +13,9 @@ from ulbrek.core.base.finding import Change
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.buying.shopping import ShoppingList
+from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.cure.window import PourStart
+from ulbrek.core.days.days import Days
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import Conditions
@@ -33,7 +35,7 @@ from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.drawn_lines import Unit
 from ulbrek.files.form_solid import write_glb
-from ulbrek.files.pack import Paper, job_pack, pour_sheet
+from ulbrek.files.pack import Paper, days_sheet, job_pack, pour_sheet
 from ulbrek.files.pack.labels import label_pages
 from ulbrek.files.pack.templates import template_pages
 from ulbrek.files.photo import CleanPhoto, clean_photo
@@ -55,6 +57,13 @@ def plan_job(job: Job, shop: Shop, record: Record, known: Conditions) -> Plan:
 def windows(jobs: Sequence[Job], shop: Shop, known: Conditions, now: datetime) -> tuple[PourStart, ...]:
     """Each hour of the coming week as a start for some jobs."""
     return pour_windows(jobs, shop, known, now)
+
+
+def days_pages(
+    found: Days, begins: Sequence[datetime], hours: Hours, shop_name: str, units: Units, paper: Paper
+) -> bytes:
+    """The sheet of some days."""
+    return days_sheet(found, begins, hours, shop_name=shop_name, units=units, paper=paper)
 
 
 def panels_to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:

@@ -33,7 +33,7 @@ from ulbrek.store.models import Base
 WORKED_OUT = frozenset({"outlook"})  # can be worked out again
 # Who may come in is this server's: where a backup is restored its owner is let in anew.
 OF_THE_DOORS = frozenset(
-    {"account", "device", "invitation", "share_link", "passkey", "security_event", "challenge", "rate"}
+    {"account", "device", "invitation", "share_link", "feed", "passkey", "security_event", "challenge", "rate"}
 )
 _CHUNK = 1 << 16
 

@@ -22,6 +22,7 @@ from ulbrek.store.asked import AskedRepository
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.doors import Doors
 from ulbrek.store.errors import NotFoundError, NotReadyError
+from ulbrek.store.feeds import FeedRepository
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import JobRepository
 from ulbrek.store.links import LinkRepository
@@ -326,6 +327,10 @@ class Records:
     def links(self, shop_id: UUID) -> LinkRepository:
         """The links that show a job of a shop."""
         return LinkRepository(self.session, shop_id)
+
+    def feeds(self, shop_id: UUID) -> FeedRepository:
+        """The addresses of a shop's calendar."""
+        return FeedRepository(self.session, shop_id)
 
     def asked(self, shop_id: UUID) -> AskedRepository:
         """Who is asked to the pours of a shop."""

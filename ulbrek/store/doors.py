@@ -13,6 +13,7 @@ from ulbrek.store.models import (
     AccountRow,
     AskedRow,
     DeviceRow,
+    FeedRow,
     InvitationRow,
     JobRow,
     MemberRow,
@@ -143,6 +144,18 @@ class Doors:
         if row.seen_at is None or now - row.seen_at > _NOTED_EVERY:
             self._session.execute(update(ShareLinkRow).where(ShareLinkRow.id == row.id).values(seen_at=now))
         return Linked(row.id, row.shop_id, row.job_id, row.what, row.ends_at)
+
+    def feed(self, token: str) -> UUID | None:
+        """The shop whose calendar an address shows; None where it has ended or never was."""
+        row = self._session.scalar(
+            select(FeedRow).where(FeedRow.digest == digest_of(token), FeedRow.ended_at.is_(None))
+        )
+        if row is None:
+            return None
+        now = datetime.now(UTC)
+        if row.seen_at is None or now - row.seen_at > _NOTED_EVERY:
+            self._session.execute(update(FeedRow).where(FeedRow.id == row.id).values(seen_at=now))
+        return row.shop_id
 
     def login(self, login: str) -> Known | None:
         """Who signs in by a name, in small letters or capitals; None where nobody does."""

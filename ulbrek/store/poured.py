@@ -8,6 +8,7 @@ from uuid import UUID
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
+from ulbrek.core.after.schedule import FilledMould
 from ulbrek.core.cure.history import ActTest, Done
 from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import MixedBatch
@@ -86,7 +87,7 @@ class StoredPour:
 class LivePour:
     """A pour that something is still due on, without the documents that it keeps.
 
-    ``planned_at`` is the hour that it was planned for, ``moulds`` the id and name of each form that it fills.
+    ``planned_at`` is the hour that it was planned for, ``moulds`` the forms that it fills.
     """
 
     id: UUID
@@ -96,7 +97,7 @@ class LivePour:
     created_at: datetime
     record: Record
     planned_at: datetime | None
-    moulds: tuple[tuple[str, str], ...]
+    moulds: tuple[FilledMould, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,8 +147,8 @@ class PouredReader(ShopRecords):
             for of, _, poured_at, job_id, name, created_at, planned in rows
         ]
 
-    def _moulds(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[tuple[str, str]]]:
-        """By pour, the id and name of each form that its castings lie in."""
+    def _moulds(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[FilledMould]]:
+        """By pour, each form that its castings lie in."""
         asked = (
             select(CastingRow.pour_id, FormRow.id, FormRow.name)
             .join(CavityRow, CavityRow.id == CastingRow.cavity_id)
@@ -155,9 +156,9 @@ class PouredReader(ShopRecords):
             .where(CastingRow.pour_id.in_(pour_ids), CastingRow.shop_id == self._shop_id)
             .distinct()
         )
-        found: dict[UUID, list[tuple[str, str]]] = {}
+        found: dict[UUID, list[FilledMould]] = {}
         for pour_id, form_id, name in self._session.execute(asked.order_by(FormRow.name)) if pour_ids else ():
-            found.setdefault(pour_id, []).append((str(form_id), name))
+            found.setdefault(pour_id, []).append(FilledMould(str(form_id), name))
         return found
 
     def newest_record(self, job_id: UUID) -> Record | None:

@@ -8,12 +8,12 @@ from uuid import UUID, uuid4
 from sqlalchemy import delete, select
 
 from ulbrek.store.entries import ShopRecords
-from ulbrek.store.models import DeviceRow, InvitationRow, SecurityEventRow, ShareLinkRow
+from ulbrek.store.models import DeviceRow, FeedRow, InvitationRow, SecurityEventRow, ShareLinkRow
 
 EventKind = Literal[
     "signed-in", "wrong-passphrase", "signed-out", "slowed", "code-made", "joined", "role-set", "passphrase-set",
     "passkey-added", "passkey-removed", "device-removed", "shut-out", "link-made", "link-ended", "backup-taken",
-    "refused",
+    "refused", "feed-made", "feed-ended",
 ]  # fmt: skip
 PAGE = 60
 _LINES_STAY, _ENDED_STAY = timedelta(days=400), timedelta(days=30)
@@ -55,7 +55,7 @@ class SecurityLog(ShopRecords):
         for table, ended, kept in (
             (SecurityEventRow, SecurityEventRow.at, _LINES_STAY), (InvitationRow, InvitationRow.ends_at, _ENDED_STAY),
             (DeviceRow, DeviceRow.ends_at, _ENDED_STAY), (DeviceRow, DeviceRow.ended_at, _ENDED_STAY),
-            (ShareLinkRow, ShareLinkRow.ends_at, _ENDED_STAY),
+            (ShareLinkRow, ShareLinkRow.ends_at, _ENDED_STAY), (FeedRow, FeedRow.ended_at, _ENDED_STAY),
         ):  # fmt: skip
             self._session.execute(delete(table).where(table.shop_id == self._shop_id, ended < now - kept))
 

@@ -14,6 +14,7 @@ import { useLiveChanges } from "./api/live";
 import { meQuery } from "./api/me";
 import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
 import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
+import { CalendarPage, type Span } from "./stations/calendar/CalendarPage";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
 import { JoinPage } from "./stations/doors/JoinPage";
@@ -106,6 +107,27 @@ const rules = createRoute({
   path: "/rules",
   loader: ({ context }) => context.queries.ensureQueryData(rulesQuery),
   component: RulesPage,
+});
+
+const calendar = createRoute({
+  getParentRoute: () => root,
+  path: "/calendar",
+  validateSearch: (search: Record<string, unknown>): { from?: string; span: Span } => ({
+    span: search.span === "month" ? "month" : "week",
+    ...(typeof search.from === "string" && !Number.isNaN(Date.parse(search.from)) ? { from: search.from } : {}),
+  }),
+  loader: ({ context }) => context.queries.ensureQueryData(shopQuery),
+  component: function OfDays() {
+    const { from = null, span } = calendar.useSearch();
+    const navigate = calendar.useNavigate();
+    return (
+      <CalendarPage
+        from={from}
+        span={span}
+        onGo={(to, toSpan) => void navigate({ search: { span: toSpan, ...(to ? { from: to } : {}) }, replace: true })}
+      />
+    );
+  },
 });
 
 const pours = createRoute({
@@ -248,6 +270,7 @@ export const makeRouter = (queries: QueryClient) =>
     routeTree: root.addChildren([
       floor,
       job,
+      calendar,
       pours,
       pour,
       run,

@@ -25,6 +25,7 @@ SEARCHES = RateLimitItemPerMinute(12, 1, "searches")  # one at a time besides
 BACKUPS = RateLimitItemPerMinute(1, 1, "backups")
 SIGN_INS = RateLimitItemPerMinute(5, 1, "sign-ins")  # by address here, and by name where it is looked up
 CODES = RateLimitItemPerMinute(20, 1, "codes")  # of 40 bits, each for five minutes
+FEEDS = RateLimitItemPerMinute(30, 1, "feeds")  # of 256 bits; a phone asks once in a while
 CHALLENGES = RateLimitItemPerMinute(20, 1, "challenges")
 WINDOWS = RateLimitItemPerMinute(60, 1, "windows")  # half a second each
 PAPERS = RateLimitItemPerMinute(40, 1, "papers")
@@ -37,6 +38,7 @@ _WHO: dict[Who, str] = {
         GET /trust
         GET /trust/authority.crt
         GET /api/docs
+        GET /api/feed/{secret}.ics
         GET /api/me
         POST /api/sign-in
         POST /api/sign-in/passkey
@@ -105,6 +107,11 @@ _WHO: dict[Who, str] = {
         GET /api/pour-window
         GET /api/days
         GET /api/days/places
+        GET /api/days/sheet
+        GET /api/days/calendar
+        GET /api/feeds
+        POST /api/feeds
+        POST /api/feeds/{feed_id}/end
         POST /api/jobs/{job_id}/hour
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
@@ -189,6 +196,7 @@ _LIMITS: dict[RateLimitItem, str] = {
     BACKUPS: "GET /api/backup",
     WINDOWS: "GET /api/pour-window, POST /api/weather/forecast",
     SIGN_INS: "POST /api/sign-in, POST /api/sign-in/passkey",
+    FEEDS: "GET /api/feed/{secret}.ics",
     CODES: "POST /api/invitation, POST /api/join",
     CHALLENGES: "POST /api/sign-in/passkey/begin",
     PAPERS: (
@@ -196,7 +204,7 @@ _LIMITS: dict[RateLimitItem, str] = {
         "GET /api/jobs/{job_id}/boards.{form}, GET /api/jobs/{job_id}/steel.{form}, GET /api/shared/pack, "
         "GET /api/pours/{pour_id}/run/sheet, "
         "GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb, GET /api/jobs/{job_id}/pieces/{piece_id}/{form}, "
-        "GET /api/shopping.{form}"
+        "GET /api/shopping.{form}, GET /api/days/sheet"
     ),
 }
 _LIMIT_OF = {address: limit for limit, told in _LIMITS.items() for address in told.split(", ")}

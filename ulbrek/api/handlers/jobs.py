@@ -181,11 +181,11 @@ def get_job_pack(db: Db, apart: Long, job_id: UUID, units: Units = "mm", paper: 
 
 
 @router.get("/jobs/{job_id}/calendar", response_class=Response, responses={200: {"content": {"text/calendar": {}}}})
-def get_job_calendar(db: Db, plans: Planned, job_id: UUID) -> Response:
+def get_job_calendar(db: Db, plans: Planned, job_id: UUID, units: Units = "mm") -> Response:
     """A job's acts as an iCalendar file."""
     kept = _kept(db, job_id)
     planned = plans.of_job(kept.stored, kept.shop, kept.record)
-    written = write_calendar(kept.stored.job.name, str(job_id), planned, kept.stored.changed_at)
+    written = write_calendar(kept.stored.job.name, str(job_id), planned, kept.stored.changed_at, units)
     return as_file(written, kept.stored.job.name, "ics", "text/calendar; charset=utf-8")
 
 

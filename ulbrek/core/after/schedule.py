@@ -49,10 +49,18 @@ class Agenda:
 
 
 @dataclass(frozen=True, slots=True)
+class FilledMould:
+    """A mould, or another form, that a pour fills."""
+
+    id: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
 class ScheduledAct:
     """Acts that are to be done: of a job, or of one of its pours; ``poured`` once water went in.
 
-    ``moulds`` are the id and name of each form that the pour fills.
+    ``moulds`` are the forms that the pour fills.
     """
 
     job: str
@@ -60,7 +68,7 @@ class ScheduledAct:
     ahead: Ahead
     pour: str | None = None
     poured: bool = False
-    moulds: tuple[tuple[str, str], ...] = ()
+    moulds: tuple[FilledMould, ...] = ()
 
 
 def schedule(plans: Iterable[ScheduledAct], now: datetime, zone: str, renewing: bool = False) -> Agenda:

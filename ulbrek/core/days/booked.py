@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
 from ulbrek.core.after.outlook import ActAhead, Bound
-from ulbrek.core.after.schedule import PAST, ScheduledAct
+from ulbrek.core.after.schedule import PAST, FilledMould, ScheduledAct
 from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of, write_time
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.crew import is_there
@@ -37,6 +37,18 @@ class Capacity:
 
 
 @dataclass(frozen=True, slots=True)
+class Waiting:
+    """A pour without an hour, or whose hour went by with nobody beginning it: ``was`` is that one."""
+
+    id: str
+    job: str
+    pour: str | None
+    name: str
+    was: datetime | None
+    in_weather: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Spell:
     """Some of something from one moment to another, and which pour it is for."""
 
@@ -55,7 +67,10 @@ class Booked:
         pour: the pour; None where none is begun
         poured: whether water is in: then it stays where it is
         at: first water in
-        moulds: the moulds that it fills, by id and name
+        placed_at: when the last trowelful is placed
+        stripped_at: when the last form is off
+        freed_at: when the last casting is carried off
+        moulds: the moulds that it fills
         in_weather: whether its hours hang on the weather of the day
     """
 
@@ -67,28 +82,11 @@ class Booked:
     at: datetime
     bound: Bound
     acts: tuple[ActAhead, ...]
-    moulds: tuple[tuple[str, str], ...] = ()
+    placed_at: datetime
+    stripped_at: datetime
+    freed_at: datetime
+    moulds: tuple[FilledMould, ...] = ()
     in_weather: bool = False
-
-    @property
-    def placed_at(self) -> datetime:
-        """When the last trowelful is placed."""
-        return time_of(self.at, self.bound.placed_h)
-
-    @property
-    def freed_at(self) -> datetime:
-        """When the last casting is carried off."""
-        return self._until("strip", "turn", "carry", hours=self.bound.freed_h)
-
-    @property
-    def stripped_at(self) -> datetime:
-        """When the last form is off."""
-        return self._until("strip", hours=self.bound.stripped_h)
-
-    def _until(self, *acts: str, hours: float) -> datetime:
-        """The last hour of some acts; of a pour that has them behind it, when it was placed."""
-        done = self.placed_at if self.poured else time_of(self.at, hours)
-        return max((act.at for act in self.acts if act.id in acts), default=done)
 
     @property
     def urgent(self) -> tuple[ActAhead, ...]:
@@ -113,7 +111,20 @@ class Booked:
             at: first water in
             hours: the shop's
         """
-        return replace(self, at=at, acts=tuple(_moved(act, at, hours) for act in self.acts))
+        acts = tuple(_moved(act, at, hours) for act in self.acts)
+        placed, stripped, freed = _ends(self.bound, acts, at, self.poured)
+        return replace(self, at=at, acts=acts, placed_at=placed, stripped_at=stripped, freed_at=freed)
+
+
+def _ends(bound: Bound, acts: Sequence[ActAhead], at: datetime, poured: bool) -> tuple[datetime, datetime, datetime]:
+    """When it is placed, stripped and off the bench; of a pour that has that behind it, when it was placed."""
+    placed = time_of(at, bound.placed_h)
+
+    def until(*which: str, hours: float) -> datetime:
+        done = placed if poured else time_of(at, hours)
+        return max((act.at for act in acts if act.id in which), default=done)
+
+    return placed, until("strip", hours=bound.stripped_h), until("strip", "turn", "carry", hours=bound.freed_h)
 
 
 def booked(scheduled: Iterable[ScheduledAct], now: datetime) -> Iterator[Booked]:
@@ -124,21 +135,40 @@ def booked(scheduled: Iterable[ScheduledAct], now: datetime) -> Iterator[Booked]
         now: the moment it is asked for
     """
     for one in scheduled:
-        at = one.ahead.poured_at
-        if at is not None and (one.poured or now - at < PAST):
-            ahead = one.ahead
-            yield Booked(
-                one.pour or one.job,
-                one.job,
-                one.pour,
-                one.name,
-                one.poured,
-                at,
-                ahead.bound,
-                ahead.acts,
-                one.moulds,
-                ahead.in_weather,
-            )
+        if one.ahead.poured_at is not None and not _waits(one, now):
+            yield as_booked(one, one.ahead.poured_at)
+
+
+def as_booked(one: ScheduledAct, at: datetime) -> Booked:
+    """What is ahead of a job or a pour, as a pour on the line of time.
+
+    Args:
+        one: with acts that go by that hour
+        at: first water in
+    """
+    ahead = one.ahead
+    placed, stripped, freed = _ends(ahead.bound, ahead.acts, at, one.poured)
+    return Booked(
+        id=one.pour or one.job, job=one.job, pour=one.pour, name=one.name, poured=one.poured, at=at, bound=ahead.bound,
+        acts=ahead.acts, moulds=one.moulds, in_weather=ahead.in_weather, placed_at=placed, stripped_at=stripped, freed_at=freed,
+    )  # fmt: skip
+
+
+def waiting(scheduled: Iterable[ScheduledAct], now: datetime) -> Iterator[Waiting]:
+    """The pours that want an hour.
+
+    Args:
+        scheduled: what is ahead of jobs and pours
+        now: the moment it is asked for
+    """
+    for one in scheduled:
+        if _waits(one, now):
+            yield Waiting(one.pour or one.job, one.job, one.pour, one.name, one.ahead.poured_at, one.ahead.in_weather)
+
+
+def _waits(one: ScheduledAct, now: datetime) -> bool:
+    at = one.ahead.poured_at
+    return not one.poured and (at is None or now - at >= PAST)
 
 
 def _moved(act: ActAhead, at: datetime, hours: Hours) -> ActAhead:

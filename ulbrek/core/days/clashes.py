@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from itertools import pairwise
 
+from ulbrek.core.after.schedule import FilledMould
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.cure.calendar import is_quiet
 from ulbrek.core.days.booked import A_TASK, Booked, Capacity, Taken, levels, said
@@ -226,14 +227,14 @@ def _full(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterat
 
 
 def _moulds(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterator[ShopClash]:
-    by_mould: dict[tuple[str, str], list[Booked]] = {}
+    by_mould: dict[FilledMould, list[Booked]] = {}
     for one in sorted(pours.values(), key=lambda one: one.at):
         for mould in one.moulds:
             by_mould.setdefault(mould, []).append(one)
-    for (_, name), filled in by_mould.items():
+    for mould, filled in by_mould.items():
         for first, second in pairwise(filled):
             if second.at < first.stripped_at:
-                told = mould_still_full(name, first, second, pours, capacity, free)
+                told = mould_still_full(mould.name, first, second, pours, capacity, free)
                 yield _clash((first.id, second.id), second.at, first.stripped_at, told)
 
 

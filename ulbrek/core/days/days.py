@@ -102,10 +102,9 @@ def _fits(
         _over(spell, (*hands, *(own for own in one.hands if own is not spell)), capacity.there) for spell in one.hands
     ):
         return False
-    moulds = {mould for mould, _ in one.moulds}
+    moulds = set(one.moulds)
     return not any(
-        moulds & {mould for mould, _ in other.moulds} and one.at < other.stripped_at and other.at < one.stripped_at
-        for other in others
+        moulds & set(other.moulds) and one.at < other.stripped_at and other.at < one.stripped_at for other in others
     )
 
 

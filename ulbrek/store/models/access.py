@@ -100,6 +100,22 @@ class ShareLinkRow(Base):
     seen_at: Mapped[datetime | None]
 
 
+class FeedRow(Base):
+    """An address of the shop's calendar that a phone or a computer subscribes to, until it is ended."""
+
+    __tablename__ = "feed"
+    __table_args__ = (own("member_id", "member"), CheckConstraint("name <> ''", "named"))
+
+    id: Mapped[Id]
+    shop_id: Mapped[OfShop]
+    name: Mapped[str]
+    digest: Mapped[bytes] = mapped_column(unique=True)
+    member_id: Mapped[UUID | None]
+    created_at: Mapped[CreatedAt]
+    ended_at: Mapped[datetime | None]
+    seen_at: Mapped[datetime | None]
+
+
 class PasskeyRow(Base):
     """A passkey of somebody: its public half."""
 

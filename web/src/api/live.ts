@@ -30,6 +30,7 @@ const TOLD_BY: Record<string, (key: string) => readonly (readonly unknown[])[]> 
   shop: () => [["shop"], ["records", "members"], ["job"], ["accounts"]],
   people: () => [["accounts"], ["security"], ["me"]],
   device: () => [["accounts"], ["security"], ["me", "devices"]],
+  feed: () => [["feeds"]],
   link: (key) => [["links", key]],
 };
 

@@ -7,6 +7,7 @@ import { Preferences } from "../Preferences";
 
 const PLACES = [
   { to: "/", name: "Floor", needs: "GET /api/jobs" },
+  { to: "/calendar", name: "Calendar", needs: "GET /api/days" },
   { to: "/pours", name: "Pours", needs: "GET /api/pours" },
   { to: "/castings", name: "Castings", needs: "GET /api/castings" },
   { to: "/moulds", name: "Moulds", needs: "GET /api/forms" },

@@ -26,6 +26,8 @@ const EVENTS: Record<string, string> = {
   "shut-out": "shut somebody out",
   "link-made": "made a link",
   "link-ended": "ended a link",
+  "feed-made": "made a calendar address",
+  "feed-ended": "ended a calendar address",
   "backup-taken": "took a backup",
   refused: "was refused",
 };
