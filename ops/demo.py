@@ -147,7 +147,7 @@ def reset() -> int:
 
 # When the demo's pours are, so that something lies in forms whenever it is looked at: days from today, and the hour.
 # The second job has none: it is short of bags.
-POURS = {"1": (-1, 9), "3": (-2, 14), "4": (-7, 10), "5": (1, 8)}
+POURS = {"1": (-1, 9), "3": (-2, 14), "4": (-7, 10), "5": (1, 8), "7": (3, 9), "8": (3, 10)}
 
 
 def load_demo_data(database: Database) -> None:

@@ -10,6 +10,7 @@ from tests.core.measure_cases import MEASURE_CASES
 from tests.core.mix_cases import MIX_CASES
 from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
+from tests.core.test_days import CASES as DAYS
 from tests.core.weather_cases import COLD_BLOCK, FORETOLD, WEATHER_CASES, day
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
@@ -440,7 +441,9 @@ def test_every_check_of_the_rule_book_has_a_case() -> None:
     checks = set(told)
     assert len(told) == len(checks), "no two checks have one name"
     with_more = (*CASES, *FORETOLD, *READ)
-    assert checks == {case.split(" ")[0] for case in with_more} | set(RECORDED) | set(SHOPS) | WEIGHED
+    assert checks == {case.split(" ")[0] for case in with_more} | set(RECORDED) | set(SHOPS) | WEIGHED | {
+        case.split(" ")[0] for case in DAYS
+    }
 
 
 @pytest.mark.parametrize(

@@ -100,6 +100,7 @@ def filled(database: Database, shop_id: UUID) -> Filled:
     shelf.accounts("sign_in", account, "Phone", "code", "127.0.0.1")
     shelf.passkeys("add", account, "Key", uuid4().bytes, b"public", 0)
     shelf.links("make", pour.job_id, "plan", 1, member)
+    shelf.feeds("make", "Phone", member)
     shelf.security("add", "joined", "Somebody", "127.0.0.1")
     pour = shelf.pours("get", pour.id)
     return Filled(shop_id, shelf, pour, member, item, lot, form, seen, sensor)

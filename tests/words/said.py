@@ -4,6 +4,8 @@ from collections.abc import Iterator
 from pathlib import Path
 from typing import get_args
 
+from tests.core.test_days import CASES as DAYS
+from tests.core.test_days import clashes
 from tests.core.test_findings import CASES, RECORDED, SHOPS, found, recorded
 from tests.jobs import top
 from ulbrek.core.base.finding import Finding
@@ -23,6 +25,9 @@ def cases() -> Iterator[tuple[str, Finding]]:
         yield from ((code, one.finding) for one in found(top(), code, recorded(**happened))[:1])
     for code, (job, shop, _) in sorted(SHOPS.items()):
         yield next((code, one.finding) for one in plan(job, shop).findings if one.finding.code == code)
+    for case, (capacity, pours, *_) in sorted(DAYS.items()):
+        told = clashes(capacity, *pours)
+        yield next((case, one.finding) for one in told if one.finding.code == case.split(" ")[0])
 
 
 def said(finding: Finding, units: Units) -> str:

@@ -3,7 +3,6 @@
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
-from itertools import islice
 from typing import Annotated
 from uuid import UUID
 
@@ -18,7 +17,7 @@ from ulbrek.core.after.outlook import ahead_of
 from ulbrek.core.base.units import Units
 from ulbrek.core.cure.inputs import ClockStyle, PourHour
 from ulbrek.core.days.booked import Booked, Waiting, as_booked, booked, next_half_hour, waiting
-from ulbrek.core.days.days import Days, days, free_places
+from ulbrek.core.days.days import Days, days, free_places, spread
 from ulbrek.files.pack import Paper
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
@@ -61,9 +60,13 @@ class DaysView:
 
 @dataclass(frozen=True, slots=True)
 class FreePlaces:
-    """Hours at which a pour gets in nobody's way, the nearest first."""
+    """The nearest hours at which a pour gets in nobody's way, earliest first.
+
+    ``room_m2`` is what its forms take, where that is more than the benches have: then there is none.
+    """
 
     places: tuple[datetime, ...]
+    room_m2: float | None
 
 
 @router.get("/days")
@@ -114,7 +117,10 @@ def get_places(
     one = next((one for one in there if one.id == str(of) and not one.poured), None) or _tried(
         db, plans, floor, of, now
     )
-    return FreePlaces(tuple(islice(free_places(one, there, capacity_of(floor), now), MOST_PLACES)))
+    capacity = capacity_of(floor)
+    large = capacity.bench_m2 is not None and one.bound.room_m2 > capacity.bench_m2
+    places = () if large else spread(free_places(one, there, capacity, now), MOST_PLACES)
+    return FreePlaces(places, one.bound.room_m2 if large else None)
 
 
 @router.post("/jobs/{job_id}/hour", status_code=204)

@@ -150,7 +150,8 @@ def as_booked(one: ScheduledAct, at: datetime) -> Booked:
     placed, stripped, freed = _ends(ahead.bound, ahead.acts, at, one.poured)
     return Booked(
         id=one.pour or one.job, job=one.job, pour=one.pour, name=one.name, poured=one.poured, at=at, bound=ahead.bound,
-        acts=ahead.acts, moulds=one.moulds, in_weather=ahead.in_weather, placed_at=placed, stripped_at=stripped, freed_at=freed,
+        acts=ahead.acts, moulds=one.moulds, in_weather=ahead.in_weather, placed_at=placed,
+        stripped_at=stripped, freed_at=freed,
     )  # fmt: skip
 
 

@@ -39,15 +39,17 @@ def hands_short(at: Taken, there: int, capacity: Capacity, pours: Mapping[str, B
     """
     names = [pours[one].name for one in at.of]
     known = (
-        "by the hours of the people listed" if capacity.people else "as many as the plans count on; list who is there"
+        "Who is there goes by the people listed under Shop."
+        if capacity.people
+        else "Nobody is listed under Shop: as many are taken to be there as the plans count on."
     )
     return [
         finding(
             hands_short,
-            title="{who} need {needed} people at {clock}, {there} there"
+            title="{who} need {needed} people on {clock}, {there} there"
             if len(names) > 1
-            else "{who} needs {needed} people at {clock}, {there} there",
-            reason="What is due then cannot wait. Who is there: {known}.",
+            else "{who} needs {needed} people on {clock}, {there} there",
+            reason="What is due then cannot wait. {known}",
             remedy="Pour one of them at another hour, or have more people there."
             if len(names) > 1
             else "Pour it at another hour, or have more people there.",
@@ -100,7 +102,7 @@ def mould_still_full(
         finding(
             mould_still_full,
             title="{mould} is still full of {first} when {second} is poured",
-            reason="Stripped at {clock} by the plan.",
+            reason="By the plan its form comes off on {clock}.",
             remedy="Pour it after that, or in another mould.",
             field="/at",
             values={
@@ -142,7 +144,7 @@ def team_short(booked: Booked, act: str, needed: int, there: int, at: datetime, 
     return [
         finding(
             team_short,
-            title="{name}: “{act}” takes {needed} people at {clock}, {there} there",
+            title="{name}: “{act}” takes {needed} people on {clock}, {there} there",
             reason="It can wait, and stays covered until then.",
             remedy="Ask somebody in, or do it when enough are there.",
             field="/at",

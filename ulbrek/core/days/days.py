@@ -11,6 +11,7 @@ from ulbrek.core.days.clashes import ShopClash, clashes
 
 STEP = timedelta(minutes=30)
 LOOKED = timedelta(days=14)  # how far ahead and back a free place is looked for
+APART = timedelta(hours=3)
 MOST_CLASHES = 60
 MOST_PLACED = 12  # clashes that a free place is looked for
 
@@ -90,6 +91,22 @@ def free_places(one: Booked, booked: Sequence[Booked], capacity: Capacity, now: 
                     yield at
 
 
+def spread(places: Iterable[datetime], count: int) -> tuple[datetime, ...]:
+    """Some of many hours, the nearest and others well apart from it, earliest first.
+
+    Args:
+        places: the nearest first
+        count: how many at most
+    """
+    found: list[datetime] = []
+    for at in places:
+        if all(abs(at - other) >= APART for other in found):
+            found.append(at)
+        if len(found) == count:
+            break
+    return tuple(sorted(found))
+
+
 def _fits(
     one: Booked, others: Sequence[Booked], hands: Sequence[Spell], room: Sequence[Spell], capacity: Capacity
 ) -> bool:
@@ -98,10 +115,11 @@ def _fits(
         return False
     if capacity.bench_m2 is not None and _over(one.room, room, lambda _: capacity.bench_m2 or 0.0):
         return False
-    if any(
-        _over(spell, (*hands, *(own for own in one.hands if own is not spell)), capacity.there) for spell in one.hands
-    ):
-        return False
+    own = one.hands
+    for spell in own:
+        others_then = (*hands, *(other for other in own if other is not spell))
+        if _over(spell, others_then, capacity.there):
+            return False
     moulds = set(one.moulds)
     return not any(
         moulds & set(other.moulds) and one.at < other.stripped_at and other.at < one.stripped_at for other in others

@@ -46,7 +46,7 @@ function Calendar({ known, span, onGo }: { known: DaysView } & Omit<Props, "from
   const pour = known.days.pours.find((one) => one.id === chosen) ?? known.waiting.find((one) => one.id === chosen);
   const clashes = known.days.clashes;
   return (
-    <div className="space-y-6">
+    <div className="flex flex-col gap-6">
       <Head known={known} span={span} onGo={onGo} />
       {mover.told}
       {known.days.pours.length === 0 ? (
@@ -69,8 +69,8 @@ function Calendar({ known, span, onGo }: { known: DaysView } & Omit<Props, "from
           </div>
         </>
       )}
-      <div className="beside">
-        <section aria-label="Clashes" className="max-sm:order-first">
+      <div className="beside max-sm:contents">
+        <section aria-label="Clashes" className="max-sm:-order-1">
           <h2 className="mb-2 text-lg font-bold">Clashes</h2>
           <Clashes
             clashes={clashes}
@@ -82,11 +82,13 @@ function Calendar({ known, span, onGo }: { known: DaysView } & Omit<Props, "from
             onMove={onMove && ((move) => onMove([move]))}
           />
         </section>
-        <div className="space-y-6">
+        <div className="space-y-6 max-sm:contents">
           {pour ? (
-            <PourPanel pour={pour} zone={known.zone} onMove={onMove && ((move) => onMove([move]))} />
+            <div className="max-sm:-order-1">
+              <PourPanel pour={pour} zone={known.zone} onMove={onMove && ((move) => onMove([move]))} />
+            </div>
           ) : (
-            <p className="text-soft">
+            <p className="text-soft max-sm:hidden">
               {may
                 ? "Drag the dark block of a pour to another hour, or choose a pour to see when it would be in nobody’s way."
                 : "Choose a pour to see its hours."}
@@ -130,7 +132,7 @@ function useMover(known: DaysView) {
   const told = (
     <div
       role="status"
-      className={refused || first ? "flex flex-wrap items-center gap-3 border-l-4 border-ink pl-3" : ""}
+      className={`max-sm:-order-2 ${refused || first ? "flex flex-wrap items-center gap-3 border-l-4 border-ink pl-3" : "sr-only"}`}
     >
       {refused ? (
         <span>{refused}</span>
@@ -170,7 +172,7 @@ function Head({ known, span, onGo }: { known: DaysView } & Omit<Props, "from">) 
     paper: units === "in" ? "letter" : "a4",
   });
   return (
-    <div className="flex flex-wrap items-center gap-2">
+    <div className="flex flex-wrap items-center gap-2 max-sm:-order-3">
       <p className="mr-auto text-xl font-bold">
         {dayAndDate(first, zone)} to {dayAndDate(shifted(count - 1), zone)}
       </p>

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useEffectEvent, useState } from "react";
 import type { Hours } from "@/api/client";
 import { useSize } from "@/drawing/useSize";
 import { valueWords } from "@/parts/values";
@@ -7,13 +7,14 @@ import type { Booked, DaysView, ShopClash } from "./days";
 import { Levels } from "./Levels";
 import { type TimeScale, timeScale } from "./timeScale";
 
-const LABEL_PX = 196;
+const LABEL_PX = 208;
 const HEAD_PX = 30;
-const LANE_PX = 54;
+const LANE_PX = 64;
 const LEAST_PX = 9;
 const HALF_HOUR_MS = 1_800_000;
 const DAY_MS = 86_400_000;
 const CLOSE_PX = 26;
+const NUDGED_MS = 700;
 const NAMED = ["float", "trowel", "cover", "strip", "turn", "moist", "seal"];
 
 interface Props {
@@ -127,11 +128,13 @@ interface LaneProps {
 
 function Lane({ pour, clashes, scale, width, zone, top, names, chosen, onChoose, onMove }: LaneProps) {
   const [drag, setDrag] = useState<{ from: number; x: number } | null>(null);
+  const [nudge, setNudge] = useState(0);
   const at = Date.parse(pour.at);
-  const dragged = drag ? scale.moment(scale.x(at) + drag.x - drag.from) - at : 0;
+  const dragged = drag ? scale.moment(scale.x(at) + drag.x - drag.from) - at : nudge;
   const x = (iso: string) => scale.x(Date.parse(iso) + dragged);
   const poured = { from: x(pour.at), to: Math.max(x(pour.at) + LEAST_PX, x(pour.placed_at)) };
   const moved = new Date(at + dragged).toISOString();
+  const seen = poured.to > LEAST_PX && poured.from < width;
 
   function onPointerDown(event: PointerEvent) {
     if (!onMove) return;
@@ -146,8 +149,19 @@ function Lane({ pour, clashes, scale, width, zone, top, names, chosen, onChoose,
     const steps = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (!steps || !onMove) return;
     event.preventDefault();
-    onMove(new Date(at + steps * (event.shiftKey ? DAY_MS : HALF_HOUR_MS)).toISOString());
+    setNudge(nudge + steps * (event.shiftKey ? DAY_MS : HALF_HOUR_MS));
   }
+
+  // Keys that come close together are one move.
+  const nudged = useEffectEvent(() => {
+    onMove?.(new Date(at + nudge).toISOString());
+    setNudge(0);
+  });
+  useEffect(() => {
+    if (nudge === 0) return;
+    const timer = setTimeout(nudged, NUDGED_MS);
+    return () => clearTimeout(timer);
+  }, [nudge]);
 
   return (
     <div className="absolute inset-x-0" style={{ top, height: LANE_PX }} data-lane={pour.id}>
@@ -160,7 +174,7 @@ function Lane({ pour, clashes, scale, width, zone, top, names, chosen, onChoose,
         style={{ width: LABEL_PX - 8 }}
         onClick={onChoose}
       >
-        <span className="line-clamp-2 leading-tight font-bold">{pour.name}</span>
+        <span className="line-clamp-2 font-bold leading-[1.15]">{pour.name}</span>
         <span className="text-soft">{pour.poured ? "poured" : pour.pour ? "form ready" : "planned"}</span>
       </button>
       <svg
@@ -183,24 +197,26 @@ function Lane({ pour, clashes, scale, width, zone, top, names, chosen, onChoose,
             fill="var(--stop)"
           />
         ))}
-        <Acts acts={pour.acts} x={x} names={names} from={poured.to} />
+        <Acts acts={pour.acts} x={x} names={names} from={poured.to} width={width} />
       </svg>
-      <button
-        type="button"
-        aria-label={`Pour of ${pour.name}, ${dateAndClock(moved, zone)}${onMove ? ". Arrow keys move it by half an hour, with shift by a day" : ""}`}
-        className={`absolute z-10 rounded-sm bg-ink touch-none ${onMove ? "cursor-grab active:cursor-grabbing" : ""}`}
-        style={{ left: LABEL_PX + poured.from - 2, top: 17, width: poured.to - poured.from + 4, height: 24 }}
-        onClick={onChoose}
-        onPointerDown={onPointerDown}
-        onPointerMove={(event) => drag && setDrag({ ...drag, x: event.clientX })}
-        onPointerUp={onPointerUp}
-        onPointerCancel={() => setDrag(null)}
-        onKeyDown={onKeyDown}
-        data-pour-handle
-      >
-        <span className="absolute -inset-x-3 -inset-y-2.5" />
-      </button>
-      {drag && dragged !== 0 && (
+      {seen && (
+        <button
+          type="button"
+          aria-label={`Pour of ${pour.name}, ${dateAndClock(moved, zone)}${onMove ? ". Arrow keys move it by half an hour, with shift by a day" : ""}`}
+          className={`absolute z-10 rounded-sm bg-ink touch-none ${onMove ? "cursor-grab active:cursor-grabbing" : ""}`}
+          style={{ left: LABEL_PX + poured.from - 2, top: 22, width: poured.to - poured.from + 4, height: 24 }}
+          onClick={onChoose}
+          onPointerDown={onPointerDown}
+          onPointerMove={(event) => drag && setDrag({ ...drag, x: event.clientX })}
+          onPointerUp={onPointerUp}
+          onPointerCancel={() => setDrag(null)}
+          onKeyDown={onKeyDown}
+          data-pour-handle
+        >
+          <span className="absolute -inset-x-3 -inset-y-2.5" />
+        </button>
+      )}
+      {dragged !== 0 && (
         <span
           className="figure pointer-events-none absolute z-20 -translate-x-1/2 bg-crayon px-2 whitespace-nowrap text-crayon-ink"
           style={{ left: LABEL_PX + poured.from, top: -12 }}
@@ -213,7 +229,7 @@ function Lane({ pour, clashes, scale, width, zone, top, names, chosen, onChoose,
 }
 
 function Bar({ from, to, fill, stroke }: { from: number; to: number; fill: string; stroke: string }) {
-  return to > from ? <rect x={from} y={22} width={to - from} height="14" fill={fill} stroke={stroke} /> : null;
+  return to > from ? <rect x={from} y={27} width={to - from} height="14" fill={fill} stroke={stroke} /> : null;
 }
 
 function Acts({
@@ -221,11 +237,13 @@ function Acts({
   x,
   names,
   from,
+  width,
 }: {
   acts: Booked["acts"];
   x: (iso: string) => number;
   names: boolean;
   from: number;
+  width: number;
 }) {
   let last = from - CLOSE_PX;
   const seen = new Set<string>();
@@ -243,9 +261,15 @@ function Acts({
       }
       return (
         <g key={key}>
-          <rect x={at - 3} y={20} width="6" height="18" fill={act.waits ? "var(--ink-soft)" : "var(--ink)"} />
+          <rect x={at - 3} y={25} width="6" height="18" fill={act.waits ? "var(--ink-soft)" : "var(--ink)"} />
           {named && (
-            <text x={at} y={14} textAnchor="middle" fill="var(--ink)" className="text-base">
+            <text
+              x={Math.min(at, width - 4)}
+              y={18}
+              textAnchor={at > width - 36 ? "end" : "middle"}
+              fill="var(--ink)"
+              className="text-base"
+            >
               {word}
             </text>
           )}

@@ -30,7 +30,7 @@ export function Levels({ known, scale, left, width }: Props) {
         text={known.people ? `of those there, at most ${most}` : "nobody is listed under Shop"}
         {...{ scale, left, width, nights, most }}
         taken={hands}
-        has={known.people ? there : []}
+        has={known.people && nights ? there : []}
       />
       {taken > 0 && (
         <Level
@@ -109,5 +109,5 @@ function edge(
 /** How much of something there is at a moment; no end of it where nobody has said. */
 function at(has: Taken, moment: string): number {
   const last = has.filter((one) => Date.parse(one.at) <= Date.parse(moment)).at(-1);
-  return last ? last.amount : has.length ? 0 : Number.POSITIVE_INFINITY;
+  return (last ?? has[0])?.amount ?? Number.POSITIVE_INFINITY;
 }

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { WhenField } from "@/parts/WhenField";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
@@ -19,9 +19,13 @@ const isBooked = (pour: Booked | Waiting): pour is Booked => "bound" in pour;
 export function PourPanel({ pour, zone, onMove }: Props) {
   const was = isBooked(pour) ? pour.at : pour.was;
   const moveTo = (at: string): Move => ({ id: pour.id, pour: pour.pour, name: pour.name, was, at });
+  const place = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (pour.id && matchMedia("(width < 40rem)").matches) place.current?.scrollIntoView({ block: "nearest" });
+  }, [pour.id]);
   const movable = onMove !== null && !(isBooked(pour) && pour.poured);
   return (
-    <section aria-label={`Pour of ${pour.name}`} className="space-y-3">
+    <section ref={place} aria-label={`Pour of ${pour.name}`} className="space-y-3">
       <h2 className="text-lg font-bold">
         {pour.pour ? (
           <Link to="/pours/$pourId" params={{ pourId: pour.pour }} className="underline">
@@ -89,10 +93,13 @@ function HourField({ was, zone, onSet }: { was: string | null; zone: string; onS
 }
 
 function Places(props: { of: string; was: string | null; zone: string; onChoose: (at: string) => void }) {
+  const { units } = usePreferences();
   const { data, error } = useQuery(placesQuery(props.of, props.was));
   const places = data?.places.filter((at) => at !== props.was) ?? [];
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p className="text-soft">Looking for free hours …</p>;
+  if (data.room_m2 !== null)
+    return <p>Its forms take {write(data.room_m2, "m2", units)}: more than the benches have.</p>;
   if (places.length === 0) return <p>No free hour within two weeks.</p>;
   return (
     <div>
