@@ -14,6 +14,7 @@ SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
 LARGEST_BODY_BYTES = 5_000_000
 LARGEST_PHOTO_BYTES = 15_000_000
 LARGEST_DRAWING_BYTES = 2_500_000
+LARGEST_LOGGER_BYTES = 120_000_000  # laid down as it comes, and read line by line
 # Everything comes from here; no inline script anywhere. The primitives set styles on their elements
 # from script, and lock scrolling with a style element, which is why styles may be inline.
 CONTENT_SECURITY_POLICY = (
@@ -106,6 +107,8 @@ def _largest(path: str) -> int:
     """How large a body may be [bytes]."""
     if path.endswith("/photos"):
         return LARGEST_PHOTO_BYTES
+    if path == "/api/logger-files" or (path.startswith("/api/sensors/") and path.endswith("/file")):
+        return LARGEST_LOGGER_BYTES
     return LARGEST_DRAWING_BYTES if path == "/api/drawings" else LARGEST_BODY_BYTES
 
 

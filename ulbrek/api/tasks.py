@@ -5,6 +5,7 @@ from datetime import datetime
 from functools import lru_cache
 from pathlib import Path
 from typing import Literal
+from zoneinfo import ZoneInfo
 
 from manifold3d import Manifold
 
@@ -35,6 +36,7 @@ from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.drawn_lines import Unit
 from ulbrek.files.form_solid import write_glb
+from ulbrek.files.logger import Choices, LoggerReadings, read_logger
 from ulbrek.files.pack import Paper, days_sheet, job_pack, pour_sheet
 from ulbrek.files.pack.labels import label_pages
 from ulbrek.files.pack.templates import template_pages
@@ -57,6 +59,11 @@ def plan_job(job: Job, shop: Shop, record: Record, known: Conditions) -> Plan:
 def windows(jobs: Sequence[Job], shop: Shop, known: Conditions, now: datetime) -> tuple[PourStart, ...]:
     """Each hour of the coming week as a start for some jobs."""
     return pour_windows(jobs, shop, known, now)
+
+
+def logger_file(path: str, choices: Choices, zone: str) -> LoggerReadings:
+    """What a logger's file holds."""
+    return read_logger(Path(path), choices, ZoneInfo(zone))
 
 
 def days_pages(

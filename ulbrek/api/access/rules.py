@@ -153,6 +153,8 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/cancel
         POST /api/pours/{pour_id}/water-in/correct
         GET /api/sensors
+        POST /api/logger-files
+        POST /api/sensors/{sensor_id}/file
         POST /api/sensors
         POST /api/sensors/{sensor_id}/place
         POST /api/sensors/{sensor_id}/readings
@@ -191,7 +193,10 @@ _WHO: dict[Who, str] = {
 }
 _LIMITS: dict[RateLimitItem, str] = {
     PLANS: "POST /api/plan, POST /api/section, POST /api/solid, POST /api/solve, PUT /api/jobs/{job_id}",
-    DRAWINGS: "POST /api/drawings, POST /api/observations/{observation_id}/photos",
+    DRAWINGS: (
+        "POST /api/drawings, POST /api/logger-files, POST /api/sensors/{sensor_id}/file, "
+        "POST /api/observations/{observation_id}/photos"
+    ),
     SEARCHES: "POST /api/cuts/search",
     BACKUPS: "GET /api/backup",
     WINDOWS: "GET /api/pour-window, POST /api/weather/forecast",

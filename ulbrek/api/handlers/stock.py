@@ -1,6 +1,5 @@
 """Stock: items, lots and moves; and the sensors of the shop."""
 
-from datetime import UTC, datetime
 from uuid import UUID
 
 from fastapi import APIRouter, Response
@@ -10,14 +9,10 @@ from ulbrek.api.entries import (
     ItemRequest,
     LotRequest,
     MoveRequest,
-    PlaceRequest,
-    ReadingsRequest,
-    SensorRequest,
 )
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.views import answer
 from ulbrek.store.database import Records
-from ulbrek.store.sensors import Sensor
 from ulbrek.store.stock import Item, Move
 
 router = APIRouter(prefix="/api")
@@ -76,35 +71,6 @@ def add_move(db: Db, lot_id: UUID, asked: MoveRequest) -> Response:
         stock.move(lot_id, asked.kind, asked.quantity, asked.entry, asked.pour_id)
         found = stock.all()
     return answer(list[Item], found, 201)
-
-
-@router.get("/sensors")
-def list_sensors(db: Db) -> list[Sensor]:
-    """The sensors, what they read last, and where they are."""
-    with db.work() as records:
-        return records.sensors(records.shop().id).all()
-
-
-@router.post("/sensors", status_code=201)
-def add_sensor(db: Db, asked: SensorRequest) -> Sensor:
-    """A new sensor."""
-    with db.work() as records:
-        return records.sensors(records.shop().id).add(asked.name, asked.kind)
-
-
-@router.post("/sensors/{sensor_id}/place", status_code=204)
-def place_sensor(db: Db, sensor_id: UUID, asked: PlaceRequest) -> None:
-    """A sensor is put into a pour."""
-    with db.work() as records:
-        records.sensors(records.shop().id).place(sensor_id, asked.pour_id, asked.at or datetime.now(UTC))
-
-
-@router.post("/sensors/{sensor_id}/readings")
-def add_readings(db: Db, sensor_id: UUID, asked: ReadingsRequest) -> int:
-    """What a sensor read; how many readings were new."""
-    with db.work() as records:
-        sensors = records.sensors(records.shop().id)
-        return sensors.read(sensor_id, [(one.at, one.value) for one in asked.readings])
 
 
 def _of_known_pour(records: Records, pour_id: UUID | None) -> UUID:
