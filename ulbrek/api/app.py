@@ -26,6 +26,7 @@ from ulbrek.api.metrics import MEDIA_TYPE, observer, written
 from ulbrek.api.services.bench import Benches
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.services.runs import Runs
+from ulbrek.api.services.thermometers import Thermometers
 from ulbrek.api.services.weather import Weathers
 from ulbrek.api.settings import Settings
 from ulbrek.api.trust import add_trust
@@ -56,6 +57,7 @@ def create_app(settings: Settings) -> FastAPI:
     floors = Floors(plans)
     live = Live(settings.database_url)
     weathers = Weathers(settings, database)
+    thermometers = Thermometers(settings, database, plans)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -67,10 +69,12 @@ def create_app(settings: Settings) -> FastAPI:
         if settings.warm:
             Thread(target=_look, args=(floors, database), daemon=True).start()
             weathers.keep_fresh()
+            thermometers.keep_reporting()
             await to_thread(apart.warm)  # nobody who is answered waits for what is brought in
         yield
         await live.close()
         weathers.close()
+        thermometers.close()
         plans.close()
         for pool in (apart, searching):
             pool.close()
@@ -89,7 +93,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.database, app.state.settings = database, settings
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
     app.state.floors, app.state.live, app.state.runs = floors, live, Runs(plans)
-    app.state.benches, app.state.weathers = Benches(settings), weathers
+    app.state.benches, app.state.weathers, app.state.thermometers = Benches(settings), weathers, thermometers
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)

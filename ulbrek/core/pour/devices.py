@@ -1,6 +1,7 @@
 """Devices on the bench, each behind the port that a real one would use, and what the timer light shows."""
 
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Literal, Protocol
 
 from ulbrek.core.pour.result import RunState
@@ -41,6 +42,16 @@ class Thermometer(Protocol):
 
     def read(self, expects_c: float) -> Reading:
         """What its tip lies in [°C]; ``expects_c`` is what that should be."""
+
+
+class Probes(Protocol):
+    """Thermometers that lie in concrete and report by themselves."""
+
+    def reports(self, sensor: str) -> bool:
+        """Whether one of that name is here."""
+
+    def read(self, sensor: str, expects_c: float, now: datetime) -> float:
+        """What one lies in [°C]; ``expects_c`` is what is foretold of it."""
 
 
 class TimerLight(Protocol):
