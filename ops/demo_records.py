@@ -13,6 +13,7 @@ from PIL import Image, ImageDraw, ImageFilter
 from sqlalchemy import func, select, update
 
 from ulbrek.core.buying.demand import rests, takes
+from ulbrek.core.cure.history import Method
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
@@ -63,6 +64,8 @@ class Past:
     notes: tuple[tuple[float, str], ...] = ()  # hours after water in, and what was noted
     defects: tuple[tuple[int, float, str], ...] = field(default=())  # casting, hours after, what
     in_use: bool = True
+    strengths: tuple[tuple[float, Method, float], ...] = ()  # hours after, how it was tested, and what it gave [MPa]
+    damp_sheets: tuple[float, ...] = ()  # hours after at which a sheet was still damp
 
 
 STEP, WEIGHT = "Stepping-slab mould", "Press-weight mould"
@@ -85,7 +88,8 @@ PASTS = (
     Past(50, 11, "5", "Stepping slabs to the pond", 4, STEP, 1, defects=((1, 70, "Pinholes over a hand's breadth."),)),
     Past(33, 10, "2", "Wedging table block, second", 1, "", 2, notes=((1.2, "Shaken from the bottom up this time."),)),
     Past(21, 10, "5", "Stepping slabs, spare", 2, STEP, 3),
-    Past(7, 10, "4", "", 1, "", 0, notes=((0.8, "Flow just right with a cup over the start."),), in_use=False),
+    Past(7, 10, "4", "", 1, "", 0, notes=((0.8, "Flow just right with a cup over the start."),), in_use=False,
+         strengths=((72, "cube", 15.5), (72, "rebound", 14.0)), damp_sheets=(160,)),
     Past(2, 14, "3", "", 2, WEIGHT, 0, in_use=False),
     Past(1, 9, "1", "", 1, "", 1, in_use=False),
 )  # fmt: skip
@@ -205,6 +209,12 @@ class _Past:
         self._leftovers(part, pour_id, at, mould=bool(past.mould))
         for hours, note in past.notes:
             self._note(Observation("note", note, pour_id=pour_id), at + timedelta(hours=hours), who)
+        for hours, method, mpa in past.strengths:
+            tested = Observation("strength", pour_id=pour_id, method=method, strength_mpa=mpa)
+            self._note(tested, at + timedelta(hours=hours), who)
+        for hours in past.damp_sheets:
+            damp = Observation("test", "Drops under the sheet.", pour_id=pour_id, act="seal", ready=False)
+            self._note(damp, at + timedelta(hours=hours), who)
         self._acts(pour_id, past, at)
         pour = self.pours.get(pour_id)
         for number, hours, text in past.defects:

@@ -11,13 +11,14 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from tests.jobs import top
-from ulbrek.core.after.outlook import ahead_of
+from ulbrek.core.after.outlook import Ahead, ahead_of
 from ulbrek.core.after.schedule import ScheduledAct, schedule
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
 from ulbrek.core.cure.station import CureBrief, cure
+from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.kit.clock.strength import SULFO_ALUMINATE, age_at_share, share_at
@@ -149,13 +150,15 @@ def test_a_pour_needs_a_time_with_its_zone_and_a_zone_that_exists() -> None:
         Shop.model_validate({"hours": {"zone": "Fennel/Row"}})
 
 
+def _ahead(job: Job) -> Ahead:
+    return ahead_of(job, plan(job, SHOP))
+
+
 def test_the_agenda_has_what_is_due_first_and_folds_what_is_over() -> None:
     plans = [
-        ScheduledAct("a", "First", ahead_of(plan(top(cure={"poured_at": POUR.isoformat()}), SHOP))),
-        ScheduledAct(
-            "b", "Second", ahead_of(plan(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}), SHOP))
-        ),
-        ScheduledAct("c", "Unset", ahead_of(plan(top(), SHOP))),
+        ScheduledAct("a", "First", _ahead(top(cure={"poured_at": POUR.isoformat()}))),
+        ScheduledAct("b", "Second", _ahead(top(cure={"poured_at": (POUR + timedelta(days=2)).isoformat()}))),
+        ScheduledAct("c", "Unset", _ahead(top())),
     ]
     strip = plans[0].ahead.acts[3].at
     assert strip is not None

@@ -309,6 +309,8 @@ POUR = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)
 RECORDED: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "batch-too-wet": ({"batches": [(1, 2.7), (2, 6.45)]}, {"batches": [(1, 2.7), (2, 6.44)]}),
     "batches-differ": ({"batches": [(1, 2.7), (2, 5.68)]}, {"batches": [(1, 2.7), (2, 5.66)]}),
+    "weaker-than-foretold": ({"strengths": [("cylinder", 72, 8.5)]}, {"strengths": [("cylinder", 72, 9.0)]}),
+    "strength-not-believed": ({"strengths": [("cylinder", 72, 18.1)]}, {"strengths": [("cylinder", 72, 17.3)]}),
     "done-too-soon": ({"done": [("strip", 12)]}, {"done": [("strip", 30)]}),
 }
 
@@ -356,12 +358,19 @@ def test_what_a_shop_says_raises_it_and_its_near_miss_does_not(code: str) -> Non
 WEIGHED = {"off-its-forecast", "pair-differs"}  # test_weighing.py
 
 
-def recorded(batches: Sequence[tuple[float, float]] = (), done: Sequence[tuple[str, int]] = ()) -> Record:
+def recorded(
+    batches: Sequence[tuple[float, float]] = (),
+    done: Sequence[tuple[str, int]] = (),
+    strengths: Sequence[tuple[str, int, float]] = (),
+) -> Record:
     return Record.model_validate(
         {
             "water_in_at": POUR,
             "batches": [{"bags": bags, "water_l": water, "at": POUR} for bags, water in batches],
             "done": [{"act": act, "at": POUR + timedelta(hours=hour)} for act, hour in done],
+            "strengths": [
+                {"method": method, "at": POUR + timedelta(hours=hour), "mpa": mpa} for method, hour, mpa in strengths
+            ],
         }
     )
 

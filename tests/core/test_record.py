@@ -80,7 +80,7 @@ def test_acts_already_done_leave_the_agenda_and_those_not_done_stay_due() -> Non
     told = record(done=[{"act": "float", "at": POUR + 2 * H}, {"act": "strip", "piece": "top", "at": POUR + 30 * H}])
     assert acts(told)["strip"].done_at == POUR + 30 * H
     assert acts(told)["turn"].done_at is None
-    scheduled = [ScheduledAct("a", "Top", ahead_of(plan(JOB, SHOP, told)), "p", poured=True)]
+    scheduled = [ScheduledAct("a", "Top", ahead_of(JOB, plan(JOB, SHOP, told)), "p", poured=True)]
     due = {act.id for act in schedule(scheduled, POUR + 24 * 60 * H, "UTC").acts if act.when == "due"}
     assert due == {"turn", "carry", "moist", "seal"}  # weeks later still: nothing is guessed of a recorded pour
     assert "pour" not in {act.id for act in schedule(scheduled, POUR, "UTC").acts}
@@ -92,7 +92,7 @@ def test_a_state_that_every_casting_reached_is_an_act_done() -> None:
 
 
 def test_an_act_on_the_agenda_says_all_that_is_known_of_it_ahead() -> None:
-    ahead = ahead_of(plan(JOB, SHOP, record()))
+    ahead = ahead_of(JOB, plan(JOB, SHOP, record()))
     told = schedule([ScheduledAct("a", "Top", ahead, "p", poured=True)], POUR + 24 * H, "UTC").acts
     by_id = {act.id: act for act in told}
     assert set(by_id) == {act.id for act in ahead.acts}
@@ -103,7 +103,7 @@ def test_an_act_on_the_agenda_says_all_that_is_known_of_it_ahead() -> None:
 
 
 def test_a_pour_that_is_only_planned_is_on_the_agenda_itself() -> None:
-    told = schedule([ScheduledAct("a", "Top", ahead_of(plan(JOB, SHOP)), "p")], POUR, "UTC").acts
+    told = schedule([ScheduledAct("a", "Top", ahead_of(JOB, plan(JOB, SHOP)), "p")], POUR, "UTC").acts
     assert (told[0].id, told[0].when, told[0].pour) == ("pour", "due", "p")
 
 
@@ -249,6 +249,12 @@ RECORDS = st.fixed_dictionaries(
         "done": st.lists(st.fixed_dictionaries({"act": ACTS, "piece": PIECES, "at": HOURS}), max_size=6),
         "tests": st.lists(st.fixed_dictionaries({"act": ACTS, "at": HOURS, "ready": st.booleans()}), max_size=4),
         "temperatures": st.lists(st.fixed_dictionaries({"at": HOURS, "celsius": st.floats(-40, 120)}), max_size=12),
+        "strengths": st.lists(
+            st.fixed_dictionaries(
+                {"at": HOURS, "method": st.sampled_from(["cube", "cylinder", "rebound"]), "mpa": st.floats(0.001, 150)}
+            ),
+            max_size=4,
+        ),
         "reached": st.lists(
             st.fixed_dictionaries({"piece": st.just("top"), "state": st.sampled_from(STATES), "at": HOURS}), max_size=2
         ),
@@ -262,7 +268,8 @@ def test_whatever_has_happened_there_is_a_plan_whose_figures_can_be_asked_why(
 ) -> None:
     of = Record.model_validate(told)
     cure = {"poured_at": POUR.isoformat(), "temperature_c": celsius, "maturity": maturity}
-    planned = plan(top(opening(), cure=cure), SHOP, of)
+    job = top(opening(), cure=cure)
+    planned = plan(job, SHOP, of)
     assert Record.model_validate_json(of.model_dump_json()) == of
     json.dumps(TypeAdapter(Plan).dump_python(planned, mode="json"), allow_nan=False)  # every number is one
     pages = {page.id: page.formula for page in rule_book()}
@@ -271,7 +278,8 @@ def test_whatever_has_happened_there_is_a_plan_whose_figures_can_be_asked_why(
         names = {**WORDS, **values, "inputs": list(values.values())}
         worked = eval(pages[figure.rule], {"__builtins__": {}}, names)  # noqa: S307 - our own rule book
         assert worked == pytest.approx(figure.value, rel=1e-9, abs=1e-9), figure.key
-    for act in schedule([ScheduledAct("a", "Top", ahead_of(planned), "p", poured=True)], POUR + 100 * H, "UTC").acts:
+    scheduled = ScheduledAct("a", "Top", ahead_of(job, planned), "p", poured=True)
+    for act in schedule([scheduled], POUR + 100 * H, "UTC").acts:
         assert of.history.done_at(act.id, act.piece) is None
 
 

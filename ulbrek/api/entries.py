@@ -1,6 +1,6 @@
 """What the API takes as entries of records."""
 
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -12,6 +12,7 @@ from ulbrek.core.base.units import Length, Units
 from ulbrek.core.base.units.limits import Between
 from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.base.units.typed import read_quantity
+from ulbrek.core.cure.history import Method
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR, Hours, TimeOfDay
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
@@ -43,6 +44,9 @@ Moment = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
 Number = Annotated[float, Field(allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
 Size = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
+
+
+SHEET_LIES = timedelta(hours=16)  # ASTM D4263, from memory
 
 
 class _Request(BaseModel):
@@ -280,13 +284,25 @@ class SeenRequest(EntryRequest):
     y_mm: Annotated[float | None, Field(ge=-20_000, le=20_000, allow_inf_nan=False)] = None
     face: Face | None = None
     replaces: UUID | None = None
+    method: Method | None = None
+    strength_mpa: Annotated[float | None, Field(gt=0, le=150, allow_inf_nan=False)] = None
+    since: Annotated[Moment | None, Field(description="when the sheet of a sheet test was taped on")] = None
+
+    def refuse_short(self) -> None:
+        """Refuses a sheet that was looked at too soon to be dry for a reason."""
+        if self.since is None or not self.ready:
+            return
+        if (self.at or datetime.now(UTC)) - self.since < SHEET_LIES:
+            problem = "The sheet lay for less than 16 h."
+            raise InvalidDocumentError([Problem("/since", problem, "Look again when it has lain for 16 to 24 h.")])
 
     @property
     def seen(self) -> Observation:
         """As the records take it."""
         return Observation(
             self.kind, self.text, self.job_id, self.pour_id, self.casting_id, self.form_id, self.mass_kg, self.act,
-            self.ready, self.x_mm, self.y_mm, self.face, self.replaces,
+            self.ready, self.x_mm, self.y_mm, self.face, self.replaces, self.method,
+            self.strength_mpa,
         )  # fmt: skip
 
 

@@ -10,8 +10,8 @@ from zoneinfo import ZoneInfo
 from ulbrek.files.tables import write_csv, write_xlsx
 
 COLUMNS = (
-    "when", "kind", "text", "who", "casting", "piece", "state", "act", "ready", "mass_kg", "batch", "bags", "water_l",
-    "x_mm", "y_mm", "face", "photos", "replaced", "taken_back",
+    "when", "kind", "text", "who", "casting", "piece", "state", "act", "ready", "mass_kg", "method", "strength_mpa",
+    "batch", "bags", "water_l", "x_mm", "y_mm", "face", "photos", "replaced", "taken_back",
 )  # fmt: skip
 Kind = Literal["csv", "xlsx", "json"]
 

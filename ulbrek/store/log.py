@@ -11,6 +11,7 @@ from sqlalchemy import ColumnElement, Select, case, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
+from ulbrek.core.cure.history import Method
 from ulbrek.core.records.casting import ACT_OF, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import RefusedEntryError, constraint_of
@@ -27,15 +28,16 @@ from ulbrek.store.models import (
     PourRow,
 )
 
-ObservationKind = Literal["note", "weighing", "test", "defect"]
-LogKind = Literal["note", "weighing", "test", "defect", "poured", "batch", "act", "state", "changed"]
+ObservationKind = Literal["note", "weighing", "test", "defect", "strength"]
+LogKind = Literal["note", "weighing", "test", "defect", "strength", "poured", "batch", "act", "state", "changed"]
 Face = Literal["top", "bottom", "edge"]
 PAGE = 100
 
 
 @dataclass(frozen=True, slots=True)
 class Observation:
-    """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test.
+    """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test,
+    ``method`` and ``strength_mpa`` of a strength.
 
     ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands.
     """
@@ -53,6 +55,8 @@ class Observation:
     y_mm: float | None = None
     face: Face | None = None
     replaces: UUID | None = None
+    method: Method | None = None
+    strength_mpa: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +79,8 @@ class LogEntry:
     act: str | None = None
     ready: bool | None = None
     mass_kg: float | None = None
+    method: str | None = None
+    strength_mpa: float | None = None
     bags: float | None = None
     water_l: float | None = None
     number: int | None = None
@@ -114,7 +120,7 @@ class LogRepository(ShopRecords):
             casting_id=seen.casting_id, form_id=seen.form_id, kind=seen.kind, at=happened(entry.at),
             text=seen.text.strip(), mass_kg=None if seen.mass_kg is None else Decimal(str(round(seen.mass_kg, 3))),
             act=seen.act, ready=seen.ready, x_mm=seen.x_mm, y_mm=seen.y_mm, face=seen.face, replaces=seen.replaces,
-            member_id=entry.member_id,
+            method=seen.method, strength_mpa=seen.strength_mpa, member_id=entry.member_id,
         )  # fmt: skip
         self._session.add(row)
         try:
@@ -204,7 +210,8 @@ class LogRepository(ShopRecords):
             yield LogEntry(
                 str(row.id), kind, row.at, row.text, row.member_id, row.pour_id, row.casting_id, serial, piece,
                 act=row.act, ready=row.ready, mass_kg=None if row.mass_kg is None else float(row.mass_kg),
-                x_mm=row.x_mm, y_mm=row.y_mm, face=row.face, replaced=row.id in replaced,
+                method=row.method, strength_mpa=row.strength_mpa, x_mm=row.x_mm, y_mm=row.y_mm, face=row.face,
+                replaced=row.id in replaced,
                 photos=tuple(photos.get(row.id, ())),
             )  # fmt: skip
 
@@ -312,5 +319,16 @@ def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     yield no_mass, "/mass_kg", "Only a weighing has a mass.", "Enter a weighing."
     tested = seen.kind == "test" and (seen.act is None or seen.ready is None)
     yield tested, "/ready", "The test has no outcome.", "Say what was tested, and whether it was ready."
+    strong = seen.kind == "strength"
+    yield (
+        strong and not (seen.pour_id or seen.casting_id),
+        "/pour_id",
+        "It does not say what was tested.",
+        "Choose a pour.",
+    )
+    yield strong and seen.method is None, "/method", "It does not say how it was tested.", "Choose a cube or the like."
+    yield strong and not seen.strength_mpa, "/strength_mpa", "It has no strength.", "Give the result."
+    other = not strong and (seen.strength_mpa is not None or seen.method is not None)
+    yield other, "/strength_mpa", "Only a strength test has a strength.", "Enter a strength test."
     half = (seen.x_mm is None) != (seen.y_mm is None)
     yield half, "/x_mm", "Only half of the place is given.", "Give both x and y."

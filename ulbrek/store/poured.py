@@ -3,13 +3,14 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
+from typing import cast
 from uuid import UUID
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
 from ulbrek.core.after.schedule import FilledMould
-from ulbrek.core.cure.history import ActTest, Done
+from ulbrek.core.cure.history import ActTest, Done, Method, StrengthTest
 from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.records.casting import STATES
@@ -191,7 +192,8 @@ class PouredReader(ShopRecords):
         if not ids:
             return {}
         castings = _by_pour(CastingRepository(self._session, self._shop_id).of_pours(ids))
-        batches, acts, tests = self._batches(ids), self._acts(ids), self._tests(ids)
+        batches, acts = self._batches(ids), self._acts(ids)
+        tests, strengths = self._tests(ids)
         sensors = SensorRepository(self._session, self._shop_id)
         temperatures = sensors.temperatures([of for of, at in poured.items() if at])
         return {
@@ -202,6 +204,7 @@ class PouredReader(ShopRecords):
                     batches=tuple(MixedBatch(bags=b.bags, water_l=b.water_l, at=b.at) for b in batches.get(of, ())),
                     done=tuple(Done(act=one.act, piece=one.piece, at=one.at) for one in acts.get(of, ())),
                     tests=tuple(tests.get(of, ())),
+                    strengths=tuple(strengths.get(of, ())),
                     temperatures=temperatures.get(of, ()),
                     reached=tuple(_reached(castings.get(of, ()))),
                 ),
@@ -238,26 +241,34 @@ class PouredReader(ShopRecords):
             found.setdefault(row.pour_id, []).append(done)
         return found
 
-    def _tests(self, pour_ids: Sequence[UUID]) -> dict[UUID, list[ActTest]]:
+    def _tests(self, pour_ids: Sequence[UUID]) -> tuple[dict[UUID, list[ActTest]], dict[UUID, list[StrengthTest]]]:
+        """By pour, what was tested at the slab, and of its strength."""
         correction = aliased(ObservationRow)
-        found: dict[UUID, list[ActTest]] = {}
+        at_slab: dict[UUID, list[ActTest]] = {}
+        strengths: dict[UUID, list[StrengthTest]] = {}
         for row in self._session.scalars(
             select(ObservationRow)
             .where(
                 ObservationRow.pour_id.in_(pour_ids),
-                ObservationRow.kind == "test",
+                ObservationRow.kind.in_(("test", "strength")),
                 ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
             )
             .order_by(ObservationRow.at)
         ):
-            if row.pour_id is not None:
-                found.setdefault(row.pour_id, []).append(ActTest(act=row.act or "", at=row.at, ready=bool(row.ready)))
-        return found
+            if row.pour_id is None:
+                continue
+            if row.kind == "test":
+                told = ActTest(act=row.act or "", at=row.at, ready=bool(row.ready))
+                at_slab.setdefault(row.pour_id, []).append(told)
+            elif row.method and row.strength_mpa:
+                result = StrengthTest(at=row.at, method=cast("Method", row.method), mpa=row.strength_mpa)
+                strengths.setdefault(row.pour_id, []).append(result)
+        return at_slab, strengths
 
 
 def _size(record: Record) -> int:
     """About how large a record is [bytes]."""
-    parts = (record.batches, record.done, record.tests, record.temperatures, record.reached)
+    parts = (record.batches, record.done, record.tests, record.temperatures, record.reached, record.strengths)
     return _BYTES_OF_AN_ENTRY * (2 + sum(len(part) for part in parts))
 
 

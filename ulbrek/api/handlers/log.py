@@ -61,6 +61,7 @@ def job_log_file(db: Db, job_id: UUID, kind: Literal["csv", "xlsx", "json"] = "c
 @router.post("/observations", status_code=201)
 def add_observation(db: Db, asker: Asking, asked: SeenRequest) -> UUID:
     """A note, a weighing, a test or a defect; with ``replaces`` it corrects an earlier one."""
+    asked.refuse_short()
     with db.work() as records:
         if asker.role == "helper":
             _refuse_unasked(records, asker, asked)

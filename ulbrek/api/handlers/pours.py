@@ -44,7 +44,8 @@ class PourView:
     """A pour, its plan with what has happened, and what of the plan it was begun with is another today.
 
     ``stock`` is what it took and left, ``rests`` what is left of its boards by its cut plan. ``gone`` says that the job
-    no longer has all its pieces, or is off the floor.
+    no longer has all its pieces, or is off the floor. ``foretold_c`` is the concrete by the hour as it was foretold
+    before anything was read in it [°C]; empty where nothing was.
     """
 
     pour: StoredPour
@@ -53,6 +54,7 @@ class PourView:
     rests: tuple[Rest, ...]
     changed: tuple[FigureChange, ...]
     gone: bool
+    foretold_c: tuple[float, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -288,7 +290,14 @@ def _writing(db: Database, plans: Plans, pour_id: UUID) -> Iterator[_Writing]:
 
 def _view(kept: _Kept, plans: Plans, planned: Plan) -> PourView:
     left = rests(planned)
+    foretold = _foretold(plans.of_pour_unread(kept.pour, kept.shop)) if kept.pour.record.temperatures else ()
     if kept.today is None:
-        return PourView(kept.pour, planned, kept.stock, left, (), gone=True)
+        return PourView(kept.pour, planned, kept.stock, left, (), gone=True, foretold_c=foretold)
     changed = changed_since(kept.snapshot, plans.make(kept.today, kept.shop.shop, known=kept.shop.known))
-    return PourView(kept.pour, planned, kept.stock, left, changed, gone=False)
+    return PourView(kept.pour, planned, kept.stock, left, changed, gone=False, foretold_c=foretold)
+
+
+def _foretold(planned: Plan) -> tuple[float, ...]:
+    """The temperature of the concrete by the hour: in a heated room that which is kept."""
+    weather = planned.cure.weather
+    return weather.concrete_c if weather else (planned.cure.temperature_c,) * 2

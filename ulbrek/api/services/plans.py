@@ -148,6 +148,11 @@ class Plans:
             (pour.id, pour.planned_at, shop.id, shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record
         )
 
+    def of_pour_unread(self, pour: StoredPour, shop: StoredShop) -> Plan:
+        """The plan of a pour as if no thermometer had been read in it."""
+        record = pour.record.model_copy(update={"whole": True, "temperatures": ()})
+        return self._once((pour.id, "unread", shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record)
+
     def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.
 

@@ -74,9 +74,8 @@ class Thermometers:
             pour = records.pours(shop.id).get(pour_id)
         if pour.poured_at is None or not timedelta() <= now - pour.poured_at < REPORTS_FOR:
             return None
-        record = pour.record.model_copy(update={"temperatures": ()})
         try:
-            planned = self._plans.make(pour.job, shop.shop, record, shop.known)
+            planned = self._plans.of_pour_unread(pour, shop)
         except (NotPlannedError, TooLongError):
             return None
         return foretold_c(planned, now - pour.poured_at)

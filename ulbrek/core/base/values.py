@@ -88,6 +88,10 @@ VALUES: Mapping[str, str] = {
     "moist": "uncover",
     "install": "light use",
     "load": "full use",
+    # Tests of strength
+    "cube": "Cube",
+    "cylinder": "Cylinder",
+    "rebound": "Rebound hammer",
     # Shape
     "from the side": "side view",
 }

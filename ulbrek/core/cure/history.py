@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 from hashlib import blake2b
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field
 
@@ -30,6 +30,17 @@ class ActTest(Document):
     ready: bool
 
 
+Method = Literal["cube", "cylinder", "rebound"]
+
+
+class StrengthTest(Document):
+    """A strength that was tested: of a cube or cylinder cured beside the casting, or by a rebound hammer [MPa]."""
+
+    at: AwareDatetime
+    method: Method
+    mpa: Annotated[float, Field(gt=0, le=150, allow_inf_nan=False)]
+
+
 class Temperature(Document):
     """A reading of the concrete's temperature [°C]."""
 
@@ -44,11 +55,12 @@ class History:
     done: tuple[Done, ...] = ()
     tests: tuple[ActTest, ...] = ()
     temperatures: tuple[Temperature, ...] = ()
+    strengths: tuple[StrengthTest, ...] = ()
 
     @cached_property
     def digest(self) -> str:
         """Of all that it says, readings told by their numbers alone: there may be a thousand."""
-        told = [one.model_dump_json() for one in (*self.done, *self.tests)]
+        told = [one.model_dump_json() for one in (*self.done, *self.tests, *self.strengths)]
         told += [f"{one.at.timestamp()!r} {one.celsius!r}" for one in self.temperatures]
         return blake2b("\n".join(told).encode(), digest_size=12).hexdigest()
 
@@ -59,6 +71,12 @@ class History:
     def not_ready_at(self, act: str) -> datetime | None:
         """When a test last said “not yet” of an act."""
         return max((one.at for one in self.tests if one.act == act and not one.ready), default=None)
+
+    def ready_at(self, act: str) -> datetime | None:
+        """When a test first said that it was ready for an act, if none said “not yet” after that."""
+        last = self.not_ready_at(act)
+        ready = (one.at for one in self.tests if one.act == act and one.ready and (last is None or one.at > last))
+        return min(ready, default=None)
 
 
 NOTHING = History()

@@ -6,6 +6,7 @@ from datetime import datetime
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.cure.inputs import ClockStyle
+from ulbrek.core.cure.strengths import TestedAt
 from ulbrek.core.kit.climate.conditions import Provenance
 
 
@@ -104,6 +105,8 @@ class CureResult:
     ``turns`` tell when each pour may begin where the forms are filled several times, else there are none.
     ``measured_h`` is how far readings of its temperature go, None where there are none. ``temperature_c`` is that of
     the fresh concrete; ``fresh`` says how it comes about, and ``weather`` what lies ahead, outside a heated room.
+    ``dry`` is when it is dry enough for a film, None where no film comes on it.
+    ``strength_28`` is that by what was ``tested``, None where nothing was.
     """
 
     poured_at: datetime | None
@@ -118,6 +121,9 @@ class CureResult:
     measured_h: float | None
     initial_set: Figure | None
     final_set: Figure | None
+    dry: Figure | None
+    strength_28: Figure | None
+    tested: tuple[TestedAt, ...]
     strength_28_low_mpa: float
     strength_28_high_mpa: float
     acts: tuple[Act, ...]

@@ -254,6 +254,61 @@ def after_sheet_test(ready_h: float, test_h: float) -> float:
 
 
 @rule(unit="h")
+def dry_through(moist_h: float, thickness_mm: float, faces: float) -> float:
+    """Dry enough for a film
+
+    From the end of moist curing 25 mm dry in a month, down to 75 to 80 % humidity inside, towards each face that lies
+    free. In rooms at about 20 °C with drier air; cool or damp air takes longer. The sheet test decides.
+
+    Args:
+        moist_h: end of moist curing
+        thickness_mm: of the thickest casting
+        faces: 2 where both faces lie free, 1 where it lies on the ground
+
+    Formula: moist_h + 24 * 30 * thickness_mm / (25 * faces)
+
+    Source: common practice with floors, an inch a month
+    """
+    return moist_h + 24 * 30 * thickness_mm / (25 * faces)
+
+
+@rule(unit="h")
+def hour_by_test(planned_h: float, tested_h: float) -> float:
+    """Time by a test that was passed
+
+    The test decides, not the clock: what it found ready need not wait.
+
+    Args:
+        planned_h: the hour as it was foretold
+        tested_h: the hour of the test
+
+    Formula: min(planned_h, tested_h)
+
+    Source: common practice
+    """
+    return min(planned_h, tested_h)
+
+
+@rule(unit="MPa")
+def strength_tested(foretold_mpa: float, tested_mpa: float, weight: float) -> float:
+    """Strength at 28 days with what was tested
+
+    What is foretold and what results make of it by the curve, each by how sure it is. Cubes count four fifths, as of
+    cylinders.
+
+    Args:
+        foretold_mpa: by the bag and its water
+        tested_mpa: that the results lead to at 28 days, by the curve
+        weight: of the results, between 0 and 1
+
+    Formula: foretold_mpa ** (1 - weight) * tested_mpa**weight
+
+    Source: weighted means of logarithms; how far results are off is common practice
+    """
+    return float(foretold_mpa ** (1 - weight) * tested_mpa**weight)
+
+
+@rule(unit="h")
 def hour_after_not_yet(planned_h: float, tested_h: float, patience: float) -> float:
     """Time moved by a failed test
 

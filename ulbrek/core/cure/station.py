@@ -13,6 +13,7 @@ from ulbrek.core.cure.history import NOTHING, History, Temperature
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.moist import moist_until
 from ulbrek.core.cure.result import Act, CureResult, Dries, StrengthAt, TurnAt
+from ulbrek.core.cure.strengths import Aged, strength_by_tests, told
 from ulbrek.core.cure.temperatures import Temperatures, evaporates, temperatures_of
 from ulbrek.core.cure.told import weather_told
 from ulbrek.core.cure.warmth import Body
@@ -24,6 +25,8 @@ from ulbrek.core.materials.mixes import Mix
 
 EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
 EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
+# What a test opens. Lifting and turning need a strength, which a nail or a knock does not tell.
+OPENED_BY_TEST = frozenset({"bleed", "float", "trowel", "cover", "leave", "wet", "strip", "seal"})
 PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 STANDS_STILL = 0.02  # a pace under this has no hours
 FIRST_DAY_H = 24.0
@@ -125,7 +128,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
     clock = _Clock(inputs, poured, hours, runs, warmth)
     moving = runs.value > STANDS_STILL
     acts = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []
-    mix = poured.mix
+    mix = clock.mix
     covered_h = clock.covered_h()
     dries, dries_at = evaporates(inputs, warmth, covered_h)
     day = checks.PourDay(
@@ -145,12 +148,15 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
         measured_h=warmth.read_h,
         initial_set=clock.set_at("initial", mix.initial_set_h) if moving else None,
         final_set=clock.set_at("final", mix.final_set_h) if moving else None,
+        dry=clock.dry,
+        strength_28=clock.tested,
+        tested=tuple(told(clock.results, clock.foretold_mpa)),
         strength_28_low_mpa=mix.strength_28_least_mpa,
         strength_28_high_mpa=mix.strength_28_most_mpa,
         acts=tuple(acts),
         turns=tuple(clock.turns(acts)) if poured.turns > 1 else (),
         curve=tuple(clock.curve()),
-        findings=tuple(checks.all_findings(day, acts)),
+        findings=tuple(checks.all_findings(day, acts, clock.results, clock.foretold_mpa)),
         care=CARE,
     )
 
@@ -164,6 +170,25 @@ class _Clock:
         self.curve_by = poured.mix.hardens_by
         self.sulfo = poured.mix.is_sulfo_aluminate
         self.strength_28 = self._strength_28(poured.strength_left)
+        self.foretold_mpa = self.mix.strength_28.likely
+        self.results = tuple(self._results())
+        self.dry: Figure | None = None
+        self.tested = strength_by_tests(self.strength_28, self.results)
+        if self.tested is not None:
+            self.strength_28 = self.tested
+            low, high = (self.tested.value if edge is None else edge for edge in (self.tested.low, self.tested.high))
+            edges = {"strength_28_least_mpa": low, "strength_28_most_mpa": high}
+            self.mix = poured.mix.model_copy(update=edges)
+
+    def _results(self) -> Iterator[Aged]:
+        """What was tested of its strength, with the equivalent age of each."""
+        begun = self.inputs.poured_at
+        if begun is None:
+            return
+        for test in self.poured.history.strengths:
+            hour = (test.at - begun).total_seconds() / 3600
+            age_days = (self._age_at(hour) - self.mix.final_set_h * EVENNESS.likely) / 24 if hour > 0 else 0.0
+            yield Aged(test, hour, age_days, share_at(self.inputs.strength_by, self.curve_by, age_days))
 
     def acts(self) -> Iterator[Act]:
         """Every act; each is one of a pour, or of one piece of it."""
@@ -219,6 +244,9 @@ class _Clock:
         if days is not None:
             age = self._hour("seal age", work(rules.age_of_days, "seal", days=days))
             ready = work(rules.later, "seal", one_h=age, other_h=moist)
+            self.dry = self._dry(moist)
+            if self.dry is not None:
+                ready = work(rules.later, "seal dry", one_h=ready, other_h=self.dry)
             seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
             test = "A taped plastic sheet shows no moisture after 16 to 24 h."
             yield self._act(ActNeed("seal", "Seal", test, care=SEAL_CARE), None, seal)
@@ -226,6 +254,18 @@ class _Clock:
         yield self._act(
             ActNeed("load", "Full use", "28-day strength. Vehicles, vices, people.", is_state=True), None, full
         )
+
+    def _dry(self, moist: Figure) -> Figure | None:
+        """When it is dry enough for a film; None where no film comes on it."""
+        slowest = max(
+            ((body.thickness_mm / faces, body.thickness_mm, faces) for body in self.poured.bodies
+             for faces in (1 if body.on_ground else 2,)),
+            default=None,
+        )  # fmt: skip
+        if self.inputs.sealer != "film" or self.sulfo or slowest is None:
+            return None
+        _, thickness, faces = slowest
+        return work(rules.dry_through, moist_h=moist, thickness_mm=round(thickness, 1), faces=float(faces))
 
     def set_at(self, which: str, set_h: float) -> Figure:
         """The hour of initial or final set."""
@@ -313,17 +353,23 @@ class _Clock:
         """The equivalent age at an hour after water in [h at 20 °C]."""
         return self.warmth.of(piece).age_at(hour)
 
-    def _not_yet(self, need: ActNeed, piece: str | None, when: Figure) -> Figure:
-        """The hour, put off where the last test said “not yet”."""
-        tested = self.poured.history.not_ready_at(need.id)
-        if tested is None or self.inputs.poured_at is None:
+    def _by_test(self, need: ActNeed, piece: str | None, when: Figure) -> Figure:
+        """The hour, put off where the last test said “not yet”, brought forward where one found it ready."""
+        history, begun = self.poured.history, self.inputs.poured_at
+        if begun is None:
             return when
-        hour = (tested - self.inputs.poured_at).total_seconds() / 3600
         of = f"{piece}/{need.id}" if piece else need.id
+        ready = history.ready_at(need.id) if need.id in OPENED_BY_TEST else None
+        if ready is not None and ready >= begun:
+            return work(rules.hour_by_test, of, planned_h=when, tested_h=(ready - begun).total_seconds() / 3600)
+        tested = history.not_ready_at(need.id)
+        if tested is None:
+            return when
+        hour = (tested - begun).total_seconds() / 3600
         return work(rules.hour_after_not_yet, of, planned_h=when, tested_h=hour, patience=PATIENCE)
 
     def _act(self, need: ActNeed, piece: str | None, when: Figure, waits: bool = True) -> Act:
-        when = self._not_yet(need, piece, when)
+        when = self._by_test(need, piece, when)
         # A strength is there when the lower edge of the band reaches it: so a greater need is never due earlier.
         by_edge = need.strength is not None and when.high is not None
         due = when.high if by_edge and when.high is not None else when.value

@@ -14,7 +14,7 @@ from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 19
+RULE_VERSION = 20
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,7 +9,7 @@ from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
-from ulbrek.core.cure.history import ActTest, Done, History, Key, Temperature
+from ulbrek.core.cure.history import ActTest, Done, History, Key, StrengthTest, Temperature
 from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.records.casting import ACT_OF, State, has_reached
@@ -31,6 +31,7 @@ class Record(Document):
     done: Annotated[tuple[Done, ...], Field(max_length=5_000), COUNTED] = ()
     tests: Annotated[tuple[ActTest, ...], Field(max_length=5_000), COUNTED] = ()
     temperatures: Annotated[tuple[Temperature, ...], Field(max_length=20_000), COUNTED] = ()
+    strengths: Annotated[tuple[StrengthTest, ...], Field(max_length=500), COUNTED] = ()
     whole: Annotated[bool, Field(description="whether all castings are poured at once, whatever forms hold")] = False
     reached: Annotated[tuple[StateOfPiece, ...], Field(max_length=500), COUNTED] = ()
 
@@ -43,7 +44,7 @@ class Record(Document):
             for state, act in ACT_OF.items()
             if has_reached(one.state, state)
         ]
-        return History((*self.done, *by_state), self.tests, self.temperatures)
+        return History((*self.done, *by_state), self.tests, self.temperatures, self.strengths)
 
 
 EMPTY = Record()

@@ -47,6 +47,14 @@ class Stretch:
 
 
 @dataclass(frozen=True, slots=True)
+class LoggerReading:
+    """A reading of a file [°C]."""
+
+    at: datetime
+    celsius: float
+
+
+@dataclass(frozen=True, slots=True)
 class LoggerPreview:
     """What was understood of a file; nothing of it is kept yet.
 
@@ -83,7 +91,7 @@ class LoggerPreview:
     still: tuple[Stretch, ...]
     refused: int
     refusals: tuple[RefusedLine, ...]
-    sample: tuple[tuple[datetime, float], ...]
+    sample: tuple[LoggerReading, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -210,7 +218,7 @@ def _told(layout: Layout, reader: _Reader, moments: NDArray[np.float64], values:
         gaps=tuple(_stretch(at, celsius, one, one + 1) for one in gaps[:MOST_TOLD]),
         jumps=tuple(_stretch(at, celsius, one, one + 1) for one in jumps[:MOST_TOLD]),
         still=tuple(_still(at, celsius)), refused=reader.refused, refusals=tuple(reader.refusals),
-        sample=tuple(_reading(one, value) for one, value in zip(at[:5], celsius, strict=False)),
+        sample=tuple(LoggerReading(*_reading(one, value)) for one, value in zip(at[:3], celsius, strict=False)),
     )  # fmt: skip
     return LoggerReadings(told, readings)
 

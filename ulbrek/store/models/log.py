@@ -9,7 +9,8 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from ulbrek.store.models.base import Base, By, CreatedAt, Id, own, referred
 
-OBSERVATIONS = ("note", "weighing", "test", "defect")
+OBSERVATIONS = ("note", "weighing", "test", "defect", "strength")
+METHODS = ("cube", "cylinder", "rebound")
 FACES = ("top", "bottom", "edge")
 
 
@@ -33,7 +34,12 @@ class ObservationRow(Base):
         CheckConstraint("kind = 'weighing' OR mass_kg IS NULL", "only_a_weighing_has_a_mass"),
         CheckConstraint("(x_mm IS NULL) = (y_mm IS NULL)", "a_place_is_whole"),
         CheckConstraint(f"face IS NULL OR face IN {FACES}", "known_face"),
-        CheckConstraint("text <> '' OR kind IN ('weighing', 'test')", "says_something"),
+        CheckConstraint("text <> '' OR kind IN ('weighing', 'test', 'strength')", "says_something"),
+        CheckConstraint(
+            f"kind <> 'strength' OR (strength_mpa > 0 AND pour_id IS NOT NULL AND method IN {METHODS})",
+            "a_strength_is_whole",
+        ),
+        CheckConstraint("kind = 'strength' OR (strength_mpa IS NULL AND method IS NULL)", "only_a_strength_has_one"),
         Index("ix_observation_job_id_at", "job_id", "at"),
         Index("ix_observation_shop_id_at", "shop_id", "at"),
     )
@@ -50,6 +56,8 @@ class ObservationRow(Base):
     mass_kg: Mapped[Decimal | None]
     act: Mapped[str | None]
     ready: Mapped[bool | None]
+    method: Mapped[str | None]
+    strength_mpa: Mapped[float | None]
     x_mm: Mapped[float | None]
     y_mm: Mapped[float | None]
     face: Mapped[str | None]

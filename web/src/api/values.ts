@@ -75,5 +75,8 @@ export const VALUES: Record<string, string> = {
   "moist": "uncover",
   "install": "light use",
   "load": "full use",
+  "cube": "Cube",
+  "cylinder": "Cylinder",
+  "rebound": "Rebound hammer",
   "from the side": "side view",
 };

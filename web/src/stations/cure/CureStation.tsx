@@ -14,6 +14,7 @@ import { Calendar } from "./Calendar";
 import { CureConditions } from "./CureConditions";
 import { type CureView, CureViews } from "./CureViews";
 import { DryingDial } from "./DryingDial";
+import { HumidityChart } from "./HumidityChart";
 import { PourTime } from "./PourTime";
 import { PourWindow } from "./PourWindow";
 import { ShopHours } from "./ShopHours";
@@ -78,6 +79,7 @@ export function CureStation() {
         />
         {cure.weather && <TemperatureChart cure={cure} weather={cure.weather} hours={shop?.hours} />}
         <StrengthCurve cure={cure} />
+        <HumidityChart cure={cure} />
         <Calendar acts={cure.acts} zone={cure.zone} names={names} />
       </div>
     </Bench>

@@ -16,7 +16,7 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
   const { units } = usePreferences();
   const [area, size] = useSize<HTMLDivElement>();
   const end = cure.curve.at(-1);
-  const most = Math.max(cure.strength_28_high_mpa * 1.02, 1);
+  const most = Math.max(cure.strength_28_high_mpa * 1.02, ...cure.tested.map((one) => one.mpa), 1);
   const last = Math.sqrt(672);
   const room = Math.max(0, size.width - EDGE.left - EDGE.right);
   const x = (hour: number) => EDGE.left + (Math.sqrt(Math.min(hour, 672)) / last) * room;
@@ -32,6 +32,20 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
         {cure.weather ? "Strength in this weather" : `Strength at ${write(cure.temperature_c, "C", units)}`}, by{" "}
         {cure.strength_by}
       </h2>
+      {cure.strength_28 && (
+        <p>
+          By {cure.tested.length === 1 ? "1 result" : `${cure.tested.length} results`} (rings) 28-day strength{" "}
+          <b>
+            {writeRange(
+              cure.strength_28.low ?? cure.strength_28.value,
+              cure.strength_28.high ?? cure.strength_28.value,
+              "MPa",
+              units,
+            )}
+          </b>
+          .
+        </p>
+      )}
       <div ref={area} className="relative" style={{ height: HEIGHT }}>
         <svg width={size.width} height={HEIGHT} className="absolute inset-0">
           <title>Strength against time with its band</title>
@@ -63,6 +77,18 @@ export function StrengthCurve({ cure }: { cure: Cure }) {
                 height="12"
                 fill="var(--crayon)"
                 stroke="var(--ink)"
+              />
+            </g>
+          ))}
+          {cure.tested.map((one) => (
+            <g key={`${one.method} ${one.hour} ${one.mpa}`} data-tested={one.method}>
+              <circle
+                cx={x(one.hour)}
+                cy={y(Math.min(one.mpa, most))}
+                r="7"
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth="3"
               />
             </g>
           ))}

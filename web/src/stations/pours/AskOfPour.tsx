@@ -13,12 +13,13 @@ export type Asked =
   | { corrects: string }
   | "batch"
   | "temperature"
+  | "test"
   | "cancel"
   | { act: string; piece: string | null; name: string }
   | { undo: string; name: string };
 
 interface AskProps {
-  asked: Asked;
+  asked: Exclude<Asked, "test">;
   pourId: string;
   castings: PourView["pour"]["castings"];
   units: Units;
@@ -48,7 +49,10 @@ interface Plain {
 }
 
 /** What is asked for with a time, a person and a note alone, and where it is sent. */
-function plainly(asked: Exclude<Asked, "batch" | "temperature">, at: { params: { path: { pour_id: string } } }): Plain {
+function plainly(
+  asked: Exclude<Asked, "batch" | "temperature" | "test">,
+  at: { params: { path: { pour_id: string } } },
+): Plain {
   if (asked === "water")
     return {
       title: "Mixing starts",

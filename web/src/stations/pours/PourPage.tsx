@@ -15,6 +15,8 @@ import { Batches } from "./Batches";
 import { Changes } from "./Changes";
 import { Part } from "./Part";
 import { StockOfPour } from "./StockOfPour";
+import { TestDialog } from "./TestDialog";
+import { Thermometers } from "./Thermometers";
 
 const DAY_MS = 24 * 3_600_000;
 
@@ -96,13 +98,15 @@ export function PourPage({ pourId }: { pourId: string }) {
         </div>
         <div className="space-y-8">
           {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
+          <Thermometers view={view} />
           <Part title="Changed since the pour">
             <Changes view={view} units={units} />
           </Part>
           {!pour.cancelled_at && <AskPeople pourId={pourId} />}
         </div>
       </div>
-      {asked && (
+      {asked === "test" && <TestDialog view={view} units={units} onClose={() => setAsked(null)} />}
+      {asked && asked !== "test" && (
         <AskOfPour
           asked={asked}
           pourId={pourId}
@@ -180,6 +184,9 @@ function Acts({ view, onAsk }: { view: PourView; onAsk: (asked: Asked) => void }
         <AsPlanned view={view} />
         <button type="button" className="button" onClick={() => onAsk("temperature")}>
           Log a temperature
+        </button>
+        <button type="button" className="button" onClick={() => onAsk("test")}>
+          Log a test
         </button>
       </div>
       {plan.cure.measured_h !== null && (

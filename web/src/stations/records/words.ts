@@ -1,6 +1,7 @@
 /** How records are told. */
 
 import type { LogEntry, Lot } from "@/api/records";
+import { valueWords } from "@/parts/values";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 import { day } from "@/units/time";
@@ -31,6 +32,8 @@ export function told(entry: LogEntry, units: Units, acts: Map<string, string>): 
       return `#${entry.serial} weighs ${writeWeighed(entry.mass_kg ?? 0, units)}`;
     case "test":
       return `${act}: ${entry.ready ? "ready" : "not yet"}`;
+    case "strength":
+      return `${valueWords(entry.method ?? "")}: ${write(entry.strength_mpa ?? 0, "MPa", units)}`;
     case "changed":
       return entry.text;
     default:
@@ -43,6 +46,7 @@ export const KIND_WORDS: Record<LogEntry["kind"], string> = {
   weighing: "Weighed",
   test: "Tested",
   defect: "Defect",
+  strength: "Strength",
   poured: "Poured",
   batch: "Mixed",
   act: "Done",
