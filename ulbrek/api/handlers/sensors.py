@@ -16,12 +16,17 @@ from ulbrek.api.entries import PlaceRequest, ReadingsRequest, SensorRequest
 from ulbrek.api.handlers.common import Db, Long
 from ulbrek.api.views import answer
 from ulbrek.files.logger import Choices, LoggerPreview
-from ulbrek.files.logger.layout import Degrees, LoggerClock, Order
+from ulbrek.files.logger.layout import Asked, Degrees, LoggerClock, Order
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.sensors import Sensor
 
 router = APIRouter(prefix="/api")
 Found = TypeVar("Found")
+UNKNOWN: dict[Asked, str] = {
+    "degrees": "Whether these are °C or °F is not known.",
+    "order": "Which number of its dates is the month is not known.",
+    "column": "Which column holds the temperature is not known.",
+}
 _AT_ONCE = 5_000  # readings of one writing
 
 
@@ -108,9 +113,7 @@ async def read_logger_file(
         found = apart.run(tasks.logger_file, str(path), choices, zone)
         asks = found.preview.layout.asks
         if asks:
-            raise InvalidDocumentError(
-                [Problem(f"/{asks[0]}", f"The {asks[0]} of this file is not known.", "Choose it.")]
-            )
+            raise InvalidDocumentError([Problem(f"/{asks[0]}", UNKNOWN[asks[0]], "Choose it.")])
         new = 0
         with db.work() as records:
             sensors = records.sensors(records.shop().id)

@@ -25,13 +25,13 @@ def weaker_than_foretold(results: Sequence[Aged], foretold_mpa: float) -> list[F
     return [
         finding(
             weaker_than_foretold,
-            title="Weaker than foretold: the {method} has {tested}, {foretold} foretold",
+            title="Weaker than expected: the {method} has {tested}, not {expected}",
             reason="Too much water, cold, drying out, or a specimen made badly. The hours now go by what was tested.",
             remedy="Test another one. Until then lift, turn and load by the later hours shown.",
             field="/poured_at",
             values={
                 "method": one.test.method, "tested": Quantity(one.cylinder_mpa, "MPa"),
-                "foretold": Quantity(one.share * foretold_mpa, "MPa"),
+                "expected": Quantity(one.share * foretold_mpa, "MPa"),
             },
         )
         for one in weak[-1:]
@@ -50,13 +50,13 @@ def strength_not_believed(results: Sequence[Aged], foretold_mpa: float) -> list[
     return [
         finding(
             strength_not_believed,
-            title="Not believed: the {method} has {tested}, {foretold} foretold",
+            title="Not believed: the {method} has {tested}, not {expected}",
             reason="So much more is a wrong number or another mix. It moves no hour.",
             remedy="Look at the result and its unit, and correct the entry in the log.",
             field="/poured_at",
             values={
                 "method": one.test.method, "tested": Quantity(one.cylinder_mpa, "MPa"),
-                "foretold": Quantity(one.share * foretold_mpa, "MPa"),
+                "expected": Quantity(one.share * foretold_mpa, "MPa"),
             },
         )
         for one in high[-1:]

@@ -257,7 +257,8 @@ function doubtsOf(preview: Preview, zone: string): string[] {
   const [gap, jump, still] = [preview.gaps[0], preview.jumps[0], preview.still[0]];
   return [
     gap && `${counted(preview.gaps.length, "gap")}, the first ${when(gap.begin)} to ${when(gap.end)}`,
-    jump && `${counted(preview.jumps.length, "sudden jump")}, the first at ${when(jump.end)}: was it in the concrete then?`,
+    jump &&
+      `${counted(preview.jumps.length, "sudden jump")}, the first at ${when(jump.end)}: was it in the concrete then?`,
     still && `It stood still from ${when(still.begin)} to ${when(still.end)}: look at its battery and cable`,
     preview.repeats > 0 && `${counted(preview.repeats, "repeat")} of a moment; the first reading is kept`,
     preview.twice > 0 && `${counted(preview.twice, "reading")} in the hour that came twice when the clock was put back`,

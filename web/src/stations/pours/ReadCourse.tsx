@@ -38,10 +38,10 @@ export function ReadCourse({ view }: { view: PourView }) {
   const levels = Array.from({ length: (high - low) / STEP_C + 1 }, (_, index) => low + index * STEP_C);
   const reads = Math.ceil(Math.max(...hours));
   return (
-    <figure className="mb-3" aria-label="Temperature read and foretold">
+    <figure className="mb-3" aria-label="Temperature read and forecast">
       <div ref={area} className="relative" style={{ height: HEIGHT }}>
         <svg width={size.width} height={HEIGHT} className="absolute inset-0">
-          <title>Temperature of the concrete, read and foretold</title>
+          <title>Temperature of the concrete, read and forecast</title>
           {levels.map((level) => (
             <path key={level} d={`M${EDGE.left} ${y(level)}H${x(last)}`} stroke="var(--line)" />
           ))}
@@ -80,10 +80,10 @@ export function ReadCourse({ view }: { view: PourView }) {
           <b className="text-ink">━━</b> read
         </span>
         <span>
-          <b className="text-chalk">┅┅</b> foretold before
+          <b className="text-chalk">┅┅</b> forecast before
         </span>
         <span>
-          <b>┈┈</b> foretold now
+          <b>┈┈</b> forecast now
         </span>
       </figcaption>
     </figure>
