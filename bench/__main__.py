@@ -14,6 +14,7 @@ from itertools import count
 import manifold3d
 from playwright.sync_api import Page
 
+from bench.days import calendar, logger
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
@@ -73,6 +74,8 @@ def main() -> None:
         planning(file.name.split(".")[0], read_job_file(file.read_bytes()).job)
     say("calibration loop", [calibration() for _ in range(5)], "again: what the figures between are to be held against")
     weather()
+    calendar()
+    logger()
     volume_against_peer()
     solids()
     with served("bench") as port:

@@ -58,13 +58,6 @@ def mix(page: Page) -> None:
     page.locator("[data-dose=pigment]").scroll_into_view_if_needed()
 
 
-def to_buy(page: Page) -> None:
-    """Opens the shopping list of the white shelves."""
-    jobs = {one["name"]: one["id"] for one in page.request.get("/api/jobs").json()}
-    page.goto(f"/shopping?job={jobs['Display shelves, white']}")
-    page.locator("[data-line]").first.wait_for()
-
-
 def shop(page: Page) -> None:
     """Opens the boards of the shop."""
     page.get_by_role("link", name="Shop", exact=True).click()
@@ -122,6 +115,15 @@ def stock(page: Page) -> None:
     page.locator("[data-item]").first.wait_for()
 
 
+def calendar(page: Page) -> None:
+    """Opens the calendar, with the pour of the bench legs chosen."""
+    page.get_by_role("link", name="Calendar").click()
+    lane = page.locator("[data-lane]", has_text="Bench legs")
+    lane.wait_for()
+    page.get_by_role("region", name="Clashes").get_by_role("button").first.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
 def stay(_page: Page) -> None:
     """Stays on the floor."""
 
@@ -144,7 +146,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("shop", shop, "in", "light", False),
     ("phone-floor", stay, "mm", "dark", True),
     ("phone-measure", to_job, "in", "light", True),
-    ("phone-to-buy", to_buy, "mm", "light", True),
+    ("calendar", calendar, "mm", "light", False),
     ("phone-run", run, "mm", "light", True),
 )
 

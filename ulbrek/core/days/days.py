@@ -13,6 +13,8 @@ STEP = timedelta(minutes=30)
 LOOKED = timedelta(days=14)  # how far ahead and back a free place is looked for
 APART = timedelta(hours=3)
 MOST_CLASHES = 60
+MOST_POURS = 1_000  # that are looked at together: those nearest to what is drawn
+MOST_NEAR = 300  # pours among which a free place is looked for; where there are more, none is free
 MOST_PLACED = 12  # clashes that a free place is looked for
 
 
@@ -42,7 +44,8 @@ def days(booked: Iterable[Booked], capacity: Capacity, now: datetime, begin: dat
         begin: what is drawn begins there
         end: and ends there
     """
-    pours = tuple(sorted(booked, key=lambda one: (one.at, one.name, one.id)))
+    near = sorted(booked, key=lambda one: abs(one.at - max(now, begin)))[:MOST_POURS]
+    pours = tuple(sorted(near, key=lambda one: (one.at, one.name, one.id)))
     of = {one.id: one for one in pours}
     asked = 0
 
@@ -80,6 +83,8 @@ def free_places(one: Booked, booked: Sequence[Booked], capacity: Capacity, now: 
     near = [
         other for other in others if other.at < one.at + LOOKED + reach and _last(other) > one.at - LOOKED
     ]  # fmt: skip
+    if len(near) > MOST_NEAR:
+        return
     hands = [spell for other in near for spell in other.hands]
     room = [other.room for other in near]
     wanted = next_half_hour(max(one.at, now), capacity.hours)

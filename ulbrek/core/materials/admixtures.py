@@ -23,7 +23,9 @@ class Admixture(Document):
 
     id: Id
     name: Annotated[Words, label("Name")]
-    kind: Annotated[Literal["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"], label("Kind")]
+    kind: Annotated[
+        Literal["pigment", "plasticiser", "fibre", "retarder", "accelerator", "polymer", "other"], label("Kind")
+    ]
     base: Annotated[
         Base, label("Dose base", hint="percent of cement or dry mix; grams or packs a bag; grams a cubic metre")
     ]

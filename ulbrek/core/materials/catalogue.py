@@ -113,6 +113,11 @@ ADMIXTURES = (
         source="common practice, 2 to 3 % of the mix; it stiffens the mix",
     ),
     Admixture(
+        id="accelerator", name="Accelerator, without chloride", kind="accelerator", base="cement", least=0.5,
+        usual=1.5, most=3.0, water_share=0.6, set_shift=-0.3, density_kg_l=1.3,
+        source="common practice; its own sheet rules",
+    ),
+    Admixture(
         id="citric-acid", name="Citric acid, as a retarder", kind="retarder", base="dry mix", least=0.02,
         usual=0.09, most=0.27, set_shift=0.75, density_kg_l=0.8, spoon_g=4.5, pack_g=1000.0,
         source="common practice for sulfo-aluminate cement, which it gives some three quarters more time; try a cupful",
