@@ -583,7 +583,7 @@ export const DOCUMENTS = {
     title: "Admixture",
     fields: {
       name: {"label": "Name", "as": "text", "most": 60},
-      kind: {"label": "Kind", "as": "choice", "choices": ["pigment", "plasticiser", "fibre", "retarder", "polymer", "other"]},
+      kind: {"label": "Kind", "as": "choice", "choices": ["pigment", "plasticiser", "fibre", "retarder", "accelerator", "polymer", "other"]},
       base: {"label": "Dose base", "hint": "percent of cement or dry mix; grams or packs a bag; grams a cubic metre", "as": "choice", "choices": ["cement", "dry mix", "bag", "pack", "m3"]},
       least: {"label": "Least dose", "as": "number", "unit": "dose", "low": 0, "high": 100000},
       usual: {"label": "Usual dose", "as": "number", "unit": "dose", "low": 0, "high": 100000},
