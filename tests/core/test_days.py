@@ -59,6 +59,9 @@ CASES = {
         shop(bench_m2=0.7), (pour("a", MONDAY), pour("b", MONDAY + timedelta(hours=2))),
         shop(bench_m2=0.75), (pour("a", MONDAY), pour("b", MONDAY + timedelta(hours=2))),
     ),
+    "benches-full alone": (
+        shop(bench_m2=0.3), (pour("a", MONDAY),), shop(bench_m2=0.4), (pour("a", MONDAY),),
+    ),
     "mould-still-full": (
         shop(), (pour("a", MONDAY, mould=True, poured=True), pour("b", MONDAY + timedelta(hours=8), mould=True)),
         shop(), (pour("a", MONDAY, mould=True, poured=True), pour("b", MONDAY + timedelta(days=2), mould=True)),
@@ -81,7 +84,9 @@ def test_a_clash_is_told_and_its_near_miss_is_not(case: str) -> None:
     assert code not in codes(roomy, *apart)
 
 
-@pytest.mark.parametrize("case", [case for case in CASES if case not in ("hands-short alone", "team-short")])
+@pytest.mark.parametrize(
+    "case", [case for case in CASES if case not in ("hands-short alone", "benches-full alone", "team-short")]
+)
 def test_the_hour_that_a_clash_offers_clears_it_and_raises_no_other(case: str) -> None:
     tight, clashing, *_ = CASES[case]
     code = case.split(" ", maxsplit=1)[0]
@@ -103,6 +108,19 @@ def test_nobody_alone_can_do_what_takes_two_and_no_other_hour_is_offered() -> No
     assert told.finding.change is None
     text = fill(told.finding.title, told.finding.values, "mm")
     assert text == "a needs 2 people on Mon 4 May 13:00, 1 is there"
+
+
+def test_each_pour_that_finds_no_room_is_named_with_what_lies_there_then() -> None:
+    pours = [pour(name, MONDAY + timedelta(hours=hour)) for name, hour in (("a", 0), ("b", 1), ("c", 2))]
+    told = [one for one in clashes(shop(bench_m2=0.5), *pours) if one.finding.code == "benches-full"]
+    assert [(one.moves, one.of[0]) for one in told] == [("b", "b"), ("c", "c")]
+    amounts = [one.finding.values["taken"] for one in told]
+    assert [round(one.value, 3) for one in amounts if not isinstance(one, str)] == [0.749, 1.123]
+
+
+def test_what_no_team_lifts_by_hand_is_not_done_by_one() -> None:
+    heavy = pour("a", MONDAY, piece={"outline": {"length": "1500 mm", "width": "500 mm"}, "thickness": "50 mm"})
+    assert all(act.people > 2 for act in heavy.acts if act.id in ("turn", "carry"))
 
 
 def test_where_nobody_is_listed_as_many_are_there_as_the_plans_count_on() -> None:

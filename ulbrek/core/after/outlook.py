@@ -96,7 +96,7 @@ def ahead_of(job: Job, planned: Plan) -> Ahead:
         job: the job, or the part of one that a pour fills
         planned: its plan
     """
-    teams = {piece.id: int(piece.handling.people_needed.value) for piece in planned.pieces if piece.handling.by_hand}
+    teams = {piece.id: int(piece.handling.people_needed.value) for piece in planned.pieces}
     names = {piece.id: piece.name for piece in planned.pieces}
     acts = tuple(
         ActAhead(

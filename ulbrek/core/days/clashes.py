@@ -64,7 +64,7 @@ def hands_short(at: Taken, there: int, capacity: Capacity, pours: Mapping[str, B
 
 
 @check("benches-full", "caution")
-def benches_full(at: Taken, capacity: Capacity, pours: Mapping[str, Booked], free: Free) -> list[Finding]:
+def benches_full(one: Booked, at: Taken, capacity: Capacity, pours: Mapping[str, Booked], free: Free) -> list[Finding]:
     """More forms on the benches than they have room for
 
     A form takes its base, from the pour until its castings are carried off. Whether forms fit beside each other is not
@@ -73,19 +73,23 @@ def benches_full(at: Taken, capacity: Capacity, pours: Mapping[str, Booked], fre
     Source: common practice
     """
     assert capacity.bench_m2 is not None  # noqa: S101 - else nothing is full
-    last = max((pours[one] for one in at.of), key=lambda one: one.at)
+    alone = one.bound.room_m2 > capacity.bench_m2
     return [
         finding(
             benches_full,
-            title="No room for {name}: {taken} on the benches, which have {room}",
+            title="{name} takes {taken}: more than the benches have, {room}"
+            if alone
+            else "No room for {name}: {taken} on the benches, which have {room}",
             reason="From {clock} on, until a casting is carried off. Areas alone are compared: look how the forms lie.",
-            remedy="Pour it when a bench is free, or set up another one.",
+            remedy="Pour it in turns, in fewer forms, or set up another bench."
+            if alone
+            else "Pour it when a bench is free, or set up another one.",
             field="/at",
             values={
-                "name": last.name, "taken": Quantity(at.amount, "m2"), "room": Quantity(capacity.bench_m2, "m2"),
-                "clock": said(at.at, capacity.hours),
+                "name": one.name, "taken": Quantity(one.bound.room_m2 if alone else at.amount, "m2"),
+                "room": Quantity(capacity.bench_m2, "m2"), "clock": said(at.at, capacity.hours),
             },
-            change=_change((last.id,), pours, capacity, free),
+            change=None if alone else _change((one.id,), pours, capacity, free),
         )
     ]  # fmt: skip
 
@@ -218,14 +222,18 @@ def _short(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Itera
 
 
 def _full(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterator[ShopClash]:
+    """Each pour that the benches have no room for when it comes."""
     if capacity.bench_m2 is None:
         return
-    steps = levels([one.room for one in pours.values()])
-    over = [(level, after.at) for level, after in pairwise(steps) if level.amount > capacity.bench_m2 + _TRIFLE_M2]
-    for level, end in _worst(over):
-        last = max(level.of, key=lambda one: pours[one].at)
-        under = (one for one in level.of if one != last)
-        yield _clash((last, *under), level.at, end, benches_full(level, capacity, pours, free))
+    over = [
+        level for level in levels([one.room for one in pours.values()]) if level.amount > capacity.bench_m2 + _TRIFLE_M2
+    ]
+    for level in over:
+        for one in (pours[of] for of in level.of):
+            if one.at == level.at and not one.poured:
+                others = (of for of in level.of if of != one.id)
+                told = benches_full(one, level, capacity, pours, free)
+                yield _clash((one.id, *others), level.at, one.freed_at, told)
 
 
 def _moulds(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterator[ShopClash]:
