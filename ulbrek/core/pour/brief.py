@@ -140,6 +140,7 @@ class PourBrief:
     Attributes:
         settled: how it is consolidated
         air_c: what was planned with [°C]
+        dries_kg_m2_h: the most that dries out of the wet face until it is covered
         people: who mix and place
         care: how not to be hurt while mixing
     """
@@ -149,5 +150,6 @@ class PourBrief:
     acts: Sequence[ActBrief]
     settled: str
     air_c: float
+    dries_kg_m2_h: float
     people: int
     care: Sequence[str]

@@ -6,6 +6,7 @@ from typing import TypedDict, Unpack
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.finding import Quantity
+from ulbrek.core.kit.climate.evaporation import TAKE_CARE
 from ulbrek.core.pour.brief import FillBrief, MixingBrief, PourBrief
 from ulbrek.core.pour.sheet import Answer, Step, Values, Who
 
@@ -29,8 +30,10 @@ def ready_steps(of: PourBrief) -> Iterator[Step]:
     yield _look(
         "weather", "Look at the weather",
         "Planned with {air} where it is cast. If it is far from that, say so on Cure first: all times move with it. "
-        "Outdoors, rain and wind until the evening count too.",
-        values={"air": Quantity(of.air_c, "C")},
+        "Outdoors, rain and wind until the evening count too. The wet face dries at up to {dries}"
+        + (": have the fog sprayer and the cover at hand, or it cracks before it sets." if of.dries_kg_m2_h >= TAKE_CARE
+           else ", which does no harm."),
+        values={"air": Quantity(of.air_c, "C"), "dries": Quantity(of.dries_kg_m2_h, "kg/m2/h")},
     )  # fmt: skip
     for fill in of.fills:
         yield from _form_steps(fill)

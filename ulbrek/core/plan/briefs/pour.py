@@ -37,6 +37,7 @@ def pour_brief(job: Job, planned: Plan) -> PourBrief:
         acts=[_act(act) for act in planned.cure.acts if act.id in _FRESH and act.piece is None],
         settled=job.mix.settled,
         air_c=planned.cure.temperature_c,
+        dries_kg_m2_h=planned.cure.dries.most.value,
         people=job.mix.people,
         care=planned.mix.care or CARE,
     )

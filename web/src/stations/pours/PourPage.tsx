@@ -6,6 +6,7 @@ import { type PourView, pourQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { writeHours } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
+import { DryingDial } from "../cure/DryingDial";
 import { ShopPage } from "../records/ShopHeader";
 import { StateMark } from "../records/StateMark";
 import { type Asked, AskOfPour } from "./AskOfPour";
@@ -97,6 +98,11 @@ export function PourPage({ pourId }: { pourId: string }) {
           <StockOfPour view={view} />
         </div>
         <div className="space-y-8">
+          {isOfToday && !pour.cancelled_at && (
+            <Part title="Drying, until it is covered">
+              <DryingDial dries={plan.cure.dries} />
+            </Part>
+          )}
           {pour.poured_at && <Acts view={view} onAsk={setAsked} />}
           <Thermometers view={view} />
           <Part title="Changed since the pour">
