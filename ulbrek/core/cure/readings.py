@@ -1,14 +1,14 @@
 """Readings of the concrete's temperature: which are believed, and the course that they give."""
 
 from collections.abc import Sequence
-from datetime import datetime, timedelta
+from datetime import datetime
 from itertools import pairwise
 
 import numpy as np
 
 from ulbrek.core.cure.history import Temperature
 
-_HOUR = timedelta(hours=1)
+_HOUR_S = 3600.0
 # What a broken probe shows: 85 °C is what one says that was switched on and has read nothing. Source: common practice.
 HIGHEST_C, LOWEST_C = 82.0, -30.0
 JUMP_K_PER_H = 40.0  # more than any casting warms or cools in an hour
@@ -54,5 +54,7 @@ def hours_of(poured_at: datetime | None, temperatures: Sequence[Temperature]) ->
     """Readings after first water in, as hours after it and °C, in order; of one moment the last."""
     if poured_at is None:
         return []
-    read = sorted(((one.at - poured_at) / _HOUR, one.celsius) for one in temperatures if one.at > poured_at)
+    begun = poured_at.timestamp()
+    told = [((one.at.timestamp() - begun) / _HOUR_S, one.celsius) for one in temperatures]
+    read = sorted(one for one in told if one[0] > 0)
     return [one for one, after in pairwise([*read, (float("inf"), 0.0)]) if one[0] < after[0]]
