@@ -105,7 +105,7 @@ class CureResult:
     ``turns`` tell when each pour may begin where the forms are filled several times, else there are none.
     ``measured_h`` is how far readings of its temperature go, None where there are none. ``temperature_c`` is that of
     the fresh concrete; ``fresh`` says how it comes about, and ``weather`` what lies ahead, outside a heated room.
-    ``dry`` is when it is dry enough for a film, None where no film comes on it.
+    ``dry`` is when it is dry enough for a film; None where nothing seals it.
     ``strength_28`` is that by what was ``tested``, None where nothing was.
     """
 

@@ -245,7 +245,7 @@ class _Clock:
             age = self._hour("seal age", work(rules.age_of_days, "seal", days=days))
             ready = work(rules.later, "seal", one_h=age, other_h=moist)
             self.dry = self._dry(moist)
-            if self.dry is not None:
+            if self.dry is not None and self.inputs.sealer == "film":
                 ready = work(rules.later, "seal dry", one_h=ready, other_h=self.dry)
             seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
             test = "A taped plastic sheet shows no moisture after 16 to 24 h."
@@ -256,13 +256,13 @@ class _Clock:
         )
 
     def _dry(self, moist: Figure) -> Figure | None:
-        """When it is dry enough for a film; None where no film comes on it."""
+        """When it is dry inside; None where it is not sealed, or uses its water up itself."""
         slowest = max(
             ((body.thickness_mm / faces, body.thickness_mm, faces) for body in self.poured.bodies
              for faces in (1 if body.on_ground else 2,)),
             default=None,
         )  # fmt: skip
-        if self.inputs.sealer != "film" or self.sulfo or slowest is None:
+        if self.inputs.sealer == "none" or self.sulfo or slowest is None:
             return None
         _, thickness, faces = slowest
         return work(rules.dry_through, moist_h=moist, thickness_mm=round(thickness, 1), faces=float(faces))

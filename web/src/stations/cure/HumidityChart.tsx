@@ -12,6 +12,7 @@ const DRY_PCT = 75;
 const LOW_PCT = 40;
 const DAY_H = 24;
 const LEVELS = [40, 60, 75, 100];
+const SHOWN_H = 45 * 24;
 
 /** How damp it is inside the casting and in the air around it, from mixing until it is sealed. */
 export function HumidityChart({ cure }: { cure: Cure }) {
@@ -20,7 +21,7 @@ export function HumidityChart({ cure }: { cure: Cure }) {
   const moist = cure.acts.find((act) => act.id === "moist")?.due_h;
   const seal = cure.acts.find((act) => act.id === "seal");
   if (!cure.dry || moist === undefined) return null;
-  const last = Math.max(cure.dry.value, seal?.due_h ?? 0) * 1.04;
+  const last = Math.max(Math.min(cure.dry.value, SHOWN_H), seal?.due_h ?? 0) * 1.04;
   const x = (hour: number) => EDGE.left + (hour / last) * Math.max(0, size.width - EDGE.left - EDGE.right);
   const y = (pct: number) => EDGE.top + ((WET_PCT - pct) / (WET_PCT - LOW_PCT)) * (HEIGHT - EDGE.top - EDGE.bottom);
   const air = cure.weather?.humidity_pct ?? [];
@@ -79,14 +80,14 @@ export function HumidityChart({ cure }: { cure: Cure }) {
       </div>
       <p className="flex flex-wrap gap-x-5 text-soft">
         <span>
-          <b className="text-ink">━━</b> inside, an inch ({write(25, "limit", units)}) a month: the sheet test decides
+          <b className="text-ink">━━</b> inside, {write(25, "limit", units)} a month: the sheet test decides
         </span>
         {air.length > 0 && (
           <span>
             <b className="text-chalk">┅┅</b> air at the piece
           </span>
         )}
-        {seal && <span>red: seal</span>}
+        {seal && <span>orange line: seal</span>}
       </p>
     </section>
   );
