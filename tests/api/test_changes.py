@@ -18,7 +18,7 @@ from ulbrek.store.log import Observation
 
 PAGE = str(uuid4())
 # What no screen shows: counts of tries, what passes by within a minute, and what is kept to be quick.
-UNTOLD = {"batch_share", "cavity", "sensor", "passkey", "security_event", "invitation", "outlook"}
+UNTOLD = {"batch_share", "cavity", "sensor", "passkey", "security_event", "invitation", "outlook", "weather_day"}
 Heard = list[tuple[str, str, str]]
 
 

@@ -1,12 +1,20 @@
 """The weather of a shop as it is kept: forecasts take each other's place, what was measured stays."""
 
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
 import pytest
 
+from ops.demo_records import begun_with
+from tests.jobs import top
+from tests.store.test_records import Shelf
+from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import HOUR, Conditions, WeatherHour
+from ulbrek.core.plan.plan import plan
 from ulbrek.store.database import Database
+from ulbrek.store.entries import Entry
+from ulbrek.store.pours import Fill
+from ulbrek.store.weather import KEPT_BACK
 
 NOON = datetime(2026, 5, 11, 12, 0, tzinfo=UTC)
 
@@ -62,3 +70,39 @@ def test_a_thermometer_in_concrete_says_nothing_of_the_air(database: Database, s
         probe = records.sensors(shop_id).add("Probe", "concrete").id
         records.sensors(shop_id).read(probe, [(NOON, 31.0)])
     assert known(database, shop_id).hours == ()
+
+
+def test_hours_that_the_row_holds_no_more_are_laid_down_and_found_again(database: Database, shop_id: UUID) -> None:
+    long = KEPT_BACK + timedelta(days=5)
+    with database.of_shop(shop_id).work() as records:
+        records.weather(shop_id).foretold(forecast(NOON, 10, 11, 12))
+        records.weather(shop_id).foretold(forecast(NOON + long, 20, 21))
+        assert records.weather(shop_id).of_time(NOON - HOUR, NOON + timedelta(days=28)) is not None
+    assert known(database, shop_id).begins > NOON
+    with database.of_shop(shop_id).look() as records:
+        then = records.weather(shop_id).of_time(NOON, NOON + timedelta(days=28))
+        assert records.weather(shop_id).of_time(NOON - timedelta(days=90), NOON - timedelta(days=60)) is None
+    assert then is not None
+    assert [then.at(NOON + number * HOUR).air_c for number in range(3)] == [10, 11, 12]
+    assert {then.at(NOON + number * HOUR).known_by for number in range(3)} == {"forecast"}
+
+
+def test_an_old_pour_in_the_weather_keeps_its_hours_when_the_row_has_gone_on(database: Database, shop_id: UUID) -> None:
+    """Its plan goes by the days that it was in, not by a mean of later ones."""
+    poured = datetime.now(UTC).replace(minute=0, second=0, microsecond=0) - timedelta(days=60)
+    shelf = Shelf(database.of_shop(shop_id))
+    shelf.weather("foretold", forecast(poured - timedelta(hours=6), *[6.0] * 24 * 10, *[25.0] * 24 * 20))
+    with shelf.database.work() as records:
+        shop = records.shop()
+        job = records.jobs(shop.id).create(top(cure={"place": "under a roof"}), "Begun")
+        begun = begun_with(job.job, shop.shop, [Fill("top", 1)])
+        key = records.pours(shop.id).begin(job, shop.revision, begun, Entry(poured))
+        records.pours(shop.id).water_in(key, Entry(poured))
+    shelf.weather("foretold", forecast(poured + timedelta(days=60), *[25.0] * 48))
+    found = shelf.pours("get", key)
+    assert found.weather is not None
+    assert found.weather.at(poured + timedelta(days=3)).air_c == 6.0
+    warm = plan(found.job, Shop(), found.record, known=known(database, shop_id))
+    then = plan(found.job, Shop(), found.record, known=found.weather)
+    turn = [next(act.due_h for act in one.cure.acts if act.id == "turn") for one in (then, warm)]
+    assert turn[0] > 1.5 * turn[1]

@@ -2,16 +2,18 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
-from typing import cast
+from datetime import UTC, datetime, timedelta
+from typing import Annotated, cast
 from uuid import UUID
 
+from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
 from ulbrek.core.after.schedule import FilledMould
 from ulbrek.core.cure.history import ActTest, Done, Method, StrengthTest
 from ulbrek.core.job.job import Job
+from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.records.casting import STATES
 from ulbrek.core.records.record import Record, StateOfPiece
@@ -31,6 +33,7 @@ from ulbrek.store.models import (
 )
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.stamps import LIVE, NEWEST
+from ulbrek.store.weather import KEPT_BACK, WeatherRepository
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +64,10 @@ class ActDone:
 
 @dataclass(frozen=True, slots=True)
 class StoredPour:
-    """A pour as it is kept: the part of the job that it fills, and all that happened to it."""
+    """A pour as it is kept: the part of the job that it fills, and all that happened to it.
+
+    ``weather`` is what it was in, where that is so long ago that the shop's own row holds it no more.
+    """
 
     id: UUID
     job_id: UUID
@@ -77,6 +83,7 @@ class StoredPour:
     batches: tuple[Batch, ...]
     acts: tuple[ActDone, ...]
     record: Record
+    weather: Annotated[Conditions | None, Field(exclude=True)] = None
 
     @property
     def planned_at(self) -> datetime | None:
@@ -112,6 +119,7 @@ class _Event:
 
 
 KnownRecords = Known[tuple[UUID, str], Record]
+CURES_FOR, _BEFORE = timedelta(days=28), timedelta(days=1)  # of a pour, whose weather counts
 RECORDS_ROOM_BYTES = 16_000_000
 _BYTES_OF_AN_ENTRY = 400
 
@@ -131,10 +139,19 @@ class PouredReader(ShopRecords):
             StoredPour(
                 row.id, row.job_id, row.job_revision, row.shop_revision, row.rule_version, _job(row), row.poured_at,
                 row.cancelled_at, row.created_at, row.note, happened[row.id].castings, happened[row.id].batches,
-                happened[row.id].acts, happened[row.id].record,
+                happened[row.id].acts, happened[row.id].record, self._weather(row),
             )
             for row in rows
         ]  # fmt: skip
+
+    def _weather(self, row: PourRow) -> Conditions | None:
+        """The weather of a pour of long ago that cures in it."""
+        asks = row.job.get("cure", {}).get("place", "heated room") != "heated room"
+        if row.poured_at is None or not asks or datetime.now(UTC) - row.poured_at < KEPT_BACK - CURES_FOR:
+            return None
+        return WeatherRepository(self._session, self._shop_id).of_time(
+            row.poured_at - _BEFORE, row.poured_at + CURES_FOR
+        )
 
     def live(self) -> list[LivePour]:
         """The pours that something is still due on, oldest first."""

@@ -1,7 +1,7 @@
 """The weather of a shop: the newest forecast, and what its own thermometers read of the hours that are past."""
 
 from collections.abc import Iterable
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 from threading import Lock
 from uuid import UUID
 
@@ -11,7 +11,7 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from ulbrek.core.kit.climate.conditions import HOUR, NOTHING_KNOWN, Conditions, WeatherHour, joined
-from ulbrek.store.models import ReadingRow, SensorRow, WeatherRow
+from ulbrek.store.models import ReadingRow, SensorRow, WeatherDayRow, WeatherRow
 
 KEPT_BACK = timedelta(days=42)  # of what is past: as long as anything still cures
 _MOST_KNOWN = 64
@@ -100,9 +100,52 @@ class WeatherRepository:
             "digest": kept.digest, "begins": kept.begins, "hours": [list(hour) for hour in kept.hours],
             "foretold_at": foretold_at,
         }  # fmt: skip
+        self._lay_down({moment: hour for moment, hour in by_hour.items() if moment < since})
         row = insert(WeatherRow).values(shop_id=self._shop_id, **values)
         self._session.execute(row.on_conflict_do_update(index_elements=[WeatherRow.shop_id], set_=values))
         return kept
+
+    def _lay_down(self, past: dict[datetime, WeatherHour]) -> None:
+        """Lays hours down that the shop's row holds no more, day by day."""
+        days: dict[date, list[list[object]]] = {}
+        for moment, hour in sorted(past.items()):
+            days.setdefault(moment.date(), []).append([moment.hour, *hour])
+        for day, hours in days.items():
+            row = insert(WeatherDayRow).values(shop_id=self._shop_id, day=day, hours=hours)
+            both = WeatherDayRow.hours.op("||")(row.excluded.hours)
+            self._session.execute(
+                row.on_conflict_do_update(
+                    index_elements=[WeatherDayRow.shop_id, WeatherDayRow.day], set_={"hours": both}
+                )
+            )
+
+    def of_time(self, begin: datetime, end: datetime) -> Conditions | None:
+        """What was known of some time that is past; None where nothing of it was laid down.
+
+        Args:
+            begin: from the day on that this falls into
+            end: until the day that this falls into
+        """
+        rows = self._session.scalars(
+            select(WeatherDayRow).where(
+                WeatherDayRow.shop_id == self._shop_id, WeatherDayRow.day >= begin.astimezone(UTC).date(),
+                WeatherDayRow.day <= end.astimezone(UTC).date(),
+            )
+        )  # fmt: skip
+        try:
+            by_hour = {
+                datetime.combine(row.day, time(hour), UTC): WeatherHour(*told)
+                for row in rows
+                for hour, *told in row.hours
+            }
+        except (TypeError, ValueError):  # brought in by a backup that was tampered with
+            return None
+        if not by_hour:
+            return None
+        for moment, known in _by_hour(self._read()).items():
+            if moment <= end:
+                by_hour.setdefault(moment, known)
+        return joined(sorted(by_hour.items()), max(by_hour))
 
 
 _PLAIN = WeatherHour(15.0, 65.0, 5.0, 0.0, 0.0, 1.0, "assumed")

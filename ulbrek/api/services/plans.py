@@ -3,7 +3,7 @@
 import hashlib
 from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC
 from threading import Lock
 from typing import ParamSpec, TypeVar
@@ -143,15 +143,17 @@ class Plans:
 
     def of_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of what a pour fills, with what has happened to it."""
-        record = pour.record.model_copy(update={"whole": True})
-        return self._once(
-            (pour.id, pour.planned_at, shop.id, shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record
-        )
+        return self._of_pour(pour, shop, pour.record.model_copy(update={"whole": True}))
 
     def of_pour_unread(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of a pour as if no thermometer had been read in it."""
-        record = pour.record.model_copy(update={"whole": True, "temperatures": ()})
-        return self._once((pour.id, "unread", shop.revision, record, _weather(pour.job, shop)), pour.job, shop, record)
+        return self._of_pour(pour, shop, pour.record.model_copy(update={"whole": True, "temperatures": ()}))
+
+    def _of_pour(self, pour: StoredPour, shop: StoredShop, record: Record) -> Plan:
+        """In the weather that it was in, where that is long ago."""
+        then = shop if pour.weather is None else replace(shop, known=pour.weather)
+        key = (pour.id, pour.planned_at, shop.id, shop.revision, record, _weather(pour.job, then))
+        return self._once(key, pour.job, then, record)
 
     def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
         """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.

@@ -29,7 +29,7 @@ from ulbrek.store.models.pours import (
 from ulbrek.store.models.sensors import ReadingRow, SensorPlaceRow, SensorRow
 from ulbrek.store.models.shops import MemberRow, ShopRevisionRow, ShopRow
 from ulbrek.store.models.stock import KINDS, MOVES, StockItemRow, StockLotRow, StockMoveRow
-from ulbrek.store.models.weather import WeatherRow
+from ulbrek.store.models.weather import WeatherDayRow, WeatherRow
 
 __all__ = [
     "FACES",
@@ -73,5 +73,6 @@ __all__ = [
     "StockItemRow",
     "StockLotRow",
     "StockMoveRow",
+    "WeatherDayRow",
     "WeatherRow",
 ]

@@ -1,6 +1,6 @@
 """The weather of a shop as far as it is known."""
 
-from datetime import datetime
+from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
@@ -21,3 +21,13 @@ class WeatherRow(Base):
     begins: Mapped[datetime]
     hours: Mapped[list[Any]] = mapped_column(JSONB)
     foretold_at: Mapped[datetime | None]
+
+
+class WeatherDayRow(Base):
+    """The hours of a day (UTC) that the shop's row holds no more: the hour of the day, then what it was."""
+
+    __tablename__ = "weather_day"
+
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id"), primary_key=True)
+    day: Mapped[date] = mapped_column(primary_key=True)
+    hours: Mapped[list[Any]] = mapped_column(JSONB)
