@@ -97,7 +97,7 @@ def test_a_phone_subscribes_and_its_address_is_ended(open_page: OpenPage, api: T
     page.get_by_role("button", name="Subscribe").click()
     page.get_by_label("For which phone or computer").fill("Kiln phone")
     page.get_by_role("button", name="Make an address").click()
-    address = str(page.locator("[data-feed]").get_attribute("data-feed"))
+    address = str(page.locator("[data-link]").get_attribute("data-link"))
     told = api.get(address[address.index("/api/") :])
     assert Calendar.from_ical(told.content)["x-wr-calname"] == api.get("/api/shop").json()["name"]
     page.get_by_role("button", name="End the address of Kiln phone").click()

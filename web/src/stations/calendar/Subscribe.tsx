@@ -3,6 +3,7 @@ import { useState } from "react";
 import { client, take } from "@/api/client";
 import { useMay } from "@/api/me";
 import { useNames } from "@/api/records";
+import { CopyOnce } from "@/parts/CopyOnce";
 import { Modal } from "@/parts/Modal";
 import { useMoment } from "@/parts/useMoment";
 import { useSubmit } from "@/parts/useSubmit";
@@ -32,13 +33,11 @@ function Feeds({ onClose }: { onClose: () => void }) {
   const { day } = useMoment();
   const [name, setName] = useState("");
   const [address, setAddress] = useState<string | null>(null);
-  const [copied, setCopied] = useState(false);
   const renew = () => queries.invalidateQueries({ queryKey: feedsQuery.queryKey });
   const { refused, submit } = useSubmit(
     async () => {
       const made = await take(client.POST("/api/feeds", { body: { name } }));
       setAddress(`${made.address}?units=${units}`);
-      setCopied(false);
       setName("");
       await renew();
     },
@@ -64,24 +63,11 @@ function Feeds({ onClose }: { onClose: () => void }) {
         </button>
       </form>
       {address && (
-        <div className="mt-4 space-y-2 border-l-4 border-chalk pl-3">
-          <p>Copy the address now: it is shown this once. In the other calendar, add it as a subscription.</p>
-          <p className="[overflow-wrap:anywhere]" data-feed={address}>
-            {address}
-          </p>
-          <button
-            type="button"
-            className="button"
-            onClick={() => void navigator.clipboard?.writeText(address).then(() => setCopied(true))}
-          >
-            {copied ? "Copied" : "Copy the address"}
-          </button>
-          {/\/\/(127\.|localhost)/.test(address) && (
-            <p className="text-soft">
-              Only this computer reaches it. Start Ulbrek for the shop’s network to subscribe on a phone.
-            </p>
-          )}
-        </div>
+        <CopyOnce key={address} address={address} what="address">
+          Copy the address now: it is shown this once. In the other calendar, add it as a subscription.
+          {/\/\/(127\.|localhost)/.test(address) &&
+            " Only this computer reaches it: start Ulbrek for the shop’s network to subscribe on a phone."}
+        </CopyOnce>
       )}
       <ul className="mt-4 border-t-2 border-ink">
         {feeds.map((feed) => (

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { endLink, linksQuery, makeLink } from "@/api/accounts";
 import { useNames } from "@/api/records";
 import { Choice } from "@/parts/Choice";
+import { CopyOnce } from "@/parts/CopyOnce";
 import { Modal } from "@/parts/Modal";
 import { useMoment } from "@/parts/useMoment";
 import { useSubmit } from "@/parts/useSubmit";
@@ -25,12 +26,10 @@ export function ShareLinks({ id, onClose }: { id: string; onClose: () => void })
   const [what, setWhat] = useState<(typeof SHOWS)[number]["value"]>("plan");
   const [days, setDays] = useState<(typeof LASTS)[number]["value"]>("14");
   const [address, setAddress] = useState<string | null>(null);
-  const [copied, setCopied] = useState(false);
   const renew = () => queries.invalidateQueries({ queryKey: linksQuery(id).queryKey });
   const { refused, submit } = useSubmit(
     async () => {
       setAddress((await makeLink(id, { what, days: Number(days) })).address);
-      setCopied(false);
       await renew();
     },
     () => undefined,
@@ -54,19 +53,9 @@ export function ShareLinks({ id, onClose }: { id: string; onClose: () => void })
         </button>
       </form>
       {address && (
-        <div className="mt-4 space-y-2 border-l-4 border-chalk pl-3">
-          <p>Copy the link now: it is shown this once.</p>
-          <p className="[overflow-wrap:anywhere]" data-link={address}>
-            {address}
-          </p>
-          <button
-            type="button"
-            className="button"
-            onClick={() => void navigator.clipboard?.writeText(address).then(() => setCopied(true))}
-          >
-            {copied ? "Copied" : "Copy the link"}
-          </button>
-        </div>
+        <CopyOnce key={address} address={address} what="link">
+          Copy the link now: it is shown this once.
+        </CopyOnce>
       )}
       <ul className="mt-4 border-t-2 border-ink">
         {links.map((link) => (
