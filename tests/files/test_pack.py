@@ -10,6 +10,7 @@ from icalendar import Calendar, Event
 from pypdf import PageObject, PdfReader
 
 from tests.jobs import DEMO_FILES, demo_job, opening, top
+from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
 from ulbrek.core.base.units.reading import read_length
@@ -136,7 +137,8 @@ def test_the_calendar_is_read_back_with_the_hours_of_the_plan() -> None:
     for act in planned.cure.acts:
         event = events[f"Rinse-sink top: {act.name}"]
         assert event["dtstart"].dt == act.at
-        assert act.test in str(event["description"])
+        assert fill(act.test, {}, "mm") in str(event["description"])
+        assert "{" not in str(event["description"]), "a number is written out in the reader's units"
         assert bool(event.walk("VALARM")) is not act.is_state
     uids = [str(event["uid"]) for event in calendar.walk("VEVENT") if isinstance(event, Event)]
     assert len(set(uids)) == len(uids)
