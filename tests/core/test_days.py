@@ -114,6 +114,8 @@ def test_each_pour_that_finds_no_room_is_named_with_what_lies_there_then() -> No
     pours = [pour(name, MONDAY + timedelta(hours=hour)) for name, hour in (("a", 0), ("b", 1), ("c", 2))]
     told = [one for one in clashes(shop(bench_m2=0.5), *pours) if one.finding.code == "benches-full"]
     assert [(one.moves, one.of[0]) for one in told] == [("b", "b"), ("c", "c")]
+    assert [one.end for one in told] == [pours[1].freed_at] * 2
+    assert told[0].end > pours[0].freed_at, "from then on the two after it are still too many"
     amounts = [one.finding.values["taken"] for one in told]
     assert [round(one.value, 3) for one in amounts if not isinstance(one, str)] == [0.749, 1.123]
 

@@ -222,18 +222,20 @@ def _short(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Itera
 
 
 def _full(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterator[ShopClash]:
-    """Each pour that the benches have no room for when it comes."""
+    """Each pour that the benches have no room for when it comes, until they have it again."""
     if capacity.bench_m2 is None:
         return
-    over = [
-        level for level in levels([one.room for one in pours.values()]) if level.amount > capacity.bench_m2 + _TRIFLE_M2
-    ]
-    for level in over:
+    most = capacity.bench_m2 + _TRIFLE_M2
+    steps = levels([one.room for one in pours.values()])
+    for number, level in enumerate(steps):
+        if level.amount <= most:
+            continue
         for one in (pours[of] for of in level.of):
             if one.at == level.at and not one.poured:
                 others = (of for of in level.of if of != one.id)
+                end = next((after.at for after in steps[number:] if after.amount <= most), one.freed_at)
                 told = benches_full(one, level, capacity, pours, free)
-                yield _clash((one.id, *others), level.at, one.freed_at, told)
+                yield _clash((one.id, *others), level.at, min(end, one.freed_at), told)
 
 
 def _moulds(pours: Mapping[str, Booked], capacity: Capacity, free: Free) -> Iterator[ShopClash]:
