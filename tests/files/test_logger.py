@@ -151,6 +151,18 @@ def test_what_is_no_logger_file_is_refused_in_words(read: Callable[..., LoggerRe
     assert refused.value.problems[0].remedy
 
 
+def test_a_quotation_mark_that_is_never_closed_and_a_line_without_end_are_told(
+    read: Callable[..., LoggerReadings],
+) -> None:
+    row = "2026-05-12 10:{:02},20.5\n"
+    good = "Time,Temp °C\n" + "".join(row.format(n) for n in range(20))
+    with pytest.raises(InvalidDocumentError) as refused:
+        read(good + '"' + row.format(30) * 9000)
+    assert "never closed" in refused.value.problems[0].problem
+    found = read(good + "x" * 300_000 + "\n" + row.format(40))
+    assert found.preview.readings == 21
+
+
 def test_bytes_of_any_kind_end_in_a_refusal_or_a_preview(read: Callable[..., LoggerReadings]) -> None:
     dice = random.Random(5)  # noqa: S311
     whole = FORMS["semicolons, decimal commas, a counter, day first"]()

@@ -4,6 +4,7 @@ import csv
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime
+from functools import partial
 from pathlib import Path
 from zoneinfo import ZoneInfo
 
@@ -22,6 +23,7 @@ JUMP_C_MIN = 3.0  # a degree a minute is already much for concrete; a probe in t
 GAP_SHARE = 4.0  # of the usual time between two readings
 STILL_S, _STILL_READINGS = 6 * 3600.0, 10
 _BEGIN_BYTES = 64_000
+_PART = 2_000  # characters of a line that are read at once
 NOT_CONNECTED_C, _TRIFLE_C = 85.0, 1e-3  # what a digital probe says that was not ready, or is off
 _STEPS_S = (60, 120, 300, 600, 900, 1800, 3600)
 
@@ -154,8 +156,20 @@ class _Reader:
 
     def _rows(self, path: Path) -> Iterator[tuple[int, list[str]]]:
         with path.open(encoding=self.layout.encoding, errors="replace", newline="") as file:
-            lines = (line[:2000].replace("\0", "") for line in file)
-            for number, row in enumerate(csv.reader(lines, delimiter=self.layout.delimiter), 1):
+            # A line without an end is read in parts: what stands in it takes no more memory than that.
+            lines = (part.replace("\0", "") for part in iter(partial(file.readline, _PART), ""))
+            rows = csv.reader(lines, delimiter=self.layout.delimiter)
+            while True:
+                try:
+                    row = next(rows)
+                except StopIteration:
+                    return
+                except csv.Error as error:  # what is quoted is larger than any cell
+                    problem = f"A quotation mark before line {rows.line_num} is never closed."
+                    raise InvalidDocumentError(
+                        [Problem("/file", problem, "Take it out, and read it again.")]
+                    ) from error
+                number = rows.line_num
                 if number < self.layout.first_line or not row:
                     continue
                 self.lines += 1
