@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { pourWindowQuery } from "@/api/queries";
 import { dateAndClock, dayAndClock } from "@/units/time";
+import { LetterKey } from "../cure/LetterKey";
 import { WeekGrid } from "../cure/WeekGrid";
-import { LETTERS } from "../cure/windowGrid";
 import type { Move, Waiting } from "./days";
 
 const MOST_TOGETHER = 12;
@@ -77,15 +77,7 @@ function Together({ some, onPlan }: { some: readonly Waiting[]; onPlan: (moves: 
     <div className="mt-4 space-y-3">
       <h3 className="font-semibold">Hours that suit {some.map((one) => one.name).join(", ")}</h3>
       <WeekGrid starts={known.starts} zone={known.zone} at={start} onChoose={setAt} />
-      <p className="flex flex-wrap gap-x-4 text-soft">
-        {Object.values(LETTERS)
-          .filter(({ letter }) => letter)
-          .map(({ letter, word }) => (
-            <span key={letter}>
-              <b>{letter}</b> {word}
-            </span>
-          ))}
-      </p>
+      <LetterKey />
       {start && (
         <button
           type="button"

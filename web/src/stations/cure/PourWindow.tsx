@@ -9,9 +9,10 @@ import { write } from "@/units/quantity";
 import { dateAndClock, dayAndClock } from "@/units/time";
 import { Bench } from "../job/Bench";
 import { findingsOf } from "../job/station";
+import { LetterKey } from "./LetterKey";
 import { TemperatureChart } from "./TemperatureChart";
 import { WeekGrid } from "./WeekGrid";
-import { LETTERS, type PourStart, whysText } from "./windowGrid";
+import { type PourStart, whysText } from "./windowGrid";
 
 interface Props {
   tools: ReactNode;
@@ -56,15 +57,7 @@ export function PourWindow({ tools, onPlanned }: Props) {
             No hour of this week is fit to pour in. Protect the piece, move it indoors, or wait for other weather.
           </p>
         )}
-        <p className="flex flex-wrap gap-x-4 text-soft">
-          {Object.values(LETTERS)
-            .filter(({ letter }) => letter)
-            .map(({ letter, word }) => (
-              <span key={letter}>
-                <b>{letter}</b> {word}
-              </span>
-            ))}
-        </p>
+        <LetterKey />
         {start && known && <StartedDay start={start} />}
       </div>
     </Bench>

@@ -23,17 +23,17 @@ const UNSAID = { value: "", text: "choose" };
 const DEGREES = [
   { value: "C", text: "°C" },
   { value: "F", text: "°F" },
-];
+] as const;
 const ORDERS = [
   { value: "day first", text: "day, month, year" },
   { value: "month first", text: "month, day, year" },
   { value: "year first", text: "year, month, day" },
-];
+] as const;
 const CLOCKS = [
   { value: "the shop's clock", text: "the shop’s clock" },
   { value: "winter time all year", text: "winter time all year" },
   { value: "UTC", text: "UTC" },
-];
+] as const;
 
 interface Props {
   view: PourView;
@@ -195,13 +195,16 @@ function Understood({
         label="Date"
         value={layout.order ?? ""}
         choices={[...(asked("order") ? [UNSAID] : []), ...ORDERS]}
-        onChoose={(value) => value && onChoose({ ...choices, order: value as NonNullable<Choices["order"]> })}
+        onChoose={(value) => {
+          const order = ORDERS.find((one) => one.value === value)?.value;
+          if (order) onChoose({ ...choices, order });
+        }}
       />
       <Select
         label="Clock"
-        value={choices.clock ?? "the shop's clock"}
+        value={choices.clock ?? CLOCKS[0].value}
         choices={CLOCKS}
-        onChoose={(value) => onChoose({ ...choices, clock: value as NonNullable<Choices["clock"]> })}
+        onChoose={(clock) => onChoose({ ...choices, clock })}
       />
     </fieldset>
   );
