@@ -1,5 +1,6 @@
 """The shop's calendar over the API: where pours clash, moving one, and addresses to subscribe to."""
 
+from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import uuid4
@@ -12,8 +13,21 @@ from tests.api.test_floor import card_of
 from tests.jobs import top
 from ulbrek.store.database import Database
 
+pytestmark = pytest.mark.usefixtures("two_people")
+
 # In a week that no other test plans for.
 THURSDAY = (datetime.now(UTC) + timedelta(days=500)).replace(hour=15, minute=0, second=0, microsecond=0)
+
+
+@pytest.fixture
+def two_people(api: TestClient) -> Iterator[None]:
+    """Two people and nobody else are listed, whoever other tests have left there."""
+    for one in api.get("/api/shop").json()["people"]:
+        api.post(f"/api/members/{one['id']}/archive")
+    made = [api.post("/api/members", json={"name": f"Hand {uuid4().hex[:8]}"}).json() for _ in range(2)]
+    yield
+    for one in made:
+        api.post(f"/api/members/{one['id']}/archive")
 
 
 def begun(api: TestClient, at: datetime | None, name: str = "Top") -> str:

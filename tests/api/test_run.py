@@ -86,6 +86,7 @@ def test_who_is_asked_and_who_was_planned_with_is_there(api: TestClient, pour: s
     assert api.get(f"/api/pours/{pour}/run").json()["people"] == []
     api.put(f"/api/pours/{pour}/asked", json={"members": [wren]})
     assert api.get(f"/api/pours/{pour}/run").json()["people"] == ["Wren"]
+    api.post(f"/api/members/{wren}/archive")
 
 
 def test_what_is_filled_in_turn_has_its_own_batches(api: TestClient) -> None:

@@ -1,5 +1,6 @@
 """The weather over the API: forecasts asked for and kept, hours to pour in, and plans that go by them."""
 
+import json
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -53,6 +54,17 @@ def test_the_window_has_each_hour_of_the_week_and_its_best(api: TestClient) -> N
     for one, of_both in zip(found["starts"], both["starts"], strict=True):
         assert order.index(of_both["grade"]) >= order.index(one["grade"])
     assert api.get("/api/pour-window").status_code == 422
+
+
+def test_the_window_of_several_is_told_pour_by_pour_and_ends_as_the_whole(api: TestClient) -> None:
+    ids = [begun(api, protections=["heated tent"])["id"], begun(api)["id"], begun(api, place="open yard")["id"]]
+    whole = api.get("/api/pour-window", params={"job": ids}).json()
+    alone = api.get("/api/pour-window", params={"job": ids[0]}).json()
+    lines = api.get("/api/pour-window/by-pour", params={"job": ids}).text.splitlines()
+    told = [json.loads(line) for line in lines]
+    assert [(one["looked"], one["of"]) for one in told] == [(1, 3), (2, 3), (3, 3)]
+    assert told[0]["starts"] == alone["starts"]
+    assert told[-1]["starts"] == whole["starts"]
 
 
 def test_a_new_forecast_makes_the_floor_plan_anew_what_hangs_on_it_and_nothing_else(api: TestClient) -> None:

@@ -8,8 +8,11 @@ from fastapi.testclient import TestClient
 from icalendar import Calendar
 from playwright.sync_api import Page, expect
 
-from tests.api.test_days import begun
+from tests.api.test_days import begun, two_people
 from tests.browser.conftest import OpenPage
+
+__all__ = ["two_people"]
+pytestmark = pytest.mark.usefixtures("two_people")
 
 # In weeks that no other test plans for.
 WEEK = (datetime.now(UTC) + timedelta(days=700)).replace(hour=15, minute=0, second=0, microsecond=0)
@@ -72,11 +75,31 @@ def test_pours_without_an_hour_are_planned_at_one_that_suits_them_all(open_page:
     waiting = page.get_by_role("region", name="Pours without an hour")
     for name in ("Sill one", "Sill two"):
         waiting.get_by_label(f"Look at the week for {name}").check()
+    expect(waiting.get_by_role("status")).to_have_attribute("data-looked", "2")
     waiting.locator("[data-at][aria-pressed=true]").wait_for()
     waiting.get_by_role("button", name=re.compile("^Plan 2 pours")).click()
     expect(waiting.get_by_label("Look at the week for Sill two")).to_have_count(0)
     first, second = (hour_of(api, job) for job in jobs)
     assert first == second > datetime.now(UTC)
+
+
+def test_looking_at_the_week_of_several_is_stopped_and_those_looked_at_are_planned(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    names = [f"Step {number}" for number in range(8)]
+    jobs = [begun(api, None, name) for name in names]
+    page = calendar(open_page, datetime.now(UTC))
+    waiting = page.get_by_role("region", name="Pours without an hour")
+    for name in names:
+        waiting.get_by_label(f"Look at the week for {name}").check()
+    waiting.locator("[data-looked='1']").wait_for()
+    waiting.get_by_role("button", name="Stop").click()
+    looked = int(waiting.get_by_role("status").get_attribute("data-looked") or 0)
+    assert 1 <= looked < len(names)
+    waiting.get_by_role("button", name=re.compile("^Plan ")).click()
+    left = page.get_by_role("checkbox", name=re.compile("Look at the week for Step"))
+    expect(left).to_have_count(len(names) - looked)
+    assert sum(api.get(f"/api/jobs/{job}").json()["job"]["cure"]["poured_at"] is not None for job in jobs) == looked
 
 
 def test_on_a_phone_the_days_are_a_list_and_a_pour_moves_to_a_free_hour(open_page: OpenPage, api: TestClient) -> None:

@@ -105,6 +105,7 @@ _WHO: dict[Who, str] = {
     "maker": """
         POST /api/weather/forecast
         GET /api/pour-window
+        GET /api/pour-window/by-pour
         GET /api/days
         GET /api/days/places
         GET /api/days/sheet
@@ -199,7 +200,7 @@ _LIMITS: dict[RateLimitItem, str] = {
     ),
     SEARCHES: "POST /api/cuts/search",
     BACKUPS: "GET /api/backup",
-    WINDOWS: "GET /api/pour-window, POST /api/weather/forecast",
+    WINDOWS: "GET /api/pour-window, GET /api/pour-window/by-pour, POST /api/weather/forecast",
     SIGN_INS: "POST /api/sign-in, POST /api/sign-in/passkey",
     FEEDS: "GET /api/feed/{secret}.ics",
     CODES: "POST /api/invitation, POST /api/join",

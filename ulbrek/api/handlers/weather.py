@@ -1,18 +1,26 @@
 """The weather of the shop, and the hours of the coming week to pour in."""
 
+from collections.abc import AsyncIterator
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated
 from uuid import UUID
 
+import anyio.to_thread
 from fastapi import APIRouter, Depends, HTTPException, Query, Request
+from fastapi.responses import StreamingResponse
+from pydantic import BaseModel
 
 from ulbrek.api import tasks
+from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.handlers.common import Db, Long
 from ulbrek.api.services.weather import NoForecastError, Weathers
 from ulbrek.core.cure.inputs import ClockStyle
-from ulbrek.core.cure.window import PourStart
+from ulbrek.core.cure.window import PourStart, together
+from ulbrek.core.job.job import Job
 from ulbrek.core.kit.climate.conditions import HOUR, Conditions, Provenance
+from ulbrek.store.database import Database
+from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
 
@@ -39,6 +47,17 @@ class WeatherView:
 class WindowView:
     """Each hour of the coming week as a start."""
 
+    zone: str
+    clock: ClockStyle
+    foretold_at: datetime | None
+    starts: tuple[PourStart, ...]
+
+
+class WindowSoFar(BaseModel):
+    """The coming week for the first ``looked`` of ``of`` pours together."""
+
+    looked: int
+    of: int
     zone: str
     clock: ClockStyle
     foretold_at: datetime | None
@@ -77,11 +96,46 @@ def get_pour_window(
     db: Db, apart: Long, job: Annotated[list[UUID], Query(min_length=1, max_length=MOST_JOBS)]
 ) -> WindowView:
     """What each hour of the coming week would be like to pour some jobs in, one after another."""
-    with db.look() as records:
-        shop = records.shop()
-        jobs = [records.jobs(shop.id).get(one).job for one in dict.fromkeys(job)]
+    shop, jobs = _asked(db, job)
     starts = apart.run(tasks.windows, jobs, shop.shop, shop.known, datetime.now(UTC))
     return WindowView(shop.shop.hours.zone, shop.shop.hours.clock, shop.known.foretold_at, starts)
+
+
+@router.get(
+    "/pour-window/by-pour",
+    response_class=StreamingResponse,
+    responses={200: {"model": WindowSoFar, "content": {"application/x-ndjson": {}}}},
+)
+def tell_pour_window(
+    db: Db, apart: Long, job: Annotated[list[UUID], Query(min_length=1, max_length=MOST_JOBS)]
+) -> StreamingResponse:
+    """The same pour by pour, a line each: the week of those looked at so far. Whoever stops listening ends it."""
+    apart.refuse_if_busy()
+    shop, jobs = _asked(db, job)
+    now = datetime.now(UTC)
+    hours = shop.shop.hours
+
+    async def lines() -> AsyncIterator[str]:
+        so_far: tuple[PourStart, ...] | None = None
+        for looked, one in enumerate(jobs, 1):
+            try:
+                week = await anyio.to_thread.run_sync(apart.run, tasks.windows, [one], shop.shop, shop.known, now)
+            except (BusyError, TooLongError):
+                return  # whoever reads sees how many were looked at
+            so_far = together([so_far, week] if so_far else [week], hours, now)
+            told = WindowSoFar(
+                looked=looked, of=len(jobs), zone=hours.zone, clock=hours.clock, foretold_at=shop.known.foretold_at,
+                starts=so_far,
+            )  # fmt: skip
+            yield told.model_dump_json() + "\n"
+
+    return StreamingResponse(lines(), media_type="application/x-ndjson")
+
+
+def _asked(db: Database, jobs: list[UUID]) -> tuple[StoredShop, list[Job]]:
+    with db.look() as records:
+        shop = records.shop()
+        return shop, [records.jobs(shop.id).get(one).job for one in dict.fromkeys(jobs)]
 
 
 def _view(known: Conditions, weathers: Weathers) -> WeatherView:

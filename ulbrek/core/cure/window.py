@@ -1,7 +1,7 @@
 """The pour window: what each hour of the coming week would be like to start in."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Literal
 
@@ -101,15 +101,24 @@ def pour_window(jobs: Sequence[WindowBrief], hours: Hours, known: Conditions, no
         now: the moment it is asked for
     """
     first = (now + HOUR).replace(minute=0, second=0, microsecond=0)
-    found = [_start(jobs, hours, known, first + number * HOUR) for number in range(WEEK_H)]
+    week = [first + number * HOUR for number in range(WEEK_H)]
+    return together([[_start(job, hours, known, at) for at in week] for job in jobs], hours, now)
+
+
+def together(weeks: Sequence[Sequence[PourStart]], hours: Hours, now: datetime) -> tuple[PourStart, ...]:
+    """The weeks of some pours as one: of each hour what is said of the pour that it suits worst, and the best hours.
+
+    Args:
+        weeks: the same hours for each pour
+        hours: when somebody is there
+        now: the moment it is asked for
+    """
+    found = [
+        max(starts, key=lambda one: (GRADES.index(one.grade), len(one.whys), one.dries))
+        for starts in zip(*weeks, strict=True)
+    ]
     best = {at: place for place, at in enumerate(_best(found, hours, now), 1)}
-    return tuple(
-        PourStart(
-            one.at, one.grade, one.whys, best.get(one.at), one.known_by, one.dries, one.coldest_c, one.rain_mm,
-            one.covered_at, one.stripped_at,
-        )
-        for one in found
-    )  # fmt: skip
+    return tuple(replace(one, best=best.get(one.at)) for one in found)
 
 
 def _best(found: Sequence[PourStart], hours: Hours, now: datetime) -> list[datetime]:
@@ -135,14 +144,9 @@ def _rank(one: PourStart, hours: Hours, now: datetime) -> float:
     return GRADES.index(one.grade) + 0.25 * len(one.whys) + 0.3 * strain + _A_DAY_LATER * days + late
 
 
-def _start(jobs: Sequence[WindowBrief], hours: Hours, known: Conditions, at: datetime) -> PourStart:
+def _start(job: WindowBrief, hours: Hours, known: Conditions, at: datetime) -> PourStart:
     if is_quiet(at, hours):
         return PourStart(at, "closed", (Why("closed", "closed"),), None, "", 0.0, 0.0, 0.0, None, None)
-    judged = [_judged(job, hours, known, at) for job in jobs]
-    return max(judged, key=lambda one: (GRADES.index(one.grade), len(one.whys), one.dries))
-
-
-def _judged(job: WindowBrief, hours: Hours, known: Conditions, at: datetime) -> PourStart:
     inputs = job.inputs.model_copy(update={"poured_at": at})
     warmth = temperatures_of(inputs, job.poured, hours, known, FORESEEN_H)
     covered_h = warmth.shared.hour_at(job.age_of_cover_h)

@@ -26,6 +26,11 @@ class Capacity:
     bench_m2: float | None
     at_least: int = 1
 
+    @property
+    def at_most(self) -> int:
+        """How many people are there when all are."""
+        return len(self.people) or self.at_least
+
     def there(self, moment: datetime) -> int:
         """How many people are there at a moment, by their hours and the shop's."""
         if is_quiet(moment, self.hours):

@@ -38,6 +38,11 @@ def hands_short(at: Taken, there: int, capacity: Capacity, pours: Mapping[str, B
     Source: common practice
     """
     names = [pours[one].name for one in at.of]
+    remedy = "Pour it at another hour, or have more people there."
+    if len(names) > 1:
+        remedy = "Pour one of them at another hour, or have more people there."
+    elif at.amount > capacity.at_most:
+        remedy = "Have somebody else there, or plan it with fewer people mixing under Mix."
     known = (
         "Who is there goes by the people listed under Shop."
         if capacity.people
@@ -50,9 +55,7 @@ def hands_short(at: Taken, there: int, capacity: Capacity, pours: Mapping[str, B
             if len(names) > 1
             else "{who} needs {needed} people on {clock}, {there} there",
             reason="What is due then cannot wait. {known}",
-            remedy="Pour one of them at another hour, or have more people there."
-            if len(names) > 1
-            else "Pour it at another hour, or have more people there.",
+            remedy=remedy,
             field="/at",
             values={
                 "who": " and ".join(names), "needed": f"{at.amount:g}", "clock": said(at.at, capacity.hours),

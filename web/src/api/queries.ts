@@ -129,10 +129,10 @@ export const weatherQuery = queryOptions({
 });
 
 /** What each hour of the coming week would be like to pour a job in, as it stands at a revision. */
-export const pourWindowQuery = (ids: readonly string[], revision: number) =>
+export const pourWindowQuery = (id: string, revision: number) =>
   queryOptions({
-    queryKey: ["weather", "window", ...ids, revision],
-    queryFn: () => take(client.GET("/api/pour-window", { params: { query: { job: [...ids] } } })),
+    queryKey: ["weather", "window", id, revision],
+    queryFn: () => take(client.GET("/api/pour-window", { params: { query: { job: [id] } } })),
     staleTime: 300_000,
   });
 

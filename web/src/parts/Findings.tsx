@@ -27,7 +27,7 @@ export function Findings({ findings, onChange }: Props) {
   return (
     <ul className="space-y-5">
       {findings.map(({ finding }, index) => (
-        <li key={findingKey(finding)} className="flex gap-3" data-finding={finding.code}>
+        <li key={findingKey(finding, findings.slice(0, index))} className="flex gap-3" data-finding={finding.code}>
           <span className="pt-0.5">
             <SeverityMark severity={finding.severity} />
           </span>
@@ -67,9 +67,10 @@ export function Findings({ findings, onChange }: Props) {
   );
 }
 
-/** Two findings of one code on one field differ in what they name. */
-function findingKey(finding: Finding): string {
-  return JSON.stringify([finding.code, finding.field, finding.values]);
+/** A finding whose figures change stays the same element: a button that is being pressed is not made anew. */
+function findingKey({ code, field }: Finding, before: readonly JobFinding[]): string {
+  const alike = before.filter(({ finding }) => finding.code === code && finding.field === field);
+  return `${code} ${field} ${alike.length}`;
 }
 
 /** The fields that a change sets, by which it is known whatever its words. */

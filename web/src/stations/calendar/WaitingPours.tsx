@@ -1,6 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { pourWindowQuery } from "@/api/queries";
+import { useEffect, useRef, useState } from "react";
+import type { Schemas } from "@/api/client";
+import { listen } from "@/api/lines";
 import { dateAndClock, dayAndClock } from "@/units/time";
 import { LetterKey } from "../cure/LetterKey";
 import { WeekGrid } from "../cure/WeekGrid";
@@ -60,33 +60,76 @@ export function WaitingPours({ waiting, zone, chosen, onChoose, onPlan }: Props)
   );
 }
 
+/** The week of several pours, filled in pour by pour; whoever has seen enough stops it. */
 function Together({ some, onPlan }: { some: readonly Waiting[]; onPlan: (moves: Move[]) => void }) {
-  const { data: known, error } = useQuery(
-    pourWindowQuery(
-      some.map((one) => one.id),
-      0,
-    ),
-  );
+  const { known, looking, wrong, stop, again } = useWeekOf(some.map((one) => one.id));
   const [at, setAt] = useState<string | null>(null);
-  const best = known?.starts.find((one) => one.best === 1)?.at ?? null;
-  const start = at ?? best;
-  if (error) return <p role="alert">{error.message}</p>;
-  if (!known)
-    return <p className="mt-3">Looking at the week of {some.length === 1 ? "1 pour" : `${some.length} pours`} …</p>;
+  const looked = known?.looked ?? 0;
+  const seen = some.slice(0, looked);
+  const open = known?.starts.some((one) => one.at === at && one.grade !== "closed") ? at : null;
+  const start = open ?? known?.starts.find((one) => one.best === 1)?.at ?? null;
   return (
     <div className="mt-4 space-y-3">
-      <h3 className="font-semibold">Hours that suit {some.map((one) => one.name).join(", ")}</h3>
-      <WeekGrid starts={known.starts} zone={known.zone} at={start} onChoose={setAt} />
-      <LetterKey />
-      {start && (
-        <button
-          type="button"
-          className="button button-now"
-          onClick={() => onPlan(some.map(({ id, pour, name, was }) => ({ id, pour, name, was, at: start })))}
-        >
-          Plan {some.length === 1 ? "the pour" : `${some.length} pours`}: {dayAndClock(start, known.zone)}
-        </button>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2" role="status" data-looked={looked}>
+        {looking || looked < some.length ? (
+          <>
+            <p>
+              {looked} of {some.length} {some.length === 1 ? "pour" : "pours"} looked at{looking ? " …" : "."}
+            </p>
+            <progress max={some.length} value={looked} aria-label="Pours looked at" className="h-3 w-48" />
+            <button type="button" className="button" onClick={looking ? stop : again}>
+              {looking ? "Stop" : "Look at all again"}
+            </button>
+          </>
+        ) : null}
+      </div>
+      {wrong && <p role="alert">{wrong}</p>}
+      {known && (
+        <>
+          <h3 className="font-semibold">Hours that suit {seen.map((one) => one.name).join(", ")}</h3>
+          <WeekGrid starts={known.starts} zone={known.zone} at={start} onChoose={setAt} />
+          <LetterKey />
+          {start ? (
+            <button
+              type="button"
+              className="button button-now"
+              disabled={looking}
+              onClick={() => onPlan(seen.map(({ id, pour, name, was }) => ({ id, pour, name, was, at: start })))}
+            >
+              Plan {looked === 1 ? "the pour" : `${looked} pours`}: {dayAndClock(start, known.zone)}
+            </button>
+          ) : (
+            !looking && <p>No hour of this week suits them together.</p>
+          )}
+        </>
       )}
     </div>
   );
+}
+
+/** What is known of the week of some pours so far, and how it goes on. */
+function useWeekOf(ids: readonly string[]) {
+  const [known, setKnown] = useState<Schemas["WindowSoFar"] | null>(null);
+  const [looking, setLooking] = useState(true);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [round, setRound] = useState(0);
+  const control = useRef<AbortController | null>(null);
+  const asked = ids.map((id) => `job=${id}`).join("&");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new round asks the same again
+  useEffect(() => {
+    const mine = new AbortController();
+    control.current = mine;
+    setKnown(null);
+    setWrong(null);
+    setLooking(true);
+    listen<Schemas["WindowSoFar"]>(`/api/pour-window/by-pour?${asked}`, { signal: mine.signal }, setKnown)
+      .catch((error: unknown) => {
+        if (!mine.signal.aborted) setWrong(error instanceof Error ? error.message : String(error));
+      })
+      .finally(() => {
+        if (control.current === mine) setLooking(false);
+      });
+    return () => mine.abort();
+  }, [asked, round]);
+  return { known, looking, wrong, stop: () => control.current?.abort(), again: () => setRound(round + 1) };
 }

@@ -23,7 +23,7 @@ interface Props {
 export function PourWindow({ tools, onPlanned }: Props) {
   const editor = useJobEditor();
   const { kept } = editor;
-  const { data: known, error } = useQuery(pourWindowQuery([kept.id], kept.revision));
+  const { data: known, error } = useQuery(pourWindowQuery(kept.id, kept.revision));
   const [chosen, setChosen] = useState<string | null>(null);
   const best = known?.starts.filter((one) => one.best !== null).sort((a, b) => (a.best ?? 0) - (b.best ?? 0)) ?? [];
   const at = chosen ?? best[0]?.at ?? null;

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Plan, Schemas, Shop } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
+import { listen } from "@/api/lines";
 
 type Kind = Plan["cutting"]["kinds"][number];
 type Found = Schemas["CutFound"];
@@ -25,7 +26,9 @@ export function BetterCuts({ kind, shop }: { kind: Kind; shop: Shop | null }) {
     setWrong("");
     setLooking(true);
     try {
-      await listen({ job: editor.kept.job, shop, sheet: kind.sheet, seconds: SECONDS }, control.signal, setFound);
+      const asked = { job: editor.kept.job, shop, sheet: kind.sheet, seconds: SECONDS };
+      const sent = { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(asked) };
+      await listen("/api/cuts/search", { ...sent, signal: control.signal }, setFound);
     } catch (error) {
       if (!control.signal.aborted) setWrong(error instanceof Error ? error.message : String(error));
     } finally {
@@ -113,28 +116,4 @@ function figuresOf(kind: Kind): Figures {
 function inWords({ sheets, rest, settings }: Figures): string {
   const left = `largest offcut ${Math.round(rest * 100)} %`;
   return `${sheets} ${sheets === 1 ? "sheet" : "sheets"}, ${left}, ${settings} fence ${settings === 1 ? "setting" : "settings"}`;
-}
-
-/** Reads the answer line by line, as it comes. */
-async function listen(asked: unknown, signal: AbortSignal, tell: (found: Found) => void): Promise<void> {
-  const answer = await fetch("/api/cuts/search", {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(asked),
-    signal,
-  });
-  if (!answer.ok || !answer.body) throw new Error("The search could not start. Try again.");
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
-  let waiting = "";
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) return;
-    waiting += value;
-    const lines = waiting.split("\n");
-    waiting = lines.pop() ?? "";
-    const last = lines.filter(Boolean).at(-1);
-    if (!last) continue;
-    const found: Found = JSON.parse(last);
-    tell(found);
-  }
 }
