@@ -58,7 +58,15 @@ export function WeekGrid({ starts, zone, at, onChoose }: Props) {
         </thead>
         <tbody onKeyDown={onKeyDown}>
           {days.map((day) => (
-            <DayRow key={day.date} day={day} hours={hours} zone={zone} held={held?.at ?? null} onChoose={onChoose} />
+            <DayRow
+              key={day.date}
+              day={day}
+              hours={hours}
+              zone={zone}
+              held={held?.at ?? null}
+              chosen={at}
+              onChoose={onChoose}
+            />
           ))}
         </tbody>
       </table>
@@ -70,11 +78,13 @@ interface DayProps {
   day: Day;
   hours: readonly number[];
   zone: string;
+  /** The hour that the keys begin at. */
   held: string | null;
+  chosen: string | null;
   onChoose: (at: string) => void;
 }
 
-function DayRow({ day, hours, zone, held, onChoose }: DayProps) {
+function DayRow({ day, hours, zone, held, chosen, onChoose }: DayProps) {
   const { units } = usePreferences();
   const runs = runsOf(day.cells, units);
   const covered = new Set(day.cells.map((cell) => cell.hour));
@@ -91,7 +101,7 @@ function DayRow({ day, hours, zone, held, onChoose }: DayProps) {
       </th>
       {hours.map((hour) => {
         const run = begins.get(hour);
-        if (run) return <RunOfHours key={hour} run={run} held={held} onChoose={onChoose} name={name} />;
+        if (run) return <RunOfHours key={hour} run={run} held={held} chosen={chosen} onChoose={onChoose} name={name} />;
         return covered.has(hour) ? null : <td key={hour} className="closed-hour" />;
       })}
     </tr>
@@ -100,12 +110,14 @@ function DayRow({ day, hours, zone, held, onChoose }: DayProps) {
 
 interface RunProps {
   run: Run;
+  /** The hour that the keys begin at. */
   held: string | null;
+  chosen: string | null;
   onChoose: (at: string) => void;
   name: (cell: Cell) => string;
 }
 
-function RunOfHours({ run, held, onChoose, name }: RunProps) {
+function RunOfHours({ run, held, chosen, onChoose, name }: RunProps) {
   const [begin] = run.cells;
   if (!begin) return null;
   const { mark, fill } = GRADES[begin.grade];
@@ -132,10 +144,10 @@ function RunOfHours({ run, held, onChoose, name }: RunProps) {
             type="button"
             data-at={cell.at}
             aria-label={name(cell)}
-            aria-pressed={cell.at === held}
+            aria-pressed={cell.at === chosen}
             tabIndex={cell.at === held ? 0 : -1}
             className={`min-h-11 flex-1 border-line ${cell.best ? "outline-2 -outline-offset-2 outline-ink" : ""} ${
-              cell.at === held ? "outline-4 -outline-offset-4 outline-crayon" : ""
+              cell.at === chosen ? "outline-4 -outline-offset-4 outline-crayon" : ""
             }`}
             onClick={() => onChoose(cell.at)}
           />
