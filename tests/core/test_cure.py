@@ -36,7 +36,19 @@ def acts(shop: Shop = SHOP, **changed: Any) -> dict[str, Act]:
 
 def test_the_acts_of_a_top_cast_face_down_at_20_degrees() -> None:
     found = acts()
-    assert list(found) == ["bleed", "float", "cover", "strip", "turn", "carry", "moist", "install", "seal", "load"]
+    assert list(found) == [
+        "bleed",
+        "float",
+        "cover",
+        "strip",
+        "turn",
+        "carry",
+        "moist",
+        "install",
+        "seal",
+        "cured",
+        "load",
+    ]
     assert "trowel" in acts(piece={"cast": "face up"})
     # 3.5 of 24 MPa by ACI 209: 24 x 4 x 0.1458 / (1 - 0.85 x 0.1458) = 15.98 h after the latest final set, 8.0 h
     assert found["strip"].due_h == pytest.approx(15.98 + 8.0, abs=0.01)

@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from tests.core.finish_cases import FINISH_CASES, finished
 from tests.core.measure_cases import MEASURE_CASES
 from tests.core.mix_cases import MIX_CASES
 from tests.core.move_cases import MOVE_CASES
@@ -299,6 +300,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     **MEASURE_CASES,
     **MIX_CASES,
     **MOVE_CASES,
+    **FINISH_CASES,
     **STEEL_CASES,
     **WEATHER_CASES,
 }
@@ -337,11 +339,34 @@ def of_screws(*lengths_mm: float) -> Shop:
 
 
 HIGH_EARLY = Shop(mixes=(SHOP.mixes[0].model_copy(update={"gain": "rapid"}), *SHOP.mixes[1:]))
+
+
+def of_grinders(**one: Any) -> Shop:
+    return Shop.model_validate({"grinders": [{"id": "grinder", "name": "Grinder", **one}]})
+
+
+def of_pads(*grits: int) -> Shop:
+    return Shop.model_validate({"pads": [{"id": f"pad-{one}", "name": f"Pad {one}", "grit": one} for one in grits]})
+
+
+def of_sealers(**one: Any) -> Shop:
+    return Shop.model_validate({"sealers": [{"id": "penetrating", "name": "Sealer", **one}]})
+
+
 SHOPS = {
     "cools-too-fast": (COLD_BLOCK, HIGH_EARLY, SHOP),
     "shop-figure-high": (top(), Shop(one_person_lifts_kg=25.5), Shop(one_person_lifts_kg=25)),
     "density-not-believed": (top(), of_bags(75.0), of_bags(12.7)),
     "stake-screw-comes-through": (top(form=GROUND, piece={"cast": "face up"}), of_screws(40, 55), of_screws(40, 52)),
+    "dry-grinding": (finished(look="cream-honed"), of_grinders(wet=False), of_grinders(wet=False, extraction=True)),
+    "no-such-pad": (finished(look="cream-honed"), of_pads(200), of_pads(200, 400)),
+    "no-void-filler": (finished(voids="filled with slurry"), Shop(slurries=()), SHOP),
+    "not-for-food": (finished(food=True), SHOP, of_sealers(food_safe=True)),
+    "yellows-outdoors": (
+        finished(steel={"exposure": "outdoors"}),
+        of_sealers(family="epoxy"),
+        of_sealers(family="polyaspartic"),
+    ),
     "no-such-person": (WITH_THEM, Shop(people=THEM[:1]), Shop(people=THEM)),
     "away-at-the-pour": (WITH_THEM, Shop(people=(THEM[0], LATE)), Shop(people=THEM)),
 }

@@ -3,7 +3,7 @@
 import json
 import math
 from datetime import UTC, datetime
-from typing import Any
+from typing import Any, get_args
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -12,6 +12,7 @@ from pydantic import TypeAdapter
 
 from tests.jobs import DEMO_FILES, opening, top
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.finish.inputs import Look, Sheen
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.figures import figures_in
@@ -158,7 +159,21 @@ JOBS = st.fixed_dictionaries(
                 "temperature_c": st.floats(-20, 45),
                 "strength_by": st.sampled_from(("ACI 209", "EN 1992")),
                 "maturity": st.sampled_from(("Arrhenius", "Nurse-Saul")),
-                "sealer": st.sampled_from(("penetrating", "film", "none")),
+            }
+        ),
+        "finish": st.fixed_dictionaries(
+            {
+                "look": st.sampled_from(get_args(Look)),
+                "sheen": st.sampled_from(get_args(Sheen)),
+                "grits": st.lists(st.integers(16, 3000), max_size=5, unique=True),
+                "voids": st.sampled_from(("left open", "filled with slurry")),
+                "grind_when": st.sampled_from(("hard", "green")),
+                "sealer": st.sampled_from(("penetrating", "film", "oil", "wax", None)),
+                "thin_pct": st.floats(0, 200),
+                "coats": st.one_of(st.none(), st.integers(1, 8)),
+                "seal_after_d": st.one_of(st.none(), st.floats(0, 365)),
+                "food": st.booleans(),
+                "hot": st.booleans(),
             }
         ),
     }

@@ -19,6 +19,7 @@ ROOMS = {
     "Mix": ("mix",),
     "Cure": ("cure", "kit.clock", "kit.climate"),
     "Move": ("handling", "kit.lifting"),
+    "Finish": ("finish",),
     "Calendar": ("days",),
     "Log": ("records",),
 }

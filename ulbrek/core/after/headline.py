@@ -6,6 +6,7 @@ from datetime import datetime
 import shapely
 
 from ulbrek.core.base.finding import Severity
+from ulbrek.core.finish.inputs import Look
 from ulbrek.core.job.job import Job
 from ulbrek.core.measure.features.base import Role
 from ulbrek.core.measure.result import MeasureResult, Path, PlacedFeature
@@ -38,7 +39,7 @@ class PieceHeadline:
 
 _SEEN = 1 / 250  # of its size, what can be told apart on a thumbnail
 _FEW = 8  # corners that are not worth fewer
-WAITED_FOR = frozenset({"strip", "turn", "carry", "seal"})
+WAITED_FOR = frozenset({"strip", "turn", "carry", "grind", "hone", "seal"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,10 +56,12 @@ class ActHeadline:
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
-    ``stays`` says that it stays where it is cast. ``lengths`` are of lumber that sides are sawn from.
+    ``stays`` says that it stays where it is cast. ``lengths`` are of lumber that sides are sawn from. ``look`` is that
+    of its first piece, ``finish_h`` the hours of work that the finish of all castings takes.
 
-    ``first_act`` is the first of stripping, turning, carrying and sealing that is not done; ``cures`` says whether
-    it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not by bags.
+    ``first_act`` is the first of stripping, turning, carrying, grinding and sealing that is not done; ``cures`` says
+    whether it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not
+    by bags.
     """
 
     name: str
@@ -79,6 +82,9 @@ class Headline:
     steel_school: str
     bars: int
     meshed: bool
+    look: Look
+    finish_h: float
+    sealed: bool
     zone: str
     cures: bool
     first_act: ActHeadline | None
@@ -126,6 +132,9 @@ def headline(job: Job, plan: Plan) -> Headline:
             for piece in plan.pieces
         ),
         meshed=any(piece.steel.mesh for piece in plan.pieces),
+        look=plan.pieces[0].finish.look,
+        finish_h=plan.finish.hours.value if plan.finish.hours else 0.0,
+        sealed=plan.finish.sealer is not None,
         zone=plan.cure.zone,
         cures=bool(plan.cure.acts),
         first_act=next(

@@ -17,6 +17,8 @@ class ActNeed:
         frees: whether it takes away the form that holds it: ordinary concrete stays in that for some hours
         care: the caution that belongs to it
         is_state: whether it is something that comes by itself, not something to be done
+        after: acts that are done before it
+        after_h: how long after the last of them it is done at the earliest [h]
     """
 
     id: str
@@ -26,3 +28,22 @@ class ActNeed:
     frees: bool = False
     care: str = ""
     is_state: bool = False
+    after: tuple[str, ...] = ()
+    after_h: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class SealNeed:
+    """When a face may be sealed.
+
+    Attributes:
+        age_days: the youngest ordinary concrete that takes the sealer [d]
+        age_sulfo_days: the same of calcium sulfoaluminate [d]
+        film: whether it keeps moisture in
+        after_d: an own day [d after the pour]; None for as soon as it is ready
+    """
+
+    age_days: float
+    age_sulfo_days: float
+    film: bool
+    after_d: float | None = None

@@ -198,7 +198,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
             Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
     yield from (("foam and supplies", take) for take in _protecting(job, planned))
-    yield from (("finish", take) for take in _finish(job, shop, planned))
+    yield from (("finish", take) for take in _finish(shop, planned))
 
 
 def _protecting(job: Job, planned: Plan) -> Iterator[Take]:
@@ -243,29 +243,17 @@ def _ready(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]
             yield former.name, ceil(wanted / each), former.id
 
 
-def _finish(job: Job, shop: Shop, planned: Plan) -> Iterator[Take]:
-    """What the exposed faces take: sealer coat by coat, and a filler where they are packed and full of voids."""
-    face_m2 = sum(one.measure.show_area.value * one.count for one in planned.pieces)
-    sealer = next((one for one in shop.sealers if one.kind == job.cure.sealer), None)
-    if sealer and face_m2:
-        litres = sealer_litres(face_m2, sealer.coats, sealer.coverage_m2_per_l)
-        yield Take("supply", sealer.id, sealer.name, round(litres, 2), "water", pack=sealer.pack_l)
+def _finish(shop: Shop, planned: Plan) -> Iterator[Take]:
+    """What the finish takes: sealer, filler for the voids, and pads."""
+    finish = planned.finish
+    sealer = next((one for one in shop.sealers if one.id == finish.sealer), None)
+    if sealer and finish.sealer_l:
+        yield Take("supply", sealer.id, sealer.name, round(finish.sealer_l.value, 2), "water", pack=sealer.pack_l)
     filler = next(iter(shop.slurries), None)
-    if filler and job.mix.work == "packed" and face_m2:
-        yield Take("supply", filler.id, filler.name, round(face_m2 * filler.kg_m2, 2), "kg", pack=filler.pack_kg)
-
-
-def sealer_litres(face_m2: float, coats: int, coverage_m2_per_l: float) -> float:
-    """Sealer for some faces [l].
-
-    Args:
-        face_m2: of them together
-        coats: how often each is coated
-        coverage_m2_per_l: how far a litre goes in one coat
-
-    Source: common practice, the maker's coverage ruling
-    """
-    return face_m2 * coats / coverage_m2_per_l
+    if filler and finish.filler:
+        yield Take("supply", filler.id, filler.name, round(finish.filler.value, 2), "kg", pack=filler.pack_kg)
+    for pads in finish.pads:
+        yield Take("supply", pads.have or f"grit-{pads.grit}", pads.name, pads.count, "pads")
 
 
 def _foam_mm2(piece: PiecePlan) -> float:
@@ -315,6 +303,6 @@ def _own_prices(shop: Shop) -> dict[str, float]:
         *((f"bar/{one.id}", one.price) for one in shop.bars),
         *((f"mesh/{one.id}", one.price) for one in shop.meshes),
         *((f"hardware/{one.id}", one.price) for one in shop.screws),
-        *((f"supply/{one.id}", one.price) for one in (*used_up, *shop.formers)),
+        *((f"supply/{one.id}", one.price) for one in (*used_up, *shop.formers, *shop.pads)),
     ]
     return {key: price for key, price in priced if price is not None}

@@ -15,7 +15,6 @@ from ulbrek.core.materials.protections import ProtectionId
 
 FIRST_YEAR, LAST_YEAR = 2000, 2199
 Moist = Literal["ACI 308", "EN 13670 class 2", "EN 13670 class 3"]
-Sealer = Literal["penetrating", "film", "none"]
 Place = Literal["heated room", "unheated room", "under a roof", "open yard"]
 WeatherFrom = Literal["forecast", "typed day"]
 Sky = Literal["clear", "broken cloud", "overcast"]
@@ -119,7 +118,6 @@ class CureInputs(Document):
     strength_by: Annotated[Standard, label("Strength model")] = "ACI 209"
     maturity: Annotated[Maturity, label("Maturity model")] = "Arrhenius"
     moist: Annotated[Moist, label("Moist curing")] = "ACI 308"
-    sealer: Annotated[Sealer, label("Sealer")] = "penetrating"
 
     @model_validator(mode="after")
     def _warmer_by_day(self) -> "CureInputs":

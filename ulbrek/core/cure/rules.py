@@ -168,6 +168,21 @@ def later(one_h: float, other_h: float) -> float:
 
 
 @rule(unit="h")
+def after_wait(done_h: float, wait_h: float) -> float:
+    """Earliest after the act before
+
+    Args:
+        done_h: when the act before it is done, or likely will be
+        wait_h: how long after that
+
+    Formula: done_h + wait_h
+
+    Source: arithmetic
+    """
+    return done_h + wait_h
+
+
+@rule(unit="h")
 def moist_for(days: float, cold_h: float) -> float:
     """Moist curing until
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
-from ulbrek.core.base.act import ActNeed
+from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.cure import checks, rules
 from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of
@@ -68,11 +68,8 @@ FINISHING = (
         "As soon as it is finished: laid on a back, tented over a show face.",
     ),
 )  # fmt: skip
-SEAL_DAYS = {"penetrating": 7.0, "film": 28.0}  # Source: common practice.
-SEAL_DAYS_SULFO = {"penetrating": 1.0, "film": 7.0}  # Source: common practice.
 LONGEST_H = 60 * 24.0  # what takes longer than this at its temperature has no hour
 SHEET_TEST_H = 24.0
-SEAL_CARE = "Air the room; gloves and glasses. Read the sealer's own sheet."
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,6 +88,8 @@ class CureBrief:
         bodies: the castings, as far as their heat goes
         dry_kg: dry materials of a bag [kg]
         water_kg: water for a bag [kg]
+        finish: the acts of its finish, each after those before it
+        seal: when it may be sealed; None where it is left bare
     """
 
     mix: Mix
@@ -104,6 +103,8 @@ class CureBrief:
     bodies: tuple[Body, ...] = ()
     dry_kg: float = 25.0
     water_kg: float = 3.0
+    finish: tuple[ActNeed, ...] = ()
+    seal: SealNeed | None = None
 
     @property
     def temperatures(self) -> tuple[Temperature, ...]:
@@ -204,13 +205,16 @@ class _Clock:
             need = ActNeed("wet", "Wet it for an hour", f"A dull haze comes over it. {care}")
             yield self._act(need, None, self.set_at("final", self.mix.final_set_h), waits=False)
         latest: dict[str, Figure] = {}
+        done: dict[str, float] = {}
         for piece, need in self.poured.needs:
             when = self._when(piece, need)
             if piece in latest:
                 when = work(rules.later, f"{piece}/{need.id} in turn", one_h=when, other_h=latest[piece])
             latest[piece] = when
-            yield self._act(need, piece, when)
-        yield from self._later_on()
+            lifted = self._act(need, piece, when)
+            done[need.id] = max(done.get(need.id, 0.0), self._done_h(lifted))
+            yield lifted
+        yield from self._later_on(done)
 
     def turns(self, acts: Sequence[Act]) -> Iterator[TurnAt]:
         """When each pour may begin: as soon as the forms of the one before are off."""
@@ -224,7 +228,7 @@ class _Clock:
                 begun = next_morning(begun, self.hours) if is_quiet(begun, self.hours) else begun
             yield TurnAt(turn * (free_h or 0.0), begun)
 
-    def _later_on(self) -> Iterator[Act]:
+    def _later_on(self, done: dict[str, float]) -> Iterator[Act]:
         usable = self._by_share("install", 0.7)
         if self.sulfo:
             moist = work(rules.moist_after_set, set_h=self.set_at("final", self.mix.final_set_h), wet_h=WET_H)
@@ -240,20 +244,48 @@ class _Clock:
             None,
             usable,
         )
-        days = (SEAL_DAYS_SULFO if self.sulfo else SEAL_DAYS).get(self.inputs.sealer)
-        if days is not None:
-            age = self._hour("seal age", work(rules.age_of_days, "seal", days=days))
-            ready = work(rules.later, "seal", one_h=age, other_h=moist)
-            self.dry = self._dry(moist)
-            if self.dry is not None and self.inputs.sealer == "film":
-                ready = work(rules.later, "seal dry", one_h=ready, other_h=self.dry)
-            seal = work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
-            test = "A taped plastic sheet shows no moisture after 16 to 24 h."
-            yield self._act(ActNeed("seal", "Seal", test, care=SEAL_CARE), None, seal)
+        self.dry = self._dry(moist)
+        for need in self.poured.finish:
+            act = self._act(need, None, self._finished(need, moist, done))
+            done[need.id] = self._done_h(act)
+            yield act
         full = self._by_share("load", 1.0)
         yield self._act(
             ActNeed("load", "Full use", "28-day strength. Vehicles, vices, people.", is_state=True), None, full
         )
+
+    def _finished(self, need: ActNeed, moist: Figure, done: dict[str, float]) -> Figure:
+        """The hour of an act of the finish: after those before it, with its strength; sealed once it is dry."""
+        found = [self._sealed(moist)] if need.id == "seal" else []
+        if need.strength is not None:
+            share = work(rules.share_of_strength, need.id, strength_mpa=need.strength, strength_28_mpa=self.strength_28)
+            found.append(self._by_share(need.id, share))
+        before = [done[one] for one in need.after if one in done]
+        if before:
+            found.append(work(rules.after_wait, need.id, done_h=round(max(before), 3), wait_h=need.after_h))
+        if not found:
+            found.append(self.set_at("final", self.mix.final_set_h))
+        when = found[0]
+        for number, other in enumerate(found[1:]):
+            when = work(rules.later, f"{need.id} in turn {number}", one_h=when, other_h=other)
+        return when
+
+    def _sealed(self, moist: Figure) -> Figure:
+        """When it may be sealed: old enough, no longer kept moist, under a film dry, and tested with a sheet."""
+        seal = self.poured.seal
+        assert seal is not None  # noqa: S101 - else nothing is sealed
+        own = work(rules.age_of_days, "seal own", days=seal.after_d) if seal.after_d is not None else None
+        age = self._hour("seal age", work(rules.age_of_days, "seal",
+            days=seal.age_sulfo_days if self.sulfo else seal.age_days))  # fmt: skip
+        ready = work(rules.later, "seal", one_h=age, other_h=moist)
+        if self.dry is not None and seal.film:
+            ready = work(rules.later, "seal dry", one_h=ready, other_h=self.dry)
+        return own or work(rules.after_sheet_test, ready_h=ready, test_h=SHEET_TEST_H)
+
+    def _done_h(self, act: Act) -> float:
+        """When an act is done, or likely will be [h]."""
+        begun = self.inputs.poured_at
+        return act.due_h if act.done_at is None or begun is None else (act.done_at - begun).total_seconds() / 3600
 
     def _dry(self, moist: Figure) -> Figure | None:
         """When it is dry inside; None where it is not sealed, or uses its water up itself."""
@@ -262,7 +294,7 @@ class _Clock:
              for faces in (1 if body.on_ground else 2,)),
             default=None,
         )  # fmt: skip
-        if self.inputs.sealer == "none" or self.sulfo or slowest is None:
+        if self.poured.seal is None or self.sulfo or slowest is None:
             return None
         _, thickness, faces = slowest
         return work(rules.dry_through, moist_h=moist, thickness_mm=round(thickness, 1), faces=float(faces))

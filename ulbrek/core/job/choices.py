@@ -11,6 +11,7 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
+from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
@@ -44,12 +45,14 @@ class Choices:
     set_shift: Figure | None
     packs_kg: Mapping[str, float]
     container: Container
+    sealer: SealerCoat | None
     fibred: bool
     plasticised: bool
     glass_fibred: bool
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
+    finish_findings: tuple[Finding, ...]
     lost_findings: tuple[Finding, ...]
 
     @property
@@ -61,7 +64,8 @@ class Choices:
 _SHELVES = {
     "sheet": "sheets", "base_sheet": "sheets", "liner": "liners", "lumber": "lumber", "foam": "foams",
     "mesh": "meshes", "bar": "bars",
-    "mix": "bagged mixes", "bag": "bag sizes", "container": "mixing vessels",
+    "mix": "bagged mixes", "bag": "bag sizes", "container": "mixing vessels", "sealer": "sealers",
+    "machine": "grinders",
 }  # fmt: skip
 
 
@@ -95,13 +99,23 @@ def choose(job: Job, shop: Shop) -> Choices:
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
+    sealer, no_sealer = _sealed(job, shop)
+    machine = job.finish.machine
+    no_machine = _find("/finish/machine", machine, shop.grinders)[1] if shop.grinders else []
     return Choices(
         sheet, base, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
-        {one.id: one.pack_kg for one in shop.ingredients}, container,
+        {one.id: one.pack_kg for one in shop.ingredients}, container, sealer,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
         (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
-        (*no_mix, *no_size, *no_container), tuple(no_such_piece(job)),
+        (*no_mix, *no_size, *no_container), (*no_sealer, *no_machine), tuple(no_such_piece(job)),
     )  # fmt: skip
+
+
+def _sealed(job: Job, shop: Shop) -> tuple[SealerCoat | None, list[Finding]]:
+    """What a job is sealed with; None where it is left bare, or the shop has no sealer at all."""
+    if job.finish.sealer is None or not shop.sealers:
+        return None, []
+    return _find("/finish/sealer", job.finish.sealer, shop.sealers)
 
 
 def _doses(job: Job, shop: Shop, kind: str) -> bool:
@@ -216,6 +230,8 @@ def no_such_piece(job: Job) -> list[Finding]:
          lambda lost: {key: school for key, school in job.steel.by_piece.items() if key not in lost}),
         ("/steel/by_hand", "bars moved by hand", {one.piece: one.piece for one in job.steel.by_hand},
          lambda lost: [one.model_dump() for one in job.steel.by_hand if one.piece not in lost]),
+        ("/finish/by_piece", "how it is finished", {key: key for key in job.finish.by_piece},
+         job.finish.without),
         ("/form/as_cut", "how its boards were cut", {key: key.split(".", 1)[0] for key in job.form.as_cut},
          lambda lost: {key: cut.model_dump() for key, cut in job.form.as_cut.items() if key not in lost}),
     )  # fmt: skip

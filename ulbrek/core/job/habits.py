@@ -1,11 +1,14 @@
 """What this shop usually does at each station: a new job begins with it."""
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
+
+from pydantic import model_validator
 
 from ulbrek.core.base.document import Document, patch_of
 from ulbrek.core.cure.inputs import CureInputs
+from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.handling.inputs import HandlingInputs
-from ulbrek.core.job.job import Job
+from ulbrek.core.job.job import Job, sealer_moved
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.steel.inputs import SteelInputs
 
@@ -23,6 +26,9 @@ if TYPE_CHECKING:
     class MoveHabits(Document):
         """How this shop usually moves its castings."""
 
+    class FinishHabits(Document):
+        """How this shop usually finishes."""
+
 else:
     SteelHabits = patch_of(
         SteelInputs, Document, "school", "held", "fill_share", "exposure", "edge_distance", "spacing", "standard",
@@ -33,10 +39,14 @@ else:
         "minutes_placing", named=f"{__name__}:MixHabits",
     )  # fmt: skip
     CureHabits = patch_of(
-        CureInputs, Document, "temperature_c", "strength_by", "maturity", "moist", "sealer",
+        CureInputs, Document, "temperature_c", "strength_by", "maturity", "moist",
         named=f"{__name__}:CureHabits",
     )  # fmt: skip
     MoveHabits = patch_of(HandlingInputs, Document, "people", "carry", named=f"{__name__}:MoveHabits")
+    FinishHabits = patch_of(
+        FinishInputs, Document, "look", "sheen", "grind_when", "machine", "voids", "arrises", "sealer", "sealed_faces",
+        named=f"{__name__}:FinishHabits",
+    )  # fmt: skip
 
 
 class Habits(Document):
@@ -46,6 +56,13 @@ class Habits(Document):
     mix: MixHabits = MixHabits()
     cure: CureHabits = CureHabits()
     move: MoveHabits = MoveHabits()
+    finish: FinishHabits = FinishHabits()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _sealer_of_cure(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        """Habits from before Finish: Cure said what sealed it."""
+        return sealer_moved(told)
 
 
 def begun(job: Job, habits: Habits) -> Job:
@@ -57,7 +74,7 @@ def begun(job: Job, habits: Habits) -> Job:
     """
     said = {
         "steel": (job.steel, habits.steel), "mix": (job.mix, habits.mix), "cure": (job.cure, habits.cure),
-        "handling": (job.handling, habits.move),
+        "handling": (job.handling, habits.move), "finish": (job.finish, habits.finish),
     }  # fmt: skip
     return job.model_copy(
         update={

@@ -12,8 +12,9 @@ from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Mix
+from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.materials.supplies import ReadyFormer, ReleaseAgent, Screws, Sealant, SealerCoat, Slurry, Tape
+from ulbrek.core.materials.supplies import ReadyFormer, ReleaseAgent, Screws, Sealant, Slurry, Tape
 from ulbrek.core.materials.tools import Carrier, Grinder, Pad, Saw, Vibrator
 
 Part = Literal["Mix", "Form", "Steel", "Finish", "Tools"]

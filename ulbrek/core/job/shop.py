@@ -42,13 +42,13 @@ from ulbrek.core.materials.catalogue import (
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Mix
+from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.materials.supplies import (
     ReadyFormer,
     ReleaseAgent,
     Screws,
     Sealant,
-    SealerCoat,
     Slurry,
     Supplies,
     Tape,

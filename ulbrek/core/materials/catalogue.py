@@ -9,8 +9,9 @@ from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import BagSize, Mix
+from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
-from ulbrek.core.materials.supplies import ReadyFormer, ReleaseAgent, Screws, Sealant, SealerCoat, Slurry, Tape
+from ulbrek.core.materials.supplies import ReadyFormer, ReleaseAgent, Screws, Sealant, Slurry, Tape
 from ulbrek.core.materials.tools import Grinder, Pad, Saw, Vibrator
 
 ORDINARY_MIX = Mix(
@@ -283,10 +284,21 @@ FORMERS = (
     ReadyFormer(id="tin-75", name="Tin 75 mm (3 in)", length_mm=75.0, depth_mm=110.0, source=_USUAL),
 )
 SEALERS = (
-    SealerCoat(id="penetrating", name="Penetrating sealer", kind="penetrating", coverage_m2_per_l=8.0, source=_USUAL),
-    SealerCoat(id="film", name="Film sealer", kind="film", coverage_m2_per_l=10.0, coats=3, source=_USUAL),
-)
-SLURRIES = (Slurry(id="slurry", name="Void filler, cement and fine sand", kg_m2=1.0, source=_USUAL),)
+    SealerCoat(id="penetrating", name="Penetrating sealer", coverage_m2_per_l=8.0, source=_USUAL),
+    SealerCoat(
+        id="film", name="Film sealer, two-part urethane", family="two-part urethane in water", coverage_m2_per_l=10.0,
+        coats=3, part_a=4.0, part_b=1.0, source=_USUAL,
+    ),
+    SealerCoat(id="oil", name="Drying oil", family="drying oil", coverage_m2_per_l=11.0, coats=4, source=_USUAL),
+    SealerCoat(id="wax", name="Paste wax for stone", family="wax", coverage_m2_per_l=30.0, coats=2, source=_USUAL),
+    SealerCoat(
+        id="densifier", name="Lithium densifier", family="silicate densifier", coverage_m2_per_l=7.0, source=_USUAL
+    ),
+    SealerCoat(
+        id="silane", name="Water repellent, silane", family="silane or siloxane", coverage_m2_per_l=5.5, source=_USUAL
+    ),
+)  # fmt: skip
+SLURRIES = (Slurry(id="slurry", name="Void filler, cement and fine sand", source=_USUAL),)
 
 SAWS = (
     Saw(id="table-saw", name="Table saw", kind="table saw", kerf_mm=3.0, source=_USUAL),
@@ -295,7 +307,13 @@ SAWS = (
 )
 VIBRATORS = (Vibrator(id="sander", name="Orbital sander on the form", source=_USUAL),)
 GRINDERS = (Grinder(id="polisher", name="Wet polisher 125 mm (5 in)", source=_USUAL),)
-PADS = tuple(
-    Pad(id=f"pad-{grit}", name=f"Diamond pad {grit}", grit=grit, source=_USUAL)
-    for grit in (50, 100, 200, 400, 800, 1500, 3000)
+PADS = (
+    *(
+        Pad(id=f"metal-{grit}", name=f"Metal-bond disc {grit}", grit=grit, bond="metal", source=_USUAL)
+        for grit in (30, 60, 120)
+    ),
+    *(
+        Pad(id=f"pad-{grit}", name=f"Diamond pad {grit}", grit=grit, source=_USUAL)
+        for grit in (50, 100, 200, 400, 800, 1500, 3000)
+    ),
 )

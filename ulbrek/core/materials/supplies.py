@@ -3,9 +3,9 @@
 Where several of a kind are kept, the first is planned with.
 """
 
-from typing import Annotated, Literal, NamedTuple
+from typing import Annotated, Any, Literal, NamedTuple
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
@@ -99,33 +99,25 @@ class ReadyFormer(Document):
     source: Source = ""
 
 
-class SealerCoat(Document):
-    """What protects the finished face."""
-
-    id: Id
-    name: Annotated[Words, label("Name")]
-    kind: Annotated[Literal["penetrating", "film"], label("Type")] = "penetrating"
-    coverage_m2_per_l: Annotated[Coverage, label("Coverage of a coat", unit="m2/l")] = 8.0
-    coats: Annotated[int, Field(ge=1, le=8), label("Coats")] = 2
-    pack_l: Annotated[Pack, label("Pack", unit="l")] = 1.0
-    food_safe: Annotated[bool, label("Maker says it is for food")] = False
-    price: Cost = None
-    source: Source = ""
-
-
 class Slurry(Document):
     """Fine paste that is worked into the voids of a face."""
 
     id: Id
     name: Annotated[Words, label("Name")]
     pack_kg: Annotated[float, Field(ge=0.1, le=1000, allow_inf_nan=False), label("Pack", unit="kg")] = 5.0
-    kg_m2: Annotated[
+    water_share: Annotated[
         float,
-        Field(ge=0.05, le=20, allow_inf_nan=False),
-        label("Needed for a face", unit="kg/m2", hint="dry, for a packed face"),
-    ] = 1.0
+        Field(ge=0.2, le=0.6, allow_inf_nan=False),
+        label("Water to cement", hint="by mass; over 0.40 it shrinks and powders"),
+    ] = 0.35
     price: Cost = None
     source: Source = ""
+
+    @model_validator(mode="before")
+    @classmethod
+    def _by_the_voids(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        """A filler from before what a face takes was reckoned from its voids."""
+        return {name: value for name, value in told.items() if name != "kg_m2"} if isinstance(told, dict) else told
 
 
 class Supplies(NamedTuple):

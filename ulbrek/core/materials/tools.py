@@ -76,11 +76,12 @@ class Grinder(Document):
     name: Annotated[Words, label("Name")]
     disc_mm: Annotated[float, Field(ge=50, le=600, allow_inf_nan=False), label("Disc", unit="mm")] = 125.0
     wet: Annotated[bool, label("Runs wet")] = True
+    extraction: Annotated[bool, label("Shroud and extraction", hint="an M or H class vacuum on its guard")] = False
     rate_m2_h: Annotated[
-        float,
+        float | None,
         Field(ge=0.05, le=50, allow_inf_nan=False),
-        label("Rate a step", unit="m2/h", hint="face done in an hour, one grit"),
-    ] = 1.5
+        label("Own rate a step", none="by grit and disc", unit="m2/h", hint="face done in an hour, one grit"),
+    ] = None
     source: Source = ""
 
 
@@ -90,6 +91,7 @@ class Pad(Document):
     id: Id
     name: Annotated[Words, label("Name")]
     grit: Annotated[int, Field(ge=16, le=20_000), label("Grit")]
+    bond: Annotated[Literal["resin", "metal"], label("Bond")] = "resin"
     life_m2: Annotated[
         float | None, Field(ge=0.1, le=1000, allow_inf_nan=False), label("Life", none="not known", unit="m2")
     ] = None

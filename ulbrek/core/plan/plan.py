@@ -13,6 +13,7 @@ from ulbrek.core.cure.station import CureBrief, window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
 from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, MOST_OF_A_WALL, Body, way_out_mm
 from ulbrek.core.cure.window import PourStart, pour_window
+from ulbrek.core.finish.result import FinishJob
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
@@ -41,8 +42,10 @@ from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.so_far import dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
+from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
+from ulbrek.core.plan.nodes.finish import FinishedPiece, FinishJobNode, FinishNode
 from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, WorkedForm
 from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
@@ -83,6 +86,12 @@ class PieceNodes(NamedTuple):
     form: Worked[FormResult]
     steel: Worked[SteelResult]
     handling: Worked[HandlingResult]
+    finish: FinishedPiece
+
+    @property
+    def worked(self) -> tuple[Worked[object], ...]:
+        """Its nodes."""
+        return self.measure, self.form, self.steel, self.handling, self.finish.made
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,6 +103,7 @@ class _OfJob:
     steel_cutting: Worked[SteelCutting]
     joined: Worked[JoinedResult]
     mix: Worked[MixResult]
+    finish: Worked[FinishJob]
     cure: Worked[CureResult]
 
 
@@ -115,6 +125,7 @@ class _Planning:
         self.chosen = replace(chosen, mix=chosen.mix.weakened(self.left.value / 100))
         self.habits = shop.form_habits_of(job.form)
         self.crew = crew_of(job, shop)
+        self._finish_shop = finish_shop(job.finish, shop, chosen.sealer)
 
     def plan(self) -> Plan:
         pieces_of_job = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
@@ -122,21 +133,21 @@ class _Planning:
         pieces = tuple(
             PiecePlan(
                 piece.id, piece.name, piece.count, one.measure.result, one.form.result, one.steel.result,
-                one.handling.result,
+                one.handling.result, one.finish.made.result,
             )
             for piece, one in zip(self.job.pieces, pieces_of_job, strict=True)
         )  # fmt: skip
         by_job: Sequence[Worked[object]] = (
-            of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.cure,
+            of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.finish, of_job.cure,
         )  # fmt: skip
-        nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one), *by_job]
+        nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one.worked), *by_job]
         found = sorted(
             findings_of(self.job, pieces, of_job, self.chosen, self.crew),
             key=lambda one: SEVERITIES.index(one.finding.severity),
         )
         return Plan(
             RULE_VERSION, pieces, of_job.site.result, of_job.cutting.result, of_job.steel_cutting.result,
-            of_job.joined.result, of_job.mix.result, of_job.cure.result, tuple(found),
+            of_job.joined.result, of_job.mix.result, of_job.cure.result, of_job.finish.result, tuple(found),
             workings(figure for node in nodes for figure in node.shown),
         )  # fmt: skip
 
@@ -161,7 +172,8 @@ class _Planning:
                 mix.strength_28_least_mpa, there,
             )
         )  # fmt: skip
-        return PieceNodes(measured, formed, steel, self._lift(piece, measured.result, formed.result, steel, there))
+        lifted = self._lift(piece, measured.result, formed.result, steel, there)
+        return PieceNodes(measured, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result))
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
         chosen, filled = self.chosen, self.filled
@@ -212,6 +224,21 @@ class _Planning:
             )
         )  # fmt: skip
 
+    def _finish(self, index: int, piece: Piece, measured: MeasureResult, steel: SteelResult) -> FinishedPiece:
+        job, finish = self.job, self.job.finish
+        own = {key: look for key, look in finish.by_piece.items() if key == piece.id}
+        stack = steel.stack
+        where = PieceWhere(
+            (job.mix.feel or self.chosen.mix.feel) == "packed", self._cast_there(piece),
+            job.steel.exposure != "indoors",
+        )  # fmt: skip
+        node = FinishNode(
+            f"/pieces/{index}", piece, finish.model_copy(update={"by_piece": own}), measured.show_area,
+            stack.cover_show if stack else None,
+            self.chosen.mix.strength_28, where, self._finish_shop,
+        )  # fmt: skip
+        return FinishedPiece(node, self._work(node))
+
     def _of_job(self, made: Sequence[PieceNodes]) -> _OfJob:
         job, shop, chosen = self.job, self.shop, self.chosen
         built = self._built(made)
@@ -225,6 +252,7 @@ class _Planning:
             self.crew.one_lifts_kg, self.left, chosen.set_shift,
         )  # fmt: skip
         steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
+        finished = self._work(FinishJobNode(job.finish, tuple(one.finish for one in made), self._finish_shop))
         return _OfJob(
             self._work(SiteNode(job.site, job.pieces)),
             self._work(
@@ -233,7 +261,8 @@ class _Planning:
             self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
             self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors", self._cut_from())),
             self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
-            self._work(CureNode(self._cure_inputs(), self._poured(made), shop.hours, self._known)),
+            finished,
+            self._work(CureNode(self._cure_inputs(), self._poured(made, finished.result), shop.hours, self._known)),
         )
 
     def _cut_from(self) -> tuple[Lumber | Linear, ...]:
@@ -246,7 +275,7 @@ class _Planning:
         begun = self.record.water_in_at
         return self.job.cure if begun is None else self.job.cure.model_copy(update={"poured_at": begun})
 
-    def _poured(self, made: Sequence[PieceNodes]) -> CureBrief:
+    def _poured(self, made: Sequence[PieceNodes], finished: FinishJob | None = None) -> CureBrief:
         strip = [strip_need(piece.id, self._coldest_c) for piece in self.job.pieces]
         needs = tuple(
             (piece.id, need)
@@ -260,6 +289,7 @@ class _Planning:
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
             bodies, self._bag.dry_kg, self._bag.water_kg,
+            finish=finished.needs if finished else (), seal=finished.seal if finished else None,
         )  # fmt: skip
 
     def _body(self, piece: Piece, one: PieceNodes) -> Body:
@@ -383,6 +413,7 @@ def findings_of(
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
         ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
+        ("finish", "finish"),
     )  # fmt: skip
     for station, room in by_piece:
         for piece in pieces:
@@ -399,10 +430,11 @@ def findings_of(
         ("move", (*high, *crew.findings, *of_job.joined.result.findings)),
         ("mix", (*chosen.mix_findings, *of_job.mix.result.findings)),
         ("cure", of_job.cure.result.findings),
+        ("finish", (*chosen.finish_findings, *of_job.finish.result.findings)),
     )
     for station, findings in by_job:
         for found in findings:
             yield JobFinding(station, None, found)
-    rooms: Mapping[str, Station] = {"handling": "move", "steel": "steel", "form": "form"}
+    rooms: Mapping[str, Station] = {"handling": "move", "steel": "steel", "form": "form", "finish": "finish"}
     for found in chosen.lost_findings:
         yield JobFinding(rooms[found.field.split("/")[1]], None, found)

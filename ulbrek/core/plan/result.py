@@ -7,14 +7,15 @@ from typing import Literal
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.cure.result import CureResult
+from ulbrek.core.finish.result import FinishJob, FinishResult
 from ulbrek.core.form.result import CuttingResult, FormResult
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
-Station = Literal["measure", "form", "steel", "mix", "cure", "move"]
-RULE_VERSION = 20
+Station = Literal["measure", "form", "steel", "mix", "cure", "move", "finish"]
+RULE_VERSION = 21
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +38,7 @@ class PiecePlan:
     form: FormResult
     steel: SteelResult
     handling: HandlingResult
+    finish: FinishResult
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,5 +53,6 @@ class Plan:
     joined: JoinedResult
     mix: MixResult
     cure: CureResult
+    finish: FinishJob
     findings: tuple[JobFinding, ...]
     workings: Mapping[str, Figure]

@@ -65,6 +65,13 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "lean": {"mm": [{"name": "°"}], "in": [{"name": "°"}]},
   "%": {"mm": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}], "in": [{"below": 10, "name": "%", "figures": 2}, {"name": "%"}]},
   "share": {"mm": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}], "in": [{"below": 0.1, "name": "%", "figures": 2, "factor": 100}, {"name": "%", "factor": 100}]},
+  "um": {"mm": [{"name": "µm", "step": 5}], "in": [{"name": "mil", "step": 0.1, "factor": 0.03937007874015748}]},
+  "ug/m3": {"mm": [{"below": 10, "name": "µg/m³"}, {"name": "µg/m³", "figures": 2}], "in": [{"below": 10, "name": "µg/m³"}, {"name": "µg/m³", "figures": 2}]},
+  "kg/l": {"mm": [{"name": "kg/L", "step": 0.01}], "in": [{"name": "lb/gal", "step": 0.1, "factor": 8.34540445201933}]},
+  "l/m2": {"mm": [{"name": "L/m²", "figures": 2}], "in": [{"name": "gal/100 ft²", "figures": 2, "factor": 2.454238674711115}]},
+  "min/m2": {"mm": [{"name": "min/m²", "figures": 2}], "in": [{"name": "min/ft²", "figures": 2, "factor": 0.09290303999999998}]},
+  "m/h": {"mm": [{"name": "m/h", "step": 0.5}], "in": [{"name": "ft/h", "factor": 3.280839895013124}]},
+  "m/min": {"mm": [{"name": "m/min", "step": 0.1}], "in": [{"name": "ft/min", "step": 0.5, "factor": 3.280839895013124}]},
   "m2/h": {"mm": [{"name": "m²/h", "step": 0.1}], "in": [{"name": "ft²/h", "factor": 10.763910416709725}]},
   "price": {"mm": [{"step": 0.01, "fixed": true}], "in": [{"step": 0.01, "fixed": true}]},
   "whole price": {"mm": [{}], "in": [{}]},
@@ -111,7 +118,7 @@ export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
   "%": {"mm": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}},
 };
 
-export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
+export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
 
 export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [500, 20.0], [600, 24.0], [900, 36.0], [1000, 40.0], [1200, 48.0]];
 

@@ -4,6 +4,7 @@ Source: the international yard and pound (1959), the US gallon of 231 cubic inch
 """
 
 MM_PER_INCH = 25.4
+MICRONS_PER_MIL = 25.4
 MM_PER_FOOT = 12 * MM_PER_INCH
 KM_PER_MILE = 5280 * MM_PER_FOOT / 1e6
 KG_PER_POUND = 0.45359237

@@ -18,6 +18,7 @@ from ulbrek.core.base.units.constants import (
     LITRES_PER_CUBIC_FOOT,
     LITRES_PER_US_FLUID_OUNCE,
     LITRES_PER_US_QUART,
+    MICRONS_PER_MIL,
     MM_PER_FOOT,
     MM_PER_INCH,
     MPA_PER_PSI,
@@ -208,6 +209,17 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     "lean": _same(Band(name="°")),
     "%": _same(Band(10, "%", figures=2), Band(name="%")),
     "share": _same(Band(0.1, "%", figures=2, factor=100), Band(name="%", factor=100)),
+    "um": _both(Band(name="µm", step=5), Band(name="mil", step=0.1, factor=1 / MICRONS_PER_MIL)),
+    "ug/m3": _same(Band(10, "µg/m³", 1), Band(name="µg/m³", figures=2)),
+    "kg/l": _both(
+        Band(name="kg/L", step=0.01), Band(name="lb/gal", step=0.1, factor=_POUND * _GALLON_L)
+    ),
+    "l/m2": _both(
+        Band(name="L/m²", figures=2), Band(name="gal/100 ft²", figures=2, factor=100 * _FOOT_M**2 / _GALLON_L)
+    ),
+    "min/m2": _both(Band(name="min/m²", figures=2), Band(name="min/ft²", figures=2, factor=_FOOT_M**2)),
+    "m/h": _both(Band(name="m/h", step=0.5), Band(name="ft/h", factor=1 / _FOOT_M)),
+    "m/min": _both(Band(name="m/min", step=0.1), Band(name="ft/min", step=0.5, factor=1 / _FOOT_M)),
     "m2/h": _both(Band(name="m²/h", step=0.1), Band(name="ft²/h", factor=1 / _FOOT_M**2)),
     "price": _same(Band(step=0.01, fixed=True)),
     "whole price": _same(Band()),
@@ -224,7 +236,8 @@ COUNTED = {
     "bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place",
     "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
-    "layers": "layer", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting",
+    "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round",
+    "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting",
 }  # fmt: skip
 
 # Limits of the rules, as the trade says them to readers of either tape [mm, in]: 20 mm, 3/4″.

@@ -1,0 +1,21 @@
+"""How not to be hurt while finishing. Source: common practice and 29 CFR 1926.1153, from memory; local rules come
+first."""
+
+RCD = "Wet work: on an RCD (GFCI), cables off the floor, boots with rubber soles."
+SILICA = (
+    "Grinding frees silica dust that scars lungs for good. Grind wet, or under a shroud with an M or H class vacuum. "
+    "Dry without either: not even with a mask."
+)
+MASK = (
+    "Wet grinding outdoors or aired: a P2 or N95 mask when it splashes dry. Under a shroud, a P3 or P100 half mask. "
+    "Sweep nothing dry: wet mop or vacuum."
+)
+EYES_EARS = "Goggles, ear protection, waterproof gloves: the slurry is as alkaline as fresh concrete."
+SLURRY = "Catch the slurry, let it settle and harden, and throw it away as solid waste. Never down a drain."
+SOLVENT = "Air the room, no flame and no sparks, gloves and glasses. Read the sealer’s own sheet."
+RESIN = (
+    "Two-part resins make skins allergic for life: nitrile gloves, sleeves down, wash with soap, never with thinner."
+)
+RAGS = "Oily rags heat themselves and catch fire hours later: hang them out singly, or drown them in a lidded tin."
+ROUTER = "Clamp the piece. Lead the bit against its turning, start the last {20 limit} from the other end."
+CARE = (RCD, SILICA, MASK, EYES_EARS, SLURRY)

@@ -1,0 +1,197 @@
+"""What all pieces of a job take together, and the acts that Cure turns into hours."""
+
+from collections.abc import Iterator, Sequence
+from typing import NamedTuple
+
+from ulbrek.core.base.act import ActNeed, SealNeed
+from ulbrek.core.base.figure import Figure, Spread, work, work_together
+from ulbrek.core.finish import care, checks, rules
+from ulbrek.core.finish.brief import FinishBrief, FinishShop
+from ulbrek.core.finish.inputs import FinishInputs
+from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
+from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
+from ulbrek.core.finish.tasks import before_slurry, care_of
+from ulbrek.core.materials.sealers import SealerCoat
+
+GREEN_MPA, HARD_MPA = 10.0, 20.0  # what grinding wants of the concrete. Source: common practice.
+SLURRY_NIGHT_H = 16.0  # between rounds, under plastic. Source: common practice.
+# Respirable quartz while grinding [µg/m³]: wet, under a shroud, and dry without either. Source: estimates, from memory.
+DUST_WET, DUST_SHROUDED, DUST_DRY = Spread(10, 30, 80), Spread(20, 60, 200), Spread(300, 1500, 6000)
+DRIES_H = 24.0  # a face that was ground wet, before anything is put on it. Source: common practice.
+ANOTHER_DAY_H = 8.0  # coats that are so far apart are put on on days of their own
+
+
+class Made(NamedTuple):
+    """How many castings there are of a piece, what it is, and its finish."""
+
+    castings: int
+    brief: FinishBrief
+    result: FinishResult
+
+
+def finish_together(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> FinishJob:
+    """What all pieces of a job take together, and the acts that Cure turns into hours.
+
+    Args:
+        inputs: what the job says
+        shop: what there is to do it with
+        made: of each piece how many castings, what it is, and its finish
+    """
+    sealer = shop.sealer
+    return FinishJob(
+        school=school_of(inputs, sealer.family if sealer else None),
+        schools=tuple(_schools(shop)),
+        pads=tuple(_pads(shop, made)),
+        sealer=sealer.id if sealer else None,
+        sealer_name=sealer.name if sealer else "",
+        sealer_l=_sealer_l(made) if sealer else None,
+        filler=_filler(shop, made),
+        hours=_all_hours(made),
+        light_days=sealer.usual.light_days if sealer else None,
+        full_days=sealer.usual.full_days if sealer else None,
+        needs=tuple(_needs(inputs, shop, made)),
+        dust=_dust(shop, made),
+        seal=_seal_need(inputs, sealer) if sealer else None,
+        findings=tuple(checks.of_job(inputs, shop, [(brief, result) for _, brief, result in made])),
+        care=_jobcare_of(shop, made),
+    )
+
+
+def _schools(shop: FinishShop) -> Iterator[SchoolChoice]:
+    """What each way of finishing sets, sealed with what the shop has for it, else as it is."""
+    sealers = (*((shop.sealer,) if shop.sealer else ()), *shop.others)
+    for one in SCHOOLS_OF_FINISH:
+        fit = [sealer for family in one.families for sealer in sealers if sealer.family == family]
+        sealed = {"sealer": fit[0].id} if fit else {"sealer": None} if one.bare else {}
+        yield SchoolChoice(one.way.value, {"void_kind": None, **one.sets, **sealed})
+
+
+def _pads(shop: FinishShop, made: Sequence[Made]) -> Iterator[PadsOfGrit]:
+    worn: dict[tuple[int, str], float] = {}
+    have: dict[tuple[int, str], str | None] = {}
+    for count, _, one in made:
+        for step in one.ladder:
+            key = step.grit, step.bond
+            worn[key] = worn.get(key, 0.0) + count * step.pads.value
+            have[key] = step.have
+    names = {one.id: one.name for one in shop.pads}
+    for (grit, bond), share in sorted(worn.items()):
+        had = have[grit, bond]
+        name = names[had] if had else f"{'Metal-bond disc' if bond == 'metal' else 'Diamond pad'} {grit}"
+        yield PadsOfGrit(grit, bond, had, name, round(share, 3), rules.whole_pads(share))
+
+
+def _sealer_l(made: Sequence[Made]) -> Figure:
+    coats = [one for _, _, result in made[:1] for one in result.coats]
+    first = [(count, result.coats[0].sealer) for count, _, result in made]
+    other = [(count, result.coats[1].sealer) for count, _, result in made if len(coats) > 1]
+    return work_together(
+        rules.sealer_in_all, "job", first_l=_summed(first), other_coats=float(len(coats) - 1), other_l=_summed(other)
+    )
+
+
+def _summed(figures: Sequence[tuple[int, Figure]]) -> Spread:
+    return Spread(
+        sum(count * (one.value if one.low is None else one.low) for count, one in figures),
+        sum(count * one.value for count, one in figures),
+        sum(count * (one.value if one.high is None else one.high) for count, one in figures),
+    )
+
+
+def _filler(shop: FinishShop, made: Sequence[Made]) -> Figure | None:
+    rounds = [(count, one.litres) for count, _, result in made for one in result.rounds]
+    if not rounds or shop.filler is None:
+        return None
+    paste = work(rules.cement_in_paste, "job", water_share=shop.filler.water_share)
+    return work(rules.cement_for_slurry, "job", slurry_l=_summed(rounds), cement_kg_l=paste)
+
+
+def _dust(shop: FinishShop, made: Sequence[Made]) -> Figure | None:
+    """Quartz dust of the longest day: all grits of one casting after one another."""
+    minutes = [sum(step.minutes.value for step in one.result.ladder) for one in made if one.result.ladder]
+    if not minutes:
+        return None
+    machine = shop.machine
+    dust = DUST_WET if machine is None or machine.wet else DUST_SHROUDED if machine.extraction else DUST_DRY
+    return work(rules.dust_average, "job", dust_ug_m3=dust, hours_h=round(min(8.0, max(minutes) / 60), 3))
+
+
+def _all_hours(made: Sequence[Made]) -> Figure | None:
+    known = [(count, result.hours) for count, _, result in made if result.hours is not None]
+    if not known:
+        return None
+    summed = _summed(known)
+    minutes = Spread(summed.low * 60, summed.likely * 60, summed.high * 60)
+    return work(rules.hours_of_work, "job", minutes_min=minutes, sessions=0.0, setup_min=0.0)
+
+
+def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iterator[ActNeed]:
+    """The acts in order: each after the one before, voids with a night between rounds."""
+    results = [one.result for one in made]
+    hard = inputs.grind_when == "hard"
+    grits = sorted({step.grit for one in results for step in one.ladder})
+    rounds = max((len(one.rounds) for one in results), default=0)
+    routed = any(one.edges for one in results)
+    last: tuple[str, ...] = ("strip", "turn")
+    wait = 0.0
+    coarse = grits[: before_slurry(grits)] if rounds else grits
+    if grits or routed:
+        holds = (
+            "Stones hold, and none is plucked out." if hard else "A scratch leaves a clean line, no stone comes out."
+        )
+        told = f"Grits {', '.join(map(str, coarse))}. {holds}" if coarse else "In several passes, wet."
+        reaches = min(one.brief.strength.low for one in made)
+        need = work(rules.strength_to_grind, "job", wanted_mpa=HARD_MPA if hard else GREEN_MPA, reaches_mpa=reaches)
+        name = "Grind" if coarse else "Rout the edges"
+        yield ActNeed("grind", name, told, strength=need, care=f"{care.SILICA} {care.RCD}", after=last)
+        last, wait = ("grind",), DRIES_H
+    for number in range(1, rounds + 1):
+        key = f"slurry-{number}"
+        test = "Plastic over it until the next day." if number == 1 else "The round before is hard and sanded."
+        yield ActNeed(key, f"Slurry, round {number}", test, after=last, after_h=wait if number > 1 else 0.0)
+        last, wait = (key,), SLURRY_NIGHT_H
+    if rounds:
+        fine = grits[len(coarse) :]
+        name = "Hone on" if fine else "Sand the slurry off"
+        test = f"Grits {', '.join(map(str, fine))}." if fine else "Only the voids hold slurry."
+        yield ActNeed("hone", name, test, care=f"{care.SILICA} {care.RCD}", after=last, after_h=wait)
+        last, wait = ("hone",), DRIES_H
+    sealer = shop.sealer
+    if sealer is None:
+        return
+    test = "A taped plastic sheet shows no moisture after 16 h."
+    coats = inputs.coats or sealer.coats
+    window = "" if sealer.recoat_until is None else f" A coat later than {sealer.recoat_until:g} h: sand it first."
+    together = coats == 1 or sealer.recoat_likely < ANOTHER_DAY_H
+    if together and coats > 1:
+        test += f" Coats {sealer.recoat_likely:g} h apart.{window}"
+    name = f"Seal, {coats} coats" if together and coats > 1 else "Seal"
+    yield ActNeed("seal", name, test, care=care_of(sealer), after=last, after_h=wait)
+    last, wait = ("seal",), coats * sealer.recoat_likely if together else 0.0
+    for number in range(2, 1 if together else coats + 1):
+        key = f"coat-{number}"
+        told = f"From {sealer.recoat_from:g} h after the last coat.{window}"
+        yield ActNeed(key, f"Coat {number}", told, care=care_of(sealer), after=last, after_h=sealer.recoat_likely)
+        last = (key,)
+    yield ActNeed(
+        "cured", "Sealer hard", "Hard through and through: wet things, weight, cleaning.", after=last,
+        after_h=wait + sealer.usual.full_days * 24, is_state=True,
+    )  # fmt: skip
+
+
+def _seal_need(inputs: FinishInputs, sealer: SealerCoat) -> SealNeed:
+    usual_of = sealer.usual
+    age = usual_of.age_days if sealer.age_days is None else sealer.age_days
+    sulfo = usual_of.age_sulfo_days if sealer.age_days is None else min(sealer.age_days, usual_of.age_sulfo_days)
+    return SealNeed(age, sulfo, sealer.is_film, inputs.seal_after_d)
+
+
+def _jobcare_of(shop: FinishShop, made: Sequence[Made]) -> tuple[str, ...]:
+    told: list[str] = []
+    if any(result.ladder or result.edges for _, _, result in made):
+        told += care.CARE
+    elif any(result.rounds for _, _, result in made):
+        told += [care.SILICA, care.EYES_EARS]
+    if shop.sealer is not None:
+        told.append(care_of(shop.sealer))
+    return tuple(told)
