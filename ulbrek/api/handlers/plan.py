@@ -6,6 +6,7 @@ from ulbrek.api.handlers.common import Db, Planned, shop_asked
 from ulbrek.api.views import PlanChanges, PlanRequest, PlanView
 from ulbrek.core.base.way import Way
 from ulbrek.core.cure.schools import SCHOOLS as CURE_SCHOOLS
+from ulbrek.core.finish.schools import SCHOOLS as FINISH_SCHOOLS
 from ulbrek.core.form.schools import SCHOOLS as FORM_SCHOOLS
 from ulbrek.core.job.job import Job
 from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
@@ -39,7 +40,13 @@ def _known(db: Database, job: Job) -> Conditions:
 @router.get("/schools")
 def get_schools() -> dict[str, dict[str, tuple[Way, ...]]]:
     """Where practitioners disagree, station by station and field by field: each way with its reason and its limit."""
-    return {"form": FORM_SCHOOLS, "steel": STEEL_SCHOOLS, "mix": MIX_SCHOOLS, "cure": CURE_SCHOOLS}
+    return {
+        "form": FORM_SCHOOLS,
+        "steel": STEEL_SCHOOLS,
+        "mix": MIX_SCHOOLS,
+        "cure": CURE_SCHOOLS,
+        "finish": FINISH_SCHOOLS,
+    }
 
 
 @router.get("/rules")

@@ -262,7 +262,7 @@ class _Clock:
             found.append(self._by_share(need.id, share))
         before = [done[one] for one in need.after if one in done]
         if before:
-            found.append(work(rules.after_wait, need.id, done_h=round(max(before), 3), wait_h=need.after_h))
+            found.append(work(rules.after_wait, need.id, done_h=max(before), wait_h=need.after_h))
         if not found:
             found.append(self.set_at("final", self.mix.final_set_h))
         when = found[0]

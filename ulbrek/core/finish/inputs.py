@@ -22,6 +22,7 @@ MaterialId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Grit = Annotated[int, Field(ge=16, le=20_000)]
 GROUND: frozenset[Look] = frozenset({"cream-honed", "salt and pepper", "full stone"})
+LAYS_OPEN: frozenset[Look] = frozenset({"salt and pepper", "full stone"})
 
 
 class FinishInputs(Document):

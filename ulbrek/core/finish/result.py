@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.finish.inputs import Look, VoidKind
 
-TaskKind = Literal["rout", "grind", "slurry", "edges", "test", "coat", "leave"]
+TaskKind = Literal["rout", "grind", "slurry", "edges", "test", "coat"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,13 +92,14 @@ class CoatStep:
 
 @dataclass(frozen=True, slots=True)
 class FinishTask:
-    """A step in the order it is done, in words, with its care."""
+    """A step in the order it is done, in words, with its care; of a routed edge its name."""
 
     kind: TaskKind
     name: str
     how: str
     minutes: Figure | None
     care: str = ""
+    edge: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,7 +119,7 @@ class FinishResult:
         film: wet film of a coat; None where nothing is coated
         dry_film: of all coats; None where the solids are not known
         coats: of sealer
-        slurry_off: time to sand the slurry off where nothing is ground; else None
+        slurry_off: time to sand the slurry off where no finer grit follows it; else None
         profiles: time to polish the routed edges; None where none is
         arrises: time to sand the edges; None where they are not
         tasks: all of it in order

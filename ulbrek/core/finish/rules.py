@@ -342,7 +342,7 @@ def strength_to_grind(wanted_mpa: float, reaches_mpa: float) -> float:
 
     Formula: min(wanted_mpa, 0.8 * reaches_mpa)
 
-    Source: common practice: green 10 to 15 MPa, hard 20 to 25 MPa
+    Source: common practice: green 10 MPa, a cream face from 15 MPa, stone laid open from 20 to 25 MPa
     """
     return min(wanted_mpa, 0.8 * reaches_mpa)
 

@@ -16,7 +16,7 @@ from ulbrek.core.finish.result import (
     GritStep,
     SlurryStep,
 )
-from ulbrek.core.finish.tasks import tasks_of
+from ulbrek.core.finish.tasks import before_slurry, tasks_of
 from ulbrek.core.materials.sealers import SealerCoat
 
 # Source of the tables below: common practice; factors from estimates.
@@ -105,7 +105,7 @@ class _Finishing:
             film=film,
             dry_film=self._dry_film(film, len(coats)),
             coats=coats,
-            slurry_off=self._slurry_off() if rounds and not ladder else None,
+            slurry_off=self._slurry_off() if rounds and before_slurry(self.grits) >= len(self.grits) else None,
             profiles=self._profiles(),
             arrises=self._arrises(),
             tasks=(),

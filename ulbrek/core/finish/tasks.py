@@ -31,7 +31,7 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
     yield from (_grind(one, shop, first=not index) for index, one in enumerate(ladder[:count]))
     for edge in found.edges:
         how = f"{edge.passes} passes, a little deeper each, wet and slowly. Faces first: the bit runs on them."
-        yield FinishTask("rout", f"Rout: {edge.profile}", how, edge.minutes, f"{care.ROUTER} {care.RCD}")
+        yield FinishTask("rout", f"Rout: {edge.profile}", how, edge.minutes, f"{care.ROUTER} {care.RCD}", edge.edge)
     for one in rounds:
         how = "Work it into wet voids, strike it off clean, plastic over it until tomorrow."
         if one.round > 1:

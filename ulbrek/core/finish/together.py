@@ -7,13 +7,15 @@ from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.finish import care, checks, rules
 from ulbrek.core.finish.brief import FinishBrief, FinishShop
-from ulbrek.core.finish.inputs import FinishInputs
+from ulbrek.core.finish.inputs import LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
 from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
 from ulbrek.core.finish.tasks import before_slurry, care_of
 from ulbrek.core.materials.sealers import SealerCoat
 
-GREEN_MPA, HARD_MPA = 10.0, 20.0  # what grinding wants of the concrete. Source: common practice.
+# What grinding wants of the concrete: green, for a cream face, and where stone is laid open [MPa].
+# Source: common practice.
+GREEN_MPA, CREAM_MPA, HARD_MPA = 10.0, 15.0, 20.0
 SLURRY_NIGHT_H = 16.0  # between rounds, under plastic. Source: common practice.
 # Respirable quartz while grinding [µg/m³]: wet, under a shroud, and dry without either. Source: estimates, from memory.
 DUST_WET, DUST_SHROUDED, DUST_DRY = Spread(10, 30, 80), Spread(20, 60, 200), Spread(300, 1500, 6000)
@@ -136,19 +138,20 @@ def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iter
     wait = 0.0
     coarse = grits[: before_slurry(grits)] if rounds else grits
     if grits or routed:
-        holds = (
-            "Stones hold, and none is plucked out." if hard else "A scratch leaves a clean line, no stone comes out."
-        )
+        holds = "No stone is plucked out." if hard else "A scratch leaves a clean line, no stone comes out."
         told = f"Grits {', '.join(map(str, coarse))}. {holds}" if coarse else "In several passes, wet."
         reaches = min(one.brief.strength.low for one in made)
-        need = work(rules.strength_to_grind, "job", wanted_mpa=HARD_MPA if hard else GREEN_MPA, reaches_mpa=reaches)
+        opened = any(one.look in LAYS_OPEN for one in results)
+        wanted = GREEN_MPA if not hard else HARD_MPA if opened else CREAM_MPA
+        need = work(rules.strength_to_grind, "job", wanted_mpa=wanted, reaches_mpa=reaches)
         name = "Grind" if coarse else "Rout the edges"
         yield ActNeed("grind", name, told, strength=need, care=f"{care.SILICA} {care.RCD}", after=last)
-        last, wait = ("grind",), DRIES_H
+        # Slurry goes into wet voids the same day, a sealer on a dry face.
+        last, wait = ("grind",), 1.0 if rounds else DRIES_H
     for number in range(1, rounds + 1):
         key = f"slurry-{number}"
         test = "Plastic over it until the next day." if number == 1 else "The round before is hard and sanded."
-        yield ActNeed(key, f"Slurry, round {number}", test, after=last, after_h=wait if number > 1 else 0.0)
+        yield ActNeed(key, f"Slurry, round {number}", test, after=last, after_h=wait)
         last, wait = (key,), SLURRY_NIGHT_H
     if rounds:
         fine = grits[len(coarse) :]

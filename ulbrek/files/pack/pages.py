@@ -18,6 +18,7 @@ from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.core.pour.station import run_sheet
 from ulbrek.files.pack import drawings
+from ulbrek.files.pack.finishing import FinishPages
 from ulbrek.files.pack.forming import FormPages
 from ulbrek.files.pack.glance import GlancePages
 from ulbrek.files.pack.mixing import MixPages
@@ -31,7 +32,7 @@ _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {
 _BOX, _TICKED = "\u2610", "\u2611"
 
 
-class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
+class Pages(GlancePages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -55,6 +56,7 @@ class Pages(GlancePages, FormPages, SteelPages, MovePages, MixPages):
             sheet = run_sheet(pour_brief(self.job, self.plan))
             yield {"title": "Pour day", "blocks": list(pour_day(sheet, self.units))}
         yield {"title": "Move", "blocks": [*self._findings("move"), *self._move()]}
+        yield {"title": "Finish", "blocks": [*self._findings("finish"), *self._finish()]}
         yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
 
     def _title(self, what: str, piece: Piece) -> str:

@@ -5,7 +5,7 @@ from math import ceil
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.finish.brief import FinishBrief, FinishShop
-from ulbrek.core.finish.inputs import GROUND, FinishInputs
+from ulbrek.core.finish.inputs import GROUND, LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.ladder import TAKES_OFF, filled, skipped
 from ulbrek.core.finish.result import FinishResult
 
@@ -102,7 +102,7 @@ def green_and_patchy(inputs: FinishInputs, made: Sequence[tuple[FinishBrief, Fin
     Source: common practice
     """
     looks = {result.look for _, result in made if result.ladder}
-    if inputs.grind_when != "green" or not looks & {"salt and pepper", "full stone"}:
+    if inputs.grind_when != "green" or not looks & LAYS_OPEN:
         return []
     return [
         finding(

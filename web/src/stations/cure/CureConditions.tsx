@@ -12,7 +12,7 @@ import { dayAndClock } from "@/units/time";
 
 type Field = FieldOf<"CureInputs">;
 
-const STANDARDS: Field[] = ["strength_by", "maturity", "moist", "sealer"];
+const STANDARDS: Field[] = ["strength_by", "maturity", "moist"];
 const TYPED: Field[] = ["warmest_c", "coldest_c", "humidity_pct", "wind_kmh", "sky"];
 const PARTS: Field[] = ["materials_c", "water_c", "ice_pct"];
 

@@ -18,6 +18,7 @@ const NAMES: Record<Station, string> = {
   mix: "Mix",
   cure: "Cure",
   move: "Move",
+  finish: "Finish",
 };
 
 /** One job of the floor; what it tells is missing while it is worked out, and where it cannot be. */

@@ -5,6 +5,7 @@ import { useEditor } from "@/api/editor";
 import { isTyping } from "@/parts/typing";
 import { WhyProvider } from "@/parts/Why";
 import { CureStation } from "../cure/CureStation";
+import { FinishStation } from "../finish/FinishStation";
 import { FormStation } from "../form/FormStation";
 import { LogStation } from "../log/LogStation";
 import { MeasureStation } from "../measure/MeasureStation";
@@ -24,6 +25,7 @@ const SCREENS = {
   mix: MixStation,
   cure: CureStation,
   move: MoveStation,
+  finish: FinishStation,
   log: LogStation,
 };
 

@@ -19,6 +19,7 @@ export const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "mix", name: "Mix" },
   { station: "cure", name: "Cure" },
   { station: "move", name: "Move" },
+  { station: "finish", name: "Finish" },
   { station: "log", name: "Log" },
 ];
 
@@ -131,6 +132,11 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return {
         headline: atAGlance(headline, units),
         detail: carriedBy(headline, units),
+      };
+    case "finish":
+      return {
+        headline: valueWords(headline.look, "look"),
+        detail: headline.finish_h ? writeHours(headline.finish_h) : headline.sealed ? "sealed" : "left bare",
       };
   }
 }

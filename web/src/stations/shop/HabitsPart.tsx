@@ -14,7 +14,7 @@ import { shownIn, unitIn } from "./draft";
 const OF_SAW = new Set(["kerf", "rail", "guide_left", "guide_right"]);
 
 const STATIONS: readonly {
-  key: "steel" | "mix" | "cure" | "move";
+  key: "steel" | "mix" | "cure" | "move" | "finish";
   title: string;
   habits: DocumentName;
   of: DocumentName;
@@ -23,6 +23,7 @@ const STATIONS: readonly {
   { key: "mix", title: "Mix", habits: "MixHabits", of: "MixInputs" },
   { key: "cure", title: "Cure", habits: "CureHabits", of: "CureInputs" },
   { key: "move", title: "Move", habits: "MoveHabits", of: "HandlingInputs" },
+  { key: "finish", title: "Finish", habits: "FinishHabits", of: "FinishInputs" },
 ];
 
 /** How this shop works where a job says nothing else, station by station, with the reasons for each method. */

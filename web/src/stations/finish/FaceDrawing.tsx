@@ -1,0 +1,144 @@
+import type { PiecePlan } from "@/api/client";
+import { Hatches } from "@/drawing/Hatches";
+import { edgeData, pathData } from "@/drawing/path";
+import { useSize } from "@/drawing/useSize";
+import { fit, px, py, type View } from "@/drawing/view";
+import { useFill } from "@/parts/useFill";
+
+type Task = PiecePlan["finish"]["tasks"][number];
+
+const HIGH_PX = 300;
+const MARGIN = { left: 24, right: 24, top: 16, bottom: 24 };
+const SHEET_MM = 457; // ASTM D4263
+const PASSES = 6;
+
+/** The show face from above, with what the chosen step works on it. */
+export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | null }) {
+  const [place, area] = useSize<HTMLDivElement>();
+  const fill = useFill();
+  const { measure, finish } = piece;
+  const { length_mm: length, width_mm: width } = measure;
+  const view = fit(length, width, { width: area.width, height: HIGH_PX }, MARGIN, false);
+  const high = width * view.scale + MARGIN.top + MARGIN.bottom;
+  const through = measure.features.filter((one) => one.role === "through");
+  const outline = pathData(view, measure.path);
+  const holes = through.flatMap((one) => one.paths.map((path) => pathData(view, path))).join("");
+  const worked = measure.edges.filter((edge) =>
+    task?.kind === "rout" ? edge.name === task.edge : task?.kind === "edges",
+  );
+  const covers = task?.kind === "grind" || task?.kind === "slurry" || task?.kind === "coat";
+  return (
+    <figure ref={place}>
+      <svg
+        width="100%"
+        height={high}
+        role="img"
+        aria-label={task ? `${piece.name}: ${task.name}` : `${piece.name}, nothing is done to it`}
+        data-shows={task?.kind ?? "nothing"}
+      >
+        <Hatches />
+        <defs>
+          <pattern id="voids" width="26" height="22" patternUnits="userSpaceOnUse">
+            <g fill="var(--ink)">
+              <ellipse cx="6" cy="6" rx="2.6" ry="1.6" />
+              <circle cx="18" cy="15" r="1.5" />
+              <circle cx="22" cy="4" r="1" />
+            </g>
+          </pattern>
+          <clipPath id="face">
+            <path d={outline + holes} clipRule="evenodd" />
+          </clipPath>
+        </defs>
+        <path d={outline + holes} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="1.5" />
+        {covers && (
+          <g clipPath="url(#face)">
+            {task.kind === "grind" && <Passes view={view} />}
+            {task.kind === "slurry" && (
+              <rect
+                x={px(view, 0)}
+                y={py(view, width)}
+                width={length * view.scale}
+                height={width * view.scale}
+                fill="url(#voids)"
+              />
+            )}
+            {task.kind === "coat" && <Strokes view={view} />}
+          </g>
+        )}
+        {task?.kind === "test" && <Sheet view={view} />}
+        {worked.map((edge) => (
+          <path
+            key={edge.name || `${edge.x1} ${edge.y1}`}
+            d={edgeData(view, edge)}
+            fill="none"
+            stroke="var(--chalk)"
+            strokeWidth="7"
+          />
+        ))}
+      </svg>
+      <figcaption className="flex flex-wrap gap-x-6 text-soft">
+        <span>{task ? fill(WHAT[task.kind]) : "as it comes out of the form"}</span>
+        {finish.edges.length > 0 && task?.kind !== "rout" && <span>{finish.edges.length} edges routed</span>}
+      </figcaption>
+    </figure>
+  );
+}
+
+const WHAT: Record<Task["kind"], string> = {
+  grind: "lines: passes across, then along, each half over the last",
+  rout: "thick line: the edge that is routed",
+  slurry: "marks: slurry into the voids, over the whole face",
+  edges: "thick lines: edges to sand",
+  test: "dashed: the sheet, {450 limit} square, where it dries last",
+  coat: "lines: strokes of one coat, a wet edge all the way",
+};
+
+/** Crossed passes, the second way dashed. */
+function Passes({ view }: { view: View }) {
+  const steps = Array.from({ length: PASSES }, (_, index) => (index + 0.5) / PASSES);
+  const [left, right] = [px(view, 0), px(view, view.length)];
+  const [top, low] = [py(view, view.width), py(view, 0)];
+  return (
+    <g stroke="var(--chalk)" strokeWidth="2" fill="none">
+      {steps.map((share) => (
+        <g key={share}>
+          <path d={`M${left} ${top + (low - top) * share}H${right}`} />
+          <path d={`M${left + (right - left) * share} ${top}V${low}`} strokeDasharray="7 5" />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Long strokes the one way, in turns from left and right. */
+function Strokes({ view }: { view: View }) {
+  const [left, right] = [px(view, 0) + 10, px(view, view.length) - 10];
+  const [top, low] = [py(view, view.width), py(view, 0)];
+  const rows = Array.from({ length: 9 }, (_, index) => top + ((low - top) * (index + 0.5)) / 9);
+  return (
+    <g stroke="var(--water)" strokeWidth="9" strokeLinecap="round" opacity="0.8">
+      {rows.map((y) => (
+        <path key={y} d={`M${left} ${y}H${right}`} />
+      ))}
+    </g>
+  );
+}
+
+/** The plastic sheet of the moisture test, at its true size where the piece is larger. */
+function Sheet({ view }: { view: View }) {
+  const wide = Math.min(SHEET_MM, view.length * 0.9) * view.scale;
+  const high = Math.min(SHEET_MM, view.width * 0.9) * view.scale;
+  return (
+    <rect
+      x={px(view, view.length / 2) - wide / 2}
+      y={py(view, view.width / 2) - high / 2}
+      width={wide}
+      height={high}
+      fill="var(--water)"
+      fillOpacity="0.35"
+      stroke="var(--chalk)"
+      strokeWidth="3"
+      strokeDasharray="10 6"
+    />
+  );
+}

@@ -1,0 +1,85 @@
+import { useState } from "react";
+import type { Plan } from "@/api/client";
+import { useJobEditor } from "@/api/editing";
+import { Findings } from "@/parts/Findings";
+import { FigureLine } from "@/parts/Why";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
+import { Bench } from "../job/Bench";
+import { Care } from "../job/Care";
+import { PieceSelect } from "../job/PieceSelect";
+import { findingsOf, useApply } from "../job/station";
+import { FaceDrawing } from "./FaceDrawing";
+import { FinishFields } from "./FinishFields";
+import { FinishSchool } from "./FinishSchool";
+import { FinishSteps } from "./FinishSteps";
+import { GroundSection } from "./GroundSection";
+
+/** Finish: what is ground, filled, sanded and coated once the form is off, and when. */
+export function FinishStation() {
+  const editor = useJobEditor();
+  const { job, plan } = editor.shown;
+  const apply = useApply();
+  const [index, setIndex] = useState(0);
+  const [at, setAt] = useState(0);
+  const piece = plan.pieces[index] ?? plan.pieces[0];
+  if (!piece) return null;
+  const { tasks } = piece.finish;
+  const task = tasks[Math.min(at, tasks.length - 1)] ?? null;
+  const ticket = (
+    <>
+      <section aria-label="Findings">
+        <h2 className="mb-3 text-lg font-bold">Fix first</h2>
+        <Findings findings={findingsOf(plan, "finish")} onChange={apply} />
+      </section>
+      <Takes plan={plan} />
+      <FinishFields piece={piece} />
+      {plan.finish.care.length > 0 && <Care lines={plan.finish.care} />}
+    </>
+  );
+  return (
+    <Bench
+      title="Finish"
+      tools={<PieceSelect job={job} index={index} onChoose={setIndex} />}
+      ticket={ticket}
+      findings={findingsOf(plan, "finish")}
+    >
+      <div className="mx-auto max-w-3xl space-y-8 p-5 max-lg:pb-24">
+        <FinishSchool />
+        <FaceDrawing piece={piece} task={task} />
+        <FinishSteps piece={piece} acts={plan.cure.acts} zone={plan.cure.zone} at={at} onChoose={setAt} />
+        <GroundSection piece={piece} />
+      </div>
+    </Bench>
+  );
+}
+
+/** What all castings of the job take together. */
+function Takes({ plan: { finish } }: { plan: Plan }) {
+  const { units } = usePreferences();
+  const nothing = !finish.hours && !finish.sealer_l;
+  return (
+    <section aria-label="Needed">
+      <h2 className="mb-1 text-lg font-bold">Needed for all castings</h2>
+      {nothing && <p className="border-b border-line py-2">Nothing: it is used as it comes out of the form.</p>}
+      <dl>
+        {finish.hours && <FigureLine label="Hours of work" figure={finish.hours} />}
+        {finish.sealer_l && <FigureLine label={finish.sealer_name} figure={finish.sealer_l} />}
+        {finish.filler && <FigureLine label="Void filler, dry" figure={finish.filler} />}
+        {finish.pads.map((pads) => (
+          <div
+            key={`${pads.bond} ${pads.grit}`}
+            className="flex min-h-11 items-center justify-between gap-4 border-b border-line"
+          >
+            <dt>{pads.name}</dt>
+            <dd className="figure text-lg whitespace-nowrap">
+              {write(pads.count, "pads", units)}
+              {pads.have ? "" : ", to buy"}
+            </dd>
+          </div>
+        ))}
+        {finish.dust && <FigureLine label="Quartz dust over 8 h (limit 50)" figure={finish.dust} />}
+      </dl>
+    </section>
+  );
+}
