@@ -280,10 +280,12 @@ class _Past:
         gone = min(failed, default=math.inf)
         shop, who = self.shop.shop, self.people[past.who]
         pour = self.pours.get(pour_id)
+        last = at
         for act in plan(pour.job, shop, pour.record).cure.acts:
             if act.is_state and not (act.id == "install" and past.in_use):
                 continue
-            when = (act.at or at) + timedelta(minutes=self.dice.randint(4, 95))
+            when = max((act.at or at) + timedelta(minutes=self.dice.randint(4, 95)), last + timedelta(minutes=5))
+            last = when
             if (when - at).total_seconds() / 3600 < gone and when < self.now:
                 self.pours.did(pour_id, act.id, act.piece, Entry(when, member_id=who))
         castings = self.pours.get(pour_id).castings

@@ -78,7 +78,7 @@ function Takes({ plan: { finish } }: { plan: Plan }) {
             </dd>
           </div>
         ))}
-        {finish.dust && <FigureLine label="Quartz dust over 8 h (limit 50)" figure={finish.dust} />}
+        {finish.dust && <FigureLine label="Quartz dust (limit 50)" figure={finish.dust} />}
       </dl>
     </section>
   );
