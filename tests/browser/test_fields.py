@@ -137,7 +137,6 @@ WAYS: dict[str, Way] = {
     "/cure/strength_by": ("cure", None, "select", "Strength model", "EN 1992"),
     "/cure/maturity": ("cure", None, "select", "Maturity model", "Nurse-Saul"),
     "/cure/moist": ("cure", None, "select", "Moist curing", "EN 13670 class 2"),
-    "/cure/sealer": ("cure", None, "select", "Sealer", "film"),
     "/cure/place": ("cure", None, "select", "Where it cures", "under a roof"),
     "/cure/weather": ("cure", OUTSIDE, "select", "Weather", "typed day"),
     "/cure/protections": ("cure", PROTECTED, "checkbox", "curing blanket", "on"),
@@ -149,6 +148,22 @@ WAYS: dict[str, Way] = {
     "/cure/humidity_pct": ("cure", TYPED_DAY, "textbox", "Humidity", "40"),
     "/cure/wind_kmh": ("cure", TYPED_DAY, "textbox", "Wind", "12"),
     "/cure/sky": ("cure", TYPED_DAY, "select", "Sky", "clear"),
+    "/finish/look": ("finish", None, "select", "Look", "salt and pepper"),
+    "/finish/sheen": ("finish", None, "select", "Sheen", "matt"),
+    "/finish/voids": ("finish", None, "select", "Voids", "left open"),
+    "/finish/void_kind": ("finish", None, "select", "How open it is", "few"),
+    "/finish/arrises": ("finish", None, "checkbox", "Sand the edges", "off"),
+    "/finish/grits": ("finish", None, "textbox", "Own grits", "100, 200"),
+    "/finish/grind_when": ("finish", None, "select", "Grind when", "green"),
+    "/finish/stone": ("finish", None, "select", "Stone in the mix", "soft limestone"),
+    "/finish/machine": ("finish", None, "select", "Machine", "polisher"),
+    "/finish/sealer": ("finish", None, "select", "Sealer", "wax"),
+    "/finish/coats": ("finish", None, "textbox", "Coats", "4"),
+    "/finish/thin_pct": ("finish", None, "textbox", "First coat thinned", "20"),
+    "/finish/sealed_faces": ("finish", None, "select", "Sealed faces", "all round"),
+    "/finish/seal_after_d": ("finish", None, "textbox", "Seal after", "30"),
+    "/finish/food": ("finish", None, "checkbox", "Touches food", "on"),
+    "/finish/hot": ("finish", None, "checkbox", "Takes hot pans", "on"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
     "/handling/people": ("move", None, "radio", "3", ""),
     "/handling/there": ("move", None, "button", "Fields lead, 44 lb", ""),
@@ -185,6 +200,8 @@ CHOSEN = {
     "/mix/bought",
     "/mix/scratch/sand",
     "/steel/by_piece",
+    "/finish/by_piece",
+    "/finish/back_face",
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
 
@@ -267,7 +284,7 @@ def test_the_list_holds_every_field_of_the_schema() -> None:
 
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
-@pytest.mark.parametrize("station", ["measure", "form", "steel", "mix", "cure", "move"])
+@pytest.mark.parametrize("station", ["measure", "form", "steel", "mix", "cure", "move", "finish"])
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
