@@ -48,6 +48,7 @@ GRITS = (
     OfGrit(1100, Spread(3.0, 4.5, 7.0), Spread(20, 30, 40), "1500 to 2500"),
     OfGrit(20_000, Spread(3.0, 5.0, 8.0), Spread(25, 35, 50), "1000 to 2000"),
 )
+MOST_PAD = 1000.0  # m², of any pad
 METAL_LIFE = Spread(40, 70, 100)  # m². Source: common practice.
 FLATTENS = Spread(1.0, 1.8, 3.0)  # m²/h of grit 50 that takes a face flat and shows no stone. Source: common practice.
 

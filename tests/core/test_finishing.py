@@ -1,0 +1,138 @@
+"""At the machine: grits with their gate, marks, slurry, the sheet, coats and their windows, in any order."""
+
+import random
+from datetime import UTC, datetime, timedelta
+from typing import Any
+from uuid import UUID, uuid4
+
+import pytest
+
+from tests.jobs import top
+from ulbrek.core.finish.entries import FinishEntry
+from ulbrek.core.finish.sheet import SheetStep, sheet_of
+from ulbrek.core.finish.standing import FinishStepNow, Standing, standing
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+
+BEGUN = datetime(2026, 5, 4, 9, tzinfo=UTC)
+CASTING = uuid4()
+HONED = {"look": "cream-honed", "sheen": "matt", "voids": "filled with slurry", "sealer": "film"}
+
+
+def sheet(**finish: Any) -> tuple[SheetStep, ...]:
+    return sheet_of(plan(top(finish=HONED | finish), Shop()).pieces[0].finish)
+
+
+def entry(hour: float, kind: str, step: str | None = None, **more: Any) -> FinishEntry:
+    at = BEGUN + timedelta(hours=hour)
+    return FinishEntry.model_validate({"id": uuid4(), "kind": kind, "at": at, "casting": CASTING, "step": step, **more})
+
+
+def at(entries: list[FinishEntry], hour: float, **finish: Any) -> Standing:
+    return standing(sheet(**finish), entries, BEGUN + timedelta(hours=hour))
+
+
+def of(found: Standing, step: str) -> FinishStepNow:
+    return next(one for one in found.steps if one.id == step)
+
+
+def crossed(hour: float, step: str) -> list[FinishEntry]:
+    ways = ("across", "along", "across", "along")
+    return [entry(hour + 0.01 * number, "pass", step, way=way) for number, way in enumerate(ways)]
+
+
+def test_the_sheet_has_the_steps_in_the_order_of_the_plan() -> None:
+    assert [one.id for one in sheet()] == [
+        "grit/200", "slurry/1", "slurry/2", "off", "edges/1", "test", "coat/1", "coat/2", "coat/3",
+    ]  # fmt: skip
+    polished = [one.id for one in sheet(look="salt and pepper", sheen="gloss", sealer="silane")]
+    assert polished[:5] == ["grit/50", "grit/100", "slurry/1", "slurry/2", "grit/200"]
+    assert [(one.grit, one.before) for one in sheet(sealer="wax", sheen="gloss") if one.kind == "grit"][:2] == [
+        (200, None), (400, 200),
+    ]  # fmt: skip
+
+
+def test_a_grit_is_done_when_highs_are_down_passes_are_crossed_and_scratches_gone() -> None:
+    high = entry(0, "mark", "grit/200", x_mm=300, y_mm=200, high_mm=0.4)
+    said = [high, *crossed(0.1, "grit/200"), entry(0.2, "gone", "grit/200")]
+    found = at(said, 1)
+    assert found.now == "grit/200"
+    assert found.odd == (said[-1].id,), "what was said too soon is kept, and does not count"
+    gate = of(found, "grit/200").gate
+    assert gate is not None
+    assert (gate.flat, gate.marks, gate.open) == (0, 1, False)
+    said += [entry(0.3, "flat", "grit/200", of=high.id), entry(0.4, "gone", "grit/200")]
+    found = at(said, 1)
+    assert found.now == "slurry/1"
+    assert found.marks[0].flat
+    assert of(found, "grit/200").done_at == BEGUN + timedelta(hours=0.4)
+
+
+def test_scratches_that_are_left_want_the_passes_again() -> None:
+    said = [*crossed(0, "grit/200"), entry(0.1, "left", "grit/200"), entry(0.2, "gone", "grit/200")]
+    gate = of(at(said, 1), "grit/200").gate
+    assert gate is not None
+    assert gate.seen_scratches
+    assert at(said, 1).now == "grit/200"
+    said += [*crossed(0.3, "grit/200"), entry(0.5, "gone", "grit/200")]
+    assert at(said, 1).now == "slurry/1"
+
+
+def to_the_coats() -> list[FinishEntry]:
+    return [
+        *crossed(0, "grit/200"), entry(0.2, "gone", "grit/200"), entry(0.5, "did", "slurry/1"),
+        entry(17, "did", "slurry/2"), entry(34, "did", "off"), entry(35, "did", "edges/1"),
+    ]  # fmt: skip
+
+
+def test_slurry_waits_for_the_night_and_the_sheet_for_sixteen_hours() -> None:
+    said = to_the_coats()
+    assert of(at(said[:6], 1), "slurry/2").opens_at == BEGUN + timedelta(hours=16.5)
+    said.append(entry(36, "taped", "test"))
+    found = of(at(said, 40), "test")
+    assert found.opens_at == BEGUN + timedelta(hours=52)
+    said.append(entry(53, "damp", "test"))
+    assert at(said, 54).now == "test"
+    assert of(at(said, 54), "test").damp_at == BEGUN + timedelta(hours=53)
+    said += [entry(60, "taped", "test"), entry(80, "dry", "test")]
+    assert at(said, 81).now == "coat/1"
+
+
+def test_a_missed_window_wants_sanding_and_a_coat_over_it_is_kept_and_told() -> None:
+    said = [*to_the_coats(), entry(36, "taped", "test"), entry(54, "dry", "test"), entry(60, "did", "coat/1")]
+    found = of(at(said, 63), "coat/2")
+    assert (found.opens_at, found.closes_at) == (BEGUN + timedelta(hours=62), BEGUN + timedelta(hours=68))
+    assert not found.must_sand
+    assert of(at(said, 69), "coat/2").must_sand
+    unsanded = [*said, entry(70, "did", "coat/2")]
+    assert of(at(unsanded, 71), "coat/2").late
+    assert at(unsanded, 71).now == "coat/3"
+    sanded = [*said, entry(69, "sanded", "coat/2"), entry(70, "did", "coat/2")]
+    assert not of(at(sanded, 71), "coat/2").late
+    assert not of(at([*said, entry(64, "did", "coat/2")], 71), "coat/2").late
+    assert at([*sanded, entry(74, "did", "coat/3")], 75).over
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_entries_come_in_any_order_and_as_often_as_they_like(seed: int) -> None:
+    chance = random.Random(seed)  # noqa: S311
+    high = entry(0, "mark", "grit/200", x_mm=300, y_mm=200)
+    said = [
+        high, entry(0.01, "flat", "grit/200", of=high.id), *(one for one in to_the_coats()),
+        entry(36, "taped", "test"), entry(54, "dry", "test"), entry(60, "did", "coat/1"), entry(64, "did", "coat/2"),
+    ]  # fmt: skip
+    taken = entry(64.2, "undo", None, of=said[-1].id)
+    for told in ([*said], [*said, taken]):
+        mixed = told + [chance.choice(told) for _ in range(10)]
+        chance.shuffle(mixed)
+        assert at(mixed, 65) == at(told, 65)
+    assert at([*said, taken], 65).now == "coat/2"
+    assert at(said, 65).now == "coat/3"
+
+
+def test_what_is_said_of_no_step_is_kept_and_told() -> None:
+    stray = entry(0, "did", "grit/60")
+    found = at([stray], 1)
+    assert found.odd == (stray.id,)
+    assert found.now == "grit/200"
+    assert isinstance(stray.id, UUID)

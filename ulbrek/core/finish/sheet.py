@@ -1,0 +1,93 @@
+"""The sheet at the machine: what is done to each casting of a piece, step by step."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from ulbrek.core.finish.ladder import MOST_PAD
+from ulbrek.core.finish.result import FinishResult
+from ulbrek.core.finish.tasks import before_slurry
+
+StepKind = Literal["grit", "rout", "slurry", "off", "edges", "test", "coat"]
+CROSSED = 4  # passes of a grit: two across and two along, at the least. Source: common practice.
+NIGHT_H = 16.0  # between rounds of slurry. Source: common practice.
+SHEET_H = 16.0  # that the sheet stays on at the least. Source: ASTM D4263, from memory.
+
+
+@dataclass(frozen=True, slots=True)
+class SheetStep:
+    """One step at the machine.
+
+    Attributes:
+        id: such as ``grit/200``, ``slurry/1`` or ``coat/2``
+        name: what it is called
+        how: what to do
+        care: how not to be hurt
+        minutes: likely; 0 where nobody waits for it
+        grit: of a grit
+        before: the grit whose scratches must be gone; None for the first
+        pad_m2: what a pad of it does before it is worn [m²]; 0 where no pad is used
+        from_h: the soonest after the step before it [h]
+        until_h: the latest without sanding [h]; None where it never needs to be
+    """
+
+    id: str
+    kind: StepKind
+    name: str
+    how: str
+    care: str
+    minutes: float
+    grit: int | None = None
+    before: int | None = None
+    pad_m2: float = 0.0
+    from_h: float = 0.0
+    until_h: float | None = None
+
+
+def sheet_of(found: FinishResult) -> tuple[SheetStep, ...]:
+    """The steps at the machine for one casting of a piece.
+
+    Args:
+        found: its finish
+    """
+    return tuple(_steps(found))
+
+
+def _steps(found: FinishResult) -> Iterator[SheetStep]:
+    grits = [one.grit for one in found.ladder]
+    count = before_slurry(grits) if found.rounds else len(grits)
+    ladder = iter(found.ladder)
+    coats, rounds, routed = iter(found.coats), iter(found.rounds), iter(found.edges)
+    edges = 0
+    done = 0
+    for task in found.tasks:
+        minutes = task.minutes.value if task.minutes else 0.0
+        if task.kind == "grind" and (step := next(ladder, None) if task.name.startswith("Grit") else None):
+            before = grits[done - 1] if done else None
+            night = NIGHT_H if found.rounds and done == count else 0.0
+            life = step.pads.inputs["life_m2"].value * step.pads.inputs["life_factor"].value
+            done += 1
+            yield SheetStep(
+                f"grit/{step.grit}", "grit", task.name, task.how, task.care, minutes, step.grit, before,
+                min(life, MOST_PAD), night,
+            )  # fmt: skip
+        elif task.kind == "grind":
+            yield SheetStep("off", "off", task.name, task.how, task.care, minutes, from_h=NIGHT_H)
+        elif task.kind == "rout":
+            edge = next(routed)
+            yield SheetStep(f"rout/{edge.edge}", "rout", task.name, task.how, task.care, minutes)
+        elif task.kind == "slurry":
+            one = next(rounds)
+            night = NIGHT_H if one.round > 1 else 0.0
+            yield SheetStep(f"slurry/{one.round}", "slurry", task.name, task.how, task.care, minutes, from_h=night)
+        elif task.kind == "edges":
+            edges += 1
+            yield SheetStep(f"edges/{edges}", "edges", task.name, task.how, task.care, minutes)
+        elif task.kind == "test":
+            yield SheetStep("test", "test", task.name, task.how, task.care, 0.0)
+        else:
+            coat = next(coats)
+            yield SheetStep(
+                f"coat/{coat.number}", "coat", task.name, task.how, task.care, minutes, from_h=coat.from_h,
+                until_h=coat.until_h,
+            )  # fmt: skip

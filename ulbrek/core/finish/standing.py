@@ -1,0 +1,173 @@
+"""Where one stands with the finish of a casting: from its sheet and from what was written down, in any order."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+from typing import Literal
+from uuid import UUID
+
+from ulbrek.core.finish.entries import FinishEntry, MarkOf
+from ulbrek.core.finish.sheet import CROSSED, SHEET_H, SheetStep
+
+Status = Literal["done", "now", "ahead"]
+
+
+@dataclass(frozen=True, slots=True)
+class MarkNow:
+    """A high spot, a scratch or a void on the face [mm], and whether it is gone."""
+
+    id: UUID
+    mark: MarkOf
+    x_mm: float
+    y_mm: float
+    size_mm: float
+    high_mm: float | None
+    flat: bool
+
+
+@dataclass(frozen=True, slots=True)
+class GateNow:
+    """What closes a grit: highs down, passes crossed, scratches of the grit before gone.
+
+    ``open`` says that all is there but the look along the dry face, with which it closes.
+    """
+
+    flat: int
+    marks: int
+    across: int
+    along: int
+    wanted: int
+    seen_scratches: bool
+    open: bool
+
+
+@dataclass(frozen=True, slots=True)
+class FinishStepNow:
+    """A step, and where it stands.
+
+    Attributes:
+        id: of the step
+        status: done, the one to do now, or ahead
+        done_at: when it was done
+        opens_at: before which it is too soon; None where it waits for nothing
+        closes_at: after which it is sanded first; None where it never needs to be
+        must_sand: whether that has gone by, and nothing was sanded
+        late: whether it was done so, after its window and unsanded
+        damp_at: of the sheet test, when it last showed moisture
+        taped_at: of the sheet test, since when the sheet is on
+        pads: how many pads were written off at it
+    """
+
+    id: str
+    status: Status
+    done_at: datetime | None
+    opens_at: datetime | None
+    closes_at: datetime | None
+    must_sand: bool
+    late: bool
+    gate: GateNow | None
+    damp_at: datetime | None
+    taped_at: datetime | None
+    pads: int
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A casting at the machine: its steps, its marks, the one to do now, and what was written of no step of it."""
+
+    steps: tuple[FinishStepNow, ...]
+    marks: tuple[MarkNow, ...]
+    now: str | None
+    over: bool
+    odd: tuple[UUID, ...]
+
+
+def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: datetime) -> Standing:
+    """Where the finish of one casting stands.
+
+    Args:
+        sheet: its steps
+        entries: what was written of it; in any order, and as often as it was sent
+        now: the moment it is asked for
+    """
+    told = _kept(entries)
+    marks = tuple(_marks(told))
+    steps: list[FinishStepNow] = []
+    last: datetime | None = None
+    current: str | None = None
+    for step in sheet:
+        found = _step(step, told, last, now)
+        if found.done_at is None and current is None:
+            current = step.id
+        status: Status = "done" if found.done_at is not None else "now" if step.id == current else "ahead"
+        steps.append(replace(found, status=status))
+        if found.done_at is not None and step.kind in ("slurry", "coat", "grit"):
+            last = found.done_at
+    known = {step.id for step in sheet}
+    done = {one.id: one.done_at for one in steps}
+    odd = tuple(one.id for one in told if one.step is not None and (one.step not in known or _too_soon(one, done)))
+    return Standing(tuple(steps), marks, current, current is None, odd)
+
+
+def _too_soon(entry: FinishEntry, done: dict[str, datetime | None]) -> bool:
+    """Whether a grit was said to be done while passes or high spots were wanting."""
+    at = done.get(entry.step or "")
+    return entry.kind == "gone" and (at is None or entry.at < at)
+
+
+def _kept(entries: Iterable[FinishEntry]) -> list[FinishEntry]:
+    once = {one.id: one for one in entries}
+    gone = {one.of for one in once.values() if one.kind == "undo"}
+    left = (one for one in once.values() if one.kind != "undo" and one.id not in gone)
+    return sorted(left, key=lambda one: (one.at, str(one.id)))
+
+
+def _marks(told: Sequence[FinishEntry]) -> Iterable[MarkNow]:
+    flat = {one.of for one in told if one.kind == "flat"}
+    for one in told:
+        if one.kind == "mark" and one.x_mm is not None and one.y_mm is not None:
+            yield MarkNow(one.id, one.mark, one.x_mm, one.y_mm, one.size_mm, one.high_mm, one.id in flat)
+
+
+def _step(step: SheetStep, told: Sequence[FinishEntry], last: datetime | None, now: datetime) -> FinishStepNow:
+    own = [one for one in told if one.step == step.id]
+    damp = max((one.at for one in own if one.kind == "damp"), default=None)
+    taped = max((one.at for one in own if one.kind == "taped"), default=None)
+    done = _done_at(step, own, told, damp)
+    opens = last + timedelta(hours=step.from_h) if last is not None and step.from_h else None
+    if step.kind == "test" and taped is not None:
+        opens = taped + timedelta(hours=SHEET_H)
+    closes = last + timedelta(hours=step.until_h) if last is not None and step.until_h is not None else None
+    sanded = closes is not None and any(one.kind == "sanded" and one.at >= closes for one in own)
+    past = closes is not None and (done or now) > closes and not sanded
+    gate = _gate(step.id, told) if step.kind == "grit" else None
+    pads = sum(1 for one in own if one.kind == "pad")
+    return FinishStepNow(
+        step.id, "ahead", done, opens, closes, past and done is None, past and done is not None, gate, damp, taped, pads
+    )
+
+
+def _done_at(
+    step: SheetStep, own: Sequence[FinishEntry], told: Sequence[FinishEntry], damp: datetime | None
+) -> datetime | None:
+    """When it was done: a grit once its gate was open, the sheet by the last that stayed dry."""
+    if step.kind == "test":
+        return next((one.at for one in own if one.kind == "dry" and (damp is None or one.at > damp)), None)
+    if step.kind != "grit":
+        return next((one.at for one in own if one.kind == "did"), None)
+    gone = (one for one in own if one.kind == "gone")
+    return next((one.at for one in gone if _gate(step.id, [x for x in told if x.at <= one.at]).open), None)
+
+
+def _gate(step: str, told: Sequence[FinishEntry]) -> GateNow:
+    """The passes since scratches were last seen, and the high spots: all are taken down with the first grit."""
+    own = [one for one in told if one.step == step]
+    seen = max((one.at for one in own if one.kind == "left"), default=None)
+    passes = [one.way for one in own if one.kind == "pass" and (seen is None or one.at > seen)]
+    across, along = passes.count("across"), passes.count("along")
+    highs = [one for one in _marks(told) if one.mark == "high"]
+    flat = sum(one.flat for one in highs)
+    crossed = across >= CROSSED / 2 and along >= CROSSED / 2
+    return GateNow(
+        flat, len(highs), across, along, CROSSED, seen is not None and not crossed, crossed and flat == len(highs)
+    )
