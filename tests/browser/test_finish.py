@@ -67,13 +67,13 @@ def test_a_pair_that_is_finished_apart_is_made_alike(open_page: OpenPage, api: T
 
 
 def test_what_cures_shows_the_finish_and_the_list_buys_for_it(open_page: OpenPage, api: TestClient) -> None:
-    at = opened(api, "mm", look="cream-honed", voids="filled with slurry", grind_when="green")
+    at = opened(api, "mm", look="cream-honed", voids="filled with slurry", grind_when="green", grits=[150, 300])
     page = open_page(at.replace("/finish", "/cure"), units="mm")
     hours = page.get_by_role("region", name="Calendar")
     for act in ("grind", "slurry-1", "slurry-2", "hone", "seal", "cured"):
         expect(hours.locator(f"[data-act={act}]")).to_be_visible()
     page.goto(f"/shopping?job={at.split('/')[2]}")
-    expect(page.locator("[data-line='supply/pad-200']")).to_be_visible()
+    expect(page.locator("[data-line='supply/grit-300']")).to_be_visible()
     expect(page.locator("[data-line='supply/slurry']")).to_be_visible()
 
 

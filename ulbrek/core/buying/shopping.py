@@ -252,8 +252,10 @@ def _finish(shop: Shop, planned: Plan) -> Iterator[Take]:
     filler = next(iter(shop.slurries), None)
     if filler and finish.filler:
         yield Take("supply", filler.id, filler.name, round(finish.filler.value, 2), "kg", pack=filler.pack_kg)
-    for pads in finish.pads:
-        yield Take("supply", pads.have or f"grit-{pads.grit}", pads.name, pads.count, "pads")
+    for pads in finish.pads:  # one of each that the shop has is at hand
+        quantity = pads.count - (pads.have is not None)
+        if quantity:
+            yield Take("supply", pads.have or f"grit-{pads.grit}", pads.name, quantity, "pads")
 
 
 def _foam_mm2(piece: PiecePlan) -> float:

@@ -39,9 +39,9 @@ class GritStep:
 
 @dataclass(frozen=True, slots=True)
 class EdgeStep:
-    """An edge that is routed [mm], in so many passes of the bit, and the time it takes."""
+    """Edges that are routed alike [mm], in so many passes of the bit, and the time that all of them take."""
 
-    edge: str
+    edges: tuple[str, ...]
     profile: str
     size_mm: float
     passes: int
@@ -92,14 +92,14 @@ class CoatStep:
 
 @dataclass(frozen=True, slots=True)
 class FinishTask:
-    """A step in the order it is done, in words, with its care; of a routed edge its name."""
+    """A step in the order it is done, in words, with its care; of routed edges their names."""
 
     kind: TaskKind
     name: str
     how: str
     minutes: Figure | None
     care: str = ""
-    edge: str = ""
+    edges: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -123,7 +123,6 @@ class FinishResult:
         profiles: time to polish the routed edges; None where none is
         arrises: time to sand the edges; None where they are not
         tasks: all of it in order
-        hours: of work
     """
 
     look: Look
@@ -142,7 +141,6 @@ class FinishResult:
     profiles: Figure | None
     arrises: Figure | None
     tasks: tuple[FinishTask, ...]
-    hours: Figure | None
     findings: tuple[Finding, ...]
 
 

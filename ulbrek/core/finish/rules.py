@@ -283,19 +283,18 @@ def dry_film(wet_um: float, coats: float, solids_pct: float, thin_pct: float) ->
 
 
 @rule(unit="min")
-def coat_minutes(area_m2: float, rate_m2_h: float, setup_min: float) -> float:
+def coat_minutes(area_m2: float, rate_m2_h: float) -> float:
     """Time for a coat
 
     Args:
         area_m2: of the faces
         rate_m2_h: coated in an hour
-        setup_min: to mix, strain, wipe down and clean up
 
-    Formula: area_m2 / rate_m2_h * 60 + setup_min
+    Formula: area_m2 / rate_m2_h * 60
 
     Source: common practice
     """
-    return area_m2 / rate_m2_h * 60 + setup_min
+    return area_m2 / rate_m2_h * 60
 
 
 @rule(unit="mm", kind="there")
@@ -314,19 +313,23 @@ def cover_left(cover_mm: float, taken_mm: float) -> float:
 
 
 @rule(unit="h")
-def hours_of_work(minutes_min: float, sessions: float, setup_min: float) -> float:
+def hours_of_work(minutes_min: float, sessions: float, setup_min: float, coats: float, mixing_min: float) -> float:
     """Hours of work
 
+    Castings that are finished together share what is set up and mixed.
+
     Args:
-        minutes_min: of all steps
+        minutes_min: of all steps, for all castings
         sessions: how often the wet corner is set up and cleaned
         setup_min: for each
+        coats: how many coats are put on
+        mixing_min: to wipe down, mix, strain and clean up for each
 
-    Formula: (minutes_min + sessions * setup_min) / 60
+    Formula: (minutes_min + sessions * setup_min + coats * mixing_min) / 60
 
     Source: common practice
     """
-    return (minutes_min + sessions * setup_min) / 60
+    return (minutes_min + sessions * setup_min + coats * mixing_min) / 60
 
 
 @rule(unit="MPa")

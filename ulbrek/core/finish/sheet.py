@@ -57,8 +57,8 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
     grits = [one.grit for one in found.ladder]
     count = before_slurry(grits) if found.rounds else len(grits)
     ladder = iter(found.ladder)
-    coats, rounds, routed = iter(found.coats), iter(found.rounds), iter(found.edges)
-    edges = 0
+    coats, rounds = iter(found.coats), iter(found.rounds)
+    edges = routs = 0
     done = 0
     for task in found.tasks:
         minutes = task.minutes.value if task.minutes else 0.0
@@ -74,8 +74,8 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
         elif task.kind == "grind":
             yield SheetStep("off", "off", task.name, task.how, task.care, minutes, from_h=NIGHT_H)
         elif task.kind == "rout":
-            edge = next(routed)
-            yield SheetStep(f"rout/{edge.edge}", "rout", task.name, task.how, task.care, minutes)
+            routs += 1
+            yield SheetStep(f"rout/{routs}", "rout", task.name, task.how, task.care, minutes)
         elif task.kind == "slurry":
             one = next(rounds)
             night = NIGHT_H if one.round > 1 else 0.0

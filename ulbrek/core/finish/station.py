@@ -12,7 +12,6 @@ from ulbrek.core.finish.result import (
     CoatStep,
     EdgeStep,
     FinishResult,
-    FinishTask,
     GritStep,
     SlurryStep,
 )
@@ -41,10 +40,9 @@ VOIDS: dict[VoidKind, tuple[Spread, Spread, int]] = {  # open share [%], depth [
 OPEN_IN_ROUND = (1.0, 0.3, 0.1)
 FILM_L_M2 = 0.15
 SLURRY_MIN_M2 = Spread(7.0, 9.0, 13.0)
-COAT_M2_H, COAT_SETUP_MIN = Spread(3.0, 4.5, 6.0), 15.0
+COAT_M2_H = Spread(3.0, 4.5, 6.0)
 SMALL_M2 = 3.0
 WASTE_SMALL, WASTE = Spread(15, 20, 30), Spread(10, 12, 15)
-SETUP_MIN = Spread(30.0, 45.0, 60.0)
 
 
 def finish(inputs: FinishInputs, brief: FinishBrief, shop: FinishShop) -> FinishResult:
@@ -85,7 +83,10 @@ class _Finishing:
     def result(self) -> FinishResult:
         """All of it, in order."""
         ladder = tuple(self._grit(index, grit) for index, grit in enumerate(self.grits))
-        edges = tuple(self._routed(one) for one in self.brief.routed)
+        alike: dict[tuple[str, float], list[RoutedEdge]] = {}
+        for one in self.brief.routed:
+            alike.setdefault((one.profile, one.size_mm), []).append(one)
+        edges = tuple(self._routed(group) for group in alike.values())
         kind = self._void_kind()
         rounds = tuple(self._rounds(kind)) if kind else ()
         coats = tuple(self._coats())
@@ -109,11 +110,9 @@ class _Finishing:
             profiles=self._profiles(),
             arrises=self._arrises(),
             tasks=(),
-            hours=None,
             findings=(),
         )
-        tasks = tuple(tasks_of(found, self.shop))
-        return replace(found, tasks=tasks, hours=self._hours(tasks))
+        return replace(found, tasks=tuple(tasks_of(found, self.shop)))
 
     def _cover(self, takes: Spread) -> Figure | None:
         cover, allowed = self.brief.cover_mm, self.brief.allowance_mm
@@ -152,14 +151,15 @@ class _Finishing:
             rpm=usual_of.rpm if machine else "",
         )
 
-    def _routed(self, edge: RoutedEdge) -> EdgeStep:
-        passes = PASSES.get(edge.profile) or (2 if edge.size_mm <= 6 else 3 if edge.size_mm <= 10 else 4)
+    def _routed(self, edges: Sequence[RoutedEdge]) -> EdgeStep:
+        edge, length = edges[0], sum(one.length_mm for one in edges)
+        passes = PASSES.get(edge.profile) or (2 if edge.size_mm <= 7 else 3 if edge.size_mm <= 11 else 4)
         factor = GREEN_FEEDS if self.green else 0.6 if self.brief.strength.likely > 40 else 1.0
         minutes = work(
-            rules.edge_minutes, f"{self.of}/{edge.edge}", length_mm=edge.length_mm, passes=float(passes),
+            rules.edge_minutes, f"{self.of}/{edge.edge}", length_mm=length, passes=float(passes),
             feed_m_min=FEED_M_MIN, hardness_factor=factor,
         )  # fmt: skip
-        return EdgeStep(edge.edge, edge.profile, edge.size_mm, passes, minutes)
+        return EdgeStep(tuple(one.edge for one in edges), edge.profile, edge.size_mm, passes, minutes)
 
     def _void_kind(self) -> VoidKind | None:
         if self.inputs.voids == "left open" or self.look == "textured":
@@ -204,7 +204,7 @@ class _Finishing:
             if sealer.density_a and sealer.density_b:
                 mass_a = work(rules.part_by_mass, f"{of}/A", part_l=part_a, density_kg_l=sealer.density_a)
                 mass_b = work(rules.part_by_mass, f"{of}/B", part_l=part_b, density_kg_l=sealer.density_b)
-        minutes = work(rules.coat_minutes, of, area_m2=area, rate_m2_h=COAT_M2_H, setup_min=COAT_SETUP_MIN)
+        minutes = work(rules.coat_minutes, of, area_m2=area, rate_m2_h=COAT_M2_H)
         return CoatStep(
             number, thin, goes_on, product, part_a, part_b, mass_a, mass_b,
             0.0 if first else sealer.recoat_from, 0.0 if first else sealer.recoat_likely,
@@ -237,17 +237,3 @@ class _Finishing:
             return None
         grits = float(len(self.grits))
         return work(rules.minutes_along, f"{self.of}/profiles", length_mm=length, pace_m_h=PROFILE_M_H, times=grits)
-
-    def _hours(self, tasks: Sequence[FinishTask]) -> Figure | None:
-        minutes = [one.minutes for one in tasks if one.minutes is not None]
-        if not minutes:
-            return None
-        low, likely, high = (
-            sum(getattr(one, edge) if getattr(one, edge) is not None else one.value for one in minutes)
-            for edge in ("low", "value", "high")
-        )
-        wet = any(one.kind in ("grind", "rout") for one in tasks)
-        sessions = float(1 + sum(1 for one in tasks if one.kind == "slurry")) if wet else 0.0
-        return work_together(
-            rules.hours_of_work, self.of, minutes_min=Spread(low, likely, high), sessions=sessions, setup_min=SETUP_MIN
-        )

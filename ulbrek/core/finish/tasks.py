@@ -7,6 +7,7 @@ from ulbrek.core.finish.brief import FinishShop
 from ulbrek.core.finish.result import CoatStep, FinishResult, FinishTask, GritStep
 from ulbrek.core.materials.sealers import SealerCoat
 
+WET_ON_WET_H = 0.5  # what goes on sooner goes on while the last coat is damp
 _OPENS_TO = 120  # grits up to it lay voids open, and go before the slurry
 
 
@@ -31,23 +32,25 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
     yield from (_grind(one, shop, first=not index) for index, one in enumerate(ladder[:count]))
     for edge in found.edges:
         how = f"{edge.passes} passes, a little deeper each, wet and slowly. Faces first: the bit runs on them."
-        yield FinishTask("rout", f"Rout: {edge.profile}", how, edge.minutes, f"{care.ROUTER} {care.RCD}", edge.edge)
+        name = f"Rout: {edge.profile}, {', '.join(edge.edges)}"
+        yield FinishTask("rout", name, how, edge.minutes, f"{care.ROUTER} {care.RCD}", edge.edges)
     for one in rounds:
         how = "Work it into wet voids, strike it off clean, plastic over it until tomorrow."
         if one.round > 1:
             how = f"Sand off the last round first. {how}"
         yield FinishTask("slurry", f"Slurry, round {one.round} of {len(rounds)}", how, one.minutes, care.EYES_EARS)
     if found.slurry_off is not None:
-        how = "220 by hand and wet, or under extraction, until only the voids hold slurry."
+        how = "220, wet or under extraction, until only the voids hold slurry."
         yield FinishTask("grind", "Sand the slurry off", how, found.slurry_off, care.SILICA)
     yield from (_grind(one, shop, first=False) for one in ladder[count:])
     if found.profiles is not None:
-        yield FinishTask("edges", "Polish the routed edges", "The same grits as the face, by hand.", found.profiles)
+        yield FinishTask("edges", "Polish the routed edges", "The same grits as the face, with hand pads.", found.profiles)
     if found.arrises is not None:
-        how = "120, then 220, by hand and wet, until no edge cuts."
+        how = "Hand pads, wet: 120, then 220, until no edge cuts."
         yield FinishTask("edges", "Sand the edges", how, found.arrises)
     if shop.sealer is not None:
-        how = "Clear plastic {450 limit} square, edges taped, for 16 h or more: no drops under it, no dark patch."
+        how = "Clear plastic {450 limit} square, or as large as the face, edges taped, for 16 h or more: "
+        how += "no drops under it, no dark patch."
         yield FinishTask("test", "Sheet test", how, None)
         for coat in found.coats:
             name = f"Coat {coat.number} of {len(found.coats)}" if len(found.coats) > 1 else "Seal"
@@ -81,4 +84,6 @@ def _how(coat: CoatStep, sealer: SealerCoat) -> str:
         return "When the last coat is dry to the touch."
     if sealer.is_film:
         return "Inside the recoat window; later than that, sand it with 220 to 320 and wipe it clean first."
-    return "While the last coat is still damp, or inside its window; later it beads off."
+    if coat.from_h < WET_ON_WET_H:
+        return "While the last coat is still damp; later it beads off."
+    return "Once the last coat has soaked in and dried; after its window scuff it first, or it does not soak in."

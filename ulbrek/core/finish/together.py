@@ -10,7 +10,7 @@ from ulbrek.core.finish.brief import FinishBrief, FinishShop
 from ulbrek.core.finish.inputs import LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
 from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
-from ulbrek.core.finish.tasks import before_slurry, care_of
+from ulbrek.core.finish.tasks import WET_ON_WET_H, before_slurry, care_of
 from ulbrek.core.materials.sealers import SealerCoat
 
 # What grinding wants of the concrete: green, for a cream face, and where stone is laid open [MPa].
@@ -20,6 +20,7 @@ SLURRY_NIGHT_H = 16.0  # between rounds, under plastic. Source: common practice.
 # Respirable quartz while grinding [µg/m³]: wet, under a shroud, and dry without either. Source: estimates, from memory.
 DUST_WET, DUST_SHROUDED, DUST_DRY = Spread(10, 30, 80), Spread(20, 60, 200), Spread(300, 1500, 6000)
 DRIES_H = 24.0  # a face that was ground wet, before anything is put on it. Source: common practice.
+SETUP_MIN, MIXING_MIN = Spread(30.0, 45.0, 60.0), 15.0  # Source: common practice.
 ANOTHER_DAY_H = 8.0  # coats that are so far apart are put on on days of their own
 
 
@@ -119,12 +120,17 @@ def _dust(shop: FinishShop, made: Sequence[Made]) -> Figure | None:
 
 
 def _all_hours(made: Sequence[Made]) -> Figure | None:
-    known = [(count, result.hours) for count, _, result in made if result.hours is not None]
-    if not known:
+    """Hours of work for all castings; what is set up and mixed is so once for all of them."""
+    steps = [(one.castings, task) for one in made for task in one.result.tasks]
+    timed = [(count, task.minutes) for count, task in steps if task.minutes is not None]
+    if not timed:
         return None
-    summed = _summed(known)
-    minutes = Spread(summed.low * 60, summed.likely * 60, summed.high * 60)
-    return work(rules.hours_of_work, "job", minutes_min=minutes, sessions=0.0, setup_min=0.0)
+    wet = any(task.kind in ("grind", "rout") for _, task in steps)
+    rounds = max(len(one.result.rounds) for one in made)
+    return work_together(
+        rules.hours_of_work, "job", minutes_min=_summed(timed), sessions=float(1 + rounds) if wet else 0.0,
+        setup_min=SETUP_MIN, coats=float(max(len(one.result.coats) for one in made)), mixing_min=MIXING_MIN,
+    )  # fmt: skip
 
 
 def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iterator[ActNeed]:
@@ -164,22 +170,37 @@ def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iter
         return
     test = "A taped plastic sheet shows no moisture after 16 h."
     coats = inputs.coats or sealer.coats
-    window = "" if sealer.recoat_until is None else f" A coat later than {sealer.recoat_until:g} h: sand it first."
+    window = _window(sealer)
     together = coats == 1 or sealer.recoat_likely < ANOTHER_DAY_H
     if together and coats > 1:
-        test += f" Coats {sealer.recoat_likely:g} h apart.{window}"
+        test += f" Coats {_hours(sealer.recoat_likely)} apart.{window}"
     name = f"Seal, {coats} coats" if together and coats > 1 else "Seal"
     yield ActNeed("seal", name, test, care=care_of(sealer), after=last, after_h=wait)
     last, wait = ("seal",), coats * sealer.recoat_likely if together else 0.0
     for number in range(2, 1 if together else coats + 1):
         key = f"coat-{number}"
-        told = f"From {sealer.recoat_from:g} h after the last coat.{window}"
+        told = f"From {_hours(sealer.recoat_from)} after the last coat.{window}"
         yield ActNeed(key, f"Coat {number}", told, care=care_of(sealer), after=last, after_h=sealer.recoat_likely)
         last = (key,)
     yield ActNeed(
         "cured", "Sealer hard", "Hard through and through: wet things, weight, cleaning.", after=last,
         after_h=wait + sealer.usual.full_days * 24, is_state=True,
     )  # fmt: skip
+
+
+def _window(sealer: SealerCoat) -> str:
+    """What is done with a coat that comes too late."""
+    until = sealer.recoat_until
+    if until is None:
+        return ""
+    late = (
+        "sand it first" if sealer.is_film else "it beads off" if sealer.recoat_from < WET_ON_WET_H else "scuff it first"
+    )
+    return f" Later than {_hours(until)}: {late}."
+
+
+def _hours(hours: float) -> str:
+    return f"{hours * 60:.0f} min" if hours < 1 else f"{hours:g} h"
 
 
 def _seal_need(inputs: FinishInputs, sealer: SealerCoat) -> SealNeed:

@@ -45,7 +45,8 @@ def sheen_not_reached(inputs: FinishInputs, sealer: SealerCoat, others: Sequence
     wanted, grips = ENDS[inputs.sheen], sealer.grips_to
     if inputs.grits or grips is None or wanted <= grips:
         return []
-    other = next((one for one in others if one.grips_to is None or one.grips_to >= wanted), None)
+    fit = [one for one in others if one.grips_to is None or one.grips_to >= wanted]
+    other = min(fit, key=lambda one: (one.usual.oily_rags, others.index(one)), default=None)
     duller = next((sheen for sheen, last in sorted(ENDS.items(), key=lambda one: -one[1]) if last <= grips), None)
     settle = Change("Settle for {sheen}", {"/sheen": duller}, {"sheen": duller}) if duller else None
     swap = Change("Seal with {other}", {"/sealer": other.id}, {"other": other.name}) if other else None

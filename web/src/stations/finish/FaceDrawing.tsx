@@ -24,7 +24,7 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
   const outline = pathData(view, measure.path);
   const holes = through.flatMap((one) => one.paths.map((path) => pathData(view, path))).join("");
   const worked = measure.edges.filter((edge) =>
-    task?.kind === "rout" ? edge.name === task.edge : task?.kind === "edges",
+    task?.kind === "rout" ? task.edges.includes(edge.name) : task?.kind === "edges",
   );
   const covers = task?.kind === "grind" || task?.kind === "slurry" || task?.kind === "coat";
   return (
@@ -78,7 +78,9 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
       </svg>
       <figcaption className="flex flex-wrap gap-x-6 text-soft">
         <span>{task ? fill(WHAT[task.kind]) : "as it comes out of the form"}</span>
-        {finish.edges.length > 0 && task?.kind !== "rout" && <span>{finish.edges.length} edges routed</span>}
+        {finish.edges.length > 0 && task?.kind !== "rout" && (
+          <span>{finish.edges.reduce((sum, one) => sum + one.edges.length, 0)} edges routed</span>
+        )}
       </figcaption>
     </figure>
   );

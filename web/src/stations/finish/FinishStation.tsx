@@ -74,7 +74,7 @@ function Takes({ plan: { finish } }: { plan: Plan }) {
             <dt>{pads.name}</dt>
             <dd className="figure text-lg whitespace-nowrap">
               {write(pads.count, "pads", units)}
-              {pads.have ? "" : ", to buy"}
+              {pads.have && pads.count === 1 ? "" : ", to buy"}
             </dd>
           </div>
         ))}

@@ -29,7 +29,7 @@ export function FinishSteps({ piece, acts, zone, at, onChoose }: Props) {
           const when = whens[index];
           return (
             <li
-              key={`${task.name} ${task.edge}`}
+              key={task.name}
               data-step={task.kind}
               className={`border-b border-line py-2 ${index === at ? "border-l-8 border-l-chalk pl-3" : "border-l-8 border-l-transparent pl-3"}`}
             >
@@ -41,7 +41,6 @@ export function FinishSteps({ piece, acts, zone, at, onChoose }: Props) {
                   onClick={() => onChoose(index)}
                 >
                   {index + 1}. {task.name}
-                  {task.edge ? `, ${task.edge} edge` : ""}
                 </button>
                 {task.minutes && <FigureButton figure={task.minutes} />}
               </div>
