@@ -42,8 +42,6 @@ def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
         to_job(page, job)
         page.locator("[data-headline=form]").click()
         page.get_by_role("radio", name=name).click()
-        if name == "Assembly":
-            page.get_by_role("button", name="Step 3", exact=False).click()
         if name == "Exploded":
             page.locator("[data-label=base]").wait_for()
 
@@ -134,12 +132,12 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("measure", to_job, "in", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("Cut plan"), "in", "light", False),
-    ("form-steps", form_view("Assembly"), "mm", "light", False),
     ("steel", station("steel"), "in", "light", False),
     ("mix", mix, "mm", "light", False),
     ("cure", cure, "mm", "light", False),
     ("pour-window", pour_window, "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
+    ("finish", station("finish"), "mm", "light", False),
     ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
