@@ -44,6 +44,7 @@ def test_a_bar_dragged_below_its_cover_is_found_and_moved_in_by_a_button(open_pa
     page.keyboard.up("Alt")
     finding = page.locator("[data-finding=bar-near-edge]")
     expect(finding).to_contain_text("Edge cover of the bar")
+    page.locator("[data-revision='2']").wait_for()  # it is told of while it is moved
     (hand,) = own(page, api)["job"]["steel"]["by_hand"]
     assert (hand["side"], hand["offset"]["mm"]) == ("front", pytest.approx(6, abs=2.5))
     finding.get_by_role("button", name="Move it in to 15 mm").click()
