@@ -44,7 +44,9 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
         yield FinishTask("grind", "Sand the slurry off", how, found.slurry_off, care.SILICA)
     yield from (_grind(one, shop, first=False) for one in ladder[count:])
     if found.profiles is not None:
-        yield FinishTask("edges", "Polish the routed edges", "The same grits as the face, with hand pads.", found.profiles)
+        yield FinishTask(
+            "edges", "Polish the routed edges", "The same grits as the face, with hand pads.", found.profiles
+        )
     if found.arrises is not None:
         how = "Hand pads, wet: 120, then 220, until no edge cuts."
         yield FinishTask("edges", "Sand the edges", how, found.arrises)
