@@ -15,7 +15,7 @@ from uuid import uuid4
 from bench.kills import ask
 from bench.served import served
 from tests.jobs import top_document
-from ulbrek.store.runs import MOST_ENTRIES
+from ulbrek.store.noted import MOST_ENTRIES
 
 A_TIME = 200
 TAPS = 20

@@ -29,6 +29,7 @@ from ulbrek.store.links import LinkRepository
 from ulbrek.store.log import LogRepository
 from ulbrek.store.members import MemberRepository
 from ulbrek.store.models import Base
+from ulbrek.store.noted import FinishRepository
 from ulbrek.store.outlooks import OutlookRepository
 from ulbrek.store.passkeys import Challenges, PasskeyRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
@@ -339,6 +340,10 @@ class Records:
     def runs(self, shop_id: UUID) -> RunRepository:
         """The entries of a shop's pours as they are run."""
         return RunRepository(self.session, shop_id)
+
+    def finishes(self, shop_id: UUID) -> FinishRepository:
+        """What was written down at the machine of a shop's pours."""
+        return FinishRepository(self.session, shop_id)
 
     def photos(self, shop_id: UUID) -> PhotoStore:
         """The photos of a shop."""

@@ -84,6 +84,8 @@ _WHO: dict[Who, str] = {
         GET /api/pours/{pour_id}/run/sheet
         POST /api/pours/{pour_id}/practice
         POST /api/pours/{pour_id}/run
+        GET /api/pours/{pour_id}/finish
+        POST /api/pours/{pour_id}/finish
         POST /api/pours/{pour_id}/temperatures
         POST /api/pours/{pour_id}/water-in
         GET /api/rules

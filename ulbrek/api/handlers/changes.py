@@ -21,7 +21,7 @@ LASTS_S = 1800.0  # then a page comes again, and the gate looks again whether it
 PING_S = 15
 RETRY_MS = 700  # after a connection is lost
 # Of what helpers are told: what their pours are about.
-_OF_HELPERS = frozenset({"pour", "log", "casting", "job", "run", "shop"})
+_OF_HELPERS = frozenset({"pour", "log", "casting", "job", "run", "finish", "shop"})
 
 
 @router.get("/changes", include_in_schema=False)

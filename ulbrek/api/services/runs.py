@@ -200,7 +200,7 @@ class Writing:
             if steps and all(one.status == "done" for one in steps):
                 at = max(one.at for one in steps)
                 wanted[uuid5(self.pour.id, f"{act} {at:.0f}")] = act, _at(at)
-        there = runs.acts(self.pour.id)
+        there = runs.acts(self.pour.id, _ACTS)
         for key, stands in there.items():
             if stands and key not in wanted:
                 pours.undo(self.pour.id, key, Entry(datetime.now(UTC)))

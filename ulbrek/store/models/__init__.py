@@ -23,6 +23,7 @@ from ulbrek.store.models.pours import (
     BatchShareRow,
     CastingRow,
     CastingStateRow,
+    FinishEntryRow,
     PourRow,
     RunEntryRow,
 )
@@ -49,6 +50,7 @@ __all__ = [
     "ChallengeRow",
     "DeviceRow",
     "FeedRow",
+    "FinishEntryRow",
     "FormRow",
     "InvitationRow",
     "JobRevisionRow",

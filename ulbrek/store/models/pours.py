@@ -89,6 +89,26 @@ class RunEntryRow(Base):
     created_at: Mapped[CreatedAt]
 
 
+class FinishEntryRow(Base):
+    """Something that was done or seen at the machine, as the device wrote it down; never changed."""
+
+    __tablename__ = "finish_entry"
+    __table_args__ = (
+        PrimaryKeyConstraint("shop_id", "id"),
+        ForeignKeyConstraint(["shop_id"], ["shop.id"]),
+        own("pour_id", "pour"),
+        own("member_id", "member"),
+    )
+
+    shop_id: Mapped[UUID]
+    id: Mapped[UUID]
+    pour_id: Mapped[UUID] = mapped_column(index=True)
+    at: Mapped[datetime]
+    entry: Mapped[dict[str, Any]]
+    member_id: Mapped[By]
+    created_at: Mapped[CreatedAt]
+
+
 class CastingRow(Base):
     """One physical thing. Its state is the newest of its states, which are kept with their times."""
 

@@ -21,6 +21,7 @@ const TOLD_BY: Record<string, (key: string) => readonly (readonly unknown[])[]> 
   job: (key) => [["job", key], ["jobs"], ["agenda"], ["records", "pours"]],
   pour: (key) => [["records"], ["run", key], ["job"], ["jobs"], ["agenda"]],
   run: (key) => [["run", key]],
+  finish: (key) => [["finish", key]],
   log: () => [["records"]],
   casting: () => [["records"], ["agenda"]],
   form: () => [["records"], ["agenda"]],
