@@ -6,11 +6,12 @@ from typing import Any
 from uuid import UUID, uuid4
 
 import pytest
+from pydantic import TypeAdapter
 
 from tests.jobs import top
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
-from ulbrek.core.finish.standing import FinishStepNow, Standing, standing
+from ulbrek.core.finish.standing import FinishStanding, FinishStepNow, standing
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 
@@ -28,11 +29,11 @@ def entry(hour: float, kind: str, step: str | None = None, **more: Any) -> Finis
     return FinishEntry.model_validate({"id": uuid4(), "kind": kind, "at": at, "casting": CASTING, "step": step, **more})
 
 
-def at(entries: list[FinishEntry], hour: float, **finish: Any) -> Standing:
+def at(entries: list[FinishEntry], hour: float, **finish: Any) -> FinishStanding:
     return standing(sheet(**finish), entries, BEGUN + timedelta(hours=hour))
 
 
-def of(found: Standing, step: str) -> FinishStepNow:
+def of(found: FinishStanding, step: str) -> FinishStepNow:
     return next(one for one in found.steps if one.id == step)
 
 
@@ -128,6 +129,33 @@ def test_entries_come_in_any_order_and_as_often_as_they_like(seed: int) -> None:
         assert at(mixed, 65) == at(told, 65)
     assert at([*said, taken], 65).now == "coat/2"
     assert at(said, 65).now == "coat/3"
+
+
+def castings_at_some_moments() -> list[dict[str, Any]]:
+    """Where castings stand at the machine, for another program to stand there too; entries in no order."""
+    chance = random.Random(31)  # noqa: S311
+    kinds = ("pass", "mark", "flat", "gone", "left", "did", "sanded", "taped", "dry", "damp", "pad", "undo")
+    sheets = [sheet(), sheet(look="salt and pepper", sheen="gloss", sealer="silane"), sheet(sealer="oil")]
+    written = TypeAdapter(list[FinishEntry]), TypeAdapter(list[SheetStep]), TypeAdapter(FinishStanding)
+    cases = []
+    for number in range(90):
+        steps = chance.choice(sheets)
+        told = to_the_coats() if number % 2 else []
+        for _ in range(chance.randrange(40)):
+            step = chance.choice(steps).id if chance.random() < 0.95 else "grit/16"
+            way = chance.choice(("across", "along"))
+            of = chance.choice(told).id if told and chance.random() < 0.7 else None
+            place = {"x_mm": chance.uniform(0, 900), "y_mm": chance.uniform(0, 600)}
+            hour = round(chance.uniform(0, 90), 2)
+            told.append(entry(hour, chance.choice(kinds), step, way=way, of=of, **place))
+        now = BEGUN + timedelta(hours=chance.uniform(0, 120))
+        found = standing(steps, told, now)
+        entries, own, where = (
+            one.dump_python(value, mode="json")  # type: ignore[attr-defined]
+            for one, value in zip(written, (told, list(steps), found), strict=True)
+        )
+        cases.append({"entries": entries, "sheet": own, "standing": where, "now": now.isoformat()})
+    return cases
 
 
 def test_what_is_said_of_no_step_is_kept_and_told() -> None:

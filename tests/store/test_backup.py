@@ -18,6 +18,7 @@ from ops.demo_records import begun_with
 from ops.postgres import Cluster
 from tests.files.test_photo import picture
 from tests.jobs import top
+from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.files.photo import clean_photo
@@ -75,6 +76,9 @@ def fill(database: Database) -> None:
         records.runs(shop.id).add(
             pour, [RunEntry(id=uuid4(), kind="note", at=datetime.now(UTC), text="Windy", member_id=member)]
         )
+        casting = records.pours(shop.id).get(pour).castings[0].id
+        at_work = {"id": uuid4(), "kind": "note", "at": datetime.now(UTC), "text": "Pads", "member_id": member}
+        records.finishes(shop.id).add(pour, [FinishEntry(**at_work, casting=casting)])
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
         seen = records.log(shop.id).add(
             Observation("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry

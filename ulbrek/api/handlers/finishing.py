@@ -21,7 +21,7 @@ from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.finish.entries import FinishEntry
-from ulbrek.core.finish.standing import Standing
+from ulbrek.core.finish.standing import FinishStanding
 from ulbrek.core.records.record import AT_ONCE
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
@@ -44,7 +44,7 @@ class CastingAtWork:
     id: UUID
     serial: int
     piece: str
-    standing: Standing
+    standing: FinishStanding
 
 
 @dataclass(frozen=True, slots=True)

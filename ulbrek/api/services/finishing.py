@@ -8,7 +8,7 @@ from uuid import UUID, uuid5
 
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
-from ulbrek.core.finish.standing import Standing, standing
+from ulbrek.core.finish.standing import FinishStanding, standing
 from ulbrek.core.measure.result import Path
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.store.database import Records
@@ -80,7 +80,7 @@ def _steps_of(act: str, faces: Sequence[FacePlan]) -> Iterator[str]:
 
 def standings(
     sheet: FinishSheet, pour: StoredPour, entries: Sequence[FinishEntry], now: datetime
-) -> dict[UUID, Standing]:
+) -> dict[UUID, FinishStanding]:
     """Where each casting of a pour stands.
 
     Args:
@@ -117,7 +117,7 @@ class Writing:
         """Writes there, of this pour by this sheet."""
         self.records, self.shop_id, self.pour, self.sheet = records, shop_id, pour, sheet
 
-    def write(self, entries: Sequence[FinishEntry], now: datetime) -> dict[UUID, Standing]:
+    def write(self, entries: Sequence[FinishEntry], now: datetime) -> dict[UUID, FinishStanding]:
         """Brings the records to what all entries say: acts that are done to all castings, sheets that showed moisture.
 
         Args:
@@ -142,7 +142,7 @@ class Writing:
                     told = Entry(min(seen), "It was at the machine.", key=uuid5(self.pour.id, f"strip {piece}"))
                     self.records.pours(self.shop_id).did(self.pour.id, "strip", piece, told)
 
-    def _acts(self, found: Mapping[UUID, Standing]) -> None:
+    def _acts(self, found: Mapping[UUID, FinishStanding]) -> None:
         if self.pour.poured_at is None or not found:
             return
         pours, runs = self.records.pours(self.shop_id), self.records.runs(self.shop_id)

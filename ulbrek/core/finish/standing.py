@@ -72,7 +72,7 @@ class FinishStepNow:
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class FinishStanding:
     """A casting at the machine: its steps, its marks, the one to do now, and what was written of no step of it."""
 
     steps: tuple[FinishStepNow, ...]
@@ -82,7 +82,7 @@ class Standing:
     odd: tuple[UUID, ...]
 
 
-def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: datetime) -> Standing:
+def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: datetime) -> FinishStanding:
     """Where the finish of one casting stands.
 
     Args:
@@ -106,7 +106,7 @@ def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: da
     known = {step.id for step in sheet}
     done = {one.id: one.done_at for one in steps}
     odd = tuple(one.id for one in told if one.step is not None and (one.step not in known or _too_soon(one, done)))
-    return Standing(tuple(steps), marks, current, current is None, odd)
+    return FinishStanding(tuple(steps), marks, current, current is None, odd)
 
 
 def _too_soon(entry: FinishEntry, done: dict[str, datetime | None]) -> bool:
