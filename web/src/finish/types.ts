@@ -1,6 +1,5 @@
 import type { Schemas } from "@/api/client";
 
-export type FinishView = Schemas["FinishView"];
 export type FinishEntry = Schemas["FinishEntry-Output"];
 export type SheetStep = Schemas["SheetStep"];
 export type Standing = Schemas["FinishStanding"];
