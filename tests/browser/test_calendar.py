@@ -101,7 +101,7 @@ def test_looking_at_the_week_of_several_is_stopped_and_gone_on_with(open_page: O
     expect(status).to_have_attribute("data-looked", "10")
     expect(plan).to_contain_text("Plan 10 pours")
     plan.click()
-    expect(page.get_by_role("checkbox", name=re.compile("Look at the week for Step"))).to_have_count(0)
+    expect(page.get_by_role("checkbox", name=re.compile(r"Look at the week for Step \d"))).to_have_count(0)
     assert len({hour_of(api, job) for job in jobs}) == 1
 
 

@@ -15,7 +15,10 @@ const HALF_HOUR_MS = 1_800_000;
 const DAY_MS = 86_400_000;
 const CLOSE_PX = 26;
 const NUDGED_MS = 700;
-const NAMED = ["float", "trowel", "cover", "strip", "turn", "moist", "seal"];
+const NAMED = ["float", "trowel", "cover", "strip", "turn", "moist", "grind", "slurry", "hone", "seal", "coat"];
+
+/** An act without its number: the second round of slurry is slurry. */
+const kindOf = (act: string): string => act.replace(/-\d+$/, "");
 
 interface Props {
   known: DaysView;
@@ -248,12 +251,12 @@ function Acts({
   let last = from - CLOSE_PX;
   const seen = new Set<string>();
   return acts
-    .filter((act) => !act.is_state && NAMED.includes(act.id))
+    .filter((act) => !act.is_state && NAMED.includes(kindOf(act.id)))
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
     .map((act) => {
       const at = x(act.at);
       const key = `${act.piece} ${act.id}`;
-      const word = valueWords(act.id);
+      const word = valueWords(kindOf(act.id));
       const named = names && !seen.has(act.id) && at - last > CLOSE_PX + word.length * 3;
       if (named) {
         last = at + word.length * 4;
