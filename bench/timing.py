@@ -3,7 +3,7 @@
 import gc
 import statistics
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 
 def say(what: str, times_ms: list[float], remark: str = "") -> None:
@@ -23,4 +23,17 @@ def repeat(work: Callable[[], object], times: int) -> list[float]:
         began = time.perf_counter()
         work()
         taken.append((time.perf_counter() - began) * 1000)
+    return taken
+
+
+def in_turns(works: Sequence[Callable[[], object]], times: int) -> list[list[float]]:
+    """How long each of several pieces of work takes, one after another, again and again, after a warm-up [ms]."""
+    for work in works:
+        repeat(work, 0)
+    taken: list[list[float]] = [[] for _ in works]
+    for _ in range(times):
+        for times_ms, work in zip(taken, works, strict=True):
+            began = time.perf_counter()
+            work()
+            times_ms.append((time.perf_counter() - began) * 1000)
     return taken

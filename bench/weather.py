@@ -10,7 +10,7 @@ from statistics import median
 from zoneinfo import ZoneInfo
 
 from bench.pace import QUIET_MS, calibration
-from bench.timing import repeat, say
+from bench.timing import in_turns, say
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import HOUR, Conditions
@@ -19,6 +19,7 @@ from ulbrek.core.records.record import Record
 from ulbrek.files.job_file import read_job_file
 from ulbrek.standins.weather import SimulatedWeather
 
+QUIET = f"the machine's own pace; {QUIET_MS} ms when quiet"
 NOW = datetime(2026, 5, 11, 6, 40, tzinfo=UTC)
 PLACE = ZoneInfo("Europe/Dublin")
 MONTH_H = 28 * 24
@@ -45,21 +46,31 @@ def outside(job: Job) -> Job:
 
 
 def weather() -> None:
-    """Prints both."""
+    """Prints both. What is compared takes turns, and the loop beside it tells how fast the machine was meanwhile."""
     shop, known, record = Shop(), month(), read_month()
     jobs = [read_job_file(file.read_bytes()).job for file in DEMO]
-    job = jobs[0]
-    without = repeat(partial(plan, job, shop), 60)
+    inside, yard = jobs[0], outside(jobs[0])
+    plans = [
+        partial(plan, inside, shop), partial(plan, yard, shop, Record(), None, known),
+        partial(plan, yard, shop, record, None, known),
+    ]  # fmt: skip
+    loop, without, *others = in_turns([calibration, *plans], 60)
+    say("calibration loop beside plan()", loop, QUIET)
     say("plan() in a heated room", without, "cold")
-    usual = median(without)
-    for what, of in (("28 days of weather", Record()), ("and 30 days of readings", record)):
-        times = repeat(partial(plan, outside(job), shop, of, None, known), 60)
-        say(f"  {what}", times, f"+{median(times) - usual:.1f} ms; aim 5 at a quiet pace")
+    for what, times in zip(("28 days of weather", "and 30 days of readings"), others, strict=True):
+        more = median(one - other for one, other in zip(times, without, strict=True))
+        say(f"  {what}", times, f"+{more:.1f} ms, {at_ease(more, loop):.1f} at a quiet pace; aim 5")
     for count, aim in ((1, 300), (10, 2_000)):
         some = [outside(one) for one in jobs[:count]]
-        say(f"pour window of {count}", repeat(partial(pour_windows, some, shop, known, NOW), 5), f"aim {aim} ms")
+        loop, times = in_turns([calibration, partial(pour_windows, some, shop, known, NOW)], 7)
+        said = f"{at_ease(median(times), loop):.0f} ms at a quiet pace; aim {aim} ms"
+        say(f"pour window of {len(some)}", times, said)
+
+
+def at_ease(taken_ms: float, loop_ms: list[float]) -> float:
+    """What a time would be where the loop takes as long as on a quiet machine [ms]."""
+    return taken_ms * QUIET_MS / median(loop_ms)
 
 
 if __name__ == "__main__":
-    say("calibration loop", [calibration() for _ in range(5)], f"the machine's own pace; {QUIET_MS} ms when quiet")
     weather()

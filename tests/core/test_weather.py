@@ -18,7 +18,7 @@ from ulbrek.core.cure.window import PourStart
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import HOUR, Conditions, WeatherHour, joined, typed_day
-from ulbrek.core.kit.climate.evaporation import evaporation
+from ulbrek.core.kit.climate.evaporation import by_the_hour, evaporation
 from ulbrek.core.plan.plan import plan, pour_windows
 from ulbrek.core.records.record import Record
 from ulbrek.standins.weather import SimulatedWeather
@@ -70,6 +70,8 @@ def test_damper_air_and_less_wind_never_dry_more(
     assert now >= 0
     assert evaporation(concrete, air, min(100.0, humidity + damper), wind) <= now + 1e-12
     assert evaporation(concrete, air, humidity, max(0.0, wind - calmer)) <= now + 1e-12
+    many = by_the_hour(*(np.array([one, one]) for one in (concrete, air, humidity, wind)))
+    assert many == pytest.approx([now, now], rel=1e-9, abs=1e-12)
 
 
 @settings(max_examples=25)

@@ -47,11 +47,13 @@ ROOMS: dict[Place, _Room] = {
 class Felt:
     """The air at the piece by the hour since first water in, and what comes down on it.
 
-    The day before is there as well: ``before`` hours of each row lie before the pour.
+    The day before is there as well: ``before`` hours of each row lie before the pour. ``bare_c`` is the air there once
+    nothing protects the piece any more.
     """
 
     before: int
     air_c: Floats
+    bare_c: Floats
     humidity_pct: Floats
     wind_kmh: Floats
     rain_mm: Floats
@@ -128,14 +130,13 @@ def felt_at(
     table, known_by = weather.span(since_hour - 2 * DAY_H * HOUR, hours + 2 * DAY_H + 1)
     kept = slice(DAY_H, None)
     at = np.arange(len(table))[kept] - 2 * DAY_H + 0.5 - into_hour
-    bare = _rows(inputs.place, table, ())
     there = tuple(one for one in protections_of(inputs) if one.from_start)
-    rows = [row[kept] for row in bare]
+    rows = bare = [row[kept] for row in _rows(inputs.place, table, ())]
     if there:
         under = _rows(inputs.place, table, there)
-        rows = [np.where(at < protected_h, one[kept], row) for one, row in zip(under, rows, strict=True)]
+        rows = [np.where(at < protected_h, one[kept], row) for one, row in zip(under, bare, strict=True)]
     air, humidity, wind, rain, sun, sky = rows
-    return Felt(DAY_H, air, humidity, wind, rain, sun, sky, known_by[kept], into_hour)
+    return Felt(DAY_H, air, bare[0], humidity, wind, rain, sun, sky, known_by[kept], into_hour)
 
 
 def _rows(place: Place, table: Floats, there: Sequence[Protection]) -> list[Floats]:
@@ -159,7 +160,8 @@ def still_air(celsius: float, hours: int) -> Felt:
     still = np.zeros(rows)
     known_by: list[Provenance] = ["typed"] * rows
     return Felt(
-        DAY_H, still + celsius, still + 50.0, still + DRAUGHT_KMH, still, still, still, tuple(known_by), 0.0
+        DAY_H, still + celsius, still + celsius, still + 50.0, still + DRAUGHT_KMH, still, still, still,
+        tuple(known_by), 0.0,
     )  # fmt: skip
 
 

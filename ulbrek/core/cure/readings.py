@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from datetime import datetime
-from itertools import pairwise
+from itertools import chain
 
 import numpy as np
 
@@ -43,7 +43,7 @@ def _plainly_sound(read: Sequence[tuple[float, float]], in_weather: bool) -> boo
     """Whether nothing of it is even near to being doubted: what nearly all series are."""
     if len(read) < _FEW:
         return False
-    hours, celsius = np.array(read).T
+    hours, celsius = np.fromiter(chain.from_iterable(read), float, 2 * len(read)).reshape(-1, 2).T
     steps, gaps = np.abs(np.diff(celsius)), np.maximum(np.diff(hours), 0.25)
     stands = in_weather and bool((steps == 0).any())
     within = bool(((celsius >= LOWEST_C) & (celsius <= HIGHEST_C)).all())
@@ -54,7 +54,10 @@ def hours_of(poured_at: datetime | None, temperatures: Sequence[Temperature]) ->
     """Readings after first water in, as hours after it and °C, in order; of one moment the last."""
     if poured_at is None:
         return []
-    begun = poured_at.timestamp()
-    told = [((one.at.timestamp() - begun) / _HOUR_S, one.celsius) for one in temperatures]
-    read = sorted(one for one in told if one[0] > 0)
-    return [one for one, after in pairwise([*read, (float("inf"), 0.0)]) if one[0] < after[0]]
+    begun, count = poured_at.timestamp(), len(temperatures)
+    hours = (np.fromiter((one.at.timestamp() for one in temperatures), float, count) - begun) / _HOUR_S
+    celsius = np.fromiter((one.celsius for one in temperatures), float, count)
+    order = np.lexsort((celsius, hours))
+    hours, celsius = hours[order], celsius[order]
+    told = (hours > 0) & np.append(np.diff(hours) > 0, True)[:count]
+    return list(zip(hours[told].tolist(), celsius[told].tolist(), strict=True))

@@ -15,7 +15,7 @@ from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.readings import believed, hours_of
 from ulbrek.core.cure.warmth import FORESEEN_H, Body, Covered, course_of, kept_at
 from ulbrek.core.kit.climate.conditions import Conditions
-from ulbrek.core.kit.climate.evaporation import evaporation
+from ulbrek.core.kit.climate.evaporation import by_the_hour, evaporation
 from ulbrek.core.kit.clock.course import Course, even
 from ulbrek.core.kit.clock.maturity import pace
 from ulbrek.core.materials.mixes import Mix
@@ -191,7 +191,6 @@ def evaporates(inputs: CureInputs, warmth: Temperatures, until_h: float) -> tupl
         np.interp(hours, warmth.shared.hours, warmth.shared.celsius),
         felt.at(felt.air_c, hours), felt.at(felt.humidity_pct, hours), felt.at(felt.wind_kmh, hours),
     ]  # fmt: skip
-    found = [evaporation.function(*(float(one) for one in column)) for column in zip(*rows, strict=True)]
-    at = int(np.argmax(found))
+    at = int(np.argmax(by_the_hour(*rows)))
     concrete, air_c, humidity, wind = (round(float(row[at]), 1) for row in rows)
     return work(evaporation, concrete_c=concrete, air_c=air_c, humidity_pct=humidity, wind_kmh=wind), float(hours[at])

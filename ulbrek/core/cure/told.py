@@ -7,7 +7,7 @@ import numpy as np
 from ulbrek.core.cure.around import Floats
 from ulbrek.core.cure.result import Act, WeatherTold
 from ulbrek.core.cure.temperatures import Temperatures
-from ulbrek.core.kit.climate.evaporation import evaporation
+from ulbrek.core.kit.climate.evaporation import by_the_hour
 from ulbrek.core.kit.clock.course import Course
 
 LEAST_TOLD_H, MOST_TOLD_H = 96, 336
@@ -29,10 +29,7 @@ def weather_told(warmth: Temperatures, acts: Sequence[Act]) -> WeatherTold | Non
     row = slice(first, first + until + 1)
     air, humidity, wind = (felt.at(one, hours) for one in (felt.air_c, felt.humidity_pct, felt.wind_kmh))
     concrete = _at(warmth.shared, hours)
-    dries = [
-        evaporation.function(*(float(one) for one in column))
-        for column in zip(concrete, air, humidity, wind, strict=True)
-    ]
+    dries = by_the_hour(concrete, air, humidity, wind)
     return WeatherTold(
         since=warmth.since,
         assumed=warmth.weather is None or not any(one != "assumed" for one in felt.known_by[row]),
@@ -42,7 +39,7 @@ def weather_told(warmth: Temperatures, acts: Sequence[Act]) -> WeatherTold | Non
         humidity_pct=_told(humidity, 0),
         wind_kmh=_told(wind, 0),
         rain_mm=_told(felt.rain_mm[row], 1),
-        dries_kg_m2_h=_told(np.array(dries), 2),
+        dries_kg_m2_h=_told(dries, 2),
         known_by=felt.known_by[row],
     )
 

@@ -6,11 +6,9 @@ from functools import cached_property
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Severity
-from ulbrek.core.cure.around import Felt, felt_at
 from ulbrek.core.cure.checks.kept import SLOW_C, STALLS_C, WARM_AGAIN_C
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.temperatures import Poured, Temperatures, evaporates, temperatures_of
-from ulbrek.core.cure.warmth import FORESEEN_H
 from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.kit.clock.course import Course
 from ulbrek.core.materials.protections import PROTECTIONS, ProtectionId
@@ -98,19 +96,6 @@ class PourDay:
         if felt is None or float(felt.air_c[felt.before]) > WARM_AGAIN_C:
             return None
         return float(felt.during(felt.air_c, -DAY_H / 2, 0.0).min())
-
-    @property
-    def bare(self) -> Felt:
-        """The air at the piece once nothing protects it any more.
-
-        Raises:
-            ValueError: in a heated room
-        """
-        if self.warmth.weather is None:
-            raise ValueError("A heated room has no weather.")
-        return felt_at(
-            self.inputs.model_copy(update={"protections": ()}), self.warmth.since, self.warmth.weather, FORESEEN_H
-        )
 
     def with_(self, **changed: object) -> "PourDay":
         """The same pour with some of its fields changed."""

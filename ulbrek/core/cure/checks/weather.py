@@ -292,8 +292,7 @@ def cools_too_fast(day: PourDay, acts: Sequence[Act]) -> list[Finding]:
         return []
     if moist is None or felt is None or moist > len(felt.air_c) - felt.before - DAY_H:
         return []
-    bare = day.bare
-    outside = float(bare.during(bare.air_c, moist, moist + DAY_H).min())
+    outside = float(felt.during(felt.bare_c, moist, moist + DAY_H).min())
     concrete = max(course.celsius_at(moist) for course in day.courses)
     drop = work(rules.cools_by, concrete_c=round(concrete, 1), air_c=round(outside, 1)).value
     if drop <= MOST_DROP_K:
