@@ -134,7 +134,7 @@ def test_entries_come_in_any_order_and_as_often_as_they_like(seed: int) -> None:
 def castings_at_some_moments() -> list[dict[str, Any]]:
     """Where castings stand at the machine, for another program to stand there too; entries in no order."""
     chance = random.Random(31)  # noqa: S311
-    kinds = ("pass", "mark", "flat", "gone", "left", "did", "sanded", "taped", "dry", "damp", "pad", "undo")
+    kinds = ("pass", "mark", "flat", "gone", "left", "did", "skip", "sanded", "taped", "dry", "damp", "pad", "undo")
     sheets = [sheet(), sheet(look="salt and pepper", sheen="gloss", sealer="silane"), sheet(sealer="oil")]
     written = TypeAdapter(list[FinishEntry]), TypeAdapter(list[SheetStep]), TypeAdapter(FinishStanding)
     cases = []
@@ -146,6 +146,7 @@ def castings_at_some_moments() -> list[dict[str, Any]]:
             way = chance.choice(("across", "along"))
             of = chance.choice(told).id if told and chance.random() < 0.7 else None
             place = {"x_mm": chance.uniform(0, 900), "y_mm": chance.uniform(0, 600)}
+            place["size_mm"] = chance.uniform(20, 300)
             hour = round(chance.uniform(0, 90), 2)
             told.append(entry(hour, chance.choice(kinds), step, way=way, of=of, **place))
         now = BEGUN + timedelta(hours=chance.uniform(0, 120))

@@ -16,10 +16,12 @@ from ulbrek.api.services.finishing import (
     in_time,
     refuse_others,
     standings,
+    unlike,
 )
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.finish.alike import Difference
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.standing import FinishStanding
 from ulbrek.core.records.record import AT_ONCE
@@ -62,6 +64,7 @@ class FinishView:
     sheet: FinishSheet
     entries: list[FinishEntry]
     castings: list[CastingAtWork]
+    differences: list[Difference]
     now: float
 
 
@@ -106,5 +109,5 @@ def _view(shop: StoredShop, pour: StoredPour, sheet: FinishSheet, entries: list[
     hours = shop.shop.hours
     return FinishView(
         pour.id, pour.job_id, pour.job.name, hours.zone, hours.clock, sheet, entries, castings,
-        round(now.timestamp() * 1000),
+        list(unlike(sheet, pour, found)), round(now.timestamp() * 1000),
     )  # fmt: skip

@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from uuid import UUID, uuid5
 
+from ulbrek.core.finish.alike import Difference, differences
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
-from ulbrek.core.finish.standing import FinishStanding, standing
+from ulbrek.core.finish.standing import FinishStanding, FinishStepNow, standing
 from ulbrek.core.measure.result import Path
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.store.database import Records
@@ -96,6 +97,19 @@ def standings(
     }
 
 
+def unlike(sheet: FinishSheet, pour: StoredPour, found: Mapping[UUID, FinishStanding]) -> Iterator[Difference]:
+    """What was not done alike to castings of one piece.
+
+    Args:
+        sheet: of the pour
+        pour: with its castings
+        found: where each stands
+    """
+    for face in sheet.faces:
+        mine = {one.id: found[one.id] for one in pour.castings if one.piece == face.piece and one.id in found}
+        yield from differences(face.piece, face.steps, mine)
+
+
 def refuse_others(pour: StoredPour, entries: Sequence[FinishEntry]) -> None:
     """Refuses what is of no casting of the pour.
 
@@ -146,23 +160,22 @@ class Writing:
         if self.pour.poured_at is None or not found:
             return
         pours, runs = self.records.pours(self.shop_id), self.records.runs(self.shop_id)
-        wanted: dict[UUID, tuple[str, datetime]] = {}
+        lost = {one.id for one in self.pour.castings if one.state in _LOST}
+        wanted: dict[UUID, tuple[str, datetime, str]] = {}
         for act, steps in self.sheet.acts.items():
-            done = [
-                one.done_at for standing_ in found.values() for one in standing_.steps if one.id in steps
-            ]  # fmt: skip
-            ends = [one for one in done if one is not None]
-            if ends and len(ends) == len(done):
+            rows = [row for id_, one in found.items() if id_ not in lost for row in one.steps if row.id in steps]
+            ends = [row.done_at for row in rows if row.done_at is not None]
+            if ends and len(ends) == len(rows) and not all(row.skipped for row in rows):
                 at = max(ends)
-                wanted[uuid5(self.pour.id, f"{act} {at.isoformat()}")] = act, at
+                wanted[uuid5(self.pour.id, f"{act} {at.isoformat()}")] = act, at, _took(rows)
         there = runs.acts(self.pour.id, tuple(self.sheet.acts))
         for key, stands in there.items():
             if stands and key not in wanted:
                 pours.undo(self.pour.id, key, Entry(datetime.now(UTC)))
-        for key, (act, at) in wanted.items():
+        for key, (act, at, took) in wanted.items():
             if key not in there:
                 with self._as_far_as_it_goes():
-                    pours.did(self.pour.id, act, None, Entry(at, key=key))
+                    pours.did(self.pour.id, act, None, Entry(at, took, key=key))
         runs.mark((), wanted)
 
     @contextmanager
@@ -197,6 +210,16 @@ class Writing:
             text = "Moisture under the sheet" if entry.kind == "damp" else "The sheet stayed dry"
             return Observation("test", text, pour_id=self.pour.id, act="seal", ready=entry.kind == "dry")
         return None
+
+
+_LOST = ("failed", "archived")
+
+
+def _took(rows: Sequence[FinishStepNow]) -> str:
+    """How long was worked at an act, and what it wore out, for the log."""
+    minutes, pads = round(sum(row.spent_min for row in rows)), sum(row.pads for row in rows)
+    told = [f"{minutes} min at the machine"] if minutes else []
+    return ", ".join([*told, *([f"{pads} pad{'s' * (pads > 1)} worn"] if pads else [])])
 
 
 def in_time(entry: FinishEntry) -> FinishEntry:

@@ -8,7 +8,9 @@ from pydantic import AwareDatetime, Field
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.texts import LINES, ONE_LINE
 
-Kind = Literal["pass", "mark", "flat", "gone", "left", "did", "sanded", "taped", "dry", "damp", "pad", "note", "undo"]
+Kind = Literal[
+    "pass", "mark", "flat", "gone", "left", "did", "skip", "sanded", "taped", "dry", "damp", "pad", "note", "undo",
+]  # fmt: skip
 Way = Literal["across", "along"]
 MarkOf = Literal["high", "scratch", "void"]
 StepId = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
@@ -20,7 +22,8 @@ class FinishEntry(Document):
 
     Attributes:
         kind: what: ``gone`` says that the scratches of the grit before are gone, ``left`` that some are still there;
-            ``flat`` that a mark is; ``taped``, ``dry`` and ``damp`` are of the plastic sheet
+            ``flat`` that a mark is; a ``mark`` of another is that one measured again; ``skip`` leaves a step out;
+            ``taped``, ``dry`` and ``damp`` are of the plastic sheet
         id: given by the device, so that it is applied once however often it is sent
         at: when, by the device's clock as it was corrected
         casting: which of the castings of the pour
@@ -30,7 +33,7 @@ class FinishEntry(Document):
         y_mm: of a mark, from the front [mm]
         size_mm: how far it reaches [mm]
         high_mm: how far it stands up [mm]
-        of: the mark that is flat, or the entry that is taken back
+        of: the mark that is flat or measured again, or the entry that is taken back
         text: what there is to say
     """
 

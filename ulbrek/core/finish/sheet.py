@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from ulbrek.core.finish.ladder import MOST_PAD
+from ulbrek.core.finish.ladder import FARTHEST_STEP, MOST_PAD
 from ulbrek.core.finish.result import FinishResult
 from ulbrek.core.finish.tasks import before_slurry
 
@@ -26,6 +26,9 @@ class SheetStep:
         minutes: likely; 0 where nobody waits for it
         grit: of a grit
         before: the grit whose scratches must be gone; None for the first
+        takes: the coarsest grit whose scratches it takes out; 0 where it is no grit
+        passes: how many it is done with at the least, half of them each way
+        stays_h: how long the sheet stays on at the least [h]; 0 where it is no test
         pad_m2: what a pad of it does before it is worn [m²]; 0 where no pad is used
         from_h: the soonest after the step before it [h]
         until_h: the latest without sanding [h]; None where it never needs to be
@@ -39,6 +42,9 @@ class SheetStep:
     minutes: float
     grit: int | None = None
     before: int | None = None
+    takes: float = 0.0
+    passes: int = 0
+    stays_h: float = 0.0
     pad_m2: float = 0.0
     from_h: float = 0.0
     until_h: float | None = None
@@ -69,7 +75,7 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
             done += 1
             yield SheetStep(
                 f"grit/{step.grit}", "grit", task.name, task.how, task.care, minutes, step.grit, before,
-                min(life, MOST_PAD), night,
+                step.grit / FARTHEST_STEP, CROSSED, 0.0, min(life, MOST_PAD), night,
             )  # fmt: skip
         elif task.kind == "grind":
             yield SheetStep("off", "off", task.name, task.how, task.care, minutes, from_h=NIGHT_H)
@@ -84,7 +90,7 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
             edges += 1
             yield SheetStep(f"edges/{edges}", "edges", task.name, task.how, task.care, minutes)
         elif task.kind == "test":
-            yield SheetStep("test", "test", task.name, task.how, task.care, 0.0)
+            yield SheetStep("test", "test", task.name, task.how, task.care, 0.0, stays_h=SHEET_H)
         else:
             coat = next(coats)
             yield SheetStep(

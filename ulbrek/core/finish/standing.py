@@ -7,14 +7,19 @@ from typing import Literal
 from uuid import UUID
 
 from ulbrek.core.finish.entries import FinishEntry, MarkOf
-from ulbrek.core.finish.sheet import CROSSED, SHEET_H, SheetStep
+from ulbrek.core.finish.sheet import SheetStep
 
 Status = Literal["done", "now", "ahead"]
+PAUSE = timedelta(hours=1)  # what lies farther apart was not worked through
+_NO_TIME = timedelta()
 
 
 @dataclass(frozen=True, slots=True)
 class MarkNow:
-    """A high spot, a scratch or a void on the face [mm], and whether it is gone."""
+    """A high spot, a scratch or a void on the face [mm], as it was last measured, and whether it is gone.
+
+    ``was_mm`` is how far it reached when it was largest, ``was_high_mm`` how far it stood up then.
+    """
 
     id: UUID
     mark: MarkOf
@@ -22,6 +27,8 @@ class MarkNow:
     y_mm: float
     size_mm: float
     high_mm: float | None
+    was_mm: float
+    was_high_mm: float | None
     flat: bool
 
 
@@ -56,6 +63,12 @@ class FinishStepNow:
         damp_at: of the sheet test, when it last showed moisture
         taped_at: of the sheet test, since when the sheet is on
         pads: how many pads were written off at it
+        skipped: whether it was left out
+        after_grit: the grit that was really worked before it; None for the first, and for what is no grit
+        steep: whether that is too coarse for it to take its scratches out
+        passes: how many were made with it in all
+        sanded: whether it was sanded before it was put on
+        spent_min: how long it took, by what was written down [min]
     """
 
     id: str
@@ -69,6 +82,12 @@ class FinishStepNow:
     damp_at: datetime | None
     taped_at: datetime | None
     pads: int
+    skipped: bool
+    after_grit: int | None
+    steep: bool
+    passes: int
+    sanded: bool
+    spent_min: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,16 +112,23 @@ def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: da
     told = _kept(entries)
     marks = tuple(_marks(told))
     steps: list[FinishStepNow] = []
+    spent = _spent(told)
     last: datetime | None = None
     current: str | None = None
+    grit: int | None = None
     for step in sheet:
         found = _step(step, told, last, now)
+        if step.grit is not None:
+            steep = grit is not None and grit < step.takes
+            found = replace(found, after_grit=grit, steep=steep)
+        found = replace(found, spent_min=spent.get(step.id, _NO_TIME) / timedelta(minutes=1))
         if found.done_at is None and current is None:
             current = step.id
         status: Status = "done" if found.done_at is not None else "now" if step.id == current else "ahead"
         steps.append(replace(found, status=status))
-        if found.done_at is not None and step.kind in ("slurry", "coat", "grit"):
-            last = found.done_at
+        if found.done_at is not None and not found.skipped:
+            last = found.done_at if step.kind in ("slurry", "coat", "grit") else last
+            grit = step.grit or grit
     known = {step.id for step in sheet}
     done = {one.id: one.done_at for one in steps}
     odd = tuple(one.id for one in told if one.step is not None and (one.step not in known or _too_soon(one, done)))
@@ -125,8 +151,27 @@ def _kept(entries: Iterable[FinishEntry]) -> list[FinishEntry]:
 def _marks(told: Sequence[FinishEntry]) -> Iterable[MarkNow]:
     flat = {one.of for one in told if one.kind == "flat"}
     for one in told:
-        if one.kind == "mark" and one.x_mm is not None and one.y_mm is not None:
-            yield MarkNow(one.id, one.mark, one.x_mm, one.y_mm, one.size_mm, one.high_mm, one.id in flat)
+        if one.kind == "mark" and one.of is None and one.x_mm is not None and one.y_mm is not None:
+            seen = [one, *(again for again in told if again.kind == "mark" and again.of == one.id)]
+            now, most = seen[-1], max(seen, key=lambda each: (each.size_mm, each.high_mm or 0.0))
+            yield MarkNow(
+                one.id, one.mark, one.x_mm, one.y_mm, now.size_mm, now.high_mm, most.size_mm, most.high_mm,
+                one.id in flat,
+            )  # fmt: skip
+
+
+def _spent(told: Sequence[FinishEntry]) -> dict[str, timedelta]:
+    """How long was worked at each step: until something was written of it, from what was written before."""
+    found: dict[str, timedelta] = {}
+    before: datetime | None = None
+    for one in told:
+        if one.step is not None and before is not None and one.kind not in _WAITED and one.at - before <= PAUSE:
+            found[one.step] = found.get(one.step, _NO_TIME) + (one.at - before)
+        before = one.at
+    return found
+
+
+_WAITED = ("skip", "note", "dry", "damp")
 
 
 def _step(step: SheetStep, told: Sequence[FinishEntry], last: datetime | None, now: datetime) -> FinishStepNow:
@@ -136,15 +181,19 @@ def _step(step: SheetStep, told: Sequence[FinishEntry], last: datetime | None, n
     done = _done_at(step, own, told, damp)
     opens = last + timedelta(hours=step.from_h) if last is not None and step.from_h else None
     if step.kind == "test" and taped is not None:
-        opens = taped + timedelta(hours=SHEET_H)
+        opens = taped + timedelta(hours=step.stays_h)
     closes = last + timedelta(hours=step.until_h) if last is not None and step.until_h is not None else None
     sanded = closes is not None and any(one.kind == "sanded" and one.at >= closes for one in own)
     past = closes is not None and (done or now) > closes and not sanded
-    gate = _gate(step.id, told) if step.kind == "grit" else None
-    pads = sum(1 for one in own if one.kind == "pad")
+    gate = _gate(step, told) if step.kind == "grit" else None
+    kinds = [one.kind for one in own]
+    skipped = done is None and "skip" in kinds
+    if skipped:
+        done = next(one.at for one in own if one.kind == "skip")
     return FinishStepNow(
-        step.id, "ahead", done, opens, closes, past and done is None, past and done is not None, gate, damp, taped, pads
-    )
+        step.id, "ahead", done, opens, closes, past and done is None, past and done is not None and not skipped, gate,
+        damp, taped, kinds.count("pad"), skipped, None, False, kinds.count("pass"), "sanded" in kinds, 0.0,
+    )  # fmt: skip
 
 
 def _done_at(
@@ -156,18 +205,18 @@ def _done_at(
     if step.kind != "grit":
         return next((one.at for one in own if one.kind == "did"), None)
     gone = (one for one in own if one.kind == "gone")
-    return next((one.at for one in gone if _gate(step.id, [x for x in told if x.at <= one.at]).open), None)
+    return next((one.at for one in gone if _gate(step, [x for x in told if x.at <= one.at]).open), None)
 
 
-def _gate(step: str, told: Sequence[FinishEntry]) -> GateNow:
+def _gate(step: SheetStep, told: Sequence[FinishEntry]) -> GateNow:
     """The passes since scratches were last seen, and the high spots: all are taken down with the first grit."""
-    own = [one for one in told if one.step == step]
+    own = [one for one in told if one.step == step.id]
     seen = max((one.at for one in own if one.kind == "left"), default=None)
     passes = [one.way for one in own if one.kind == "pass" and (seen is None or one.at > seen)]
     across, along = passes.count("across"), passes.count("along")
     highs = [one for one in _marks(told) if one.mark == "high"]
     flat = sum(one.flat for one in highs)
-    crossed = across >= CROSSED / 2 and along >= CROSSED / 2
+    crossed = across >= step.passes / 2 and along >= step.passes / 2
     return GateNow(
-        flat, len(highs), across, along, CROSSED, seen is not None and not crossed, crossed and flat == len(highs)
+        flat, len(highs), across, along, step.passes, seen is not None and not crossed, crossed and flat == len(highs)
     )

@@ -3,8 +3,10 @@
 import type { FinishEntry, FinishStepNow, GateNow, MarkNow, SheetStep, Standing } from "./types";
 
 const HOUR_MS = 3_600_000;
-const CROSSED = 4;
-const SHEET_H = 16;
+const MINUTE_MS = 60_000;
+/** What lies farther apart was not worked through [ms]. */
+const PAUSE_MS = HOUR_MS;
+const WAITED: readonly FinishEntry["kind"][] = ["skip", "note", "dry", "damp"];
 
 const ms = (at: string): number => Date.parse(at);
 const iso = (at: number): string => new Date(at).toISOString();
@@ -15,14 +17,23 @@ const last = (times: readonly string[]): string | null =>
 export function standing(sheet: readonly SheetStep[], entries: readonly FinishEntry[], now: number): Standing {
   const told = kept(entries);
   const steps: FinishStepNow[] = [];
+  const spent = spentOn(told);
   let before: string | null = null;
   let current: string | null = null;
+  let grit: number | null = null;
   for (const step of sheet) {
     const found = stepNow(step, told, before, now);
+    found.spent_min = (spent.get(step.id) ?? 0) / MINUTE_MS;
+    if (step.grit !== null) {
+      found.after_grit = grit;
+      found.steep = grit !== null && grit < step.takes;
+    }
     if (found.done_at === null && current === null) current = step.id;
     const status = found.done_at !== null ? "done" : step.id === current ? "now" : "ahead";
     steps.push({ ...found, status });
-    if (found.done_at !== null && ["slurry", "coat", "grit"].includes(step.kind)) before = found.done_at;
+    if (found.done_at === null || found.skipped) continue;
+    if (["slurry", "coat", "grit"].includes(step.kind)) before = found.done_at;
+    grit = step.grit ?? grit;
   }
   const done = new Map(steps.map((step) => [step.id, step.done_at]));
   const odd = told
@@ -47,11 +58,32 @@ function kept(entries: readonly FinishEntry[]): FinishEntry[] {
 
 function marksOf(told: readonly FinishEntry[]): MarkNow[] {
   const flat = new Set(told.filter((one) => one.kind === "flat").map((one) => one.of));
-  return told.flatMap(({ kind, id, mark, x_mm, y_mm, size_mm, high_mm }) =>
-    kind === "mark" && x_mm !== null && y_mm !== null
-      ? [{ id, mark, x_mm, y_mm, size_mm, high_mm, flat: flat.has(id) }]
-      : [],
-  );
+  return told.flatMap((one): MarkNow[] => {
+    const { kind, id, of, mark, x_mm, y_mm } = one;
+    if (kind !== "mark" || of !== null || x_mm === null || y_mm === null) return [];
+    const seen = [one, ...told.filter((again) => again.kind === "mark" && again.of === id)];
+    const { size_mm, high_mm } = seen.at(-1) ?? one;
+    const most = seen.reduce((found, again) => (isMore(again, found) ? again : found));
+    const was = { was_mm: most.size_mm, was_high_mm: most.high_mm };
+    return [{ id, mark, x_mm, y_mm, size_mm, high_mm, ...was, flat: flat.has(id) }];
+  });
+}
+
+function isMore(one: FinishEntry, other: FinishEntry): boolean {
+  if (one.size_mm !== other.size_mm) return one.size_mm > other.size_mm;
+  return (one.high_mm ?? 0) > (other.high_mm ?? 0);
+}
+
+/** How long was worked at each step: until something was written of it, from what was written before [ms]. */
+function spentOn(told: readonly FinishEntry[]): Map<string, number> {
+  const found = new Map<string, number>();
+  told.forEach((one, index) => {
+    const before = told[index - 1];
+    if (one.step === null || !before || WAITED.includes(one.kind)) return;
+    const gap = ms(one.at) - ms(before.at);
+    if (gap <= PAUSE_MS) found.set(one.step, (found.get(one.step) ?? 0) + gap);
+  });
+  return found;
 }
 
 function stepNow(step: SheetStep, told: readonly FinishEntry[], before: string | null, now: number): FinishStepNow {
@@ -59,13 +91,16 @@ function stepNow(step: SheetStep, told: readonly FinishEntry[], before: string |
   const of = (kind: FinishEntry["kind"]) => own.filter((one) => one.kind === kind).map((one) => one.at);
   const damp = last(of("damp"));
   const taped = last(of("taped"));
-  const done = doneAt(step, own, told, damp);
+  const really = doneAt(step, own, told, damp);
+  const left = of("skip")[0] ?? null;
+  const skipped = really === null && left !== null;
+  const done = really ?? left;
   const after = (hours: number) => (before === null ? null : ms(before) + hours * HOUR_MS);
   let opens = step.from_h ? after(step.from_h) : null;
-  if (step.kind === "test" && taped !== null) opens = ms(taped) + SHEET_H * HOUR_MS;
+  if (step.kind === "test" && taped !== null) opens = ms(taped) + step.stays_h * HOUR_MS;
   const closes = step.until_h === null ? null : after(step.until_h);
   const sanded = closes !== null && of("sanded").some((at) => ms(at) >= closes);
-  const past = closes !== null && (done === null ? now : ms(done)) > closes && !sanded;
+  const past = closes !== null && (really === null ? now : ms(really)) > closes && !sanded;
   return {
     id: step.id,
     status: "ahead",
@@ -73,11 +108,17 @@ function stepNow(step: SheetStep, told: readonly FinishEntry[], before: string |
     opens_at: opens === null ? null : iso(opens),
     closes_at: closes === null ? null : iso(closes),
     must_sand: past && done === null,
-    late: past && done !== null,
-    gate: step.kind === "grit" ? gateOf(step.id, told) : null,
+    late: past && really !== null,
+    gate: step.kind === "grit" ? gateOf(step, told) : null,
     damp_at: damp,
     taped_at: taped,
     pads: of("pad").length,
+    skipped,
+    after_grit: null,
+    steep: false,
+    passes: of("pass").length,
+    sanded: of("sanded").length > 0,
+    spent_min: 0,
   };
 }
 
@@ -96,28 +137,28 @@ function doneAt(
     "gone",
     (gone) =>
       gateOf(
-        step.id,
+        step,
         told.filter((one) => ms(one.at) <= ms(gone.at)),
       ).open,
   );
 }
 
 /** The passes since scratches were last seen, and the high spots: all are taken down with the first grit. */
-function gateOf(step: string, told: readonly FinishEntry[]): GateNow {
-  const own = told.filter((one) => one.step === step);
+function gateOf(step: SheetStep, told: readonly FinishEntry[]): GateNow {
+  const own = told.filter((one) => one.step === step.id);
   const seen = last(own.filter((one) => one.kind === "left").map((one) => one.at));
   const passes = own.filter((one) => one.kind === "pass" && (seen === null || ms(one.at) > ms(seen)));
   const across = passes.filter((one) => one.way === "across").length;
   const along = passes.filter((one) => one.way === "along").length;
   const highs = marksOf(told).filter((one) => one.mark === "high");
   const flat = highs.filter((one) => one.flat).length;
-  const crossed = across >= CROSSED / 2 && along >= CROSSED / 2;
+  const crossed = across >= step.passes / 2 && along >= step.passes / 2;
   return {
     flat,
     marks: highs.length,
     across,
     along,
-    wanted: CROSSED,
+    wanted: step.passes,
     seen_scratches: seen !== null && !crossed,
     open: crossed && flat === highs.length,
   };

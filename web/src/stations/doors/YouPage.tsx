@@ -16,11 +16,11 @@ import {
   setPassphrase,
   signOut,
 } from "@/api/me";
+import { forgetSheets, unsent } from "@/outbox/device";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
 import { TextField } from "@/parts/TextField";
 import { useMoment } from "@/parts/useMoment";
-import { forgetSheets, unsent } from "@/run/device";
 import { ShopPage } from "../records/ShopHeader";
 import { DeviceLine } from "./DeviceLine";
 import { ROLES } from "./roles";
