@@ -150,12 +150,21 @@ def castings_at_some_moments() -> list[dict[str, Any]]:
             hour = round(chance.uniform(0, 90), 2)
             told.append(entry(hour, chance.choice(kinds), step, way=way, of=of, **place))
         now = BEGUN + timedelta(hours=chance.uniform(0, 120))
-        found = standing(steps, told, now)
+        logged = {chance.choice(steps).id: BEGUN + timedelta(hours=chance.uniform(0, 90))} if number % 3 == 0 else {}
+        found = standing(steps, told, now, logged)
         entries, own, where = (
             one.dump_python(value, mode="json")  # type: ignore[attr-defined]
             for one, value in zip(written, (told, list(steps), found), strict=True)
         )
-        cases.append({"entries": entries, "sheet": own, "standing": where, "now": now.isoformat()})
+        cases.append(
+            {
+                "entries": entries,
+                "sheet": own,
+                "standing": where,
+                "now": now.isoformat(),
+                "logged": {id_: one.isoformat() for id_, one in logged.items()},
+            }
+        )
     return cases
 
 

@@ -22,11 +22,11 @@ class RunRepository(NotedEntries[RunEntry]):
         asked = select(BatchRow.id, BatchRow.withdrawn_at).where(BatchRow.pour_id == pour_id, BatchRow.by_run)
         return {key: withdrawn is None for key, withdrawn in self._session.execute(asked)}
 
-    def acts(self, pour_id: UUID, of: Collection[str]) -> dict[UUID, bool]:
-        """The acts that devices have written down, as far as they are of these, and whether each stands."""
-        asked = select(ActDoneRow.id, ActDoneRow.withdrawn_at).where(
-            ActDoneRow.pour_id == pour_id, ActDoneRow.by_run, ActDoneRow.act.in_(of)
-        )
+    def acts(self, pour_id: UUID, of: Collection[str] | None = None) -> dict[UUID, bool]:
+        """The acts that devices have written down, all or as far as they are of these, and whether each stands."""
+        asked = select(ActDoneRow.id, ActDoneRow.withdrawn_at).where(ActDoneRow.pour_id == pour_id, ActDoneRow.by_run)
+        if of is not None:
+            asked = asked.where(ActDoneRow.act.in_(of))
         return {key: withdrawn is None for key, withdrawn in self._session.execute(asked)}
 
     def mark(self, batches: Iterable[UUID], acts: Iterable[UUID]) -> None:

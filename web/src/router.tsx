@@ -25,6 +25,7 @@ import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
 import { Unplanned } from "./stations/job/Unplanned";
+import { MachinePage } from "./stations/machine/MachinePage";
 import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
 import { PoursPage } from "./stations/pours/PoursPage";
@@ -40,8 +41,8 @@ const fresh = <T,>(query: T) => ({ ...query, revalidateIfStale: true });
 /** Pages that whoever is not signed in may open. */
 const OPEN = ["/sign-in", "/join", "/see"];
 
-/** Whether it is the page of a pour that is being run, which must go on whatever happens. */
-export const isRun = (path: string): boolean => /^\/pours\/[^/]+\/run$/.test(path);
+/** Whether it is the page of a pour that is being run, or of its castings at the machine: they go on whatever happens. */
+export const isRun = (path: string): boolean => /^\/pours\/[^/]+\/(run|finish)$/.test(path);
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   beforeLoad: async ({ context, location }) => {
@@ -154,6 +155,15 @@ const run = createRoute({
   component: function RunOfPour() {
     const { pourId } = run.useParams();
     return <RunPage key={pourId} pourId={pourId} />;
+  },
+});
+
+const machine = createRoute({
+  getParentRoute: () => root,
+  path: "/pours/$pourId/finish",
+  component: function MachineOfPour() {
+    const { pourId } = machine.useParams();
+    return <MachinePage key={pourId} pourId={pourId} />;
   },
 });
 
@@ -274,6 +284,7 @@ export const makeRouter = (queries: QueryClient) =>
       pours,
       pour,
       run,
+      machine,
       practice,
       castings,
       casting,

@@ -1,5 +1,6 @@
 """Castings at the machine: the sheet, what was written down, and where each stands."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
@@ -14,7 +15,9 @@ from ulbrek.api.services.finishing import (
     Writing,
     finish_sheet,
     in_time,
+    logged_in,
     refuse_others,
+    soonest_by,
     standings,
     unlike,
 )
@@ -53,7 +56,9 @@ class CastingAtWork:
 class FinishView:
     """A pour at the machine.
 
-    ``now`` is what this server's clock says [ms since 1970]: by it a device learns how far its own is off.
+    ``soonest`` is when the first step of each act may begin by the plan, ``logged`` when the log says that a
+    step was done; ``differences`` is what was not done alike to castings of a piece. ``now`` is what this server says
+    that it is [ms since 1970]: by it a device learns how far its own clock is off.
     """
 
     pour_id: UUID
@@ -64,6 +69,8 @@ class FinishView:
     sheet: FinishSheet
     entries: list[FinishEntry]
     castings: list[CastingAtWork]
+    soonest: dict[str, datetime]
+    logged: dict[str, datetime]
     differences: list[Difference]
     now: float
 
@@ -75,7 +82,8 @@ def get_finish(db: Db, plans: Planned, pour_id: UUID) -> Response:
         shop = records.shop()
         pour = records.pours(shop.id).get(pour_id)
         entries = records.finishes(shop.id).of_pour(pour_id)
-    return answer(FinishView, _view(shop, pour, _sheet(plans, pour, shop), entries))
+        written = records.runs(shop.id).acts(pour_id)
+    return answer(FinishView, _view(shop, pour, _sheet(plans, pour, shop), entries, written, plans))
 
 
 @router.post("/pours/{pour_id}/finish", response_model=FinishView, status_code=201)
@@ -93,21 +101,31 @@ def add_finish_entries(db: Db, plans: Planned, pour_id: UUID, asked: FinishEntri
         Writing(records, shop.id, records.pours(shop.id).get(pour_id), sheet).write(entries, datetime.now(UTC))
         pour = records.pours(shop.id).get(pour_id)
         claim_pour(records, pour, shop)
-    return answer(FinishView, _view(shop, pour, sheet, entries), 201)
+        written = records.runs(shop.id).acts(pour_id)
+    return answer(FinishView, _view(shop, pour, sheet, entries, written, plans), 201)
 
 
 def _sheet(plans: Plans, pour: StoredPour, shop: StoredShop) -> FinishSheet:
     return finish_sheet(plans.make(pour.job, shop.shop, AT_ONCE, shop.known))
 
 
-def _view(shop: StoredShop, pour: StoredPour, sheet: FinishSheet, entries: list[FinishEntry]) -> FinishView:
+def _view(
+    shop: StoredShop,
+    pour: StoredPour,
+    sheet: FinishSheet,
+    entries: list[FinishEntry],
+    written: Mapping[UUID, bool],
+    plans: Plans,
+) -> FinishView:
     now = datetime.now(UTC)
-    found = standings(sheet, pour, entries, now)
+    logged = logged_in(sheet, pour, entries, written)
+    found = standings(sheet, pour, entries, now, logged)
     castings = [
         CastingAtWork(one.id, one.serial, one.piece, found[one.id]) for one in pour.castings if one.id in found
     ]  # fmt: skip
     hours = shop.shop.hours
     return FinishView(
         pour.id, pour.job_id, pour.job.name, hours.zone, hours.clock, sheet, entries, castings,
+        soonest_by(sheet, plans.of_pour(pour, shop)), logged,
         list(unlike(sheet, pour, found)), round(now.timestamp() * 1000),
     )  # fmt: skip

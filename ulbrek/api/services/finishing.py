@@ -1,6 +1,6 @@
 """Castings at the machine: their sheets, and what entries write into the records of their pour."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Container, Iterator, Mapping, Sequence
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -9,7 +9,7 @@ from uuid import UUID, uuid5
 from ulbrek.core.finish.alike import Difference, differences
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
-from ulbrek.core.finish.standing import FinishStanding, FinishStepNow, standing
+from ulbrek.core.finish.standing import NOTHING, FinishStanding, FinishStepNow, standing
 from ulbrek.core.measure.result import Path
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.store.database import Records
@@ -79,8 +79,34 @@ def _steps_of(act: str, faces: Sequence[FacePlan]) -> Iterator[str]:
                 yield step.id
 
 
+def logged_in(
+    sheet: FinishSheet, pour: StoredPour, entries: Sequence[FinishEntry], written: Container[UUID]
+) -> dict[str, datetime]:
+    """By step, when the log of the pour says that it was done; what a sealed casting has behind it is done with that.
+
+    Args:
+        sheet: of the pour
+        pour: with the acts that were done
+        entries: what was written at the machine, which the log only repeats
+        written: the acts that were brought about by it
+    """
+    done = {one.act: one.at for one in reversed(pour.acts) if one.act in sheet.acts and one.id not in written}
+    found = {step: at for act, at in done.items() for step in sheet.acts[act]}
+    sealed, dry = done.get("seal"), pour.record.history.ready_at("seal")
+    tested = sealed if dry is None else dry
+    if tested is not None and not any(one.step == "test" for one in entries):
+        found["test"] = tested
+    if sealed is not None:
+        found |= {one.id: sealed for face in sheet.faces for one in face.steps if one.kind == "edges"}
+    return found
+
+
 def standings(
-    sheet: FinishSheet, pour: StoredPour, entries: Sequence[FinishEntry], now: datetime
+    sheet: FinishSheet,
+    pour: StoredPour,
+    entries: Sequence[FinishEntry],
+    now: datetime,
+    logged: Mapping[str, datetime] = NOTHING,
 ) -> dict[UUID, FinishStanding]:
     """Where each casting of a pour stands.
 
@@ -89,12 +115,27 @@ def standings(
         pour: with its castings
         entries: all of the pour's
         now: the moment it is asked for
+        logged: by step, when the log says that it was done
     """
     return {
-        casting.id: standing(sheet.steps_of(casting.piece), [one for one in entries if one.casting == casting.id], now)
+        casting.id: standing(
+            sheet.steps_of(casting.piece), [one for one in entries if one.casting == casting.id], now, logged
+        )
         for casting in pour.castings
         if sheet.steps_of(casting.piece)
     }
+
+
+def soonest_by(sheet: FinishSheet, planned: Plan) -> dict[str, datetime]:
+    """When the first step of each act may begin at the soonest by the plan, as far as that is not done.
+
+    Args:
+        sheet: of the pour
+        planned: of the pour, with what has happened
+    """
+    left = (act for act in planned.cure.acts if act.done_at is None)
+    due = {act.id: act.earliest_at for act in left if act.earliest_at is not None}
+    return {step: due[act] for act, steps in sheet.acts.items() if act in due for step in steps[:1]}
 
 
 def unlike(sheet: FinishSheet, pour: StoredPour, found: Mapping[UUID, FinishStanding]) -> Iterator[Difference]:

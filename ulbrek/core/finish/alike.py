@@ -16,19 +16,28 @@ PASSES_APART = 2
 
 
 @dataclass(frozen=True, slots=True)
+class OnCasting:
+    """A casting, and its passes, days after the first, or 1 where something is true of it."""
+
+    casting: UUID
+    amount: float
+
+
+@dataclass(frozen=True, slots=True)
 class Difference:
     """A step that was not done alike to castings of one piece.
 
     Attributes:
+        piece: that they are castings of
         step: which
         differs: in what: left out of some, passes made, days between, sanded before some, late on some
-        of: by casting: its passes, days after the first, or 1 for those that it is true of
+        of: the castings that differ
     """
 
     piece: str
     step: str
     differs: Differs
-    of: tuple[tuple[UUID, float], ...]
+    of: tuple[OnCasting, ...]
 
 
 def differences(
@@ -58,16 +67,18 @@ def _of_step(piece: str, step: SheetStep, castings: Mapping[UUID, FinishStepNow]
         "late": lambda one: one.late,
     }
     for differs, is_so in told.items():
-        those = tuple((name, 1.0) for name, one in over.items() if is_so(one))
+        those = tuple(OnCasting(name, 1.0) for name, one in over.items() if is_so(one))
         if 0 < len(those) < len(over):
             yield Difference(piece, step.id, differs, those)
     done = {name: one for name, one in over.items() if not one.skipped}
     counts = [one.passes for one in done.values()]
     if counts and max(counts) - min(counts) >= PASSES_APART:
-        yield Difference(piece, step.id, "passes", tuple((name, float(one.passes)) for name, one in done.items()))
+        yield Difference(
+            piece, step.id, "passes", tuple(OnCasting(name, float(one.passes)) for name, one in done.items())
+        )
     times = {name: one.done_at for name, one in done.items() if one.done_at is not None}
     if step.kind in ("grit", "coat") and times:
         first = min(times.values())
         if max(times.values()) - first > DAYS_APART:
-            days = tuple((name, round((at - first) / timedelta(days=1), 1)) for name, at in times.items())
+            days = tuple(OnCasting(name, round((at - first) / timedelta(days=1), 1)) for name, at in times.items())
             yield Difference(piece, step.id, "days", days)

@@ -1,6 +1,6 @@
 """Where one stands with the finish of a casting: from its sheet and from what was written down, in any order."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Literal
@@ -12,6 +12,7 @@ from ulbrek.core.finish.sheet import SheetStep
 Status = Literal["done", "now", "ahead"]
 PAUSE = timedelta(hours=1)  # what lies farther apart was not worked through
 _NO_TIME = timedelta()
+NOTHING: Mapping[str, datetime] = {}
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,13 +102,16 @@ class FinishStanding:
     odd: tuple[UUID, ...]
 
 
-def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: datetime) -> FinishStanding:
+def standing(
+    sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: datetime, logged: Mapping[str, datetime] = NOTHING
+) -> FinishStanding:
     """Where the finish of one casting stands.
 
     Args:
         sheet: its steps
         entries: what was written of it; in any order, and as often as it was sent
         now: the moment it is asked for
+        logged: by step, when it was said to be done elsewhere than at the machine
     """
     told = _kept(entries)
     marks = tuple(_marks(told))
@@ -117,7 +121,7 @@ def standing(sheet: Sequence[SheetStep], entries: Iterable[FinishEntry], now: da
     current: str | None = None
     grit: int | None = None
     for step in sheet:
-        found = _step(step, told, last, now)
+        found = _step(step, told, last, now, logged.get(step.id))
         if step.grit is not None:
             steep = grit is not None and grit < step.takes
             found = replace(found, after_grit=grit, steep=steep)
@@ -174,11 +178,13 @@ def _spent(told: Sequence[FinishEntry]) -> dict[str, timedelta]:
 _WAITED = ("skip", "note", "dry", "damp")
 
 
-def _step(step: SheetStep, told: Sequence[FinishEntry], last: datetime | None, now: datetime) -> FinishStepNow:
+def _step(
+    step: SheetStep, told: Sequence[FinishEntry], last: datetime | None, now: datetime, logged: datetime | None
+) -> FinishStepNow:
     own = [one for one in told if one.step == step.id]
     damp = max((one.at for one in own if one.kind == "damp"), default=None)
     taped = max((one.at for one in own if one.kind == "taped"), default=None)
-    done = _done_at(step, own, told, damp)
+    done = _done_at(step, own, told, damp) or logged
     opens = last + timedelta(hours=step.from_h) if last is not None and step.from_h else None
     if step.kind == "test" and taped is not None:
         opens = taped + timedelta(hours=step.stays_h)

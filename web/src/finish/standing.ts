@@ -14,7 +14,12 @@ const last = (times: readonly string[]): string | null =>
   times.reduce<string | null>((found, at) => (found === null || ms(at) > ms(found) ? at : found), null);
 
 /** Where one casting stands, from its steps and from what was written of it, in any order. */
-export function standing(sheet: readonly SheetStep[], entries: readonly FinishEntry[], now: number): Standing {
+export function standing(
+  sheet: readonly SheetStep[],
+  entries: readonly FinishEntry[],
+  now: number,
+  logged: Readonly<Record<string, string>> = {},
+): Standing {
   const told = kept(entries);
   const steps: FinishStepNow[] = [];
   const spent = spentOn(told);
@@ -22,7 +27,7 @@ export function standing(sheet: readonly SheetStep[], entries: readonly FinishEn
   let current: string | null = null;
   let grit: number | null = null;
   for (const step of sheet) {
-    const found = stepNow(step, told, before, now);
+    const found = stepNow(step, told, before, now, logged[step.id] ?? null);
     found.spent_min = (spent.get(step.id) ?? 0) / MINUTE_MS;
     if (step.grit !== null) {
       found.after_grit = grit;
@@ -86,12 +91,18 @@ function spentOn(told: readonly FinishEntry[]): Map<string, number> {
   return found;
 }
 
-function stepNow(step: SheetStep, told: readonly FinishEntry[], before: string | null, now: number): FinishStepNow {
+function stepNow(
+  step: SheetStep,
+  told: readonly FinishEntry[],
+  before: string | null,
+  now: number,
+  logged: string | null,
+): FinishStepNow {
   const own = told.filter((one) => one.step === step.id);
   const of = (kind: FinishEntry["kind"]) => own.filter((one) => one.kind === kind).map((one) => one.at);
   const damp = last(of("damp"));
   const taped = last(of("taped"));
-  const really = doneAt(step, own, told, damp);
+  const really = doneAt(step, own, told, damp) ?? logged;
   const left = of("skip")[0] ?? null;
   const skipped = really === null && left !== null;
   const done = really ?? left;

@@ -66,6 +66,11 @@ export function PourPage({ pourId }: { pourId: string }) {
             </button>
           </>
         )}
+        {pour.poured_at && !pour.cancelled_at && plan.pieces.some((one) => one.finish.tasks.length > 0) && (
+          <Link to="/pours/$pourId/finish" params={{ pourId }} className="button">
+            At the machine
+          </Link>
+        )}
         {!pour.cancelled_at && (
           <Link to="/pours/$pourId/run" params={{ pourId }} className={`button ${isOfToday ? "button-now" : ""}`}>
             {isOfToday ? "Run the pour" : "Run sheet"}

@@ -1,38 +1,18 @@
-import { useNames } from "@/api/records";
+import { WrittenDown } from "@/day/WrittenDown";
 import { kept } from "@/run/said";
 import type { RunEntry } from "@/run/types";
 import type { Run } from "@/run/useRun";
 import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { at, type StepWords } from "./words";
+import type { StepWords } from "./words";
 
 /** What was written down, newest first; each can be taken back. */
 export function DoneSoFar({ run, words, onUndo }: { run: Run; words: StepWords; onUndo: (entry: RunEntry) => void }) {
-  const who = useWho();
   const { units } = usePreferences();
   const told = kept(run.entries).reverse();
-  if (told.length === 0) return null;
-  return (
-    <details className="mx-4 mt-4 border-t border-line">
-      <summary className="flex min-h-11 items-center underline">Written down: {told.length}</summary>
-      <ul>
-        {told.map((entry) => (
-          <li key={entry.id} className="flex items-center gap-3 border-b border-line py-1">
-            <span className="figure w-14 shrink-0">{at(Date.parse(entry.at), run.view.zone)}</span>
-            <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-              {said(entry, run, words, units)}
-              {marks(entry)}
-              {who(entry.member_id) && <span className="text-soft"> · {who(entry.member_id)}</span>}
-            </span>
-            <button type="button" className="min-h-11 shrink-0 underline" onClick={() => onUndo(entry)}>
-              Take back
-            </button>
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
+  const say = (entry: RunEntry) => said(entry, run, words, units) + marks(entry);
+  return <WrittenDown entries={told} say={say} zone={run.view.zone} onUndo={onUndo} />;
 }
 
 /** That somebody insisted on it, that a device read it, that its clock was ahead. */
@@ -71,10 +51,4 @@ function said(entry: RunEntry, run: Run, words: StepWords, units: Units): string
     default:
       return title;
   }
-}
-
-/** Who wrote something down, by name. */
-function useWho(): (id: string | null) => string {
-  const names = useNames();
-  return (id) => (id ? (names.get(id) ?? "") : "");
 }

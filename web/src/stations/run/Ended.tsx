@@ -1,8 +1,8 @@
 import { Link } from "@tanstack/react-router";
+import { at, lasting } from "@/day/time";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { at, lasting } from "./words";
 
 /** A pour on which nothing is left to do: what it came to, and where it goes on. */
 export function Ended({ run }: { run: Run }) {

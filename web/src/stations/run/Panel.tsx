@@ -1,4 +1,6 @@
 import { type ReactNode, useEffect, useState } from "react";
+import { at, lasting } from "@/day/time";
+import { useArmed } from "@/day/useArmed";
 import type { Answer, Run } from "@/run/parts";
 import { isHeldBy } from "@/run/said";
 import { isToldNotReady } from "@/run/state";
@@ -8,7 +10,7 @@ import { write, writeBatchWater } from "@/units/quantity";
 import { fill } from "@/units/sentence";
 import { StepPicture } from "./StepPicture";
 import { IntoTheTub } from "./Tub";
-import { at, lasting, type StepWords } from "./words";
+import type { StepWords } from "./words";
 
 interface Props {
   run: Run;
@@ -24,9 +26,6 @@ interface Props {
   onGaps: (step: StepNow) => void;
   onExactly: (step: StepNow) => void;
 }
-
-/** A wet thumb taps twice: what has just come up takes no tap for so long [ms]. */
-const ARMED_MS = 700;
 
 /** What one person does now: one act, large. */
 export function Panel(props: Props) {
@@ -201,14 +200,4 @@ function Frame({ role, due, children }: { role: string; due: boolean; children: 
       {children}
     </section>
   );
-}
-
-/** False for a moment after something else has come up. */
-function useArmed(key: string): boolean {
-  const [armed, setArmed] = useState<string | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => setArmed(key), ARMED_MS);
-    return () => clearTimeout(timer);
-  }, [key]);
-  return armed === key;
 }

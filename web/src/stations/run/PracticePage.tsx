@@ -1,11 +1,11 @@
 import { Link } from "@tanstack/react-router";
+import { at } from "@/day/time";
 import { type Practice, SPEED, usePractice } from "@/run/usePractice";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import type { Role } from "./Roles";
 import { Running } from "./RunPage";
-import { at } from "./words";
 
 /** The day gone through dry, fast, with small mishaps; what was lost is told. */
 export function PracticePage({ pourId }: { pourId: string }) {

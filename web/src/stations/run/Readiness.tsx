@@ -1,9 +1,10 @@
+import { at } from "@/day/time";
 import { isHeldBy } from "@/run/said";
 import { isDone, type StepNow } from "@/run/types";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { at, type StepWords } from "./words";
+import type { StepWords } from "./words";
 
 interface Ticking {
   ready: StepNow[];

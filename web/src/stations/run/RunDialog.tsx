@@ -1,4 +1,6 @@
-import { type FormEvent, useId, useState } from "react";
+import { useState } from "react";
+import { Stepper } from "@/day/Stepper";
+import { Telling } from "@/day/Telling";
 import { Modal } from "@/parts/Modal";
 import type { StepNow } from "@/run/types";
 import type { Run, Saying } from "@/run/useRun";
@@ -24,71 +26,15 @@ interface Props {
 export function RunDialog(props: Props) {
   const { asked, ...of } = props;
   if (asked.kind === "exactly") return <Exactly step={asked.step} {...of} />;
-  return asked.kind === "gaps" ? <Gaps {...props} /> : <Text {...props} kind={asked.kind} />;
-}
-
-function Text({ asked, kind, title, onSay, onClose }: Props & { kind: "note" | "skip" }) {
-  const skips = kind === "skip";
-  const [text, setText] = useState("");
-  const [photo, setPhoto] = useState<File | null>(null);
-  const [wanted, setWanted] = useState(false);
-  const id = useId();
-  function submit(event: FormEvent) {
-    event.preventDefault();
-    if (!text.trim() && (skips || !photo)) {
-      setWanted(true);
-      return;
-    }
-    onSay({ kind, step: asked.step.id, text: text.trim() || "A photo" }, photo ?? undefined);
-    onClose();
-  }
+  if (asked.kind === "gaps") return <Gaps {...props} />;
+  const { kind, step } = asked;
   return (
-    <Modal open title={skips ? `Leave out: ${title}` : "Note"} onClose={onClose}>
-      <form className="space-y-4" onSubmit={submit}>
-        <div>
-          <label htmlFor={id} className="font-semibold">
-            {skips ? "Why" : "What there is to say"}
-          </label>
-          <textarea
-            id={id}
-            className="field min-h-24 py-2"
-            maxLength={2000}
-            value={text}
-            aria-invalid={wanted}
-            onChange={(event) => setText(event.target.value)}
-          />
-          {wanted && (
-            <p role="alert" className="pt-1">
-              {skips ? "Say why: in a month it is the only trace." : "Say something, or add a photo."}
-            </p>
-          )}
-        </div>
-        {!skips && (
-          <label className="button w-full">
-            {photo ? "Another photo" : "Add a photo"}
-            <input
-              type="file"
-              accept="image/*"
-              capture="environment"
-              className="sr-only"
-              onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
-            />
-          </label>
-        )}
-        {photo && <p>One photo is added.</p>}
-        <button type="submit" className="button button-now w-full">
-          {skips ? "Leave it out" : "Keep the note"}
-        </button>
-      </form>
-    </Modal>
-  );
-}
-
-function Less({ name, sign, onTap }: { name: string; sign: string; onTap: () => void }) {
-  return (
-    <button type="button" aria-label={name} className="button size-14 text-2xl" onClick={onTap}>
-      {sign}
-    </button>
+    <Telling
+      kind={kind}
+      title={of.title}
+      onTell={(text, photo) => of.onSay({ kind, step: step.id, text }, photo)}
+      onClose={of.onClose}
+    />
   );
 }
 
@@ -107,16 +53,14 @@ function Gaps({ asked, run, onSay, onClose }: Props) {
     <Modal open title="Is it enough?" onClose={onClose}>
       <p className="text-soft">Lay the screed across and measure down to the concrete at three places.</p>
       {PLACES.map((place, at) => (
-        <div key={place} className="flex items-center gap-3 border-b border-line py-2">
-          <span className="min-w-0 flex-1">Gap at {place}</span>
-          <Less
-            name={`Less at ${place}`}
-            sign="−"
-            onTap={() => keep(at, Math.max(0, (gaps[at] ?? 0) - STEP_MM[units]))}
-          />
-          <output className="figure w-20 text-center text-xl">{writeLength(gaps[at] ?? 0, units, "tape")}</output>
-          <Less name={`More at ${place}`} sign="+" onTap={() => keep(at, (gaps[at] ?? 0) + STEP_MM[units])} />
-        </div>
+        <Stepper
+          key={place}
+          label={`Gap at ${place}`}
+          at={`at ${place}`}
+          value={writeLength(gaps[at] ?? 0, units, "tape")}
+          onLess={() => keep(at, Math.max(0, (gaps[at] ?? 0) - STEP_MM[units]))}
+          onMore={() => keep(at, (gaps[at] ?? 0) + STEP_MM[units])}
+        />
       ))}
       {!told && (
         <button

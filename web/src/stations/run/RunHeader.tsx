@@ -1,7 +1,7 @@
+import { at, lasting } from "@/day/time";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
-import { at, lasting } from "./words";
 
 /** The running batch by its clock, and how far the pour is. */
 export function RunHeader({ run }: { run: Run }) {

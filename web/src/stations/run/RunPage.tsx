@@ -1,5 +1,9 @@
 import { Link } from "@tanstack/react-router";
 import { type ComponentProps, type ReactNode, useMemo, useRef, useState } from "react";
+import { Footer } from "@/day/Footer";
+import { at } from "@/day/time";
+import { useAwake, useKeptHere } from "@/day/useDevice";
+import { useNextAct } from "@/day/useNextAct";
 import { allSteps } from "@/run/said";
 import { isToldNotReady } from "@/run/state";
 import { isDone, type RunState, type StepNow } from "@/run/types";
@@ -8,18 +12,16 @@ import { usePreferences } from "@/units/preferences";
 import { Device } from "./Device";
 import { DoneSoFar } from "./DoneSoFar";
 import { Ended } from "./Ended";
-import { Footer } from "./Footer";
 import { Panel } from "./Panel";
 import { Readiness, StillToGet } from "./Readiness";
 import { type Role, Roles, useRole } from "./Roles";
 import { type AskedOfRun, RunDialog } from "./RunDialog";
 import { RunHeader } from "./RunHeader";
-import { useAwake, useKeptHere, useSignals } from "./useDay";
+import { useSignals } from "./useDay";
 import { useHelper } from "./useHelper";
-import { useNextAct } from "./useNextAct";
 import { useSaying } from "./useSaying";
 import { InDoubt, Warnings } from "./Warnings";
-import { at, StepWords } from "./words";
+import { StepWords } from "./words";
 
 /** The day itself: one act at a time, on each one's phone, with the network or without it. */
 export function RunPage({ pourId }: { pourId: string }) {

@@ -1,6 +1,7 @@
+import { at } from "@/day/time";
 import type { Run, Saying } from "@/run/useRun";
 import { AskedBack } from "./AskedBack";
-import { at, type StepWords } from "./words";
+import type { StepWords } from "./words";
 
 /** What cannot wait: a batch that is too old, an act that is late, hands that are wanted twice. */
 export function Warnings({ run, words }: { run: Run; words: StepWords }) {

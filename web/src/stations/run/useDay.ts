@@ -4,36 +4,6 @@ import type { RunState, StepNow } from "@/run/types";
 /** A batch that is about to be too old is said so long before [ms]. */
 const SOON_MS = 8 * 60_000;
 
-/** The screen stays on as long as the page is looked at, where the device can do that. */
-export function useAwake() {
-  useEffect(() => {
-    let lock: WakeLockSentinel | null = null;
-    const ask = () => {
-      if (document.visibilityState !== "visible") return;
-      void navigator.wakeLock?.request("screen").then(
-        (got) => {
-          lock = got;
-        },
-        () => undefined, // low on battery: it is only a wish
-      );
-    };
-    ask();
-    document.addEventListener("visibilitychange", ask);
-    return () => {
-      document.removeEventListener("visibilitychange", ask);
-      void lock?.release();
-    };
-  }, []);
-}
-
-/** The pages are kept on the device, so that a reload without a network finds them. */
-export function useKeptHere() {
-  useEffect(() => {
-    // Where pages come without TLS no browser does that: the page goes on as long as it is not reloaded.
-    void navigator.serviceWorker?.register("/sw.js").catch(() => undefined);
-  }, []);
-}
-
 /** Shakes, and sounds where that is wanted, when something opens or a batch is about to be too old. */
 export function useSignals(state: RunState | null, now: number, mine: readonly StepNow[]) {
   const [sound, setSound] = useState(() => localStorage.getItem("run-sound") === "on");

@@ -1,11 +1,17 @@
-import type { RunEntry } from "@/run/types";
-import type { Run } from "@/run/useRun";
-
 const UNDO_MS = 10_000;
 
+interface Sending {
+  now: number;
+  unsent: number;
+  trouble: string | null;
+  offline: boolean;
+  /** Of a practice nothing is kept. */
+  practice?: object | null;
+}
+
 interface Props {
-  run: Run;
-  last: { entry: RunEntry; what: string } | null;
+  run: Sending;
+  last: { entry: { at: string }; what: string } | null;
   onUndo: () => void;
 }
 
@@ -28,7 +34,7 @@ export function Footer({ run, last, onUndo }: Props) {
   );
 }
 
-function kept({ unsent, offline, practice }: Run): string {
+function kept({ unsent, offline, practice }: Sending): string {
   if (practice) return "A practice: nothing of it is kept";
   if (unsent > 0) return `■ ${unsent} kept on this phone, not sent yet`;
   return offline ? "No network. The sheet goes on from this phone." : "All is sent";

@@ -1,0 +1,60 @@
+import { lasting } from "@/day/time";
+import type { FinishStepNow, SheetStep } from "@/finish/types";
+import { dayAndClock } from "@/units/time";
+
+interface Props {
+  step: SheetStep;
+  now: FinishStepNow;
+  /** What time it is [ms]. */
+  clock: number;
+  zone: string;
+}
+
+/** From when to when a step may be done, counting down. */
+export function WindowOf({ step, now, clock, zone }: Props) {
+  const opens = now.opens_at === null ? null : Date.parse(now.opens_at);
+  const closes = now.closes_at === null ? null : Date.parse(now.closes_at);
+  if (opens !== null && opens > clock)
+    return (
+      <p>
+        <b className="figure block text-4xl" data-opens>
+          in {lasting(opens - clock)}
+        </b>
+        <span className="text-soft">
+          {WAITS[step.kind] ?? "Not before"} {dayAndClock(now.opens_at ?? "", zone)}
+        </span>
+      </p>
+    );
+  if (closes === null) return null;
+  const left = closes - clock;
+  if (left <= 0)
+    return (
+      <p data-closed>
+        The window closed {dayAndClock(now.closes_at ?? "", zone)}, {lasting(-left)} ago.
+      </p>
+    );
+  const whole = closes - (opens ?? closes - left);
+  return (
+    <div data-window>
+      <p>
+        <b className="figure block text-4xl">{lasting(left)} left</b>
+        <span className="text-soft">
+          The next coat goes on until {dayAndClock(now.closes_at ?? "", zone)}; later than that, sand first.
+        </span>
+      </p>
+      {whole > 0 && (
+        <div className="mt-2 h-3 border border-line-strong">
+          <div className="h-full bg-ink" style={{ width: `${Math.min(100, (100 * left) / whole)}%` }} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+const WAITS: Partial<Record<SheetStep["kind"], string>> = {
+  slurry: "The last round hardens overnight: not before",
+  off: "The slurry hardens overnight: not before",
+  grit: "The slurry hardens overnight: not before",
+  test: "The sheet stays on until",
+  coat: "The last coat dries: not before",
+};

@@ -1,0 +1,74 @@
+import { useRef, useState } from "react";
+import { actOf, sayingOf } from "@/finish/act";
+import type { FinishEntry, MarkNow } from "@/finish/types";
+import type { CastingNow, Finish, Saying } from "@/finish/useFinish";
+
+/** Two taps on one button within this are one, of a wet thumb [ms]. */
+const ONE_TAP_MS = 700;
+
+/** A mark that is measured, or is to be put somewhere. */
+export type MarkAsked = MarkNow | { x_mm: number; y_mm: number; mark: MarkNow["mark"] };
+export type Asked = { kind: "look" | "earlier" | "note" | "skip" } | { kind: "mark"; mark: MarkAsked };
+
+export type AtMachine = ReturnType<typeof useAtMachine>;
+
+/** What is shown, asked and said of one casting at the machine. */
+export function useAtMachine(finish: Finish, casting: CastingNow) {
+  const { standing, face } = casting;
+  const [chosen, choose] = useState<string | null>(null);
+  const [tool, setTool] = useState<MarkNow["mark"]>("high");
+  const [asked, ask] = useState<Asked | null>(null);
+  const [last, setLast] = useState<{ entry: FinishEntry; what: string } | null>(null);
+  const tappedAt = useRef(0);
+  const tapped = useRef("");
+  const shown = chosen ?? standing.now;
+  const step = face.steps.find((one) => one.id === shown) ?? null;
+  const now = standing.steps.find((one) => one.id === shown) ?? null;
+  const act = step && now && now.done_at === null ? actOf(step, now, standing) : null;
+
+  async function say(saying: Saying, what: string, photo?: Blob) {
+    tappedAt.current = Date.now();
+    const entry = await finish.say(casting.id, saying, photo);
+    if (saying.kind !== "undo") setLast({ entry, what });
+    if (chosen && ["did", "gone", "dry", "skip"].includes(saying.kind)) choose(null);
+  }
+  const gone = new Set(casting.entries.filter((one) => one.kind === "undo").map((one) => one.of));
+  const written = casting.entries
+    .filter((one) => one.kind !== "undo" && !gone.has(one.id))
+    .sort((one, other) => Date.parse(other.at) - Date.parse(one.at));
+  return {
+    face,
+    marks: standing.marks,
+    step,
+    now,
+    act,
+    asked,
+    last,
+    tappedAt,
+    /** What stands, newest first. */
+    written,
+    /** What a photo would be of: before anything was done, and when all is. */
+    photoOf: written.length === 0 ? "Before" : standing.over ? "After" : "",
+    choose,
+    /** What a tap on the face marks. */
+    tool,
+    setTool,
+    ask,
+    close: () => ask(null),
+    say,
+    /** The large button: keeps its act, or asks first. */
+    did(what: string, at?: string) {
+      if (!act || !step) return;
+      const tap = `${step.id} ${JSON.stringify(act)}`;
+      if (tapped.current === tap && Date.now() - tappedAt.current < ONE_TAP_MS) return;
+      tapped.current = tap;
+      const saying = sayingOf(act, step.id);
+      if (saying) void say(at ? { ...saying, at } : saying, what);
+      else if (act.kind === "look") ask({ kind: "look" });
+    },
+    undo() {
+      if (last) void say({ kind: "undo", of: last.entry.id }, "");
+      setLast(null);
+    },
+  };
+}
