@@ -8,6 +8,7 @@ from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.finish.inputs import Look, VoidKind
+from ulbrek.core.materials.sealers import Late
 
 TaskKind = Literal["rout", "grind", "slurry", "edges", "test", "coat"]
 
@@ -74,6 +75,7 @@ class CoatStep:
         likely_h: when it likely goes on after that [h]
         until_h: the latest without sanding [h]; None where it never needs to be
         minutes: to put it on
+        late: what is done first once its window has gone by
     """
 
     number: int
@@ -88,6 +90,7 @@ class CoatStep:
     likely_h: float
     until_h: float | None
     minutes: Figure
+    late: Late
 
 
 @dataclass(frozen=True, slots=True)

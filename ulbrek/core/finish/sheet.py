@@ -7,6 +7,7 @@ from typing import Literal
 from ulbrek.core.finish.ladder import FARTHEST_STEP, MOST_PAD
 from ulbrek.core.finish.result import FinishResult
 from ulbrek.core.finish.tasks import before_slurry
+from ulbrek.core.materials.sealers import Late
 
 StepKind = Literal["grit", "rout", "slurry", "off", "edges", "test", "coat"]
 CROSSED = 4  # passes of a grit: two across and two along, at the least. Source: common practice.
@@ -32,6 +33,7 @@ class SheetStep:
         pad_m2: what a pad of it does before it is worn [m²]; 0 where no pad is used
         from_h: the soonest after the step before it [h]
         until_h: the latest without sanding [h]; None where it never needs to be
+        late: what is done first once that has gone by
     """
 
     id: str
@@ -48,6 +50,7 @@ class SheetStep:
     pad_m2: float = 0.0
     from_h: float = 0.0
     until_h: float | None = None
+    late: Late = "sand"
 
 
 def sheet_of(found: FinishResult) -> tuple[SheetStep, ...]:
@@ -95,5 +98,5 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
             coat = next(coats)
             yield SheetStep(
                 f"coat/{coat.number}", "coat", task.name, task.how, task.care, minutes, from_h=coat.from_h,
-                until_h=coat.until_h,
+                until_h=coat.until_h, late=coat.late,
             )  # fmt: skip

@@ -208,7 +208,7 @@ class _Finishing:
         return CoatStep(
             number, thin, goes_on, product, part_a, part_b, mass_a, mass_b,
             0.0 if first else sealer.recoat_from, 0.0 if first else sealer.recoat_likely,
-            None if first else sealer.recoat_until, minutes,
+            None if first else sealer.recoat_until, minutes, sealer.late,
         )  # fmt: skip
 
     def _dry_film(self, film: Figure | None, coats: int) -> Figure | None:

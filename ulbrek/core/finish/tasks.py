@@ -7,7 +7,6 @@ from ulbrek.core.finish.brief import FinishShop
 from ulbrek.core.finish.result import CoatStep, FinishResult, FinishTask, GritStep
 from ulbrek.core.materials.sealers import SealerCoat
 
-WET_ON_WET_H = 0.5  # what goes on sooner goes on while the last coat is damp
 _OPENS_TO = 120  # grits up to it lay voids open, and go before the slurry
 
 
@@ -86,6 +85,6 @@ def _how(coat: CoatStep, sealer: SealerCoat) -> str:
         return "When the last coat is dry to the touch."
     if sealer.is_film:
         return "Inside the recoat window; later than that, sand it with 220 to 320 and wipe it clean first."
-    if coat.from_h < WET_ON_WET_H:
+    if coat.late == "drops":
         return "While the last coat is still damp; later it beads off."
     return "Once the last coat has soaked in and dried; after its window scuff it first, or it does not soak in."

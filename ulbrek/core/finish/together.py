@@ -1,6 +1,6 @@
 """What all pieces of a job take together, and the acts that Cure turns into hours."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed, SealNeed
@@ -10,8 +10,8 @@ from ulbrek.core.finish.brief import FinishBrief, FinishShop
 from ulbrek.core.finish.inputs import LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
 from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
-from ulbrek.core.finish.tasks import WET_ON_WET_H, before_slurry, care_of
-from ulbrek.core.materials.sealers import SealerCoat
+from ulbrek.core.finish.tasks import before_slurry, care_of
+from ulbrek.core.materials.sealers import Late, SealerCoat
 
 # What grinding wants of the concrete: green, for a cream face, and where stone is laid open [MPa].
 # Source: common practice.
@@ -193,10 +193,10 @@ def _window(sealer: SealerCoat) -> str:
     until = sealer.recoat_until
     if until is None:
         return ""
-    late = (
-        "sand it first" if sealer.is_film else "it beads off" if sealer.recoat_from < WET_ON_WET_H else "scuff it first"
-    )
-    return f" Later than {_hours(until)}: {late}."
+    return f" Later than {_hours(until)}: {_IF_LATE[sealer.late]}."
+
+
+_IF_LATE: Mapping[Late, str] = {"sand": "sand it first", "scuff": "scuff it first", "drops": "it beads off"}
 
 
 def _hours(hours: float) -> str:

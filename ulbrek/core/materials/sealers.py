@@ -16,6 +16,10 @@ SealerFamily = Literal[
     "mineral oil",
 ]  # fmt: skip
 FoodContact = Literal["by its own sheet", "yes", "no"]
+# What is done first once the window of the next coat has gone by: a film is sanded, what soaks in is scuffed, and drops
+# tell whether what only goes on wet takes any more.
+Late = Literal["sand", "scuff", "drops"]
+WET_ON_WET_H = 0.5  # what goes on sooner goes on while the last coat is damp
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,6 +152,13 @@ class SealerCoat(Document):
     def is_film(self) -> bool:
         """Whether it lies on the face as a film."""
         return self.usual.is_film
+
+    @property
+    def late(self) -> Late:
+        """What is done first once the window of its next coat has gone by."""
+        if self.is_film:
+            return "sand"
+        return "drops" if self.recoat_from < WET_ON_WET_H else "scuff"
 
     @property
     def thinned_at_most_pct(self) -> float:

@@ -7,14 +7,14 @@ export type Act =
   | { kind: "high"; mark: MarkNow; number: number }
   | { kind: "pass"; way: "across" | "along"; number: number; of: number }
   | { kind: "look" }
-  | { kind: "tape" }
+  | { kind: "tape"; damp: boolean }
   | { kind: "sheet" }
   | { kind: "sand" }
   | { kind: "do" };
 
 /** What comes next at a step that is not done. */
 export function actOf(step: SheetStep, now: FinishStepNow, standing: Standing): Act {
-  if (step.kind === "test") return taped(now) ? { kind: "sheet" } : { kind: "tape" };
+  if (step.kind === "test") return taped(now) ? { kind: "sheet" } : { kind: "tape", damp: now.damp_at !== null };
   if (now.must_sand) return { kind: "sand" };
   if (step.kind !== "grit" || !now.gate) return { kind: "do" };
   const { across, along, wanted } = now.gate;

@@ -1,4 +1,5 @@
 import type { PiecePlan } from "@/api/client";
+import { Sheet, Strokes, Voids } from "@/drawing/FaceWork";
 import { Hatches } from "@/drawing/Hatches";
 import { edgeData, pathData } from "@/drawing/path";
 import { useSize } from "@/drawing/useSize";
@@ -9,7 +10,6 @@ type Task = PiecePlan["finish"]["tasks"][number];
 
 const HIGH_PX = 300;
 const MARGIN = { left: 24, right: 24, top: 16, bottom: 24 };
-const SHEET_MM = 457; // ASTM D4263
 const PASSES = 6;
 
 /** The show face from above, with what the chosen step works on it. */
@@ -38,13 +38,6 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
       >
         <Hatches />
         <defs>
-          <pattern id="voids" width="26" height="22" patternUnits="userSpaceOnUse">
-            <g fill="var(--ink)">
-              <ellipse cx="6" cy="6" rx="2.6" ry="1.6" />
-              <circle cx="18" cy="15" r="1.5" />
-              <circle cx="22" cy="4" r="1" />
-            </g>
-          </pattern>
           <clipPath id="face">
             <path d={outline + holes} clipRule="evenodd" />
           </clipPath>
@@ -53,15 +46,7 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
         {covers && (
           <g clipPath="url(#face)">
             {task.kind === "grind" && <Passes view={view} />}
-            {task.kind === "slurry" && (
-              <rect
-                x={px(view, 0)}
-                y={py(view, width)}
-                width={length * view.scale}
-                height={width * view.scale}
-                fill="url(#voids)"
-              />
-            )}
+            {task.kind === "slurry" && <Voids view={view} />}
             {task.kind === "coat" && <Strokes view={view} />}
           </g>
         )}
@@ -109,38 +94,5 @@ function Passes({ view }: { view: View }) {
         </g>
       ))}
     </g>
-  );
-}
-
-/** Long strokes the one way, in turns from left and right. */
-function Strokes({ view }: { view: View }) {
-  const [left, right] = [px(view, 0) + 10, px(view, view.length) - 10];
-  const [top, low] = [py(view, view.width), py(view, 0)];
-  const rows = Array.from({ length: 9 }, (_, index) => top + ((low - top) * (index + 0.5)) / 9);
-  return (
-    <g stroke="var(--water)" strokeWidth="9" strokeLinecap="round" opacity="0.8">
-      {rows.map((y) => (
-        <path key={y} d={`M${left} ${y}H${right}`} />
-      ))}
-    </g>
-  );
-}
-
-/** The plastic sheet of the moisture test, at its true size where the piece is larger. */
-function Sheet({ view }: { view: View }) {
-  const wide = Math.min(SHEET_MM, view.length * 0.9) * view.scale;
-  const high = Math.min(SHEET_MM, view.width * 0.9) * view.scale;
-  return (
-    <rect
-      x={px(view, view.length / 2) - wide / 2}
-      y={py(view, view.width / 2) - high / 2}
-      width={wide}
-      height={high}
-      fill="var(--water)"
-      fillOpacity="0.35"
-      stroke="var(--chalk)"
-      strokeWidth="3"
-      strokeDasharray="10 6"
-    />
   );
 }

@@ -58,7 +58,7 @@ function AtWork({ finish, casting, onChoose }: Props) {
         step={step}
         after={now?.after_grit ?? null}
         onAnswer={(gone) => {
-          void work.say({ kind: gone ? "gone" : "left", step: step.id }, gone ? "scratches gone" : "scratches left");
+          void work.say({ kind: gone ? "gone" : "left", step: step.id }, gone ? "the face is good" : "not yet good");
           close();
         }}
         onClose={close}

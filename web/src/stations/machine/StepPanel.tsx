@@ -62,7 +62,8 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
   const soonest = finish.view.soonest[step.id];
   const isYoung = soonest !== undefined && Date.parse(soonest) > finish.now;
   // Said before it begins; from then on below, so that the one thing to do stays under the thumb.
-  const begun = casting.entries.some((one) => one.step === step.id);
+  const alike = casting.face.steps.filter((one) => one.care === step.care).map((one) => one.id);
+  const begun = casting.entries.some((one) => one.step !== null && alike.includes(one.step));
   const care = step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{fill(step.care, {}, units)}</p>;
   const tooSoon = waits && act.kind !== "sheet";
   return (
@@ -88,6 +89,11 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
           them in the sealer.
         </p>
       )}
+      {now.damp_at && now.done_at === null && (
+        <p className="border-l-4 border-caution pl-3">
+          Moisture under the sheet on {dayAndClock(now.damp_at, zone)}: sealing waits.
+        </p>
+      )}
       <WindowOf step={step} now={now} clock={finish.now} zone={zone} />
       <p className="max-w-prose text-lg">{words.how}</p>
       {!begun && care}
@@ -105,15 +111,15 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
         </button>
       )}
       <div className="grid grid-cols-3 gap-2">
-        <button type="button" className="button min-h-14" onClick={() => work.ask({ kind: "skip" })}>
+        <button type="button" className="button min-h-14 px-1" onClick={() => work.ask({ kind: "skip" })}>
           Leave out
         </button>
-        <button type="button" className="button min-h-14" onClick={() => work.ask({ kind: "note" })}>
+        <button type="button" className="button min-h-14 px-1" onClick={() => work.ask({ kind: "note" })}>
           Note, photo
         </button>
         <button
           type="button"
-          className="button min-h-14"
+          className="button min-h-14 px-1"
           disabled={act.kind === "look"}
           onClick={() => work.ask({ kind: "earlier" })}
         >
@@ -167,10 +173,18 @@ function Done({ finish, step, now }: { finish: Finish; step: SheetStep; now: Fin
         {now.passes > 0 && `, ${now.passes} passes`}
         {minutes > 0 && `, ${minutes} min by its entries`}
       </p>
-      {now.late && (
+      {now.late && step.late === "sand" && (
         <p className="border-l-4 border-caution pl-3">Put on after its window, unsanded: watch its hold at an edge.</p>
       )}
-      {now.sanded && <p>Sanded before.</p>}
+      {now.sanded && (
+        <p>
+          {step.late === "drops"
+            ? "Tried with drops before."
+            : step.late === "scuff"
+              ? "Scuffed before."
+              : "Sanded before."}
+        </p>
+      )}
     </section>
   );
 }

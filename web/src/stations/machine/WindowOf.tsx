@@ -39,7 +39,7 @@ export function WindowOf({ step, now, clock, zone }: Props) {
       <p>
         <b className="figure block text-4xl">{lasting(left)} left</b>
         <span className="text-soft">
-          The next coat goes on until {dayAndClock(now.closes_at ?? "", zone)}; later than that, sand first.
+          The next coat goes on until {dayAndClock(now.closes_at ?? "", zone)}; {LATER[step.late]}
         </span>
       </p>
       {whole > 0 && (
@@ -50,6 +50,12 @@ export function WindowOf({ step, now, clock, zone }: Props) {
     </div>
   );
 }
+
+const LATER: Record<SheetStep["late"], string> = {
+  sand: "later than that, sand first.",
+  scuff: "later than that, scuff it first.",
+  drops: "later than that it may bead off.",
+};
 
 const WAITS: Partial<Record<SheetStep["kind"], string>> = {
   slurry: "The last round hardens overnight: not before",

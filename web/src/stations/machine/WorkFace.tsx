@@ -1,4 +1,5 @@
 import type { MouseEvent } from "react";
+import { Sheet, Strokes, Voids } from "@/drawing/FaceWork";
 import { Hatches } from "@/drawing/Hatches";
 import { pathData } from "@/drawing/path";
 import { useSize } from "@/drawing/useSize";
@@ -65,6 +66,9 @@ export function WorkFace({ casting, work }: { casting: CastingNow; work: AtMachi
         </clipPath>
         <path d={outline} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="2.5" />
         <g clipPath="url(#worked)">
+          {step?.kind === "slurry" && <Voids view={view} />}
+          {step?.kind === "coat" && now?.done_at === null && <Strokes view={view} />}
+          {step?.kind === "test" && <Sheet view={view} />}
           {now?.gate && <Passes view={view} gate={now.gate} />}
           {marks && tool === "high" && <Straightedges view={view} />}
         </g>

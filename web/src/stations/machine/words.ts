@@ -26,6 +26,27 @@ export const MARKS: Record<MarkNow["mark"], { name: string; sign: string; gone: 
   void: { name: "Void", sign: "●", gone: "is filled" },
 };
 
+const LATE: Record<SheetStep["late"], { title: string; how: string; button: string; short: string }> = {
+  sand: {
+    title: "Sand it first",
+    how: "The window for the next coat has gone by: on what has hardened it does not hold. Sand evenly with 220 to 320 until the shine is gone, and wipe the dust off.",
+    button: "It is sanded",
+    short: "sanded",
+  },
+  scuff: {
+    title: "Scuff it first",
+    how: "The window for the next coat has gone by: on what has hardened it does not soak in. Scuff the face with a fine pad and wipe it clean.",
+    button: "It is scuffed",
+    short: "scuffed",
+  },
+  drops: {
+    title: "Try it with drops of water",
+    how: "The last coat has dried, and the next may bead off. Where drops stand for ten minutes it needs no more: leave this coat out. Where they darken the face it still takes some, once that is dry.",
+    button: "It still takes some",
+    short: "tried with drops",
+  },
+};
+
 /** What is to be done now, how, what the button says, and what that writes down. */
 export function actWords(act: Act, step: SheetStep, units: Units) {
   const name = fill(step.name, {}, units);
@@ -48,16 +69,16 @@ export function actWords(act: Act, step: SheetStep, units: Units) {
     case "look":
       return { title: "Dry it and look along it", how, button: "Check the face", short: "" };
     case "tape":
-      return { title: name, how, button: "The sheet is taped on", short: "sheet taped on" };
+      return {
+        title: act.damp ? "Another sheet, once it is drier" : name,
+        how: act.damp ? `Leave it bare and aired for some days. ${how}` : how,
+        button: "The sheet is taped on",
+        short: "sheet taped on",
+      };
     case "sheet":
       return { title: "The sheet is on", how, button: "", short: "" };
     case "sand":
-      return {
-        title: "Sand it first",
-        how: "The window for the next coat has gone by: on what has hardened it does not hold. Sand evenly with 220 to 320 until the shine is gone, and wipe the dust off.",
-        button: "It is sanded",
-        short: "sanded",
-      };
+      return { ...LATE[step.late] };
     case "do":
       return { title: name, how, button: "Done", short: name };
   }
@@ -96,7 +117,7 @@ export function said(entry: FinishEntry, { face, standing }: CastingNow, units: 
     case "skip":
       return `Left out: ${name}. ${entry.text}`;
     case "sanded":
-      return `${name}: sanded first`;
+      return `${name}: ${step ? LATE[step.late].short : "sanded"} first`;
     case "taped":
       return "Sheet taped on";
     case "dry":
