@@ -12,6 +12,8 @@ from zoneinfo import ZoneInfo
 from PIL import Image, ImageDraw, ImageFilter
 from sqlalchemy import func, select, update
 
+from ops.demo_machine import AtMachine
+from ulbrek.api.services.finishing import FinishSheet, Writing, finish_sheet
 from ulbrek.core.buying.demand import rests, takes
 from ulbrek.core.cure.history import Method
 from ulbrek.core.job.job import Job
@@ -19,6 +21,7 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.records.casting import State
+from ulbrek.core.records.record import AT_ONCE
 from ulbrek.files.photo import clean_photo
 from ulbrek.store.database import Records
 from ulbrek.store.entries import Entry
@@ -281,18 +284,40 @@ class _Past:
         shop, who = self.shop.shop, self.people[past.who]
         pour = self.pours.get(pour_id)
         last = at
+        sheet = finish_sheet(plan(pour.job, shop, AT_ONCE))
+        finished: dict[str, datetime] = {}
         for act in plan(pour.job, shop, pour.record).cure.acts:
             if act.is_state and not (act.id == "install" and past.in_use):
                 continue
             when = max((act.at or at) + timedelta(minutes=self.dice.randint(4, 95)), last + timedelta(minutes=5))
             last = when
-            if (when - at).total_seconds() / 3600 < gone and when < self.now:
+            if (when - at).total_seconds() / 3600 >= gone or when >= self.now:
+                continue
+            if sheet.acts.get(act.id):
+                finished[act.id] = when
+            else:
+                if act.id == "carry" and not sheet.acts:
+                    finished[act.id] = when
                 self.pours.did(pour_id, act.id, act.piece, Entry(when, member_id=who))
+        self._at_the_machine(pour_id, sheet, finished, who)
         castings = self.pours.get(pour_id).castings
         for fate in past.fates:
             for number in fate.castings:
                 entry = Entry(at + timedelta(days=fate.days), fate.note, who)
                 self.castings.advance(castings[number].id, fate.state, entry)
+
+    def _at_the_machine(self, pour_id: UUID, sheet: FinishSheet, done: Mapping[str, datetime], who: UUID) -> None:
+        """What was written down at the machine, each step until its act was done."""
+        pour = self.pours.get(pour_id)
+        entries = [
+            entry
+            for number, casting in enumerate(pour.castings)
+            for entry in AtMachine(sheet, casting, who, timedelta(minutes=35 * number)).entries(done)
+            if entry.at < self.now
+        ]
+        if entries:
+            self.records.finishes(self.shop.id).add(pour_id, entries)
+            Writing(self.records, self.shop.id, pour, sheet).write(entries, self.now)
 
     def _weigh(self, pour: StoredPour, past: Past, at: datetime) -> None:
         if past.mould != WEIGHT:

@@ -12,7 +12,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.cure.history import Method
-from ulbrek.core.records.casting import ACT_OF, STATES
+from ulbrek.core.records.casting import ACT_OF, COAT, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import RefusedEntryError, constraint_of
 from ulbrek.store.models import (
@@ -229,7 +229,7 @@ class LogRepository(ShopRecords):
         acts = _of_pours(ActDoneRow, job_id).where(ActDoneRow.withdrawn_at.is_(None))
         brought: set[tuple[UUID, str, datetime]] = set()
         for act in self._newest(acts, ActDoneRow.at, before, limit):
-            brought |= {(act.pour_id, state, act.at) for state, brings in ACT_OF.items() if brings == act.act}
+            brought |= {(act.pour_id, state, act.at) for state, brings in ACT_OF.items() if _brings(act.act, brings)}
             yield LogEntry(
                 f"a{act.id}", "act", act.at, act.note, act.member_id, act.pour_id, piece=act.piece, act=act.act
             )
@@ -332,3 +332,8 @@ def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     yield other, "/strength_mpa", "Only a strength test has a strength.", "Enter a strength test."
     half = (seen.x_mm is None) != (seen.y_mm is None)
     yield half, "/x_mm", "Only half of the place is given.", "Give both x and y."
+
+
+def _brings(act: str, brings: str) -> bool:
+    """Whether an act may have brought about what another usually does: the last of several coats finishes a casting."""
+    return act == brings or (brings == ACT_OF["finished"] and act.startswith(COAT))

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.casting import ACT_OF, may_follow
+from ulbrek.core.records.casting import ACT_OF, COAT, brought_by, may_follow
 from ulbrek.core.records.record import Record, part_of
 from ulbrek.store.castings import CastingRepository
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
@@ -339,8 +339,8 @@ class PourRepository(ShopRecords):
             raise NotFoundError("batch", batch_id)
         row.withdrawn_at = row.withdrawn_at or datetime.now(UTC)
 
-    def did(self, pour_id: UUID, act: str, piece: str | None, entry: Entry) -> None:
-        """An act that was done; castings that it brings into a state come into it.
+    def did(self, pour_id: UUID, act: str, piece: str | None, entry: Entry, among: Collection[str] = ()) -> None:
+        """An act that was done, among those of its plan; castings that it brings into a state come into it.
 
         Raises:
             RefusedEntryError: when the pour has no water in it yet, or the act came before that
@@ -357,7 +357,7 @@ class PourRepository(ShopRecords):
                 note=entry.note, member_id=entry.member_id,
             )
         )  # fmt: skip
-        state = next((state for state, brings in ACT_OF.items() if brings == act), None)
+        state = brought_by(act, among)
         if state is None:
             return
         castings = CastingRepository(self._session, self._shop_id)
@@ -381,7 +381,8 @@ class PourRepository(ShopRecords):
         castings = CastingRepository(self._session, self._shop_id)
         why = Entry(entry.at, entry.note or "Taken back", entry.member_id)
         for casting in castings.of_pours([pour_id]):
-            brought = ACT_OF.get(casting.state) == row.act and casting.state_at == row.at
+            ends = row.act.startswith(COAT) and casting.state == "finished"
+            brought = (ACT_OF.get(casting.state) == row.act or ends) and casting.state_at == row.at
             if brought and row.piece in (None, casting.piece):
                 castings.take_back(casting.id, why)
 

@@ -1,6 +1,6 @@
 """Pours: begun, poured, mixed, and what was done to them."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -26,6 +26,7 @@ from ulbrek.core.after.changes import FigureChange, changed_since
 from ulbrek.core.buying.demand import Allotment, Part, PlannedJob, Rest, Take, allot, built_part, rests, takes_of_pour
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
+from ulbrek.core.records.casting import ACT_OF, COAT
 from ulbrek.core.records.record import AT_ONCE, part_of
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Database, Records
@@ -147,18 +148,30 @@ def undo_batch(db: Db, plans: Planned, pour_id: UUID, batch_id: UUID) -> Respons
 @router.post("/pours/{pour_id}/acts", response_model=PourView, status_code=201)
 def add_act(db: Db, plans: Planned, pour_id: UUID, asked: ActRequest) -> Response:
     """An act that was done; castings come into the state that it brings."""
+    among = _among(db, plans, pour_id, [asked.act])
     with _writing(db, plans, pour_id) as written:
-        written.pours.did(pour_id, asked.act, asked.piece, asked.entry)
+        written.pours.did(pour_id, asked.act, asked.piece, asked.entry, among)
     return written.answer(201)
 
 
 @router.post("/pours/{pour_id}/done", response_model=PourView, status_code=201)
 def add_acts(db: Db, plans: Planned, pour_id: UUID, asked: ActsRequest) -> Response:
     """Acts that were done, each at its own time: all are kept, or none."""
+    among = _among(db, plans, pour_id, [one.act for one in asked.acts])
     with _writing(db, plans, pour_id) as written:
         for act in asked.acts:
-            written.pours.did(pour_id, act.act, act.piece, act.entry)
+            written.pours.did(pour_id, act.act, act.piece, act.entry, among)
     return written.answer(201)
+
+
+def _among(db: Database, plans: Plans, pour_id: UUID, done: Sequence[str]) -> frozenset[str]:
+    """The acts of a pour's plan, where what was done may be the first or the last of several coats."""
+    if not any(one.startswith(COAT) or one == ACT_OF["finished"] for one in done):
+        return frozenset()
+    with db.work() as records:
+        shop = records.shop()
+        pour = records.pours(shop.id).get(pour_id)
+    return frozenset(act.id for act in plans.of_pour(pour, shop).cure.acts)
 
 
 @router.post("/pours/{pour_id}/acts/{done_id}/undo", response_model=PourView)

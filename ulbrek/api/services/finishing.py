@@ -12,11 +12,14 @@ from ulbrek.core.finish.sheet import SheetStep, sheet_of
 from ulbrek.core.finish.standing import NOTHING, FinishStanding, FinishStepNow, standing
 from ulbrek.core.measure.result import Path
 from ulbrek.core.plan.result import PiecePlan, Plan
+from ulbrek.core.records.casting import COAT
 from ulbrek.store.database import Records
 from ulbrek.store.entries import FAST_CLOCK, Entry
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.log import Observation
 from ulbrek.store.poured import StoredPour
+
+_LOST = ("failed", "archived")
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +55,9 @@ def finish_sheet(planned: Plan) -> FinishSheet:
         planned: of the job that was poured
     """
     faces = tuple(_face(one) for one in planned.pieces if one.finish.tasks)
-    acts = {need.id: tuple(_steps_of(need.id, faces)) for need in planned.finish.needs if not need.is_state}
+    needs = [need.id for need in planned.finish.needs if not need.is_state]
+    together = not any(one.startswith(COAT) for one in needs)
+    acts = {need: tuple(_steps_of(need, faces, together=together)) for need in needs}
     return FinishSheet(faces, acts)
 
 
@@ -65,8 +70,8 @@ def _face(planned: PiecePlan) -> FacePlan:
     )  # fmt: skip
 
 
-def _steps_of(act: str, faces: Sequence[FacePlan]) -> Iterator[str]:
-    """The steps of an act of the plan: coats that are put on on one day are all of the sealing."""
+def _steps_of(act: str, faces: Sequence[FacePlan], *, together: bool) -> Iterator[str]:
+    """The steps of an act of the plan: coats of one day are all of the sealing, else the first of them is."""
     for face in faces:
         slurried = False
         for step in face.steps:
@@ -75,7 +80,7 @@ def _steps_of(act: str, faces: Sequence[FacePlan]) -> Iterator[str]:
                 "grit": "hone" if slurried else "grind", "rout": "grind", "off": "hone",
                 "slurry": step.id.replace("/", "-"), "coat": step.id.replace("/", "-"),
             }.get(step.kind)  # fmt: skip
-            if mine == act or (act == "seal" and step.kind == "coat"):
+            if mine == act or (act == "seal" and step.kind == "coat" and (together or step.id == "coat/1")):
                 yield step.id
 
 
@@ -108,7 +113,7 @@ def standings(
     now: datetime,
     logged: Mapping[str, datetime] = NOTHING,
 ) -> dict[UUID, FinishStanding]:
-    """Where each casting of a pour stands.
+    """Where each casting of a pour stands, but for those that failed.
 
     Args:
         sheet: of the pour
@@ -122,7 +127,7 @@ def standings(
             sheet.steps_of(casting.piece), [one for one in entries if one.casting == casting.id], now, logged
         )
         for casting in pour.castings
-        if sheet.steps_of(casting.piece)
+        if sheet.steps_of(casting.piece) and casting.state not in _LOST
     }
 
 
@@ -201,10 +206,9 @@ class Writing:
         if self.pour.poured_at is None or not found:
             return
         pours, runs = self.records.pours(self.shop_id), self.records.runs(self.shop_id)
-        lost = {one.id for one in self.pour.castings if one.state in _LOST}
         wanted: dict[UUID, tuple[str, datetime, str]] = {}
         for act, steps in self.sheet.acts.items():
-            rows = [row for id_, one in found.items() if id_ not in lost for row in one.steps if row.id in steps]
+            rows = [row for one in found.values() for row in one.steps if row.id in steps]
             ends = [row.done_at for row in rows if row.done_at is not None]
             if ends and len(ends) == len(rows) and not all(row.skipped for row in rows):
                 at = max(ends)
@@ -216,7 +220,7 @@ class Writing:
         for key, (act, at, took) in wanted.items():
             if key not in there:
                 with self._as_far_as_it_goes():
-                    pours.did(self.pour.id, act, None, Entry(at, took, key=key))
+                    pours.did(self.pour.id, act, None, Entry(at, took, key=key), tuple(self.sheet.acts))
         runs.mark((), wanted)
 
     @contextmanager
@@ -251,9 +255,6 @@ class Writing:
             text = "Moisture under the sheet" if entry.kind == "damp" else "The sheet stayed dry"
             return Observation("test", text, pour_id=self.pour.id, act="seal", ready=entry.kind == "dry")
         return None
-
-
-_LOST = ("failed", "archived")
 
 
 def _took(rows: Sequence[FinishStepNow]) -> str:

@@ -8,7 +8,7 @@ from typing import Literal
 from ulbrek.core.after.outlook import ActAhead, Ahead
 from ulbrek.core.cure.result import Act
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.casting import ACT_OF, SETTLED, State, has_reached
+from ulbrek.core.records.casting import SETTLED, State, acts_behind
 
 # Of a pour that nobody wrote down nothing says what has been done: an act this long past is taken to be, and folded
 # away. What cannot wait is over sooner, and a state that came by itself at once, recorded or not.
@@ -97,7 +97,7 @@ def due_on(piece: str, state: State, planned: Plan) -> Act | None:
     if state in SETTLED:
         return None
     acts = [act for act in planned.cure.acts if act.piece in (None, piece)]
-    behind = {act for reached, act in ACT_OF.items() if has_reached(state, reached)}
+    behind = acts_behind(state)
     begin = max((number for number, act in enumerate(acts, 1) if act.id in behind), default=0)
     return next((act for act in acts[begin:] if not act.is_state and act.done_at is None), None)
 

@@ -12,7 +12,7 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.cure.history import ActTest, Done, History, Key, StrengthTest, Temperature
 from ulbrek.core.job.job import Job
 from ulbrek.core.mix.inputs import MixedBatch
-from ulbrek.core.records.casting import ACT_OF, State, has_reached
+from ulbrek.core.records.casting import State, acts_behind
 
 
 class StateOfPiece(Document):
@@ -38,12 +38,7 @@ class Record(Document):
     @cached_property
     def history(self) -> History:
         """What it says of the hours: a state that was reached is an act that was done."""
-        by_state = [
-            Done(act=act, piece=one.piece, at=one.at)
-            for one in self.reached
-            for state, act in ACT_OF.items()
-            if has_reached(one.state, state)
-        ]
+        by_state = [Done(act=act, piece=one.piece, at=one.at) for one in self.reached for act in acts_behind(one.state)]
         return History((*self.done, *by_state), self.tests, self.temperatures, self.strengths)
 
 

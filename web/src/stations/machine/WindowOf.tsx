@@ -1,5 +1,8 @@
 import { lasting } from "@/day/time";
 import type { FinishStepNow, SheetStep } from "@/finish/types";
+import type { Units } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { write } from "@/units/quantity";
 import { dayAndClock } from "@/units/time";
 
 interface Props {
@@ -12,13 +15,14 @@ interface Props {
 
 /** From when to when a step may be done, counting down. */
 export function WindowOf({ step, now, clock, zone }: Props) {
+  const { units } = usePreferences();
   const opens = now.opens_at === null ? null : Date.parse(now.opens_at);
   const closes = now.closes_at === null ? null : Date.parse(now.closes_at);
   if (opens !== null && opens > clock)
     return (
       <p>
         <b className="figure block text-4xl" data-opens>
-          in {lasting(opens - clock)}
+          in {long(opens - clock, units)}
         </b>
         <span className="text-soft">
           {WAITS[step.kind] ?? "Not before"} {dayAndClock(now.opens_at ?? "", zone)}
@@ -30,14 +34,14 @@ export function WindowOf({ step, now, clock, zone }: Props) {
   if (left <= 0)
     return (
       <p data-closed>
-        The window closed {dayAndClock(now.closes_at ?? "", zone)}, {lasting(-left)} ago.
+        The window closed {dayAndClock(now.closes_at ?? "", zone)}, {long(-left, units)} ago.
       </p>
     );
   const whole = closes - (opens ?? closes - left);
   return (
     <div data-window>
       <p>
-        <b className="figure block text-4xl">{lasting(left)} left</b>
+        <b className="figure block text-4xl">{long(left, units)} left</b>
         <span className="text-soft">
           The next coat goes on until {dayAndClock(now.closes_at ?? "", zone)}; {LATER[step.late]}
         </span>
@@ -49,6 +53,14 @@ export function WindowOf({ step, now, clock, zone }: Props) {
       )}
     </div>
   );
+}
+
+const HOUR_MS = 3_600_000;
+const COUNTED_H = 10;
+
+/** To the minute while that can be watched, then in hours and days. */
+function long(ms: number, units: Units): string {
+  return ms < COUNTED_H * HOUR_MS ? lasting(ms) : write(ms / HOUR_MS, "h", units);
 }
 
 const LATER: Record<SheetStep["late"], string> = {
