@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from "react";
 import { v4 as newId } from "uuid";
 import { client, take } from "@/api/client";
-import { type Box, useOutbox } from "@/outbox/useOutbox";
+import { type Box, boxQuery, useOutbox } from "@/outbox/useOutbox";
 import { standing } from "./standing";
 import type { Face, FinishEntry, FinishView, Standing } from "./types";
 
@@ -14,6 +14,8 @@ const finishBox = (pour_id: string): Box<FinishEntry, FinishView> => ({
   post: (entries) =>
     take(client.POST("/api/pours/{pour_id}/finish", { params: { path: { pour_id } }, body: { entries } })),
 });
+
+export const finishQuery = (pour_id: string) => boxQuery(finishBox(pour_id));
 
 /** What is said in an entry; the rest is filled in. */
 export type Saying = Partial<FinishEntry> & Pick<FinishEntry, "kind">;

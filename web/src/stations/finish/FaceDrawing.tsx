@@ -4,6 +4,7 @@ import { Hatches } from "@/drawing/Hatches";
 import { edgeData, pathData } from "@/drawing/path";
 import { useSize } from "@/drawing/useSize";
 import { fit, px, py, type View } from "@/drawing/view";
+import type { MarkNow } from "@/finish/types";
 import { useFill } from "@/parts/useFill";
 
 type Task = PiecePlan["finish"]["tasks"][number];
@@ -13,7 +14,15 @@ const MARGIN = { left: 24, right: 24, top: 16, bottom: 24 };
 const PASSES = 6;
 
 /** The show face from above, with what the chosen step works on it. */
-export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | null }) {
+export function FaceDrawing({
+  piece,
+  task,
+  marks,
+}: {
+  piece: PiecePlan;
+  task: Task | null;
+  marks: readonly MarkNow[];
+}) {
   const [place, area] = useSize<HTMLDivElement>();
   const fill = useFill();
   const { measure, finish } = piece;
@@ -51,6 +60,19 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
           </g>
         )}
         {task?.kind === "test" && <Sheet view={view} />}
+        {marks.map((one) => (
+          <circle
+            key={one.id}
+            cx={px(view, one.x_mm)}
+            cy={py(view, one.y_mm)}
+            r={Math.max(6, (one.size_mm * view.scale) / 2)}
+            fill="none"
+            stroke={one.flat ? "var(--fine)" : "var(--caution)"}
+            strokeWidth="2.5"
+            strokeDasharray={one.flat ? "5 4" : undefined}
+            data-mark={one.mark}
+          />
+        ))}
         {worked.map((edge) => (
           <path
             key={edge.name || `${edge.x1} ${edge.y1}`}
@@ -63,6 +85,7 @@ export function FaceDrawing({ piece, task }: { piece: PiecePlan; task: Task | nu
       </svg>
       <figcaption className="flex flex-wrap gap-x-6 text-soft">
         <span>{task ? fill(WHAT[task.kind]) : "as it comes out of the form"}</span>
+        {marks.length > 0 && <span>rings: marked at the machine, dashed when gone</span>}
         {finish.edges.length > 0 && task?.kind !== "rout" && (
           <span>{finish.edges.reduce((sum, one) => sum + one.edges.length, 0)} edges routed</span>
         )}

@@ -1,6 +1,10 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Plan } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
+import { poursQuery } from "@/api/records";
+import type { FinishView, MarkNow } from "@/finish/types";
+import { finishQuery } from "@/finish/useFinish";
 import { Findings } from "@/parts/Findings";
 import { FigureLine } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
@@ -9,6 +13,7 @@ import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { PieceSelect } from "../job/PieceSelect";
 import { findingsOf, useApply } from "../job/station";
+import { AtTheMachine } from "./AtTheMachine";
 import { FaceDrawing } from "./FaceDrawing";
 import { FinishFields } from "./FinishFields";
 import { FinishSchool } from "./FinishSchool";
@@ -22,6 +27,7 @@ export function FinishStation() {
   const apply = useApply();
   const [index, setIndex] = useState(0);
   const [at, setAt] = useState(0);
+  const machine = useMachine(editor.kept.id);
   const piece = plan.pieces[index] ?? plan.pieces[0];
   if (!piece) return null;
   const { tasks } = piece.finish;
@@ -32,6 +38,7 @@ export function FinishStation() {
         <h2 className="mb-3 text-lg font-bold">Fix first</h2>
         <Findings findings={findingsOf(plan, "finish")} onChange={apply} />
       </section>
+      {machine && machine.castings.length > 0 && <AtTheMachine view={machine} />}
       <Takes plan={plan} />
       <FinishFields piece={piece} />
       {plan.finish.care.length > 0 && <Care lines={plan.finish.care} />}
@@ -46,12 +53,25 @@ export function FinishStation() {
     >
       <div className="mx-auto max-w-3xl space-y-8 p-5 max-lg:pb-24">
         <FinishSchool />
-        <FaceDrawing piece={piece} task={task} />
+        <FaceDrawing piece={piece} task={task} marks={marksOn(machine, piece.id)} />
         <FinishSteps piece={piece} acts={plan.cure.acts} zone={plan.cure.zone} at={at} onChoose={setAt} />
         <GroundSection piece={piece} />
       </div>
     </Bench>
   );
+}
+
+/** What was poured last of a job, as it stands at the machine. */
+function useMachine(job: string): FinishView | null {
+  const { data: pours = [] } = useQuery(poursQuery(job));
+  const last = pours.find((one) => one.poured_at && !one.cancelled_at)?.id;
+  const { data } = useQuery({ ...finishQuery(last ?? ""), enabled: last !== undefined });
+  return data?.view ?? null;
+}
+
+/** What was marked on the faces of a piece: high spots, scratches, voids. */
+function marksOn(machine: FinishView | null, piece: string): MarkNow[] {
+  return machine?.castings.flatMap((one) => (one.piece === piece ? one.standing.marks : [])) ?? [];
 }
 
 /** What all castings of the job take together. */
