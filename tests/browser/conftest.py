@@ -5,12 +5,15 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from playwright.sync_api import Browser, Page, Playwright, ViewportSize, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Playwright, ViewportSize, expect, sync_playwright
 
-from ops.browser import DESK, launched
+from ops.browser import DESK, PHONE, launched
 from tests.jobs import DEMO_FILES
+from tests.served import Server, serving
+from ulbrek.api.settings import Settings
 
 OpenPage = Callable[..., Page]
+Phone = Callable[[str], Page]
 PATIENCE_MS = 30_000  # on a machine that is busy with other work, too
 
 
@@ -63,3 +66,31 @@ def rinse_sink_top(api: TestClient) -> str:
         "/api/jobs/from-file", content=DEMO_FILES[0].read_bytes(), headers={"content-type": "application/json"}
     )
     return f"/jobs/{answer.json()['id']}/measure"
+
+
+@pytest.fixture
+def server(settings: Settings) -> Iterator[Server]:
+    with serving(settings) as server:
+        yield server
+
+
+@pytest.fixture
+def open_phone(browser: Browser, server: Server) -> Iterator[Phone]:
+    contexts: list[BrowserContext] = []
+    errors: list[str] = []
+
+    def open_phone(path: str) -> Page:
+        context = browser.new_context(
+            viewport=PHONE, has_touch=True, is_mobile=True, base_url=server.address, service_workers="allow"
+        )
+        contexts.append(context)
+        page = context.new_page()
+        page.set_default_timeout(PATIENCE_MS)
+        page.on("pageerror", lambda error: errors.append(str(error)))
+        page.goto(path)
+        return page
+
+    yield open_phone
+    for context in contexts:
+        context.close()
+    assert errors == []

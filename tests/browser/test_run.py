@@ -1,49 +1,17 @@
 """A pour run from phones: with the network, without it, over a server that stops, and with a wet thumb."""
 
-from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
 from axe_playwright_python.sync_playwright import Axe
 from fastapi.testclient import TestClient
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Page, expect
 
 from ops.browser import DESK, PHONE
-from tests.browser.conftest import PATIENCE_MS, OpenPage
+from tests.browser.conftest import OpenPage, Phone
 from tests.browser.test_screens import AXE_TAGS
 from tests.jobs import top_document
-from tests.served import Server, serving
-from ulbrek.api.settings import Settings
-
-Phone = Callable[[str], Page]
-
-
-@pytest.fixture
-def server(settings: Settings) -> Iterator[Server]:
-    with serving(settings) as server:
-        yield server
-
-
-@pytest.fixture
-def open_phone(browser: Browser, server: Server) -> Iterator[Phone]:
-    contexts: list[BrowserContext] = []
-    errors: list[str] = []
-
-    def open_phone(path: str) -> Page:
-        context = browser.new_context(
-            viewport=PHONE, has_touch=True, is_mobile=True, base_url=server.address, service_workers="allow"
-        )
-        contexts.append(context)
-        page = context.new_page()
-        page.set_default_timeout(PATIENCE_MS)
-        page.on("pageerror", lambda error: errors.append(str(error)))
-        page.goto(path)
-        return page
-
-    yield open_phone
-    for context in contexts:
-        context.close()
-    assert errors == []
+from tests.served import Server
 
 
 @pytest.fixture

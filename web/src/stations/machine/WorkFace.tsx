@@ -94,7 +94,10 @@ export function WorkFace({ casting, work }: { casting: CastingNow; work: AtMachi
           </p>
         )}
         {act?.kind === "high" && (
-          <p className="figure text-caution">
+          <p className="figure">
+            <span aria-hidden="true" className="text-caution">
+              ◆
+            </span>{" "}
             {act.number} {markText(act.mark, units)}
           </p>
         )}
