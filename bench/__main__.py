@@ -15,6 +15,7 @@ import manifold3d
 from playwright.sync_api import Page
 
 from bench.days import calendar, logger
+from bench.finishing import finishing
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
@@ -74,6 +75,7 @@ def main() -> None:
         planning(file.name.split(".")[0], read_job_file(file.read_bytes()).job)
     say("calibration loop", [calibration() for _ in range(5)], "again: what the figures between are to be held against")
     weather()
+    finishing()
     calendar()
     logger()
     volume_against_peer()

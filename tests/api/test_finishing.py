@@ -104,6 +104,44 @@ def test_coats_finish_the_castings(api: TestClient, pour: dict[str, Any]) -> Non
     assert all(acts(api, pour)[act]["done_at"] for act in ("grind", "slurry-1", "slurry-2", "hone", "seal"))
 
 
+def test_coats_of_several_days_finish_a_casting_with_the_last_of_them(api: TestClient) -> None:
+    job = top(name="Oiled", finish={"sealer": "oil", "coats": 3}, cure={"poured_at": BEGUN.isoformat()})
+    job_id = api.post("/api/jobs", json={"job": job.model_dump(mode="json")}).json()["id"]
+    made = api.post("/api/pours", json={"job_id": job_id, "fills": [{"piece": "top", "count": 1}]}).json()
+    pour_id = made["pour"]["id"]
+    api.post(f"/api/pours/{pour_id}/water-in", json={"at": BEGUN.isoformat()})
+    of = api.get(f"/api/pours/{pour_id}/finish").json()
+    assert {act: of["sheet"]["acts"][act] for act in ("seal", "coat-2", "coat-3")} == {
+        "seal": ["coat/1"], "coat-2": ["coat/2"], "coat-3": ["coat/3"],
+    }  # fmt: skip
+
+    def state() -> Any:
+        return api.get(f"/api/pours/{pour_id}").json()["pour"]["castings"][0]["state"]
+
+    said = ((30, "did", "edges/1"), (31, "taped", "test"), (32, "dry", "test"), (32.1, "did", "coat/1"))
+    send(api, of, [entry(of, 0, *one) for one in (*said, (33.1, "did", "coat/2"))])
+    assert acts(api, of)["seal"]["done_at"]
+    assert state() != "finished"
+    last = entry(of, 0, 34.1, "did", "coat/3")
+    send(api, of, [last])
+    assert state() == "finished"
+    send(api, of, [entry(of, 0, 34.2, "undo", of=last["id"])])
+    assert state() != "finished"
+    told = {"act": "coat-3", "at": (BEGUN + timedelta(days=34.3)).isoformat()}
+    assert api.post(f"/api/pours/{pour_id}/acts", json=told).status_code == 201
+    assert state() == "finished"
+    assert api.get(f"/api/pours/{pour_id}/finish").json()["castings"][0]["standing"]["over"], "as the log says"
+
+
+def test_castings_of_a_piece_are_told_apart_where_they_were_not_done_alike(
+    api: TestClient, pour: dict[str, Any]
+) -> None:
+    more = [entry(pour, 1, 7.9, "pass", "grit/200", way=way) for way in ("across", "along")]
+    told = send(api, pour, [*ground(pour, 0, 8), *more, *ground(pour, 1, 8)])
+    (one,) = told["differences"]
+    assert (one["step"], one["differs"], [on["amount"] for on in one["of"]]) == ("grit/200", "passes", [4, 6])
+
+
 @pytest.mark.parametrize(
     ("change", "field", "said"),
     [

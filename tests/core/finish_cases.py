@@ -44,6 +44,10 @@ FINISH_CASES: dict[str, tuple[Job, Job]] = {
         finished(look="full stone", piece={"grind": "4 mm"}, grits=[30, 120, 200]),
         finished(look="full stone", piece={"grind": "4 mm"}, grits=[30, 60, 120, 200]),
     ),
+    "opened-too-late": (
+        finished(look="sponged", arrises=False),
+        finished(look="sponged", arrises=False, piece={"cast": "face up"}),
+    ),
     "ladder-goes-back": (finished(**GROUND, grits=[200, 100]), finished(**GROUND, grits=[100, 200])),
     "green-and-patchy": (
         finished(look="salt and pepper", piece={"grind": "1.5 mm"}, grind_when="green"),

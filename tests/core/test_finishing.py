@@ -9,11 +9,13 @@ import pytest
 from pydantic import TypeAdapter
 
 from tests.jobs import top
+from ulbrek.core.finish.alike import differences
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
 from ulbrek.core.finish.standing import FinishStanding, FinishStepNow, standing
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.casting import brought_by
 
 BEGUN = datetime(2026, 5, 4, 9, tzinfo=UTC)
 CASTING = uuid4()
@@ -129,6 +131,71 @@ def test_entries_come_in_any_order_and_as_often_as_they_like(seed: int) -> None:
         assert at(mixed, 65) == at(told, 65)
     assert at([*said, taken], 65).now == "coat/2"
     assert at(said, 65).now == "coat/3"
+
+
+def test_a_mark_that_is_measured_again_keeps_what_it_was() -> None:
+    high = entry(0, "mark", "grit/200", x_mm=300, y_mm=200, high_mm=0.5, size_mm=140)
+    again = [entry(1 + n, "mark", "grit/200", of=high.id, high_mm=high_mm, size_mm=size)
+             for n, (high_mm, size) in enumerate(((0.3, 90), (0.1, 40)))]  # fmt: skip
+    (mark,) = at([*reversed(again), high], 4).marks
+    assert (mark.size_mm, mark.high_mm, mark.was_mm, mark.was_high_mm) == (40, 0.1, 140, 0.5)
+    assert (mark.x_mm, mark.y_mm, mark.flat) == (300, 200, False)
+
+
+def test_a_grit_that_was_left_out_is_over_and_the_next_is_told_what_it_follows() -> None:
+    polished = {"look": "salt and pepper", "sheen": "gloss", "sealer": "silane", "voids": "left open"}
+    said = [*crossed(0, "grit/50"), entry(0.2, "gone", "grit/50")]
+    for step in ("grit/100", "grit/200"):
+        said.append(entry(0.3, "skip", step, text="No pad of it"))
+    found = at(said, 1, **polished)
+    assert found.now == "grit/400"
+    assert [of(found, step).skipped for step in ("grit/50", "grit/100", "grit/200")] == [False, True, True]
+    assert (of(found, "grit/400").after_grit, of(found, "grit/400").steep) == (50, True)
+    assert (of(found, "grit/100").after_grit, of(found, "grit/100").steep) == (50, False)
+    said += [*crossed(1, "grit/200"), entry(1.2, "gone", "grit/200")]  # worked after all
+    assert not of(at(said, 2, **polished), "grit/200").skipped
+    assert of(at(said, 2, **polished), "grit/400").after_grit == 200
+
+
+def test_time_at_a_step_is_summed_between_entries_but_not_over_a_pause() -> None:
+    hours = [0, 0.2, 0.5, 0.6, 3.0, 3.25]  # 2.4 h away from it in between
+    ways = ("across", "along") * 3
+    said = [entry(hour, "pass", "grit/200", way=way) for hour, way in zip(hours, ways, strict=True)]
+    assert of(at(said, 4), "grit/200").spent_min == pytest.approx(60 * (0.6 + 0.25))
+    assert of(at(said, 4), "grit/200").passes == 6
+
+
+def test_castings_of_one_piece_are_held_beside_each_other() -> None:
+    steps = sheet()
+
+    def stands(said: list[FinishEntry]) -> FinishStanding:
+        return standing(steps, said, BEGUN + timedelta(days=9))
+
+    one, other = to_the_coats(), to_the_coats()
+    names = uuid4(), uuid4()
+    assert differences("top", steps, dict(zip(names, (stands(one), stands(other)), strict=True))) == ()
+    other = [*crossed(-0.5, "grit/200")[:2], *other]
+    other[-1] = entry(36, "skip", "edges/1", text="They are soft enough")
+    found = differences("top", steps, dict(zip(names, (stands(one), stands(other)), strict=True)))
+    assert [(d.step, d.differs, [(o.casting, o.amount) for o in d.of]) for d in found] == [
+        ("grit/200", "passes", [(names[0], 4), (names[1], 6)]), ("edges/1", "left out", [(names[1], 1)]),
+    ]  # fmt: skip
+    late = [entry((e.at - BEGUN) / timedelta(hours=1) + 96, e.kind, e.step, way=e.way) for e in to_the_coats()]
+    days = differences("top", steps, dict(zip(names, (stands(one), stands(late)), strict=True)))
+    assert [(d.step, d.differs, [o.amount for o in d.of]) for d in days] == [("grit/200", "days", [0, 4.0])]
+
+
+@pytest.mark.parametrize(
+    ("act", "among", "state"),
+    [
+        ("seal", (), "finished"), ("seal", ("seal", "coat-2", "coat-10"), None),
+        ("coat-2", ("coat-2", "coat-10"), None),
+        ("coat-10", ("seal", "coat-2", "coat-10"), "finished"), ("strip", ("seal", "coat-2"), "stripped"),
+        ("grind", ("seal",), None),
+    ],
+)  # fmt: skip
+def test_finished_comes_with_the_last_coat(act: str, among: tuple[str, ...], state: str | None) -> None:
+    assert brought_by(act, among) == state
 
 
 def castings_at_some_moments() -> list[dict[str, Any]]:

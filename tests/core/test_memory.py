@@ -29,7 +29,7 @@ WAYS: dict[str, tuple[Any, ...]] = {
     "/mix/doses": ([], [{"admixture": "liquid-plasticiser", "percent": 0.5}], [{"admixture": "plastic-fibre"}]),
     "/cure/temperature_c": (4.0, 12.0, 20.0, 31.0), "/cure/poured_at": (None, "2026-11-23T09:00:00Z"),
     "/cure/strength_by": ("ACI 209", "EN 1992"), "/finish/sealer": ("film", "oil", None),
-    "/finish/look": ("as cast", "cream-honed", "salt and pepper", "full stone", "textured"),
+    "/finish/look": ("as cast", "cream-honed", "salt and pepper", "full stone", "textured", "sponged", "washed stone"),
     "/finish/voids": ("left open", "filled with slurry"), "/finish/sheen": ("matt", "gloss"),
     "/finish/grits": ([], [50, 200], [200, 100]), "/finish/grind_when": ("hard", "green"),
     "/finish/seal_after_d": (None, 3.0),

@@ -8,8 +8,10 @@ from uuid import UUID, uuid5
 
 from ulbrek.core.finish.alike import Difference, differences
 from ulbrek.core.finish.entries import FinishEntry
+from ulbrek.core.finish.inputs import Look
 from ulbrek.core.finish.sheet import SheetStep, sheet_of
 from ulbrek.core.finish.standing import NOTHING, FinishStanding, FinishStepNow, standing
+from ulbrek.core.finish.young import YOUNG
 from ulbrek.core.measure.result import Path
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import COAT
@@ -27,6 +29,7 @@ class FacePlan:
     """The face of a piece, as it is worked at the machine: its outline and openings [mm], and its steps."""
 
     piece: str
+    look: Look
     name: str
     length_mm: float
     width_mm: float
@@ -65,7 +68,7 @@ def _face(planned: PiecePlan) -> FacePlan:
     measured = planned.measure
     holes = tuple(path for one in measured.features if one.role == "through" for path in one.paths)
     return FacePlan(
-        planned.id, planned.name, measured.length_mm, measured.width_mm, measured.path, holes,
+        planned.id, planned.finish.look, planned.name, measured.length_mm, measured.width_mm, measured.path, holes,
         planned.finish.area.value, sheet_of(planned.finish),
     )  # fmt: skip
 
@@ -78,6 +81,7 @@ def _steps_of(act: str, faces: Sequence[FacePlan], *, together: bool) -> Iterato
             slurried = slurried or step.kind == "slurry"
             mine = {
                 "grit": "hone" if slurried else "grind", "rout": "grind", "off": "hone",
+                "open": YOUNG[face.look].id if face.look in YOUNG else "",
                 "slurry": step.id.replace("/", "-"), "coat": step.id.replace("/", "-"),
             }.get(step.kind)  # fmt: skip
             if mine == act or (act == "seal" and step.kind == "coat" and (together or step.id == "coat/1")):

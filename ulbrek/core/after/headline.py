@@ -39,7 +39,7 @@ class PieceHeadline:
 
 _SEEN = 1 / 250  # of its size, what can be told apart on a thumbnail
 _FEW = 8  # corners that are not worth fewer
-WAITED_FOR = frozenset({"strip", "turn", "carry", "grind", "hone", "seal"})
+WAITED_FOR = frozenset({"strip", "turn", "carry", "sponge", "wash", "grind", "hone", "seal"})
 
 
 @dataclass(frozen=True, slots=True)

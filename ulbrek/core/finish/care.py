@@ -12,6 +12,7 @@ MASK = (
 )
 EYES_EARS = "Goggles, ear protection, waterproof gloves: the slurry is as alkaline as fresh concrete."
 SLURRY = "Catch the slurry, let it settle and harden, and throw it away as solid waste. Never down a drain."
+FRESH = "Concrete this young burns skin: waterproof gloves, sleeves down. Catch the wash water, never down a drain."
 SOLVENT = "Air the room, no flame and no sparks, gloves and glasses. Read the sealer’s own sheet."
 RESIN = (
     "Two-part resins make skins allergic for life: nitrile gloves, sleeves down, wash with soap, never with thinner."

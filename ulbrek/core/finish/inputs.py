@@ -10,7 +10,9 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 
-Look = Literal["as cast", "cream-honed", "salt and pepper", "full stone", "textured"]
+Look = Literal[
+    "as cast", "cream-honed", "salt and pepper", "full stone", "textured", "sponged", "washed stone",
+]  # fmt: skip
 Sheen = Literal["matt", "honed", "satin", "gloss"]
 Voids = Literal["left open", "filled with slurry"]
 VoidKind = Literal["few", "pinholes", "opened by honing", "packed, light veins", "packed, strong veins"]
@@ -22,6 +24,8 @@ MaterialId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Grit = Annotated[int, Field(ge=16, le=20_000)]
 GROUND: frozenset[Look] = frozenset({"cream-honed", "salt and pepper", "full stone"})
+# What is worked while it is young: its face is not filled, its edges are not sanded.
+WORKED_YOUNG: frozenset[Look] = frozenset({"textured", "sponged", "washed stone"})
 LAYS_OPEN: frozenset[Look] = frozenset({"salt and pepper", "full stone"})
 
 

@@ -10,7 +10,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.finish.inputs import Look, VoidKind
 from ulbrek.core.materials.sealers import Late
 
-TaskKind = Literal["rout", "grind", "slurry", "edges", "test", "coat"]
+TaskKind = Literal["open", "rout", "grind", "slurry", "edges", "test", "coat"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,6 +122,7 @@ class FinishResult:
         film: wet film of a coat; None where nothing is coated
         dry_film: of all coats; None where the solids are not known
         coats: of sealer
+        opened: time to sponge or wash the face open while it is young; None where it is not
         slurry_off: time to sand the slurry off where no finer grit follows it; else None
         profiles: time to polish the routed edges; None where none is
         arrises: time to sand the edges; None where they are not
@@ -140,6 +141,7 @@ class FinishResult:
     film: Figure | None
     dry_film: Figure | None
     coats: tuple[CoatStep, ...]
+    opened: Figure | None
     slurry_off: Figure | None
     profiles: Figure | None
     arrises: Figure | None
@@ -180,7 +182,6 @@ class FinishJob:
         sealer_l: with what is wasted
         filler: dry, for the slurry; None where voids are left
         hours: of work for all castings; None where nothing is done
-        light_days: from the last coat to light use [d]
         full_days: from the last coat until it is hard through [d]
         dust: quartz dust that grinding one casting puts in the air, over a shift; None where nothing is ground
         needs: its acts, for Cure, in order
@@ -196,7 +197,6 @@ class FinishJob:
     sealer_l: Figure | None
     filler: Figure | None
     hours: Figure | None
-    light_days: float | None
     full_days: float | None
     dust: Figure | None
     needs: tuple[ActNeed, ...]

@@ -297,6 +297,21 @@ def coat_minutes(area_m2: float, rate_m2_h: float) -> float:
     return area_m2 / rate_m2_h * 60
 
 
+@rule(unit="min")
+def minutes_to_open(area_m2: float, rate_m2_h: float) -> float:
+    """Time to open a young face
+
+    Args:
+        area_m2: of the faces
+        rate_m2_h: sponged or washed in an hour, by hand
+
+    Formula: area_m2 / rate_m2_h * 60
+
+    Source: common practice
+    """
+    return area_m2 / rate_m2_h * 60
+
+
 @rule(unit="mm", kind="there")
 def cover_left(cover_mm: float, taken_mm: float) -> float:
     """Cover left to the steel

@@ -68,6 +68,18 @@ SCHOOLS_OF_FINISH = (
         {"look": "textured", "voids": "left open", "sheen": "honed", "arrises": False},
         _PENETRATING, bare=True,
     ),
+    School(
+        Way("sponged open, sand showing", "It matches a slab that has weathered, without a machine.",
+            "One morning decides: too soon it tears, too late nothing comes off."),
+        {"look": "sponged", "voids": "left open", "sheen": "honed", "arrises": False},
+        _PENETRATING, bare=True,
+    ),
+    School(
+        Way("washed, stones showing", "Stones stand out of the face, and it grips when wet.",
+            "A retarder or an hour that is not missed; what is washed out goes into no drain."),
+        {"look": "washed stone", "voids": "left open", "sheen": "honed", "arrises": False},
+        _PENETRATING, bare=True,
+    ),
 )  # fmt: skip
 SCHOOLS: dict[str, tuple[Way, ...]] = {"school": tuple(one.way for one in SCHOOLS_OF_FINISH)}
 

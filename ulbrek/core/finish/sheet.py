@@ -9,7 +9,7 @@ from ulbrek.core.finish.result import FinishResult
 from ulbrek.core.finish.tasks import before_slurry
 from ulbrek.core.materials.sealers import Late
 
-StepKind = Literal["grit", "rout", "slurry", "off", "edges", "test", "coat"]
+StepKind = Literal["open", "grit", "rout", "slurry", "off", "edges", "test", "coat"]
 CROSSED = 4  # passes of a grit: two across and two along, at the least. Source: common practice.
 NIGHT_H = 16.0  # between rounds of slurry. Source: common practice.
 SHEET_H = 16.0  # that the sheet stays on at the least. Source: ASTM D4263, from memory.
@@ -82,6 +82,8 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
             )  # fmt: skip
         elif task.kind == "grind":
             yield SheetStep("off", "off", task.name, task.how, task.care, minutes, from_h=NIGHT_H)
+        elif task.kind == "open":
+            yield SheetStep("open/1", "open", task.name, task.how, task.care, minutes)
         elif task.kind == "rout":
             routs += 1
             yield SheetStep(f"rout/{routs}", "rout", task.name, task.how, task.care, minutes)

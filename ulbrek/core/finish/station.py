@@ -6,7 +6,7 @@ from dataclasses import replace
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.finish import checks, rules
 from ulbrek.core.finish.brief import FinishBrief, FinishShop, RoutedEdge
-from ulbrek.core.finish.inputs import GROUND, FinishInputs, VoidKind
+from ulbrek.core.finish.inputs import GROUND, WORKED_YOUNG, FinishInputs, VoidKind
 from ulbrek.core.finish.ladder import METAL, METAL_LIFE, TAKES_OFF, of_grit, usual
 from ulbrek.core.finish.result import (
     CoatStep,
@@ -16,6 +16,7 @@ from ulbrek.core.finish.result import (
     SlurryStep,
 )
 from ulbrek.core.finish.tasks import before_slurry, tasks_of
+from ulbrek.core.finish.young import YOUNG
 from ulbrek.core.materials.sealers import SealerCoat
 
 # Source of the tables below: common practice; factors from estimates.
@@ -106,6 +107,7 @@ class _Finishing:
             film=film,
             dry_film=self._dry_film(film, len(coats)),
             coats=coats,
+            opened=self._opened(),
             slurry_off=self._slurry_off() if rounds and before_slurry(self.grits) >= len(self.grits) else None,
             profiles=self._profiles(),
             arrises=self._arrises(),
@@ -162,7 +164,7 @@ class _Finishing:
         return EdgeStep(tuple(one.edge for one in edges), edge.profile, edge.size_mm, passes, minutes)
 
     def _void_kind(self) -> VoidKind | None:
-        if self.inputs.voids == "left open" or self.look == "textured":
+        if self.inputs.voids == "left open" or self.look in WORKED_YOUNG:
             return None
         usual_kind: VoidKind = "packed, light veins" if self.brief.packed else "pinholes"
         if not self.brief.packed and self.ground and self.look != "cream-honed":
@@ -220,12 +222,18 @@ class _Finishing:
             thin_pct=self.inputs.thin_pct,
         )  # fmt: skip
 
+    def _opened(self) -> Figure | None:
+        young = YOUNG.get(self.look)
+        if young is None:
+            return None
+        return work(rules.minutes_to_open, self.of, area_m2=self.area, rate_m2_h=young.rate_m2_h)
+
     def _slurry_off(self) -> Figure:
         return work(rules.grit_minutes, f"{self.of}/slurry", area_m2=self.area, rate_m2_h=SLURRY_OFF_M2_H)
 
     def _arrises(self) -> Figure | None:
         length = self.brief.arris_mm
-        if not self.inputs.arrises or not length or self.look == "textured":
+        if not self.inputs.arrises or not length or self.look in WORKED_YOUNG:
             return None
         return work(
             rules.minutes_along, f"{self.of}/arrises", length_mm=length, pace_m_h=ARRIS_M_H, times=float(ARRIS_GRITS)

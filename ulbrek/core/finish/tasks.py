@@ -5,6 +5,7 @@ from collections.abc import Iterator, Sequence
 from ulbrek.core.finish import care
 from ulbrek.core.finish.brief import FinishShop
 from ulbrek.core.finish.result import CoatStep, FinishResult, FinishTask, GritStep
+from ulbrek.core.finish.young import YOUNG
 from ulbrek.core.materials.sealers import SealerCoat
 
 _OPENS_TO = 120  # grits up to it lay voids open, and go before the slurry
@@ -28,6 +29,10 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
     """
     ladder, rounds = found.ladder, found.rounds
     count = before_slurry([one.grit for one in ladder]) if rounds else len(ladder)
+    young = YOUNG.get(found.look)
+    if young is not None and found.opened is not None:
+        how = f"{young.test} {young.how}"
+        yield FinishTask("open", young.act, how, found.opened, care.FRESH)
     yield from (_grind(one, shop, first=not index) for index, one in enumerate(ladder[:count]))
     for edge in found.edges:
         how = f"{edge.passes} passes, a little deeper each, wet and slowly. Faces first: the bit runs on them."
@@ -79,8 +84,14 @@ def _grind(step: GritStep, shop: FinishShop, *, first: bool) -> FinishTask:
 
 def _how(coat: CoatStep, sealer: SealerCoat) -> str:
     if coat.number == 1:
-        even = "Thin and even, a wet edge all the way, no puddles. On concrete that is cooling: towards evening."
-        return f"{even} Wipe off what stands after a quarter of an hour." if not sealer.is_film else even
+        coldest, warmest = sealer.usual.air_c
+        even = "Thin and even, a wet edge all the way, no puddles. On concrete that is cooling: towards evening, "
+        even += f"in air of {{{coldest:g} to {warmest:g} C}}."
+        if not sealer.is_film:
+            even += " Wipe off what stands after a quarter of an hour."
+        if sealer.part_a is not None and sealer.usual.pot_life_h is not None:
+            even += f" Mix what goes on within {{{sealer.usual.pot_life_h:g} h}}: after that the pot sets."
+        return even
     if coat.until_h is None:
         return "When the last coat is dry to the touch."
     if sealer.is_film:

@@ -11,6 +11,7 @@ from ulbrek.core.finish.inputs import LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
 from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
 from ulbrek.core.finish.tasks import before_slurry, care_of
+from ulbrek.core.finish.young import YOUNG
 from ulbrek.core.materials.sealers import Late, SealerCoat
 
 # What grinding wants of the concrete: green, for a cream face, and where stone is laid open [MPa].
@@ -50,7 +51,6 @@ def finish_together(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]
         sealer_l=_sealer_l(made) if sealer else None,
         filler=_filler(shop, made),
         hours=_all_hours(made),
-        light_days=sealer.usual.light_days if sealer else None,
         full_days=sealer.usual.full_days if sealer else None,
         needs=tuple(_needs(inputs, shop, made)),
         dust=_dust(shop, made),
@@ -142,6 +142,10 @@ def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iter
     routed = any(one.edges for one in results)
     last: tuple[str, ...] = ("strip", "turn")
     wait = 0.0
+    young = tuple(_young(made))
+    yield from young
+    if young:
+        last, wait = (*last, *(one.id for one in young)), DRIES_H
     coarse = grits[: before_slurry(grits)] if rounds else grits
     if grits or routed:
         holds = "No stone is plucked out." if hard else "A scratch leaves a clean line, no stone comes out."
@@ -182,10 +186,26 @@ def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iter
         told = f"From {_hours(sealer.recoat_from)} after the last coat.{window}"
         yield ActNeed(key, f"Coat {number}", told, care=care_of(sealer), after=last, after_h=sealer.recoat_likely)
         last = (key,)
+    light = f"Light use {_days(sealer.usual.light_days)} after the last coat."
     yield ActNeed(
-        "cured", "Sealer hard", "Hard through and through: wet things, weight, cleaning.", after=last,
+        "cured", "Sealer hard", f"{light} Hard through and through: wet things, weight, cleaning.", after=last,
         after_h=wait + sealer.usual.full_days * 24, is_state=True,
     )  # fmt: skip
+
+
+def _young(made: Sequence[Made]) -> Iterator[ActNeed]:
+    """Faces that are opened while they are young; those that lay in a form, once that is off."""
+    for look, young in YOUNG.items():
+        those = [one for one in made if one.result.look == look]
+        if not those:
+            continue
+        need = None
+        if young.mpa is not None:
+            reaches = min(one.brief.strength.low for one in those)
+            need = work(rules.strength_to_grind, look, wanted_mpa=young.mpa, reaches_mpa=reaches)
+        formed = any(not one.brief.face_up for one in those)
+        after = ("strip",) if formed else ()
+        yield ActNeed(young.id, young.act, young.test, strength=need, care=care.FRESH, after=after)
 
 
 def _window(sealer: SealerCoat) -> str:
@@ -197,6 +217,10 @@ def _window(sealer: SealerCoat) -> str:
 
 
 _IF_LATE: Mapping[Late, str] = {"sand": "sand it first", "scuff": "scuff it first", "drops": "it beads off"}
+
+
+def _days(days: float) -> str:
+    return f"{days * 24:.0f} h" if days < 1 else f"{days:g} day" + "s" * (days > 1)
 
 
 def _hours(hours: float) -> str:
@@ -212,6 +236,8 @@ def _seal_need(inputs: FinishInputs, sealer: SealerCoat) -> SealNeed:
 
 def _jobcare_of(shop: FinishShop, made: Sequence[Made]) -> tuple[str, ...]:
     told: list[str] = []
+    if any(result.opened for _, _, result in made):
+        told.append(care.FRESH)
     if any(result.ladder or result.edges for _, _, result in made):
         told += care.CARE
     elif any(result.rounds for _, _, result in made):

@@ -113,7 +113,7 @@ export const DOCUMENTS = {
   FinishInputs: {
     title: "FinishInputs",
     fields: {
-      look: {"label": "Look", "hint": "how much stone shows", "as": "choice", "choices": ["as cast", "cream-honed", "salt and pepper", "full stone", "textured"], "default": "as cast"},
+      look: {"label": "Look", "hint": "how much stone shows", "as": "choice", "choices": ["as cast", "cream-honed", "salt and pepper", "full stone", "textured", "sponged", "washed stone"], "default": "as cast"},
       sheen: {"label": "Sheen", "hint": "of a ground face", "as": "choice", "choices": ["matt", "honed", "satin", "gloss"], "default": "honed"},
       grits: {"label": "Own grits", "hint": "coarse to fine; leave empty for the usual ladder", "as": "list", "most": 12, "none": "by the look"},
       grind_when: {"label": "Grind when", "hint": "green: 10 MPa, quick and hungry for pads; hard: 20 MPa, stones hold", "as": "choice", "choices": ["hard", "green"], "default": "hard"},
@@ -674,7 +674,7 @@ export const DOCUMENTS = {
   FinishHabits: {
     title: "FinishHabits",
     fields: {
-      look: {"label": "Look", "hint": "how much stone shows", "as": "choice", "choices": ["as cast", "cream-honed", "salt and pepper", "full stone", "textured"], "default": null},
+      look: {"label": "Look", "hint": "how much stone shows", "as": "choice", "choices": ["as cast", "cream-honed", "salt and pepper", "full stone", "textured", "sponged", "washed stone"], "default": null},
       sheen: {"label": "Sheen", "hint": "of a ground face", "as": "choice", "choices": ["matt", "honed", "satin", "gloss"], "default": null},
       grind_when: {"label": "Grind when", "hint": "green: 10 MPa, quick and hungry for pads; hard: 20 MPa, stones hold", "as": "choice", "choices": ["hard", "green"], "default": null},
       machine: {"label": "Machine", "as": "text", "none": "the shop’s first", "default": null, "most": 40},

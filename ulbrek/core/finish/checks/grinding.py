@@ -8,6 +8,7 @@ from ulbrek.core.finish.brief import FinishBrief, FinishShop
 from ulbrek.core.finish.inputs import GROUND, LAYS_OPEN, FinishInputs
 from ulbrek.core.finish.ladder import TAKES_OFF, filled, skipped
 from ulbrek.core.finish.result import FinishResult
+from ulbrek.core.finish.young import YOUNG
 
 _TRIFLE_MM = 0.05
 _LEAST_ALLOWED_MM = 0.5  # what a cream-honed face loses is less than a form is true to
@@ -170,6 +171,28 @@ def grinds_past_allowance(brief: FinishBrief, found: FinishResult) -> list[Findi
                 {"needed": Quantity(needed, "fine")}),
         )
     ]  # fmt: skip
+
+
+@check("opened-too-late", "caution")
+def opened_too_late(brief: FinishBrief, found: FinishResult) -> list[Finding]:
+    """A face that is opened young lies in the form until it is too hard
+
+    Source: common practice
+    """
+    young = YOUNG.get(found.look)
+    if young is None or brief.face_up:
+        return []
+    return [
+        finding(
+            opened_too_late,
+            title="{name}: cast face down, its face comes to light too late for “{act}”",
+            reason="By the time that it is turned over, neither sponge nor brush takes anything off.",
+            remedy="Cast it face up. Or paint a surface retarder into the form, and turn it on the day it is stripped.",
+            field="/cast",
+            values={"name": brief.name, "act": young.act},
+            change=Change("Cast it face up", {"/cast": "face up"}, {}),
+        )
+    ]
 
 
 @check("no-void-filler", "hint")

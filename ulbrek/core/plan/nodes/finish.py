@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, Spread
 from ulbrek.core.finish.brief import FinishShop
-from ulbrek.core.finish.checks.grinding import grinds_past_allowance
+from ulbrek.core.finish.checks.grinding import grinds_past_allowance, opened_too_late
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult
 from ulbrek.core.finish.station import finish
@@ -34,7 +34,7 @@ class FinishNode:
         """Its steps, and findings."""
         brief = finished(self.piece, self.area, self.cover, self.strength, self.where)
         found = finish(self.inputs, brief, self.shop)
-        past = pointed(self.pointer, grinds_past_allowance(brief, found))
+        past = pointed(self.pointer, [*grinds_past_allowance(brief, found), *opened_too_late(brief, found)])
         return replace(found, findings=(*past, *pointed("/finish", found.findings)))
 
 

@@ -15,7 +15,21 @@ const HALF_HOUR_MS = 1_800_000;
 const DAY_MS = 86_400_000;
 const CLOSE_PX = 26;
 const NUDGED_MS = 700;
-const NAMED = ["float", "trowel", "cover", "strip", "turn", "moist", "grind", "slurry", "hone", "seal", "coat"];
+const NAMED = [
+  "float",
+  "trowel",
+  "cover",
+  "strip",
+  "turn",
+  "moist",
+  "sponge",
+  "wash",
+  "grind",
+  "slurry",
+  "hone",
+  "seal",
+  "coat",
+];
 
 /** An act without its number: the second round of slurry is slurry. */
 const kindOf = (act: string): string => act.replace(/-\d+$/, "");

@@ -28,6 +28,7 @@ export function AtTheMachine({ view }: { view: FinishView }) {
 }
 
 const STEPS: Record<FinishView["sheet"]["faces"][number]["steps"][number]["kind"], string> = {
+  open: "opening the face",
   grit: "grinding",
   rout: "routing",
   slurry: "filling voids",

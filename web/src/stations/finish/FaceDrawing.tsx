@@ -35,7 +35,7 @@ export function FaceDrawing({
   const worked = measure.edges.filter((edge) =>
     task?.kind === "rout" ? task.edges.includes(edge.name) : task?.kind === "edges",
   );
-  const covers = task?.kind === "grind" || task?.kind === "slurry" || task?.kind === "coat";
+  const covers = task?.kind === "grind" || task?.kind === "open" || task?.kind === "slurry" || task?.kind === "coat";
   return (
     <figure ref={place}>
       <svg
@@ -55,7 +55,7 @@ export function FaceDrawing({
         {covers && (
           <g clipPath="url(#face)">
             {task.kind === "grind" && <Passes view={view} />}
-            {task.kind === "slurry" && <Voids view={view} />}
+            {(task.kind === "slurry" || task.kind === "open") && <Voids view={view} />}
             {task.kind === "coat" && <Strokes view={view} />}
           </g>
         )}
@@ -95,6 +95,7 @@ export function FaceDrawing({
 }
 
 const WHAT: Record<Task["kind"], string> = {
+  open: "dots: stone and sand laid open, alike all over",
   grind: "lines: passes across, then along, each half over the last",
   rout: "thick line: the edge that is routed",
   slurry: "marks: slurry into the voids, over the whole face",

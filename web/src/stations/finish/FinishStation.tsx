@@ -98,7 +98,7 @@ function Takes({ plan: { finish } }: { plan: Plan }) {
             </dd>
           </div>
         ))}
-        {finish.dust && <FigureLine label="Quartz dust (limit 50)" figure={finish.dust} />}
+        {finish.dust && <FigureLine label="Quartz dust, estimate" figure={finish.dust} />}
       </dl>
     </section>
   );

@@ -74,11 +74,13 @@ function whensOf(tasks: readonly Task[], acts: readonly Act[]): (Act | undefined
           ? coats === 1
             ? "seal"
             : `coat-${coats}`
-          : kind === "grind" || kind === "rout"
-            ? slurried
-              ? "hone"
-              : "grind"
-            : "";
+          : kind === "open"
+            ? (acts.find((act) => act.id === "sponge" || act.id === "wash")?.id ?? "")
+            : kind === "grind" || kind === "rout"
+              ? slurried
+                ? "hone"
+                : "grind"
+              : "";
     if (!id || seen.has(id)) return undefined;
     seen.add(id);
     return acts.find((act) => act.id === id);

@@ -66,7 +66,7 @@ export function WorkFace({ casting, work }: { casting: CastingNow; work: AtMachi
         </clipPath>
         <path d={outline} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="2.5" />
         <g clipPath="url(#worked)">
-          {step?.kind === "slurry" && <Voids view={view} />}
+          {(step?.kind === "slurry" || step?.kind === "open") && <Voids view={view} />}
           {step?.kind === "coat" && now?.done_at === null && <Strokes view={view} />}
           {step?.kind === "test" && <Sheet view={view} />}
           {now?.gate && <Passes view={view} gate={now.gate} />}

@@ -4,7 +4,7 @@ import type { CastingNow } from "@/finish/useFinish";
 import { type Units, writeLength } from "@/units/length";
 import { fill } from "@/units/sentence";
 
-const SHORT: Record<Exclude<SheetStep["kind"], "grit">, string> = {
+const SHORT: Record<Exclude<SheetStep["kind"], "grit" | "open">, string> = {
   rout: "Rout",
   slurry: "Slurry",
   off: "Sand off",
@@ -16,6 +16,7 @@ const SHORT: Record<Exclude<SheetStep["kind"], "grit">, string> = {
 /** A step in a word: “200”, “Slurry 2”. */
 export function shortName(step: SheetStep): string {
   if (step.kind === "grit") return String(step.grit);
+  if (step.kind === "open") return step.name.split(" ")[0] ?? "";
   const number = step.id.split("/")[1];
   return ["slurry", "coat"].includes(step.kind) ? `${SHORT[step.kind]} ${number}` : SHORT[step.kind];
 }
