@@ -152,6 +152,21 @@ def test_a_sheet_that_shows_moisture_moves_the_sealing(
     assert machine_of(api, pour)["castings"][0]["standing"]["now"] == "test"
 
 
+def test_what_takes_no_gate_is_done_to_all_castings_in_one_tap_and_taken_back_so(
+    api: TestClient, open_page: OpenPage, at_machine: Machine
+) -> None:
+    pour = at_machine(count=3, look="as cast", sealer=None, voids="left open")
+    page = open_page(f"/pours/{pour}/finish", units="mm", size=PHONE)
+    tap(page, "Done: this and 2 more")
+    expect(page.get_by_role("heading", name="is finished")).to_be_visible()
+    sent(page)
+    assert [one["standing"]["over"] for one in machine_of(api, pour)["castings"]] == [True] * 3
+    tap(page, "Undo “Sand the edges”")
+    expect(page.get_by_role("button", name="Done: this and 2 more")).to_be_visible()
+    sent(page)
+    assert [one["standing"]["over"] for one in machine_of(api, pour)["castings"]] == [False] * 3
+
+
 def test_a_phone_without_a_network_goes_on_and_what_it_kept_is_sent_later(
     api: TestClient, open_phone: Phone, at_machine: Machine
 ) -> None:

@@ -1,4 +1,5 @@
 import { useArmed } from "@/day/useArmed";
+import { sayingOf } from "@/finish/act";
 import type { FinishStepNow, SheetStep } from "@/finish/types";
 import type { CastingNow, Finish } from "@/finish/useFinish";
 import { usePreferences } from "@/units/preferences";
@@ -65,6 +66,7 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
   const alike = casting.face.steps.filter((one) => one.care === step.care).map((one) => one.id);
   const begun = casting.entries.some((one) => one.step !== null && alike.includes(one.step));
   const care = step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{fill(step.care, {}, units)}</p>;
+  const saying = sayingOf(act, step.id);
   const tooSoon = waits && act.kind !== "sheet";
   return (
     <section aria-label="Now" className="space-y-4">
@@ -110,6 +112,16 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
           {tooSoon ? `${words.button}, all the same` : words.button}
         </button>
       )}
+      {work.others > 0 && act.kind !== "sheet" && saying && (
+        <button
+          type="button"
+          disabled={!armed}
+          className="button min-h-14 w-full"
+          onClick={() => void work.didAll(saying, words.short)}
+        >
+          {words.button}: this and {work.others} more
+        </button>
+      )}
       <div className="grid grid-cols-3 gap-2">
         <button type="button" className="button min-h-14 px-1" onClick={() => work.ask({ kind: "skip" })}>
           Leave out
@@ -149,6 +161,15 @@ function SheetAnswers({ work, step, waits }: { work: AtMachine; step: SheetStep;
       >
         Dry, and no dark patch
       </button>
+      {work.others > 0 && !waits && (
+        <button
+          type="button"
+          className="button min-h-14"
+          onClick={() => void work.didAll({ kind: "dry", step: step.id }, "the sheet stayed dry")}
+        >
+          Dry, for this and {work.others} more
+        </button>
+      )}
       <button
         type="button"
         className="button min-h-16 text-lg"

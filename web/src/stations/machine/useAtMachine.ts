@@ -18,7 +18,7 @@ export function useAtMachine(finish: Finish, casting: CastingNow) {
   const [chosen, choose] = useState<string | null>(null);
   const [tool, setTool] = useState<MarkNow["mark"]>("high");
   const [asked, ask] = useState<Asked | null>(null);
-  const [last, setLast] = useState<{ entry: FinishEntry; what: string } | null>(null);
+  const [last, setLast] = useState<{ entry: FinishEntry; what: string; with: FinishEntry[] } | null>(null);
   const tappedAt = useRef(0);
   const tapped = useRef("");
   const shown = chosen ?? standing.now;
@@ -26,12 +26,14 @@ export function useAtMachine(finish: Finish, casting: CastingNow) {
   const now = standing.steps.find((one) => one.id === shown) ?? null;
   const act = step && now && now.done_at === null ? actOf(step, now, standing) : null;
 
-  async function say(saying: Saying, what: string, photo?: Blob) {
+  async function say(saying: Saying, what: string, photo?: Blob, same: FinishEntry[] = []) {
     tappedAt.current = Date.now();
     const entry = await finish.say(casting.id, saying, photo);
-    if (saying.kind !== "undo") setLast({ entry, what });
+    if (saying.kind !== "undo") setLast({ entry, what, with: same });
     if (chosen && ["did", "gone", "dry", "skip"].includes(saying.kind)) choose(null);
   }
+  // Those that wait for the same step: what takes no gate is often done to all of them in one go.
+  const others = finish.castings.filter((one) => one.id !== casting.id && one.standing.now === step?.id);
   const gone = new Set(casting.entries.filter((one) => one.kind === "undo").map((one) => one.of));
   const written = casting.entries
     .filter((one) => one.kind !== "undo" && !gone.has(one.id))
@@ -66,8 +68,18 @@ export function useAtMachine(finish: Finish, casting: CastingNow) {
       if (saying) void say(at ? { ...saying, at } : saying, what);
       else if (act.kind === "look") ask({ kind: "look" });
     },
+    others: act && act.kind !== "high" && act.kind !== "pass" && act.kind !== "look" ? others.length : 0,
+    /** The same of this casting and of all that wait for the same step. */
+    async didAll(saying: Saying, what: string) {
+      const at = new Date(finish.now).toISOString();
+      const same: FinishEntry[] = [];
+      for (const one of others) same.push(await finish.say(one.id, { ...saying, at }));
+      await say({ ...saying, at }, what, undefined, same);
+    },
     undo() {
-      if (last) void say({ kind: "undo", of: last.entry.id }, "");
+      if (!last) return;
+      void say({ kind: "undo", of: last.entry.id }, "");
+      for (const { id, casting: of } of last.with) void finish.say(of, { kind: "undo", of: id });
       setLast(null);
     },
   };
