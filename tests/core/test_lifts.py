@@ -164,6 +164,23 @@ def test_wood_is_cut_from_the_fewest_lengths_and_listed_to_buy() -> None:
     assert [part.name for part in joined.parts] == ["Plank", "Cork feet"]
 
 
+def test_parts_are_joined_in_an_order_and_turned_by_as_many_as_it_takes() -> None:
+    parts = [{"id": "a", "kind": "steel leg", "name": "Legs"}, {"id": "b", "kind": "plank", "name": "Plank"}]
+    found = planned(handling={"people": 4, "parts": parts}, finish={"sealer": "film"})
+    order = found.joined.order
+    does = [step.does for step in order]
+    first = [next(at for at, text in enumerate(does) if word in text) for word in (
+        "end grain", "sealer is hard", "Turn it over", "Legs on", "Turn it back", "planks on dry", "level it",
+    )]  # fmt: skip
+    assert first == sorted(first)
+    needed = max(int(piece.handling.people_needed.value) for piece in found.pieces)
+    assert [step.people for step in order if "Turn it" in step.does] == [needed, needed]
+    assert all(step.people is None for step in order if "Turn it" not in step.does)
+    bare = planned(handling={"parts": parts[1:]}, finish={"sealer": None}).joined.order
+    assert not any("sealer" in step.does or "Turn it" in step.does for step in bare)
+    assert planned(handling={}).joined.order == ()
+
+
 def test_what_the_mix_never_bears_has_no_hour() -> None:
     weak = opening(y={"to": "edge", "offset": "65 mm"}, width="470 mm", x={"offset": "750 mm"})
     job = top(weak, piece=LONG, handling={"people": 4, "carry": "flat, at the ends"})

@@ -6,7 +6,7 @@ from ulbrek.core.base.figure import work
 from ulbrek.core.base.finding import Finding, Quantity, check, finding
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import JoinedPart
-from ulbrek.core.handling.result import CutPart, JoinedResult, SawnPart, StockLength, WoodCut
+from ulbrek.core.handling.result import CutPart, JoinedResult, JoiningStep, SawnPart, StockLength, WoodCut
 from ulbrek.core.kit.nesting.lengths import CutLength, LengthStock, fewest_lengths
 from ulbrek.core.materials.boards import Linear, Lumber
 
@@ -19,6 +19,7 @@ def joined(
     shelf: Sequence[Lumber | Linear] = (),
     gaskets: bool = False,
     outdoors: bool = False,
+    order: Sequence[JoiningStep] = (),
 ) -> JoinedResult:
     """The parts that are joined on, and the planks and stretchers cut from the fewest lengths.
 
@@ -27,6 +28,7 @@ def joined(
         shelf: what of the shop they may be cut from
         gaskets: whether a bolt has one
         outdoors: whether it stands in the weather
+        order: in which they are joined on
     """
     told = tuple(
         CutPart(
@@ -43,7 +45,10 @@ def joined(
     wood = (*_wood(parts, {one.id for one in shelf}), *_of_shelf(parts, shelf))
     too_long = [name for cut in wood for name in cut.too_long]
     return JoinedResult(
-        told, wood, (*part_longer_than_stock(parts, shelf, too_long), *wood_on_concrete(parts, gaskets, outdoors))
+        told,
+        wood,
+        tuple(order),
+        (*part_longer_than_stock(parts, shelf, too_long), *wood_on_concrete(parts, gaskets, outdoors)),
     )
 
 

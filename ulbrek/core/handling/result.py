@@ -185,11 +185,20 @@ class WoodCut:
 
 
 @dataclass(frozen=True, slots=True)
+class JoiningStep:
+    """Something that is done when parts are joined on, and how many people it takes; None where one will do."""
+
+    does: str
+    people: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class JoinedResult:
-    """What is joined to the castings of a job: its parts, and the wood they are cut from."""
+    """What is joined to the castings of a job: its parts, the wood they are cut from, and the order it is done in."""
 
     parts: tuple[CutPart, ...]
     wood: tuple[WoodCut, ...]
+    order: tuple[JoiningStep, ...]
     findings: tuple[Finding, ...]
 
 

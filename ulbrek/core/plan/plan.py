@@ -259,7 +259,16 @@ class _Planning:
                 CuttingNode(built, sheets, lengths, chosen.lumber, self.habits, job.form, shop.supplies),
             ),
             self._work(SteelCuttingNode(steel, chosen.mesh, chosen.bar, job.steel, strength)),
-            self._work(JoinedNode(job.handling.parts, gaskets, job.steel.exposure != "indoors", self._cut_from())),
+            self._work(
+                JoinedNode(
+                    job.handling.parts,
+                    gaskets,
+                    job.steel.exposure != "indoors",
+                    self._cut_from(),
+                    max(int(one.handling.result.people_needed.value) for one in made),
+                    chosen.sealer is not None,
+                )
+            ),
             self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
             finished,
             self._work(CureNode(self._cure_inputs(), self._poured(made, finished.result), shop.hours, self._known)),

@@ -30,6 +30,15 @@ class FinishPages(Words):
             yield {**table(["", "Step", "How", "Time", "Done"], rows), "to_fill_in": True}
             if planned.finish.coats:
                 yield table(["Coat", "Goes on", "Of it", "Next coat"], [*self._coats(planned)])
+        order = self.plan.joined.order
+        if order:
+            yield {"kind": "heading", "text": "Joining the parts"}
+            people = [write_quantity(one.people, "people", self.units) if one.people else "" for one in order]
+            rows = [
+                [str(number), step.does, who, ""]
+                for number, (step, who) in enumerate(zip(order, people, strict=True), 1)
+            ]
+            yield {**table(["", "Step", "", "Done"], rows), "to_fill_in": True}
         if finish.care:
             yield {"kind": "care", "lines": [self._said(line) for line in finish.care]}
 

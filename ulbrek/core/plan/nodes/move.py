@@ -7,6 +7,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.handling.checks.people import TightPlace
 from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
 from ulbrek.core.handling.joined import joined
+from ulbrek.core.handling.joining import joining
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.handling.station import Masses, handle
 from ulbrek.core.materials.boards import Linear, Lumber
@@ -54,8 +55,11 @@ class JoinedNode:
     gaskets: bool
     outdoors: bool
     cut_from: tuple[Lumber | Linear, ...]
+    people: int
+    sealed: bool
 
     def work(self) -> JoinedResult:
         """Its parts and the wood that they are cut from."""
-        found = joined(self.parts, self.cut_from, self.gaskets, self.outdoors)
+        order = tuple(joining(self.parts, self.people, sealed=self.sealed, gaskets=self.gaskets))
+        found = joined(self.parts, self.cut_from, self.gaskets, self.outdoors, order)
         return replace(found, findings=pointed("/handling", found.findings))

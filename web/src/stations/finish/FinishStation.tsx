@@ -56,6 +56,7 @@ export function FinishStation() {
         <FaceDrawing piece={piece} task={task} marks={marksOn(machine, piece.id)} />
         <FinishSteps piece={piece} acts={plan.cure.acts} zone={plan.cure.zone} at={at} onChoose={setAt} />
         <GroundSection piece={piece} />
+        <Joining plan={plan} />
       </div>
     </Bench>
   );
@@ -72,6 +73,27 @@ function useMachine(job: string): FinishView | null {
 /** What was marked on the faces of a piece: high spots, scratches, voids. */
 function marksOn(machine: FinishView | null, piece: string): MarkNow[] {
   return machine?.castings.flatMap((one) => (one.piece === piece ? one.standing.marks : [])) ?? [];
+}
+
+/** In which order parts are joined on, once all is sealed. */
+function Joining({ plan: { joined } }: { plan: Plan }) {
+  const { units } = usePreferences();
+  if (joined.order.length === 0) return null;
+  return (
+    <section aria-label="Joining the parts">
+      <h2 className="mb-1 text-lg font-bold">Joining the parts</h2>
+      <p className="text-soft">{joined.parts.map((part) => `${part.count} × ${part.name}`).join(", ")}</p>
+      <ol className="border-t-2 border-ink">
+        {joined.order.map((step, index) => (
+          <li key={step.does} className="flex gap-3 border-b border-line py-2">
+            <span className="figure w-6">{index + 1}.</span>
+            <span className="min-w-0 flex-1">{step.does}</span>
+            {step.people !== null && <b className="figure whitespace-nowrap">{write(step.people, "people", units)}</b>}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
 }
 
 /** What all castings of the job take together. */
