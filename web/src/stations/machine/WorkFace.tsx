@@ -37,7 +37,7 @@ export function WorkFace({ casting, work }: { casting: CastingNow; work: AtMachi
   const first = standing.marks.find((one) => one.id === (act?.kind === "high" ? act.mark.id : null));
 
   function tap(event: MouseEvent<SVGSVGElement>) {
-    if (!marks) return;
+    if (!marks || event.target === event.currentTarget) return; // beside the concrete, or in an opening
     const box = event.currentTarget.getBoundingClientRect();
     const at = toPiece(view, event.clientX - box.left - px(view, 0), event.clientY - box.top - py(view, 0));
     if (at.x < 0 || at.y < 0 || at.x > face.length_mm || at.y > face.width_mm) return;
