@@ -137,6 +137,31 @@ def test_people_are_there_by_their_own_hours() -> None:
     assert [capacity.there(MONDAY + timedelta(hours=hours)) for hours in (0, 4, 8)] == [1, 2, 0]
 
 
+def test_the_finish_follows_in_turn_from_mornings_and_moves_with_its_pour() -> None:
+    dice = Random(5)  # noqa: S311
+    ways = (
+        {"look": "cream-honed", "voids": "filled with slurry", "sealer": "film"}, {"sealer": "oil", "coats": 4},
+        {"look": "salt and pepper", "voids": "filled with slurry", "sheen": "gloss", "sealer": "silane"},
+    )  # fmt: skip
+    one = pour("a", MONDAY, finish=ways[0])
+    for number in range(24):
+        way = ways[number % len(ways)]
+        at = MONDAY + timedelta(minutes=dice.randrange(0, 24 * 60))
+        anew = pour("a", at, finish=way)
+        chained = {act.id: act for act in anew.acts}
+        for act in anew.acts:
+            for before in (chained[name] for name in act.after if name in chained):
+                assert act.at >= before.at + timedelta(hours=act.after_h), (act.id, before.id, at)
+            assert not (act.waits and is_quiet(act.at, HOURS)), act.id
+        if way is ways[0]:
+            told = one.moved(at, HOURS)
+            assert [(act.id, act.at, act.moved) for act in told.acts] == [
+                (act.id, act.at, act.moved) for act in anew.acts
+            ]
+    rounds = [next(act.at for act in one.acts if act.id == f"slurry-{number}") for number in (1, 2)]
+    assert rounds[1] - rounds[0] >= timedelta(hours=16)
+
+
 def test_what_is_poured_stays_and_the_other_one_is_moved() -> None:
     first = pour("a", MONDAY, poured=True, **TWO_HANDS)
     second = pour("b", MONDAY, **TWO_HANDS)

@@ -18,7 +18,8 @@ MOST_DRAWN = 120  # features of a thumbnail; more cannot be told apart
 class ActAhead:
     """An act that is to be done: what, to which piece, from when to when.
 
-    ``due_h`` is its hour after first water in, ``people`` how many it takes: none where it comes by itself.
+    ``due_h`` is its hour after first water in, ``people`` how many it takes: none where it comes by itself. It comes
+    ``after_h`` hours after the acts named in ``after``.
     """
 
     piece: str | None
@@ -35,6 +36,8 @@ class ActAhead:
     earliest_at: datetime
     at: datetime
     latest_at: datetime
+    after: tuple[str, ...]
+    after_h: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,6 +105,7 @@ def ahead_of(job: Job, planned: Plan) -> Ahead:
         ActAhead(
             act.piece, names[act.piece] if act.piece and len(names) > 1 else None, act.id, act.name, act.test, act.care,
             act.waits, act.moved, act.is_state, act.due_h, _people(act, teams), act.earliest_at, act.at, act.latest_at,
+            act.after, act.after_h,
         )
         for act in planned.cure.acts
         if act.at is not None and act.earliest_at is not None and act.latest_at is not None and act.done_at is None

@@ -133,6 +133,8 @@ def _pour(one: ScheduledAct, at: datetime, now: datetime) -> AgendaAct:
         earliest_at=at,
         at=at,
         latest_at=at,
+        after=(),
+        after_h=0.0,
     )
     return _of_job(act, one, when)
 

@@ -1,7 +1,9 @@
 """Hours after the pour as times of the place, with the night respected."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
+from typing import Protocol, TypeVar
 
 from ulbrek.core.cure.inputs import ClockStyle, Hours
 
@@ -23,6 +25,67 @@ def expected(poured_at: datetime, due_h: float, hours: Hours) -> datetime:
     step = _SOON_MIN if due_h < _SOON_H else _LATER_MIN
     clock = moment.astimezone(hours.place)
     return moment + timedelta(minutes=-(clock.hour * 60 + clock.minute) % step)
+
+
+class InTurn(Protocol):
+    """An act that comes after others."""
+
+    @property
+    def id(self) -> str:
+        """What it is."""
+        ...
+
+    @property
+    def after(self) -> tuple[str, ...]:
+        """The acts that it comes after."""
+        ...
+
+    @property
+    def after_h(self) -> float:
+        """How long after them [h]."""
+        ...
+
+    @property
+    def at(self) -> datetime | None:
+        """When it is due."""
+        ...
+
+    @property
+    def waits(self) -> bool:
+        """Whether it may wait for the morning."""
+        ...
+
+
+OneInTurn = TypeVar("OneInTurn", bound=InTurn)
+
+
+def in_turn(
+    acts: Iterable[OneInTurn], hours: Hours, done: Mapping[str, datetime] | None = None
+) -> tuple[OneInTurn, ...]:
+    """The same acts, each as long after those before it as it must be, which may have been put off to a morning.
+
+    Args:
+        acts: by the hours that they are due at
+        hours: when somebody is there
+        done: when those were done that are
+    """
+    told: list[OneInTurn] = []
+    over: dict[str, datetime] = {}
+    for act in acts:
+        mine = act
+        before = [over[one] for one in act.after if one in over]
+        if before and mine.at is not None and not (done and act.id in done):
+            soonest = max(before) + timedelta(hours=act.after_h)
+            if soonest > mine.at:
+                clock = soonest.astimezone(hours.place)
+                at = soonest + timedelta(minutes=-(clock.hour * 60 + clock.minute) % _LATER_MIN)
+                moved = act.waits and is_quiet(at, hours)
+                mine = replace(mine, at=next_morning(at, hours) if moved else at, moved=moved)  # type: ignore[type-var]
+        moment = done.get(act.id, mine.at) if done else mine.at
+        if moment is not None:
+            over[act.id] = max(over.get(act.id, moment), moment)
+        told.append(mine)
+    return tuple(told)
 
 
 def write_time(moment: datetime, style: ClockStyle) -> str:

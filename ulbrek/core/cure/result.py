@@ -27,6 +27,8 @@ class Act:
         at: when it is due; None before the pour's hour is known
         moved: whether it was put off to the morning
         done_at: when it was done; None while it was not
+        after: the acts that it comes after
+        after_h: how long after them [h]
     """
 
     id: str
@@ -46,6 +48,8 @@ class Act:
     latest_at: datetime | None
     moved: bool
     done_at: datetime | None
+    after: tuple[str, ...]
+    after_h: float
 
 
 @dataclass(frozen=True, slots=True)

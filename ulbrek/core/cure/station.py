@@ -7,7 +7,7 @@ from datetime import datetime
 from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.cure import checks, rules
-from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of
+from ulbrek.core.cure.calendar import expected, in_turn, is_quiet, next_morning, time_of
 from ulbrek.core.cure.care import CARE
 from ulbrek.core.cure.history import NOTHING, History, Temperature
 from ulbrek.core.cure.inputs import CureInputs, Hours
@@ -128,7 +128,8 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
         runs = pace(inputs.maturity, round(warmth.shared.mean_c(0.0, FIRST_DAY_H), 1), "first day")
     clock = _Clock(inputs, poured, hours, runs, warmth)
     moving = runs.value > STANDS_STILL
-    acts = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []
+    due = sorted(clock.acts(), key=lambda act: act.due_h) if moving else []
+    acts = in_turn(due, hours, {act.id: act.done_at for act in due if act.done_at is not None})
     mix = clock.mix
     covered_h = clock.covered_h()
     dries, dries_at = evaporates(inputs, warmth, covered_h)
@@ -154,7 +155,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
         tested=tuple(told(clock.results, clock.foretold_mpa)),
         strength_28_low_mpa=mix.strength_28_least_mpa,
         strength_28_high_mpa=mix.strength_28_most_mpa,
-        acts=tuple(acts),
+        acts=acts,
         turns=tuple(clock.turns(acts)) if poured.turns > 1 else (),
         curve=tuple(clock.curve()),
         findings=tuple(checks.all_findings(day, acts, clock.results, clock.foretold_mpa)),
@@ -426,6 +427,8 @@ class _Clock:
             latest_at=None if never else self._time(when.value if when.high is None else when.high),
             moved=moved,
             done_at=self.poured.history.done_at(need.id, piece),
+            after=need.after,
+            after_h=need.after_h,
         )
 
     def _moment(self, hour: float, waits: bool) -> tuple[datetime | None, bool]:

@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 from ulbrek.core.after.outlook import ActAhead, Bound
 from ulbrek.core.after.schedule import PAST, FilledMould, ScheduledAct
-from ulbrek.core.cure.calendar import expected, is_quiet, next_morning, time_of, write_time
+from ulbrek.core.cure.calendar import expected, in_turn, is_quiet, next_morning, time_of, write_time
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.crew import is_there
 from ulbrek.core.job.shop import Person
@@ -116,7 +116,7 @@ class Booked:
             at: first water in
             hours: the shop's
         """
-        acts = tuple(_moved(act, at, hours) for act in self.acts)
+        acts = in_turn((_moved(act, at, at - self.at, hours) for act in self.acts), hours)
         placed, stripped, freed = _ends(self.bound, acts, at, self.poured)
         return replace(self, at=at, acts=acts, placed_at=placed, stripped_at=stripped, freed_at=freed)
 
@@ -177,12 +177,11 @@ def _waits(one: ScheduledAct, now: datetime) -> bool:
     return not one.poured and (at is None or now - at >= PAST)
 
 
-def _moved(act: ActAhead, at: datetime, hours: Hours) -> ActAhead:
+def _moved(act: ActAhead, at: datetime, shift: timedelta, hours: Hours) -> ActAhead:
     due = expected(at, act.due_h, hours)
     if is_quiet(due, hours) and not is_quiet(time_of(at, act.due_h), hours):
         due = time_of(at, act.due_h)
     moved = act.waits and is_quiet(due, hours)
-    shift = time_of(at, act.due_h) - act.at
     return replace(
         act, at=next_morning(due, hours) if moved else due, moved=moved, earliest_at=act.earliest_at + shift,
         latest_at=act.latest_at + shift,
