@@ -7,7 +7,7 @@ from uuid import uuid4
 import pytest
 from fastapi.testclient import TestClient
 
-from tests.jobs import top
+from tests.jobs import top, top_document
 
 BEGUN = datetime.now(UTC).replace(microsecond=0) - timedelta(days=40)
 HONED = {"look": "cream-honed", "sheen": "matt", "voids": "filled with slurry", "sealer": "film"}
@@ -140,6 +140,20 @@ def test_castings_of_a_piece_are_told_apart_where_they_were_not_done_alike(
     told = send(api, pour, [*ground(pour, 0, 8), *more, *ground(pour, 1, 8)])
     (one,) = told["differences"]
     assert (one["step"], one["differs"], [on["amount"] for on in one["of"]]) == ("grit/200", "passes", [4, 6])
+
+
+def test_pieces_that_must_match_are_held_beside_each_other(api: TestClient) -> None:
+    document = top_document(name="Pair", finish=HONED, cure={"poured_at": BEGUN.isoformat()})
+    first = document["pieces"][0] | {"matches": "pair"}
+    document["pieces"] = [first, first | {"id": "other", "name": "Other"}]
+    job_id = api.post("/api/jobs", json={"job": document}).json()["id"]
+    fills = [{"piece": piece, "count": 1} for piece in ("top", "other")]
+    pour_id = api.post("/api/pours", json={"job_id": job_id, "fills": fills}).json()["pour"]["id"]
+    api.post(f"/api/pours/{pour_id}/water-in", json={"at": BEGUN.isoformat()})
+    of = api.get(f"/api/pours/{pour_id}/finish").json()
+    told = send(api, of, [*ground(of, 0, 8), *ground(of, 1, 13)])
+    (one,) = told["differences"]
+    assert (one["step"], one["differs"], [on["amount"] for on in one["of"]]) == ("grit/200", "days", [0, 5])
 
 
 @pytest.mark.parametrize(

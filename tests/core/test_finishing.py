@@ -48,6 +48,8 @@ def test_the_sheet_has_the_steps_in_the_order_of_the_plan() -> None:
     assert [one.id for one in sheet()] == [
         "grit/200", "slurry/1", "slurry/2", "off", "edges/1", "test", "coat/1", "coat/2", "coat/3",
     ]  # fmt: skip
+    waxed = [one.id for one in sheet(sealer="wax")]
+    assert waxed[-2:] == ["coat/2", "burnish/1"]
     polished = [one.id for one in sheet(look="salt and pepper", sheen="gloss", sealer="silane")]
     assert polished[:5] == ["grit/50", "grit/100", "slurry/1", "slurry/2", "grit/200"]
     assert [(one.grit, one.before) for one in sheet(sealer="wax", sheen="gloss") if one.kind == "grit"][:2] == [

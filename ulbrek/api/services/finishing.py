@@ -106,7 +106,7 @@ def logged_in(
     if tested is not None and not any(one.step == "test" for one in entries):
         found["test"] = tested
     if sealed is not None:
-        found |= {one.id: sealed for face in sheet.faces for one in face.steps if one.kind == "edges"}
+        found |= {one.id: sealed for face in sheet.faces for one in face.steps if one.kind in ("edges", "burnish")}
     return found
 
 
@@ -148,16 +148,23 @@ def soonest_by(sheet: FinishSheet, planned: Plan) -> dict[str, datetime]:
 
 
 def unlike(sheet: FinishSheet, pour: StoredPour, found: Mapping[UUID, FinishStanding]) -> Iterator[Difference]:
-    """What was not done alike to castings of one piece.
+    """What was not done alike to castings of one piece, or of pieces that must match and have the same steps.
 
     Args:
         sheet: of the pour
         pour: with its castings
         found: where each stands
     """
+    sets = {piece.id: piece.matches for piece in pour.job.pieces}
+    alike: dict[tuple[object, ...], list[FacePlan]] = {}
     for face in sheet.faces:
-        mine = {one.id: found[one.id] for one in pour.castings if one.piece == face.piece and one.id in found}
-        yield from differences(face.piece, face.steps, mine)
+        of = sets.get(face.piece)
+        key = (of, *(step.id for step in face.steps)) if of else (None, face.piece)
+        alike.setdefault(key, []).append(face)
+    for faces in alike.values():
+        pieces = {face.piece for face in faces}
+        mine = {one.id: found[one.id] for one in pour.castings if one.piece in pieces and one.id in found}
+        yield from differences(faces[0].piece, faces[0].steps, mine)
 
 
 def refuse_others(pour: StoredPour, entries: Sequence[FinishEntry]) -> None:

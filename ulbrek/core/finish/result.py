@@ -10,7 +10,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.finish.inputs import Look, VoidKind
 from ulbrek.core.materials.sealers import Late
 
-TaskKind = Literal["open", "rout", "grind", "slurry", "edges", "test", "coat"]
+TaskKind = Literal["open", "rout", "grind", "slurry", "edges", "test", "coat", "burnish"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +126,7 @@ class FinishResult:
         slurry_off: time to sand the slurry off where no finer grit follows it; else None
         profiles: time to polish the routed edges; None where none is
         arrises: time to sand the edges; None where they are not
+        burnished: time to rub the last coat to a sheen; None where it is no wax
         tasks: all of it in order
     """
 
@@ -145,6 +146,7 @@ class FinishResult:
     slurry_off: Figure | None
     profiles: Figure | None
     arrises: Figure | None
+    burnished: Figure | None
     tasks: tuple[FinishTask, ...]
     findings: tuple[Finding, ...]
 

@@ -9,8 +9,9 @@ from ulbrek.core.finish.result import FinishResult
 from ulbrek.core.finish.tasks import before_slurry
 from ulbrek.core.materials.sealers import Late
 
-StepKind = Literal["open", "grit", "rout", "slurry", "off", "edges", "test", "coat"]
+StepKind = Literal["open", "grit", "rout", "slurry", "off", "edges", "test", "coat", "burnish"]
 CROSSED = 4  # passes of a grit: two across and two along, at the least. Source: common practice.
+HAZE_H = 0.25  # until a coat of wax has hazed over. Source: common practice.
 NIGHT_H = 16.0  # between rounds of slurry. Source: common practice.
 SHEET_H = 16.0  # that the sheet stays on at the least. Source: ASTM D4263, from memory.
 
@@ -94,6 +95,8 @@ def _steps(found: FinishResult) -> Iterator[SheetStep]:
         elif task.kind == "edges":
             edges += 1
             yield SheetStep(f"edges/{edges}", "edges", task.name, task.how, task.care, minutes)
+        elif task.kind == "burnish":
+            yield SheetStep("burnish/1", "burnish", task.name, task.how, task.care, minutes, from_h=HAZE_H)
         elif task.kind == "test":
             yield SheetStep("test", "test", task.name, task.how, task.care, 0.0, stays_h=SHEET_H)
         else:

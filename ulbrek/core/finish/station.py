@@ -42,6 +42,7 @@ OPEN_IN_ROUND = (1.0, 0.3, 0.1)
 FILM_L_M2 = 0.15
 SLURRY_MIN_M2 = Spread(7.0, 9.0, 13.0)
 COAT_M2_H = Spread(3.0, 4.5, 6.0)
+BURNISH_M2_H = Spread(4.0, 8.0, 15.0)
 SMALL_M2 = 3.0
 WASTE_SMALL, WASTE = Spread(15, 20, 30), Spread(10, 12, 15)
 
@@ -111,6 +112,7 @@ class _Finishing:
             slurry_off=self._slurry_off() if rounds and before_slurry(self.grits) >= len(self.grits) else None,
             profiles=self._profiles(),
             arrises=self._arrises(),
+            burnished=self._burnished(),
             tasks=(),
             findings=(),
         )
@@ -238,6 +240,12 @@ class _Finishing:
         return work(
             rules.minutes_along, f"{self.of}/arrises", length_mm=length, pace_m_h=ARRIS_M_H, times=float(ARRIS_GRITS)
         )
+
+    def _burnished(self) -> Figure | None:
+        sealer = self.shop.sealer
+        if sealer is None or not sealer.is_burnished:
+            return None
+        return work(rules.coat_minutes, f"{self.of}/burnish", area_m2=self._sealed_m2(), rate_m2_h=BURNISH_M2_H)
 
     def _profiles(self) -> Figure | None:
         length = sum(one.length_mm for one in self.brief.routed)

@@ -55,12 +55,19 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
         how = "Hand pads, wet: 120, then 220, until no edge cuts."
         yield FinishTask("edges", "Sand the edges", how, found.arrises)
     if shop.sealer is not None:
-        how = "Clear plastic {450 limit} square, or as large as the face, edges taped, for 16 h or more: "
-        how += "no drops under it, no dark patch."
-        yield FinishTask("test", "Sheet test", how, None)
-        for coat in found.coats:
-            name = f"Coat {coat.number} of {len(found.coats)}" if len(found.coats) > 1 else "Seal"
-            yield FinishTask("coat", name, _how(coat, shop.sealer), coat.minutes, care_of(shop.sealer))
+        yield from _sealed(found, shop.sealer)
+
+
+def _sealed(found: FinishResult, sealer: SealerCoat) -> Iterator[FinishTask]:
+    how = "Clear plastic {450 limit} square, or as large as the face, edges taped, for 16 h or more: "
+    how += "no drops under it, no dark patch."
+    yield FinishTask("test", "Sheet test", how, None)
+    for coat in found.coats:
+        name = f"Coat {coat.number} of {len(found.coats)}" if len(found.coats) > 1 else "Seal"
+        yield FinishTask("coat", name, _how(coat, sealer), coat.minutes, care_of(sealer))
+    if found.burnished is not None:
+        how = "Once it hazes over: a soft cloth or a white pad, until it drags no more and shines alike."
+        yield FinishTask("burnish", "Burnish", how, found.burnished)
 
 
 def care_of(sealer: SealerCoat) -> str:

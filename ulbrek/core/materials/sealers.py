@@ -154,6 +154,11 @@ class SealerCoat(Document):
         return self.usual.is_film
 
     @property
+    def is_burnished(self) -> bool:
+        """Whether its last coat is rubbed to a sheen."""
+        return self.family == "wax"
+
+    @property
     def late(self) -> Late:
         """What is done first once the window of its next coat has gone by."""
         if self.is_film:

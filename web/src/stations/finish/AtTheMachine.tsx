@@ -36,4 +36,5 @@ const STEPS: Record<FinishView["sheet"]["faces"][number]["steps"][number]["kind"
   edges: "sanding edges",
   test: "sheet test",
   coat: "coating",
+  burnish: "burnishing",
 };

@@ -35,7 +35,12 @@ export function FaceDrawing({
   const worked = measure.edges.filter((edge) =>
     task?.kind === "rout" ? task.edges.includes(edge.name) : task?.kind === "edges",
   );
-  const covers = task?.kind === "grind" || task?.kind === "open" || task?.kind === "slurry" || task?.kind === "coat";
+  const covers =
+    task?.kind === "grind" ||
+    task?.kind === "open" ||
+    task?.kind === "slurry" ||
+    task?.kind === "coat" ||
+    task?.kind === "burnish";
   return (
     <figure ref={place}>
       <svg
@@ -56,7 +61,7 @@ export function FaceDrawing({
           <g clipPath="url(#face)">
             {task.kind === "grind" && <Passes view={view} />}
             {(task.kind === "slurry" || task.kind === "open") && <Voids view={view} />}
-            {task.kind === "coat" && <Strokes view={view} />}
+            {(task.kind === "coat" || task.kind === "burnish") && <Strokes view={view} />}
           </g>
         )}
         {task?.kind === "test" && <Sheet view={view} />}
@@ -101,6 +106,7 @@ const WHAT: Record<Task["kind"], string> = {
   slurry: "marks: slurry into the voids, over the whole face",
   edges: "thick lines: edges to sand",
   test: "dashed: the sheet, {450 limit} square, where it dries last",
+  burnish: "lines: rubbed in circles, until it shines alike",
   coat: "lines: strokes of one coat, a wet edge all the way",
 };
 

@@ -75,4 +75,5 @@ const WAITS: Partial<Record<SheetStep["kind"], string>> = {
   grit: "The slurry hardens overnight: not before",
   test: "The sheet stays on until",
   coat: "The last coat dries: not before",
+  burnish: "The wax hazes over: not before",
 };

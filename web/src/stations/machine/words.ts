@@ -11,6 +11,7 @@ const SHORT: Record<Exclude<SheetStep["kind"], "grit" | "open">, string> = {
   edges: "Edges",
   test: "Sheet",
   coat: "Coat",
+  burnish: "Burnish",
 };
 
 /** A step in a word: “200”, “Slurry 2”. */
