@@ -61,10 +61,10 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
   const waits = now.opens_at !== null && Date.parse(now.opens_at) > finish.now;
   const first = casting.face.steps.find((one) => one.id === casting.standing.now);
   const soonest = finish.view.soonest[step.id];
-  const isYoung = soonest !== undefined && Date.parse(soonest) > finish.now;
+  const isYoung = soonest !== undefined && Date.parse(soonest) - finish.now > A_WHILE_MS;
   // Said before it begins; from then on below, so that the one thing to do stays under the thumb.
   const alike = casting.face.steps.filter((one) => one.care === step.care).map((one) => one.id);
-  const begun = casting.entries.some((one) => one.step !== null && alike.includes(one.step));
+  const begun = casting.entries.some((one) => one.kind !== "note" && one.step !== null && alike.includes(one.step));
   const care = step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{fill(step.care, {}, units)}</p>;
   const saying = sayingOf(act, step.id);
   const tooSoon = waits && act.kind !== "sheet";
@@ -142,6 +142,9 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
     </section>
   );
 }
+
+/** Minutes are no reason to wait for [ms]. */
+const A_WHILE_MS = 15 * 60_000;
 
 /** What is wrong with a step before the hour that the plan has for it. */
 const YOUNG: Partial<Record<SheetStep["kind"], string>> = {
