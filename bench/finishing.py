@@ -38,7 +38,7 @@ def finishing() -> None:
             at_ease(median(one - other for one, other in zip(times, without, strict=True)), loop)
             for times in (own, all_of_it)
         ]
-        said = f"as finished +{added[0]:.2f} ms, to gloss +{added[1]:.2f} ms at a quiet pace; aim 2"
+        said = f"as finished {added[0]:+.2f} ms, to gloss {added[1]:+.2f} ms at a quiet pace; aim 2"
         print(f"{job.name:28} plan() {median(without):6.1f} ms, loop {median(loop):.0f} ms   {said}")
 
 
