@@ -15,7 +15,7 @@ import manifold3d
 from playwright.sync_api import Page
 
 from bench.days import calendar, logger
-from bench.finishing import finishing
+from bench.finishing import at_the_machine, finishing
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
@@ -76,6 +76,7 @@ def main() -> None:
     say("calibration loop", [calibration() for _ in range(5)], "again: what the figures between are to be held against")
     weather()
     finishing()
+    at_the_machine()
     calendar()
     logger()
     volume_against_peer()

@@ -3,19 +3,26 @@
 python -m bench.finishing
 """
 
+from datetime import timedelta
 from functools import partial
 from pathlib import Path
 from statistics import median
+from uuid import uuid4
 
 from bench.pace import calibration
-from bench.timing import in_turns
-from bench.weather import DEMO, QUIET, at_ease
+from bench.timing import in_turns, repeat, say
+from bench.weather import DEMO, NOW, QUIET, at_ease
+from ulbrek.core.finish.entries import FinishEntry
+from ulbrek.core.finish.sheet import sheet_of
+from ulbrek.core.finish.standing import standing
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.files.job_file import read_job_file
+from ulbrek.store.noted import MOST_ENTRIES
 
 ROUNDS = 25
+SECOND = timedelta(seconds=1)
 SHOP = Path(__file__).parents[1] / "demo" / "shop.json"
 
 
@@ -42,6 +49,22 @@ def finishing() -> None:
         print(f"{job.name:28} plan() {median(without):6.1f} ms, loop {median(loop):.0f} ms   {said}")
 
 
+def at_the_machine() -> None:
+    """Where one casting stands, of all the entries that a pour has room for: high spots, and looks that close nothing."""
+    job = finished(read_job_file(DEMO[0].read_bytes()).job, look="cream-honed", sealer=None)
+    steps = sheet_of(plan(job, Shop()).pieces[0].finish)
+    grit, casting = steps[0].id, uuid4()
+    entries = [
+        FinishEntry(
+            id=uuid4(), kind="mark" if number % 2 else "gone", at=NOW + number * SECOND, casting=casting, step=grit,
+            x_mm=10, y_mm=10,
+        )
+        for number in range(MOST_ENTRIES)
+    ]  # fmt: skip
+    say(f"standing of {MOST_ENTRIES} entries", repeat(partial(standing, steps, entries, NOW), 5))
+
+
 if __name__ == "__main__":
     print(f"calibration loop: {QUIET}")
     finishing()
+    at_the_machine()

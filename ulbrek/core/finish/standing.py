@@ -154,14 +154,23 @@ def _kept(entries: Iterable[FinishEntry]) -> list[FinishEntry]:
 
 def _marks(told: Sequence[FinishEntry]) -> Iterable[MarkNow]:
     flat = {one.of for one in told if one.kind == "flat"}
+    again: dict[UUID, list[FinishEntry]] = {}
     for one in told:
-        if one.kind == "mark" and one.of is None and one.x_mm is not None and one.y_mm is not None:
-            seen = [one, *(again for again in told if again.kind == "mark" and again.of == one.id)]
+        if one.kind == "mark" and one.of is not None:
+            again.setdefault(one.of, []).append(one)
+    for one in told:
+        if _is_mark(one) and one.x_mm is not None and one.y_mm is not None:
+            seen = [one, *again.get(one.id, ())]
             now, most = seen[-1], max(seen, key=lambda each: (each.size_mm, each.high_mm or 0.0))
             yield MarkNow(
                 one.id, one.mark, one.x_mm, one.y_mm, now.size_mm, now.high_mm, most.size_mm, most.high_mm,
                 one.id in flat,
             )  # fmt: skip
+
+
+def _is_mark(one: FinishEntry) -> bool:
+    """Whether it puts a mark on the face, and does not only measure one again."""
+    return one.kind == "mark" and one.of is None and one.x_mm is not None and one.y_mm is not None
 
 
 def _spent(told: Sequence[FinishEntry]) -> dict[str, timedelta]:
@@ -210,19 +219,56 @@ def _done_at(
         return next((one.at for one in own if one.kind == "dry" and (damp is None or one.at > damp)), None)
     if step.kind != "grit":
         return next((one.at for one in own if one.kind == "did"), None)
-    gone = (one for one in own if one.kind == "gone")
-    return next((one.at for one in gone if _gate(step, [x for x in told if x.at <= one.at]).open), None)
+    closing, before = _Closing(step), iter([*told, None])
+    upcoming = next(before)
+    for gone in (one for one in own if one.kind == "gone"):
+        while upcoming is not None and upcoming.at <= gone.at:
+            closing.add(upcoming)
+            upcoming = next(before)
+        if closing.gate.open:
+            return gone.at
+    return None
+
+
+class _Closing:
+    """The gate of a grit, entry by entry: the passes since scratches were last seen, and all high spots."""
+
+    def __init__(self, step: SheetStep) -> None:
+        self.step = step
+        self.seen: datetime | None = None
+        self.passes = {"across": 0, "along": 0}
+        self.highs: set[UUID] = set()
+        self.flat: set[UUID] = set()
+        self.down = 0
+
+    def add(self, one: FinishEntry) -> None:
+        """What was written next."""
+        if _is_mark(one) and one.mark == "high":
+            self.highs.add(one.id)
+            self.down += one.id in self.flat
+        elif one.kind == "flat" and one.of is not None and one.of not in self.flat:
+            self.flat.add(one.of)
+            self.down += one.of in self.highs
+        if one.step != self.step.id:
+            return
+        if one.kind == "left":
+            self.seen, self.passes = one.at, {"across": 0, "along": 0}
+        elif one.kind == "pass" and one.way is not None and (self.seen is None or one.at > self.seen):
+            self.passes[one.way] += 1
+
+    @property
+    def gate(self) -> GateNow:
+        """Where it stands."""
+        across, along = self.passes["across"], self.passes["along"]
+        crossed = min(across, along) >= self.step.passes / 2
+        return GateNow(
+            self.down, len(self.highs), across, along, self.step.passes, self.seen is not None and not crossed,
+            crossed and self.down == len(self.highs),
+        )  # fmt: skip
 
 
 def _gate(step: SheetStep, told: Sequence[FinishEntry]) -> GateNow:
-    """The passes since scratches were last seen, and the high spots: all are taken down with the first grit."""
-    own = [one for one in told if one.step == step.id]
-    seen = max((one.at for one in own if one.kind == "left"), default=None)
-    passes = [one.way for one in own if one.kind == "pass" and (seen is None or one.at > seen)]
-    across, along = passes.count("across"), passes.count("along")
-    highs = [one for one in _marks(told) if one.mark == "high"]
-    flat = sum(one.flat for one in highs)
-    crossed = across >= step.passes / 2 and along >= step.passes / 2
-    return GateNow(
-        flat, len(highs), across, along, step.passes, seen is not None and not crossed, crossed and flat == len(highs)
-    )
+    closing = _Closing(step)
+    for one in told:
+        closing.add(one)
+    return closing.gate

@@ -63,15 +63,27 @@ function kept(entries: readonly FinishEntry[]): FinishEntry[] {
 
 function marksOf(told: readonly FinishEntry[]): MarkNow[] {
   const flat = new Set(told.filter((one) => one.kind === "flat").map((one) => one.of));
+  const again = new Map<string, FinishEntry[]>();
+  for (const one of told) {
+    if (one.kind !== "mark" || one.of === null) continue;
+    const those = again.get(one.of) ?? [];
+    those.push(one);
+    again.set(one.of, those);
+  }
   return told.flatMap((one): MarkNow[] => {
-    const { kind, id, of, mark, x_mm, y_mm } = one;
-    if (kind !== "mark" || of !== null || x_mm === null || y_mm === null) return [];
-    const seen = [one, ...told.filter((again) => again.kind === "mark" && again.of === id)];
+    const { id, mark, x_mm, y_mm } = one;
+    if (!isMark(one) || x_mm === null || y_mm === null) return [];
+    const seen = [one, ...(again.get(id) ?? [])];
     const { size_mm, high_mm } = seen.at(-1) ?? one;
-    const most = seen.reduce((found, again) => (isMore(again, found) ? again : found));
+    const most = seen.reduce((found, other) => (isMore(other, found) ? other : found));
     const was = { was_mm: most.size_mm, was_high_mm: most.high_mm };
     return [{ id, mark, x_mm, y_mm, size_mm, high_mm, ...was, flat: flat.has(id) }];
   });
+}
+
+/** Whether it puts a mark on the face, and does not only measure one again. */
+function isMark({ kind, of, x_mm, y_mm }: FinishEntry): boolean {
+  return kind === "mark" && of === null && x_mm !== null && y_mm !== null;
 }
 
 function isMore(one: FinishEntry, other: FinishEntry): boolean {
@@ -144,33 +156,54 @@ function doneAt(
     own.find((one) => one.kind === kind && fits(one))?.at ?? null;
   if (step.kind === "test") return first("dry", (one) => damp === null || ms(one.at) > ms(damp));
   if (step.kind !== "grit") return first("did");
-  return first(
-    "gone",
-    (gone) =>
-      gateOf(
-        step,
-        told.filter((one) => ms(one.at) <= ms(gone.at)),
-      ).open,
-  );
+  const closing = new Closing(step);
+  let upcoming = 0;
+  for (const gone of own.filter((one) => one.kind === "gone")) {
+    for (let one = told[upcoming]; one && ms(one.at) <= ms(gone.at); one = told[++upcoming]) closing.add(one);
+    if (closing.gate.open) return gone.at;
+  }
+  return null;
 }
 
-/** The passes since scratches were last seen, and the high spots: all are taken down with the first grit. */
+/** The gate of a grit, entry by entry: the passes since scratches were last seen, and all high spots. */
+class Closing {
+  private seen: number | null = null;
+  private passes = { across: 0, along: 0 };
+  private readonly highs = new Set<string>();
+  private readonly flat = new Set<string>();
+  private down = 0;
+
+  constructor(private readonly step: SheetStep) {}
+
+  add(one: FinishEntry): void {
+    if (isMark(one) && one.mark === "high") {
+      this.highs.add(one.id);
+      this.down += Number(this.flat.has(one.id));
+    } else if (one.kind === "flat" && one.of !== null && !this.flat.has(one.of)) {
+      this.flat.add(one.of);
+      this.down += Number(this.highs.has(one.of));
+    }
+    if (one.step !== this.step.id) return;
+    if (one.kind === "left") {
+      this.seen = ms(one.at);
+      this.passes = { across: 0, along: 0 };
+    } else if (one.kind === "pass" && one.way !== null && (this.seen === null || ms(one.at) > this.seen)) {
+      this.passes[one.way] += 1;
+    }
+  }
+
+  get gate(): GateNow {
+    const { across, along } = this.passes;
+    const wanted = this.step.passes;
+    const crossed = Math.min(across, along) >= wanted / 2;
+    const marks = this.highs.size;
+    const open = crossed && this.down === marks;
+    return { flat: this.down, marks, across, along, wanted, seen_scratches: this.seen !== null && !crossed, open };
+  }
+}
+
 function gateOf(step: SheetStep, told: readonly FinishEntry[]): GateNow {
-  const own = told.filter((one) => one.step === step.id);
-  const seen = last(own.filter((one) => one.kind === "left").map((one) => one.at));
-  const passes = own.filter((one) => one.kind === "pass" && (seen === null || ms(one.at) > ms(seen)));
-  const across = passes.filter((one) => one.way === "across").length;
-  const along = passes.filter((one) => one.way === "along").length;
-  const highs = marksOf(told).filter((one) => one.mark === "high");
-  const flat = highs.filter((one) => one.flat).length;
-  const crossed = across >= step.passes / 2 && along >= step.passes / 2;
-  return {
-    flat,
-    marks: highs.length,
-    across,
-    along,
-    wanted: step.passes,
-    seen_scratches: seen !== null && !crossed,
-    open: crossed && flat === highs.length,
-  };
+  const closing = new Closing(step);
+  for (const one of told) closing.add(one);
+  return closing.gate;
 }
