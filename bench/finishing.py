@@ -50,7 +50,7 @@ def finishing() -> None:
 
 
 def at_the_machine() -> None:
-    """Where one casting stands, of all the entries that a pour has room for: high spots, and looks that close nothing."""
+    """Where one casting stands, of all the entries that a pour has room for: high spots, and looks that close none."""
     job = finished(read_job_file(DEMO[0].read_bytes()).job, look="cream-honed", sealer=None)
     steps = sheet_of(plan(job, Shop()).pieces[0].finish)
     grit, casting = steps[0].id, uuid4()
