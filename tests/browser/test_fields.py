@@ -17,6 +17,7 @@ TRACK, GUIDED = "track saw", "hand-held saw along a guide"
 FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "supports", "over a body", "a part"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
+OILED = "sealed with oil"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -162,6 +163,7 @@ WAYS: dict[str, Way] = {
     "/finish/thin_pct": ("finish", None, "textbox", "First coat thinned", "20"),
     "/finish/sealed_faces": ("finish", None, "select", "Sealed faces", "all round"),
     "/finish/seal_after_d": ("finish", None, "textbox", "Seal after", "30"),
+    "/finish/rags": ("finish", OILED, "select", "Oily rags", "in a lidded tin"),
     "/finish/food": ("finish", None, "checkbox", "Touches food", "on"),
     "/finish/hot": ("finish", None, "checkbox", "Takes hot pans", "on"),
     "/handling/carry": ("move", None, "button", "Plan it carried flat, held at the ends", ""),
@@ -238,6 +240,10 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
     TYPED_DAY: (
         lambda job: job["cure"]["weather"] == "typed day",
         lambda page: page.get_by_role("combobox", name="Weather").select_option("typed day"),
+    ),
+    OILED: (
+        lambda job: job["finish"]["sealer"] == "oil",
+        lambda page: page.get_by_role("combobox", name="Sealer").select_option("oil"),
     ),
     PART: (
         lambda job: bool(job["handling"]["parts"]),

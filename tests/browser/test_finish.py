@@ -52,6 +52,38 @@ def test_the_chosen_step_is_drawn_and_its_care_is_said(open_page: OpenPage, api:
     expect(steps).to_contain_text("nitrile gloves")
 
 
+def test_a_face_that_is_washed_open_is_an_act_of_its_hour_and_comes_to_light_too_late_in_a_form(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    page = open_page(opened(api, "in"), units="in")
+    page.get_by_role("combobox", name="Way of finishing").select_option("washed, stones showing")
+    steps = page.get_by_role("region", name="Steps")
+    expect(steps).to_contain_text("burns skin")
+    expect(steps.get_by_role("button", name="Grit")).to_have_count(0)
+    told = page.locator("[data-finding=opened-too-late]")
+    told.get_by_role("button", name="Cast it face up").click()
+    expect(told).to_have_count(0)
+    assert own(page, api)["job"]["pieces"][0]["cast"] == "face up"
+
+
+def test_oily_rags_are_given_a_place_and_parts_are_joined_in_order(open_page: OpenPage, api: TestClient) -> None:
+    parts = [{"id": "a", "kind": "steel leg", "name": "Legs"}, {"id": "b", "kind": "plank", "name": "Plank"}]
+    document = top_document(finish={"sealer": "wax"}, handling={"people": 4, "parts": parts})
+    page = open_page(begin(api, document).replace("/form", "/finish"), units="mm")
+    rags = page.get_by_role("combobox", name="Oily rags")
+    told = page.locator("[data-finding=oily-rags]")
+    joining = page.get_by_role("region", name="Joining the parts").get_by_role("listitem")
+    expect(joining.filter(has_text="Turn it over")).to_contain_text("people")
+    expect(rags).to_have_count(0)
+    page.get_by_role("combobox", name="Sealer").select_option("oil")
+    expect(told).to_contain_text("catch fire")
+    told.get_by_role("button", name="Keep a lidded tin").click()
+    expect(told).to_have_count(0)
+    expect(rags).to_have_value("in a lidded tin")
+    page.get_by_role("region", name="Steps").get_by_role("button", name="Coat 1").click()
+    expect(page.get_by_role("region", name="Steps")).to_contain_text("under water, in a lidded metal tin")
+
+
 def test_a_pair_that_is_finished_apart_is_made_alike(open_page: OpenPage, api: TestClient) -> None:
     document = top_document(finish={"look": "cream-honed"})
     first = document["pieces"][0] | {"matches": "pair"}

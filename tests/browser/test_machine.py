@@ -3,6 +3,7 @@
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
 from typing import Any
+from pathlib import Path
 from uuid import uuid4
 
 import pytest
@@ -13,6 +14,7 @@ from playwright.sync_api import Page, expect
 from ops.browser import DESK, PHONE
 from tests.browser.conftest import OpenPage, Phone
 from tests.browser.test_screens import AXE_TAGS
+from tests.files.test_photo import picture
 from tests.jobs import top_document
 
 HONED = {"look": "cream-honed", "sheen": "satin", "voids": "left open", "sealer": "film"}
@@ -213,6 +215,29 @@ def test_what_is_left_out_or_done_earlier_is_kept_as_said_and_others_are_told_ap
     other = next(one["casting"] for one in kept if one["kind"] == "skip")
     earlier = next(one["at"] for one in kept if one["kind"] == "pass" and one["casting"] == other)
     assert abs(datetime.fromisoformat(earlier) - (NOW - timedelta(days=1))) < timedelta(hours=15)  # in the shop's zone
+
+
+def test_a_photo_taken_before_the_first_grit_is_in_the_log(
+    api: TestClient, open_page: OpenPage, at_machine: Machine, tmp_path: Path
+) -> None:
+    pour = at_machine()
+    page = open_page(f"/pours/{pour}/finish", units="in", size=PHONE)
+    shot = tmp_path / "face.jpg"
+    shot.write_bytes(picture())
+    tap(page, "Note, photo")
+    asked = page.get_by_role("dialog")
+    expect(asked.get_by_label("What there is to say")).to_have_value("Before")
+    asked.get_by_label("Add a photo").set_input_files(shot)
+    page.context.set_offline(True)
+    asked.get_by_role("button", name="Keep the note").click()
+    expect(page.locator("[data-unsent='2']")).to_be_visible()  # what was said, and its photo
+    page.context.set_offline(False)
+    sent(page)
+    job = api.get(f"/api/pours/{pour}").json()["pour"]["job_id"]
+    kept = [one for one in api.get(f"/api/jobs/{job}/log").json()["entries"] if one["photos"]]
+    assert [one["text"] for one in kept] == ["Before"]
+    page.goto(f"/jobs/{job}/log")
+    expect(page.get_by_role("img", name="of “Before”")).to_be_visible()
 
 
 @pytest.mark.parametrize("size", [DESK, PHONE], ids=["desk", "phone"])

@@ -71,5 +71,6 @@ FINISH_CASES: dict[str, tuple[Job, Job]] = {
     "sealed-too-soon": (finished(sealer="film", seal_after_d=27), finished(sealer="film", seal_after_d=28)),
     "film-on-the-ground": (on_the_ground(sealer="film"), on_the_ground(sealer="penetrating")),
     "not-for-heat": (finished(sealer="film", hot=True), finished(sealer="penetrating", hot=True)),
+    "oily-rags": (finished(sealer="oil"), finished(sealer="oil", rags="in a lidded tin")),
     "finished-apart": (pair(other="as cast"), pair(other="cream-honed")),
 }

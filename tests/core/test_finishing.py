@@ -167,6 +167,19 @@ def test_time_at_a_step_is_summed_between_entries_but_not_over_a_pause() -> None
     assert of(at(said, 4), "grit/200").passes == 6
 
 
+@pytest.mark.parametrize(("percent", "voids"), [(0.5, "few"), (2.0, "pinholes"), (6.0, "packed, strong veins")])
+def test_slurry_is_coloured_as_much_to_its_cement_as_the_mix(percent: float, voids: str) -> None:
+    doses = [{"admixture": "pigment", "percent": percent}]
+    finish = HONED | {"void_kind": voids}
+    found = plan(top(finish=finish, mix={"doses": doses, "cement_share": 0.25}), Shop()).finish
+    (pigment,) = found.pigments
+    assert found.filler is not None
+    # A share of cement is the same share in any amount of it, whatever the bag holds.
+    assert pigment.grams.value == pytest.approx(found.filler.value * 1000 * percent / 100, rel=1e-9)
+    assert plan(top(finish=finish), Shop()).finish.pigments == ()
+    assert plan(top(finish=finish | {"voids": "left open"}, mix={"doses": doses}), Shop()).finish.pigments == ()
+
+
 def test_castings_of_one_piece_are_held_beside_each_other() -> None:
     steps = sheet()
 

@@ -252,6 +252,10 @@ def _finish(shop: Shop, planned: Plan) -> Iterator[Take]:
     filler = next(iter(shop.slurries), None)
     if filler and finish.filler:
         yield Take("supply", filler.id, filler.name, round(finish.filler.value, 2), "kg", pack=filler.pack_kg)
+    in_packs = {one.admixture for one in planned.mix.doses if one.packs}  # what is bought in packs has enough left
+    for pigment in finish.pigments:
+        if pigment.admixture not in in_packs:
+            yield Take("supply", pigment.admixture, pigment.name, round(pigment.grams.value, 1), "g")
     for pads in finish.pads:  # one of each that the shop has is at hand
         quantity = pads.count - (pads.have is not None)
         if quantity:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure, Spread
+from ulbrek.core.finish.inputs import Rags
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.supplies import Slurry
 from ulbrek.core.materials.tools import Grinder, Pad
@@ -22,6 +23,23 @@ class RoutedEdge:
 
 
 @dataclass(frozen=True, slots=True)
+class MixPigment:
+    """What colours the concrete, and so the slurry in its voids.
+
+    Attributes:
+        admixture: its id
+        name: what it is called
+        a_bag: in a bag of the mix
+        cement: in a bag of the mix
+    """
+
+    admixture: str
+    name: str
+    a_bag: Figure
+    cement: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class FinishShop:
     """What the shop finishes with.
 
@@ -32,6 +50,7 @@ class FinishShop:
         filler: what voids are filled with; None where the shop has none
         others: the shop's other sealers, for what would do instead
         wet_machine: a machine of the shop that runs wet or under extraction; None where there is none
+        rags: where oily rags go; None where that is not settled
     """
 
     machine: Grinder | None
@@ -40,6 +59,7 @@ class FinishShop:
     filler: Slurry | None
     others: tuple[SealerCoat, ...] = ()
     wet_machine: Grinder | None = None
+    rags: Rags | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,6 +20,7 @@ GrindWhen = Literal["hard", "green"]
 Stone = Literal["ordinary", "hard, quartz or flint", "soft limestone"]
 BackFace = Literal["floated", "hard-trowelled"]
 SealedFaces = Literal["show faces", "all round"]
+Rags = Literal["hung out singly", "in a lidded tin"]
 MaterialId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Grit = Annotated[int, Field(ge=16, le=20_000)]
@@ -64,6 +65,9 @@ class FinishInputs(Document):
         float | None,
         Field(ge=0, le=365, allow_inf_nan=False),
         label("Seal after", none="as soon as it is ready", unit="d", hint="after the pour"),
+    ] = None
+    rags: Annotated[
+        Rags | None, label("Oily rags", none="not settled", hint="rags of a drying oil heat themselves")
     ] = None
     food: Annotated[bool, label("Touches food")] = False
     hot: Annotated[bool, label("Takes hot pans")] = False

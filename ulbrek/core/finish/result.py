@@ -172,6 +172,15 @@ class SchoolChoice:
 
 
 @dataclass(frozen=True, slots=True)
+class SlurryPigment:
+    """Pigment that the slurry takes, so that it is of the colour of the mix."""
+
+    admixture: str
+    name: str
+    grams: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class FinishJob:
     """What all pieces take together.
 
@@ -183,6 +192,7 @@ class FinishJob:
         sealer_name: of it
         sealer_l: with what is wasted
         filler: dry, for the slurry; None where voids are left
+        pigments: for the slurry of a coloured mix whose cement is known
         hours: of work for all castings; None where nothing is done
         full_days: from the last coat until it is hard through [d]
         dust: quartz dust that grinding one casting puts in the air, over a shift; None where nothing is ground
@@ -198,6 +208,7 @@ class FinishJob:
     sealer_name: str
     sealer_l: Figure | None
     filler: Figure | None
+    pigments: tuple[SlurryPigment, ...]
     hours: Figure | None
     full_days: float | None
     dust: Figure | None

@@ -154,6 +154,22 @@ def cement_for_slurry(slurry_l: float, cement_kg_l: float) -> float:
     return slurry_l * cement_kg_l
 
 
+@rule(unit="g")
+def pigment_in_slurry(filler_kg: float, pigment_g: float, cement_kg: float) -> float:
+    """Pigment for the slurry: as much to its cement as in the mix
+
+    Args:
+        filler_kg: dry filler, taken as all cement [kg]
+        pigment_g: in a bag of the mix [g]
+        cement_kg: in a bag of the mix [kg]
+
+    Formula: filler_kg / cement_kg * pigment_g
+
+    Source: common practice: the mix's own ratio; a sample, dried, tells
+    """
+    return filler_kg / cement_kg * pigment_g
+
+
 @rule(unit="min")
 def slurry_minutes(area_m2: float, min_m2: float) -> float:
     """Time for a round of slurry

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from ulbrek.core.finish import care
 from ulbrek.core.finish.brief import FinishShop
+from ulbrek.core.finish.inputs import Rags
 from ulbrek.core.finish.result import CoatStep, FinishResult, FinishTask, GritStep
 from ulbrek.core.finish.young import YOUNG
 from ulbrek.core.materials.sealers import SealerCoat
@@ -55,29 +56,30 @@ def tasks_of(found: FinishResult, shop: FinishShop) -> Iterator[FinishTask]:
         how = "Hand pads, wet: 120, then 220, until no edge cuts."
         yield FinishTask("edges", "Sand the edges", how, found.arrises)
     if shop.sealer is not None:
-        yield from _sealed(found, shop.sealer)
+        yield from _sealed(found, shop.sealer, shop.rags)
 
 
-def _sealed(found: FinishResult, sealer: SealerCoat) -> Iterator[FinishTask]:
+def _sealed(found: FinishResult, sealer: SealerCoat, rags: Rags | None) -> Iterator[FinishTask]:
     how = "Clear plastic {450 limit} square, or as large as the face, edges taped, for 16 h or more: "
     how += "no drops under it, no dark patch."
     yield FinishTask("test", "Sheet test", how, None)
     for coat in found.coats:
         name = f"Coat {coat.number} of {len(found.coats)}" if len(found.coats) > 1 else "Seal"
-        yield FinishTask("coat", name, _how(coat, sealer), coat.minutes, care_of(sealer))
+        yield FinishTask("coat", name, _how(coat, sealer), coat.minutes, care_of(sealer, rags))
     if found.burnished is not None:
         how = "Once it hazes over: a soft cloth or a white pad, until it drags no more and shines alike."
         yield FinishTask("burnish", "Burnish", how, found.burnished)
 
 
-def care_of(sealer: SealerCoat) -> str:
+def care_of(sealer: SealerCoat, rags: Rags | None) -> str:
     """The caution that belongs to a sealer.
 
     Args:
         sealer: what is put on
+        rags: where oily rags go; None where that is not settled
     """
     if sealer.usual.oily_rags:
-        return f"{care.SOLVENT} {care.RAGS}"
+        return f"{care.SOLVENT} {care.RAGS[rags]}"
     return f"{care.SOLVENT} {care.RESIN}" if sealer.part_a is not None else care.SOLVENT
 
 

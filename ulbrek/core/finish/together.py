@@ -6,9 +6,9 @@ from typing import NamedTuple
 from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
 from ulbrek.core.finish import care, checks, rules
-from ulbrek.core.finish.brief import FinishBrief, FinishShop
+from ulbrek.core.finish.brief import FinishBrief, FinishShop, MixPigment
 from ulbrek.core.finish.inputs import LAYS_OPEN, FinishInputs
-from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice
+from ulbrek.core.finish.result import FinishJob, FinishResult, PadsOfGrit, SchoolChoice, SlurryPigment
 from ulbrek.core.finish.schools import SCHOOLS_OF_FINISH, school_of
 from ulbrek.core.finish.tasks import before_slurry, care_of
 from ulbrek.core.finish.young import YOUNG
@@ -33,15 +33,18 @@ class Made(NamedTuple):
     result: FinishResult
 
 
-def finish_together(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> FinishJob:
+def finish_together(
+    inputs: FinishInputs, shop: FinishShop, made: Sequence[Made], pigments: Sequence[MixPigment] = ()
+) -> FinishJob:
     """What all pieces of a job take together, and the acts that Cure turns into hours.
 
     Args:
         inputs: what the job says
         shop: what there is to do it with
         made: of each piece how many castings, what it is, and its finish
+        pigments: what colours the mix
     """
-    sealer = shop.sealer
+    sealer, filler = shop.sealer, _filler(shop, made)
     return FinishJob(
         school=school_of(inputs, sealer.family if sealer else None),
         schools=tuple(_schools(shop)),
@@ -49,7 +52,8 @@ def finish_together(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]
         sealer=sealer.id if sealer else None,
         sealer_name=sealer.name if sealer else "",
         sealer_l=_sealer_l(made) if sealer else None,
-        filler=_filler(shop, made),
+        filler=filler,
+        pigments=tuple(_pigments(pigments, filler)) if filler else (),
         hours=_all_hours(made),
         full_days=sealer.usual.full_days if sealer else None,
         needs=tuple(_needs(inputs, shop, made)),
@@ -107,6 +111,14 @@ def _filler(shop: FinishShop, made: Sequence[Made]) -> Figure | None:
         return None
     paste = work(rules.cement_in_paste, "job", water_share=shop.filler.water_share)
     return work(rules.cement_for_slurry, "job", slurry_l=_summed(rounds), cement_kg_l=paste)
+
+
+def _pigments(pigments: Sequence[MixPigment], filler: Figure) -> Iterator[SlurryPigment]:
+    for one in pigments:
+        grams = work(
+            rules.pigment_in_slurry, one.admixture, filler_kg=filler, pigment_g=one.a_bag, cement_kg=one.cement
+        )
+        yield SlurryPigment(one.admixture, one.name, grams)
 
 
 def _dust(shop: FinishShop, made: Sequence[Made]) -> Figure | None:
@@ -179,12 +191,14 @@ def _needs(inputs: FinishInputs, shop: FinishShop, made: Sequence[Made]) -> Iter
     if together and coats > 1:
         test += f" Coats {_hours(sealer.recoat_likely)} apart.{window}"
     name = f"Seal, {coats} coats" if together and coats > 1 else "Seal"
-    yield ActNeed("seal", name, test, care=care_of(sealer), after=last, after_h=wait)
+    yield ActNeed("seal", name, test, care=care_of(sealer, shop.rags), after=last, after_h=wait)
     last, wait = ("seal",), coats * sealer.recoat_likely if together else 0.0
     for number in range(2, 1 if together else coats + 1):
         key = f"coat-{number}"
         told = f"From {_hours(sealer.recoat_from)} after the last coat.{window}"
-        yield ActNeed(key, f"Coat {number}", told, care=care_of(sealer), after=last, after_h=sealer.recoat_likely)
+        yield ActNeed(
+            key, f"Coat {number}", told, care=care_of(sealer, shop.rags), after=last, after_h=sealer.recoat_likely
+        )
         last = (key,)
     light = f"Light use {_days(sealer.usual.light_days)} after the last coat."
     yield ActNeed(
@@ -243,5 +257,5 @@ def _jobcare_of(shop: FinishShop, made: Sequence[Made]) -> tuple[str, ...]:
     elif any(result.rounds for _, _, result in made):
         told += [care.SILICA, care.EYES_EARS]
     if shop.sealer is not None:
-        told.append(care_of(shop.sealer))
+        told.append(care_of(shop.sealer, shop.rags))
     return tuple(told)

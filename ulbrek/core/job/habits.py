@@ -45,6 +45,7 @@ else:
     MoveHabits = patch_of(HandlingInputs, Document, "people", "carry", named=f"{__name__}:MoveHabits")
     FinishHabits = patch_of(
         FinishInputs, Document, "look", "sheen", "grind_when", "machine", "voids", "arrises", "sealer", "sealed_faces",
+        "rags",
         named=f"{__name__}:FinishHabits",
     )  # fmt: skip
 

@@ -42,7 +42,7 @@ from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.so_far import dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
-from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop
+from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop, pigments_of
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
 from ulbrek.core.plan.nodes.finish import FinishedPiece, FinishJobNode, FinishNode
@@ -117,6 +117,7 @@ class _Planning:
         planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
         self.filled = MixedBag(chosen.size, planned)
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
+        self._cement = share.cement_kg
         self.left = strength_left(self.filled, chosen.water_shift, share)
         self.own_strength = chosen.mix.strength_28
         dry_kg, water = self.filled.size.dry_mass_kg, self.filled.water_l
@@ -252,7 +253,9 @@ class _Planning:
             self.crew.one_lifts_kg, self.left, chosen.set_shift,
         )  # fmt: skip
         steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
-        finished = self._work(FinishJobNode(job.finish, tuple(one.finish for one in made), self._finish_shop))
+        mixed = self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches))
+        pigments = pigments_of(mixed.result.doses, self._cement)
+        finished = self._work(FinishJobNode(job.finish, tuple(one.finish for one in made), self._finish_shop, pigments))
         return _OfJob(
             self._work(SiteNode(job.site, job.pieces)),
             self._work(
@@ -269,7 +272,7 @@ class _Planning:
                     chosen.sealer is not None,
                 )
             ),
-            self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches)),
+            mixed,
             finished,
             self._work(CureNode(self._cure_inputs(), self._poured(made, finished.result), shop.hours, self._known)),
         )

@@ -15,7 +15,7 @@ from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 Station = Literal["measure", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 22
+RULE_VERSION = 23
 
 
 @dataclass(frozen=True, slots=True)

@@ -49,6 +49,8 @@ class FinishPages(Words):
             yield [finish.sealer_name, self._of(finish.sealer_l)]
         if finish.filler:
             yield ["Void filler, dry", self._of(finish.filler)]
+        for one in finish.pigments:
+            yield [f"{one.name}, in the slurry", self._of(one.grams)]
         for pads in finish.pads:
             yield [pads.name, write_quantity(pads.count, "pads", self.units)]
         acts = {act.id: act for act in self.plan.cure.acts}

@@ -128,6 +128,7 @@ export const DOCUMENTS = {
       thin_pct: {"label": "First coat thinned", "hint": "water or thinner for 100 of sealer, by volume", "as": "number", "unit": "%", "default": 0.0, "low": 0, "high": 200},
       sealed_faces: {"label": "Sealed faces", "as": "choice", "choices": ["show faces", "all round"], "default": "show faces"},
       seal_after_d: {"label": "Seal after", "hint": "after the pour", "as": "number", "none": "as soon as it is ready", "unit": "d", "default": null, "low": 0, "high": 365},
+      rags: {"label": "Oily rags", "hint": "rags of a drying oil heat themselves", "as": "choice", "choices": ["hung out singly", "in a lidded tin"], "none": "not settled", "default": null},
       food: {"label": "Touches food", "as": "flag", "default": false},
       hot: {"label": "Takes hot pans", "as": "flag", "default": false},
     },
@@ -682,6 +683,7 @@ export const DOCUMENTS = {
       arrises: {"label": "Sand the edges", "hint": "120, then 220, until no edge cuts", "as": "flag", "default": null},
       sealer: {"label": "Sealer", "as": "text", "none": "none, left bare", "default": null, "most": 40},
       sealed_faces: {"label": "Sealed faces", "as": "choice", "choices": ["show faces", "all round"], "default": null},
+      rags: {"label": "Oily rags", "hint": "rags of a drying oil heat themselves", "as": "choice", "choices": ["hung out singly", "in a lidded tin"], "none": "not settled", "default": null},
     },
   },
   Foam: {

@@ -33,10 +33,18 @@ export interface KeptSheet<View> {
 /** Up when sheets change their shape: one that an older program kept is not read, and asked for anew. */
 const SHAPE = 2;
 
+interface KeptPhoto {
+  entry: string;
+  pour: string;
+  file: Blob;
+  /** Why the server did not take it; it stays here. */
+  refused?: string;
+}
+
 interface Kept extends DBSchema {
   sheets: { key: string; value: KeptSheet<unknown> & { shape?: number } };
   entries: { key: string; value: Waiting<Dated>; indexes: { pour: string } };
-  photos: { key: string; value: { entry: string; pour: string; file: Blob } };
+  photos: { key: string; value: KeptPhoto };
 }
 
 /** Not only given to the system: a battery may be empty the moment after. */
@@ -75,9 +83,10 @@ export async function waiting<Entry extends Dated>(box: string): Promise<Waiting
   return (await (await database()).getAllFromIndex("entries", "pour", box)) as Waiting<Entry>[];
 }
 
-/** How many entries of any box are not with the server yet. */
+/** How many entries and photos of any box are not with the server yet. */
 export async function unsent(): Promise<number> {
-  return (await database()).count("entries");
+  const db = await database();
+  return (await db.count("entries")) + (await db.count("photos"));
 }
 
 /** Forgets the sheets of all boxes: whoever has this device next has no business with them. */
@@ -100,8 +109,12 @@ export async function keepPhoto(box: string, entry: string, file: Blob): Promise
   await Promise.all([change.store.put({ entry, pour: box, file }, entry), change.done]);
 }
 
-export async function photosOf(box: string): Promise<{ entry: string; file: Blob }[]> {
+export async function photosOf(box: string): Promise<KeptPhoto[]> {
   return (await (await database()).getAll("photos")).filter((one) => one.pour === box);
+}
+
+export async function refusePhoto(photo: KeptPhoto, why: string): Promise<void> {
+  await (await database()).put("photos", { ...photo, refused: why }, photo.entry);
 }
 
 export async function photoSent(entry: string): Promise<void> {

@@ -15,6 +15,7 @@ import {
   photoSent,
   photosOf,
   refuse,
+  refusePhoto,
   sent,
   type Told,
   waiting,
@@ -74,6 +75,7 @@ export function useOutbox<Entry extends Dated, View extends Told<Entry>>(box: Bo
   const queries = useQueryClient();
   const { data, error } = useQuery(boxQuery(box));
   const [mine, setMine] = useState<Entry[]>([]);
+  const [photos, setPhotos] = useState(0);
   const [held, setHeld] = useState<KeptSheet<View> | null>(null);
   const [looked, setLooked] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -82,10 +84,12 @@ export function useOutbox<Entry extends Dated, View extends Told<Entry>>(box: Bo
   const busy = useRef(false);
 
   useEffect(() => {
-    void Promise.all([keptSheet<View>(box.key), waiting<Entry>(box.key)]).then(([sheet, entries]) => {
+    const kept = [keptSheet<View>(box.key), waiting<Entry>(box.key), photosOf(box.key)] as const;
+    void Promise.all(kept).then(([sheet, entries, pictures]) => {
       setHeld(sheet ?? null);
       setMine(entries.map((one) => one.entry));
-      setTrouble(entries.find((one) => one.refused)?.refused ?? null);
+      setPhotos(pictures.filter((one) => !one.refused).length);
+      setTrouble([...entries, ...pictures].find((one) => one.refused)?.refused ?? null);
       setLooked(true);
     });
     const every = setInterval(() => setClock(Date.now()), 1_000);
@@ -104,17 +108,14 @@ export function useOutbox<Entry extends Dated, View extends Told<Entry>>(box: Bo
         setMine((before) => before.filter((one) => left.has(one.id)));
         void queries.invalidateQueries({ queryKey: ["records"] });
       }
-      for (const { entry, file } of await photosOf(box.key)) {
-        await sendPhoto(nameOf("seen", entry), new File([file], "photo.jpg"));
-        await photoSent(entry);
-      }
+      const refused = await sendPhotos(box.key, setPhotos);
       setOffline(false);
-      if (!all.some((one) => one.refused)) setTrouble(null);
+      setTrouble(all.find((one) => one.refused)?.refused ?? refused);
     } catch (caught) {
       if (!(caught instanceof Refused)) throw caught;
       setOffline(caught.status === 0 || caught.status >= 500);
       if (caught.status === 401 || caught.status === 403) setTrouble(OUT);
-      else if (caught.status >= 400 && caught.status < 500 && caught.status !== 429) {
+      else if (isFinal(caught.status)) {
         await refuseEach(queries, box);
         setTrouble(caught.message);
       }
@@ -139,7 +140,10 @@ export function useOutbox<Entry extends Dated, View extends Told<Entry>>(box: Bo
   const keep = useCallback(
     async (entry: Entry, photo?: Blob) => {
       await keepEntry(box.key, entry);
-      if (photo) await keepPhoto(box.key, entry.id, photo);
+      if (photo) {
+        await keepPhoto(box.key, entry.id, photo);
+        setPhotos((before) => before + 1);
+      }
       setMine((before) => [...before, entry]);
       void send();
     },
@@ -151,7 +155,42 @@ export function useOutbox<Entry extends Dated, View extends Told<Entry>>(box: Bo
   }, [view, mine]);
   if (!view && error && looked) throw error;
   const unsent = view ? mine.filter((one) => !view.entries.some((there) => there.id === one.id)).length : 0;
-  return { view, entries, now: clock - ahead, unsent, trouble, offline: offline || error !== null, stamp, keep };
+  return {
+    view,
+    entries,
+    now: clock - ahead,
+    unsent: unsent + photos,
+    trouble,
+    offline: offline || error !== null,
+    stamp,
+    keep,
+  };
+}
+
+/** Photos go after their entries; one that is refused stays here, and keeps none of the others back. */
+async function sendPhotos(box: string, left: (count: number) => void): Promise<string | null> {
+  const kept = await photosOf(box);
+  const behind = new Set((await waiting<Dated>(box)).map((one) => one.entry.id));
+  const all = kept.filter((one) => !one.refused);
+  const ahead = all.filter((one) => !behind.has(one.entry));
+  let refused = kept.find((one) => one.refused)?.refused ?? null;
+  for (const [number, photo] of ahead.entries()) {
+    try {
+      await sendPhoto(nameOf("seen", photo.entry), new File([photo.file], "photo.jpg"));
+      await photoSent(photo.entry);
+    } catch (caught) {
+      if (!(caught instanceof Refused) || !isFinal(caught.status)) throw caught;
+      refused = `A photo was not taken: ${caught.message}`;
+      await refusePhoto(photo, refused);
+    }
+    left(all.length - number - 1);
+  }
+  return refused;
+}
+
+/** Whether the server will say so again: neither the network nor the door is what stands in the way. */
+function isFinal(status: number): boolean {
+  return status >= 400 && status < 500 && ![401, 403, 429].includes(status);
 }
 
 /** Entries that either knows of, each once. */

@@ -18,6 +18,7 @@ from ulbrek.core.finish.checks.sealing import (
     film_on_the_ground,
     not_for_food,
     not_for_heat,
+    oily_rags,
     past_the_sealers_grip,
     sealed_all_round,
     sealed_too_soon,
@@ -59,4 +60,5 @@ def of_job(
     yield from sealed_too_soon(inputs, sealer)
     yield from not_for_food(inputs, sealer, shop.others)
     yield from not_for_heat(inputs, sealer, shop.others)
+    yield from oily_rags(inputs, sealer)
     yield from yellows_outdoors(sealer, shop.others, outdoors=any(brief.outdoors for brief, _ in made))

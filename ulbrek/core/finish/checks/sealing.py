@@ -226,3 +226,27 @@ def yellows_outdoors(sealer: SealerCoat, others: Sequence[SealerCoat], *, outdoo
             change=Change("Seal with {other}", {"/sealer": other.id}, {"other": other.name}) if other else None,
         )
     ]
+
+
+@check("oily-rags", "hint")
+def oily_rags(inputs: FinishInputs, sealer: SealerCoat) -> list[Finding]:
+    """Rags of a drying oil, and no place for them
+
+    A drying oil hardens by taking up oxygen, and warms while it does so; in a heap that warmth stays.
+
+    Source: common practice
+    """
+    if inputs.rags is not None or not sealer.usual.oily_rags:
+        return []
+    return [
+        finding(
+            oily_rags,
+            title="{sealer}: its rags have no safe place yet",
+            reason="They heat themselves as the oil hardens. In a heap or a bin they catch fire hours later.",
+            remedy="Hang each one out singly in the open, or keep a lidded metal tin of water beside the work.",
+            field="/rags",
+            values={"sealer": sealer.name},
+            change=Change("Hang them out singly", {"/rags": "hung out singly"}),
+            also=(Change("Keep a lidded tin", {"/rags": "in a lidded tin"}),),
+        )
+    ]

@@ -1,14 +1,16 @@
 """A piece as Finish takes it: its faces and edges, and where it stands."""
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, Spread
-from ulbrek.core.finish.brief import FinishBrief, FinishShop, RoutedEdge
+from ulbrek.core.finish.brief import FinishBrief, FinishShop, MixPigment, RoutedEdge
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.mix.result import DoseResult
 
 
 class PieceWhere(NamedTuple):
@@ -77,4 +79,19 @@ def finish_shop(inputs: FinishInputs, shop: Shop, sealer: SealerCoat | None) -> 
         filler=next(iter(shop.slurries), None),
         others=others,
         wet_machine=next(iter(safe), None),
+        rags=inputs.rags,
+    )
+
+
+def pigments_of(doses: Sequence[DoseResult], cement: Figure | None) -> tuple[MixPigment, ...]:
+    """What colours the mix; none where its cement is not known.
+
+    Args:
+        doses: what is dosed
+        cement: in one bag; None where it is not known
+    """
+    if cement is None:
+        return ()
+    return tuple(
+        MixPigment(one.admixture, one.name, one.a_bag, cement) for one in doses if one.kind == "pigment" and one.a_bag
     )

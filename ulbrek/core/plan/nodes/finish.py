@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, Spread
-from ulbrek.core.finish.brief import FinishShop
+from ulbrek.core.finish.brief import FinishShop, MixPigment
 from ulbrek.core.finish.checks.grinding import grinds_past_allowance, opened_too_late
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.finish.result import FinishJob, FinishResult
@@ -52,6 +52,7 @@ class FinishJobNode:
     inputs: FinishInputs
     pieces: Sequence[FinishedPiece]
     shop: FinishShop
+    pigments: tuple[MixPigment, ...] = ()
 
     def work(self) -> FinishJob:
         """What they take together, the acts, and findings."""
@@ -63,5 +64,5 @@ class FinishJobNode:
             )
             for one in self.pieces
         ]
-        found = finish_together(self.inputs, self.shop, made)
+        found = finish_together(self.inputs, self.shop, made, self.pigments)
         return replace(found, findings=pointed("/finish", found.findings))

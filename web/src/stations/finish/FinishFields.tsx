@@ -23,6 +23,7 @@ export function FinishFields({ piece }: { piece: PiecePlan }) {
   const { finish } = job;
   const ground = plan.pieces.some((one) => GROUND.includes(one.finish.look));
   const faceUp = job.pieces.some((one) => one.cast === "face up");
+  const oily = (shop?.sealers ?? []).some(({ id, family }) => id === finish.sealer && family === "drying oil");
   const sealed = plan.finish.sealer !== null;
   const field = (name: Field) => <DocField key={name} at="/finish" spec={specOf("FinishInputs", name)} />;
   return (
@@ -50,6 +51,7 @@ export function FinishFields({ piece }: { piece: PiecePlan }) {
         <h2 className="mb-1 text-lg font-bold">Sealing</h2>
         <DocField at="/finish" spec={specOf("FinishInputs", "sealer")} choices={namesOf(shop?.sealers ?? [])} />
         {sealed && (["coats", "thin_pct", "sealed_faces", "seal_after_d", "food", "hot"] as const).map(field)}
+        {oily && field("rags")}
       </section>
     </>
   );

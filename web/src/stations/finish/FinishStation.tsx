@@ -108,6 +108,9 @@ function Takes({ plan: { finish } }: { plan: Plan }) {
         {finish.hours && <FigureLine label="Hours of work" figure={finish.hours} />}
         {finish.sealer_l && <FigureLine label={finish.sealer_name} figure={finish.sealer_l} />}
         {finish.filler && <FigureLine label="Void filler, dry" figure={finish.filler} />}
+        {finish.pigments.map(({ admixture, name, grams }) => (
+          <FigureLine key={admixture} label={`${name}, slurry`} figure={grams} />
+        ))}
         {finish.pads.map((pads) => (
           <div
             key={`${pads.bond} ${pads.grit}`}
