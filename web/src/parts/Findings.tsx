@@ -37,7 +37,7 @@ export function Findings({ findings, onChange }: Props) {
                 <button
                   type="button"
                   data-change={changeKey(finding.change)}
-                  className={`button my-2 ${index === 0 ? "button-now" : ""}`}
+                  className={`button my-2 mr-2 ${index === 0 ? "button-now" : ""}`}
                   onClick={() => finding.change && onChange(finding.change)}
                   aria-label={`${fill(finding.change.label, finding.change.values, units)}. ${fill(finding.title, finding.values, units)}`}
                 >
@@ -49,7 +49,7 @@ export function Findings({ findings, onChange }: Props) {
                   key={other.label}
                   type="button"
                   data-change={changeKey(other)}
-                  className="button my-2 ml-2"
+                  className="button my-2 mr-2"
                   onClick={() => onChange(other)}
                 >
                   {fill(other.label, other.values, units)}

@@ -10,8 +10,8 @@ import { usePreferences } from "@/units/preferences";
 import type { AtMachine } from "./useAtMachine";
 import { MARKS, markText } from "./words";
 
-/** Low enough on a phone that what to do stands under it. */
-const HIGH_PX = { phone: 230, desk: 420 };
+/** Low enough on a phone that what to do stands under it, lower still where nothing is marked on it. */
+const HIGH_PX = { phone: 230, shown: 160, desk: 420 };
 const PHONE_PX = 500;
 const MARGIN = { left: 12, right: 12, top: 12, bottom: 12 };
 const KINDS = ["high", "scratch", "void"] as const;
@@ -24,10 +24,11 @@ export function WorkFace({ casting, work }: { casting: CastingNow; work: AtMachi
   const { tool } = work;
   const { face, standing } = casting;
   const { step, now, act } = work;
+  const narrow = step?.kind === "grit" ? HIGH_PX.phone : HIGH_PX.shown;
   const view = fit(
     face.length_mm,
     face.width_mm,
-    { width: area.width, height: area.width < PHONE_PX ? HIGH_PX.phone : HIGH_PX.desk },
+    { width: area.width, height: area.width < PHONE_PX ? narrow : HIGH_PX.desk },
     MARGIN,
     false,
   );
