@@ -2,8 +2,8 @@
 
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
-from typing import Any
 from pathlib import Path
+from typing import Any
 from uuid import uuid4
 
 import pytest

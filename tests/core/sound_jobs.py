@@ -84,6 +84,7 @@ def pad_on_the_ground(u: Units) -> Document:
     return job(
         pad, u.bag("80lb"), mix={"work": "ground", "container": "barrow"},
         steel={"exposure": "on the ground", "school": "mesh"},
+        ground={"utilities": "nothing there"},
         handling={"standing": {"pad": {"use": "pad or step on the ground"}}},
     )  # fmt: skip
 
@@ -177,6 +178,7 @@ def path_sections(u: Units) -> Document:
     return job(
         section, u.bag("80lb"), mix={"work": "ground", "container": "drum"},
         steel={"school": "none", "exposure": "on the ground"},
+        ground={"utilities": "nothing there"},
         handling={"standing": {"section": {"use": "pad or step on the ground"}}},
     )  # fmt: skip
 
@@ -221,6 +223,7 @@ def ramp(u: Units) -> Document:
     return job(
         one, u.bag("80lb"), mix={"work": "ground", "container": "drum"},
         steel={"school": "none", "exposure": "on the ground"},
+        ground={"utilities": "nothing there"},
         handling={"standing": {"ramp": {"use": "pad or step on the ground", "put": "cast where it stays"}}},
     )  # fmt: skip
 
@@ -255,6 +258,7 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
     "pad on the ground": (
         pad_on_the_ground,
         (
+            Twin("utilities-not-asked", "caution", {"/ground/utilities": "not asked yet"}),
             Twin("too-little-cover", "stop", {"/steel/height": "2 mm"}),
             Twin("too-cold-to-pour", "stop", {"/cure/temperature_c": 3.0}),
         ),
@@ -312,6 +316,8 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         path_sections,
         (
             Twin("run-does-not-add-up", "stop", {"/pieces/0/run/gap": "150 mm"}),
+            Twin("falls-the-wrong-way", "stop", {"/ground/plots": {"section": {"house": "front"}}}),
+            Twin("slab-too-thin", "caution", {"/pieces/0/thickness": "60 mm"}),
             Twin("batch-over-container", "caution", {"/mix/container": "bucket", "/mix/bags_per_batch": 3.0}),
         ),
     ),

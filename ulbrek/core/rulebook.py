@@ -14,6 +14,7 @@ from ulbrek.core.base.finding import Check
 ROOMS = {
     "Materials": ("materials", "job"),
     "Measure": ("measure",),
+    "Ground": ("ground",),
     "Form": ("form", "kit.beams"),
     "Steel": ("steel",),
     "Mix": ("mix",),

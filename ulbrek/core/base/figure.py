@@ -27,6 +27,7 @@ _UNIT_SUFFIXES = (
     ("_kg_m", "kg/m"),
     ("_l_per_kg", "l/kg"),
     ("_mm5", "mm5"),
+    ("_mm_m", "mm/m"),
     ("_mm2", "mm2"),
     ("_mm3", "mm3"),
     ("_m2", "m2"),
@@ -58,6 +59,8 @@ _UNIT_SUFFIXES = (
     ("_bags", "bags"),
     ("_batches", "batches"),
     ("_people", "people"),
+    ("_barrows", "barrows"),
+    ("_layers", "layers"),
 )
 
 

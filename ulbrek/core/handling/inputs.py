@@ -18,6 +18,7 @@ Use = Literal[
     "top or shelf", "seat", "table", "pad or step on the ground", "base or leg", "vessel", "block or weight",
     "weight over a body", "hung or overhead", "holds earth back",
 ]  # fmt: skip
+ON_THE_GROUND: Use = "pad or step on the ground"
 Rests = Literal["at both ends", "on supports", "all over"]
 Put = Literal["turned down onto it", "slid onto it", "lowered by straps", "cast where it stays"]
 PartKind = Literal["plank", "stretcher", "foot", "gasket", "steel leg", "pad"]

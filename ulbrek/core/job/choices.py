@@ -226,6 +226,8 @@ def no_such_piece(job: Job) -> list[Finding]:
     said: tuple[tuple[str, str, Mapping[str, str], Callable[[set[str]], Any]], ...] = (
         ("/handling/standing", "how it stands", {key: key for key in job.handling.standing},
          lambda lost: {key: one.model_dump() for key, one in job.handling.standing.items() if key not in lost}),
+        ("/ground/plots", "how it lies", {key: key for key in job.ground.plots},
+         lambda lost: {key: one.model_dump() for key, one in job.ground.plots.items() if key not in lost}),
         ("/steel/by_piece", "how it is reinforced", {key: key for key in job.steel.by_piece},
          lambda lost: {key: school for key, school in job.steel.by_piece.items() if key not in lost}),
         ("/steel/by_hand", "bars moved by hand", {one.piece: one.piece for one in job.steel.by_hand},

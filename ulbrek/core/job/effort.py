@@ -163,8 +163,7 @@ def _is_staked(piece: Piece, ways: StationInputs) -> bool:
     """Whether the sides of its form are staked to the ground: because that was asked for, or because it stays there."""
     if ways.form.says("sides"):
         return ways.form.over(FormHabits()).sides == "staked to the ground"
-    use, exposure = ways.handling.standing_of(piece.id).use, ways.steel.exposure
-    return use == "pad or step on the ground" and exposure == "on the ground" and piece.cast == "face up"
+    return piece.stays is not None
 
 
 def _of_stakes(piece: Piece, form: FormInputs) -> Iterator[Share]:

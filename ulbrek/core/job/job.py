@@ -9,7 +9,8 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.form.inputs import FormInputs
-from ulbrek.core.handling.inputs import HandlingInputs
+from ulbrek.core.ground.inputs import GroundInputs
+from ulbrek.core.handling.inputs import ON_THE_GROUND, HandlingInputs
 from ulbrek.core.job.effort import StationInputs, effort_ms, too_much
 from ulbrek.core.measure.inputs.common import Name
 from ulbrek.core.measure.inputs.piece import Piece
@@ -36,12 +37,41 @@ def sealer_moved(told: Any) -> Any:  # noqa: ANN401 - whatever a document may ho
     return {**told, "cure": kept}
 
 
+def stays_said(told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+    """A document whose pieces say whether they stay where they are cast.
+
+    Before, a piece stayed on the ground where it was used as a pad or step on the ground, was exposed to it, and was
+    cast face up.
+
+    Args:
+        told: of a job, from before Ground or from after
+    """
+    steel, pieces = (told.get("steel"), told.get("pieces")) if isinstance(told, dict) else (None, None)
+    if not isinstance(steel, dict) or steel.get("exposure") != "on the ground" or not isinstance(pieces, list | tuple):
+        return told
+    handling = told.get("handling")
+    standing = handling.get("standing") if isinstance(handling, dict) else None
+    if not isinstance(standing, dict):
+        return told
+
+    def stays(piece: Any) -> bool:  # noqa: ANN401 - whatever a document may hold
+        if not isinstance(piece, dict) or "stays" in piece or piece.get("cast") != "face up":
+            return False
+        stands = standing.get(piece.get("id"))
+        return isinstance(stands, dict) and stands.get("use") == ON_THE_GROUND
+
+    if not any(stays(one) for one in pieces):
+        return told
+    return {**told, "pieces": [{**one, "stays": "on the ground"} if stays(one) else one for one in pieces]}
+
+
 class Job(Document):
     """A job's document: everything a plan is worked out from, beside the shop."""
 
     name: Name
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60), COUNTED]
     site: Site = Site()
+    ground: GroundInputs = GroundInputs()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
     mix: MixInputs
@@ -54,6 +84,12 @@ class Job(Document):
     def _sealer_of_cure(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
         """A job from before Finish: Cure said what sealed it."""
         return sealer_moved(told)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _stays_by_its_use(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        """A job from before Ground: what it is used as said whether a piece stays."""
+        return stays_said(told)
 
     @field_validator("pieces")
     @classmethod

@@ -17,7 +17,10 @@ from ulbrek.core.finish.result import FinishJob
 from ulbrek.core.form.cutting import bought
 from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
+from ulbrek.core.ground.checks.soil import utilities_not_asked
+from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.handling.checks.people import TightPlace, shop_figure_high
+from ulbrek.core.handling.inputs import ON_THE_GROUND
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.crew import Crew, crew_of
@@ -47,6 +50,7 @@ from ulbrek.core.plan.briefs.form import Materials, side_by_side
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
 from ulbrek.core.plan.nodes.finish import FinishedPiece, FinishJobNode, FinishNode
 from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, WorkedForm
+from ulbrek.core.plan.nodes.ground import GroundNode
 from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
 from ulbrek.core.plan.nodes.pour import CureNode, MixNode
@@ -54,7 +58,7 @@ from ulbrek.core.plan.nodes.steel import SteelCuttingNode, SteelNode
 from ulbrek.core.plan.pointing import pointed
 from ulbrek.core.plan.result import RULE_VERSION, JobFinding, PiecePlan, Plan, Station
 from ulbrek.core.records.record import EMPTY, Record
-from ulbrek.core.steel.inputs import SteelInputs
+from ulbrek.core.steel.inputs import Exposure, SteelInputs
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 
@@ -83,6 +87,7 @@ class PieceNodes(NamedTuple):
     """What one piece's stations say, by node."""
 
     measure: Worked[MeasureResult]
+    ground: Worked[GroundResult] | None
     form: Worked[FormResult]
     steel: Worked[SteelResult]
     handling: Worked[HandlingResult]
@@ -91,7 +96,8 @@ class PieceNodes(NamedTuple):
     @property
     def worked(self) -> tuple[Worked[object], ...]:
         """Its nodes."""
-        return self.measure, self.form, self.steel, self.handling, self.finish.made
+        ground = () if self.ground is None else (self.ground,)
+        return self.measure, *ground, self.form, self.steel, self.handling, self.finish.made
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,8 +139,8 @@ class _Planning:
         of_job = self._of_job(pieces_of_job)
         pieces = tuple(
             PiecePlan(
-                piece.id, piece.name, piece.count, one.measure.result, one.form.result, one.steel.result,
-                one.handling.result, one.finish.made.result,
+                piece.id, piece.name, piece.count, one.measure.result, one.ground.result if one.ground else None,
+                one.form.result, one.steel.result, one.handling.result, one.finish.made.result,
             )
             for piece, one in zip(self.job.pieces, pieces_of_job, strict=True)
         )  # fmt: skip
@@ -174,7 +180,10 @@ class _Planning:
             )
         )  # fmt: skip
         lifted = self._lift(piece, measured.result, formed.result, steel, there)
-        return PieceNodes(measured, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result))
+        lies = self._work(GroundNode(f"/pieces/{index}", piece, self.job.ground.plot_of(piece.id))) if there else None
+        return PieceNodes(
+            measured, lies, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result)
+        )
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
         chosen, filled = self.chosen, self.filled
@@ -196,8 +205,10 @@ class _Planning:
 
     def _steel_of(self, piece: Piece) -> SteelInputs:
         steel = self.job.steel
+        there: dict[str, Exposure] = {"exposure": "on the ground"} if self._cast_there(piece) else {}
         return steel.model_copy(
             update={
+                **there,
                 "by_piece": {id_: school for id_, school in steel.by_piece.items() if id_ == piece.id},
                 "by_hand": tuple(one for one in steel.by_hand if one.piece == piece.id),
             }
@@ -205,9 +216,7 @@ class _Planning:
 
     def _cast_there(self, piece: Piece) -> bool:
         """Whether it is cast on the ground that it stays on."""
-        use = self.job.handling.standing_of(piece.id).use
-        ground = use == "pad or step on the ground" and self.job.steel.exposure == "on the ground"
-        return ground and piece.cast == "face up"
+        return piece.stays == "on the ground"
 
     def _lift(
         self, piece: Piece, measured: MeasureResult, formed: FormResult, steel: Worked[SteelResult], there: bool
@@ -216,6 +225,11 @@ class _Planning:
         parts = measured.parts
         fresh = parts[plate_of(shape_of(piece)).part].mass_fresh if parts else measured.mass_fresh
         standing = {id_: one for id_, one in job.handling.standing.items() if id_ == piece.id}
+        if there:
+            said = job.handling.standing_of(piece.id)
+            use = ON_THE_GROUND if said.use == "top or shelf" else said.use
+            stays = {"use": use, "rests": "all over", "put": "cast where it stays"}
+            standing[piece.id] = said.model_copy(update=stays)
         inputs = self.crew.inputs.model_copy(update={"standing": standing, "parts": ()})
         passages = tuple(TightPlace(one.name, one.kind, one.width.mm) for one in job.site.passages)
         return self._work(
@@ -231,7 +245,7 @@ class _Planning:
         stack = steel.stack
         where = PieceWhere(
             (job.mix.feel or self.chosen.mix.feel) == "packed", self._cast_there(piece),
-            job.steel.exposure != "indoors",
+            self._cast_there(piece) or job.steel.exposure != "indoors",
         )  # fmt: skip
         node = FinishNode(
             f"/pieces/{index}", piece, finish.model_copy(update={"by_piece": own}), measured.show_area,
@@ -424,18 +438,21 @@ def findings_of(
 ) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
-        ("measure", "measure"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
+        ("measure", "measure"), ("ground", "ground"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
         ("finish", "finish"),
     )  # fmt: skip
     for station, room in by_piece:
         for piece in pieces:
-            for found in getattr(piece, room).findings:
+            said = getattr(piece, room)
+            for found in said.findings if said is not None else ():
                 yield JobFinding(station, piece.id, found)
     for index, (wanted, made) in enumerate(zip(job.pieces, pieces, strict=True)):
         for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, made.form.knockouts)):
             yield JobFinding("measure", wanted.id, found)
     high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
+    staying = tuple(piece.name for piece in job.pieces if piece.stays == "on the ground")
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
+        ("ground", pointed("/ground", utilities_not_asked(job.ground, staying))),
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *of_job.cutting.result.findings)),
         ("steel", (*chosen.steel_findings, *of_job.steel_cutting.result.findings)),
@@ -447,6 +464,12 @@ def findings_of(
     for station, findings in by_job:
         for found in findings:
             yield JobFinding(station, None, found)
-    rooms: Mapping[str, Station] = {"handling": "move", "steel": "steel", "form": "form", "finish": "finish"}
+    rooms: Mapping[str, Station] = {
+        "handling": "move",
+        "ground": "ground",
+        "steel": "steel",
+        "form": "form",
+        "finish": "finish",
+    }
     for found in chosen.lost_findings:
         yield JobFinding(rooms[found.field.split("/")[1]], None, found)

@@ -9,13 +9,14 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.finish.result import FinishJob, FinishResult
 from ulbrek.core.form.result import CuttingResult, FormResult
+from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
-Station = Literal["measure", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 23
+Station = Literal["measure", "ground", "form", "steel", "mix", "cure", "move", "finish"]
+RULE_VERSION = 24
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,12 +30,13 @@ class JobFinding:
 
 @dataclass(frozen=True, slots=True)
 class PiecePlan:
-    """What the stations say of one piece."""
+    """What the stations say of one piece; Ground only of one that stays on the ground."""
 
     id: str
     name: str
     count: int
     measure: MeasureResult
+    ground: GroundResult | None
     form: FormResult
     steel: SteelResult
     handling: HandlingResult

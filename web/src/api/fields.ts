@@ -201,6 +201,12 @@ export const DOCUMENTS = {
       turned_deg: {"label": "Rotation, counter-clockwise", "as": "number", "unit": "deg", "default": 0.0, "low": -180, "high": 180},
     },
   },
+  GroundInputs: {
+    title: "GroundInputs",
+    fields: {
+      utilities: {"label": "Cables and pipes", "hint": "gas, power, water, drains, phone: asked before anybody digs", "as": "choice", "choices": ["not asked yet", "nothing there", "marked, and dug by hand"], "default": "not asked yet"},
+    },
+  },
   HalfDisc: {
     title: "Half disc",
     fields: {
@@ -341,6 +347,7 @@ export const DOCUMENTS = {
       thickness: {"label": "Thickness", "as": "length", "low": 5, "high": 2000},
       drawn: {"label": "Drawn", "as": "choice", "choices": ["in plan", "from the side"], "default": "in plan"},
       cast: {"label": "Cast", "as": "choice", "choices": ["face down", "face up"], "default": "face down"},
+      stays: {"label": "Stays where it is cast", "as": "text", "none": "no, it is cast on a bench", "default": null},
       grind: {"label": "Grinding allowance", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       edges_shown: {"as": "list", "most": 80},
       edge_profiles: {"as": "list", "most": 80},
@@ -348,6 +355,34 @@ export const DOCUMENTS = {
       features: {"as": "list", "most": 60},
       seams: {"as": "list", "most": 12},
       matches: {"label": "Set", "as": "text", "none": "none", "default": null, "most": 60},
+    },
+  },
+  Plot: {
+    title: "Plot",
+    fields: {
+      carries: {"label": "Carries", "as": "choice", "choices": ["path or patio", "machine or shed", "car"], "default": "path or patio"},
+      under: {"label": "Lies on", "as": "choice", "choices": ["ground", "old slab, bonded", "old slab, apart"], "default": "ground"},
+      soil: {"label": "Soil", "as": "choice", "choices": ["firm", "clay, or it freezes", "soft or filled"], "default": "firm"},
+      sub_base: {"label": "Sub-base", "hint": "crushed stone, once it is tamped", "as": "length", "none": "by load and soil", "default": null, "low": 0, "high": 2000},
+      above: {"label": "Top above the ground", "hint": "so that soil does not wash over it", "as": "length", "low": 0, "high": 2000, "default": 25.0},
+      overdig: {"label": "Dug wider by", "hint": "room for boards and stakes, at each free side", "as": "length", "low": 0, "high": 2000, "default": 150.0},
+      tamper: {"label": "Tamped with", "as": "choice", "choices": ["hand tamper", "plate compactor"], "default": "hand tamper"},
+      loose_by: {"label": "Stone to order", "hint": "20 % is read two ways: × 1.2 of what lies tamped, or ÷ 0.8", "as": "choice", "choices": ["a fifth more", "a fifth is lost"], "default": "a fifth more"},
+      datum: {"label": "Heights from", "as": "text", "default": "the peg", "most": 40},
+      below: {"label": "High side below it", "as": "length", "low": 0, "high": 12000, "default": 0.0},
+      falls_to: {"label": "Falls to", "as": "choice", "choices": ["front", "right", "back", "left"], "default": "front"},
+      fall_mm_m: {"label": "Fall", "as": "number", "unit": "mm/m", "default": 20.0, "low": 0, "high": 300},
+      cross_to: {"label": "Falls to, as well", "as": "choice", "choices": ["front", "right", "back", "left"], "none": "no other side", "default": null},
+      cross_mm_m: {"label": "Fall that way", "as": "number", "unit": "mm/m", "default": 10.0, "low": 0, "high": 300},
+      house: {"label": "Building along", "hint": "water must run away from it", "as": "choice", "choices": ["front", "right", "back", "left"], "none": "none", "default": null},
+      isolated: {"as": "list", "most": 4},
+      strip: {"label": "Isolation strip", "as": "length", "low": 0, "high": 2000, "default": 12.0},
+      joints: {"label": "Joints", "as": "choice", "choices": ["hand groover", "early saw", "wet saw", "strips left in", "none"], "default": "hand groover"},
+      columns: {"label": "Panels left to right", "as": "number", "none": "by its thickness", "default": null, "low": 1, "high": 60, "whole": true},
+      rows: {"label": "Panels front to back", "as": "number", "none": "by its thickness", "default": null, "low": 1, "high": 60, "whole": true},
+      groove: {"label": "Groove depth", "as": "length", "none": "a quarter of the slab", "default": null, "low": 0, "high": 2000},
+      old_joints: {"as": "list", "most": 20},
+      readings: {"as": "list", "most": 200},
     },
   },
   Posture: {
@@ -358,6 +393,13 @@ export const DOCUMENTS = {
       height_at_end: {"label": "Hand height, end", "as": "length", "low": 0, "high": 12000, "default": 900.0},
       twist_deg: {"label": "Body twist", "as": "number", "unit": "deg", "default": 0.0, "low": 0, "high": 180},
       grip: {"label": "Grip", "as": "choice", "choices": ["good", "fair", "poor"], "default": "poor"},
+    },
+  },
+  Reading: {
+    title: "Reading",
+    fields: {
+      at: {"label": "Corner", "as": "text"},
+      below: {"label": "Below the datum", "as": "length", "low": 0, "high": 3000},
     },
   },
   Recess: {

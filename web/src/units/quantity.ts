@@ -122,7 +122,7 @@ function written(value: number, kind: string, units: Units, size: number): strin
   if (kind === "sold") return sold(value, units);
   const band = bandOf(kind, units, size);
   if (!band) return trim(value, 4);
-  if (band.marks) return inMarks(value, band, band.marks);
+  if (band.marks) return inMarks(value * (band.factor ?? 1), band, band.marks);
   const shown = shownBy(band, value);
   if (band.figures) return named(figures(shown, band.figures), band);
   const step = band.step ?? 1;
@@ -172,7 +172,7 @@ function inMarks(mm: number, band: Band, coarse: number): string {
     marks = band.finer;
     count = countOf(inches * marks, towards);
   }
-  return band.under && !count && mm > TRIFLE ? `under 1/${marks}″` : `${mixed(count, marks)}″`;
+  return band.under && !count && mm > TRIFLE ? `under 1/${marks}${band.name}` : `${mixed(count, marks)}${band.name}`;
 }
 
 function countOf(marks: number, towards: number): number {

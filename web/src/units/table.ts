@@ -33,6 +33,7 @@ export const KINDS: Record<string, { mm: Band[]; in: Band[] }> = {
   "bow": {"mm": [{"name": "mm", "step": 0.1, "under": true}], "in": [{"name": "″", "marks": 64, "under": true}]},
   "fine": {"mm": [{"name": "mm", "step": 0.1, "under": true}], "in": [{"name": "″", "marks": 64, "under": true}]},
   "screw": {"mm": [{"name": "mm"}], "in": [{"name": "″", "marks": 8}]},
+  "mm/m": {"mm": [{"name": "mm/m"}], "in": [{"name": "″ per ft", "factor": 0.30479999999999996, "marks": 32}]},
   "m": {"mm": [{"name": "m", "step": 0.5}], "in": [{"name": "ft", "factor": 3.280839895013124}]},
   "m2": {"mm": [{"below": 0.2, "name": "m²", "figures": 2}, {"name": "m²", "step": 0.1}], "in": [{"below": 0.2, "name": "ft²", "figures": 2, "factor": 10.763910416709725}, {"name": "ft²", "step": 0.5, "factor": 10.763910416709725}]},
   "mm2": {"mm": [{"below": 50000.0, "name": "mm²"}, {"below": 200000.0, "name": "m²", "figures": 2, "factor": 1e-06}, {"name": "m²", "step": 0.1, "factor": 1e-06}], "in": [{"below": 50000.0, "name": "in²", "step": 0.01, "factor": 0.0015500031000062}, {"below": 200000.0, "name": "ft²", "figures": 2, "factor": 1.0763910416709725e-05}, {"name": "ft²", "step": 0.5, "factor": 1.0763910416709725e-05}]},
@@ -118,7 +119,7 @@ export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
   "%": {"mm": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}, "in": {"name": "%", "decimals": 2, "factor": 1.0, "zero": 0.0}},
 };
 
-export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
+export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round", "barrows": "barrow", "stakes": "stake", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
 
 export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [450, 18.0], [500, 20.0], [600, 24.0], [900, 36.0], [1000, 40.0], [1200, 48.0]];
 

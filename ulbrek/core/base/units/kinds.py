@@ -100,6 +100,7 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     "bow": _both(Band(name="mm", step=0.1, under=True), _inches(64, under=True)),
     "fine": _both(Band(name="mm", step=0.1, under=True), _inches(64, under=True)),
     "screw": _both(Band(name="mm"), _inches(8)),
+    "mm/m": _both(Band(name="mm/m", step=1), Band(name="″ per ft", marks=32, factor=_FOOT_M)),
     "m": _both(Band(name="m", step=0.5), Band(name="ft", factor=1 / _FOOT_M)),
     # Areas
     "m2": _both(
@@ -236,7 +237,7 @@ COUNTED = {
     "bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet",
     "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place",
     "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting",
-    "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round",
+    "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round", "barrows": "barrow", "stakes": "stake",
     "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting",
 }  # fmt: skip
 

@@ -130,7 +130,7 @@ def _written(value: float, kind: str, units: Units, size: float) -> str:
     band = _band(kind, units, size)
     if band is None:
         return trim(value, 4)
-    return _in_marks(value, band) if band.marks else _in_steps(value, band)
+    return _in_marks(value * band.factor, band) if band.marks else _in_steps(value, band)
 
 
 def _in_steps(value: float, band: Band) -> str:
@@ -176,8 +176,8 @@ def _in_marks(mm: float, band: Band) -> str:
     if band.finer and abs(mm - count * MM_PER_INCH / marks) > MM_PER_INCH / 64 + _TRIFLE:
         marks, count = band.finer, _count(inches * band.finer, band.towards)
     if band.under and not count and mm > _TRIFLE:
-        return f"under 1/{marks}″"
-    return f"{_mixed(count, marks)}″"
+        return f"under 1/{marks}{band.name}"
+    return f"{_mixed(count, marks)}{band.name}"
 
 
 def _count(marks: float, towards: int) -> int:

@@ -1,8 +1,8 @@
 """A piece as its maker describes it. Plan as it stands: x to the right, y to the back, datum left front."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field, field_validator
+from pydantic import Field, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
@@ -86,6 +86,9 @@ class Piece(Document):
         label("Drawn", description="what its outline shows; from the side: front to back"),
     ] = "in plan"
     cast: Annotated[Literal["face down", "face up"], label("Cast")] = "face down"
+    stays: Annotated[
+        Literal["on the ground"] | None, label("Stays where it is cast", none="no, it is cast on a bench")
+    ] = None
     grind: Annotated[Small, label("Grinding allowance", description="what grinding takes off the face")] = Length(mm=0)
     taper: Taper | None = None
     edges_shown: Annotated[tuple[EdgeName, ...], Field(max_length=80), COUNTED] = ("front", "right", "left")
@@ -98,6 +101,12 @@ class Piece(Document):
     matches: Annotated[Name | None, label("Set", none="none", description="the set whose pieces must look alike")] = (
         None
     )
+
+    @model_validator(mode="before")
+    @classmethod
+    def _cast_up_where_it_stays(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
+        """What stays where it is cast has its show face up."""
+        return {**told, "cast": "face up"} if isinstance(told, dict) and told.get("stays") else told
 
     @field_validator("features")
     @classmethod

@@ -1,0 +1,59 @@
+"""Findings of Ground: what raises each, and a near miss that does not."""
+
+from typing import Any
+
+from tests.jobs import top
+from ulbrek.core.job.job import Job
+
+
+def pad(thickness: str = "100 mm", size: tuple[str, str] = ("3 m", "2 m"), asked: bool = True, **plot: Any) -> Job:
+    """A pad that stays on the ground it is cast on."""
+    outline = {"length": size[0], "width": size[1]}
+    return top(
+        piece={"stays": "on the ground", "thickness": thickness, "outline": outline, "name": "Pad"},
+        steel={"exposure": "on the ground", "school": "mesh"}, mix={"work": "ground", "container": "drum"},
+        ground={"utilities": "nothing there" if asked else "not asked yet", "plots": {"top": plot}},
+    )  # fmt: skip
+
+
+def read(*readings: tuple[str, str]) -> Job:
+    """The same, 2 m deep with 20 mm of fall a metre, with heights that were read."""
+    return pad(readings=[{"at": at, "below": below} for at, below in readings])
+
+
+GROUND_CASES: dict[str, tuple[Job, Job]] = {
+    "utilities-not-asked": (pad(asked=False), pad()),
+    "falls-the-wrong-way": (
+        pad(house="front", isolated=["front"]),
+        pad(house="back", isolated=["back"]),
+    ),
+    "falls-the-wrong-way sideways": (
+        pad(house="left", isolated=["left"], cross_to="left"),
+        pad(house="left", isolated=["left"], cross_to="right"),
+    ),
+    "falls-the-wrong-way in a corner": (
+        pad(house="front", isolated=["front"], falls_to="left", cross_to="front"),
+        pad(house="front", isolated=["front"], falls_to="left", cross_to="front", cross_mm_m=0),
+    ),
+    "fall-too-steep": (pad(fall_mm_m=101), pad(fall_mm_m=100)),
+    "fall-too-steep sideways": (pad(cross_to="left", cross_mm_m=120), pad(cross_mm_m=120)),
+    "fall-too-flat": (pad(fall_mm_m=9), pad(fall_mm_m=10)),
+    "fall-too-flat level": (pad(fall_mm_m=0), pad(fall_mm_m=0, cross_to="left")),
+    "corner-off": (read(("C", "36.5 mm")), read(("C", "37.5 mm"))),
+    "corner-off low": (read(("D", "44 mm")), read(("D", "42 mm"))),
+    "readings-differ": (read(("A", "4 mm"), ("A", "0 mm")), read(("A", "0 mm"), ("A", "3 mm"))),
+    "no-such-corner": (read(("E", "0 mm")), read(("D", "40 mm"))),
+    "sub-base-thin": (pad(sub_base="45 mm"), pad(sub_base="50 mm")),
+    "sub-base-thin on clay": (pad(sub_base="90 mm", soil="clay, or it freezes"), pad(sub_base="90 mm")),
+    "no-isolation": (pad(house="back"), pad(house="back", isolated=["back"])),
+    "panel-too-long": (
+        pad(size=("4 m", "2 m"), columns=1, rows=1),
+        pad(size=("3.6 m", "2.4 m"), columns=1, rows=1),
+    ),
+    "panel-too-slim": (pad(columns=1, rows=2), pad(columns=1, rows=1)),
+    "joint-too-shallow": (pad(columns=2, groove="20 mm"), pad(columns=2, groove="25 mm")),
+    "slab-too-thin": (pad("70 mm"), pad("75 mm")),
+    "slab-too-thin under a car": (pad("95 mm", carries="car"), pad("100 mm", carries="car")),
+    "slab-too-thin bonded": (pad("35 mm", under="old slab, bonded"), pad("38 mm", under="old slab, bonded")),
+    "slab-too-thin apart": (pad("70 mm", under="old slab, apart"), pad("75 mm", under="old slab, apart")),
+}

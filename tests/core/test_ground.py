@@ -1,0 +1,134 @@
+"""Ground: corners, water, joints and tasks of slabs of every outline, and jobs from before it."""
+
+import json
+from typing import Any
+
+import pytest
+from shapely import LineString, Polygon
+
+from tests.core.ground_cases import pad
+from tests.jobs import top_document
+from ulbrek.core.ground.result import GroundResult
+from ulbrek.core.job.job import Job
+from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
+
+SHOP = Shop()
+
+
+def ground(job: Job) -> GroundResult:
+    found = plan(job, SHOP).pieces[0].ground
+    assert found is not None
+    return found
+
+
+def shaped(outline: dict[str, Any], *features: dict[str, Any], **plot: Any) -> Job:
+    document = json.loads(pad(**plot).model_dump_json())
+    piece = document["pieces"][0] | {"outline": outline, "edges_shown": [], "features": list(features)}
+    return Job.model_validate(document | {"pieces": [piece]})
+
+
+ELL = {"kind": "free", "corners": [
+    {"x": x, "y": y} for x, y in ((0, 0), (4000, 0), (4000, 1500), (2000, 1500), (2000, 3000), (0, 3000))
+]}  # fmt: skip
+
+
+def test_only_what_stays_has_a_ground_and_it_is_cast_face_up() -> None:
+    at_the_bench = plan(Job.model_validate(top_document()), SHOP)
+    assert at_the_bench.pieces[0].ground is None
+    staying = Job.model_validate(top_document(piece={"stays": "on the ground", "cast": "face down"}))
+    assert staying.pieces[0].cast == "face up"
+    planned = plan(staying, SHOP)
+    assert planned.pieces[0].handling.stays
+    assert planned.pieces[0].form.on_ground
+    assert not [one for one in planned.findings if one.station == "move"]
+
+
+def test_a_job_from_before_ground_is_read_as_it_was_meant() -> None:
+    stood = {
+        "handling": {"standing": {"top": {"use": "pad or step on the ground"}}},
+        "steel": {"exposure": "on the ground"},
+    }
+    up = Job.model_validate(top_document(piece={"cast": "face up"}, **stood))
+    assert up.pieces[0].stays == "on the ground"
+    down = Job.model_validate(top_document(piece={"cast": "face down"}, **stood))
+    said = Job.model_validate(top_document(piece={"cast": "face up", "stays": None}, **stood))
+    assert (down.pieces[0].stays, said.pieces[0].stays) == (None, None)
+
+
+def test_corners_are_named_clockwise_from_the_back_left_and_read_against_the_plan() -> None:
+    found = ground(pad(readings=[{"at": "C", "below": "46 mm"}, {"at": "A", "below": "1 mm"}]))
+    at = {one.name: one for one in found.corners}
+    assert [(one.name, one.x_mm, one.y_mm) for one in found.corners] == [
+        ("A", 0, 2000), ("B", 3000, 2000), ("C", 3000, 0), ("D", 0, 0),
+    ]  # fmt: skip
+    assert (at["C"].raise_mm, at["C"].off) == (pytest.approx(6), True)
+    assert (at["A"].off, at["B"].raise_mm) == (False, None)
+
+
+@pytest.mark.parametrize("to", ["front", "back", "left", "right"])
+def test_water_runs_from_high_to_low_and_stays_on_the_slab(to: str) -> None:
+    job = shaped(ELL, falls_to=to, cross_to="left" if to in ("front", "back") else "front")
+    found = ground(job)
+    slab = Polygon([(one.x_mm, one.y_mm) for one in found.corners])
+    assert found.water
+    for way in found.water:
+        line = LineString([(way.x1, way.y1), (way.x2, way.y2)])
+        assert slab.buffer(1).contains(line)
+        assert way.drop_mm > 0
+    assert set(found.low) == {to, "left" if to in ("front", "back") else "front"}
+
+
+def test_a_corner_that_turns_in_has_a_joint_going_out_from_it() -> None:
+    found = ground(shaped(ELL))
+    inner = Polygon([(1998, 1498), (2002, 1498), (2002, 1502), (1998, 1502)])
+    assert found.joints is not None
+    assert any(LineString([(one.x1, one.y1), (one.x2, one.y2)]).intersects(inner) for one in found.joints.lines)
+
+
+def test_joints_of_an_old_slab_come_through() -> None:
+    found = ground(pad("40 mm", under="old slab, bonded", old_joints=["1200 mm"], size=("2 m", "1 m")))
+    assert found.joints is not None
+    assert 1200.0 in found.joints.from_left_mm
+    assert (found.dig, found.sub_base) == (None, None)
+    assert found.bonding is not None
+    assert [one.kind for one in found.tasks][:3] == ["mark", "clean", "bond"]
+    apart = ground(pad("80 mm", under="old slab, apart"))
+    assert apart.bonding is None
+    assert "part" in [one.kind for one in apart.tasks]
+
+
+def test_what_goes_through_a_slab_is_isolated_and_joints_stop_at_it() -> None:
+    post = {
+        "kind": "opening", "id": "post", "name": "Post", "x": {"offset": "1500 mm"}, "y": {"offset": "1000 mm"},
+        "length": "200 mm", "width": "200 mm", "corner_radius": "0 mm",
+    }  # fmt: skip
+    found = ground(shaped({"length": "3 m", "width": "2 m"}, post, columns=2, rows=1, isolated=["back"]))
+    assert found.isolation is not None
+    assert found.isolation.value == pytest.approx(3.0 + 0.8)
+    assert found.joints is not None
+    assert len(found.joints.lines) == 2
+
+
+def test_figures_are_of_all_castings_of_a_piece() -> None:
+    one, six = (ground(shaped({"length": "600 mm", "width": "600 mm"}) if count == 1 else _six()) for count in (1, 6))
+    assert one.dig is not None
+    assert six.dig is not None
+    assert six.dig.volume.value == pytest.approx(6 * one.dig.volume.value)
+    assert six.sub_base is not None
+    assert one.sub_base is not None
+    assert six.sub_base.loose.value == pytest.approx(6 * one.sub_base.loose.value)
+
+
+def _six() -> Job:
+    document = json.loads(shaped({"length": "600 mm", "width": "600 mm"}).model_dump_json())
+    return Job.model_validate(document | {"pieces": [document["pieces"][0] | {"count": 6}]})
+
+
+def test_a_top_that_slopes_by_its_own_drawing_has_level_boards() -> None:
+    document = json.loads(pad(fall_mm_m=150).model_dump_json())
+    taper = {"towards": "front", "thickness": "80 mm", "face": "top"}
+    job = Job.model_validate(document | {"pieces": [document["pieces"][0] | {"taper": taper}]})
+    found = ground(job)
+    assert found.drop.value == 0
+    assert not [one for one in found.findings if one.code.startswith("fall")]

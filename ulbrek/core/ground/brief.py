@@ -1,0 +1,32 @@
+"""What Ground is handed of a piece."""
+
+from dataclasses import dataclass
+
+from shapely import Polygon
+
+from ulbrek.core.kit.geometry.outline import Outline
+
+
+@dataclass(frozen=True, slots=True)
+class GroundBrief:
+    """One piece as the ground sees it: x to the right, y to the back, datum left front.
+
+    Attributes:
+        piece: its id
+        name: what it is called
+        outline: of the slab [mm]
+        openings: what goes through it: posts, pipes, beds [mm]
+        thickness_mm: of the slab
+        around_mm: round its openings
+        count: how many castings there are of it
+        shaped: whether its own drawing says how its top slopes: its boards stand level
+    """
+
+    piece: str
+    name: str
+    outline: Outline
+    openings: tuple[Polygon, ...]
+    thickness_mm: float
+    around_mm: float = 0.0
+    count: int = 1
+    shaped: bool = False

@@ -1,0 +1,187 @@
+"""What Ground says of a piece."""
+
+from dataclasses import dataclass
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.finding import Finding
+from ulbrek.core.ground.inputs import SideName
+
+
+@dataclass(frozen=True, slots=True)
+class CornerHeight:
+    """A corner of the boards: where it is [mm], how far below the datum its top belongs, and what was read there.
+
+    Attributes:
+        name: A at the back left, then clockwise
+        below: where its top belongs, below the datum
+        read_mm: where it was found; None where it was not read
+        raise_mm: by how much it is to be raised; negative: lowered; None where it was not read
+        off: whether that is more than boards are set to
+    """
+
+    name: str
+    x_mm: float
+    y_mm: float
+    below: Figure
+    read_mm: float | None
+    raise_mm: float | None
+    off: bool
+
+
+@dataclass(frozen=True, slots=True)
+class WaterWay:
+    """Where water runs over it: from a point to a point [mm], and how far it falls on that way [mm]."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    drop_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class TapeCheck:
+    """A distance between two corners that tells whether it is square."""
+
+    a: str
+    b: str
+    reads: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class RightAngle:
+    """A right angle by 3-4-5, on a tape of one kind [mm]."""
+
+    units: str
+    three_mm: float
+    four_mm: float
+    five_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class CurveOffsets:
+    """A curved edge set out from the straight line between its ends: how far along, how far off it [mm].
+
+    Attributes:
+        start: the corner that it is measured from
+        end: the other corner
+        radius_mm: of the curve
+        offsets: pairs of along and off
+    """
+
+    start: str
+    end: str
+    radius_mm: float
+    chord: Figure
+    rise: Figure
+    offsets: tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class JointLine:
+    """A joint across the slab [mm]."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+
+
+@dataclass(frozen=True, slots=True)
+class Joints:
+    """How the slab is divided.
+
+    Attributes:
+        made: how they are made
+        apart: how far apart they may be
+        depth: of the groove
+        columns: panels from left to right
+        rows: from front to back
+        from_left_mm: where the ones across its length are
+        from_front_mm: where the ones across its width are
+        lines: of all
+        longest: side of a panel
+    """
+
+    made: str
+    apart: Figure
+    depth: Figure | None
+    columns: int
+    rows: int
+    from_left_mm: tuple[float, ...]
+    from_front_mm: tuple[float, ...]
+    lines: tuple[JointLine, ...]
+    longest: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Dig:
+    """What comes out of the ground."""
+
+    depth: Figure
+    area_m2: float
+    volume: Figure
+    spoil: Figure
+    barrows: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class SubBase:
+    """What is filled in and tamped."""
+
+    depth: Figure
+    compacted: Figure
+    loose: Figure
+    mass: Figure
+    layers: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class GroundTask:
+    """One thing that is done, in order."""
+
+    kind: str
+    name: str
+    how: str
+    care: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class GroundResult:
+    """What the ground takes.
+
+    Attributes:
+        dig: None where it lies on an old slab, or nothing is dug
+        sub_base: None where there is none
+        drop: from its high side to its low side
+        low: the side, or the two, where water leaves it
+        corners: in order
+        water: where it runs
+        tapes: that tell whether it is square
+        right_angle: by 3-4-5, for a tape in millimetres and one in feet
+        curves: set out by offsets
+        joints: None where it needs none and has none
+        isolation: strip, in length; None where there is none
+        bonding: cement for the bonding coat; None where it is not bonded
+        outline_dug: of the hole [mm]
+        tasks: in order
+        care: how not to be hurt
+    """
+
+    under: str
+    dig: Dig | None
+    sub_base: SubBase | None
+    drop: Figure
+    low: tuple[SideName, ...]
+    corners: tuple[CornerHeight, ...]
+    water: tuple[WaterWay, ...]
+    tapes: tuple[TapeCheck, ...]
+    right_angle: tuple[RightAngle, ...]
+    curves: tuple[CurveOffsets, ...]
+    joints: Joints | None
+    isolation: Figure | None
+    bonding: Figure | None
+    outline_dug: tuple[tuple[float, float], ...]
+    tasks: tuple[GroundTask, ...]
+    care: tuple[str, ...]
+    findings: tuple[Finding, ...]

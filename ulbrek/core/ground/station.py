@@ -1,0 +1,159 @@
+"""Ground: what is dug, filled, set out, levelled and jointed for one piece that stays where it is cast."""
+
+from collections.abc import Iterator, Mapping
+
+from shapely import Polygon, box
+
+from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.ground import care, checks, rules
+from ulbrek.core.ground.brief import GroundBrief
+from ulbrek.core.ground.inputs import Carries, Plot, SideName, Soil, Tamper
+from ulbrek.core.ground.joints import joints_of
+from ulbrek.core.ground.levels import Plane, corners_of, heights
+from ulbrek.core.ground.result import Dig, GroundResult, SubBase
+from ulbrek.core.ground.setting_out import curves, right_angle, tapes
+from ulbrek.core.ground.tasks import Found, tasks_of
+
+# Source of all: common practice.
+SUB_BASE_MM: Mapping[Carries, float] = {"path or patio": 100.0, "machine or shed": 100.0, "car": 150.0}
+MORE_MM: Mapping[Soil, float] = {"firm": 0.0, "clay, or it freezes": 50.0, "soft or filled": 100.0}
+BULKS: Mapping[Soil, Spread] = {
+    "firm": Spread(1.15, 1.25, 1.3), "clay, or it freezes": Spread(1.3, 1.35, 1.4),
+    "soft or filled": Spread(1.1, 1.15, 1.25),
+}  # fmt: skip
+LAYER_MM: Mapping[Tamper, float] = {"hand tamper": 75.0, "plate compactor": 100.0}
+BARROW_L = 60.0
+FIFTH = 0.2
+STONE_KG_L = Spread(1.6, 1.7, 1.8)
+COAT_KG_M2 = Spread(1.0, 1.5, 2.0)
+
+
+def ground(brief: GroundBrief, plot: Plot) -> GroundResult:
+    """What the ground takes of one piece, and findings.
+
+    Args:
+        brief: the slab
+        plot: how it lies
+    """
+    if brief.shaped:
+        plot = plot.model_copy(update={"fall_mm_m": 0.0, "cross_to": None})
+    return _Ground(brief, plot).result()
+
+
+class _Ground:
+    def __init__(self, brief: GroundBrief, plot: Plot) -> None:
+        self.brief, self.plot, self.of = brief, plot, brief.piece
+        self.plane = Plane(brief, plot)
+        self.corners = corners_of(brief)
+        self.hole = _dug(brief, plot)
+
+    def result(self) -> GroundResult:
+        brief, plot = self.brief, self.plot
+        on_soil = plot.under == "ground"
+        depth = self._sub_base_depth() if on_soil else None
+        dig = self._dig(depth) if depth else None
+        sub_base = self._sub_base(depth) if depth and depth.value > 0 else None
+        joints = joints_of(brief, plot)
+        corners = tuple(heights(self.plane, self.corners))
+        isolation = self._isolation()
+        bonding = self._bonding() if plot.under == "old slab, bonded" else None
+        drop = self.plane.drop()
+        found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding)
+        return GroundResult(
+            under=plot.under, dig=dig, sub_base=sub_base, drop=drop, low=self.plane.low, corners=corners,
+            water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
+            right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
+            isolation=isolation, bonding=bonding,
+            outline_dug=tuple((round(x, 1), round(y, 1)) for x, y in self.hole.exterior.coords) if dig else (),
+            tasks=tuple(tasks_of(plot, found)), care=tuple(self._care(joints is not None)),
+            findings=tuple(checks.of_plot(brief, plot, corners, joints)),
+        )  # fmt: skip
+
+    def _sub_base_depth(self) -> Figure:
+        plot = self.plot
+        if plot.sub_base is not None:
+            return work(rules.sub_base_own, self.of, typed_mm=plot.sub_base.mm)
+        return work(rules.sub_base_depth, self.of, load_mm=SUB_BASE_MM[plot.carries], soil_mm=MORE_MM[plot.soil])
+
+    @property
+    def _dug_m2(self) -> float:
+        """What is dug for all castings [m²]."""
+        return round(self.hole.area * self.brief.count / 1e6, 4)
+
+    def _dig(self, depth: Figure) -> Dig | None:
+        down = work(
+            rules.dig_depth, self.of, slab_mm=self.brief.thickness_mm, sub_base_mm=depth, above_mm=self.plot.above.mm
+        )
+        if down.value <= 0:
+            return None
+        area = self._dug_m2
+        volume = work(rules.dig_volume, self.of, area_m2=area, depth_mm=down)
+        loose = work(rules.spoil, self.of, dig_l=volume, bulking=BULKS[self.plot.soil])
+        return Dig(down, area, volume, loose, work(rules.barrows, self.of, loose_l=loose, barrow_l=BARROW_L))
+
+    def _sub_base(self, depth: Figure) -> SubBase:
+        tamped = work(rules.stone_tamped, self.of, area_m2=self._dug_m2, depth_mm=depth)
+        loose = (
+            work(rules.stone_a_fifth_more, self.of, tamped_l=tamped, more=FIFTH)
+            if self.plot.loose_by == "a fifth more"
+            else work(rules.stone_a_fifth_lost, self.of, tamped_l=tamped, lost=FIFTH)
+        )
+        return SubBase(
+            depth, tamped, loose, work(rules.stone_mass, self.of, loose_l=loose, density_kg_l=STONE_KG_L),
+            work(rules.layers, self.of, depth_mm=depth, layer_mm=LAYER_MM[self.plot.tamper]),
+        )  # fmt: skip
+
+    def _isolation(self) -> Figure | None:
+        count = self.brief.count
+        along = sum(_length_of(self.brief, side) for side in self.plot.isolated)
+        if not along and not self.brief.around_mm:
+            return None
+        return work(
+            rules.strip_length,
+            self.of,
+            sides_mm=round(along * count, 1),
+            openings_mm=round(self.brief.around_mm * count, 1),
+        )
+
+    def _bonding(self) -> Figure:
+        area = round(self.brief.outline.polygon.area * self.brief.count / 1e6, 4)
+        return work(rules.bonding_coat, self.of, area_m2=area, coat_kg_m2=COAT_KG_M2)
+
+    def _care(self, jointed: bool) -> Iterator[str]:
+        if self.plot.under == "ground":
+            yield care.UTILITIES
+            yield care.STEPS
+            if self.plot.tamper == "plate compactor":
+                yield care.TAMPER
+        yield care.BACKS
+        yield care.WET
+        if jointed and self.plot.joints in ("early saw", "wet saw"):
+            yield care.SAW
+
+
+def _dug(brief: GroundBrief, plot: Plot) -> Polygon:
+    """The hole: the slab, and what is dug wider at each side that stands free."""
+    slab: Polygon = brief.outline.polygon
+    wide = plot.overdig.mm
+    if not wide:
+        return slab
+    left, front, right, back = brief.outline.box
+    against = set(plot.isolated) | ({plot.house} if plot.house else set())
+    within = box(
+        left - (0 if "left" in against else wide), front - (0 if "front" in against else wide),
+        right + (0 if "right" in against else wide), back + (0 if "back" in against else wide),
+    )  # fmt: skip
+    dug = slab.buffer(wide, join_style="mitre").intersection(within)
+    return dug if isinstance(dug, Polygon) else slab
+
+
+def _length_of(brief: GroundBrief, side: SideName) -> float:
+    """How long a slab is along a side of the box round it: its edges that lie there [mm]."""
+    left, front, right, back = brief.outline.box
+    at, index = {"left": (left, 0), "right": (right, 0), "front": (front, 1), "back": (back, 1)}[side]
+    there = 0.0
+    for edge in brief.outline.edges:
+        start, end = (edge.start.x, edge.start.y), (edge.end.x, edge.end.y)
+        if not edge.is_arc and abs(start[index] - at) < 1 and abs(end[index] - at) < 1:
+            there += edge.length
+    return there

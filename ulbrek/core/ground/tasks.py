@@ -1,0 +1,95 @@
+"""What is done on the ground, in order and in words."""
+
+from collections.abc import Iterator
+from typing import NamedTuple
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.ground import care
+from ulbrek.core.ground.inputs import Plot, SideName
+from ulbrek.core.ground.result import Dig, GroundTask, Joints, SubBase
+
+
+class Found(NamedTuple):
+    """What the steps are said from."""
+
+    dig: Dig | None
+    sub_base: SubBase | None
+    drop: Figure
+    low: tuple[SideName, ...]
+    joints: Joints | None
+    isolation: Figure | None
+    bonding: Figure | None
+
+
+_JOINED = {
+    "hand groover": "Groover along a straight board, once the edges are run; again when the sheen is gone.",
+    "early saw": "{1 to 4 h} after it has set, dry saw made for it, as soon as the cut does not fray.",
+    "wet saw": "{6 to 18 h} after the pour, before it is a day old: later it has cracked by itself.",
+    "strips left in": "Strips stand on their line before the pour, level with the boards, and stay.",
+}
+
+
+def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
+    """All that is done before the concrete comes, and the joints after it.
+
+    Args:
+        plot: how it lies
+        found: what is worked out for it
+    """
+    if plot.under == "ground":
+        yield GroundTask(
+            "ask", "Ask what runs there", "Lines and pipes marked, with their depth. Keep the answer.", care.UTILITIES
+        )
+    yield GroundTask(
+        "mark", "Set out", "Longest side first, by a string. Then square, by the tape. Marks outside of the dig."
+    )
+    yield from _dug(plot, found) if plot.under == "ground" else _overlaid(found)
+    yield GroundTask(
+        "boards", "Boards and stakes", "Longest side to its height, then its corners, then the side opposite. Stakes "
+        "outside, cut off below the edge, screws from outside.", care.BACKS,
+    )  # fmt: skip
+    yield GroundTask("level", "Heights", _heights(plot, found))
+    yield GroundTask("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")
+    if found.isolation is not None:
+        yield GroundTask(
+            "isolate", "Isolation strip",
+            f"{{{plot.strip.mm:g} mm}} thick, as high as the slab, against all that stands still.",
+        )  # fmt: skip
+    if found.joints is not None and found.joints.made in _JOINED:
+        yield GroundTask("joints", "Joints", _JOINED[found.joints.made])
+
+
+def _dug(plot: Plot, found: Found) -> Iterator[GroundTask]:
+    dig, stone = found.dig, found.sub_base
+    if dig is not None:
+        soft = " Soft places come out, and are filled with stone." if plot.soil == "soft or filled" else ""
+        yield GroundTask(
+            "dig", "Dig", f"{{{dig.depth.value:.0f} tape}} below the ground, bottom flat and firm.{soft} "
+            "Turf and topsoil to one side.", care.STEPS,
+        )  # fmt: skip
+    if stone is not None:
+        many = int(stone.layers.value)
+        each = stone.depth.value / many
+        by = "with the plate, wet" if plot.tamper == "plate compactor" else "by hand, wet"
+        layer = f"In {many} layers of {{{each:.0f} tape}}" if many > 1 else "In one layer"
+        how = f"{layer}, each tamped {by}, until a heel leaves no mark."
+        yield GroundTask("fill", "Sub-base", how, care.TAMPER if plot.tamper == "plate compactor" else "")
+
+
+def _overlaid(found: Found) -> Iterator[GroundTask]:
+    clean = "Sound all over (a hammer rings), swept, washed, no oil; edges and joints marked on the boards."
+    yield GroundTask("clean", "Clean the old slab", clean)
+    if found.bonding is not None:
+        yield GroundTask(
+            "bond", "Bonding coat", "Roughened, damp and without puddles. Cement slurry as thick as cream, brushed in "
+            "just ahead of the concrete: a coat that has dried parts it.", care.WET,
+        )  # fmt: skip
+    else:
+        yield GroundTask("part", "Keep it apart", "Plastic over the old slab, laid flat, joints taped.")
+
+
+def _heights(plot: Plot, found: Found) -> str:
+    told = f"From {plot.datum}, corner by corner, once the stakes are in."
+    if found.low:
+        told += f" It falls {{{found.drop.value:.0f} tape}} to the {' and the '.join(found.low)}."
+    return told
