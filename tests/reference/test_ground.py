@@ -173,6 +173,6 @@ def test_offsets_lie_on_the_circle(chord: int, bulge: float) -> None:
     radius = np.sqrt(rest + cx**2 + cy**2)
     assert curve.radius_mm == pytest.approx(radius, abs=0.1)
     assert len(curve.offsets) >= chord / 300 - 1
-    for along, off in curve.offsets:
-        assert hypot(along - cx, off - cy) == pytest.approx(radius, abs=0.3)
-        assert off > 0
+    for one in curve.offsets:
+        assert hypot(one.along_mm - cx, one.off_mm - cy) == pytest.approx(radius, abs=0.3)
+        assert one.off_mm > 0

@@ -53,11 +53,20 @@ class ActHeadline:
 
 
 @dataclass(frozen=True, slots=True)
+class GroundHeadline:
+    """What is dug, and how far the first of its slabs falls [mm]."""
+
+    barrows: float
+    drop_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
-    ``stays`` says that it stays where it is cast. ``lengths`` are of lumber that sides are sawn from. ``look`` is that
-    of its first piece, ``finish_h`` the hours of work that the finish of all castings takes.
+    ``stays`` says that it stays where it is cast, ``ground`` what it takes there; None where nothing lies on the
+    ground. ``lengths`` are of lumber that sides are sawn from. ``look`` is that of its first piece, ``finish_h`` the
+    hours of work that the finish of all castings takes.
 
     ``first_act`` is the first of stripping, turning, carrying, grinding and sealing that is not done; ``cures`` says
     whether it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not
@@ -75,6 +84,7 @@ class Headline:
     batches: float
     people: int | None
     stays: bool
+    ground: GroundHeadline | None
     in_moulds: bool
     sheets: float
     lengths: float
@@ -122,6 +132,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         batches=plan.mix.batches.value,
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         stays=heaviest.handling.stays,
+        ground=_on_the_ground(plan),
         in_moulds=job.form.in_moulds,
         sheets=plan.cutting.sheet_count.value,
         lengths=plan.cutting.side_lengths.value if plan.cutting.side_lengths else 0.0,
@@ -147,6 +158,13 @@ def headline(job: Job, plan: Plan) -> Headline:
         ),
         worst=worst,
     )
+
+
+def _on_the_ground(plan: Plan) -> GroundHeadline | None:
+    found = [piece.ground for piece in plan.pieces if piece.ground is not None]
+    if not found:
+        return None
+    return GroundHeadline(sum(one.dig.barrows.value for one in found if one.dig), found[0].drop.value)
 
 
 def _small(feature: PlacedFeature, of: MeasureResult) -> SmallFeature:

@@ -13,6 +13,7 @@ from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.materials.boards import Lumber, Sheet
 from ulbrek.core.materials.supplies import Supplies
 
+GAP_UNDER_MM = 15.0  # that stone closes under a board on the ground. Source: common practice.
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
 
 
@@ -141,7 +142,13 @@ class FormBrief:
 
     @property
     def lap_mm(self) -> float:
-        """How far the strips reach under the floor of the piece [mm]."""
+        """How far the strips reach under the floor of the piece [mm]; negative where lumber on edge is that much lower.
+
+        On the ground stone closes the gap under it.
+        """
+        short = self.depth_mm - self.sheet.width_mm
+        if self.on_ground and 0 < short <= GAP_UNDER_MM:
+            return -short
         return self.sunk_mm + (self.base.thickness_mm if self.laps else 0.0)
 
     def rises(self, one: MouldShape) -> float:

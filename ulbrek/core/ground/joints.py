@@ -36,6 +36,9 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
     must_x, must_y = _turned_in(brief)
     if plot.under != "ground":
         must_x = [*must_x, *(left + one.mm for one in plot.old_joints if 0 < one.mm < right - left)]
+    if plot.under == "old slab, bonded":  # it cracks where the slab below it does, and nowhere else
+        xs, ys = [left, *sorted({round(x, 3) for x in must_x}), right], [front, back]
+        return _found(brief, plot, apart, xs, ys)
     xs = _equal(left, right, plot.columns) if plot.columns else _cuts(left, right, must_x, apart.value)
     ys = _equal(front, back, plot.rows) if plot.rows else _cuts(front, back, must_y, apart.value)
     least = TIMES_LEAST * brief.thickness_mm
@@ -43,6 +46,11 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
         xs = _cuts(left, right, must_x, min(apart.value, SLIM * _widest(ys)))
     if not plot.rows and back - front > least:
         ys = _cuts(front, back, must_y, min(apart.value, SLIM * _widest(xs)))
+    return _found(brief, plot, apart, xs, ys)
+
+
+def _found(brief: GroundBrief, plot: Plot, apart: Figure, xs: list[float], ys: list[float]) -> Joints | None:
+    left, front, *_ = brief.outline.box
     span, panels = max((_widest(xs), len(xs) - 1), (_widest(ys), len(ys) - 1))
     longest = work(rules.panel_side, brief.piece, span_mm=round(span * panels, 3), panels=float(panels))
     lines = tuple(_lines(brief, xs, ys))

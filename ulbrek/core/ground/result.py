@@ -6,6 +6,8 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.ground.inputs import SideName
 
+Path = tuple[float, ...]
+
 
 @dataclass(frozen=True, slots=True)
 class CornerHeight:
@@ -59,14 +61,23 @@ class RightAngle:
 
 
 @dataclass(frozen=True, slots=True)
+class CurveOffset:
+    """A point of a curve: how far along the line between its ends, and how far off it [mm]."""
+
+    along_mm: float
+    off_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class CurveOffsets:
-    """A curved edge set out from the straight line between its ends: how far along, how far off it [mm].
+    """A curved edge set out from the straight line between its ends.
 
     Attributes:
         start: the corner that it is measured from
         end: the other corner
         radius_mm: of the curve
-        offsets: pairs of along and off
+        offsets: of points of it
+        inward: whether it bows into the slab
     """
 
     start: str
@@ -74,7 +85,8 @@ class CurveOffsets:
     radius_mm: float
     chord: Figure
     rise: Figure
-    offsets: tuple[tuple[float, float], ...]
+    offsets: tuple[CurveOffset, ...]
+    inward: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,7 +175,7 @@ class GroundResult:
         joints: None where it needs none and has none
         isolation: strip, in length; None where there is none
         bonding: cement for the bonding coat; None where it is not bonded
-        outline_dug: of the hole [mm]
+        outline_dug: of the hole, as a path of corners with their bulges [mm]
         tasks: in order
         care: how not to be hurt
     """
@@ -181,7 +193,7 @@ class GroundResult:
     joints: Joints | None
     isolation: Figure | None
     bonding: Figure | None
-    outline_dug: tuple[tuple[float, float], ...]
+    outline_dug: Path
     tasks: tuple[GroundTask, ...]
     care: tuple[str, ...]
     findings: tuple[Finding, ...]

@@ -7,7 +7,7 @@ from ulbrek.core.base.figure import work
 from ulbrek.core.base.units.constants import MM_PER_FOOT
 from ulbrek.core.ground import rules
 from ulbrek.core.ground.brief import GroundBrief
-from ulbrek.core.ground.result import CurveOffsets, RightAngle, TapeCheck
+from ulbrek.core.ground.result import CurveOffset, CurveOffsets, RightAngle, TapeCheck
 
 _MOST_TAPES = 40  # corners beyond are set out from the ones before
 _SQUARE = 1e-3
@@ -99,10 +99,10 @@ def curves(brief: GroundBrief, corners: Mapping[str, tuple[float, float]]) -> It
         for step in range(1, parts):
             along = across * step / parts
             off = sqrt(max(0.0, edge.radius**2 - (along - across / 2) ** 2)) + high
-            found.append((round(along, 1), round(off, 1)))
+            found.append(CurveOffset(round(along, 1), round(off, 1)))
         yield CurveOffsets(
             _nearest(corners, edge.start.x, edge.start.y), _nearest(corners, edge.end.x, edge.end.y),
-            round(edge.radius, 1), chord, rise, tuple(found),
+            round(edge.radius, 1), chord, rise, tuple(found), edge.bulge < 0,
         )  # fmt: skip
 
 

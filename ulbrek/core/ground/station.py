@@ -10,7 +10,7 @@ from ulbrek.core.ground.brief import GroundBrief
 from ulbrek.core.ground.inputs import Carries, Plot, SideName, Soil, Tamper
 from ulbrek.core.ground.joints import joints_of
 from ulbrek.core.ground.levels import Plane, corners_of, heights
-from ulbrek.core.ground.result import Dig, GroundResult, SubBase
+from ulbrek.core.ground.result import Dig, GroundResult, Path, SubBase
 from ulbrek.core.ground.setting_out import curves, right_angle, tapes
 from ulbrek.core.ground.tasks import Found, tasks_of
 
@@ -64,7 +64,7 @@ class _Ground:
             water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
             right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
             isolation=isolation, bonding=bonding,
-            outline_dug=tuple((round(x, 1), round(y, 1)) for x, y in self.hole.exterior.coords) if dig else (),
+            outline_dug=_path(self.hole) if dig else (),
             tasks=tuple(tasks_of(plot, found)), care=tuple(self._care(joints is not None)),
             findings=tuple(checks.of_plot(brief, plot, corners, joints)),
         )  # fmt: skip
@@ -129,6 +129,10 @@ class _Ground:
         yield care.WET
         if jointed and self.plot.joints in ("early saw", "wet saw"):
             yield care.SAW
+
+
+def _path(hole: Polygon) -> Path:
+    return tuple(v for x, y in list(hole.exterior.coords)[:-1] for v in (round(x, 1), round(y, 1), 0.0))
 
 
 def _dug(brief: GroundBrief, plot: Plot) -> Polygon:

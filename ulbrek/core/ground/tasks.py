@@ -46,7 +46,7 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
     yield from _dug(plot, found) if plot.under == "ground" else _overlaid(found)
     yield GroundTask(
         "boards", "Boards and stakes", "Longest side to its height, then its corners, then the side opposite. Stakes "
-        "outside, cut off below the edge, screws from outside.", care.BACKS,
+        "outside, cut off below the edge, screws from outside. Stone closes a gap under a board.", care.BACKS,
     )  # fmt: skip
     yield GroundTask("level", "Heights", _heights(plot, found))
     yield GroundTask("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")

@@ -6,6 +6,7 @@ from typing import Any, Protocol, TypeVar
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.form.brief import GAP_UNDER_MM
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
@@ -71,7 +72,10 @@ _SHELVES = {
 
 def choose(job: Job, shop: Shop) -> Choices:
     """What a job's choices stand for in this shop."""
-    sheet, no_sheet = _find("/form/sheet", job.form.sheet, (*shop.sheets, *(as_sheet(one) for one in shop.lumber)))
+    edged = _on_edge(job, shop) if job.form.sheet is None else None
+    sheet, no_sheet = _find(
+        "/form/sheet", edged or job.form.sheet, (*shop.sheets, *(as_sheet(one) for one in shop.lumber))
+    )
     base, no_base = _find("/form/base_sheet", job.form.base_sheet, shop.sheets)
     if job.form.base_sheet is None and sheet in shop.sheets:
         base = sheet
@@ -109,6 +113,15 @@ def choose(job: Job, shop: Shop) -> Choices:
         (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
         (*no_mix, *no_size, *no_container), (*no_sealer, *no_machine), tuple(no_such_piece(job)),
     )  # fmt: skip
+
+
+def _on_edge(job: Job, shop: Shop) -> str | None:
+    """The lumber that boards are of where all pieces stay on the ground: the lowest that is high enough, on edge."""
+    if not all(piece.stays for piece in job.pieces) or job.form.in_moulds:
+        return None
+    high = max(piece.thickness.mm for piece in job.pieces)
+    fit = [one for one in shop.lumber if one.width_mm >= high - GAP_UNDER_MM]
+    return min(fit, key=lambda one: one.width_mm).id if fit else None
 
 
 def _sealed(job: Job, shop: Shop) -> tuple[SealerCoat | None, list[Finding]]:

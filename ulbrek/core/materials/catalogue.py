@@ -211,7 +211,11 @@ LUMBER = (
     ),
     Lumber(
         id="batten-38x89", name="Lumber 38 × 89 mm (2 × 4)", thickness_mm=38.0, width_mm=89.0,
-        lengths_mm=(2440.0, 3050.0, 3660.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
+        lengths_mm=(2440.0, 3050.0, 3660.0, 4880.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
+    ),
+    Lumber(
+        id="batten-38x140", name="Lumber 38 × 140 mm (2 × 6)", thickness_mm=38.0, width_mm=140.0,
+        lengths_mm=(2440.0, 3050.0, 3660.0, 4880.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
     ),
 )  # fmt: skip
 

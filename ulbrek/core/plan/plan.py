@@ -450,7 +450,11 @@ def findings_of(
         for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, made.form.knockouts)):
             yield JobFinding("measure", wanted.id, found)
     high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
-    staying = tuple(piece.name for piece in job.pieces if piece.stays == "on the ground")
+    staying = tuple(
+        piece.name
+        for piece in job.pieces
+        if piece.stays == "on the ground" and job.ground.plot_of(piece.id).under == "ground"
+    )
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
         ("ground", pointed("/ground", utilities_not_asked(job.ground, staying))),
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),

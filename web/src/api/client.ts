@@ -12,6 +12,7 @@ export type Feature = Piece["features"][number];
 export type FeatureInput = NonNullable<PieceInput["features"]>[number];
 export type Plan = Schemas["Plan"];
 export type PiecePlan = Schemas["PiecePlan"];
+export type Ground = NonNullable<PiecePlan["ground"]>;
 /** A piece whose form is worked out. */
 export type Form = PiecePlan["form"];
 export type JobView = Schemas["JobView"];

@@ -21,6 +21,15 @@ export function Hatches() {
       <pattern id="ground" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0v14" stroke="var(--ink)" strokeWidth="2.5" opacity=".6" />
       </pattern>
+      <pattern id="stone" width="30" height="24" patternUnits="userSpaceOnUse">
+        <rect width="30" height="24" fill="var(--paper)" />
+        <path
+          d="M3 4l6-2 4 4-3 5-6-1zM17 3l8 1 1 5-6 3-4-4zM5 15l7-1 3 5-5 3-6-2zM18 15l7-2 3 5-4 4-6-2z"
+          fill="none"
+          stroke="var(--ink-soft)"
+          strokeWidth="1.2"
+        />
+      </pattern>
       <pattern id="thin" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
         <path d="M0 0v8" stroke="var(--stop)" strokeWidth="4" opacity=".55" />
       </pattern>

@@ -7,6 +7,7 @@ import { WhyProvider } from "@/parts/Why";
 import { CureStation } from "../cure/CureStation";
 import { FinishStation } from "../finish/FinishStation";
 import { FormStation } from "../form/FormStation";
+import { GroundStation } from "../ground/GroundStation";
 import { LogStation } from "../log/LogStation";
 import { MeasureStation } from "../measure/MeasureStation";
 import { MixStation } from "../mix/MixStation";
@@ -15,11 +16,12 @@ import { SteelStation } from "../steel/SteelStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
 import { OthersChange } from "./OthersChange";
-import { type Entry, Rail, STATIONS } from "./Rail";
+import { type Entry, Rail, stationsOf } from "./Rail";
 import { Unsent } from "./Unsent";
 
 const SCREENS = {
   measure: MeasureStation,
+  ground: GroundStation,
   form: FormStation,
   steel: SteelStation,
   mix: MixStation,
@@ -40,16 +42,18 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     document.title = `${editor.kept.job.name} · Ulbrek`;
   }, [editor.kept.job.name]);
 
+  const lies = editor.shown.headline.ground !== null;
   useEffect(() => {
+    const stations = stationsOf(lies);
     function key(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
-      const at = STATIONS[Number(event.key) - 1];
+      const at = stations[Number(event.key) - 1];
       if (at) void navigate({ to: "/jobs/$jobId/$station", params: { jobId, station: at.station } });
       if (event.key === "?") setKeys(true);
     }
     addEventListener("keydown", key);
     return () => removeEventListener("keydown", key);
-  }, [jobId, navigate]);
+  }, [jobId, navigate, lies]);
 
   return (
     <EditorProvider value={editor}>

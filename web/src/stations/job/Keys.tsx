@@ -1,7 +1,7 @@
 import { Modal } from "@/parts/Modal";
 
 const KEYS: readonly [string, string][] = [
-  ["1 to 6", "the stations, from Measure to Move"],
+  ["1 to 9", "the stations, in the order of the rail"],
   ["Tab", "to the next feature, dimension or figure"],
   ["Enter", "open what is chosen; keep what was typed"],
   ["Esc", "leave a field as it was; choose nothing"],

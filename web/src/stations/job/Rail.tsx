@@ -12,8 +12,9 @@ import { Preferences } from "../Preferences";
 /** What stands on the rail: the stations, and the log. */
 export type Entry = Station | "log";
 
-export const STATIONS: readonly { station: Entry; name: string }[] = [
+const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
+  { station: "ground", name: "Ground" },
   { station: "form", name: "Form" },
   { station: "steel", name: "Steel" },
   { station: "mix", name: "Mix" },
@@ -22,6 +23,11 @@ export const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "finish", name: "Finish" },
   { station: "log", name: "Log" },
 ];
+
+/** The stations of a job: Ground only where a piece stays on it. */
+export function stationsOf(lies: boolean): readonly { station: Entry; name: string }[] {
+  return STATIONS.filter(({ station }) => lies || station !== "ground");
+}
 
 export function isEntry(name: string): name is Entry {
   return STATIONS.some(({ station }) => station === name);
@@ -53,7 +59,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
       </div>
       <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
-          {STATIONS.map(({ station, name }) => {
+          {stationsOf(headline.ground !== null).map(({ station, name }) => {
             const line =
               station === "log" ? logLine(record, headline.zone, units) : stationLine(station, headline, units);
             const severity = station === "log" ? undefined : headline.worst[station];
@@ -115,6 +121,8 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
   switch (station) {
     case "measure":
       return measureLine(headline, units);
+    case "ground":
+      return groundLine(headline, units);
     case "mix":
       return {
         headline: write(headline.bags, headline.measured ? "charges" : "bags", units),
@@ -139,6 +147,14 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: headline.finish_h ? writeHours(headline.finish_h) : headline.sealed ? "sealed" : "left bare",
       };
   }
+}
+
+function groundLine({ ground }: Headline, units: Units): { headline: string; detail: string } {
+  if (!ground) return { headline: "", detail: "" };
+  const falls = ground.drop_mm >= 0.5 ? `falls ${write(ground.drop_mm, "tape", units)}` : "level";
+  return ground.barrows
+    ? { headline: write(ground.barrows, "barrows", units), detail: falls }
+    : { headline: falls, detail: "" };
 }
 
 function formLine(

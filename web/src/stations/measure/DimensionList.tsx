@@ -41,15 +41,18 @@ export function DimensionList({ job, piece, planned, site, fields, selected, onS
         <OutlineFields piece={piece} fields={fields} />
         {field("thickness", piece.drawn === "from the side" ? "Thickness, side to side" : undefined)}
         {field("drawn")}
-        <div className="flex min-h-14 items-center justify-between gap-3 border-b border-line">
-          <span>Cast</span>
-          <Choice
-            label="Cast"
-            value={piece.cast}
-            choices={CAST}
-            onChoose={(cast) => void fields.piece((one) => ({ ...one, cast }), `Cast it ${cast}`)}
-          />
-        </div>
+        {field("stays")}
+        {piece.stays === null && (
+          <div className="flex min-h-14 items-center justify-between gap-3 border-b border-line">
+            <span>Cast</span>
+            <Choice
+              label="Cast"
+              value={piece.cast}
+              choices={CAST}
+              onChoose={(cast) => void fields.piece((one) => ({ ...one, cast }), `Cast it ${cast}`)}
+            />
+          </div>
+        )}
         {field("grind")}
         {field("matches")}
       </section>
