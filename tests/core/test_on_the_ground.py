@@ -113,6 +113,12 @@ def test_a_curve_leans_on_its_stakes_and_has_no_ribs() -> None:
     apart = form.stiffness.curve_stake_spacing
     assert apart is not None
     assert between([first, second])[0] <= apart.value
+    assert len(form.stiffness.stakes) == 2 * ceil(pi * 600 / 300), "pulled round the outside, it bows between no two"
+    hollow = [(0, 0), (1200, 0), (1200, 600), (0, 600)]
+    corners = [{"x": x, "y": y, "bow": "100 mm" if y and x else "0 mm", "bows": "in"} for x, y in hollow]
+    pressed = form_of(piece=pad | {"outline": {"kind": "free", "corners": corners}, "edges_shown": []}, form=STAKED)
+    assert pressed.stiffness.curve_stake_spacing is not None
+    assert pressed.stiffness.curve_stake_spacing.value < 300
 
 
 @pytest.mark.parametrize(("minutes", "severity"), [(20, "hint"), (90, "stop")])

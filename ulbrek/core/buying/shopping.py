@@ -31,7 +31,7 @@ GROUPS: tuple[Group, ...] = (
     "protective gear",
 )
 _MM2_PER_M2 = 1e6
-MEASURED = ("g", "kg", "m2", "water")  # what is not bought by whole ones of its unit, unless in packs
+MEASURED = ("g", "kg", "m", "m2", "l", "water")  # what is not bought by whole ones of its unit, unless in packs
 # Source: common practice; what is worn at mixing, sawing and cutting foam.
 GEAR = (
     ("gloves", "Waterproof gloves, a pair each"),
@@ -198,6 +198,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
             Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
     yield from (("foam and supplies", take) for take in _protecting(job, planned))
+    yield from (("mix", take) for take in _ground(planned))
     yield from (("finish", take) for take in _finish(shop, planned))
 
 
@@ -241,6 +242,20 @@ def _ready(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]
         if lengths:
             each = max(1, int((former.depth_mm + FITS_MM) // max(lengths)))
             yield former.name, ceil(wanted / each), former.id
+
+
+def _ground(planned: Plan) -> Iterator[Take]:
+    """What lies under and beside a slab on the ground: stone, isolation strip, cement of the bonding coat."""
+    lying = [piece.ground for piece in planned.pieces if piece.ground is not None]
+    stone = sum(one.sub_base.loose.value for one in lying if one.sub_base)
+    if stone:
+        yield Take("supply", "sub-base", "Crushed stone, sub-base", round(stone, 1), "l")
+    strip = sum(one.isolation.value for one in lying if one.isolation)
+    if strip:
+        yield Take("supply", "isolation-strip", "Isolation strip", round(strip, 1), "m")
+    cement = sum(one.bonding.value for one in lying if one.bonding)
+    if cement:
+        yield Take("supply", "bonding-cement", "Cement, bonding coat", round(cement, 1), "kg")
 
 
 def _finish(shop: Shop, planned: Plan) -> Iterator[Take]:

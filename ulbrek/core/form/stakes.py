@@ -59,7 +59,9 @@ def spacing(brief: FormBrief, sides: Sequence[Side], between: Figure, bent: Figu
     """
     stout = brief.sheet.thickness_mm >= STOUT_MM
     usual = next(each for to, each in STOUT_EVERY_MM if brief.head_mm <= to) if stout else THIN_EVERY_MM
-    bends = bent if brief.habits.curve == "liner on ribs" else between
+    bends: Figure | float = bent if brief.habits.curve == "liner on ribs" else between
+    if all(side.edge.bulge >= 0 for side in sides):
+        bends = CURVE_EVERY_MM  # round the outside a strip is pulled, not bent: it bows between no two stakes
     of = brief.piece
     straight = work(rules.stake_spacing, of, between_mm=between, usual_mm=usual)
     curved = work(rules.stake_spacing, f"{of}/curve", between_mm=bends, usual_mm=CURVE_EVERY_MM)

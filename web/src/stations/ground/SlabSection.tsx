@@ -90,7 +90,7 @@ export function SlabSection({ piece, ground }: { piece: PiecePlan; ground: Groun
               )}
             </>
           )}
-          <Board x={X(run)} y={Y(drop)} wide={wide} tall={tall} thick={thick} />
+          <Board x={X(run)} y={Y(drop)} wide={wide} tall={tall} thick={thick} staked={ground.dig !== null} />
         </svg>
         {atWall && (
           <Tag x={X(0) / 2} y={20}>
@@ -123,14 +123,25 @@ export function SlabSection({ piece, ground }: { piece: PiecePlan; ground: Groun
 const OPPOSITE = { front: "back", back: "front", left: "right", right: "left" } as const;
 const BOARD_MM = 38;
 
+interface BoardProps {
+  x: number;
+  y: number;
+  wide: number;
+  tall: number;
+  thick: number;
+  staked: boolean;
+}
+
 /** The board at the low side, and its stake. */
-function Board({ x, y, wide, tall, thick }: { x: number; y: number; wide: number; tall: number; thick: number }) {
+function Board({ x, y, wide, tall, thick, staked }: BoardProps) {
   const board = Math.max(4, BOARD_MM * wide);
   const long = thick * tall + STAKE_MM * wide;
   return (
     <g fill="var(--board)" stroke="var(--ink)">
       <rect x={x} y={y} width={board} height={thick * tall} />
-      <path d={`M${x + board} ${y + 2}h${board}v${long - board}l${-board / 2} ${board}l${-board / 2} ${-board}Z`} />
+      {staked && (
+        <path d={`M${x + board} ${y + 2}h${board}v${long - board}l${-board / 2} ${board}l${-board / 2} ${-board}Z`} />
+      )}
     </g>
   );
 }
