@@ -93,8 +93,8 @@ def _spec(field: Schema) -> Schema | None:
         default = {"default": field["default"]["mm"]} if isinstance(field.get("default"), dict) else {}
         return _labelled(field, {"as": "length", **told, "low": low, "high": high, **default})
     one = {**schemas[0], **field}
-    if "enum" in one:
-        choices = [value for schema in schemas for value in schema["enum"]]
+    if "enum" in one or "const" in one:  # a choice of one, or none
+        choices = [value for schema in schemas for value in schema.get("enum", [schema.get("const")])]
         return _labelled(field, {"as": "choice", "choices": choices, **told})
     kind = _AS.get(one.get("type", schemas[0].get("type", "")))
     if kind == "list":

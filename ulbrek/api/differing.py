@@ -92,7 +92,7 @@ class Writer:
     def _of_result(self, at: str, held: Any, now: Any, kind: Any) -> Iterator[Part]:  # noqa: ANN401
         if held is now:
             return
-        if not is_dataclass(now):
+        if not (is_dataclass(held) and is_dataclass(now)):  # a result that a change brings, or takes away, goes whole
             yield from _whole(at, _writer_of(kind).dump_json(held), _writer_of(kind).dump_json(now))
             return
         before, after = self._parts_of(held), self._parts_of(now)

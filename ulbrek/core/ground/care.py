@@ -2,7 +2,7 @@
 
 UTILITIES = (
     "Ask where gas, power, water, drains and phone run before you dig or drive a stake; it is free in most countries. "
-    "Within half a metre of a mark dig by hand."
+    "Within half a metre of a mark dig with a spade alone."
 )
 BACKS = "Barrows half full on soft ground; long boards carried by two. Knees bent, no twisting with a full shovel."
 TAMPER = "Plate compactor: steel toes, ear protection, never in a closed room."

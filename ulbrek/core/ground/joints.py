@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 from math import ceil
 
-from shapely import LineString
+from shapely import LineString, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
@@ -21,6 +21,7 @@ GROOVE_LEAST_MM = 25.0
 _TURNED_IN = 1e-3  # how far from straight a corner must turn to be one
 _NEAR = 0.2  # of the greatest distance: joints that are nearer to one another are one
 _LEAST_LINE_MM = 50.0
+_ENDS = 2  # of a run that nothing divides
 _INSIDE_MM = 0.5
 
 
@@ -46,7 +47,22 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
         xs = _cuts(left, right, must_x, min(apart.value, SLIM * _widest(ys)))
     if not plot.rows and back - front > least:
         ys = _cuts(front, back, must_y, min(apart.value, SLIM * _widest(xs)))
+    if not plot.columns and len(ys) == _ENDS and right - left > least:
+        xs = _by_its_width(brief, xs, across=True)
+    if not plot.rows and len(xs) == _ENDS and back - front > least:
+        ys = _by_its_width(brief, ys, across=False)
     return _found(brief, plot, apart, xs, ys)
+
+
+def _by_its_width(brief: GroundBrief, cuts: Sequence[float], *, across: bool) -> list[float]:
+    """The same, closer together where the slab is narrower."""
+    left, front, right, back = brief.outline.box
+    found = [cuts[0]]
+    for one, two in pairwise(cuts):
+        band = box(one, front, two, back) if across else box(left, one, right, two)
+        width = brief.outline.polygon.intersection(band).area / (two - one)
+        found += _equal(one, two, max(1, ceil((two - one) / (SLIM * width) - 0.05)))[1:]
+    return found
 
 
 def _found(brief: GroundBrief, plot: Plot, apart: Figure, xs: list[float], ys: list[float]) -> Joints | None:

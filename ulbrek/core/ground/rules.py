@@ -213,9 +213,9 @@ def tape_between(right_mm: float, back_mm: float) -> float:
         right_mm: how far the one is to the right of the other
         back_mm: how far to the back
 
-    Formula: hypot(right_mm, back_mm)
+    Formula: sqrt(right_mm**2 + back_mm**2)
 
-    Source: Pythagoras
+    Source: geometry
     """
     return hypot(right_mm, back_mm)
 

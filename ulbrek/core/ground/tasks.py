@@ -70,7 +70,7 @@ def _dug(plot: Plot, found: Found) -> Iterator[GroundTask]:
     if stone is not None:
         many = int(stone.layers.value)
         each = stone.depth.value / many
-        by = "with the plate, wet" if plot.tamper == "plate compactor" else "by hand, wet"
+        by = "with the plate, wet" if plot.tamper == "plate compactor" else "with the hand tamper, wet"
         layer = f"In {many} layers of {{{each:.0f} tape}}" if many > 1 else "In one layer"
         how = f"{layer}, each tamped {by}, until a heel leaves no mark."
         yield GroundTask("fill", "Sub-base", how, care.TAMPER if plot.tamper == "plate compactor" else "")

@@ -204,7 +204,7 @@ export const DOCUMENTS = {
   GroundInputs: {
     title: "GroundInputs",
     fields: {
-      utilities: {"label": "Cables and pipes", "hint": "gas, power, water, drains, phone: asked before anybody digs", "as": "choice", "choices": ["not asked yet", "nothing there", "marked, and dug by hand"], "default": "not asked yet"},
+      utilities: {"label": "Cables and pipes", "hint": "gas, power, water, drains, phone: asked before anybody digs", "as": "choice", "choices": ["not asked yet", "nothing there", "marked, dug by spade"], "default": "not asked yet"},
     },
   },
   HalfDisc: {
@@ -347,7 +347,7 @@ export const DOCUMENTS = {
       thickness: {"label": "Thickness", "as": "length", "low": 5, "high": 2000},
       drawn: {"label": "Drawn", "as": "choice", "choices": ["in plan", "from the side"], "default": "in plan"},
       cast: {"label": "Cast", "as": "choice", "choices": ["face down", "face up"], "default": "face down"},
-      stays: {"label": "Stays where it is cast", "as": "text", "none": "no, it is cast on a bench", "default": null},
+      stays: {"label": "Stays where it is cast", "as": "choice", "choices": ["on the ground"], "none": "no, it is cast on a bench", "default": null},
       grind: {"label": "Grinding allowance", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       edges_shown: {"as": "list", "most": 80},
       edge_profiles: {"as": "list", "most": 80},

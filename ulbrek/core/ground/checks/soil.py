@@ -33,7 +33,7 @@ def utilities_not_asked(inputs: GroundInputs, names: tuple[str, ...]) -> list[Fi
             field="/utilities",
             values={"names": ", ".join(names)},
             change=Change("Nothing runs there", {"/utilities": "nothing there"}),
-            also=(Change("It is marked", {"/utilities": "marked, and dug by hand"}),),
+            also=(Change("It is marked", {"/utilities": "marked, dug by spade"}),),
         )
     ]
 

@@ -60,9 +60,15 @@ function Isolated({ piece }: { piece: PiecePlan }) {
   const at = `/ground/plots/${piece.id}/isolated`;
   const isolated: readonly Side[] = editor.shown.job.ground.plots[piece.id]?.isolated ?? [];
   function set(side: Side, on: boolean) {
-    const next = SIDES.filter((one) => (one === side ? on : isolated.includes(one)));
     void editor.change(
-      (job) => withField(job, at, next),
+      (job) => {
+        const before: readonly Side[] = job.ground.plots[piece.id]?.isolated ?? [];
+        return withField(
+          job,
+          at,
+          SIDES.filter((one) => (one === side ? on : before.includes(one))),
+        );
+      },
       `${piece.name}: ${on ? "strip" : "no strip"} at the ${valueWords(side)}`.slice(0, 120),
     );
   }

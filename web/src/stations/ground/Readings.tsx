@@ -48,11 +48,14 @@ function ReadingRow({ piece, corner }: { piece: PiecePlan; corner: Ground["corne
 
   async function keep() {
     if (text.trim() === kept) return;
-    const others = readings.filter((one) => one.at !== corner.name);
     const below = { typed: text.trim(), bare: units };
+    const read = text.trim() ? [{ at: corner.name, below }] : [];
     try {
       await editor.change(
-        (job) => withField(job, at, text.trim() ? [...others, { at: corner.name, below }] : others),
+        (job) => {
+          const others = job.ground.plots[piece.id]?.readings ?? [];
+          return withField(job, at, [...others.filter((one) => one.at !== corner.name), ...read]);
+        },
         text.trim() ? `Corner ${corner.name} read at ${text.trim()}` : `Corner ${corner.name} not read`,
       );
       setProblem(null);

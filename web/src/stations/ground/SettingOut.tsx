@@ -32,7 +32,8 @@ export function SettingOut({ ground: { tapes, right_angle, curves } }: { ground:
             Curve {curve.start} to {curve.end}, radius {write(curve.radius_mm, "tape", units)}
           </h3>
           <p className="text-soft">
-            A string from {curve.start} to {curve.end}; pegs off it, {curve.inward ? "into the slab" : "away from the slab"}:
+            A string from {curve.start} to {curve.end}; pegs off it,{" "}
+            {curve.inward ? "into the slab" : "away from the slab"}:
           </p>
           <table className="mt-1">
             <thead>

@@ -1,0 +1,122 @@
+"""Ground in a browser: a pad is told to stay, its corners are read, its joints drawn, a curved path set out."""
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from fastapi.testclient import TestClient
+from playwright.sync_api import Page, expect
+
+from ops.browser import DESK, PHONE
+from tests.browser.conftest import OpenPage
+from tests.browser.test_forms import begin, own
+from tests.browser.test_screens import AXE_TAGS
+from tests.core.ground_cases import pad
+from tests.jobs import top_document
+
+
+def opened(api: TestClient, **plot: object) -> str:
+    return begin(api, pad(**plot).model_dump(mode="json")).replace("/form", "/ground")
+
+
+def read(page: Page, corner: str, text: str) -> None:
+    field = page.get_by_label(f"Corner {corner}, as read")
+    field.fill(text)
+    field.press("Enter")
+
+
+def test_a_piece_that_stays_has_a_ground_and_is_cast_face_up(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(begin(api, top_document()).replace("/form", "/measure"), units="mm")
+    rail = page.get_by_role("navigation", name="Stations")
+    expect(rail.get_by_role("link", name="Ground")).to_have_count(0)
+    page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
+    rail.get_by_role("link", name="Ground").click()
+    expect(page.get_by_role("heading", name="Dig and fill")).to_be_visible()
+    kept = own(page, api)["job"]["pieces"][0]
+    assert (kept["stays"], kept["cast"]) == ("on the ground", "face up")
+    told = page.locator("[data-finding=utilities-not-asked]")
+    told.get_by_role("button", name="It is marked").click()
+    expect(told).to_have_count(0)
+    expect(page.get_by_role("combobox", name="Cables and pipes")).to_have_value("marked, dug by spade")
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_corners_are_read_and_the_one_that_is_off_is_told(open_page: OpenPage, api: TestClient, units: str) -> None:
+    page = open_page(opened(api, below="20 mm", datum="door sill"), units=units)
+    read(page, "A", "20 mm")
+    read(page, "C", "54 mm")
+    told = page.locator("[data-finding=corner-off]")
+    expect(told).to_contain_text("Corner C stands")
+    expect(page.locator("[data-corner=C]")).to_contain_text("lower it" if units == "in" else "lower it 6 mm")
+    read(page, "B", "deep")
+    expect(page.locator("[data-corner=B]").get_by_role("alert")).to_contain_text("cannot be read as a length")
+    expect(page.get_by_label("Corner B, as read")).to_have_value("deep")
+    told.get_by_role("button", name="It is lowered").click()
+    expect(told).to_have_count(0)
+    readings = own(page, api)["job"]["ground"]["plots"]["top"]["readings"]
+    assert {one["at"]: one["below"]["mm"] for one in readings} == {"A": 20, "C": 60}
+    read(page, "A", "")
+    expect(page.locator("[data-corner=A] svg")).to_have_count(0)
+    assert [one["at"] for one in own(page, api)["job"]["ground"]["plots"]["top"]["readings"]] == ["C"]
+
+
+def test_a_fall_toward_the_building_is_turned_and_its_wall_and_strip_are_drawn(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    page = open_page(opened(api), units="mm")
+    page.get_by_role("combobox", name="Building along").select_option("front")
+    told = page.locator("[data-finding=falls-the-wrong-way]")
+    told.get_by_role("button", name="Let it fall to the back").click()
+    expect(told).to_have_count(0)
+    page.locator("[data-finding=no-isolation]").get_by_role("button", name="Put a strip there").click()
+    expect(page.locator("[data-house=front]")).to_be_visible()
+    expect(page.locator("[data-strip=front]")).to_have_count(1)
+    expect(page.locator("[data-water]")).to_have_count(3)
+    page.get_by_role("group", name="Isolation strip along").get_by_label("left").click()
+    expect(page.locator("[data-strip]")).to_have_count(2)
+    expect(page.get_by_role("region", name="Dig and fill")).to_contain_text("5 m")
+
+
+def test_what_is_shown_follows_what_is_chosen(open_page: OpenPage, api: TestClient) -> None:
+    page = open_page(opened(api, size=("4 m", "3 m")), units="mm")
+    shown = page.get_by_label("Shown", exact=True)
+    shown.get_by_role("radio", name="Joints").click()
+    expect(page.locator("[data-joint]")).to_have_count(1)
+    shown.get_by_role("radio", name="Stakes").click()
+    expect(page.locator("[data-stake]").first).to_be_attached()
+    shown.get_by_role("radio", name="Dig").click()
+    expect(page.locator("[data-hole]")).to_have_count(1)
+    page.get_by_role("button", name="Panels left to right: by its thickness, change").or_(
+        page.get_by_label("Panels left to right")
+    ).first.fill("1")
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-finding=panel-too-long]")).to_contain_text("4000 mm long")
+    page.get_by_role("combobox", name="Lies on").select_option("old slab, apart")
+    expect(page.get_by_text("Nothing is dug.").first).to_be_visible()
+    page.get_by_role("button", name="Add a joint of the old slab").click()
+    expect(page.get_by_role("button", name="Remove old joint 1")).to_be_visible()
+
+
+def test_a_curved_path_is_set_out_by_offsets(open_page: OpenPage, api: TestClient) -> None:
+    corners = [(0, 0, 0), (1500, 0, 105), (2300, 600, 0), (4800, 600, 0), (4800, 1600, 0), (0, 1600, 0)]
+    outline = {"kind": "free", "corners": [{"x": x, "y": y, "bow": bow, "bows": "in"} for x, y, bow in corners]}
+    document = pad().model_dump(mode="json")
+    document["pieces"][0] |= {"outline": outline, "edges_shown": []}
+    page = open_page(begin(api, document).replace("/form", "/ground"), units="mm")
+    out = page.get_by_role("region", name="Setting out")
+    expect(out).to_contain_text("into the slab")
+    expect(out).to_contain_text("105 mm")
+    expect(out).to_contain_text("1500 mm, 2000 mm, 2500 mm")
+
+
+@pytest.mark.parametrize("size", [DESK, PHONE], ids=["desk", "phone"])
+@pytest.mark.parametrize("theme", ["light", "dark"])
+def test_axe_finds_nothing_to_complain_of(
+    open_page: OpenPage, api: TestClient, size: dict[str, int], theme: str
+) -> None:
+    page = open_page(
+        opened(api, house="back", isolated=["back"], readings=[{"at": "C", "below": "50 mm"}]), units="mm", size=size,
+        theme=theme,
+    )  # fmt: skip
+    expect(page.get_by_role("region", name="Setting out")).to_be_attached()
+    found = Axe().run(page, options=AXE_TAGS).response["violations"]
+    assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
+    assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
