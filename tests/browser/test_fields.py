@@ -18,6 +18,7 @@ FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "support
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
 OILED = "sealed with oil"
+CROSSED, ISOLATED, OVERLAID = "falls two ways", "against a wall", "over an old slab"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -26,6 +27,32 @@ WAYS: dict[str, Way] = {
     "/pieces/outline/width": ("measure", None, "region:Piece length", "Width", "25"),
     "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
     "/pieces/cast": ("measure", None, "radio", "face up", ""),
+    "/pieces/stays": ("measure", None, "select", "Stays where it is cast", "on the ground"),
+    "/ground/utilities": ("ground", None, "select", "Cables and pipes", "nothing there"),
+    "/ground/plots/carries": ("ground", None, "select", "Carries", "car"),
+    "/ground/plots/under": ("ground", None, "select", "Lies on", "old slab, apart"),
+    "/ground/plots/soil": ("ground", None, "select", "Soil", "soft or filled"),
+    "/ground/plots/sub_base": ("ground", None, "button", "Sub-base: by load and soil, change", ""),
+    "/ground/plots/above": ("ground", None, "button", "Top above the ground: 25 mm, 1 in, change", ""),
+    "/ground/plots/overdig": ("ground", None, "button", "Dug wider by: 150 mm, 6 in, change", ""),
+    "/ground/plots/tamper": ("ground", None, "select", "Tamped with", "plate compactor"),
+    "/ground/plots/loose_by": ("ground", None, "select", "Stone to order", "a fifth is lost"),
+    "/ground/plots/datum": ("ground", None, "textbox", "Heights from", "door sill"),
+    "/ground/plots/below": ("ground", None, "length", "High side below it", "1"),
+    "/ground/plots/falls_to": ("ground", None, "select", "Falls to", "left"),
+    "/ground/plots/fall_mm_m": ("ground", None, "textbox", "Fall", "0.3"),
+    "/ground/plots/cross_to": ("ground", None, "select", "Falls to, as well", "left"),
+    "/ground/plots/cross_mm_m": ("ground", CROSSED, "textbox", "Fall that way", "0.2"),
+    "/ground/plots/house": ("ground", None, "select", "Building along", "back"),
+    "/ground/plots/isolated": ("ground", None, "checkbox", "right", "on"),
+    "/ground/plots/strip": ("ground", ISOLATED, "button", "Isolation strip: 12 mm, 1/2 in, change", ""),
+    "/ground/plots/joints": ("ground", None, "select", "Joints", "wet saw"),
+    "/ground/plots/columns": ("ground", None, "textbox", "Panels left to right", "2"),
+    "/ground/plots/rows": ("ground", None, "textbox", "Panels front to back", "2"),
+    "/ground/plots/groove": ("ground", None, "button", "Groove depth: a quarter of the slab, change", ""),
+    "/ground/plots/old_joints": ("ground", OVERLAID, "length", "Old joint 1, from the left", "12"),
+    "/ground/plots/readings/at": ("ground", None, "textbox", "Corner A, as read", "1"),
+    "/ground/plots/readings/below": ("ground", None, "textbox", "Corner B, as read", "1"),
     "/pieces/edges_shown": ("measure", None, "button", "back", ""),
     "/features/opening/name": ("measure", None, f"region:{SINK} textbox", "Name", "Basin"),
     "/features/opening/length": ("measure", None, f"region:{SINK} length", "Length", "18"),
@@ -208,6 +235,11 @@ CHOSEN = {
 }
 
 
+def _plot(job: Any) -> Any:
+    """How the top lies on the ground."""
+    return job["ground"]["plots"].get("top", {})
+
+
 # What some fields want to be there first: whether it is, and how it is made.
 MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = {
     DOSED: (
@@ -241,6 +273,21 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
         lambda job: job["cure"]["weather"] == "typed day",
         lambda page: page.get_by_role("combobox", name="Weather").select_option("typed day"),
     ),
+    CROSSED: (
+        lambda job: _plot(job).get("cross_to") is not None,
+        lambda page: page.get_by_role("combobox", name="Falls to, as well").select_option("left"),
+    ),
+    ISOLATED: (
+        lambda job: bool(_plot(job).get("isolated")),
+        lambda page: page.get_by_role("group", name="Isolation strip along").get_by_label("left").click(),
+    ),
+    OVERLAID: (
+        lambda job: bool(_plot(job).get("old_joints")),
+        lambda page: (
+            page.get_by_role("combobox", name="Lies on").select_option("old slab, apart"),
+            page.get_by_role("button", name="Add a joint of the old slab").click(),
+        ),
+    ),
     OILED: (
         lambda job: job["finish"]["sealer"] == "oil",
         lambda page: page.get_by_role("combobox", name="Sealer").select_option("oil"),
@@ -271,7 +318,7 @@ def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") ->
         kinds = [part for part in schema["anyOf"] if part.get("type") != "null"]
         yield at
         yield from (field for part in kinds for field in fields(part, definitions, at) if field != at)
-    elif at == "/handling/standing":  # by piece
+    elif at in ("/handling/standing", "/ground/plots"):  # by piece
         yield from fields(schema["additionalProperties"], definitions, at)
     elif (
         isinstance(schema.get("items"), dict)
@@ -290,14 +337,18 @@ def test_the_list_holds_every_field_of_the_schema() -> None:
 
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
-@pytest.mark.parametrize("station", ["measure", "form", "steel", "mix", "cure", "move", "finish"])
+@pytest.mark.parametrize("station", ["measure", "ground", "form", "steel", "mix", "cure", "move", "finish"])
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
     job_id = rinse_sink_top.split("/")[2]
     api.post("/api/members", json={"name": "Fields lead", "units": "in", "lifts": "44 lb"})
-    page = open_page(rinse_sink_top.replace("measure", station))
+    page = open_page(rinse_sink_top if station == "ground" else rinse_sink_top.replace("measure", station))
     page.locator("[data-revision]").wait_for()
+    if station == "ground":
+        page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
+        page.get_by_role("region", name="Dig and fill").wait_for()
     unchanged = []
     for field, way in WAYS.items():
         if way[0] != station or not (way[4] or "select" not in way[2]):

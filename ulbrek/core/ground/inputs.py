@@ -22,6 +22,7 @@ Tamper = Literal["hand tamper", "plate compactor"]
 LooseBy = Literal["a fifth more", "a fifth is lost"]
 JointsMade = Literal["hand groover", "early saw", "wet saw", "strips left in", "none"]
 Asked = Literal["not asked yet", "nothing there", "marked, dug by spade"]
+ABOVE_MM, OVERDIG_MM, STRIP_MM = 25.0, 150.0, 12.0  # Source: common practice.
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Fall = Annotated[float, Field(ge=0, le=300, allow_inf_nan=False)]
 Panels = Annotated[int, Field(ge=1, le=60)]
@@ -44,10 +45,14 @@ class Plot(Document):
     sub_base: Annotated[
         Small | None, label("Sub-base", none="by load and soil", hint="crushed stone, once it is tamped")
     ] = None
-    above: Annotated[Small, label("Top above the ground", hint="so that soil does not wash over it")] = Length(mm=25)
-    overdig: Annotated[Small, label("Dug wider by", hint="room for boards and stakes, at each free side")] = Length(
-        mm=150
-    )
+    above: Annotated[
+        Small | None,
+        label("Top above the ground", none="25 mm, 1 in", hint="so that soil does not wash over it"),
+    ] = None
+    overdig: Annotated[
+        Small | None,
+        label("Dug wider by", none="150 mm, 6 in", hint="room for boards and stakes, at each free side"),
+    ] = None
     tamper: Annotated[Tamper, label("Tamped with")] = "hand tamper"
     loose_by: Annotated[
         LooseBy,
@@ -65,7 +70,7 @@ class Plot(Document):
         Field(max_length=4, description="sides against walls or old slabs that have an isolation strip"),
         COUNTED,
     ] = ()
-    strip: Annotated[Small, label("Isolation strip")] = Length(mm=12)
+    strip: Annotated[Small | None, label("Isolation strip", none="12 mm, 1/2 in")] = None
     joints: Annotated[JointsMade, label("Joints")] = "hand groover"
     columns: Annotated[Panels | None, label("Panels left to right", none="by its thickness")] = None
     rows: Annotated[Panels | None, label("Panels front to back", none="by its thickness")] = None
@@ -76,6 +81,21 @@ class Plot(Document):
         COUNTED,
     ] = ()
     readings: Annotated[tuple[Reading, ...], Field(max_length=200, description="of the boards, as read"), COUNTED] = ()
+
+    @property
+    def above_mm(self) -> float:
+        """How far its top stands above the ground."""
+        return ABOVE_MM if self.above is None else self.above.mm
+
+    @property
+    def overdig_mm(self) -> float:
+        """How much wider than the slab the hole is, at each free side."""
+        return OVERDIG_MM if self.overdig is None else self.overdig.mm
+
+    @property
+    def strip_mm(self) -> float:
+        """How thick the isolation strip is."""
+        return STRIP_MM if self.strip is None else self.strip.mm
 
     @field_validator("isolated")
     @classmethod

@@ -163,6 +163,7 @@ class GroundResult:
     """What the ground takes.
 
     Attributes:
+        above_mm: how far its top stands above the ground
         dig: None where it lies on an old slab, or nothing is dug
         sub_base: None where there is none
         drop: from its high side to its low side
@@ -181,6 +182,7 @@ class GroundResult:
     """
 
     under: str
+    above_mm: float
     dig: Dig | None
     sub_base: SubBase | None
     drop: Figure

@@ -60,7 +60,8 @@ class _Ground:
         drop = self.plane.drop()
         found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding)
         return GroundResult(
-            under=plot.under, dig=dig, sub_base=sub_base, drop=drop, low=self.plane.low, corners=corners,
+            under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base, drop=drop, low=self.plane.low,
+            corners=corners,
             water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
             right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
             isolation=isolation, bonding=bonding,
@@ -82,7 +83,7 @@ class _Ground:
 
     def _dig(self, depth: Figure) -> Dig | None:
         down = work(
-            rules.dig_depth, self.of, slab_mm=self.brief.thickness_mm, sub_base_mm=depth, above_mm=self.plot.above.mm
+            rules.dig_depth, self.of, slab_mm=self.brief.thickness_mm, sub_base_mm=depth, above_mm=self.plot.above_mm
         )
         if down.value <= 0:
             return None
@@ -138,7 +139,7 @@ def _path(hole: Polygon) -> Path:
 def _dug(brief: GroundBrief, plot: Plot) -> Polygon:
     """The hole: the slab, and what is dug wider at each side that stands free."""
     slab: Polygon = brief.outline.polygon
-    wide = plot.overdig.mm
+    wide = plot.overdig_mm
     if not wide:
         return slab
     left, front, right, back = brief.outline.box

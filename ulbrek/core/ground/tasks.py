@@ -53,7 +53,7 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
     if found.isolation is not None:
         yield GroundTask(
             "isolate", "Isolation strip",
-            f"{{{plot.strip.mm:g} mm}} thick, as high as the slab, against all that stands still.",
+            f"{{{plot.strip_mm:g} limit}} thick, as high as the slab, against all that stands still.",
         )  # fmt: skip
     if found.joints is not None and found.joints.made in _JOINED:
         yield GroundTask("joints", "Joints", _JOINED[found.joints.made])

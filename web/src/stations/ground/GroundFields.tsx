@@ -3,7 +3,7 @@ import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { DocField } from "@/parts/DocField";
 import { LengthField } from "@/parts/LengthField";
-import { type FieldOf, type FieldSpec, specOf } from "@/parts/specs";
+import { type FieldOf, specOf } from "@/parts/specs";
 import { valueWords } from "@/parts/values";
 
 type Field = FieldOf<"Plot">;
@@ -16,9 +16,16 @@ const DIG: readonly Field[] = ["sub_base", "above", "overdig", "tamper", "loose_
 export function GroundFields({ piece }: { piece: PiecePlan }) {
   const plot = useJobEditor().shown.job.ground.plots[piece.id];
   const field = (name: Field) => {
-    const spec = specOf("Plot", name);
+    const [spec, start] = [specOf("Plot", name), STARTS[name]];
     return (
-      <DocField key={name} at={`/ground/plots/${piece.id}`} whose={piece.name} spec={spec} usual={usualOf(spec)} />
+      <DocField
+        key={name}
+        at={`/ground/plots/${piece.id}`}
+        whose={piece.name}
+        spec={spec}
+        usual={name === "below" ? { mm: 0, typed: null } : undefined}
+        start={start === undefined ? undefined : { mm: start, typed: null }}
+      />
     );
   };
   const onSoil = (plot?.under ?? "ground") === "ground";
@@ -49,10 +56,8 @@ export function GroundFields({ piece }: { piece: PiecePlan }) {
   );
 }
 
-/** What a length is where the job says nothing of it. */
-function usualOf(spec: FieldSpec) {
-  return spec.as === "length" && typeof spec.default === "number" ? { mm: spec.default, typed: null } : undefined;
-}
+/** What a length starts from once it is to be another than the usual one [mm]. */
+const STARTS: Partial<Record<Field, number>> = { sub_base: 100, above: 25, overdig: 150, strip: 12, groove: 25 };
 
 /** The sides along which an isolation strip stands. */
 function Isolated({ piece }: { piece: PiecePlan }) {

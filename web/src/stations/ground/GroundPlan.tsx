@@ -10,6 +10,7 @@ import { Choice } from "@/parts/Choice";
 import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
+import { overOf } from "./over";
 
 type Shows = "heights" | "dig" | "boards" | "joints";
 type Side = Ground["low"][number];
@@ -25,6 +26,7 @@ const HIGH_PX = 400;
 const PHONE_HIGH_PX = 320;
 const PHONE_PX = 500;
 const WALL_PX = 22;
+const MARGIN_MM = 150;
 const ARROW_PX = 9;
 
 /** The slab from above: how high its corners belong, where water runs, what is dug, staked and jointed. */
@@ -34,7 +36,7 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
   const { units } = usePreferences();
   const plot = useJobEditor().shown.job.ground.plots[piece.id];
   const { length_mm: length, width_mm: width, path } = piece.measure;
-  const around = (ground.dig ? plot?.overdig.mm : 0) ?? 150;
+  const around = Math.max(MARGIN_MM, overOf(ground, piece));
   const high = area.width < PHONE_PX ? PHONE_HIGH_PX : HIGH_PX;
   const whole = fit(length + 2 * around, width + 2 * around, { width: area.width, height: high }, MARGIN, false);
   const off = around * whole.scale;

@@ -7,6 +7,7 @@ import { useSize } from "@/drawing/useSize";
 import { Choice } from "@/parts/Choice";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
+import { overOf } from "./over";
 
 type Scale = "1" | "5";
 const SCALES: readonly { value: Scale; text: string }[] = [
@@ -31,8 +32,8 @@ export function SlabSection({ piece, ground }: { piece: PiecePlan; ground: Groun
   const drop = ground.low.length ? fall : 0;
   const thick = piece.measure.cast_depth_mm;
   const stone = ground.sub_base?.depth.value ?? 0;
-  const above = ground.dig ? (plot?.above.mm ?? 25) : 0;
-  const over = ground.dig ? (plot?.overdig.mm ?? 150) : 0;
+  const above = ground.dig ? ground.above_mm : 0;
+  const over = overOf(ground, piece);
   const atWall = plot?.house && OPPOSITE[to] === plot.house;
   const wide = area.width / (run + 2 * SIDE_MM);
   const tall = wide * Number(chosen);
