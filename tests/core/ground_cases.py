@@ -46,6 +46,7 @@ GROUND_CASES: dict[str, tuple[Job, Job]] = {
     "sub-base-thin": (pad(sub_base="45 mm"), pad(sub_base="50 mm")),
     "sub-base-thin on clay": (pad(sub_base="90 mm", soil="clay, or it freezes"), pad(sub_base="90 mm")),
     "no-isolation": (pad(house="back"), pad(house="back", isolated=["back"])),
+    "ask-for-ready-mixed": (pad(size=("3.4 m", "3 m")), pad(size=("3.3 m", "3 m"))),
     "panel-too-long": (
         pad(size=("4 m", "2 m"), columns=1, rows=1),
         pad(size=("3.6 m", "2.4 m"), columns=1, rows=1),

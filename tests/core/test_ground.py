@@ -11,7 +11,9 @@ from tests.jobs import top_document
 from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.pour.station import run_sheet
 
 SHOP = Shop()
 
@@ -132,3 +134,24 @@ def test_a_top_that_slopes_by_its_own_drawing_has_level_boards() -> None:
     found = ground(job)
     assert found.drop.value == 0
     assert not [one for one in found.findings if one.code.startswith("fall")]
+
+
+def test_a_slab_is_edged_and_broomed_and_then_walked_barrowed_and_driven_on() -> None:
+    document = json.loads(pad().model_dump_json()) | {"finish": {"look": "textured", "arrises": False}}
+    job = Job.model_validate(document)
+    planned = plan(job, SHOP)
+    acts = {act.id: act for act in planned.cure.acts}
+    order = ["bleed", "float", "edge", "broom", "cover", "strip", "walk", "barrow", "install", "load"]
+    assert [acts[one].due_h for one in order] == sorted(acts[one].due_h for one in order)
+    assert "trowel" not in acts
+    assert "Backfill" in acts["strip"].test
+    assert acts["install"].name == "Drive on it"
+    # Common practice for an ordinary mix at 20 °C: walked on after a day, barrows after three, cars after seven.
+    assert 15 <= acts["walk"].due_h <= 36
+    assert 48 <= acts["barrow"].due_h <= 96
+    assert 5 * 24 <= acts["install"].due_h <= 10 * 24
+    done = [step.act for fill in run_sheet(pour_brief(job, planned)).fills for step in fill.finish]
+    assert done == ["bleed", "float", "edge", "broom", "cover"]
+    plain = Job.model_validate(document | {"finish": {"look": "as cast"}})
+    smooth = [step.act for fill in run_sheet(pour_brief(plain, plan(plain, SHOP))).fills for step in fill.finish]
+    assert smooth == ["bleed", "float", "edge", "trowel", "cover"]

@@ -31,7 +31,7 @@ from ulbrek.store.shops import StoredShop
 
 _MOST_SHEETS = 60
 _TRIFLE = 1e-6
-_ACTS = ("float", "trowel", "cover")
+_ACTS = ("float", "edge", "broom", "trowel", "cover")
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
+from typing import Literal
 
 from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread, work, work_together
@@ -26,7 +27,7 @@ from ulbrek.core.materials.mixes import Mix
 EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
 EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
 # What a test opens. Lifting and turning need a strength, which a nail or a knock does not tell.
-OPENED_BY_TEST = frozenset({"bleed", "float", "trowel", "cover", "leave", "wet", "strip", "seal"})
+OPENED_BY_TEST = frozenset({"bleed", "float", "edge", "broom", "trowel", "cover", "leave", "wet", "strip", "seal"})
 PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 STANDS_STILL = 0.02  # a pace under this has no hours
 FIRST_DAY_H = 24.0
@@ -44,6 +45,28 @@ class Finishing:
     test: str
     face_up_only: bool = False
     is_state: bool = False
+    on: Literal["any", "trowelled", "broomed", "ground"] = "any"
+
+
+@dataclass(frozen=True, slots=True)
+class Faces:
+    """What is done to faces that lie up.
+
+    Attributes:
+        trowelled: whether some are trowelled
+        broomed: whether some are broomed or stamped
+        on_ground: whether some lie on the ground, where edges are run
+        all_on_ground: whether all do: they are walked on, and driven on
+    """
+
+    trowelled: bool = True
+    broomed: bool = False
+    on_ground: bool = False
+    all_on_ground: bool = False
+
+    def have(self, on: str) -> bool:
+        """Whether there is a face that an act is done on."""
+        return {"any": True, "trowelled": self.trowelled, "broomed": self.broomed, "ground": self.on_ground}[on]
 
 
 FINISHING_SULFO = (
@@ -53,6 +76,9 @@ FINISHING_SULFO = (
     ),
 )  # fmt: skip
 WET_H = 1.0
+LIGHT_USE = ("Light use", "70 % strength. Install it, no heavy loads.")
+# By share of its strength: about a day, and three days, at 20 °C. Source: common practice.
+TRODDEN = (("walk", "Walk on it", 0.25), ("barrow", "Barrow on it", 0.45))
 FINISHING = (
     Finishing(
         "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
@@ -60,8 +86,16 @@ FINISHING = (
     ),
     Finishing("float", "Float", Spread(0.2, 0.35, 0.55), "A pressed finger leaves {6 to 12 limit} and no water."),
     Finishing(
+        "edge", "Run the edges", Spread(0.22, 0.38, 0.6), "The edger leaves a clean line, and no paste creeps back.",
+        face_up_only=True, on="ground",
+    ),
+    Finishing(
+        "broom", "Broom or stamp", Spread(0.3, 0.6, 0.95), "The sheen has gone; lines stay, and nothing tears.",
+        face_up_only=True, on="broomed",
+    ),
+    Finishing(
         "trowel", "Trowel", Spread(0.45, 0.7, 1.0), "A fingerprint with nothing on the finger; the trowel rings dry.",
-        face_up_only=True,
+        face_up_only=True, on="trowelled",
     ),
     Finishing(
         "cover", "Cover with plastic", Spread(0.5, 0.75, 1.05),
@@ -90,6 +124,7 @@ class CureBrief:
         water_kg: water for a bag [kg]
         finish: the acts of its finish, each after those before it
         seal: when it may be sealed; None where it is left bare
+        faces: what is done to faces that lie up
     """
 
     mix: Mix
@@ -105,6 +140,7 @@ class CureBrief:
     water_kg: float = 3.0
     finish: tuple[ActNeed, ...] = ()
     seal: SealNeed | None = None
+    faces: Faces = Faces()
 
     @property
     def temperatures(self) -> tuple[Temperature, ...]:
@@ -196,7 +232,7 @@ class _Clock:
         """Every act; each is one of a pour, or of one piece of it."""
         for act in FINISHING_SULFO if self.sulfo else FINISHING:
             needless = self.poured.packed and act.id == "bleed"
-            if not needless and (self.poured.face_up or not act.face_up_only):
+            if not needless and self.poured.faces.have(act.on) and (self.poured.face_up or not act.face_up_only):
                 age = work(rules.age_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share)
                 when = self._hour(act.id, age)
                 need = ActNeed(act.id, act.name, act.test, is_state=act.is_state)
@@ -240,11 +276,12 @@ class _Clock:
             None,
             moist,
         )
-        yield self._act(
-            ActNeed("install", "Light use", "70 % strength. Install it, no heavy loads.", is_state=True),
-            None,
-            usable,
-        )
+        if self.poured.faces.all_on_ground:
+            for id_, name, share in TRODDEN:
+                yield self._act(ActNeed(id_, name, f"{share:.0%} strength.".replace("%", " %"), is_state=True), None,
+                    self._by_share(id_, share))  # fmt: skip
+        use = ("Drive on it", "70 % strength. Cars and machines.") if self.poured.faces.all_on_ground else LIGHT_USE
+        yield self._act(ActNeed("install", *use, is_state=True), None, usable)
         self.dry = self._dry(moist)
         for need in self.poured.finish:
             act = self._act(need, None, self._finished(need, moist, done))
@@ -352,6 +389,8 @@ class _Clock:
         if need.frees and not self.sulfo:
             celsius = self.warmth.of(piece).mean_c(0.0, FIRST_DAY_H)
             found.append(work(rules.least_in_form, of, temperature_c=round(celsius, 1)))
+        if not found:
+            return self.set_at("final", self.mix.final_set_h)
         if len(found) == 1:
             return found[0]
         return work(rules.later, of, one_h=found[0], other_h=found[1])

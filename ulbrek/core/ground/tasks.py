@@ -1,8 +1,10 @@
 """What is done on the ground, in order and in words."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import NamedTuple
 
+from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.ground import care
 from ulbrek.core.ground.inputs import Plot, SideName
@@ -93,3 +95,14 @@ def _heights(plot: Plot, found: Found) -> str:
     if found.low:
         told += f" It falls {{{found.drop.value:.0f} tape}} to the {' and the '.join(found.low)}."
     return told
+
+
+def boards_off(strip: ActNeed) -> ActNeed:
+    """Stripping a form, where that is the boards of a slab.
+
+    Args:
+        strip: as of any form
+    """
+    return replace(
+        strip, name="Take the boards off", test=f"{strip.test} Backfill the edges at once: rain washes under them."
+    )

@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES, Finding
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.result import CureResult
-from ulbrek.core.cure.station import CureBrief, window_brief
+from ulbrek.core.cure.station import CureBrief, Faces, window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
 from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, MOST_OF_A_WALL, Body, way_out_mm
 from ulbrek.core.cure.window import PourStart, pour_window
@@ -19,6 +19,7 @@ from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
 from ulbrek.core.form.station import strip_need
 from ulbrek.core.ground.checks.soil import utilities_not_asked
 from ulbrek.core.ground.result import GroundResult
+from ulbrek.core.ground.tasks import boards_off
 from ulbrek.core.handling.checks.people import TightPlace, shop_figure_high
 from ulbrek.core.handling.inputs import ON_THE_GROUND
 from ulbrek.core.handling.result import HandlingResult, JoinedResult
@@ -303,6 +304,10 @@ class _Planning:
 
     def _poured(self, made: Sequence[PieceNodes], finished: FinishJob | None = None) -> CureBrief:
         strip = [strip_need(piece.id, self._coldest_c) for piece in self.job.pieces]
+        strip = [
+            boards_off(one) if self._cast_there(piece) else one
+            for piece, one in zip(self.job.pieces, strip, strict=True)
+        ]
         needs = tuple(
             (piece.id, need)
             for piece, one, stripped in zip(self.job.pieces, made, strip, strict=True)
@@ -315,8 +320,15 @@ class _Planning:
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
             bodies, self._bag.dry_kg, self._bag.water_kg,
-            finish=finished.needs if finished else (), seal=finished.seal if finished else None,
+            finish=finished.needs if finished else (), seal=finished.seal if finished else None, faces=self._faces(),
         )  # fmt: skip
+
+    def _faces(self) -> Faces:
+        """What is done to the faces that lie up."""
+        up = [piece for piece in self.job.pieces if piece.cast == "face up"]
+        broomed = [self.job.finish.look_of(piece.id) == "textured" for piece in up]
+        there = [self._cast_there(piece) for piece in self.job.pieces]
+        return Faces(not all(broomed), any(broomed), any(there), all(there))
 
     def _body(self, piece: Piece, one: PieceNodes) -> Body:
         """A casting in its form, as far as its heat goes."""

@@ -79,6 +79,8 @@ class FillBrief:
         first: of the piece's castings in this pour, the first that is filled in this turn, from 0
         matches: the set that must look alike, so that each batch is shared among its forms; None where none
         face_up: whether a show face lies up
+        broomed: whether that is broomed or stamped, and not trowelled
+        on_ground: whether it stays on the ground it is cast on
         depth_mm: how deep one is as it is cast
         area_mm2: of its open face, less its openings
         levels: height from the floor [mm] and the concrete below it [l], of one casting, upwards
@@ -97,6 +99,8 @@ class FillBrief:
     count: int
     matches: str | None
     face_up: bool
+    broomed: bool
+    on_ground: bool
     depth_mm: float
     area_mm2: float
     levels: Sequence[tuple[float, float]]

@@ -6,10 +6,18 @@ from ulbrek.core.base.figure import Spread
 from ulbrek.core.pour.brief import ActBrief, FillBrief, PourBrief
 from ulbrek.core.pour.sheet import Answer, Shows, Step
 
-_MIN_A_M2 = {"float": Spread(4, 7, 12), "trowel": Spread(6, 10, 18), "cover": Spread(2, 3, 6)}
+_MIN_A_M2 = {
+    "float": Spread(4, 7, 12),
+    "edge": Spread(2, 4, 8),
+    "broom": Spread(2, 4, 8),
+    "trowel": Spread(6, 10, 18),
+    "cover": Spread(2, 3, 6),
+}
 _ON = {
     "bleed": ("The sheen is gone", "Water still stands on it"),
     "float": ("A finger leaves {6 to 12 limit}", "The finger goes in deeper"),
+    "edge": ("The edger leaves a clean line", "Paste creeps back over the edge"),
+    "broom": ("Lines stay, nothing tears", "The lines fill up again"),
     "trowel": ("A print stays, the finger is clean", "The finger comes away grey"),
     "cover": ("It is finished, and no longer marked by the plastic", "It still marks"),
     "leave": ("It has stiffened", "It still moves"),
@@ -17,18 +25,22 @@ _ON = {
 }
 _LATE = {
     "float": ("Hardly a mark", "Float now with a wet sponge and pressure. Next time look sooner."),
+    "edge": ("The edger rides on stones", "Wet the edge a little, press harder, and go over it twice."),
+    "broom": ("The broom leaves no line", "A stiffer broom, wetted; never water on the face."),
     "trowel": ("It rings, and takes no print", "Trowel hard with a little mist, edges first."),
 }
 _HOW = {
     "bleed": "Wait. Whoever works bleed water in makes a weak skin.",
     "float": "Work the float in arcs with its leading edge up; fill small holes with what comes up. Edges once more.",
+    "edge": "Edger along the boards, its front up; groover along a straight board. Both again when the sheen is gone.",
+    "broom": "Across the way water runs, each pull beside the last, without stopping. Edges once more after it.",
     "trowel": "Steel trowel, flat at first and steeper each time; overlap by half.",
     "cover": "Plastic right onto a back; over a show face on laths, edges weighted. No wrinkles on the face.",
     "wet": "From now on mist it every 10 min for an hour, and keep it under plastic between.",
     "leave": "No shaking and no tapping from now on: it would come off its steel and its edges.",
 }
 # Bleed water and stiffening are only waited for; the rest is work that begins when the test says so.
-_TWOFOLD = frozenset({"float", "trowel", "cover", "wet"})
+_TWOFOLD = frozenset({"float", "edge", "broom", "trowel", "cover", "wet"})
 _SAID_BY_ANSWERS = ("leave", "wet", "cover")
 _SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 
@@ -36,8 +48,17 @@ _SHOWS: dict[str, Shows] = {"cover": "cover", "wet": "cover"}
 def finish_steps(fill: FillBrief, of: PourBrief) -> Iterator[Step]:
     """What is done to a face after it is struck off."""
     for act in of.acts:
-        if act.id in _HOW and (fill.face_up or act.id != "trowel"):
+        if act.id in _HOW and _is_for(act.id, fill):
             yield _of(act, fill)
+
+
+def _is_for(act: str, fill: FillBrief) -> bool:
+    """Whether an act is done to a face."""
+    return {
+        "trowel": fill.face_up and not fill.broomed,
+        "broom": fill.face_up and fill.broomed,
+        "edge": fill.on_ground,
+    }.get(act, True)
 
 
 def _of(act: ActBrief, fill: FillBrief) -> Step:

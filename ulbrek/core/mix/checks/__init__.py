@@ -70,6 +70,9 @@ def all_findings(seen: MixCase) -> Iterator[Finding]:
     )
     yield from stuff.form_too_heavy_to_shake(inputs, seen.form, seen.one_lifts_kg)
     yield from stuff.not_on_a_bench(inputs, seen.pour)
+    if inputs.scratch is None:
+        litres = sum(one.volume.value * one.count for one in seen.pour.casts.values())
+        yield from stuff.ask_for_ready_mixed(seen.needed, litres)
     yield from stuff.stones_too_large(seen.mix, seen.pour)
     yield from stuff.stones_jam_at_steel(seen.mix, seen.pour)
     yield from day.batch_over_container(seen.container, seen.batch, seen.fill, seen.fits)

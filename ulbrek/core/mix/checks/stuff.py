@@ -276,6 +276,29 @@ def not_on_a_bench(inputs: MixInputs, pour: Pour) -> list[Finding]:
     ]
 
 
+READY_MIXED_L = 1000.0  # a small lorry brings that much. Source: common practice.
+
+
+@check("ask-for-ready-mixed", "hint")
+def ask_for_ready_mixed(needed: Figure, poured_l: float) -> list[Finding]:
+    """So much that a lorry may be cheaper than bags
+
+    Source: common practice: from about a cubic metre (1 1/3 cubic yards)
+    """
+    if poured_l < READY_MIXED_L:
+        return []
+    return [
+        finding(
+            ask_for_ready_mixed,
+            title="{bags} make {volume}: ask what ready-mixed costs",
+            reason="From about a cubic metre a lorry is often cheaper than bags, and all of it is one batch.",
+            remedy="Compare the price with a small load, and plan how it gets from the lorry to the forms.",
+            field="/bag",
+            values={"bags": Quantity(needed.value, "bags"), "volume": Quantity(poured_l, "l")},
+        )
+    ]
+
+
 @check("wrong-feel", "caution")
 def wrong_feel(inputs: MixInputs, mix: Mix, known: dict[str, Admixture]) -> list[Finding]:
     """The mix is not made to feel so

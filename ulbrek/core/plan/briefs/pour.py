@@ -18,7 +18,7 @@ from ulbrek.core.pour.brief import ActBrief, DoseBrief, FillBrief, MixingBrief, 
 from ulbrek.core.steel.result import SteelResult
 
 LEVELS = 12
-_FRESH = ("bleed", "float", "trowel", "cover", "leave", "wet")
+_FRESH = ("bleed", "float", "edge", "broom", "trowel", "cover", "leave", "wet")
 # Held from the first: what is laid when the form is half full comes later.
 _LAID = "laid at half fill"
 
@@ -86,7 +86,9 @@ def _fill(job: Job, piece: Piece, planned: PiecePlan) -> FillBrief:
     area = measured.volume.value * 1e6 / (high - low) if form.stands else measured.net_area.value
     return FillBrief(
         piece=piece.id, name=piece.name, count=piece.count,
-        matches="all" if job.mix.one_colour else piece.matches, face_up=piece.cast == "face up", depth_mm=high - low,
+        matches="all" if job.mix.one_colour else piece.matches, face_up=piece.cast == "face up",
+        broomed=job.finish.look_of(piece.id) == "textured", on_ground=piece.stays == "on the ground",
+        depth_mm=high - low,
         area_mm2=area, levels=tuple(_levels(mesh, measured.volume.value)),
         section=_section(mesh, _cut_at(measured, front, back)), across_mm=right - left,
         round_mm=form.consumed.joint_length.value * 1000 if form.consumed.joint_length.unit == "m"

@@ -17,6 +17,7 @@ const CLOSE_PX = 26;
 const NUDGED_MS = 700;
 const NAMED = [
   "float",
+  "broom",
   "trowel",
   "cover",
   "strip",

@@ -17,6 +17,7 @@ const READY = [
 /** What is tested at the piece, by the task that it opens or holds. */
 const AT_PIECE = [
   { value: "float", text: "Finger: float" },
+  { value: "broom", text: "Broom" },
   { value: "trowel", text: "Fingerprint: trowel" },
   { value: "strip", text: "Nail: strip the form" },
   { value: "seal", text: "Plastic sheet: seal" },
