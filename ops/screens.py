@@ -12,7 +12,6 @@ from ops.demo import fresh_demo
 from ops.postgres import ROOT, free_port
 from ulbrek.api.app import create_app
 from ulbrek.api.settings import Settings
-from ulbrek.store.database import Database
 
 SHOTS = ROOT / "docs" / "screenshots"
 TOP = "Rinse-sink top"
@@ -33,6 +32,13 @@ def station(name: str) -> Callable[[Page], None]:
         page.locator(f"[data-headline={name}]").click()
 
     return open_it
+
+
+def ground(page: Page) -> None:
+    """Opens the ground of the path with a curved edge."""
+    page.get_by_role("link", name="Path to the gate", exact=True).click()
+    page.locator("[data-headline=ground]").click()
+    page.get_by_role("region", name="Setting out").wait_for()
 
 
 def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
@@ -149,6 +155,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     # name, what is done, units, theme, on a phone
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
+    ("ground", ground, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("Cut plan"), "in", "light", False),
     ("steel", station("steel"), "in", "light", False),
@@ -173,18 +180,12 @@ def main() -> None:
     SHOTS.mkdir(parents=True, exist_ok=True)
     for old in SHOTS.glob("*.png"):
         old.unlink()
-    with chromium() as browser:
-        with demo_address() as (address, _):
-            for name, act, units, theme, phone in VIEWS:
-                page = opened(browser, address, units, theme, phone)
-                page.get_by_role("link", name=TOP, exact=True).wait_for()
-                act(page)
-                taken(page, name)
-        with demo_address(sign_in=True) as (address, url):
-            page = opened(browser, address, "mm", "light", phone=False)
-            page.context.add_cookies([{"name": "ulbrek", "value": owner_of(url), "url": address}])
-            letting_in(page)
-            taken(page, "doors")
+    with chromium() as browser, demo_address() as address:
+        for name, act, units, theme, phone in VIEWS:
+            page = opened(browser, address, units, theme, phone)
+            page.get_by_role("link", name=TOP, exact=True).wait_for()
+            act(page)
+            taken(page, name)
 
 
 def opened(browser: Browser, address: str, units: str, theme: str, phone: bool) -> Page:
@@ -207,36 +208,12 @@ def taken(page: Page, name: str) -> None:
     print(f"docs/screenshots/{name}.png")
 
 
-def letting_in(page: Page) -> None:
-    """Shows the code that lets a phone in."""
-    page.goto("/shop/doors")
-    person = page.get_by_role("listitem", name="Yard volunteer")
-    person.get_by_role("button", name="Let in").click()
-    page.get_by_role("button", name="Show the code").click()
-    page.locator("[data-code]").wait_for()
-
-
-def owner_of(url: str) -> str:
-    """What the laptop of the studio's lead shows; the kiln technician's phone is signed in too."""
-    database = Database(url)
-    with database.work() as records:
-        shop = records.shop().id
-        accounts = records.accounts(shop)
-        people = {one.name: one.id for one in records.members(shop).all()}
-        lead = accounts.let_in(people["Studio lead"], "owner")
-        phone = accounts.let_in(people["Kiln technician"], "maker")
-        accounts.sign_in(phone.id, "Phone", "code", "192.168.1.23")
-        _, token = accounts.sign_in(lead.id, "Laptop", "passphrase", "192.168.1.20")
-    database.engine.dispose()
-    return token
-
-
 @contextmanager
-def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
-    """The application over a fresh copy of the demo data, and the address of that."""
+def demo_address() -> Iterator[str]:
+    """The application over a fresh copy of the demo data."""
     port = free_port()
     with fresh_demo("screens") as url:
-        app = create_app(Settings(database_url=url).model_copy(update={"sign_in": sign_in, "devices": "simulated"}))
+        app = create_app(Settings(database_url=url).model_copy(update={"sign_in": False, "devices": "simulated"}))
         server = uvicorn.Server(
             uvicorn.Config(
                 app, host="127.0.0.1", port=port, log_level="error", access_log=False, timeout_graceful_shutdown=2
@@ -247,7 +224,7 @@ def demo_address(sign_in: bool = False) -> Iterator[tuple[str, str]]:
         while not server.started:
             thread.join(0.02)
         try:
-            yield f"http://127.0.0.1:{port}", url
+            yield f"http://127.0.0.1:{port}"
         finally:
             server.should_exit = True
             thread.join()

@@ -78,7 +78,7 @@ FINISHING_SULFO = (
 WET_H = 1.0
 LIGHT_USE = ("Light use", "70 % strength. Install it, no heavy loads.")
 # By share of its strength: about a day, and three days, at 20 °C. Source: common practice.
-TRODDEN = (("walk", "Walk on it", 0.25), ("barrow", "Barrow on it", 0.45))
+TRODDEN = (("walk", "Walk on it", 0.2), ("barrow", "Barrow on it", 0.45))
 FINISHING = (
     Finishing(
         "bleed", "Bleed water gone", Spread(0.12, 0.18, 0.3), "The sheen has gone. Never work bleed water in.",
