@@ -21,6 +21,16 @@ def read(*readings: tuple[str, str]) -> Job:
     return pad(readings=[{"at": at, "below": below} for at, below in readings])
 
 
+def field(count: int = 6, deep: str | None = "1900 mm", **run: Any) -> Job:
+    """Slabs of 900 x 600 mm in rows of 50 mm channels: three of them fill 2.8 m."""
+    laid = {"run": "2800 mm", "gap": "50 mm", "rows": 2, "row_gap": "50 mm", "deep": deep, **run}
+    piece = {"count": count, "run": laid, "stays": "on the ground", "thickness": "90 mm", "name": "Slab"}
+    return top(
+        piece=piece, steel={"exposure": "on the ground", "school": "mesh"}, mix={"work": "ground", "container": "drum"},
+        ground={"utilities": "nothing there"},
+    )  # fmt: skip
+
+
 GROUND_CASES: dict[str, tuple[Job, Job]] = {
     "utilities-not-asked": (pad(asked=False), pad()),
     "falls-the-wrong-way": (
@@ -47,6 +57,8 @@ GROUND_CASES: dict[str, tuple[Job, Job]] = {
     "sub-base-thin on clay": (pad(sub_base="90 mm", soil="clay, or it freezes"), pad(sub_base="90 mm")),
     "no-isolation": (pad(house="back"), pad(house="back", isolated=["back"])),
     "ask-for-ready-mixed": (pad(size=("3.4 m", "3 m")), pad(size=("3.3 m", "3 m"))),
+    "rows-do-not-add-up": (field(deep="1300 mm"), field(deep="1250 mm")),
+    "rows-do-not-add-up uneven": (field(count=5, deep=None), field(count=6, deep=None)),
     "panel-too-long": (
         pad(size=("4 m", "2 m"), columns=1, rows=1),
         pad(size=("3.6 m", "2.4 m"), columns=1, rows=1),

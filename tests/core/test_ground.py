@@ -1,12 +1,13 @@
 """Ground: corners, water, joints and tasks of slabs of every outline, and jobs from before it."""
 
 import json
+from math import ceil
 from typing import Any
 
 import pytest
 from shapely import LineString, Polygon
 
-from tests.core.ground_cases import pad
+from tests.core.ground_cases import field, pad
 from tests.jobs import top_document
 from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.job.job import Job
@@ -155,3 +156,25 @@ def test_a_slab_is_edged_and_broomed_and_then_walked_barrowed_and_driven_on() ->
     plain = Job.model_validate(document | {"finish": {"look": "as cast"}})
     smooth = [step.act for fill in run_sheet(pour_brief(plain, plan(plain, SHOP))).fills for step in fill.finish]
     assert smooth == ["bleed", "float", "edge", "trowel", "cover"]
+
+
+@pytest.mark.parametrize(("rows", "gap", "margin"), [(1, 50, 0), (2, 50, 0), (3, 40, 25)])
+def test_a_field_is_dug_as_a_whole_and_its_channels_are_filled(rows: int, gap: int, margin: int) -> None:
+    in_row = 3
+    run = 3 * 900 + 2 * gap + 2 * margin
+    laid = {"run": f"{run} mm", "gap": f"{gap} mm", "end_gap": f"{margin} mm", "rows": rows, "row_gap": f"{gap} mm"}
+    found = ground(field(count=in_row * rows, deep=None, **laid, row_end=f"{margin} mm"))
+    deep = rows * 600 + (rows - 1) * gap + 2 * margin
+    assert (found.length_mm, found.width_mm) == (run, deep)
+    assert len(found.sections) == in_row * rows
+    assert found.channels is not None
+    litres = (run * deep - in_row * rows * 900 * 600) * 90 / 1e6
+    assert found.channels.stone.value == pytest.approx(litres, rel=1e-3)
+    assert found.channels.bags.value == ceil(litres * 1.55 / 25 - 1e-3)
+    slabs = [Polygon(list(zip(one[0::3], one[1::3], strict=True))) for one in found.sections]
+    assert sum(one.area for one in slabs) == pytest.approx(in_row * rows * 900 * 600)
+    assert all(one.intersection(other).area < 1 for at, one in enumerate(slabs) for other in slabs[:at])
+    assert max(one.bounds[2] for one in slabs) == pytest.approx(run - margin)
+    assert max(one.bounds[3] for one in slabs) == pytest.approx(deep - margin)
+    assert found.joints is None
+    assert "channels" in [one.kind for one in found.tasks]

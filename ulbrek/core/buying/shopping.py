@@ -253,6 +253,9 @@ def _ground(planned: Plan) -> Iterator[Take]:
     strip = sum(one.isolation.value for one in lying if one.isolation)
     if strip:
         yield Take("supply", "isolation-strip", "Isolation strip", round(strip, 1), "m")
+    washed = sum(one.channels.bags.value for one in lying if one.channels)
+    if washed:
+        yield Take("supply", "washed-stone", "Washed stone, 25 kg", washed, "bags")
     cement = sum(one.bonding.value for one in lying if one.bonding)
     if cement:
         yield Take("supply", "bonding-cement", "Cement, bonding coat", round(cement, 1), "kg")

@@ -20,6 +20,7 @@ class GroundBrief:
         around_mm: round its openings
         count: how many castings there are of it
         shaped: whether its own drawing says how its top slopes: its boards stand level
+        sections: what a field is filled with, channels between them; none where it is one slab
     """
 
     piece: str
@@ -30,3 +31,4 @@ class GroundBrief:
     around_mm: float = 0.0
     count: int = 1
     shaped: bool = False
+    sections: tuple[Outline, ...] = ()

@@ -149,6 +149,23 @@ class SubBase:
 
 
 @dataclass(frozen=True, slots=True)
+class Channels:
+    """What lies between the sections of a field, and is filled with washed stone.
+
+    Attributes:
+        area_m2: of all of them
+        stone: as it is filled in, loose
+        mass: of it
+        bags: of washed stone
+    """
+
+    area_m2: float
+    stone: Figure
+    mass: Figure
+    bags: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class GroundTask:
     """One thing that is done, in order."""
 
@@ -177,6 +194,11 @@ class GroundResult:
         isolation: strip, in length; None where there is none
         bonding: cement for the bonding coat; None where it is not bonded
         outline_dug: of the hole, as a path of corners with their bulges [mm]
+        outline: of the slab, or of the whole field, as a path [mm]
+        length_mm: of the box round that
+        width_mm: of it
+        sections: of a field, as paths [mm]; none where it is one slab
+        channels: between them; None where there are none
         tasks: in order
         care: how not to be hurt
     """
@@ -196,6 +218,11 @@ class GroundResult:
     isolation: Figure | None
     bonding: Figure | None
     outline_dug: Path
+    outline: Path
+    length_mm: float
+    width_mm: float
+    sections: tuple[Path, ...]
+    channels: Channels | None
     tasks: tuple[GroundTask, ...]
     care: tuple[str, ...]
     findings: tuple[Finding, ...]

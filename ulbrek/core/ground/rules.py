@@ -310,6 +310,36 @@ def strip_length(sides_mm: float, openings_mm: float) -> float:
     return (sides_mm + openings_mm) / 1000
 
 
+@rule(unit="l")
+def channel_stone(area_m2: float, depth_mm: float) -> float:
+    """Washed stone for the channels
+
+    Args:
+        area_m2: of all of them
+        depth_mm: filled as high as the slab is thick
+
+    Formula: area_m2 * depth_mm
+
+    Source: geometry; a square metre by a millimetre is a litre
+    """
+    return area_m2 * depth_mm
+
+
+@rule(unit="bags")
+def stone_bags(mass_kg: float, bag_kg: float) -> float:
+    """Bags of washed stone
+
+    Args:
+        mass_kg: of the stone
+        bag_kg: in a bag
+
+    Formula: ceil(mass_kg / bag_kg)
+
+    Source: arithmetic
+    """
+    return float(ceil(mass_kg / bag_kg - 1e-9))
+
+
 @rule(unit="kg")
 def bonding_coat(area_m2: float, coat_kg_m2: float) -> float:
     """Cement for the bonding coat

@@ -10,7 +10,7 @@ from ulbrek.core.ground.brief import GroundBrief
 from ulbrek.core.ground.inputs import Carries, Plot, SideName, Soil, Tamper
 from ulbrek.core.ground.joints import joints_of
 from ulbrek.core.ground.levels import Plane, corners_of, heights
-from ulbrek.core.ground.result import Dig, GroundResult, Path, SubBase
+from ulbrek.core.ground.result import Channels, Dig, GroundResult, Path, SubBase
 from ulbrek.core.ground.setting_out import curves, right_angle, tapes
 from ulbrek.core.ground.tasks import Found, tasks_of
 
@@ -25,6 +25,9 @@ LAYER_MM: Mapping[Tamper, float] = {"hand tamper": 75.0, "plate compactor": 100.
 BARROW_L = 60.0
 FIFTH = 0.2
 STONE_KG_L = Spread(1.6, 1.7, 1.8)
+WASHED_KG_L = Spread(1.5, 1.55, 1.6)
+STONE_BAG_KG = 25.0
+LEAST_CHANNELS_M2 = 0.001
 COAT_KG_M2 = Spread(1.0, 1.5, 2.0)
 
 
@@ -53,12 +56,13 @@ class _Ground:
         depth = self._sub_base_depth() if on_soil else None
         dig = self._dig(depth) if depth else None
         sub_base = self._sub_base(depth) if depth and depth.value > 0 else None
-        joints = joints_of(brief, plot)
+        joints = joints_of(brief, plot) if not brief.sections else None
         corners = tuple(heights(self.plane, self.corners))
         isolation = self._isolation()
         bonding = self._bonding() if plot.under == "old slab, bonded" else None
         drop = self.plane.drop()
-        found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding)
+        left, front, right, back = brief.outline.box
+        found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections))
         return GroundResult(
             under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base, drop=drop, low=self.plane.low,
             corners=corners,
@@ -66,6 +70,8 @@ class _Ground:
             right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
             isolation=isolation, bonding=bonding,
             outline_dug=_path(self.hole) if dig else (),
+            outline=brief.outline.path, length_mm=round(right - left, 3), width_mm=round(back - front, 3),
+            sections=tuple(one.path for one in brief.sections), channels=self._channels(),
             tasks=tuple(tasks_of(plot, found)), care=tuple(self._care(joints is not None)),
             findings=tuple(checks.of_plot(brief, plot, corners, joints)),
         )  # fmt: skip
@@ -115,6 +121,17 @@ class _Ground:
             sides_mm=round(along * count, 1),
             openings_mm=round(self.brief.around_mm * count, 1),
         )
+
+    def _channels(self) -> Channels | None:
+        """What of a field no section covers."""
+        brief = self.brief
+        area = (brief.outline.polygon.area - sum(one.polygon.area for one in brief.sections)) / 1e6
+        if not brief.sections or area < LEAST_CHANNELS_M2:
+            return None
+        area = round(area, 4)
+        stone = work(rules.channel_stone, self.of, area_m2=area, depth_mm=brief.thickness_mm)
+        mass = work(rules.stone_mass, f"{self.of}/channels", loose_l=stone, density_kg_l=WASHED_KG_L)
+        return Channels(area, stone, mass, work(rules.stone_bags, self.of, mass_kg=mass, bag_kg=STONE_BAG_KG))
 
     def _bonding(self) -> Figure:
         area = round(self.brief.outline.polygon.area * self.brief.count / 1e6, 4)

@@ -21,6 +21,7 @@ class Found(NamedTuple):
     joints: Joints | None
     isolation: Figure | None
     bonding: Figure | None
+    in_sections: bool = False
 
 
 _JOINED = {
@@ -56,6 +57,11 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
         yield GroundTask(
             "isolate", "Isolation strip",
             f"{{{plot.strip_mm:g} limit}} thick, as high as the slab, against all that stands still.",
+        )  # fmt: skip
+    if found.in_sections:
+        yield GroundTask(
+            "channels", "Channels", "Strips that come out: tapered or taped, oiled, doubled where they are long, their "
+            "butts staggered. Out as soon as the edges hold. Then washed stone, level with the slabs.",
         )  # fmt: skip
     if found.joints is not None and found.joints.made in _JOINED:
         yield GroundTask("joints", "Joints", _JOINED[found.joints.made])

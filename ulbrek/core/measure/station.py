@@ -255,13 +255,13 @@ def _section(piece: Piece) -> Figure | None:
         run_mm=run.run.mm,
         gap_mm=run.gap.mm,
         end_gap_mm=run.end_gap.mm,
-        count=float(piece.count),
+        count=max(1.0, run.in_row(piece.count)),
     )
 
 
 def _closing(piece: Piece) -> Closing | None:
     """The closing error of what stands in a row: arch blocks, and pieces that fill a run."""
-    parts = piece.count if piece.run is not None else 0
+    parts = round(piece.run.in_row(piece.count)) if piece.run is not None else 0
     if isinstance(piece.outline, ArchBlock):
         parts = piece.outline.blocks
     if parts < 2:

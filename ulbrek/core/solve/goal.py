@@ -114,7 +114,7 @@ def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
     if run is None:
         raise CannotSolveError("No run is set. Enter the run and its gaps first.")
     length, width = shape_of(piece).size
-    section, count = (length if run.along == "length" else width), piece.count
+    section, count = (length if run.along == "length" else width), max(1, round(run.in_row(piece.count)))
     total, gap, end = run.run.mm, run.gap.mm, run.end_gap.mm
     if goal.unknown == "section":
         wanted = (total - (count - 1) * gap - 2 * end) / count
@@ -125,7 +125,8 @@ def _equal_sections(piece: Piece, goal: EqualSections) -> Change:
         wanted_count = (total - 2 * end + gap) / (section + gap)
         if round(wanted_count) < 1:
             raise CannotSolveError("Even one does not fit the run. Make them smaller, or the run longer.")
-        return Change("Make {count} of them", {"/count": round(wanted_count)}, {"count": str(round(wanted_count))})
+        wanted_pieces = round(wanted_count) * run.rows
+        return Change("Make {count} of them", {"/count": wanted_pieces}, {"count": str(wanted_pieces)})
     if goal.unknown == "run":
         return _length("Make the run {size}", "/run/run", count * section + (count - 1) * gap + 2 * end)
     left = total - count * section - (2 * end if goal.unknown == "gap" else (count - 1) * gap)

@@ -52,6 +52,9 @@ class GroundPages(Words):
             yield ["Stone, order loose", self._of(ground.sub_base.loose)]
             yield ["Stone, weight", self._range(ground.sub_base.mass)]
             yield ["Tamp", self._of(ground.sub_base.layers)]
+        if ground.channels:
+            yield ["Channels, washed stone", self._of(ground.channels.stone)]
+            yield ["Washed stone, 25 kg", self._range(ground.channels.bags)]
         if ground.bonding:
             yield ["Cement, bonding coat", self._range(ground.bonding)]
         if ground.isolation:
@@ -71,16 +74,16 @@ def slab_plan(planned: PiecePlan, ground: GroundResult, units: Units) -> str:
         ground: what the ground takes of it
         units: of the reader
     """
-    measured = planned.measure
-    length, width = measured.length_mm, measured.width_mm
+    length, width = ground.length_mm, ground.width_mm
     made = Drawing(Box(0, 0, length, width), WIDTH_MM, 96, mirrored=False, margin_mm=22)
     hole = list(zip(ground.outline_dug[0::3], ground.outline_dug[1::3], strict=True))
     for (x1, y1), (x2, y2) in zip(hole, (*hole[1:], *hole[:1]), strict=True):
         made.line(x1, y1, x2, y2, 0.3, _HOLE_DASH)
-    made.path(measured.path, CONCRETE, 0.6)
+    for path in ground.sections or (ground.outline,):
+        made.path(path, CONCRETE, 0.6)
     for one in ground.joints.lines if ground.joints else ():
         made.line(one.x1, one.y1, one.x2, one.y2, 0.5, _JOINT_DASH)
-    for stake in planned.form.stiffness.stakes:
+    for stake in () if ground.sections else planned.form.stiffness.stakes:
         made.path(stake.path, "black", 0.2)
     for corner in ground.corners:
         x = made.x(corner.x_mm) + (_OUT_MM if corner.x_mm > length / 2 else -_OUT_MM)

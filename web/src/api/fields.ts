@@ -471,6 +471,10 @@ export const DOCUMENTS = {
       run: {"label": "Run length", "as": "length", "low": 10, "high": 12000},
       gap: {"label": "Gap between", "as": "length", "low": 0, "high": 12000, "default": 0.0},
       end_gap: {"label": "End gap", "as": "length", "low": 0, "high": 12000, "default": 0.0},
+      rows: {"label": "Rows", "as": "number", "default": 1, "low": 1, "high": 60, "whole": true},
+      deep: {"label": "All rows, across", "as": "length", "none": "as they come", "default": null, "low": 10, "high": 12000},
+      row_gap: {"label": "Gap between rows", "as": "length", "low": 0, "high": 12000, "default": 0.0},
+      row_end: {"label": "Margin beside the rows", "as": "length", "low": 0, "high": 12000, "default": 0.0},
     },
   },
   Scratch: {

@@ -42,5 +42,6 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, co
     yield from shapes.radius_too_large(shape)
     yield from shapes.corner_too_round(shape)
     yield from fitting.run_does_not_add_up(shape)
+    yield from fitting.rows_do_not_add_up(shape)
     yield from fitting.closing_piece(closing)
     yield from fitting.off_its_weight(shape, concrete)

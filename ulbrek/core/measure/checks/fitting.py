@@ -1,6 +1,7 @@
 """What would go wrong on the way to a place and in it."""
 
 from collections.abc import Sequence
+from math import ceil
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.base.units import Length
@@ -12,6 +13,7 @@ from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.weighing import CannotSolveError, Concrete, to_weigh, weight_of
 
 ADDS_UP_MM = 0.5
+LEAST_MM = 10.0  # of a side
 MANY_PARTS = 5
 USUAL_DRIFT_MM = 6.0  # 3 to 6 mm is normal. Source: common practice.
 
@@ -146,9 +148,12 @@ def run_does_not_add_up(shape: Shape) -> list[Finding]:
     piece, run = shape.piece, shape.piece.run
     if run is None:
         return []
-    wanted = section_of_run(run.run.mm, run.gap.mm, run.end_gap.mm, piece.count)
+    in_row = run.in_row(piece.count)
+    if in_row != round(in_row):
+        return []  # first the rows
+    wanted = section_of_run(run.run.mm, run.gap.mm, run.end_gap.mm, in_row)
     has = shape.size[0] if run.along == "length" else shape.size[1]
-    if abs(wanted - has) <= ADDS_UP_MM / piece.count:
+    if abs(wanted - has) <= ADDS_UP_MM / in_row:
         return []
     change = None
     if piece.outline.kind == "rectangle" and wanted >= 10:
@@ -164,7 +169,7 @@ def run_does_not_add_up(shape: Shape) -> list[Finding]:
             remedy="Change the sections, their count or the gaps.",
             field="/run",
             values={
-                "count": str(piece.count),
+                "count": str(round(in_row)),
                 "has": Quantity(has, "mm"),
                 "run": Quantity(run.run.mm, "mm"),
                 "wanted": Quantity(wanted, "cut"),
@@ -172,6 +177,64 @@ def run_does_not_add_up(shape: Shape) -> list[Finding]:
             change=change,
         )
     ]
+
+
+@check("rows-do-not-add-up", "stop")
+def rows_do_not_add_up(shape: Shape) -> list[Finding]:
+    """Rows of a field do not add up
+
+    Each row has as many pieces as the others; rows, the gaps between them and the margins fill the field.
+
+    Source: geometry
+    """
+    piece, run = shape.piece, shape.piece.run
+    if run is None or run.rows == 1:
+        return []
+    in_row = run.in_row(piece.count)
+    if in_row != round(in_row):
+        even = ceil(in_row) * run.rows
+        return [
+            finding(
+                rows_do_not_add_up,
+                title="{count} pieces do not lie in {rows} rows",
+                reason="Each row has as many as the others.",
+                remedy="Change the count, or the rows.",
+                field="/count",
+                values={"count": str(piece.count), "rows": str(run.rows)},
+                change=Change("Make {even} of them", {"/count": even}, {"even": str(even)}),
+            )
+        ]
+    if run.deep is None:
+        return []
+    wanted = section_of_run(run.deep.mm, run.row_gap.mm, run.row_end.mm, run.rows)
+    has = shape.size[1] if run.along == "length" else shape.size[0]
+    if abs(wanted - has) <= ADDS_UP_MM / run.rows:
+        return []
+    other = "width" if run.along == "length" else "length"
+    left = run.deep.mm - run.rows * has - 2 * run.row_end.mm
+    fits = piece.outline.kind == "rectangle" and wanted >= LEAST_MM
+    make = {f"/outline/{other}": Length(mm=wanted, typed=None).model_dump()}
+    deep = run.rows * has + (run.rows - 1) * run.row_gap.mm + 2 * run.row_end.mm
+    gap = Length(mm=max(0.0, left) / (run.rows - 1))
+    widen = Change("Make the gaps {gap}", {"/run/row_gap": gap.model_dump()}, {"gap": Quantity(gap.mm, "cut")})
+    grow = Change("Make the field {deep}", {"/run/deep": Length(mm=deep).model_dump()}, {"deep": Quantity(deep, "cut")})
+    also = (*((widen,) if left >= 0 else ()), grow)
+    size = Change("Make each {wanted}", make, {"wanted": Quantity(wanted, "cut")}) if fits else None
+    return [
+        finding(
+            rows_do_not_add_up,
+            title="{rows} rows of {has} do not fill the {deep} field",
+            reason="With its gaps each must be {wanted}.",
+            remedy="Change the pieces, the gaps, or the field.",
+            field="/run",
+            values={
+                "rows": str(run.rows), "has": Quantity(has, "mm"), "deep": Quantity(run.deep.mm, "mm"),
+                "wanted": Quantity(wanted, "cut"),
+            },
+            change=size or also[0],
+            also=also if size else also[1:],
+        )
+    ]  # fmt: skip
 
 
 @check("closing-piece", "hint")

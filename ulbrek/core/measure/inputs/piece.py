@@ -50,12 +50,20 @@ class Seam(Document):
 
 
 class Run(Document):
-    """A run that the pieces fill side by side, with equal gaps."""
+    """A run that the pieces fill side by side, with equal gaps; a field, where they lie in several rows."""
 
     along: Annotated[Literal["length", "width"], label("Runs along")] = "length"
     run: Annotated[Side, label("Run length")]
     gap: Annotated[Offset, label("Gap between")] = Length(mm=0)
     end_gap: Annotated[Offset, label("End gap")] = Length(mm=0)
+    rows: Annotated[int, Field(ge=1, le=60), label("Rows")] = 1
+    deep: Annotated[Side | None, label("All rows, across", none="as they come")] = None
+    row_gap: Annotated[Offset, label("Gap between rows")] = Length(mm=0)
+    row_end: Annotated[Offset, label("Margin beside the rows")] = Length(mm=0)
+
+    def in_row(self, count: int) -> float:
+        """How many of so many pieces lie in a row; a fraction where they do not lie evenly."""
+        return count / self.rows
 
 
 WeightWhen = Literal["fresh", "stripped", "dry", "dry mix"]

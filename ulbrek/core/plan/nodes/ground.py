@@ -1,6 +1,7 @@
 """Ground's node."""
 
 from dataclasses import dataclass, replace
+from math import ceil
 
 from shapely import LineString
 
@@ -9,8 +10,9 @@ from ulbrek.core.ground.checks.soil import slab_too_thin
 from ulbrek.core.ground.inputs import Plot
 from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.ground.station import ground
+from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.shapes import rectangle
-from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.inputs.piece import Piece, Run
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.pointing import pointed
 
@@ -43,8 +45,27 @@ def _slab(piece: Piece) -> GroundBrief:
         ends = (LineString([(x, low - 1), (x, low + _TALL_MM)]) for x in (left + 1, right - 1))
         thickness = min(end.intersection(outline.polygon).length for end in ends)
         outline, through = rectangle(right - left, piece.thickness.mm), []
+    sections: tuple[Outline, ...] = ()
+    if piece.run is not None:
+        outline, sections, through = *_field(piece.run, piece.count, outline), []
     shaped = piece.drawn == "from the side" or (piece.taper is not None and piece.taper.face == "top")
     return GroundBrief(
         piece.id, piece.name, outline, tuple(one.polygon for one in through), thickness,
-        round(sum(one.length_mm for one in through), 1), piece.count, shaped,
+        round(sum(one.length_mm for one in through), 1), 1 if sections else piece.count, shaped, sections,
     )  # fmt: skip
+
+
+def _field(run: Run, count: int, section: Outline) -> tuple[Outline, tuple[Outline, ...]]:
+    """The field that sections fill in rows, and the sections in it, as far as there are so many."""
+    left, front, right, back = section.box
+    along, across = (right - left, back - front) if run.along == "length" else (back - front, right - left)
+    in_row = max(1, ceil(run.in_row(count)))
+    rows = run.row_end.mm * 2 + run.rows * across + (run.rows - 1) * run.row_gap.mm if run.deep is None else run.deep.mm
+    size = (run.run.mm, rows) if run.along == "length" else (rows, run.run.mm)
+    laid = []
+    for number in range(count):
+        row, place = divmod(number, in_row)
+        at = (run.end_gap.mm + place * (along + run.gap.mm), run.row_end.mm + row * (across + run.row_gap.mm))
+        x, y = at if run.along == "length" else (at[1], at[0])
+        laid.append(section.moved(x - left, y - front))
+    return rectangle(*size), tuple(laid)

@@ -3,10 +3,12 @@ import { FigureLine } from "@/parts/Why";
 
 /** What comes out of the ground and what goes in, for all castings of the piece. */
 export function DigAndFill({ ground, count }: { ground: Ground; count: number }) {
-  const { dig, sub_base, isolation, bonding } = ground;
+  const { dig, sub_base, isolation, bonding, channels } = ground;
   return (
     <section aria-label="Dig and fill">
-      <h2 className="mb-1 text-lg font-bold">{count > 1 ? `Dig and fill, all ${count}` : "Dig and fill"}</h2>
+      <h2 className="mb-1 text-lg font-bold">
+        {count > 1 && ground.sections.length === 0 ? `Dig and fill, all ${count}` : "Dig and fill"}
+      </h2>
       <dl>
         {dig && (
           <>
@@ -22,6 +24,13 @@ export function DigAndFill({ ground, count }: { ground: Ground; count: number })
             <FigureLine label="Stone, order loose" figure={sub_base.loose} />
             <FigureLine label="Stone, weight" figure={sub_base.mass} />
             <FigureLine label="Tamp" figure={sub_base.layers} />
+          </>
+        )}
+        {channels && (
+          <>
+            <FigureLine label="Channels, washed stone" figure={channels.stone} />
+            <FigureLine label="Washed stone, weight" figure={channels.mass} />
+            <FigureLine label="Washed stone, 25 kg" figure={channels.bags} />
           </>
         )}
         {bonding && <FigureLine label="Cement, bonding coat" figure={bonding} />}

@@ -35,15 +35,18 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
   const [shows, setShows] = useState<Shows>("heights");
   const { units } = usePreferences();
   const plot = useJobEditor().shown.job.ground.plots[piece.id];
-  const { length_mm: length, width_mm: width, path } = piece.measure;
-  const around = Math.max(MARGIN_MM, overOf(ground, piece));
+  const { length_mm: length, width_mm: width } = ground;
+  const around = Math.max(MARGIN_MM, overOf(ground));
   const high = area.width < PHONE_PX ? PHONE_HIGH_PX : HIGH_PX;
   const whole = fit(length + 2 * around, width + 2 * around, { width: area.width, height: high }, MARGIN, false);
   const off = around * whole.scale;
   const view: View = { ...whole, left: whole.left + off, top: whole.top + off, length, width };
   const low = whole.top + (width + 2 * around) * whole.scale + MARGIN.bottom;
-  const through = piece.measure.features.filter((one) => one.role === "through");
-  const slab = pathData(view, path) + through.flatMap((one) => one.paths.map((hole) => pathData(view, hole))).join("");
+  const inField = ground.sections.length > 0;
+  const through = inField ? [] : piece.measure.features.filter((one) => one.role === "through");
+  const slab = inField
+    ? ground.sections.map((path) => pathData(view, path)).join("")
+    : pathData(view, ground.outline) + through.flatMap((one) => one.paths.map((hole) => pathData(view, hole))).join("");
   return (
     <figure>
       <Choice label="Shown" value={shows} choices={SHOWS} onChoose={setShows} />
@@ -60,12 +63,14 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
               data-hole
             />
           )}
+          {inField && <path d={pathData(view, ground.outline)} fill="url(#stone)" stroke="var(--ink)" data-field />}
           <path d={slab} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="1.5" />
           {plot?.house && <Wall view={view} side={plot.house} />}
           {(plot?.isolated ?? []).map((side) => (
             <Strip key={side} view={view} side={side} />
           ))}
           {shows === "boards" &&
+            !inField &&
             piece.form.stiffness.stakes.map((stake) => (
               <path
                 key={`${stake.x_mm} ${stake.y_mm}`}
@@ -133,7 +138,7 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
 
 function Caption({
   shows,
-  ground: { joints, dig, low },
+  ground: { joints, dig, low, sections, channels },
   datum,
   stakes,
 }: {
@@ -149,10 +154,12 @@ function Caption({
     case "dig":
       return dig ? "Dashed: the hole, with room for boards and stakes." : "Nothing is dug.";
     case "boards":
+      if (sections.length) return "Boards and stakes of one section are on Form.";
       return stakes
         ? `${write(stakes, "stakes", units)}, outside the boards.`
         : "No stakes: its sides stand on a base.";
     case "joints":
+      if (channels) return `${sections.length} sections; the channels between them are filled with washed stone.`;
       if (!joints) return "It needs no joint.";
       return (
         <>

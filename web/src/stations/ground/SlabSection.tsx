@@ -27,13 +27,13 @@ export function SlabSection({ piece, ground }: { piece: PiecePlan; ground: Groun
   const plot = useJobEditor().shown.job.ground.plots[piece.id];
   const to = plot?.falls_to ?? "front";
   const along = to === "front" || to === "back";
-  const run = along ? piece.measure.width_mm : piece.measure.length_mm;
+  const run = along ? ground.width_mm : ground.length_mm;
   const fall = ((plot?.fall_mm_m ?? 20) * run) / 1000;
   const drop = ground.low.length ? fall : 0;
   const thick = piece.measure.cast_depth_mm;
   const stone = ground.sub_base?.depth.value ?? 0;
   const above = ground.dig ? ground.above_mm : 0;
-  const over = overOf(ground, piece);
+  const over = overOf(ground);
   const atWall = plot?.house && OPPOSITE[to] === plot.house;
   const wide = area.width / (run + 2 * SIDE_MM);
   const tall = wide * Number(chosen);

@@ -71,6 +71,7 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
                 key={spec.key}
                 spec={spec}
                 value={valueAt(values, `/${spec.key}`)}
+                start={spec.key === "deep" ? whole(deepOf(piece, length_mm, width_mm), units) : undefined}
                 onKeep={(value) => fields.pieceField(`${key}/${spec.key}`, value)}
               />
             ))}
@@ -109,4 +110,11 @@ export function Divided({ piece, planned, fields }: { piece: Piece; planned: Pie
       </button>
     </section>
   );
+}
+
+/** What the rows of a field come to, with the gaps between them [mm]. */
+function deepOf({ run }: Piece, length_mm: number, width_mm: number): number {
+  if (!run) return 0;
+  const across = run.along === "length" ? width_mm : length_mm;
+  return run.rows * across + (run.rows - 1) * run.row_gap.mm + 2 * run.row_end.mm;
 }
