@@ -9,7 +9,7 @@ from ops.browser import DESK, PHONE
 from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, own
 from tests.browser.test_screens import AXE_TAGS
-from tests.core.ground_cases import pad
+from tests.core.ground_cases import field, pad
 from tests.jobs import top_document
 
 
@@ -105,6 +105,22 @@ def test_a_curved_path_is_set_out_by_offsets(open_page: OpenPage, api: TestClien
     expect(out).to_contain_text("into the slab")
     expect(out).to_contain_text("105 mm")
     expect(out).to_contain_text("1500 mm, 2000 mm, 2500 mm")
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_a_field_that_must_add_up_is_made_to(open_page: OpenPage, api: TestClient, units: str) -> None:
+    page = open_page(
+        begin(api, field(deep="1300 mm").model_dump(mode="json")).replace("/form", "/measure"), units=units
+    )
+    told = page.locator("[data-finding=rows-do-not-add-up]")
+    expect(told).to_contain_text("do not fill the")
+    expect(told.get_by_role("button")).to_have_count(3)
+    told.get_by_role("button", name="Make the gaps").click()
+    expect(told).to_have_count(0)
+    assert own(page, api)["job"]["pieces"][0]["run"]["row_gap"]["mm"] == 100
+    page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
+    expect(page.locator("[data-field]").first).to_be_attached()
+    expect(page.get_by_role("region", name="Dig and fill")).to_contain_text("Channels, washed stone")
 
 
 @pytest.mark.parametrize("size", [DESK, PHONE], ids=["desk", "phone"])

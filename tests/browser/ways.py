@@ -17,7 +17,7 @@ IN_SHAPES = {
     *(f"/pieces/edge_fits/{name}" for name in ("edge", "gap", "overhang")),
     *(f"/pieces/seams/{name}" for name in ("id", "side", "offset")),
     *(f"/pieces/weight/{name}" for name in ("mass_kg", "when", "by", "tolerance")),
-    *(f"/pieces/run/{name}" for name in ("along", "run", "gap", "end_gap")),
+    *(f"/pieces/run/{name}" for name in ("along", "run", "gap", "end_gap", "rows", "deep", "row_gap", "row_end")),
     *(f"/site/dimensions/{name}" for name in ("id", "name", "first", "again", "offset", "pieces")),
     *(f"/site/passages/{name}" for name in ("id", "name", "kind", "width", "height")),
     "/site/drift",
