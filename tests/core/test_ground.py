@@ -153,6 +153,9 @@ def test_a_slab_is_edged_and_broomed_and_then_walked_barrowed_and_driven_on() ->
     assert 5 * 24 <= acts["install"].due_h <= 10 * 24
     done = [step.act for fill in run_sheet(pour_brief(job, planned)).fills for step in fill.finish]
     assert done == ["bleed", "float", "edge", "broom", "cover"]
+    ready = {step.id: step.title for step in run_sheet(pour_brief(job, planned)).ready}
+    assert "height" in ready["ready/level/top"]
+    assert "ground" in ready["ready/form/top"]
     plain = Job.model_validate(document | {"finish": {"look": "as cast"}})
     smooth = [step.act for fill in run_sheet(pour_brief(plain, plan(plain, SHOP))).fills for step in fill.finish]
     assert smooth == ["bleed", "float", "edge", "trowel", "cover"]

@@ -51,15 +51,7 @@ def ready_steps(of: PourBrief) -> Iterator[Step]:
 
 def _form_steps(fill: FillBrief) -> Iterator[Step]:
     of, each = f"/{fill.piece}", _each(fill)
-    yield _look(
-        f"level{of}", f"{fill.name}: level it both ways",
-        f"A level along, across and corner to corner{each}; shim under the base, and look again that nothing rocks.",
-        fill=fill.piece,
-    )  # fmt: skip
-    yield _look(
-        f"form{of}", f"{fill.name}: look the form over",
-        f"Diagonals alike, joints sealed, face wiped clean and oiled thinly where it is oiled{each}.", fill=fill.piece,
-    )  # fmt: skip
+    yield from _on_the_ground(fill, of) if fill.on_ground else _on_a_bench(fill, of, each)
     if fill.held:
         yield _look(
             f"held{of}", f"{fill.name}: try what is held",
@@ -79,6 +71,33 @@ def _form_steps(fill: FillBrief) -> Iterator[Step]:
             values={"steel": fill.steel[:1].upper() + fill.steel[1:]}, fill=fill.piece,
             holds="" if stands else f"steel/{fill.piece}",
         )  # fmt: skip
+
+
+def _on_a_bench(fill: FillBrief, of: str, each: str) -> Iterator[Step]:
+    """What is looked at where a form stands on a bench."""
+    yield _look(
+        f"level{of}", f"{fill.name}: level it both ways",
+        f"A level along, across and corner to corner{each}; shim under the base, and look again that nothing rocks.",
+        fill=fill.piece,
+    )  # fmt: skip
+    yield _look(
+        f"form{of}", f"{fill.name}: look the form over",
+        f"Diagonals alike, joints sealed, face wiped clean and oiled thinly where it is oiled{each}.", fill=fill.piece,
+    )  # fmt: skip
+
+
+def _on_the_ground(fill: FillBrief, of: str) -> Iterator[Step]:
+    """What is looked at where boards stand on the ground."""
+    yield _look(
+        f"level{of}", f"{fill.name}: each corner at its height",
+        "By the level, as on the list, and straight between by a string. Boards that gave are wedged and staked again.",
+        fill=fill.piece,
+    )  # fmt: skip
+    yield _look(
+        f"form{of}", f"{fill.name}: look at the ground and the boards",
+        "Stone tamped and damp, no puddles, never frozen. Tape checks right, boards oiled, isolation strip up.",
+        fill=fill.piece,
+    )  # fmt: skip
 
 
 def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
