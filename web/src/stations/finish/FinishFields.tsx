@@ -1,5 +1,4 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useId, useState } from "react";
 import type { PiecePlan } from "@/api/client";
 import { Refused } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
@@ -7,8 +6,9 @@ import { withField } from "@/api/editor";
 import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { DocField } from "@/parts/DocField";
-import { FieldProblem, problemProps } from "@/parts/FieldProblem";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { type FieldOf, specOf } from "@/parts/specs";
+import { useTyped } from "@/parts/useTyped";
 import { inWords } from "@/parts/values";
 import { namesOf } from "../job/shopChoices";
 
@@ -82,50 +82,25 @@ function OwnGrits() {
   const { job, plan } = editor.shown;
   const kept = job.finish.grits.join(", ");
   const usual = plan.finish.pads.map(({ grit }) => grit).join(", ");
-  const [text, setText] = useState(kept);
-  const [problem, setProblem] = useState<string | null>(null);
-  const id = useId();
-  useEffect(() => {
-    setText(kept);
-    setProblem(null);
-  }, [kept]);
-
-  async function keep() {
-    if (text.trim() === kept) return;
+  const { id, input, problem } = useTyped(kept, async (text) => {
     const grits = text.split(/[\s,;–-]+/).filter(Boolean);
     const wrong = grits.find((one) => !/^\d+$/.test(one));
-    if (wrong) return setProblem(`“${wrong}” is not a grit. Write them like 100, 200, 400.`);
-    try {
-      await editor.change(
-        (now) => withField(now, "/finish/grits", grits.map(Number)),
-        grits.length ? `Grits ${grits.join(", ")}` : "The usual grits",
-      );
-      setProblem(null);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setProblem(error.message);
-    }
-  }
-
+    if (wrong) throw new Refused(422, `“${wrong}” is not a grit. Write them like 100, 200, 400.`);
+    await editor.change(
+      (now) => withField(now, "/finish/grits", grits.map(Number)),
+      grits.length ? `Grits ${grits.join(", ")}` : "The usual grits",
+    );
+  });
   return (
     <div className="border-b border-line py-1" data-field="/finish/grits">
       <div className="flex flex-wrap items-center justify-between gap-x-3">
         <label htmlFor={id}>Own grits</label>
         <input
-          id={id}
+          {...input}
           className="field max-w-52"
-          value={text}
           placeholder={usual || "by the look"}
           inputMode="numeric"
           disabled={editor.readOnly}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => void keep()}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === "Enter") void keep();
-            if (event.key === "Escape") setText(kept);
-          }}
-          {...problemProps(id, problem)}
         />
       </div>
       <FieldProblem id={id} problem={problem} />

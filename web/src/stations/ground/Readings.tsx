@@ -1,10 +1,9 @@
-import { useEffect, useId, useState } from "react";
 import type { Ground, PiecePlan } from "@/api/client";
-import { Refused } from "@/api/client";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
-import { FieldProblem, problemProps } from "@/parts/FieldProblem";
+import { FieldProblem } from "@/parts/FieldProblem";
 import { SeverityMark } from "@/parts/SeverityMark";
+import { useTyped } from "@/parts/useTyped";
 import { FigureButton } from "@/parts/Why";
 import { editable } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
@@ -38,33 +37,16 @@ function ReadingRow({ piece, corner }: { piece: PiecePlan; corner: Ground["corne
   const readings = editor.shown.job.ground.plots[piece.id]?.readings ?? [];
   const last = readings.findLast((one) => one.at === corner.name)?.below;
   const kept = last ? editable(last, units) : "";
-  const [text, setText] = useState(kept);
-  const [problem, setProblem] = useState<string | null>(null);
-  const id = useId();
-  useEffect(() => {
-    setText(kept);
-    setProblem(null);
-  }, [kept]);
-
-  async function keep() {
-    if (text.trim() === kept) return;
-    const below = { typed: text.trim(), bare: units };
-    const read = text.trim() ? [{ at: corner.name, below }] : [];
-    try {
-      await editor.change(
-        (job) => {
-          const others = job.ground.plots[piece.id]?.readings ?? [];
-          return withField(job, at, [...others.filter((one) => one.at !== corner.name), ...read]);
-        },
-        text.trim() ? `Corner ${corner.name} read at ${text.trim()}` : `Corner ${corner.name} not read`,
-      );
-      setProblem(null);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setProblem(error.message);
-    }
-  }
-
+  const { id, input, problem } = useTyped(kept, (text) => {
+    const read = text ? [{ at: corner.name, below: { typed: text, bare: units } }] : [];
+    return editor.change(
+      (job) => {
+        const others = job.ground.plots[piece.id]?.readings ?? [];
+        return withField(job, at, [...others.filter((one) => one.at !== corner.name), ...read]);
+      },
+      text ? `Corner ${corner.name} read at ${text}` : `Corner ${corner.name} not read`,
+    );
+  });
   return (
     <li className="border-b border-line py-1" data-corner={corner.name}>
       <div className="flex min-h-11 items-center gap-3">
@@ -75,21 +57,7 @@ function ReadingRow({ piece, corner }: { piece: PiecePlan; corner: Ground["corne
         <label htmlFor={id} className="sr-only">
           Corner {corner.name}, as read
         </label>
-        <input
-          id={id}
-          className="field w-24 text-right"
-          value={text}
-          placeholder="read"
-          disabled={editor.readOnly}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => void keep()}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === "Enter") void keep();
-            if (event.key === "Escape") setText(kept);
-          }}
-          {...problemProps(id, problem)}
-        />
+        <input {...input} className="field w-24 text-right" placeholder="read" disabled={editor.readOnly} />
         <span className="w-5">
           {corner.raise_mm !== null && <SeverityMark severity={corner.off ? "caution" : undefined} />}
         </span>
