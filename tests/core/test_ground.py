@@ -181,3 +181,17 @@ def test_a_field_is_dug_as_a_whole_and_its_channels_are_filled(rows: int, gap: i
     assert max(one.bounds[3] for one in slabs) == pytest.approx(deep - margin)
     assert found.joints is None
     assert "channels" in [one.kind for one in found.tasks]
+
+
+@pytest.mark.parametrize("width", ["60 mm", "150 mm"])
+def test_the_slimmest_slab_has_no_more_joints_than_can_be_made(width: str) -> None:
+    found = ground(pad(size=("12 m", width))).joints
+    assert found is not None
+    assert found.columns == 12_000 / 300
+
+
+def test_a_section_falls_as_far_as_its_corners_lie_apart() -> None:
+    found = ground(pad(size=("3 m", "2 m"), falls_to="left", fall_mm_m=15, cross_to="front"))
+    below = {one.name: one.below.value for one in found.corners}
+    assert found.section_drop_mm == pytest.approx(below["A"] - below["B"]) == pytest.approx(45)
+    assert found.drop.value == pytest.approx(max(below.values()) - min(below.values()))

@@ -18,6 +18,7 @@ from ulbrek.core.ground.result import JointLine, Joints
 TIMES, TIMES_LEAST, TIMES_MOST = 30.0, 24.0, 36.0
 SLIM = 1.5  # a panel longer than that cracks across. Source: ACI 302.1R, from memory: 1.5, 1.25 is better.
 GROOVE_LEAST_MM = 25.0
+LEAST_PANEL_MM = 300.0  # joints nearer than that are no joints, however slim the slab. Source: common practice.
 _TURNED_IN = 1e-3  # how far from straight a corner must turn to be one
 _NEAR = 0.2  # of the greatest distance: joints that are nearer to one another are one
 _LEAST_LINE_MM = 50.0
@@ -44,9 +45,9 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
     ys = _equal(front, back, plot.rows) if plot.rows else _cuts(front, back, must_y, apart.value)
     least = TIMES_LEAST * brief.thickness_mm
     if not plot.columns and right - left > least:
-        xs = _cuts(left, right, must_x, min(apart.value, SLIM * _widest(ys)))
+        xs = _cuts(left, right, must_x, min(apart.value, max(LEAST_PANEL_MM, SLIM * _widest(ys))))
     if not plot.rows and back - front > least:
-        ys = _cuts(front, back, must_y, min(apart.value, SLIM * _widest(xs)))
+        ys = _cuts(front, back, must_y, min(apart.value, max(LEAST_PANEL_MM, SLIM * _widest(xs))))
     if not plot.columns and len(ys) == _ENDS and right - left > least:
         xs = _by_its_width(brief, xs, across=True)
     if not plot.rows and len(xs) == _ENDS and back - front > least:
@@ -61,7 +62,7 @@ def _by_its_width(brief: GroundBrief, cuts: Sequence[float], *, across: bool) ->
     for one, two in pairwise(cuts):
         band = box(one, front, two, back) if across else box(left, one, right, two)
         width = brief.outline.polygon.intersection(band).area / (two - one)
-        found += _equal(one, two, max(1, ceil((two - one) / (SLIM * width) - 0.05)))[1:]
+        found += _equal(one, two, max(1, ceil((two - one) / max(LEAST_PANEL_MM, SLIM * width) - 0.05)))[1:]
     return found
 
 

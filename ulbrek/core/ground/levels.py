@@ -72,6 +72,11 @@ class Plane:
             across_mm=self._run(self.plot.cross_to) if self.cross_mm_m else 0.0, cross_mm_m=self.cross_mm_m,
         )  # fmt: skip
 
+    @property
+    def section_drop_mm(self) -> float:
+        """How far it falls along a section that is cut along its fall."""
+        return round(rules.drop(self._run(self.plot.falls_to), self.plot.fall_mm_m, 0.0, 0.0), 2)
+
     def below(self, name: str, x: float, y: float) -> Figure:
         """How far below the datum the top of a corner belongs.
 

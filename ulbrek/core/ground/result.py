@@ -183,7 +183,10 @@ class GroundResult:
         above_mm: how far its top stands above the ground
         dig: None where it lies on an old slab, or nothing is dug
         sub_base: None where there is none
-        drop: from its high side to its low side
+        datum: what heights are measured down from
+        falls_to: the side of the fall that the section is cut along
+        section_drop_mm: how far it falls along that
+        drop: from its high corner to its low one
         low: the side, or the two, where water leaves it
         corners: in order
         water: where it runs
@@ -207,6 +210,9 @@ class GroundResult:
     above_mm: float
     dig: Dig | None
     sub_base: SubBase | None
+    datum: str
+    falls_to: SideName
+    section_drop_mm: float
     drop: Figure
     low: tuple[SideName, ...]
     corners: tuple[CornerHeight, ...]

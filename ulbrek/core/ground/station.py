@@ -64,8 +64,9 @@ class _Ground:
         left, front, right, back = brief.outline.box
         found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections))
         return GroundResult(
-            under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base, drop=drop, low=self.plane.low,
-            corners=corners,
+            under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base,
+            datum=plot.datum, falls_to=plot.falls_to, section_drop_mm=self.plane.section_drop_mm,
+            drop=drop, low=self.plane.low, corners=corners,
             water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
             right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
             isolation=isolation, bonding=bonding,

@@ -125,12 +125,7 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
         {shows === "joints" && <JointPlates view={view} joints={ground.joints} />}
       </div>
       <figcaption className="text-soft">
-        <Caption
-          shows={shows}
-          ground={ground}
-          datum={plot?.datum ?? "the peg"}
-          stakes={piece.form.stiffness.stakes.length}
-        />
+        <Caption shows={shows} ground={ground} datum={ground.datum} stakes={piece.form.stiffness.stakes.length} />
       </figcaption>
     </figure>
   );

@@ -16,11 +16,10 @@ interface Props {
 
 /** How high each corner of the boards belongs, and what the level read there. */
 export function Readings({ piece, ground }: Props) {
-  const plot = useJobEditor().shown.job.ground.plots[piece.id];
   return (
     <section aria-label="Level readings">
       <h2 className="text-lg font-bold">Level readings</h2>
-      <p className="mb-1 text-soft">Below {plot?.datum ?? "the peg"}: as planned, and as read on the boards.</p>
+      <p className="mb-1 text-soft">Below {ground.datum}: as planned, and as read on the boards.</p>
       <ul className="border-t border-line">
         {ground.corners.map((corner) => (
           <ReadingRow key={corner.name} piece={piece} corner={corner} />

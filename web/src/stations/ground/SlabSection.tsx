@@ -25,11 +25,10 @@ export function SlabSection({ piece, ground }: { piece: PiecePlan; ground: Groun
   const [chosen, setChosen] = useState<Scale>("1");
   const { units } = usePreferences();
   const plot = useJobEditor().shown.job.ground.plots[piece.id];
-  const to = plot?.falls_to ?? "front";
+  const to = ground.falls_to;
   const along = to === "front" || to === "back";
   const run = along ? ground.width_mm : ground.length_mm;
-  const fall = ((plot?.fall_mm_m ?? 20) * run) / 1000;
-  const drop = ground.low.length ? fall : 0;
+  const drop = ground.section_drop_mm;
   const thick = piece.measure.cast_depth_mm;
   const stone = ground.sub_base?.depth.value ?? 0;
   const above = ground.dig ? ground.above_mm : 0;
