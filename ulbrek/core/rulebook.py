@@ -15,6 +15,7 @@ ROOMS = {
     "Materials": ("materials", "job"),
     "Measure": ("measure",),
     "Ground": ("ground",),
+    "Cabinets": ("cabinets",),
     "Form": ("form", "kit.beams"),
     "Steel": ("steel",),
     "Mix": ("mix",),

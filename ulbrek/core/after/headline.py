@@ -61,12 +61,21 @@ class GroundHeadline:
 
 
 @dataclass(frozen=True, slots=True)
+class CabinetsHeadline:
+    """How long the cabinets are under the tops of a job, along their legs [mm], and how many tops there are."""
+
+    long_mm: float
+    tops: int
+
+
+@dataclass(frozen=True, slots=True)
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
     ``stays`` says that it stays where it is cast, ``ground`` what it takes there; None where nothing lies on the
-    ground. ``lengths`` are of lumber that sides are sawn from. ``look`` is that of its first piece, ``finish_h`` the
-    hours of work that the finish of all castings takes.
+    ground. ``cabinets`` is what its tops are cast over; None where none is. ``lengths`` are of lumber that sides are
+    sawn from. ``look`` is that of its first piece, ``finish_h`` the hours of work that the finish of all castings
+    takes.
 
     ``first_act`` is the first of stripping, turning, carrying, grinding and sealing that is not done; ``cures`` says
     whether it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not
@@ -85,6 +94,7 @@ class Headline:
     people: int | None
     stays: bool
     ground: GroundHeadline | None
+    cabinets: CabinetsHeadline | None
     in_moulds: bool
     sheets: float
     lengths: float
@@ -133,6 +143,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         stays=heaviest.handling.stays,
         ground=_on_the_ground(plan),
+        cabinets=_over_cabinets(job, plan),
         in_moulds=job.form.in_moulds,
         sheets=plan.cutting.sheet_count.value,
         lengths=plan.cutting.side_lengths.value if plan.cutting.side_lengths else 0.0,
@@ -165,6 +176,13 @@ def _on_the_ground(plan: Plan) -> GroundHeadline | None:
     if not found:
         return None
     return GroundHeadline(sum(one.dig.barrows.value for one in found if one.dig), found[0].drop.value)
+
+
+def _over_cabinets(job: Job, plan: Plan) -> CabinetsHeadline | None:
+    over = sum(piece.stays == "over cabinets" for piece in job.pieces)
+    if not over and not plan.cabinets.runs:
+        return None
+    return CabinetsHeadline(sum(unit.width_mm for run in plan.cabinets.runs for unit in run.units), over)
 
 
 def _small(feature: PlacedFeature, of: MeasureResult) -> SmallFeature:

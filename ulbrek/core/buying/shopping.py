@@ -199,6 +199,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
         )
     yield from (("foam and supplies", take) for take in _protecting(job, planned))
     yield from (("mix", take) for take in _ground(planned))
+    yield from (("foam and supplies", take) for take in _over_cabinets(planned))
     yield from (("finish", take) for take in _finish(shop, planned))
 
 
@@ -259,6 +260,24 @@ def _ground(planned: Plan) -> Iterator[Take]:
     cement = sum(one.bonding.value for one in lying if one.bonding)
     if cement:
         yield Take("supply", "bonding-cement", "Cement, bonding coat", round(cement, 1), "kg")
+
+
+def _over_cabinets(planned: Plan) -> Iterator[Take]:
+    """What boards over cabinets take beside themselves: screws, tape, clips, and a cover for the floor."""
+    runs = planned.cabinets.runs
+    tops = [top for run in runs for top in run.tops if top.piece is not None]
+    screws = sum(top.screws.value for top in tops if top.screws)
+    if screws:
+        yield Take("hardware", "board-screws", "Screws for cement board, 32 mm (1 1/4 in)", screws, "pieces")
+    tape = sum(top.tape.value for top in tops if top.tape)
+    if tape:
+        yield Take("supply", "seam-tape", "Tape over board seams", round(tape, 1), "m")
+    clips = sum(top.clips.value for top in tops if top.clips)
+    if clips:
+        yield Take("hardware", "mesh-clips", "Clips for mesh", clips, "pieces")
+    cover = sum(run.cover.value for run in runs if any(top.piece for top in run.tops))
+    if cover:
+        yield Take("supply", "floor-cover", "Floor cover, plastic", round(cover, 1), "m2")
 
 
 def _finish(shop: Shop, planned: Plan) -> Iterator[Take]:

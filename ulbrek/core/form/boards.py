@@ -41,11 +41,13 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsC
         sides: its sides
         as_cut: boards of this form that were cut otherwise, by their key
     """
-    base = None if brief.on_ground else _panel(brief, "base", as_cut.get("base", BoardAsCut()))
+    base = None
+    if brief.beneath is None and not brief.on_ground:
+        base = _panel(brief, "base", as_cut.get("base", BoardAsCut()))
     standing: list[Board] = []
     inside: list[InsideSize] = []
     for side in sides:
-        if side.key in brief.open_edges:
+        if side.key in brief.unboarded:
             continue
         if side.edge.is_arc:
             standing.extend(_as_cut(board, as_cut) for board in _curve(brief, side))
@@ -54,7 +56,7 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsC
         board, made = _strip(brief, side, cut, base)
         standing.append(board)
         inside.append(made)
-    panels = [base] if base else []
+    panels = [base] if base else [_as_cut(board, as_cut) for board in _under(brief)]
     if brief.floor is not None:
         panels.append(_bed(brief))
     lid = [_panel(brief, "lid", as_cut.get("lid", BoardAsCut()))] if brief.stands else []
@@ -130,6 +132,22 @@ def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
         length_cut_mm=cut.length.mm if cut.length else length.value,
         height_cut_mm=cut.height.mm if cut.height else width.value,
     )  # fmt: skip
+
+
+def _under(brief: FormBrief) -> Iterator[Board]:
+    """The boards that stay under a top which is cast over cabinets."""
+    thick = brief.base.thickness_mm
+    for one in brief.beneath.panels if brief.beneath else ():
+        left, front, right, back = one.outline.box
+        of = f"{brief.piece}/{one.key}"
+        yield placed(
+            one.key, one.name, "base",
+            (
+                work(rules.base_side, f"{of}/length", inside_mm=round(right - left, 3), ledge_mm=0.0),
+                work(rules.base_side, f"{of}/width", inside_mm=round(back - front, 3), ledge_mm=0.0),
+            ),
+            one.outline, (-thick, 0.0, 0.0), thick, brief.base.id,
+        )  # fmt: skip
 
 
 def _bed(brief: FormBrief) -> Board:

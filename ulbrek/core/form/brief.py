@@ -17,6 +17,38 @@ GAP_UNDER_MM = 15.0  # that stone closes under a board on the ground. Source: co
 RIB_MM = 60.0  # how wide a rib behind a curved side is. Source: common practice.
 
 
+class Panel(NamedTuple):
+    """A board that a top is cast on where it stays: its key, its name, and its outline in plan."""
+
+    key: str
+    name: str
+    outline: Outline
+
+
+class Cut(NamedTuple):
+    """Lumber that is cut for it: its key, its name, its length [mm], and how many."""
+
+    key: str
+    name: str
+    length_mm: float
+    many: int
+
+
+@dataclass(frozen=True, slots=True)
+class Beneath:
+    """What a top is cast on where it stays over cabinets.
+
+    Attributes:
+        panels: boards that stay under it
+        walled: sides that a wall closes
+        lumber: cut for it
+    """
+
+    panels: tuple[Panel, ...]
+    walled: frozenset[str]
+    lumber: tuple[Cut, ...]
+
+
 class Divider(NamedTuple):
     """A board across the inside, from one end to the other in plan [mm]; a thin one is a liner."""
 
@@ -48,6 +80,7 @@ class FormBrief:
         mirrored: whether it lies as a mirror image of the plan, cast face down
         lumber: what stakes are cut from
         stays: whether the piece stays where it is cast
+        beneath: what it is cast on over cabinets; None where it is not cast there
         open_edges: sides that stay open, where it stands on edge between two panels; none where it lies
     """
 
@@ -69,6 +102,20 @@ class FormBrief:
     mirrored: bool = False
     lumber: Lumber | None = None
     stays: bool = False
+    beneath: Beneath | None = None
+
+    @property
+    def unboarded(self) -> frozenset[str]:
+        """Sides that have no board: those that stay open, and those that a wall closes."""
+        return self.open_edges | self.beneath.walled if self.beneath else self.open_edges
+
+    @property
+    def formed_mm(self) -> float:
+        """How long its boards are in all: round it, walls left out."""
+        if self.beneath is None:
+            return self.outline.length_mm
+        named = zip(self.outline.edges, self.outline.edge_names, strict=True)
+        return sum(edge.length for edge, name in named if name.replace(" ", "-") not in self.beneath.walled)
 
     @cached_property
     def by_feature(self) -> Mapping[str, Sequence[MouldShape]]:
@@ -98,7 +145,7 @@ class FormBrief:
     def laps(self) -> bool:
         """Whether the strips lap the base's edge; with curved sides, or on edge, they stand on it."""
         straight = not any(edge.is_arc for edge in self.outline.edges)
-        return self.habits.sides == "lapping the base" and straight and not self.stands
+        return self.habits.sides == "lapping the base" and straight and not self.stands and self.beneath is None
 
     @property
     def wants_base(self) -> bool:
@@ -109,7 +156,7 @@ class FormBrief:
     @property
     def on_ground(self) -> bool:
         """Whether the ground is its base, and stakes hold its sides."""
-        return self.habits.sides == "staked to the ground" and not self.wants_base
+        return self.habits.sides == "staked to the ground" and not self.wants_base and self.beneath is None
 
     @property
     def fixing(self) -> Fixing:
@@ -120,7 +167,8 @@ class FormBrief:
     @property
     def bare(self) -> bool:
         """Whether bare wood touches the concrete."""
-        return "bare" in ((self.sheet.face,) if self.on_ground else (self.sheet.face, self.base.face))
+        alone = self.on_ground or self.beneath is not None  # no board under it comes off
+        return "bare" in ((self.sheet.face,) if alone else (self.sheet.face, self.base.face))
 
     @property
     def stands(self) -> bool:
@@ -144,8 +192,10 @@ class FormBrief:
     def lap_mm(self) -> float:
         """How far the strips reach under the floor of the piece [mm]; negative where lumber on edge is that much lower.
 
-        On the ground stone closes the gap under it.
+        On the ground stone closes the gap under it. Over cabinets they reach down to the rail under the board's edge.
         """
+        if self.beneath is not None:
+            return self.base.thickness_mm + (self.lumber.thickness_mm if self.lumber else 0.0)
         short = self.depth_mm - self.sheet.width_mm
         if self.on_ground and 0 < short <= GAP_UNDER_MM:
             return -short

@@ -290,7 +290,7 @@ class FormResult:
     """The form of one piece; figures are of one form.
 
     ``cavities`` are the outlines of the castings in it; ``stands`` says that it stands on edge between two panels,
-    ``on_ground`` that the ground is its base.
+    ``on_ground`` that the ground is its base, ``over_cabinets`` that its boards stay over cabinets.
     """
 
     piece: str
@@ -298,6 +298,7 @@ class FormResult:
     corner: str
     stands: bool
     on_ground: bool
+    over_cabinets: bool
     cavities: tuple[Path, ...]
     depth_mm: float
     boards: tuple[Board, ...]

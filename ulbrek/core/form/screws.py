@@ -10,6 +10,7 @@ from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.form.result import Board, Joint, Screw, Stake
 from ulbrek.core.form.sides import Side
 from ulbrek.core.materials import fixings
+from ulbrek.core.materials.boards import LUMBER_KG_M3
 
 _TALL_MM = 100.0
 _ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block holds it from outside
@@ -30,7 +31,7 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
     through = _shortest(brief, board + fixings.BITE_FROM_SIDE_MM)
     down = _shortest(brief, strip_height_mm + fixings.LEAST_BITE_MM)
     way: Literal["down", "up", "in"] = "up"
-    if brief.laps:
+    if brief.laps or brief.beneath:
         way = "in"
     elif (
         brief.habits.screwing == "down through the strip" and not brief.stands and _bites(down - strip_height_mm, base)
@@ -42,9 +43,9 @@ def joint(brief: FormBrief, strip_height_mm: float, density_kg_m3: Figure) -> Jo
     else:
         bite = work(rules.bite_through, of, screw_mm=length, board_mm=board if way == "in" else base)
     holds = work(
-        rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" else fixings.GRIP_EDGE,
+        rules.screw_holds, of, grip=fixings.GRIP_FACE if way == "down" or brief.beneath else fixings.GRIP_EDGE,
         shank_mm=brief.supplies.screw.shank_mm, bite_mm=bite,
-        density_kg_m3=(brief.sheet if way == "up" else brief.base).density_kg_m3,
+        density_kg_m3=LUMBER_KG_M3 if brief.beneath else (brief.sheet if way == "up" else brief.base).density_kg_m3,
     )  # fmt: skip
     push = work(
         rules.push_a_screw, of, density_kg_m3=density_kg_m3, height_mm=brief.head_mm,
@@ -57,7 +58,7 @@ def strip_screws(brief: FormBrief, sides: Sequence[Side], made: Joint, staked: S
     """The screws along the strips, at true places; on the ground those through their stakes."""
     if brief.on_ground:
         return stakes.screws(brief, staked, made)
-    closed = [side for side in sides if side.key not in brief.open_edges]
+    closed = [side for side in sides if side.key not in brief.unboarded]
     along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(brief, side, made)]
     if not brief.stands:
         return along

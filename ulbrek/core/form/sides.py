@@ -150,7 +150,7 @@ def _corner(  # noqa: PLR0911 - one line a kind of corner
     gap = hypot(edge.end.x - after.start.x, edge.end.y - after.start.y)
     if gap > 1e-6:  # against the block of an inner corner; beside a small one the two strips would meet
         return End(), End(min(0.0, gap / sqrt(2) - brief.sheet.thickness_mm))
-    if key in brief.open_edges or next_key in brief.open_edges:
+    if key in brief.unboarded or next_key in brief.unboarded:
         return End(), End()
     board = brief.sheet.thickness_mm
     turn = _turn(edge, after)

@@ -41,7 +41,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     sides, blocks = sides_of(brief)
     built = build(brief, sides, as_cut)
     boards = (*built.boards, *hung(brief), *core_sides(brief))
-    base = None if brief.on_ground else boards[0]
+    base = None if brief.on_ground or brief.beneath else boards[0]
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
     joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
     knockouts = tuple(set_out(brief, one) for one in formers(brief, blocks, Around(foam, formed.density.value)))
@@ -56,6 +56,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
         corner=brief.habits.corner,
         stands=brief.stands,
         on_ground=brief.on_ground,
+        over_cabinets=brief.beneath is not None,
         cavities=tuple(one.path for one in brief.cavities or (brief.outline,)),
         depth_mm=brief.depth_mm,
         boards=boards,
@@ -84,8 +85,10 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     standing = [one for one in brief.moulded if not one.stands_out]
     round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
     through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= brief.depth_mm]
-    round_piece = brief.outline.length_mm
-    corners = sum(1 for edge in brief.outline.edges if not edge.is_arc)
+    round_piece = brief.formed_mm
+    corners = sum(1 for edge in brief.outline.edges if not edge.is_arc) - (
+        len(brief.beneath.walled) if brief.beneath else 0
+    )
     sealed = 0.0 if brief.on_ground else 1.0  # nobody runs a bead on the ground
     joints = work(
         rules.sealed_joints,
@@ -97,7 +100,7 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     contact = work(
         rules.contact_area,
         of,
-        net_area_mm2=0.0 if brief.on_ground else formed.net_area,
+        net_area_mm2=0.0 if brief.on_ground or brief.beneath else formed.net_area,
         edges_mm=round_piece,
         openings_mm=sum(one.prism.outline.length_mm for one in through),
         thickness_mm=brief.depth_mm,

@@ -23,6 +23,10 @@ _STAKED = {
     "nails": "Set it to its line. Drive the stakes outside it, upright, heads below its upper edge; with that edge "
     "level, put two double-headed nails through each stake into the side, a weight held against the board.",
 }
+_ON_THE_RAIL = (
+    "From the front into the rail under the board, upper edge level with the back rail: full-size hole in the side, "
+    "pilot in the rail."
+)
 _FIXED = "Fix everything on its mark, and run a bead round what concrete must not get under. "
 _OIL_DRIES_H = 12.0
 
@@ -50,20 +54,14 @@ def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
 def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     (made, stiff), habits = held, brief.habits
     how = _STAKED[made.fixing] if brief.on_ground else _FIXINGS.get(made.fixing, _WAYS[made.way])
+    if brief.beneath is not None and made.fixing == "screws":
+        how = _ON_THE_RAIL
     if brief.bare and not brief.on_ground:
         yield _Told(
             "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
             (), RAGS,
         )  # fmt: skip
-    if brief.on_ground:
-        yield from _ground(brief)
-    else:
-        yield _Told(
-            "Lay the base on its bearers",
-            "Good face up. Level it both ways now, while it is light, and mark the inside of the form on it in pencil.",
-            ("base",),
-            DUST,
-        )
+    yield from _beneath(brief, boards)
     yield from _beds(boards, knockouts)
     yield from _sides(brief, boards, how)
     if brief.stands:
@@ -108,6 +106,37 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
         )
     yield from _overhead(boards, knockouts)
     yield from _strapped(stiff, knockouts)
+
+
+def _beneath(brief: FormBrief, boards: Sequence[Board]) -> Iterator[_Told]:
+    """What it is cast on: the ground, boards over cabinets, or a base."""
+    if brief.on_ground:
+        yield from _ground(brief)
+    elif brief.beneath is not None:
+        yield from _over_cabinets(boards)
+    else:
+        yield _Told(
+            "Lay the base on its bearers",
+            "Good face up. Level it both ways now, while it is light, and mark the inside of the form on it in pencil.",
+            ("base",),
+            DUST,
+        )
+
+
+def _over_cabinets(boards: Sequence[Board]) -> Iterator[_Told]:
+    """Braces and boards in place of a base."""
+    yield _Told(
+        "Screw the braces on",
+        "Flat on the cabinets’ rails, as drawn under Cabinets: one under every seam and beside every opening. Rails "
+        "under the edges that get a form.",
+    )
+    keys = tuple(board.key for board in boards if board.kind == "base")
+    yield _Told(
+        "Screw the boards down",
+        "Dry-lay them first. Seams on their braces, screws every {200 limit}, heads flush. Tape every seam, and along "
+        "the walls.",
+        keys, DUST,
+    )  # fmt: skip
 
 
 def _ground(brief: FormBrief) -> Iterator[_Told]:

@@ -27,11 +27,13 @@ def stiffness(
 ) -> Stiffness:
     """Braces along the sides, straps round them, bearers under the base; on the ground stakes in place of all those.
 
+    Over cabinets their boards lie on braces of their own.
+
     Args:
         brief: what the form is for
         made: how its sides are fixed at their foot
         density: of the fresh concrete
-        base: its base; None where the ground is it
+        base: its base; None where the ground is it, or cabinets carry it
         sides: its sides
         knockouts: what stands in it
     """
@@ -47,7 +49,7 @@ def stiffness(
     between = work(span_within_limit, f"{of}/side", **side)
     screwed = brief.habits.screw_spacing.mm
     tips, rights = _held_at_foot(brief, density, made)
-    if base is None:
+    if brief.on_ground:
         liner = {"modulus_mpa": brief.liner.modulus_mpa, "thickness_mm": brief.liner.thickness_mm}
         apart = stakes.spacing(brief, sides, between, work(span_within_limit, f"{of}/curve", **{**side, **liner}))
         staked = tuple(stakes.stakes_of(brief, sides, apart))
@@ -55,11 +57,16 @@ def stiffness(
         span = apart.straight.value if apart.straight else between.value
         boxes = sum(one.build == "a box of boards" for one in knockouts)
         lumber = [*stakes.battens(brief, len(staked), boxes), *_bridges(brief, knockouts)]
+    elif brief.beneath is not None:
+        held = _Held((), (), None)
+        span = min(screwed, between.value)
+        lumber = [*_over_cabinets(brief), *_bridges(brief, knockouts)]
     else:
+        assert base is not None  # noqa: S101 - all others have one
         bearers, bearer = _bearers(brief, pressure, base)
         braced = brief.head_mm > LOW_BOARD_MM or tips.value > rights.value or between.value < screwed
         held = _Held(tuple(_braces(brief, sides, between.value)) if braced else (), bearers, bearer)
-        straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in brief.open_edges]
+        straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in brief.unboarded]
         most = max((run / max(1, ceil(run / between.value)) for run in straight), default=between.value)
         span = most if braced else min(screwed, between.value)
         lumber = [*_battens(brief, (len(bearers), len(held.braces)), base), *_bridges(brief, knockouts)]
@@ -111,7 +118,7 @@ def _braces(brief: FormBrief, sides: Sequence[Side], spacing: float) -> Iterator
     """Where braces stand outside the straight sides, in plan [mm]."""
     board = brief.sheet.thickness_mm
     for side in sides:
-        if side.edge.is_arc or side.key in brief.open_edges:
+        if side.edge.is_arc or side.key in brief.unboarded:
             continue
         count = ceil(side.edge.chord / spacing)
         for step in range(1, count):
@@ -152,6 +159,13 @@ def _battens(brief: FormBrief, counts: tuple[int, int], base: Board) -> Iterator
     if brief.floor is not None:
         length = work(rules.bearer, f"{of}/bed", across_mm=min(brief.length_mm, brief.width_mm))
         yield Batten("bed", "Batten under the sloping floor, ripped to it", length, max(2, bearers))
+
+
+def _over_cabinets(brief: FormBrief) -> Iterator[Batten]:
+    """The lumber under a top that is cast over cabinets, and what its edges are screwed to."""
+    for one in brief.beneath.lumber if brief.beneath else ():
+        length = work(rules.bearer, f"{brief.piece}/{one.key}", across_mm=one.length_mm)
+        yield Batten(one.key, one.name, length, one.many)
 
 
 def _bridges(brief: FormBrief, knockouts: Sequence[Knockout]) -> Iterator[Batten]:

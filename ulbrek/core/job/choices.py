@@ -10,6 +10,7 @@ from ulbrek.core.form.brief import GAP_UNDER_MM
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
+from ulbrek.core.materials.catalogue import CEMENT_BOARD
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
 from ulbrek.core.materials.sealers import SealerCoat
@@ -30,10 +31,14 @@ Choice = TypeVar("Choice", bound=_Named)
 
 @dataclass(frozen=True, slots=True)
 class Choices:
-    """What a job is made with, and by station what the shop did not have, pointing into the job."""
+    """What a job is made with, and by station what the shop did not have, pointing into the job.
+
+    ``deck`` is the board that stays under tops which are cast over cabinets.
+    """
 
     sheet: Sheet
     base: Sheet
+    deck: Sheet
     liner: Sheet
     lumber: Lumber
     foam: Foam
@@ -107,7 +112,7 @@ def choose(job: Job, shop: Shop) -> Choices:
     machine = job.finish.machine
     no_machine = _find("/finish/machine", machine, shop.grinders)[1] if shop.grinders else []
     return Choices(
-        sheet, base, liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
+        sheet, base, _deck(job, shop, base), liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container, sealer,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
         (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
@@ -115,9 +120,16 @@ def choose(job: Job, shop: Shop) -> Choices:
     )  # fmt: skip
 
 
+def _deck(job: Job, shop: Shop, base: Sheet) -> Sheet:
+    """What stays under a top that is cast over cabinets: the base that was chosen, else cement board."""
+    if job.form.base_sheet is not None:
+        return base
+    return next((one for one in shop.sheets if one.face == "cement"), CEMENT_BOARD)
+
+
 def _on_edge(job: Job, shop: Shop) -> str | None:
     """The lumber that boards are of where all pieces stay on the ground: the lowest that is high enough, on edge."""
-    if not all(piece.stays for piece in job.pieces) or job.form.in_moulds:
+    if not all(piece.stays == "on the ground" for piece in job.pieces) or job.form.in_moulds:
         return None
     high = max(piece.thickness.mm for piece in job.pieces)
     fit = [one for one in shop.lumber if one.width_mm >= high - GAP_UNDER_MM]
@@ -241,6 +253,10 @@ def no_such_piece(job: Job) -> list[Finding]:
          lambda lost: {key: one.model_dump() for key, one in job.handling.standing.items() if key not in lost}),
         ("/ground/plots", "how it lies", {key: key for key in job.ground.plots},
          lambda lost: {key: one.model_dump() for key, one in job.ground.plots.items() if key not in lost}),
+        ("/cabinets/runs", "what it lies over", {top: top for run in job.cabinets.runs for top in run.tops},
+         lambda lost: [
+             {**run.model_dump(), "tops": [top for top in run.tops if top not in lost]} for run in job.cabinets.runs
+         ]),
         ("/steel/by_piece", "how it is reinforced", {key: key for key in job.steel.by_piece},
          lambda lost: {key: school for key, school in job.steel.by_piece.items() if key not in lost}),
         ("/steel/by_hand", "bars moved by hand", {one.piece: one.piece for one in job.steel.by_hand},

@@ -6,12 +6,14 @@ from pydantic import Field, field_validator, model_validator
 
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
+from ulbrek.core.cabinets.inputs import CabinetInputs
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.ground.inputs import GroundInputs
 from ulbrek.core.handling.inputs import ON_THE_GROUND, HandlingInputs
 from ulbrek.core.job.effort import StationInputs, effort_ms, too_much
+from ulbrek.core.job.tops import tops_drawn
 from ulbrek.core.measure.inputs.common import Name
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
@@ -72,6 +74,7 @@ class Job(Document):
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60), COUNTED]
     site: Site = Site()
     ground: GroundInputs = GroundInputs()
+    cabinets: CabinetInputs = CabinetInputs()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
     mix: MixInputs
@@ -99,6 +102,12 @@ class Job(Document):
         if repeated:
             raise ValueError(f"Two pieces are called “{repeated}”. Give each its own id.")
         return pieces
+
+    @model_validator(mode="after")
+    def _tops_follow_their_cabinets(self) -> "Job":
+        """What lies over cabinets is as large as they make it."""
+        object.__setattr__(self, "pieces", tops_drawn(self.pieces, self.cabinets))
+        return self
 
     @model_validator(mode="after")
     def _can_be_planned(self) -> "Job":

@@ -14,7 +14,7 @@ Words = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 Millimetres = Annotated[float, Field(ge=10, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 Source = Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
-Face = Literal["faced", "filmed", "oiled", "bare"]
+Face = Literal["faced", "filmed", "oiled", "bare", "cement"]
 
 
 class SheetSize(Document):
@@ -36,7 +36,7 @@ class Sheet(Document):
     price: Annotated[Price | None, label("Unit price", none="not entered", unit="price")] = None
     face: Annotated[
         Face,
-        label("Face", hint="a bare board is oiled and left to soak in before use"),
+        label("Face", hint="a bare board is oiled and left to soak in before use; to cement concrete bonds"),
     ] = "faced"
     modulus_mpa: Annotated[
         float,

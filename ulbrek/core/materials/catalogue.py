@@ -5,7 +5,7 @@ for 80 lb; a 25 kg bag yields 11.25 to 12.44 l with 8 to 12 % of water.
 """
 
 from ulbrek.core.materials.admixtures import Admixture
-from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet
+from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet, SheetSize
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import BagSize, Mix
@@ -160,6 +160,13 @@ CONTAINERS = (
 )
 
 _P2 = "EN 312 type P2, the least modulus that the standard asks for, from memory"
+CEMENT_BOARD = Sheet(
+    id="cement-board-12", name="Cement board 12.7 mm (1/2 in)", thickness_mm=12.7, length_mm=1524.0, width_mm=914.0,
+    modulus_mpa=3000.0, density_kg_m3=1200.0, face="cement",
+    source="common practice; 1500 to 5000 MPa by kind, ask its maker",
+    other_sizes=(SheetSize(length_mm=2440.0, width_mm=1220.0),),
+)  # fmt: skip
+
 SHEETS = (
     Sheet(
         id="melamine-16", name="Melamine board 16 mm", thickness_mm=16.0, length_mm=2440.0, width_mm=1220.0,
@@ -187,6 +194,7 @@ SHEETS = (
         id="plywood-18", name="Plain plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
         modulus_mpa=3500.0, density_kg_m3=550.0, face="bare", source="softwood, across the grain, common practice",
     ),
+    CEMENT_BOARD,
 )  # fmt: skip
 
 LINERS = (

@@ -68,6 +68,11 @@ STARTS = (
         ),
         "96, 66, 25, 25, 1 1/2", "2400, 1700, 650, 600, 40",
     ),
+    _start(
+        "counter", "Top over cabinets",
+        (Asks("length", "Length along the wall"), Asks("width", "Depth, front to back"), _THICK),
+        "96, 25 1/2, 1 1/2", "2400, 620, 40",
+    ),
     _start("weight", "Weight", _DISC, "10, 2", "250, 50"),
     _start(
         "leg", "Leg", (Asks("length", "Width at the top"), Asks("width", "Height"), Asks("thickness", "Thickness")),
@@ -135,6 +140,10 @@ def _l_top(_: Sizes, written: Document, _units: Units) -> Document:
     return {"outline": outline, "edges_shown": ["inner front", "inner right"]}
 
 
+def _counter(_: Sizes, written: Document, _units: Units) -> Document:
+    return {"outline": _rectangle(written), "stays": "over cabinets", "edges_shown": ["front", "right", "left"]}
+
+
 def _weight(sizes: Sizes, written: Document, units: Units) -> Document:
     diameter, wall = _SLEEVE[units]
     sleeve = {"kind": "sleeve", "id": "sleeve", "name": "Bar sleeve", "diameter": diameter, "wall": wall}
@@ -193,6 +202,6 @@ def _disc(_: Sizes, written: Document, _units: Units) -> Document:
 
 
 _MAKES: Mapping[str, Callable[[Sizes, Document, Units], Document]] = {
-    "top": _top, "l-top": _l_top, "weight": _weight, "leg": _leg, "planter": _planter, "ramp": _ramp, "block": _block,
-    "arch-block": _arch_block, "slab": _slab, "disc": _disc,
+    "top": _top, "l-top": _l_top, "counter": _counter, "weight": _weight, "leg": _leg, "planter": _planter,
+    "ramp": _ramp, "block": _block, "arch-block": _arch_block, "slab": _slab, "disc": _disc,
 }  # fmt: skip

@@ -13,7 +13,7 @@ class Casts:
     """The castings of one piece: the volume [l] and the fresh mass [kg] of one, how many, and how many at once.
 
     ``side_by_side`` of them lie in one form, whose boards weigh ``boards`` [kg]; None where they are not worked out.
-    ``on_ground``: whether the ground is the base of that form.
+    ``fixed``: whether that form is fixed where it stands, to the ground or to cabinets.
     """
 
     volume: Figure
@@ -22,7 +22,7 @@ class Casts:
     at_once: int
     side_by_side: int = 1
     boards: Figure | None = None
-    on_ground: bool = False
+    fixed: bool = False
 
 
 @dataclass(frozen=True, slots=True)

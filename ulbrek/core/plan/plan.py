@@ -1,54 +1,55 @@
 """plan(): a job walks through the stations in the order of the trade, and out comes a plan."""
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Sequence
+from dataclasses import replace
 from datetime import datetime
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, workings
-from ulbrek.core.base.finding import SEVERITIES, Finding
+from ulbrek.core.base.finding import SEVERITIES
+from ulbrek.core.cabinets.inputs import CabinetRun
+from ulbrek.core.cabinets.result import RunResult
 from ulbrek.core.cure.inputs import CureInputs
-from ulbrek.core.cure.result import CureResult
 from ulbrek.core.cure.station import CureBrief, Faces, window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
 from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, MOST_OF_A_WALL, Body, way_out_mm
 from ulbrek.core.cure.window import PourStart, pour_window
 from ulbrek.core.finish.result import FinishJob
+from ulbrek.core.form.brief import Beneath
 from ulbrek.core.form.cutting import bought
-from ulbrek.core.form.result import BuiltForm, CuttingResult, FormResult
+from ulbrek.core.form.result import BuiltForm, FormResult
 from ulbrek.core.form.station import strip_need
-from ulbrek.core.ground.checks.soil import utilities_not_asked
 from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.ground.tasks import boards_off
-from ulbrek.core.handling.checks.people import TightPlace, shop_figure_high
+from ulbrek.core.handling.checks.people import TightPlace
 from ulbrek.core.handling.inputs import ON_THE_GROUND
-from ulbrek.core.handling.result import HandlingResult, JoinedResult
-from ulbrek.core.job.choices import Choices, choose
-from ulbrek.core.job.crew import Crew, crew_of
+from ulbrek.core.handling.result import HandlingResult
+from ulbrek.core.job.choices import choose
+from ulbrek.core.job.crew import crew_of
 from ulbrek.core.job.job import Job
-from ulbrek.core.job.knockouts import no_tin_or_tube
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.job.tops import OVER_CABINETS, walls_of
 from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.materials.boards import Linear, Lumber, Sheet
 from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
-from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.plate import plate_of
-from ulbrek.core.measure.result import MeasureResult, SiteResult
+from ulbrek.core.measure.result import MeasureResult
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.weighing import Concrete
 from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
-from ulbrek.core.mix.result import MixResult
 from ulbrek.core.mix.so_far import dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop, pigments_of
 from ulbrek.core.plan.briefs.form import Materials, side_by_side
+from ulbrek.core.plan.found import OfJob, findings_of
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
+from ulbrek.core.plan.nodes.cabinets import CabinetNode, CabinetsNode, OverPiece, beneath, clipped
 from ulbrek.core.plan.nodes.finish import FinishedPiece, FinishJobNode, FinishNode
 from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, WorkedForm
 from ulbrek.core.plan.nodes.ground import GroundNode
@@ -56,11 +57,10 @@ from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
 from ulbrek.core.plan.nodes.pour import CureNode, MixNode
 from ulbrek.core.plan.nodes.steel import SteelCuttingNode, SteelNode
-from ulbrek.core.plan.pointing import pointed
-from ulbrek.core.plan.result import RULE_VERSION, JobFinding, PiecePlan, Plan, Station
+from ulbrek.core.plan.result import RULE_VERSION, PiecePlan, Plan
 from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.core.steel.inputs import Exposure, SteelInputs
-from ulbrek.core.steel.result import SteelCutting, SteelResult
+from ulbrek.core.steel.result import SteelResult
 
 
 def plan(
@@ -101,19 +101,6 @@ class PieceNodes(NamedTuple):
         return self.measure, *ground, self.form, self.steel, self.handling, self.finish.made
 
 
-@dataclass(frozen=True, slots=True)
-class _OfJob:
-    """What the stations say of all pieces together."""
-
-    site: Worked[SiteResult]
-    cutting: Worked[CuttingResult]
-    steel_cutting: Worked[SteelCutting]
-    joined: Worked[JoinedResult]
-    mix: Worked[MixResult]
-    finish: Worked[FinishJob]
-    cure: Worked[CureResult]
-
-
 class _Planning:
     """One job on its way through the stations."""
 
@@ -134,6 +121,7 @@ class _Planning:
         self.habits = shop.form_habits_of(job.form)
         self.crew = crew_of(job, shop)
         self._finish_shop = finish_shop(job.finish, shop, chosen.sealer)
+        self._runs = tuple(self._run(index, run) for index, run in enumerate(job.cabinets.runs))
 
     def plan(self) -> Plan:
         pieces_of_job = [self._piece(index, piece) for index, piece in enumerate(self.job.pieces)]
@@ -146,7 +134,8 @@ class _Planning:
             for piece, one in zip(self.job.pieces, pieces_of_job, strict=True)
         )  # fmt: skip
         by_job: Sequence[Worked[object]] = (
-            of_job.site, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix, of_job.finish, of_job.cure,
+            of_job.site, *self._runs, of_job.cabinets, of_job.cutting, of_job.steel_cutting, of_job.joined, of_job.mix,
+            of_job.finish, of_job.cure,
         )  # fmt: skip
         nodes: list[Worked[object]] = [*(node for one in pieces_of_job for node in one.worked), *by_job]
         found = sorted(
@@ -154,8 +143,9 @@ class _Planning:
             key=lambda one: SEVERITIES.index(one.finding.severity),
         )
         return Plan(
-            RULE_VERSION, pieces, of_job.site.result, of_job.cutting.result, of_job.steel_cutting.result,
-            of_job.joined.result, of_job.mix.result, of_job.cure.result, of_job.finish.result, tuple(found),
+            RULE_VERSION, pieces, of_job.site.result, of_job.cabinets.result, of_job.cutting.result,
+            of_job.steel_cutting.result, of_job.joined.result, of_job.mix.result, of_job.cure.result,
+            of_job.finish.result, tuple(found),
             workings(figure for node in nodes for figure in node.shown),
         )  # fmt: skip
 
@@ -172,7 +162,7 @@ class _Planning:
     def _piece(self, index: int, piece: Piece) -> PieceNodes:
         measured = self._measure(index, piece)
         formed = self._form(piece, measured.result.net_area)
-        there = self._cast_there(piece)
+        there, stays = self._cast_there(piece), piece.stays is not None
         mix = self.chosen.mix
         steel = self._work(
             SteelNode(
@@ -180,7 +170,7 @@ class _Planning:
                 mix.strength_28_least_mpa, there,
             )
         )  # fmt: skip
-        lifted = self._lift(piece, measured.result, formed.result, steel, there)
+        lifted = self._lift(piece, measured.result, formed.result, steel, stays)
         lies = self._work(GroundNode(f"/pieces/{index}", piece, self.job.ground.plot_of(piece.id))) if there else None
         return PieceNodes(
             measured, lies, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result)
@@ -200,9 +190,28 @@ class _Planning:
         own = {key: cut for key, cut in job.form.as_cut.items() if key.startswith(f"{piece.id}.")}
         inputs = job.form.model_copy(update={"as_cut": own, "layouts": {}, "offcuts": (), "sawn": {}})
         density, there = self.filled.density, self._cast_there(piece)
-        stakes = chosen.lumber if there or self.habits.sides == "staked to the ground" else None
-        materials = Materials(chosen.sheet, chosen.base, liners, named, self.shop.supplies, stakes)
-        return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, density, there))
+        over = self._beneath(piece)
+        stakes = chosen.lumber if there or over or self.habits.sides == "staked to the ground" else None
+        base = chosen.deck if over else chosen.base
+        materials = Materials(chosen.sheet, base, liners, named, self.shop.supplies, stakes)
+        return self._work(FormNode(piece, inputs, self.habits, materials, chosen.foam, net_area, density, there, over))
+
+    def _run(self, index: int, run: CabinetRun) -> Worked[RunResult]:
+        job, chosen = self.job, self.chosen
+        over = {
+            piece.id: OverPiece(at, piece, clipped(job.steel, piece))
+            for at, piece in enumerate(job.pieces)
+            if piece.stays == OVER_CABINETS
+        }
+        pieces = tuple(over.get(top) for top in run.tops)
+        return self._work(CabinetNode(index, run, pieces, chosen.deck, chosen.lumber, self.filled.density))
+
+    def _beneath(self, piece: Piece) -> Beneath | None:
+        """What it is cast on over cabinets; None where it is not cast there."""
+        if piece.stays != OVER_CABINETS:
+            return None
+        tops = (top for run in self._runs for top in run.result.tops if top.piece == piece.id)
+        return beneath(next(tops, None), piece, walls_of(piece, self.job.cabinets))
 
     def _steel_of(self, piece: Piece) -> SteelInputs:
         steel = self.job.steel
@@ -228,7 +237,7 @@ class _Planning:
         standing = {id_: one for id_, one in job.handling.standing.items() if id_ == piece.id}
         if there:
             said = job.handling.standing_of(piece.id)
-            use = ON_THE_GROUND if said.use == "top or shelf" else said.use
+            use = ON_THE_GROUND if said.use == "top or shelf" and self._cast_there(piece) else said.use
             stays = {"use": use, "rests": "all over", "put": "cast where it stays"}
             standing[piece.id] = said.model_copy(update=stays)
         inputs = self.crew.inputs.model_copy(update={"standing": standing, "parts": ()})
@@ -255,7 +264,7 @@ class _Planning:
         )  # fmt: skip
         return FinishedPiece(node, self._work(node))
 
-    def _of_job(self, made: Sequence[PieceNodes]) -> _OfJob:
+    def _of_job(self, made: Sequence[PieceNodes]) -> OfJob:
         job, shop, chosen = self.job, self.shop, self.chosen
         built = self._built(made)
         sheets = self._sheets(built)
@@ -271,8 +280,9 @@ class _Planning:
         mixed = self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches))
         pigments = pigments_of(mixed.result.doses, self._cement)
         finished = self._work(FinishJobNode(job.finish, tuple(one.finish for one in made), self._finish_shop, pigments))
-        return _OfJob(
+        return OfJob(
             self._work(SiteNode(job.site, job.pieces)),
+            self._work(CabinetsNode(job.cabinets, self._runs, self._over_l(made))),
             self._work(
                 CuttingNode(built, sheets, lengths, chosen.lumber, self.habits, job.form, shop.supplies),
             ),
@@ -290,6 +300,14 @@ class _Planning:
             mixed,
             finished,
             self._work(CureNode(self._cure_inputs(), self._poured(made, finished.result), shop.hours, self._known)),
+        )
+
+    def _over_l(self, made: Sequence[PieceNodes]) -> float:
+        """The concrete of all tops over cabinets [l]."""
+        return sum(
+            one.measure.result.volume.value * piece.count
+            for piece, one in zip(self.job.pieces, made, strict=True)
+            if piece.stays == OVER_CABINETS
         )
 
     def _cut_from(self) -> tuple[Lumber | Linear, ...]:
@@ -334,7 +352,8 @@ class _Planning:
         """A casting in its form, as far as its heat goes."""
         measured, form = one.measure.result, one.form.result
         boards = BARE_M2K_W if self.job.form.in_moulds else self.chosen.sheet.thickness_mm / 1000 / BOARD_W_MK
-        base = GROUND_M2K_W if form.on_ground else self.chosen.base.thickness_mm / 1000 / BOARD_W_MK
+        under = self.chosen.deck if form.over_cabinets else self.chosen.base
+        base = GROUND_M2K_W if form.on_ground else under.thickness_mm / 1000 / BOARD_W_MK
         # Of a piece of which nothing is left there is a plan all the same.
         top, volume, depth = (
             max(1.0, measured.net_area.value),
@@ -365,7 +384,7 @@ class _Planning:
                     at_once(job, piece, self.record),
                     side_by_side(job.form, shape_of(piece)),
                     one.form.result.boards_mass,
-                    one.form.result.on_ground,
+                    one.form.result.on_ground or one.form.result.over_cabinets,
                 )
                 for piece, one in zip(job.pieces, made, strict=True)
             },
@@ -388,8 +407,10 @@ class _Planning:
     def _sheets(self, built: Sequence[WorkedForm]) -> tuple[Sheet, ...]:
         """What boards are cut from: the sheet and the liner chosen, and what liners else curved sides want."""
         used = {board.sheet for one in built for board in one.form.result.boards}
-        known = {one.id for one in self.chosen.sheets}
-        return (*self.chosen.sheets, *(one for one in self.shop.liners if one.id in used - known))
+        deck = (self.chosen.deck,) if any(one.form.result.over_cabinets for one in built) else ()
+        chosen = tuple(dict.fromkeys((*self.chosen.sheets, *deck)))
+        known = {one.id for one in chosen}
+        return (*chosen, *(one for one in self.shop.liners if one.id in used - known))
 
 
 def pour_windows(
@@ -443,49 +464,3 @@ def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, P
     ]
     sheets = bought(forms, kind, habits, job.form)
     return (sheets.panels, sheets.stock, habits.prefer) if sheets.panels else None
-
-
-def findings_of(
-    job: Job, pieces: Sequence[PiecePlan], of_job: _OfJob, chosen: Choices, crew: Crew
-) -> Iterator[JobFinding]:
-    """All that is wrong, station by station."""
-    by_piece: tuple[tuple[Station, str], ...] = (
-        ("measure", "measure"), ("ground", "ground"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
-        ("finish", "finish"),
-    )  # fmt: skip
-    for station, room in by_piece:
-        for piece in pieces:
-            said = getattr(piece, room)
-            for found in said.findings if said is not None else ():
-                yield JobFinding(station, piece.id, found)
-    for index, (wanted, made) in enumerate(zip(job.pieces, pieces, strict=True)):
-        for found in pointed(f"/pieces/{index}", no_tin_or_tube(wanted, made.form.knockouts)):
-            yield JobFinding("measure", wanted.id, found)
-    high = pointed("/handling", shop_figure_high(crew.one_lifts_kg))
-    staying = tuple(
-        piece.name
-        for piece in job.pieces
-        if piece.stays == "on the ground" and job.ground.plot_of(piece.id).under == "ground"
-    )
-    by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
-        ("ground", pointed("/ground", utilities_not_asked(job.ground, staying))),
-        ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
-        ("form", (*chosen.form_findings, *of_job.cutting.result.findings)),
-        ("steel", (*chosen.steel_findings, *of_job.steel_cutting.result.findings)),
-        ("move", (*high, *crew.findings, *of_job.joined.result.findings)),
-        ("mix", (*chosen.mix_findings, *of_job.mix.result.findings)),
-        ("cure", of_job.cure.result.findings),
-        ("finish", (*chosen.finish_findings, *of_job.finish.result.findings)),
-    )
-    for station, findings in by_job:
-        for found in findings:
-            yield JobFinding(station, None, found)
-    rooms: Mapping[str, Station] = {
-        "handling": "move",
-        "ground": "ground",
-        "steel": "steel",
-        "form": "form",
-        "finish": "finish",
-    }
-    for found in chosen.lost_findings:
-        yield JobFinding(rooms[found.field.split("/")[1]], None, found)

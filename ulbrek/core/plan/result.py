@@ -6,6 +6,7 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.cabinets.result import CabinetsResult
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.finish.result import FinishJob, FinishResult
 from ulbrek.core.form.result import CuttingResult, FormResult
@@ -15,8 +16,8 @@ from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
-Station = Literal["measure", "ground", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 24
+Station = Literal["measure", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+RULE_VERSION = 25
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,6 +51,7 @@ class Plan:
     rule_version: int
     pieces: tuple[PiecePlan, ...]
     site: SiteResult
+    cabinets: CabinetsResult
     cutting: CuttingResult
     steel_cutting: SteelCutting
     joined: JoinedResult

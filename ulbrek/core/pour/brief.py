@@ -81,6 +81,7 @@ class FillBrief:
         face_up: whether a show face lies up
         broomed: whether that is broomed or stamped, and not trowelled
         on_ground: whether it stays on the ground it is cast on
+        over_cabinets: whether it stays over the cabinets it is cast on
         depth_mm: how deep one is as it is cast
         area_mm2: of its open face, less its openings
         levels: height from the floor [mm] and the concrete below it [l], of one casting, upwards
@@ -101,6 +102,7 @@ class FillBrief:
     face_up: bool
     broomed: bool
     on_ground: bool
+    over_cabinets: bool
     depth_mm: float
     area_mm2: float
     levels: Sequence[tuple[float, float]]

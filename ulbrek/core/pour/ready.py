@@ -51,7 +51,10 @@ def ready_steps(of: PourBrief) -> Iterator[Step]:
 
 def _form_steps(fill: FillBrief) -> Iterator[Step]:
     of, each = f"/{fill.piece}", _each(fill)
-    yield from _on_the_ground(fill, of) if fill.on_ground else _on_a_bench(fill, of, each)
+    if fill.over_cabinets:
+        yield from _over_cabinets(fill, of)
+    else:
+        yield from _on_the_ground(fill, of) if fill.on_ground else _on_a_bench(fill, of, each)
     if fill.held:
         yield _look(
             f"held{of}", f"{fill.name}: try what is held",
@@ -97,6 +100,19 @@ def _on_the_ground(fill: FillBrief, of: str) -> Iterator[Step]:
         f"form{of}", f"{fill.name}: look at the ground and the boards",
         "Stone tamped and damp, no puddles, never frozen. Tape checks right, boards oiled, isolation strip up.",
         fill=fill.piece,
+    )  # fmt: skip
+
+
+def _over_cabinets(fill: FillBrief, of: str) -> Iterator[Step]:
+    """What is looked at where a top is cast over its cabinets."""
+    yield _look(
+        f"level{of}", f"{fill.name}: front form and back rail level",
+        "Alike in height, by a straight board across both, all along. Cabinets screwed to the wall; no side rocks.",
+        fill=fill.piece,
+    )  # fmt: skip
+    yield _look(
+        f"form{of}", f"{fill.name}: look at the boards and the cover",
+        "Every seam and wall taped, form oiled, floor and doors covered, water and power off.", fill=fill.piece,
     )  # fmt: skip
 
 

@@ -24,6 +24,7 @@ from ulbrek.files.pack.glance import GlancePages
 from ulbrek.files.pack.mixing import MixPages
 from ulbrek.files.pack.moving import MovePages
 from ulbrek.files.pack.on_the_ground import GroundPages
+from ulbrek.files.pack.over_cabinets import CabinetPages
 from ulbrek.files.pack.pouring import pour_day
 from ulbrek.files.pack.reinforcing import SteelPages
 from ulbrek.files.pack.words import Block, clock, drawing, letter, table
@@ -33,7 +34,7 @@ _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {
 _BOX, _TICKED = "\u2610", "\u2611"
 
 
-class Pages(GlancePages, GroundPages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
+class Pages(GlancePages, GroundPages, CabinetPages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -47,6 +48,9 @@ class Pages(GlancePages, GroundPages, FormPages, SteelPages, MovePages, FinishPa
             if planned.ground is not None:
                 blocks = [*self._findings("ground", piece.id), *self._ground(planned, planned.ground)]
                 yield {"title": self._title("Ground", piece), "blocks": blocks}
+        for number, run in enumerate(self.plan.cabinets.runs):
+            blocks = [*(() if number else self._findings("cabinets")), *self._cabinets(run)]
+            yield {"title": f"Cabinets: {run.name}", "blocks": blocks}
         for piece, planned in pieces:
             blocks = [*self._findings("form", piece.id), *self._form(piece, planned.form)]
             yield {"title": self._title("Form", piece), "blocks": blocks}

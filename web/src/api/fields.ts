@@ -28,6 +28,30 @@ export const DOCUMENTS = {
       counterbore: {"label": "Counterbore", "as": "length", "low": 0, "high": 12000, "default": 0.0},
     },
   },
+  CabinetInputs: {
+    title: "CabinetInputs",
+    fields: {
+      runs: {"as": "list", "most": 6},
+      carriers: {"label": "People carrying", "as": "number", "default": 2, "low": 1, "high": 20, "whole": true},
+      bucket_l: {"label": "In a bucket", "as": "number", "unit": "l", "default": 10.0, "low": 2, "high": 40},
+      walk_m: {"label": "From mixer to top", "as": "number", "unit": "m", "default": 10.0, "low": 0, "high": 200},
+    },
+  },
+  CabinetRun: {
+    title: "CabinetRun",
+    fields: {
+      name: {"label": "Name", "as": "text", "default": "Cabinets", "most": 60},
+      left_end: {"label": "Left end", "as": "choice", "choices": ["open", "at a wall"], "default": "open"},
+      right_end: {"label": "Right end", "as": "choice", "choices": ["open", "at a wall"], "default": "open"},
+      behind: {"label": "Behind it", "hint": "open: an island, or a bar that is sat at from behind", "as": "choice", "choices": ["a wall", "open"], "default": "a wall"},
+      depth: {"label": "Cabinet depth", "hint": "without doors", "as": "length", "low": 200, "high": 1500, "default": 580.0},
+      overhang: {"label": "Front overhang", "hint": "past the cabinets, doors counted in", "as": "length", "low": 0, "high": 600, "default": 40.0},
+      end_overhang: {"label": "End overhang", "as": "length", "low": 0, "high": 600, "default": 20.0},
+      back_overhang: {"label": "Overhang behind", "as": "length", "low": 0, "high": 600, "default": 0.0},
+      beside: {"label": "Gap beside a range", "hint": "the top is kept back by so much", "as": "length", "low": 0, "high": 600, "default": 3.0},
+      tops: {"as": "list", "most": 12},
+    },
+  },
   Core: {
     title: "Core",
     fields: {
@@ -267,6 +291,14 @@ export const DOCUMENTS = {
       pieces: {"as": "list", "most": 2000},
     },
   },
+  Leg: {
+    title: "Leg",
+    fields: {
+      units: {"as": "list", "most": 30},
+      wall: {"label": "Wall length", "hint": "of a side leg: from the wall behind the back leg", "as": "length", "none": "not measured", "default": null, "low": 10, "high": 12000},
+      bow: {"label": "Wall bows by", "hint": "greatest gap behind a straightedge", "as": "length", "low": 0, "high": 2000, "default": 0.0},
+    },
+  },
   Lettering: {
     title: "Letters",
     fields: {
@@ -347,7 +379,7 @@ export const DOCUMENTS = {
       thickness: {"label": "Thickness", "as": "length", "low": 5, "high": 2000},
       drawn: {"label": "Drawn", "as": "choice", "choices": ["in plan", "from the side"], "default": "in plan"},
       cast: {"label": "Cast", "as": "choice", "choices": ["face down", "face up"], "default": "face down"},
-      stays: {"label": "Stays where it is cast", "as": "choice", "choices": ["on the ground"], "none": "no, it is cast on a bench", "default": null},
+      stays: {"label": "Stays where it is cast", "as": "choice", "choices": ["on the ground", "over cabinets"], "none": "no, it is cast on a bench", "default": null},
       grind: {"label": "Grinding allowance", "as": "length", "low": 0, "high": 2000, "default": 0.0},
       edges_shown: {"as": "list", "most": 80},
       edge_profiles: {"as": "list", "most": 80},
@@ -582,6 +614,13 @@ export const DOCUMENTS = {
       along: {"label": "Back leg depth", "as": "length", "low": 10, "high": 12000},
       left: {"label": "Left leg depth", "as": "length", "low": 10, "high": 12000},
       right: {"label": "Right leg depth", "as": "length", "low": 10, "high": 12000},
+    },
+  },
+  Unit: {
+    title: "Unit",
+    fields: {
+      kind: {"label": "Kind", "as": "choice", "choices": ["cabinet", "sink cabinet", "hob cabinet", "dishwasher", "range", "end panel", "filler", "corner cabinet"], "default": "cabinet"},
+      width: {"label": "Width", "as": "length", "low": 10, "high": 3000},
     },
   },
   Void: {
@@ -991,7 +1030,7 @@ export const DOCUMENTS = {
       length_mm: {"label": "Sheet length", "as": "number", "unit": "sold", "low": 10, "high": 12000},
       width_mm: {"label": "Sheet width", "as": "number", "unit": "sold", "low": 10, "high": 12000},
       price: {"label": "Unit price", "as": "number", "none": "not entered", "unit": "price", "default": null, "low": 0, "high": 100000},
-      face: {"label": "Face", "hint": "a bare board is oiled and left to soak in before use", "as": "choice", "choices": ["faced", "filmed", "oiled", "bare"], "default": "faced"},
+      face: {"label": "Face", "hint": "a bare board is oiled and left to soak in before use; to cement concrete bonds", "as": "choice", "choices": ["faced", "filmed", "oiled", "bare", "cement"], "default": "faced"},
       modulus_mpa: {"label": "Bending modulus", "hint": "in bending, dry, as its maker says", "as": "number", "unit": "MPa", "default": 1600.0, "low": 50, "high": 20000},
       density_kg_m3: {"label": "Density", "as": "number", "unit": "kg/m3", "default": 680.0, "low": 10, "high": 2000},
       bends_to_mm: {"label": "Bends to a radius of", "hint": "the smallest, dry and cold", "as": "number", "none": "not bent", "unit": "mm", "default": null, "low": 1, "high": 10000},

@@ -48,7 +48,7 @@ def liner_breaks(brief: FormBrief, sides: Sequence[Side]) -> list[Finding]:
     tight = [
         (side, radius)
         for side in sides
-        if side.edge.is_arc and side.key not in brief.open_edges
+        if side.edge.is_arc and side.key not in brief.unboarded
         for radius in (side.edge.radius - (brief.liner.thickness_mm if side.edge.bulge < 0 else 0.0),)
         if radius < least
     ]

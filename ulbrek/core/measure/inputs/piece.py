@@ -95,7 +95,8 @@ class Piece(Document):
     ] = "in plan"
     cast: Annotated[Literal["face down", "face up"], label("Cast")] = "face down"
     stays: Annotated[
-        Literal["on the ground"] | None, label("Stays where it is cast", none="no, it is cast on a bench")
+        Literal["on the ground", "over cabinets"] | None,
+        label("Stays where it is cast", none="no, it is cast on a bench"),
     ] = None
     grind: Annotated[Small, label("Grinding allowance", description="what grinding takes off the face")] = Length(mm=0)
     taper: Taper | None = None

@@ -132,15 +132,15 @@ def ratio_too_high(inputs: MixInputs) -> list[Finding]:
 def working_time_too_short(inputs: MixInputs, pour: Pour, clock: Clock, helped: Clock) -> list[Finding]:
     """The first batch stiffens before the last is in
 
-    Where they meet, a joint is left that shows and leaks. A slab on the ground is placed from one end: there each batch
-    meets the one before it alone.
+    Where they meet, a joint is left that shows and leaks. A slab on the ground, or a top over cabinets, is placed from
+    one end: there each batch meets the one before it alone.
 
     Source: common practice
     """
     if clock.meeting.value <= clock.working.value + _TRIFLE:
         return []
     between = clock.mixing.value + clock.placing.value  # from one batch to the next, at most
-    if all(one.on_ground for one in pour.casts.values()) and between <= clock.working.value:
+    if all(one.fixed for one in pour.casts.values()) and between <= clock.working.value:
         return [
             finding(
                 working_time_too_short,
@@ -252,23 +252,23 @@ def form_too_heavy_to_shake(inputs: MixInputs, form: Figure, one_kg: float) -> l
 
 @check("not-on-a-bench", "hint")
 def not_on_a_bench(inputs: MixInputs, pour: Pour) -> list[Finding]:
-    """It lies on the ground, not on a bench
+    """It stays in its place, not on a bench
 
-    A form that is staked to the ground is neither shaken nor vibrated as a whole: what is in it is rodded, its boards
-    are tapped.
+    A form that is staked to the ground, or screwed to cabinets, is neither shaken nor vibrated as a whole: what is in
+    it is rodded, its boards are tapped.
 
     Source: common practice
     """
-    staked = any(one.on_ground for one in pour.casts.values())
+    staked = any(one.fixed for one in pour.casts.values())
     if inputs.settled not in (*LIFTED, "vibrated on the bench") or not staked:
         return []
     return [
         finding(
             not_on_a_bench,
-            title="A form on the ground is not vibrated on a bench"
+            title="A form that stays in its place is not vibrated on a bench"
             if inputs.settled == "vibrated on the bench"
-            else "A form on the ground is not lifted",
-            reason="It is staked where it stands.",
+            else "A form that stays in its place is not lifted",
+            reason="Stakes or screws hold it where it stands.",
             remedy="Work a rod or a spade along the boards and tap them until no more bubbles come up.",
             field="/settled",
             change=Change("Rod it", {"/settled": "rodded"}),

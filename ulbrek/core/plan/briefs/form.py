@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from shapely import LineString
 
-from ulbrek.core.form.brief import Divider, FormBrief
+from ulbrek.core.form.brief import Beneath, Divider, FormBrief
 from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.kit.geometry.clip import CutLine
 from ulbrek.core.kit.geometry.outline import Outline
@@ -36,8 +36,9 @@ class Materials(NamedTuple):
 
 
 def wanted_for(
-    inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials, *, stays: bool = False
-) -> FormBrief:
+    inputs: FormInputs, habits: FormHabits, shape: Shape, materials: Materials, *, stays: bool = False,
+    beneath: Beneath | None = None,
+) -> FormBrief:  # fmt: skip
     """The form of one piece of a job.
 
     Args:
@@ -46,6 +47,7 @@ def wanted_for(
         shape: the piece
         materials: what they are made of
         stays: whether the piece stays where it is cast, on the ground: it needs no base unless the job asks for one
+        beneath: what it is cast on over cabinets; None where it is not cast there
     """
     if stays and not inputs.says("sides"):
         habits = habits.model_copy(update={"sides": "staked to the ground"})
@@ -55,7 +57,7 @@ def wanted_for(
     brief = FormBrief(
         piece.id, shape.outline, shape.cast_depth, materials.sheet, materials.base, _liner(shape, materials), habits,
         materials.supplies, floor, ceiling, moulded(shape), edges_made(shape), _at_seams(shape), shape.part_outlines,
-        _open_edges(shape, inputs), piece.cast == "face down", materials.lumber, stays,
+        _open_edges(shape, inputs), piece.cast == "face down", materials.lumber, stays, beneath,
     )  # fmt: skip
     if habits.release == "oil when used again":
         again = castings_of(inputs, shape) > 1 or brief.bare
@@ -85,7 +87,9 @@ def _liner(shape: Shape, materials: Materials) -> Sheet:
 def side_by_side(inputs: FormInputs, shape: Shape) -> int:
     """How many of a piece are cast in one form; one where it is no plain rectangle."""
     piece = shape.piece
-    plain = piece.outline.kind == "rectangle" and not piece.seams and piece.taper is None
+    plain = (
+        piece.outline.kind == "rectangle" and not piece.seams and piece.taper is None and piece.stays != "over cabinets"
+    )
     return min(inputs.side_by_side, piece.count) if plain else 1
 
 

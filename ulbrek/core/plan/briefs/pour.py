@@ -88,6 +88,7 @@ def _fill(job: Job, piece: Piece, planned: PiecePlan) -> FillBrief:
         piece=piece.id, name=piece.name, count=piece.count,
         matches="all" if job.mix.one_colour else piece.matches, face_up=piece.cast == "face up",
         broomed=job.finish.look_of(piece.id) == "textured", on_ground=piece.stays == "on the ground",
+        over_cabinets=form.over_cabinets,
         depth_mm=high - low,
         area_mm2=area, levels=tuple(_levels(mesh, measured.volume.value)),
         section=_section(mesh, _cut_at(measured, front, back)), across_mm=right - left,

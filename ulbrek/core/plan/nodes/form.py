@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.form.brief import Beneath
 from ulbrek.core.form.checks.ground import face_on_the_ground, needs_a_base
 from ulbrek.core.form.checks.shape import not_in_one_form
 from ulbrek.core.form.cutting import CutFrom, cutting
@@ -31,18 +32,19 @@ class FormNode:
     net_area: Figure
     density: Figure
     stays: bool
+    beneath: Beneath | None = None
 
     def work(self) -> FormResult:
         """Its boards, figures and findings."""
         shape, own = shape_of(self.piece), f"{self.piece.id}."
-        brief = wanted_for(self.inputs, self.habits, shape, self.materials, stays=self.stays)
+        brief = wanted_for(self.inputs, self.habits, shape, self.materials, stays=self.stays, beneath=self.beneath)
         cast = FormFill(self.net_area, self.density, castings_of(self.inputs, shape))
         as_cut = {key.removeprefix(own): cut for key, cut in self.inputs.as_cut.items() if key.startswith(own)}
         found = form(brief, cast, self.foam, as_cut)
         asked, made = self.inputs.side_by_side, side_by_side(self.inputs, shape)
         name = shape.piece.name
         alone = not_in_one_form(name, asked, made) if asked > 1 == made and shape.piece.count > 1 else ()
-        on_ground = () if self.stays else (*needs_a_base(name, brief), *face_on_the_ground(name, brief))
+        on_ground = () if self.stays or self.beneath else (*needs_a_base(name, brief), *face_on_the_ground(name, brief))
         return replace(found, findings=pointed("/form", (*alone, *on_ground, *found.findings)))
 
 

@@ -14,6 +14,7 @@ const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
 const NAMES: Record<Station, string> = {
   measure: "Measure",
   ground: "Ground",
+  cabinets: "Cabinets",
   form: "Form",
   steel: "Steel",
   mix: "Mix",

@@ -54,6 +54,8 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
       <Tag x={size.width / 2} y={at.view.top - 20}>
         {form.on_ground ? (
           `no base: ${form.stiffness.stakes.length} stakes in the ground`
+        ) : form.over_cabinets ? (
+          "boards under it stay over the cabinets"
         ) : (
           <>
             base {writeLength(form.boards[0]?.length_cut_mm ?? 0, units, "cut")} ×{" "}

@@ -8,10 +8,10 @@ import { specOf } from "@/parts/specs";
 import { Bench } from "../job/Bench";
 import { Care } from "../job/Care";
 import { findingsOf, useApply } from "../job/station";
+import { TaskList } from "../job/TaskList";
 import { DigAndFill } from "./DigAndFill";
 import { GroundFields } from "./GroundFields";
 import { GroundPlan } from "./GroundPlan";
-import { GroundTasks } from "./GroundTasks";
 import { Readings } from "./Readings";
 import { SettingOut } from "./SettingOut";
 import { SlabSection } from "./SlabSection";
@@ -52,7 +52,7 @@ export function GroundStation() {
         <GroundPlan piece={piece} ground={piece.ground} />
         <SlabSection piece={piece} ground={piece.ground} />
         <SettingOut ground={piece.ground} />
-        <GroundTasks tasks={piece.ground.tasks} />
+        <TaskList title="Before the pour, in order" tasks={piece.ground.tasks} />
       </div>
     </Bench>
   );

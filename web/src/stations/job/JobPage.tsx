@@ -4,6 +4,7 @@ import { EditorProvider } from "@/api/editing";
 import { useEditor } from "@/api/editor";
 import { isTyping } from "@/parts/typing";
 import { WhyProvider } from "@/parts/Why";
+import { CabinetsStation } from "../cabinets/CabinetsStation";
 import { CureStation } from "../cure/CureStation";
 import { FinishStation } from "../finish/FinishStation";
 import { FormStation } from "../form/FormStation";
@@ -22,6 +23,7 @@ import { Unsent } from "./Unsent";
 const SCREENS = {
   measure: MeasureStation,
   ground: GroundStation,
+  cabinets: CabinetsStation,
   form: FormStation,
   steel: SteelStation,
   mix: MixStation,
@@ -42,9 +44,9 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     document.title = `${editor.kept.job.name} · Ulbrek`;
   }, [editor.kept.job.name]);
 
-  const lies = editor.shown.headline.ground !== null;
+  const { ground, cabinets } = editor.shown.headline;
   useEffect(() => {
-    const stations = stationsOf(lies);
+    const stations = stationsOf({ ground, cabinets });
     function key(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
       const at = stations[Number(event.key) - 1];
@@ -53,7 +55,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     }
     addEventListener("keydown", key);
     return () => removeEventListener("keydown", key);
-  }, [jobId, navigate, lies]);
+  }, [jobId, navigate, ground, cabinets]);
 
   return (
     <EditorProvider value={editor}>

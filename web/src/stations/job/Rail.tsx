@@ -15,6 +15,7 @@ export type Entry = Station | "log";
 const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
   { station: "ground", name: "Ground" },
+  { station: "cabinets", name: "Cabinets" },
   { station: "form", name: "Form" },
   { station: "steel", name: "Steel" },
   { station: "mix", name: "Mix" },
@@ -24,9 +25,11 @@ const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "log", name: "Log" },
 ];
 
-/** The stations of a job: Ground only where a piece stays on it. */
-export function stationsOf(lies: boolean): readonly { station: Entry; name: string }[] {
-  return STATIONS.filter(({ station }) => lies || station !== "ground");
+/** The stations of a job: Ground only where a piece stays on it, Cabinets only where one is cast over them. */
+export function stationsOf(
+  headline: Pick<Headline, "ground" | "cabinets">,
+): readonly { station: Entry; name: string }[] {
+  return STATIONS.filter(({ station }) => (station === "ground" || station === "cabinets" ? headline[station] : true));
 }
 
 export function isEntry(name: string): name is Entry {
@@ -59,7 +62,7 @@ export function Rail({ id, headline, record, onKeys }: Props) {
       </div>
       <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
-          {stationsOf(headline.ground !== null).map(({ station, name }) => {
+          {stationsOf(headline).map(({ station, name }) => {
             const line =
               station === "log" ? logLine(record, headline.zone, units) : stationLine(station, headline, units);
             const severity = station === "log" ? undefined : headline.worst[station];
@@ -123,6 +126,8 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return measureLine(headline, units);
     case "ground":
       return groundLine(headline, units);
+    case "cabinets":
+      return cabinetsLine(headline, units);
     case "mix":
       return {
         headline: write(headline.bags, headline.measured ? "charges" : "bags", units),
@@ -155,6 +160,12 @@ function groundLine({ ground }: Headline, units: Units): { headline: string; det
   return ground.barrows
     ? { headline: write(ground.barrows, "barrows", units), detail: falls }
     : { headline: falls, detail: "" };
+}
+
+function cabinetsLine({ cabinets }: Headline, units: Units): { headline: string; detail: string } {
+  if (!cabinets?.long_mm) return { headline: "not described", detail: "" };
+  const tops = cabinets.tops === 1 ? "one top" : `${cabinets.tops} tops`;
+  return { headline: write(cabinets.long_mm, "tape", units), detail: tops };
 }
 
 function formLine(

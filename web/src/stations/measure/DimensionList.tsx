@@ -7,7 +7,7 @@ import { TextField } from "@/parts/TextField";
 import { Divided } from "./Divided";
 import { EdgeFields } from "./EdgeFields";
 import { FeatureFields } from "./FeatureFields";
-import type { Fields } from "./fields";
+import { BY_CABINETS, type Fields, isOverRun } from "./fields";
 import { OutlineFields } from "./OutlineFields";
 import { SiteFields } from "./SiteFields";
 
@@ -38,7 +38,11 @@ export function DimensionList({ job, piece, planned, site, fields, selected, onS
         <TextField label="Job" value={job.name} onKeep={(name) => fields.jobField("name", name, `Named it ${name}`)} />
         {field("name")}
         {field("count")}
-        <OutlineFields piece={piece} fields={fields} />
+        {isOverRun(job, job.pieces.indexOf(piece)) ? (
+          <p className="border-b border-line py-2 text-soft">{BY_CABINETS}</p>
+        ) : (
+          <OutlineFields piece={piece} fields={fields} />
+        )}
         {field("thickness", piece.drawn === "from the side" ? "Thickness, side to side" : undefined)}
         {field("drawn")}
         {field("stays")}

@@ -1,4 +1,13 @@
-import type { Feature, FeatureInput, Job, JobInput, LengthInput, Piece, PieceInput } from "@/api/client";
+import {
+  type Feature,
+  type FeatureInput,
+  type Job,
+  type JobInput,
+  type LengthInput,
+  type Piece,
+  type PieceInput,
+  Refused,
+} from "@/api/client";
 import { type Editor, withField } from "@/api/editor";
 import type { Side } from "@/drawing/featureDimensions";
 import type { TypedLength } from "@/parts/LengthField";
@@ -26,7 +35,9 @@ export function fieldsOf(editor: Editor, pieceIndex: number): Fields {
     editor.change((job) => withFeature(job, pieceIndex, feature), what.slice(0, 120));
   return {
     pieceField: (field, value) =>
-      editor.change((job) => withField(job, `${at}/${field}`, value), said(name(), field, value)),
+      field.startsWith("outline/") && isOverRun(editor.kept.job, pieceIndex)
+        ? Promise.reject(new Refused(422, BY_CABINETS))
+        : editor.change((job) => withField(job, `${at}/${field}`, value), said(name(), field, value)),
     featureField: (feature, field, value) =>
       setFeature(withField(feature, `/${field}`, value), said(feature.name, field, value)),
     distance: (feature, side, typed) => {
@@ -43,6 +54,15 @@ export function fieldsOf(editor: Editor, pieceIndex: number): Fields {
     piece: (change, what) => editor.change((job) => withPiece(job, pieceIndex, change), what.slice(0, 120)),
     jobField: (field, value, what) => editor.change((job) => withField(job, `/${field}`, value), what.slice(0, 120)),
   };
+}
+
+/** What is said where somebody types the size of a top that follows its cabinets. */
+export const BY_CABINETS = "This top is as large as its cabinets make it. Change their widths under Cabinets.";
+
+/** Whether a piece lies over cabinets that are described. */
+export function isOverRun(job: Job, pieceIndex: number): boolean {
+  const piece = job.pieces[pieceIndex];
+  return piece?.stays === "over cabinets" && job.cabinets.runs.some((run) => run.tops.includes(piece.id));
 }
 
 function inWords(value: unknown): string {

@@ -1,12 +1,18 @@
-import type { Ground } from "@/api/client";
 import { useFill } from "@/parts/useFill";
 
-/** What is done before the concrete comes, in order. */
-export function GroundTasks({ tasks }: { tasks: Ground["tasks"] }) {
+interface Task {
+  kind: string;
+  name: string;
+  how: string;
+  care: string;
+}
+
+/** What is done, in order and in words. */
+export function TaskList({ title, tasks }: { title: string; tasks: readonly Task[] }) {
   const fill = useFill();
   return (
     <section aria-label="Steps">
-      <h2 className="mb-1 text-lg font-bold">Before the pour, in order</h2>
+      <h2 className="mb-1 text-lg font-bold">{title}</h2>
       <ol className="border-t-2 border-ink">
         {tasks.map((task, index) => (
           <li key={task.kind} className="border-b border-line py-2" data-step={task.kind}>

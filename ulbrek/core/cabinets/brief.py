@@ -1,0 +1,60 @@
+"""What Cabinets is handed."""
+
+from dataclasses import dataclass
+
+from shapely import Polygon
+
+from ulbrek.core.base.figure import Figure
+from ulbrek.core.cabinets.inputs import CabinetRun
+from ulbrek.core.materials.boards import Lumber, Sheet
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """An opening through a top, in the plan of its run [mm]."""
+
+    feature: str
+    name: str
+    outline: Polygon
+
+
+@dataclass(frozen=True, slots=True)
+class TopBrief:
+    """One top as it lies over its cabinets.
+
+    Attributes:
+        pointer: where its piece stands in the job
+        piece: its id
+        name: what it is called
+        outline: in the plan of its run [mm]
+        thickness_mm: of the top
+        openings: through it
+        meshed: whether mesh lies in it
+    """
+
+    pointer: str
+    piece: str
+    name: str
+    outline: Polygon
+    thickness_mm: float
+    openings: tuple[Opening, ...]
+    meshed: bool
+
+
+@dataclass(frozen=True, slots=True)
+class CabinetBrief:
+    """One run, the tops over it, and what they are cast on.
+
+    Attributes:
+        run: the run
+        tops: in its order; None where a top has no piece
+        board: what stays under them
+        lumber: what braces are cut from
+        density: of the fresh concrete
+    """
+
+    run: CabinetRun
+    tops: tuple[TopBrief | None, ...]
+    board: Sheet
+    lumber: Lumber
+    density: Figure

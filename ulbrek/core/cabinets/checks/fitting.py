@@ -1,0 +1,202 @@
+"""What does not fit: cabinets and their wall, tops and their cabinets, openings and cabinet sides."""
+
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.cabinets.bearing import SIDE_MM
+from ulbrek.core.cabinets.checks.case import RunCase
+from ulbrek.core.cabinets.inputs import LegName
+from ulbrek.core.cabinets.run import NO_CARCASS
+
+_CLOSE_MM = 2.0
+FILLED_MM = 10.0  # what is narrower is closed by the top's own joint. Source: common practice.
+FILLER_MOST_MM = 200.0
+BOWED_MM = 6.0
+LEGS_NAMED: dict[LegName, str] = {"left": "left leg", "back": "back leg", "right": "right leg"}
+
+
+@check("run-does-not-close", "caution")
+def run_does_not_close(seen: RunCase) -> list[Finding]:
+    """Cabinets and their wall do not add up
+
+    Source: arithmetic
+    """
+    run, found = seen.brief.run, list[Finding]()
+    for fit in seen.fits:
+        leg = seen.leg(fit.leg)
+        ended = fit.leg != "back" or (run.has_wall("left") and run.has_wall("right"))
+        if fit.over_mm >= -_CLOSE_MM and (not ended or fit.leg != "back" or fit.over_mm <= FILLED_MM):
+            continue
+        at = f"/{fit.leg}/units"
+        short = fit.over_mm > 0
+        fillers = [index for index, one in enumerate(leg.units) if one.kind == "filler"]
+        written = [one.model_dump(mode="json") for one in leg.units]
+        change = None
+        if short and fit.over_mm <= FILLER_MOST_MM:
+            grown = [*written, {"kind": "filler", "width": {"mm": round(fit.over_mm, 1), "typed": None}}]
+            change = Change("Close it with a filler", {at: grown})
+        elif not short and fillers and leg.units[fillers[-1]].width.mm + fit.over_mm >= FILLED_MM:
+            width = round(leg.units[fillers[-1]].width.mm + fit.over_mm, 1)
+            written[fillers[-1]] = {"kind": "filler", "width": {"mm": width, "typed": None}}
+            change = Change("Make the filler narrower", {at: written})
+        title = (
+            "{leg}: its cabinets are {off} short of the wall’s {wall}"
+            if short
+            else "{leg}: its cabinets are {off} longer than the wall’s {wall}"
+        )
+        found.append(
+            finding(
+                run_does_not_close,
+                title=title,
+                reason="Together they are {units}.",
+                remedy="Measure the wall again at counter height, then each cabinet; or close it with a filler."
+                if short
+                else "Measure the wall again at counter height, then each cabinet. One of them does not fit.",
+                field=at,
+                values={
+                    "leg": LEGS_NAMED[fit.leg].capitalize(), "off": Quantity(abs(fit.over_mm), "tape"),
+                    "wall": Quantity(fit.wall_mm, "tape"), "units": Quantity(fit.units_mm, "tape"),
+                },
+                change=change,
+            )
+        )  # fmt: skip
+    return found
+
+
+@check("top-over-nothing", "caution")
+def top_over_nothing(seen: RunCase) -> list[Finding]:
+    """A top that lies over no cabinets
+
+    Source: geometry
+    """
+    run, there = seen.brief.run, len(seen.laid.tops)
+    extra = [one for one in seen.brief.tops[there:] if one is not None]
+    return [
+        finding(
+            top_over_nothing,
+            title="{name} lies over no cabinets of {run}",
+            reason="The run has fewer tops than this job has pieces for it.",
+            remedy="Add the cabinets that are missing, or take the top off this run.",
+            field="/tops",
+            values={"name": one.name, "run": run.name},
+            change=Change("Take it off this run", {"/tops": [top for top in run.tops if top != one.piece]}),
+        )
+        for one in extra
+    ]
+
+
+@check("wall-bows", "caution")
+def wall_bows(seen: RunCase) -> list[Finding]:
+    """A wall that bows
+
+    Source: common practice: from 6 mm (1/4 in) a board is scribed to its wall
+    """
+    run = seen.brief.run
+    return [
+        finding(
+            wall_bows,
+            title="{leg}: the wall bows by {bow}",
+            reason="A straight board leaves a gap there that paste runs through, and more concrete goes in.",
+            remedy="Scribe the board to the wall, or close the gap with foam strip. Mix {litres} more.",
+            field=f"/{name}/bow",
+            values={
+                "leg": LEGS_NAMED[name].capitalize(), "bow": Quantity(leg.bow.mm, "tape"),
+                "litres": Quantity(
+                    2 / 3 * leg.bow.mm * (leg.wall.mm if leg.wall else leg.units_mm) * _thick(seen) / 1e6, "l"
+                ),
+            },
+        )
+        for name in LEGS_NAMED
+        if (leg := run.leg(name)) is not None and leg.bow.mm >= BOWED_MM and run.has_wall(name)
+    ]  # fmt: skip
+
+
+def _thick(seen: RunCase) -> float:
+    return max((one.thickness_mm for one in seen.drawn), default=0.0)
+
+
+@check("opening-over-a-side", "stop")
+def opening_over_a_side(seen: RunCase) -> list[Finding]:
+    """An opening that lies over the side of a cabinet
+
+    The sink or hob does not go in: the side stands in its way.
+
+    Source: geometry
+    """
+    found = []
+    for top in seen.drawn:
+        for opening in top.openings:
+            middle = opening.outline.centroid
+            under = [one for one in seen.laid.units if one.foot.intersects(opening.outline)]
+            # What stands beside the cabinet that the opening is over has a side there.
+            home = min(under, key=lambda one: one.foot.distance(middle), default=None)
+            if home is None:
+                continue
+            inner = home.foot.buffer(-SIDE_MM, join_style="mitre")
+            left, front, right, back = opening.outline.bounds
+            lo, _, hi, _ = inner.bounds if home.leg == "back" else (inner.bounds[1], 0, inner.bounds[3], 0)
+            low, high = (left, right) if home.leg == "back" else (front, back)
+            if home.unit.kind not in NO_CARCASS and lo - 1 <= low and high <= hi + 1:
+                continue
+            found.append(
+                finding(
+                    opening_over_a_side,
+                    title="{opening}: it lies over the side of a cabinet",
+                    reason="The cabinet under its middle is {inside} wide inside, the opening {wide}.",
+                    remedy="Move the opening over one cabinet, or plan for a wider cabinet.",
+                    field=f"{top.pointer}/features",
+                    values={
+                        "opening": opening.name, "inside": Quantity(max(0.0, hi - lo), "there"),
+                        "wide": Quantity(high - low, "there"),
+                    },
+                )
+            )  # fmt: skip
+    return found
+
+
+@check("sink-has-no-opening", "caution")
+def sink_has_no_opening(seen: RunCase) -> list[Finding]:
+    """A sink or hob cabinet under a whole top
+
+    Source: common practice: it is formed, not cut
+    """
+    found = []
+    for one in seen.laid.units:
+        if one.unit.kind not in ("sink cabinet", "hob cabinet"):
+            continue
+        over = next((top for top in seen.drawn if top.outline.contains(one.foot.centroid)), None)
+        if over is None or any(opening.outline.intersects(one.foot) for opening in over.openings):
+            continue
+        what = one.unit.kind.split(" ", maxsplit=1)[0]
+        found.append(
+            finding(
+                sink_has_no_opening,
+                title="{name}: no opening over the {what} cabinet",
+                reason="An opening that is sawn later costs a day and the steel in its way.",
+                remedy="Add it on Measure, from the {what}’s own template.",
+                field=f"/{one.leg}/units/{one.number}/kind",
+                values={"name": over.name, "what": what},
+                change=Change("It is a plain cabinet", {f"/{one.leg}/units/{one.number}/kind": "cabinet"}),
+            )
+        )
+    return found
+
+
+@check("board-not-for-wet-concrete", "caution")
+def board_not_for_wet_concrete(seen: RunCase) -> list[Finding]:
+    """A board that swells under wet concrete
+
+    Source: common practice: cement board or plywood, no wallboard and no bare chipboard
+    """
+    board = seen.brief.board
+    if board.face in ("cement", "filmed", "oiled") or "ply" in board.name.lower():
+        return []
+    return [
+        finding(
+            board_not_for_wet_concrete,
+            title="{board} under a top that stays swells with the water of the mix",
+            reason="It bows while the concrete sets, and goes on swelling under a sink.",
+            remedy="Use cement board or plywood.",
+            field="/form/base_sheet",
+            values={"board": board.name},
+            change=Change("Use cement board", {"/form/base_sheet": None}),
+        )
+    ]
