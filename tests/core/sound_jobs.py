@@ -74,6 +74,32 @@ def top_with_a_sink(u: Units) -> Document:
     return job(piece("Top", rectangle(u("36", 900), u("24", 600)), u("1 1/2", 40), sink), u.bag("60lb"))
 
 
+def counter(u: Units) -> Document:
+    """An L over cabinets with a sink and a dishwasher, as it is cast in place."""
+
+    def unit(kind: str, inches: str, millimetres: float) -> Document:
+        return {"kind": kind, "width": u(inches, millimetres)}
+
+    sink = {
+        "kind": "opening", "id": "sink", "name": "Sink", **centre(u("54", 1350), u("59", 1450)),
+        "length": u("26", 600), "width": u("16", 400), "corner_radius": u("1", 20),
+    }  # fmt: skip
+    top = piece(
+        "Counter", rectangle(u("90", 2400), u("25 1/2", 620)), u("1 1/2", 40), sink,
+        stays="over cabinets", edges_shown=["front"],
+    )  # fmt: skip
+    run = {
+        "id": "run", "name": "Kitchen", "tops": ["counter"], "depth": u("23", 580), "overhang": u("1 1/2", 40),
+        "back": {"units": [unit("corner cabinet", "36", 900), unit("sink cabinet", "36", 900),
+                           unit("dishwasher", "24", 600), unit("end panel", "3/4", 18)]},
+        "left": {"units": [unit("cabinet", "24", 600), unit("cabinet", "24", 600)]},
+    }  # fmt: skip
+    return job(
+        top, u.bag("60lb"), cabinets={"runs": [run]}, mix={"container": "drum", "settled": "tapped", "people": 3},
+        steel={"school": "mesh", "held": "clipped up from the base"},
+    )  # fmt: skip
+
+
 def ganged_tops(u: Units) -> Document:
     top = piece("Side", rectangle(u("20", 500), u("20", 500)), u("1 1/2", 40), count=2)
     return job(top, u.bag("60lb"), form={"side_by_side": 2})
@@ -310,6 +336,15 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         (
             Twin("nails-will-not-do", "caution", {"/form/fixing": "nails", "/pieces/0/thickness": "110 mm"}),
             Twin("feature-outside", "stop", {f"{Feature}/x/offset": "5 mm"}),
+        ),
+    ),
+    "counter over cabinets": (
+        counter,
+        (
+            Twin("opening-over-a-side", "stop", {f"{Feature}/x/offset": "1100 mm"}),
+            Twin("overhang-long", "caution", {"/cabinets/runs/0/overhang": "230 mm"}),
+            Twin("cabinets-too-weak", "caution", {"/pieces/0/thickness": "100 mm"}),
+            Twin("board-not-for-wet-concrete", "caution", {"/form/base_sheet": "melamine-16"}),
         ),
     ),
     "five sections of a path": (

@@ -1,7 +1,7 @@
 """What boards under a top lie on, and how they are cut: joints on a brace or beside a cabinet's side."""
 
 from collections.abc import Iterator, Sequence
-from itertools import pairwise
+from itertools import groupby, pairwise
 from math import ceil
 from typing import NamedTuple
 
@@ -9,7 +9,7 @@ from shapely import Polygon
 
 from ulbrek.core.cabinets.brief import TopBrief
 from ulbrek.core.cabinets.inputs import CabinetRun
-from ulbrek.core.cabinets.result import Bearing, Bears, UnderBoard
+from ulbrek.core.cabinets.result import Bearing, Bears, Path, UnderBoard
 from ulbrek.core.cabinets.run import NO_CARCASS, Laid, Placed, Strip, strips
 from ulbrek.core.materials.boards import Sheet
 
@@ -65,6 +65,8 @@ def _supports(strip: Strip, units: Sequence[Placed], top: TopBrief, spacing: flo
         for at in sorted(sides)
         if strip.start - SIDE_MM <= at <= strip.end + SIDE_MM
     )
+    bare = {round(at, 3) for one in units if one.unit.kind in NO_CARCASS for at in (one.start, one.end)} - sides
+    yield from (Support(at, "bar and ledger") for at in sorted(bare) if strip.start <= at <= strip.end)
     opened = [_along(strip, one.outline) for one in top.openings]
     for one in units:
         if one.end - one.start < _NARROW_MM:
@@ -116,6 +118,13 @@ def _cuts(strip: Strip, supports: Sequence[float], long: float) -> tuple[float, 
     return tuple(joints)
 
 
+def path_of(outline: Polygon) -> Path:
+    """An outline in plan, counter-clockwise, with no bulges [mm]."""
+    ring = list(outline.exterior.coords)[:-1]
+    plain = [one for one, _ in groupby((round(x, 3), round(y, 3)) for x, y in ring)]
+    return tuple(v for x, y in (plain if outline.exterior.is_ccw else plain[::-1]) for v in (x, y, 0.0))
+
+
 def bearings_of(run: CabinetRun, laid: Laid, row: Row) -> Iterator[Bearing]:
     """What lies across a leg, in plan: as deep as its cabinets.
 
@@ -130,11 +139,12 @@ def bearings_of(run: CabinetRun, laid: Laid, row: Row) -> Iterator[Bearing]:
         yield Bearing(one.on, *(round(v, 1) for v in row.strip.line(one.at, near, far)))
 
 
-def boards_of(row: Row, first: int) -> Iterator[UnderBoard]:
-    """The boards under a leg of a top.
+def boards_of(row: Row, outline: Polygon, first: int) -> Iterator[UnderBoard]:
+    """The boards under a leg of a top, notched where that is.
 
     Args:
         row: the leg of a top
+        outline: of the top, in plan
         first: number of the first
     """
     strip, number = row.strip, first
@@ -143,10 +153,10 @@ def boards_of(row: Row, first: int) -> Iterator[UnderBoard]:
     for start, end in pairwise(ends):
         for deep in range(row.rows):
             near = strip.near + deep * step
-            left, front, right, back = strip.area(start, end, near, near + step).bounds
-            path = tuple(round(v, 3) for x, y in ((left, front), (right, front), (right, back), (left, back))
-                         for v in (x, y, 0.0))  # fmt: skip
+            cut = outline.intersection(strip.area(start, end, near, near + step))
+            if not isinstance(cut, Polygon) or cut.is_empty:
+                continue
             yield UnderBoard(
-                f"under-{number}", f"Board {number}, under the top", round(end - start, 3), round(step, 3), path
+                f"under-{number}", f"Board {number}, under the top", round(end - start, 3), round(step, 3), path_of(cut)
             )
             number += 1

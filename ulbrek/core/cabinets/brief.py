@@ -11,9 +11,9 @@ from ulbrek.core.materials.boards import Lumber, Sheet
 
 @dataclass(frozen=True, slots=True)
 class Opening:
-    """An opening through a top, in the plan of its run [mm]."""
+    """An opening through a top, in the plan of its run [mm]; ``pointer`` is where its feature stands in the job."""
 
-    feature: str
+    pointer: str
     name: str
     outline: Polygon
 

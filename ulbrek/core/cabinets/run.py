@@ -11,6 +11,7 @@ from shapely.geometry.base import BaseGeometry
 from ulbrek.core.cabinets.inputs import LEGS, CabinetRun, LegName, Unit
 
 _FAR_MM = 1_000.0
+LEAST_TOP_MM = 50.0
 _LEAST_MM2 = 100.0
 _TOUCH_MM = 1.0
 _SQUARE_MM2 = 1e-3
@@ -77,7 +78,7 @@ def lay(run: CabinetRun) -> Laid:
     length = _length(run)
     whole = shapely.union_all([_covered(run, name) for name in LEGS if run.leg(name) is not None])
     gaps = [_gap(run, one) for one in units if one.unit.kind == "range"]
-    tops = [_plain(one) for one in _parts(whole.difference(shapely.union_all(gaps))) if one.area > _LEAST_MM2]
+    tops = [_plain(one) for one in _parts(whole.difference(shapely.union_all(gaps))) if _is_a_top(one)]
     return Laid(units, tuple(sorted(tops, key=lambda top: _order(run, top))), length, tuple(_walls(run)))
 
 
@@ -179,6 +180,12 @@ def _order(run: CabinetRun, top: Polygon) -> float:
         "right": lambda strip: past + _length(run) + strip.start,
     }  # fmt: skip
     return float(min((begins[strip.leg](strip) for strip in strips(run, top)), default=0.0))
+
+
+def _is_a_top(part: Polygon) -> bool:
+    """Whether a part is worth casting: what is left past a range at the end of a leg is not."""
+    left, front, right, back = part.bounds
+    return min(right - left, back - front) >= LEAST_TOP_MM
 
 
 def _plain(top: Polygon) -> Polygon:

@@ -1,7 +1,7 @@
 """Cabinets: the run in plan, the boards and braces under its tops, what they carry, and findings."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from itertools import groupby, pairwise
+from itertools import pairwise
 from math import ceil
 
 from shapely import LineString, Polygon
@@ -9,7 +9,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.cabinets import care, checks, rules
-from ulbrek.core.cabinets.bearing import bearings_of, boards_of, rows_of
+from ulbrek.core.cabinets.bearing import bearings_of, boards_of, path_of, rows_of
 from ulbrek.core.cabinets.brief import CabinetBrief, TopBrief
 from ulbrek.core.cabinets.inputs import LEGS, CabinetInputs, LegName
 from ulbrek.core.cabinets.result import (
@@ -17,7 +17,6 @@ from ulbrek.core.cabinets.result import (
     CabinetsResult,
     Cut,
     LegFit,
-    Path,
     RunResult,
     TopOver,
     UnderBoard,
@@ -92,7 +91,8 @@ class _Run:
         return RunResult(
             run.id, run.name,
             tuple(
-                UnitPlace(one.leg, one.number, one.unit.kind, one.unit.width.mm, _path(one.foot)) for one in laid.units
+                UnitPlace(one.leg, one.number, one.unit.kind, one.unit.width.mm, path_of(one.foot))
+                for one in laid.units
             ),
             tops, walls, fits, self.board.name, self.spacing, self.several, bow,
             work(rules.floor_cover, run.id, front_mm=self._front(), wide_mm=COVER_MM), self._more(walls),
@@ -105,7 +105,7 @@ class _Run:
             left, front, _, _ = outline.bounds
             if top is None:
                 yield TopOver(
-                    None, f"Top {number + 1}", _path(outline), (), left, front, (), (), (), None, None, None, None
+                    None, f"Top {number + 1}", path_of(outline), (), left, front, (), (), (), None, None, None, None
                 )
             else:
                 yield self._top(top, (left, front))
@@ -116,7 +116,7 @@ class _Run:
         boards = list[UnderBoard]()
         bearings = list[Bearing]()
         for row in rows:
-            boards.extend(boards_of(row, len(boards) + 1))
+            boards.extend(boards_of(row, top.outline, len(boards) + 1))
             bearings.extend(bearings_of(run, self.laid, row))
         deep = max((row.strip.deep for row in rows), default=run.depth.mm)
         seams = sum(row.strip.deep * len(row.joints) for row in rows)
@@ -125,7 +125,7 @@ class _Run:
         walls = sum(self._against(top.outline))
         across = [LineString([(one.x1, one.y1), (one.x2, one.y2)]).length for one in bearings]
         return TopOver(
-            top.piece, top.name, _path(top.outline), tuple(_path(one.outline) for one in top.openings), *at,
+            top.piece, top.name, path_of(top.outline), tuple(path_of(one.outline) for one in top.openings), *at,
             tuple(boards), tuple(bearings), tuple(self._lumber(bearings, top, rows_long=sum(
                 (row.strip.end - row.strip.start) * (row.rows - 1) for row in rows))),
             work(
@@ -223,12 +223,3 @@ class _Run:
                 continue
             taken = leg.units_mm + (0.0 if name == "back" else run.depth.mm)
             yield LegFit(name, taken, leg.wall.mm, round(leg.wall.mm - taken, 3))
-
-
-def _path(outline: Polygon) -> Path:
-    """The outline counter-clockwise from its lowest left corner, with no bulges [mm]."""
-    corners = [(round(x, 3), round(y, 3)) for x, y in list(outline.exterior.coords)[:-1]]
-    if outline.exterior.is_ccw is False:
-        corners.reverse()
-    plain = [one for one, _ in groupby(corners)]
-    return tuple(v for x, y in plain for v in (x, y, 0.0))

@@ -147,6 +147,7 @@ def _under(brief: FormBrief) -> Iterator[Board]:
                 work(rules.base_side, f"{of}/width", inside_mm=round(back - front, 3), ledge_mm=0.0),
             ),
             one.outline, (-thick, 0.0, 0.0), thick, brief.base.id,
+            shape=() if _is_box(one.outline) else one.outline.moved(-left, -front).path,
         )  # fmt: skip
 
 

@@ -10,7 +10,7 @@ from ulbrek.files.pack.drawings import WIDTH_MM
 from ulbrek.files.pack.svg import CONCRETE, Box, Drawing
 from ulbrek.files.pack.words import Block, Words, drawing, table
 
-_BRACE_DASH, _SEAM_DASH = "1 1", "3 2"
+_BRACE_DASH = "1 1"
 
 
 class CabinetPages(Words):
@@ -18,7 +18,10 @@ class CabinetPages(Words):
 
     def _cabinets(self, run: RunResult) -> Iterator[Block]:
         yield drawing(run_plan(run, self.units))
-        yield {"kind": "text", "text": "Grey: tops. Dashed: seams of the boards; dotted: what they lie on."}
+        yield {
+            "kind": "text",
+            "text": "Grey: tops. Heavy lines: walls, and seams of the boards; dotted: what they lie on.",
+        }
         rows = [
             [
                 f"{one.leg} {one.number + 1}",
@@ -81,11 +84,11 @@ def run_plan(run: RunResult, units: Units) -> str:
         for opening in top.openings:
             made.path(opening, "white", 0.4)
         for board in top.boards:
-            made.path(board.path, "none", 0.3)
+            made.path(board.path, "none", 0.8)
         for one in top.bearings:
             made.line(one.x1, one.y1, one.x2, one.y2, 0.5, _BRACE_DASH)
     for unit in run.units:
-        made.path(unit.path, "none", 0.25)
+        made.path(unit.path, "none", 0.2)
         across, deep = unit.path[::3], unit.path[1::3]
         middle = (made.x((min(across) + max(across)) / 2), made.y((min(deep) + max(deep)) / 2))
         made.words(*middle, write_quantity(unit.width_mm, "cut", units), 3.2)

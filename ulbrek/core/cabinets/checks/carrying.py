@@ -11,7 +11,7 @@ from ulbrek.core.cabinets.inputs import CabinetInputs
 from ulbrek.core.cabinets.run import NO_CARCASS
 
 # Source of all: common practice.
-NARROW_MM, NARROW_KG_M, WIDE_KG_M = 600.0, 150.0, 110.0
+NARROW_MM, NARROW_KG_M, WIDE_MM, WIDE_KG_M = 600.0, 150.0, 900.0, 110.0
 THIN_MM, THIN_OVER_MM, THICK_OVER_MM, SEAT_MM = 45.0, 200.0, 300.0, 150.0
 DISHWASHER_MM = 620.0
 BRACE_MOST_MM, PER_BOW = 1.0, 360.0
@@ -36,13 +36,13 @@ def cabinets_too_weak(seen: RunCase) -> list[Finding]:
     return [
         finding(
             cabinets_too_weak,
-            title="{name}: {load} on its cabinets is more than plain ones carry",
-            reason="Sound cabinets up to {widest} wide take about {limit}.",
+            title="{name}: {load} on its cabinets, plain ones carry {limit}",
+            reason="That is for sound ones, up to {widest} wide, on level feet.",
             remedy="A thinner top, a plywood deck on extra sides, or a ledger on the wall. Ask whoever made them.",
             field="/back/units",
             values={
                 "name": worst.name, "load": Quantity(worst.load.value, "kg/m"), "limit": Quantity(limit, "kg/m"),
-                "widest": Quantity(widest, "there"),
+                "widest": Quantity(NARROW_MM if limit == NARROW_KG_M else max(widest, WIDE_MM), "tape"),
             },
         )
     ]  # fmt: skip
@@ -122,8 +122,8 @@ def no_side_at_dishwasher(seen: RunCase) -> list[Finding]:
                 else "An end panel or a leg there, screwed to floor and wall.",
                 field=at,
                 values={
-                    "leg": LEGS_NAMED[one.leg].capitalize(), "wide": Quantity(one.unit.width.mm, "there"),
-                    "most": Quantity(DISHWASHER_MM, "limit"),
+                    "leg": LEGS_NAMED[one.leg].capitalize(), "wide": Quantity(one.unit.width.mm, "tape"),
+                    "most": Quantity(DISHWASHER_MM, "at most"),
                 },
                 change=None if wide else Change("Add an end panel", {at: grown}),
             )
@@ -144,13 +144,12 @@ def brace_too_slim(seen: RunCase) -> list[Finding]:
     return [
         finding(
             brace_too_slim,
-            title="{run}: braces of {lumber} bow by {bow}",
-            reason="At most {most} is good: what bows under wet concrete stays bowed.",
+            title="{run}: braces of {lumber} bow by {bow} under the wet concrete",
+            reason="A 360th of their length is the most that is good: what bows while it is wet stays bowed.",
             remedy="Thicker lumber, or stand the braces on edge.",
             field="/form/lumber",
             values={
                 "run": run.name, "lumber": seen.brief.lumber.name, "bow": Quantity(bow.value, "bow"),
-                "most": Quantity(most, "bow"),
             },
         )
     ]  # fmt: skip

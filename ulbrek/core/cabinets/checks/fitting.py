@@ -2,11 +2,12 @@
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.cabinets.bearing import SIDE_MM
+from ulbrek.core.cabinets.brief import Opening, TopBrief
 from ulbrek.core.cabinets.checks.case import RunCase
 from ulbrek.core.cabinets.inputs import LegName
 from ulbrek.core.cabinets.run import NO_CARCASS
 
-_CLOSE_MM = 2.0
+_CLOSE_MM, _SHY_MM = 2.0, 1.0
 FILLED_MM = 10.0  # what is narrower is closed by the top's own joint. Source: common practice.
 FILLER_MOST_MM = 200.0
 BOWED_MM = 6.0
@@ -74,10 +75,13 @@ def top_over_nothing(seen: RunCase) -> list[Finding]:
             top_over_nothing,
             title="{name} lies over no cabinets of {run}",
             reason="The run has fewer tops than this job has pieces for it.",
-            remedy="Add the cabinets that are missing, or take the top off this run.",
+            remedy="Add the cabinets that are missing, or cast the top on a bench.",
             field="/tops",
             values={"name": one.name, "run": run.name},
-            change=Change("Take it off this run", {"/tops": [top for top in run.tops if top != one.piece]}),
+            change=Change(
+                "Cast it on a bench",
+                {"/tops": [top for top in run.tops if top != one.piece], f"{one.pointer}/stays": None},
+            ),
         )
         for one in extra
     ]
@@ -121,35 +125,37 @@ def opening_over_a_side(seen: RunCase) -> list[Finding]:
 
     Source: geometry
     """
-    found = []
-    for top in seen.drawn:
-        for opening in top.openings:
-            middle = opening.outline.centroid
-            under = [one for one in seen.laid.units if one.foot.intersects(opening.outline)]
-            # What stands beside the cabinet that the opening is over has a side there.
-            home = min(under, key=lambda one: one.foot.distance(middle), default=None)
-            if home is None:
-                continue
-            inner = home.foot.buffer(-SIDE_MM, join_style="mitre")
-            left, front, right, back = opening.outline.bounds
-            lo, _, hi, _ = inner.bounds if home.leg == "back" else (inner.bounds[1], 0, inner.bounds[3], 0)
-            low, high = (left, right) if home.leg == "back" else (front, back)
-            if home.unit.kind not in NO_CARCASS and lo - 1 <= low and high <= hi + 1:
-                continue
-            found.append(
-                finding(
-                    opening_over_a_side,
-                    title="{opening}: it lies over the side of a cabinet",
-                    reason="The cabinet under its middle is {inside} wide inside, the opening {wide}.",
-                    remedy="Move the opening over one cabinet, or plan for a wider cabinet.",
-                    field=f"{top.pointer}/features",
-                    values={
-                        "opening": opening.name, "inside": Quantity(max(0.0, hi - lo), "there"),
-                        "wide": Quantity(high - low, "there"),
-                    },
-                )
-            )  # fmt: skip
-    return found
+    return [said for top in seen.drawn for opening in top.openings for said in _over_a_side(seen, top, opening)]
+
+
+def _over_a_side(seen: RunCase, top: TopBrief, opening: Opening) -> list[Finding]:
+    middle = opening.outline.centroid
+    under = [one for one in seen.laid.units if one.foot.intersects(opening.outline)]
+    home = min(under, key=lambda one: one.foot.distance(middle), default=None)
+    if home is None:
+        return []
+    axis = 0 if home.leg == "back" else 1
+    ends, sides = opening.outline.bounds, home.foot.bounds
+    low, high, lo, hi = ends[axis], ends[axis + 2], sides[axis] + SIDE_MM, sides[axis + 2] - SIDE_MM
+    if home.unit.kind not in NO_CARCASS and lo - _SHY_MM <= low and high <= hi + _SHY_MM:
+        return []
+    fits = home.unit.kind not in NO_CARCASS and high - low <= hi - lo
+    to = round((lo + hi) / 2 - top.outline.bounds[axis], 1)
+    moved = {"side": ("left", "front")[axis], "to": "centre", "offset": {"mm": to, "typed": None}}
+    return [
+        finding(
+            opening_over_a_side,
+            title="{opening}: it lies over the side of a cabinet",
+            reason="The cabinet under its middle is {inside} wide inside, the opening {wide}.",
+            remedy="Move the opening over one cabinet, or plan for a wider cabinet.",
+            field=f"{opening.pointer}/{'xy'[axis]}",
+            values={
+                "opening": opening.name, "inside": Quantity(max(0.0, hi - lo), "there"),
+                "wide": Quantity(high - low, "there"),
+            },
+            change=Change("Move it over the cabinet", {f"{opening.pointer}/{'xy'[axis]}": moved}) if fits else None,
+        )
+    ]  # fmt: skip
 
 
 @check("sink-has-no-opening", "caution")

@@ -89,13 +89,19 @@ def _top(over: OverPiece, outline: Polygon | None) -> TopBrief:
     piece, shape = over.piece, shape_of(over.piece)
     lies = shape.outline.polygon if outline is None else outline
     left, front, _, _ = lies.bounds
+    at = f"/pieces/{over.index}"
+    index = {feature.id: number for number, feature in enumerate(piece.features)}
     openings = tuple(
-        Opening(placed.feature.id, placed.feature.name, translate(placed.outline.polygon, left, front))
+        Opening(
+            f"{at}/features/{index[placed.feature.id]}",
+            placed.feature.name,
+            translate(placed.outline.polygon, left, front),
+        )
         for placed in shape.placed
         if placed.is_through and placed.outline.polygon.area >= _OPENING_MM2
     )
     return TopBrief(
-        f"/pieces/{over.index}", piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed
+        at, piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed
     )  # fmt: skip
 
 

@@ -34,7 +34,6 @@ interface Props {
 export function CabinetPlan({ run, chosen, onChoose }: Props) {
   const [place, area] = useSize<HTMLDivElement>();
   const [shows, setShows] = useState<Shows>("cabinets");
-  const { units } = usePreferences();
   const box = boxOf(run);
   const [length, width] = [box.right - box.left, box.back - box.front];
   const high = area.width < PHONE_PX ? PHONE_HIGH_PX : HIGH_PX;
@@ -98,8 +97,8 @@ export function CabinetPlan({ run, chosen, onChoose }: Props) {
             top.boards.map((board) => {
               const [x, y] = middleOf(board.path);
               return (
-                <Tag key={`${top.piece} ${board.key}`} x={px(view, x)} y={py(view, y)}>
-                  {write(board.length_mm, "cut", units)} × {write(board.width_mm, "cut", units)}
+                <Tag key={`${top.piece} ${board.key}`} x={px(view, x)} y={py(view, y)} tone="round">
+                  {board.key.replace("under-", "")}
                 </Tag>
               );
             }),
@@ -111,7 +110,7 @@ export function CabinetPlan({ run, chosen, onChoose }: Props) {
         ) : (
           <>
             Dashed: braces, at most <FigureButton figure={run.spacing} /> apart; thin: cabinet sides. Boards end on
-            them.
+            them; their sizes are in the list.
           </>
         )}
       </figcaption>

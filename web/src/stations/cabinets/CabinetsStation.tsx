@@ -9,7 +9,7 @@ import { Care } from "../job/Care";
 import { findingsOf, useApply } from "../job/station";
 import { TaskList } from "../job/TaskList";
 import { CabinetPlan } from "./CabinetPlan";
-import { RunFields } from "./RunFields";
+import { ChosenUnit, RunFields } from "./RunFields";
 import { Carrying, RunFigures } from "./RunFigures";
 import type { UnitAt } from "./run";
 
@@ -65,6 +65,7 @@ export function CabinetsStation() {
         {found ? (
           <>
             <CabinetPlan run={found} chosen={unit} onChoose={setUnit} />
+            {run && unit && <ChosenUnit run={run} index={index} unit={unit} onChoose={setUnit} />}
             <TaskList title="In order" tasks={found.tasks} />
           </>
         ) : (

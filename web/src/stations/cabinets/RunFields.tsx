@@ -1,4 +1,3 @@
-import { useEffect, useRef } from "react";
 import { useJobEditor } from "@/api/editing";
 import { withField } from "@/api/editor";
 import { Select } from "@/parts/Choice";
@@ -75,19 +74,9 @@ function LegFields({ run, at, leg, name, chosen, onChoose }: LegProps) {
             key={number}
             unit={unit}
             number={number}
-            of={units.length}
             at={place}
             chosen={chosen?.leg === leg && chosen.number === number}
             onChoose={() => onChoose({ leg, number })}
-            onMove={(to) => {
-              const moved = units.toSpliced(number, 1).toSpliced(to, 0, unit);
-              onChoose({ leg, number: to });
-              void keep(moved, "order");
-            }}
-            onRemove={() => {
-              onChoose(null);
-              void keep(units.toSpliced(number, 1), `${valueWords(unit.kind, "kind")} removed`);
-            }}
           />
         ))}
       </ol>
@@ -118,53 +107,85 @@ function LegFields({ run, at, leg, name, chosen, onChoose }: LegProps) {
 interface LineProps {
   unit: Unit;
   number: number;
-  of: number;
   at: string;
   chosen: boolean;
   onChoose: () => void;
-  onMove: (to: number) => void;
-  onRemove: () => void;
 }
 
-/** One unit: what it is and how wide; moved along its leg, or taken out, once it is chosen. */
-function UnitLine({ unit, number, of, at, chosen, onChoose, onMove, onRemove }: LineProps) {
-  const editor = useJobEditor();
-  const line = useRef<HTMLLIElement>(null);
+/** One unit in its list: what it is and how wide. */
+function UnitLine({ unit, number, at, chosen, onChoose }: LineProps) {
   const kind = valueWords(unit.kind, "kind");
-  const named = `${kind} ${number + 1}`;
-  useEffect(() => {
-    if (chosen) line.current?.scrollIntoView({ block: "nearest" });
-  }, [chosen]);
   return (
     <li
-      ref={line}
-      className="border-b border-line data-[chosen=true]:border-l-4 data-[chosen=true]:border-l-chalk data-[chosen=true]:pl-2"
+      className="data-[chosen=true]:border-l-4 data-[chosen=true]:border-l-chalk data-[chosen=true]:pl-2"
       data-chosen={chosen}
-      data-field={`${at}/${number}`}
       onFocus={chosen ? undefined : onChoose}
     >
       <DocField
         at={`${at}/${number}`}
-        whose={named}
+        whose={`${kind} ${number + 1}`}
         spec={{ ...specOf("Unit", "width"), label: `${number + 1}. ${kind.split(" (")[0]}` }}
       />
-      {chosen && !editor.readOnly && (
-        <>
-          <DocField at={`${at}/${number}`} whose={named} spec={specOf("Unit", "kind")} />
-          <div className="flex flex-wrap gap-2 py-2">
-            <button type="button" className="button" disabled={number === 0} onClick={() => onMove(number - 1)}>
-              Move earlier
-            </button>
-            <button type="button" className="button" disabled={number === of - 1} onClick={() => onMove(number + 1)}>
-              Move later
-            </button>
-            <button type="button" className="button" disabled={of === 1} onClick={onRemove}>
-              Remove
-            </button>
-          </div>
-        </>
-      )}
     </li>
+  );
+}
+
+interface ChosenProps {
+  run: CabinetRun;
+  index: number;
+  unit: UnitAt;
+  onChoose: (unit: UnitAt | null) => void;
+}
+
+/** The unit that is chosen on the drawing: what it is, how wide, its place in its leg. */
+export function ChosenUnit({ run, index, unit: { leg, number }, onChoose }: ChosenProps) {
+  const editor = useJobEditor();
+  const at = `/cabinets/runs/${index}/${leg}/units`;
+  const units = run[leg]?.units ?? [];
+  const unit = units[number];
+  if (!unit) return null;
+  const name = LEGS.find((one) => one.leg === leg)?.name ?? "";
+  const named = `${valueWords(unit.kind, "kind")} ${number + 1}`;
+  const keep = (next: readonly unknown[], what: string) =>
+    void editor.change((job) => withField(job, at, next), `${name}: ${what}`.slice(0, 120));
+  const move = (to: number) => {
+    onChoose({ leg, number: to });
+    keep(units.toSpliced(number, 1).toSpliced(to, 0, unit), "order");
+  };
+  return (
+    <section aria-label="Chosen unit" className="border-l-4 border-chalk pl-4">
+      <h2 className="text-lg font-bold">
+        {name}, {number + 1} of {units.length}
+      </h2>
+      <DocField at={`${at}/${number}`} whose={named} spec={specOf("Unit", "kind")} />
+      <DocField at={`${at}/${number}`} whose={named} spec={specOf("Unit", "width")} />
+      {!editor.readOnly && (
+        <div className="flex flex-wrap gap-2 py-2">
+          <button type="button" className="button" disabled={number === 0} onClick={() => move(number - 1)}>
+            Move earlier
+          </button>
+          <button
+            type="button"
+            className="button"
+            disabled={number === units.length - 1}
+            onClick={() => move(number + 1)}
+          >
+            Move later
+          </button>
+          <button
+            type="button"
+            className="button"
+            disabled={units.length === 1}
+            onClick={() => {
+              onChoose(null);
+              keep(units.toSpliced(number, 1), `${named} removed`);
+            }}
+          >
+            Remove
+          </button>
+        </div>
+      )}
+    </section>
   );
 }
 

@@ -25,7 +25,13 @@ export function RunFigures({ run }: { run: RunResult }) {
             <h2 className="mb-1 text-lg font-bold">{top.name}</h2>
             <dl>
               {top.load && <FigureLine label="Load on cabinets" figure={top.load} />}
-              <Counted label="Boards" count={top.boards.length} />
+              {top.boards.map((board) => (
+                <Counted
+                  key={board.key}
+                  label={`Board ${board.key.replace("under-", "")}`}
+                  each={`${write(board.length_mm, "cut", units)} × ${write(board.width_mm, "cut", units)}`}
+                />
+              ))}
               {top.lumber.map((one) => (
                 <Counted key={one.key} label={one.name} count={one.count} each={write(one.length_mm, "cut", units)} />
               ))}
@@ -50,11 +56,11 @@ export function RunFigures({ run }: { run: RunResult }) {
   );
 }
 
-function Counted({ label, count, each }: { label: string; count: number; each?: string }) {
+function Counted({ label, count, each }: { label: string; count?: number; each: string }) {
   return (
     <div className="flex min-h-11 items-center justify-between gap-3 border-b border-line">
       <dt>{label}</dt>
-      <dd className="figure whitespace-nowrap">{each ? `${count} × ${each}` : count}</dd>
+      <dd className="figure whitespace-nowrap">{count === undefined ? each : `${count} × ${each}`}</dd>
     </div>
   );
 }

@@ -46,7 +46,7 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
           at={at}
           board={board}
           around={around}
-          inward={form.on_ground}
+          inward={form.on_ground || form.over_cabinets}
           wide={size.width}
           text={`${letterOn(letters, form, board)} ${writeLength(board.length_cut_mm, units, "cut")}`}
         />
