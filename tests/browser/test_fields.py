@@ -19,6 +19,8 @@ DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volum
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
 OILED = "sealed with oil"
 CROSSED, ISOLATED, OVERLAID = "falls two ways", "against a wall", "over an old slab"
+ISLAND, U_RUN, RANGED = "an island", "a U of cabinets", "with a range"
+UNIT, LEFT_UNIT, RIGHT_UNIT = "back 0", "left 0", "right 0"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
     "/pieces/name": ("measure", None, "region:Piece textbox", "Name", "Another piece"),
@@ -28,6 +30,35 @@ WAYS: dict[str, Way] = {
     "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
     "/pieces/cast": ("measure", None, "radio", "face up", ""),
     "/pieces/stays": ("measure", None, "select", "Stays where it is cast", "on the ground"),
+    "/cabinets/runs/left_end": ("cabinets", None, "select", "Left end", "at a wall"),
+    "/cabinets/runs/right_end": ("cabinets", None, "select", "Right end", "at a wall"),
+    "/cabinets/runs/behind": ("cabinets", None, "select", "Behind it", "open"),
+    "/cabinets/runs/back_overhang": ("cabinets", ISLAND, "length", "Overhang behind", "4"),
+    "/cabinets/runs/left": ("cabinets", None, "select", "Side legs", "left"),
+    "/cabinets/runs/right": ("cabinets", None, "select", "Side legs", "right"),
+    "/cabinets/runs/name": ("cabinets", None, "region:Ends and overhangs textbox", "Name", "Kitchen"),
+    "/cabinets/runs/depth": ("cabinets", None, "length", "Cabinet depth", "22"),
+    "/cabinets/runs/overhang": ("cabinets", None, "length", "Front overhang", "1"),
+    "/cabinets/runs/end_overhang": ("cabinets", None, "length", "End overhang", "1/2"),
+    "/cabinets/runs/back/units/width": ("cabinets", None, "region:Back leg length", "1. cabinet", "30"),
+    "/cabinets/runs/back/units/kind": ("cabinets", UNIT, "region:Chosen unit select", "Kind", "end panel"),
+    "/cabinets/runs/back/wall": ("cabinets", None, "region:Back leg button", "Wall length: not measured, change", ""),
+    "/cabinets/runs/back/bow": ("cabinets", None, "region:Back leg length", "Wall bows by", "1/4"),
+    **{
+        f"/cabinets/runs/{leg}/{field}": ("cabinets", U_RUN, role, name, value)
+        for leg in ("left", "right")
+        for field, role, name, value in (
+            ("units/width", f"region:{leg.capitalize()} leg length", "1. cabinet", "30"),
+            ("wall", f"region:{leg.capitalize()} leg button", "Wall length: not measured, change", ""),
+            ("bow", f"region:{leg.capitalize()} leg length", "Wall bows by", "1/4"),
+        )
+    },
+    "/cabinets/runs/left/units/kind": ("cabinets", LEFT_UNIT, "region:Chosen unit select", "Kind", "end panel"),
+    "/cabinets/runs/right/units/kind": ("cabinets", RIGHT_UNIT, "region:Chosen unit select", "Kind", "end panel"),
+    "/cabinets/runs/beside": ("cabinets", RANGED, "length", "Gap beside a range", "1/4"),
+    "/cabinets/carriers": ("cabinets", None, "textbox", "People carrying", "3"),
+    "/cabinets/bucket_l": ("cabinets", None, "textbox", "In a bucket", "8"),
+    "/cabinets/walk_m": ("cabinets", None, "textbox", "From mixer to top", "20"),
     "/ground/utilities": ("ground", None, "select", "Cables and pipes", "nothing there"),
     "/ground/plots/carries": ("ground", None, "select", "Carries", "car"),
     "/ground/plots/under": ("ground", None, "select", "Lies on", "old slab, apart"),
@@ -220,10 +251,11 @@ WAYS: dict[str, Way] = {
     "/handling/posture/twist_deg": ("move", EQUATION, "textbox", "Body twist", "20"),
     "/handling/posture/grip": ("move", EQUATION, "select", "Grip", "good"),
 }
-IDENTITIES = {"/pieces/id", "/steel/by_hand/piece", "/steel/by_hand/bar", "/handling/parts/id"}
+IDENTITIES = {"/pieces/id", "/cabinets/runs/id", "/steel/by_hand/piece", "/steel/by_hand/bar", "/handling/parts/id"}
 # Chosen from the stock, taken from a search, ticked off a list: test_forms, test_mix and
 # test_steel do these. There is one sand.
 CHOSEN = {
+    "/cabinets/runs/tops",  # drawn by a finding's button: test_cabinets
     "/form/layouts",
     "/form/sawn",
     "/mix/bought",
@@ -233,6 +265,11 @@ CHOSEN = {
     "/finish/back_face",
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
+
+
+def _run(job: Any) -> Any:
+    """The cabinets under the top."""
+    return next(iter(job["cabinets"]["runs"]), {"left": None, "behind": "", "back": {"units": []}})
 
 
 def _plot(job: Any) -> Any:
@@ -288,6 +325,18 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
             page.get_by_role("button", name="Add a joint of the old slab").click(),
         ),
     ),
+    ISLAND: (
+        lambda job: _run(job)["behind"] == "open",
+        lambda page: page.get_by_role("combobox", name="Behind it").select_option("open"),
+    ),
+    U_RUN: (
+        lambda job: _run(job)["left"] is not None,
+        lambda page: page.get_by_role("combobox", name="Side legs").select_option("leftright"),
+    ),
+    RANGED: (
+        lambda job: any(one["kind"] == "range" for one in _run(job)["back"]["units"]),
+        lambda page: page.get_by_role("group", name="Add to the back leg").get_by_role("button", name="Range").click(),
+    ),
     OILED: (
         lambda job: job["finish"]["sealer"] == "oil",
         lambda page: page.get_by_role("combobox", name="Sealer").select_option("oil"),
@@ -336,19 +385,30 @@ def test_the_list_holds_every_field_of_the_schema() -> None:
     assert set(fields(schema, schema["$defs"])) - IDENTITIES - CHOSEN == set(WAYS) - shapes | IN_SHAPES
 
 
+def stay(page: Page, station: str) -> None:
+    """Makes the piece stay where it is cast, for the stations that are there for that alone."""
+    if station == "ground":
+        page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
+        page.get_by_role("region", name="Dig and fill").wait_for()
+    if station == "cabinets":
+        page.get_by_role("combobox", name="Stays where it is cast").select_option("over cabinets")
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Cabinets").click()
+        page.get_by_role("button", name="Put a straight run under it").click()
+        page.get_by_role("region", name="Boards and cover").wait_for()
+
+
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
-@pytest.mark.parametrize("station", ["measure", "ground", "form", "steel", "mix", "cure", "move", "finish"])
+@pytest.mark.parametrize("station", ["measure", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"])
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
     job_id = rinse_sink_top.split("/")[2]
     api.post("/api/members", json={"name": "Fields lead", "units": "in", "lifts": "44 lb"})
-    page = open_page(rinse_sink_top if station == "ground" else rinse_sink_top.replace("measure", station))
+    begins = station in ("ground", "cabinets")
+    page = open_page(rinse_sink_top if begins else rinse_sink_top.replace("measure", station))
     page.locator("[data-revision]").wait_for()
-    if station == "ground":
-        page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
-        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
-        page.get_by_role("region", name="Dig and fill").wait_for()
+    stay(page, station)
     unchanged = []
     for field, way in WAYS.items():
         if way[0] != station or not (way[4] or "select" not in way[2]):
@@ -366,6 +426,8 @@ def test_each_field_is_changed(
             MADE_READY[way[1]][1](page)
             expect(page.locator(f"[data-revision='{before['revision'] + 1}']")).to_be_visible()
             before = api.get(f"/api/jobs/{job_id}").json()
+        elif way[1] in (UNIT, LEFT_UNIT, RIGHT_UNIT):
+            page.locator(f"[data-plate='{way[1]}']").click()
         elif way[1] == TAP:
             page.locator("[data-feature=tap]").focus()
         elif way[2].startswith(f"region:{SINK}"):

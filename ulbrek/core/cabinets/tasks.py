@@ -87,6 +87,6 @@ def _pouring(tops: Sequence[TopOver]) -> Iterator[CabinetTask]:
         "print and stays clean. Back rail out before that, its groove filled.",
     )  # fmt: skip
     yield CabinetTask(
-        "strip", "Strip", "Plastic over it. Round the upper edge with a stone while the front form still stands, then take "
-        "the form off after {24 to 48 h}. Saw the openings out of the board.",
+        "strip", "Strip", "Plastic over it. Round the upper edge with a stone while the front form still stands, then "
+        "take the form off after {24 to 48 h}. Saw the openings out of the board.",
     )  # fmt: skip

@@ -147,6 +147,7 @@ function UnitPlate({ view, unit, chosen, onChoose }: UnitProps) {
     <button
       type="button"
       aria-label={`${kind}, ${width}`}
+      data-plate={`${unit.leg} ${unit.number}`}
       aria-pressed={chosen}
       onClick={onChoose}
       className="figure absolute z-10 min-h-6 -translate-x-1/2 -translate-y-1/2 bg-paper/85 px-1 text-center text-[0.85rem] leading-4 aria-pressed:bg-ink aria-pressed:text-paper"
