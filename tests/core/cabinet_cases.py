@@ -81,6 +81,10 @@ CABINET_CASES: dict[str, tuple[Job, Job]] = {
         over(back=leg("600 mm", "600 mm", bow="6 mm")),
         over(back=leg("600 mm", "600 mm", bow="5 mm")),
     ),
+    "top-long-without-joint": (
+        over(back=leg(*["600 mm"] * 5, "100 mm")),
+        over(back=leg(*["600 mm"] * 5, "50 mm")),
+    ),
     "opening-over-a-side": (
         over(sink("950 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm")),
         over(sink("930 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm")),

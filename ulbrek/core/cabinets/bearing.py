@@ -75,7 +75,7 @@ def _supports(strip: Strip, units: Sequence[Placed], top: TopBrief, spacing: flo
         beside: list[float] = []
         for low, high in sorted(span for span in opened if span):
             left, right = low - BESIDE_MM, high + BESIDE_MM
-            beside += [at for at in (left, right) if one.start + BESIDE_MM < at < one.end - BESIDE_MM]
+            beside += [at for at in (left, right) if one.start + 2 * BESIDE_MM < at < one.end - 2 * BESIDE_MM]
             if left < one.end and right > one.start:
                 edges += [max(one.start, left), min(one.end, right)]
         edges.append(one.end)
@@ -133,8 +133,11 @@ def bearings_of(run: CabinetRun, laid: Laid, row: Row) -> Iterator[Bearing]:
         laid: in plan
         row: the leg of a top
     """
-    deep = run.depth.mm
-    near, far = {"back": (-deep, 0.0), "left": (0.0, deep), "right": (laid.length - deep, laid.length)}[row.strip.leg]
+    (front, back), deep = run.braced, run.depth.mm
+    near, far = {
+        "back": (-deep - front, back), "left": (0.0, deep + front),
+        "right": (laid.length - deep - front, laid.length),
+    }[row.strip.leg]  # fmt: skip
     for one in row.supports:
         yield Bearing(one.on, *(round(v, 1) for v in row.strip.line(one.at, near, far)))
 

@@ -29,7 +29,8 @@ class TopBrief:
         outline: in the plan of its run [mm]
         thickness_mm: of the top
         openings: through it
-        meshed: whether mesh lies in it
+        meshed: whether mesh is clipped up in it
+        divided: whether seams divide it
     """
 
     pointer: str
@@ -39,6 +40,7 @@ class TopBrief:
     thickness_mm: float
     openings: tuple[Opening, ...]
     meshed: bool
+    divided: bool
 
 
 @dataclass(frozen=True, slots=True)

@@ -18,6 +18,7 @@ Ends = Literal["open", "at a wall"]
 LegName = Literal["left", "back", "right"]
 LEGS: tuple[LegName, ...] = ("left", "back", "right")
 MOST_MM = 11_500.0  # of one leg: longer than any piece may be
+BOARD_BEARS_MM = 75.0  # past what it lies on, with a rail under its edge. Source: common practice.
 Id = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Name = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 UnitWidth = Annotated[Length, Between(10, 3_000)]
@@ -75,6 +76,13 @@ class CabinetRun(Document):
     back_overhang: Annotated[Over, label("Overhang behind")] = Length(mm=0)
     beside: Annotated[Over, label("Gap beside a range", hint="the top is kept back by so much")] = Length(mm=3)
     tops: Annotated[tuple[Id, ...], Field(max_length=12, description="its pieces, left to right"), COUNTED] = ()
+
+    @property
+    def braced(self) -> tuple[float, float]:
+        """How far braces reach past the cabinets, in front and behind: under what a board does not bear [mm]."""
+        behind = self.back_overhang.mm if self.behind == "open" else 0.0
+        front, back = (over if over > BOARD_BEARS_MM else 0.0 for over in (self.overhang.mm, behind))
+        return front, back
 
     def leg(self, name: LegName) -> Leg | None:
         """One of its legs."""

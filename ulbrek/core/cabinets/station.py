@@ -143,7 +143,7 @@ class _Run:
         """Braces, and what stands in for cabinet sides over a dishwasher; a rail under each edge that is formed."""
         braces = sum(one.on != "cabinet side" for one in bearings)
         if braces:
-            yield Cut("brace", "Brace under the board", self.run.depth.mm, braces)
+            yield Cut("brace", "Brace under the board", self.run.depth.mm + sum(self.run.braced), braces)
         for one in self.laid.units:
             if one.unit.kind == "dishwasher" and top.outline.intersects(one.foot.centroid):
                 yield Cut(f"bar-{one.leg}-{one.number}", "Bar or ledger over the dishwasher", one.unit.width.mm, 2)

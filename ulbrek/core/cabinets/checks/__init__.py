@@ -10,6 +10,7 @@ from ulbrek.core.cabinets.checks.fitting import (
     opening_over_a_side,
     run_does_not_close,
     sink_has_no_opening,
+    top_long_without_joint,
     top_over_nothing,
     wall_bows,
 )
@@ -24,6 +25,7 @@ def of_run(seen: RunCase) -> Iterator[Finding]:
     yield from run_does_not_close(seen)
     yield from top_over_nothing(seen)
     yield from wall_bows(seen)
+    yield from top_long_without_joint(seen)
     yield from opening_over_a_side(seen)
     yield from sink_has_no_opening(seen)
     yield from board_not_for_wet_concrete(seen)

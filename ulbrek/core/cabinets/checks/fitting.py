@@ -5,12 +5,13 @@ from ulbrek.core.cabinets.bearing import SIDE_MM
 from ulbrek.core.cabinets.brief import Opening, TopBrief
 from ulbrek.core.cabinets.checks.case import RunCase
 from ulbrek.core.cabinets.inputs import LegName
-from ulbrek.core.cabinets.run import NO_CARCASS
+from ulbrek.core.cabinets.run import NO_CARCASS, strips
 
 _CLOSE_MM, _SHY_MM = 2.0, 1.0
 FILLED_MM = 10.0  # what is narrower is closed by the top's own joint. Source: common practice.
 FILLER_MOST_MM = 200.0
 BOWED_MM = 6.0
+LONG_MM = 3_050.0
 LEGS_NAMED: dict[LegName, str] = {"left": "left leg", "back": "back leg", "right": "right leg"}
 
 
@@ -115,6 +116,31 @@ def wall_bows(seen: RunCase) -> list[Finding]:
 
 def _thick(seen: RunCase) -> float:
     return max((one.thickness_mm for one in seen.drawn), default=0.0)
+
+
+@check("top-long-without-joint", "hint")
+def top_long_without_joint(seen: RunCase) -> list[Finding]:
+    """A long top in one piece
+
+    Source: common practice: 2.4 to 3 m (8 to 10 ft) from joint to joint, at a sink or an inner corner
+    """
+    longest = [
+        (max((strip.end - strip.start for strip in strips(seen.brief.run, top.outline)), default=0.0), top)
+        for top in seen.drawn
+        if not top.divided
+    ]
+    return [
+        finding(
+            top_long_without_joint,
+            title="{name}: {long} in one piece may crack where it is weakest",
+            reason="It shrinks by about half a millimetre in a metre, and cabinets and walls hold it back.",
+            remedy="Add seams under Measure, {most} apart at most, beside a sink or at an inner corner.",
+            field=f"{top.pointer}/seams",
+            values={"name": top.name, "long": Quantity(long, "tape"), "most": Quantity(LONG_MM, "limit")},
+        )
+        for long, top in longest
+        if long > LONG_MM
+    ]
 
 
 @check("opening-over-a-side", "stop")

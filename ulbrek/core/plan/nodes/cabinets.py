@@ -101,7 +101,7 @@ def _top(over: OverPiece, outline: Polygon | None) -> TopBrief:
         if placed.is_through and placed.outline.polygon.area >= _OPENING_MM2
     )
     return TopBrief(
-        at, piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed
+        at, piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed, bool(piece.seams)
     )  # fmt: skip
 
 
