@@ -147,7 +147,10 @@ def reset() -> int:
 
 # When the demo's pours are, so that something lies in forms whenever it is looked at: days from today, and the hour.
 # The second job has none: it is short of bags.
-POURS = {"1": (-1, 9), "3": (-2, 14), "4": (-7, 10), "5": (1, 8), "7": (3, 9), "8": (3, 10)}
+POURS = {
+    "1": (-1, 9), "3": (-2, 14), "4": (-7, 10), "5": (1, 8), "7": (3, 9), "8": (3, 10),
+    "drained-field": (-62, 9), "kiln-pad": (-44, 8), "path-to-the-gate": (-30, 8), "glaze-counter": (-12, 9),
+}  # fmt: skip
 
 
 def load_demo_data(database: Database) -> None:
@@ -159,8 +162,10 @@ def load_demo_data(database: Database) -> None:
         shop_id = records.shops.create(shop)
         jobs = {}
         for file in sorted(DEMO_DATA.glob("*.ulbrek.json"), reverse=True):
-            job = _poured(read_job_file(file.read_bytes()).job, POURS.get(file.name[0]), shop.hours.place)
-            jobs[file.name[0]] = records.jobs(shop_id).create(job, "Created")
+            stem = file.name.removesuffix(".ulbrek.json")
+            key = stem[0] if stem[0].isdigit() else stem
+            job = _poured(read_job_file(file.read_bytes()).job, POURS.get(key), shop.hours.place)
+            jobs[key] = records.jobs(shop_id).create(job, "Created")
         load_demo_records(records, jobs, datetime.now(UTC))
 
 
