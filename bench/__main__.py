@@ -19,6 +19,8 @@ from bench.finishing import at_the_machine, finishing
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
+from bench.staying import staying
+from bench.staying import worst as worst_staying
 from bench.timing import repeat, say
 from bench.weather import weather
 from ops.browser import DESK, chromium
@@ -77,6 +79,8 @@ def main() -> None:
     weather()
     finishing()
     at_the_machine()
+    staying()
+    worst_staying()
     calendar()
     logger()
     volume_against_peer()

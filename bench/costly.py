@@ -180,8 +180,17 @@ def job(dice: Random) -> Document:
         "rests": "on supports", "supports": [mm(100 * one) for one in range(20)], "use": dice.choice(("seat", "table")),
     }  # fmt: skip
     found = list(pieces(dice))
+    staying = dice.choice((None, None, None, "on the ground", "over cabinets"))
+    for one in found if staying else ():
+        one["stays"] = staying
+    leg = {"units": [{"kind": dice.choice(("cabinet", "dishwasher")), "width": "380 mm"}] * 30}
+    laid = [
+        {"id": f"r{number}", "back": leg, "left": leg, "right": leg, "tops": [one["id"]]}
+        for number, one in enumerate(found[:6])
+    ]
     return {
         "name": "Costly", "pieces": found,
+        "cabinets": {"runs": laid if staying == "over cabinets" else []},
         "mix": {
             "mix": "ordinary", "bag": "25kg", "container": "bucket", "buy": dice.choice(("one size", "cheapest set")),
         },

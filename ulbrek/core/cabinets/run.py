@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
+from itertools import pairwise
 from typing import NamedTuple
 
 import shapely
@@ -100,16 +101,38 @@ def strips(run: CabinetRun, top: Polygon) -> Iterator[Strip]:
                 )
 
 
-def walled(laid: Laid, ends: Sequence[tuple[float, float]]) -> bool:
+Ends = Sequence[tuple[float, float]]
+
+
+def walled(laid: Laid, ends: Ends) -> bool:
     """Whether an edge lies along a wall.
 
     Args:
         laid: the run in plan
         ends: of the edge, in plan
     """
-    edge = shapely.LineString(ends)
-    lines = [shapely.LineString([wall[:2], wall[2:]]) for wall in laid.walls]
-    return any(line.buffer(_TOUCH_MM).contains(edge) for line in lines)
+    return any(along(wall, ends) for wall in laid.walls)
+
+
+def along(wall: tuple[float, float, float, float], ends: Ends) -> bool:
+    """Whether an edge lies along a line that runs across or up the plan.
+
+    Args:
+        wall: the line, from one end to the other
+        ends: of the edge
+    """
+    x1, y1, x2, y2 = wall
+    left, right, low, high = min(x1, x2), max(x1, x2), min(y1, y2), max(y1, y2)
+    return all(left - _TOUCH_MM < x < right + _TOUCH_MM and low - _TOUCH_MM < y < high + _TOUCH_MM for x, y in ends)
+
+
+def edges(outline: Polygon) -> list[Ends]:
+    """The edges of a top, each by its ends.
+
+    Args:
+        outline: in plan
+    """
+    return [((x1, y1), (x2, y2)) for (x1, y1), (x2, y2) in pairwise(outline.exterior.coords)]
 
 
 def _length(run: CabinetRun) -> float:

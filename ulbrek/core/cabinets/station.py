@@ -1,11 +1,9 @@
 """Cabinets: the run in plan, the boards and braces under its tops, what they carry, and findings."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from itertools import pairwise
-from math import ceil
+from math import ceil, dist
 
-from shapely import LineString, Polygon
-from shapely.geometry.base import BaseGeometry
+from shapely import Polygon
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.cabinets import care, checks, rules
@@ -23,7 +21,7 @@ from ulbrek.core.cabinets.result import (
     UnitPlace,
     Wall,
 )
-from ulbrek.core.cabinets.run import Laid, lay
+from ulbrek.core.cabinets.run import Laid, along, edges, lay, walled
 from ulbrek.core.cabinets.tasks import tasks_of
 
 # Source of all: common practice.
@@ -121,9 +119,9 @@ class _Run:
         deep = max((row.strip.deep for row in rows), default=run.depth.mm)
         seams = sum(row.strip.deep * len(row.joints) for row in rows)
         seams += sum((row.strip.end - row.strip.start) * (row.rows - 1) for row in rows)
-        along = sum(row.strip.deep for row in rows if row.strip.leg != "back") + seams
+        seams += sum(row.strip.deep for row in rows if row.strip.leg != "back")
         walls = sum(self._against(top.outline))
-        across = [LineString([(one.x1, one.y1), (one.x2, one.y2)]).length for one in bearings]
+        across = [abs(one.x2 - one.x1) + abs(one.y2 - one.y1) for one in bearings]
         return TopOver(
             top.piece, top.name, path_of(top.outline), tuple(path_of(one.outline) for one in top.openings), *at,
             tuple(boards), tuple(bearings), tuple(self._lumber(bearings, top, rows_long=sum(
@@ -136,7 +134,7 @@ class _Run:
             if top.meshed else None,
             work(rules.board_screws, of, bearing_mm=round(sum(across), 1), lines=float(len(across)),
                  every_mm=SCREW_EVERY_MM),
-            work(rules.seam_tape, of, seams_mm=round(along + walls, 1), ends_mm=TAPE_PAST_MM * len(boards)),
+            work(rules.seam_tape, of, seams_mm=round(seams + walls, 1), ends_mm=TAPE_PAST_MM * len(boards)),
         )  # fmt: skip
 
     def _lumber(self, bearings: Sequence[Bearing], top: TopBrief, rows_long: float) -> Iterator[Cut]:
@@ -159,21 +157,13 @@ class _Run:
         parts = ceil(length / max(self.brief.lumber.lengths_mm) - 1e-9)
         return Cut(key, name, round(length / parts, 1), parts)
 
-    def _edges(self, outline: Polygon) -> list[LineString]:
-        corners = list(outline.exterior.coords)
-        return [LineString([a, b]) for a, b in pairwise(corners)]
-
-    def _wall_lines(self) -> list[BaseGeometry]:
-        return [LineString([wall[:2], wall[2:]]).buffer(1.0) for wall in self.laid.walls]
-
     def _formed(self, outline: Polygon) -> Iterator[float]:
-        lines = self._wall_lines()
-        yield from (edge.length for edge in self._edges(outline) if not any(line.contains(edge) for line in lines))
+        """How long the edges of a top are that get a form [mm]."""
+        yield from (dist(*ends) for ends in edges(outline) if not walled(self.laid, ends))
 
     def _against(self, outline: Polygon) -> Iterator[float]:
         """How long a top runs along each wall [mm]."""
-        lines = self._wall_lines()
-        yield from (edge.length for edge in self._edges(outline) if any(line.contains(edge) for line in lines))
+        yield from (dist(*ends) for ends in edges(outline) if walled(self.laid, ends))
 
     def _front(self) -> float:
         return sum(length for outline in self.laid.tops for length in self._formed(outline))
@@ -190,14 +180,13 @@ class _Run:
     def _walls(self) -> Iterator[Wall]:
         """Each wall as far as tops lie along it."""
         run = self.run
-        along = [(leg, line) for leg, line in zip(self._walled(), self.laid.walls, strict=True)]
-        for leg, (x1, y1, x2, y2) in along:
-            line = LineString([(x1, y1), (x2, y2)]).buffer(1.0)
-            there = [edge for top in self.laid.tops for edge in self._edges(top) if line.contains(edge)]
+        lines = zip(self._walled(), self.laid.walls, strict=True)
+        for leg, line in lines:
+            there = [ends for top in self.laid.tops for ends in edges(top) if along(line, ends)]
             if not there:
                 continue
-            xs = [x for edge in there for x, _ in edge.coords]
-            ys = [y for edge in there for _, y in edge.coords]
+            xs = [x for ends in there for x, _ in ends]
+            ys = [y for ends in there for _, y in ends]
             own = run.leg(leg)
             yield Wall(leg, min(xs), min(ys), max(xs), max(ys), own.bow.mm if own else 0.0)
 
