@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 from shapely import LineString, Polygon, box, union_all
 
-from tests.core.cabinet_cases import RANGE, alone, leg, over, sink, two_tops
+from tests.core.cabinet_cases import RANGE, leg, over, sink, two_tops
 from tests.jobs import top, with_fields
 from ulbrek.core.base.units import Length
 from ulbrek.core.buying.shopping import PlannedJob, shopping
@@ -134,13 +134,30 @@ def test_a_range_parts_the_run_and_its_second_top_is_drawn() -> None:
     assert second.features == ()
 
 
-def test_a_run_is_begun_as_large_as_its_top() -> None:
-    job = alone()
+@pytest.mark.parametrize(
+    ("outline", "cabinets"),
+    [
+        ({"length": "900 mm", "width": "600 mm"}, 2),
+        ({"kind": "l", "length": "2.4 m", "width": "1.8 m", "along": "620 mm", "across": "620 mm"}, 6),
+        ({"kind": "u", "length": "3 m", "width": "1.8 m", "along": "640 mm", "left": "640 mm", "right": "640 mm"}, 9),
+    ],
+)
+def test_a_run_is_begun_as_large_as_its_top(outline: dict[str, str], cabinets: int) -> None:
+    job = top(piece={"stays": "over cabinets", "edges_shown": [], "outline": outline}, mix={"settled": "tapped"})
     (said,) = [one.finding for one in plan(job, SHOP).findings if one.finding.code == "cabinets-not-described"]
     assert said.change is not None
     begun = with_fields(job, dict(said.change.fields))
     assert begun.pieces == job.pieces
-    assert len(begun.cabinets.runs[0].back.units) == 2
+    (run,) = begun.cabinets.runs
+    assert sum(len(one.units) for one in (run.left, run.back, run.right) if one) == cabinets
+
+
+@pytest.mark.parametrize("outline", [{"length": "12 m", "width": "9 m"}, {"length": "20 mm", "width": "20 mm"}])
+def test_a_run_under_any_top_can_be_planned(outline: dict[str, str]) -> None:
+    job = top(piece={"stays": "over cabinets", "edges_shown": [], "outline": outline}, mix={"settled": "tapped"})
+    (said,) = [one.finding for one in plan(job, SHOP).findings if one.finding.code == "cabinets-not-described"]
+    assert said.change is not None
+    assert plan(with_fields(job, dict(said.change.fields)), SHOP).cabinets.runs
 
 
 def test_the_form_has_no_board_at_a_wall_and_its_sides_reach_the_rail() -> None:

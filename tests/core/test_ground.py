@@ -195,3 +195,10 @@ def test_a_section_falls_as_far_as_its_corners_lie_apart() -> None:
     below = {one.name: one.below.value for one in found.corners}
     assert found.section_drop_mm == pytest.approx(below["A"] - below["B"]) == pytest.approx(45)
     assert found.drop.value == pytest.approx(max(below.values()) - min(below.values()))
+
+
+def test_a_profile_that_runs_out_to_nothing_can_lie_on_the_ground() -> None:
+    wedge = {"kind": "free", "corners": [{"x": 0, "y": 0}, {"x": 900, "y": 0}, {"x": 900, "y": 120}]}
+    document = json.loads(pad().model_dump_json())
+    piece = document["pieces"][0] | {"outline": wedge, "edges_shown": [], "drawn": "from the side"}
+    assert ground(Job.model_validate(document | {"pieces": [piece]})).corners

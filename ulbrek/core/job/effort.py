@@ -34,6 +34,7 @@ _SHEET_MM = (2_440.0, 1_220.0)  # what does not fit it is spliced of several
 _MOST_SPLICED = 12
 _RIBS_MM = 50.0  # ribs behind a curved side stand no closer over one another
 _OF_A_BOX = 5  # boards of a core, and of what hangs from above
+_UNDER_A_TOP, _UNDER_MM = 4, 300.0  # boards, braces and rails over cabinets, for so much of it
 _OFTEN_MM = 50.0  # wires and screws come no more often than that
 _STAKE_MS = 0.12
 _STAKED_MM, _STAKED_CURVE_MM = 400.0, 150.0  # stakes stand no closer, near enough
@@ -154,6 +155,8 @@ def _of_forms(piece: Piece, form: FormInputs) -> Iterator[Share]:
     boards += sum(_of_side(edge, high) * (1 if edge.is_arc else beside) for edge in outline.edges)
     boards += (len(piece.seams) + beside) * _spliced(max(right - left, back - front), high)
     boards += sum(_OF_A_BOX * beside * one.places for one in piece.features if one.formed_in_a_box)
+    if piece.stays == "over cabinets":  # their boards, braces and rails
+        boards += _UNDER_A_TOP * ceil((right - left + back - front) / _UNDER_MM)
     yield Share(copies * boards * _BOARD_MS, copies * boards, "boards", f"the forms for “{piece.name}”")
     screws = ceil(outline.length_mm * beside / _OFTEN_MM)
     yield Share(screws * _SCREW_MS, screws, "places for screws", f"the form for “{piece.name}”")
@@ -163,7 +166,7 @@ def _is_staked(piece: Piece, ways: StationInputs) -> bool:
     """Whether the sides of its form are staked to the ground: because that was asked for, or because it stays there."""
     if ways.form.says("sides"):
         return ways.form.over(FormHabits()).sides == "staked to the ground"
-    return piece.stays is not None
+    return piece.stays == "on the ground"
 
 
 def _of_stakes(piece: Piece, form: FormInputs) -> Iterator[Share]:

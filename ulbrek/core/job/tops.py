@@ -8,7 +8,7 @@ from shapely import LineString, Polygon
 
 from ulbrek.core.base.finding import Change, Finding, check, finding
 from ulbrek.core.base.units import Length
-from ulbrek.core.cabinets.inputs import CabinetInputs, CabinetRun, Leg, Unit
+from ulbrek.core.cabinets.inputs import MOST_MM, CabinetInputs, CabinetRun, Leg, Unit
 from ulbrek.core.cabinets.run import lay, walled
 from ulbrek.core.measure.inputs.outlines import AnyOutline, FreeCorner, FreeOutline, LShape, Rectangle, UShape
 from ulbrek.core.measure.inputs.piece import Piece
@@ -17,7 +17,7 @@ from ulbrek.core.measure.outlines import outline_of
 OVER_CABINETS = "over cabinets"
 _ALIKE_MM2 = 1.0
 _USUAL_MM, _OVERHANG_MM = 600.0, 40.0  # Source: common practice.
-_SHORTEST_MM, _SHALLOWEST_MM = 100.0, 200.0
+_SHORTEST_MM, _SHALLOWEST_MM, _DEEPEST_MM = 100.0, 250.0, 1_500.0
 _CORNERS = ("back left", "back right", "front left", "front right")
 
 
@@ -195,22 +195,39 @@ def not_described(job: _Job) -> list[Finding]:
 
 
 def begin_run(piece: Piece, taken: Collection[str]) -> CabinetRun:
-    """A straight run under a piece, its cabinets as alike as they come: the piece stays as large as it is.
+    """A run under a piece, its cabinets as alike as they come: the piece stays as large as it is, if a run may be.
+
+    Under an L or a U it has their legs; under anything else it is straight.
 
     Args:
         piece: the piece
         taken: ids of the other runs
     """
-    left, front, right, back = outline_of(piece.outline).box
-    long, deep = max(right - left, _SHORTEST_MM), max(back - front, _SHALLOWEST_MM)
+    drawn = piece.outline
+    left, front, right, back = outline_of(drawn).box
+    long, deep, forward = right - left, back - front, 0.0
+    sides: tuple[str, ...] = ()
+    if isinstance(drawn, UShape):
+        sides = ("left", "right")
+    elif isinstance(drawn, LShape) and drawn.meet.startswith("back"):
+        sides = (drawn.meet.removeprefix("back "),)
+    if isinstance(drawn, UShape | LShape) and sides:
+        deep, forward = drawn.along.mm, back - front
+    deep = min(max(deep, _SHALLOWEST_MM), _DEEPEST_MM)
     over = min(_OVERHANG_MM, deep - _SHALLOWEST_MM)
-    many = max(1, round(long / _USUAL_MM))
-    each = long / many
+    legs = {side: _leg(forward - (deep - over)) for side in sides}
     id_ = next(f"run-{number}" for number in range(1, len(taken) + 2) if f"run-{number}" not in taken)
     return CabinetRun(
-        id=id_, back=Leg(units=tuple(Unit(width=_mm(each)) for _ in range(many))), depth=_mm(deep - over),
-        overhang=_mm(over), end_overhang=_mm(0), tops=(piece.id,),
+        id=id_, back=_leg(long), depth=_mm(deep - over), overhang=_mm(over), end_overhang=_mm(0), tops=(piece.id,),
+        left=legs.get("left"), right=legs.get("right"),
     )  # fmt: skip
+
+
+def _leg(long_mm: float) -> Leg:
+    """A leg of so many cabinets of about 600 mm as fill it."""
+    long = min(max(long_mm, _SHORTEST_MM), MOST_MM)
+    many = max(1, round(long / _USUAL_MM))
+    return Leg(units=tuple(Unit(width=_mm(long / many)) for _ in range(many)))
 
 
 @check("no-top-drawn", "caution")

@@ -17,6 +17,7 @@ from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.pointing import pointed
 
 _TALL_MM = 4_000.0
+_THIN_MM = 1.0  # what runs out to nothing
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +44,7 @@ def _slab(piece: Piece) -> GroundBrief:
     if piece.drawn == "from the side":
         left, low, right, _ = outline.box
         ends = (LineString([(x, low - 1), (x, low + _TALL_MM)]) for x in (left + 1, right - 1))
-        thickness = min(end.intersection(outline.polygon).length for end in ends)
+        thickness = max(_THIN_MM, min(end.intersection(outline.polygon).length for end in ends))
         outline, through = rectangle(right - left, piece.thickness.mm), []
     sections: tuple[Outline, ...] = ()
     if piece.run is not None:
