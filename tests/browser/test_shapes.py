@@ -169,6 +169,14 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
             "depth": ("length", "Ring thickness", "160 mm"), "blocks": ("textbox", "Blocks in the arch", "13"),
         },
     ),
+    "offsets": (
+        {"readings": [{"along": "0 mm", "off": "400 mm"}, {"along": "600 mm", "off": "500 mm"}]},
+        {
+            "line": ("select", "Line along the", "front"),
+            "between": ("select", "Between readings", "straight pieces"),
+            "readings": ("button", "Add a reading", ""),
+        },
+    ),
     "free": (
         {"corners": [{"x": "0 mm", "y": "0 mm"}, {"x": "900 mm", "y": "0 mm"}, {"x": "900 mm", "y": "600 mm"}]},
         {"corners": ("button", "Add a corner after 3", "")},

@@ -48,6 +48,9 @@ OUTLINES = {
     ),
     "trapezoid": st.fixed_dictionaries({"front": mm(300, 900), "back": mm(300, 900), "width": mm(300, 900)}),
     "polygon": st.fixed_dictionaries({"sides": st.integers(3, 12), "size": mm(300, 900)}),
+    "offsets": st.tuples(mm(400, 460), mm(400, 460), mm(400, 460)).map(
+        lambda offs: {"readings": [{"along": f"{at * 500} mm", "off": off} for at, off in enumerate(offs)]}
+    ),
     "disc": st.fixed_dictionaries({"diameter": mm(520, 1500)}),
     "half disc": st.fixed_dictionaries({"diameter": mm(520, 1500)}),
     "arch block": st.fixed_dictionaries(

@@ -2,6 +2,7 @@
 
 from math import cos, hypot, pi, sin, sqrt
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -15,6 +16,7 @@ from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
 from ulbrek.core.kit.geometry.shapes import (
     Corner,
+    by_offsets,
     circle,
     counter_clockwise,
     cut_back,
@@ -192,3 +194,20 @@ def test_what_is_added_above_and_below_is_there_once() -> None:
     assert solid.heights[0] == -15
     crossing = (feet[0], Prism(circle(40).moved(50, 50), -15, 0))
     assert Solid(rectangle(100, 100), 30, adds=crossing).volume_mm3 < solid.volume_mm3
+
+
+@pytest.mark.parametrize("line", ["back", "front"])
+@pytest.mark.parametrize("radius", [600.0, 1500.0, 4000.0])
+def test_readings_on_a_circle_give_that_circle(line: str, radius: float) -> None:
+    """By Simpson's rule over the circle itself, which shares nothing with the arcs."""
+    xs = np.array([0.0, 130.0, 310.0, 500.0, 720.0, 900.0])
+    rise = lambda x: np.sqrt(radius**2 - (x - 450.0) ** 2) - radius + 600.0  # noqa: E731
+    found = by_offsets(list(zip(xs, rise(xs), strict=True)), line, curved=True)
+    fine = np.linspace(0, 900, 20001)
+    assert found.area_mm2 == pytest.approx(np.trapezoid(rise(fine), fine), rel=1e-6)
+    arcs = [edge for edge in found.edges if edge.is_arc]
+    assert len(arcs) == len(xs) - 1
+    assert all(edge.radius == pytest.approx(radius, rel=1e-6) for edge in arcs)
+    straight = by_offsets(list(zip(xs, rise(xs), strict=True)), line, curved=False)
+    assert not [edge for edge in straight.edges if edge.is_arc]
+    assert straight.area_mm2 == pytest.approx(np.trapezoid(rise(xs), xs))

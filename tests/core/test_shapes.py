@@ -130,6 +130,16 @@ OUTLINES = st.one_of(
     st.fixed_dictionaries(
         {"kind": st.just("trapezoid"), "front": MM(50, 900), "back": MM(50, 900), "width": MM(50, 600)}
     ),
+    st.fixed_dictionaries(
+        {
+            "kind": st.just("offsets"),
+            "line": st.sampled_from(("back", "front")),
+            "between": st.sampled_from(("a curve", "straight pieces")),
+            "readings": st.lists(MM(200, 500), min_size=2, max_size=7).map(
+                lambda offs: [{"along": f"{at * 150} mm", "off": off} for at, off in enumerate(offs)]
+            ),
+        }
+    ),
     st.fixed_dictionaries({"kind": st.just("polygon"), "sides": st.integers(3, 12), "size": MM(50, 600)}),
     st.fixed_dictionaries({"kind": st.sampled_from(("disc", "half disc")), "diameter": MM(50, 900)}),
     st.fixed_dictionaries(

@@ -69,6 +69,13 @@ SOLIDS: dict[str, tuple[Job, float]] = {
         outlined("u", length="1800 mm", width="900 mm", along="300 mm", left="400 mm", right="500 mm"),
         40 * (1800 * 900 - 900 * 600),
     ),
+    "edge by offsets": (
+        outlined("offsets", between="straight pieces", readings=[
+            {"along": "0 mm", "off": "300 mm"}, {"along": "400 mm", "off": "500 mm"},
+            {"along": "900 mm", "off": "400 mm"},
+        ]),
+        40 * (400 * 400 + 500 * 450),
+    ),
     "trapezoid": (outlined("trapezoid", front="900 mm", back="500 mm", width="600 mm"), 40 * 700 * 600),
     "hexagon across flats": (outlined("polygon", sides=6, size="450 mm"), 40 * sqrt(3) / 2 * 450**2),
     "octagon by its side": (outlined("polygon", sides=8, by="side", size="200 mm"), 40 * 2 * (1 + sqrt(2)) * 200**2),

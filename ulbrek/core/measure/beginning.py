@@ -117,6 +117,12 @@ _OUTLINES: Mapping[str, _Made] = {
     "disc": lambda long, wide, mm: {"diameter": mm(min(long, wide))},
     "half disc": lambda long, _, mm: {"diameter": mm(long)},
     "arch block": lambda _long, _wide, mm: {"span": mm(2400), "rise": mm(800), "depth": mm(150), "blocks": 11},
+    "offsets": lambda long, wide, mm: {
+        "readings": [
+            {"along": mm(long * along) if along else 0, "off": mm(wide * off)}
+            for along, off in ((0, 0.8), (0.25, 0.95), (0.5, 1), (0.75, 0.95), (1, 0.8))
+        ]
+    },
     "free": lambda long, wide, mm: {
         "corners": [
             {"x": 0, "y": 0}, {"x": mm(long), "y": 0}, {"x": mm(long), "y": mm(wide)}, {"x": 0, "y": mm(wide)},

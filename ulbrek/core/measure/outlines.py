@@ -6,6 +6,7 @@ from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.shapes import (
     Corner,
     arch_angle,
+    by_offsets,
     corners_in_box,
     counter_clockwise,
     disc,
@@ -27,6 +28,7 @@ from ulbrek.core.measure.inputs.outlines import (
     HalfDisc,
     ImportedOutline,
     LShape,
+    OffsetEdge,
     Rectangle,
     RegularPolygon,
     Trapezoid,
@@ -35,8 +37,13 @@ from ulbrek.core.measure.inputs.outlines import (
 
 
 def outline_of(given: AnyOutline) -> Outline:
-    """The outline [mm] in the box from the origin; one that crosses itself gives the hull round it."""
+    """The outline [mm] in the box from the origin; one that crosses itself gives the hull round it.
+
+    A curve through readings that would cross itself is straight from one to the next.
+    """
     found = _drawn(given)
+    if isinstance(given, OffsetEdge) and not is_simple(found):
+        return _drawn(given.model_copy(update={"between": "straight pieces"}))
     if isinstance(given, FreeOutline | ImportedOutline) and not is_simple(found):
         return hull_of(found)
     return found
@@ -88,6 +95,9 @@ def _drawn(given: AnyOutline) -> Outline:  # noqa: C901, PLR0911 - one line a ki
             return ring_sector(radius, given.depth.mm, angle / given.blocks)
         case FreeOutline():
             return free_outline(corners_of(given))
+        case OffsetEdge():
+            points = [(one.along.mm, one.off.mm) for one in given.readings]
+            return by_offsets(points, given.line, curved=given.between == "a curve")
         case ImportedOutline():
             return _imported(given)
 

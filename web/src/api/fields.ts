@@ -349,6 +349,21 @@ export const DOCUMENTS = {
       bought: {"as": "list", "most": 200},
     },
   },
+  OffsetEdge: {
+    title: "Edge by offsets",
+    fields: {
+      line: {"label": "Line along the", "as": "choice", "choices": ["back", "front"], "default": "back"},
+      between: {"label": "Between readings", "as": "choice", "choices": ["a curve", "straight pieces"], "default": "a curve"},
+      readings: {"as": "list", "most": 40},
+    },
+  },
+  OffsetReading: {
+    title: "OffsetReading",
+    fields: {
+      along: {"label": "Along the line", "as": "length", "low": 0, "high": 12000},
+      off: {"label": "Off the line", "as": "length", "low": 10, "high": 12000},
+    },
+  },
   Opening: {
     title: "Opening",
     fields: {
@@ -1141,6 +1156,7 @@ export const OF_KIND = {
   "l": "LShape",
   "lettering": "Lettering",
   "mat": "Mat",
+  "offsets": "OffsetEdge",
   "opening": "Opening",
   "recess": "Recess",
   "rectangle": "Rectangle",
@@ -1160,7 +1176,7 @@ export const OF_KIND = {
 
 export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "drop edge"] as const;
 
-export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "free"] as const;
+export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "offsets", "free"] as const;
 
 export const SHOP_LISTS = [
   {"name": "mixes", "of": "Mix", "part": "Mix", "title": "Bagged mixes", "one": "a bagged mix", "stock": "bag", "needsOne": true},

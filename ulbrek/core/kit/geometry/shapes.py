@@ -12,6 +12,7 @@ from ulbrek.core.kit.geometry.outline import Outline, Vertex
 QUARTER_BULGE = sqrt(2) - 1  # tan(90° / 4)
 SIDES = ("front", "right", "back", "left")
 _TRIFLE = 1e-9
+_FLAT_MM = 0.2  # what bows by less is straight
 
 
 class Corner(NamedTuple):
@@ -227,6 +228,63 @@ def _round(corners: Sequence[Corner]) -> Outline:
             vertices.append(Vertex(*end))
         names.append(f"edge {index + 1}")
     return Outline(tuple(vertices), tuple(names))
+
+
+def by_offsets(readings: Sequence[tuple[float, float]], line: str, *, curved: bool) -> Outline:
+    """The area between a straight line and an edge that was measured from it, in the box from the origin [mm].
+
+    A curve runs through every reading: between two it is the arc that turns from the direction at the one to that at
+    the other, each the direction of the circle through it and its neighbours. Readings on a circle give that circle.
+
+    Args:
+        readings: along the line and off it, from left to right
+        line: whether it runs along the back or the front
+        curved: whether the edge is a curve; else it is straight from reading to reading
+    """
+    first, deepest = readings[0][0], max(off for _, off in readings)
+    points = [(along - first, deepest - off if line == "back" else off) for along, off in readings]
+    bulges = _through(points) if curved else [0.0] * (len(points) - 1)
+    width, names = points[-1][0], [f"edge {number}" for number in range(1, len(points))]
+    if line == "back":
+        edge = [Vertex(x, y, bulge) for (x, y), bulge in zip(points, (*bulges, 0.0), strict=True)]
+        corners = (*edge, Vertex(width, deepest), Vertex(0.0, deepest))
+        found = Outline(corners, (*names, "right", "back", "left"))
+    else:
+        back = [Vertex(x, y, -bulge) for (x, y), bulge in zip(points[:0:-1], bulges[::-1], strict=True)]
+        corners = (Vertex(0.0, 0.0), Vertex(width, 0.0), *back, Vertex(*points[0]))
+        found = Outline(corners, ("front", "right", *names, "left"))
+    _, low, _, _ = found.box
+    return found.moved(0.0, -low)
+
+
+def _through(points: Sequence[tuple[float, float]]) -> list[float]:
+    """The bulge of each edge of a curve through some points, from one to the next."""
+    turns = [_direction_at(points, index) for index in range(len(points))]
+    bulges = []
+    for (x1, y1), (x2, y2), start, end in zip(points, points[1:], turns, turns[1:], strict=False):
+        bulge = tan(_half_turn(end - start) / 4)
+        bulges.append(bulge if abs(bulge) * hypot(x2 - x1, y2 - y1) / 2 > _FLAT_MM else 0.0)
+    return bulges
+
+
+def _direction_at(points: Sequence[tuple[float, float]], index: int) -> float:
+    """The direction of a curve at one of its points: of the circle through it and the next two, or its neighbours."""
+    if len(points) < 3:
+        (x1, y1), (x2, y2) = points
+        return atan2(y2 - y1, x2 - x1)
+    middle = min(max(index, 1), len(points) - 2)
+    (xa, ya), (xb, yb), (xc, yc) = points[middle - 1 : middle + 2]
+    one, other, whole = atan2(yb - ya, xb - xa), atan2(yc - yb, xc - xb), atan2(yc - ya, xc - xa)
+    # The tangent of a circle at the end of a chord turns from the chord as the far angle does.
+    at_b = one + _half_turn(other - whole)
+    if index == middle:
+        return at_b
+    return 2 * one - at_b if index < middle else 2 * other - at_b
+
+
+def _half_turn(angle: float) -> float:
+    """An angle between minus and plus half a turn."""
+    return (angle + pi) % (2 * pi) - pi
 
 
 def cut_back(corners: Sequence[Corner], index: int, whole: bool = False) -> float:

@@ -1,5 +1,6 @@
 """The outlines a piece may have. Plan as it stands: x to the right, y to the back, datum the left front of its box."""
 
+from itertools import pairwise
 from typing import Annotated, Any, Literal
 
 from pydantic import ConfigDict, Discriminator, Field, Tag, field_validator, model_validator
@@ -156,6 +157,37 @@ class FreeOutline(Document):
         return corners
 
 
+class OffsetReading(Document):
+    """Where an edge was found: how far along the straight line it was measured from, and how far off that."""
+
+    along: Annotated[Offset, label("Along the line")]
+    off: Annotated[Side, label("Off the line")]
+
+
+class OffsetEdge(Document):
+    """An area between a straight line and an edge that was measured from it: a wall and a curved border."""
+
+    model_config = ConfigDict(title="Edge by offsets")
+
+    kind: Literal["offsets"] = "offsets"
+    line: Annotated[Literal["back", "front"], label("Line along the")] = "back"
+    between: Annotated[Literal["a curve", "straight pieces"], label("Between readings")] = "a curve"
+    readings: Annotated[
+        tuple[OffsetReading, ...], Field(min_length=2, max_length=40, description="from left to right"), COUNTED
+    ]
+
+    @field_validator("readings")
+    @classmethod
+    def _in_order(cls, readings: tuple[OffsetReading, ...]) -> tuple[OffsetReading, ...]:
+        for number, (before, after) in enumerate(pairwise(readings), 2):
+            if after.along.mm <= before.along.mm:
+                raise ValueError(
+                    f"Reading {number} is {after.along.mm:g} mm along, reading {number - 1} {before.along.mm:g} mm: "
+                    "the offsets cross. Give them from left to right, each farther along than the one before it."
+                )
+        return readings
+
+
 class DrawnCorner(Document):
     """A corner of a drawn line [mm] and the bulge of the edge that leaves it, as in DXF."""
 
@@ -184,6 +216,7 @@ AnyOutline = (
     | HalfDisc
     | ArchBlock
     | FreeOutline
+    | OffsetEdge
     | ImportedOutline
 )
 
@@ -204,6 +237,7 @@ PieceOutline = Annotated[
     | Annotated[HalfDisc, Tag("half disc")]
     | Annotated[ArchBlock, Tag("arch block")]
     | Annotated[FreeOutline, Tag("free")]
+    | Annotated[OffsetEdge, Tag("offsets")]
     | Annotated[ImportedOutline, Tag("imported")],
     Discriminator(_kind),
 ]
@@ -216,5 +250,5 @@ def _under(part: Length, whole: Length, what: str, of: str) -> None:
 
 __all__ = [
     "AnyOutline", "ArchBlock", "Disc", "DrawnCorner", "FreeCorner", "FreeOutline", "HalfDisc", "ImportedOutline",
-    "LShape", "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
+    "LShape", "OffsetEdge", "OffsetReading", "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
 ]  # fmt: skip

@@ -40,6 +40,7 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
           onKeep={(value) => fields.pieceField(`outline/${spec.key}`, value)}
         />
       ))}
+      {outline.kind === "offsets" && <OffsetFields readings={outline.readings} fields={fields} />}
       {outline.kind === "free" && <CornerFields corners={outline.corners} fields={fields} />}
     </>
   );
@@ -98,5 +99,60 @@ function CornerFields({ corners, fields }: { corners: readonly Corner[]; fields:
         );
       })}
     </ol>
+  );
+}
+
+type OffsetReading = Extract<Piece["outline"], { kind: "offsets" }>["readings"][number];
+
+/** Readings of an edge from a straight line, from left to right. */
+function OffsetFields({ readings, fields }: { readings: readonly OffsetReading[]; fields: Fields }) {
+  const set = (next: readonly unknown[], what: string) =>
+    fields.piece((one) => withField(one, "/outline/readings", next), what);
+  const last = readings.at(-1);
+  const before = readings.at(-2) ?? last;
+  const step = last && before ? Math.max(100, Math.round(last.along.mm - before.along.mm)) : 300;
+  return (
+    <>
+      <ol>
+        {readings.map((reading, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a reading is known by its place in the row
+          <li key={index}>
+            <fieldset aria-label={`Reading ${index + 1}`}>
+              <legend className="pt-3 font-bold">Reading {index + 1}</legend>
+              {specsOf("OffsetReading").map((spec) => (
+                <SpecField
+                  key={spec.key}
+                  spec={{ ...spec, label: `${spec.label}, ${index + 1}` }}
+                  value={valueAt(reading, `/${spec.key}`)}
+                  onKeep={(value) => fields.pieceField(`outline/readings/${index}/${spec.key}`, value)}
+                />
+              ))}
+              {readings.length > 2 && (
+                <button
+                  type="button"
+                  className="button my-2"
+                  onClick={() => void set(readings.toSpliced(index, 1), `Removed reading ${index + 1}`)}
+                >
+                  Remove reading {index + 1}
+                </button>
+              )}
+            </fieldset>
+          </li>
+        ))}
+      </ol>
+      <button
+        type="button"
+        className="button my-2"
+        onClick={() =>
+          last &&
+          void set(
+            [...readings, { along: { mm: last.along.mm + step, typed: null }, off: last.off }],
+            "Added a reading",
+          )
+        }
+      >
+        Add a reading
+      </button>
+    </>
   );
 }
