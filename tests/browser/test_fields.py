@@ -18,7 +18,7 @@ FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "support
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
 OILED = "sealed with oil"
-CROSSED, ISOLATED, OVERLAID = "falls two ways", "against a wall", "over an old slab"
+CROSSED, ISOLATED, OVERLAID, STAMPED = "falls two ways", "against a wall", "over an old slab", "stamped"
 ISLAND, U_RUN, RANGED = "an island", "a U of cabinets", "with a range"
 UNIT, LEFT_UNIT, RIGHT_UNIT = "back 0", "left 0", "right 0"
 WAYS: dict[str, Way] = {
@@ -75,6 +75,8 @@ WAYS: dict[str, Way] = {
     "/ground/plots/cross_to": ("ground", None, "select", "Falls to, as well", "left"),
     "/ground/plots/cross_mm_m": ("ground", CROSSED, "textbox", "Fall that way", "0.2"),
     "/ground/plots/house": ("ground", None, "select", "Building along", "back"),
+    "/ground/plots/texture": ("ground", None, "select", "Textured with", "stamp mats"),
+    "/ground/plots/mat": ("ground", STAMPED, "button", "Stamp mat, side: 600 mm, 24 in, change", ""),
     "/ground/plots/isolated": ("ground", None, "checkbox", "right", "on"),
     "/ground/plots/strip": ("ground", ISOLATED, "button", "Isolation strip: 12 mm, 1/2 in, change", ""),
     "/ground/plots/joints": ("ground", None, "select", "Joints", "wet saw"),
@@ -318,6 +320,10 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
         lambda job: bool(_plot(job).get("isolated")),
         lambda page: page.get_by_role("group", name="Isolation strip along").get_by_label("left").click(),
     ),
+    STAMPED: (
+        lambda job: _plot(job).get("texture") == "stamp mats",
+        lambda page: page.get_by_role("combobox", name="Textured with").select_option("stamp mats"),
+    ),
     OVERLAID: (
         lambda job: bool(_plot(job).get("old_joints")),
         lambda page: (
@@ -391,6 +397,10 @@ def stay(page: Page, station: str) -> None:
         page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
         page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
         page.get_by_role("region", name="Dig and fill").wait_for()
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Finish").click()
+        page.get_by_role("combobox", name="Look").select_option("textured")
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name="Ground").click()
+        page.get_by_role("combobox", name="Textured with").wait_for()
     if station == "cabinets":
         page.get_by_role("combobox", name="Stays where it is cast").select_option("over cabinets")
         page.get_by_role("navigation", name="Stations").get_by_role("link", name="Cabinets").click()

@@ -202,3 +202,20 @@ def test_a_profile_that_runs_out_to_nothing_can_lie_on_the_ground() -> None:
     document = json.loads(pad().model_dump_json())
     piece = document["pieces"][0] | {"outline": wedge, "edges_shown": [], "drawn": "from the side"}
     assert ground(Job.model_validate(document | {"pieces": [piece]})).corners
+
+
+def test_a_stamped_slab_says_its_mats_powder_and_order_and_a_plain_one_its_barrows() -> None:
+    document = json.loads(pad(texture="stamp mats", mat="500 mm").model_dump_json())
+    stamped = ground(Job.model_validate(document | {"finish": {"look": "textured"}}))
+    assert stamped.mats is not None
+    assert stamped.mats.value == 5  # four across 2 m, and one to stand on
+    assert stamped.powder is not None
+    assert stamped.powder.low == pytest.approx(6 * 0.15)
+    assert "lifts nothing" in next(one.how for one in stamped.tasks if one.kind == "face")
+    plain = ground(Job.model_validate(document | {"finish": {"look": "sponged"}}))
+    assert plain.mats is None
+    assert "next morning" in next(one.how for one in plain.tasks if one.kind == "face")
+    assert plain.concrete is not None
+    assert plain.concrete.value == 10  # 600 l
+    thick = ground(pad("150 mm"))
+    assert "two lifts" in next(one.how for one in thick.tasks if one.kind == "place")

@@ -257,6 +257,9 @@ def _ground(planned: Plan) -> Iterator[Take]:
     washed = sum(one.channels.bags.value for one in lying if one.channels)
     if washed:
         yield Take("supply", "washed-stone", "Washed stone, 25 kg", washed, "bags")
+    powder = sum(one.powder.value for one in lying if one.powder)
+    if powder:
+        yield Take("supply", "release-powder", "Release powder for stamping", round(powder, 1), "kg")
     cement = sum(one.bonding.value for one in lying if one.bonding)
     if cement:
         yield Take("supply", "bonding-cement", "Cement, bonding coat", round(cement, 1), "kg")

@@ -1,10 +1,13 @@
 """What Ground is handed of a piece."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 from shapely import Polygon
 
 from ulbrek.core.kit.geometry.outline import Outline
+
+Worked = Literal["textured", "sponged", "trowelled"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,6 +23,8 @@ class GroundBrief:
         around_mm: round its openings
         count: how many castings there are of it
         shaped: whether its own drawing says how its top slopes: its boards stand level
+        volume_l: of concrete, of all castings
+        worked: how its face is worked while it is young: textured, sponged, or trowelled
         sections: what a field is filled with, channels between them; none where it is one slab
     """
 
@@ -31,4 +36,6 @@ class GroundBrief:
     around_mm: float = 0.0
     count: int = 1
     shaped: bool = False
+    volume_l: float = 0.0
+    worked: Worked = "trowelled"
     sections: tuple[Outline, ...] = ()

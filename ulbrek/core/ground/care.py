@@ -11,3 +11,4 @@ WET = (
 )
 SAW = "Saw wet, or with an M or H class vacuum; goggles and ear protection; on an RCD (GFCI)."
 STEPS = "Cover the hole, or fence it, when nobody is there."
+STAMP = "Release powder is fine dust: mask and glasses, and not in wind. Knee boards under whoever lays the mats."

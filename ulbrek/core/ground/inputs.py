@@ -10,7 +10,7 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import Between, Offset, Small
+from ulbrek.core.base.units.limits import Between, Offset, Side, Small
 
 SideName = Literal["front", "right", "back", "left"]
 SIDES: tuple[SideName, ...] = ("front", "right", "back", "left")
@@ -21,8 +21,9 @@ Under = Literal["ground", "old slab, bonded", "old slab, apart"]
 Tamper = Literal["hand tamper", "plate compactor"]
 LooseBy = Literal["a fifth more", "a fifth is lost"]
 JointsMade = Literal["hand groover", "early saw", "wet saw", "strips left in", "none"]
+Texture = Literal["broom", "stamp mats"]
 Asked = Literal["not asked yet", "nothing there", "marked, dug by spade"]
-ABOVE_MM, OVERDIG_MM, STRIP_MM = 25.0, 150.0, 12.0  # Source: common practice.
+ABOVE_MM, OVERDIG_MM, STRIP_MM, MAT_MM = 25.0, 150.0, 12.0, 600.0  # Source: common practice.
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Fall = Annotated[float, Field(ge=0, le=300, allow_inf_nan=False)]
 Panels = Annotated[int, Field(ge=1, le=60)]
@@ -75,6 +76,8 @@ class Plot(Document):
     columns: Annotated[Panels | None, label("Panels left to right", none="by its thickness")] = None
     rows: Annotated[Panels | None, label("Panels front to back", none="by its thickness")] = None
     groove: Annotated[Small | None, label("Groove depth", none="a quarter of the slab")] = None
+    texture: Annotated[Texture, label("Textured with", hint="a slab whose look, under Finish, is textured")] = "broom"
+    mat: Annotated[Side | None, label("Stamp mat, side", none="600 mm, 24 in")] = None
     old_joints: Annotated[
         tuple[Offset, ...],
         Field(max_length=20, description="of the old slab, from its left side, where it lies on one"),
@@ -96,6 +99,11 @@ class Plot(Document):
     def strip_mm(self) -> float:
         """How thick the isolation strip is."""
         return STRIP_MM if self.strip is None else self.strip.mm
+
+    @property
+    def mat_mm(self) -> float:
+        """How large a stamp mat is, each way."""
+        return MAT_MM if self.mat is None else self.mat.mm
 
     @field_validator("isolated")
     @classmethod

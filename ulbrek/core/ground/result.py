@@ -196,6 +196,9 @@ class GroundResult:
         joints: None where it needs none and has none
         isolation: strip, in length; None where there is none
         bonding: cement for the bonding coat; None where it is not bonded
+        concrete: in barrows
+        mats: to stamp it with; None where it is not stamped
+        powder: that lets the mats go
         outline_dug: of the hole, as a path of corners with their bulges [mm]
         outline: of the slab, or of the whole field, as a path [mm]
         length_mm: of the box round that
@@ -223,6 +226,9 @@ class GroundResult:
     joints: Joints | None
     isolation: Figure | None
     bonding: Figure | None
+    concrete: Figure | None
+    mats: Figure | None
+    powder: Figure | None
     outline_dug: Path
     outline: Path
     length_mm: float

@@ -353,3 +353,50 @@ def bonding_coat(area_m2: float, coat_kg_m2: float) -> float:
     Source: common practice: 1 to 2 kg a square metre
     """
     return area_m2 * coat_kg_m2
+
+
+@rule(unit="barrows")
+def concrete_barrows(volume_l: float, barrow_l: float) -> float:
+    """Concrete, in barrows
+
+    Args:
+        volume_l: of all castings
+        barrow_l: in one, so that nothing slops over
+
+    Formula: ceil(volume_l / barrow_l)
+
+    Source: common practice: 60 l of an 85 l barrow
+    """
+    return ceil(volume_l / barrow_l - 1e-9)
+
+
+@rule(unit="1")
+def mats_needed(across_mm: float, mat_mm: float) -> float:
+    """Stamp mats
+
+    A row from edge to edge, and one more to stand on while the next is laid.
+
+    Args:
+        across_mm: the shorter side of the slab
+        mat_mm: side of a mat
+
+    Formula: ceil(across_mm / mat_mm) + 1
+
+    Source: common practice
+    """
+    return ceil(across_mm / mat_mm - 1e-9) + 1
+
+
+@rule(unit="kg")
+def release_powder(area_m2: float, powder_kg_m2: float) -> float:
+    """Release powder
+
+    Args:
+        area_m2: of the face
+        powder_kg_m2: for each square metre
+
+    Formula: area_m2 * powder_kg_m2
+
+    Source: common practice: 0.15 to 0.2 kg a square metre (3 to 4 lb on 100 ft2)
+    """
+    return area_m2 * powder_kg_m2

@@ -29,6 +29,7 @@ WASHED_KG_L = Spread(1.5, 1.55, 1.6)
 STONE_BAG_KG = 25.0
 LEAST_CHANNELS_M2 = 0.001
 COAT_KG_M2 = Spread(1.0, 1.5, 2.0)
+POWDER_KG_M2 = Spread(0.15, 0.17, 0.2)
 
 
 def ground(brief: GroundBrief, plot: Plot) -> GroundResult:
@@ -62,7 +63,10 @@ class _Ground:
         bonding = self._bonding() if plot.under == "old slab, bonded" else None
         drop = self.plane.drop()
         left, front, right, back = brief.outline.box
-        found = Found(dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections))
+        found = Found(
+            dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections), brief.thickness_mm,
+            "stamped" if self._stamped else brief.worked,
+        )  # fmt: skip
         return GroundResult(
             under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base,
             datum=plot.datum, falls_to=plot.falls_to, section_drop_mm=self.plane.section_drop_mm,
@@ -70,6 +74,9 @@ class _Ground:
             water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
             right_angle=tuple(right_angle(brief)), curves=tuple(curves(brief, self.corners)), joints=joints,
             isolation=isolation, bonding=bonding,
+            concrete=work(rules.concrete_barrows, self.of, volume_l=round(brief.volume_l, 3), barrow_l=BARROW_L)
+            if brief.volume_l else None,
+            mats=self._mats(), powder=self._powder(),
             outline_dug=_path(self.hole) if dig else (),
             outline=brief.outline.path, length_mm=round(right - left, 3), width_mm=round(back - front, 3),
             sections=tuple(one.path for one in brief.sections), channels=self._channels(),
@@ -133,6 +140,22 @@ class _Ground:
         stone = work(rules.channel_stone, self.of, area_m2=area, depth_mm=brief.thickness_mm)
         mass = work(rules.stone_mass, f"{self.of}/channels", loose_l=stone, density_kg_l=WASHED_KG_L)
         return Channels(area, stone, mass, work(rules.stone_bags, self.of, mass_kg=mass, bag_kg=STONE_BAG_KG))
+
+    @property
+    def _stamped(self) -> bool:
+        return self.brief.worked == "textured" and self.plot.texture == "stamp mats"
+
+    def _mats(self) -> Figure | None:
+        if not self._stamped:
+            return None
+        left, front, right, back = (self.brief.sections[0] if self.brief.sections else self.brief.outline).box
+        return work(rules.mats_needed, self.of, across_mm=min(right - left, back - front), mat_mm=self.plot.mat_mm)
+
+    def _powder(self) -> Figure | None:
+        if not self._stamped:
+            return None
+        area = sum(one.polygon.area for one in self.brief.sections or (self.brief.outline,)) * self.brief.count / 1e6
+        return work(rules.release_powder, self.of, area_m2=round(area, 4), powder_kg_m2=POWDER_KG_M2)
 
     def _bonding(self) -> Figure:
         area = round(self.brief.outline.polygon.area * self.brief.count / 1e6, 4)

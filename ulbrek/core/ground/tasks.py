@@ -22,6 +22,8 @@ class Found(NamedTuple):
     isolation: Figure | None
     bonding: Figure | None
     in_sections: bool = False
+    thickness_mm: float = 0.0
+    face: str = "trowelled"
 
 
 _JOINED = {
@@ -30,6 +32,32 @@ _JOINED = {
     "wet saw": "{6 to 18 h} after the pour, before it is a day old: later it has cracked by itself.",
     "strips left in": "Strips stand on their line before the pour, level with the boards, and stay.",
 }
+
+
+_FACES = {
+    "textured": "Float, edge, wait until the sheen has gone, edge again. Then the broom, in one pull from side to "
+    "side, across the way that water runs.",
+    "stamped": "Float and edge. When a hand lifts nothing and a finger leaves {3 to 6 limit}: powder on, mats of {mat} "
+    "laid from one end, tight, each tamped once and lifted straight. The odd mat is to stand on. Along walls a hand "
+    "stamp. Powder is washed off after a day or two.",
+    "sponged": "Float and edge. The next morning a wet sponge, in circles, until the sand shows alike: so a new slab "
+    "comes to look like an old one beside it. Try a corner first.",
+    "trowelled": "Float, edge, trowel twice: the second time it rings. Smooth outdoors is slippery when wet.",
+}
+TWO_LIFTS_MM = 125.0
+
+
+def _placed(thickness_mm: float) -> str:
+    """How concrete is placed between boards: in two lifts where it is thick."""
+    lifts = (
+        "In two lifts, the steel on the first, the second before that stiffens. "
+        if thickness_mm > TWO_LIFTS_MM
+        else "In one lift, the steel pulled up to its height or on its supports. "
+    )
+    return (
+        f"{lifts}From the far end toward the mixer, each barrow against the last. A spade along the boards, then the "
+        "screed, sawn and dragged, a little concrete always before it."
+    )
 
 
 def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
@@ -63,6 +91,9 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
             "channels", "Channels", "Strips that come out: tapered or taped, oiled, doubled where they are long, their "
             "butts staggered. Out as soon as the edges hold. Then washed stone, level with the slabs.",
         )  # fmt: skip
+    yield GroundTask("place", "Place it", _placed(found.thickness_mm), care.WET)
+    how = _FACES[found.face].replace("{mat}", f"{{{plot.mat_mm:g} limit}}")
+    yield GroundTask("face", "Face", how, care.STAMP if found.face == "stamped" else "")
     if found.joints is not None and found.joints.made in _JOINED:
         yield GroundTask("joints", "Joints", _JOINED[found.joints.made])
 

@@ -171,10 +171,15 @@ class _Planning:
             )
         )  # fmt: skip
         lifted = self._lift(piece, measured.result, formed.result, steel, stays)
-        lies = self._work(GroundNode(f"/pieces/{index}", piece, self.job.ground.plot_of(piece.id))) if there else None
+        lies = self._lies(index, piece, measured.result) if there else None
         return PieceNodes(
             measured, lies, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result)
         )
+
+    def _lies(self, index: int, piece: Piece, measured: MeasureResult) -> Worked[GroundResult]:
+        job, litres = self.job, measured.volume.value * piece.count
+        look = job.finish.look_of(piece.id)
+        return self._work(GroundNode(f"/pieces/{index}", piece, job.ground.plot_of(piece.id), litres, look))
 
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
         chosen, filled = self.chosen, self.filled

@@ -55,6 +55,11 @@ class GroundPages(Words):
         if ground.channels:
             yield ["Channels, washed stone", self._of(ground.channels.stone)]
             yield ["Washed stone, 25 kg", self._range(ground.channels.bags)]
+        if ground.concrete:
+            yield ["Concrete, in barrows", self._of(ground.concrete)]
+        if ground.mats and ground.powder:
+            yield ["Stamp mats", self._of(ground.mats)]
+            yield ["Release powder", self._range(ground.powder)]
         if ground.bonding:
             yield ["Cement, bonding coat", self._range(ground.bonding)]
         if ground.isolation:

@@ -428,6 +428,8 @@ export const DOCUMENTS = {
       columns: {"label": "Panels left to right", "as": "number", "none": "by its thickness", "default": null, "low": 1, "high": 60, "whole": true},
       rows: {"label": "Panels front to back", "as": "number", "none": "by its thickness", "default": null, "low": 1, "high": 60, "whole": true},
       groove: {"label": "Groove depth", "as": "length", "none": "a quarter of the slab", "default": null, "low": 0, "high": 2000},
+      texture: {"label": "Textured with", "hint": "a slab whose look, under Finish, is textured", "as": "choice", "choices": ["broom", "stamp mats"], "default": "broom"},
+      mat: {"label": "Stamp mat, side", "as": "length", "none": "600 mm, 24 in", "default": null, "low": 10, "high": 12000},
       old_joints: {"as": "list", "most": 20},
       readings: {"as": "list", "most": 200},
     },

@@ -1,11 +1,12 @@
 """Ground's node."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from math import ceil
 
 from shapely import LineString
 
-from ulbrek.core.ground.brief import GroundBrief
+from ulbrek.core.ground.brief import GroundBrief, Worked
 from ulbrek.core.ground.checks.soil import slab_too_thin
 from ulbrek.core.ground.inputs import Plot
 from ulbrek.core.ground.result import GroundResult
@@ -16,6 +17,7 @@ from ulbrek.core.measure.inputs.piece import Piece, Run
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.pointing import pointed
 
+_WORKED: Mapping[str, Worked] = {"textured": "textured", "sponged": "sponged"}
 _TALL_MM = 4_000.0
 _THIN_MM = 1.0  # what runs out to nothing
 
@@ -27,10 +29,12 @@ class GroundNode:
     pointer: str
     piece: Piece
     plot: Plot
+    volume_l: float
+    look: str
 
     def work(self) -> GroundResult:
         """What the ground takes, and findings."""
-        brief = _slab(self.piece)
+        brief = replace(_slab(self.piece), volume_l=self.volume_l, worked=_WORKED.get(self.look, "trowelled"))
         found = ground(brief, self.plot)
         thin = () if brief.shaped else pointed(self.pointer, slab_too_thin(brief, self.plot))
         return replace(found, findings=(*thin, *pointed("/ground", found.findings)))
@@ -52,7 +56,8 @@ def _slab(piece: Piece) -> GroundBrief:
     shaped = piece.drawn == "from the side" or (piece.taper is not None and piece.taper.face == "top")
     return GroundBrief(
         piece.id, piece.name, outline, tuple(one.polygon for one in through), thickness,
-        round(sum(one.length_mm for one in through), 1), 1 if sections else piece.count, shaped, sections,
+        round(sum(one.length_mm for one in through), 1), 1 if sections else piece.count, shaped,
+        sections=sections,
     )  # fmt: skip
 
 

@@ -22,10 +22,11 @@ def too_little_cover(inputs: SteelInputs, what: SteelBrief, stack: Stack, bars: 
 
     Too near the show face steel ghosts through; plain steel that gets wet rusts and bursts thin concrete. These small
     pieces are not structures: short of the table they have their ways out, and in the middle of a slab on the ground
-    steel that only holds cracks together lies well with half of what the table asks against soil. Within 8 mm, or its own diameter, of a face it shows.
+    steel that only holds cracks together lies well with half of what the table asks against soil. Within 8 mm, or its
+    own diameter, of a face it shows.
 
-    Source: common practice indoors, in the middle third and 12 mm to the show face, and 38 mm (1 1/2 in) over stone; ACI 318-19 Tables 20.5.1.3.1 and
-        20.5.1.3.3 outdoors, from memory
+    Source: common practice indoors, in the middle third and 12 mm to the show face, and 38 mm (1 1/2 in) over stone;
+        ACI 318-19 Tables 20.5.1.3.1 and 20.5.1.3.3 outdoors, from memory
     """
     show, back = stack.cover_show.value, stack.cover_back.value
     on_floor, on_top = stack.layers[0], stack.layers[-1]

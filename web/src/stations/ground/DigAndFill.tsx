@@ -3,7 +3,7 @@ import { FigureLine } from "@/parts/Why";
 
 /** What comes out of the ground and what goes in, for all castings of the piece. */
 export function DigAndFill({ ground, count }: { ground: Ground; count: number }) {
-  const { dig, sub_base, isolation, bonding, channels } = ground;
+  const { dig, sub_base, isolation, bonding, channels, concrete, mats, powder } = ground;
   return (
     <section aria-label="Dig and fill">
       <h2 className="mb-1 text-lg font-bold">
@@ -33,6 +33,9 @@ export function DigAndFill({ ground, count }: { ground: Ground; count: number })
             <FigureLine label="Washed stone, 25 kg" figure={channels.bags} />
           </>
         )}
+        {concrete && <FigureLine label="Concrete, in barrows" figure={concrete} />}
+        {mats && <FigureLine label="Stamp mats" figure={mats} />}
+        {powder && <FigureLine label="Release powder" figure={powder} />}
         {bonding && <FigureLine label="Cement, bonding coat" figure={bonding} />}
         {isolation && <FigureLine label="Isolation strip" figure={isolation} />}
       </dl>

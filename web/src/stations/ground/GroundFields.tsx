@@ -28,6 +28,8 @@ export function GroundFields({ piece }: { piece: PiecePlan }) {
       />
     );
   };
+  const finish = useJobEditor().shown.job.finish;
+  const textured = (finish.by_piece[piece.id] ?? finish.look) === "textured";
   const onSoil = (plot?.under ?? "ground") === "ground";
   const grooved = !["strips left in", "none"].includes(plot?.joints ?? "hand groover");
   return (
@@ -42,6 +44,8 @@ export function GroundFields({ piece }: { piece: PiecePlan }) {
         {FALL.map(field)}
         {plot?.cross_to && field("cross_mm_m")}
         {field("house")}
+        {textured && field("texture")}
+        {textured && plot?.texture === "stamp mats" && field("mat")}
       </section>
       <section aria-label="Joints">
         <h2 className="mb-1 text-lg font-bold">Joints</h2>
@@ -57,7 +61,14 @@ export function GroundFields({ piece }: { piece: PiecePlan }) {
 }
 
 /** What a length starts from once it is to be another than the usual one [mm]. */
-const STARTS: Partial<Record<Field, number>> = { sub_base: 100, above: 25, overdig: 150, strip: 12, groove: 25 };
+const STARTS: Partial<Record<Field, number>> = {
+  sub_base: 100,
+  above: 25,
+  overdig: 150,
+  strip: 12,
+  groove: 25,
+  mat: 600,
+};
 
 /** The sides along which an isolation strip stands. */
 function Isolated({ piece }: { piece: PiecePlan }) {
