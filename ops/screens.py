@@ -41,6 +41,14 @@ def ground(page: Page) -> None:
     page.get_by_role("region", name="Setting out").wait_for()
 
 
+def cabinets(page: Page) -> None:
+    """Opens the cabinets under the glaze counter, its boards and braces shown."""
+    page.get_by_role("link", name="Glaze counter", exact=True).click()
+    page.locator("[data-headline=cabinets]").click()
+    page.get_by_role("radio", name="Boards").click()
+    page.locator("[data-board]").first.wait_for()
+
+
 def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
     """Opens one of the views of the form."""
 
@@ -156,6 +164,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
     ("ground", ground, "mm", "light", False),
+    ("cabinets", cabinets, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
     ("form-cuts", form_view("Cut plan"), "in", "light", False),
     ("steel", station("steel"), "in", "light", False),
@@ -164,7 +173,6 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("pour-window", pour_window, "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("finish", station("finish"), "mm", "light", False),
-    ("log", station("log"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
     ("stock", stock, "mm", "light", False),
     ("shop", shop, "in", "light", False),
