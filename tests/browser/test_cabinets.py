@@ -107,10 +107,10 @@ def test_an_opening_is_moved_over_its_cabinet(open_page: OpenPage, api: TestClie
 
 def test_the_size_of_a_top_that_follows_its_cabinets_is_refused_in_words(open_page: OpenPage, api: TestClient) -> None:
     page = open_page(opened(api).replace("/cabinets", "/measure"), units="mm")
-    page.get_by_role("button", name="1800 mm").first.click()
-    page.keyboard.press("ControlOrMeta+a")
-    page.keyboard.type("2000")
-    page.keyboard.press("Enter")
+    page.locator("[data-dimension=Length]").first.click()
+    typed = page.get_by_role("textbox", name="Length", exact=True)
+    typed.fill("2000")
+    typed.press("Enter")
     expect(page.get_by_role("alert").first).to_contain_text("Change their widths under Cabinets")
 
 

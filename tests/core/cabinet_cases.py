@@ -64,6 +64,7 @@ CABINET_CASES: dict[str, tuple[Job, Job]] = {
     "cabinets-not-described": (alone(), over()),
     "no-top-drawn": (over(back=RANGE), over()),
     "top-over-nothing": (two_tops(leg("600 mm", "600 mm")), two_tops(RANGE)),
+    "top-cast-elsewhere": (over(piece={"stays": None}), over()),
     "no-such-piece that lies over cabinets": (over(tops=["top", "gone"]), over()),
     "run-does-not-close": (
         over(back=leg("600 mm", "600 mm", "600 mm", wall="1812 mm")),

@@ -231,3 +231,11 @@ def test_a_wall_on_the_left_alone_leaves_the_right_end_free() -> None:
     run = CabinetRun(id="run", back=Leg(units=(Unit(width=Length(mm=600)),)), left_end="at a wall")
     (only,) = lay(run).tops
     assert only.equals(box(0, -620, 620, 0))
+
+
+def test_a_top_on_its_board_dries_by_one_face_and_is_sealed_later_than_on_a_bench() -> None:
+    film = {"finish": {"sealer": "film"}}
+    there = Job.model_validate(over().model_dump(mode="json") | film)
+    bench = with_fields(there, {"/pieces/0/stays": None, "/cabinets/runs": []})
+    hours = [next(act.due_h for act in plan(job, SHOP).cure.acts if act.id == "seal") for job in (there, bench)]
+    assert hours[0] > hours[1] * 1.5

@@ -393,6 +393,15 @@ def test_what_is_not_ready_yet_holds_up_its_own_step_and_no_other() -> None:
     assert stopped["batch/1/water"] == "waits"
 
 
+def test_a_coloured_mix_of_several_batches_is_told_to_keep_its_colour_even() -> None:
+    coloured = {"container": "bucket", "bags_per_batch": 1, "doses": [{"admixture": "pigment"}]}
+    asked = [
+        "ready/colour" in {one.id for one in run_sheet(pour_brief(job, plan(job, SHOP))).ready}
+        for job in (top(mix=coloured), top(mix={**coloured, "doses": []}))
+    ]
+    assert asked == [True, False]
+
+
 def plain(value: float) -> Figure:
     """A figure that is only its value."""
     return Figure("a", "a", value, "mm2")

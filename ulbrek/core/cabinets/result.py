@@ -5,6 +5,7 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.task import Task
 from ulbrek.core.cabinets.inputs import LegName, UnitKind
 
 Path = tuple[float, ...]
@@ -112,16 +113,6 @@ class LegFit:
 
 
 @dataclass(frozen=True, slots=True)
-class CabinetTask:
-    """One thing that is done, in order."""
-
-    kind: str
-    name: str
-    how: str
-    care: str = ""
-
-
-@dataclass(frozen=True, slots=True)
 class RunResult:
     """One run with its tops.
 
@@ -153,7 +144,7 @@ class RunResult:
     brace_bow: Figure | None
     cover: Figure
     more: Figure | None
-    tasks: tuple[CabinetTask, ...]
+    tasks: tuple[Task, ...]
     findings: tuple[Finding, ...]
 
 

@@ -2,14 +2,15 @@
 
 from collections.abc import Iterator, Sequence
 
+from ulbrek.core.base.task import Task
 from ulbrek.core.cabinets import care
 from ulbrek.core.cabinets.inputs import CabinetRun
-from ulbrek.core.cabinets.result import CabinetTask, TopOver
+from ulbrek.core.cabinets.result import TopOver
 
 MESH_BACK_MM = 50.0  # kept back from the front. Source: common practice.
 
 
-def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, meshed: bool) -> Iterator[CabinetTask]:
+def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, meshed: bool) -> Iterator[Task]:
     """All that is done before the concrete comes, while it is poured, and after.
 
     Args:
@@ -19,42 +20,42 @@ def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, m
         meshed: whether mesh lies in one
     """
     kinds = {unit.kind for leg in (run.left, run.back, run.right) if leg for unit in leg.units}
-    yield CabinetTask(
+    yield Task(
         "level", "Cabinets", "Level both ways over their whole length, screwed to the wall and to each other. Shims "
         "under every side that does not bear.", care.FIXED,
     )  # fmt: skip
     if "dishwasher" in kinds:
-        yield CabinetTask(
+        yield Task(
             "ledger", "Bar and ledger", "Over a dishwasher: a ledger screwed to the studs, and a bar from side to "
             "side behind the front. Braces lie on both.",
         )  # fmt: skip
-    yield CabinetTask(
+    yield Task(
         "braces", "Braces", "Flat on the cabinets’ rails, flush with their sides, two screws at each end. One beside "
         "every opening and under every seam.",
     )  # fmt: skip
-    yield CabinetTask(
+    yield Task(
         "boards", "Boards", "Seams on their braces, tight. Screwed every {200 limit} to all that bears, heads flush. "
         "No wallboard and no bare chipboard.", care.CUT,
     )  # fmt: skip
-    yield CabinetTask("tape", "Seams", "Tape over every seam, every screw and along the walls: paste finds each gap.")
-    yield CabinetTask(
+    yield Task("tape", "Seams", "Tape over every seam, every screw and along the walls: paste finds each gap.")
+    yield Task(
         "cover", "Cover", "Doors off or wrapped, plastic from the board to the floor and over it, taped. Shut-off "
         "valves stay in reach.", care.PLUMBING,
     )  # fmt: skip
-    yield CabinetTask("forms", "Front forms", _forms(run))
+    yield Task("forms", "Front forms", _forms(run))
     if run.behind == "a wall":
-        yield CabinetTask(
+        yield Task(
             "rail", "Back rail", "A straight strip along the wall at the top’s height, level with the front form: the "
             "screed rides on both. Foam strip or plastic between concrete and wall.",
         )  # fmt: skip
     if any(top.openings for top in tops):
-        yield CabinetTask(
+        yield Task(
             "formers", "Sink and hob", "Formers on the board, from the appliance’s own template. The board stays whole "
             "under them: it is sawn out once the top is stripped.",
         )  # fmt: skip
     if meshed:
         half = f"{{{thickness_mm / 2:.0f} mm}}"
-        yield CabinetTask(
+        yield Task(
             "mesh", "Mesh on clips", f"{half} above the board, clips screwed down, {{{MESH_BACK_MM:g} limit}} back "
             "from every front and opening. Corners of openings have a bar across them.",
         )  # fmt: skip
@@ -71,22 +72,22 @@ def _forms(run: CabinetRun) -> str:
     return told
 
 
-def _pouring(tops: Sequence[TopOver]) -> Iterator[CabinetTask]:
+def _pouring(tops: Sequence[TopOver]) -> Iterator[Task]:
     names = [top.name for top in tops if top.piece is not None]
     first = f"{', then '.join(names)}. " if len(names) > 1 else ""
-    yield CabinetTask(
+    yield Task(
         "carry", "Carry and pour", f"{first}From the far end toward the door, without a stop. One person mixes, others "
         "carry, one spreads.", care.LIFT,
     )  # fmt: skip
-    yield CabinetTask(
+    yield Task(
         "screed", "Screed and tap", "Saw the screed along the front form and the back rail. Tap the front form all "
         "along, twice, until no more bubbles come.",
     )  # fmt: skip
-    yield CabinetTask(
+    yield Task(
         "trowel", "Float and trowel", "Magnesium float once the sheen has gone; steel trowel when a finger leaves a "
         "print and stays clean. Back rail out before that, its groove filled.",
     )  # fmt: skip
-    yield CabinetTask(
+    yield Task(
         "strip", "Strip", "Plastic over it. Round the upper edge with a stone while the front form still stands, then "
         "take the form off after {24 to 48 h}. Saw the openings out of the board.",
     )  # fmt: skip

@@ -328,8 +328,7 @@ class _Clock:
     def _dry(self, moist: Figure) -> Figure | None:
         """When it is dry inside; None where it is not sealed, or uses its water up itself."""
         slowest = max(
-            ((body.thickness_mm / faces, body.thickness_mm, faces) for body in self.poured.bodies
-             for faces in (1 if body.on_ground else 2,)),
+            ((body.thickness_mm / body.dries_by, body.thickness_mm, body.dries_by) for body in self.poured.bodies),
             default=None,
         )  # fmt: skip
         if self.poured.seal is None or self.sulfo or slowest is None:

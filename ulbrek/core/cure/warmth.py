@@ -56,6 +56,7 @@ class Body:
         under_m2k_w: resistance of what it lies on
         sides_m2k_w: resistance of the boards around it
         on_ground: whether it lies on the ground
+        on_board: whether a board stays under it
     """
 
     piece: str
@@ -66,6 +67,12 @@ class Body:
     under_m2k_w: float
     sides_m2k_w: float
     on_ground: bool
+    on_board: bool = False
+
+    @property
+    def dries_by(self) -> int:
+        """How many of its faces it dries by."""
+        return 1 if self.on_ground or self.on_board else 2
 
 
 @dataclass(frozen=True, slots=True)

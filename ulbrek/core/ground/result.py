@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.task import Task
 from ulbrek.core.ground.inputs import SideName
 
 Path = tuple[float, ...]
@@ -166,16 +167,6 @@ class Channels:
 
 
 @dataclass(frozen=True, slots=True)
-class GroundTask:
-    """One thing that is done, in order."""
-
-    kind: str
-    name: str
-    how: str
-    care: str = ""
-
-
-@dataclass(frozen=True, slots=True)
 class GroundResult:
     """What the ground takes.
 
@@ -235,6 +226,6 @@ class GroundResult:
     width_mm: float
     sections: tuple[Path, ...]
     channels: Channels | None
-    tasks: tuple[GroundTask, ...]
+    tasks: tuple[Task, ...]
     care: tuple[str, ...]
     findings: tuple[Finding, ...]

@@ -6,9 +6,10 @@ from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.task import Task
 from ulbrek.core.ground import care
 from ulbrek.core.ground.inputs import Plot, SideName
-from ulbrek.core.ground.result import Dig, GroundTask, Joints, SubBase
+from ulbrek.core.ground.result import Dig, Joints, SubBase
 
 
 class Found(NamedTuple):
@@ -60,7 +61,7 @@ def _placed(thickness_mm: float) -> str:
     )
 
 
-def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
+def tasks_of(plot: Plot, found: Found) -> Iterator[Task]:
     """All that is done before the concrete comes, and the joints after it.
 
     Args:
@@ -68,41 +69,41 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[GroundTask]:
         found: what is worked out for it
     """
     if plot.under == "ground":
-        yield GroundTask(
+        yield Task(
             "ask", "Ask what runs there", "Lines and pipes marked, with their depth. Keep the answer.", care.UTILITIES
         )
-    yield GroundTask(
+    yield Task(
         "mark", "Set out", "Longest side first, by a string. Then square, by the tape. Marks outside of the dig."
     )
     yield from _dug(plot, found) if plot.under == "ground" else _overlaid(found)
-    yield GroundTask(
+    yield Task(
         "boards", "Boards and stakes", "Longest side to its height, then its corners, then the side opposite. Stakes "
         "outside, cut off below the edge, screws from outside. Stone closes a gap under a board.", care.BACKS,
     )  # fmt: skip
-    yield GroundTask("level", "Heights", _heights(plot, found))
-    yield GroundTask("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")
+    yield Task("level", "Heights", _heights(plot, found))
+    yield Task("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")
     if found.isolation is not None:
-        yield GroundTask(
+        yield Task(
             "isolate", "Isolation strip",
             f"{{{plot.strip_mm:g} limit}} thick, as high as the slab, against all that stands still.",
         )  # fmt: skip
     if found.in_sections:
-        yield GroundTask(
+        yield Task(
             "channels", "Channels", "Strips that come out: tapered or taped, oiled, doubled where they are long, their "
             "butts staggered. Out as soon as the edges hold. Then washed stone, level with the slabs.",
         )  # fmt: skip
-    yield GroundTask("place", "Place it", _placed(found.thickness_mm), care.WET)
+    yield Task("place", "Place it", _placed(found.thickness_mm), care.WET)
     how = _FACES[found.face].replace("{mat}", f"{{{plot.mat_mm:g} limit}}")
-    yield GroundTask("face", "Face", how, care.STAMP if found.face == "stamped" else "")
+    yield Task("face", "Face", how, care.STAMP if found.face == "stamped" else "")
     if found.joints is not None and found.joints.made in _JOINED:
-        yield GroundTask("joints", "Joints", _JOINED[found.joints.made])
+        yield Task("joints", "Joints", _JOINED[found.joints.made])
 
 
-def _dug(plot: Plot, found: Found) -> Iterator[GroundTask]:
+def _dug(plot: Plot, found: Found) -> Iterator[Task]:
     dig, stone = found.dig, found.sub_base
     if dig is not None:
         soft = " Soft places come out, and are filled with stone." if plot.soil == "soft or filled" else ""
-        yield GroundTask(
+        yield Task(
             "dig", "Dig", f"{{{dig.depth.value:.0f} tape}} below the ground, bottom flat and firm.{soft} "
             "Turf and topsoil to one side.", care.STEPS,
         )  # fmt: skip
@@ -112,19 +113,19 @@ def _dug(plot: Plot, found: Found) -> Iterator[GroundTask]:
         by = "with the plate, wet" if plot.tamper == "plate compactor" else "with the hand tamper, wet"
         layer = f"In {many} layers of {{{each:.0f} tape}}" if many > 1 else "In one layer"
         how = f"{layer}, each tamped {by}, until a heel leaves no mark."
-        yield GroundTask("fill", "Sub-base", how, care.TAMPER if plot.tamper == "plate compactor" else "")
+        yield Task("fill", "Sub-base", how, care.TAMPER if plot.tamper == "plate compactor" else "")
 
 
-def _overlaid(found: Found) -> Iterator[GroundTask]:
+def _overlaid(found: Found) -> Iterator[Task]:
     clean = "Sound all over (a hammer rings), swept, washed, no oil; edges and joints marked on the boards."
-    yield GroundTask("clean", "Clean the old slab", clean)
+    yield Task("clean", "Clean the old slab", clean)
     if found.bonding is not None:
-        yield GroundTask(
+        yield Task(
             "bond", "Bonding coat", "Roughened, damp and without puddles. Cement slurry as thick as cream, brushed in "
             "just ahead of the concrete: a coat that has dried parts it.", care.WET,
         )  # fmt: skip
     else:
-        yield GroundTask("part", "Keep it apart", "Plastic over the old slab, laid flat, joints taped.")
+        yield Task("part", "Keep it apart", "Plastic over the old slab, laid flat, joints taped.")
 
 
 def _heights(plot: Plot, found: Found) -> str:

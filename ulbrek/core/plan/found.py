@@ -16,7 +16,7 @@ from ulbrek.core.job.choices import Choices
 from ulbrek.core.job.crew import Crew
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.knockouts import no_tin_or_tube
-from ulbrek.core.job.tops import not_described, tops_not_drawn
+from ulbrek.core.job.tops_found import of_tops
 from ulbrek.core.measure.checks.fitting import set_differs
 from ulbrek.core.measure.result import SiteResult
 from ulbrek.core.mix.result import MixResult
@@ -66,7 +66,11 @@ def findings_of(
         ("ground", pointed("/ground", utilities_not_asked(job.ground, staying))),
         (
             "cabinets",
-            (*not_described(job), *tops_not_drawn(job), *of_job.cabinets.result.findings, *_carried(job, of_job)),
+            (
+                *of_tops(job),
+                *of_job.cabinets.result.findings,
+                *_carried(job, of_job),
+            ),
         ),
         ("measure", (*of_job.site.result.findings, *pointed("/pieces", set_differs(job.pieces)))),
         ("form", (*chosen.form_findings, *of_job.cutting.result.findings)),

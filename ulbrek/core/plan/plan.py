@@ -368,7 +368,7 @@ class _Planning:
         sides = max(measured.form_contact.value - top, sum(one.length.value for one in measured.edge_lengths) * depth)
         block = way_out_mm(depth, top, max(measured.length_mm, measured.width_mm))
         thick = min(block, MOST_OF_A_WALL * 2 * volume / (2 * top + sides))
-        return Body(piece.id, volume, top, sides, thick, base, boards, form.on_ground)
+        return Body(piece.id, volume, top, sides, thick, base, boards, form.on_ground, form.over_cabinets)
 
     def _pour(self, made: Sequence[PieceNodes]) -> Pour:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""

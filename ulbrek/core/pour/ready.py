@@ -147,6 +147,13 @@ def _mixing_steps(of: MixingBrief) -> Iterator[Step]:
             "{grams} for each batch of {bags}, one cup a batch, marked.", _WEIGH,
             {"grams": Quantity(dose.grams * of.per_batch, "g"), "bags": bags(of, of.per_batch)},
         )  # fmt: skip
+    if of.batches > 1 and any(dose.kind == "pigment" for dose in of.doses):
+        yield _look(
+            "colour", "Keep the colour even",
+            "Bags of two lots: half of each into every batch. Keep back a bucket of each batch and fold it into the "
+            "next, so that no line shows where they meet. The same water to every one.",
+            who="mixer",
+        )  # fmt: skip
 
 
 def _weighed(of: MixingBrief) -> str:

@@ -14,3 +14,8 @@ export function hasWords(field: string): boolean {
 export function inWords<T extends string>(values: readonly T[], field = ""): { value: T; text: string }[] {
   return values.map((value) => ({ value, text: valueWords(value, field) }));
 }
+
+/** An act in a word or two: a slab is driven on where a piece from the bench is in light use. */
+export function actWord({ id, name }: { id: string; name: string }): string {
+  return id === "install" ? name.toLowerCase() : valueWords(id);
+}

@@ -1,7 +1,7 @@
 import type { Plan } from "@/api/client";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
-import { valueWords } from "@/parts/values";
+import { actWord } from "@/parts/values";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 
@@ -129,7 +129,7 @@ function gateTags(gates: Cure["acts"]): { text: string; hour: number; level: num
     const level = act.strength?.value ?? 0;
     const key = `${level} ${Math.round(act.due_h)}`;
     const tag = tags.get(key) ?? { words: [], hour: act.due_h, level };
-    const word = valueWords(act.id);
+    const word = actWord(act);
     if (!tag.words.includes(word)) tag.words.push(word);
     tags.set(key, tag);
   }

@@ -1,7 +1,7 @@
 import type { Hours, Plan } from "@/api/client";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
-import { valueWords } from "@/parts/values";
+import { actWord } from "@/parts/values";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { fieldValue, isMidnight, weekday } from "@/units/time";
@@ -192,7 +192,7 @@ function gatesOf(cure: Cure, last: number): { id: string; hour: number; word: st
   const found: { id: string; hour: number; word: string }[] = [];
   for (const act of cure.acts) {
     if (!GATES.includes(act.id) || act.never || act.due_h > last) continue;
-    const word = act.id === "moist" ? "uncover" : valueWords(act.id);
+    const word = act.id === "moist" ? "uncover" : actWord(act);
     const near = found.find((one) => Math.abs(one.hour - act.due_h) < (one.word === word ? ALIKE_H : 1));
     if (near) {
       if (!near.word.split(", ").includes(word)) near.word += `, ${word}`;

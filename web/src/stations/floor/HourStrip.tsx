@@ -1,6 +1,6 @@
 import type { Schemas } from "@/api/client";
 import { useSize } from "@/drawing/useSize";
-import { valueWords } from "@/parts/values";
+import { actWord } from "@/parts/values";
 import { isMidnight, weekday } from "@/units/time";
 
 type Agenda = Schemas["Agenda"];
@@ -77,7 +77,7 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
             x(Date.parse(moment)),
           );
           if (earliest === undefined || at === undefined || latest === undefined) return null;
-          const named = at - last > CLOSE_PX + valueWords(act.id).length * 5;
+          const named = at - last > CLOSE_PX + actWord(act).length * 5;
           if (named) last = at;
           const past = Date.parse(act.at) < now;
           return (
@@ -99,7 +99,7 @@ function Row({ acts, top, x, now }: { acts: Act[]; top: number; x: (moment: numb
                   className="text-base"
                   fill="var(--ink)"
                 >
-                  {valueWords(act.id)}
+                  {actWord(act)}
                 </text>
               )}
             </g>

@@ -29,7 +29,7 @@ export function AsCutList({ planned }: { planned: PiecePlan }) {
               onKeep={(typed) => keep(key, "length", typed, `${board.name} cut`)}
             />
             <LengthField
-              label={`${fill(board.name)}, ${board.key === "base" ? "width" : "height"}`}
+              label={`${fill(board.name)}, ${board.kind === "base" ? "width" : "height"}`}
               length={{ mm: board.height_cut_mm, typed: own?.height?.typed ?? null }}
               onKeep={(typed) => keep(key, "height", typed, `${board.name} cut`)}
             />
