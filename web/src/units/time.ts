@@ -36,6 +36,15 @@ export function dayAndClock(iso: string, zone: string): string {
   return `${told.weekday} ${clockOf(told)}`;
 }
 
+const A_WEEKDAY_TELLS_MS = 6 * 24 * 3600 * 1000;
+
+/** “Tue 08:00”, or “24 Nov” where a weekday alone would mean another week. */
+export function dayAndClockOrDate(iso: string, zone: string, now: number): string {
+  if (Math.abs(Date.parse(iso) - now) < A_WEEKDAY_TELLS_MS) return dayAndClock(iso, zone);
+  const told = parts(iso, zone, { day: "numeric", month: "short" });
+  return `${told.day} ${told.month}`;
+}
+
 /** “Tue”. */
 export function weekday(iso: string, zone: string): string {
   return parts(iso, zone, { weekday: "short" }).weekday ?? "";

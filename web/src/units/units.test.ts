@@ -4,7 +4,7 @@ import times from "../../../tests/core/clock.json";
 import cases from "../../../tests/core/written.json";
 import { editable, otherUnits, shown, type Units } from "./length";
 import { write, writeHours, writeRange } from "./quantity";
-import { clock, day, dayAndClock, fieldValue, momentOf, timeOfDay, writeFieldValue } from "./time";
+import { clock, day, dayAndClock, dayAndClockOrDate, fieldValue, momentOf, timeOfDay, writeFieldValue } from "./time";
 
 // The core is held to the same table: what stands on the screen stands on paper.
 test.each(cases as [number, string, Units, string][])("%d %s for %s is %s", (value, unit, units, written) => {
@@ -62,6 +62,9 @@ test.each([
 describe("a moment", () => {
   it("is told by the clock of the place", () => {
     expect(dayAndClock("2026-11-24T08:00:00Z", "America/Toronto")).toBe("Tue 03:00");
+    const now = Date.parse("2026-11-20T08:00:00Z");
+    expect(dayAndClockOrDate("2026-11-24T08:00:00Z", "America/Toronto", now)).toBe("Tue 03:00");
+    expect(dayAndClockOrDate("2027-01-14T12:00:00Z", "America/Toronto", now)).toBe("14 Jan");
     expect(clock("2026-07-01T23:30:00Z", "Europe/Dublin")).toBe("00:30");
     expect(day("2026-11-24")).toBe("24 Nov 2026");
   });

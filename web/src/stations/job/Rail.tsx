@@ -6,7 +6,7 @@ import { valueWords } from "@/parts/values";
 import { MM_PER_INCH, type Units, writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
-import { dayAndClock } from "@/units/time";
+import { dayAndClockOrDate } from "@/units/time";
 import { Preferences } from "../Preferences";
 
 /** What stands on the rail: the stations, and the log. */
@@ -194,7 +194,10 @@ function logLine(
 ): { headline: string; detail: string } {
   if (!water_in_at) return { headline: "not poured", detail: "" };
   const mixed = batches?.length ?? 0;
-  return { headline: `poured ${dayAndClock(water_in_at, zone)}`, detail: mixed ? write(mixed, "batches", units) : "" };
+  return {
+    headline: `poured ${dayAndClockOrDate(water_in_at, zone, Date.now())}`,
+    detail: mixed ? write(mixed, "batches", units) : "",
+  };
 }
 
 function atAGlance({ mass_low_kg, mass_high_kg }: Headline, units: Units): string {
@@ -205,7 +208,10 @@ function cureLine({ first_act, zone, cures }: Headline): { headline: string; det
   if (!first_act)
     return cures ? { headline: "all done", detail: "" } : { headline: "too cold to set", detail: "too cold" };
   const { id, at, due_h } = first_act;
-  return { headline: `${valueWords(id)} ${at ? dayAndClock(at, zone) : `after ${writeHours(due_h)}`}`, detail: "" };
+  return {
+    headline: `${valueWords(id)} ${at ? dayAndClockOrDate(at, zone, Date.now()) : `after ${writeHours(due_h)}`}`,
+    detail: "",
+  };
 }
 
 function measureLine(headline: Headline, units: Units): { headline: string; detail: string } {
