@@ -59,6 +59,7 @@ def test_a_u_with_a_sink_and_a_range_is_drawn_as_a_newcomer_would(
     expect(page.locator("[data-top]")).to_have_count(2)
     job = own(page, api)["job"]
     assert [piece["outline"]["kind"] for piece in job["pieces"]] == ["l", "l"]
+    assert job["mix"]["settled"] == "tapped"
     # The sink's opening is missing: its cabinet is found.
     expect(page.locator("[data-finding=sink-has-no-opening]")).to_contain_text("sink cabinet")
     page.get_by_role("radio", name="Boards").click()

@@ -25,10 +25,16 @@ export function NewPiece({ onClose }: { onClose: () => void }) {
     event.preventDefault();
     const [mix] = shop.mixes;
     try {
+      const piece = await beginPiece(start, `piece-${newId().slice(0, 8)}`, name.trim(), sizes, units);
       const job: JobInput = {
         name: name.trim(),
-        pieces: [await beginPiece(start, `piece-${newId().slice(0, 8)}`, name.trim(), sizes, units)],
-        mix: { mix: mix?.id ?? "", bag: mix?.sizes[0]?.id ?? "", container: shop.containers[0]?.id ?? "" },
+        pieces: [piece],
+        mix: {
+          mix: mix?.id ?? "",
+          bag: mix?.sizes[0]?.id ?? "",
+          container: shop.containers[0]?.id ?? "",
+          ...(piece.stays ? { settled: "tapped" } : {}), // what stays in its place is not shaken on a bench
+        },
       };
       const view = await beginJob(job);
       queries.setQueryData(jobQuery(view.id).queryKey, view);
