@@ -101,6 +101,11 @@ class Wall:
     y2: float
     bow_mm: float
 
+    @property
+    def bowed_mm2(self) -> float:
+        """Its greatest gap times its length."""
+        return self.bow_mm * (abs(self.x2 - self.x1) + abs(self.y2 - self.y1))
+
 
 @dataclass(frozen=True, slots=True)
 class LegFit:

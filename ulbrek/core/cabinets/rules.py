@@ -228,16 +228,15 @@ def carrying_min(buckets: float, carriers: float, walk_m: float) -> float:
 
 
 @rule(unit="l")
-def more_at_wall(bow_mm: float, length_mm: float, thickness_mm: float) -> float:
+def more_at_wall(bowed_mm2: float, thickness_mm: float) -> float:
     """More concrete behind a bowed wall
 
     Args:
-        bow_mm: the greatest gap behind a straightedge
-        length_mm: of the wall
+        bowed_mm2: of each wall its greatest gap times its length, added up
         thickness_mm: of the top
 
-    Formula: 2 / 3 * bow_mm * length_mm * thickness_mm / 1e6
+    Formula: 2 / 3 * bowed_mm2 * thickness_mm / 1e6
 
     Source: area under a parabola
     """
-    return 2 / 3 * bow_mm * length_mm * thickness_mm / 1e6
+    return 2 / 3 * bowed_mm2 * thickness_mm / 1e6

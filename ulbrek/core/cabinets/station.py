@@ -85,7 +85,7 @@ class _Run:
         fits = tuple(self._fits())
         walls = tuple(self._walls())
         meshed = any(one.meshed for one in self.brief.tops if one)
-        seen = checks.RunCase(self.brief, laid, tops, fits, bow)
+        seen = checks.RunCase(self.brief, laid, tops, fits, walls, self.thick, bow)
         return RunResult(
             run.id, run.name,
             tuple(
@@ -195,14 +195,10 @@ class _Run:
         return [name for name in ("back", "left", "right") if self.run.has_wall(name)]
 
     def _more(self, walls: Sequence[Wall]) -> Figure | None:
-        bowed = [one for one in walls if one.bow_mm > 0]
+        bowed = sum(one.bowed_mm2 for one in walls)
         if not bowed:
             return None
-        worst = max(bowed, key=lambda one: one.bow_mm)
-        length = sum(abs(one.x2 - one.x1) + abs(one.y2 - one.y1) for one in bowed)
-        return work(
-            rules.more_at_wall, self.run.id, bow_mm=worst.bow_mm, length_mm=round(length, 1), thickness_mm=self.thick
-        )
+        return work(rules.more_at_wall, self.run.id, bowed_mm2=round(bowed, 1), thickness_mm=self.thick)
 
     def _fits(self) -> Iterator[LegFit]:
         run = self.run

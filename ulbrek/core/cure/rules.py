@@ -278,7 +278,7 @@ def dry_through(moist_h: float, thickness_mm: float, faces: float) -> float:
     Args:
         moist_h: end of moist curing
         thickness_mm: of the thickest casting
-        faces: 2 where both faces lie free, 1 where it lies on the ground
+        faces: 2 where both faces lie free, 1 where it lies on the ground, or a board stays under it
 
     Formula: moist_h + 24 * 30 * thickness_mm / (25 * faces)
 

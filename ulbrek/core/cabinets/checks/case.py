@@ -6,7 +6,7 @@ from typing import NamedTuple
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cabinets.brief import CabinetBrief, TopBrief
 from ulbrek.core.cabinets.inputs import Leg, LegName
-from ulbrek.core.cabinets.result import LegFit, TopOver
+from ulbrek.core.cabinets.result import LegFit, TopOver, Wall
 from ulbrek.core.cabinets.run import Laid
 
 
@@ -17,6 +17,8 @@ class RunCase(NamedTuple):
     laid: Laid
     tops: Sequence[TopOver]
     fits: Sequence[LegFit]
+    walls: Sequence[Wall]
+    thick_mm: float
     brace_bow: Figure | None
 
     @property

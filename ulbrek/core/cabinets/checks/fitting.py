@@ -1,6 +1,7 @@
 """What does not fit: cabinets and their wall, tops and their cabinets, openings and cabinet sides."""
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.cabinets import rules
 from ulbrek.core.cabinets.bearing import SIDE_MM
 from ulbrek.core.cabinets.brief import Opening, TopBrief
 from ulbrek.core.cabinets.checks.case import RunCase
@@ -94,28 +95,22 @@ def wall_bows(seen: RunCase) -> list[Finding]:
 
     Source: common practice: from 6 mm (1/4 in) a board is scribed to its wall
     """
-    run = seen.brief.run
     return [
         finding(
             wall_bows,
             title="{leg}: the wall bows by {bow}",
             reason="A straight board leaves a gap there that paste runs through, and more concrete goes in.",
             remedy="Scribe the board to the wall, or close the gap with foam strip. Mix {litres} more.",
-            field=f"/{name}/bow",
+            field=f"/{wall.leg}/bow",
             values={
-                "leg": LEGS_NAMED[name].capitalize(), "bow": Quantity(leg.bow.mm, "tape"),
-                "litres": Quantity(
-                    2 / 3 * leg.bow.mm * (leg.wall.mm if leg.wall else leg.units_mm) * _thick(seen) / 1e6, "l"
-                ),
+                "leg": LEGS_NAMED[wall.leg].capitalize(),
+                "bow": Quantity(wall.bow_mm, "tape"),
+                "litres": Quantity(rules.more_at_wall(wall.bowed_mm2, seen.thick_mm), "l"),
             },
         )
-        for name in LEGS_NAMED
-        if (leg := run.leg(name)) is not None and leg.bow.mm >= BOWED_MM and run.has_wall(name)
-    ]  # fmt: skip
-
-
-def _thick(seen: RunCase) -> float:
-    return max((one.thickness_mm for one in seen.drawn), default=0.0)
+        for wall in seen.walls
+        if wall.bow_mm >= BOWED_MM
+    ]
 
 
 @check("top-long-without-joint", "hint")

@@ -70,15 +70,7 @@ export function CabinetPlan({ run, chosen, onChoose }: Props) {
             <Boards view={view} run={run} />
           ) : (
             run.units.map((unit) => (
-              <path
-                key={`${unit.leg} ${unit.number}`}
-                d={pathData(view, unit.path)}
-                fill={isChosen(unit, chosen) ? "var(--chalk-wash, transparent)" : "transparent"}
-                stroke={isChosen(unit, chosen) ? "var(--chalk)" : "var(--ink)"}
-                strokeWidth={isChosen(unit, chosen) ? 3 : 1}
-                strokeDasharray={unit.kind === "range" || unit.kind === "dishwasher" ? "4 4" : undefined}
-                data-unit={`${unit.leg} ${unit.number}`}
-              />
+              <UnitShape key={`${unit.leg} ${unit.number}`} view={view} unit={unit} chosen={isChosen(unit, chosen)} />
             ))
           )}
         </svg>
@@ -92,29 +84,53 @@ export function CabinetPlan({ run, chosen, onChoose }: Props) {
               onChoose={() => onChoose(unit)}
             />
           ))}
-        {shows === "boards" &&
-          run.tops.flatMap((top) =>
-            top.boards.map((board) => {
-              const [x, y] = middleOf(board.path);
-              return (
-                <Tag key={`${top.piece} ${board.key}`} x={px(view, x)} y={py(view, y)} tone="round">
-                  {board.key.replace("under-", "")}
-                </Tag>
-              );
-            }),
-          )}
+        {shows === "boards" && <BoardNumbers view={view} run={run} />}
       </div>
-      <figcaption className="text-soft">
-        {shows === "cabinets" ? (
-          "Shaded: tops. Dashed: what has no cabinet. Press a unit to change it."
-        ) : (
-          <>
-            Dashed: braces, at most <FigureButton figure={run.spacing} /> apart; thin: cabinet sides. Boards end on
-            them; their sizes are in the list.
-          </>
-        )}
-      </figcaption>
+      <Caption shows={shows} run={run} />
     </figure>
+  );
+}
+
+function Caption({ shows, run }: { shows: Shows; run: RunResult }) {
+  return (
+    <figcaption className="text-soft">
+      {shows === "cabinets" ? (
+        "Shaded: tops. Dashed: what has no cabinet. Press a unit to change it."
+      ) : (
+        <>
+          Dashed: braces, at most <FigureButton figure={run.spacing} /> apart; thin: cabinet sides. Boards end on them;
+          their sizes are in the list.
+        </>
+      )}
+    </figcaption>
+  );
+}
+
+/** The number of each board, in its middle. */
+function BoardNumbers({ view, run }: { view: View; run: RunResult }) {
+  return run.tops.flatMap((top) =>
+    top.boards.map((board) => {
+      const [x, y] = middleOf(board.path);
+      return (
+        <Tag key={`${top.piece} ${board.key}`} x={px(view, x)} y={py(view, y)} tone="round">
+          {board.key.replace("under-", "")}
+        </Tag>
+      );
+    }),
+  );
+}
+
+/** A unit in plan: dashed where it has no cabinet. */
+function UnitShape({ view, unit, chosen }: { view: View; unit: RunResult["units"][number]; chosen: boolean }) {
+  return (
+    <path
+      d={pathData(view, unit.path)}
+      fill="transparent"
+      stroke={chosen ? "var(--chalk)" : "var(--ink)"}
+      strokeWidth={chosen ? 3 : 1}
+      strokeDasharray={unit.kind === "range" || unit.kind === "dishwasher" ? "4 4" : undefined}
+      data-unit={`${unit.leg} ${unit.number}`}
+    />
   );
 }
 
