@@ -88,6 +88,7 @@ def main() -> None:
     with served("bench") as port:
         api(port)
         browser(port)
+        staying_edits(port)
     poisoned_floor()
     large_floor()
     first_load()
@@ -308,6 +309,30 @@ def browser(port: int) -> None:
         page.get_by_role("radio", name="3D").click()
         page.locator("[data-drawn]").wait_for()
         print(f"{'first picture in the round':34} {(time.perf_counter() - began) * 1000:8.0f} ms   software WebGL")
+
+
+def staying_edits(port: int) -> None:
+    """The same of each demo job that stays where it is cast: another thickness, typed under Measure."""
+    with chromium() as opened:
+        for file in DEMO:
+            job = read_job_file(file.read_bytes()).job
+            if not any(piece.stays for piece in job.pieces):
+                continue
+            view = json.loads(Caller(port).ask("POST", "/api/jobs/from-file", file.read_bytes()))
+            page = opened.new_page(viewport=DESK)
+            page.goto(f"http://127.0.0.1:{port}/jobs/{view['id']}/measure")
+            field = page.locator("[data-field$='/0/thickness']").get_by_role("button").first
+            field.wait_for()
+            page.evaluate(WATCH_EDITS)
+            for number in range(1, 31):
+                field.click()
+                page.keyboard.press("ControlOrMeta+a")
+                page.keyboard.type(f"{job.pieces[0].thickness.mm + number / 10:.1f} mm")
+                page.keyboard.press("Enter")
+                page.wait_for_function("count => window.edits.length >= count", arg=number)
+            edits: list[float] = page.evaluate("window.edits")
+            say(f"the same, {job.name}", edits[5:], f"aim p95 60 ms; {len(edits) - 5} edits in Chromium")
+            page.close()
 
 
 def dragged(page: Page) -> None:

@@ -17,7 +17,7 @@ TRACK, GUIDED = "track saw", "hand-held saw along a guide"
 FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "supports", "over a body", "a part"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
-OILED = "sealed with oil"
+OILED, ON_GROUND = "sealed with oil", "cast on the ground"
 CROSSED, ISOLATED, OVERLAID, STAMPED = "falls two ways", "against a wall", "over an old slab", "stamped"
 ISLAND, U_RUN, RANGED = "an island", "a U of cabinets", "with a range"
 UNIT, LEFT_UNIT, RIGHT_UNIT = "back 0", "left 0", "right 0"
@@ -55,11 +55,14 @@ WAYS: dict[str, Way] = {
     },
     "/cabinets/runs/left/units/kind": ("cabinets", LEFT_UNIT, "region:Chosen unit select", "Kind", "end panel"),
     "/cabinets/runs/right/units/kind": ("cabinets", RIGHT_UNIT, "region:Chosen unit select", "Kind", "end panel"),
+    "/cabinets/runs/brackets": ("cabinets", None, "select", "Wide overhangs held by", "steel brackets"),
+    "/cabinets/runs/sinks": ("cabinets", None, "select", "Sinks", "under the top"),
     "/cabinets/runs/beside": ("cabinets", RANGED, "length", "Gap beside a range", "1/4"),
     "/cabinets/carriers": ("cabinets", None, "textbox", "People carrying", "3"),
     "/cabinets/bucket_l": ("cabinets", None, "textbox", "In a bucket", "8"),
     "/cabinets/walk_m": ("cabinets", None, "textbox", "From mixer to top", "20"),
     "/ground/utilities": ("ground", None, "select", "Cables and pipes", "nothing there"),
+    "/ground/winters": ("ground", None, "select", "Winters there", "freezing"),
     "/ground/plots/carries": ("ground", None, "select", "Carries", "car"),
     "/ground/plots/under": ("ground", None, "select", "Lies on", "old slab, apart"),
     "/ground/plots/soil": ("ground", None, "select", "Soil", "soft or filled"),
@@ -180,6 +183,8 @@ WAYS: dict[str, Way] = {
     "/form/guide_left": ("form", GUIDED, "length", "Saw offset, left", "1 1/2"),
     "/form/guide_right": ("form", GUIDED, "length", "Saw offset, right", "4 1/2"),
     "/form/as_cut": ("form", None, "length", "Front side, length", "37 3/8"),
+    "/form/field": ("form", ON_GROUND, "select", "Sections of a field", "a form each"),
+    "/form/strips_out": ("form", ON_GROUND, "select", "Strips between sections", "tapered"),
     "/steel/school": ("steel", None, "select", "Reinforcement", "mesh"),
     "/steel/bar": ("steel", None, "select", "Bar", "8"),
     "/steel/mesh": ("steel", None, "select", "Mesh", "d49"),
@@ -280,6 +285,15 @@ def _plot(job: Any) -> Any:
 
 
 # What some fields want to be there first: whether it is, and how it is made.
+def put_on_the_ground(page: Page) -> None:
+    """Says under Measure that the piece stays on the ground, and comes back to Form."""
+    stations = page.get_by_role("navigation", name="Stations")
+    stations.get_by_role("link", name="Measure").click()
+    page.get_by_role("combobox", name="Stays where it is cast").select_option("on the ground")
+    stations.get_by_role("link", name="Form").click()
+    page.get_by_role("combobox", name="Sections of a field").wait_for()
+
+
 MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = {
     DOSED: (
         lambda job: bool(job["mix"]["doses"]),
@@ -300,6 +314,7 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
         lambda job: job["handling"]["standing"].get("top", {}).get("use") == "weight over a body",
         lambda page: page.get_by_role("combobox", name="Use").select_option("weight over a body"),
     ),
+    ON_GROUND: (lambda job: bool(job["pieces"][0]["stays"]), put_on_the_ground),
     OUTSIDE: (
         lambda job: job["cure"]["place"] == "open yard",
         lambda page: page.get_by_role("combobox", name="Where it cures").select_option("open yard"),

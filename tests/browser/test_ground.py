@@ -1,5 +1,7 @@
 """Ground in a browser: a pad is told to stay, its corners are read, its joints drawn, a curved path set out."""
 
+import re
+
 import pytest
 from axe_playwright_python.sync_playwright import Axe
 from fastapi.testclient import TestClient
@@ -9,7 +11,7 @@ from ops.browser import DESK, PHONE
 from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, own
 from tests.browser.test_screens import AXE_TAGS
-from tests.core.ground_cases import field, pad
+from tests.core.ground_cases import LUMBER, field, pad, sections
 from tests.jobs import top_document
 
 
@@ -136,3 +138,47 @@ def test_axe_finds_nothing_to_complain_of(
     found = Axe().run(page, options=AXE_TAGS).response["violations"]
     assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
     assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_steps_are_begun_raised_and_asked_for_a_rail_as_a_newcomer_would(
+    open_page: OpenPage, api: TestClient, units: str
+) -> None:
+    page = open_page("/", units=units)
+    page.get_by_role("button", name="New piece").click()
+    dialog = page.get_by_role("dialog", name="New piece")
+    dialog.get_by_role("button", name="Steps", exact=True).click()
+    dialog.get_by_role("button", name="Create").click()
+    rail = page.get_by_role("navigation", name="Stations")
+    risers = page.get_by_role("region", name="Piece").get_by_role("textbox", name="Risers")
+    risers.fill("4")
+    risers.press("Enter")
+    told = page.locator("[data-finding=steps-need-a-guard]")
+    expect(told).to_contain_text("4 risers ask for a rail" if units == "mm" else "a fall of")
+    rail.get_by_role("link", name="Form").click()
+    expect(page.get_by_text("two side forms on the ground")).to_be_visible()
+    page.get_by_role("radio", name="Assembly").click()
+    expect(page.get_by_role("button", name="Next")).to_be_visible()
+    rail.get_by_role("link", name="Ground").click()
+    expect(page.get_by_role("heading", name="Section from the side")).to_be_visible()
+    rail.get_by_role("link", name="Move").click()
+    expect(page.get_by_text("nobody lifts it")).to_be_visible()
+    expect(page.get_by_role("region", name=re.compile("how it is lifted"))).to_have_count(0)
+    piece = own(page, api)["job"]["pieces"][0]
+    assert (piece["drawn"], piece["stays"], piece["outline"]["number"]) == ("from the side", "on the ground", 4)
+
+
+def test_strips_of_a_field_come_out_as_is_chosen_and_each_section_may_have_its_own_form(
+    open_page: OpenPage, api: TestClient
+) -> None:
+    job = sections({"sheet": LUMBER}, gap="50 mm", row_gap="76 mm", run="2800 mm", deep=None)
+    page = open_page(begin(api, job.model_dump(mode="json")), units="mm")
+    told = page.locator("[data-finding=gap-needs-ripped-strips]")
+    expect(told).to_contain_text("50 mm gaps need strips ripped to 12 mm")
+    page.get_by_role("combobox", name="Strips between sections").select_option("oiled")
+    lock = page.locator("[data-finding=strips-lock]")
+    lock.get_by_role("button", name="Tape them").click()
+    expect(lock).to_have_count(0)
+    page.get_by_role("combobox", name="Sections of a field").select_option("a form each")
+    expect(told).to_have_count(0)
+    assert len(own(page, api)["plan"]["pieces"][0]["form"]["cavities"]) == 1

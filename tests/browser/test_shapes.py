@@ -162,6 +162,15 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     ),
     "disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
     "half disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
+    "steps": (
+        {"number": 3, "rise": "150 mm", "going": "300 mm"},
+        {
+            "number": ("textbox", "Risers", "4"), "rise": ("length", "Riser height", "160 mm"),
+            "going": ("length", "Tread", "310 mm"),
+            "landing": ("button", "Top tread: as the others, change", ""),
+            "behind": ("select", "Closed behind by", "a wall"),
+        },
+    ),
     "arch block": (
         {"span": "2400 mm", "rise": "800 mm", "depth": "150 mm", "blocks": 11},
         {

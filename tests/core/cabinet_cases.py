@@ -90,6 +90,14 @@ CABINET_CASES: dict[str, tuple[Job, Job]] = {
         over(sink("950 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm")),
         over(sink("930 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm")),
     ),
+    "no-room-for-the-rim": (
+        over(sink("915 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm"), sinks="under the top"),
+        over(sink("905 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm"), sinks="under the top"),
+    ),
+    "no-room-for-the-rim dropped in": (
+        over(sink("885 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm"), sinks="under the top"),
+        over(sink("885 mm"), back=leg("600 mm", "sink cabinet 600 mm", "600 mm")),
+    ),
     "sink-has-no-opening": (
         over(back=leg("600 mm", "sink cabinet 600 mm")),
         over(sink("900 mm"), back=leg("600 mm", "sink cabinet 600 mm")),

@@ -16,6 +16,14 @@ def pad(thickness: str = "100 mm", size: tuple[str, str] = ("3 m", "2 m"), asked
     )  # fmt: skip
 
 
+def wintry(winters: str, mix: str = "ordinary") -> Job:
+    """The same where winters are such, of a mix."""
+    document = pad().model_dump(mode="json")
+    document["ground"]["winters"] = winters
+    document["mix"] |= {"mix": mix, "bag": "25kg"}
+    return Job.model_validate(document)
+
+
 def read(*readings: tuple[str, str]) -> Job:
     """The same, 2 m deep with 20 mm of fall a metre, with heights that were read."""
     return pad(readings=[{"at": at, "below": below} for at, below in readings])
@@ -31,8 +39,20 @@ def field(count: int = 6, deep: str | None = "1900 mm", **run: Any) -> Job:
     )  # fmt: skip
 
 
+def sections(form: dict[str, Any] | None = None, size: str = "900 mm", **run: Any) -> Job:
+    """The same, on the ground, with bare lumber on edge between the slabs."""
+    job = field(**run)
+    outline = {"kind": "rectangle", "length": size, "width": "600 mm"}
+    document = job.model_dump(mode="json")
+    document["pieces"][0]["outline"] = outline
+    return Job.model_validate({**document, "form": {**document["form"], **(form or {})}})
+
+
+LUMBER = "batten-38x89"
 GROUND_CASES: dict[str, tuple[Job, Job]] = {
     "utilities-not-asked": (pad(asked=False), pad()),
+    "no-air-where-it-freezes": (wintry("freezing"), wintry("mild")),
+    "no-air-where-it-freezes salted": (wintry("freezing and salted"), wintry("freezing and salted", "air-entrained")),
     "falls-the-wrong-way": (
         pad(house="front", isolated=["front"]),
         pad(house="back", isolated=["back"]),
@@ -59,6 +79,22 @@ GROUND_CASES: dict[str, tuple[Job, Job]] = {
     "ask-for-ready-mixed": (pad(size=("3.4 m", "3 m")), pad(size=("3.3 m", "3 m"))),
     "rows-do-not-add-up": (field(deep="1300 mm"), field(deep="1250 mm")),
     "rows-do-not-add-up uneven": (field(count=5, deep=None), field(count=6, deep=None)),
+    "gap-needs-ripped-strips": (
+        sections({"sheet": LUMBER}, gap="50 mm", row_gap="38 mm", run="2800 mm", deep=None),
+        sections({"sheet": LUMBER}, gap="38 mm", row_gap="76 mm", run="2776 mm", deep=None),
+    ),
+    "gap-needs-ripped-strips narrow": (
+        sections({"sheet": LUMBER}, gap="20 mm", row_gap="90 mm", run="2740 mm", deep=None),
+        sections({"sheet": LUMBER}, gap="39 mm", row_gap="90 mm", run="2778 mm", deep=None),
+    ),
+    "strips-lock": (
+        sections({"sheet": LUMBER, "strips_out": "oiled"}, gap="38 mm", row_gap="38 mm", run="2776 mm", deep=None),
+        sections({"sheet": LUMBER, "strips_out": "tapered"}, gap="38 mm", row_gap="38 mm", run="2776 mm", deep=None),
+    ),
+    "board-of-parts": (
+        sections({"sheet": LUMBER}, "1700 mm", gap="76 mm", row_gap="76 mm", run="5252 mm", deep=None),
+        sections({"sheet": LUMBER}, "1500 mm", gap="76 mm", row_gap="76 mm", run="4652 mm", deep=None),
+    ),
     "panel-too-long": (
         pad(size=("4 m", "2 m"), columns=1, rows=1),
         pad(size=("3.6 m", "2.4 m"), columns=1, rows=1),

@@ -33,7 +33,29 @@ def pair(**second: Any) -> Job:
     return Job.model_validate({**job, "pieces": [first, {**first, "id": "other", "name": "Other", **second}]})
 
 
+def steps(number: int, rise: str, going: str, **more: str) -> Job:
+    """Steps of 1.2 m that stay where they are cast."""
+    outline = {"kind": "steps", "number": number, "rise": rise, "going": going, **more}
+    stays = {"stays": "on the ground", "edges_shown": [], "name": "Steps"}
+    return top(
+        piece={"outline": outline, "thickness": "1200 mm", **stays},
+        steel={"exposure": "on the ground"}, mix={"work": "ground", "container": "drum"},
+        ground={"utilities": "nothing there"},
+    )  # fmt: skip
+
+
 MEASURE_CASES: dict[str, tuple[Job, Job]] = {
+    "riser-trips": (steps(2, "200 mm", "280 mm"), steps(2, "195 mm", "280 mm")),
+    "riser-trips low": (steps(2, "95 mm", "400 mm"), steps(2, "100 mm", "400 mm")),
+    "tread-too-short": (steps(3, "170 mm", "245 mm"), steps(3, "170 mm", "250 mm")),
+    "tread-too-short at the top": (
+        steps(3, "150 mm", "300 mm", landing="200 mm"),
+        steps(3, "150 mm", "300 mm", landing="1 m"),
+    ),
+    "steps-out-of-stride": (steps(3, "160 mm", "390 mm"), steps(3, "160 mm", "370 mm")),
+    "steps-out-of-stride short": (steps(3, "130 mm", "280 mm"), steps(3, "140 mm", "280 mm")),
+    "steps-need-a-guard": (steps(4, "155 mm", "300 mm"), steps(3, "155 mm", "300 mm")),
+    "steps-need-a-guard rail": (steps(4, "110 mm", "350 mm"), steps(3, "110 mm", "350 mm")),
     "outline-crosses-itself": (
         shaped(free((0, 0), (900, 0), (0, 600), (900, 600))),
         shaped(free((0, 0), (900, 0), (900, 600), (0, 600))),

@@ -209,6 +209,28 @@ def path_sections(u: Units) -> Document:
     )  # fmt: skip
 
 
+def garden_steps(u: Units) -> Document:
+    outline = {
+        "kind": "steps", "number": 3, "rise": u("6", 150), "going": u("12", 300), "landing": u("36", 900),
+        "behind": "a wall",
+    }  # fmt: skip
+    flight = piece("Flight", outline, u("48", 1200), stays="on the ground")
+    return job(
+        flight, u.bag("80lb"), mix={"work": "ground", "container": "drum", "settled": "tapped", "people": 4},
+        steel={"school": "none", "exposure": "on the ground"}, ground={"utilities": "nothing there"},
+    )  # fmt: skip
+
+
+def drained_field(u: Units) -> Document:
+    run = {"run": u("117", 2852), "gap": u("3", 76), "rows": 2, "row_gap": u("3", 76)}
+    section = piece("Section", rectangle(u("37", 900), u("24", 600)), u("3 1/2", 90), count=6, run=run,
+                    stays="on the ground")  # fmt: skip
+    return job(
+        section, u.bag("80lb"), mix={"work": "ground", "container": "drum", "settled": "tapped"},
+        steel={"school": "none", "exposure": "on the ground"}, ground={"utilities": "nothing there"},
+    )  # fmt: skip
+
+
 def worktop(u: Units) -> Document:
     sink = {
         "kind": "opening", "id": "sink", "name": "Sink", **centre(u("28", 700), u("12", 300)),
@@ -272,6 +294,23 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
             Twin("web-too-thin", "caution", {f"{Feature}/y/offset": "230 mm"}),
             Twin("corner-too-sharp", "caution", {f"{Feature}/corner_radius": "3 mm"}),
             Twin("too-thin-for-its-span", "stop", {"/pieces/0/thickness": "25 mm"}),
+        ),
+    ),
+    "garden steps": (
+        garden_steps,
+        (
+            Twin("riser-trips", "caution", {"/pieces/0/outline/rise": "210 mm"}),
+            Twin("tread-too-short", "caution", {"/pieces/0/outline/going": "220 mm"}),
+            Twin("steps-need-a-guard", "caution", {"/pieces/0/outline/number": 5}),
+            Twin("no-air-where-it-freezes", "caution", {"/ground/winters": "freezing and salted"}),
+        ),
+    ),
+    "drained field": (
+        drained_field,
+        (
+            Twin("strips-lock", "caution", {"/form/strips_out": "oiled"}),
+            Twin("run-does-not-add-up", "stop", {"/pieces/0/run/gap": "60 mm"}),
+            Twin("rows-do-not-add-up", "stop", {"/pieces/0/run/deep": "1.5 m"}),
         ),
     ),
     "ganged tops": (

@@ -16,6 +16,7 @@ from ulbrek.core.cabinets.run import lay
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.job.tops import outline_over
+from ulbrek.core.materials.boards import MadeOf, Sheet
 from ulbrek.core.measure.outlines import outline_of
 from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.plan import plan
@@ -248,3 +249,56 @@ def test_what_bowed_walls_take_is_one_figure_in_the_list_and_in_what_is_told() -
     assert len(told) == 2
     assert found.more is not None
     assert sum(one.value for one in told) == pytest.approx(found.more.value)  # type: ignore[union-attr]
+
+
+@pytest.mark.parametrize(
+    ("name", "made_of", "swells"),
+    [
+        ("Birch sheet", "plywood", False), ("Birch sheet", "chipboard", True), ("Birch sheet", None, True),
+        ("Plywood 18", None, False), ("Plywood 18", "fibreboard", True),
+    ],
+)  # fmt: skip
+def test_a_board_swells_by_what_it_is_made_of_and_by_its_name_where_nobody_has_said(
+    name: str, made_of: MadeOf | None, swells: bool
+) -> None:
+    sheet = Sheet(id="own", name=name, thickness_mm=18, length_mm=2440, width_mm=1220, face="bare", made_of=made_of)
+    shop = SHOP.model_copy(update={"sheets": (*SHOP.sheets, sheet)})
+    found = {one.finding.code for one in plan(over(form={"base_sheet": "own"}), shop).findings}
+    assert ("board-not-for-wet-concrete" in found) == swells
+
+
+def test_the_place_of_a_top_that_is_taken_out_waits_for_another() -> None:
+    job = two_tops(RANGE)
+    without = job.model_copy(update={"pieces": job.pieces[1:]})
+    kept = without.pieces[0].outline
+    (told,) = [one.finding for one in plan(without, SHOP).findings if one.finding.code == "no-top-drawn"]
+    assert told.values["tops"] == "top 1 is"
+    assert not [one for one in plan(without, SHOP).findings if one.finding.code == "no-such-piece"]
+    assert told.change is not None
+    again = with_fields(without, told.change.fields)
+    assert [piece.id for piece in again.pieces] == ["second", "top"]
+    assert again.cabinets.runs[0].tops == ("top", "second")
+    assert again.pieces[0].outline == kept, "the second lies where it lay"
+
+
+def test_brackets_hold_a_wide_overhang_are_counted_and_bought() -> None:
+    bar = over(behind="open", back_overhang="300 mm", depth="800 mm", left_end="open", right_end="open")
+    told = next(one.finding for one in plan(bar, SHOP).findings if one.finding.code == "overhang-long")
+    held = with_fields(bar, dict(told.also[0].fields))
+    found = plan(held, SHOP)
+    assert "overhang-long" not in {one.finding.code for one in found.findings}
+    (run,) = found.cabinets.runs
+    assert run.brackets is not None
+    assert run.brackets.value == 1800 / 600 + 1
+    bought = {line.name: line.wanted for line in shopping([PlannedJob(held, found)], SHOP, {}, SimulatedPrices()).lines}
+    assert bought["Brackets for overhangs"] == 4
+    assert plan(bar, SHOP).cabinets.runs[0].brackets is None
+
+
+@pytest.mark.parametrize("at", [900, 880])
+def test_braces_keep_clear_of_the_rim_of_a_sink_under_the_top(at: int) -> None:
+    wide = leg("600 mm", "sink cabinet 900 mm", "600 mm")
+    for sinks, clear in (("dropped in", 30), ("under the top", 65)):
+        (run,) = plan(over(sink(f"{at + 150} mm"), back=wide, sinks=sinks), SHOP).cabinets.runs
+        low, high = at + 150 - 250 - clear, at + 150 + 250 + clear
+        assert sorted(one.x1 for one in run.tops[0].bearings if one.on == "beside an opening") == [low, high]

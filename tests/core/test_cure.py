@@ -15,9 +15,10 @@ from ulbrek.core.after.outlook import Ahead, ahead_of
 from ulbrek.core.after.schedule import ScheduledAct, schedule
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.cure.brief import CureBrief
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import Act
-from ulbrek.core.cure.station import CureBrief, cure
+from ulbrek.core.cure.station import cure
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.clock.maturity import pace

@@ -1,6 +1,7 @@
 """Ground: corners, water, joints and tasks of slabs of every outline, and jobs from before it."""
 
 import json
+from datetime import timedelta
 from math import ceil
 from typing import Any
 
@@ -9,6 +10,7 @@ from shapely import LineString, Polygon
 
 from tests.core.ground_cases import field, pad
 from tests.jobs import top_document
+from ulbrek.core.cure.calendar import is_quiet
 from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -219,3 +221,46 @@ def test_a_stamped_slab_says_its_mats_powder_and_order_and_a_plain_one_its_barro
     assert plain.concrete.value == 10  # 600 l
     thick = ground(pad("150 mm"))
     assert "two lifts" in next(one.how for one in thick.tasks if one.kind == "place")
+
+
+@pytest.mark.parametrize(("made", "low", "high"), [("early saw", 1, 4), ("wet saw", 6, 18)])
+def test_joints_are_sawn_in_their_window_when_somebody_is_there(made: str, low: float, high: float) -> None:
+    job = pad(joints=made, columns=2)
+    plain = next(act for act in plan(job, SHOP).cure.acts if act.id == made)
+    set_h = 0.0 if made == "wet saw" else next(
+        act.hours.inputs["done_h"].value for act in plan(job, SHOP).cure.acts if act.id == made
+    )  # fmt: skip
+    # Common practice at 20 °C: an early saw 1 to 4 h after final set, a wet one 6 to 18 h after the water.
+    assert plain.hours.low == pytest.approx(low + set_h, rel=0.3)
+    assert plain.hours.high == pytest.approx(high + set_h, rel=0.3)
+    at_night = 0
+    for hour in range(5, 20):
+        poured = Job.model_validate(
+            {**job.model_dump(mode="json"), "cure": {"poured_at": f"2026-06-10T{hour:02}:00:00Z"}}
+        )
+        act = next(one for one in plan(poured, SHOP).cure.acts if one.id == made)
+        assert act.at is not None and act.earliest_at is not None and act.latest_at is not None
+        assert act.earliest_at <= act.at <= act.latest_at
+        window = [act.earliest_at + timedelta(minutes=15 * step) for step in range(1000)]
+        if is_quiet(act.at, SHOP.hours):
+            at_night += 1
+            assert all(is_quiet(one, SHOP.hours) for one in window if one <= act.latest_at - timedelta(minutes=30))
+    assert at_night < 10
+    assert not {act.id for act in plan(pad(columns=2), SHOP).cure.acts} & {"early saw", "wet saw"}
+
+
+def test_a_joint_goes_through_a_post_that_has_corners_and_past_a_round_one() -> None:
+    rectangle = {"kind": "rectangle", "length": "2.4 m", "width": "2 m"}
+    square = {"length": "200 mm", "width": "200 mm", "corner_radius": "0 mm"}
+    place = {"x": {"to": "centre", "offset": "700 mm"}, "y": {"to": "centre", "offset": "1000 mm"}}
+    boxed = {"kind": "opening", "id": "post", "name": "Post", **square, **place}
+    pipe = {"kind": "hole", "id": "pipe", "name": "Pipe", "diameter": "200 mm", **place}
+    assert ground(shaped(rectangle)).joints is None
+    through = ground(shaped(rectangle, boxed)).joints
+    assert through is not None
+    assert through.from_left_mm == (700,)
+    lengths = sorted(abs(one.y2 - one.y1) for one in through.lines)
+    assert lengths == pytest.approx([899, 899], abs=2), "from the post to both edges"
+    assert ground(shaped(rectangle, pipe)).joints is None
+    small = boxed | {"length": "100 mm", "width": "100 mm"}
+    assert ground(shaped(rectangle, small)).joints is None

@@ -8,10 +8,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.core.measure_cases import steps
 from tests.core.test_form import form_of
-from tests.jobs import feature, opening, top
+from tests.jobs import feature, free, opening, shaped, top
+from ulbrek.core.base.units import Length
 from ulbrek.core.buying.demand import takes
 from ulbrek.core.form.result import Stake
+from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 
@@ -137,3 +140,73 @@ def test_a_seat_on_the_ground_still_lies_on_a_base_where_its_underside_slopes() 
     form = form_of(**stays(piece={"cast": "face up", "taper": {"thickness": "60 mm"}}))
     assert any(board.key == "base" for board in form.boards)
     assert not form.on_ground
+
+
+@pytest.mark.parametrize(("rise", "width"), [(150, 900), (170, 1200), (180, 2400)])
+def test_steps_stand_between_two_panels_sawn_to_them(rise: int, width: int) -> None:
+    job = steps(4, f"{rise} mm", "300 mm", landing="1 m")
+    piece = job.pieces[0].model_copy(update={"thickness": Length(mm=width)})
+    form = plan(job.model_copy(update={"pieces": (piece,)}), SHOP).pieces[0].form
+    boards = {board.key: board for board in form.boards}
+    assert set(boards) == {"base", "lid", "back", *(f"riser-{step}" for step in range(1, 5))}
+    assert all(len(boards[key].shape) == 3 * 10 for key in ("base", "lid")), "a corner at each nose and at each foot"
+    for step in range(1, 5):
+        board = boards[f"riser-{step}"]
+        assert (board.length.value, board.height.value) == (rise, width)
+        assert board.y_mm == pytest.approx((step - 1) * rise)
+        assert board.dx_mm == pytest.approx(board.thickness_mm)
+        assert board.x_mm + board.dx_mm == pytest.approx((step - 1) * 300)
+    push = form.stiffness.riser_push
+    assert push is not None
+    layers = 2000
+    slices = sum(
+        2400 * 9.80665 * (depth + 0.5) / layers * rise / 1000 * rise / 1000 / layers * width / 1000
+        for depth in range(layers)
+    )
+    density = push.inputs["density_kg_m3"].value
+    assert push.value == pytest.approx(slices * density / 2400, rel=1e-6)
+    rows = sum(one.count for one in form.stiffness.battens if one.key == "riser brace")
+    assert width / (rows + 1) <= form.stiffness.brace_spacing.value
+    assert rows == 0 or width / rows > form.stiffness.brace_spacing.value
+    assert not form.stiffness.bearers_mm
+    assert form.on_ground
+
+
+def test_steps_against_a_wall_have_no_board_behind_and_a_ramp_none_on_its_slope() -> None:
+    walled = plan(steps(3, "150 mm", "300 mm", behind="a wall"), SHOP).pieces[0].form
+    assert "back" not in {board.key for board in walled.boards}
+    ramp = free((0, 0), (1200, 0), (1200, 150), (0, 20))
+    job = shaped(ramp, drawn="from the side", thickness="900 mm", stays="on the ground")
+    form = plan(job, SHOP).pieces[0].form
+    assert {board.kind for board in form.boards} == {"base", "lid", "strip"}
+    assert sorted(board.length.value for board in form.boards if board.kind == "strip") == [20, 150]
+
+
+@pytest.mark.parametrize(
+    "outline",
+    [
+        {"kind": "disc", "diameter": "400 mm"}, {"kind": "half disc", "diameter": "360 mm"},
+        {"kind": "polygon", "size": "780 mm", "sides": 6}, free((0, 0), (1200, 0), (600, 200)),
+        {"kind": "steps", "number": 30, "rise": "900 mm", "going": "10 mm"},
+        {"kind": "steps", "number": 1, "rise": "10 mm", "going": "10 mm", "behind": "a wall"},
+    ],
+)  # fmt: skip
+def test_any_profile_that_stays_can_be_planned(outline: dict[str, Any]) -> None:
+    piece = {"outline": outline, "drawn": "from the side", "thickness": "900 mm", "stays": "on the ground"}
+    form = plan(top(piece={**piece, "edges_shown": []}), SHOP).pieces[0].form
+    assert form.on_ground
+    assert {"base", "lid"} <= {board.key for board in form.boards}
+    assert form.stiffness.pressure.value > 0
+
+
+def test_what_is_set_into_steps_has_its_step_and_only_the_boards_of_risers_come_off_early() -> None:
+    sleeve = feature("sleeve", diameter="50 mm", wall="2 mm", x="450 mm", y="100 mm")
+    job = steps(3, "150 mm", "300 mm")
+    whole = job.model_dump(mode="json")
+    whole["pieces"][0]["features"] = [sleeve]
+    form = plan(Job.model_validate(whole), SHOP).pieces[0].form
+    assert form.knockouts
+    told = {key for step in form.steps for key in step.adds}
+    assert {one.feature for one in form.knockouts} <= told
+    assert {board.key for board in form.boards} <= told
+    assert "the side forms stay on" in form.steps[-1].text

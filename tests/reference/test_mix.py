@@ -164,3 +164,11 @@ def test_the_ingredients_that_are_shipped() -> None:
     by_id = {one.id: one for one in INGREDIENTS}
     assert by_id["cement"].pack_kg / 28.3168e-3 == pytest.approx(by_id["cement"].bulk_kg_m3, rel=1e-3)
     assert by_id["sand"].density_kg_m3 == 2650
+
+
+@pytest.mark.parametrize(("strength_psi", "ratio"), [(5000, 0.40), (4000, 0.48), (3000, 0.59), (2000, 0.74)])
+def test_strength_with_entrained_air(strength_psi: float, ratio: float) -> None:
+    """ACI 211.1, table of water-cement ratio and strength, air-entrained concrete; from memory."""
+    plain = rules.strength_by_ratio(ratio)
+    assert rules.strength_with_air(plain, 6.0) == pytest.approx(strength_psi * 0.00689476, rel=0.03)
+    assert rules.strength_with_air(plain, 1.5) == plain

@@ -89,6 +89,10 @@ SOLIDS: dict[str, tuple[Job, float]] = {
         outlined("arch block", span="2400 mm", rise="800 mm", depth="150 mm", blocks=11, thickness="300 mm"),
         300 * HALF_ARC * (1450**2 - RADIUS**2),
     ),
+    "steps": (
+        outlined("steps", number=4, rise="150 mm", going="300 mm", landing="900 mm", thickness="1200 mm"),
+        1200 * 150 * (300 * (1 + 2 + 3) + 900 * 4),
+    ),
     "a corner rounded": (shaped(free(*CORNERS, radius="80 mm")), BOX - 40 * (1 - pi / 4) * 80**2),
     "a corner cut off": (shaped(free(*CORNERS, chamfer="80 mm")), BOX - 40 * 80**2 / 2),
     "an edge that bows out": (shaped(free(*CORNERS, bow="60 mm")), BOX + 40 * segment(600, 60)),

@@ -278,6 +278,9 @@ def _over_cabinets(planned: Plan) -> Iterator[Take]:
     clips = sum(top.clips.value for top in tops if top.clips)
     if clips:
         yield Take("hardware", "mesh-clips", "Clips for mesh", clips, "pieces")
+    brackets = sum(run.brackets.value for run in runs if run.brackets)
+    if brackets:
+        yield Take("hardware", "overhang-brackets", "Brackets for overhangs", brackets, "pieces")
     cover = sum(run.cover.value for run in runs if any(top.piece for top in run.tops))
     if cover:
         yield Take("supply", "floor-cover", "Floor cover, plastic", round(cover, 1), "m2")

@@ -13,6 +13,7 @@ from ulbrek.core.cabinets.result import Bearing, Bears, Path, UnderBoard
 from ulbrek.core.cabinets.run import NO_CARCASS, Laid, Placed, Strip, strips
 from ulbrek.core.materials.boards import Sheet
 
+RIM_BRACE_MM = 65.0  # the same beside a sink under the top: its rim and its clips lie between. Common practice.
 BESIDE_MM = 30.0  # from an opening to the brace beside it. Source: common practice.
 SIDE_MM = 18.0  # thickness of a cabinet's side
 _NARROW_MM = 150.0  # fillers and end panels have no braces
@@ -49,7 +50,7 @@ def rows_of(run: CabinetRun, laid: Laid, top: TopBrief, spacing_mm: float, board
     for strip in strips(run, top.outline):
         units = [one for one in laid.units if one.leg == strip.leg and one.unit.kind != "range"]
         there = [one for one in units if one.end > strip.start + _SAME_MM and one.start < strip.end - _SAME_MM]
-        found = sorted(_supports(strip, there, top, spacing_mm))
+        found = sorted(_supports(strip, there, top, spacing_mm, rimmed=run.sinks == "under the top"))
         joints, rows, turned = _joints(strip, found, board)
         on_side = {one.at for one in found if one.on == "cabinet side"}
         seams = [Support(at, "under a seam") for at in joints if at in on_side]
@@ -58,7 +59,9 @@ def rows_of(run: CabinetRun, laid: Laid, top: TopBrief, spacing_mm: float, board
         yield Row(strip, tuple(sorted((*found, *seams))), joints, rows, turned)
 
 
-def _supports(strip: Strip, units: Sequence[Placed], top: TopBrief, spacing: float) -> Iterator[Support]:
+def _supports(
+    strip: Strip, units: Sequence[Placed], top: TopBrief, spacing: float, *, rimmed: bool
+) -> Iterator[Support]:
     sides = {round(at, 3) for one in units if one.unit.kind not in NO_CARCASS for at in (one.start, one.end)}
     yield from (
         Support(min(max(at, strip.start), strip.end), "cabinet side")
@@ -73,8 +76,9 @@ def _supports(strip: Strip, units: Sequence[Placed], top: TopBrief, spacing: flo
             continue
         edges = [one.start]
         beside: list[float] = []
+        clear = RIM_BRACE_MM if rimmed and one.unit.kind == "sink cabinet" else BESIDE_MM
         for low, high in sorted(span for span in opened if span):
-            left, right = low - BESIDE_MM, high + BESIDE_MM
+            left, right = low - clear, high + clear
             beside += [at for at in (left, right) if one.start + 2 * BESIDE_MM < at < one.end - 2 * BESIDE_MM]
             if left < one.end and right > one.start:
                 edges += [max(one.start, left), min(one.end, right)]

@@ -75,6 +75,14 @@ class CabinetRun(Document):
     end_overhang: Annotated[Over, label("End overhang")] = Length(mm=20)
     back_overhang: Annotated[Over, label("Overhang behind")] = Length(mm=0)
     beside: Annotated[Over, label("Gap beside a range", hint="the top is kept back by so much")] = Length(mm=3)
+    brackets: Annotated[
+        Literal["nothing", "steel brackets"],
+        label("Wide overhangs held by", hint="brackets are screwed to the cabinets’ sides or the studs beforehand"),
+    ] = "nothing"
+    sinks: Annotated[
+        Literal["dropped in", "under the top"],
+        label("Sinks", hint="under the top: fixed from below, and the edge of the opening shows"),
+    ] = "dropped in"
     tops: Annotated[tuple[Id, ...], Field(max_length=12, description="its pieces, left to right"), COUNTED] = ()
 
     @property

@@ -134,6 +134,7 @@ class RunResult:
         brace_bow: how far a brace bows; None where there is none
         cover: of the floor before it
         more: concrete behind walls that bow; None where none does
+        brackets: under overhangs that are too wide; None where none are wanted
         tasks: in order
     """
 
@@ -149,6 +150,7 @@ class RunResult:
     brace_bow: Figure | None
     cover: Figure
     more: Figure | None
+    brackets: Figure | None
     tasks: tuple[Task, ...]
     findings: tuple[Finding, ...]
 

@@ -195,6 +195,22 @@ def mesh_clips(area_m2: float, apart_mm: float) -> float:
 
 
 @rule(unit="1")
+def brackets(along_mm: float, sides: float, every_mm: float) -> float:
+    """Brackets under wide overhangs
+
+    Args:
+        along_mm: all that overhangs too far, end to end
+        sides: how many stretches that is: each has one at both of its ends
+        every_mm: how far apart they may be
+
+    Formula: ceil(along_mm / every_mm) + sides
+
+    Source: common practice: one each 600 mm (24 in)
+    """
+    return ceil(along_mm / every_mm - 1e-9) + sides
+
+
+@rule(unit="1")
 def buckets(volume_l: float, bucket_l: float) -> float:
     """Buckets to carry
 

@@ -10,6 +10,7 @@ from ulbrek.core.cabinets import care, checks, rules
 from ulbrek.core.cabinets.bearing import bearings_of, boards_of, path_of, rows_of
 from ulbrek.core.cabinets.brief import CabinetBrief, TopBrief
 from ulbrek.core.cabinets.inputs import LEGS, CabinetInputs, LegName
+from ulbrek.core.cabinets.overhang import brackets_of
 from ulbrek.core.cabinets.result import (
     Bearing,
     CabinetsResult,
@@ -84,6 +85,7 @@ class _Run:
         bow = self._brace_bow(tops)
         fits = tuple(self._fits())
         walls = tuple(self._walls())
+        brackets = brackets_of(run, min((one.thickness_mm for one in self.brief.tops if one), default=0.0))
         meshed = any(one.meshed for one in self.brief.tops if one)
         seen = checks.RunCase(self.brief, laid, tops, fits, walls, self.thick, bow)
         return RunResult(
@@ -94,7 +96,9 @@ class _Run:
             ),
             tops, walls, fits, self.board.name, self.spacing, self.several, bow,
             work(rules.floor_cover, run.id, front_mm=self._front(), wide_mm=COVER_MM), self._more(walls),
-            tuple(tasks_of(run, tops, self.thick, meshed=meshed)), tuple(checks.of_run(seen)),
+            brackets,
+            tuple(tasks_of(run, tops, self.thick, meshed=meshed, bracketed=brackets is not None)),
+            tuple(checks.of_run(seen)),
         )  # fmt: skip
 
     def _tops(self) -> Iterator[TopOver]:

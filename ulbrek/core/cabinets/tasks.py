@@ -7,10 +7,21 @@ from ulbrek.core.cabinets import care
 from ulbrek.core.cabinets.inputs import CabinetRun
 from ulbrek.core.cabinets.result import TopOver
 
+_FORMERS = (
+    "Formers on the board, from the appliance’s own template. The board stays whole under them: it is sawn out once "
+    "the top is stripped."
+)
+_UNDER = (
+    " For a sink under the top the former is {3 limit} smaller than the bowl all round, smooth, its upper edge "
+    "rounded: that edge shows. Cast in threaded inserts for its clips. Later the board is sawn out as large as the "
+    "rim, and the rim is bedded in silicone against the concrete."
+)
 MESH_BACK_MM = 50.0  # kept back from the front. Source: common practice.
 
 
-def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, meshed: bool) -> Iterator[Task]:
+def tasks_of(
+    run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, meshed: bool, bracketed: bool
+) -> Iterator[Task]:
     """All that is done before the concrete comes, while it is poured, and after.
 
     Args:
@@ -18,6 +29,7 @@ def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, m
         tops: over it
         thickness_mm: of the thickest
         meshed: whether mesh lies in one
+        bracketed: whether brackets hold wide overhangs
     """
     kinds = {unit.kind for leg in (run.left, run.back, run.right) if leg for unit in leg.units}
     yield Task(
@@ -33,6 +45,11 @@ def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, m
         "braces", "Braces", "Flat on the cabinets’ rails, flush with their sides, two screws at each end. One beside "
         "every opening and under every seam.",
     )  # fmt: skip
+    if bracketed:
+        yield Task(
+            "brackets", "Brackets", "Screwed to cabinet sides, studs or a rail, upper faces level with the boards: "
+            "they stay. One at each end of an overhang, and {600 limit} apart at most.",
+        )  # fmt: skip
     yield Task(
         "boards", "Boards", "Seams on their braces, tight. Screwed every {200 limit} to all that bears, heads flush. "
         "No wallboard and no bare chipboard.", care.CUT,
@@ -49,10 +66,7 @@ def tasks_of(run: CabinetRun, tops: Sequence[TopOver], thickness_mm: float, *, m
             "screed rides on both. Foam strip or plastic between concrete and wall.",
         )  # fmt: skip
     if any(top.openings for top in tops):
-        yield Task(
-            "formers", "Sink and hob", "Formers on the board, from the appliance’s own template. The board stays whole "
-            "under them: it is sawn out once the top is stripped.",
-        )  # fmt: skip
+        yield Task("formers", "Sink and hob", _FORMERS + (_UNDER if run.sinks == "under the top" else ""))
     if meshed:
         half = f"{{{thickness_mm / 2:.0f} mm}}"
         yield Task(

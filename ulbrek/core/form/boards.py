@@ -9,12 +9,13 @@ from shapely import LineString
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules
-from ulbrek.core.form.brief import RIB_MM, FormBrief
+from ulbrek.core.form.brief import RIB_MM, Divider, FormBrief
 from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Bend, Board, InsideSize, Kind, Path
 from ulbrek.core.form.sides import End, Side, footprint, ring
 from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, span_within_limit
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
+from ulbrek.core.materials.boards import Sheet
 
 EDGES = ("front", "right", "back", "left")
 WEB_MM = 2.0  # what a kerf leaves of a bent strip. Source: common practice.
@@ -59,7 +60,10 @@ def build(brief: FormBrief, sides: Sequence[Side], as_cut: Mapping[str, BoardAsC
     panels = [base] if base else [_as_cut(board, as_cut) for board in _under(brief)]
     if brief.floor is not None:
         panels.append(_bed(brief))
-    lid = [_panel(brief, "lid", as_cut.get("lid", BoardAsCut()))] if brief.stands else []
+    if brief.climbs:
+        panels, lid = [], [_as_cut(board, as_cut) for board in _cheeks(brief)]
+    else:
+        lid = [_panel(brief, "lid", as_cut.get("lid", BoardAsCut()))] if brief.stands else []
     others = [_as_cut(board, as_cut) for board in _dividers(brief)]
     return Built((*panels, *standing, *others, *lid), tuple(inside))
 
@@ -105,6 +109,8 @@ def placed(  # noqa: PLR0913, PLR0917 - a board is described by no less
 def _named(side: Side) -> str:
     """What the board of a side is called; sides that have numbers are called so already."""
     name = side.name.capitalize()
+    if name.startswith("Riser"):
+        return f"{name} board"
     return name if name.startswith("Side") else f"{name} side"
 
 
@@ -132,6 +138,23 @@ def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
         length_cut_mm=cut.length.mm if cut.length else length.value,
         height_cut_mm=cut.height.mm if cut.height else width.value,
     )  # fmt: skip
+
+
+def _cheeks(brief: FormBrief) -> Iterator[Board]:
+    """The two panels beside a profile that stays on the ground, sawn to it: the screed runs on their upper edges."""
+    thick = brief.base.thickness_mm
+    left, front, right, back = brief.outline.box
+    for key, name, bottom in (("base", "Left side form", -thick), ("lid", "Right side form", brief.depth_mm)):
+        of = f"{brief.piece}/{key}"
+        yield placed(
+            key, name, "base" if key == "base" else "lid",
+            (
+                work(rules.base_side, f"{of}/length", inside_mm=round(right - left, 3), ledge_mm=0.0),
+                work(rules.base_side, f"{of}/width", inside_mm=round(back - front, 3), ledge_mm=0.0),
+            ),
+            brief.outline, (bottom, bottom + thick, bottom + thick), thick, brief.base.id,
+            shape=brief.outline.path,
+        )  # fmt: skip
 
 
 def _under(brief: FormBrief) -> Iterator[Board]:
@@ -345,9 +368,12 @@ def _laid(foot: Outline) -> tuple[Path, tuple[float, float]]:
 
 def _dividers(brief: FormBrief) -> Iterator[Board]:
     """Boards across the inside, each with its middle on its line: thin at a seam, of the sheet between two pieces."""
-    for number, (x1, y1, x2, y2, thin) in enumerate(brief.dividers, 1):
-        sheet = brief.liner if thin else brief.sheet
-        board, run = sheet.thickness_mm, hypot(x2 - x1, y2 - y1)
+    lap = brief.lap_mm if brief.field else 0.0
+    called = dict.fromkeys((one.name for one in brief.dividers), 0)
+    for number, one in enumerate(brief.dividers, 1):
+        x1, y1, x2, y2 = one.x1, one.y1, one.x2, one.y2
+        sheet = brief.liner if one.thin else brief.sheet
+        board, run = one.thick_mm or sheet.thickness_mm, hypot(x2 - x1, y2 - y1)
         if run < _SAME_MM:  # a seam that only grazes the piece
             continue
         nx, ny = -(y2 - y1) / run * board / 2, (x2 - x1) / run * board / 2
@@ -355,15 +381,24 @@ def _dividers(brief: FormBrief) -> Iterator[Board]:
             (Vertex(x1 + nx, y1 + ny), Vertex(x1 - nx, y1 - ny), Vertex(x2 - nx, y2 - ny), Vertex(x2 + nx, y2 + ny))
         )
         key = f"divider-{number}"
+        called[one.name] += 1
         of = f"{brief.piece}/{key}"
         yield placed(
-            key, f"Divider {number}" + (", at the seam" if thin else ""), "divider",
+            key, f"{one.name} {called[one.name]}{_also(one, sheet)}", "divider",
             (
                 work(rules.strip, of, inside_mm=run, at_start_mm=0.0, at_end_mm=0.0),
-                work(rules.strip_height, of, thickness_mm=brief.depth_mm, lap_mm=0.0),
+                work(rules.strip_height, of, thickness_mm=brief.depth_mm, lap_mm=lap),
             ),
-            foot, (0.0, brief.depth_mm, brief.depth_mm), board, sheet.id,
+            foot, (-lap, brief.depth_mm, brief.depth_mm), board, sheet.id,
         )  # fmt: skip
+
+
+def _also(one: Divider, sheet: Sheet) -> str:
+    """What else is said of a divider."""
+    if one.thin:
+        return ", at the seam"
+    ripped = one.thick_mm is not None and one.thick_mm < sheet.thickness_mm
+    return f", ripped to {{{one.thick_mm:.2f} cut}}" if ripped else ""
 
 
 def _box(x: float, y: float, dx: float, dy: float) -> Outline:

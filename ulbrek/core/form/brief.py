@@ -50,13 +50,42 @@ class Beneath:
 
 
 class Divider(NamedTuple):
-    """A board across the inside, from one end to the other in plan [mm]; a thin one is a liner."""
+    """A board across the inside, from one end to the other in plan [mm]; a thin one is a liner.
+
+    ``thick_mm`` is its thickness where it is ripped; ``name`` is what it is called, without its number.
+    """
 
     x1: float
     y1: float
     x2: float
     y2: float
     thin: bool
+    thick_mm: float | None = None
+    name: str = "Divider"
+
+
+class Channel(NamedTuple):
+    """What stands in a gap between sections.
+
+    Attributes:
+        gap_mm: how wide it is
+        boards: boards as they are sold: none, one, or two back to back
+        ripped_mm: how thick the strip is that fills it up; 0 where none does
+        apart_mm: how far two boards stand apart, with blocks between; 0 where they touch
+    """
+
+    gap_mm: float
+    boards: int
+    ripped_mm: float
+    apart_mm: float
+
+
+class FieldStrips(NamedTuple):
+    """How a field is divided: sections, what stands in the gaps, and whether short strips are locked between long."""
+
+    sections: int
+    channels: tuple[Channel, ...]
+    crossed: bool
 
 
 @dataclass(frozen=True)
@@ -81,6 +110,7 @@ class FormBrief:
         lumber: what stakes are cut from
         stays: whether the piece stays where it is cast
         beneath: what it is cast on over cabinets; None where it is not cast there
+        field: how it is divided where it is the form of a whole field; None of any other
         open_edges: sides that stay open, where it stands on edge between two panels; none where it lies
     """
 
@@ -103,6 +133,7 @@ class FormBrief:
     lumber: Lumber | None = None
     stays: bool = False
     beneath: Beneath | None = None
+    field: FieldStrips | None = None
 
     @property
     def unboarded(self) -> frozenset[str]:
@@ -111,11 +142,16 @@ class FormBrief:
 
     @property
     def formed_mm(self) -> float:
-        """How long its boards are in all: round it, walls left out."""
-        if self.beneath is None:
-            return self.outline.length_mm
+        """How long the faces are that concrete meets: round each casting in it, walls left out."""
+        if self.beneath is None and not self.climbs:
+            return sum(one.length_mm for one in self.castings)
         named = zip(self.outline.edges, self.outline.edge_names, strict=True)
-        return sum(edge.length for edge, name in named if name.replace(" ", "-") not in self.beneath.walled)
+        return sum(edge.length for edge, name in named if name.replace(" ", "-") not in self.unboarded)
+
+    @property
+    def castings(self) -> Sequence[Outline]:
+        """The castings in it, parts of one that seams divide taken as one."""
+        return self.cavities if self.cavities and not any(one.thin for one in self.dividers) else (self.outline,)
 
     @cached_property
     def by_feature(self) -> Mapping[str, Sequence[MouldShape]]:
@@ -148,10 +184,15 @@ class FormBrief:
         return self.habits.sides == "lapping the base" and straight and not self.stands and self.beneath is None
 
     @property
+    def climbs(self) -> bool:
+        """Whether it is a profile that stays on the ground, between two panels: steps, a ramp."""
+        return self.stays and self.stands
+
+    @property
     def wants_base(self) -> bool:
         """Whether it cannot do without a base: it stands on edge, or its floor slopes or is raised in part."""
         below = any(one.stands_out and one.prism.bottom_mm < 0 for one in self.moulded)
-        return self.stands or self.floor is not None or below
+        return (self.stands and not self.stays) or self.floor is not None or below
 
     @property
     def on_ground(self) -> bool:
@@ -177,10 +218,25 @@ class FormBrief:
 
     @property
     def head_mm(self) -> float:
-        """How high the concrete stands in it [mm]."""
+        """How high the concrete stands behind its sides [mm]; of steps behind each riser alone."""
+        if self.climbs:
+            return self.riser_mm
         return (
             self.width_mm if self.stands else self.depth_mm + max((self.rises(one) for one in self.moulded), default=0)
         )
+
+    @property
+    def has_risers(self) -> bool:
+        """Whether it is a flight of steps."""
+        return any(name.startswith("riser") for name in self.outline.edge_names)
+
+    @property
+    def riser_mm(self) -> float:
+        """How high the highest riser is, or of a profile without any the highest side that is closed, or all [mm]."""
+        named = zip(self.outline.edges, self.outline.edge_names, strict=True)
+        closed = {name: edge.chord for edge, name in named if name.replace(" ", "-") not in self.open_edges}
+        risers = [high for name, high in closed.items() if name.startswith("riser")]
+        return max(risers or closed.values(), default=self.width_mm)
 
     @property
     def sunk_mm(self) -> float:

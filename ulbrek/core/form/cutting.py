@@ -19,7 +19,7 @@ from ulbrek.core.kit.nesting.regrown import Cut, Laid, regrown
 from ulbrek.core.kit.nesting.sawing import sawn
 from ulbrek.core.kit.nesting.sheets import cut_sheets, divided
 from ulbrek.core.kit.nesting.tree import CROSS, RIP
-from ulbrek.core.materials.boards import Lumber, Sheet, SheetSize
+from ulbrek.core.materials.boards import Lumber, SawnLengths, Sheet, SheetSize
 from ulbrek.core.materials.supplies import Supplies
 
 Forms = Sequence[BuiltForm]
@@ -93,9 +93,10 @@ def panels_of(
     panels: list[Panel] = []
     names: dict[str, str] = {}
     spliced: list[str] = []
+    lumber = isinstance(sheet, SawnLengths)
     for panel, name in _panels(forms, sheet, along=grain == "along the sheet"):
-        parts = _spliced(panel, stock)
-        if len(parts) > 1:
+        parts = _spliced(panel, stock, whole_first=lumber)
+        if len(parts) > 1 and not (lumber and _stacked(panel, parts)):
             spliced.append(name)
         for number, part in enumerate(parts, 1):
             panels.append(part)
@@ -167,10 +168,11 @@ def _wanted(forms: Forms, sheet: Sheet, size: SheetSize, habits: FormHabits, inp
     """What is cut out of one size, before it is laid out."""
     stock = stock_of(sheet, size, habits, inputs)
     panels, names, spliced = panels_of(forms, sheet, stock, habits.grain)
+    of_parts = checks.board_of_parts if isinstance(sheet, SawnLengths) else checks.board_is_spliced
     fitting, too_large = divided(panels, stock)
     findings = (
         *checks.too_large_for_sheet(_once(names[key] for key in too_large), stock),
-        *checks.board_is_spliced(_once(spliced), stock),
+        *of_parts(_once(spliced), stock),
     )
     least = least_sheets(fitting, stock) if fitting else 0
     return Bought(size, stock, fitting, least, names, (), accepted=False, findings=findings)
@@ -300,8 +302,11 @@ def _size(board: Board) -> tuple[float, float]:
     return board.length.value, board.height.value
 
 
-def _spliced(panel: Panel, stock: SheetStock) -> list[Panel]:
-    """A panel that is longer than a sheet, in equal parts that are butted over a splice plate; else itself."""
+def _spliced(panel: Panel, stock: SheetStock, *, whole_first: bool) -> list[Panel]:
+    """A panel that is longer than a sheet, in equal parts that are butted over a splice plate; else itself.
+
+    Of lumber it is whole lengths and a rest: two boards back to back, one turned end for end, have no joint in common.
+    """
     length, width = stock.usable
     long, short = panel.length_mm, panel.width_mm
     if not panel.along:
@@ -311,10 +316,22 @@ def _spliced(panel: Panel, stock: SheetStock) -> list[Panel]:
     along, across = ceil(long / length - 1e-9), ceil(short / width - 1e-9)
     if along * across > _MOST_PARTS:
         return [panel]
+    rest = long - (along - 1) * length
+    if whole_first and across == 1 and rest >= LEAST_PART_MM and rest <= length - LEAST_STAGGER_MM:
+        sizes = [*([length] * (along - 1)), rest]
+        return [Panel(f"{panel.key}/{number}", size, short, panel.along) for number, size in enumerate(sizes, 1)]
     return [
         Panel(f"{panel.key}/{number + 1}", long / along, short / across, panel.along)
         for number in range(along * across)
     ]
 
 
+def _stacked(panel: Panel, parts: Sequence[Panel]) -> bool:
+    """Whether its parts are as long as it is, one over another: so high sides are made of lumber."""
+    long = max(panel.length_mm, panel.width_mm)
+    return all(max(part.length_mm, part.width_mm) >= long - _SAME_MM for part in parts)
+
+
+_SAME_MM = 1e-6
 _MOST_PARTS = 12
+LEAST_PART_MM, LEAST_STAGGER_MM = 600.0, 300.0  # Source: common practice.

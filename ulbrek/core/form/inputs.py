@@ -23,6 +23,8 @@ Hold = Literal["bonded", "screwed", "bonded and screwed"]
 SawUsed = Literal["table saw", "track saw", "hand-held saw along a guide"]
 Grain = Literal["ignored", "along the sheet"]
 Heads = Literal["countersunk", "on washers"]
+FieldForms = Literal["one form", "a form each"]
+StripsOut = Literal["taped", "tapered", "slanted cuts", "oiled"]
 BareEdges = Literal["two coats", "taped", "left bare"]
 
 Ledge = Annotated[Length, Between(0, 300)]
@@ -38,6 +40,10 @@ Offset = Annotated[Length, Between(5, 300)]
 Cut = Annotated[Length, Between(5, 12_000)]
 
 
+# Sections of a field in one form, and what is moulded in all of them; of more, each is cast in a form of its own.
+MOST_SECTIONS, MOST_MOULDED = 60, 200
+
+
 class FormHabits(Document):
     """How this shop builds forms, unless a job says otherwise. Source of the defaults: common practice."""
 
@@ -46,6 +52,7 @@ class FormHabits(Document):
     fixing: Annotated[Fixing, label("Fixing")] = "screws"
     screwing: Annotated[Screwing, label("Screws driven")] = "down through the strip"
     curve: Annotated[Curve, label("Curves")] = "liner on ribs"
+    strips_out: Annotated[StripsOut, label("Strips between sections")] = "taped"
     ledge: Annotated[Ledge, label("Base ledge")] = Length(mm=60)
     overrun: Annotated[Overrun, label("Pinwheel overrun")] = Length(mm=50)
     screw_spacing: Annotated[Spacing, label("Screw spacing, at most")] = Length(mm=250)
@@ -151,6 +158,14 @@ class _BuiltFrom(Document):
         Field(ge=1, le=24),
         label("Castings per form", description="pieces of a kind in one form, with dividers between them"),
     ] = 1
+    field: Annotated[
+        FieldForms,
+        label(
+            "Sections of a field",
+            hint="in one form all edges lie in line; a form each moves on from one to the next",
+            description="where they stay on the ground and fill whole rows",
+        ),
+    ] = "one form"
     in_moulds: Annotated[
         bool, label("Form or mould", description="cast in moulds that the shop has: no boards are cut")
     ] = False

@@ -257,6 +257,7 @@ class Stiffness:
         curve_stake_spacing: the same behind curved ones
         straps: round a tall one
         battens: the lumber for all of it
+        riser_push: on the board of the highest riser; None where there are no steps
     """
 
     pressure: Figure
@@ -272,6 +273,7 @@ class Stiffness:
     curve_stake_spacing: Figure | None
     straps: tuple[Strap, ...]
     battens: tuple[Batten, ...]
+    riser_push: Figure | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -148,6 +148,24 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
             "The guide lies an offset from the line: measure it once, left and right, and enter it here.",
         ),
     ),
+    "strips_out": (
+        Way("taped", "Packing tape round each strip: concrete does not hold it, and it does not swell.", ""),
+        Way(
+            "tapered",
+            "Planed {2 fine} narrower at its foot, on both faces: it is loose as soon as it has moved.",
+            "A saw that tilts; the gap is as much narrower at the bottom.",
+        ),
+        Way(
+            "slanted cuts",
+            "A slanted cut across each strip, a cleat over it: without the cleat the strip folds in and lifts out.",
+            "The cleat holds the line; it sits over the screed’s way until the face is floated.",
+        ),
+        Way(
+            "oiled",
+            "Boards as they are, oiled twice.",
+            "Wood drinks, swells and locks between two sections; it comes when it has dried again, after days.",
+        ),
+    ),
     "grain": (
         Way("ignored", "Faced board has no grain: parts may be turned to fit.", ""),
         Way(

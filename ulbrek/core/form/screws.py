@@ -12,6 +12,7 @@ from ulbrek.core.form.sides import Side
 from ulbrek.core.materials import fixings
 from ulbrek.core.materials.boards import LUMBER_KG_M3
 
+_INTO_AN_END = 2
 _TALL_MM = 100.0
 _ACROSS_DEG = 80.0  # a flatter mitre has too little wood behind it: a block holds it from outside
 
@@ -84,6 +85,28 @@ def corner_screws(sides: Sequence[Side], boards: Sequence[Board], made: Joint) -
                 found.extend(_into(side, other, boards, made) for _ in range(each))
         if 2 * side.end.bevel_deg > _ACROSS_DEG and side.key in heights:
             found.append(_across(side, boards, made))
+    return found
+
+
+def divider_screws(brief: FormBrief, boards: Sequence[Board], made: Joint) -> list[Screw]:
+    """The screws into both ends of each board between castings, through what it meets; of a ripped strip none.
+
+    Args:
+        brief: what the form is for
+        boards: its boards
+        made: how its sides are fixed
+    """
+    found = []
+    thick = brief.sheet.thickness_mm
+    for board in boards:
+        if board.kind != "divider" or board.thickness_mm < thick:
+            continue
+        flat = board.dx_mm >= board.dy_mm
+        x, y = board.x_mm + board.dx_mm / 2, board.y_mm + board.dy_mm / 2
+        for way in (-1.0, 1.0):
+            at = (x + way * (board.dx_mm / 2 + thick), y) if flat else (x, y + way * (board.dy_mm / 2 + thick))
+            towards = (-way, 0.0) if flat else (0.0, -way)
+            found += [Screw(*at, "in", *towards, made.corner_screw_mm)] * _INTO_AN_END
     return found
 
 

@@ -5,13 +5,13 @@ from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.form import checks, rules
+from ulbrek.core.form import checks, flight, rules
 from ulbrek.core.form.boards import build
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Board, FormResult, FormSupplies, Knockout
-from ulbrek.core.form.screws import corner_screws, joint, strip_screws
+from ulbrek.core.form.screws import corner_screws, divider_screws, joint, strip_screws
 from ulbrek.core.form.setting_out import set_out
 from ulbrek.core.form.sides import sides_of
 from ulbrek.core.form.steps import Held, steps
@@ -47,8 +47,11 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     knockouts = tuple(set_out(brief, one) for one in formers(brief, blocks, Around(foam, formed.density.value)))
     screwed = brief.fixing == "screws"
     stiff = stiffness(brief, joints, formed.density, base, sides, knockouts)
-    along = strip_screws(brief, sides, joints, stiff.stakes) if screwed else []
-    corners = corner_screws(sides, boards, joints) if screwed else []
+    if brief.climbs:
+        along = flight.screws(brief, boards, flight.braced(brief, stiff.brace_spacing), joints) if screwed else []
+    else:
+        along = strip_screws(brief, sides, joints, stiff.stakes) if screwed else []
+    corners = [*corner_screws(sides, boards, joints), *divider_screws(brief, boards, joints)] if screwed else []
     seen = checks.FormCase(brief, sides, built, boards, joints, knockouts, formed.castings)
     return FormResult(
         piece=brief.piece,
@@ -86,7 +89,7 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
     through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= brief.depth_mm]
     round_piece = brief.formed_mm
-    corners = sum(1 for edge in brief.outline.edges if not edge.is_arc) - (
+    corners = sum(1 for one in brief.castings for edge in one.edges if not edge.is_arc) - (
         len(brief.beneath.walled) if brief.beneath else 0
     )
     sealed = 0.0 if brief.on_ground else 1.0  # nobody runs a bead on the ground
@@ -100,7 +103,8 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     contact = work(
         rules.contact_area,
         of,
-        net_area_mm2=0.0 if brief.on_ground or brief.beneath else formed.net_area,
+        net_area_mm2=0.0 if (brief.on_ground and not brief.climbs) or brief.beneath else formed.net_area,
+        castings=2.0 if brief.climbs else float(len(brief.castings)),
         edges_mm=round_piece,
         openings_mm=sum(one.prism.outline.length_mm for one in through),
         thickness_mm=brief.depth_mm,

@@ -1,9 +1,9 @@
 """The assembly in numbered steps, in the order that keeps oil off what must be bonded."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
-from ulbrek.core.form.brief import FormBrief
+from ulbrek.core.form.brief import FieldStrips, FormBrief
 from ulbrek.core.form.care import DUST, FOAM, GROUND, RAGS, SEALANT
 from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
 
@@ -29,6 +29,7 @@ _ON_THE_RAIL = (
 )
 _FIXED = "Fix everything on its mark, and run a bead round what concrete must not get under. "
 _OIL_DRIES_H = 12.0
+BLOCKS_EVERY_MM = 900.0  # as stakes stand. Source: common practice.
 
 
 class _Told(NamedTuple):
@@ -53,6 +54,9 @@ def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
 
 def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
     (made, stiff), habits = held, brief.habits
+    if brief.climbs:
+        yield from _climbing(brief, boards, stiff, knockouts)
+        return
     how = _STAKED[made.fixing] if brief.on_ground else _FIXINGS.get(made.fixing, _WAYS[made.way])
     if brief.beneath is not None and made.fixing == "screws":
         how = _ON_THE_RAIL
@@ -106,6 +110,52 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
         )
     yield from _overhead(boards, knockouts)
     yield from _strapped(stiff, knockouts)
+
+
+def _climbing(
+    brief: FormBrief, boards: Sequence[Board], stiff: Stiffness, knockouts: Sequence[Knockout]
+) -> Iterator[_Told]:
+    """Steps, or a ramp, between two panels that stay until they are stripped."""
+    risers = tuple(board.key for board in boards if board.kind == "strip")
+    steps = sum(board.key.startswith("riser") for board in boards)
+    yield from _ground(brief)
+    yield _Told(
+        "Stand the two side forms up",
+        "Saw both at once, so that they match; what is screeded to falls {10 mm/m} to the front. Stake them outside, "
+        "plumb, a level across from one to the other, and strut the stakes.",
+        ("base", "lid"), DUST,
+    )  # fmt: skip
+    bevel = (
+        "Bevel the lower edge of each riser’s board from behind, so that a trowel reaches the back of the tread below. "
+        if steps > 1
+        else ""
+    )
+    yield _Told(
+        "Set the boards across",
+        f"{bevel}From the top down, between the side forms, two screws through them into each end, upper edges level.",
+        risers,
+    )
+    if any(one.key == "riser brace" for one in stiff.battens):
+        yield _Told(
+            "Brace the risers",
+            "A length over their noses, down to a stake before the lowest, a cleat under it at each: full of concrete "
+            "they bow in their middle.",
+        )
+    yield _Told(
+        "Check square and height",
+        "Diagonals from nose to nose match. All risers are of one height: a foot finds one that is not.",
+    )
+    yield from _formers(boards, knockouts, bonded=False)
+    if brief.habits.release != "none":
+        yield _Told("Oil the boards", "A thin film on every face that concrete meets.", (), RAGS)
+    yield from _overhead(boards, knockouts)
+    if steps > 1:
+        yield _Told(
+            "Pour from the lowest step up",
+            "Fill the lowest, spade along its board, then the next: fresh concrete above presses out of the tread "
+            "below, so it comes stiff. The boards of the risers may come off the same day, when a thumb leaves no "
+            "mark, to rub their faces while they are green; the side forms stay on.",
+        )
 
 
 def _beneath(brief: FormBrief, boards: Sequence[Board]) -> Iterator[_Told]:
@@ -229,8 +279,43 @@ def _sides(brief: FormBrief, boards: Sequence[Board], how: str) -> Iterator[_Tol
                 (*ribs, board.key),
             )
     dividers = tuple(board.key for board in boards if board.kind == "divider")
-    if dividers:
+    if dividers and brief.field is not None:
+        yield _Told("Set the strips between the sections", _strips(brief, brief.field), dividers)
+    elif dividers:
         yield _Told("Set the dividers", "On their lines, square and upright, screwed through the sides.", dividers)
+
+
+_STRIPS_OUT: Mapping[str, str] = {
+    "taped": "Packing tape round each first.",
+    "tapered": "First plane each {2 fine} narrower at its foot, on both faces.",
+    "slanted cuts": "First a slanted cut across each, and a cleat screwed over it.",
+    "oiled": "Oil each twice, the evening before and again.",
+}
+
+
+def _strips(brief: FormBrief, field: FieldStrips) -> str:
+    """How the strips of a field are set."""
+    told = [_STRIPS_OUT[brief.habits.strips_out]]
+    told.append(
+        "Long ones first, to a string, then short ones between them, screwed through what they meet."
+        if field.crossed
+        else "To a string, square and upright, screwed through the sides."
+    )
+    for one in field.channels:
+        if one.ripped_mm and one.boards:
+            told.append(f"In {{{one.gap_mm:g} mm}} gaps a board and a strip ripped to {{{one.ripped_mm:.2f} cut}}.")
+        elif one.apart_mm:
+            told.append(
+                f"Two boards in each {{{one.gap_mm:g} mm}} gap, blocks of {{{one.apart_mm:.2f} cut}} between them, at "
+                f"both ends and every {{{BLOCKS_EVERY_MM:g} limit}}: they come out first."
+            )
+        elif one.boards > 1:
+            told.append("Two boards back to back in each gap. Where they are of parts, no two joints at one place.")
+    told.append(
+        "Pins in the ground on the side that is filled last keep them straight: draw each as the concrete comes. Fill "
+        "both sides of a strip alike."
+    )
+    return " ".join(told)
 
 
 def _kerfed(board: Board) -> str:

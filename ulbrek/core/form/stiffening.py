@@ -5,7 +5,7 @@ from math import ceil
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
-from ulbrek.core.form import rules, stakes
+from ulbrek.core.form import flight, rules, stakes
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Batten, Board, Brace, Joint, Knockout, Stake, Stiffness, Strap
 from ulbrek.core.form.sides import Side
@@ -49,7 +49,11 @@ def stiffness(
     between = work(span_within_limit, f"{of}/side", **side)
     screwed = brief.habits.screw_spacing.mm
     tips, rights = _held_at_foot(brief, density, made)
-    if brief.on_ground:
+    if brief.climbs:
+        across = flight.braced(brief, between)
+        held, span = _Held((), (), None), brief.depth_mm / (across.rows + 1)
+        lumber = [*flight.battens(brief, across), *_bridges(brief, knockouts)]
+    elif brief.on_ground:
         liner = {"modulus_mpa": brief.liner.modulus_mpa, "thickness_mm": brief.liner.thickness_mm}
         apart = stakes.spacing(brief, sides, between, work(span_within_limit, f"{of}/curve", **{**side, **liner}))
         staked = tuple(stakes.stakes_of(brief, sides, apart))
@@ -78,6 +82,9 @@ def stiffness(
         brace_spacing=between,
         straps=tuple(_straps(brief, density)),
         battens=tuple(lumber),
+        riser_push=work(rules.riser_push, of, density_kg_m3=density, height_mm=brief.riser_mm, width_mm=brief.depth_mm)
+        if brief.climbs and brief.has_risers
+        else None,
         **held._asdict(),
     )
 

@@ -22,6 +22,7 @@ Tamper = Literal["hand tamper", "plate compactor"]
 LooseBy = Literal["a fifth more", "a fifth is lost"]
 JointsMade = Literal["hand groover", "early saw", "wet saw", "strips left in", "none"]
 Texture = Literal["broom", "stamp mats"]
+Winters = Literal["mild", "freezing", "freezing and salted"]
 Asked = Literal["not asked yet", "nothing there", "marked, dug by spade"]
 ABOVE_MM, OVERDIG_MM, STRIP_MM, MAT_MM = 25.0, 150.0, 12.0, 600.0  # Source: common practice.
 PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
@@ -117,6 +118,9 @@ class GroundInputs(Document):
     utilities: Annotated[
         Asked, label("Cables and pipes", hint="gas, power, water, drains, phone: asked before anybody digs")
     ] = "not asked yet"
+    winters: Annotated[
+        Winters, label("Winters there", hint="where wet concrete freezes it needs air, and a tight mix")
+    ] = "mild"
     plots: Annotated[Mapping[PieceId, Plot], Field(max_length=60, description="by piece"), COUNTED] = Field(
         default_factory=dict
     )

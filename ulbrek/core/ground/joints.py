@@ -24,6 +24,8 @@ _NEAR = 0.2  # of the greatest distance: joints that are nearer to one another a
 _LEAST_LINE_MM = 50.0
 _ENDS = 2  # of a run that nothing divides
 _INSIDE_MM = 0.5
+# A round opening has no corners to crack from; a small one starts no crack that shows. Source: common practice.
+ROUND_FROM, BOXED_MM = 12, 150.0
 
 
 def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
@@ -34,8 +36,9 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
         plot: how it lies
     """
     left, front, right, back = brief.outline.box
-    apart = work(rules.joints_apart, brief.piece, thickness_mm=brief.thickness_mm, times=TIMES)
-    must_x, must_y = _turned_in(brief)
+    apart = work(rules.joints_apart, brief.piece, thickness_mm=brief.shrinks_mm, times=TIMES)
+    (must_x, must_y), (post_x, post_y) = _turned_in(brief), _through_openings(brief)
+    must_x, must_y = [*must_x, *post_x], [*must_y, *post_y]
     if plot.under != "ground":
         must_x = [*must_x, *(left + one.mm for one in plot.old_joints if 0 < one.mm < right - left)]
     if plot.under == "old slab, bonded":  # it cracks where the slab below it does, and nowhere else
@@ -43,7 +46,7 @@ def joints_of(brief: GroundBrief, plot: Plot) -> Joints | None:
         return _found(brief, plot, apart, xs, ys)
     xs = _equal(left, right, plot.columns) if plot.columns else _cuts(left, right, must_x, apart.value)
     ys = _equal(front, back, plot.rows) if plot.rows else _cuts(front, back, must_y, apart.value)
-    least = TIMES_LEAST * brief.thickness_mm
+    least = TIMES_LEAST * brief.shrinks_mm
     if not plot.columns and right - left > least:
         xs = _cuts(left, right, must_x, min(apart.value, max(LEAST_PANEL_MM, SLIM * _widest(ys))))
     if not plot.rows and back - front > least:
@@ -98,7 +101,7 @@ def _depth(brief: GroundBrief, plot: Plot) -> Figure | None:
         return None
     if plot.groove is not None:
         return work(rules.groove_own, brief.piece, typed_mm=plot.groove.mm)
-    return work(rules.groove_depth, brief.piece, thickness_mm=brief.thickness_mm, least_mm=GROOVE_LEAST_MM)
+    return work(rules.groove_depth, brief.piece, thickness_mm=brief.shrinks_mm, least_mm=GROOVE_LEAST_MM)
 
 
 def _turned_in(brief: GroundBrief) -> tuple[list[float], list[float]]:
@@ -119,6 +122,22 @@ def _turned_in(brief: GroundBrief) -> tuple[list[float], list[float]]:
             xs.append(at.x)
         else:
             ys.append(at.y)
+    return xs, ys
+
+
+def _through_openings(brief: GroundBrief) -> tuple[list[float], list[float]]:
+    """Cracks start from the corners of what is boxed out: a joint goes through its middle, the shorter way."""
+    xs: list[float] = []
+    ys: list[float] = []
+    for opening in brief.openings:
+        left, front, right, back = opening.bounds
+        if len(opening.exterior.coords) > ROUND_FROM or min(right - left, back - front) < BOXED_MM:
+            continue
+        x, y = (left + right) / 2, (front + back) / 2
+        if _through(brief, x, y, turned=True) <= _through(brief, x, y, turned=False):
+            xs.append(x)
+        else:
+            ys.append(y)
     return xs, ys
 
 

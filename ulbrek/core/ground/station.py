@@ -65,7 +65,7 @@ class _Ground:
         left, front, right, back = brief.outline.box
         found = Found(
             dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections), brief.thickness_mm,
-            "stamped" if self._stamped else brief.worked,
+            "stamped" if self._stamped else brief.worked, brief.steps,
         )  # fmt: skip
         return GroundResult(
             under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base,
@@ -120,7 +120,7 @@ class _Ground:
 
     def _isolation(self) -> Figure | None:
         count = self.brief.count
-        along = sum(_length_of(self.brief, side) for side in self.plot.isolated)
+        along = sum(_length_of(self.brief, side) for side in self.plot.isolated) + self.brief.walled_mm
         if not along and not self.brief.around_mm:
             return None
         return work(

@@ -25,6 +25,7 @@ class Found(NamedTuple):
     in_sections: bool = False
     thickness_mm: float = 0.0
     face: str = "trowelled"
+    steps: bool = False
 
 
 _JOINED = {
@@ -48,6 +49,19 @@ _FACES = {
 TWO_LIFTS_MM = 125.0
 
 
+_BOARDS = {
+    False: "Longest side to its height, then its corners, then the side opposite. Stakes outside, cut off below the "
+    "edge, screws from outside. Stone closes a gap under a board.",
+    True: "Two side forms sawn to the steps, staked plumb, a level across from one to the other. Boards of the risers "
+    "between them, from the top down.",
+}
+_UP = (
+    "From the lowest step up, stiff: each is filled and spaded along its board before the next. Screed each tread from "
+    "side form to side form, edge its nose, and broom or float it. Boards of risers may come off the same day, to rub "
+    "them while green; the side forms stay on."
+)
+
+
 def _placed(thickness_mm: float) -> str:
     """How concrete is placed between boards: in two lifts where it is thick."""
     lifts = (
@@ -62,7 +76,7 @@ def _placed(thickness_mm: float) -> str:
 
 
 def tasks_of(plot: Plot, found: Found) -> Iterator[Task]:
-    """All that is done before the concrete comes, and the joints after it.
+    """All that is done before the concrete comes, and the joints and channels after it.
 
     Args:
         plot: how it lies
@@ -76,10 +90,7 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[Task]:
         "mark", "Set out", "Longest side first, by a string. Then square, by the tape. Marks outside of the dig."
     )
     yield from _dug(plot, found) if plot.under == "ground" else _overlaid(found)
-    yield Task(
-        "boards", "Boards and stakes", "Longest side to its height, then its corners, then the side opposite. Stakes "
-        "outside, cut off below the edge, screws from outside. Stone closes a gap under a board.", care.BACKS,
-    )  # fmt: skip
+    yield Task("boards", "Boards and stakes", _BOARDS[found.steps], care.BACKS)
     yield Task("level", "Heights", _heights(plot, found))
     yield Task("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")
     if found.isolation is not None:
@@ -87,16 +98,17 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[Task]:
             "isolate", "Isolation strip",
             f"{{{plot.strip_mm:g} limit}} thick, as high as the slab, against all that stands still.",
         )  # fmt: skip
-    if found.in_sections:
-        yield Task(
-            "channels", "Channels", "Strips that come out: tapered or taped, oiled, doubled where they are long, their "
-            "butts staggered. Out as soon as the edges hold. Then washed stone, level with the slabs.",
-        )  # fmt: skip
-    yield Task("place", "Place it", _placed(found.thickness_mm), care.WET)
+    yield Task("place", "Place it", _UP if found.steps else _placed(found.thickness_mm), care.WET)
     how = _FACES[found.face].replace("{mat}", f"{{{plot.mat_mm:g} limit}}")
     yield Task("face", "Face", how, care.STAMP if found.face == "stamped" else "")
     if found.joints is not None and found.joints.made in _JOINED:
         yield Task("joints", "Joints", _JOINED[found.joints.made])
+    if found.in_sections:
+        yield Task(
+            "channels", "Strips and channels", "What stands between the sections comes out: a day after the pour at "
+            "the earliest, when a nail no longer marks the edges. Blocks and cleats first, then each strip straight "
+            "up, never levered on an edge. Then washed stone, level with the slabs.",
+        )  # fmt: skip
 
 
 def _dug(plot: Plot, found: Found) -> Iterator[Task]:
@@ -135,12 +147,16 @@ def _heights(plot: Plot, found: Found) -> str:
     return told
 
 
-def boards_off(strip: ActNeed) -> ActNeed:
+def boards_off(strip: ActNeed, *, in_sections: bool) -> ActNeed:
     """Stripping a form, where that is the boards of a slab.
 
     Args:
         strip: as of any form
+        in_sections: whether strips stand between the sections of a field
     """
+    last = " Strips between the sections last, straight up, blocks and cleats first." if in_sections else ""
     return replace(
-        strip, name="Take the boards off", test=f"{strip.test} Backfill the edges at once: rain washes under them."
+        strip,
+        name="Take the boards off",
+        test=f"{strip.test}{last} Backfill the edges at once: rain washes under them.",
     )

@@ -209,13 +209,14 @@ class HandlingResult:
     Attributes:
         mass: of one casting, fresh, with its steel
         in_form: the same with its form, as it lies on the bench
-        lifts: turning it, and the ways of carrying it
+        lifts: turning it, and the ways of carrying it; none where it stays
         needs: acts that need a strength, for Cure
         stays: whether it is cast where it stays, and never lifted
         slide: slid onto its supports over the edge of a bench; None where it is no slab
         lowered: let down by two straps, where they are; None where it is no slab
         placed: in its place; None where it rests all over, or is no slab
         cracked: None where no steel crosses the place at which it would break
+        strap: how far from its ends that is; None where it stays
         straps: where straps or hands go
         bench_kg: what the bench carries, by the job or the shop; None where nobody has said
         dolly_kg: the same of the dolly or cart; None where there is none
@@ -234,7 +235,7 @@ class HandlingResult:
     placed: StandingResult | None
     cracked: CrackedSection | None
     edge_down: EdgeDown | None
-    strap: Figure
+    strap: Figure | None
     straps: tuple[Strap, ...]
     tipping: Tipping | None
     one_person: Figure | None

@@ -42,7 +42,7 @@ from ulbrek.core.handling.placing import (
     thick_enough_mm,
     tipping,
 )
-from ulbrek.core.handling.result import HandlingResult, Lift, Strap, Subject
+from ulbrek.core.handling.result import CrackedSection, EdgeDown, HandlingResult, Lift, Strap, Subject
 from ulbrek.core.kit.lifting import LARGEST_TEAM, at_most, teams
 
 
@@ -76,13 +76,9 @@ def handle(
         mass = work(
             rules.mass_with_steel, of, mass_fresh_kg=mass, steel_kg=masses.steel, density_kg_m3=what.density_kg_m3
         )
-    planned = lifts(what, inputs.carry)
     standing = inputs.standing_of(of)
     stays = what.stays or standing.put == "cast where it stays"
-    slide = slid(what, standing.put == "slid onto it") if what.flat else None
-    strap, held = straps(what)
-    let_down = _let_down(what, held, standing)
-    chosen = next(lift for lift in planned[1:] if lift.chosen)
+    handled = _Handled() if stays else _handled(what, inputs, standing)
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     most = at_most(one or shop_figure_kg)
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
@@ -90,16 +86,18 @@ def handle(
     found = HandlingResult(
         mass=mass,
         in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
-        lifts=planned,
-        needs=() if stays else tuple(needs(what, planned, slide, let_down, alone=needed.value <= 1)),
+        lifts=handled.lifts,
+        needs=()
+        if stays
+        else tuple(needs(what, handled.lifts, handled.slide, handled.lowered, alone=needed.value <= 1)),
         stays=stays,
-        slide=slide,
-        lowered=let_down,
+        slide=handled.slide,
+        lowered=handled.lowered,
         placed=placed(what, standing, mass),
-        cracked=cracked(what, chosen if chosen.id != "on edge" else planned[-1]),
-        edge_down=edge_down(what),
-        strap=strap,
-        straps=held,
+        cracked=handled.cracked,
+        edge_down=handled.edge_down,
+        strap=handled.strap,
+        straps=handled.straps,
         tipping=tipping(what, mass),
         one_person=one,
         one_person_kg=shop_figure_kg if one is None else one.value,
@@ -111,9 +109,31 @@ def handle(
         bench_kg=inputs.bench_kg,
         dolly_kg=inputs.dolly_kg,
         findings=(),
-        care=CARE,
+        care=() if stays else CARE,
     )
     return replace(found, findings=tuple(_findings(inputs, what, found, ways)))
+
+
+class _Handled(NamedTuple):
+    """How a piece is taken hold of on the way to its place; nothing of one that stays where it is cast."""
+
+    lifts: tuple[Lift, ...] = ()
+    slide: Lift | None = None
+    lowered: Lift | None = None
+    cracked: CrackedSection | None = None
+    edge_down: EdgeDown | None = None
+    strap: Figure | None = None
+    straps: tuple[Strap, ...] = ()
+
+
+def _handled(what: LiftBrief, inputs: HandlingInputs, standing: Standing) -> _Handled:
+    planned = lifts(what, inputs.carry)
+    strap, held = straps(what)
+    chosen = next(lift for lift in planned[1:] if lift.chosen)
+    return _Handled(
+        planned, slid(what, standing.put == "slid onto it") if what.flat else None, _let_down(what, held, standing),
+        cracked(what, chosen if chosen.id != "on edge" else planned[-1]), edge_down(what), strap, held,
+    )  # fmt: skip
 
 
 def _let_down(what: LiftBrief, held: Sequence[Strap], standing: Standing) -> Lift | None:

@@ -6,7 +6,9 @@ from typing import Any, Protocol, TypeVar
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.cabinets.run import lay
 from ulbrek.core.form.brief import GAP_UNDER_MM
+from ulbrek.core.ground.checks.soil import Frost, needed_mpa
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
@@ -15,6 +17,8 @@ from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
+from ulbrek.core.measure.inputs.outlines import Steps
+from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
 from ulbrek.core.mix.scratch import Recipe, recipe
 
@@ -55,6 +59,7 @@ class Choices:
     fibred: bool
     plasticised: bool
     glass_fibred: bool
+    frost: Frost
     form_findings: tuple[Finding, ...]
     steel_findings: tuple[Finding, ...]
     mix_findings: tuple[Finding, ...]
@@ -82,8 +87,8 @@ def choose(job: Job, shop: Shop) -> Choices:
         "/form/sheet", edged or job.form.sheet, (*shop.sheets, *(as_sheet(one) for one in shop.lumber))
     )
     base, no_base = _find("/form/base_sheet", job.form.base_sheet, shop.sheets)
-    if job.form.base_sheet is None and sheet in shop.sheets:
-        base = sheet
+    if job.form.base_sheet is None:
+        base = sheet if sheet in shop.sheets else _cheeks(job, shop) or base
     liner, no_liner = _find("/form/liner", job.form.liner, shop.liners)
     lumber, no_lumber = _find("/form/lumber", job.form.lumber, shop.lumber)
     foam, no_foam = _find("/form/foam", job.form.foam, shop.foams)
@@ -115,6 +120,7 @@ def choose(job: Job, shop: Shop) -> Choices:
         sheet, base, _deck(job, shop, base), liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
         {one.id: one.pack_kg for one in shop.ingredients}, container, sealer,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
+        _frost(job, shop, mix, size),
         (*no_sheet, *no_base, *no_liner, *no_lumber, *no_foam), (*no_mesh, *no_bar, *fibre_not_dosed(job, shop, mix)),
         (*no_mix, *no_size, *no_container), (*no_sealer, *no_machine), tuple(no_such_piece(job)),
     )  # fmt: skip
@@ -131,9 +137,34 @@ def _on_edge(job: Job, shop: Shop) -> str | None:
     """The lumber that boards are of where all pieces stay on the ground: the lowest that is high enough, on edge."""
     if not all(piece.stays == "on the ground" for piece in job.pieces) or job.form.in_moulds:
         return None
-    high = max(piece.thickness.mm for piece in job.pieces)
+    high = max(_boards_mm(piece) for piece in job.pieces)
     fit = [one for one in shop.lumber if one.width_mm >= high - GAP_UNDER_MM]
-    return min(fit, key=lambda one: one.width_mm).id if fit else None
+    cheeks = _cheeks(job, shop)  # a shop without lumber so high saws the boards of steps from the same
+    return min(fit, key=lambda one: one.width_mm).id if fit else cheeks.id if cheeks else None
+
+
+def _frost(job: Job, shop: Shop, mix: Mix, size: BagSize) -> Frost:
+    """The mix as frost takes it, and the shop's first that would do where this one does not."""
+    needed = needed_mpa(job.ground)
+    fit = (one for one in shop.mixes if one.entrained and one.strength_28_least_mpa >= needed)
+    other = next(fit, None)
+    bag = next((one for one in other.sizes if one.id == size.id), other.sizes[0]) if other else None
+    swap = (other.id, other.name, bag.id) if other and bag else None
+    return Frost(mix.entrained, mix.strength_28_least_mpa, swap)
+
+
+def _boards_mm(piece: Piece) -> float:
+    """How high the boards of a slab are; of steps those of a riser [mm]."""
+    if isinstance(piece.outline, Steps):
+        return piece.outline.rise.mm + GAP_UNDER_MM  # a riser is closed from tread to tread
+    return piece.thickness.mm
+
+
+def _cheeks(job: Job, shop: Shop) -> Sheet | None:
+    """What the sides of steps are cut from where nothing is said: plywood that may get wet."""
+    if not any(piece.drawn == "from the side" and piece.stays == "on the ground" for piece in job.pieces):
+        return None
+    return next((one for one in shop.sheets if one.face in ("filmed", "bare") and not one.swells), None)
 
 
 def _sealed(job: Job, shop: Shop) -> tuple[SealerCoat | None, list[Finding]]:
@@ -239,6 +270,11 @@ def fibre_not_dosed(job: Job, shop: Shop, mix: Mix) -> list[Finding]:
     ]
 
 
+def _beyond(job: Job) -> dict[str, str]:
+    """Tops that are named beyond those that their run has; a place that there is waits for another piece."""
+    return {top: top for run in job.cabinets.runs for top in run.tops[len(lay(run).tops) :]}
+
+
 @check("no-such-piece", "hint")
 def no_such_piece(job: Job) -> list[Finding]:
     """What is said of a piece that is not there
@@ -253,7 +289,7 @@ def no_such_piece(job: Job) -> list[Finding]:
          lambda lost: {key: one.model_dump() for key, one in job.handling.standing.items() if key not in lost}),
         ("/ground/plots", "how it lies", {key: key for key in job.ground.plots},
          lambda lost: {key: one.model_dump() for key, one in job.ground.plots.items() if key not in lost}),
-        ("/cabinets/runs", "what it lies over", {top: top for run in job.cabinets.runs for top in run.tops},
+        ("/cabinets/runs", "what it lies over", _beyond(job),
          lambda lost: [
              {**run.model_dump(), "tops": [top for top in run.tops if top not in lost]} for run in job.cabinets.runs
          ]),

@@ -10,7 +10,7 @@ from collections.abc import Iterator, Sequence
 from math import ceil, cos, floor, log10, pi, sin
 from typing import NamedTuple
 
-from ulbrek.core.form.inputs import FormHabits, FormInputs
+from ulbrek.core.form.inputs import MOST_MOULDED, MOST_SECTIONS, FormHabits, FormInputs
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.measure.inputs.piece import Piece
@@ -129,6 +129,9 @@ def shares(pieces: Sequence[Piece], ways: StationInputs) -> Iterator[Share]:
 
 def _beside(piece: Piece, form: FormInputs) -> int:
     """How many castings may lie side by side in one form."""
+    if piece.run is not None and piece.stays == "on the ground" and form.field == "one form":
+        moulded = sum(feature.places for feature in piece.features)
+        return min(piece.count, MOST_SECTIONS, max(form.side_by_side, MOST_MOULDED // max(1, moulded)))
     return min(form.side_by_side, piece.count)
 
 

@@ -91,26 +91,27 @@ def _leg(long_mm: float) -> Leg:
 def tops_not_drawn(job: _Job) -> list[Finding]:
     """Cabinets without a top
 
-    A range parts a run: there is a top at each side of it.
+    A range parts a run: there is a top at each side of it. Where a piece was taken out, its place is kept for another.
 
     Source: geometry
     """
     found = []
     for index, run in enumerate(job.cabinets.runs):
-        tops = lay(run).tops
-        missing = tops[len(run.tops) :]
+        ids = {piece.id for piece in job.pieces}
+        places = range(len(lay(run).tops))
+        missing = [at for at in places if at >= len(run.tops) or run.tops[at] not in ids]
         if not missing:
             continue
         like = next((piece for piece in job.pieces if piece.id in run.tops), job.pieces[0])
-        ids = {piece.id for piece in job.pieces}
-        fresh = [name for name in (f"top-{number}" for number in range(2, 100)) if name not in ids][: len(missing)]
-        names = (*run.tops, *fresh)
+        taken = ids | set(run.tops)
+        fresh = (name for name in (f"top-{number}" for number in range(2, 100)) if name not in taken)
+        names = (*run.tops, *(next(fresh) for at in places if at >= len(run.tops)))
         over = run.model_copy(update={"tops": names})
         cabinets = CabinetInputs(runs=(over,))
-        drawn = [_like(like, id_, len(run.tops) + at, cabinets) for at, id_ in enumerate(fresh, 1)]
+        drawn = [_like(like, names[at], at + 1, cabinets) for at in missing]
         pieces = [*(one.model_dump(mode="json") for one in (*job.pieces, *drawn))]
         many = len(missing) > 1
-        numbers = " and ".join(str(len(run.tops) + at) for at in range(1, len(missing) + 1))
+        numbers = " and ".join(str(at + 1) for at in missing)
         found.append(
             finding(
                 tops_not_drawn,

@@ -14,6 +14,7 @@ Words = Annotated[str, Field(min_length=1, max_length=60), ONE_LINE]
 Millimetres = Annotated[float, Field(ge=10, le=12_000, allow_inf_nan=False)]
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 Source = Annotated[str, Field(max_length=200), label("Source"), ONE_LINE]
+MadeOf = Literal["plywood", "chipboard", "fibreboard", "cement", "plastic"]
 Face = Literal["faced", "filmed", "oiled", "bare", "cement"]
 
 
@@ -38,6 +39,10 @@ class Sheet(Document):
         Face,
         label("Face", hint="a bare board is oiled and left to soak in before use; to cement concrete bonds"),
     ] = "faced"
+    made_of: Annotated[
+        MadeOf | None,
+        label("Made of", none="by its name", hint="chipboard and fibreboard swell where water gets in"),
+    ] = None
     modulus_mpa: Annotated[
         float,
         Field(ge=50, le=20_000, allow_inf_nan=False),
@@ -51,6 +56,13 @@ class Sheet(Document):
     ] = None
     source: Source = ""
     other_sizes: Annotated[tuple[SheetSize, ...], Field(max_length=6), label("Other sizes"), COUNTED] = ()
+
+    @property
+    def swells(self) -> bool:
+        """Whether water of the mix that gets in swells it; of a board of which nobody has said it by its name."""
+        if self.made_of is not None:
+            return self.made_of in ("chipboard", "fibreboard")
+        return self.face not in ("cement", "filmed", "oiled") and "ply" not in self.name.lower()
 
     @property
     def sizes(self) -> tuple[SheetSize, ...]:
@@ -82,14 +94,18 @@ class Lumber(Document):
 LUMBER_KG_M3 = 500.0  # softwood, air-dry. Source: common practice.
 
 
-def as_sheet(lumber: Lumber) -> Sheet:
+class SawnLengths(Sheet):
+    """Lumber as what sides are cut from."""
+
+
+def as_sheet(lumber: Lumber) -> SawnLengths:
     """Lumber as what sides are cut from: as thick as it is, as wide as it can be high, in the lengths it is sold in."""
     longest, *others = sorted(lumber.lengths_mm, reverse=True)
 
     def price(length: float) -> float | None:
         return None if lumber.price_m is None else lumber.price_m * length / 1000
 
-    return Sheet(
+    return SawnLengths(
         id=lumber.id, name=lumber.name, thickness_mm=lumber.thickness_mm, length_mm=longest, width_mm=lumber.width_mm,
         price=price(longest), face="bare", modulus_mpa=lumber.modulus_mpa, density_kg_m3=LUMBER_KG_M3,
         source=lumber.source,

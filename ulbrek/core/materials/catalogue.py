@@ -76,7 +76,22 @@ RAPID_MORTAR = Mix(
     source="common practice: poured like water, sets in about 45 minutes; the bag's own print rules",
 )
 
-MIXES = (ORDINARY_MIX, WHITE_MIX, RAPID_MORTAR)
+FROST_MIX = Mix(
+    id="air-entrained",
+    name="Air-entrained mix, for frost",
+    sizes=(
+        BagSize(id="80lb", name="80 lb", dry_mass_kg=36.287, yield_l=17.6, water_least_l=2.6, water_most_l=3.6),
+        BagSize(id="60lb", name="60 lb", dry_mass_kg=27.216, yield_l=13.2, water_least_l=1.95, water_most_l=2.7),
+        BagSize(id="25kg", name="25 kg", dry_mass_kg=25.0, yield_l=12.1, water_least_l=1.8, water_most_l=2.5),
+    ),
+    strength_28_least_mpa=31.0,
+    strength_28_most_mpa=38.0,
+    cement_share=0.2,
+    entrained=True,
+    source="common practice: 5 to 7 % of air; the bag's own print rules",
+)
+
+MIXES = (ORDINARY_MIX, WHITE_MIX, RAPID_MORTAR, FROST_MIX)
 
 ADMIXTURES = (
     Admixture(
@@ -162,7 +177,7 @@ CONTAINERS = (
 _P2 = "EN 312 type P2, the least modulus that the standard asks for, from memory"
 CEMENT_BOARD = Sheet(
     id="cement-board-12", name="Cement board 12.7 mm (1/2 in)", thickness_mm=12.7, length_mm=1524.0, width_mm=914.0,
-    modulus_mpa=3000.0, density_kg_m3=1200.0, face="cement",
+    modulus_mpa=3000.0, density_kg_m3=1200.0, face="cement", made_of="cement",
     source="common practice; 1500 to 5000 MPa by kind, ask its maker",
     other_sizes=(SheetSize(length_mm=2440.0, width_mm=1220.0),),
 )  # fmt: skip
@@ -170,11 +185,11 @@ CEMENT_BOARD = Sheet(
 SHEETS = (
     Sheet(
         id="melamine-16", name="Melamine board 16 mm", thickness_mm=16.0, length_mm=2440.0, width_mm=1220.0,
-        modulus_mpa=1600.0, density_kg_m3=680.0, source=_P2,
+        modulus_mpa=1600.0, density_kg_m3=680.0, made_of="chipboard", source=_P2,
     ),
     Sheet(
         id="melamine-19", name="Melamine board 19 mm (3/4 in)", thickness_mm=19.05, length_mm=2440.0,
-        width_mm=1220.0, modulus_mpa=1600.0, density_kg_m3=680.0, source=_P2,
+        width_mm=1220.0, modulus_mpa=1600.0, density_kg_m3=680.0, made_of="chipboard", source=_P2,
     ),
     Sheet(
         id="melamine-10",
@@ -184,15 +199,18 @@ SHEETS = (
         width_mm=1220.0,
         modulus_mpa=1600.0,
         density_kg_m3=700.0,
+        made_of="chipboard",
         source=_P2,
     ),
     Sheet(
         id="film-ply-18", name="Film-faced plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
-        modulus_mpa=4000.0, density_kg_m3=680.0, face="filmed", source="across the grain, common practice",
+        modulus_mpa=4000.0, density_kg_m3=680.0, face="filmed",
+        made_of="plywood", source="across the grain, common practice",
     ),
     Sheet(
         id="plywood-18", name="Plain plywood 18 mm", thickness_mm=18.0, length_mm=2440.0, width_mm=1220.0,
-        modulus_mpa=3500.0, density_kg_m3=550.0, face="bare", source="softwood, across the grain, common practice",
+        modulus_mpa=3500.0, density_kg_m3=550.0, face="bare",
+        made_of="plywood", source="softwood, across the grain, common practice",
     ),
     CEMENT_BOARD,
 )  # fmt: skip
@@ -200,15 +218,16 @@ SHEETS = (
 LINERS = (
     Sheet(
         id="hardboard-3", name="Faced hardboard 3 mm (1/8 in)", thickness_mm=3.2, length_mm=2440.0, width_mm=1220.0,
-        modulus_mpa=3000.0, density_kg_m3=950.0, bends_to_mm=250.0, source="common practice",
+        modulus_mpa=3000.0, density_kg_m3=950.0, made_of="fibreboard", bends_to_mm=250.0, source="common practice",
     ),
     Sheet(
         id="abs-2", name="Polished ABS 2 mm", thickness_mm=2.0, length_mm=2000.0, width_mm=1000.0,
-        modulus_mpa=2100.0, density_kg_m3=1050.0, bends_to_mm=90.0, source="common practice",
+        modulus_mpa=2100.0, density_kg_m3=1050.0, made_of="plastic", bends_to_mm=90.0, source="common practice",
     ),
     Sheet(
         id="bending-ply-5", name="Flexible plywood 5 mm", thickness_mm=5.0, length_mm=2440.0, width_mm=1220.0,
-        modulus_mpa=1200.0, density_kg_m3=450.0, face="bare", bends_to_mm=120.0, source="common practice",
+        modulus_mpa=1200.0, density_kg_m3=450.0, face="bare",
+        made_of="plywood", bends_to_mm=120.0, source="common practice",
     ),
 )  # fmt: skip
 
@@ -223,6 +242,10 @@ LUMBER = (
     ),
     Lumber(
         id="batten-38x140", name="Lumber 38 × 140 mm (2 × 6)", thickness_mm=38.0, width_mm=140.0,
+        lengths_mm=(2440.0, 3050.0, 3660.0, 4880.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
+    ),
+    Lumber(
+        id="batten-38x184", name="Lumber 38 × 184 mm (2 × 8)", thickness_mm=38.0, width_mm=184.0,
         lengths_mm=(2440.0, 3050.0, 3660.0, 4880.0), modulus_mpa=8000.0, source="EN 338 class C16, mean, from memory",
     ),
 )  # fmt: skip

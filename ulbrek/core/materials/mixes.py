@@ -139,6 +139,9 @@ class Mix(Document):
         label("Working time", unit="min", hint="from mixing until it stiffens, at 20 °C, 68 °F"),
     ] = 75.0
     fibre_in: Annotated[bool, label("Fibre in the bag")] = False
+    entrained: Annotated[
+        bool, label("Air-entrained", hint="fine bubbles, in which water may freeze without bursting it")
+    ] = False
     strengths: Annotated[
         tuple[StrengthPoint, ...],
         Field(max_length=3),

@@ -117,6 +117,7 @@ _OUTLINES: Mapping[str, _Made] = {
     "disc": lambda long, wide, mm: {"diameter": mm(min(long, wide))},
     "half disc": lambda long, _, mm: {"diameter": mm(long)},
     "arch block": lambda _long, _wide, mm: {"span": mm(2400), "rise": mm(800), "depth": mm(150), "blocks": 11},
+    "steps": lambda _long, _wide, mm: {"number": 3, "rise": mm(150), "going": mm(300)},
     "offsets": lambda long, wide, mm: {
         "readings": [
             {"along": mm(long * along) if along else 0, "off": mm(wide * off)}

@@ -10,6 +10,7 @@ from ulbrek.core.kit.geometry.shapes import (
     corners_in_box,
     counter_clockwise,
     disc,
+    flight,
     free_outline,
     half_disc,
     hull_of,
@@ -31,6 +32,7 @@ from ulbrek.core.measure.inputs.outlines import (
     OffsetEdge,
     Rectangle,
     RegularPolygon,
+    Steps,
     Trapezoid,
     UShape,
 )
@@ -93,6 +95,8 @@ def _drawn(given: AnyOutline) -> Outline:  # noqa: C901, PLR0911 - one line a ki
         case ArchBlock():
             radius, angle = arch_angle(given.span.mm, given.rise.mm)
             return ring_sector(radius, given.depth.mm, angle / given.blocks)
+        case Steps():
+            return flight(given.number, given.rise.mm, given.going.mm, (given.landing or given.going).mm)
         case FreeOutline():
             return free_outline(corners_of(given))
         case OffsetEdge():

@@ -97,6 +97,11 @@ STARTS = (
         "96, 32, 6, 12", "2400, 800, 150, 300",
     ),
     _start("slab", "Slab", _BOX, "24, 16, 2", "600, 400, 50"),
+    _start(
+        "steps", "Steps",
+        (Asks("rise", "Riser height"), Asks("going", "Tread, front to back"), Asks("thickness", "Width")),
+        "6, 12, 48", "150, 300, 1200",
+    ),
     _start("disc", "Disc", _DISC, "16, 2", "420, 55"),
 )  # fmt: skip
 
@@ -183,6 +188,11 @@ def _ramp(_: Sizes, written: Document, _units: Units) -> Document:
     return {"outline": {"kind": "free", "corners": corners}, "drawn": "from the side", "edges_shown": ["edge 3"]}
 
 
+def _steps(_: Sizes, written: Document, _units: Units) -> Document:
+    outline = {"kind": "steps", "number": 3, **{key: written[key] for key in ("rise", "going")}}
+    return {"outline": outline, "stays": "on the ground", "edges_shown": ["riser 1", "riser 2", "riser 3"]}
+
+
 def _block(_: Sizes, written: Document, _units: Units) -> Document:
     return {"outline": _rectangle(written), "edges_shown": _ALL_ROUND}
 
@@ -203,5 +213,5 @@ def _disc(_: Sizes, written: Document, _units: Units) -> Document:
 
 _MAKES: Mapping[str, Callable[[Sizes, Document, Units], Document]] = {
     "top": _top, "l-top": _l_top, "counter": _counter, "weight": _weight, "leg": _leg, "planter": _planter,
-    "ramp": _ramp, "block": _block, "arch-block": _arch_block, "slab": _slab, "disc": _disc,
+    "ramp": _ramp, "steps": _steps, "block": _block, "arch-block": _arch_block, "slab": _slab, "disc": _disc,
 }  # fmt: skip

@@ -130,6 +130,9 @@ def _by_parts(wanted: Scratch, cement: Ingredient, sand: Ingredient, stone: Ingr
     return Masses(cement_kg, sand_kg, stone_kg, water)
 
 
+USUAL_AIR, ENTRAINED_FROM = 2.0, 4.0  # % of the volume. Source: ACI 211.1, from memory.
+
+
 def _made(wanted: Scratch, of: Ingredients, masses: Masses) -> Recipe:
     (cement, sand, stone), (cement_kg, sand_kg, stone_kg, water) = of, masses
     pack = MEASURE_KG
@@ -143,6 +146,8 @@ def _made(wanted: Scratch, of: Ingredients, masses: Masses) -> Recipe:
     )
     sand_wet, stone_wet = wanted.sand_moisture / 100, wanted.stone_moisture / 100
     strength = work(rules.strength_by_ratio, water_cement=wanted.water_cement)
+    if wanted.air_percent > USUAL_AIR:
+        strength = work(rules.strength_with_air, strength_mpa=strength, air_percent=wanted.air_percent)
     dry = pack + sand_dry.value + (stone_dry.value if stone_dry else 0.0)
     usual = water.value * a_pack
     least = min(max(12.0, strength.value * (1 - _BAND)), 118.0)
@@ -160,6 +165,7 @@ def _made(wanted: Scratch, of: Ingredients, masses: Masses) -> Recipe:
         strength_28_least_mpa=least,
         strength_28_most_mpa=min(120.0, max(least, strength.value * (1 + _BAND))),
         kind="from scratch",
+        entrained=wanted.air_percent >= ENTRAINED_FROM,
         cement_share=pack / dry,
         stone_mm=stone.largest_mm if stone else sand.largest_mm or _MORTAR_STONE_MM,
         source="absolute volumes; strength by the ratio of water to cement, 15 % either way",

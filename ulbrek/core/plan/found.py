@@ -9,7 +9,7 @@ from ulbrek.core.cabinets.result import CabinetsResult
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.finish.result import FinishJob
 from ulbrek.core.form.result import CuttingResult
-from ulbrek.core.ground.checks.soil import utilities_not_asked
+from ulbrek.core.ground.checks.soil import no_air_where_it_freezes, utilities_not_asked
 from ulbrek.core.handling.checks.people import shop_figure_high
 from ulbrek.core.handling.result import JoinedResult
 from ulbrek.core.job.choices import Choices
@@ -62,8 +62,15 @@ def findings_of(
         for piece in job.pieces
         if piece.stays == "on the ground" and job.ground.plot_of(piece.id).under == "ground"
     )
+    outside = tuple(piece.name for piece in job.pieces if piece.stays == "on the ground")
     by_job: tuple[tuple[Station, Iterable[Finding]], ...] = (
-        ("ground", pointed("/ground", utilities_not_asked(job.ground, staying))),
+        (
+            "ground",
+            (
+                *pointed("/ground", utilities_not_asked(job.ground, staying)),
+                *no_air_where_it_freezes(job.ground, outside, chosen.frost),
+            ),
+        ),
         (
             "cabinets",
             (

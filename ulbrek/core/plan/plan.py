@@ -9,8 +9,10 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.cabinets.inputs import CabinetRun
 from ulbrek.core.cabinets.result import RunResult
+from ulbrek.core.cure.brief import CureBrief
+from ulbrek.core.cure.finishing import SAWN, Faces, Sawn
 from ulbrek.core.cure.inputs import CureInputs
-from ulbrek.core.cure.station import CureBrief, Faces, window_brief
+from ulbrek.core.cure.station import window_brief
 from ulbrek.core.cure.temperatures import OneBag, at_the_pour
 from ulbrek.core.cure.warmth import BARE_M2K_W, BOARD_W_MK, GROUND_M2K_W, MOST_OF_A_WALL, Body, way_out_mm
 from ulbrek.core.cure.window import PourStart, pour_window
@@ -46,7 +48,7 @@ from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.so_far import dose_found
 from ulbrek.core.mix.wetness import strength_left, water_planned
 from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop, pigments_of
-from ulbrek.core.plan.briefs.form import Materials, side_by_side
+from ulbrek.core.plan.briefs.form import Materials, field_of, side_by_side
 from ulbrek.core.plan.found import OfJob, findings_of
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
 from ulbrek.core.plan.nodes.cabinets import CabinetNode, CabinetsNode, OverPiece, beneath, clipped
@@ -328,7 +330,9 @@ class _Planning:
     def _poured(self, made: Sequence[PieceNodes], finished: FinishJob | None = None) -> CureBrief:
         strip = [strip_need(piece.id, self._coldest_c) for piece in self.job.pieces]
         strip = [
-            boards_off(one) if self._cast_there(piece) else one
+            boards_off(one, in_sections=field_of(self.job.form, shape_of(piece)) is not None)
+            if self._cast_there(piece)
+            else one
             for piece, one in zip(self.job.pieces, strip, strict=True)
         ]
         needs = tuple(
@@ -343,15 +347,22 @@ class _Planning:
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
             bodies, self._bag.dry_kg, self._bag.water_kg,
-            finish=finished.needs if finished else (), seal=finished.seal if finished else None, faces=self._faces(),
+            finish=finished.needs if finished else (), seal=finished.seal if finished else None,
+            faces=self._faces(made),
         )  # fmt: skip
 
-    def _faces(self) -> Faces:
+    def _faces(self, made: Sequence[PieceNodes]) -> Faces:
         """What is done to the faces that lie up."""
         up = [piece for piece in self.job.pieces if piece.cast == "face up"]
         broomed = [self.job.finish.look_of(piece.id) == "textured" for piece in up]
         there = [self._cast_there(piece) for piece in self.job.pieces]
-        return Faces(not all(broomed), any(broomed), any(there), all(there))
+        return Faces(not all(broomed), any(broomed), any(there), all(there), tuple(sorted(self._sawn(made))))
+
+    def _sawn(self, made: Sequence[PieceNodes]) -> set[Sawn]:
+        """How joints in the ground are sawn, where some are."""
+        joints = (one.ground.result.joints for one in made if one.ground is not None)
+        made_by = {one.made for one in joints if one is not None}
+        return {how for how in SAWN if how in made_by}
 
     def _body(self, piece: Piece, one: PieceNodes) -> Body:
         """A casting in its form, as far as its heat goes."""

@@ -141,7 +141,17 @@ def _fit_to_site(job: Job, piece: Piece, goal: FitToSite) -> Change:
     found = next((one for one in job.site.dimensions if one.id == goal.dimension), None)
     if found is None:
         raise CannotSolveError(f"The site has no dimension “{goal.dimension}”. Choose one that was measured.")
-    if piece.outline.kind in ("disc", "half disc", "polygon", "arch block", "free", "imported", "trapezoid", "offsets"):
+    if piece.outline.kind in (
+        "disc",
+        "half disc",
+        "polygon",
+        "arch block",
+        "free",
+        "imported",
+        "trapezoid",
+        "offsets",
+        "steps",
+    ):
         raise CannotSolveError("Its outline has no length and width of its own. Change it by hand.")
     ends = ("left", "right") if goal.along == "length" else ("front", "back")
     gaps = sum(one.gap.mm for one in piece.edge_fits if one.edge in ends)

@@ -23,6 +23,7 @@ _MANY_CUTS = 18
 _OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
 _GROUND_MM = 25.0  # of it, under a form that stands on it
 _TUFTS = 24
+_LOWER = 0.35  # of a divider, where its letter stands
 _SLIM = 0.2  # a board in plan that lies nearly level
 
 
@@ -70,18 +71,21 @@ def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[s
             drawing.line(screw.x_mm, screw.y_mm, screw.x_mm + screw.dx * reach, screw.y_mm + screw.dy * reach, 0.7)
         else:
             drawing.dot(screw.x_mm, screw.y_mm)
+    named: list[str] = []
     for board in form.boards:
-        if board.kind in ("strip", "liner", "kerfed strip", "divider"):
-            _strip_name(
-                drawing,
-                board,
-                f"{letter_of(letters, form, board) or board.name} {write_length(board.length_cut_mm, units, 'cut')}",
-                _around(form),
-            )
+        letter = letter_of(letters, form, board)
+        if board.kind in ("strip", "liner", "kerfed strip"):
+            name = f"{letter or board.name} {write_length(board.length_cut_mm, units, 'cut')}"
+            _strip_name(drawing, board, name, _around(form))
+        elif board.kind == "divider" and letter:
+            _divider_letter(drawing, board, letter, lower=len(named) % 2 == 1)
+            named.append(letter)
     left, front, right, back = _box_of(form.cavities)
     drawing.across(left, right, drawing.height - 3, f"inside {write_length(right - left, units, 'cut')}")
     drawing.upright(front, back, 4, write_length(back - front, units, "cut"))
     around, size = _around(form), "no base: sides staked to the ground"
+    if form.on_ground and form.stands:
+        size = "two side forms on the ground, boards between"
     if not form.on_ground:
         base = form.boards[0]
         length, width = (write_length(one, units, "cut") for one in (base.length_cut_mm, base.height_cut_mm))
@@ -203,6 +207,19 @@ def _around(form: FormResult) -> Box:
     boxes += [(min(path[::3]), min(path[1::3]), max(path[::3]), max(path[1::3])) for path in paths]
     left, front = min(one[0] for one in boxes), min(one[1] for one in boxes)
     return Box(left, front, max(one[2] for one in boxes) - left, max(one[3] for one in boxes) - front)
+
+
+def _divider_letter(drawing: Drawing, board: Board, letter: str, *, lower: bool) -> None:
+    """A divider's letter on it, its length being in the list; two that stand close have theirs at different places."""
+    share = _LOWER if lower else 1 - _LOWER
+    if board.dx_mm > board.dy_mm:
+        drawing.words(
+            drawing.x(board.x_mm + board.dx_mm * share), drawing.y(board.y_mm + board.dy_mm / 2) + 1.2, letter
+        )
+    else:
+        drawing.words(
+            drawing.x(board.x_mm + board.dx_mm / 2), drawing.y(board.y_mm + board.dy_mm * share) + 1.2, letter
+        )
 
 
 def _strip_name(drawing: Drawing, strip: Board, text: str, around: Box) -> None:

@@ -27,11 +27,14 @@ class FormPages(Words):
         yield {"kind": "text", "text": "In the form" + (" (mirror image)." if mirrored else ".")}
         letters = drawings.letters_of(self.plan)
         yield drawing(drawings.form_plan(form, self.units, mirrored, letters))
-        yield drawing(drawings.form_section(form, self.units))
-        yield {
-            "kind": "text",
-            "text": "Section front to back, beside the middle; the heights of a thin form are exaggerated.",
-        }
+        if form.stands and form.on_ground:
+            yield {"kind": "text", "text": "From the side, between its two side forms."}
+        else:
+            yield drawing(drawings.form_section(form, self.units))
+            yield {
+                "kind": "text",
+                "text": "Section front to back, beside the middle; the heights of a thin form are exaggerated.",
+            }
         yield table(
             ["Board", "Length", "Height", "Thickness"],
             list(self._boards(form, letters)),
@@ -86,6 +89,14 @@ class FormPages(Words):
                 yield ["Stakes inside boxes", f"{inside.count}, as long"]
             if strut := next((one for one in stiff.battens if one.key == "strut"), None):
                 yield ["Struts", f"{strut.count}, {self._of(strut.length)} long, each to a second stake"]
+        elif stiff.bearer_spacing is None:  # of steps: they stand behind panels that are seen from the side
+            for one in stiff.battens:
+                yield [one.name, f"{one.count}, {self._of(one.length)} long"]
+        if stiff.riser_push:
+            yield [
+                "Push on a riser",
+                f"{self._of(stiff.riser_push)}, braced at most {self._of(stiff.brace_spacing)} apart",
+            ]
         if stiff.bearer_spacing:
             yield ["Bearers", f"{len(stiff.bearers_mm)}, at most {self._of(stiff.bearer_spacing)} apart"]
             yield ["Braces", f"{len(stiff.braces)}" if stiff.braces else "none needed"]
@@ -108,7 +119,8 @@ class FormPages(Words):
 
     def _board(self, board: Board) -> list[str]:
         sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
-        return [self._said(board.name) + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
+        name = board.name.rstrip("0123456789 ") if board.kind == "divider" else board.name
+        return [self._said(name) + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
 
     def _former(self, one: Knockout, form: FormResult) -> str:
         """What a former is made of, how it lies and how it is held."""

@@ -18,22 +18,27 @@ class MovePages(Words):
         for piece, planned in zip(self.job.pieces, self.plan.pieces, strict=True):
             handled = planned.handling
             people = self._of(handled.people_needed) if handled.by_hand else "on a cart, by a hoist, or in parts"
-            _, *ways = handled.lifts
-            chosen = next(way for way in ways if way.chosen)
             yield {"kind": "heading", "text": planned.name}
-            if handled.edge_down and not handled.stays:
+            if handled.edge_down:
+                chosen = next(way for way in handled.lifts[1:] if way.chosen)
                 yield {"kind": "drawing", "svg": handling_card(piece, planned, chosen)}
             yield table(
                 ["", ""],
                 [
                     ["Weight with steel, fresh" if planned.steel.mass else "Weight, fresh", self._range(handled.mass)],
-                    *([["Weight in its form", self._range(handled.in_form)]] if handled.in_form else []),
+                    *(
+                        [["Weight in its form", self._range(handled.in_form)]]
+                        if handled.in_form and not handled.stays
+                        else []
+                    ),
                     *self._on_the_way(planned, people),
                     *self._placed(handled),
                 ],
             )
         yield from self._joined()
-        yield {"kind": "care", "lines": [self._said(line) for line in self.plan.pieces[0].handling.care]}
+        care = dict.fromkeys(line for planned in self.plan.pieces for line in planned.handling.care)
+        if care:
+            yield {"kind": "care", "lines": [self._said(line) for line in care]}
         yield {
             "kind": "text",
             "text": "Anything that holds people up, retains earth or hangs over heads is for a licensed engineer "

@@ -54,6 +54,8 @@ class CabinetPages(Words):
                 yield [f"Tape, {top.name}", self._of(top.tape)]
             if top.clips:
                 yield [f"Clips for mesh, {top.name}", self._of(top.clips)]
+        if run.brackets:
+            yield ["Brackets", self._of(run.brackets)]
         yield ["Floor cover", self._of(run.cover)]
         if run.more:
             yield ["More concrete at the wall", self._of(run.more)]

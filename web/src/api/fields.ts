@@ -49,6 +49,8 @@ export const DOCUMENTS = {
       end_overhang: {"label": "End overhang", "as": "length", "low": 0, "high": 600, "default": 20.0},
       back_overhang: {"label": "Overhang behind", "as": "length", "low": 0, "high": 600, "default": 0.0},
       beside: {"label": "Gap beside a range", "hint": "the top is kept back by so much", "as": "length", "low": 0, "high": 600, "default": 3.0},
+      brackets: {"label": "Wide overhangs held by", "hint": "brackets are screwed to the cabinets’ sides or the studs beforehand", "as": "choice", "choices": ["nothing", "steel brackets"], "default": "nothing"},
+      sinks: {"label": "Sinks", "hint": "under the top: fixed from below, and the edge of the opening shows", "as": "choice", "choices": ["dropped in", "under the top"], "default": "dropped in"},
       tops: {"as": "list", "most": 12},
     },
   },
@@ -167,6 +169,7 @@ export const DOCUMENTS = {
       foam: {"label": "Foam", "as": "text", "default": null, "most": 40},
       forms: {"label": "Forms per piece", "as": "number", "default": 1, "low": 1, "high": 100, "whole": true},
       side_by_side: {"label": "Castings per form", "as": "number", "default": 1, "low": 1, "high": 24, "whole": true},
+      field: {"label": "Sections of a field", "hint": "in one form all edges lie in line; a form each moves on from one to the next", "as": "choice", "choices": ["one form", "a form each"], "default": "one form"},
       in_moulds: {"label": "Form or mould", "as": "flag", "default": false},
       profile: {"label": "Profile pieces cast", "as": "choice", "choices": ["lying", "on edge"], "none": "automatic", "default": null},
       corner: {"label": "Corners", "as": "choice", "choices": ["run past", "pinwheel", "mitred"], "default": null},
@@ -174,6 +177,7 @@ export const DOCUMENTS = {
       fixing: {"label": "Fixing", "as": "choice", "choices": ["screws", "tie bolts", "hot glue and blocks", "nails"], "default": null},
       screwing: {"label": "Screws driven", "as": "choice", "choices": ["down through the strip", "up through the base"], "default": null},
       curve: {"label": "Curves", "as": "choice", "choices": ["liner on ribs", "kerfed strip"], "default": null},
+      strips_out: {"label": "Strips between sections", "as": "choice", "choices": ["taped", "tapered", "slanted cuts", "oiled"], "default": null},
       ledge: {"label": "Base ledge", "as": "length", "default": null, "low": 0, "high": 300},
       overrun: {"label": "Pinwheel overrun", "as": "length", "default": null, "low": 0, "high": 300},
       screw_spacing: {"label": "Screw spacing, at most", "as": "length", "default": null, "low": 50, "high": 600},
@@ -229,6 +233,7 @@ export const DOCUMENTS = {
     title: "GroundInputs",
     fields: {
       utilities: {"label": "Cables and pipes", "hint": "gas, power, water, drains, phone: asked before anybody digs", "as": "choice", "choices": ["not asked yet", "nothing there", "marked, dug by spade"], "default": "not asked yet"},
+      winters: {"label": "Winters there", "hint": "where wet concrete freezes it needs air, and a tight mix", "as": "choice", "choices": ["mild", "freezing", "freezing and salted"], "default": "mild"},
     },
   },
   HalfDisc: {
@@ -606,6 +611,16 @@ export const DOCUMENTS = {
       by_hand: {"as": "list", "most": 120},
     },
   },
+  Steps: {
+    title: "Steps",
+    fields: {
+      number: {"label": "Risers", "as": "number", "low": 1, "high": 30, "whole": true},
+      rise: {"label": "Riser height", "as": "length", "low": 10, "high": 12000},
+      going: {"label": "Tread", "hint": "from one riser to the next", "as": "length", "low": 10, "high": 12000},
+      landing: {"label": "Top tread", "hint": "from its riser to the back", "as": "length", "none": "as the others", "default": null, "low": 10, "high": 12000},
+      behind: {"label": "Closed behind by", "as": "choice", "choices": ["a board", "a wall"], "default": "a board"},
+    },
+  },
   Taper: {
     title: "Taper",
     fields: {
@@ -808,6 +823,7 @@ export const DOCUMENTS = {
       fixing: {"label": "Fixing", "as": "choice", "choices": ["screws", "tie bolts", "hot glue and blocks", "nails"], "default": "screws"},
       screwing: {"label": "Screws driven", "as": "choice", "choices": ["down through the strip", "up through the base"], "default": "down through the strip"},
       curve: {"label": "Curves", "as": "choice", "choices": ["liner on ribs", "kerfed strip"], "default": "liner on ribs"},
+      strips_out: {"label": "Strips between sections", "as": "choice", "choices": ["taped", "tapered", "slanted cuts", "oiled"], "default": "taped"},
       ledge: {"label": "Base ledge", "as": "length", "low": 0, "high": 300, "default": 60.0},
       overrun: {"label": "Pinwheel overrun", "as": "length", "low": 0, "high": 300, "default": 50.0},
       screw_spacing: {"label": "Screw spacing, at most", "as": "length", "low": 50, "high": 600, "default": 250.0},
@@ -913,6 +929,7 @@ export const DOCUMENTS = {
       feel: {"label": "Consistency", "hint": "what it is made for", "as": "choice", "choices": ["packed", "plastic", "flowing"], "default": "plastic"},
       workable_min: {"label": "Working time", "hint": "from mixing until it stiffens, at 20 °C, 68 °F", "as": "number", "unit": "min", "default": 75.0, "high": 600, "low": 1},
       fibre_in: {"label": "Fibre in the bag", "as": "flag", "default": false},
+      entrained: {"label": "Air-entrained", "hint": "fine bubbles, in which water may freeze without bursting it", "as": "flag", "default": false},
       strengths: {"label": "Strengths printed", "hint": "as the bag prints them; without, by its cement", "as": "list", "most": 3, "of": "StrengthPoint"},
       source: {"label": "Source", "as": "text", "default": "", "most": 200},
     },
@@ -1048,6 +1065,7 @@ export const DOCUMENTS = {
       width_mm: {"label": "Sheet width", "as": "number", "unit": "sold", "low": 10, "high": 12000},
       price: {"label": "Unit price", "as": "number", "none": "not entered", "unit": "price", "default": null, "low": 0, "high": 100000},
       face: {"label": "Face", "hint": "a bare board is oiled and left to soak in before use; to cement concrete bonds", "as": "choice", "choices": ["faced", "filmed", "oiled", "bare", "cement"], "default": "faced"},
+      made_of: {"label": "Made of", "hint": "chipboard and fibreboard swell where water gets in", "as": "choice", "choices": ["plywood", "chipboard", "fibreboard", "cement", "plastic"], "none": "by its name", "default": null},
       modulus_mpa: {"label": "Bending modulus", "hint": "in bending, dry, as its maker says", "as": "number", "unit": "MPa", "default": 1600.0, "low": 50, "high": 20000},
       density_kg_m3: {"label": "Density", "as": "number", "unit": "kg/m3", "default": 680.0, "low": 10, "high": 2000},
       bends_to_mm: {"label": "Bends to a radius of", "hint": "the smallest, dry and cold", "as": "number", "none": "not bent", "unit": "mm", "default": null, "low": 1, "high": 10000},
@@ -1166,6 +1184,7 @@ export const OF_KIND = {
   "rib": "Rib",
   "hole": "RoundHole",
   "sleeve": "Sleeve",
+  "steps": "Steps",
   "trapezoid": "Trapezoid",
   "u": "UShape",
   "void": "Void",
@@ -1178,7 +1197,7 @@ export const OF_KIND = {
 
 export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "drop edge"] as const;
 
-export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "offsets", "free"] as const;
+export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "steps", "offsets", "free"] as const;
 
 export const SHOP_LISTS = [
   {"name": "mixes", "of": "Mix", "part": "Mix", "title": "Bagged mixes", "one": "a bagged mix", "stock": "bag", "needsOne": true},

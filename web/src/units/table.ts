@@ -121,6 +121,6 @@ export const ENTRIES: Record<string, { mm: EntryUnit; in: EntryUnit }> = {
 
 export const COUNTED: Record<string, string> = {"bags": "bag", "charges": "charge", "batches": "batch", "people": "person", "screws": "screw", "sheets": "sheet", "cartridges": "cartridge", "rolls": "roll", "boxes": "box", "bars": "bar", "ties": "tie", "places": "place", "pieces": "piece", "lengths": "length", "kerfs": "kerf", "packs": "pack", "spoons": "spoon", "castings": "casting", "layers": "layer", "coats": "coat", "pads": "pad", "rounds": "round", "barrows": "barrow", "stakes": "stake", "parts": "part", "copies": "copy", "stops": "stop", "settings": "setting"};
 
-export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [450, 18.0], [500, 20.0], [600, 24.0], [900, 36.0], [1000, 40.0], [1200, 48.0]];
+export const PAIRS: [number, number][] = [[3, 0.125], [5, 0.1875], [6, 0.25], [10, 0.375], [12, 0.5], [15, 0.625], [20, 0.75], [25, 1.0], [30, 1.1875], [32, 1.25], [38, 1.5], [40, 1.5625], [50, 2.0], [60, 2.375], [75, 3.0], [80, 3.125], [100, 4.0], [150, 6.0], [196, 7.75], [200, 8.0], [250, 10.0], [300, 12.0], [400, 16.0], [450, 18.0], [500, 20.0], [550, 21.5], [600, 24.0], [700, 27.5], [900, 36.0], [1000, 40.0], [1200, 48.0]];
 
 export const WHOLE_CURRENCIES = ["CLP", "ISK", "JPY", "KRW", "PYG", "UGX", "VND"];

@@ -7,6 +7,7 @@ from ulbrek.core.cabinets.checks.carrying import brace_too_slim, cabinets_too_we
 from ulbrek.core.cabinets.checks.case import RunCase
 from ulbrek.core.cabinets.checks.fitting import (
     board_not_for_wet_concrete,
+    no_room_for_the_rim,
     opening_over_a_side,
     run_does_not_close,
     sink_has_no_opening,
@@ -27,6 +28,7 @@ def of_run(seen: RunCase) -> Iterator[Finding]:
     yield from wall_bows(seen)
     yield from top_long_without_joint(seen)
     yield from opening_over_a_side(seen)
+    yield from no_room_for_the_rim(seen)
     yield from sink_has_no_opening(seen)
     yield from board_not_for_wet_concrete(seen)
     yield from cabinets_too_weak(seen)

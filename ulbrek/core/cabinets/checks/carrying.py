@@ -2,17 +2,16 @@
 
 from math import ceil
 
-from ulbrek.core.base.figure import work
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
-from ulbrek.core.cabinets import rules
 from ulbrek.core.cabinets.checks.case import RunCase
 from ulbrek.core.cabinets.checks.fitting import LEGS_NAMED
 from ulbrek.core.cabinets.inputs import CabinetInputs
+from ulbrek.core.cabinets.overhang import most_of, overhangs
 from ulbrek.core.cabinets.run import NO_CARCASS
 
 # Source of all: common practice.
 NARROW_MM, NARROW_KG_M, WIDE_MM, WIDE_KG_M = 600.0, 150.0, 900.0, 110.0
-THIN_MM, THIN_OVER_MM, THICK_OVER_MM, SEAT_MM = 45.0, 200.0, 300.0, 150.0
+SEAT_MM = 150.0
 DISHWASHER_MM = 620.0
 BRACE_MOST_MM, PER_BOW = 1.0, 360.0
 _ALIKE_MM = 5.0
@@ -56,17 +55,11 @@ def overhang_long(seen: RunCase) -> list[Finding]:
     """
     run, found = seen.brief.run, list[Finding]()
     thick = min((one.thickness_mm for one in seen.drawn), default=0.0)
-    if not thick:
+    if not thick or run.brackets != "nothing":
         return []
-    deep = run.depth.mm + run.overhang.mm + (run.back_overhang.mm if run.behind == "open" else 0.0)
-    most = work(
-        rules.overhang_limit, run.id, plain_mm=THIN_OVER_MM if thick <= THIN_MM else THICK_OVER_MM, depth_mm=deep
-    ).value
-    sides = [("/overhang", "at the front", run.overhang.mm), ("/end_overhang", "at its ends", run.end_overhang.mm)]
-    if run.behind == "open":
-        sides.append(("/back_overhang", "behind", run.back_overhang.mm))
-    for field, where, over in sides:
-        if over <= most:
+    most = most_of(run, thick).value
+    for field, where, over, along in overhangs(run):
+        if over <= most or not along:
             continue
         found.append(
             finding(
@@ -81,6 +74,7 @@ def overhang_long(seen: RunCase) -> list[Finding]:
                 },
                 change=Change("Make it {most}", {field: {"mm": most // 5 * 5, "typed": None}},
                               {"most": Quantity(most // 5 * 5, "at most")}),
+                also=(Change("Brackets hold it", {"/brackets": "steel brackets"}),),
             )
         )  # fmt: skip
     return found

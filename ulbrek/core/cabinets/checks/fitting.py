@@ -14,6 +14,7 @@ FILLER_MOST_MM = 200.0
 BOWED_MM = 6.0
 LONG_MM = 3_050.0
 LEGS_NAMED: dict[LegName, str] = {"left": "left leg", "back": "back leg", "right": "right leg"}
+RIM_MM = 25.0  # of a sink under the top, beyond its opening. Source: common practice.
 
 
 @check("run-does-not-close", "caution")
@@ -179,6 +180,47 @@ def _over_a_side(seen: RunCase, top: TopBrief, opening: Opening) -> list[Finding
     ]  # fmt: skip
 
 
+@check("no-room-for-the-rim", "caution")
+def no_room_for_the_rim(seen: RunCase) -> list[Finding]:
+    """No room for the rim of a sink under the top
+
+    It is fixed from below: its rim lies beyond the opening on every side, between the cabinet's.
+
+    Source: common practice: rims are 25 mm (1 in) and more
+    """
+    if seen.brief.run.sinks != "under the top":
+        return []
+    return [said for top in seen.drawn for opening in top.openings for said in _rim(seen, opening)]
+
+
+def _rim(seen: RunCase, opening: Opening) -> list[Finding]:
+    middle = opening.outline.centroid
+    home = next((one for one in seen.laid.units if one.foot.contains(middle)), None)
+    if home is None or home.unit.kind != "sink cabinet":
+        return []
+    axis = 0 if home.leg == "back" else 1
+    ends, sides = opening.outline.bounds, home.foot.bounds
+    low, high, lo, hi = ends[axis], ends[axis + 2], sides[axis] + SIDE_MM, sides[axis + 2] - SIDE_MM
+    if low < lo - _SHY_MM or high > hi + _SHY_MM:
+        return []  # the opening itself lies over a side
+    if min(low - lo, hi - high) >= RIM_MM - _SHY_MM:
+        return []
+    return [
+        finding(
+            no_room_for_the_rim,
+            title="{opening}: no room for the rim under the top",
+            reason="The rim lies {rim} and more beyond the opening; beside it are {there} to the cabinet’s side.",
+            remedy="A narrower sink, a wider cabinet, or a sink that is dropped in.",
+            field="/sinks",
+            values={
+                "opening": opening.name, "rim": Quantity(RIM_MM, "limit"),
+                "there": Quantity(max(0.0, min(low - lo, hi - high)), "there"),
+            },
+            change=Change("Drop it in", {"/sinks": "dropped in"}),
+        )
+    ]  # fmt: skip
+
+
 @check("sink-has-no-opening", "caution")
 def sink_has_no_opening(seen: RunCase) -> list[Finding]:
     """A sink or hob cabinet under a whole top
@@ -214,7 +256,7 @@ def board_not_for_wet_concrete(seen: RunCase) -> list[Finding]:
     Source: common practice: cement board or plywood, no wallboard and no bare chipboard
     """
     board = seen.brief.board
-    if board.face in ("cement", "filmed", "oiled") or "ply" in board.name.lower():
+    if not board.swells:
         return []
     return [
         finding(

@@ -49,6 +49,8 @@ def all_findings(seen: FormCase) -> Iterator[Finding]:
     yield from holding.knockout_floats(brief, seen.knockouts)
     yield from holding.core_is_pushed_aside(brief, seen.knockouts)
     yield from ground.stake_screw_comes_through(brief, seen.joint)
+    yield from ground.gap_needs_ripped_strips(brief)
+    yield from ground.strips_lock(brief)
     yield from faces.glue_in_the_sun(brief)
     yield from faces.no_release(brief, seen.castings)
     yield from faces.bare_edge(brief, boards, seen.knockouts)

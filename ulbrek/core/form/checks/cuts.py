@@ -58,6 +58,29 @@ def _board_and_sheet(name: str, stock: SheetStock) -> dict[str, Quantity | str]:
     return {"board": name, **{side: Quantity(size, "sold") for side, size in sizes.items()}}
 
 
+@check("board-of-parts", "hint")
+def board_of_parts(names: Sequence[str], stock: SheetStock) -> list[Finding]:
+    """A board is longer than any length
+
+    Two parts are butted at a stake, with a cleat behind both. Of boards that stand back to back one is turned end for
+    end, so that no two joints meet.
+
+    Source: common practice
+    """
+    return [
+        finding(
+            board_of_parts,
+            title="{board} is longer than any length on your list, and made of parts",
+            reason="The longest is {length}.",
+            remedy="Butt them at a stake, a cleat of {600 limit} screwed behind both. Back to back, turn one end for "
+            "end: no two joints at one place.",
+            field="/sheet",
+            values={"board": name, "length": Quantity(stock.length_mm, "sold")},
+        )
+        for name in names
+    ]
+
+
 @check("layout-lost", "hint")
 def layout_lost(sheet: str, name: str, *, lost: bool) -> list[Finding]:
     """An accepted cut plan no longer fits

@@ -56,6 +56,57 @@ def face_on_the_ground(name: str, brief: FormBrief) -> list[Finding]:
     ]
 
 
+@check("gap-needs-ripped-strips", "hint")
+def gap_needs_ripped_strips(brief: FormBrief) -> list[Finding]:
+    """No board fills the gaps of a field
+
+    A gap that is one board wide takes that board, one of two boards or more two of them. Any other takes a strip that
+    is ripped for it.
+
+    Source: geometry
+    """
+    board = brief.sheet.thickness_mm
+    return [
+        finding(
+            gap_needs_ripped_strips,
+            title="{gap} gaps need strips ripped to {ripped}",
+            reason="The sides are {board} boards.",
+            remedy="Rip them, or make the gaps {one}, or {two} and more, under Measure." if one.gap_mm > board
+            else "Rip them, or make the gaps {one} under Measure.",
+            field="/field",
+            values={
+                "gap": Quantity(one.gap_mm, "mm"), "ripped": Quantity(one.ripped_mm, "cut"),
+                "board": Quantity(board, "mm"), "one": Quantity(board, "mm"), "two": Quantity(2 * board, "mm"),
+            },
+        )
+        for one in (brief.field.channels if brief.field else ())
+        if one.ripped_mm
+    ]  # fmt: skip
+
+
+@check("strips-lock", "caution")
+def strips_lock(brief: FormBrief) -> list[Finding]:
+    """Bare strips lock between two sections
+
+    Wood between two slabs drinks from both, swells, and is held until it has dried again; pried out it takes the edges
+    with it. Tape keeps water out, a taper lets go at once, and so does a cut that is slanted.
+
+    Source: common practice
+    """
+    if brief.field is None or brief.habits.strips_out != "oiled" or brief.sheet.face != "bare":
+        return []
+    return [
+        finding(
+            strips_lock,
+            title="Oiled strips swell and lock between the sections",
+            reason="Wood drinks from both sides; pried out while it is wet, it takes the edges with it.",
+            remedy="Wrap them in packing tape, or leave them until they have dried, {3 to 14 d}.",
+            field="/strips_out",
+            change=Change("Tape them", {"/strips_out": "taped"}),
+        )
+    ]
+
+
 @check("stake-screw-comes-through", "caution")
 def stake_screw_comes_through(brief: FormBrief, joint: Joint) -> list[Finding]:
     """No screw fits stake and board

@@ -152,8 +152,8 @@ def leak_path(brief: FormBrief, boards: Sequence[Board]) -> list[Finding]:
 def _too_small(brief: FormBrief, board: Board) -> list[tuple[float, float]]:
     """What a board is cut to, and what it must be, where it is smaller by more than half a millimetre [mm]."""
     sizes = [(board.length_cut_mm, board.length.value), (board.height_cut_mm, board.height.value)]
-    if board.kind == "base" and brief.beneath is not None:
-        return []  # it is cut to lie on its braces
+    if board.kind == "base" and (brief.beneath is not None or brief.climbs):
+        return []  # it is cut to lie on its braces, or to the profile
     if board.kind == "base" and not brief.laps:  # the ledge may be narrower; the strips must stand on it
         on_it = 2 * brief.sheet.thickness_mm
         sizes = [(board.length_cut_mm, brief.length_mm + on_it), (board.height_cut_mm, brief.width_mm + on_it)]

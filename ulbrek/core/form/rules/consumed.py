@@ -59,20 +59,23 @@ def masking(joint_m: float, knockouts_m: float, screws: float) -> float:
 
 
 @rule(unit="m2")
-def contact_area(net_area_mm2: float, edges_mm: float, openings_mm: float, thickness_mm: float) -> float:
+def contact_area(
+    net_area_mm2: float, castings: float, edges_mm: float, openings_mm: float, thickness_mm: float
+) -> float:
     """Form contact area
 
     Args:
         net_area_mm2: area of the face, less its openings
-        edges_mm: length round the outside
+        castings: how many lie in the form
+        edges_mm: length round the outside of each
         openings_mm: length round openings and holes
         thickness_mm: thickness of the piece
 
-    Formula: (net_area_mm2 + (edges_mm + openings_mm) * thickness_mm) / 1e6
+    Formula: (net_area_mm2 * castings + (edges_mm + openings_mm) * thickness_mm) / 1e6
 
     Source: geometry
     """
-    return (net_area_mm2 + (edges_mm + openings_mm) * thickness_mm) / 1e6
+    return (net_area_mm2 * castings + (edges_mm + openings_mm) * thickness_mm) / 1e6
 
 
 @rule(unit="l", kind="water")

@@ -24,17 +24,54 @@ def stake_spacing(between_mm: float, usual_mm: float) -> float:
 def stake_length(height_mm: float, bite_mm: float) -> float:
     """Length of a stake
 
-    Its head stays 10 mm below the screed edge; in the ground it is as deep as the side is high, and 300 mm at least.
+    Its head stays 10 mm below the screed edge; in the ground it is as deep as the side is high, 300 mm at least and
+    450 at most: what is higher is strutted.
 
     Args:
         height_mm: of the side
         bite_mm: 300 in firm ground
 
-    Formula: height_mm - 10 + max(bite_mm, height_mm)
+    Formula: height_mm - 10 + max(bite_mm, min(height_mm, 450))
 
     Source: common practice
     """
-    return height_mm - 10 + max(bite_mm, height_mm)
+    return height_mm - 10 + max(bite_mm, min(height_mm, 450.0))
+
+
+@rule(unit="mm", kind="hold")
+def slope_length(run_mm: float, rise_mm: float, beyond_mm: float) -> float:
+    """Length of a brace over risers
+
+    Along the noses of the steps, and on to a stake before the lowest.
+
+    Args:
+        run_mm: from the lowest nose to the highest, in plan
+        rise_mm: the same in height
+        beyond_mm: to the stake
+
+    Formula: sqrt(run_mm ** 2 + rise_mm ** 2) + beyond_mm
+
+    Source: geometry
+    """
+    return sqrt(run_mm**2 + rise_mm**2) + beyond_mm
+
+
+@rule(unit="N")
+def riser_push(density_kg_m3: float, height_mm: float, width_mm: float) -> float:
+    """Push on a riser's board
+
+    Fresh concrete pushes like a liquid of its weight; it stands as high as the tread behind the board.
+
+    Args:
+        density_kg_m3: of the fresh concrete
+        height_mm: of the riser
+        width_mm: of the steps
+
+    Formula: density_kg_m3 * 9.80665 * (height_mm / 1000) ** 2 / 2 * width_mm / 1000
+
+    Source: hydrostatics; ACI 347, a full liquid head, from memory
+    """
+    return density_kg_m3 * 9.80665 * (height_mm / 1000) ** 2 / 2 * width_mm / 1000
 
 
 @rule(unit="mm", kind="hold")

@@ -16,7 +16,7 @@ def panel_too_long(brief: GroundBrief, panel: tuple[float, float]) -> list[Findi
     Source: ACI 302.1R and 360R, from memory: 24 to 36 times the thickness
     """
     long, _ = panel
-    most = TIMES_MOST * brief.thickness_mm
+    most = TIMES_MOST * brief.shrinks_mm
     if long <= most + _SHY_MM:
         return []
     at = f"/plots/{brief.piece}"
@@ -41,7 +41,7 @@ def panel_too_slim(brief: GroundBrief, plot: Plot, panel: tuple[float, float]) -
     """
     long, short = panel
     own = plot.columns is not None or plot.rows is not None
-    if not own or long <= SLIM * short + _SHY_MM or long <= TIMES_LEAST * brief.thickness_mm:
+    if not own or long <= SLIM * short + _SHY_MM or long <= TIMES_LEAST * brief.shrinks_mm:
         return []
     at = f"/plots/{brief.piece}"
     return [
@@ -63,7 +63,7 @@ def joint_too_shallow(brief: GroundBrief, joints: Joints | None) -> list[Finding
 
     Source: ACI 302.1R and 360R, from memory: a quarter of the thickness, 25 mm (1 in) at the least
     """
-    needed = max(brief.thickness_mm / 4, GROOVE_LEAST_MM)
+    needed = max(brief.shrinks_mm / 4, GROOVE_LEAST_MM)
     if joints is None or joints.depth is None or joints.depth.value >= needed - _SHY_MM:
         return []
     at = f"/plots/{brief.piece}/groove"

@@ -1,5 +1,7 @@
 """What is wrong under the slab, and with its thickness."""
 
+from typing import NamedTuple
+
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.ground.brief import GroundBrief
 from ulbrek.core.ground.inputs import GroundInputs, Plot
@@ -9,6 +11,30 @@ THINNEST_MM = {
     "path or patio": (50.0, 75.0), "machine or shed": (75.0, 90.0), "car": (90.0, 100.0),
     "old slab, bonded": (25.0, 38.0), "old slab, apart": (50.0, 75.0),
 }  # fmt: skip
+# Source: IRC Table R402.2, severe weathering (3500 psi), from memory; with salt: common practice.
+FREEZING_MPA, SALTED_MPA = 24.0, 31.0
+
+
+class Frost(NamedTuple):
+    """A mix as frost takes it: whether it is air-entrained, how strong it is, and one of the shop's that would do.
+
+    ``other`` is that one's id, its name and the id of its bag.
+    """
+
+    entrained: bool
+    strength_mpa: float
+    other: tuple[str, str, str] | None
+
+
+def needed_mpa(inputs: GroundInputs) -> float:
+    """What strength the winters there ask of a mix [MPa].
+
+    Args:
+        inputs: what the job says of the ground
+    """
+    return SALTED_MPA if inputs.winters == "freezing and salted" else FREEZING_MPA
+
+
 FAIR_MM = 50.0  # of stone, tamped: less than that evens nothing out. Source: common practice.
 _SHY_MM = 1.0
 STEPPED_ON_MM = 700.0  # a slab as short as that bridges nothing
@@ -36,6 +62,48 @@ def utilities_not_asked(inputs: GroundInputs, names: tuple[str, ...]) -> list[Fi
             also=(Change("It is marked", {"/utilities": "marked, dug by spade"}),),
         )
     ]
+
+
+@check("no-air-where-it-freezes", "caution")
+def no_air_where_it_freezes(inputs: GroundInputs, names: tuple[str, ...], frost: Frost) -> list[Finding]:
+    """A mix without air where it freezes
+
+    Water that freezes in wet concrete bursts its face, more so under salt. Fine bubbles give it room; a tight mix lets
+    little of it in.
+
+    Source: IRC Table R402.2, severe weathering: 3500 psi with 5 to 7 % of air, from memory
+    """
+    if inputs.winters == "mild" or not names:
+        return []
+    needed = needed_mpa(inputs)
+    weak = frost.strength_mpa < needed - 1
+    if frost.entrained and not weak:
+        return []
+    values: dict[str, Quantity | str] = {
+        "names": ", ".join(names), "needed": Quantity(needed, "MPa"), "has": Quantity(frost.strength_mpa, "MPa"),
+    }  # fmt: skip
+    change = (
+        Change(
+            "Use {mix}",
+            {"/mix/mix": frost.other[0], "/mix/bag": frost.other[2], "/mix/scratch": None},
+            {"mix": frost.other[1]},
+        )
+        if frost.other
+        else None
+    )
+    return [
+        finding(
+            no_air_where_it_freezes,
+            title="{names}: the mix has no air in it, and it freezes there" if not frost.entrained
+            else "{names}: {has} is little where it freezes",
+            reason="Water that freezes in it bursts its face, and salt makes that worse.",
+            remedy="An air-entrained mix of {needed} or more, no more water than it needs, and no salt in the first "
+            "winter.",
+            field="/ground/winters",
+            values=values,
+            change=change,
+        )
+    ]  # fmt: skip
 
 
 @check("sub-base-thin", "caution")

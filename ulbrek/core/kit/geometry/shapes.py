@@ -159,6 +159,27 @@ def regular(sides: int, radius_mm: float) -> Outline:
     return Outline(tuple(Vertex(x - left, y - front) for x, y in points), names)
 
 
+def flight(number: int, rise_mm: float, going_mm: float, landing_mm: float) -> Outline:
+    """Steps seen from the side [mm], climbing to the right.
+
+    Args:
+        number: of risers
+        rise_mm: height of each
+        going_mm: from one riser to the next
+        landing_mm: of the top one, from its riser to the back
+    """
+    long, high = (number - 1) * going_mm + landing_mm, number * rise_mm
+    at = [Vertex(0.0, 0.0), Vertex(long, 0.0), Vertex(long, high)]
+    names = ["underside", "back", f"tread {number}"]
+    for step in range(number, 0, -1):
+        at.append(Vertex((step - 1) * going_mm, step * rise_mm))
+        names.append(f"riser {step}")
+        if step > 1:
+            at.append(Vertex((step - 1) * going_mm, (step - 1) * rise_mm))
+            names.append(f"tread {step - 1}")
+    return Outline(tuple(at), tuple(names))
+
+
 def ring_sector(inner_mm: float, depth_mm: float, angle: float) -> Outline:
     """A block of a ring [mm], its inner arc at the front, upright about its middle.
 

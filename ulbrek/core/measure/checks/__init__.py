@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes
+from ulbrek.core.measure.checks import bolted, fitting, formers, places, shapes, steps
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
@@ -41,7 +41,11 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, co
     yield from shapes.corner_too_sharp(shape)
     yield from shapes.radius_too_large(shape)
     yield from shapes.corner_too_round(shape)
+    yield from steps.riser_trips(shape)
+    yield from steps.tread_too_short(shape)
+    yield from steps.steps_out_of_stride(shape)
+    yield from steps.steps_need_a_guard(shape)
     yield from fitting.run_does_not_add_up(shape)
     yield from fitting.rows_do_not_add_up(shape)
-    yield from fitting.closing_piece(closing)
+    yield from fitting.closing_piece(None if shape.piece.stays else closing)
     yield from fitting.off_its_weight(shape, concrete)

@@ -127,6 +127,19 @@ class ArchBlock(Document):
         return self
 
 
+class Steps(Document):
+    """Steps, seen from the side: the piece's thickness is how wide they are."""
+
+    model_config = ConfigDict(title="Steps")
+
+    kind: Literal["steps"] = "steps"
+    number: Annotated[int, Field(ge=1, le=30), label("Risers")]
+    rise: Annotated[Side, label("Riser height")]
+    going: Annotated[Side, label("Tread", hint="from one riser to the next")]
+    landing: Annotated[Side | None, label("Top tread", none="as the others", hint="from its riser to the back")] = None
+    behind: Annotated[Literal["a board", "a wall"], label("Closed behind by")] = "a board"
+
+
 class FreeCorner(Document):
     """A corner of a free outline, and how the edge to the next one runs."""
 
@@ -215,6 +228,7 @@ AnyOutline = (
     | Disc
     | HalfDisc
     | ArchBlock
+    | Steps
     | FreeOutline
     | OffsetEdge
     | ImportedOutline
@@ -236,6 +250,7 @@ PieceOutline = Annotated[
     | Annotated[Disc, Tag("disc")]
     | Annotated[HalfDisc, Tag("half disc")]
     | Annotated[ArchBlock, Tag("arch block")]
+    | Annotated[Steps, Tag("steps")]
     | Annotated[FreeOutline, Tag("free")]
     | Annotated[OffsetEdge, Tag("offsets")]
     | Annotated[ImportedOutline, Tag("imported")],
@@ -250,5 +265,6 @@ def _under(part: Length, whole: Length, what: str, of: str) -> None:
 
 __all__ = [
     "AnyOutline", "ArchBlock", "Disc", "DrawnCorner", "FreeCorner", "FreeOutline", "HalfDisc", "ImportedOutline",
-    "LShape", "OffsetEdge", "OffsetReading", "PieceOutline", "Rectangle", "RegularPolygon", "Trapezoid", "UShape",
+    "LShape", "OffsetEdge", "OffsetReading", "PieceOutline", "Rectangle", "RegularPolygon", "Steps", "Trapezoid",
+    "UShape",
 ]  # fmt: skip

@@ -114,8 +114,13 @@ class Piece(Document):
     @model_validator(mode="before")
     @classmethod
     def _cast_up_where_it_stays(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
-        """What stays where it is cast has its show face up."""
-        return {**told, "cast": "face up"} if isinstance(told, dict) and told.get("stays") else told
+        """What stays where it is cast has its show face up; steps are drawn from the side."""
+        if not isinstance(told, dict):
+            return told
+        outline = told.get("outline")
+        steps = (outline.get("kind") if isinstance(outline, dict) else getattr(outline, "kind", None)) == "steps"
+        up, side = {"cast": "face up"} if told.get("stays") else {}, {"drawn": "from the side"} if steps else {}
+        return {**told, **up, **side}
 
     @field_validator("features")
     @classmethod

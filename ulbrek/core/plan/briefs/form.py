@@ -7,14 +7,18 @@ from typing import NamedTuple
 from shapely import LineString
 
 from ulbrek.core.form.brief import Beneath, Divider, FormBrief
-from ulbrek.core.form.inputs import FormHabits, FormInputs
+from ulbrek.core.form.field import strips_of
+from ulbrek.core.form.inputs import MOST_MOULDED, MOST_SECTIONS, FormHabits, FormInputs
 from ulbrek.core.kit.geometry.clip import CutLine
+from ulbrek.core.kit.geometry.grid import Grid
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.geometry.shapes import rectangle
 from ulbrek.core.kit.moulding import MouldShape
 from ulbrek.core.materials.boards import Lumber, Sheet
 from ulbrek.core.materials.supplies import Supplies
+from ulbrek.core.measure.field import grid_of
+from ulbrek.core.measure.inputs.outlines import Steps
 from ulbrek.core.measure.moulding import edges_made, moulded, slopes
 from ulbrek.core.measure.shape import Shape
 
@@ -62,7 +66,27 @@ def wanted_for(
     if habits.release == "oil when used again":
         again = castings_of(inputs, shape) > 1 or brief.bare
         brief = replace(brief, habits=habits.model_copy(update={"release": "oil" if again else "none"}))
+    if (grid := field_of(inputs, shape)) is not None:
+        return _fielded(brief, grid)
     return brief if count == 1 else _ganged(brief, count)
+
+
+def field_of(inputs: FormInputs, shape: Shape) -> Grid | None:
+    """The sections of a field that have one form together; None where each has its own.
+
+    Args:
+        inputs: what the job says of its forms
+        shape: the piece
+    """
+    staked = not inputs.says("sides") or inputs.over(FormHabits()).sides == "staked to the ground"
+    if inputs.field == "a form each" or inputs.in_moulds or not staked:
+        return None
+    made = moulded(shape)
+    if shape.piece.count > MOST_SECTIONS or shape.piece.count * len(made) > MOST_MOULDED:
+        return None
+    if any(one.stands_out and one.prism.bottom_mm < 0 for one in made):
+        return None
+    return grid_of(shape.piece, shape.size)
 
 
 def castings_of(inputs: FormInputs, shape: Shape) -> int:
@@ -85,8 +109,10 @@ def _liner(shape: Shape, materials: Materials) -> Sheet:
 
 
 def side_by_side(inputs: FormInputs, shape: Shape) -> int:
-    """How many of a piece are cast in one form; one where it is no plain rectangle."""
+    """How many of a piece are cast in one form: all of a field; one of what is no plain rectangle."""
     piece = shape.piece
+    if field_of(inputs, shape) is not None:
+        return piece.count
     plain = (
         piece.outline.kind == "rectangle" and not piece.seams and piece.taper is None and piece.stays != "over cabinets"
     )
@@ -120,15 +146,29 @@ def _open_edges(shape: Shape, inputs: FormInputs) -> frozenset[str]:
     if shape.piece.drawn != "from the side":
         return frozenset()
     wide = shape.cast_depth > min(shape.size)
-    if inputs.profile == "lying" or (inputs.profile is None and not wide):
+    stays = shape.piece.stays == "on the ground"
+    if not stays and (inputs.profile == "lying" or (inputs.profile is None and not wide)):
         return frozenset()
     outline = shape.outline
+    if stays:
+        walled = isinstance(shape.piece.outline, Steps) and shape.piece.outline.behind == "a wall"
+        return _unboarded(outline) | ({"back"} if walled else frozenset())
     on_top = [
         (edge.length, name.replace(" ", "-"))
         for edge, name in zip(outline.edges, outline.edge_names, strict=True)
         if name and -(edge.end.x - edge.start.x) / max(edge.chord, 1e-9) > _UP
     ]
     return frozenset(name for _, name in [max(on_top)]) if on_top else frozenset()
+
+
+def _unboarded(outline: Outline) -> frozenset[str]:
+    """The sides of a profile on the ground that need no board: the one that lies on it, and those that are screeded."""
+    named = zip(outline.edges, outline.edge_names, strict=True)
+    return frozenset(
+        name.replace(" ", "-")
+        for edge, name in named
+        if name and abs(edge.end.x - edge.start.x) / max(edge.chord, 1e-9) > _UP
+    )
 
 
 def _ganged(brief: FormBrief, count: int) -> FormBrief:
@@ -150,6 +190,20 @@ def _ganged(brief: FormBrief, count: int) -> FormBrief:
         moulded=tuple(one for number, by in enumerate(offsets) for one in _moved(brief.moulded, by, number)),
         dividers=dividers,
         cavities=tuple(rectangle(length, width).moved(*by) for by in offsets),
+    )
+
+
+def _fielded(brief: FormBrief, grid: Grid) -> FormBrief:
+    """All sections of a field in one form: boards round it, strips between."""
+    offsets = tuple(grid.offsets())
+    dividers, field = strips_of(grid, brief.sheet.thickness_mm)
+    return replace(
+        brief,
+        outline=rectangle(*grid.size),
+        moulded=tuple(one for number, by in enumerate(offsets) for one in _moved(brief.moulded, by, number)),
+        dividers=dividers,
+        cavities=tuple(rectangle(grid.length_mm, grid.width_mm).moved(*by) for by in offsets),
+        field=field,
     )
 
 

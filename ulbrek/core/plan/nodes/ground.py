@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from math import ceil
 
 from shapely import LineString
 
@@ -13,6 +12,8 @@ from ulbrek.core.ground.result import GroundResult
 from ulbrek.core.ground.station import ground
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.shapes import rectangle
+from ulbrek.core.measure.field import field_size, places
+from ulbrek.core.measure.inputs.outlines import Steps
 from ulbrek.core.measure.inputs.piece import Piece, Run
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.pointing import pointed
@@ -44,11 +45,12 @@ def _slab(piece: Piece) -> GroundBrief:
     """A piece as Ground takes it."""
     shape = shape_of(piece)
     through = [placed.outline for placed in shape.placed if placed.is_through]
-    outline, thickness = shape.outline, shape.cast_depth
+    outline, thickness, mean = shape.outline, shape.cast_depth, None
     if piece.drawn == "from the side":
         left, low, right, _ = outline.box
         ends = (LineString([(x, low - 1), (x, low + _TALL_MM)]) for x in (left + 1, right - 1))
         thickness = max(_THIN_MM, min(end.intersection(outline.polygon).length for end in ends))
+        mean = round(outline.area_mm2 / (right - left), 1)
         outline, through = rectangle(right - left, piece.thickness.mm), []
     sections: tuple[Outline, ...] = ()
     if piece.run is not None:
@@ -57,21 +59,19 @@ def _slab(piece: Piece) -> GroundBrief:
     return GroundBrief(
         piece.id, piece.name, outline, tuple(one.polygon for one in through), thickness,
         round(sum(one.length_mm for one in through), 1), 1 if sections else piece.count, shaped,
-        sections=sections,
+        steps=isinstance(piece.outline, Steps), mean_mm=mean, walled_mm=_walled(piece), sections=sections,
     )  # fmt: skip
+
+
+def _walled(piece: Piece) -> float:
+    """How long a wall is that steps lead up to [mm]."""
+    outline = piece.outline
+    return piece.thickness.mm if isinstance(outline, Steps) and outline.behind == "a wall" else 0.0
 
 
 def _field(run: Run, count: int, section: Outline) -> tuple[Outline, tuple[Outline, ...]]:
     """The field that sections fill in rows, and the sections in it, as far as there are so many."""
     left, front, right, back = section.box
-    along, across = (right - left, back - front) if run.along == "length" else (back - front, right - left)
-    in_row = max(1, ceil(run.in_row(count)))
-    rows = run.row_end.mm * 2 + run.rows * across + (run.rows - 1) * run.row_gap.mm if run.deep is None else run.deep.mm
-    size = (run.run.mm, rows) if run.along == "length" else (rows, run.run.mm)
-    laid = []
-    for number in range(count):
-        row, place = divmod(number, in_row)
-        at = (run.end_gap.mm + place * (along + run.gap.mm), run.row_end.mm + row * (across + run.row_gap.mm))
-        x, y = at if run.along == "length" else (at[1], at[0])
-        laid.append(section.moved(x - left, y - front))
-    return rectangle(*size), tuple(laid)
+    size = right - left, back - front
+    whole = rectangle(*field_size(run, size[1] if run.along == "length" else size[0]))
+    return whole, tuple(section.moved(x - left, y - front) for x, y in places(run, count, size))

@@ -3,9 +3,10 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from ulbrek.core.cure.brief import CureBrief
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult
-from ulbrek.core.cure.station import CureBrief, cure
+from ulbrek.core.cure.station import cure
 from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.inputs import MixedBatch, MixInputs

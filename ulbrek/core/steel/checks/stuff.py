@@ -12,6 +12,7 @@ from ulbrek.core.steel.rules import INDOOR_COVER_MM, thickest_bar
 from ulbrek.core.steel.words import bar_words
 
 _TRIFLE_MM = 1e-6
+_SHY_MM = 1.0  # nobody lays mesh truer
 SLAB_COVER_MM = 38.0  # in the middle of a slab over stone. Source: common practice, 1 1/2 in.
 SHOWS_MM = 8.0  # of concrete: steel behind less than that, or than its own diameter, shows
 
@@ -40,7 +41,7 @@ def too_little_cover(inputs: SteelInputs, what: SteelBrief, stack: Stack, bars: 
         severity: Severity = "stop"
     elif cover < needed - _TRIFLE_MM:
         in_ground = stack.rusts and what.cast_there and inputs.height is None
-        if in_ground and cover >= SLAB_COVER_MM:
+        if in_ground and cover >= SLAB_COVER_MM - _SHY_MM:
             return []
         needed = SLAB_COVER_MM if in_ground else needed
         severity = "hint" if in_ground else "caution"

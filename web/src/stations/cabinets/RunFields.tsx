@@ -38,6 +38,8 @@ export function RunFields({ run, index, chosen, onChoose }: Props) {
         {(["depth", "overhang", "end_overhang"] as const).map(field)}
         {run.behind === "open" && field("back_overhang")}
         {ranged && field("beside")}
+        {field("sinks")}
+        {field("brackets")}
         {field("name")}
       </section>
     </>

@@ -48,6 +48,7 @@ export function RunFigures({ run }: { run: RunResult }) {
           <FigureLine label="Braces, at most apart" figure={run.spacing} />
           <FigureLine label="Same, over four or more" figure={run.spacing_several} />
           {run.brace_bow && <FigureLine label="Bow of a brace" figure={run.brace_bow} />}
+          {run.brackets && <FigureLine label="Brackets" figure={run.brackets} />}
           <FigureLine label="Floor cover" figure={run.cover} />
           {run.more && <FigureLine label="More concrete at the wall" figure={run.more} />}
         </dl>

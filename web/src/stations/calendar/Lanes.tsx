@@ -20,6 +20,8 @@ const NAMED = [
   "broom",
   "trowel",
   "cover",
+  "early saw",
+  "wet saw",
   "strip",
   "turn",
   "moist",

@@ -18,7 +18,20 @@ interface Props {
 }
 
 const NONE: ReadonlySet<string> = new Set();
-const ACTS = ["float", "edge", "broom", "trowel", "cover", "leave", "strip", "turn", "moist", "load"];
+const ACTS = [
+  "float",
+  "edge",
+  "broom",
+  "trowel",
+  "cover",
+  "leave",
+  "early saw",
+  "wet saw",
+  "strip",
+  "turn",
+  "moist",
+  "load",
+];
 const NAMES = ["As planned", "Variant A", "Variant B", "Variant C"];
 
 /** Up to three variants beside the plan: what differs first, and which of them to take. */

@@ -21,6 +21,7 @@ export function FormChoices({ shop }: { shop: Shop }) {
   const field = (name: FieldOf<"FormInputs">, choices?: { value: string; text: string }[], usual?: string) => (
     <DocField at="/form" spec={specOf("FormInputs", name)} choices={choices} usual={usual} />
   );
+  const onGround = useOnGround();
   return (
     <section aria-label="How it is built">
       <h2 className="mb-1 text-lg font-bold">How it is built</h2>
@@ -31,11 +32,19 @@ export function FormChoices({ shop }: { shop: Shop }) {
       {field("foam", namesOf(shop.foams), shop.foams[0]?.id)}
       {field("forms")}
       {field("side_by_side")}
+      {onGround && field("field")}
       {field("profile")}
       {field("in_moulds")}
       <Habits shop={shop} />
     </section>
   );
+}
+
+/** Asked where sections of a field may be divided by strips. */
+const OF_FIELDS = "strips_out";
+
+function useOnGround(): boolean {
+  return useJobEditor().shown.job.pieces.some((piece) => piece.stays === "on the ground");
 }
 
 /** Each habit of the shop, and what the job does otherwise; schools come with their reasons. */
@@ -51,7 +60,10 @@ function Habits({ shop }: { shop: Shop }) {
     guide_left: used?.left_mm,
     guide_right: used?.right_mm,
   };
-  const habits = specsOf("FormHabits").filter(({ key }) => !(key in OF_SAW) || OF_SAW[key] === saw);
+  const onGround = useOnGround();
+  const habits = specsOf("FormHabits").filter(
+    ({ key }) => (!(key in OF_SAW) || OF_SAW[key] === saw) && (onGround || key !== OF_FIELDS),
+  );
   return (
     <>
       {habits

@@ -52,7 +52,9 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
         />
       ))}
       <Tag x={size.width / 2} y={at.view.top - 20}>
-        {form.on_ground ? (
+        {form.on_ground && form.stands ? (
+          "two side forms on the ground, boards between"
+        ) : form.on_ground ? (
           `no base: ${form.stiffness.stakes.length} stakes in the ground`
         ) : form.over_cabinets ? (
           "boards under it stay over the cabinets"
@@ -64,11 +66,17 @@ export function FormDrawing({ planned, mirrored, letters }: Props) {
         )}
       </Tag>
       <p className="absolute text-soft" style={{ left: at.view.left, top: bottom + 18 }}>
-        {form.stands ? "assembled flat, stood up to pour" : "section at the middle"}; sides{" "}
-        {heights.slice(0, 3).join(", ")} high{mirrored && "; mirror image"}
+        {whatIsSeen(form)} {heights.slice(0, 3).join(", ")} {form.on_ground && form.stands ? "long" : "high"}
+        {mirrored && "; mirror image"}
       </p>
     </div>
   );
+}
+
+/** What the drawing shows, and of what the sizes after it are. */
+function whatIsSeen(form: Form): string {
+  if (form.on_ground && form.stands) return "from the side; boards across";
+  return form.stands ? "assembled flat, stood up to pour; sides" : "section at the middle; sides";
 }
 
 type Board = Form["boards"][number];

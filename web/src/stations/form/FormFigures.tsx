@@ -66,6 +66,10 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
         {!form.on_ground && <FigureLine label="Sealant bead" figure={form.consumed.joint_length} />}
         {form.consumed.release && <FigureLine label="Release agent" figure={form.consumed.release} />}
         <FigureLine label="Side deflection" figure={form.stiffness.side_bow} />
+        {form.stiffness.riser_push && <FigureLine label="Push on a riser" figure={form.stiffness.riser_push} />}
+        {form.stiffness.riser_push && (
+          <FigureLine label="Risers braced, at most" figure={form.stiffness.brace_spacing} />
+        )}
         {form.stiffness.bearer_spacing && (
           <FigureLine label="Bearer spacing, at most" figure={form.stiffness.bearer_spacing} />
         )}

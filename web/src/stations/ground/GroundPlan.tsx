@@ -8,6 +8,7 @@ import { useSize } from "@/drawing/useSize";
 import { fit, px, py, type View } from "@/drawing/view";
 import { Choice } from "@/parts/Choice";
 import { FigureButton } from "@/parts/Why";
+import type { Units } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { overOf } from "./over";
@@ -69,18 +70,7 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
           {(plot?.isolated ?? []).map((side) => (
             <Strip key={side} view={view} side={side} />
           ))}
-          {shows === "boards" &&
-            !inField &&
-            piece.form.stiffness.stakes.map((stake) => (
-              <path
-                key={`${stake.x_mm} ${stake.y_mm}`}
-                d={pathData(view, stake.path)}
-                fill="var(--ink)"
-                stroke="var(--ink)"
-                strokeWidth="2"
-                data-stake
-              />
-            ))}
+          {shows === "boards" && <Staked view={view} piece={piece} ground={ground} />}
           {shows === "joints" &&
             ground.joints?.lines.map((one) => (
               <path
@@ -125,34 +115,74 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
         {shows === "joints" && <JointPlates view={view} joints={ground.joints} />}
       </div>
       <figcaption className="text-soft">
-        <Caption shows={shows} ground={ground} datum={ground.datum} stakes={piece.form.stiffness.stakes.length} />
+        <Caption shows={shows} ground={ground} piece={piece} />
       </figcaption>
     </figure>
   );
 }
 
-function Caption({
-  shows,
-  ground: { joints, dig, low, sections, channels },
-  datum,
-  stakes,
-}: {
-  shows: Shows;
-  ground: Ground;
-  datum: string;
-  stakes: number;
-}): ReactNode {
+/** Whether a field has one form, with strips between its sections. */
+function isOneForm({ form }: PiecePlan, { sections }: Ground): boolean {
+  return sections.length > 0 && form.cavities.length === sections.length;
+}
+
+/** The stakes outside; of a field that has one form its boards and strips too. */
+function Staked({ view, piece, ground }: { view: View; piece: PiecePlan; ground: Ground }) {
+  const { form } = piece;
+  const together = isOneForm(piece, ground);
+  if (ground.sections.length > 0 && !together) return null;
+  const from = (index: number) =>
+    together ? (ground.sections[0]?.[index] ?? 0) - (form.cavities[0]?.[index] ?? 0) : 0;
+  const [dx, dy] = [from(0), from(1)];
+  return (
+    <>
+      {together &&
+        form.boards.map((board) => (
+          <path
+            key={board.key}
+            d={pathData(view, board.path, dx, dy)}
+            fill="var(--board)"
+            stroke="var(--ink)"
+            data-form-board={board.kind}
+          />
+        ))}
+      {form.stiffness.stakes.map((stake) => (
+        <path
+          key={`${stake.x_mm} ${stake.y_mm}`}
+          d={pathData(view, stake.path, dx, dy)}
+          fill="var(--ink)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+          data-stake
+        />
+      ))}
+    </>
+  );
+}
+
+function stakesTold(piece: PiecePlan, ground: Ground, units: Units): string {
+  const { form } = piece;
+  const stakes = form.stiffness.stakes.length;
+  if (ground.sections.length > 0 && !isOneForm(piece, ground)) return "Boards and stakes of one section are on Form.";
+  if (form.stands && form.on_ground) {
+    const behind = form.stiffness.battens.find((one) => one.key === "stake")?.count ?? 0;
+    return `${write(behind, "stakes", units)} behind the side forms and their struts: see Form.`;
+  }
+  if (!stakes) return "No stakes: its sides stand on a base.";
+  const strips = ground.sections.length > 0 ? "; strips between the sections come out" : "";
+  return `${write(stakes, "stakes", units)}, outside the boards${strips}.`;
+}
+
+function Caption({ shows, ground, piece }: { shows: Shows; ground: Ground; piece: PiecePlan }): ReactNode {
   const { units } = usePreferences();
+  const { joints, dig, low, sections, channels, datum } = ground;
   switch (shows) {
     case "heights":
       return `Corners: below ${datum}. Arrows: where water runs${low.length ? `, off it at the ${low.join(" and the ")}` : ""}.`;
     case "dig":
       return dig ? "Dashed: the hole, with room for boards and stakes." : "Nothing is dug.";
     case "boards":
-      if (sections.length) return "Boards and stakes of one section are on Form.";
-      return stakes
-        ? `${write(stakes, "stakes", units)}, outside the boards.`
-        : "No stakes: its sides stand on a base.";
+      return stakesTold(piece, ground, units);
     case "joints":
       if (channels) return `${sections.length} sections; the channels between them are filled with washed stone.`;
       if (!joints) return "It needs no joint.";

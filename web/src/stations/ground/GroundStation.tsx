@@ -12,13 +12,14 @@ import { TaskList } from "../job/TaskList";
 import { DigAndFill } from "./DigAndFill";
 import { GroundFields } from "./GroundFields";
 import { GroundPlan } from "./GroundPlan";
+import { ProfileSection } from "./ProfileSection";
 import { Readings } from "./Readings";
 import { SettingOut } from "./SettingOut";
 import { SlabSection } from "./SlabSection";
 
 /** Ground: what is dug and filled, where the boards stand and how high, and where the slab may crack. */
 export function GroundStation() {
-  const { plan } = useJobEditor().shown;
+  const { plan, job } = useJobEditor().shown;
   const apply = useApply();
   const [chosen, setChosen] = useState("");
   const lying = plan.pieces.filter((one) => one.ground !== null);
@@ -34,6 +35,7 @@ export function GroundStation() {
       <Readings piece={piece} ground={piece.ground} />
       <DigAndFill ground={piece.ground} count={piece.count} />
       <DocField at="/ground" spec={specOf("GroundInputs", "utilities")} />
+      <DocField at="/ground" spec={specOf("GroundInputs", "winters")} />
       <GroundFields piece={piece} />
       <Care lines={piece.ground.care} />
     </>
@@ -50,7 +52,11 @@ export function GroundStation() {
     <Bench title="Ground" tools={tools} ticket={ticket} findings={findings}>
       <div className="mx-auto max-w-3xl space-y-8 p-5 max-lg:pb-24">
         <GroundPlan piece={piece} ground={piece.ground} />
-        <SlabSection piece={piece} ground={piece.ground} />
+        {job.pieces.find((one) => one.id === piece.id)?.drawn === "from the side" ? (
+          <ProfileSection piece={piece} ground={piece.ground} />
+        ) : (
+          <SlabSection piece={piece} ground={piece.ground} />
+        )}
         <SettingOut ground={piece.ground} />
         <TaskList title="Before the pour, in order" tasks={piece.ground.tasks} />
       </div>

@@ -3,6 +3,7 @@ import { useFill } from "@/parts/useFill";
 /** What could hurt somebody at this step, said at this step. */
 export function Care({ lines }: { lines: readonly string[] }) {
   const fill = useFill();
+  if (lines.length === 0) return null;
   return (
     <section aria-label="Care">
       <h2 className="mb-1 text-lg font-bold">Care</h2>

@@ -36,7 +36,7 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
           key={spec.key}
           spec={spec}
           value={valueAt(outline, `/${spec.key}`)}
-          start={{ mm: 0, typed: null }}
+          start={outline.kind === "steps" ? outline.going : { mm: 0, typed: null }}
           onKeep={(value) => fields.pieceField(`outline/${spec.key}`, value)}
         />
       ))}

@@ -1,4 +1,4 @@
-import type { PiecePlan, Plan } from "@/api/client";
+import type { Figure, PiecePlan, Plan } from "@/api/client";
 import { pathData } from "@/drawing/path";
 import type { View } from "@/drawing/view";
 import { FigureButton } from "@/parts/Why";
@@ -22,7 +22,8 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
   return (
     <section aria-label="Handling card" className="border-2 border-ink p-4">
       <h2 className="text-xl font-bold">
-        {piece.name}: {writeRange(mass.low ?? mass.value, mass.high ?? mass.value, "kg", units)}. {team}.
+        {piece.name}: {writeRange(mass.low ?? mass.value, mass.high ?? mass.value, "kg", units)}.
+        {handled.stays ? "" : ` ${team}.`}
       </h2>
       <div className="mt-2 grid gap-x-6 gap-y-2 md:grid-cols-[auto_minmax(0,1fr)]">
         <Picture piece={piece} />
@@ -56,18 +57,20 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
               )}
             </div>
           ))}
-          {handled.edge_down && !handled.stays && (
+          {handled.edge_down && (
             <div>
               <dt className="font-bold">The {handled.edge_down.side} edge goes down</dt>
               <dd className="text-soft">{handled.edge_down.why}</dd>
             </div>
           )}
-          {handled.edge_down && !handled.stays && (
+          {handled.edge_down && handled.strap && (
             <div>
               <dt className="font-bold">Hold or strap at</dt>
               <dd>
                 {handled.straps.map((strap) => writeLength(strap.at_mm, units, "hold")).join(" and ")} from the left end
-                {movedAside(piece) ? ", clear of the opening (a fifth in would be " : " (a fifth in from each end, "}
+                {movedAside(handled.straps, handled.strap)
+                  ? ", clear of the opening (a fifth in would be "
+                  : " (a fifth in from each end, "}
                 <FigureButton figure={handled.strap} />)
               </dd>
             </div>
@@ -90,10 +93,10 @@ export function HandlingCard({ piece, plan }: { piece: PiecePlan; plan: Plan }) 
 const BESIDE_MM = 5;
 
 /** Whether an opening is in the way of where it would be held. */
-function movedAside({ handling }: PiecePlan): boolean {
-  const at = handling.straps.map((strap) => strap.at_mm);
-  const run = (handling.strap.inputs?.length_mm?.value ?? 0) - handling.strap.value;
-  return Math.min(...at) < handling.strap.value - BESIDE_MM || Math.max(...at) > run + BESIDE_MM;
+function movedAside(straps: PiecePlan["handling"]["straps"], usual: Figure): boolean {
+  const at = straps.map((strap) => strap.at_mm);
+  const run = (usual.inputs?.length_mm?.value ?? 0) - usual.value;
+  return Math.min(...at) < usual.value - BESIDE_MM || Math.max(...at) > run + BESIDE_MM;
 }
 
 /** From above: the edge that goes down, where hands or straps go, and the section that would break first. */
@@ -129,7 +132,7 @@ function Picture({ piece }: { piece: PiecePlan }) {
             stroke="var(--foam-line)"
           />
         ))}
-        {edge && !handling.stays && (
+        {edge && (
           <line
             x1={x(edge.x1)}
             y1={y(edge.y1)}
@@ -140,7 +143,6 @@ function Picture({ piece }: { piece: PiecePlan }) {
           />
         )}
         {edge &&
-          !handling.stays &&
           handling.straps.map(({ at_mm, line }) => (
             <path
               key={at_mm}
@@ -150,9 +152,9 @@ function Picture({ piece }: { piece: PiecePlan }) {
               fill="none"
             />
           ))}
-        {lift && !handling.stays && <WeakLine lift={lift} x={x} y={y} dashed />}
+        {lift && <WeakLine lift={lift} x={x} y={y} dashed />}
       </svg>
-      {down && !handling.stays && <figcaption>thick line: {down} edge down; arrows: hold here</figcaption>}
+      {down && <figcaption>thick line: {down} edge down; arrows: hold here</figcaption>}
     </figure>
   );
 }

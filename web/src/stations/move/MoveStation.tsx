@@ -76,28 +76,34 @@ export function MoveStation() {
           {shop && shop.people.length > 0 && (
             <Who shop={shop} onChoose={(there, what) => void set("there", there, what)} />
           )}
-          <div className="mt-2 fields">
-            <DocField
-              at="/handling"
-              spec={specOf("HandlingInputs", "bench_kg")}
-              none={carries(first.handling.bench_kg)}
-            />
-            <DocField
-              at="/handling"
-              spec={specOf("HandlingInputs", "dolly_kg")}
-              none={carries(first.handling.dolly_kg)}
-            />
-          </div>
-          <p className="text-soft">Empty: as the shop’s. Enter 0 where there is none for this job.</p>
+          {!first.handling.stays && (
+            <>
+              <div className="mt-2 fields">
+                <DocField
+                  at="/handling"
+                  spec={specOf("HandlingInputs", "bench_kg")}
+                  none={carries(first.handling.bench_kg)}
+                />
+                <DocField
+                  at="/handling"
+                  spec={specOf("HandlingInputs", "dolly_kg")}
+                  none={carries(first.handling.dolly_kg)}
+                />
+              </div>
+              <p className="text-soft">Empty: as the shop’s. Enter 0 where there is none for this job.</p>
+            </>
+          )}
         </section>
-        <TeamScale piece={first} />
-        <Lifts
-          piece={first}
-          length={first.measure.length_mm}
-          width={first.measure.width_mm}
-          onCarry={(way) => void set("carry", way, `Carry: ${way}`)}
-        />
-        <InPlace piece={first} />
+        {!first.handling.stays && <TeamScale piece={first} />}
+        {!first.handling.stays && (
+          <Lifts
+            piece={first}
+            length={first.measure.length_mm}
+            width={first.measure.width_mm}
+            onCarry={(way) => void set("carry", way, `Carry: ${way}`)}
+          />
+        )}
+        {!first.handling.stays && <InPlace piece={first} />}
         <JoinedParts />
         <OnePerson piece={first} />
       </div>
@@ -183,13 +189,15 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
             <FigureLine label="Weight air-dry" figure={piece.measure.mass_dry} />
           </>
         )}
-        {handled.in_form && <FigureLine label="Weight in its form" figure={handled.in_form} />}
-        <FigureLine
-          label="People to carry"
-          figure={handled.people_needed}
-          text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "cart or hoist"}
-        />
-        {handled.one_person && <FigureLine label="One person may lift" figure={handled.one_person} />}
+        {handled.in_form && !handled.stays && <FigureLine label="Weight in its form" figure={handled.in_form} />}
+        {!handled.stays && (
+          <FigureLine
+            label="People to carry"
+            figure={handled.people_needed}
+            text={handled.by_hand ? write(handled.people_needed.value, "people", units) : "cart or hoist"}
+          />
+        )}
+        {handled.one_person && !handled.stays && <FigureLine label="One person may lift" figure={handled.one_person} />}
       </dl>
     </section>
   );

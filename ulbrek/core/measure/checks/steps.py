@@ -1,0 +1,119 @@
+"""What is found of steps: how a foot takes them, and how far one falls beside them."""
+
+from ulbrek.core.base.finding import Finding, Quantity, check, finding
+from ulbrek.core.measure.inputs.outlines import Steps
+from ulbrek.core.measure.shape import Shape
+
+LOW_MM, HIGH_MM = 100.0, 196.0  # Source: IRC R311.7.5.1 (7 3/4 in), from memory; lower ones trip: common practice.
+SHORT_MM = 250.0  # Source: IRC R311.7.5.2 (10 in), from memory.
+STEEP_MM, SHALLOW_MM = 700.0, 550.0  # two risers and a tread. Source: Approved Document K, from memory.
+GUARD_MM = 600.0  # Source: Approved Document K, from memory; IRC R312.1: 762 mm (30 in).
+RAIL_FROM = 4  # risers. Source: IRC R311.7.8, from memory.
+
+
+@check("riser-trips", "caution")
+def riser_trips(shape: Shape) -> list[Finding]:
+    """Risers that a foot does not expect
+
+    Source: IRC R311.7.5.1, from memory: at most 7 3/4 in (196 mm); under 100 mm they are not seen: common practice
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps) or LOW_MM <= steps.rise.mm <= HIGH_MM:
+        return []
+    low = steps.rise.mm < LOW_MM
+    return [
+        finding(
+            riser_trips,
+            title="{piece}: risers of {rise} are too low to be seen" if low
+            else "{piece}: risers of {rise} are high for a step",
+            reason="A foot expects {100 to 196 limit}.",
+            remedy="Change their height, or how many there are; all of one flight alike.",
+            field="/outline/rise",
+            values={
+                "piece": shape.piece.name, "rise": Quantity(steps.rise.mm, "mm"),
+            },
+        )
+    ]  # fmt: skip
+
+
+@check("tread-too-short", "caution")
+def tread_too_short(shape: Shape) -> list[Finding]:
+    """A tread too short for a foot
+
+    Source: IRC R311.7.5.2, from memory: at least 10 in (250 mm)
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps):
+        return []
+    short = min([steps.going.mm] * (steps.number > 1) + [(steps.landing or steps.going).mm])
+    if short >= SHORT_MM:
+        return []
+    return [
+        finding(
+            tread_too_short,
+            title="{piece}: a tread of {going} is short for a foot",
+            reason="Going down, heels find at least {least}.",
+            remedy="Make the treads longer.",
+            field="/outline/going",
+            values={
+                "piece": shape.piece.name, "going": Quantity(short, "mm"), "least": Quantity(SHORT_MM, "limit"),
+            },
+        )
+    ]  # fmt: skip
+
+
+@check("steps-out-of-stride", "hint")
+def steps_out_of_stride(shape: Shape) -> list[Finding]:
+    """Two risers and a tread are no stride
+
+    Source: Approved Document K, from memory: 550 to 700 mm
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps) or steps.number == 1:
+        return []
+    stride = 2 * steps.rise.mm + steps.going.mm
+    if SHALLOW_MM <= stride <= STEEP_MM:
+        return []
+    return [
+        finding(
+            steps_out_of_stride,
+            title="{piece}: two risers and a tread are {stride}, a stride is {550 to 700 limit}",
+            reason="Steps out of stride are climbed with care each time.",
+            remedy="Shorter treads, or lower risers." if stride > STEEP_MM else "Longer treads, or higher risers.",
+            field="/outline/going",
+            values={
+                "piece": shape.piece.name, "stride": Quantity(stride, "tape"),
+            },
+        )
+    ]  # fmt: skip
+
+
+@check("steps-need-a-guard", "caution")
+def steps_need_a_guard(shape: Shape) -> list[Finding]:
+    """A fall beside steps
+
+    Where somebody can fall, the code asks for a guard at the sides and a rail to hold. How high, how strong and from
+    where on is for the local code.
+
+    Source: Approved Document K (600 mm) and IRC R311.7.8, R312.1 (four risers, 30 in), from memory
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps):
+        return []
+    high = steps.number * steps.rise.mm
+    if high <= GUARD_MM and steps.number < RAIL_FROM:
+        return []
+    return [
+        finding(
+            steps_need_a_guard,
+            title="{piece}: a fall of {high} beside the steps asks for a guard" if high > GUARD_MM
+            else "{piece}: {risers} risers ask for a rail to hold",
+            reason="Where people can fall, most codes want a guard from {guard}, a rail from {rail} risers.",
+            remedy="Ask the local building office, and set sleeves or bolts for its posts before the pour.",
+            field="/outline/number",
+            values={
+                "piece": shape.piece.name, "high": Quantity(high, "mm"), "risers": str(steps.number),
+                "guard": Quantity(GUARD_MM, "limit"), "rail": str(RAIL_FROM),
+            },
+        )
+    ]  # fmt: skip
