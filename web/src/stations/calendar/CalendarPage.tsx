@@ -6,7 +6,7 @@ import { usePreferences } from "@/units/preferences";
 import { dateAndClock, dayAndDate, fieldValue, momentOf } from "@/units/time";
 import { ShopPage } from "../records/ShopHeader";
 import { Clashes } from "./Clashes";
-import { type Booked, type DaysView, daysQuery, type Move, useMovePour, type Waiting } from "./days";
+import { type Booked, type DaysView, daysQuery, type Move, useMovePours, type Waiting } from "./days";
 import { Lanes } from "./Lanes";
 import { PourPanel } from "./PourPanel";
 import { Subscribe } from "./Subscribe";
@@ -100,6 +100,7 @@ function Calendar({ known, span, onGo }: { known: DaysView } & Omit<Props, "from
             chosen={chosen}
             onChoose={setChosen}
             onPlan={onMove}
+            planning={mover.moving}
           />
         </div>
       </div>
@@ -113,13 +114,13 @@ function moveOf(one: Booked | Waiting, at: string): Move {
 
 /** Moves pours, says so, and takes it back. */
 function useMover(known: DaysView) {
-  const mutation = useMovePour();
+  const mutation = useMovePours();
   const [done, setDone] = useState<readonly Move[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
   const move = async (moves: readonly Move[]) => {
     setRefused(null);
     try {
-      for (const one of moves) await mutation.mutateAsync(one);
+      await mutation.mutateAsync(moves);
       setDone(moves);
     } catch (error) {
       setRefused(error instanceof Error ? error.message : String(error));
@@ -152,7 +153,7 @@ function useMover(known: DaysView) {
       )}
     </div>
   );
-  return { move: (moves: readonly Move[]) => void move(moves), told };
+  return { move: (moves: readonly Move[]) => void move(moves), moving: mutation.isPending, told };
 }
 
 function Head({ known, span, onGo }: { known: DaysView } & Omit<Props, "from">) {

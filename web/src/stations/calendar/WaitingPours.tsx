@@ -14,10 +14,12 @@ interface Props {
   chosen: string | null;
   onChoose: (id: string) => void;
   onPlan: ((moves: Move[]) => void) | null;
+  /** Pours are being moved just now. */
+  planning: boolean;
 }
 
 /** Pours that want an hour: one by one, or several at the hour that suits them all. */
-export function WaitingPours({ waiting, zone, chosen, onChoose, onPlan }: Props) {
+export function WaitingPours({ waiting, zone, chosen, onChoose, onPlan, planning }: Props) {
   const [together, setTogether] = useState<readonly string[]>([]);
   const some = waiting.filter((one) => together.includes(one.id));
   const tick = (id: string) =>
@@ -52,7 +54,7 @@ export function WaitingPours({ waiting, zone, chosen, onChoose, onPlan }: Props)
         ))}
       </ul>
       {some.length > 0 && onPlan ? (
-        <Together some={some} onPlan={onPlan} />
+        <Together some={some} onPlan={onPlan} planning={planning} />
       ) : (
         onPlan && <p className="mt-2 text-soft">Tick pours to see which hours of the week suit them all.</p>
       )}
@@ -61,7 +63,11 @@ export function WaitingPours({ waiting, zone, chosen, onChoose, onPlan }: Props)
 }
 
 /** The week of several pours, filled in pour by pour; whoever has seen enough stops it. */
-function Together({ some, onPlan }: { some: readonly Waiting[]; onPlan: (moves: Move[]) => void }) {
+function Together({
+  some,
+  onPlan,
+  planning,
+}: Pick<Props, "planning"> & { some: readonly Waiting[]; onPlan: (moves: Move[]) => void }) {
   const { known, looking, wrong, stop, again } = useWeekOf(some.map((one) => one.id));
   const [at, setAt] = useState<string | null>(null);
   const looked = known?.looked ?? 0;
@@ -93,7 +99,7 @@ function Together({ some, onPlan }: { some: readonly Waiting[]; onPlan: (moves: 
             <button
               type="button"
               className="button button-now"
-              disabled={looking}
+              disabled={looking || planning}
               onClick={() => onPlan(seen.map(({ id, pour, name, was }) => ({ id, pour, name, was, at: start })))}
             >
               Plan {looked === 1 ? "the pour" : `${looked} pours`}: {dayAndClock(start, known.zone)}

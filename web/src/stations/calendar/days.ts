@@ -37,20 +37,25 @@ export interface Move {
   at: string;
 }
 
-/** Moves a pour to another hour; what hangs on it is fetched anew. */
-export function useMovePour() {
+/** Moves pours to other hours; what hangs on them is fetched anew once, after the last. */
+export function useMovePours() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async ({ id, pour, was, at }: Move) => {
-      const body = { was, at };
-      if (pour) await take(client.POST("/api/pours/{pour_id}/hour", { params: { path: { pour_id: id } }, body }));
-      else await take(client.POST("/api/jobs/{job_id}/hour", { params: { path: { job_id: id } }, body }));
+    mutationFn: async (moves: readonly Move[]) => {
+      for (const { id, pour, was, at } of moves) {
+        const body = { was, at };
+        if (pour) await take(client.POST("/api/pours/{pour_id}/hour", { params: { path: { pour_id: id } }, body }));
+        else await take(client.POST("/api/jobs/{job_id}/hour", { params: { path: { job_id: id } }, body }));
+      }
     },
-    onSettled: (_, __, { id, pour }) =>
+    onSettled: (_, __, moves) =>
       Promise.all(
-        [["agenda"], ["jobs"], pour ? ["records"] : ["job", id]].map((queryKey) =>
-          queries.invalidateQueries({ queryKey }),
-        ),
+        [
+          ["agenda"],
+          ["jobs"],
+          ...(moves.some(({ pour }) => pour) ? [["records"]] : []),
+          ...moves.flatMap(({ id, pour }) => (pour ? [] : [["job", id]])),
+        ].map((queryKey) => queries.invalidateQueries({ queryKey })),
       ),
   });
 }
