@@ -163,12 +163,15 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
     "disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
     "half disc": ({"diameter": "500 mm"}, {"diameter": ("length", "Diameter", "510 mm")}),
     "steps": (
-        {"number": 3, "rise": "150 mm", "going": "300 mm"},
+        {"number": 3, "rise": "150 mm", "going": "300 mm", "rest_after": 1},
         {
             "number": ("textbox", "Risers", "4"), "rise": ("length", "Riser height", "160 mm"),
             "going": ("length", "Tread", "310 mm"),
             "landing": ("button", "Top tread: as the others, change", ""),
+            "rest_after": ("textbox", "Landing after riser", "2"),
+            "rest": ("length", "Landing, front to back", "1 m"),
             "behind": ("select", "Closed behind by", "a wall"),
+            "over_stone": ("button", "Concrete over stone: solid, change", ""),
         },
     ),
     "arch block": (

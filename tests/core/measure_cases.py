@@ -56,6 +56,15 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
     "steps-out-of-stride short": (steps(3, "130 mm", "280 mm"), steps(3, "140 mm", "280 mm")),
     "steps-need-a-guard": (steps(4, "155 mm", "300 mm"), steps(3, "155 mm", "300 mm")),
     "steps-need-a-guard rail": (steps(4, "110 mm", "350 mm"), steps(3, "110 mm", "350 mm")),
+    "shell-too-thin": (
+        steps(4, "150 mm", "300 mm", over_stone="80 mm"),
+        steps(4, "150 mm", "300 mm", over_stone="100 mm"),
+    ),
+    "no-room-for-stone": (
+        steps(3, "150 mm", "300 mm", over_stone="310 mm"),
+        steps(3, "150 mm", "300 mm", over_stone="200 mm"),
+    ),
+    "steps-cast-solid": (steps(4, "150 mm", "300 mm"), steps(2, "150 mm", "300 mm")),
     "outline-crosses-itself": (
         shaped(free((0, 0), (900, 0), (0, 600), (900, 600))),
         shaped(free((0, 0), (900, 0), (900, 600), (0, 600))),

@@ -7,16 +7,20 @@ from typing import Any
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely import LineString, Point
 
 from tests.core.measure_cases import steps
 from tests.core.test_form import form_of
-from tests.jobs import feature, free, opening, shaped, top
+from tests.jobs import feature, free, opening, shaped, top, with_fields
 from ulbrek.core.base.units import Length
 from ulbrek.core.buying.demand import takes
+from ulbrek.core.buying.shopping import PlannedJob, shopping
 from ulbrek.core.form.result import Stake
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
+from ulbrek.standins.prices import SimulatedPrices
 
 SHOP = Shop()
 STAKED = {"sides": "staked to the ground"}
@@ -210,3 +214,70 @@ def test_what_is_set_into_steps_has_its_step_and_only_the_boards_of_risers_come_
     assert {one.feature for one in form.knockouts} <= told
     assert {board.key for board in form.boards} <= told
     assert "the side forms stay on" in form.steps[-1].text
+
+
+@given(
+    treads=st.lists(st.integers(250, 1200), min_size=1, max_size=6), rise=st.integers(100, 196),
+    shell=st.integers(60, 260), wide=st.integers(400, 2000),
+)  # fmt: skip
+def test_stone_inside_steps_keeps_from_every_face_and_takes_the_place_of_concrete(
+    treads: list[int], rise: int, shell: int, wide: int
+) -> None:
+    outline = {"kind": "steps", "number": len(treads), "rise": f"{rise} mm", "going": "280 mm"}
+    landing = {"landing": f"{treads[-1]} mm"}
+    rest = {"rest_after": 1, "rest": f"{treads[0]} mm"} if len(treads) > 1 else {}
+    there = [treads[0], *[280] * (len(treads) - 2), treads[-1]] if rest else [treads[-1]]
+    piece = {"thickness": f"{wide} mm", "stays": "on the ground", "edges_shown": []}
+    made = {"outline": {**outline, **landing, **rest}, **piece}
+    solid = shape_of(top(piece=made).pieces[0])
+    filled = shape_of(top(piece={**made, "outline": {**made["outline"], "over_stone": f"{shell} mm"}}).pieces[0])
+    # Column by column: over each place the stone reaches up to the tread less the shell, under treads only.
+    lefts = [sum(there[:number]) for number in range(len(there))]
+    end = sum(there) - shell
+    columns = [*(left + shell for left in lefts), end]
+    area = sum(
+        max(0, min(after, end) - before) * max(0, (number + 1) * rise - shell)
+        for number, (before, after) in enumerate(pairwise(columns))
+    )
+    stone = area * max(0, wide - 2 * shell)
+    assert solid.solid.volume_mm3 - filled.solid.volume_mm3 == pytest.approx(stone, abs=1)
+    assert (filled.stone_inside is None) is (stone <= 0)
+    if filled.stone_inside is not None:
+        clear = filled.stone_inside.side_mm > 0
+        faces = LineString([(0, 0), *((x, y) for x, y in _over_the_top(there, rise)), (sum(there), 0)])
+        assert clear and filled.stone_inside.outline.polygon.distance(faces) == pytest.approx(shell, abs=1e-6)
+
+
+def _over_the_top(treads: list[int], rise: int) -> list[tuple[float, float]]:
+    at = [0, *(sum(treads[: number + 1]) for number in range(len(treads)))]
+    return [(x, (number + 1) * rise) for number in range(len(treads)) for x in at[number : number + 2]]
+
+
+def test_steel_in_steps_with_stone_inside_goes_over_the_stone() -> None:
+    job = with_fields(
+        steps(5, "160 mm", "300 mm", rest_after=2, over_stone="110 mm"), {"/steel/school": "grid of bars"}
+    )
+    planned = plan(job, SHOP)
+    [piece] = planned.pieces
+    inside, cage = shape_of(job.pieces[0]).stone_inside, piece.steel.cage
+    assert inside is not None and cage is not None and piece.ground is not None and piece.ground.inside is not None
+    [link] = cage.bent
+    line = LineString(list(zip(link.corners[::2], link.corners[1::2], strict=True)))
+    dots = [Point(dot.x, dot.y) for dot in cage.views[0].dots]
+    assert not link.closed
+    assert min(inside.outline.polygon.distance(one) for one in (line, *dots)) > piece.steel.bar_mm
+    assert piece.ground.inside.compacted.value == pytest.approx(inside.volume_l)
+    listed = shopping([PlannedJob(job, planned)], SHOP, {}, SimulatedPrices()).lines
+    bought = {line.name: line.wanted for line in listed}
+    assert piece.ground.sub_base is not None
+    assert bought["Crushed stone, sub-base"] == pytest.approx(
+        piece.ground.sub_base.loose.value + piece.ground.inside.loose.value, abs=0.06
+    )
+    assert "inside" in [task.kind for task in piece.ground.tasks]
+
+
+def test_the_lowest_riser_of_steps_stands_on_the_ground_and_is_not_dug_in() -> None:
+    planned = plan(steps(3, "150 mm", "300 mm"), SHOP).pieces[0].ground
+    assert planned is not None and planned.dig is not None and planned.sub_base is not None
+    assert planned.dig.depth.value == planned.sub_base.depth.value
+    assert [(one.begins_mm, one.high_mm) for one in planned.treads] == [(0, 150), (300, 300), (600, 450)]

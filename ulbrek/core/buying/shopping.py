@@ -248,7 +248,7 @@ def _ready(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[str, int, str]
 def _ground(planned: Plan) -> Iterator[Take]:
     """What lies under and beside a slab on the ground: stone, isolation strip, cement of the bonding coat."""
     lying = [piece.ground for piece in planned.pieces if piece.ground is not None]
-    stone = sum(one.sub_base.loose.value for one in lying if one.sub_base)
+    stone = sum(part.loose.value for one in lying for part in (one.sub_base, one.inside) if part)
     if stone:
         yield Take("supply", "sub-base", "Crushed stone, sub-base", round(stone, 1), "l")
     strip = sum(one.isolation.value for one in lying if one.isolation)

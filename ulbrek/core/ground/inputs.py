@@ -49,7 +49,11 @@ class Plot(Document):
     ] = None
     above: Annotated[
         Small | None,
-        label("Top above the ground", none="25 mm, 1 in", hint="so that soil does not wash over it"),
+        label(
+            "Top above the ground",
+            none="25 mm, 1 in; steps a riser",
+            hint="so that soil does not wash over it; of steps the lowest tread",
+        ),
     ] = None
     overdig: Annotated[
         Small | None,

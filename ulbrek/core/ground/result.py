@@ -150,6 +150,32 @@ class SubBase:
 
 
 @dataclass(frozen=True, slots=True)
+class TreadAt:
+    """A tread of steps from above: from its riser to the next [mm], and how high it is over the foot of the steps."""
+
+    begins_mm: float
+    ends_mm: float
+    high_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class InsideSteps:
+    """Stone that steps are filled with, as a shell of concrete goes round it.
+
+    Attributes:
+        clear_mm: how far it keeps from every face
+        outline: seen from the side, as a path [mm]
+    """
+
+    clear_mm: float
+    compacted: Figure
+    loose: Figure
+    mass: Figure
+    layers: Figure
+    outline: Path
+
+
+@dataclass(frozen=True, slots=True)
 class Channels:
     """What lies between the sections of a field, and is filled with washed stone.
 
@@ -174,6 +200,7 @@ class GroundResult:
         above_mm: how far its top stands above the ground
         dig: None where it lies on an old slab, or nothing is dug
         sub_base: None where there is none
+        inside: stone that steps are filled with; None where they are solid
         datum: what heights are measured down from
         falls_to: the side of the fall that the section is cut along
         section_drop_mm: how far it falls along that
@@ -196,6 +223,7 @@ class GroundResult:
         width_mm: of it
         sections: of a field, as paths [mm]; none where it is one slab
         channels: between them; None where there are none
+        treads: of steps, from the lowest; none of anything else
         tasks: in order
         care: how not to be hurt
     """
@@ -204,6 +232,7 @@ class GroundResult:
     above_mm: float
     dig: Dig | None
     sub_base: SubBase | None
+    inside: InsideSteps | None
     datum: str
     falls_to: SideName
     section_drop_mm: float
@@ -226,6 +255,7 @@ class GroundResult:
     width_mm: float
     sections: tuple[Path, ...]
     channels: Channels | None
+    treads: tuple[TreadAt, ...]
     tasks: tuple[Task, ...]
     care: tuple[str, ...]
     findings: tuple[Finding, ...]

@@ -111,6 +111,22 @@ def stone_tamped(area_m2: float, depth_mm: float) -> float:
 
 
 @rule(unit="l")
+def stone_inside(side_m2: float, wide_mm: float, castings: float) -> float:
+    """Stone inside of steps, as it lies tamped
+
+    Args:
+        side_m2: its outline, seen from the side
+        wide_mm: from side to side
+        castings: how many there are
+
+    Formula: side_m2 * wide_mm * castings
+
+    Source: geometry; a square metre by a millimetre is a litre
+    """
+    return side_m2 * wide_mm * castings
+
+
+@rule(unit="l")
 def stone_a_fifth_more(tamped_l: float, more: float) -> float:
     """Sub-base to order, loose: so much more than it is tamped
 

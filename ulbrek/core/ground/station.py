@@ -5,12 +5,13 @@ from collections.abc import Iterator, Mapping
 from shapely import Polygon, box
 
 from ulbrek.core.base.figure import Figure, Spread, work
+from ulbrek.core.base.units import Length
 from ulbrek.core.ground import care, checks, rules
 from ulbrek.core.ground.brief import GroundBrief
 from ulbrek.core.ground.inputs import Carries, Plot, SideName, Soil, Tamper
 from ulbrek.core.ground.joints import joints_of
 from ulbrek.core.ground.levels import Plane, corners_of, heights
-from ulbrek.core.ground.result import Channels, Dig, GroundResult, Path, SubBase
+from ulbrek.core.ground.result import Channels, Dig, GroundResult, InsideSteps, Path, SubBase, TreadAt
 from ulbrek.core.ground.setting_out import curves, right_angle, tapes
 from ulbrek.core.ground.tasks import Found, tasks_of
 
@@ -41,6 +42,8 @@ def ground(brief: GroundBrief, plot: Plot) -> GroundResult:
     """
     if brief.shaped:
         plot = plot.model_copy(update={"fall_mm_m": 0.0, "cross_to": None})
+    if brief.steps and plot.above is None:  # the lowest riser is climbed like the others
+        plot = plot.model_copy(update={"above": Length(mm=brief.thickness_mm)})
     return _Ground(brief, plot).result()
 
 
@@ -57,6 +60,7 @@ class _Ground:
         depth = self._sub_base_depth() if on_soil else None
         dig = self._dig(depth) if depth else None
         sub_base = self._sub_base(depth) if depth and depth.value > 0 else None
+        inside = self._inside()
         joints = joints_of(brief, plot) if not brief.sections else None
         corners = tuple(heights(self.plane, self.corners))
         isolation = self._isolation()
@@ -65,10 +69,10 @@ class _Ground:
         left, front, right, back = brief.outline.box
         found = Found(
             dig, sub_base, drop, self.plane.low, joints, isolation, bonding, bool(brief.sections), brief.thickness_mm,
-            "stamped" if self._stamped else brief.worked, brief.steps,
+            "stamped" if self._stamped else brief.worked, brief.steps, inside,
         )  # fmt: skip
         return GroundResult(
-            under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base,
+            under=plot.under, above_mm=plot.above_mm, dig=dig, sub_base=sub_base, inside=inside,
             datum=plot.datum, falls_to=plot.falls_to, section_drop_mm=self.plane.section_drop_mm,
             drop=drop, low=self.plane.low, corners=corners,
             water=tuple(self.plane.ways()), tapes=tuple(tapes(brief, self.corners)),
@@ -80,6 +84,7 @@ class _Ground:
             outline_dug=_path(self.hole) if dig else (),
             outline=brief.outline.path, length_mm=round(right - left, 3), width_mm=round(back - front, 3),
             sections=tuple(one.path for one in brief.sections), channels=self._channels(),
+            treads=tuple(TreadAt(*one) for one in brief.treads),
             tasks=tuple(tasks_of(plot, found)), care=tuple(self._care(joints is not None)),
             findings=tuple(checks.of_plot(brief, plot, corners, joints)),
         )  # fmt: skip
@@ -108,15 +113,29 @@ class _Ground:
 
     def _sub_base(self, depth: Figure) -> SubBase:
         tamped = work(rules.stone_tamped, self.of, area_m2=self._dug_m2, depth_mm=depth)
+        layers = work(rules.layers, self.of, depth_mm=depth, layer_mm=LAYER_MM[self.plot.tamper])
+        return SubBase(depth, tamped, *self._ordered(tamped, self.of), layers)
+
+    def _ordered(self, tamped: Figure, of: str) -> tuple[Figure, Figure]:
+        """Stone to order for some that lies tamped: loose, and its mass."""
         loose = (
-            work(rules.stone_a_fifth_more, self.of, tamped_l=tamped, more=FIFTH)
+            work(rules.stone_a_fifth_more, of, tamped_l=tamped, more=FIFTH)
             if self.plot.loose_by == "a fifth more"
-            else work(rules.stone_a_fifth_lost, self.of, tamped_l=tamped, lost=FIFTH)
+            else work(rules.stone_a_fifth_lost, of, tamped_l=tamped, lost=FIFTH)
         )
-        return SubBase(
-            depth, tamped, loose, work(rules.stone_mass, self.of, loose_l=loose, density_kg_l=STONE_KG_L),
-            work(rules.layers, self.of, depth_mm=depth, layer_mm=LAYER_MM[self.plot.tamper]),
+        return loose, work(rules.stone_mass, of, loose_l=loose, density_kg_l=STONE_KG_L)
+
+    def _inside(self) -> InsideSteps | None:
+        """Stone that steps are filled with, in all castings."""
+        inside, of = self.brief.inside, f"{self.of}/inside"
+        if inside is None:
+            return None
+        tamped = work(
+            rules.stone_inside, of, side_m2=round(inside.outline.area_mm2 / 1e6, 6), wide_mm=inside.wide_mm,
+            castings=self.brief.count,
         )  # fmt: skip
+        layers = work(rules.layers, of, depth_mm=inside.high_mm, layer_mm=LAYER_MM["hand tamper"])
+        return InsideSteps(inside.clear_mm, tamped, *self._ordered(tamped, of), layers, inside.outline.path)
 
     def _isolation(self) -> Figure | None:
         count = self.brief.count

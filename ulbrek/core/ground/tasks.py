@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.task import Task
 from ulbrek.core.ground import care
 from ulbrek.core.ground.inputs import Plot, SideName
-from ulbrek.core.ground.result import Dig, Joints, SubBase
+from ulbrek.core.ground.result import Dig, InsideSteps, Joints, SubBase
 
 
 class Found(NamedTuple):
@@ -26,6 +26,7 @@ class Found(NamedTuple):
     thickness_mm: float = 0.0
     face: str = "trowelled"
     steps: bool = False
+    inside: InsideSteps | None = None
 
 
 _JOINED = {
@@ -53,7 +54,8 @@ _BOARDS = {
     False: "Longest side to its height, then its corners, then the side opposite. Stakes outside, cut off below the "
     "edge, screws from outside. Stone closes a gap under a board.",
     True: "Two side forms sawn to the steps, staked plumb, a level across from one to the other. Boards of the risers "
-    "between them, from the top down.",
+    "between them, from the top down. Both panels a little lower in front: each tread {6 limit} lower at its "
+    "nose, so that water runs off.",
 }
 _UP = (
     "From the lowest step up, stiff: each is filled and spaded along its board before the next. Screed each tread from "
@@ -93,6 +95,8 @@ def tasks_of(plot: Plot, found: Found) -> Iterator[Task]:
     yield Task("boards", "Boards and stakes", _BOARDS[found.steps], care.BACKS)
     yield Task("level", "Heights", _heights(plot, found))
     yield Task("square", "Square", "By the tape, until both readings are as planned. Then backfill the boards.")
+    if found.inside is not None:
+        yield Task("inside", "Stone inside", _inside(found.inside), care.BACKS)
     if found.isolation is not None:
         yield Task(
             "isolate", "Isolation strip",
@@ -126,6 +130,16 @@ def _dug(plot: Plot, found: Found) -> Iterator[Task]:
         layer = f"In {many} layers of {{{each:.0f} tape}}" if many > 1 else "In one layer"
         how = f"{layer}, each tamped {by}, until a heel leaves no mark."
         yield Task("fill", "Sub-base", how, care.TAMPER if plot.tamper == "plate compactor" else "")
+
+
+def _inside(stone: InsideSteps) -> str:
+    many, clear = int(stone.layers.value), f"{{{stone.clear_mm:.0f} tape}}"
+    layers = f"in {many} layers, each tamped" if many > 1 else "tamped"
+    return (
+        f"Between the side forms, {clear} from every board, riser and tread: large ones packed with small ones, "
+        f"{layers}, until a heel leaves no mark. Its height is measured down from the side forms. Wetted before the "
+        "concrete, so that it does not drink from it."
+    )
 
 
 def _overlaid(found: Found) -> Iterator[Task]:

@@ -96,7 +96,7 @@ def _drawn(given: AnyOutline) -> Outline:  # noqa: C901, PLR0911 - one line a ki
             radius, angle = arch_angle(given.span.mm, given.rise.mm)
             return ring_sector(radius, given.depth.mm, angle / given.blocks)
         case Steps():
-            return flight(given.number, given.rise.mm, given.going.mm, (given.landing or given.going).mm)
+            return flight(given.rise.mm, given.treads_mm)
         case FreeOutline():
             return free_outline(corners_of(given))
         case OffsetEdge():

@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
+from typing import NamedTuple
 
 from shapely import Polygon, prepare
 
@@ -10,16 +11,18 @@ from ulbrek.core.kit.geometry.clip import CutLine, split
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import EdgeCut, Fall, Prism
+from ulbrek.core.kit.geometry.shapes import under_flight
 from ulbrek.core.kit.geometry.solid import Solid
 from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.features import AnyAnchored, AnyFeature
 from ulbrek.core.measure.features.base import FeatureInPlan, Slab
 from ulbrek.core.measure.features.drop_edge import DropEdge
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor
+from ulbrek.core.measure.inputs.outlines import Steps
 from ulbrek.core.measure.inputs.piece import EdgeProfile, Piece, Seam
 from ulbrek.core.measure.outlines import outline_of
 
-__all__ = ["FeatureInPlan", "Shape", "centre_along", "half_size", "offset_for", "shape_of"]
+__all__ = ["FeatureInPlan", "Shape", "centre_along", "half_size", "offset_for", "shape_of", "stone_inside"]
 
 _BESIDE_MM = 1e-3
 _TOUCH_MM = 1e-6
@@ -104,8 +107,18 @@ class Shape:
             adds = tuple(self._on_part(outline))
         shaped = [one for one in self.piece.edge_profiles if one.made in made]
         edges = _edge_cuts(outline, shaped, thickness) if shaped else ()
+        if (inside := self.stone_inside) is not None:
+            cuts = (*cuts, Prism(inside.outline, inside.side_mm, depth - inside.side_mm))
         floor, ceiling = self._slopes(depth)
         return Solid(outline, depth, cuts, adds, edges, floor, ceiling)
+
+    @cached_property
+    def stone_inside(self) -> "StoneInside | None":
+        """What steps are filled with; None where they are solid, or nothing is left inside."""
+        steps = self.piece.outline
+        if not isinstance(steps, Steps) or steps.over_stone is None:
+            return None
+        return stone_inside(steps, steps.over_stone.mm, self.cast_depth)
 
     def _on_part(self, part: Outline) -> Iterator[Prism]:
         """What of all that stands out is on a part of the piece."""
@@ -144,6 +157,32 @@ class Shape:
         if taper.face == "underside":
             return Fall(begins, lost * per_x, lost * per_y), None
         return None, Fall(depth - begins, -lost * per_x, -lost * per_y)
+
+
+class StoneInside(NamedTuple):
+    """Stone inside a shell of concrete: its outline seen from the side, how far in it begins, how wide it is [mm]."""
+
+    outline: Outline
+    side_mm: float
+    wide_mm: float
+
+    @property
+    def volume_l(self) -> float:
+        """As it lies tamped [l]."""
+        return self.outline.area_mm2 * self.wide_mm / 1e6
+
+
+def stone_inside(steps: Steps, shell_mm: float, wide_mm: float) -> StoneInside | None:
+    """What of steps stone may fill; None where nothing is left for it.
+
+    Args:
+        steps: as they are described
+        shell_mm: how far it keeps from every face
+        wide_mm: how wide the steps are
+    """
+    found = under_flight(steps.rise.mm, steps.treads_mm, shell_mm)
+    wide = wide_mm - 2 * shell_mm
+    return StoneInside(found, shell_mm, wide) if found is not None and wide > 0 else None
 
 
 def held_bytes(shape: Shape, *_: Piece) -> int:

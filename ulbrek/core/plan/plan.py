@@ -385,6 +385,7 @@ class _Planning:
         """What is poured, and what its stones must pass: the thinnest section, and the narrowest gap at the steel."""
         job, mesh = self.job, self.chosen.mesh
         floors = [floor.value for one in made if (floor := one.measure.result.thinnest_floor)]
+        shells = [one.side_mm for piece in job.pieces if (one := shape_of(piece).stone_inside)]
         steel = [one.steel.result for one in made]
         held = [one.stack for one in steel if one.stack and one.held != "laid at half fill"]
         gaps = [gap for stack in held for gap in (stack.cover_show.value, stack.cover_back.value)]
@@ -404,7 +405,7 @@ class _Planning:
                 )
                 for piece, one in zip(job.pieces, made, strict=True)
             },
-            min([*(piece.thickness.mm for piece in job.pieces), *floors]),
+            min([*(piece.thickness.mm for piece in job.pieces), *floors, *shells]),
             min(gaps, default=None),
             self._fresh_c,
             any(piece.matches for piece in job.pieces),

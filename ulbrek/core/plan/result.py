@@ -17,7 +17,7 @@ from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
 Station = Literal["measure", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 26
+RULE_VERSION = 27
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,10 +21,11 @@ _LEAST_MM = 25.0  # a cage that leaves less room inside is none
 
 @dataclass(frozen=True, slots=True)
 class Profile:
-    """A profile that goes on alike for its depth [mm]: a ramp, a leg."""
+    """A profile that goes on alike for its depth [mm]: a ramp, a leg; steps may have stone inside."""
 
     outline: Polygon
     depth_mm: float
+    inside: Polygon | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,14 +59,18 @@ def _in_profile(body: Profile, caged: CageBrief) -> Cage | None:
     middle = _inside(body.outline, cover + d / 2)
     if middle is None or body.depth_mm < 3 * d:
         return None
-    link = shaped(f"{of}/A", _spots(middle), True, caged.how)
+    ring = body.inside is None
+    link = shaped(f"{of}/A", _spots(middle) if ring else _over(middle), ring, caged.how)
     if not link.fits:
         return None
     planes = [body.depth_mm / 2] if single else _spread(cover + d / 2, body.depth_mm - cover - d / 2, caged.spacing_mm)
-    links = _bent("A", "profile link", len(planes), link, caged.how)
+    links = _bent("A", "profile link" if ring else "over the stone, feet down", len(planes), link, caged.how)
     at: tuple[Spot, ...] = ()
     if not single:
         at = tuple(_in_link(body.outline, cover + 1.5 * d, link, caged))
+        if body.inside is not None:
+            stone = body.inside.buffer(d)
+            at = tuple(spot for spot in at if not stone.contains(Point(spot)))
     long: tuple[LongBars, ...] = ()
     if at:
         length = work(rules.bar_length, f"{of}/B", side_mm=body.depth_mm, edge_distance_mm=cover)
@@ -83,8 +88,9 @@ def _in_profile(body: Profile, caged: CageBrief) -> Cage | None:
         ),
     )  # fmt: skip
     profile = _view(
-        ("the profile", "one link of several" if len(planes) > 1 else "the link"), _rings(body.outline),
-        (rounded(link.spots, True, caged.how.radius_mm),), [Dot(x, y, d) for x, y in at],
+        ("the profile", "one link of several" if len(planes) > 1 else "the link"),
+        (*_rings(body.outline), *(_rings(body.inside) if body.inside is not None else ())),
+        (rounded(link.spots, ring, caged.how.radius_mm),), [Dot(x, y, d) for x, y in at],
     )  # fmt: skip
     return Cage((links,), long, clear, caged.cover_mm, (profile, seen_along))
 
@@ -175,6 +181,15 @@ def _inside(outline: Polygon, by_mm: float) -> Polygon | None:
     largest: Polygon = max(parts, key=lambda part: part.area)
     box = largest.bounds
     return largest if min(box[2] - box[0], box[3] - box[1]) >= _LEAST_MM else None
+
+
+def _over(ring: Polygon) -> tuple[Spot, ...]:
+    """A ring without what of it lies on the ground: from its foot on one side to that on the other."""
+    spots = _spots(ring)
+    low = min(y for _, y in spots)
+    feet = [y < low + _SMOOTH_MM for _, y in spots]
+    after = next(n for n, stands in enumerate(feet) if stands and feet[n - 1])
+    return (*spots[after:], *spots[:after])
 
 
 def _spots(outline: Polygon) -> tuple[Spot, ...]:

@@ -8,7 +8,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.materials.steel import STEEL_KG_M3, TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by
-from ulbrek.core.steel.cage import CageBrief, cage_of
+from ulbrek.core.steel.cage import CageBrief, Profile, cage_of
 from ulbrek.core.steel.checks.places import Near, bar_near_edge, bars_too_close, by_hand_lost, clear_between
 from ulbrek.core.steel.checks.stuff import (
     bar_too_thick,
@@ -60,6 +60,7 @@ HELD_EVERY_MM = {
     "on stones": 500.0,
 }  # fmt: skip  # Source: common practice.
 FACES = ("show", "back")
+OVER_STONE = "Set over the stone once that is tamped, on blocks; spacers between the cage and the boards."
 CAGE_PLACING = "Stand or hang the cage in the form before the pour, spacers between it and the form."
 
 
@@ -126,7 +127,7 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, chosen: ChosenSteel) -> Ste
         edge=edge,
         held=inputs.held,
         held_at=held_at,
-        placing=PLACING[inputs.held] if stack else CAGE_PLACING if cage else "",
+        placing=PLACING[inputs.held] if stack else _placing(what) if cage else "",
         fill=work(rules.fill_before_steel, of, thickness_mm=what.thickness_mm, share=inputs.fill_share)
         if lies
         else None,
@@ -135,6 +136,11 @@ def reinforce(inputs: SteelInputs, what: SteelBrief, chosen: ChosenSteel) -> Ste
         snaps=snaps(ground, what.gaps) if flat else Snaps(),
         findings=tuple(_findings(inputs, what, laid, chosen)),
     )
+
+
+def _placing(what: SteelBrief) -> str:
+    """How a cage is placed."""
+    return OVER_STONE if isinstance(what.body, Profile) and what.body.inside is not None else CAGE_PLACING
 
 
 def _lines(school: str, inputs: SteelInputs, what: SteelBrief, ground: Ground, apart_mm: float) -> list[PlacedBar]:

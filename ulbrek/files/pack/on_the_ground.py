@@ -52,6 +52,10 @@ class GroundPages(Words):
             yield ["Stone, order loose", self._of(ground.sub_base.loose)]
             yield ["Stone, weight", self._range(ground.sub_base.mass)]
             yield ["Tamp", self._of(ground.sub_base.layers)]
+        if ground.inside:
+            yield ["Stone inside, tamped", self._of(ground.inside.compacted)]
+            yield ["Stone inside, order loose", self._of(ground.inside.loose)]
+            yield ["Stone inside, weight", self._range(ground.inside.mass)]
         if ground.channels:
             yield ["Channels, washed stone", self._of(ground.channels.stone)]
             yield ["Washed stone, 25 kg", self._range(ground.channels.bags)]
@@ -96,6 +100,13 @@ def slab_plan(planned: PiecePlan, ground: GroundResult, units: Units) -> str:
         anchor = "start" if corner.x_mm > length / 2 else "end"
         height = write_quantity(corner.below.value, "tape", units)
         made.words(x, y, f"{corner.name}  {height}", 4.2, anchor)
+    for number, tread in enumerate(ground.treads):
+        if tread.begins_mm:
+            made.line(tread.begins_mm, 0, tread.begins_mm, width, 0.5)
+        at = made.x((tread.begins_mm + tread.ends_mm) / 2)
+        made.words(
+            at, made.y(width * (0.4 if number % 2 else 0.6)), f"+{write_quantity(tread.high_mm, 'mm', units)}", 3.4
+        )
     for way in ground.water:
         middle = (made.x((way.x1 + way.x2) / 2), made.y((way.y1 + way.y2) / 2))
         made.words(middle[0], middle[1], f"falls {write_quantity(way.drop_mm, 'tape', units)}", 3.4)

@@ -159,25 +159,48 @@ def regular(sides: int, radius_mm: float) -> Outline:
     return Outline(tuple(Vertex(x - left, y - front) for x, y in points), names)
 
 
-def flight(number: int, rise_mm: float, going_mm: float, landing_mm: float) -> Outline:
+def flight(rise_mm: float, treads_mm: Sequence[float]) -> Outline:
     """Steps seen from the side [mm], climbing to the right.
 
     Args:
-        number: of risers
-        rise_mm: height of each
-        going_mm: from one riser to the next
-        landing_mm: of the top one, from its riser to the back
+        rise_mm: height of each riser
+        treads_mm: of each tread from the lowest, from its riser to the next one; the last to the back
     """
-    long, high = (number - 1) * going_mm + landing_mm, number * rise_mm
+    risers = [sum(treads_mm[:number]) for number in range(len(treads_mm))]
+    long, high = sum(treads_mm), len(treads_mm) * rise_mm
     at = [Vertex(0.0, 0.0), Vertex(long, 0.0), Vertex(long, high)]
-    names = ["underside", "back", f"tread {number}"]
-    for step in range(number, 0, -1):
-        at.append(Vertex((step - 1) * going_mm, step * rise_mm))
+    names = ["underside", "back", f"tread {len(treads_mm)}"]
+    for step in range(len(treads_mm), 0, -1):
+        at.append(Vertex(risers[step - 1], step * rise_mm))
         names.append(f"riser {step}")
         if step > 1:
-            at.append(Vertex((step - 1) * going_mm, (step - 1) * rise_mm))
+            at.append(Vertex(risers[step - 1], (step - 1) * rise_mm))
             names.append(f"tread {step - 1}")
     return Outline(tuple(at), tuple(names))
+
+
+def under_flight(rise_mm: float, treads_mm: Sequence[float], shell_mm: float) -> Outline | None:
+    """What is left inside of steps that are a shell, seen from the side [mm]; None where nothing is.
+
+    Args:
+        rise_mm: height of each riser
+        treads_mm: as of the flight
+        shell_mm: how far it keeps from treads, risers and back; below it lies on the ground
+    """
+    end = sum(treads_mm) - shell_mm
+    steps = [
+        (begin, number * rise_mm - shell_mm)
+        for number in range(1, len(treads_mm) + 1)
+        if number * rise_mm - shell_mm > 0 and (begin := sum(treads_mm[: number - 1]) + shell_mm) < end
+    ]
+    if not steps:
+        return None
+    at = [Vertex(steps[0][0], 0.0), Vertex(end, 0.0), Vertex(end, steps[-1][1])]
+    for (begin, high), below in zip(reversed(steps), [*(high for _, high in steps[-2::-1]), None], strict=True):
+        at.append(Vertex(begin, high))
+        if below is not None:
+            at.append(Vertex(begin, below))
+    return Outline(tuple(at), ("underside", *[""] * (len(at) - 1)))
 
 
 def ring_sector(inner_mm: float, depth_mm: float, angle: float) -> Outline:

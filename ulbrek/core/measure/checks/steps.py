@@ -1,13 +1,16 @@
 """What is found of steps: how a foot takes them, and how far one falls beside them."""
 
-from ulbrek.core.base.finding import Finding, Quantity, check, finding
+from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.units import Length
 from ulbrek.core.measure.inputs.outlines import Steps
-from ulbrek.core.measure.shape import Shape
+from ulbrek.core.measure.shape import Shape, stone_inside
 
 LOW_MM, HIGH_MM = 100.0, 196.0  # Source: IRC R311.7.5.1 (7 3/4 in), from memory; lower ones trip: common practice.
 SHORT_MM = 250.0  # Source: IRC R311.7.5.2 (10 in), from memory.
 STEEP_MM, SHALLOW_MM = 700.0, 550.0  # two risers and a tread. Source: Approved Document K, from memory.
 GUARD_MM = 600.0  # Source: Approved Document K, from memory; IRC R312.1: 762 mm (30 in).
+SHELL_MM = 100.0  # over stone. Source: common practice (4 in).
+WORTH_L, WORTH_SHARE = 100.0, 0.25  # of what is poured, that stone inside would save. Source: common practice.
 RAIL_FROM = 4  # risers. Source: IRC R311.7.8, from memory.
 
 
@@ -117,3 +120,84 @@ def steps_need_a_guard(shape: Shape) -> list[Finding]:
             },
         )
     ]  # fmt: skip
+
+
+@check("shell-too-thin", "caution")
+def shell_too_thin(shape: Shape) -> list[Finding]:
+    """Little concrete over the stone inside of steps
+
+    Source: common practice, at least 100 mm (4 in)
+    """
+    inside = shape.stone_inside
+    if inside is None or inside.side_mm >= SHELL_MM:
+        return []
+    return [
+        finding(
+            shell_too_thin,
+            title="{piece}: {shell} of concrete over the stone inside",
+            reason="Under {least} it cracks where the stone settles, and steel has no cover on both sides.",
+            remedy="Keep the stone farther from the faces.",
+            field="/outline/over_stone",
+            change=Change("Keep it {least} away", _shell_of(SHELL_MM), {"least": Quantity(SHELL_MM, "limit")}),
+            values={
+                "piece": shape.piece.name, "shell": Quantity(inside.side_mm, "mm"),
+                "least": Quantity(SHELL_MM, "limit"),
+            },
+        )
+    ]  # fmt: skip
+
+
+@check("no-room-for-stone", "caution")
+def no_room_for_stone(shape: Shape) -> list[Finding]:
+    """Steps that are to be filled with stone, and have no room for any
+
+    Source: geometry
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps) or steps.over_stone is None or shape.stone_inside is not None:
+        return []
+    return [
+        finding(
+            no_room_for_stone,
+            title="{piece}: {shell} of concrete all round leaves no room for stone",
+            reason="They are planned solid.",
+            remedy="Cast them solid, or with less concrete over the stone.",
+            field="/outline/over_stone",
+            change=Change("Cast them solid", {"/outline/over_stone": None}),
+            values={"piece": shape.piece.name, "shell": Quantity(steps.over_stone.mm, "mm")},
+        )
+    ]
+
+
+@check("steps-cast-solid", "hint")
+def steps_cast_solid(shape: Shape) -> list[Finding]:
+    """Concrete where stone would do
+
+    Source: common practice
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps) or steps.over_stone is not None:
+        return []
+    inside = stone_inside(steps, SHELL_MM, shape.cast_depth)
+    whole_l = shape.outline.area_mm2 * shape.cast_depth / 1e6
+    if inside is None or inside.volume_l < max(WORTH_L, WORTH_SHARE * whole_l):
+        return []
+    return [
+        finding(
+            steps_cast_solid,
+            title="{piece}: stone inside would take the place of {saved} of concrete",
+            reason="Tamped stone carries as well, costs less, and does not warm itself as a thick block does.",
+            remedy="A shell of {least} or more over stone; or cast them solid, where there is no stone at hand.",
+            field="/outline/over_stone",
+            change=Change("Stone inside, {least} of concrete over it", _shell_of(SHELL_MM), {
+                "least": Quantity(SHELL_MM, "limit")}),
+            values={
+                "piece": shape.piece.name, "saved": Quantity(inside.volume_l, "l"),
+                "least": Quantity(SHELL_MM, "limit"),
+            },
+        )
+    ]  # fmt: skip
+
+
+def _shell_of(mm: float) -> dict[str, object]:
+    return {"/outline/over_stone": Length(mm=mm).model_dump(mode="json")}

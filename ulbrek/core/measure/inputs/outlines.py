@@ -13,6 +13,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Radius, Side
 
 NONE = Length(mm=0)
+A_LANDING = Length(mm=914.4)  # Source: IRC R311.7.6, from memory.
 Finite = Annotated[float, Field(ge=-20_000, le=20_000, allow_inf_nan=False)]
 
 
@@ -137,7 +138,32 @@ class Steps(Document):
     rise: Annotated[Side, label("Riser height")]
     going: Annotated[Side, label("Tread", hint="from one riser to the next")]
     landing: Annotated[Side | None, label("Top tread", none="as the others", hint="from its riser to the back")] = None
+    rest_after: Annotated[
+        int | None, Field(ge=1, le=29), label("Landing after riser", none="no landing", hint="between two flights")
+    ] = None
+    rest: Annotated[Side, label("Landing, front to back")] = A_LANDING
     behind: Annotated[Literal["a board", "a wall"], label("Closed behind by")] = "a board"
+    over_stone: Annotated[
+        Side | None, label("Concrete over stone", none="solid", hint="stone tamped inside, this far from every face")
+    ] = None
+
+    @property
+    def treads_mm(self) -> tuple[float, ...]:
+        """Each tread from the lowest, from its riser to the next; the last to the back [mm]."""
+        treads = [self.going.mm] * self.number
+        treads[-1] = (self.landing or self.going).mm
+        if self.rest_after is not None:
+            treads[self.rest_after - 1] = self.rest.mm
+        return tuple(treads)
+
+    @model_validator(mode="after")
+    def _rest_is_between(self) -> "Steps":
+        if self.rest_after is not None and self.rest_after >= self.number:
+            raise ValueError(
+                f"A landing after riser {self.rest_after} of {self.number} is no landing between flights. "
+                "Give a riser below the last one; how deep the top tread is stands under Top tread."
+            )
+        return self
 
 
 class FreeCorner(Document):

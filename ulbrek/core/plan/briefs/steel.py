@@ -64,7 +64,8 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: b
 def _body(shape: Shape) -> Profile | Vessel:
     outline = shape.outline.polygon
     if shape.piece.drawn == "from the side":
-        return Profile(outline, shape.piece.thickness.mm)
+        inside = shape.stone_inside
+        return Profile(outline, shape.piece.thickness.mm, inside.outline.polygon if inside else None)
     cores = [
         one for one in shape.placed if isinstance(one.feature, Core) and one.feature.depth.mm > DEEP * shape.cast_depth
     ]

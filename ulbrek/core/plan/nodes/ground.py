@@ -1,11 +1,11 @@
 """Ground's node."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from shapely import LineString
 
-from ulbrek.core.ground.brief import GroundBrief, Worked
+from ulbrek.core.ground.brief import GroundBrief, Inside, Worked
 from ulbrek.core.ground.checks.soil import slab_too_thin
 from ulbrek.core.ground.inputs import Plot
 from ulbrek.core.ground.result import GroundResult
@@ -55,12 +55,24 @@ def _slab(piece: Piece) -> GroundBrief:
     sections: tuple[Outline, ...] = ()
     if piece.run is not None:
         outline, sections, through = *_field(piece.run, piece.count, outline), []
+    stone = shape.stone_inside
     shaped = piece.drawn == "from the side" or (piece.taper is not None and piece.taper.face == "top")
     return GroundBrief(
         piece.id, piece.name, outline, tuple(one.polygon for one in through), thickness,
         round(sum(one.length_mm for one in through), 1), 1 if sections else piece.count, shaped,
-        steps=isinstance(piece.outline, Steps), mean_mm=mean, walled_mm=_walled(piece), sections=sections,
+        treads=tuple(_treads(piece)), mean_mm=mean, walled_mm=_walled(piece), sections=sections,
+        inside=Inside(stone.outline, stone.side_mm, stone.wide_mm) if stone else None,
     )  # fmt: skip
+
+
+def _treads(piece: Piece) -> Iterator[tuple[float, float, float]]:
+    """Treads of steps: where each begins and ends, and how high it is [mm]."""
+    steps, begins = piece.outline, 0.0
+    if not isinstance(steps, Steps):
+        return
+    for number, tread in enumerate(steps.treads_mm, 1):
+        yield begins, begins + tread, number * steps.rise.mm
+        begins += tread
 
 
 def _walled(piece: Piece) -> float:

@@ -3,7 +3,7 @@ import { FigureLine } from "@/parts/Why";
 
 /** What comes out of the ground and what goes in, for all castings of the piece. */
 export function DigAndFill({ ground, count }: { ground: Ground; count: number }) {
-  const { dig, sub_base, isolation, bonding, channels, concrete, mats, powder } = ground;
+  const { dig, sub_base, inside, isolation, bonding, channels, concrete, mats, powder } = ground;
   return (
     <section aria-label="Dig and fill">
       <h2 className="mb-1 text-lg font-bold">
@@ -24,6 +24,13 @@ export function DigAndFill({ ground, count }: { ground: Ground; count: number })
             <FigureLine label="Stone, order loose" figure={sub_base.loose} />
             <FigureLine label="Stone, weight" figure={sub_base.mass} />
             <FigureLine label="Tamp" figure={sub_base.layers} />
+          </>
+        )}
+        {inside && (
+          <>
+            <FigureLine label="Stone inside, tamped" figure={inside.compacted} />
+            <FigureLine label="Stone inside, order loose" figure={inside.loose} />
+            <FigureLine label="Stone inside, weight" figure={inside.mass} />
           </>
         )}
         {channels && (

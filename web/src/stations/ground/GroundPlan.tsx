@@ -66,6 +66,15 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
           )}
           {inField && <path d={pathData(view, ground.outline)} fill="url(#stone)" stroke="var(--ink)" data-field />}
           <path d={slab} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="1.5" />
+          {ground.treads.slice(1).map((tread) => (
+            <path
+              key={tread.begins_mm}
+              d={`M${px(view, tread.begins_mm)} ${py(view, 0)}V${py(view, width)}`}
+              stroke="var(--ink)"
+              strokeWidth="1.5"
+              data-riser
+            />
+          ))}
           {plot?.house && <Wall view={view} side={plot.house} />}
           {(plot?.isolated ?? []).map((side) => (
             <Strip key={side} view={view} side={side} />
@@ -104,6 +113,16 @@ export function GroundPlan({ piece, ground }: { piece: PiecePlan; ground: Ground
               y={(py(view, way.y1) + py(view, way.y2)) / 2}
             >
               <span className="text-chalk">{write(way.drop_mm, "tape", units)}</span>
+            </Tag>
+          ))}
+        {shows === "heights" &&
+          ground.treads.map((tread, number) => (
+            <Tag
+              key={tread.high_mm}
+              x={px(view, (tread.begins_mm + tread.ends_mm) / 2)}
+              y={py(view, width * (number % 2 ? 0.4 : 0.6))}
+            >
+              +{write(tread.high_mm, "mm", units)}
             </Tag>
           ))}
         {ground.corners.map((corner) => (
@@ -178,6 +197,7 @@ function Caption({ shows, ground, piece }: { shows: Shows; ground: Ground; piece
   const { joints, dig, low, sections, channels, datum } = ground;
   switch (shows) {
     case "heights":
+      if (ground.treads.length) return `Treads: over the foot of the steps. Corners: below ${datum}.`;
       return `Corners: below ${datum}. Arrows: where water runs${low.length ? `, off it at the ${low.join(" and the ")}` : ""}.`;
     case "dig":
       return dig ? "Dashed: the hole, with room for boards and stakes." : "Nothing is dug.";

@@ -10,6 +10,7 @@ import { overOf } from "./over";
 
 const SIDE_MM = 350;
 const UNDER_MM = 60;
+const BEHIND_MM = 25; // how far the top stands above what lies behind it
 const TOP_PX = 34;
 const LABELS_PX = 44;
 
@@ -24,14 +25,15 @@ export function ProfileSection({ piece, ground }: { piece: PiecePlan; ground: Gr
   const scale = area.width / (long + 2 * SIDE_MM);
   const view: View = { scale, left: SIDE_MM * scale, top: TOP_PX, length: long, width: high, mirrored: false };
   const point = (x: number, y: number) => `${px(view, x)},${py(view, y)}`;
+  const behind = high - Math.min(ground.above_mm, BEHIND_MM);
   const floor = -stone - UNDER_MM;
   const soil = [
     point(-SIDE_MM, low - ground.above_mm),
     point(-over, low - ground.above_mm),
     point(-over, -stone),
     point(long + over, -stone),
-    point(long + over, high - ground.above_mm),
-    point(long + SIDE_MM, high - ground.above_mm),
+    point(long + over, behind),
+    point(long + SIDE_MM, behind),
     point(long + SIDE_MM, floor),
     point(-SIDE_MM, floor),
   ].join(" ");
@@ -58,6 +60,14 @@ export function ProfileSection({ piece, ground }: { piece: PiecePlan; ground: Gr
             />
           )}
           <path d={pathData(view, path)} fill="url(#concrete)" stroke="var(--ink)" strokeWidth="1.5" />
+          {ground.inside && (
+            <path
+              d={pathData(view, ground.inside.outline)}
+              fill="url(#stone)"
+              stroke="var(--ink)"
+              strokeDasharray="4 3"
+            />
+          )}
         </svg>
         <Tag x={Math.max(70, px(view, long * 0.2))} y={bottom + LABELS_PX / 2}>
           {write(high, "tape", units)} high

@@ -15,6 +15,8 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
   const { units } = usePreferences();
   const { outline } = piece;
   const [problem, keep] = useKeep();
+  const oneFlight = outline.kind === "steps" && outline.rest_after === null;
+  const shown = specsOfKind(outline.kind).filter((spec) => !(oneFlight && spec.key === "rest"));
   const kinds = outline.kind === "imported" ? [...OUTLINE_KINDS, outline.kind] : OUTLINE_KINDS;
   return (
     <>
@@ -31,12 +33,12 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
         }
       />
       <FieldProblem problem={problem} />
-      {specsOfKind(outline.kind).map((spec) => (
+      {shown.map((spec) => (
         <SpecField
           key={spec.key}
           spec={spec}
           value={valueAt(outline, `/${spec.key}`)}
-          start={outline.kind === "steps" ? outline.going : { mm: 0, typed: null }}
+          start={startOf(outline, spec.key)}
           onKeep={(value) => fields.pieceField(`outline/${spec.key}`, value)}
         />
       ))}
@@ -44,6 +46,14 @@ export function OutlineFields({ piece, fields }: { piece: Piece; fields: Fields 
       {outline.kind === "free" && <CornerFields corners={outline.corners} fields={fields} />}
     </>
   );
+}
+
+const SHELL = { mm: 100, typed: null };
+
+/** What a length begins with that was not given. */
+function startOf(outline: Piece["outline"], key: string) {
+  if (outline.kind !== "steps") return { mm: 0, typed: null };
+  return key === "over_stone" ? SHELL : outline.going;
 }
 
 type Corner = Extract<Piece["outline"], { kind: "free" }>["corners"][number];
