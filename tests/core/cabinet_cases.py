@@ -29,6 +29,14 @@ def sink(along: str = "900 mm", **more: Any) -> dict[str, Any]:
     }  # fmt: skip
 
 
+def apron(drop: str, thickness: str = "40 mm", edge: str = "front") -> dict[str, Any]:
+    """An edge that hangs down in front."""
+    return {
+        "kind": "drop edge", "id": f"apron-{edge.replace(' ', '-')}", "name": "Apron", "edge": edge, "drop": drop,
+        "thickness": thickness,
+    }  # fmt: skip
+
+
 def over(
     *features: dict[str, Any], back: dict[str, Any] | None = None, piece: dict[str, Any] | None = None,
     carried: dict[str, Any] | None = None, form: dict[str, Any] | None = None, **run: Any,
@@ -102,6 +110,7 @@ CABINET_CASES: dict[str, tuple[Job, Job]] = {
         over(back=leg("600 mm", "sink cabinet 600 mm")),
         over(sink("900 mm"), back=leg("600 mm", "sink cabinet 600 mm")),
     ),
+    "drop-below-its-rail": (over(apron("36 mm")), over(apron("34 mm"))),
     "board-not-for-wet-concrete": (over(form={"base_sheet": "melamine-16"}), over(form={"base_sheet": "film-ply-18"})),
     "cabinets-too-weak": (over(piece={"thickness": "100 mm"}), over(piece={"thickness": "90 mm"})),
     "cabinets-too-weak wide": (

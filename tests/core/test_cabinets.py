@@ -4,9 +4,11 @@ from itertools import pairwise
 
 import numpy as np
 import pytest
-from shapely import LineString, Polygon, box, union_all
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely import LineString, Point, Polygon, box, union_all
 
-from tests.core.cabinet_cases import RANGE, leg, over, sink, two_tops
+from tests.core.cabinet_cases import RANGE, apron, leg, over, sink, two_tops
 from tests.jobs import top, with_fields
 from ulbrek.core.base.units import Length
 from ulbrek.core.buying.shopping import PlannedJob, shopping
@@ -302,3 +304,39 @@ def test_braces_keep_clear_of_the_rim_of_a_sink_under_the_top(at: int) -> None:
         (run,) = plan(over(sink(f"{at + 150} mm"), back=wide, sinks=sinks), SHOP).cabinets.runs
         low, high = at + 150 - 250 - clear, at + 150 + 250 + clear
         assert sorted(one.x1 for one in run.tops[0].bearings if one.on == "beside an opening") == [low, high]
+
+
+@given(drop=st.integers(10, 34), thick=st.integers(15, 60), corner=st.sampled_from(["", "outer", "inner"]))
+def test_a_drop_edge_is_closed_by_its_side_its_strip_and_the_board_that_stands_back(
+    drop: int, thick: int, corner: str
+) -> None:
+    edges = {"": ("front",), "outer": ("front", "right"), "inner": ("inner front", "inner right")}[corner]
+    ends = {"outer": {"left_end": "at a wall", "right_end": "open"}, "inner": {"left": leg("600 mm", "600 mm")}}
+    job = over(*(apron(f"{drop} mm", f"{thick} mm", edge) for edge in edges), **ends.get(corner, {}))
+    [piece] = plan(job, SHOP).pieces
+    boards = {board.key: board for board in piece.form.boards}
+    strips = [board for board in boards.values() if board.kind == "drop strip"]
+    drawn = outline_of(job.pieces[0].outline)
+    top = drawn.polygon
+    named = dict(zip(drawn.edge_names, drawn.edges, strict=True))
+    lines = [LineString([named[name].start, named[name].end]) for name in edges]
+    hung = top.intersection(union_all([line.buffer(thick, cap_style="square", join_style="mitre") for line in lines]))
+    under = [polygon(board.path) for board in boards.values() if board.kind == "base"]
+    assert union_all(under).symmetric_difference(top.difference(hung)).area == pytest.approx(0, abs=1)
+    strip_areas = [polygon(one.path) for one in strips]
+    assert union_all(strip_areas).symmetric_difference(hung).area == pytest.approx(0, abs=1)
+    assert sum(one.area for one in strip_areas) == pytest.approx(hung.area, abs=1), "and none twice"
+    assert {round(one.top_mm, 6) for one in strips} == {-drop}
+    for one, edge, line in zip(strips, edges, lines, strict=True):
+        assert one.height.value == pytest.approx(thick, abs=1e-3)
+        assert one.length.value == pytest.approx(line.length + thick * (corner == "inner"), abs=1e-3)
+        assert boards[edge.replace(" ", "-")].bottom_mm <= one.bottom_mm + 1e-6
+    assert piece.measure.volume.value * 1e6 == pytest.approx(top.area * 40 + hung.area * drop, rel=1e-9)
+    long = [
+        screw.length_mm
+        for screw in piece.form.screws
+        if any(line.distance(Point(screw.x_mm, screw.y_mm)) < 16.1 for line in lines)
+    ]
+    assert sum(one >= 16 + 25 + thick or one == max(SHOP.supplies.screw.lengths_mm) for one in long) >= len(long) - 2
+    assert {one.key for one in strips} <= {key for step in piece.form.steps for key in step.adds}
+    assert not any(one.kind == "raised floor" for one in piece.form.knockouts)

@@ -13,6 +13,7 @@ VALUES: Mapping[str, str] = {
     "up through the base": "from below",
     "kerfed strip": "kerfed side",
     "hung strip": "hung board",
+    "drop strip": "strip under a drop edge",
     "when:stripped": "at stripping",
     "when:dry": "air-dry",
     "by:size": "size in plan",

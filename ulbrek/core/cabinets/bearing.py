@@ -6,6 +6,7 @@ from math import ceil
 from typing import NamedTuple
 
 from shapely import Polygon
+from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.cabinets.brief import TopBrief
 from ulbrek.core.cabinets.inputs import CabinetRun
@@ -16,6 +17,7 @@ from ulbrek.core.materials.boards import Sheet
 RIM_BRACE_MM = 65.0  # the same beside a sink under the top: its rim and its clips lie between. Common practice.
 BESIDE_MM = 30.0  # from an opening to the brace beside it. Source: common practice.
 SIDE_MM = 18.0  # thickness of a cabinet's side
+LEAST_BOARD_MM2 = 100.0  # what is less is where two lines meet
 _NARROW_MM = 150.0  # fillers and end panels have no braces
 _SAME_MM = 1.0
 
@@ -146,12 +148,12 @@ def bearings_of(run: CabinetRun, laid: Laid, row: Row) -> Iterator[Bearing]:
         yield Bearing(one.on, *(round(v, 1) for v in row.strip.line(one.at, near, far)))
 
 
-def boards_of(row: Row, outline: Polygon, first: int) -> Iterator[UnderBoard]:
+def boards_of(row: Row, bed: BaseGeometry, first: int) -> Iterator[UnderBoard]:
     """The boards under a leg of a top, notched where that is.
 
     Args:
         row: the leg of a top
-        outline: of the top, in plan
+        bed: what of the top boards lie under, in plan
         first: number of the first
     """
     strip, number = row.strip, first
@@ -160,10 +162,12 @@ def boards_of(row: Row, outline: Polygon, first: int) -> Iterator[UnderBoard]:
     for start, end in pairwise(ends):
         for deep in range(row.rows):
             near = strip.near + deep * step
-            cut = outline.intersection(strip.area(start, end, near, near + step))
-            if not isinstance(cut, Polygon) or cut.is_empty:
-                continue
-            yield UnderBoard(
-                f"under-{number}", f"Board {number}, under the top", round(end - start, 3), round(step, 3), path_of(cut)
-            )
-            number += 1
+            met = bed.intersection(strip.area(start, end, near, near + step))
+            for cut in getattr(met, "geoms", [met]):
+                if not isinstance(cut, Polygon) or cut.area < LEAST_BOARD_MM2:
+                    continue
+                left, low, right, high = cut.bounds
+                along, across = (right - left, high - low) if strip.leg == "back" else (high - low, right - left)
+                name = f"Board {number}, under the top"
+                yield UnderBoard(f"under-{number}", name, round(along, 3), round(across, 3), path_of(cut))
+                number += 1

@@ -2,7 +2,8 @@
 
 from dataclasses import dataclass
 
-from shapely import Polygon
+from shapely import Polygon, unary_union
+from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.cabinets.inputs import CabinetRun
@@ -19,6 +20,16 @@ class Opening:
 
 
 @dataclass(frozen=True, slots=True)
+class Dropped:
+    """An edge that hangs down in front of the board: where, in the plan of its run, and how far [mm]."""
+
+    pointer: str
+    name: str
+    drop_mm: float
+    outline: Polygon
+
+
+@dataclass(frozen=True, slots=True)
 class TopBrief:
     """One top as it lies over its cabinets.
 
@@ -29,6 +40,7 @@ class TopBrief:
         outline: in the plan of its run [mm]
         thickness_mm: of the top
         openings: through it
+        dropped: edges that hang down in front of the board
         meshed: whether mesh is clipped up in it
         divided: whether seams divide it
     """
@@ -41,6 +53,14 @@ class TopBrief:
     openings: tuple[Opening, ...]
     meshed: bool
     divided: bool
+    dropped: tuple[Dropped, ...] = ()
+
+    @property
+    def bed(self) -> BaseGeometry:
+        """What boards lie under: all of it but what hangs down."""
+        if not self.dropped:
+            return self.outline
+        return self.outline.difference(unary_union([one.outline for one in self.dropped]))
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +73,7 @@ class CabinetBrief:
         board: what stays under them
         lumber: what braces are cut from
         density: of the fresh concrete
+        side_mm: thickness of the sides of its form
     """
 
     run: CabinetRun
@@ -60,3 +81,4 @@ class CabinetBrief:
     board: Sheet
     lumber: Lumber
     density: Figure
+    side_mm: float

@@ -118,7 +118,7 @@ class _Run:
         boards = list[UnderBoard]()
         bearings = list[Bearing]()
         for row in rows:
-            boards.extend(boards_of(row, top.outline, len(boards) + 1))
+            boards.extend(boards_of(row, top.bed, len(boards) + 1))
             bearings.extend(bearings_of(run, self.laid, row))
         deep = max((row.strip.deep for row in rows), default=run.depth.mm)
         seams = sum(row.strip.deep * len(row.joints) for row in rows)

@@ -129,7 +129,7 @@ def _panel(brief: FormBrief, key: str, cut: BoardAsCut) -> Board:
     width = work(rules.base_side, f"{of}/width", inside_mm=brief.width_mm, ledge_mm=ledge)
     foot = _box(-ledge, -ledge, length.value, width.value)
     shape: Path = ()
-    if brief.laps and not _is_box(brief.outline):
+    if brief.laps and not is_box(brief.outline):
         foot, shape = brief.outline, brief.outline.path
     bottom = -brief.sunk_mm - board if key == "base" else brief.depth_mm
     return placed(
@@ -170,7 +170,7 @@ def _under(brief: FormBrief) -> Iterator[Board]:
                 work(rules.base_side, f"{of}/width", inside_mm=round(back - front, 3), ledge_mm=0.0),
             ),
             one.outline, (-thick, 0.0, 0.0), thick, brief.base.id,
-            shape=() if _is_box(one.outline) else one.outline.moved(-left, -front).path,
+            shape=() if is_box(one.outline) else one.outline.moved(-left, -front).path,
         )  # fmt: skip
 
 
@@ -185,7 +185,7 @@ def _bed(brief: FormBrief) -> Board:
     return placed(
         "bed", "Sloping floor, on tapered battens", "bed", (length, width), brief.outline, (-board, start, end), board,
         brief.base.id, tops=tuple(floor.at(v.x, v.y) for v in brief.outline.vertices),
-        shape=() if _is_box(brief.outline) else brief.outline.path,
+        shape=() if is_box(brief.outline) else brief.outline.path,
     )  # fmt: skip
 
 
@@ -230,7 +230,7 @@ def _inside(
 ) -> InsideSize:
     of, wants = f"{brief.piece}/{side.key}", side.edge.chord
     strip, starts, ends = cut
-    if base and brief.laps and _is_box(brief.outline):
+    if base and brief.laps and is_box(brief.outline):
         length = base.length_cut_mm if side.key in ("front", "back") else base.height_cut_mm
         return InsideSize(side.key, "base", work(rules.inside_of_board, of, board_length_mm=length), wants)
     flush = side.start.reach_mm, side.end.reach_mm
@@ -405,6 +405,6 @@ def _box(x: float, y: float, dx: float, dy: float) -> Outline:
     return Outline((Vertex(x, y), Vertex(x + dx, y), Vertex(x + dx, y + dy), Vertex(x, y + dy)))
 
 
-def _is_box(outline: Outline) -> bool:
+def is_box(outline: Outline) -> bool:
     left, front, right, back = outline.box
     return len(outline.edges) == 4 and abs(outline.area_mm2 - (right - left) * (back - front)) < 1e-6 * outline.area_mm2

@@ -332,7 +332,7 @@ def _block(brief: FormBrief, block: CornerBlock, around: Around) -> Knockout:
 def _floors(brief: FormBrief, around: Around) -> Iterator[Knockout]:
     """A raised floor inside of what hangs below it: under a slab with drop edges that is cast face up."""
     under = [one for one in brief.moulded if one.stands_out and one.prism.bottom_mm < -_LEVEL_MM]
-    if not under:
+    if not under or brief.beneath is not None:  # over cabinets the board ends behind it
         return
     deep = max(-one.prism.bottom_mm for one in under)
     left = brief.outline.polygon.difference(unary_union([one.prism.outline.polygon for one in under]))

@@ -9,7 +9,9 @@ from ulbrek.core.kit.geometry.prism import Mouth
 from ulbrek.core.kit.nesting.panels import SheetPlan
 
 Path = tuple[float, ...]
-Kind = Literal["base", "lid", "bed", "strip", "liner", "rib", "kerfed strip", "divider", "hung strip", "core side"]
+Kind = Literal[
+    "base", "lid", "bed", "strip", "liner", "rib", "kerfed strip", "divider", "hung strip", "core side", "drop strip"
+]
 
 
 @dataclass(frozen=True, slots=True)

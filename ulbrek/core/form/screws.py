@@ -7,6 +7,7 @@ from typing import Literal
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import rules, stakes
 from ulbrek.core.form.brief import RIB_MM, FormBrief
+from ulbrek.core.form.drops import through_the_strip
 from ulbrek.core.form.result import Board, Joint, Screw, Stake
 from ulbrek.core.form.sides import Side
 from ulbrek.core.materials import fixings
@@ -60,7 +61,13 @@ def strip_screws(brief: FormBrief, sides: Sequence[Side], made: Joint, staked: S
     if brief.on_ground:
         return stakes.screws(brief, staked, made)
     closed = [side for side in sides if side.key not in brief.unboarded]
-    along = [screw for side in closed for screw in (_round if side.edge.is_arc else _along)(brief, side, made)]
+    along = [
+        screw
+        for side in closed
+        for screw in through_the_strip(
+            brief, side, made, list((_round if side.edge.is_arc else _along)(brief, side, made))
+        )
+    ]
     if not brief.stands:
         return along
     return [*along, *(Screw(one.x_mm, one.y_mm, "down", 0.0, 0.0, one.length_mm) for one in along)]

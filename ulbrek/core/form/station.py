@@ -8,6 +8,7 @@ from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import checks, flight, rules
 from ulbrek.core.form.boards import build
 from ulbrek.core.form.brief import FormBrief
+from ulbrek.core.form.drops import drops, under_drops
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
 from ulbrek.core.form.inputs import BoardAsCut
 from ulbrek.core.form.result import Board, FormResult, FormSupplies, Knockout
@@ -40,7 +41,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     """
     sides, blocks = sides_of(brief)
     built = build(brief, sides, as_cut)
-    boards = (*built.boards, *hung(brief), *core_sides(brief))
+    boards = (*built.boards, *under_drops(brief), *hung(brief), *core_sides(brief))
     base = None if brief.on_ground or brief.beneath else boards[0]
     strips = [board for board in boards if board.kind in ("strip", "liner", "kerfed strip")]
     joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
@@ -88,7 +89,7 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     standing = [one for one in brief.moulded if not one.stands_out]
     round_openings = sum(one.prism.outline.length_mm for one in standing if one.prism.bottom_mm <= 0)
     through = [one for one in standing if one.prism.bottom_mm <= 0 and one.prism.top_mm >= brief.depth_mm]
-    round_piece = brief.formed_mm
+    round_piece, dropped = brief.formed_mm, drops(brief)
     corners = sum(1 for one in brief.castings for edge in one.edges if not edge.is_arc) - (
         len(brief.beneath.walled) if brief.beneath else 0
     )
@@ -96,14 +97,17 @@ def _consumed(brief: FormBrief, formed: FormFill, knockouts: Sequence[Knockout],
     joints = work(
         rules.sealed_joints,
         of,
-        inside_mm=sealed * round_piece,
+        inside_mm=sealed * (round_piece + sum(one.prism.outline.length_mm for one in dropped)),
         upright_mm=sealed * corners * brief.depth_mm,
         knockouts_mm=sealed * round_openings,
     )
+    met: Figure | float = formed.net_area
+    if (brief.on_ground and not brief.climbs) or brief.beneath:
+        met = sum(one.prism.outline.polygon.area - one.prism.bottom_mm * one.prism.outline.length_mm for one in dropped)
     contact = work(
         rules.contact_area,
         of,
-        net_area_mm2=0.0 if (brief.on_ground and not brief.climbs) or brief.beneath else formed.net_area,
+        net_area_mm2=met,
         castings=2.0 if brief.climbs else float(len(brief.castings)),
         edges_mm=round_piece,
         openings_mm=sum(one.prism.outline.length_mm for one in through),

@@ -27,6 +27,7 @@ _ON_THE_RAIL = (
     "From the front into the rail under the board, upper edge level with the back rail: full-size hole in the side, "
     "pilot in the rail."
 )
+_THROUGH_THE_STRIP = " Beside a drop edge through the strip too, with the long screws."
 _FIXED = "Fix everything on its mark, and run a bead round what concrete must not get under. "
 _OIL_DRIES_H = 12.0
 BLOCKS_EVERY_MM = 900.0  # as stakes stand. Source: common practice.
@@ -59,7 +60,7 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
         return
     how = _STAKED[made.fixing] if brief.on_ground else _FIXINGS.get(made.fixing, _WAYS[made.way])
     if brief.beneath is not None and made.fixing == "screws":
-        how = _ON_THE_RAIL
+        how = _ON_THE_RAIL + (_THROUGH_THE_STRIP if any(one.kind == "drop strip" for one in boards) else "")
     if brief.bare and not brief.on_ground:
         yield _Told(
             "Oil bare faces and edges", f"Two coats on edges; let it soak in for {_OIL_DRIES_H:g} h before any caulk.",
@@ -187,6 +188,14 @@ def _over_cabinets(boards: Sequence[Board]) -> Iterator[_Told]:
         "the walls.",
         keys, DUST,
     )  # fmt: skip
+    strips = tuple(board.key for board in boards if board.kind == "drop strip")
+    if strips:
+        yield _Told(
+            "Set the strips under the drop edges",
+            "Board and rail end behind the drop edge, and are its mould there: the rail flush with the board. The "
+            "strip goes against the rail, at its depth below the underside of the top.",
+            strips,
+        )
 
 
 def _ground(brief: FormBrief) -> Iterator[_Told]:

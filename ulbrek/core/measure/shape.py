@@ -1,6 +1,6 @@
 """The piece's solid from its description: where each feature really is."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import NamedTuple
@@ -197,8 +197,9 @@ def shape_of(piece: Piece) -> Shape:
     outline = outline_of(piece.outline)
     left, front, right, back = outline.box
     size = (right - left, back - front)
+    drops = {one.edge: one.thickness.mm for one in piece.features if isinstance(one, DropEdge)}
     placed = tuple(
-        found for index, feature in enumerate(piece.features) for found in _placed(feature, index, size, outline)
+        found for index, feature in enumerate(piece.features) for found in _placed(feature, index, size, outline, drops)
     )
     return Shape(piece, outline, placed)
 
@@ -227,9 +228,11 @@ def offset_for(anchor: AcrossAnchor | DeepAnchor, centre_mm: float, run_mm: floa
     return distance - (half_mm if anchor.to == "edge" else 0.0)
 
 
-def _placed(feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline) -> Iterator[FeatureInPlan]:
+def _placed(
+    feature: AnyFeature, index: int, size: tuple[float, float], outline: Outline, drops: Mapping[str, float]
+) -> Iterator[FeatureInPlan]:
     if isinstance(feature, DropEdge):
-        strip = feature.strip(outline)
+        strip = feature.strip(outline, drops)
         if strip is not None:
             left, front, right, back = strip.box
             centre = Point((left + right) / 2, (front + back) / 2)

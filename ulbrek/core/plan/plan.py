@@ -211,7 +211,8 @@ class _Planning:
             if piece.stays == OVER_CABINETS
         }
         pieces = tuple(over.get(top) for top in run.tops)
-        return self._work(CabinetNode(index, run, pieces, chosen.deck, chosen.lumber, self.filled.density))
+        side = chosen.sheet.thickness_mm
+        return self._work(CabinetNode(index, run, pieces, chosen.deck, chosen.lumber, self.filled.density, side))
 
     def _beneath(self, piece: Piece) -> Beneath | None:
         """What it is cast on over cabinets; None where it is not cast there."""

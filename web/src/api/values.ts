@@ -5,6 +5,7 @@ export const VALUES: Record<string, string> = {
   "up through the base": "from below",
   "kerfed strip": "kerfed side",
   "hung strip": "hung board",
+  "drop strip": "strip under a drop edge",
   "when:stripped": "at stripping",
   "when:dry": "air-dry",
   "by:size": "size in plan",

@@ -107,6 +107,7 @@ const FILLS: Partial<Record<Form["boards"][number]["kind"], string>> = {
   liner: "var(--ink-soft)",
   rib: "var(--board)",
   "hung strip": "var(--raised)",
+  "drop strip": "var(--board-face)",
 };
 
 /** The inside of the form as it is marked on the base, and the bearers under it. */

@@ -7,6 +7,7 @@ from ulbrek.core.cabinets.checks.carrying import brace_too_slim, cabinets_too_we
 from ulbrek.core.cabinets.checks.case import RunCase
 from ulbrek.core.cabinets.checks.fitting import (
     board_not_for_wet_concrete,
+    drop_below_its_rail,
     no_room_for_the_rim,
     opening_over_a_side,
     run_does_not_close,
@@ -30,6 +31,7 @@ def of_run(seen: RunCase) -> Iterator[Finding]:
     yield from opening_over_a_side(seen)
     yield from no_room_for_the_rim(seen)
     yield from sink_has_no_opening(seen)
+    yield from drop_below_its_rail(seen)
     yield from board_not_for_wet_concrete(seen)
     yield from cabinets_too_weak(seen)
     yield from overhang_long(seen)

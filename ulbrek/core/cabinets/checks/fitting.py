@@ -1,5 +1,7 @@
 """What does not fit: cabinets and their wall, tops and their cabinets, openings and cabinet sides."""
 
+from math import floor
+
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.cabinets import rules
 from ulbrek.core.cabinets.bearing import SIDE_MM
@@ -13,6 +15,7 @@ FILLED_MM = 10.0  # what is narrower is closed by the top's own joint. Source: c
 FILLER_MOST_MM = 200.0
 BOWED_MM = 6.0
 LONG_MM = 3_050.0
+LEAST_DROP_MM = 10.0
 LEGS_NAMED: dict[LegName, str] = {"left": "left leg", "back": "back leg", "right": "right leg"}
 RIM_MM = 25.0  # of a sink under the top, beyond its opening. Source: common practice.
 
@@ -269,3 +272,34 @@ def board_not_for_wet_concrete(seen: RunCase) -> list[Finding]:
             change=Change("Use cement board", {"/form/base_sheet": None}),
         )
     ]
+
+
+@check("drop-below-its-rail", "caution")
+def drop_below_its_rail(seen: RunCase) -> list[Finding]:
+    """A drop edge that hangs down lower than what is behind it
+
+    Board and rail are its mould at the back, and the strip under it is screwed to the rail: lower down is neither.
+
+    Source: geometry
+    """
+    brief = seen.brief
+    most = brief.board.thickness_mm + brief.lumber.thickness_mm - brief.side_mm
+    less = float(floor(most))
+    return [
+        finding(
+            drop_below_its_rail,
+            title="{edge} hangs down {drop}; board and rail are good for {most}",
+            reason="They are its mould behind, and the strip under it is screwed to the rail: lower down there is "
+            "nothing.",
+            remedy="Let it hang down less, and make the whole top thicker.",
+            field=f"{one.pointer}/drop",
+            values={"edge": one.name, "drop": Quantity(one.drop_mm, "mm"), "most": Quantity(most, "there")},
+            change=Change(
+                "Let it hang down {less}", {f"{one.pointer}/drop": {"mm": less, "typed": None}},
+                {"less": Quantity(less, "there")},
+            ) if less >= LEAST_DROP_MM else None,
+        )
+        for top in seen.drawn
+        for one in top.dropped
+        if one.drop_mm > most + 1e-6
+    ]  # fmt: skip

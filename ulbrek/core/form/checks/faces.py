@@ -61,7 +61,7 @@ def bare_edge(brief: FormBrief, boards: Sequence[Board], knockouts: Sequence[Kno
     """
     if brief.habits.bare_edges != "left bare":
         return []
-    edges = [board.name.lower() for board in boards if board.kind in ("hung strip", "core side")]
+    edges = [board.name.lower() for board in boards if board.kind in ("hung strip", "core side", "drop strip")]
     edges += [one.name.lower() for one in knockouts if one.build == "sheet cut to shape"]
     if brief.sheet.face == "bare":
         edges.insert(0, "every side")

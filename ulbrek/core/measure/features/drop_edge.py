@@ -1,6 +1,6 @@
 """An edge that hangs down and makes the piece look thicker."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from typing import Annotated, Literal
 
 from pydantic import ConfigDict
@@ -38,14 +38,21 @@ class DropEdge(BaseFeature):
         """It is square."""
         return 0.0
 
-    def strip(self, outline: Outline) -> Outline | None:
-        """The strip that it stands on; None where the piece has no such edge, or no room for it."""
+    def strip(self, outline: Outline, all_mm: Mapping[str, float]) -> Outline | None:
+        """The strip that it stands on, mitred where it meets another.
+
+        Args:
+            outline: of the piece
+            all_mm: by edge, how far every drop edge of the piece reaches in [mm]
+
+        Returns:
+            its outline; None where the piece has no such edge, or no room for it
+        """
         if self.edge not in outline.edge_names:
             return None
         at = outline.edge_names.index(self.edge)
-        by = [0.0] * len(outline.edges)
-        by[at] = self.thickness.mm
-        left = inset(outline, by)
+        alone = [self.thickness.mm if index == at else 0.0 for index in range(len(outline.edges))]
+        left = inset(outline, [all_mm.get(name, 0.0) for name in outline.edge_names]) or inset(outline, alone)
         if left is None:
             return None
         edge, moved = outline.edges[at], left.edges[min(at, len(left.edges) - 1)]

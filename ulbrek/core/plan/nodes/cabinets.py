@@ -2,12 +2,13 @@
 
 from dataclasses import dataclass, replace
 
-from shapely import Polygon
+from shapely import Polygon, unary_union
 from shapely.affinity import translate
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding
-from ulbrek.core.cabinets.brief import CabinetBrief, Opening, TopBrief
+from ulbrek.core.cabinets.bearing import path_of
+from ulbrek.core.cabinets.brief import CabinetBrief, Dropped, Opening, TopBrief
 from ulbrek.core.cabinets.inputs import CabinetInputs, CabinetRun
 from ulbrek.core.cabinets.result import CabinetsResult, RunResult, TopOver
 from ulbrek.core.cabinets.run import lay
@@ -15,8 +16,9 @@ from ulbrek.core.cabinets.station import cabinets, together
 from ulbrek.core.form.brief import Beneath, Cut, Panel
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.materials.boards import Lumber, Sheet
+from ulbrek.core.measure.features.drop_edge import DropEdge
 from ulbrek.core.measure.inputs.piece import Piece
-from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.shape import FeatureInPlan, shape_of
 from ulbrek.core.plan.memory import Worked
 from ulbrek.core.steel.inputs import SteelInputs
 
@@ -42,6 +44,7 @@ class CabinetNode:
     board: Sheet
     lumber: Lumber
     density: Figure
+    side_mm: float
 
     def work(self) -> RunResult:
         """Its cabinets, boards and braces, and findings."""
@@ -50,7 +53,7 @@ class CabinetNode:
             _top(one, tops[number] if number < len(tops) else None) if one else None
             for number, one in enumerate(self.pieces)
         )
-        found = cabinets(CabinetBrief(self.run, briefs, self.board, self.lumber, self.density))
+        found = cabinets(CabinetBrief(self.run, briefs, self.board, self.lumber, self.density, self.side_mm))
         return replace(found, findings=tuple(self._pointed(one) for one in found.findings))
 
     def _pointed(self, found: Finding) -> Finding:
@@ -101,8 +104,19 @@ def _top(over: OverPiece, outline: Polygon | None) -> TopBrief:
         if placed.is_through and placed.outline.polygon.area >= _OPENING_MM2
     )
     return TopBrief(
-        at, piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed, bool(piece.seams)
+        at, piece.id, piece.name, lies, piece.thickness.mm, openings, over.meshed, bool(piece.seams),
+        tuple(
+            Dropped(
+                f"{at}/features/{one.index}", one.feature.name, drop_mm, translate(one.outline.polygon, left, front)
+            )
+            for one, drop_mm in _dropped(piece)
+        ),
     )  # fmt: skip
+
+
+def _dropped(piece: Piece) -> list[tuple[FeatureInPlan, float]]:
+    """The edges of a piece that hang down, and how far [mm]."""
+    return [(one, one.feature.drop.mm) for one in shape_of(piece).placed if isinstance(one.feature, DropEdge)]
 
 
 def beneath(top: TopOver | None, piece: Piece, walled: frozenset[str]) -> Beneath:
@@ -115,6 +129,10 @@ def beneath(top: TopOver | None, piece: Piece, walled: frozenset[str]) -> Beneat
     """
     if top is None or not top.boards:
         whole = shape_of(piece).outline
+        dropped = [one.outline.polygon for one, _ in _dropped(piece)]
+        if dropped:
+            bed = whole.polygon.difference(unary_union(dropped))
+            whole = _outline(path_of(bed)) if isinstance(bed, Polygon) and not bed.is_empty else whole
         return Beneath((Panel("under-1", "Board under the top", whole),), frozenset(), ())
     panels = tuple(
         Panel(board.key, board.name, _outline(board.path).moved(-top.x_mm, -top.y_mm)) for board in top.boards

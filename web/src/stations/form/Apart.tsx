@@ -158,7 +158,10 @@ function thingsOf(form: Form, letters: ReadonlyMap<string, string>): Thing[] {
     const [dx, dy] = outward(board.x_mm + board.dx_mm / 2, board.y_mm + board.dy_mm / 2);
     const farther = board.kind === "rib" ? 1.7 : 1;
     const level = board.kind === "base" || board.kind === "bed" || board.kind === "lid";
-    const up = { base: -0.6, bed: -0.3, lid: 1.1, "hung strip": 0.7, "core side": 0.9 }[board.kind as string] ?? 0;
+    const up =
+      { base: -0.6, bed: -0.3, lid: 1.1, "hung strip": 0.7, "drop strip": -0.3, "core side": 0.9 }[
+        board.kind as string
+      ] ?? 0;
     return {
       key: board.key,
       name: letterOn(letters, form, board),
