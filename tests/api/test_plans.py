@@ -68,7 +68,8 @@ def test_work_on_many_small_jobs_together_is_large(database: Database) -> None:
 
 def test_what_was_told_is_remembered_by_what_it_was_worked_out_from(database: Database, plans: Plans) -> None:
     stored, shop = kept(database, SMALL)
-    plans.tell_job(stored, shop)
+    _, tell = plans.tell_job(stored, shop)
+    tell()
     with database.work() as records:
         first = plans.outlooks(records, shop.id, [stored.id, uuid4()])
         again = plans.outlooks(records, shop.id, [stored.id])

@@ -105,22 +105,33 @@ class Writer:
                 yield from _whole(f"{at}/{name}", _joined(was), _joined(value))
 
     def _of_workings(self, held: Mapping[str, Figure], now: Mapping[str, Figure]) -> Iterator[Part]:
+        before, after = self._figures_of(held), self._figures_of(now)
         for key, figure in now.items():
-            known = held.get(key)
-            if known is not figure:
-                before = _FIGURE.dump_json(known) if known else b""
-                yield from _whole(f"/plan/workings/{_escaped(key)}", before, _FIGURE.dump_json(figure))
+            if held.get(key) is not figure:
+                yield from _whole(f"/plan/workings/{_escaped(key)}", _joined(before.get(key, b"")), _joined(after[key]))
         yield from (Part(f"/plan/workings/{_escaped(key)}", None) for key in held if key not in now)
 
     def _parts_of(self, result: Any) -> dict[str, Written]:  # noqa: ANN401 - any result
-        with self._lock:
-            known = self._written.get(id(result))
+        known = self._known(result)
         if known is not None:
-            return known[1]
+            return known
         hints = _hints_of(type(result))  # type: ignore[arg-type]  # hashable
-        parts = {name: _written(getattr(result, name), hint) for name, hint in hints.items()}
+        return self._keep(result, {name: _written(getattr(result, name), hint) for name, hint in hints.items()})
+
+    def _figures_of(self, workings: Mapping[str, Figure]) -> dict[str, Written]:
+        known = self._known(workings)
+        if known is not None:
+            return known
+        return self._keep(workings, {key: _FIGURE.dump_json(figure) for key, figure in workings.items()})
+
+    def _known(self, what: object) -> dict[str, Written] | None:
         with self._lock:
-            self._written[id(result)] = result, parts  # held, so that its place in memory is no other's
+            known = self._written.get(id(what))
+        return known[1] if known is not None else None
+
+    def _keep(self, what: object, parts: dict[str, Written]) -> dict[str, Written]:
+        with self._lock:
+            self._written[id(what)] = what, parts  # held, so that its place in memory is no other's
         return parts
 
 

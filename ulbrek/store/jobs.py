@@ -256,6 +256,8 @@ class JobRepository(ShopRecords):
             self._session.flush()
         except IntegrityError as error:  # another writer appended to the same parent in this very moment
             raise StaleWriteError(job_id, parent or 0, row.number) from error
+        if action == "edit":  # the change is there to be undone, and forgets what could be redone
+            return StoredJob(job_id, row.number, job, row.created_at, can_undo=True, can_redo=False)
         return self._stored(row, job)
 
     def _stored(self, row: JobRevisionRow, job: Job) -> StoredJob:

@@ -3,11 +3,12 @@
 from collections.abc import Callable
 from contextlib import suppress
 from dataclasses import dataclass
-from typing import Any
+from threading import Lock
 from uuid import UUID
 
+from cachetools import LRUCache
 from pydantic import ValidationError
-from sqlalchemy import Select, select
+from sqlalchemy import Select, String, cast, literal_column, select
 from sqlalchemy.orm import Session
 
 from ulbrek.core.job.shop import Shop
@@ -17,12 +18,18 @@ from ulbrek.store.errors import NotFoundError
 from ulbrek.store.models import ShopRevisionRow, ShopRow, WeatherRow
 from ulbrek.store.weather import WeatherRepository
 
+_WRITTEN_BY = cast(literal_column("shop_revision.xmin"), String)  # another where a row was written over
 _NEWEST = (
-    select(ShopRevisionRow.shop_id, ShopRevisionRow.number, ShopRevisionRow.document, WeatherRow.digest)
+    select(ShopRevisionRow.shop_id, ShopRevisionRow.number, _WRITTEN_BY, WeatherRow.digest)
     .join(ShopRow, ShopRow.id == ShopRevisionRow.shop_id)
     .outerjoin(WeatherRow, WeatherRow.shop_id == ShopRow.id)
 )
 _LOOKED_BACK = 50  # revisions, for one that can be read
+_MOST_READ = 64
+
+_Revision = tuple[UUID, int, str]
+_read: LRUCache[_Revision, Shop] = LRUCache(_MOST_READ)  # a revision never changes: what was read is not read again
+_lock = Lock()
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,16 +78,34 @@ class ShopRepository:
             raise NotFoundError("shop", shop_id)
         return found
 
-    def _newest(self, asked: Select[tuple[UUID, int, dict[str, Any], str]]) -> StoredShop | None:
+    def _newest(self, asked: Select[UUID, int, str, str]) -> StoredShop | None:
         row = self._session.execute(asked.limit(1)).one_or_none()
         if row is None:
             return None
-        shop_id, number, document, digest = row
+        shop_id, number, written_by, digest = row
         known = WeatherRepository(self._session, shop_id).known(digest)
         try:
-            return StoredShop(shop_id, number, Shop.model_validate(document), known=known)
+            return StoredShop(shop_id, number, self._document((shop_id, number, written_by)), known=known)
         except ValidationError:
             return StoredShop(shop_id, number, self._last_readable(shop_id), unreadable=True, known=known)
+
+    def _document(self, of: _Revision) -> Shop:
+        """The document of a revision.
+
+        Raises:
+            pydantic.ValidationError: when it cannot be read
+        """
+        with _lock:
+            found = _read.get(of)
+        if found is not None:
+            return found
+        shop_id, number, _ = of
+        asked = select(ShopRevisionRow.document)
+        row = ShopRevisionRow.shop_id == shop_id, ShopRevisionRow.number == number
+        shop = Shop.model_validate(self._session.scalar(asked.where(*row)))
+        with _lock:
+            _read[of] = shop
+        return shop
 
     def _last_readable(self, shop_id: UUID) -> Shop:
         """The shop as it was when it could last be read; a shop as it begins where it never could."""

@@ -137,7 +137,8 @@ def move_job(db: Db, plans: Planned, job_id: UUID, asked: HourRequest) -> None:
         record = record_of(records, shop, stored)
         claim_job(records, stored, shop, record)
     with suppress(NotPlannedError):  # it is moved all the same, and its card says what is wrong
-        plans.tell_job(stored, shop, record)
+        _, tell = plans.tell_job(stored, shop, record)
+        tell()
 
 
 @router.post("/pours/{pour_id}/hour", status_code=204)

@@ -8,6 +8,7 @@ from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Body, Path, Query, Response
+from starlette.background import BackgroundTask
 
 from ulbrek.api import tasks
 from ulbrek.api.floor import agenda_of, record_of
@@ -227,10 +228,12 @@ def _claimed(records: Records, shop: StoredShop, stored: StoredJob) -> _Kept:
 
 
 def _told(plans: Plans, kept: _Kept, base: str | None = None, status: int = 200) -> Response:
-    """A job that was just kept, with its plan; its outlook is told to the floor."""
+    """A job that was just kept, with its plan; its outlook is told to the floor once that is on its way."""
     with _unplanned(kept.stored):
-        planned = plans.tell_job(kept.stored, kept.shop, kept.record)
-    return plans.answers.of_job(kept.stored, kept.record, planned, kept.shop.shop, base, status)
+        planned, tell = plans.tell_job(kept.stored, kept.shop, kept.record)
+    answered = plans.answers.of_job(kept.stored, kept.record, planned, kept.shop.shop, base, status)
+    answered.background = BackgroundTask(tell)
+    return answered
 
 
 @contextmanager

@@ -155,8 +155,11 @@ class Plans:
         key = (pour.id, pour.planned_at, shop.id, shop.revision, record, _weather(pour.job, then))
         return self._once(key, pour.job, then, record)
 
-    def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> Plan:
-        """The plan of a revision that was just kept; its outlook is told to the floor, or why it has none.
+    def tell_job(self, stored: StoredJob, shop: StoredShop, record: Record = EMPTY) -> tuple[Plan, Callable[[], None]]:
+        """The plan of a revision that was just kept, and what tells its outlook to the floor.
+
+        Whoever waits for the plan need not wait for that: until then the floor knows that it is being worked out. Where
+        it cannot be planned, the floor is told so at once.
 
         Raises:
             NotPlannedError: when it cannot be planned
@@ -167,7 +170,9 @@ class Plans:
     def tell_pour(self, pour: StoredPour, shop: StoredShop) -> Plan:
         """The plan of a pour that something was just written down of; its outlook is told to the floor."""
         key = pour_key(shop, pour) + _weather(pour.job, shop)
-        return self._kept(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
+        planned, tell = self._kept(pour.id, shop.id, key, pour.job, lambda: self.of_pour(pour, shop))
+        tell()
+        return planned
 
     def outlooks(self, records: Records, shop_id: UUID, ids: Sequence[UUID]) -> dict[UUID, KeptOutlook]:
         """The outlooks of some jobs and pours as they are kept; those that were read before are remembered."""
@@ -225,16 +230,21 @@ class Plans:
             log.warning("unreadable", error=type(error).__name__)
             return None, "It cannot be read: its record does not hold together.", None
 
-    def _kept(self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]) -> Plan:
+    def _kept(
+        self, of: UUID, shop_id: UUID, key: str, job: Job, make: Callable[[], Plan]
+    ) -> tuple[Plan, Callable[[], None]]:
         try:
             planned = make()
         except NotPlannedError as error:
             with self._database.of_shop(shop_id).work() as records:
                 records.outlooks(shop_id).keep(of, key, None, error.problem)
             raise
-        with self._database.of_shop(shop_id).work() as records:
-            records.outlooks(shop_id).keep(of, key, outlook(job, planned))
-        return planned
+
+        def tell() -> None:
+            with self._database.of_shop(shop_id).work() as records:
+                records.outlooks(shop_id).keep(of, key, outlook(job, planned))
+
+        return planned, tell
 
     def _once(self, key: tuple[object, ...], job: Job, shop: StoredShop, record: Record) -> Plan:
         with self._lock:

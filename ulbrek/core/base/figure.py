@@ -83,7 +83,8 @@ def _key_of(figure: "Figure | None") -> str | None:
     return figure.key if figure else None
 
 
-@dataclass(slots=True)  # not frozen: a plan makes hundreds, and freezing would cost as much as the rules themselves
+# Neither is frozen: a plan makes hundreds, and freezing would cost as much as the rules themselves.
+@dataclass(slots=True)
 class Input:
     """One number put into a rule, and the figure it came from, if it did (in JSON: its key)."""
 
@@ -94,7 +95,7 @@ class Input:
     figure: Annotated["Figure | None", PlainSerializer(_key_of, return_type=str | None)] = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)
 class Figure:
     """A number with its rule and inputs. ``low`` and ``high`` bound it where an input is a spread.
 

@@ -142,13 +142,15 @@ def _names_of(kind: type) -> tuple[str, ...]:
 
 
 def _size_of(result: object) -> int:
-    items = sum(len(value) for value in _values_of(result) if isinstance(value, tuple | list | dict))
+    """About how much a result holds [bytes], by the lists in it and in what it is made of."""
+    items, ahead = 0, [result]
+    while ahead:
+        value = ahead.pop()
+        for name in _names_of(type(value)):  # type: ignore[arg-type]  # hashable
+            part = getattr(value, name)
+            kind = type(part)
+            if kind is tuple or kind is list or kind is dict:
+                items += len(part)
+            elif kind is not Figure and kind not in _PLAIN and _names_of(kind):  # type: ignore[arg-type]  # hashable
+                ahead.append(part)
     return _A_RESULT_BYTES + _AN_ITEM_BYTES * items
-
-
-def _values_of(result: object) -> Iterator[object]:
-    for name in _names_of(type(result)):  # type: ignore[arg-type]  # hashable
-        value = getattr(result, name)
-        yield value
-        if is_dataclass(value) and not isinstance(value, Figure):
-            yield from _values_of(value)

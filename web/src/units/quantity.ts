@@ -227,5 +227,15 @@ function mixed(marks: number, denominator: number): string {
 
 /** By the number as it is written in decimals, halves away from nought, never minus nought, as the core does. */
 function plain(value: number, how: Intl.NumberFormatOptions): string {
-  return value.toLocaleString("en-US", { ...how, signDisplay: "negative" }).replace("-", "−");
+  return writerOf(how).format(value).replace("-", "−");
+}
+
+const WRITERS = new Map<string, Intl.NumberFormat>();
+
+/** Making one takes longer than a hundred numbers to write, and there are a dozen kinds. */
+function writerOf(how: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = JSON.stringify(how);
+  const known = WRITERS.get(key) ?? new Intl.NumberFormat("en-US", { ...how, signDisplay: "negative" });
+  WRITERS.set(key, known);
+  return known;
 }

@@ -3,8 +3,18 @@
 import type { ClockStyle } from "@/api/client";
 
 function parts(iso: string, zone: string, options: Intl.DateTimeFormatOptions): Record<string, string> {
-  const format = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hourCycle: "h23", ...options });
-  return Object.fromEntries(format.formatToParts(new Date(iso)).map(({ type, value }) => [type, value]));
+  const parted = writerOf(zone, options).formatToParts(new Date(iso));
+  return Object.fromEntries(parted.map(({ type, value }) => [type, value]));
+}
+
+const WRITERS = new Map<string, Intl.DateTimeFormat>();
+
+/** Making one takes longer than writing many moments. */
+function writerOf(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${zone} ${JSON.stringify(options)}`;
+  const known = WRITERS.get(key) ?? new Intl.DateTimeFormat("en-GB", { timeZone: zone, hourCycle: "h23", ...options });
+  WRITERS.set(key, known);
+  return known;
 }
 
 /** How this device writes times of day. */
