@@ -33,7 +33,7 @@ def pair(**second: Any) -> Job:
     return Job.model_validate({**job, "pieces": [first, {**first, "id": "other", "name": "Other", **second}]})
 
 
-def steps(number: int, rise: str, going: str, **more: str) -> Job:
+def steps(number: int, rise: str, going: str, **more: str | int) -> Job:
     """Steps of 1.2 m that stay where they are cast."""
     outline = {"kind": "steps", "number": number, "rise": rise, "going": going, **more}
     stays = {"stays": "on the ground", "edges_shown": [], "name": "Steps"}
@@ -51,6 +51,10 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
     "tread-too-short at the top": (
         steps(3, "150 mm", "300 mm", landing="200 mm"),
         steps(3, "150 mm", "300 mm", landing="1 m"),
+    ),
+    "landing-too-short": (
+        steps(3, "150 mm", "300 mm", rest_after=1, rest="890 mm"),
+        steps(3, "150 mm", "300 mm", rest_after=1, rest="900 mm"),
     ),
     "steps-out-of-stride": (steps(3, "160 mm", "390 mm"), steps(3, "160 mm", "370 mm")),
     "steps-out-of-stride short": (steps(3, "130 mm", "280 mm"), steps(3, "140 mm", "280 mm")),

@@ -221,6 +221,94 @@ def garden_steps(u: Units) -> Document:
     )  # fmt: skip
 
 
+def porch_steps_over_stone(u: Units) -> Document:
+    """Three risers and a landing at the door, a shell of concrete over stone, bars over that."""
+    outline = {
+        "kind": "steps", "number": 3, "rise": u("6 1/2", 165), "going": u("12", 300), "landing": u("42", 1050),
+        "behind": "a wall", "over_stone": u("4", 100),
+    }  # fmt: skip
+    flight = piece(
+        "Porch", outline, u("60", 1500), stays="on the ground", edges_shown=["riser 1", "riser 2", "riser 3"]
+    )
+    return job(
+        flight, u.bag("80lb"), mix={"work": "ground", "container": "drum", "settled": "tapped", "people": 4},
+        steel={"school": "grid of bars", "exposure": "on the ground"}, ground={"utilities": "nothing there"},
+        finish={"by_piece": {"porch": "textured"}},
+    )  # fmt: skip
+
+
+def steps_with_a_landing(u: Units) -> Document:
+    """Garden steps in a bank, a rest after the first: low risers, long treads."""
+    outline = {
+        "kind": "steps", "number": 3, "rise": u("5", 130), "going": u("14", 360), "landing": u("24", 600),
+        "rest_after": 1, "rest": u("40", 1000), "over_stone": u("5", 125),
+    }  # fmt: skip
+    flight = piece("Bank", outline, u("40", 1000), stays="on the ground", edges_shown=[])
+    return job(
+        flight, u.bag("80lb"), mix={"work": "ground", "container": "drum", "settled": "tapped", "people": 4},
+        steel={"school": "none", "exposure": "on the ground"}, ground={"utilities": "nothing there"},
+    )  # fmt: skip
+
+
+def vanity_with_an_apron(u: Units) -> Document:
+    """A short counter between two walls whose front edge hangs down, so that it looks twice as thick."""
+    apron = {
+        "kind": "drop edge", "id": "apron", "name": "Apron", "edge": "front", "drop": u("1 1/4", 30),
+        "thickness": u("1", 25),
+    }  # fmt: skip
+    units = [{"kind": "cabinet", "width": u("24", 600)}, {"kind": "cabinet", "width": u("24", 600)}]
+    run = {
+        "id": "run", "tops": ["vanity"], "back": {"units": units}, "left_end": "at a wall", "right_end": "at a wall",
+    }  # fmt: skip
+    top = piece(
+        "Vanity", rectangle(u("48", 1200), u("25", 620)), u("1 1/2", 38), apron, stays="over cabinets",
+        edges_shown=["front"],
+    )  # fmt: skip
+    return job(
+        top, u.bag("60lb"), cabinets={"runs": [run]}, mix={"container": "drum", "settled": "tapped"},
+        steel={"school": "mesh", "held": "clipped up from the base"},
+    )  # fmt: skip
+
+
+def shed_pad_in_frost(u: Units) -> Document:
+    """A pad for a shed, a post boxed out of its corner, where winters freeze."""
+    post = {
+        "kind": "opening", "id": "post", "name": "Post", **centre(u("12", 300), u("12", 300)),
+        "length": u("6", 150), "width": u("6", 150), "corner_radius": "0 mm",
+    }  # fmt: skip
+    pad = piece(
+        "Shed pad", rectangle(u("96", 2400), u("72", 1800)), u("4", 100), post, id="pad", stays="on the ground",
+        cast="face up", edges_shown=[],
+    )  # fmt: skip
+    plot = {"carries": "machine or shed", "soil": "clay, or it freezes", "falls_to": "front"}
+    return job(
+        pad, u.bag("80lb"), mix={"mix": "air-entrained", "work": "ground", "container": "drum", "settled": "tapped",
+                                 "people": 4},
+        steel={"school": "mesh", "exposure": "on the ground", "mesh": "mesh-6", "held": "on stones"},
+        ground={"utilities": "nothing there", "winters": "freezing", "plots": {"pad": plot}},
+    )  # fmt: skip
+
+
+def border_by_offsets(u: Units) -> Document:
+    """A path along a straight kerb, its other edge measured off that."""
+    readings = [
+        {"along": u(along, mm), "off": u(off, wide)}
+        for along, mm, off, wide in (
+            ("0", 0, "36", 900), ("24", 600, "39", 975), ("48", 1200, "40", 1000), ("72", 1800, "39", 975),
+            ("96", 2400, "36", 900),
+        )
+    ]  # fmt: skip
+    path = piece(
+        "Path", {"kind": "offsets", "line": "back", "between": "a curve", "readings": readings}, u("4", 100),
+        stays="on the ground", cast="face up", edges_shown=[],
+    )  # fmt: skip
+    return job(
+        path, u.bag("80lb"), mix={"work": "ground", "container": "drum", "settled": "tapped", "people": 4},
+        steel={"school": "none", "exposure": "on the ground"}, ground={"utilities": "nothing there"},
+        finish={"by_piece": {"path": "textured"}},
+    )  # fmt: skip
+
+
 def drained_field(u: Units) -> Document:
     run = {"run": u("117", 2852), "gap": u("3", 76), "rows": 2, "row_gap": u("3", 76)}
     section = piece("Section", rectangle(u("37", 900), u("24", 600)), u("3 1/2", 90), count=6, run=run,
@@ -303,6 +391,44 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
             Twin("tread-too-short", "caution", {"/pieces/0/outline/going": "220 mm"}),
             Twin("steps-need-a-guard", "caution", {"/pieces/0/outline/number": 5}),
             Twin("no-air-where-it-freezes", "caution", {"/ground/winters": "freezing and salted"}),
+        ),
+    ),
+    "porch steps over stone": (
+        porch_steps_over_stone,
+        (
+            Twin("shell-too-thin", "caution", {"/pieces/0/outline/over_stone": "60 mm"}),
+            Twin("no-room-for-stone", "caution", {"/pieces/0/outline/over_stone": "700 mm"}),
+            Twin("steps-cast-solid", "hint", {"/pieces/0/outline/over_stone": None}),
+            Twin("utilities-not-asked", "caution", {"/ground/utilities": "not asked yet"}),
+        ),
+    ),
+    "steps with a landing": (
+        steps_with_a_landing,
+        (
+            Twin("landing-too-short", "caution", {"/pieces/0/outline/rest": "600 mm"}),
+            Twin("steps-need-a-guard", "caution", {"/pieces/0/outline/number": 5}),
+        ),
+    ),
+    "vanity with an apron": (
+        vanity_with_an_apron,
+        (
+            Twin("drop-below-its-rail", "caution", {"/pieces/0/features/0/drop": "45 mm"}),
+            Twin("overhang-long", "caution", {"/cabinets/runs/0/overhang": "230 mm"}),
+        ),
+    ),
+    "shed pad in frost": (
+        shed_pad_in_frost,
+        (
+            Twin("no-air-where-it-freezes", "caution", {"/mix/mix": "ordinary"}),
+            Twin("slab-too-thin", "stop", {"/pieces/0/thickness": "70 mm"}),
+            Twin("sub-base-thin", "caution", {"/ground/plots/pad/sub_base": "60 mm"}),
+        ),
+    ),
+    "border by offsets": (
+        border_by_offsets,
+        (
+            Twin("slab-too-thin", "caution", {"/pieces/0/thickness": "60 mm"}),
+            Twin("falls-the-wrong-way", "stop", {"/ground/plots": {"path": {"house": "front"}}}),
         ),
     ),
     "drained field": (

@@ -43,6 +43,7 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, co
     yield from shapes.corner_too_round(shape)
     yield from steps.riser_trips(shape)
     yield from steps.tread_too_short(shape)
+    yield from steps.landing_too_short(shape)
     yield from steps.steps_out_of_stride(shape)
     yield from steps.steps_need_a_guard(shape)
     yield from steps.shell_too_thin(shape)

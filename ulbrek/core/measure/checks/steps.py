@@ -9,6 +9,7 @@ LOW_MM, HIGH_MM = 100.0, 196.0  # Source: IRC R311.7.5.1 (7 3/4 in), from memory
 SHORT_MM = 250.0  # Source: IRC R311.7.5.2 (10 in), from memory.
 STEEP_MM, SHALLOW_MM = 700.0, 550.0  # two risers and a tread. Source: Approved Document K, from memory.
 GUARD_MM = 600.0  # Source: Approved Document K, from memory; IRC R312.1: 762 mm (30 in).
+LANDING_MM = 900.0
 SHELL_MM = 100.0  # over stone. Source: common practice (4 in).
 WORTH_L, WORTH_SHARE = 100.0, 0.25  # of what is poured, that stone inside would save. Source: common practice.
 RAIL_FROM = 4  # risers. Source: IRC R311.7.8, from memory.
@@ -60,6 +61,35 @@ def tread_too_short(shape: Shape) -> list[Finding]:
             field="/outline/going",
             values={
                 "piece": shape.piece.name, "going": Quantity(short, "mm"), "least": Quantity(SHORT_MM, "limit"),
+            },
+        )
+    ]  # fmt: skip
+
+
+@check("landing-too-short", "caution")
+def landing_too_short(shape: Shape) -> list[Finding]:
+    """A landing between flights that nobody can stand on
+
+    Source: IRC R311.7.6, from memory: at least 36 in (900 mm) the way one walks
+    """
+    steps = shape.piece.outline
+    if not isinstance(steps, Steps) or steps.rest_after is None or steps.rest.mm >= LANDING_MM:
+        return []
+    return [
+        finding(
+            landing_too_short,
+            title="{piece}: a landing of {rest} between two flights is short",
+            reason="Whoever comes down must find room for a step of their own before the next riser: {least}.",
+            remedy="Make the landing longer, or let the flight go through.",
+            field="/outline/rest",
+            change=Change(
+                "Make it {least}", {"/outline/rest": Length(mm=LANDING_MM).model_dump(mode="json")},
+                {"least": Quantity(LANDING_MM, "limit")},
+            ),
+            also=(Change("Without a landing", {"/outline/rest_after": None}),),
+            values={
+                "piece": shape.piece.name, "rest": Quantity(steps.rest.mm, "mm"),
+                "least": Quantity(LANDING_MM, "limit"),
             },
         )
     ]  # fmt: skip
