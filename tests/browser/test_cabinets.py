@@ -9,7 +9,7 @@ from ops.browser import DESK, PHONE
 from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, own
 from tests.browser.test_screens import AXE_TAGS
-from tests.core.cabinet_cases import leg, over, sink
+from tests.core.cabinet_cases import apron, leg, over, sink
 
 
 def opened(api: TestClient, *features: dict[str, object], **run: object) -> str:
@@ -130,3 +130,20 @@ def test_axe_finds_nothing_to_complain_of(
     found = Axe().run(page, options=AXE_TAGS).response["violations"]
     assert [(one["id"], one["nodes"][0]["html"]) for one in found] == []
     assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_an_apron_hangs_before_its_board_and_is_told_where_the_rail_ends(
+    open_page: OpenPage, api: TestClient, units: str
+) -> None:
+    path = begin(api, over(apron("45 mm", "25 mm")).model_dump(mode="json"))
+    page = open_page(path, units=units)
+    expect(page.locator("[data-board=under-apron-front]")).to_be_attached()
+    page.get_by_role("radio", name="Assembly").click()
+    expect(page.get_by_role("button", name="Next")).to_be_visible()
+    page.get_by_role("navigation", name="Stations").get_by_role("link", name="Cabinets").click()
+    told = page.locator("[data-finding=drop-below-its-rail]")
+    expect(told).to_contain_text("45 mm" if units == "mm" else "1 3/4″")
+    told.get_by_role("button", name="Let it hang down").click()
+    expect(told).to_have_count(0)
+    assert own(page, api)["job"]["pieces"][0]["features"][0]["drop"]["mm"] == 34

@@ -12,6 +12,7 @@ from tests.browser.conftest import OpenPage
 from tests.browser.test_forms import begin, own
 from tests.browser.test_screens import AXE_TAGS
 from tests.core.ground_cases import LUMBER, field, pad, sections
+from tests.core.measure_cases import steps
 from tests.jobs import top_document
 
 
@@ -182,3 +183,30 @@ def test_strips_of_a_field_come_out_as_is_chosen_and_each_section_may_have_its_o
     page.get_by_role("combobox", name="Sections of a field").select_option("a form each")
     expect(told).to_have_count(0)
     assert len(own(page, api)["plan"]["pieces"][0]["form"]["cavities"]) == 1
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_porch_steps_are_filled_with_stone_at_the_press_of_what_is_found(
+    open_page: OpenPage, api: TestClient, units: str
+) -> None:
+    job = steps(5, "150 mm", "300 mm", landing="1 m")
+    page = open_page(begin(api, job.model_dump(mode="json")).replace("/form", "/measure"), units=units)
+    said = page.locator("[data-finding=steps-cast-solid]")
+    solid = own(page, api)["plan"]["pieces"][0]["measure"]["volume"]["value"]
+    said.get_by_role("button", name=re.compile("Stone inside")).click()
+    expect(said).to_have_count(0)
+    rest = page.get_by_role("region", name="Piece").get_by_role(
+        "button", name="Landing after riser: no landing, change"
+    )
+    rest.click()
+    expect(page.get_by_role("region", name="Piece").get_by_role("textbox", name="Landing after riser")).to_be_visible()
+    page.keyboard.press("Escape")
+    planned = own(page, api)["plan"]["pieces"][0]
+    assert planned["measure"]["volume"]["value"] < 0.7 * solid
+    rail = page.get_by_role("navigation", name="Stations")
+    rail.get_by_role("link", name="Ground").click()
+    expect(page.get_by_role("region", name="Dig and fill")).to_contain_text("Stone inside, order loose")
+    expect(page.locator("[data-riser]")).to_have_count(4)
+    expect(page.get_by_text("Stone inside", exact=False).first).to_be_visible()
+    rail.get_by_role("link", name="Steel").click()
+    expect(page.get_by_text("Set over the stone once that is tamped")).to_be_visible()

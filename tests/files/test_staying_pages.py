@@ -4,10 +4,11 @@ import re
 
 import pytest
 
-from tests.core.cabinet_cases import over, sink
+from tests.core.cabinet_cases import apron, over, sink
 from tests.core.ground_cases import LUMBER, pad, sections
 from tests.core.measure_cases import steps
 from tests.files.test_pack import SHOP, pack, plain, words
+from tests.jobs import with_fields
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.buying.shopping import PlannedJob, shopping
@@ -110,3 +111,39 @@ def test_the_saw_window_is_on_paper_with_its_caution(made: str) -> None:
     text = " ".join(words(pack(pad(joints=made, columns=2), "mm")).split())
     assert f"Saw the joints ({made})" in text
     assert "goggles and ear protection" in text
+
+
+@pytest.mark.parametrize("units", UNITS)
+def test_steps_over_stone_print_the_stone_the_treads_and_the_steel_that_goes_over_it(units: Units) -> None:
+    filled = steps(5, "150 mm", "300 mm", landing="1 m", rest_after=2, rest="1 m", over_stone="100 mm")
+    job = with_fields(filled, {"/steel/school": "grid of bars"})
+    planned = plan(job, SHOP)
+    ground = planned.pieces[0].ground
+    assert ground is not None
+    assert ground.inside is not None
+    page = page_of(job, "Ground", units).replace("\n", " ")
+    for label, figure in (
+        ("Stone inside, tamped", ground.inside.compacted),
+        ("Stone inside, order loose", ground.inside.loose),
+    ):
+        assert f"{label} {said(figure.value, figure.kind or figure.unit, units)}" in page, label
+    assert said(ground.inside.clear_mm, "tape", units) in page
+    for tread in ground.treads:
+        assert f"+{said(tread.high_mm, 'mm', units)}" in page
+    all_ = " ".join(words(pack(job, units)).split())
+    assert "Set over the stone once that is tamped" in all_
+    assert "over the stone, feet down" in all_
+    listed = shopping([PlannedJob(job, planned)], SHOP, {}, SimulatedPrices()).lines
+    stone = next(line for line in listed if line.name == "Crushed stone, sub-base")
+    assert ground.sub_base is not None
+    assert stone.wanted == pytest.approx(ground.sub_base.loose.value + ground.inside.loose.value, abs=0.06)
+
+
+@pytest.mark.parametrize("units", UNITS)
+def test_an_apron_has_its_strip_on_paper(units: Units) -> None:
+    job = over(apron("30 mm", "25 mm"))
+    page = page_of(job, "Form", units).replace("\n", " ")
+    strip = next(board for board in plan(job, SHOP).pieces[0].form.boards if board.kind == "drop strip")
+    assert strip.name in page
+    assert said(strip.height_cut_mm, "cut", units) in page
+    assert "Set the strips under the drop edges" in " ".join(words(pack(job, units)).split())

@@ -173,3 +173,37 @@ def test_history_follows_undo_and_redo() -> None:
     actions = ["create", "edit", "edit", "undo", "undo", "redo", "edit", "undo"]
     history = history_of(enumerate(actions, start=1))
     assert (history.back, history.forward) == ((1, 2), (7,))
+
+
+@pytest.mark.parametrize("acts", ["eeuurer", "ueurree", "eeeuuurrre", "euerruuu", "eueueurr"])
+def test_what_is_kept_says_of_itself_what_its_history_says(database: Database, acts: str) -> None:
+    stored = begin(database, top())
+    for number, act in enumerate(acts):
+        with database.work() as records:
+            kept = jobs(records)
+            if act == "e":
+                changed = top(piece={"thickness": f"{30 + number} mm"})
+                stored = kept.edit(stored.id, stored.revision, changed, "Thickness")
+            elif act == "u" and stored.can_undo:
+                stored = kept.undo(stored.id, stored.revision)
+            elif act == "r" and stored.can_redo:
+                stored = kept.redo(stored.id, stored.revision)
+        with database.work() as records:
+            read = jobs(records).get(stored.id)
+        assert (stored.can_undo, stored.can_redo, stored.revision) == (read.can_undo, read.can_redo, read.revision)
+
+
+def test_a_shop_is_read_once_and_again_when_its_document_was_written_over(database: Database) -> None:
+    with database.work() as records:
+        first = records.shop()
+    with database.work() as records:
+        assert records.shop().shop is first.shop, "what does not change is not read again"
+        records.shops.edit(records.shop(), first.shop.model_copy(update={"name": "Kiln yard"}))
+    with database.work() as records:
+        assert records.shop().shop.name == "Kiln yard"
+        over = (
+            "UPDATE shop_revision SET document = jsonb_set(document, '{name}', CAST(:name AS jsonb)) WHERE number = :n"
+        )
+        records.session.execute(text(over), {"n": first.revision + 1, "name": '"Mended"'})
+    with database.work() as records:
+        assert records.shop().shop.name == "Mended", "written over in the same revision"
