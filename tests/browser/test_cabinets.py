@@ -143,7 +143,7 @@ def test_an_apron_hangs_before_its_board_and_is_told_where_the_rail_ends(
     expect(page.get_by_role("button", name="Next")).to_be_visible()
     page.get_by_role("navigation", name="Stations").get_by_role("link", name="Cabinets").click()
     told = page.locator("[data-finding=drop-below-its-rail]")
-    expect(told).to_contain_text("45 mm" if units == "mm" else "1 3/4″")
+    expect(told).to_contain_text("45 mm" if units == "mm" else "1 25/32″; board and rail are good for 1 11/32″")
     told.get_by_role("button", name="Let it hang down").click()
     expect(told).to_have_count(0)
     assert own(page, api)["job"]["pieces"][0]["features"][0]["drop"]["mm"] == 34

@@ -293,10 +293,10 @@ def drop_below_its_rail(seen: RunCase) -> list[Finding]:
             "nothing.",
             remedy="Let it hang down less, and make the whole top thicker.",
             field=f"{one.pointer}/drop",
-            values={"edge": one.name, "drop": Quantity(one.drop_mm, "mm"), "most": Quantity(most, "there")},
+            values={"edge": one.name, "drop": Quantity(one.drop_mm, "mm"), "most": Quantity(less, "mm")},
             change=Change(
                 "Let it hang down {less}", {f"{one.pointer}/drop": {"mm": less, "typed": None}},
-                {"less": Quantity(less, "there")},
+                {"less": Quantity(less, "mm")},
             ) if less >= LEAST_DROP_MM else None,
         )
         for top in seen.drawn
