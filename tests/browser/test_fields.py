@@ -67,7 +67,7 @@ WAYS: dict[str, Way] = {
     "/ground/plots/under": ("ground", None, "select", "Lies on", "old slab, apart"),
     "/ground/plots/soil": ("ground", None, "select", "Soil", "soft or filled"),
     "/ground/plots/sub_base": ("ground", None, "button", "Sub-base: by load and soil, change", ""),
-    "/ground/plots/above": ("ground", None, "button", "Top above the ground: 25 mm, 1 in, change", ""),
+    "/ground/plots/above": ("ground", None, "button", "Top above the ground: 25 mm, 1 in; steps a riser, change", ""),
     "/ground/plots/overdig": ("ground", None, "button", "Dug wider by: 150 mm, 6 in, change", ""),
     "/ground/plots/tamper": ("ground", None, "select", "Tamped with", "plate compactor"),
     "/ground/plots/loose_by": ("ground", None, "select", "Stone to order", "a fifth is lost"),
