@@ -52,7 +52,7 @@ PLACING = {
     "clipped up from the base": "Stand it on clips before the pour. Clips show on a face that is cast down: "
     "only where that side is hidden.",
     "on chairs": "Stand it on chairs before the pour, and do not walk on it between them.",
-    "on stones": "Bed flat stones, lay the steel on them before the pour, and look again when the mix is on it.",
+    "on stones": "Bed flat pieces of stone and lay the steel on them before the pour. Look again once the mix is on.",
 }
 STOOD = ("clipped up from the base", "on chairs", "on stones")
 HELD_EVERY_MM = {
