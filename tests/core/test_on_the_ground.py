@@ -193,6 +193,8 @@ def test_steps_against_a_wall_have_no_board_behind_and_a_ramp_none_on_its_slope(
         {"kind": "polygon", "size": "780 mm", "sides": 6}, free((0, 0), (1200, 0), (600, 200)),
         {"kind": "steps", "number": 30, "rise": "900 mm", "going": "10 mm"},
         {"kind": "steps", "number": 1, "rise": "10 mm", "going": "10 mm", "behind": "a wall"},
+        {"kind": "steps", "number": 30, "rise": "10 mm", "going": "900 mm", "over_stone": "10 mm"},
+        {"kind": "steps", "number": 4, "rise": "60 mm", "going": "20 mm", "rest_after": 3, "over_stone": "45 mm"},
     ],
 )  # fmt: skip
 def test_any_profile_that_stays_can_be_planned(outline: dict[str, Any]) -> None:

@@ -27,11 +27,6 @@ def drops(brief: FormBrief) -> Sequence[MouldShape]:
     )
 
 
-def most_drop_mm(brief: FormBrief) -> float:
-    """How far an edge may hang down [mm]: the strip under it lies before the rail."""
-    return brief.lap_mm - brief.sheet.thickness_mm
-
-
 def under_drops(brief: FormBrief) -> Iterator[Board]:
     """The strips under drop edges, between side and rail; mitred where two meet.
 
