@@ -1,12 +1,12 @@
 """The search for a better cut plan: done apart, told of as it goes."""
 
 import time
-from dataclasses import dataclass
 from pathlib import Path
 from typing import BinaryIO
 
 from pydantic import TypeAdapter
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form.cutting import as_kept
 from ulbrek.core.form.inputs import LaidSheet
 from ulbrek.core.kit.nesting.bounds import least_sheets

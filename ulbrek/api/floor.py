@@ -2,7 +2,7 @@
 
 import time
 from collections.abc import Iterator, Mapping, Set
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC, datetime
 from functools import cached_property, partial
 from threading import Lock
@@ -13,6 +13,7 @@ from cachetools import LRUCache
 from ulbrek.api.services.plans import Plans, in_weather, job_key, pour_key
 from ulbrek.api.views import JobCard
 from ulbrek.core.after.schedule import Agenda, ScheduledAct, schedule
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.days.booked import Capacity
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan

@@ -1,7 +1,6 @@
 """What the API takes and gives."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Annotated, Any, Protocol
 from uuid import UUID
@@ -12,6 +11,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from starlette.routing import BaseRoute
 
 from ulbrek.core.after.headline import Headline
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop

@@ -1,7 +1,6 @@
 """The rule book: every rule and check of every room, in the order of the work."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from functools import cache
 from importlib import import_module
 from pkgutil import walk_packages
@@ -9,6 +8,7 @@ from pkgutil import walk_packages
 from ulbrek.core.base.docstring import Term
 from ulbrek.core.base.figure import Rule, unit_of
 from ulbrek.core.base.finding import Check
+from ulbrek.core.base.frozen import dataclass
 
 # The rooms in the order of the work, and the packages that are looked through for the rules and checks of each.
 ROOMS = {

@@ -5,12 +5,12 @@ and memory stay bounded whatever it holds.
 """
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
 from math import hypot, isfinite
 
 from shapely import LinearRing
 from shapely.validation import explain_validity
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.shapes import counter_clockwise
 from ulbrek.files.drawn_lines import MM_PER, Pline, Unit, refuse

@@ -5,7 +5,6 @@ units that the person typed in.
 """
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from types import UnionType
 from typing import Annotated, Any, Union, get_args, get_origin
 
@@ -13,6 +12,7 @@ from pydantic import JsonValue, ValidationError
 from pydantic.fields import FieldInfo
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.entries import ENTRIES
 from ulbrek.core.base.units.quantity import trim, write_quantity
 from ulbrek.core.base.units.reading import Units

@@ -2,10 +2,10 @@
 
 import io
 import warnings
-from dataclasses import dataclass
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.problems import InvalidDocumentError, Problem
 
 LARGEST_BYTES = 15_000_000

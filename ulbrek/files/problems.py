@@ -1,13 +1,13 @@
 """Says in words what is wrong with a document: the field, the problem, what would do."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from itertools import islice
 from typing import Any, get_args
 
 from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.measure.features import AnyFeature
 from ulbrek.core.measure.inputs.outlines import AnyOutline
 from ulbrek.core.solve.goal import AnyGoal

@@ -7,13 +7,13 @@ import csv
 import io
 import re
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from itertools import zip_longest
 from typing import Any
 
 from pydantic import JsonValue
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.base.units.entries import ENTRIES
 from ulbrek.core.base.units.reading import Units

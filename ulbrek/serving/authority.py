@@ -7,7 +7,6 @@ has, and for no others (RFC 5280, name constraints).
 import hashlib
 import os
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from ipaddress import IPv4Address, IPv4Network, IPv6Address, IPv6Network, ip_address, ip_network
 from pathlib import Path
@@ -16,6 +15,8 @@ from cryptography import x509
 from cryptography.hazmat.primitives import hashes, serialization
 from cryptography.hazmat.primitives.asymmetric import ec
 from cryptography.x509.oid import ExtendedKeyUsageOID, NameOID
+
+from ulbrek.core.base.frozen import dataclass
 
 # RFC 1918, 3927, 4193, 4291, 5737, 6598: what no public server has.
 PRIVATE = (

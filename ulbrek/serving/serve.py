@@ -6,7 +6,7 @@ import tempfile
 import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import dataclass, field
+from dataclasses import field
 from io import StringIO
 from ipaddress import IPv4Address, ip_address
 from pathlib import Path
@@ -18,6 +18,7 @@ import uvicorn
 from sqlalchemy.exc import SQLAlchemyError
 
 from ulbrek.api.settings import DIST
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.serving.authority import (
     NAMES,
     Address,

@@ -2,7 +2,6 @@
 
 import hashlib
 import secrets
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Literal, cast
 from uuid import UUID, uuid4
@@ -10,6 +9,7 @@ from uuid import UUID, uuid4
 from sqlalchemy import delete, func, select, text, update
 from sqlalchemy.exc import IntegrityError
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import AccountRow, DeviceRow, InvitationRow, MemberRow, PasskeyRow

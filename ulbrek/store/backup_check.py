@@ -3,12 +3,12 @@
 import hashlib
 import json
 import zipfile
-from dataclasses import dataclass
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 from sqlalchemy import Connection, Select, String, Table, select, text
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.shop import Shop
 from ulbrek.files.job_file import as_job_file
 from ulbrek.files.problems import InvalidDocumentError, Problem

@@ -1,13 +1,13 @@
 """Castings and the states they came into."""
 
 from collections.abc import Collection, Iterable, Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from typing import cast
 from uuid import UUID, uuid4
 
 from sqlalchemy import Select, func, or_, select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.records.casting import FOLLOWS, STATES, State, may_follow
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError

@@ -1,11 +1,12 @@
 """What changes in the records, told by the database to whoever listens, on every machine, once it is committed."""
 
 from collections.abc import AsyncIterator
-from dataclasses import dataclass
 from uuid import UUID
 
 from psycopg import AsyncConnection
 from sqlalchemy.engine import make_url
+
+from ulbrek.core.base.frozen import dataclass
 
 CHANNEL = "ulbrek"
 

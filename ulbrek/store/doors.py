@@ -1,6 +1,5 @@
 """Who it is that asks, looked for over all shops: by what a device, a code or a link shows."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import cast
 from uuid import UUID
@@ -8,6 +7,7 @@ from uuid import UUID
 from sqlalchemy import func, select, update
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.accounts import Role, digest_of
 from ulbrek.store.models import (
     AccountRow,

@@ -1,6 +1,5 @@
 """What all kinds of entry share: they are of this shop, and one sent twice is applied once."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any, TypeVar
 from uuid import UUID
@@ -8,6 +7,7 @@ from uuid import UUID
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 
 Row = TypeVar("Row")

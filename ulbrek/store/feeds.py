@@ -1,11 +1,11 @@
 """Addresses of a shop's calendar that phones and computers subscribe to."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.accounts import digest_of, new_token
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError

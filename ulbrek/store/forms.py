@@ -2,13 +2,13 @@
 
 from collections import Counter
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal, get_args
 from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.records.mould import Wear, wear
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError

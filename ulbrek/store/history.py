@@ -1,7 +1,8 @@
 """Which revision an undo or redo goes to."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+
+from ulbrek.core.base.frozen import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,6 @@
 """Jobs and their revisions."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID, uuid4
 
@@ -9,6 +8,7 @@ from sqlalchemy import Subquery, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.files.job_file import as_job_file

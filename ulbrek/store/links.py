@@ -1,12 +1,12 @@
 """Links that show one job to whoever has them."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Literal, cast
 from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.accounts import digest_of, new_token
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError

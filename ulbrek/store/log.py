@@ -1,7 +1,6 @@
 """The log: what was seen, weighed and tested, and all that happened to a job in the order of time."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
 from typing import Any, Literal
@@ -11,6 +10,7 @@ from sqlalchemy import ColumnElement, Select, case, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import InstrumentedAttribute
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import Method
 from ulbrek.core.records.casting import ACT_OF, COAT, STATES
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time

@@ -1,12 +1,12 @@
 """The people of a shop: who they are stands here, what they may lift and when they are there in the shop's document."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from uuid import UUID
 
 from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.cure.inputs import TimeOfDay
 from ulbrek.core.job.shop import Person, Shop

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterable, Mapping
 from contextlib import suppress
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
@@ -12,6 +11,7 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from ulbrek.core.after.outlook import Outlook
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.models import OutlookRow
 
 _OUTLOOK: TypeAdapter[Outlook] = TypeAdapter(Outlook)

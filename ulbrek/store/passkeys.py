@@ -1,12 +1,12 @@
 """Passkeys: the public halves, and what they are asked to sign."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID, uuid4
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import AccountRow, ChallengeRow, PasskeyRow

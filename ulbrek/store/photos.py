@@ -1,11 +1,11 @@
 """Photos behind a port: here they lie in the database, where its backups take them along."""
 
-from dataclasses import dataclass
 from typing import Protocol
 from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.photo import CleanPhoto
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import NotFoundError, RefusedEntryError

@@ -1,7 +1,6 @@
 """What happened to pours, read for many of them at once: batches, acts, tests, castings, temperatures."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated, cast
 from uuid import UUID
@@ -11,6 +10,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
 from ulbrek.core.after.schedule import FilledMould
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import ActTest, Done, Method, StrengthTest
 from ulbrek.core.job.job import Job
 from ulbrek.core.kit.climate.conditions import Conditions

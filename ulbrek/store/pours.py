@@ -2,7 +2,6 @@
 
 from collections import Counter
 from collections.abc import Collection, Iterable, Mapping, Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from decimal import Decimal
 from typing import Any
@@ -12,6 +11,7 @@ from pydantic import TypeAdapter
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.core.plan.result import Plan

@@ -1,12 +1,12 @@
 """What was seen at the doors of a shop."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Literal
 from uuid import UUID, uuid4
 
 from sqlalchemy import delete, select
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.models import DeviceRow, FeedRow, InvitationRow, SecurityEventRow, ShareLinkRow
 

@@ -1,7 +1,6 @@
 """Sensors, where they were, and what they read."""
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 from uuid import UUID
@@ -10,6 +9,7 @@ from sqlalchemy import DateTime, cast, delete, func, select, true
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.exc import IntegrityError
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import Temperature
 from ulbrek.store.entries import ShopRecords, happened
 from ulbrek.store.errors import RefusedEntryError

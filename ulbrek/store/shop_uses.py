@@ -1,10 +1,9 @@
 """What of a shop's lists is in use: by jobs on the floor, and in stock."""
 
-from dataclasses import dataclass
-
 from sqlalchemy import bindparam, cast, func, or_, select
 from sqlalchemy.dialects.postgresql import JSONPATH
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.shelves import Shelf
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError

@@ -2,7 +2,6 @@
 
 from collections.abc import Callable
 from contextlib import suppress
-from dataclasses import dataclass
 from threading import Lock
 from uuid import UUID
 
@@ -11,6 +10,7 @@ from pydantic import ValidationError
 from sqlalchemy import Select, String, cast, literal_column, select
 from sqlalchemy.orm import Session
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.job.versions import SCHEMA_VERSION
 from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions

@@ -1,7 +1,7 @@
 """What is in stock: items, lots, and the ledger of moves whose last line is the balance."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import date, datetime
 from decimal import Decimal
 from typing import Literal
@@ -11,6 +11,7 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import aliased
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import StockItemRow, StockLotRow, StockMoveRow

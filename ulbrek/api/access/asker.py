@@ -1,12 +1,12 @@
 """Whoever asks: their shop, what they may, and the records as far as these are theirs."""
 
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
 from fastapi import HTTPException, Request
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.database import Database
 
 AskerRole = Literal["owner", "maker", "helper", "viewer"]

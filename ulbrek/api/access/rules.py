@@ -1,9 +1,10 @@
 """Who may ask for what, and how often: one line an address. What no line lets in is refused."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from limits import RateLimitItem, RateLimitItemPerMinute, RateLimitItemPerSecond
+
+from ulbrek.core.base.frozen import dataclass
 
 Who = Literal["anybody", "viewer", "helper", "maker", "owner"]
 # Whoever may do more may do what others may; a viewer may see one job, and nothing else.

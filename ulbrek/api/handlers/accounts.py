@@ -1,6 +1,5 @@
 """Who may come in, said by an owner: roles, codes for devices, and what was seen at the doors."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from io import BytesIO
 from typing import Annotated
@@ -11,6 +10,7 @@ from fastapi import APIRouter, Query, Request
 from pydantic import BaseModel, ConfigDict
 
 from ulbrek.api.handlers.common import Asking, Db
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.accounts import Account, Device, Role
 from ulbrek.store.database import Records
 from ulbrek.store.security import SecurityEvent

@@ -1,6 +1,5 @@
 """The devices on a shop's bench, and what they read."""
 
-from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, HTTPException, Query, Request
@@ -8,6 +7,7 @@ from fastapi import APIRouter, Depends, HTTPException, Query, Request
 from ulbrek.api.handlers.common import Db
 from ulbrek.api.services.bench import Bench, Benches
 from ulbrek.api.services.runs import now_ms
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.devices import Colour, OverloadError, Reading
 
 router = APIRouter(prefix="/api")

@@ -1,6 +1,5 @@
 """Castings and their states."""
 
-from dataclasses import dataclass
 from typing import Annotated
 from uuid import UUID
 
@@ -12,6 +11,7 @@ from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import Act
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan

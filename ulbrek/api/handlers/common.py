@@ -1,7 +1,6 @@
 """What the handlers share: the database of the request, and a file as an answer."""
 
 import re
-from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import Depends, Request, Response
@@ -11,6 +10,7 @@ from ulbrek.api.access.gate import OWN_HEADER
 from ulbrek.api.apart import Apart
 from ulbrek.api.floor import Floor, Floors
 from ulbrek.api.services.plans import Plans
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.shop import Shop
 from ulbrek.store.database import Database
 

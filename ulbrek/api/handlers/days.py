@@ -1,7 +1,7 @@
 """The shop's days: all pours on one line of time, and moving one."""
 
 from contextlib import suppress
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from typing import Annotated
 from uuid import UUID
@@ -14,6 +14,7 @@ from ulbrek.api.floor import Floor, capacity_of, record_of
 from ulbrek.api.handlers.common import Asking, Db, Floored, Long, Planned, as_file
 from ulbrek.api.services.plans import NotPlannedError, Plans, claim_job, claim_pour
 from ulbrek.core.after.outlook import ahead_of
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.cure.inputs import ClockStyle, PourHour
 from ulbrek.core.days.booked import Booked, Waiting, as_booked, booked, next_half_hour, waiting

@@ -1,6 +1,5 @@
 """Coming in and going out: by a passphrase or by a code."""
 
-from dataclasses import dataclass
 from typing import Annotated, NoReturn
 from uuid import UUID
 
@@ -11,6 +10,7 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 from ulbrek.api.access import cookies, passphrases
 from ulbrek.api.access.limits import Limits, TooOftenError
 from ulbrek.api.access.rules import SIGN_INS
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Units
 from ulbrek.files.problems import InvalidDocumentError, Problem

@@ -1,6 +1,5 @@
 """Addresses that a calendar subscribes to, and what they show."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
@@ -11,6 +10,7 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 from ulbrek.api.floor import Floors
 from ulbrek.api.handlers.accounts import public_address
 from ulbrek.api.handlers.common import Asking, Db, Floored, as_file
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Units
 from ulbrek.files.calendar_file import write_shop_calendar

@@ -1,7 +1,6 @@
 """Castings at the machine: the sheet, what was written down, and where each stands."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
@@ -24,6 +23,7 @@ from ulbrek.api.services.finishing import (
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.alike import Difference
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.standing import FinishStanding

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
 from uuid import UUID
@@ -27,6 +26,7 @@ from ulbrek.api.views import (
     answer,
 )
 from ulbrek.core.after.schedule import Agenda
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.job.habits import begun
 from ulbrek.core.records.record import EMPTY, Record

@@ -1,6 +1,5 @@
 """Links that show one job to whoever has them, and what they show."""
 
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Annotated
 from uuid import UUID
@@ -14,6 +13,7 @@ from ulbrek.api.handlers.accounts import public_address
 from ulbrek.api.handlers.common import Asking, Db, Long, Planned, as_file
 from ulbrek.api.views import answer
 from ulbrek.core.after.headline import Headline, headline
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.job import Job

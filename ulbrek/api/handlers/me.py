@@ -1,6 +1,5 @@
 """Who one is: what one may ask for, on which devices one is signed in, and one's passphrase."""
 
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated
 from uuid import UUID
@@ -13,6 +12,7 @@ from ulbrek.api.access.limits import Limits
 from ulbrek.api.access.rules import NEEDS_SIGN_IN, RULES, SIGN_INS, may
 from ulbrek.api.handlers.common import Asking, Db
 from ulbrek.api.handlers.doors import Name, Passphrase, rp_id
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.accounts import Device
 from ulbrek.store.errors import NotFoundError

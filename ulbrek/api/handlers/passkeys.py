@@ -1,7 +1,6 @@
 """Passkeys: added by whoever is in, and coming in by one."""
 
 import json
-from dataclasses import dataclass
 from typing import Annotated, Any
 from uuid import UUID
 
@@ -26,6 +25,7 @@ from webauthn.helpers.structs import (
 
 from ulbrek.api.handlers.common import Asking, Db
 from ulbrek.api.handlers.doors import Name, let_in, rp_id
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.database import Database
 from ulbrek.store.errors import NotFoundError

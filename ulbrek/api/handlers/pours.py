@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Any
 from uuid import UUID
@@ -23,6 +22,7 @@ from ulbrek.api.handlers.common import Asking, Db, Planned
 from ulbrek.api.services.plans import Plans, claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.changes import FigureChange, changed_since
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.buying.demand import Allotment, Part, PlannedJob, Rest, Take, allot, built_part, rests, takes_of_pour
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan

@@ -1,6 +1,5 @@
 """Pours as they are run: the sheet, what was written down, and where one stands."""
 
-from dataclasses import dataclass
 from typing import Annotated, Any
 from uuid import UUID
 
@@ -14,6 +13,7 @@ from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.services.runs import Missing, Runs, Writing, in_time, missing, now_ms, people
 from ulbrek.api.views import answer
 from ulbrek.core.base.counted import COUNTED
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.pour.devices import light_plan
 from ulbrek.core.pour.entries import RunEntry

@@ -2,7 +2,6 @@
 
 import tempfile
 from collections.abc import Callable
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated, TypeVar
@@ -15,6 +14,7 @@ from ulbrek.api import tasks
 from ulbrek.api.entries import PlaceRequest, ReadingsRequest, SensorRequest
 from ulbrek.api.handlers.common import Db, Long
 from ulbrek.api.views import answer
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.logger import Choices, LoggerPreview
 from ulbrek.files.logger.layout import Asked, Degrees, LoggerClock, Order
 from ulbrek.files.problems import InvalidDocumentError, Problem

@@ -1,7 +1,6 @@
 """The weather of the shop, and the hours of the coming week to pour in."""
 
 from collections.abc import AsyncIterator
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated
 from uuid import UUID
@@ -15,6 +14,7 @@ from ulbrek.api import tasks
 from ulbrek.api.apart import BusyError, TooLongError
 from ulbrek.api.handlers.common import Db, Long
 from ulbrek.api.services.weather import NoForecastError, Weathers
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.inputs import ClockStyle
 from ulbrek.core.cure.window import PourStart, together
 from ulbrek.core.job.job import Job

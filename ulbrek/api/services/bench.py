@@ -1,12 +1,12 @@
 """The devices on the benches of shops: those of the settings, for each shop its own."""
 
-from dataclasses import dataclass
 from threading import Lock
 from uuid import UUID
 
 from cachetools import LRUCache
 
 from ulbrek.api.settings import Settings
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.devices import Scale, Thermometer, TimerLight
 from ulbrek.standins.bench import SimulatedLight, SimulatedScale, SimulatedThermometer
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Container, Iterator, Mapping, Sequence
 from contextlib import contextmanager, suppress
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from uuid import UUID, uuid5
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.alike import Difference, differences
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.finish.inputs import Look

@@ -3,7 +3,7 @@
 import hashlib
 from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC
 from threading import Lock
 from typing import ParamSpec, TypeVar
@@ -16,6 +16,7 @@ from ulbrek.api import tasks
 from ulbrek.api.apart import Apart, BusyError, TooLongError
 from ulbrek.api.services.answers import Answers
 from ulbrek.core.after.outlook import Outlook, outlook
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions

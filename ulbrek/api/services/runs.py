@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager, suppress
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from threading import Lock
 from uuid import UUID, uuid5
@@ -10,6 +9,7 @@ from uuid import UUID, uuid5
 from cachetools import LRUCache
 
 from ulbrek.api.services.plans import Plans
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.buying.demand import Take, takes
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop

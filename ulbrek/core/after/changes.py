@@ -1,10 +1,10 @@
 """What has changed since a pour: its plan as it stood, beside the plan of today."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
 from math import isclose
 from typing import Any
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.plan.figures import figures_in
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.rulebook import rules

@@ -1,11 +1,11 @@
 """The few figures that tell a job at a glance: what the rail and the shop floor show."""
 
-from dataclasses import dataclass
 from datetime import datetime
 
 import shapely
 
 from ulbrek.core.base.finding import Severity
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Look
 from ulbrek.core.job.job import Job
 from ulbrek.core.measure.features.base import Role

@@ -1,10 +1,11 @@
 """What the shop floor needs of a plan: its headline, and the acts that are still ahead. Small enough to be kept."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime
 
 from ulbrek.core.after.headline import Headline, headline
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import Act
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.plan import copies_of

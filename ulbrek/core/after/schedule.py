@@ -1,11 +1,12 @@
 """schedule(): the acts of all jobs together, what is due now first."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, fields
+from dataclasses import fields
 from datetime import datetime, timedelta
 from typing import Literal
 
 from ulbrek.core.after.outlook import ActAhead, Ahead
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import Act
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.casting import SETTLED, State, acts_behind

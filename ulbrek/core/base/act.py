@@ -1,8 +1,7 @@
 """Acts: what a person does at a time, and what it needs. Cure alone turns needs into hours."""
 
-from dataclasses import dataclass
-
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 
 
 @dataclass(frozen=True, slots=True)

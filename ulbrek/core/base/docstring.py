@@ -1,7 +1,8 @@
 """Reads a rule's docstring into the parts the rule book shows."""
 
 import re
-from dataclasses import dataclass
+
+from ulbrek.core.base.frozen import dataclass
 
 _SECTION = re.compile(r"^(Args|Formula|Source|Returns|Raises):\s*(.*)$")
 _ARGUMENT = re.compile(r"^(\w+): (.+)$")

@@ -1,7 +1,7 @@
 """Worked figures: every number a person sees knows its rule and what was put in, and can be asked why."""
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import field
 from functools import cache
 from itertools import product
 from typing import Annotated, Generic, ParamSpec
@@ -9,6 +9,7 @@ from typing import Annotated, Generic, ParamSpec
 from pydantic import PlainSerializer
 
 from ulbrek.core.base.docstring import RuleText, read_docstring
+from ulbrek.core.base.frozen import dataclass
 
 P = ParamSpec("P")
 
@@ -178,27 +179,29 @@ def _worked(
 ) -> Figure:
     inputs: dict[str, Input] = {}
     values: dict[str, float] = {}
-    spread: list[tuple[str, float, float]] = []
+    spread: dict[str, tuple[float, float]] = {}
     for name, value in given.items():
         unit = unit_of(name)
         if isinstance(value, Figure):
-            inputs[name] = Input(value.value, unit, value.low, value.high, value)
-            values[name] = value.value
+            likely, low, high = value.value, value.low, value.high
+            inputs[name] = Input(likely, unit, low, high, value)
         elif isinstance(value, Spread):
-            inputs[name] = Input(value.likely, unit, value.low, value.high)
-            values[name] = value.likely
+            likely, low, high = value.likely, value.low, value.high
+            inputs[name] = Input(likely, unit, low, high)
         else:
             inputs[name] = Input(value, unit)
             values[name] = value
             continue
-        if value.low is not None and value.high is not None:
-            spread.append((name, value.low, value.high))
+        values[name] = likely
+        if low is not None and high is not None:
+            spread[name] = low, high
     worked = marked.function(**values)
     low = high = None
     if spread:
-        names, tried = [name for name, _, _ in spread], []
-        for bounds in corners([(low, high) for _, low, high in spread]):
-            tried.append(marked.function(**{**values, **dict(zip(names, bounds, strict=True))}))
+        tried = [
+            marked.function(**{**values, **dict(zip(spread, bounds, strict=True))})
+            for bounds in corners([*spread.values()])
+        ]
         low, high = min(tried), max(tried)
     key = f"{marked.id}@{of}" if of else marked.id
     return Figure(key, marked.id, worked, marked.unit, inputs, low, high, marked.kind)

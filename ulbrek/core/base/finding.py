@@ -1,11 +1,11 @@
 """Findings: a mistake seen before it is made, where it is, why it matters and what to do."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
 from dataclasses import field as dataclass_field
 from typing import Any, Literal
 
 from ulbrek.core.base.docstring import RuleText, read_docstring
+from ulbrek.core.base.frozen import dataclass
 
 Severity = Literal["danger", "stop", "caution", "hint"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "stop", "caution", "hint")

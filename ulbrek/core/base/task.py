@@ -1,6 +1,6 @@
 """A step of work that is told in words, in the order in which it is done."""
 
-from dataclasses import dataclass
+from ulbrek.core.base.frozen import dataclass
 
 
 @dataclass(frozen=True, slots=True)

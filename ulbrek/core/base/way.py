@@ -1,6 +1,6 @@
 """Where practitioners disagree: one way of doing something, with its reason."""
 
-from dataclasses import dataclass
+from ulbrek.core.base.frozen import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,10 +1,11 @@
 """What a pour takes from stock, and what its cutting leaves."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from math import ceil
 from typing import Literal, NamedTuple
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.choices import Choices, choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop

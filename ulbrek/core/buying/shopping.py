@@ -1,10 +1,10 @@
 """The shopping list of one job or of several: what they take, less what is in stock, in packs, by kind, with prices."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from math import ceil
 from typing import Literal, NamedTuple, Protocol
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.values import value_words
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList

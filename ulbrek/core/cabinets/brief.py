@@ -1,11 +1,10 @@
 """What Cabinets is handed."""
 
-from dataclasses import dataclass
-
 from shapely import Polygon, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.inputs import CabinetRun
 from ulbrek.core.materials.boards import Lumber, Sheet
 

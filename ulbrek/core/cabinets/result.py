@@ -1,10 +1,10 @@
 """What Cabinets says."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.task import Task
 from ulbrek.core.cabinets.inputs import LegName, UnitKind
 

@@ -1,7 +1,6 @@
 """What a casting feels of the weather where it lies, hour by hour."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from math import cos, pi
 from typing import NamedTuple
@@ -9,6 +8,7 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.inputs import CLOUD, CureInputs, Hours, Place
 from ulbrek.core.kit.climate.conditions import DAY_H, HOUR, Conditions, Provenance, typed_day
 from ulbrek.core.materials.protections import PROTECTIONS, Protection

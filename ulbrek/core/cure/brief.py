@@ -1,10 +1,10 @@
 """What Cure is handed of a pour."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure, Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.finishing import FACES, Faces
 from ulbrek.core.cure.history import NOTHING, History, Temperature
 from ulbrek.core.cure.warmth import Body

@@ -1,9 +1,9 @@
 """What is done to faces while the concrete is young, as shares of its time to set."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.frozen import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,5 @@
 """What has happened since the pour, as far as its hours go."""
 
-from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 from hashlib import blake2b
@@ -9,6 +8,7 @@ from typing import Annotated, Literal
 from pydantic import AwareDatetime, Field
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.texts import ONE_LINE
 
 Key = Annotated[str, Field(max_length=80), ONE_LINE]  # names an act or a piece

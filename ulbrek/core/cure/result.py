@@ -1,10 +1,10 @@
 """What Cure gives: the acts with their hours, and the strength by the hour."""
 
-from dataclasses import dataclass
 from datetime import datetime
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.inputs import ClockStyle
 from ulbrek.core.cure.strengths import TestedAt
 from ulbrek.core.kit.climate.conditions import Provenance

@@ -1,10 +1,10 @@
 """What cubes, cylinders and a rebound hammer say of the strength, and what that makes of the strength foretold."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from math import exp, log
 
 from ulbrek.core.base.figure import Figure, Spread, work_together
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure import rules
 from ulbrek.core.cure.history import Method, StrengthTest
 

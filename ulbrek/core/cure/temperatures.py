@@ -1,13 +1,14 @@
 """The temperatures of a pour: of the fresh concrete, of each casting as it hardens, and of the air around it."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import field, replace
 from datetime import datetime
 from typing import Protocol
 
 import numpy as np
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure import rules
 from ulbrek.core.cure.around import DRAUGHT_KMH, Felt, begins, felt_at, weather_of
 from ulbrek.core.cure.history import Temperature

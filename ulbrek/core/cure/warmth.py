@@ -1,11 +1,11 @@
 """How warm a casting is, hour by hour: one lump each, that warms itself and loses heat to the air around it."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from math import hypot
 
 import numpy as np
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.around import Felt, Floats, protections_of
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.kit.climate.films import films_w_m2k, through_w_m2k

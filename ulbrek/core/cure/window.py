@@ -1,7 +1,7 @@
 """The pour window: what each hour of the coming week would be like to start in."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Literal
 
@@ -9,6 +9,7 @@ import numpy as np
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.finding import Quantity
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.calendar import is_quiet
 from ulbrek.core.cure.checks.kept import HOT_C, SLOW_C, STALLS_C, TOO_HOT_C, WARM_AGAIN_C
 from ulbrek.core.cure.checks.pour_day import PourDay

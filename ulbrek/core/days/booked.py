@@ -1,11 +1,12 @@
 """A pour on the line of time: when it binds whom, how much of the benches, and which moulds."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 from ulbrek.core.after.outlook import ActAhead, Bound
 from ulbrek.core.after.schedule import PAST, FilledMould, ScheduledAct
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.calendar import expected, in_turn, is_quiet, next_morning, time_of, write_time
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.job.crew import is_there

@@ -1,12 +1,12 @@
 """Where pours get in each other's way: people, benches, moulds, and nights."""
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from datetime import datetime
 from itertools import pairwise
 
 from ulbrek.core.after.schedule import FilledMould
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.calendar import is_quiet
 from ulbrek.core.days.booked import A_TASK, Booked, Capacity, Taken, levels, said
 

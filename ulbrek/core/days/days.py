@@ -1,10 +1,11 @@
 """days(): the pours of the shop on one line of time, where they clash, and where there is a free place."""
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime, timedelta
 from functools import cache
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.calendar import is_quiet
 from ulbrek.core.days.booked import Booked, Capacity, Spell, Taken, levels, next_half_hour
 from ulbrek.core.days.clashes import ShopClash, clashes

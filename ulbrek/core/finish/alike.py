@@ -1,11 +1,11 @@
 """Castings that belong together are finished alike: what was done to one and not to another."""
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from datetime import timedelta
 from typing import Literal
 from uuid import UUID
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.sheet import SheetStep
 from ulbrek.core.finish.standing import FinishStanding, FinishStepNow
 

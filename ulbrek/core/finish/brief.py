@@ -1,9 +1,9 @@
 """What Finish is handed of a piece, its concrete, and what the shop has."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure, Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Rags
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.supplies import Slurry

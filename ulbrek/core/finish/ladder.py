@@ -1,10 +1,10 @@
 """The ladder of grits: where it begins, how far a step may reach, where it ends."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 
 from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Look, Sheen
 
 FARTHEST_STEP = 2.5  # times the grit before. Source: common practice, twice to two and a half times.

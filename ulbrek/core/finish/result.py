@@ -1,12 +1,12 @@
 """What Finish gives: the steps of each piece, and what all pieces of a job take together."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.act import ActNeed, SealNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Look, VoidKind
 from ulbrek.core.materials.sealers import Late
 

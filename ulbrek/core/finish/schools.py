@@ -1,8 +1,9 @@
 """The ways of finishing, each with its reason and its limit, and what each sets."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import field
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.way import Way
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.materials.sealers import SealerFamily

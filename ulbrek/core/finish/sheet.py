@@ -1,9 +1,9 @@
 """The sheet at the machine: what is done to each casting of a piece, step by step."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.ladder import FARTHEST_STEP, MOST_PAD
 from ulbrek.core.finish.result import FinishResult
 from ulbrek.core.finish.tasks import before_slurry

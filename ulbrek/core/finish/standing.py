@@ -1,11 +1,12 @@
 """Where one stands with the finish of a casting: from its sheet and from what was written down, in any order."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Literal
 from uuid import UUID
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.entries import FinishEntry, MarkOf
 from ulbrek.core.finish.sheet import SheetStep
 

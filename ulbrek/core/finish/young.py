@@ -1,9 +1,9 @@
 """Faces that are opened while the concrete is young, to match what has weathered: by the hour, not by grits."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Look
 
 

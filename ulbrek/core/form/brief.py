@@ -2,10 +2,10 @@
 
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form.inputs import Fixing, FormHabits
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Fall

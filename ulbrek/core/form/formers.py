@@ -1,7 +1,7 @@
 """What keeps concrete out of a place, and what holds things in it: of what, where, and how it is kept from floating."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from math import atan, ceil, degrees
 
 from shapely import Point as At
@@ -9,6 +9,7 @@ from shapely import Polygon, unary_union
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form import rules
 from ulbrek.core.form.boards import placed
 from ulbrek.core.form.brief import FormBrief

@@ -1,10 +1,10 @@
 """What Form gives to the stations after it."""
 
-from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.prism import Mouth
 from ulbrek.core.kit.nesting.panels import SheetPlan
 

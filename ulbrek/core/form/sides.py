@@ -1,9 +1,9 @@
 """The sides of a form: where each board begins and ends by the school of its corners."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, radians, sin, sqrt, tan
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form.brief import RIB_MM, FormBrief
 from ulbrek.core.kit.geometry.edge import Edge, Point
 from ulbrek.core.kit.geometry.outline import Outline, Vertex

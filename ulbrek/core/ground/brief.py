@@ -1,10 +1,10 @@
 """What Ground is handed of a piece."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from shapely import Polygon
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.outline import Outline
 
 Worked = Literal["textured", "sponged", "trowelled"]

@@ -1,9 +1,8 @@
 """What Ground says of a piece."""
 
-from dataclasses import dataclass
-
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.task import Task
 from ulbrek.core.ground.inputs import SideName
 

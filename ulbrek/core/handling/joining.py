@@ -1,8 +1,8 @@
 """In which order parts are joined to a finished casting, and who turns it for that."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.handling.inputs import JoinedPart
 from ulbrek.core.handling.result import JoiningStep
 

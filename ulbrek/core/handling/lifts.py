@@ -1,7 +1,7 @@
 """What turning, carrying and sliding a piece ask of its concrete, through its weakest section."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 from heapq import nlargest
 
@@ -10,6 +10,7 @@ import shapely
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.care import CARRY, CARRY_ALONE, SET, TURN, TURN_ALONE
 from ulbrek.core.handling.inputs import Carry

@@ -1,11 +1,11 @@
 """What Move gives to the stations after it."""
 
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 
 
 class Subject(NamedTuple):

@@ -1,11 +1,11 @@
 """What a job's choices stand for in this shop; a choice the shop does not have falls back to its first."""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
 from typing import Any, Protocol, TypeVar
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.run import lay
 from ulbrek.core.form.brief import GAP_UNDER_MM
 from ulbrek.core.ground.checks.soil import Frost, needed_mpa

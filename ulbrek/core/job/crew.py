@@ -1,10 +1,10 @@
 """Who is there to lift, and what carries: as the job says, else as the shop has it."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import time
 
 from ulbrek.core.base.finding import Change, Finding, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.handling.inputs import HandlingInputs
 from ulbrek.core.job.job import Job

@@ -1,10 +1,10 @@
 """What a shop keeps lists of: the order they are shown in, where jobs name them, and what stock calls them."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from typing import Any, Literal
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.texts import without_controls
 from ulbrek.core.job.shop import Shop, Standby
 from ulbrek.core.materials.admixtures import Admixture

@@ -1,8 +1,8 @@
 """What a form has to make or to hold, as one station tells another."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.prism import Prism
 
 

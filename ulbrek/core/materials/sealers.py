@@ -1,11 +1,11 @@
 """What protects a finished face: the families of sealers, and a product of one of them."""
 
-from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.label import label
 from ulbrek.core.materials.boards import Id, Source, Words
 from ulbrek.core.materials.supplies import Cost, Coverage, Pack

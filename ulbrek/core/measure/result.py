@@ -1,9 +1,8 @@
 """What Measure gives to the stations after it."""
 
-from dataclasses import dataclass
-
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.measure.features.base import Role
 
 # Corners x, y [mm] and the bulge of the edge that leaves each, one after another.

@@ -1,12 +1,13 @@
 """The piece's solid from its description: where each feature really is."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 from typing import NamedTuple
 
 from shapely import Polygon, prepare
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.clip import CutLine, split
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.outline import Outline

@@ -1,9 +1,9 @@
 """What a piece may be begun as, in the words of the trade: the numbers that are asked for, and what is made of them."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
 from typing import Any
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Length, Units
 
 Sizes = Mapping[str, Length]

@@ -1,13 +1,13 @@
 """The strips of concrete beside openings, thinnest first."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from math import hypot, inf
 
 import numpy as np
 from numpy.typing import NDArray
 from shapely import STRtree, box
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.distance import Web, gap_between, web_between
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.measure import rules

@@ -1,13 +1,13 @@
 """What a casting weighs, and the size that it must have to weigh so much."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from scipy.optimize import brentq
 
 from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Change, Quantity
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Length
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.inputs.outlines import Disc, Rectangle, RegularPolygon

@@ -1,8 +1,10 @@
 """The cheapest set of bags that suffices, found exactly: stock first, few sizes."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from math import ceil, inf
+
+from ulbrek.core.base.frozen import dataclass
 
 _TRIFLE_L = 1e-9
 _EXACT_BAGS = 100  # of the last so many bags the best set is found exactly

@@ -1,9 +1,9 @@
 """The batches of a pour: all alike but the last, which is what remains; on the day the next is what is missing."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.doses import PerBag, Read, amount_a_bag

@@ -1,9 +1,9 @@
 """What the plan hands Mix."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import Mix, MixedBag

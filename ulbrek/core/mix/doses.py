@@ -1,9 +1,9 @@
 """What is dosed: percent, base and amount of each, side by side."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.admixtures import IN_PERCENT, Admixture, Base
 from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules

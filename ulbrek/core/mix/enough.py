@@ -1,9 +1,9 @@
 """Whether it is enough, before the last bag is opened: from the gap that is left under the screed."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.mix import rules
 
 

@@ -1,8 +1,8 @@
 """Three schools of feel, each with its test and what to do with what is seen. Source: common practice."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.mixes import Feel
 
 

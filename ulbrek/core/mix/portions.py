@@ -1,8 +1,7 @@
 """A pour in bags and batches, and the water that is measured out for them."""
 
-from dataclasses import dataclass
-
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.containers import WORKING_FILL
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.batches import Batches

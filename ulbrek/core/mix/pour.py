@@ -1,10 +1,11 @@
 """What is poured, as Mix takes it from the stations before it."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from itertools import groupby
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.clock.maturity import Maturity
 
 

@@ -1,9 +1,8 @@
 """What Mix gives to the stations after it."""
 
-from dataclasses import dataclass
-
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.mix.feel import FeelOf
 
 

@@ -1,10 +1,10 @@
 """Concrete from scratch: what goes into a cubic metre, and the mix that a measure of cement makes of it."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import BagSize, Mix
 from ulbrek.core.mix import rules

@@ -1,9 +1,9 @@
 """What the stations find in a job, gathered: of each piece, of all of them, and of what was chosen."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.checks.carrying import carried_too_slowly
 from ulbrek.core.cabinets.result import CabinetsResult
 from ulbrek.core.cure.result import CureResult

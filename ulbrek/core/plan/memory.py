@@ -1,7 +1,7 @@
 """What was worked out before: a node is worked out anew only when what it depends on has changed."""
 
 from collections.abc import Callable, Iterator, Mapping
-from dataclasses import dataclass, fields, is_dataclass
+from dataclasses import fields, is_dataclass
 from functools import cache
 from hashlib import blake2b
 from typing import Any, Generic, Protocol, TypeVar, cast
@@ -10,6 +10,7 @@ from cachetools import LRUCache
 from pydantic import BaseModel
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import History
 from ulbrek.core.kit.climate.conditions import Conditions
 from ulbrek.core.plan.figures import figures_in

@@ -1,11 +1,11 @@
 """The plan of a job, as it is read, shown, printed and kept."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.result import CabinetsResult
 from ulbrek.core.cure.result import CureResult
 from ulbrek.core.finish.result import FinishJob, FinishResult

@@ -1,10 +1,10 @@
 """What Pour takes from the stations before it."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Literal
 
 from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.mixes import Feel
 from ulbrek.core.mix.feel import FeelOf
 

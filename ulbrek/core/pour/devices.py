@@ -1,9 +1,9 @@
 """Devices on the bench, each behind the port that a real one would use, and what the timer light shows."""
 
-from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal, Protocol
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.result import RunState
 
 Colour = Literal["off", "green", "amber", "red"]

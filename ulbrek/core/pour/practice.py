@@ -2,9 +2,9 @@
 
 import random
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.batches import MINUTE
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.forecast import HOUR

@@ -1,8 +1,8 @@
 """Where one stands in a pour."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.sheet import Who
 
 Status = Literal["done", "skipped", "open", "waits"]

@@ -1,9 +1,10 @@
 """What was written down on the day, step by step, whatever the order in which it came."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import field
 from datetime import UTC, datetime, timedelta
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.sheet import Leads, RunSheet, Step
 

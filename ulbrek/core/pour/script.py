@@ -2,8 +2,8 @@
 
 from collections import deque
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.pour.sheet import Fill, Stage, Step
 
 _TRIFLE_L = 1e-6

@@ -1,11 +1,12 @@
 """The run sheet: the ordered steps of a pour, said so that a phone without a network can go on by it."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import field
 from typing import Literal
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.finding import Quantity
+from ulbrek.core.base.frozen import dataclass
 
 Who = Literal["mixer", "placer", "anyone"]
 Shows = Literal["fill", "steel", "settle", "strike", "test", "mix", "cover", "nothing"]

@@ -1,8 +1,9 @@
 """How worn a mould is: what it has left of its usual life, and when it wants service."""
 
-from dataclasses import dataclass
 from math import ceil
 from typing import Literal
+
+from ulbrek.core.base.frozen import dataclass
 
 # Of its life: from here on the next casting may be the one that shows it. Source: common practice.
 NEARLY_SPENT = 0.8

@@ -1,9 +1,9 @@
 """What the scale says of a casting, beside what its plan foretold and beside its pair."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Finding, Quantity, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.measure.result import MeasureResult
 
 YOUNG_H = 7 * 24.0  # until then it is as it was stripped; then it dries

@@ -1,12 +1,12 @@
 """A bar's shape, from the corners along its middle: how long it is cut, and where it is bent."""
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 from math import atan2, cos, degrees, hypot, pi, radians, sin, tan
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.inputs import Standard
 from ulbrek.core.steel.result import Bend, Run

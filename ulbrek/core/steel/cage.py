@@ -1,7 +1,6 @@
 """Bent cages: links that follow a profile with bars in their corners, and the walls and floor of a vessel."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 from math import ceil, hypot
 
@@ -10,6 +9,7 @@ from shapely.geometry import JOIN_STYLE
 from shapely.ops import nearest_points
 
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import BendRules, BentShape, Spot, rounded, run_of, shaped
 from ulbrek.core.steel.result import BentBar, Cage, CageView, Dot, LongBars

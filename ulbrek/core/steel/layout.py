@@ -2,7 +2,7 @@
 
 from bisect import bisect_left, insort
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 from math import ceil, floor, hypot, sqrt
 
@@ -13,6 +13,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ulbrek.core.base.figure import work
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.beams.sections import CutCrossing
 from ulbrek.core.kit.geometry.offset import inset
 from ulbrek.core.kit.geometry.outline import Outline

@@ -1,7 +1,7 @@
 """A piece as it is reinforced, and what lies beside a bar in it."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 from math import inf
 
@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from shapely import LineString, Polygon, STRtree
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.materials.steel import Bar
 from ulbrek.core.steel import rules

@@ -1,10 +1,10 @@
 """What Steel gives to the stations after it."""
 
-from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 
 Run = tuple[float, ...]  # places in a plan or a section: x, y after x, y [mm]
 

@@ -8,10 +8,10 @@ import csv
 import re
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.problems import InvalidDocumentError, Problem
 
 Degrees = Literal["C", "F"]

@@ -2,7 +2,6 @@
 
 import csv
 from collections.abc import Iterator
-from dataclasses import dataclass
 from datetime import datetime
 from functools import partial
 from pathlib import Path
@@ -11,6 +10,7 @@ from zoneinfo import ZoneInfo
 import numpy as np
 from numpy.typing import NDArray
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.files.logger.layout import Choices, Layout, layout_of, number_in
 from ulbrek.files.logger.moments import Moments, UnreadTimeError, written
 from ulbrek.files.problems import InvalidDocumentError, Problem

@@ -1,10 +1,11 @@
 """Full-size templates of what is cut to a shape: formers, ribs and shaped boards, on tiles of paper."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from html import escape
 from math import ceil, hypot
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.job.job import Job

@@ -4,8 +4,8 @@ The front end's table is made from this one.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.constants import (
     GRAVITY,
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,

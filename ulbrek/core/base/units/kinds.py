@@ -7,9 +7,9 @@ Source: common practice at the bench; ASTM E29-22, 3.2 and 6.4, for rounding to 
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from math import inf
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.constants import (
     GRAVITY,
     KG_PER_M3_PER_POUND_PER_CUBIC_FOOT,

@@ -1,11 +1,11 @@
 """Lengths that must lie within bounds, refused in words."""
 
-from dataclasses import dataclass
 from typing import Annotated, Any
 
 from pydantic import GetCoreSchemaHandler, GetJsonSchemaHandler
 from pydantic_core import CoreSchema, core_schema
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.length import Length
 
 

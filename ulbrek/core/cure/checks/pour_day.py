@@ -1,11 +1,12 @@
 """What the checks look at: a pour in its weather, and the same pour with something changed."""
 
 from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Severity
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.checks.kept import SLOW_C, STALLS_C, WARM_AGAIN_C
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.temperatures import Poured, Temperatures, evaporates, temperatures_of

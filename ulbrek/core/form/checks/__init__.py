@@ -1,9 +1,9 @@
 """Everything that Form looks for, in the order in which to look at it."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form.boards import Built
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.checks import faces, ground, holding, shape, sizes

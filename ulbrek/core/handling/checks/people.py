@@ -1,10 +1,10 @@
 """What would hurt somebody while the piece is moved, or where it stands."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.result import Subject, Tipping
 from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG

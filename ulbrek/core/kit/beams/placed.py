@@ -1,13 +1,13 @@
 """A slab in its place: on two supports or more that push and cannot pull, with a load anywhere on it."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from math import ceil
 from typing import NamedTuple
 
 import numpy as np
 from scipy.linalg import solveh_banded
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.beams.row import Array
 from ulbrek.core.kit.beams.slab import Bending, weights_along
 from ulbrek.core.kit.beams.slice import Slice

@@ -1,11 +1,12 @@
 """Bending of a slab by its own weight when it is lifted, through its weakest section."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import NamedTuple
 
 import numpy as np
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.kit.beams.row import Array, Row
 from ulbrek.core.kit.beams.sections import Sections

@@ -1,7 +1,6 @@
 """The weather by the hour, each hour with where it is known from."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from functools import cached_property, lru_cache
 from hashlib import blake2b
@@ -11,6 +10,8 @@ from typing import Literal, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
+
+from ulbrek.core.base.frozen import dataclass
 
 Provenance = Literal["measured", "forecast", "typed", "assumed"]
 HOUR = timedelta(hours=1)

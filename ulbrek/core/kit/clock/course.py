@@ -1,7 +1,6 @@
 """The course of a casting's temperature, and its equivalent age along it."""
 
 from bisect import bisect_left, bisect_right
-from dataclasses import dataclass
 from functools import cached_property
 from math import exp
 from typing import NamedTuple
@@ -9,6 +8,7 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.clock.heat import Hydration
 from ulbrek.core.kit.clock.maturity import (
     ACTIVATION_K,

@@ -1,7 +1,6 @@
 """A closed line with true arcs, counter-clockwise."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
 from functools import cached_property
 from math import cos, hypot, sin, tau
 from typing import NamedTuple
@@ -10,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 from shapely import Polygon, polygons
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.edge import Edge, Point, segment_area
 from ulbrek.core.kit.geometry.moments import Moments, moments_of, moments_of_ring
 

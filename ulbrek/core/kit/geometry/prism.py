@@ -1,7 +1,6 @@
 """An outline between two heights: what a solid is made of. It may narrow, lose its edges, and slope at its ends."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from math import sqrt
 from typing import Literal, cast
 
@@ -9,6 +8,7 @@ import numpy as np
 from shapely import Polygon, box, polygons, unary_union
 from shapely.geometry.base import BaseGeometry
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.edge import Point
 from ulbrek.core.kit.geometry.moments import Moments
 from ulbrek.core.kit.geometry.offset import inset

@@ -1,7 +1,7 @@
 """The body of a piece: an outline times a depth, what is added to it and what is cut out of it."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import cached_property
 from itertools import pairwise
 
@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from shapely import Polygon, STRtree, box, unary_union
 from shapely.geometry.base import BaseGeometry
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.geometry.columns import SolidMoments, at_height, crowded, moments_of_prism
 from ulbrek.core.kit.geometry.moments import GAUSS_1, GAUSS_2, GAUSS_3, GAUSS_6, Moments, moments_of_polygons
 from ulbrek.core.kit.geometry.outline import Outline

@@ -3,10 +3,10 @@
 from bisect import bisect_left, insort
 from collections import Counter
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from math import ceil
 from typing import NamedTuple
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.nesting.pricing import Demand, Pattern, fewest_patterns
 from ulbrek.core.kit.remembering import remembered
 

@@ -1,8 +1,9 @@
 """Parts of sheets, and a sheet with its cuts."""
 
-from dataclasses import dataclass
 from itertools import groupby
 from typing import Literal
+
+from ulbrek.core.base.frozen import dataclass
 
 _TRIFLE_MM = 1e-6
 

@@ -8,12 +8,13 @@ Source: Gilmore and Gomory's column generation; Farley's bound; any handbook of 
 """
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from math import ceil, floor
 from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
+
+from ulbrek.core.base.frozen import dataclass
 
 Pattern = tuple[int, ...]
 _Row = NDArray[np.int64]

@@ -1,9 +1,9 @@
 """A plan that was accepted: how each sheet is taken apart, kept as it is sawn, and sawn again."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from itertools import repeat
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock, ways
 from ulbrek.core.kit.nesting.search import Layout
 from ulbrek.core.kit.nesting.tree import CROSS, RIP, Node, Tree

@@ -7,10 +7,10 @@ same plans in the same order.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from itertools import chain, repeat
 from random import Random
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.nesting.bounds import least_sheets
 from ulbrek.core.kit.nesting.filling import Filler
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock, ways

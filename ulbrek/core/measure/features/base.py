@@ -1,7 +1,6 @@
 """What every feature is: where it is anchored, and what it does to the piece it is in."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from functools import cached_property
 from math import cos, pi, radians, sin, tan
 from typing import TYPE_CHECKING, Annotated, ClassVar, Literal
@@ -10,6 +9,7 @@ from pydantic import Field
 from shapely import Polygon
 
 from ulbrek.core.base.document import Document
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Side
 from ulbrek.core.kit.geometry.edge import Point

@@ -1,9 +1,9 @@
 """What a feature is begun as: sizes that are usual, none larger than half the piece, to the marks of who begins it."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Any
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import MM_PER_INCH
 from ulbrek.core.measure.rules.webs import LEAST_FLOOR_MM, LEAST_WEB_MM

@@ -1,10 +1,10 @@
 """Everything that Mix looks for, in the order in which to look at it."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix

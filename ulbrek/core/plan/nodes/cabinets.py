@@ -1,12 +1,13 @@
 """Cabinets' node."""
 
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from shapely import Polygon, unary_union
 from shapely.affinity import translate
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Change, Finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.bearing import path_of
 from ulbrek.core.cabinets.brief import CabinetBrief, Dropped, Opening, TopBrief
 from ulbrek.core.cabinets.inputs import CabinetInputs, CabinetRun

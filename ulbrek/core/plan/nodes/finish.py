@@ -1,10 +1,11 @@
 """Finish's nodes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, Spread
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.brief import FinishShop, MixPigment
 from ulbrek.core.finish.checks.grinding import grinds_past_allowance, opened_too_late
 from ulbrek.core.finish.inputs import FinishInputs

@@ -1,9 +1,10 @@
 """Form's nodes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.form.brief import Beneath
 from ulbrek.core.form.checks.ground import face_on_the_ground, needs_a_base
 from ulbrek.core.form.checks.shape import not_in_one_form

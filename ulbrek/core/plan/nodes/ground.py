@@ -1,10 +1,11 @@
 """Ground's node."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from shapely import LineString
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.ground.brief import GroundBrief, Inside, Worked
 from ulbrek.core.ground.checks.soil import slab_too_thin
 from ulbrek.core.ground.inputs import Plot

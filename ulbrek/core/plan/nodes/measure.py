@@ -1,7 +1,8 @@
 """Measure's nodes."""
 
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.measure.result import MeasureResult, SiteResult

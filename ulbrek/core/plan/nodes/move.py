@@ -1,9 +1,10 @@
 """Move's nodes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.handling.checks.people import TightPlace
 from ulbrek.core.handling.inputs import HandlingInputs, JoinedPart
 from ulbrek.core.handling.joined import joined

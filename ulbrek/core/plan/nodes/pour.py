@@ -1,8 +1,9 @@
 """The nodes of a pour: Mix and Cure."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.brief import CureBrief
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult

@@ -1,8 +1,9 @@
 """Steel's nodes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of

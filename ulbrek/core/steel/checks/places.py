@@ -1,10 +1,10 @@
 """What would go wrong with where bars lie."""
 
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass
 from math import inf
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
+from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Length
 from ulbrek.core.steel.inputs import BarByHand, SteelInputs
 from ulbrek.core.steel.result import PlacedBar
