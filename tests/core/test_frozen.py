@@ -1,5 +1,6 @@
 """Records: locked while tests run, open as the program runs, and the same in all else."""
 
+import pickle
 import subprocess
 import sys
 from dataclasses import FrozenInstanceError, is_dataclass
@@ -8,6 +9,7 @@ import pytest
 
 from ulbrek.core.base import frozen
 from ulbrek.core.base.figure import Spread
+from ulbrek.files.problems import Problem
 
 
 def test_no_record_is_written_to_while_tests_run() -> None:
@@ -36,6 +38,16 @@ def test_a_record_is_equal_and_hashed_by_what_it_holds(locked: bool, monkeypatch
     assert hash(Point(1)) == hash((1, 0.0))
     assert hash(Named("a")) == 7
     assert hasattr(Point(1), "__dict__") is False
+
+
+def test_a_record_comes_through_from_a_process_that_does_not_lock() -> None:
+    code = "import pickle, sys; from ulbrek.core.base.figure import Spread; from ulbrek.files.problems import Problem;"
+    send = "sys.stdout.buffer.write(pickle.dumps((Spread(1, 2, 3), Problem('/a', 'b', 'c'))))"
+    sent = subprocess.run([sys.executable, "-c", f"{code} {send}"], check=True, timeout=60, capture_output=True).stdout
+    assert pickle.loads(sent) == (Spread(1, 2, 3), Problem("/a", "b", "c"))  # noqa: S301 - our own
+    take = "assert pickle.load(sys.stdin.buffer) == (Spread(1, 2, 3), Problem('/a', 'b', 'c'))"
+    there = pickle.dumps((Spread(1, 2, 3), Problem("/a", "b", "c")))
+    subprocess.run([sys.executable, "-c", f"{code} {take}"], check=True, timeout=60, input=there)
 
 
 def test_the_program_itself_does_not_lock() -> None:

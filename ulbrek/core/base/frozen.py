@@ -23,6 +23,16 @@ else:
             hashed = frozen and settings.get("eq", True) and "__hash__" not in vars(kind)
             if LOCKED or not hashed:
                 return dataclasses.dataclass(frozen=frozen, **settings)(kind)
-            return dataclasses.dataclass(unsafe_hash=True, **settings)(kind)
+            made = dataclasses.dataclass(unsafe_hash=True, **settings)(kind)
+            if settings.get("slots"):  # pickled as locked ones are, which another process may make of it
+                made.__getstate__, made.__setstate__ = _state, _set_state
+            return made
 
         return make
+
+    def _state(self: object) -> list[object]:
+        return [getattr(self, field.name) for field in dataclasses.fields(self)]
+
+    def _set_state(self: object, state: list[object]) -> None:
+        for field, value in zip(dataclasses.fields(self), state, strict=True):
+            object.__setattr__(self, field.name, value)
