@@ -25,7 +25,12 @@ class Acts(Clock):
         for act in FINISHING_SULFO if self.sulfo else FINISHING:
             needless = self.poured.packed and act.id == "bleed"
             if not needless and self.poured.faces.have(act.on) and (self.poured.face_up or not act.face_up_only):
-                age = work(rules.age_by_share_of_set, act.id, set_h=self.mix.initial_set_h, share=act.share)
+                age = work(
+                    rules.age_by_share_of_set,
+                    act.id,
+                    set_h=self.own("initial", self.mix.initial_set_h),
+                    share=act.share,
+                )
                 when = self.hour_of(act.id, age)
                 need = ActNeed(act.id, act.name, act.test, is_state=act.is_state)
                 yield self.act(need, None, when, waits=act.is_state)

@@ -10,6 +10,8 @@ from ulbrek.core.cure.history import NOTHING, History, Temperature
 from ulbrek.core.cure.warmth import Body
 from ulbrek.core.materials.mixes import Mix
 
+EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
+
 
 @dataclass(frozen=True, slots=True)
 class CureBrief:
@@ -30,6 +32,8 @@ class CureBrief:
         finish: the acts of its finish, each after those before it
         seal: when it may be sealed; None where it is left bare
         faces: what is done to faces that lie up
+        own_set: what the shop's records make of its times of set, already in ``mix``; None where nothing
+        evenness: how times of set differ from day to day, as a share of the likely
     """
 
     mix: Mix
@@ -46,6 +50,8 @@ class CureBrief:
     finish: tuple[ActNeed, ...] = ()
     seal: SealNeed | None = None
     faces: Faces = FACES
+    own_set: Figure | None = None
+    evenness: Spread = EVENNESS
 
     @property
     def temperatures(self) -> tuple[Temperature, ...]:

@@ -14,8 +14,8 @@ from ulbrek.core.cure.result import Act, StrengthAt
 from ulbrek.core.cure.strengths import Aged, strength_by_tests
 from ulbrek.core.cure.temperatures import Temperatures
 from ulbrek.core.kit.clock.strength import age_at_share, share_at
+from ulbrek.core.materials.own import own_set
 
-EVENNESS = Spread(0.75, 1.0, 1.25)  # Of set times. Source: common practice, a quarter either way.
 EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
 # What a test opens. Lifting and turning need a strength, which a nail or a knock does not tell.
 OPENED_BY_TEST = frozenset({"bleed", "float", "edge", "broom", "trowel", "cover", "leave", "wet", "strip", "seal"})
@@ -31,7 +31,7 @@ class Clock:
 
     def __init__(self, inputs: CureInputs, poured: CureBrief, hours: Hours, runs: Figure, warmth: Temperatures) -> None:
         self.inputs, self.poured, self.hours, self.pace, self.warmth = inputs, poured, hours, runs, warmth
-        self.mix = poured.mix
+        self.mix, self.evenness = poured.mix, poured.evenness
         self.curve_by = poured.mix.hardens_by
         self.sulfo = poured.mix.is_sulfo_aluminate
         self.strength_28 = self._strength_28(poured.strength_left)
@@ -52,12 +52,17 @@ class Clock:
             return
         for test in self.poured.history.strengths:
             hour = (test.at - begun).total_seconds() / 3600
-            age_days = (self._age_at(hour) - self.mix.final_set_h * EVENNESS.likely) / 24 if hour > 0 else 0.0
+            age_days = (self._age_at(hour) - self.mix.final_set_h * self.evenness.likely) / 24 if hour > 0 else 0.0
             yield Aged(test, hour, age_days, share_at(self.inputs.strength_by, self.curve_by, age_days))
 
     def set_at(self, which: str, set_h: float) -> Figure:
         """The hour of initial or final set."""
-        return self.hour_of(which, work(rules.age_of_set, which, set_h=set_h, evenness=EVENNESS))
+        return self.hour_of(which, work(rules.age_of_set, which, set_h=self.own(which, set_h), evenness=self.evenness))
+
+    def own(self, which: str, set_h: float) -> Figure | float:
+        """A time of set of the mix as it is here [h at 20 °C]; where the shop has a figure of its own, by that."""
+        own = self.poured.own_set
+        return set_h if own is None else work(own_set, which, set_h=set_h / own.value, own=own)
 
     @property
     def cover_share(self) -> float:
@@ -73,7 +78,7 @@ class Clock:
         """The age at which the lower edge of its strength is what one frost does not harm [h at 20 °C]."""
         share = min(FROST_SAFE_MPA / self.mix.strength_28_least_mpa, 1.0)
         age = age_at_share(self.inputs.strength_by, self.curve_by, share, "frost")
-        return self.mix.final_set_h * EVENNESS.high + age.value
+        return self.mix.final_set_h * self.evenness.high + age.value
 
     def age_of_strip(self) -> float:
         """The age at which every form may come off, by the strengths that the pieces need [h at 20 °C]."""
@@ -82,7 +87,7 @@ class Clock:
             if need.id == "strip" and need.strength is not None:
                 share = min(need.strength.value / self.mix.strength_28_least_mpa, 1.0)
                 age = age_at_share(self.inputs.strength_by, self.curve_by, share, piece)
-                ages.append(self.mix.final_set_h * EVENNESS.high + age.value)
+                ages.append(self.mix.final_set_h * self.evenness.high + age.value)
         return max(ages)
 
     def curve(self) -> Iterator[StrengthAt]:
@@ -92,7 +97,7 @@ class Clock:
         for hour in CURVE_H:
             ages = [
                 (self._age_at(hour) - self.mix.final_set_h * late) / 24
-                for late in (EVENNESS.high, EVENNESS.likely, EVENNESS.low)
+                for late in (self.evenness.high, self.evenness.likely, self.evenness.low)
             ]
             shares = [share_at(by, gain, age) for age in ages]
             yield StrengthAt(float(hour), shares[0] * low, shares[1] * likely, shares[2] * high)
@@ -124,7 +129,8 @@ class Clock:
     def by_share(self, of: str, share: Figure | float, piece: str | None = None) -> Figure:
         """The hour at which a share of its 28-day strength is there."""
         age = age_at_share(self.inputs.strength_by, self.curve_by, share, of)
-        whole = work_together(rules.age_of_strength, of, final_set_h=self.mix.final_set_h, evenness=EVENNESS, age_h=age)
+        final = self.own("final", self.mix.final_set_h)
+        whole = work_together(rules.age_of_strength, of, final_set_h=final, evenness=self.evenness, age_h=age)
         return self.hour_of(of, whole, piece)
 
     def hour_of(self, of: str, age: Figure, piece: str | None = None) -> Figure:

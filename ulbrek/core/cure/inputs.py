@@ -135,6 +135,11 @@ class CureInputs(Document):
         return self.is_in_weather and self.weather == "forecast"
 
     @property
+    def usual_c(self) -> float:
+        """About how warm it is around it [°C]: the mean of a typed day outdoors, else the one temperature."""
+        return (self.warmest_c + self.coldest_c) / 2 if self.is_in_weather else self.temperature_c
+
+    @property
     def is_in_weather(self) -> bool:
         """Whether it is as warm as the weather has it, and not kept at one temperature."""
         return self.place != "heated room"

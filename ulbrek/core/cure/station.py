@@ -8,7 +8,7 @@ from ulbrek.core.cure.acts import Acts
 from ulbrek.core.cure.brief import CureBrief
 from ulbrek.core.cure.calendar import in_turn
 from ulbrek.core.cure.care import CARE
-from ulbrek.core.cure.clock import EVENNESS, FIRST_DAY_H, Clock
+from ulbrek.core.cure.clock import FIRST_DAY_H, Clock
 from ulbrek.core.cure.finishing import FINISHING, FINISHING_SULFO
 from ulbrek.core.cure.inputs import CureInputs, Hours
 from ulbrek.core.cure.result import CureResult, Dries
@@ -46,7 +46,7 @@ def cure(inputs: CureInputs, poured: CureBrief, hours: Hours, known: Conditions 
     dries, dries_at = evaporates(inputs, warmth, covered_h)
     day = checks.PourDay(
         inputs, poured, hours, known, warmth, clock.age_of_frost(), mix.initial_set_h * clock.cover_share,
-        mix.final_set_h * EVENNESS.high, dries,
+        mix.final_set_h * clock.evenness.high, dries,
     )  # fmt: skip
     return CureResult(
         poured_at=inputs.poured_at,
@@ -92,7 +92,7 @@ def window_brief(inputs: CureInputs, poured: CureBrief, hours: Hours) -> WindowB
         tuple(one.share for one in tasks if not one.is_state and (poured.face_up or not one.face_up_only)),
         clock.age_of_frost(),
         mix.initial_set_h * clock.cover_share,
-        mix.final_set_h * EVENNESS.high,
+        mix.final_set_h * clock.evenness.high,
         clock.age_of_strip(),
     )
 

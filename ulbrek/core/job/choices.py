@@ -15,6 +15,7 @@ from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
 from ulbrek.core.materials.catalogue import CEMENT_BOARD
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
+from ulbrek.core.materials.own import OwnFigure, own_of, warmth_of
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.outlines import Steps
@@ -53,6 +54,8 @@ class Choices:
     recipe: Recipe | None
     water_shift: Figure | None
     set_shift: Figure | None
+    own_set: OwnFigure | None
+    own_yield: OwnFigure | None
     packs_kg: Mapping[str, float]
     container: Container
     sealer: SealerCoat | None
@@ -112,12 +115,17 @@ def choose(job: Job, shop: Shop) -> Choices:
             mix, size = mix.with_doses(shift.value), size.with_doses(shift.value)
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
+    day = warmth_of(job.cure.usual_c)
+    own_set = own_of(shop.own, "set", mix.id, day)
+    if own_set is not None:
+        mix = mix.retarded(own_set.figure.value)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     sealer, no_sealer = _sealed(job, shop)
     machine = job.finish.machine
     no_machine = _find("/finish/machine", machine, shop.grinders)[1] if shop.grinders else []
     return Choices(
         sheet, base, _deck(job, shop, base), liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
+        own_set, own_of(shop.own, "yield", mix.id, day),
         {one.id: one.pack_kg for one in shop.ingredients}, container, sealer,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
         _frost(job, shop, mix, size),

@@ -42,6 +42,7 @@ from ulbrek.core.materials.catalogue import (
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import Mix
+from ulbrek.core.materials.own import OwnFigure
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.materials.supplies import (
@@ -115,6 +116,7 @@ class Shop(Document):
     carriers: Annotated[tuple[Carrier, ...], Field(max_length=30), COUNTED] = ()
     grinders: Annotated[tuple[Grinder, ...], Field(max_length=30), COUNTED] = GRINDERS
     pads: Annotated[tuple[Pad, ...], Field(max_length=60), COUNTED] = PADS
+    own: Annotated[tuple[OwnFigure, ...], Field(max_length=200), COUNTED] = ()
     form_habits: FormHabits = FormHabits()
     habits: Habits = Habits()
     hours: Hours = Hours()
@@ -148,6 +150,14 @@ class Shop(Document):
             left_mm=habits.guide_left.mm, right_mm=habits.guide_right.mm, source="the shop's own",
         )  # fmt: skip
         return {**told, "saws": (own, *(one for one in SAWS if one.kind != habits.saw))}
+
+    @model_validator(mode="after")
+    def _one_of_each(self) -> "Shop":
+        keys = [one.key for one in self.own]
+        twice = next((key for at, key in enumerate(keys) if key in keys[:at]), None)
+        if twice is not None:
+            raise ValueError(f"There are two own figures of “{twice}”. Keep one of them.")
+        return self
 
     def form_habits_of(self, inputs: FormInputs) -> FormHabits:
         """How a job's forms are built here: its own choices, else the shop's habits with the saw that is used."""

@@ -11,6 +11,7 @@ from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.kit.clock.strength import SULFO_ALUMINATE, Gain, Table
+from ulbrek.core.materials.own import own_yield
 
 # Fresh plain concrete is 2300-2400 kg/m³, about 2 % either side of what a bag's own figures give.
 # Source: common practice.
@@ -285,7 +286,7 @@ def fresh_density(dry_mass_kg: float, planned_water_l: float, bag_yield_l: float
 class MixedBag:
     """One bag with its planned water: what it yields and how dense that is."""
 
-    __slots__ = ("density", "size", "usual_water", "water_l", "yield_")
+    __slots__ = ("density", "printed", "size", "usual_water", "water_l", "yield_")
 
     @property
     def dry_share(self) -> float:
@@ -293,13 +294,19 @@ class MixedBag:
         water = self.water_l.value if isinstance(self.water_l, Figure) else self.water_l
         return self.size.dry_mass_kg / (self.size.dry_mass_kg + water)
 
-    def __init__(self, size: BagSize, planned_water_l: Figure | float | None, of: str = "") -> None:
+    def __init__(
+        self, size: BagSize, planned_water_l: Figure | float | None, of: str = "", own: Figure | None = None
+    ) -> None:
         """Works out a bag.
+
+        What the shop's records make of its yield is counted with, and leaves its density as printed: what is short
+        stays in the mixer, or bows the form.
 
         Args:
             size: the size of bag
             planned_water_l: water for each bag [l]; the usual water when None
             of: what its figures are worked out for; the size where it is left out
+            own: what the shop's records make of its yield; None where nothing
         """
         at = of or size.id
         self.size = size
@@ -307,18 +314,19 @@ class MixedBag:
             usual_water, at, water_least_l=size.water_least_l, water_most_l=size.water_most_l
         )
         self.water_l: Figure | float = self.usual_water if planned_water_l is None else planned_water_l
-        self.yield_: Figure = work(
+        self.printed: Figure = work(
             bag_yield,
             at,
             printed_yield_l=size.yield_l,
             usual_water_l=self.usual_water,
             planned_water_l=self.water_l,
         )
+        self.yield_ = self.printed if own is None else work(own_yield, at, bag_yield_l=self.printed, own=own)
         self.density: Figure = work(
             fresh_density,
             at,
             dry_mass_kg=size.dry_mass_kg,
             planned_water_l=self.water_l,
-            bag_yield_l=self.yield_,
+            bag_yield_l=self.printed,
             evenness=BATCH_TO_BATCH,
         )

@@ -9,7 +9,7 @@ from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.cabinets.inputs import CabinetRun
 from ulbrek.core.cabinets.result import RunResult
-from ulbrek.core.cure.brief import CureBrief
+from ulbrek.core.cure.brief import EVENNESS, CureBrief
 from ulbrek.core.cure.finishing import SAWN, Faces, Sawn
 from ulbrek.core.cure.inputs import CureInputs
 from ulbrek.core.cure.station import window_brief
@@ -111,7 +111,7 @@ class _Planning:
         self._known = known if job.cure.asks_forecast else NOTHING_KNOWN
         chosen = choose(job, shop)
         planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
-        self.filled = MixedBag(chosen.size, planned)
+        self.filled = MixedBag(chosen.size, planned, own=chosen.own_yield.figure if chosen.own_yield else None)
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
         self._cement = share.cement_kg
         self.left = strength_left(self.filled, chosen.water_shift, share)
@@ -345,11 +345,12 @@ class _Planning:
         turns = max(-(-piece.count // at_once(self.job, piece, self.record)) for piece in self.job.pieces)
         packed = (self.job.mix.feel or self.chosen.mix.feel) == "packed"
         bodies = tuple(self._body(piece, one) for piece, one in zip(self.job.pieces, made, strict=True))
+        own = self.chosen.own_set
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
             bodies, self._bag.dry_kg, self._bag.water_kg,
             finish=finished.needs if finished else (), seal=finished.seal if finished else None,
-            faces=self._faces(made),
+            faces=self._faces(made), own_set=own.figure if own else None, evenness=own.scatter if own else EVENNESS,
         )  # fmt: skip
 
     def _faces(self, made: Sequence[PieceNodes]) -> Faces:
