@@ -1,0 +1,173 @@
+"""Ranks the causes of a defect by what is known of the casting, and says what speaks for and against each."""
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from functools import cache
+from math import log, sqrt
+from typing import Literal
+
+from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.records.causes.facts import FACTS
+from ulbrek.core.records.causes.table import CAUSES, DEFECTS
+
+Known = Literal["measured", "remembered"]
+Verdict = Literal["likely", "possible", "hardly"]
+
+# How much likelier a cause is by a fact that speaks for it, and against it. An estimate; see the table's own source.
+_FOR = {"!!": 8.0, "!": 4.0, "": 2.0, "(": 1.4}
+_AGAINST = {"!!": 0.1, "!": 0.2, "": 0.5, "(": 0.7}
+_LOOKED_FOR = 0.6  # what speaks loudest for it was looked for, and was not so
+_LEAST, _MOST = 0.05, 20.0
+ELSE = "something else"
+_ELSE_LEAST = 0.08
+_LIKELY, _POSSIBLE = 0.35, 0.12
+FEWEST_CASES = 5  # of a defect, before the shop's own count
+
+
+@dataclass(frozen=True, slots=True)
+class Observed:
+    """A fact of a casting: whether it was so, and how that is known."""
+
+    fact: str
+    so: bool = True
+    known: Known = "measured"
+
+
+@dataclass(frozen=True, slots=True)
+class RankedCause:
+    """A cause of a defect, as far as it is known of one casting.
+
+    Attributes:
+        cause: its key; ``something else`` where it is none of those that are known
+        share: how likely it is among them, 0 to 1
+        verdict: in a word
+        speaks_for: the facts that speak for it, the loudest first
+        speaks_against: those that speak against it
+        ask: facts that nobody knows of and that would say most
+    """
+
+    cause: str
+    share: float
+    verdict: Verdict
+    speaks_for: tuple[Observed, ...]
+    speaks_against: tuple[Observed, ...]
+    ask: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Weighed:
+    fact: str
+    times: float
+
+
+def causes_of(
+    defect: str, observed: Iterable[Observed], confirmed: Mapping[str, int] | None = None
+) -> tuple[RankedCause, ...]:
+    """The causes that come into question, the likeliest first; something else is always among them.
+
+    Args:
+        defect: the key of its kind
+        observed: what is known of the casting
+        confirmed: by cause, how often it was confirmed for this defect in this shop
+
+    Raises:
+        KeyError: when there is no such defect, or no such fact
+    """
+    points = DEFECTS[defect].points
+    facts = {one.fact: one for one in observed}
+    unknown = next((fact for fact in facts if fact not in FACTS), None)
+    if unknown is not None:
+        raise KeyError(unknown)
+    priors = _priors(points, confirmed or {})
+    scores = {cause: prior * _times(cause, facts) for cause, prior in priors.items() if cause != ELSE}
+    rest = priors[ELSE]
+    whole = sum(scores.values()) + rest
+    rest = max(rest, _ELSE_LEAST * whole / (1 - _ELSE_LEAST) if rest < _ELSE_LEAST * whole else rest)
+    whole = sum(scores.values()) + rest
+    ranked = [_ranked(cause, score / whole, facts) for cause, score in scores.items()]
+    ranked.append(RankedCause(ELSE, rest / whole, _verdict(rest / whole), (), (), ()))
+    return tuple(sorted(ranked, key=lambda one: -one.share))
+
+
+def is_known_enough(ranked: Sequence[RankedCause]) -> bool:
+    """Whether anything that was recorded speaks for or against a cause; if not, the order is only how often each is."""
+    return any(one.speaks_for or one.speaks_against for one in ranked)
+
+
+def commonest(defect: str, count: int = 2) -> tuple[str, ...]:
+    """The causes that are oftenest that of a defect: what a guess would name that knows nothing of the casting."""
+    points = DEFECTS[defect].points
+    return tuple(sorted(points, key=lambda cause: -points[cause])[:count])
+
+
+def _priors(points: Mapping[str, int], confirmed: Mapping[str, int]) -> dict[str, float]:
+    priors = {cause: point / 100 for cause, point in points.items()}
+    priors[ELSE] = 1 - sum(priors.values())
+    cases = sum(confirmed.values())
+    if cases < FEWEST_CASES:
+        return priors
+    return {cause: prior * (1 + confirmed.get(cause, 0)) / (1 + cases * prior) for cause, prior in priors.items()}
+
+
+def _times(cause: str, facts: Mapping[str, Observed]) -> float:
+    """How many times as likely it is by the facts: the strongest of each family, for and against."""
+    strongest: dict[str, float] = {}
+    for weighed in _all_weighed(cause, facts):
+        family = FACTS[weighed.fact].family or weighed.fact
+        way = f"{family}{'+' if weighed.times > 1 else '-'}"
+        if abs(log(weighed.times)) > abs(log(strongest.get(way, 1.0))):
+            strongest[way] = weighed.times
+    product = 1.0
+    for times in strongest.values():
+        product *= times
+    return min(max(product, _LEAST), _MOST)
+
+
+def _all_weighed(cause: str, facts: Mapping[str, Observed]) -> Iterator[_Weighed]:
+    speaks_for, speaks_against = _parsed(CAUSES[cause].speaks_for), _parsed(CAUSES[cause].speaks_against)
+    for fact, loud in speaks_for:
+        seen = facts.get(fact)
+        if seen is not None and seen.so:
+            yield _Weighed(fact, _by_memory(_FOR[loud], seen))
+        elif seen is not None and loud in ("!", "!!"):
+            yield _Weighed(fact, _by_memory(_LOOKED_FOR, seen))
+    for fact, loud in speaks_against:
+        seen = facts.get(fact)
+        if seen is not None and seen.so:
+            yield _Weighed(fact, _by_memory(_AGAINST[loud], seen))
+        elif seen is not None and loud in ("!", "!!"):
+            yield _Weighed(fact, _by_memory(_FOR["("], seen))
+
+
+def _by_memory(times: float, seen: Observed) -> float:
+    return times if seen.known == "measured" else sqrt(times)
+
+
+def _ranked(cause: str, share: float, facts: Mapping[str, Observed]) -> RankedCause:
+    weighed = sorted(_all_weighed(cause, facts), key=lambda one: -abs(log(one.times)))
+    named = [
+        fact for fact, loud in (*_parsed(CAUSES[cause].speaks_for), *_parsed(CAUSES[cause].speaks_against)) if loud
+    ]
+    return RankedCause(
+        cause, share, _verdict(share), tuple(facts[one.fact] for one in weighed if one.times > 1),
+        tuple(facts[one.fact] for one in weighed if one.times < 1),
+        tuple(fact for fact in dict.fromkeys(named) if fact not in facts and loud_enough(fact)),
+    )  # fmt: skip
+
+
+def loud_enough(fact: str) -> bool:
+    """Whether a fact is one that somebody can write down the next time."""
+    return bool(FACTS[fact].record)
+
+
+def _verdict(share: float) -> Verdict:
+    return "likely" if share >= _LIKELY else "possible" if share >= _POSSIBLE else "hardly"
+
+
+@cache
+def _parsed(told: str) -> tuple[tuple[str, str], ...]:
+    """Facts of a row with how loudly each speaks."""
+    found = []
+    for word in told.split():
+        loud = "!!" if word.startswith("!!") else "!" if word.startswith("!") else "(" if word.startswith("(") else ""
+        found.append((word.strip("!()"), loud))
+    return tuple(found)
