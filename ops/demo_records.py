@@ -4,7 +4,7 @@ import io
 import math
 import random
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
 from zoneinfo import ZoneInfo
@@ -24,6 +24,7 @@ from ulbrek.core.records.casting import State
 from ulbrek.core.records.record import AT_ONCE
 from ulbrek.files.photo import clean_photo
 from ulbrek.store.database import Records
+from ulbrek.store.defects import CAUSE, YES
 from ulbrek.store.entries import Entry
 from ulbrek.store.jobs import ListedJob
 from ulbrek.store.log import Observation
@@ -52,6 +53,18 @@ class Fate:
 
 
 @dataclass(frozen=True)
+class Flaw:
+    """A defect: of which casting, so many hours after the pour, what and of which kind; what was said of it since."""
+
+    casting: int
+    hours: float
+    text: str
+    kind: str
+    so: tuple[str, ...] = ()
+    cause: str = ""
+
+
+@dataclass(frozen=True)
 class Past:
     """A pour of the past: so many days ago, at an hour, of a job by its number, in a mould or not."""
 
@@ -65,7 +78,7 @@ class Past:
     wet: float = 0.0  # cups of water over the usual, a bag
     fates: tuple[Fate, ...] = ()
     notes: tuple[tuple[float, str], ...] = ()  # hours after water in, and what was noted
-    defects: tuple[tuple[int, float, str], ...] = field(default=())  # casting, hours after, what
+    defects: tuple[Flaw, ...] = ()
     in_use: bool = True
     strengths: tuple[tuple[float, Method, float], ...] = ()  # hours after, how it was tested, and what it gave [MPa]
     damp_sheets: tuple[float, ...] = ()  # hours after at which a sheet was still damp
@@ -76,20 +89,23 @@ KILN = "Stepping slabs to the kiln shed"
 PASTS = (
     Past(119, 9, "5", KILN, 4, STEP, 1, notes=((2.2, "Bleed water gone after two hours, breezy."),)),
     Past(114, 9.5, "5", KILN, 4, STEP, 1),
-    Past(109, 10, "5", KILN, 4, STEP, 3, defects=((2, 48, "Corner knocked off in stripping, rubbed in with slurry."),)),
+    Past(109, 10, "5", KILN, 4, STEP, 3,
+         defects=(Flaw(2, 48, "Corner knocked off in stripping, rubbed in with slurry.", "crumbling edge"),)),
     Past(101, 14, "3", "Press weights 1 and 2", 2, WEIGHT, 0),
     Past(94, 10, "4", "Courtyard bench seat, first try", 1, "", 0, 0.6,
          (Fate((0,), "failed", 2.3, "Cracked across the middle when it was turned flat instead of on edge."),),
-         ((1.0, "Looked soupy; a cup went in twice."),), ((0, 55, "Crack right across, 12 mm open at the back."),)),
+         ((1.0, "Looked soupy; a cup went in twice."),),
+         (Flaw(0, 55, "Crack right across, 12 mm open at the back.", "crack across", ("lifted_early",), "handle"),)),
     Past(87, 9, "5", "Stepping slabs to the bins", 4, STEP, 3),
     Past(82, 9, "5", "Stepping slabs to the bins", 4, STEP, 3, 0.2),
     Past(71, 13, "3", "Press weights 3 and 4", 2, WEIGHT, 2, notes=((0.4, "Packed by hand, sander on the mould."),)),
-    Past(64, 9, "2", "Wedging table block, first try", 1, "", 2, -0.3,
+    Past(64, 9, "2", "Wedging table block, first try", 1, "", 2, -0.9,
          (Fate((0,), "failed", 1.4, "Stone pockets all along the front: mixed too dry and not worked into the edge."),),
-         (), ((0, 33, "Bare stone along the front edge, 60 mm deep."),)),
+         (), (Flaw(0, 33, "Bare stone along the front edge, 60 mm deep.", "stone pockets", ("not_worked",)),)),
     Past(62, 9, "drained-field", "", 5, "", 3, notes=((7.0, "Strips out of the channels, edges hold."),)),
     Past(55, 11, "5", "Stepping slabs to the pond", 4, STEP, 1),
-    Past(50, 11, "5", "Stepping slabs to the pond", 4, STEP, 1, defects=((1, 70, "Pinholes over a hand's breadth."),)),
+    Past(50, 11, "5", "Stepping slabs to the pond", 4, STEP, 1,
+         defects=(Flaw(1, 70, "Pinholes over a hand's breadth.", "pinholes"),)),
     Past(44, 8, "kiln-pad", "", 1, "", 3, notes=((3.1, "Broomed across the fall; the groover left clean lines."),)),
     Past(33, 10, "2", "Wedging table block, second", 1, "", 2, notes=((1.2, "Shaken from the bottom up this time."),)),
     Past(30, 8, "path-to-the-gate", "", 1, "", 3, notes=((0.6, "Placed from the gate end, two barrows in turn."),)),
@@ -224,15 +240,20 @@ class _Past:
             self._note(damp, at + timedelta(hours=hours), who)
         self._acts(pour_id, past, at)
         pour = self.pours.get(pour_id)
-        for number, hours, text in past.defects:
+        for flaw in past.defects:
             left, front, right, back = shape_of(part.pieces[0]).outline.box
             spot = Observation(
-                "defect", text, casting_id=pour.castings[number].id, x_mm=round((right - left) * 0.7),
-                y_mm=round((back - front) * 0.2), face="top",
+                "defect", flaw.text, casting_id=pour.castings[flaw.casting].id, defect=flaw.kind,
+                x_mm=round((right - left) * 0.7), y_mm=round((back - front) * 0.2), face="top",
             )  # fmt: skip
-            seen = self._note(spot, at + timedelta(hours=hours), who)
+            seen = self._note(spot, at + timedelta(hours=flaw.hours), who)
             if seen is not None:
-                self.records.photos(self.shop.id).add(seen, clean_photo(_picture(len(text))))
+                self.records.photos(self.shop.id).add(seen, clean_photo(_picture(len(flaw.text))))
+                defects = self.records.defects(self.shop.id)
+                for fact in flaw.so:
+                    defects.say(seen, fact, YES)
+                if flaw.cause:
+                    defects.say(seen, CAUSE, flaw.cause)
         self._weigh(pour, past, at)
 
     def _job(self, past: Past) -> ListedJob:

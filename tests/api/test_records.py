@@ -393,3 +393,52 @@ def test_no_request_of_the_kind_that_the_schema_allows_or_forbids_breaks_the_ser
 def answers(case: Any) -> None:
     answer = case.call(headers={"host": "127.0.0.1"})
     case.validate_response(answer, checks=KNOWN_TO_THE_SCHEMA)
+
+
+def test_a_defect_names_its_likely_causes_and_takes_what_is_said_of_it(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    planned = view["plan"]["mix"]["water_planned_l"]
+    of_pour = f"/api/pours/{view['pour']['id']}"
+    api.post(f"{of_pour}/batches", json={"bags": 1, "water_l": round(planned * 0.9, 3), "at": at(0)})
+    casting = view["pour"]["castings"][0]["id"]
+    told = {"kind": "defect", "text": "Bare stone", "casting_id": casting, "at": at(40)}
+    path = f"/api/observations/{api.post('/api/observations', json=told).json()}"
+    unsaid = api.get(f"{path}/causes").json()
+    assert (unsaid["kind"], unsaid["causes"]) == (None, [])
+    known = api.put(f"{path}/kind", json={"defect": "stone pockets"}).json()
+    assert known["known_enough"]
+    assert known["causes"][0]["cause"] == "dry"
+    assert "water_under" in [one["fact"] for one in known["causes"][0]["speaks_for"]]
+    assert known["causes"][0]["speaks_for"][0]["known"] == "measured"
+    said = api.put(f"{path}/facts", json={"fact": "vibrated_short", "so": True}).json()
+    order = [one["cause"] for one in said["causes"]]
+    assert order.index("novib") < order.index("leak")
+    assert [(one["fact"], one["so"], one["known"]) for one in said["said"]] == [("vibrated_short", True, "remembered")]
+    assert "vibrated_short" not in [one["fact"] for one in said["ask"]]
+    found = api.put(f"{path}/cause", json={"cause": "dry"}).json()
+    assert (found["cause"], found["cases"] >= 1) == ("dry", True)
+    taken_back = api.put(f"{path}/facts", json={"fact": "vibrated_short", "so": None}).json()
+    assert taken_back["said"] == []
+    assert api.put(f"{path}/cause", json={"cause": None}).json()["cause"] is None
+    assert {one["key"] for one in api.get("/api/defects").json()} >= {"stone pockets", "crack across"}
+
+
+@pytest.mark.parametrize(
+    ("what", "body", "problem"),
+    [
+        ("kind", {"defect": "gremlins"}, "“gremlins” is no kind of defect. Give one of stone pockets"),
+        ("facts", {"fact": "moonlight", "so": True}, "“moonlight” is nothing that a cause leans on"),
+        ("cause", {"cause": "fate"}, "“fate” is no cause that is known"),
+    ],
+)
+def test_what_is_not_known_of_defects_is_refused_in_words(
+    api: TestClient, what: str, body: dict[str, Any], problem: str
+) -> None:
+    casting = pour(api, job(api)["id"])["pour"]["castings"][0]["id"]
+    seen = api.post("/api/observations", json={"kind": "defect", "text": "Pit", "casting_id": casting}).json()
+    answer = api.put(f"/api/observations/{seen}/{what}", json=body)
+    assert answer.status_code == 422
+    assert problem in answer.text
+    note = api.post("/api/observations", json={"kind": "note", "text": "Fine", "casting_id": casting}).json()
+    refused = api.get(f"/api/observations/{note}/causes")
+    assert (refused.status_code, "no defect" in refused.text) == (422, True)

@@ -172,6 +172,40 @@ def test_a_casting_fails_with_its_reason_and_a_defect_at_its_place(
     expect(page.get_by_role("listitem").filter(has_text=job["job"]["name"])).to_have_count(1)
 
 
+def test_a_defect_is_explained_and_its_cause_is_found(
+    open_page: OpenPage, api: TestClient, job: dict[str, Any]
+) -> None:
+    begun = {"job_id": job["id"], "fills": [{"piece": "top", "count": 2}], "poured_at": LONG_AGO}
+    pour = api.post("/api/pours", json=begun).json()["pour"]
+    page = open_page(f"/castings/{pour['castings'][0]['id']}", units="in")
+    page.get_by_role("button", name="Log", exact=True).click()
+    dialog = page.get_by_role("dialog")
+    dialog.get_by_role("radio", name="Defect").click()
+    dialog.get_by_label("Kind of defect").select_option(label="Stone pockets")
+    dialog.get_by_label("What is wrong").fill("Bare stone in front")
+    dialog.get_by_role("button", name="Save").click()
+    page.get_by_role("link", name="Causes of: #").click()
+    page.wait_for_url("**/defects/**")
+    causes = page.get_by_role("region", name="Causes")
+    expect(causes.locator("[data-cause]").first).to_contain_text("Its air was not brought out")
+    leak = causes.locator("[data-cause=leak]")
+    expect(leak).to_contain_text("possible")
+    question = page.locator("[data-fact=joints_open]")
+    question.get_by_role("radio", name="Yes").click()
+    expect(leak.locator("dd")).to_contain_text("Joints were not sealed, or the sealant had not cured · as remembered")
+    expect(causes.locator("[data-cause]").first).to_have_attribute("data-cause", "leak")
+    expect(page.get_by_role("region", name="Next time")).to_contain_text("Seal every joint")
+    expect(page.get_by_role("region", name="What to do now")).to_contain_text("3/8″")
+    question.get_by_role("radio", name="Not known").click()
+    expect(leak.locator("dd")).to_have_count(0)
+    page.get_by_role("button", name="Mark as found: Its air was not brought out").click()
+    expect(page.get_by_role("button", name="Found: Its air was not brought out")).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    page.reload()
+    expect(page.get_by_role("button", name="Found: Its air was not brought out")).to_be_visible()
+
+
 def test_a_weighing_is_corrected_and_the_old_one_struck_through(open_page: OpenPage, job: dict[str, Any]) -> None:
     page = open_page(f"/jobs/{job['id']}/log", units="in")
     begin(page)

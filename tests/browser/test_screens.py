@@ -18,8 +18,8 @@ SIZES = {"desk": {"size": DESK}, "phone": {"size": PHONE, "has_touch": True, "is
 
 
 @pytest.fixture
-def records(api: TestClient, rinse_sink_top: str) -> tuple[str, str]:
-    """The paths of a pour and of a casting of it, with something seen of it; a mould and a lot stand in the shop."""
+def records(api: TestClient, rinse_sink_top: str) -> tuple[str, str, str]:
+    """The paths of a pour, of a casting of it and of a defect that it has; a mould and a lot stand in the shop."""
     job = rinse_sink_top.split("/")[2]
     api.post("/api/members", json={"name": f"Caster {job[:8]}"})
     form = api.post("/api/forms", json={"name": "Ring", "pieces": ["top"]}).json()
@@ -34,13 +34,14 @@ def records(api: TestClient, rinse_sink_top: str) -> tuple[str, str]:
     seen = {"kind": "defect", "text": "Pit", "casting_id": casting, "x_mm": 90, "y_mm": 90}
     observation = api.post("/api/observations", json=seen).json()
     api.post(f"/api/observations/{observation}/photos", content=picture())
-    return f"/pours/{pour['id']}", f"/castings/{casting}"
+    api.put(f"/api/observations/{observation}/kind", json={"defect": "pinholes"})
+    return f"/pours/{pour['id']}", f"/castings/{casting}", f"/defects/{observation}"
 
 
 @pytest.mark.parametrize("theme", ["light", "dark"])
 @pytest.mark.parametrize("size", SIZES)
 def test_axe_finds_nothing(
-    open_page: OpenPage, rinse_sink_top: str, records: tuple[str, str], size: str, theme: str
+    open_page: OpenPage, rinse_sink_top: str, records: tuple[str, str, str], size: str, theme: str
 ) -> None:
     page = open_page("/", theme=theme, **SIZES[size])
     options: dict[str, Any] = AXE_TAGS if (size == "desk") == (theme == "light") else CONTRAST
@@ -60,6 +61,7 @@ def test_axe_finds_nothing(
         records[0]: "[data-act=strip]",
         "/castings": "main li a",
         records[1]: "[data-spot]",
+        records[2]: "[data-cause]",
         "/moulds": "text=Last oiled",
         "/stock": "[data-item]",
         "/shop/sheets": "[data-entry]",

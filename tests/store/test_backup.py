@@ -81,8 +81,9 @@ def fill(database: Database) -> None:
         records.finishes(shop.id).add(pour, [FinishEntry(**at_work, casting=casting)])
         records.pours(shop.id).did(pour, "strip", "top", Entry(POUR + timedelta(hours=30)))
         seen = records.log(shop.id).add(
-            Observation("defect", "Pit\tby the tap", pour_id=pour, x_mm=0.1, y_mm=-2e-7), entry
+            Observation("defect", "Pit\tby the tap", casting_id=casting, x_mm=0.1, y_mm=-2e-7, defect="pinholes"), entry
         )
+        records.defects(shop.id).say(seen, "gap", "no")
         records.photos(shop.id).add(seen, clean_photo(picture()))
         sensor = records.sensors(shop.id).add("Probe", "concrete").id
         records.sensors(shop.id).place(sensor, pour, POUR)

@@ -477,6 +477,48 @@ def test_a_job_s_log_has_everything_in_time_order_page_by_page(shelf: Shelf) -> 
     assert (*first.entries, *rest.entries) == page.entries
 
 
+def test_what_is_said_of_a_defect_is_the_last_word_and_counts_by_kind(shelf: Shelf) -> None:
+    casting = shelf.poured(1).castings[0].id
+
+    def pit(kind: str | None = "pinholes", **more: Any) -> UUID:
+        seen: UUID = shelf.log("add", Observation("defect", "Pit", casting_id=casting, defect=kind, **more), Entry(NOW))
+        return seen
+
+    first, second, unsaid = pit(), pit(), pit(None)
+    for of, about, says in (
+        (first, "cause", "novib"), (second, "cause", "novib"), (second, "cause", "leak"), (unsaid, "cause", "leak"),
+        (first, "gap", "yes"), (first, "gap", "no"), (second, "gap", "yes"), (second, "gap", None),
+    ):  # fmt: skip
+        shelf.defects("say", of, about, says)
+    assert shelf.defects("get", first).said == {"gap": False}
+    assert (shelf.defects("get", second).said, shelf.defects("get", second).cause) == ({}, "leak")
+    assert shelf.defects("get", first).cases == {"novib": 1, "leak": 1}
+    shelf.defects("say", unsaid, "kind", "pinholes")
+    assert (shelf.defects("get", unsaid).kind, shelf.defects("get", unsaid).cases["leak"]) == ("pinholes", 2)
+    pit(replaces=second)  # a correction: the old one counts no longer
+    assert shelf.defects("get", first).cases == {"novib": 1, "leak": 1}
+    note = shelf.log("add", Observation("note", "Fine", casting_id=casting), Entry(NOW))
+    with pytest.raises(RefusedEntryError, match="no defect"):
+        shelf.defects("get", note)
+    with pytest.raises(NotFoundError):
+        shelf.defects("say", uuid4(), "gap", "yes")
+
+
+def test_a_mould_is_told_as_it_was_at_a_pour(shelf: Shelf) -> None:
+    form = shelf.forms("build", "Ring", ["top"])
+    cavity = (form.cavities[0].id,)
+    first, second = (shelf.begin(1, cavities=cavity) for _ in range(2))
+    shelf.pours("water_in", first, Entry(POUR))
+    shelf.pours("water_in", second, Entry(POUR + 40 * H))
+    assert shelf.defects("mould_then", form.id, POUR + 40 * H) is None  # not kept as a mould
+    shelf.forms("keep", form.id, 20, None, 6)
+    shelf.forms("note", form.id, "oiled", Entry(POUR - H))
+    shelf.forms("note", form.id, "oiled", Entry(POUR + 60 * H))
+    then = shelf.defects("mould_then", form.id, POUR + 40 * H)
+    assert (then.fillings, then.usual_life, then.oiled_at, then.filled_at) == (8, 20, POUR - H, POUR)
+    assert shelf.defects("mould_then", form.id, POUR).filled_at is None
+
+
 def test_readings_are_one_for_each_moment_and_come_as_hourly_means(shelf: Shelf) -> None:
     sensor = shelf.sensors("add", f"Probe {uuid4()}", "concrete").id
     pour, other = shelf.poured(1), shelf.poured(1)

@@ -18,6 +18,9 @@ from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
 from ulbrek.core.materials.boards import Price, SheetSize
 from ulbrek.core.records.casting import State
+from ulbrek.core.records.causes.facts import FACTS
+from ulbrek.core.records.causes.finder import ELSE
+from ulbrek.core.records.causes.table import CAUSES, DEFECTS
 from ulbrek.files.problems import InvalidDocumentError, Problem
 from ulbrek.store.entries import Entry
 from ulbrek.store.forms import MouldEventKind
@@ -51,6 +54,48 @@ SHEET_LIES = timedelta(hours=16)  # ASTM D4263, from memory
 
 class _Request(BaseModel):
     model_config = ConfigDict(extra="forbid")
+
+
+def _known_defect(kind: str) -> str:
+    if kind not in DEFECTS:
+        raise ValueError(f"“{kind}” is no kind of defect. Give one of {', '.join(DEFECTS)}.")
+    return kind
+
+
+def _known_fact(fact: str) -> str:
+    if fact not in FACTS:
+        raise ValueError(f"“{fact}” is nothing that a cause leans on. Give one that was asked for.")
+    return fact
+
+
+def _known_cause(cause: str) -> str:
+    if cause not in CAUSES and cause != ELSE:
+        raise ValueError(f"“{cause}” is no cause that is known. Give one that was listed, or “{ELSE}”.")
+    return cause
+
+
+DefectKind = Annotated[str, Field(max_length=40), AfterValidator(_known_defect)]
+FactKey = Annotated[str, Field(max_length=40), AfterValidator(_known_fact)]
+CauseKey = Annotated[str, Field(max_length=40), AfterValidator(_known_cause)]
+
+
+class DefectKindRequest(_Request):
+    """What kind of defect it is."""
+
+    defect: DefectKind
+
+
+class FactRequest(_Request):
+    """Whether something was so; None where nobody knows any longer."""
+
+    fact: FactKey
+    so: bool | None = None
+
+
+class CauseRequest(_Request):
+    """Which cause was found; None where that was a mistake."""
+
+    cause: CauseKey | None = None
 
 
 class EntryRequest(_Request):
@@ -286,6 +331,7 @@ class SeenRequest(EntryRequest):
     replaces: UUID | None = None
     method: Method | None = None
     strength_mpa: Annotated[float | None, Field(gt=0, le=150, allow_inf_nan=False)] = None
+    defect: DefectKind | None = None
     since: Annotated[Moment | None, Field(description="when the sheet of a sheet test was taped on")] = None
 
     def refuse_short(self) -> None:
@@ -302,7 +348,7 @@ class SeenRequest(EntryRequest):
         return Observation(
             self.kind, self.text, self.job_id, self.pour_id, self.casting_id, self.form_id, self.mass_kg, self.act,
             self.ready, self.x_mm, self.y_mm, self.face, self.replaces, self.method,
-            self.strength_mpa,
+            self.strength_mpa, self.defect if self.kind == "defect" else None,
         )  # fmt: skip
 
 

@@ -20,6 +20,7 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.store.accounts import AccountRepository
 from ulbrek.store.asked import AskedRepository
 from ulbrek.store.castings import CastingRepository
+from ulbrek.store.defects import DefectRepository
 from ulbrek.store.doors import Doors
 from ulbrek.store.errors import NotFoundError, NotReadyError
 from ulbrek.store.feeds import FeedRepository
@@ -300,6 +301,10 @@ class Records:
     def log(self, shop_id: UUID) -> LogRepository:
         """The log of a shop."""
         return LogRepository(self.session, shop_id)
+
+    def defects(self, shop_id: UUID) -> DefectRepository:
+        """The defects of a shop's castings."""
+        return DefectRepository(self.session, shop_id)
 
     def sensors(self, shop_id: UUID) -> SensorRepository:
         """The sensors of a shop."""

@@ -39,7 +39,7 @@ class Observation:
     """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test,
     ``method`` and ``strength_mpa`` of a strength.
 
-    ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands.
+    ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands; ``defect`` is its kind.
     """
 
     kind: ObservationKind
@@ -57,6 +57,7 @@ class Observation:
     replaces: UUID | None = None
     method: Method | None = None
     strength_mpa: float | None = None
+    defect: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,6 +88,7 @@ class LogEntry:
     x_mm: float | None = None
     y_mm: float | None = None
     face: str | None = None
+    defect: str | None = None
     replaced: bool = False
     taken_back: bool = False
     photos: tuple[UUID, ...] = ()
@@ -120,7 +122,7 @@ class LogRepository(ShopRecords):
             casting_id=seen.casting_id, form_id=seen.form_id, kind=seen.kind, at=happened(entry.at),
             text=seen.text.strip(), mass_kg=None if seen.mass_kg is None else Decimal(str(round(seen.mass_kg, 3))),
             act=seen.act, ready=seen.ready, x_mm=seen.x_mm, y_mm=seen.y_mm, face=seen.face, replaces=seen.replaces,
-            method=seen.method, strength_mpa=seen.strength_mpa, member_id=entry.member_id,
+            method=seen.method, strength_mpa=seen.strength_mpa, member_id=entry.member_id, defect=seen.defect,
         )  # fmt: skip
         self._session.add(row)
         try:
@@ -159,6 +161,15 @@ class LogRepository(ShopRecords):
         """What was seen of a casting, newest first."""
         self._own(CastingRow, casting_id, "casting")
         return list(self._observations(ObservationRow.casting_id == casting_id, None, PAGE))
+
+    def entry(self, observation_id: UUID) -> LogEntry:
+        """Something that was seen.
+
+        Raises:
+            NotFoundError: when this shop has no such entry
+        """
+        self._own(ObservationRow, observation_id, "entry")
+        return next(self._observations(ObservationRow.id == observation_id, None, 1))
 
     def weighed_in(self, pour_id: UUID) -> list[LogEntry]:
         """The castings of a pour on the scale, newest first; what was corrected is left out."""
@@ -211,7 +222,7 @@ class LogRepository(ShopRecords):
                 str(row.id), kind, row.at, row.text, row.member_id, row.pour_id, row.casting_id, serial, piece,
                 act=row.act, ready=row.ready, mass_kg=None if row.mass_kg is None else float(row.mass_kg),
                 method=row.method, strength_mpa=row.strength_mpa, x_mm=row.x_mm, y_mm=row.y_mm, face=row.face,
-                replaced=row.id in replaced,
+                defect=row.defect, replaced=row.id in replaced,
                 photos=tuple(photos.get(row.id, ())),
             )  # fmt: skip
 

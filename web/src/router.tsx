@@ -13,10 +13,11 @@ import { Refused } from "./api/client";
 import { useLiveChanges } from "./api/live";
 import { meQuery } from "./api/me";
 import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
-import { castingQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
+import { castingQuery, defectQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CalendarPage, type Span } from "./stations/calendar/CalendarPage";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
+import { DefectPage } from "./stations/defects/DefectPage";
 import { JoinPage } from "./stations/doors/JoinPage";
 import { SeePage } from "./stations/doors/SeePage";
 import { SignInPage } from "./stations/doors/SignInPage";
@@ -199,6 +200,20 @@ const casting = createRoute({
   },
 });
 
+const defect = createRoute({
+  getParentRoute: () => root,
+  path: "/defects/$entryId",
+  loader: ({ context, params }) =>
+    Promise.all([
+      context.queries.ensureQueryData(shopQuery),
+      context.queries.ensureQueryData(fresh(defectQuery(params.entryId))),
+    ]),
+  component: function Defect() {
+    const { entryId } = defect.useParams();
+    return <DefectPage key={entryId} entryId={entryId} />;
+  },
+});
+
 const moulds = createRoute({
   getParentRoute: () => root,
   path: "/moulds",
@@ -288,6 +303,7 @@ export const makeRouter = (queries: QueryClient) =>
       practice,
       castings,
       casting,
+      defect,
       moulds,
       stock,
       toBuy,

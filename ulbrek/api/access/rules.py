@@ -71,6 +71,7 @@ _WHO: dict[Who, str] = {
         GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb
         POST /api/jobs/{job_id}/enough
         GET /api/members
+        GET /api/defects
         POST /api/observations
         POST /api/observations/{observation_id}/photos
         GET /api/photos/{photo_id}
@@ -119,6 +120,10 @@ _WHO: dict[Who, str] = {
         POST /api/jobs/{job_id}/hour
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
+        GET /api/observations/{observation_id}/causes
+        PUT /api/observations/{observation_id}/kind
+        PUT /api/observations/{observation_id}/facts
+        PUT /api/observations/{observation_id}/cause
         POST /api/cuts/search
         POST /api/drawings
         POST /api/features

@@ -14,7 +14,7 @@ from ulbrek.store.models.access import (
 from ulbrek.store.models.base import Base
 from ulbrek.store.models.forms import MOULD_EVENTS, CavityRow, FormRow, MouldEventRow, MouldRow
 from ulbrek.store.models.jobs import JobRevisionRow, JobRow
-from ulbrek.store.models.log import FACES, OBSERVATIONS, ObservationRow, PhotoRow
+from ulbrek.store.models.log import FACES, OBSERVATIONS, DefectSaidRow, ObservationRow, PhotoRow
 from ulbrek.store.models.outlooks import OutlookRow
 from ulbrek.store.models.pours import (
     ActDoneRow,
@@ -48,6 +48,7 @@ __all__ = [
     "CastingStateRow",
     "CavityRow",
     "ChallengeRow",
+    "DefectSaidRow",
     "DeviceRow",
     "FeedRow",
     "FinishEntryRow",

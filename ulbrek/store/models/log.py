@@ -40,6 +40,7 @@ class ObservationRow(Base):
             "a_strength_is_whole",
         ),
         CheckConstraint("kind = 'strength' OR (strength_mpa IS NULL AND method IS NULL)", "only_a_strength_has_one"),
+        CheckConstraint("kind = 'defect' OR defect IS NULL", "only_a_defect_is_of_a_kind"),
         Index("ix_observation_job_id_at", "job_id", "at"),
         Index("ix_observation_shop_id_at", "shop_id", "at"),
     )
@@ -61,7 +62,26 @@ class ObservationRow(Base):
     x_mm: Mapped[float | None]
     y_mm: Mapped[float | None]
     face: Mapped[str | None]
+    defect: Mapped[str | None]
     replaces: Mapped[UUID | None]
+    member_id: Mapped[By]
+    created_at: Mapped[CreatedAt]
+
+
+class DefectSaidRow(Base):
+    """What somebody says of a defect: of a fact, whether it was so; or which cause was found. The last word holds."""
+
+    __tablename__ = "defect_said"
+    __table_args__ = (
+        own("observation_id", "observation"),
+        own("member_id", "member"),
+        CheckConstraint("about <> '' AND says <> ''", "says_something"),
+    )
+
+    shop_id: Mapped[UUID]
+    observation_id: Mapped[UUID] = mapped_column(primary_key=True)
+    about: Mapped[str] = mapped_column(primary_key=True)
+    says: Mapped[str]
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]
 

@@ -719,6 +719,7 @@ export const DOCUMENTS = {
       carriers: {"as": "list", "most": 30},
       grinders: {"as": "list", "most": 30},
       pads: {"as": "list", "most": 60},
+      own: {"as": "list", "most": 200},
     },
   },
   Admixture: {
@@ -955,6 +956,13 @@ export const DOCUMENTS = {
     fields: {
       people: {"label": "People on the day", "as": "number", "default": null, "low": 1, "high": 12, "whole": true},
       carry: {"label": "Carry", "as": "choice", "choices": ["on edge", "flat, at quarter points", "flat, at the ends"], "default": null},
+    },
+  },
+  OwnFigure: {
+    title: "OwnFigure",
+    fields: {
+      ours: {"label": "Ours", "as": "number", "unit": "share", "high": 10, "low": 0},
+      pours: {"as": "list", "most": 200},
     },
   },
   Pad: {

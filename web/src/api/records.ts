@@ -135,3 +135,34 @@ export async function sendPhoto(entryId: string, file: File): Promise<void> {
   const problem = (await answer.json().catch(() => ({}))) as { detail?: string };
   throw new Refused(answer.status, `${file.name}: ${problem.detail ?? "it was not taken."}`);
 }
+
+export type DefectView = Schemas["DefectView"];
+export type CauseView = Schemas["CauseView"];
+export const defectKindsQuery = queryOptions({
+  queryKey: ["defect kinds"],
+  queryFn: () => take(client.GET("/api/defects")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+export const defectQuery = (id: string) =>
+  queryOptions({
+    queryKey: records("defect", id),
+    queryFn: () =>
+      take(client.GET("/api/observations/{observation_id}/causes", { params: { path: { observation_id: id } } })),
+  });
+/** Says something of a defect: its kind, whether something was so, or which cause was found. */
+export function useSayOfDefect(id: string) {
+  const queries = useQueryClient();
+  const params = { path: { observation_id: id } };
+  return async (
+    said: { defect: string } | { fact: string; so: boolean | null } | { cause: string | null },
+  ): Promise<void> => {
+    const view = await take(
+      "defect" in said
+        ? client.PUT("/api/observations/{observation_id}/kind", { params, body: said })
+        : "fact" in said
+          ? client.PUT("/api/observations/{observation_id}/facts", { params, body: said })
+          : client.PUT("/api/observations/{observation_id}/cause", { params, body: said }),
+    );
+    queries.setQueryData(defectQuery(id).queryKey, view);
+  };
+}

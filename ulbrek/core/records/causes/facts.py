@@ -33,7 +33,9 @@ _COAT = "Each coat with its hour, its amount and how warm it was."
 # When each is true is worked out where the record is read; the limits are common practice.
 FACTS: Mapping[str, Fact] = {
     "water_over": Fact("It was mixed with over 5 % more water than planned", "water", _WATER),
-    "water_far_over": Fact("It was mixed with over 12 % more water than planned", "water", _WATER),
+    "water_far_over": Fact(
+        "It was mixed with over 12 % more water than planned, or over its bag's limit", "water", _WATER
+    ),
     "water_under": Fact("It was mixed with over 5 % less water than planned", "water", _WATER),
     "water_on_plan": Fact("Its water was weighed and lies within 3 % of the plan", "water", _WATER),
     "felt_right": Fact("The test of how it feels was passed", "water", "How the mix felt before it was placed."),
@@ -54,7 +56,7 @@ FACTS: Mapping[str, Fact] = {
     "stone_small": Fact("Its stones are under a quarter of the section", "shape"),
     "not_worked": Fact("The first layer was not worked into edges and corners", "placing",
                        "Whether the first layer was worked into the edges."),
-    "vibrated_short": Fact("It was shaken for less than half of the planned time, or not", "vibration",
+    "vibrated_short": Fact("It was shaken for less than half of the planned time, or not at all", "vibration",
                            "How long it was shaken."),
     "vibrated_full": Fact("It was shaken as long as planned", "vibration", "How long it was shaken."),
     "vibrated_long": Fact("It was shaken far too long, or as it set", "vibration", "How long it was shaken."),
@@ -72,14 +74,14 @@ FACTS: Mapping[str, Fact] = {
     "off_level": Fact("The form was not level or square, or its sides were uneven", "form", _FORM),
     "level": Fact("The form was checked for level and square", "form", _FORM),
     "weak_side": Fact("A tall side was braced less than planned, or screws were left out", "form", _FORM),
-    "low_side": Fact("Its sides are under 60 mm high", "form"),
-    "cold": Fact("It was under 10 °C at the pour or in its first 12 h", "warmth", "How warm the concrete was."),
-    "hot": Fact("It was over 30 °C at the pour or in its first 12 h", "warmth", "How warm the concrete was."),
-    "frost": Fact("It froze before it had 3.5 MPa", "warmth", "How warm the concrete was."),
-    "warm": Fact("It was kept over 15 °C throughout", "warmth", "How warm the concrete was."),
-    "drying_wind": Fact("It dried at over 0.5 kg/m² h while it lay open", "drying", "Wind and air at the pour."),
-    "drying_hard": Fact("It dried at over 1 kg/m² h while it lay open", "drying", "Wind and air at the pour."),
-    "still_air": Fact("It dried at under 0.25 kg/m² h while it lay open", "drying", "Wind and air at the pour."),
+    "low_side": Fact("Its sides are under {60 limit} high", "form"),
+    "cold": Fact("It was under {10 C} at the pour or in its first 12 h", "warmth", "How warm the concrete was."),
+    "hot": Fact("It was over {30 C} at the pour or in its first 12 h", "warmth", "How warm the concrete was."),
+    "frost": Fact("It froze before it had {3.5 MPa}", "warmth", "How warm the concrete was."),
+    "warm": Fact("It was kept over {15 C} throughout", "warmth", "How warm the concrete was."),
+    "drying_wind": Fact("It dried at over {0.5 kg/m2/h} while it lay open", "drying", "Wind and air at the pour."),
+    "drying_hard": Fact("It dried at over {1 kg/m2/h} while it lay open", "drying", "Wind and air at the pour."),
+    "still_air": Fact("It dried at under {0.25 kg/m2/h} while it lay open", "drying", "Wind and air at the pour."),
     "moulded_face": Fact("The face lay against the form", "drying"),
     "sun": Fact("Sun fell on it before it was stripped", "drying", "Sun on the form."),
     "rain": Fact("Rain or drips fell on it before final set", "rain", "Rain on pour day."),
@@ -115,8 +117,8 @@ FACTS: Mapping[str, Fact] = {
     "full_bed": Fact("It stands on a full bed, or on shims that were checked", "lifting", "How it stands."),
     "seen_young": Fact("It was seen within two days", "", "When it was first seen."),
     "thin": Fact("The section there is thinner than its rule, or changes by half", "shape"),
-    "sharp_corner": Fact("The inner corner has a radius under 10 mm", "shape"),
-    "round_corner": Fact("The inner corner has a radius of 25 mm or more and a diagonal bar", "shape"),
+    "sharp_corner": Fact("The inner corner has a radius under {10 limit}", "shape"),
+    "round_corner": Fact("The inner corner has a radius of {25 limit} or more and a diagonal bar", "shape"),
     "no_steel": Fact("There is no steel where the plan has some", "steel", "Steel as it was laid."),
     "steel_high": Fact("The steel lies too near that face, or was not checked for height", "steel",
                        "Steel checked at half fill."),
@@ -145,3 +147,23 @@ FACTS: Mapping[str, Fact] = {
     "islands": Fact("It shows as islands with sharp edges", ""),
     "all_over": Fact("It is all over the face that lay against the form", ""),
 }  # fmt: skip
+
+# Two sides of one thing: where the first was so, the second was not, and the other way round. Of those below the line
+# there is a middle too: where one was not so, nothing is said of the other.
+_EITHER = (
+    ("joint_near", "joint_far"), ("seen_after_lift", "seen_before_lift"), ("core_late", "core_in_time"),
+    ("one_open", "both_open"), ("lifted_early", "lifted_well"), ("lots_mixed", "one_lot"), ("used_hot", "unused"),
+    ("window_missed", "in_window"), ("cover_touched", "tented"),
+)  # fmt: skip
+_NOT_BOTH = (
+    ("vibrated_short", "vibrated_full"), ("stiff", "in_time"), ("gap", "no_gap"), ("cover_short", "cover_kept"),
+    ("off_level", "level"), ("steel_high", "height_checked"), ("sheet_failed", "sheet_passed"),
+    ("pores_open", "slurried"), ("bleed_early", "bleed_passed"), ("sharp_corner", "round_corner"),
+    ("no_draft", "drafted"), ("wood_former", "foam_former"), ("former_loose", "former_screwed"),
+    ("mixed_short", "mixed_long"), ("dose_off", "dose_weighed"), ("stripped_early", "gate_passed"),
+    ("water_varied", "batches_alike"), ("stone_large", "stone_small"), ("no_release", "film_fresh"),
+)  # fmt: skip
+OTHER_SIDE: Mapping[str, str] = {
+    one: other for pair in (*_EITHER, *_NOT_BOTH) for one, other in (pair, pair[::-1])
+}  # fmt: skip
+EITHER = frozenset(fact for pair in _EITHER for fact in pair)

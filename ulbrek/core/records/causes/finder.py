@@ -6,7 +6,7 @@ from math import log, sqrt
 from typing import Literal
 
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.records.causes.facts import FACTS
+from ulbrek.core.records.causes.facts import EITHER, FACTS, OTHER_SIDE
 from ulbrek.core.records.causes.table import CAUSES, DEFECTS
 
 Known = Literal["measured", "remembered"]
@@ -73,7 +73,7 @@ def causes_of(
         KeyError: when there is no such defect, or no such fact
     """
     points = DEFECTS[defect].points
-    facts = {one.fact: one for one in observed}
+    facts = _both_sides({one.fact: one for one in observed})
     unknown = next((fact for fact in facts if fact not in FACTS), None)
     if unknown is not None:
         raise KeyError(unknown)
@@ -99,6 +99,16 @@ def commonest(defect: str, count: int = 2) -> tuple[str, ...]:
     return tuple(sorted(points, key=lambda cause: -points[cause])[:count])
 
 
+def _both_sides(facts: Mapping[str, Observed]) -> dict[str, Observed]:
+    """What is known, and what follows from it for the other side of the same thing."""
+    follow = {
+        OTHER_SIDE[fact]: Observed(OTHER_SIDE[fact], not one.so, one.known)
+        for fact, one in facts.items()
+        if fact in OTHER_SIDE and (one.so or fact in EITHER)
+    }
+    return {**follow, **facts}
+
+
 def _priors(points: Mapping[str, int], confirmed: Mapping[str, int]) -> dict[str, float]:
     priors = {cause: point / 100 for cause, point in points.items()}
     priors[ELSE] = 1 - sum(priors.values())
@@ -110,16 +120,20 @@ def _priors(points: Mapping[str, int], confirmed: Mapping[str, int]) -> dict[str
 
 def _times(cause: str, facts: Mapping[str, Observed]) -> float:
     """How many times as likely it is by the facts: the strongest of each family, for and against."""
-    strongest: dict[str, float] = {}
-    for weighed in _all_weighed(cause, facts):
-        family = FACTS[weighed.fact].family or weighed.fact
-        way = f"{family}{'+' if weighed.times > 1 else '-'}"
-        if abs(log(weighed.times)) > abs(log(strongest.get(way, 1.0))):
-            strongest[way] = weighed.times
     product = 1.0
-    for times in strongest.values():
-        product *= times
+    for weighed in _strongest(cause, facts):
+        product *= weighed.times
     return min(max(product, _LEAST), _MOST)
+
+
+def _strongest(cause: str, facts: Mapping[str, Observed]) -> list[_Weighed]:
+    """What speaks for a cause and against it, the loudest first: of each family one for and one against."""
+    strongest: dict[tuple[str, bool], _Weighed] = {}
+    for weighed in _all_weighed(cause, facts):
+        way = (FACTS[weighed.fact].family or weighed.fact, weighed.times > 1)
+        if way not in strongest or abs(log(weighed.times)) > abs(log(strongest[way].times)):
+            strongest[way] = weighed
+    return sorted(strongest.values(), key=lambda one: -abs(log(one.times)))
 
 
 def _all_weighed(cause: str, facts: Mapping[str, Observed]) -> Iterator[_Weighed]:
@@ -143,20 +157,15 @@ def _by_memory(times: float, seen: Observed) -> float:
 
 
 def _ranked(cause: str, share: float, facts: Mapping[str, Observed]) -> RankedCause:
-    weighed = sorted(_all_weighed(cause, facts), key=lambda one: -abs(log(one.times)))
+    weighed = _strongest(cause, facts)
     named = [
         fact for fact, loud in (*_parsed(CAUSES[cause].speaks_for), *_parsed(CAUSES[cause].speaks_against)) if loud
     ]
     return RankedCause(
         cause, share, _verdict(share), tuple(facts[one.fact] for one in weighed if one.times > 1),
         tuple(facts[one.fact] for one in weighed if one.times < 1),
-        tuple(fact for fact in dict.fromkeys(named) if fact not in facts and loud_enough(fact)),
+        tuple(fact for fact in dict.fromkeys(named) if fact not in facts and OTHER_SIDE.get(fact) not in facts),
     )  # fmt: skip
-
-
-def loud_enough(fact: str) -> bool:
-    """Whether a fact is one that somebody can write down the next time."""
-    return bool(FACTS[fact].record)
 
 
 def _verdict(share: float) -> Verdict:

@@ -105,7 +105,7 @@ CAUSES: Mapping[str, Cause] = {
     ),
     "frozen": Cause(
         "Froze young", "!!frost", "!warm",
-        "Do not pour when frost is near, or keep it warm until it has 3.5 MPa.",
+        "Do not pour when frost is near, or keep it warm until it has {3.5 MPa}.",
     ),
     "rained": Cause("Rain or drips", "!!rain", "!indoors", "Put up a tent before the pour."),
     "weak": Cause(
@@ -217,7 +217,7 @@ DEFECTS: Mapping[str, Defect] = {
     "stone pockets": Defect(
         "Stone pockets", "edges, corners, the underside and under steel, at strip",
         {"novib": 26, "dry": 22, "leak": 16, "late-place": 10, "stone-big": 8, "unmixed": 7, "overvib": 3},
-        "Tap round them for hollow ground. Fill what is under 10 mm deep; cut deeper ones out and patch them.",
+        "Tap round them for hollow ground. Fill what is under {10 limit} deep; cut deeper ones out and patch them.",
     ),
     "pinholes": Defect(
         "Pinholes", "the form side, most on upright faces, at strip",
@@ -262,7 +262,7 @@ DEFECTS: Mapping[str, Defect] = {
     "dusting": Defect(
         "Dusting or a soft face", "the face, within four weeks",
         {"bleedwork": 26, "drycure": 17, "weak": 14, "wet": 11, "rained": 9, "coldset": 7, "frozen": 6},
-        "Scratch it. Put two coats of hardener on it, or hone 1 to 2 mm off.",
+        "Scratch it. Put two coats of hardener on it, or hone its skin off.",
     ),
     "curl": Defect(
         "Curl", "corners up or a long side bowed, within eight weeks",

@@ -8,6 +8,7 @@ import { MM_PER_INCH } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { trim } from "@/units/quantity";
 import { PlacePlan } from "../castings/PlacePlan";
+import { DefectKind } from "../defects/DefectKind";
 import { EntryForm, EntryText, numberOf } from "../records/EntryForm";
 import { KG } from "../records/words";
 
@@ -48,6 +49,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
   const [act, setAct] = useState(corrects?.act ?? "float");
   const [ready, setReady] = useState<"yes" | "no">("yes");
   const [spot, setSpot] = useState<Point | null>(null);
+  const [defect, setDefect] = useState<string | null>(corrects?.defect ?? null);
   const [progress, setProgress] = useState<string>();
   const [photos, setPhotos] = useState<File[]>([]);
   const isOfCasting = kind === "weighing" || kind === "defect";
@@ -74,6 +76,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
           ...(kind === "test" ? { pour_id: pourId, act, ready: ready === "yes" } : {}),
           ...(kind === "weighing" ? { mass_kg: numberOf(mass, "Weight") * KG[units].kg } : {}),
           ...(kind === "defect" && spot ? { x_mm: spot.x, y_mm: spot.y, face: "top" as const } : {}),
+          ...(kind === "defect" && defect ? { defect } : {}),
           ...(corrects ? { replaces: corrects.id } : {}),
         },
       }),
@@ -124,6 +127,7 @@ export function NewEntry({ jobId, pieces, plans, acts, pourId, corrects, casting
       )}
       {kind === "weighing" && <EntryText label="Weight" unit={KG[units].name} number value={mass} onChange={setMass} />}
       {kind === "test" && <TestFields acts={acts} act={act} ready={ready} onAct={setAct} onReady={setReady} />}
+      {kind === "defect" && <DefectKind kind={defect} onKind={setDefect} none="Not sure yet" />}
       {kind === "defect" && piece && plan && <DefectPlace piece={piece} plan={plan} spot={spot} onSpot={setSpot} />}
     </EntryForm>
   );

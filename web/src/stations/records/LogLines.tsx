@@ -1,4 +1,5 @@
 import { Link } from "@tanstack/react-router";
+import { useMay } from "@/api/me";
 import { type LogEntry, useNames } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { clock, dayAndDate } from "@/units/time";
@@ -40,6 +41,7 @@ interface LineProps extends Omit<Props, "entries" | "onCorrect"> {
 function Line({ entry, zone, acts, onCorrect }: LineProps) {
   const { units } = usePreferences();
   const names = useNames();
+  const may = useMay();
   const text = told(entry, units, acts);
   const more = entry.kind === "changed" || text.endsWith(entry.text) ? "" : entry.text;
   return (
@@ -59,6 +61,19 @@ function Line({ entry, zone, acts, onCorrect }: LineProps) {
             text
           )}
         </p>
+        {entry.kind === "defect" &&
+          entry.casting_id &&
+          !entry.replaced &&
+          may("GET /api/observations/{observation_id}/causes") && (
+            <Link
+              to="/defects/$entryId"
+              params={{ entryId: entry.id }}
+              className="inline-flex min-h-11 items-center underline"
+              aria-label={`Causes of: ${text}`}
+            >
+              Causes
+            </Link>
+          )}
         {entry.replaced && <p className="text-soft">Corrected by a later entry.</p>}
         {more && <p>{more}</p>}
         {entry.member_id && <p className="text-soft">{names.get(entry.member_id)}</p>}
