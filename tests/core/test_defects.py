@@ -11,6 +11,7 @@ from ulbrek.core.cure.history import ActTest, Done, Temperature
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.records.causes.finder import Observed, causes_of
 from ulbrek.core.records.record import Record
 
 START = datetime(2026, 5, 4, 9, tzinfo=UTC)
@@ -108,6 +109,17 @@ def test_a_crack_is_seen_before_or_after_it_was_turned() -> None:
     assert known(top(), turned, seen_at=at(40))["lifted_early"]
     assert "seen_after_lift" not in known(top(), turned, defect="pinholes")
     assert "seen_after_lift" not in known(top())
+
+
+def test_what_stays_is_never_held_to_have_been_lifted() -> None:
+    path = top(piece={"stays": "on the ground"})
+    done = {"done": [Done(act="turn", piece="top", at=at(50)), Done(act="install", piece="top", at=at(80))]}
+    found = known(path, done, seen_at=at(900))
+    assert found["stays"]
+    assert not {"lifted_early", "seen_after_lift", "seen_before_lift"} & set(found)
+    ranked = causes_of("crack across", [Observed(fact, so) for fact, so in found.items()])
+    assert ranked[0].cause == "shrink"
+    assert next(one for one in ranked if one.cause == "handle").verdict == "hardly"
 
 
 def test_working_bleed_water_in_is_told_by_its_test() -> None:

@@ -93,12 +93,13 @@ def observed_in(job: Job, shop: Shop, planned: Plan, record: Record, story: Cast
     return [
         *_water(job, chosen, planned, story),
         *_batches(planned, story),
+        *_seen(record, story),
         *_warmth(record),
         *_air(job, planned, story),
         *_release(story),
         *_working(planned, record),
         *_stripping(planned, record, story),
-        *_lifting(planned, record, story),
+        *_lifting(job, planned, record, story),
         *_sealing(planned, record),
         *(_shape(chosen, own) if own is not None else ()),
     ]
@@ -134,6 +135,11 @@ def _batches(planned: Plan, story: CastingStory) -> Iterator[Observed]:
         working = planned.mix.clock.working.value
         yield Observed("gap", max(hours) > LONG_GAP * working)
         yield Observed("no_gap", max(hours) < SHORT_GAP * working)
+
+
+def _seen(record: Record, story: CastingStory) -> Iterator[Observed]:
+    if record.water_in_at is not None:
+        yield Observed("seen_young", story.seen_at - record.water_in_at < YOUNG)
 
 
 def _warmth(record: Record) -> Iterator[Observed]:
@@ -204,8 +210,11 @@ def _stripping(planned: Plan, record: Record, story: CastingStory) -> Iterator[O
     yield Observed("stripped_early", at < act.earliest_at and (tested is None or tested > at))
 
 
-def _lifting(planned: Plan, record: Record, story: CastingStory) -> Iterator[Observed]:
-    done = [(act, at) for act in ("turn", "carry", "install") if (at := record.history.done_at(act, story.piece))]
+def _lifting(job: Job, planned: Plan, record: Record, story: CastingStory) -> Iterator[Observed]:
+    if any(one.id == story.piece and one.stays is not None for one in job.pieces):
+        yield Observed("stays")
+        return
+    done = [(act, at) for act in ("turn", "carry") if (at := record.history.done_at(act, story.piece))]
     if "turned" in story.states:
         done.append(("turn", story.states["turned"]))
     gates = [
@@ -219,8 +228,6 @@ def _lifting(planned: Plan, record: Record, story: CastingStory) -> Iterator[Obs
         first = min(at for _, at in done)
         yield Observed("seen_before_lift", story.seen_at < first)
         yield Observed("seen_after_lift", story.seen_at >= first)
-    if record.water_in_at is not None:
-        yield Observed("seen_young", story.seen_at - record.water_in_at < YOUNG)
 
 
 def _sealing(planned: Plan, record: Record) -> Iterator[Observed]:

@@ -114,6 +114,7 @@ FACTS: Mapping[str, Fact] = {
     "seen_before_lift": Fact("The crack was there before it was lifted", "lifting", "When a crack was first seen."),
     "seen_after_lift": Fact("The crack was first seen after it was lifted", "lifting", "When a crack was first seen."),
     "seen_in_place": Fact("It was first seen after it stood in its place", "lifting", "When a crack was first seen."),
+    "stays": Fact("It stays where it was cast", "lifting"),
     "full_bed": Fact("It stands on a full bed, or on shims that were checked", "lifting", "How it stands."),
     "seen_young": Fact("It was seen within two days", "", "When it was first seen."),
     "thin": Fact("The section there is thinner than its rule, or changes by half", "shape"),

@@ -146,10 +146,8 @@ def _all_weighed(cause: str, facts: Mapping[str, Observed]) -> Iterator[_Weighed
             yield _Weighed(fact, _by_memory(_LOOKED_FOR, seen))
     for fact, loud in speaks_against:
         seen = facts.get(fact)
-        if seen is not None and seen.so:
+        if seen is not None and seen.so:  # that nothing speaks against it is nothing that speaks for it
             yield _Weighed(fact, _by_memory(_AGAINST[loud], seen))
-        elif seen is not None and loud in ("!", "!!"):
-            yield _Weighed(fact, _by_memory(_FOR["("], seen))
 
 
 def _by_memory(times: float, seen: Observed) -> float:

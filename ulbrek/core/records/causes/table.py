@@ -130,11 +130,11 @@ CAUSES: Mapping[str, Cause] = {
     ),
     "handle": Cause(
         "Lifted or turned beyond what it bears", "!lifted_early !seen_after_lift thin",
-        "!seen_before_lift !lifted_well",
+        "!!stays !seen_before_lift !lifted_well",
         "Lift it on edge, on a board, with more people, and later.",
     ),
     "bearing": Cause(
-        "It stands unevenly, or on a hard point", "!seen_in_place lifted_early", "!full_bed",
+        "It stands unevenly, or on a hard point", "!seen_in_place lifted_early", "!full_bed !stays",
         "Shim it, or bed it on dabs of silicone.",
     ),
     "shrink": Cause(

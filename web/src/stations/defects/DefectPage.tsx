@@ -7,6 +7,7 @@ import { type DefectView, defectQuery, useSayOfDefect } from "@/api/records";
 import { Choice } from "@/parts/Choice";
 import { useFill } from "@/parts/useFill";
 import { dateAndClock } from "@/units/time";
+import { Photos } from "../records/Photos";
 import { ShopPage } from "../records/ShopHeader";
 import { CauseList } from "./CauseList";
 import { DefectKind } from "./DefectKind";
@@ -77,19 +78,7 @@ function Seen({ view, zone }: { view: DefectView; zone: string }) {
         </Link>
         , seen {dateAndClock(entry.at, zone)}
       </p>
-      {entry.photos.length > 0 && (
-        <p className="mt-2 flex flex-wrap gap-2">
-          {entry.photos.map((photo, number) => (
-            <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
-              <img
-                src={`/api/photos/${photo}?small=true`}
-                alt={`Number ${number + 1} of “${entry.text}”`}
-                className="h-24 border border-line-strong"
-              />
-            </a>
-          ))}
-        </p>
-      )}
+      <Photos photos={entry.photos} of={entry.text} />
     </div>
   );
 }

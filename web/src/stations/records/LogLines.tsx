@@ -3,6 +3,7 @@ import { useMay } from "@/api/me";
 import { type LogEntry, useNames } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { clock, dayAndDate } from "@/units/time";
+import { Photos } from "./Photos";
 import { KIND_WORDS, told } from "./words";
 
 interface Props {
@@ -77,19 +78,7 @@ function Line({ entry, zone, acts, onCorrect }: LineProps) {
         {entry.replaced && <p className="text-soft">Corrected by a later entry.</p>}
         {more && <p>{more}</p>}
         {entry.member_id && <p className="text-soft">{names.get(entry.member_id)}</p>}
-        {entry.photos.length > 0 && (
-          <p className="mt-2 flex flex-wrap gap-2">
-            {entry.photos.map((photo, number) => (
-              <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
-                <img
-                  src={`/api/photos/${photo}?small=true`}
-                  alt={`Number ${number + 1} of “${text}”`}
-                  className="h-24 border border-line-strong"
-                />
-              </a>
-            ))}
-          </p>
-        )}
+        <Photos photos={entry.photos} of={text} />
       </div>
       {onCorrect && CORRECTABLE.has(entry.kind) && !entry.replaced && (
         <button
