@@ -442,3 +442,23 @@ def test_what_is_not_known_of_defects_is_refused_in_words(
     note = api.post("/api/observations", json={"kind": "note", "text": "Fine", "casting_id": casting}).json()
     refused = api.get(f"/api/observations/{note}/causes")
     assert (refused.status_code, "no defect" in refused.text) == (422, True)
+
+
+def test_a_weighed_casting_shows_how_it_dries(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    casting = view["pour"]["castings"][0]["id"]
+    assert api.get(f"/api/castings/{casting}").json()["drying"] is None
+    fresh = api.get(f"/api/castings/{casting}").json()["plan"]["measure"]["mass_stripped"]["value"]
+    api.post(f"/api/pours/{view['pour']['id']}/acts", json={"act": "strip", "piece": "top", "at": at(40)})
+    for hours, share in ((41, 1.0), (70, 0.997)):
+        told = {"kind": "weighing", "casting_id": casting, "mass_kg": round(fresh * share, 3), "at": at(hours)}
+        seen = api.post("/api/observations", json=told).json()
+    drying = api.get(f"/api/castings/{casting}").json()["drying"]
+    assert [round(one["days"] * 24) for one in drying["weighings"]] == [1, 30]
+    assert drying["final"]["low"] < drying["final"]["likely"] < drying["final"]["high"] < drying["start"]["likely"]
+    assert not drying["is_dry"]
+    mended = {**told, "mass_kg": round(fresh * 0.99, 3), "replaces": seen}
+    api.post("/api/observations", json=mended)
+    lighter = api.get(f"/api/castings/{casting}").json()["drying"]
+    assert len(lighter["weighings"]) == 2
+    assert lighter["final"]["likely"] < drying["final"]["likely"]

@@ -220,6 +220,11 @@ def test_a_weighing_is_corrected_and_the_old_one_struck_through(open_page: OpenP
         expect(page.locator("[data-log=weighing]").filter(has_text=f"{float(pounds):.1f} lb")).to_be_visible()
     expect(page.locator("[data-log=weighing] .line-through")).to_contain_text("123.0 lb")
     expect(page.get_by_text("Corrected by a later entry.")).to_have_count(1)
+    page.get_by_role("link", name="#", exact=False).filter(has_text="113.5 lb").click()
+    curve = page.get_by_role("img", name="Drying curve")
+    expect(curve.locator("circle")).to_have_count(1)
+    said = re.compile(r"Weighs [\d.]+–[\d.]+\slb once it is dry")
+    expect(page.locator("[data-drying] figcaption")).to_contain_text(said)
 
 
 def test_a_mould_is_kept_oiled_and_used(open_page: OpenPage, job: dict[str, Any]) -> None:

@@ -12,8 +12,9 @@ from scipy.optimize import curve_fit
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.cure.history import ActTest
+from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.mix.inputs import MixedBatch
-from ulbrek.core.records.drying import HALF_DAYS, LOSS, Weighed, days_to_half_dry, drying
+from ulbrek.core.records.drying import HALF_DAYS, Weighed, days_to_half_dry, drying
 from ulbrek.core.records.evidence import PourFacts, evidence_of, set_found, water_found, yield_found
 
 START = datetime(2026, 3, 2, 8, tzinfo=UTC)
@@ -94,18 +95,18 @@ def test_bands_of_the_final_mass_cover_as_often_as_they_say() -> None:
     dice = random.Random(4)  # noqa: S311 - the same castings every time
     covered, by_plan, by_scale = [], [], []
     for _ in range(300):
-        loss, half = log_between(dice, LOSS["concrete"]), log_between(dice, HALF_DAYS)
+        loss, half = log_between(dice, DRYING_LOSS), log_between(dice, HALF_DAYS)
         start = 20 * (1 + dice.gauss(0, 0.01))
         seen = [
             Weighed(days, dried(start, loss, half, days) + dice.gauss(0, 0.025 + 0.001 * 20))
             for days in (0.5, 7.0, 28.0)
         ]
         forecast = Spread(20 * (1 - 0.012816), 20.0, 20 * (1 + 0.012816))
-        found = drying(seen, 40.0, LOSS["concrete"], forecast)
+        found = drying(seen, 40.0, DRYING_LOSS, forecast)
         true = start * (1 - loss)
         covered.append(found.final.low <= true <= found.final.high)
         by_scale.append(abs(found.final.likely - true))
-        by_plan.append(abs(20 * (1 - LOSS["concrete"].likely) - true))
+        by_plan.append(abs(20 * (1 - DRYING_LOSS.likely) - true))
     assert 0.74 < mean(covered) < 0.88
     assert mean(by_scale) < 0.6 * mean(by_plan)
 
@@ -116,7 +117,7 @@ def test_with_many_weighings_it_is_the_curve_that_least_squares_finds() -> None:
         loss, half, start = dice.uniform(0.018, 0.032), dice.uniform(8, 18), dice.uniform(30, 60)
         days = [0.0, 1.0, 2.0, 4.0, 7.0, 10.0, 14.0, 21.0, 28.0, 45.0, 60.0, 90.0, 150.0, 365.0]
         seen = [Weighed(day, dried(start, loss, half, day)) for day in days]
-        found = drying(seen, 40.0, LOSS["concrete"], Spread(start * 0.98, start, start * 1.02))
+        found = drying(seen, 40.0, DRYING_LOSS, Spread(start * 0.98, start, start * 1.02))
         (fit_start, fit_loss, fit_half), _ = curve_fit(
             lambda at, *of: np.array([dried(*of, day) for day in at]), days, [one.mass_kg for one in seen],
             p0=(start, 0.02, 12.0),
@@ -127,11 +128,11 @@ def test_with_many_weighings_it_is_the_curve_that_least_squares_finds() -> None:
 
 
 def test_never_weighed_it_dries_as_such_castings_do() -> None:
-    found = drying([], 40.0, LOSS["concrete"], Spread(19.7, 20.0, 20.3))
+    found = drying([], 40.0, DRYING_LOSS, Spread(19.7, 20.0, 20.3))
     assert found.start.likely == pytest.approx(20.0, rel=0.001)
     assert found.final.likely == pytest.approx(20 * (1 - sqrt(0.015 * 0.035)), rel=0.002)
     assert found.half_days.likely == pytest.approx(sqrt(6 * 25), rel=0.02)
-    masses = [band.likely for _, band in found.curve]
+    masses = [one.mass_kg.likely for one in found.curve]
     assert masses == sorted(masses, reverse=True)
     assert not found.is_dry
 
@@ -146,7 +147,7 @@ def test_thicker_castings_dry_by_the_square_and_one_face_counts_as_twice() -> No
 def test_it_is_dry_when_two_weighings_a_week_apart_are_alike() -> None:
     def is_dry(*seen: tuple[float, float]) -> bool:
         made = [Weighed(days, mass) for days, mass in seen]
-        return drying(made, 40.0, LOSS["concrete"], Spread(49.0, 50.0, 51.0)).is_dry
+        return drying(made, 40.0, DRYING_LOSS, Spread(49.0, 50.0, 51.0)).is_dry
 
     assert is_dry((60, 48.81), (67, 48.80))
     assert not is_dry((60, 48.81), (63, 48.81))
@@ -156,4 +157,4 @@ def test_it_is_dry_when_two_weighings_a_week_apart_are_alike() -> None:
 @pytest.mark.parametrize("seen", [Weighed(-1, 20.0), Weighed(3, 0.0)])
 def test_a_weighing_that_cannot_be_is_refused(seen: Weighed) -> None:
     with pytest.raises(ValueError, match="cannot be"):
-        drying([seen], 40.0, LOSS["concrete"], Spread(19.7, 20.0, 20.3))
+        drying([seen], 40.0, DRYING_LOSS, Spread(19.7, 20.0, 20.3))

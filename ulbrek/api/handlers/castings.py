@@ -10,12 +10,15 @@ from ulbrek.api.handlers.common import Asking, Db, Planned
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
+from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import Act
+from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
+from ulbrek.core.records.drying import Drying, Weighed, drying
 from ulbrek.core.records.weighing import CastingWeight, weighing_findings
 from ulbrek.store.castings import Casting, CastingPage, StateChange
 from ulbrek.store.database import Records
@@ -31,7 +34,8 @@ Search = Annotated[str, Query(max_length=80, pattern=r"^[^\x00]*$")]
 class CastingView:
     """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it.
 
-    ``findings`` are of its newest weighing.
+    ``findings`` are of its newest weighing; ``drying`` is the curve through all of them,
+    None where it was never weighed.
     """
 
     casting: Casting
@@ -41,6 +45,7 @@ class CastingView:
     states: list[StateChange]
     log: list[LogEntry]
     findings: list[Finding]
+    drying: Drying | None
 
 
 @router.get("/castings", response_model=CastingPage)
@@ -113,7 +118,22 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
     piece = next(one for one in kept.pour.job.pieces if one.id == casting.piece)
     own = next(one for one in planned.pieces if one.id == casting.piece)
     due = due_on(casting.piece, casting.state, planned)
-    return CastingView(casting, piece, own, due, kept.states, kept.log, _of_weighing(kept, piece, own))
+    found, dries = _of_weighing(kept, piece, own), _drying(kept, piece, own)
+    return CastingView(casting, piece, own, due, kept.states, kept.log, found, dries)
+
+
+def _drying(kept: _Kept, piece: Piece, planned: PiecePlan) -> Drying | None:
+    """How a casting dries on the scale, from the hour that it was stripped; None where it was never weighed."""
+    casting = kept.casting
+    since = next((one.at for one in reversed(kept.states) if one.state == "stripped" and not one.undone), None)
+    since = since or casting.poured_at
+    seen = [one for one in kept.weighed if one.serial == casting.serial and one.mass_kg is not None]
+    if since is None or not seen:
+        return None
+    weighings = [Weighed(max(0.0, (one.at - since).total_seconds() / 86_400), one.mass_kg or 0.0) for one in seen]
+    stripped = planned.measure.mass_stripped
+    low, high = (stripped.value if edge is None else edge for edge in (stripped.low, stripped.high))
+    return drying(weighings, piece.thickness.mm, DRYING_LOSS, Spread(low, stripped.value, high))
 
 
 def _of_weighing(kept: _Kept, piece: Piece, planned: PiecePlan) -> list[Finding]:

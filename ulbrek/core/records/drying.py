@@ -9,10 +9,8 @@ from numpy.typing import NDArray
 from ulbrek.core.base.figure import Spread, rule
 from ulbrek.core.base.frozen import dataclass
 
-# Of fresh mass, what a casting loses in the end at half humidity; and days until half of that is gone from a slab of
-# 40 mm with both faces open, at 20 °C. Low and high are one in ten. Source: common practice, an estimate.
-LOSS = {"concrete": Spread(0.015, 0.025, 0.035), "white or fibre": Spread(0.01, 0.02, 0.03),
-        "sulfo-aluminate": Spread(0.005, 0.01, 0.02)}  # fmt: skip
+# Days until half of what dries out has gone from a slab of 40 mm with both faces open, at 20 °C and half humidity; low
+# and high are one in ten. Source: common practice, an estimate.
 HALF_DAYS = Spread(6.0, 12.0, 25.0)
 HALF_MM = 40.0
 SLOWER = 0.8  # drying goes by the root of time at first and slower later: between the two
@@ -20,7 +18,6 @@ SCALE_KG = 0.05
 SCALE_SHARE = 0.001
 _ONE_IN_TEN = 1.2816
 _STEPS = 41
-YEARS_D = 3650.0
 
 
 @rule(unit="d", kind="days")
@@ -65,6 +62,14 @@ class Weighed:
 
 
 @dataclass(frozen=True, slots=True)
+class DriedTo:
+    """What a casting weighs so many days after it was stripped [kg]."""
+
+    days: float
+    mass_kg: Spread
+
+
+@dataclass(frozen=True, slots=True)
 class Drying:
     """How a casting dries.
 
@@ -73,7 +78,8 @@ class Drying:
         final: what it will weigh in the end [kg]
         loss: what it loses by then, as a share of what it weighed when stripped
         half_days: until half of that has gone
-        curve: days, and what it weighs then [kg]
+        curve: what it weighs by and by
+        weighings: that it goes through, by their days
         is_dry: whether two weighings a week apart were alike
     """
 
@@ -81,7 +87,8 @@ class Drying:
     final: Spread
     loss: Spread
     half_days: Spread
-    curve: tuple[tuple[float, Spread], ...]
+    curve: tuple[DriedTo, ...]
+    weighings: tuple[Weighed, ...]
     is_dry: bool
 
 
@@ -131,7 +138,8 @@ def drying(
     return Drying(
         _band(start, spread, share), _band(start * (1 - lost), spread, share), _band(lost, None, share),
         _band(pace, None, share),
-        tuple((day, _band(start * (1 - lost * _dried(day, pace)), spread, share)) for day in days), _is_dry(weighings),
+        tuple(DriedTo(day, _band(start * (1 - lost * _dried(day, pace)), spread, share)) for day in days),
+        tuple(sorted(weighings, key=lambda one: one.days)), _is_dry(weighings),
     )  # fmt: skip
 
 

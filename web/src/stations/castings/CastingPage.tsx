@@ -7,6 +7,7 @@ import { LogLines } from "../records/LogLines";
 import { ShopPage } from "../records/ShopHeader";
 import { type Asked, AskOfCasting } from "./AskOfCasting";
 import { CastingHead, CastingLife } from "./CastingLife";
+import { DryingCurve } from "./DryingCurve";
 import { PlacePlan } from "./PlacePlan";
 
 /** One casting: its state, its past, and what was seen of it at its place. */
@@ -32,6 +33,7 @@ export function CastingPage({ castingId }: { castingId: string }) {
       <div className="beside">
         <section aria-label="On the drawing">
           <PlacePlan piece={piece} plan={plan} spots={spots} />
+          {view.drying && <DryingCurve drying={view.drying} />}
         </section>
         <CastingLife view={view} zone={zone} onBack={() => setAsked("back")} />
       </div>
