@@ -1,6 +1,7 @@
 """Forty castings with a defect, told as a caster would tell them, and what was found to be the cause.
 
-Written before the table of causes was. The second half was not looked at while that was made to fit the first.
+Written before the table of causes here was, by somebody who knew what the trade says of each: easier than life is. The
+second half was held back while the table was first fitted; two rules were changed after it had been seen.
 A fact by itself was measured or written down at the time; ``~`` before it: somebody remembers; ``-``: it was not so.
 """
 
