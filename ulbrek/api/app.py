@@ -24,6 +24,7 @@ from ulbrek.api.handlers import ROUTERS
 from ulbrek.api.live import Live
 from ulbrek.api.metrics import MEDIA_TYPE, observer, written
 from ulbrek.api.services.bench import Benches
+from ulbrek.api.services.evidence import EvidenceReader
 from ulbrek.api.services.plans import Plans
 from ulbrek.api.services.runs import Runs
 from ulbrek.api.services.thermometers import Thermometers
@@ -58,6 +59,7 @@ def create_app(settings: Settings) -> FastAPI:
     live = Live(settings.database_url)
     weathers = Weathers(settings, database)
     thermometers = Thermometers(settings, database, plans)
+    evidence = EvidenceReader(database, plans)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -75,6 +77,7 @@ def create_app(settings: Settings) -> FastAPI:
         await live.close()
         weathers.close()
         thermometers.close()
+        evidence.close()
         plans.close()
         for pool in (apart, searching):
             pool.close()
@@ -94,6 +97,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.apart, app.state.searching, app.state.plans = apart, searching, plans
     app.state.floors, app.state.live, app.state.runs = floors, live, Runs(plans)
     app.state.benches, app.state.weathers, app.state.thermometers = Benches(settings), weathers, thermometers
+    app.state.evidence = evidence
     problems.install(app)
     for router in ROUTERS:
         app.include_router(router)

@@ -17,6 +17,7 @@ from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR, Hours, TimeOfDay
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
 from ulbrek.core.materials.boards import Price, SheetSize
+from ulbrek.core.materials.own import Warmth
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.causes.facts import FACTS
 from ulbrek.core.records.causes.finder import ELSE
@@ -332,6 +333,7 @@ class SeenRequest(EntryRequest):
     method: Method | None = None
     strength_mpa: Annotated[float | None, Field(gt=0, le=150, allow_inf_nan=False)] = None
     defect: DefectKind | None = None
+    volume_l: Annotated[float | None, Field(ge=0, le=5_000, allow_inf_nan=False)] = None
     since: Annotated[Moment | None, Field(description="when the sheet of a sheet test was taped on")] = None
 
     def refuse_short(self) -> None:
@@ -348,8 +350,23 @@ class SeenRequest(EntryRequest):
         return Observation(
             self.kind, self.text, self.job_id, self.pour_id, self.casting_id, self.form_id, self.mass_kg, self.act,
             self.ready, self.x_mm, self.y_mm, self.face, self.replaces, self.method,
-            self.strength_mpa, self.defect if self.kind == "defect" else None,
+            self.strength_mpa, self.defect if self.kind == "defect" else None, self.volume_l,
         )  # fmt: skip
+
+
+class OwnFigureRequest(BaseModel):
+    """Which figure of the shop's own is meant: of one mix and one sort of day where those are said."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    mix: Annotated[str | None, Field(max_length=40), ONE_LINE] = None
+    warmth: Warmth | None = None
+
+
+class LeaveOutRequest(OwnFigureRequest):
+    """Why a record is left out; without a reason it counts again."""
+
+    reason: Annotated[str, Field(max_length=300), ONE_LINE] = ""
 
 
 class SensorRequest(_Request):

@@ -11,7 +11,7 @@ from ulbrek.files.tables import write_csv, write_xlsx
 
 COLUMNS = (
     "when", "kind", "text", "who", "casting", "piece", "state", "act", "ready", "mass_kg", "method", "strength_mpa",
-    "batch", "bags", "water_l", "x_mm", "y_mm", "face", "photos", "replaced", "taken_back",
+    "volume_l", "batch", "bags", "water_l", "x_mm", "y_mm", "face", "photos", "replaced", "taken_back",
 )  # fmt: skip
 Kind = Literal["csv", "xlsx", "json"]
 

@@ -30,7 +30,7 @@ from ulbrek.store.backup_check import (
 from ulbrek.store.database import ALL_SHOPS, WORK_FOR, Database
 from ulbrek.store.models import Base
 
-WORKED_OUT = frozenset({"outlook"})  # can be worked out again
+WORKED_OUT = frozenset({"outlook", "pour_evidence"})  # can be worked out again
 # Who may come in is this server's: where a backup is restored its owner is let in anew.
 OF_THE_DOORS = frozenset(
     {"account", "device", "invitation", "share_link", "feed", "passkey", "security_event", "challenge", "rate"}

@@ -23,6 +23,7 @@ from ulbrek.store.castings import CastingRepository
 from ulbrek.store.defects import DefectRepository
 from ulbrek.store.doors import Doors
 from ulbrek.store.errors import NotFoundError, NotReadyError
+from ulbrek.store.evidence import EvidenceRepository
 from ulbrek.store.feeds import FeedRepository
 from ulbrek.store.forms import FormRepository
 from ulbrek.store.jobs import JobRepository
@@ -301,6 +302,10 @@ class Records:
     def log(self, shop_id: UUID) -> LogRepository:
         """The log of a shop."""
         return LogRepository(self.session, shop_id)
+
+    def evidence(self, shop_id: UUID) -> EvidenceRepository:
+        """What a shop's pours say of the rules."""
+        return EvidenceRepository(self.session, shop_id)
 
     def defects(self, shop_id: UUID) -> DefectRepository:
         """The defects of a shop's castings."""

@@ -1,5 +1,6 @@
 """What is said of defects: of their kind, of what was so, and of the cause that was found."""
 
+from collections import Counter
 from collections.abc import Collection
 from datetime import datetime
 from typing import cast
@@ -53,6 +54,23 @@ class StoredDefect:
     cases: dict[str, int]
 
 
+@dataclass(frozen=True, slots=True)
+class DefectsOfKind:
+    """How often a kind of defect was seen.
+
+    Attributes:
+        kind: which; None where nobody said
+        castings: how many had it
+        newest: the entry of the newest
+        causes: that were found, and how often each
+    """
+
+    kind: str | None
+    castings: int
+    newest: UUID
+    causes: dict[str, int]
+
+
 class DefectRepository(ShopRecords):
     """The defects of one shop."""
 
@@ -82,6 +100,29 @@ class DefectRepository(ShopRecords):
         if says is not None:
             self._session.add(DefectSaidRow(shop_id=self._shop_id, observation_id=row.id, about=about, says=says))
         self._session.flush()
+
+    def by_kind(self) -> list[DefectsOfKind]:
+        """The defects of the shop by kind, the most frequent first; entries that were corrected left out."""
+        said, cause, correction = aliased(DefectSaidRow), aliased(DefectSaidRow), aliased(ObservationRow)
+        kind = func.coalesce(said.says, ObservationRow.defect)
+        asked = (
+            select(kind, ObservationRow.id, ObservationRow.casting_id, cause.says)
+            .outerjoin(said, (said.observation_id == ObservationRow.id) & (said.about == KIND))
+            .outerjoin(cause, (cause.observation_id == ObservationRow.id) & (cause.about == CAUSE))
+            .where(
+                ObservationRow.shop_id == self._shop_id, ObservationRow.kind == "defect",
+                ObservationRow.casting_id.is_not(None),
+                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+            )
+            .order_by(ObservationRow.at.desc())
+        )  # fmt: skip
+        rows = self._session.execute(asked).all()
+        found = []
+        for one in dict.fromkeys(of for of, *_ in rows):
+            mine = [(entry, casting, why) for of, entry, casting, why in rows if of == one]
+            causes = Counter(why for _, _, why in mine if why)
+            found.append(DefectsOfKind(one, len({casting for _, casting, _ in mine}), mine[0][0], dict(causes)))
+        return sorted(found, key=lambda each: -each.castings)
 
     def state_times(self, casting_id: UUID) -> dict[State, datetime]:
         """When a casting came into each of its states, those that were taken back left out."""

@@ -28,8 +28,8 @@ from ulbrek.store.models import (
     PourRow,
 )
 
-ObservationKind = Literal["note", "weighing", "test", "defect", "strength"]
-LogKind = Literal["note", "weighing", "test", "defect", "strength", "poured", "batch", "act", "state", "changed"]
+ObservationKind = Literal["note", "weighing", "test", "defect", "strength", "left over"]
+LogKind = Literal[ObservationKind, "poured", "batch", "act", "state", "changed"]
 Face = Literal["top", "bottom", "edge"]
 PAGE = 100
 
@@ -37,7 +37,7 @@ PAGE = 100
 @dataclass(frozen=True, slots=True)
 class Observation:
     """What was seen: of a job, a casting or a form; ``mass_kg`` of a weighing, ``act`` and ``ready`` of a test,
-    ``method`` and ``strength_mpa`` of a strength.
+    ``method`` and ``strength_mpa`` of a strength, ``volume_l`` of concrete that was left over.
 
     ``x_mm``, ``y_mm`` and ``face`` are where a defect is, on the piece as it stands; ``defect`` is its kind.
     """
@@ -58,6 +58,7 @@ class Observation:
     method: Method | None = None
     strength_mpa: float | None = None
     defect: str | None = None
+    volume_l: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +90,7 @@ class LogEntry:
     y_mm: float | None = None
     face: str | None = None
     defect: str | None = None
+    volume_l: float | None = None
     replaced: bool = False
     taken_back: bool = False
     photos: tuple[UUID, ...] = ()
@@ -123,6 +125,7 @@ class LogRepository(ShopRecords):
             text=seen.text.strip(), mass_kg=None if seen.mass_kg is None else Decimal(str(round(seen.mass_kg, 3))),
             act=seen.act, ready=seen.ready, x_mm=seen.x_mm, y_mm=seen.y_mm, face=seen.face, replaces=seen.replaces,
             method=seen.method, strength_mpa=seen.strength_mpa, member_id=entry.member_id, defect=seen.defect,
+            volume_l=seen.volume_l,
         )  # fmt: skip
         self._session.add(row)
         try:
@@ -222,7 +225,7 @@ class LogRepository(ShopRecords):
                 str(row.id), kind, row.at, row.text, row.member_id, row.pour_id, row.casting_id, serial, piece,
                 act=row.act, ready=row.ready, mass_kg=None if row.mass_kg is None else float(row.mass_kg),
                 method=row.method, strength_mpa=row.strength_mpa, x_mm=row.x_mm, y_mm=row.y_mm, face=row.face,
-                defect=row.defect, replaced=row.id in replaced,
+                defect=row.defect, volume_l=row.volume_l, replaced=row.id in replaced,
                 photos=tuple(photos.get(row.id, ())),
             )  # fmt: skip
 
@@ -341,6 +344,13 @@ def _incomplete(seen: Observation) -> Iterable[tuple[bool, str, str, str]]:
     yield strong and not seen.strength_mpa, "/strength_mpa", "It has no strength.", "Give the result."
     other = not strong and (seen.strength_mpa is not None or seen.method is not None)
     yield other, "/strength_mpa", "Only a strength test has a strength.", "Enter a strength test."
+    left = seen.kind == "left over"
+    yield (
+        left and not (seen.pour_id or seen.casting_id), "/pour_id", "It does not say of which pour.", "Choose a pour."
+    )  # fmt: skip
+    yield left and seen.volume_l is None, "/volume_l", "It has no volume.", "Give how much was left, 0 where nothing."
+    filled = not left and seen.volume_l is not None
+    yield filled, "/volume_l", "Only concrete left over has a volume.", "Enter concrete left over."
     half = (seen.x_mm is None) != (seen.y_mm is None)
     yield half, "/x_mm", "Only half of the place is given.", "Give both x and y."
 

@@ -26,6 +26,7 @@ import { FloorPage } from "./stations/floor/FloorPage";
 import { JobPage } from "./stations/job/JobPage";
 import { isEntry } from "./stations/job/Rail";
 import { Unplanned } from "./stations/job/Unplanned";
+import { askedOf, type KnownAsked, KnownPage } from "./stations/known/KnownPage";
 import { MachinePage } from "./stations/machine/MachinePage";
 import { MouldsPage } from "./stations/moulds/MouldsPage";
 import { PourPage } from "./stations/pours/PourPage";
@@ -214,6 +215,16 @@ const defect = createRoute({
   },
 });
 
+const known = createRoute({
+  getParentRoute: () => root,
+  path: "/known",
+  validateSearch: (search: Record<string, unknown>): KnownAsked => askedOf(search),
+  loader: ({ context }) => context.queries.ensureQueryData(shopQuery),
+  component: function Known() {
+    return <KnownPage asked={known.useSearch()} />;
+  },
+});
+
 const moulds = createRoute({
   getParentRoute: () => root,
   path: "/moulds",
@@ -304,6 +315,7 @@ export const makeRouter = (queries: QueryClient) =>
       castings,
       casting,
       defect,
+      known,
       moulds,
       stock,
       toBuy,

@@ -121,6 +121,12 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
         GET /api/observations/{observation_id}/causes
+        GET /api/known
+        GET /api/known/{quantity}
+        GET /api/known/{quantity}/effect
+        PUT /api/known/{quantity}/own
+        DELETE /api/known/{quantity}/own
+        PUT /api/known/{quantity}/records/{pour_id}
         PUT /api/observations/{observation_id}/kind
         PUT /api/observations/{observation_id}/facts
         PUT /api/observations/{observation_id}/cause

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from typing import Any, Protocol, TypeVar
 
-from ulbrek.core.base.figure import Figure
+from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Change, Finding, check, finding
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cabinets.run import lay
@@ -14,14 +14,16 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
 from ulbrek.core.materials.catalogue import CEMENT_BOARD
 from ulbrek.core.materials.containers import Container
-from ulbrek.core.materials.mixes import BagSize, Mix, MixedBag
-from ulbrek.core.materials.own import OwnFigure, own_of, warmth_of
+from ulbrek.core.materials.mixes import DRYING_LOSS, BagSize, Mix, MixedBag
+from ulbrek.core.materials.own import QUANTITIES, OwnFigure, Quantity, own_drying, own_of, own_water, warmth_of
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.outlines import Steps
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.mix.doses import per_bag, set_shifted, water_shifted
+from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.mix.scratch import Recipe, recipe
+from ulbrek.core.mix.wetness import water_planned
 
 
 class _Named(Protocol):
@@ -54,8 +56,7 @@ class Choices:
     recipe: Recipe | None
     water_shift: Figure | None
     set_shift: Figure | None
-    own_set: OwnFigure | None
-    own_yield: OwnFigure | None
+    own: Mapping[Quantity, OwnFigure]
     packs_kg: Mapping[str, float]
     container: Container
     sealer: SealerCoat | None
@@ -73,6 +74,36 @@ class Choices:
     def sheets(self) -> tuple[Sheet, ...]:
         """What boards are cut from."""
         return tuple(dict.fromkeys((self.sheet, self.base, self.liner)))
+
+    def found(self, quantity: Quantity) -> Figure | None:
+        """What the shop's records make of a rule, as a share of it; None where nothing was accepted."""
+        own = self.own.get(quantity)
+        return None if own is None else own.figure
+
+    @property
+    def drying(self) -> Spread | Figure:
+        """What dries out of a casting, as a share of what it weighs wet."""
+        own = self.own.get("drying")
+        if own is None:
+            return DRYING_LOSS
+        return work(own_drying, drying_loss=DRYING_LOSS.likely, own=own.figure, evenness=own.scatter)
+
+    def filled(self, inputs: MixInputs, dose_l: Figure | float | None = None) -> MixedBag:
+        """One bag with its planned water.
+
+        Args:
+            inputs: what the job chose for mixing
+            dose_l: water of a bag, as the first batch took it; None before that [l]
+        """
+        planned: Figure | float | None = dose_l or water_planned(inputs, self.size, self.mix, self.plasticised)
+        own = self.found("water")
+        if planned is None and own is not None and self.recipe is None:
+            usual = MixedBag(self.size, None).usual_water
+            planned = work(
+                own_water, self.size.id, usual_water_l=usual, own=own, water_least_l=self.size.water_least_l,
+                water_most_l=self.size.water_most_l,
+            )  # fmt: skip
+        return MixedBag(self.size, planned, own=self.found("yield"))
 
 
 _SHELVES = {
@@ -116,16 +147,16 @@ def choose(job: Job, shop: Shop) -> Choices:
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     day = warmth_of(job.cure.usual_c)
-    own_set = own_of(shop.own, "set", mix.id, day)
-    if own_set is not None:
-        mix = mix.retarded(own_set.figure.value)
+    own = {one: figure for one in QUANTITIES if (figure := own_of(shop.own, one, mix.id, day)) is not None}
+    if "set" in own:
+        mix = mix.retarded(own["set"].figure.value)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)
     sealer, no_sealer = _sealed(job, shop)
     machine = job.finish.machine
     no_machine = _find("/finish/machine", machine, shop.grinders)[1] if shop.grinders else []
     return Choices(
         sheet, base, _deck(job, shop, base), liner, lumber, foam, mesh, bar, mix, size, scratch, shift, later,
-        own_set, own_of(shop.own, "yield", mix.id, day),
+        own,
         {one.id: one.pack_kg for one in shop.ingredients}, container, sealer,
         mix.fibre_in or _doses(job, shop, "fibre"), _doses(job, shop, "plasticiser"), _glass_fibred(job, shop, mix),
         _frost(job, shop, mix, size),

@@ -16,6 +16,7 @@ from ulbrek.core.base.texts import ONE_LINE
 Quantity = Literal["set", "yield", "drying", "water", "mixing", "placing"]
 QUANTITIES: tuple[Quantity, ...] = get_args(Quantity)
 Warmth = Literal["cold", "mild", "warm"]
+WARMTHS: tuple[Warmth, ...] = get_args(Warmth)
 
 # Where a day counts as cold or warm: concrete hardens by half less below, by half more above. Source: common practice.
 COLD_C, WARM_C = 12.0, 25.0
@@ -130,6 +131,56 @@ def own_yield(bag_yield_l: float, own: float) -> float:
     Source: the shop's own records
     """
     return bag_yield_l * own
+
+
+@rule(unit="l")
+def own_water(usual_water_l: float, own: float, water_least_l: float, water_most_l: float) -> float:
+    """Water of one bag, as it is here
+
+    Never more than the bag allows, nor less than it needs, whatever was poured in before.
+
+    Args:
+        usual_water_l: that a bag usually takes, by its print
+        own: what the shop's records make of it
+        water_least_l: that it needs, by its print
+        water_most_l: that it may have, by its print
+
+    Formula: min(water_most_l, max(water_least_l, usual_water_l * own))
+
+    Source: the shop's own records
+    """
+    return min(water_most_l, max(water_least_l, usual_water_l * own))
+
+
+@rule(unit="min")
+def own_minutes(minutes_a_bag: float, own: float) -> float:
+    """Time to mix or place one bag, as it is here
+
+    Args:
+        minutes_a_bag: as the job says
+        own: what the shop's records make of it
+
+    Formula: minutes_a_bag * own
+
+    Source: the shop's own records
+    """
+    return minutes_a_bag * own
+
+
+@rule(unit="1", kind="ratio")
+def own_drying(drying_loss: float, own: float, evenness: float) -> float:
+    """Mass that dries out, as a share of the wet mass, as it is here
+
+    Args:
+        drying_loss: of such concrete in a heated room
+        own: what the shop's records make of it
+        evenness: how one casting differs from another
+
+    Formula: drying_loss * own * evenness
+
+    Source: the shop's own records
+    """
+    return drying_loss * own * evenness
 
 
 def own_of(

@@ -34,7 +34,7 @@ class Concrete:
 
     density: Figure
     bled: Spread
-    drying: Spread
+    drying: Spread | Figure
     stone_mm: float = 10.0
     glass_fibred: bool = False
     dry_share: float = 1.0

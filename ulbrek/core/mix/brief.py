@@ -22,6 +22,8 @@ class MixBrief:
         one_lifts_kg: what one person of the shop may carry
         strength_left: what its water leaves of its strength, already in ``mix``
         set_shift: what the doses change of its times, already in ``mix``
+        own_mixing: what the shop's records make of the time that mixing takes; None where nothing
+        own_placing: the same of placing
     """
 
     mix: Mix
@@ -34,3 +36,5 @@ class MixBrief:
     one_lifts_kg: float = 20.0
     strength_left: Figure | None = None
     set_shift: Figure | None = None
+    own_mixing: Figure | None = None
+    own_placing: Figure | None = None

@@ -2,6 +2,7 @@
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.kit.clock.maturity import pace
+from ulbrek.core.materials.own import own_minutes
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.batches import Batches
 from ulbrek.core.mix.brief import MixBrief
@@ -25,17 +26,22 @@ def mixing_clock(inputs: MixInputs, of: MixBrief, pour: Pour, batches: Batches) 
     if inputs.workable_min is not None:
         working = work(rules.working_time_tried, minutes=inputs.workable_min)
 
-    def takes(what: str, bags: Figure, minutes: float) -> Figure:
+    def takes(what: str, bags: Figure, minutes: Figure | float) -> Figure:
         return work(rules.batch_takes, what, bags_per_batch=bags, minutes_a_bag=minutes)
+
+    def here(what: str, minutes: float, own: Figure | None) -> Figure | float:
+        return minutes if own is None else work(own_minutes, what, minutes_a_bag=minutes, own=own)
 
     machine = of.container.machine_min
     if machine is not None:
         mixing = last_mixing = work(rules.machine_takes, minutes=machine)
     else:
-        mixing = takes("mixing", per_batch, inputs.minutes_mixing)
-        last_mixing = takes("mixing the last", batches.last_bags, inputs.minutes_mixing)
-    placing = takes("placing", per_batch, inputs.minutes_placing)
-    last_placing = takes("placing the last", batches.last_bags, inputs.minutes_placing)
+        minutes = here("mixing a bag", inputs.minutes_mixing, of.own_mixing)
+        mixing = takes("mixing", per_batch, minutes)
+        last_mixing = takes("mixing the last", batches.last_bags, minutes)
+    a_bag = here("placing a bag", inputs.minutes_placing, of.own_placing)
+    placing = takes("placing", per_batch, a_bag)
+    last_placing = takes("placing the last", batches.last_bags, a_bag)
     each = {"mixing_min": mixing, "placing_min": placing}
     both = {**each, "last_mixing_min": last_mixing, "last_placing_min": last_placing}
     meet: Figure = batches.count
@@ -52,4 +58,5 @@ def mixing_clock(inputs: MixInputs, of: MixBrief, pour: Pour, batches: Batches) 
         whole=work(rules.pour_takes, batches=batches.count, **both, hands=hands),
         meeting=work(rules.pour_takes, "meeting", batches=meet, **both, hands=hands),
         last_start=work(rules.last_start, working_min=working, **each),
+        placing_a_bag_min=a_bag.value if isinstance(a_bag, Figure) else a_bag,
     )

@@ -187,6 +187,7 @@ class Clock:
         whole: from the first water to the last trowelful
         meeting: the same of the batches that meet in one casting, or in all of them where they share every batch
         last_start: of the last of those, after the first water
+        placing_a_bag_min: what one bag takes to place, as it is here
     """
 
     working: Figure
@@ -195,6 +196,7 @@ class Clock:
     whole: Figure
     meeting: Figure
     last_start: Figure
+    placing_a_bag_min: float
 
 
 @dataclass(frozen=True, slots=True)

@@ -35,7 +35,7 @@ from ulbrek.core.kit.climate.conditions import NOTHING_KNOWN, Conditions
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.materials.boards import Linear, Lumber, Sheet
-from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
+from ulbrek.core.materials.mixes import BLED
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.plate import plate_of
@@ -46,7 +46,7 @@ from ulbrek.core.mix.brief import MixBrief
 from ulbrek.core.mix.doses import per_bag
 from ulbrek.core.mix.pour import Casts, Pour
 from ulbrek.core.mix.so_far import dose_found
-from ulbrek.core.mix.wetness import strength_left, water_planned
+from ulbrek.core.mix.wetness import strength_left
 from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop, pigments_of
 from ulbrek.core.plan.briefs.form import Materials, field_of, side_by_side
 from ulbrek.core.plan.found import OfJob, findings_of
@@ -110,8 +110,7 @@ class _Planning:
         self.job, self.shop, self.record, self._memory, self._keys = job, shop, record, memory, Keys()
         self._known = known if job.cure.asks_forecast else NOTHING_KNOWN
         chosen = choose(job, shop)
-        planned = dose_found(record.batches) or water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised)
-        self.filled = MixedBag(chosen.size, planned, own=chosen.own_yield.figure if chosen.own_yield else None)
+        self.filled = chosen.filled(job.mix, dose_found(record.batches))
         share = per_bag(self.filled, job.mix.cement_share or chosen.mix.cement_share)
         self._cement = share.cement_kg
         self.left = strength_left(self.filled, chosen.water_shift, share)
@@ -186,7 +185,7 @@ class _Planning:
     def _measure(self, index: int, piece: Piece) -> Worked[MeasureResult]:
         chosen, filled = self.chosen, self.filled
         concrete = Concrete(
-            filled.density, BLED, DRYING_LOSS, chosen.mix.stone_mm, chosen.glass_fibred, filled.dry_share
+            filled.density, BLED, chosen.drying, chosen.mix.stone_mm, chosen.glass_fibred, filled.dry_share
         )
         return self._work(MeasureNode(f"/pieces/{index}", piece, concrete))
 
@@ -282,7 +281,7 @@ class _Planning:
         standby = tuple((one.name, one.volume_l) for one in shop.standby)
         mixed_from = MixBrief(
             chosen.mix, self.filled, chosen.container, shop.admixtures, chosen.recipe, chosen.water_shift, standby,
-            self.crew.one_lifts_kg, self.left, chosen.set_shift,
+            self.crew.one_lifts_kg, self.left, chosen.set_shift, chosen.found("mixing"), chosen.found("placing"),
         )  # fmt: skip
         steel = tuple((piece.count, one.steel) for piece, one in zip(job.pieces, made, strict=True))
         mixed = self._work(MixNode(job.mix, mixed_from, self._pour(made), self.record.batches))
@@ -345,7 +344,7 @@ class _Planning:
         turns = max(-(-piece.count // at_once(self.job, piece, self.record)) for piece in self.job.pieces)
         packed = (self.job.mix.feel or self.chosen.mix.feel) == "packed"
         bodies = tuple(self._body(piece, one) for piece, one in zip(self.job.pieces, made, strict=True))
-        own = self.chosen.own_set
+        own = self.chosen.own.get("set")
         return CureBrief(
             self.chosen.mix, face_up, needs, self.record.history, self.left, self.own_strength, turns, packed,
             bodies, self._bag.dry_kg, self._bag.water_kg,

@@ -139,7 +139,7 @@ def drying(
         _band(start, spread, share), _band(start * (1 - lost), spread, share), _band(lost, None, share),
         _band(pace, None, share),
         tuple(DriedTo(day, _band(start * (1 - lost * _dried(day, pace)), spread, share)) for day in days),
-        tuple(sorted(weighings, key=lambda one: one.days)), _is_dry(weighings),
+        tuple(sorted(weighings, key=lambda one: one.days)), is_dry(weighings),
     )  # fmt: skip
 
 
@@ -172,7 +172,7 @@ def _band(values: NDArray[np.float64], spread: NDArray[np.float64] | None, share
 _NORMAL = (-1.645, -1.036, -0.674, -0.385, -0.126, 0.126, 0.385, 0.674, 1.036, 1.645)
 
 
-def _is_dry(weighings: Sequence[Weighed]) -> bool:
+def is_dry(weighings: Sequence[Weighed]) -> bool:
     """Whether two weighings at least a week apart, the newest among them, differ by under a thousandth."""
     if len(weighings) < 2:
         return False

@@ -70,6 +70,7 @@ class Evidence:
         mix: that was poured
         celsius: of the air that day; None where it was not known
         serials: the numbers of its castings
+        said: by the rule, in the quantity's own unit
         left_out: why it is left out; empty where it counts
     """
 
@@ -79,7 +80,13 @@ class Evidence:
     mix: str
     celsius: float | None = None
     serials: tuple[int, ...] = ()
+    said: float = 1.0
     left_out: str = ""
+
+    @property
+    def happened(self) -> float:
+        """In the quantity's own unit."""
+        return self.said * self.ratio
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,16 +133,21 @@ def learnt(belief: Belief, ratios: Sequence[float]) -> Learnt:
     Raises:
         ValueError: when a share is 0 or less
     """
-    state = _State.after(belief, [_log(one) for one in ratios])
-    ours = exp(state.mean_found) if ratios else 1.0
+    return _learnt(belief, _Totals([_log(one) for one in ratios]))
+
+
+def _learnt(belief: Belief, totals: "_Totals") -> Learnt:
+    state = _State.of(belief, totals)
+    ours = exp(state.mean_found) if totals.count else 1.0
     low, high = (exp(state.mean + state.of_mean * edge) for edge in state.edges)
     next_low, next_high = (exp(state.mean + state.of_next * edge) for edge in state.edges)
-    return Learnt(len(ratios), exp(state.mean), low, high, next_low, next_high, ours)
+    return Learnt(totals.count, exp(state.mean), low, high, next_low, next_high, ours)
 
 
 def one_by_one(belief: Belief, ratios: Sequence[float]) -> list[Learnt]:
     """What was believed before the first record, and after each of them."""
-    return [learnt(belief, ratios[:count]) for count in range(len(ratios) + 1)]
+    logs = [_log(one) for one in ratios]
+    return [_learnt(belief, _Totals(logs[:count])) for count in range(len(logs) + 1)]
 
 
 def wild(belief: Belief, ratios: Sequence[float]) -> list[bool]:
@@ -151,9 +163,10 @@ def wild(belief: Belief, ratios: Sequence[float]) -> list[bool]:
     logs = [_log(one) for one in ratios]
     if len(logs) <= FEWEST_TO_DOUBT:
         return [False] * len(logs)
+    totals = _Totals(logs)
     found = []
-    for at, one in enumerate(logs):
-        state = _State.after(belief, [*logs[:at], *logs[at + 1 :]])
+    for one in logs:
+        state = _State.of(belief, totals.without(one))
         beyond = float(stdtr(state.freedom, -abs(one - state.mean) / state.of_next))
         found.append(beyond < WILD)
     return found
@@ -221,6 +234,24 @@ def _log(ratio: float) -> float:
     return log(ratio)
 
 
+class _Totals:
+    """How many logarithms there are, their sum, and how far they scatter about their mean."""
+
+    def __init__(self, logs: Sequence[float]) -> None:
+        """Of all of these."""
+        self.count = len(logs)
+        self.mean = sum(logs) / self.count if logs else 0.0
+        self.spread = sum((one - self.mean) ** 2 for one in logs)
+
+    def without(self, one: float) -> "_Totals":
+        """Of all but one of them, of at least two."""
+        rest = _Totals(())
+        rest.count = self.count - 1
+        rest.mean = self.mean + (self.mean - one) / rest.count
+        rest.spread = max(0.0, self.spread - (one - self.mean) * (one - rest.mean))
+        return rest
+
+
 @dataclass(frozen=True, slots=True)
 class _State:
     """A normal of which mean and scatter are both unknown, in logarithms."""
@@ -232,14 +263,12 @@ class _State:
     mean_found: float
 
     @classmethod
-    def after(cls, belief: Belief, logs: Sequence[float]) -> "_State":
+    def of(cls, belief: Belief, totals: _Totals) -> "_State":
         before, worth = belief.counts_as, belief.worth / 2
-        count = len(logs)
-        found = sum(logs) / count if count else 0.0
-        spread = sum((one - found) ** 2 for one in logs)
+        count, found = totals.count, totals.mean
         counts = before + count
         pulled = before * count * found**2 / counts
-        scale = worth * belief.pours**2 + (spread + pulled) / 2
+        scale = worth * belief.pours**2 + (totals.spread + pulled) / 2
         return cls(count * found / counts, counts, worth + count / 2, scale, found)
 
     @property

@@ -14,13 +14,12 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.materials.mixes import BLED, DRYING_LOSS, MixedBag
+from ulbrek.core.materials.mixes import BLED
 from ulbrek.core.measure.inputs.common import Id
 from ulbrek.core.measure.inputs.piece import Piece, Seam, WantedWeight, WeightBy, WeightWhen
 from ulbrek.core.measure.seams import free_offset
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.weighing import LEAST_MM, CannotSolveError, Concrete, to_weigh
-from ulbrek.core.mix.wetness import water_planned
 
 
 class _Goal(Document):
@@ -82,8 +81,9 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
     piece = job.pieces[index]
     match goal:
         case TargetMass():
-            filled = _filled(job, shop)
-            concrete = Concrete(filled.density, BLED, DRYING_LOSS, dry_share=filled.dry_share)
+            chosen = choose(job, shop)
+            filled = chosen.filled(job.mix)
+            concrete = Concrete(filled.density, BLED, chosen.drying, dry_share=filled.dry_share)
             wanted = kept(piece, goal)
             change = to_weigh(piece, wanted, concrete)
             change = replace(change, fields={**change.fields, "/weight": wanted.model_dump(mode="json")})
@@ -95,11 +95,6 @@ def solve(job: Job, shop: Shop, goal: AnyGoal) -> Change:
             change = _divide(piece, goal)
     fields = {f"/pieces/{index}{field}": value for field, value in change.fields.items()}
     return Change(change.label, fields, change.values)
-
-
-def _filled(job: Job, shop: Shop) -> MixedBag:
-    chosen = choose(job, shop)
-    return MixedBag(chosen.size, water_planned(job.mix, chosen.size, chosen.mix, chosen.plasticised))
 
 
 def kept(piece: Piece, goal: TargetMass) -> WantedWeight:

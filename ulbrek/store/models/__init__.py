@@ -12,6 +12,7 @@ from ulbrek.store.models.access import (
     ShareLinkRow,
 )
 from ulbrek.store.models.base import Base
+from ulbrek.store.models.evidence import EvidenceLeftOutRow, PourEvidenceRow
 from ulbrek.store.models.forms import MOULD_EVENTS, CavityRow, FormRow, MouldEventRow, MouldRow
 from ulbrek.store.models.jobs import JobRevisionRow, JobRow
 from ulbrek.store.models.log import FACES, OBSERVATIONS, DefectSaidRow, ObservationRow, PhotoRow
@@ -50,6 +51,7 @@ __all__ = [
     "ChallengeRow",
     "DefectSaidRow",
     "DeviceRow",
+    "EvidenceLeftOutRow",
     "FeedRow",
     "FinishEntryRow",
     "FormRow",
@@ -63,6 +65,7 @@ __all__ = [
     "OutlookRow",
     "PasskeyRow",
     "PhotoRow",
+    "PourEvidenceRow",
     "PourRow",
     "RateRow",
     "ReadingRow",

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from ulbrek.store.models.base import Base, By, CreatedAt, Id, own, referred
 
-OBSERVATIONS = ("note", "weighing", "test", "defect", "strength")
+OBSERVATIONS = ("note", "weighing", "test", "defect", "strength", "left over")
 METHODS = ("cube", "cylinder", "rebound")
 FACES = ("top", "bottom", "edge")
 
@@ -34,13 +34,15 @@ class ObservationRow(Base):
         CheckConstraint("kind = 'weighing' OR mass_kg IS NULL", "only_a_weighing_has_a_mass"),
         CheckConstraint("(x_mm IS NULL) = (y_mm IS NULL)", "a_place_is_whole"),
         CheckConstraint(f"face IS NULL OR face IN {FACES}", "known_face"),
-        CheckConstraint("text <> '' OR kind IN ('weighing', 'test', 'strength')", "says_something"),
+        CheckConstraint("text <> '' OR kind IN ('weighing', 'test', 'strength', 'left over')", "says_something"),
         CheckConstraint(
             f"kind <> 'strength' OR (strength_mpa > 0 AND pour_id IS NOT NULL AND method IN {METHODS})",
             "a_strength_is_whole",
         ),
         CheckConstraint("kind = 'strength' OR (strength_mpa IS NULL AND method IS NULL)", "only_a_strength_has_one"),
         CheckConstraint("kind = 'defect' OR defect IS NULL", "only_a_defect_is_of_a_kind"),
+        CheckConstraint("kind <> 'left over' OR (volume_l >= 0 AND pour_id IS NOT NULL)", "what_is_left_over_is_whole"),
+        CheckConstraint("kind = 'left over' OR volume_l IS NULL", "only_what_is_left_over_has_one"),
         Index("ix_observation_job_id_at", "job_id", "at"),
         Index("ix_observation_shop_id_at", "shop_id", "at"),
     )
@@ -63,6 +65,7 @@ class ObservationRow(Base):
     y_mm: Mapped[float | None]
     face: Mapped[str | None]
     defect: Mapped[str | None]
+    volume_l: Mapped[float | None]
     replaces: Mapped[UUID | None]
     member_id: Mapped[By]
     created_at: Mapped[CreatedAt]

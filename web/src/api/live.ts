@@ -23,6 +23,7 @@ const TOLD_BY: Record<string, (key: string) => readonly (readonly unknown[])[]> 
   run: (key) => [["run", key]],
   finish: (key) => [["finish", key]],
   log: () => [["records"]],
+  known: () => [["records", "known"]],
   casting: () => [["records"], ["agenda"]],
   form: () => [["records"], ["agenda"]],
   reading: () => [["records", "pours"], ["job"], ["agenda"]],

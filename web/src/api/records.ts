@@ -143,6 +143,57 @@ export const defectKindsQuery = queryOptions({
   queryFn: () => take(client.GET("/api/defects")),
   staleTime: Number.POSITIVE_INFINITY,
 });
+export type FigureView = Schemas["FigureView"];
+export type FigureDetail = Schemas["FigureDetail"];
+export type KnownView = Schemas["KnownView"];
+export type Quantity = FigureView["quantity"];
+/** Which records are looked at: of one mix, of one sort of day. */
+export interface Group {
+  mix?: string;
+  warmth?: "cold" | "mild" | "warm";
+}
+const READ_AGAIN_MS = 1_500;
+export const knownQuery = (group: Group) =>
+  queryOptions({
+    queryKey: records("known", group),
+    queryFn: () => take(client.GET("/api/known", { params: { query: group } })),
+    placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) => (state.data?.unread ? READ_AGAIN_MS : false),
+  });
+export const figureQuery = (quantity: Quantity, group: Group) =>
+  queryOptions({
+    queryKey: records("known", quantity, group),
+    queryFn: () => take(client.GET("/api/known/{quantity}", { params: { path: { quantity }, query: group } })),
+    placeholderData: keepPreviousData,
+  });
+export const effectQuery = (quantity: Quantity, group: Group, at: number) =>
+  queryOptions({
+    queryKey: records("known effect", quantity, group, at),
+    queryFn: () => take(client.GET("/api/known/{quantity}/effect", { params: { path: { quantity }, query: group } })),
+  });
+/** Lets plans reckon with a figure or go by the rule again, and leaves records out. */
+export function useTeach(quantity: Quantity, group: Group) {
+  const queries = useQueryClient();
+  const path = { quantity };
+  async function taught(asked: Promise<FigureDetail>) {
+    queries.setQueryData(figureQuery(quantity, group).queryKey, await asked);
+    for (const key of [["records"], ["shop"], ["job"], ["jobs"], ["agenda"]])
+      void queries.invalidateQueries({ queryKey: key });
+  }
+  return {
+    accept: () => taught(take(client.PUT("/api/known/{quantity}/own", { params: { path }, body: group }))),
+    goByRule: () => taught(take(client.DELETE("/api/known/{quantity}/own", { params: { path, query: group } }))),
+    leaveOut: (pour_id: string, reason: string) =>
+      taught(
+        take(
+          client.PUT("/api/known/{quantity}/records/{pour_id}", {
+            params: { path: { ...path, pour_id } },
+            body: { ...group, reason },
+          }),
+        ),
+      ),
+  };
+}
 export const defectQuery = (id: string) =>
   queryOptions({
     queryKey: records("defect", id),

@@ -197,6 +197,8 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
         Band(0.25, "min", factor=60), Band(92.5 / 60, "min", 5, factor=60), Band(10, "h", 0.5), Band(72, "h"),
         Band(168, "days", 0.5, factor=1 / 24, one="day"), Band(name="days", factor=1 / 24, one="day"),
     ),
+    "found h": _same(Band(1, "min", factor=60), Band(10, "h", 0.1), Band(name="h")),  # told apart from a rule
+    "found l": _both(Band(name="L", step=0.05), Band(name="ft³", step=0.002, factor=_CUBIC_FEET)),
     "d": _same(Band(7, "days", 0.5, one="day"), Band(name="days", one="day")),
     # The rest
     "C": _both(Band(name="°C", step=0.5), Band(name="°F", factor=1.8, zero=32)),

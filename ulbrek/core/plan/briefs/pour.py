@@ -32,7 +32,7 @@ def pour_brief(job: Job, planned: Plan) -> PourBrief:
     """
     fills = [_fill(job, piece, one) for piece, one in zip(job.pieces, planned.pieces, strict=True)]
     return PourBrief(
-        mixing=_mixing(job, planned),
+        mixing=_mixing(planned),
         fills=fills,
         acts=[_act(act) for act in planned.cure.acts if act.id in _FRESH and act.piece is None],
         settled=job.mix.settled,
@@ -43,7 +43,7 @@ def pour_brief(job: Job, planned: Plan) -> PourBrief:
     )
 
 
-def _mixing(job: Job, planned: Plan) -> MixingBrief:
+def _mixing(planned: Plan) -> MixingBrief:
     mix = planned.mix
     last = mix.last.bags.value if mix.last else mix.bags_per_batch
     bare = mix.poured_volume.value / mix.bag_yield.value
@@ -54,7 +54,7 @@ def _mixing(job: Job, planned: Plan) -> MixingBrief:
         yield_l=mix.bag_yield.value, start_l=mix.water_start.value, most_l=mix.water_most_l,
         cup_l=mix.cup.value,
         doses=[DoseBrief(one.name, one.kind, one.a_bag.value) for one in mix.doses if one.a_bag is not None],
-        mixing_min=mix.clock.mixing.value / mix.bags_per_batch, placing_min=job.mix.minutes_placing,
+        mixing_min=mix.clock.mixing.value / mix.bags_per_batch, placing_min=mix.clock.placing_a_bag_min,
         working_min=mix.clock.working.value,
     )  # fmt: skip
 

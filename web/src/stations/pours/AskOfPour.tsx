@@ -12,6 +12,7 @@ export type Asked =
   | "water"
   | { corrects: string }
   | "batch"
+  | "left over"
   | "temperature"
   | "test"
   | "cancel"
@@ -30,6 +31,7 @@ interface AskProps {
 export function AskOfPour({ asked, pourId, castings, units, onClose }: AskProps) {
   const at = { params: { path: { pour_id: pourId } } };
   if (asked === "batch") return <AskBatch pourId={pourId} castings={castings} units={units} onClose={onClose} />;
+  if (asked === "left over") return <AskLeftOver pourId={pourId} units={units} onClose={onClose} />;
   if (asked === "temperature") return <AskTemperature pourId={pourId} units={units} onClose={onClose} />;
   const { title, description, ...form } = plainly(asked, at);
   return (
@@ -50,7 +52,7 @@ interface Plain {
 
 /** What is asked for with a time, a person and a note alone, and where it is sent. */
 function plainly(
-  asked: Exclude<Asked, "batch" | "temperature" | "test">,
+  asked: Exclude<Asked, "batch" | "left over" | "temperature" | "test">,
   at: { params: { path: { pour_id: string } } },
 ): Plain {
   if (asked === "water")
@@ -127,6 +129,37 @@ function AskBatch({ pourId, castings, units, onClose }: Omit<AskProps, "asked">)
         )}
         <EntryText label="Bags" number value={bags} onChange={setBags} />
         <EntryText label="Water, total" unit={litres.name} number value={water} onChange={setWater} />
+      </EntryForm>
+    </Modal>
+  );
+}
+
+function AskLeftOver({ pourId, units, onClose }: Pick<AskProps, "pourId" | "units" | "onClose">) {
+  const [volume, setVolume] = useState("");
+  const litres = entryOf("l", units);
+  const send = ({ note, ...entry }: Entry) =>
+    take(
+      client.POST("/api/observations", {
+        body: {
+          ...entry,
+          note: "",
+          text: note,
+          kind: "left over" as const,
+          pour_id: pourId,
+          volume_l: litres.read(numberOf(volume, "Concrete left over")),
+        },
+      }),
+    );
+  return (
+    <Modal
+      open
+      title="Concrete left over"
+      description="When all forms are full: what is still in the mixer and the buckets. It tells what your bags yield."
+      onClose={onClose}
+    >
+      <EntryForm label="Log it" note="Note (optional)" send={send} onDone={onClose}>
+        <EntryText label="Concrete left over" unit={litres.name} number value={volume} onChange={setVolume} />
+        <p className="text-soft">0 where nothing is left. Bags that stayed closed do not count.</p>
       </EntryForm>
     </Modal>
   );

@@ -6,6 +6,7 @@ import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 import { clock } from "@/units/time";
 import { FeelTest } from "../mix/FeelPanel";
+import type { Asked } from "./AskOfPour";
 import { EnoughLeft } from "./EnoughLeft";
 import { Part } from "./Part";
 
@@ -56,7 +57,7 @@ function NextBatch({ plan, units }: { plan: PourView["plan"]; units: Units }) {
 }
 
 /** What was mixed, batch by batch, and what is to go. */
-export function Batches({ view, units, onAdd }: { view: PourView; units: Units; onAdd: () => void }) {
+export function Batches({ view, units, onAsk }: { view: PourView; units: Units; onAsk: (asked: Asked) => void }) {
   const { pour, plan } = view;
   const send = useSend();
   const takesBack = useMay()("POST /api/pours/{pour_id}/batches/{batch_id}/undo");
@@ -113,9 +114,16 @@ export function Batches({ view, units, onAdd }: { view: PourView; units: Units; 
         </p>
       )}
       <NextBatch plan={plan} units={units} />
-      <button type="button" className="button mt-1" onClick={onAdd}>
-        Log a batch
-      </button>
+      <div className="mt-1 flex flex-wrap gap-3">
+        <button type="button" className="button" onClick={() => onAsk("batch")}>
+          Log a batch
+        </button>
+        {pour.batches.length > 0 && (
+          <button type="button" className="button" onClick={() => onAsk("left over")}>
+            Log concrete left over
+          </button>
+        )}
+      </div>
       <EnoughLeft view={view} units={units} />
     </Part>
   );

@@ -99,7 +99,7 @@ export function PourPage({ pourId }: { pourId: string }) {
               ))}
             </ul>
           </Part>
-          {!pour.cancelled_at && <Batches view={view} units={units} onAdd={() => setAsked("batch")} />}
+          {!pour.cancelled_at && <Batches view={view} units={units} onAsk={setAsked} />}
           <StockOfPour view={view} />
         </div>
         <div className="space-y-8">

@@ -13,6 +13,7 @@ const PLACES = [
   { to: "/moulds", name: "Moulds", needs: "GET /api/forms" },
   { to: "/stock", name: "Stock", needs: "GET /api/stock" },
   { to: "/shopping", name: "To buy", needs: "GET /api/shopping" },
+  { to: "/known", name: "What we know", needs: "GET /api/known" },
   { to: "/shop", name: "Shop", needs: "PATCH /api/shop" },
   { to: "/rules", name: "Rules", needs: "GET /api/rules" },
 ] as const;

@@ -34,6 +34,8 @@ export function told(entry: LogEntry, units: Units, acts: Map<string, string>): 
       return `${act}: ${entry.ready ? "ready" : "not yet"}`;
     case "strength":
       return `${valueWords(entry.method ?? "")}: ${write(entry.strength_mpa ?? 0, "MPa", units)}`;
+    case "left over":
+      return entry.volume_l ? `${write(entry.volume_l, "l", units)} of concrete left over` : "No concrete left over";
     case "changed":
       return entry.text;
     default:
@@ -47,6 +49,7 @@ export const KIND_WORDS: Record<LogEntry["kind"], string> = {
   test: "Tested",
   defect: "Defect",
   strength: "Strength",
+  "left over": "Left over",
   poured: "Poured",
   batch: "Mixed",
   act: "Done",

@@ -1,0 +1,126 @@
+"""What a shop's records make of one rule: which of them count, what comes of them, and whether it is in use."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from math import log
+from typing import Literal, NamedTuple
+
+from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.materials.own import OwnFigure, Quantity, Warmth, warmth_of
+from ulbrek.core.records.learning import (
+    BELIEFS,
+    FEWEST,
+    Evidence,
+    Learnt,
+    contradicts,
+    is_possible,
+    learnt,
+    one_by_one,
+    wild,
+)
+
+Counts = Literal["counts", "left out", "cannot be"]
+Standing = Literal["nothing yet", "too few", "offered", "in use", "moved on", "contradicted"]
+MOVED = 0.02  # from the figure in use, before another is offered
+
+
+class Told(NamedTuple):
+    """What a quantity is called, the kind of its unit, and how a record comes about."""
+
+    name: str
+    kind: str
+    recorded_by: str
+
+
+TELLS: Mapping[Quantity, Told] = {
+    "set": Told(
+        "Time to set", "found h",
+        "Log two tests of one task: one that says not yet, and soon after it one that says ready.",
+    ),
+    "yield": Told(
+        "Concrete from one bag", "found l",
+        "When all forms are full, log the concrete left over, 0 where nothing is left.",
+    ),
+    "water": Told("Water per bag", "water", "Log each batch with its water."),
+    "mixing": Told("Mixing time per bag", "min", "Run the pour with the run sheet: it times each batch."),
+    "placing": Told("Placing time per bag", "min", "Run the pour with the run sheet: it times each batch."),
+    "drying": Told(
+        "Drying loss", "share",
+        "Weigh a casting on the day it is stripped, and weeks later twice, a week apart.",
+    ),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """A record beside the others.
+
+    Attributes:
+        evidence: the record
+        counts: whether it counts, was left out by somebody, or cannot be right
+        wild: whether it counts, and is hardly likely by all the others
+        before: what was believed before it; None where it does not count
+        after: what is believed with it
+    """
+
+    evidence: Evidence
+    counts: Counts
+    wild: bool
+    before: Learnt | None
+    after: Learnt | None
+
+
+def judged(quantity: Quantity, evidence: Sequence[Evidence]) -> list[Judged]:
+    """Records one by one.
+
+    Args:
+        quantity: of which rule
+        evidence: oldest first
+    """
+    counting = [one.ratio for one in evidence if _counts(quantity, one) == "counts"]
+    belief = BELIEFS[quantity]
+    steps, odd = one_by_one(belief, counting), wild(belief, counting)
+    found, at = [], 0
+    for one in evidence:
+        counts = _counts(quantity, one)
+        if counts == "counts":
+            found.append(Judged(one, counts, odd[at], steps[at], steps[at + 1]))
+            at += 1
+        else:
+            found.append(Judged(one, counts, wild=False, before=None, after=None))
+    return found
+
+
+def counting(quantity: Quantity, evidence: Iterable[Evidence]) -> list[Evidence]:
+    """Those records that count."""
+    return [one for one in evidence if _counts(quantity, one) == "counts"]
+
+
+def of_group(evidence: Iterable[Evidence], mix: str | None, warmth: Warmth | None) -> list[Evidence]:
+    """Those records that are of a mix, and of a sort of day; of all where that is None."""
+    return [
+        one
+        for one in evidence
+        if mix in (None, one.mix) and (warmth is None or (one.celsius is not None and warmth_of(one.celsius) == warmth))
+    ]
+
+
+def standing(quantity: Quantity, counted: Sequence[Evidence], own: OwnFigure | None) -> Standing:
+    """How a figure stands.
+
+    Args:
+        quantity: of which rule
+        counted: the records that count, of its group
+        own: the figure of that group as it was accepted; None where it was not
+    """
+    if own is None:
+        return "nothing yet" if not counted else "too few" if len(counted) < FEWEST else "offered"
+    since = [one for one in counted if own.accepted_at is None or one.at > own.accepted_at]
+    if contradicts(own, since):
+        return "contradicted"
+    now = learnt(BELIEFS[quantity], [one.ratio for one in counted]).likely
+    moved = len(counted) >= FEWEST and abs(log(now / own.figure.value)) > MOVED
+    return "moved on" if moved else "in use"
+
+
+def _counts(quantity: Quantity, one: Evidence) -> Counts:
+    return "cannot be" if not is_possible(quantity, one.ratio) else "left out" if one.left_out else "counts"

@@ -1,0 +1,40 @@
+"""What pours say of the rules. It can be read again from their records; what was left out, and why, cannot."""
+
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import CheckConstraint
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import Mapped, mapped_column
+
+from ulbrek.store.models.base import Base, By, CreatedAt, OfShop, own
+
+
+class PourEvidenceRow(Base):
+    """What was read of a pour by some rules. The database lets go of it when something is written of the pour."""
+
+    __tablename__ = "pour_evidence"
+    __table_args__ = (own("pour_id", "pour"),)
+
+    pour_id: Mapped[UUID] = mapped_column(primary_key=True)
+    shop_id: Mapped[OfShop]
+    rules: Mapped[str]
+    found: Mapped[dict[str, Any]] = mapped_column(JSONB)
+
+
+class EvidenceLeftOutRow(Base):
+    """What a pour says of a quantity, left out by somebody, and why."""
+
+    __tablename__ = "evidence_left_out"
+    __table_args__ = (
+        own("pour_id", "pour"),
+        own("member_id", "member"),
+        CheckConstraint("reason <> ''", "says_why"),
+    )
+
+    pour_id: Mapped[UUID] = mapped_column(primary_key=True)
+    quantity: Mapped[str] = mapped_column(primary_key=True)
+    shop_id: Mapped[UUID]
+    reason: Mapped[str]
+    member_id: Mapped[By]
+    created_at: Mapped[CreatedAt]

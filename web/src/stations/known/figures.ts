@@ -1,0 +1,31 @@
+import type { FigureView } from "@/api/records";
+import type { Units } from "@/units/length";
+import { write, writeApart } from "@/units/quantity";
+
+/** A share of the rule in the figure's own unit, or of the rule where that is another for each record. */
+export function told(figure: FigureView, ratio: number, units: Units): string {
+  return figure.ruled === null ? write(ratio, "share", units) : write(ratio * figure.ruled, figure.kind, units);
+}
+
+/** Rule and ours, never written alike where they differ. */
+export function beside(figure: FigureView, ratio: number, units: Units): [rule: string, ours: string] {
+  if (figure.ruled === null) return ["100\u00a0%", write(ratio, "share", units)];
+  const [rule = "", ours = ""] = writeApart([figure.ruled, ratio * figure.ruled], [figure.kind, figure.kind], units);
+  return [rule, ours];
+}
+
+/** So far off, in per cent; a band is told by half of it. */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)}\u00a0%`;
+}
+
+export const STANDING: Record<FigureView["standing"], string> = {
+  "nothing yet": "none yet",
+  "too few": "too few",
+  offered: "offered",
+  "in use": "in use",
+  "moved on": "in use",
+  contradicted: "check it",
+};
+
+export const DAYS = { cold: "cold days", mild: "mild days", warm: "warm days" } as const;
