@@ -5,13 +5,13 @@ from typing import Any
 
 import pytest
 
-from tests.jobs import demo_job, top
-from ulbrek.core.after.defects import BatchIn, CastingStory, MouldThen, observed_in
+from tests.jobs import demo_job, opening, top
+from ulbrek.core.after.defects import BatchIn, CastingStory, MouldThen, cannot_be, observed_in
 from ulbrek.core.cure.history import ActTest, Done, Temperature
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
-from ulbrek.core.records.causes.finder import Observed, causes_of
+from ulbrek.core.records.causes.finder import Observed, causes_of, is_known_enough
 from ulbrek.core.records.record import Record
 
 START = datetime(2026, 5, 4, 9, tzinfo=UTC)
@@ -147,3 +147,25 @@ def test_a_sound_pour_speaks_against_the_usual_causes_and_for_none() -> None:
         for piece in job.pieces:
             found = known(job, piece=piece.id, batches=batches(planned, planned))
             assert not {fact for fact in loud if found.get(fact)}, (job.name, piece.id)
+
+
+def test_a_cause_that_its_making_rules_out_is_not_named() -> None:
+    plain, holed = top(mix={"bag": "25kg"}), top(opening())
+    story = {"piece": "top", "defect": "crack at corner", "seen_at": at(60), "states": {}}
+
+    def ruled_out(job: Job, *mixed: BatchIn) -> frozenset[str]:
+        return cannot_be(job, plan(job, SHOP), CastingStory(**story, batches=mixed))
+
+    assert {"corner", "restraint", "moved", "swell", "pigdose"} <= ruled_out(plain)
+    assert not {"corner", "restraint", "moved", "swell"} & ruled_out(holed)
+    assert {"watervar", "lotmix"} <= ruled_out(plain, *batches(2.3))
+    assert "watervar" not in ruled_out(plain, *batches(2.3, 2.4))
+    assert "restraint" not in ruled_out(top(piece={"stays": "on the ground"}))
+    named = [one.cause for one in causes_of("crack at corner", [], cannot=ruled_out(plain))]
+    assert named[0] == "handle" and "corner" not in named
+
+
+def test_what_is_known_of_unlikely_causes_alone_is_not_enough() -> None:
+    hot = causes_of("crack at corner", [Observed("hot")])  # speaks for drying before its set, which it hardly is
+    assert not is_known_enough(hot)
+    assert is_known_enough(causes_of("crack at corner", [Observed("sharp_corner")]))

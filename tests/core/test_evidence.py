@@ -105,7 +105,7 @@ def test_batches_are_timed_by_the_bag() -> None:
 @pytest.mark.parametrize(
     ("weighed", "loss"),
     [
-        ([(0.2, 20.0), (40.0, 19.6), (48.0, 19.6)], 0.02),
+        ([(0.0, 20.0), (40.0, 19.6), (48.0, 19.6)], 0.02),
         ([(3.0, 20.0), (40.0, 19.6), (48.0, 19.6)], None),  # nobody weighed it wet
         ([(0.2, 20.0), (40.0, 19.6), (48.0, 19.5)], None),  # it still loses
         ([(0.2, 20.0)], None),
@@ -113,8 +113,14 @@ def test_batches_are_timed_by_the_bag() -> None:
     ],
 )
 def test_a_loss_is_known_once_it_has_dried(weighed: list[tuple[float, float]], loss: float | None) -> None:
-    found = dried_out([Weighed(days, mass) for days, mass in reversed(weighed)])
+    found = dried_out([Weighed(days, mass) for days, mass in reversed(weighed)], 12.0)
     assert found == (loss if loss is None else pytest.approx(loss))
+
+
+def test_what_went_before_the_first_weighing_is_reckoned_with() -> None:
+    first = dried(30.0, 0.025, 12.0, 1.8)
+    found = dried_out([Weighed(1.8, first), Weighed(2000.0, 30 * 0.975), Weighed(2010.0, 30 * 0.975)], 12.0)
+    assert found == pytest.approx(0.025, rel=1e-6)
 
 
 def dried(start: float, loss: float, half: float, days: float) -> float:

@@ -84,6 +84,7 @@ def fill(database: Database) -> None:
             Observation("defect", "Pit\tby the tap", casting_id=casting, x_mm=0.1, y_mm=-2e-7, defect="pinholes"), entry
         )
         records.defects(shop.id).say(seen, "gap", "no")
+        records.evidence(shop.id).leave_out(pour, "set", "Wet, “soaked”,\nbags")
         records.photos(shop.id).add(seen, clean_photo(picture()))
         sensor = records.sensors(shop.id).add("Probe", "concrete").id
         records.sensors(shop.id).place(sensor, pour, POUR)

@@ -95,6 +95,7 @@ def filled(database: Database, shop_id: UUID) -> Filled:
     shelf.sensors("place", sensor, pour.id, POUR)
     shelf.sensors("read", sensor, [(POUR + H, 20.0)])
     shelf.outlooks("keep", pour.id, "key", None, "none")
+    shelf.evidence("leave_out", pour.id, "set", "Wet bags")
     shelf.weather("_lay_down", {NOW: WeatherHour(9.0, 80.0, 5.0, 0.0, 0.0, 1.0, "measured")})
     shelf.weather("foretold", typed_day(NOW, warmest_c=20, coldest_c=9, humidity=60, wind_kmh=9, cloud=0.4))
     shelf.asked("ask", pour.id, [member])
@@ -108,6 +109,7 @@ def filled(database: Database, shop_id: UUID) -> Filled:
     shelf.links("make", pour.job_id, "plan", 1, member)
     shelf.feeds("make", "Phone", member)
     shelf.security("add", "joined", "Somebody", "127.0.0.1")
+    shelf.evidence("claim", "1/a", 9)  # last: whatever is written of the pour lets go of it
     pour = shelf.pours("get", pour.id)
     return Filled(shop_id, shelf, pour, member, item, lot, form, seen, sensor)
 
@@ -250,7 +252,17 @@ def test_every_row_finds_its_shop_again_when_the_tables_come_up_from_before(clus
                 for one in TABLES.values()
                 if one.name
                 not in OF_THE_DOORS
-                | {"shop", "asked", "run_entry", "finish_entry", "weather", "weather_day", "defect_said"}
+                | {
+                    "shop",
+                    "asked",
+                    "run_entry",
+                    "finish_entry",
+                    "weather",
+                    "weather_day",
+                    "defect_said",
+                    "pour_evidence",
+                    "evidence_left_out",
+                }
             }
 
     try:

@@ -6,7 +6,7 @@ from typing import TypeVar
 from uuid import UUID
 
 from pydantic import TypeAdapter
-from sqlalchemy import ColumnElement, Select, delete, func, select
+from sqlalchemy import ColumnElement, Select, delete, func, select, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import aliased
 
@@ -29,6 +29,7 @@ from ulbrek.store.models import (
 
 One = TypeVar("One")
 MOST_RECORDS = 200  # of one quantity, the newest: a shop changes
+_CLAIMED = ""
 _ONE: TypeAdapter[Evidence] = TypeAdapter(Evidence)
 _ALL: TypeAdapter[Mapping[Quantity, Evidence]] = TypeAdapter(Mapping[Quantity, Evidence])
 
@@ -66,10 +67,20 @@ class EvidenceRepository(ShopRecords):
         ]
         return found[::-1]
 
-    def unread(self, rules: str, limit: int) -> list[UUID]:
-        """Pours whose water is in, and of which nothing was read by these rules, newest first."""
+    def claim(self, rules: str, limit: int) -> list[UUID]:
+        """Pours whose water is in, and of which nothing was read by these rules, newest first: they are read now.
+
+        Once this is committed, what is written of one of them takes its claim away, and what is kept of it then is not
+        kept. Those that somebody is writing of at this moment are left for the next time.
+        """
         asked = self._unread(select(PourRow.id), rules).order_by(PourRow.poured_at.desc()).limit(limit)
-        return list(self._session.scalars(asked))
+        ids = list(self._session.scalars(asked.with_for_update(of=PourRow, skip_locked=True)))
+        for of in ids:
+            row = insert(PourEvidenceRow).values(pour_id=of, shop_id=self._shop_id, rules=_CLAIMED, found={})
+            self._session.execute(
+                row.on_conflict_do_update(index_elements=[PourEvidenceRow.pour_id], set_={"rules": _CLAIMED})
+            )
+        return ids
 
     def count_unread(self, rules: str) -> int:
         """How many pours are still to be read by these rules."""
@@ -82,16 +93,19 @@ class EvidenceRepository(ShopRecords):
         )  # fmt: skip
 
     def keep(self, pour_id: UUID, rules: str, found: Mapping[Quantity, Evidence]) -> None:
-        """Keeps what was read of a pour.
+        """Keeps what was read of a pour that was claimed, unless something was written of it since.
 
         Args:
             pour_id: which
             rules: that it was read by
             found: by quantity
         """
-        values = {"rules": rules, "found": _ALL.dump_python(found, mode="json")}
-        row = insert(PourEvidenceRow).values(pour_id=pour_id, shop_id=self._shop_id, **values)
-        self._session.execute(row.on_conflict_do_update(index_elements=[PourEvidenceRow.pour_id], set_=values))
+        row = PourEvidenceRow
+        self._session.execute(
+            update(row)
+            .where(row.pour_id == pour_id, row.shop_id == self._shop_id, row.rules == _CLAIMED)
+            .values(rules=rules, found=_ALL.dump_python(found, mode="json"))
+        )
 
     def leave_out(self, pour_id: UUID, quantity: Quantity, reason: str | None) -> None:
         """Leaves out what a pour says of a quantity, or counts it again.
@@ -147,8 +161,8 @@ class EvidenceRepository(ShopRecords):
             found.setdefault(of, []).append(RunEntry.model_validate(entry))
         return found
 
-    def _weighed(self, pour_ids: Iterable[UUID]) -> dict[UUID, list[list[Weighed]]]:
-        """By pour, of each casting that was weighed its weighings, by days since it was stripped."""
+    def _weighed(self, pour_ids: Iterable[UUID]) -> dict[UUID, list[tuple[str, list[Weighed]]]]:
+        """By pour, of each casting that was weighed its piece and its weighings, by days since it was stripped."""
         stripped: dict[UUID, datetime] = {}
         states = (
             select(CastingStateRow.casting_id, CastingStateRow.at)
@@ -159,16 +173,17 @@ class EvidenceRepository(ShopRecords):
         for casting_id, when in self._session.execute(states):
             stripped[casting_id] = when
         asked = (
-            select(ObservationRow.pour_id, ObservationRow.casting_id, ObservationRow.at, ObservationRow.mass_kg)
+            select(ObservationRow.pour_id, CastingRow.id, CastingRow.piece, ObservationRow.at, ObservationRow.mass_kg)
+            .join(CastingRow, CastingRow.id == ObservationRow.casting_id)
             .where(ObservationRow.pour_id.in_(pour_ids), ObservationRow.kind == "weighing", _stands())
             .order_by(ObservationRow.at)
         )
-        found: dict[UUID, dict[UUID, list[Weighed]]] = {}
-        for of, casting, at, mass_kg in self._session.execute(asked):
+        found: dict[UUID, dict[UUID, tuple[str, list[Weighed]]]] = {}
+        for of, casting, piece, at, mass_kg in self._session.execute(asked):
             if of is None or casting not in stripped or mass_kg is None:
                 continue
             days = max(0.0, (at - stripped[casting]).total_seconds() / 86_400)
-            found.setdefault(of, {}).setdefault(casting, []).append(Weighed(days, float(mass_kg)))
+            found.setdefault(of, {}).setdefault(casting, (piece, []))[1].append(Weighed(days, float(mass_kg)))
         return {of: list(castings.values()) for of, castings in found.items()}
 
 

@@ -8,7 +8,7 @@ from fastapi import APIRouter, Response
 from ulbrek.api.entries import CauseRequest, DefectKindRequest, FactRequest
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.views import answer
-from ulbrek.core.after.defects import BatchIn, CastingStory, MouldThen, observed_in
+from ulbrek.core.after.defects import BatchIn, CastingStory, MouldThen, cannot_be, observed_in
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.causes.facts import FACTS, OTHER_SIDE
@@ -180,7 +180,8 @@ def _view(kept: _Kept, planned: Plan) -> DefectView:
     told = {**found, **said}
     key = defect.kind or ""
     kind = DEFECTS.get(key)
-    ranked = causes_of(key, told.values(), defect.cases) if kind else ()
+    cannot = cannot_be(kept.pour.job, planned, kept.story)
+    ranked = causes_of(key, told.values(), defect.cases, cannot) if kind else ()
     unknown = _one_side(fact for one in ranked for fact in one.ask)
     record = tuple(dict.fromkeys(FACTS[fact].record for fact in unknown if FACTS[fact].record))
     asked = unknown[:MOST_ASKED]

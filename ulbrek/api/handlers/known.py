@@ -14,6 +14,7 @@ from ulbrek.api.services.plans import NotPlannedError, Plans
 from ulbrek.api.views import answer
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.materials.own import QUANTITIES, WARMTHS, OwnFigure, Quantity, Warmth
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.causes.table import CAUSES, DEFECTS
@@ -27,6 +28,7 @@ from ulbrek.store.jobs import StoredJob
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
+ALIKE = 1.02  # bags of one size, with about the same water
 MOST_JOBS = 4  # that are planned both ways
 
 
@@ -279,13 +281,14 @@ def _figure(
 def _ruled(quantity: Quantity, group: Sequence[Evidence], shop: Shop, mix: str | None) -> float | None:
     """What the rule says, in the quantity's unit: of one mix; None where several are looked at together."""
     mixes = {one.mix for one in group} or ({mix} if mix else set())
-    if quantity == "drying" and group:
-        return group[-1].said
+    if quantity == "drying":
+        return DRYING_LOSS.likely
     if len(mixes) != 1:
         return None
     if quantity == "set":
         return next((one.initial_set_h for one in shop.mixes if one.id in mixes), None)
-    return group[-1].said if group else None
+    said = [one.said for one in group]
+    return said[-1] if said and max(said) <= ALIKE * min(said) else None
 
 
 def _mixes(told: Iterable[Evidence], shop: Shop) -> Iterable[MixKnown]:
@@ -314,9 +317,9 @@ def _shown(planned: Plan, quantity: Quantity) -> tuple[str, str, float]:
     match quantity:
         case "set":
             act = next((one for one in planned.cure.acts if one.id in ("float", "strip")), planned.cure.acts[0])
-            return act.name, "h", act.hours.value
+            return act.name, "found h", act.hours.value
         case "yield":
-            return "Bags", "bags", planned.mix.bags.value
+            return "To buy", "bags", planned.mix.bags.value
         case "water":
             return "Water per bag", "water", planned.mix.water_planned_l
         case "mixing" | "placing":

@@ -72,7 +72,8 @@ class EvidenceReader:
         with database.work() as records:
             shop = records.shop()
             rules = rules_of(shop.shop)
-            ids = records.evidence(shop_id).unread(rules, AT_ONCE)
+            ids = records.evidence(shop_id).claim(rules, AT_ONCE)
+        with database.work() as records:
             pours = records.pours(shop_id).many(ids)
             written = records.evidence(shop_id).written(ids)
         found = {pour.id: self._of(pour, shop, written[pour.id]) for pour in pours}

@@ -27,6 +27,7 @@ DRAFT_DEG = 3.0
 YOUNG = timedelta(days=2)
 FIRST_H = timedelta(hours=12)
 LONG_GAP, SHORT_GAP = 1.5, 0.7  # of the working time, between the waters of two batches
+_WITHOUT_INNER_CORNERS = frozenset({"rectangle", "disc", "half disc", "trapezoid", "arch block"})
 _CRACKS = frozenset({"crack at corner", "crack across"})
 
 
@@ -103,6 +104,34 @@ def observed_in(job: Job, shop: Shop, planned: Plan, record: Record, story: Cast
         *_sealing(planned, record),
         *(_shape(chosen, own) if own is not None else ()),
     ]
+
+
+def cannot_be(job: Job, planned: Plan, story: CastingStory) -> frozenset[str]:
+    """Causes that a casting cannot have as it was made: nothing of the kind is in it.
+
+    Args:
+        job: what its pour filled
+        planned: its plan
+        story: of the casting
+    """
+    piece = next((one for one in job.pieces if one.id == story.piece), None)
+    own = next((one for one in planned.pieces if one.id == story.piece), None)
+    found: set[str] = set()
+    if piece is not None and own is not None:
+        plain = not piece.features and piece.outline.kind in _WITHOUT_INNER_CORNERS
+        if plain:
+            found.add("corner")
+        if not own.form.knockouts:
+            found |= {"moved", "swell"}
+        if plain and piece.stays is None:
+            found.add("restraint")
+    if not job.mix.doses and job.mix.scratch is None:
+        found.add("pigdose")
+    if len(story.batches) == 1:
+        found.add("watervar")
+        if story.batches[0].bags <= 1:
+            found.add("lotmix")
+    return frozenset(found)
 
 
 def _water(job: Job, chosen: Choices, planned: Plan, story: CastingStory) -> Iterator[Observed]:

@@ -11,7 +11,7 @@ from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.said import kept
-from ulbrek.core.records.drying import Weighed
+from ulbrek.core.records.drying import HALF_DAYS, Weighed, days_to_half_dry
 from ulbrek.core.records.evidence import PourFacts, TimedBatch, dried_out
 from ulbrek.core.records.record import Record
 
@@ -29,7 +29,7 @@ class WrittenDown:
         filled: by piece, how many castings were filled; those that failed counted
         left_over_l: of concrete, when all forms were full [l]; None where nobody measured it
         run: as it was run
-        weighed: of each casting its weighings, by days since it was stripped
+        weighed: of each casting its piece and its weighings, by days since it was stripped
     """
 
     pour: UUID
@@ -37,7 +37,7 @@ class WrittenDown:
     filled: Mapping[str, int]
     left_over_l: float | None = None
     run: Sequence[RunEntry] = ()
-    weighed: Sequence[Sequence[Weighed]] = ()
+    weighed: Sequence[tuple[str, Sequence[Weighed]]] = ()
 
 
 def by_the_rules(shop: Shop) -> Shop:
@@ -83,8 +83,17 @@ def facts_of(job: Job, shop: Shop, planned: Plan, record: Record, written: Writt
         placing_min=job.mix.minutes_placing,
         timed=tuple(timed(written.run, [one.bags for one in record.batches])),
         loss=DRYING_LOSS.likely,
-        dried=tuple(loss for one in written.weighed if (loss := dried_out(one)) is not None),
+        dried=tuple(_dried(job, written.weighed)),
     )
+
+
+def _dried(job: Job, weighed: Iterable[tuple[str, Sequence[Weighed]]]) -> Iterator[float]:
+    thick = {piece.id: piece.thickness.mm for piece in job.pieces}
+    for piece, weighings in weighed:
+        half = days_to_half_dry(HALF_DAYS.likely, thick[piece], 2) if piece in thick else None
+        loss = dried_out(weighings, half) if half else None
+        if loss is not None:
+            yield loss
 
 
 def timed(run: Iterable[RunEntry], bags: Sequence[float]) -> Iterator[TimedBatch]:

@@ -10,14 +10,14 @@ from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import ActTest
 from ulbrek.core.materials.own import Quantity
 from ulbrek.core.mix.inputs import MixedBatch
-from ulbrek.core.records.drying import Weighed, is_dry
+from ulbrek.core.records.drying import Weighed, is_dry, share_dried
 from ulbrek.core.records.learning import Evidence
 
 # Acts whose hour goes by set alone. What is floated waits for people too; what is tested does not.
 BY_SET = frozenset({"bleed", "float", "edge", "broom", "trowel", "cover"})
 # A test that found it ready says when it became so if one found it not ready shortly before.
 NEAR = 1.6
-FIRST_DAY = 1.0  # after stripping, within which a weighing still tells what a casting weighed then
+FIRST_DAYS = 2.0  # after stripping, within which a weighing still tells what a casting weighed then
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,19 +163,22 @@ def drying_found(facts: PourFacts) -> Found | None:
     return Found(facts.loss, _mean(facts.dried)) if facts.dried else None
 
 
-def dried_out(weighings: Sequence[Weighed]) -> float | None:
+def dried_out(weighings: Sequence[Weighed], half_days: float) -> float | None:
     """What dried out of a casting, as a share of what it weighed when stripped; None while it is not known.
 
-    It is known once it was weighed within a day of stripping, and has since weighed the same for a week.
+    It is known once it was weighed within two days of stripping, and has since weighed the same for a week. What went
+    before the first weighing is reckoned by the pace of such castings.
 
     Args:
         weighings: of one casting, by days since it was stripped
+        half_days: until half of what dries out has gone, by its thickness
     """
     told = sorted(weighings, key=lambda one: one.days)
-    if not told or told[0].days > FIRST_DAY or not is_dry(told):
+    if not told or told[0].days > FIRST_DAYS or not is_dry(told):
         return None
     loss = 1 - told[-1].mass_kg / told[0].mass_kg
-    return loss if loss > 0 else None
+    gone = share_dried(told[0].days, half_days)
+    return loss / (1 - gone + gone * loss) if loss > 0 else None
 
 
 def _mean(values: Iterable[float]) -> float:

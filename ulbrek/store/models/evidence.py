@@ -11,7 +11,7 @@ from ulbrek.store.models.base import Base, By, CreatedAt, OfShop, own
 
 
 class PourEvidenceRow(Base):
-    """What was read of a pour by some rules. The database lets go of it when something is written of the pour."""
+    """What was read of a pour by some rules; empty ones: it is being read. Whatever is written of it takes it away."""
 
     __tablename__ = "pour_evidence"
     __table_args__ = (own("pour_id", "pour"),)

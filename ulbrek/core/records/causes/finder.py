@@ -1,6 +1,6 @@
 """Ranks the causes of a defect by what is known of the casting, and says what speaks for and against each."""
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from functools import cache
 from math import log, sqrt
 from typing import Literal
@@ -60,7 +60,10 @@ class _Weighed:
 
 
 def causes_of(
-    defect: str, observed: Iterable[Observed], confirmed: Mapping[str, int] | None = None
+    defect: str,
+    observed: Iterable[Observed],
+    confirmed: Mapping[str, int] | None = None,
+    cannot: Collection[str] = (),
 ) -> tuple[RankedCause, ...]:
     """The causes that come into question, the likeliest first; something else is always among them.
 
@@ -68,6 +71,7 @@ def causes_of(
         defect: the key of its kind
         observed: what is known of the casting
         confirmed: by cause, how often it was confirmed for this defect in this shop
+        cannot: causes that it cannot have, as it was made
 
     Raises:
         KeyError: when there is no such defect, or no such fact
@@ -77,7 +81,7 @@ def causes_of(
     unknown = next((fact for fact in facts if fact not in FACTS), None)
     if unknown is not None:
         raise KeyError(unknown)
-    priors = _priors(points, confirmed or {})
+    priors = {cause: prior for cause, prior in _priors(points, confirmed or {}).items() if cause not in cannot}
     scores = {cause: prior * _times(cause, facts) for cause, prior in priors.items() if cause != ELSE}
     rest = priors[ELSE]
     whole = sum(scores.values()) + rest
@@ -89,8 +93,8 @@ def causes_of(
 
 
 def is_known_enough(ranked: Sequence[RankedCause]) -> bool:
-    """Whether anything that was recorded speaks for or against a cause; if not, the order is only how often each is."""
-    return any(one.speaks_for or one.speaks_against for one in ranked)
+    """Whether what was recorded speaks for or against the likeliest two; if not, the order is how often each is."""
+    return any(one.speaks_for or one.speaks_against for one in ranked[:2])
 
 
 def commonest(defect: str, count: int = 2) -> tuple[str, ...]:

@@ -242,7 +242,7 @@ DEFECTS: Mapping[str, Defect] = {
     "crack at corner": Defect(
         "Crack at a corner", "out of an inner corner, within hours or weeks",
         {"corner": 28, "restraint": 26, "handle": 16, "drycure": 9, "plastic": 6, "bearing": 6},
-        "Mark its ends with the date, support it, and draw the former if it still grips.",
+        "Mark its ends with the date, support it, and draw a former that still grips.",
     ),
     "crack across": Defect(
         "Crack across", "the full width, after a move or within weeks",

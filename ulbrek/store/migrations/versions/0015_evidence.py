@@ -68,12 +68,13 @@ def upgrade() -> None:
             name=op.f("fk_evidence_left_out_shop_id_member_id"),
         ),
     )  # fmt: skip
-    for table in ("pour_evidence", "evidence_left_out"):
+    # That a pour is read again is told by what was written of it.
+    for table, when in (("pour_evidence", "UPDATE"), ("evidence_left_out", "INSERT OR UPDATE OR DELETE")):
         op.execute(f"ALTER TABLE {table} ENABLE ROW LEVEL SECURITY")
         op.execute(f"ALTER TABLE {table} FORCE ROW LEVEL SECURITY")
         op.execute(f"CREATE POLICY of_shop ON {table} USING ({SEEN})")
         op.execute(
-            f"CREATE TRIGGER tell AFTER INSERT OR UPDATE OR DELETE ON {table} FOR EACH ROW "
+            f"CREATE TRIGGER tell AFTER {when} ON {table} FOR EACH ROW "
             "EXECUTE FUNCTION ulbrek_tell('known', 'pour_id', 'shop_id')"
         )
     for table, pour in READ_FROM.items():

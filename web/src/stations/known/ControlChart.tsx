@@ -1,19 +1,22 @@
 import type { FigureDetail } from "@/api/records";
+import { useSize } from "@/drawing/useSize";
 import { usePreferences } from "@/units/preferences";
-import { beside, percent, told } from "./figures";
+import { percent, told } from "./figures";
 
-const WIDE = 860;
 const HIGH = 260;
 const LEFT = 64;
 const RIGHT = 14;
 const TOP = 14;
 const BELOW = 30;
 const LABEL_WIDE = 62;
+const LEAST_WIDE = 280;
 const WORDS_HIGH = 20;
 
 /** Records in the order of their pours, and the band in which the next one was expected, narrowing. */
 export function ControlChart({ detail }: { detail: FigureDetail }) {
   const { units } = usePreferences();
+  const [place, { width }] = useSize<HTMLDivElement>();
+  const wide = Math.max(LEAST_WIDE, Math.floor(width));
   const { figure, start, records } = detail;
   const steps = [start, ...records.flatMap(({ judged }) => (judged.after ? [judged.after] : []))];
   const shown = records.filter(({ judged }) => judged.counts !== "cannot be");
@@ -22,7 +25,7 @@ export function ControlChart({ detail }: { detail: FigureDetail }) {
     ...shown.map((one) => one.judged.evidence.ratio),
   ];
   const [least, most] = [Math.min(...values) * 0.98, Math.max(...values) * 1.02];
-  const x = (at: number) => LEFT + (at / Math.max(1, shown.length)) * (WIDE - LEFT - RIGHT);
+  const x = (at: number) => LEFT + (at / Math.max(1, shown.length)) * (wide - LEFT - RIGHT);
   const y = (ratio: number) => TOP + ((most - ratio) / (most - least)) * (HIGH - TOP - BELOW);
   // What was believed before a record stands from the one before it up to it.
   let known = start;
@@ -33,8 +36,8 @@ export function ControlChart({ detail }: { detail: FigureDetail }) {
   const now = figure.found;
   const edge = (which: "next_low" | "next_high") =>
     band.flatMap(({ from, to, belief }) => [`${from},${y(belief[which])}`, `${to},${y(belief[which])}`]);
-  const [rule, ours] = beside(figure, now.likely, units);
-  const every = Math.ceil(shown.length / Math.max(1, Math.floor((WIDE - LEFT) / LABEL_WIDE)));
+  const [rule, ours] = [told(figure, 1, units), told(figure, now.likely, units)];
+  const every = Math.ceil(shown.length / Math.max(1, Math.floor((wide - LEFT) / LABEL_WIDE)));
   const apart = Math.abs(y(1) - y(now.likely)) < WORDS_HIGH;
   const above = now.likely < 1;
   const label =
@@ -52,56 +55,58 @@ export function ControlChart({ detail }: { detail: FigureDetail }) {
           `Rule ${rule}`
         )}
       </figcaption>
-      <svg role="img" aria-label={label} viewBox={`0 0 ${WIDE} ${HIGH}`} className="mt-1 w-full min-w-0">
-        <polygon
-          points={[...edge("next_low"), ...edge("next_high").reverse()].join(" ")}
-          className="fill-(--chalk-soft) stroke-chalk"
-        />
-        {band.map(({ from, to, belief }) => (
-          <path
-            key={from}
-            d={`M${from} ${y(belief.likely)}H${to}`}
-            className="fill-none stroke-chalk"
-            strokeWidth={2.5}
+      <div ref={place} className="min-w-0">
+        <svg role="img" aria-label={label} viewBox={`0 0 ${wide} ${HIGH}`} className="mt-1 block w-full">
+          <polygon
+            points={[...edge("next_low"), ...edge("next_high").reverse()].join(" ")}
+            className="fill-(--chalk-soft) stroke-chalk"
           />
-        ))}
-        <path d={`M${LEFT} ${y(1)}H${WIDE - RIGHT}`} className="stroke-ink" strokeDasharray="7 5" strokeWidth={1.5} />
-        <text
-          x={LEFT - 8}
-          y={y(1) + (apart ? (above ? -9 : 9) : 0)}
-          dominantBaseline="middle"
-          textAnchor="end"
-          className="figure fill-ink text-[16px]"
-        >
-          {rule}
-        </text>
-        {figure.count > 0 && rule !== ours && (
+          {band.map(({ from, to, belief }) => (
+            <path
+              key={from}
+              d={`M${from} ${y(belief.likely)}H${to}`}
+              className="fill-none stroke-chalk"
+              strokeWidth={2.5}
+            />
+          ))}
+          <path d={`M${LEFT} ${y(1)}H${wide - RIGHT}`} className="stroke-ink" strokeDasharray="7 5" strokeWidth={1.5} />
           <text
             x={LEFT - 8}
-            y={y(now.likely) + (apart ? (above ? 9 : -9) : 0)}
+            y={y(1) + (apart ? (above ? -9 : 9) : 0)}
             dominantBaseline="middle"
             textAnchor="end"
-            className="figure fill-chalk text-[16px] font-bold"
+            className="figure fill-ink text-[16px]"
           >
-            {ours}
+            {rule}
           </text>
-        )}
-        {shown.map(({ judged }, at) => (
-          <g key={judged.evidence.pour}>
-            <Mark x={x(at + 1)} y={y(judged.evidence.ratio)} counts={judged.counts === "counts"} wild={judged.wild} />
-            {(shown.length - 1 - at) % every === 0 && (
-              <text
-                x={x(at + 1)}
-                y={HIGH - 8}
-                textAnchor={at === shown.length - 1 ? "end" : "middle"}
-                className="figure fill-soft text-[16px]"
-              >
-                #{judged.evidence.serials?.[0] ?? ""}
-              </text>
-            )}
-          </g>
-        ))}
-      </svg>
+          {figure.count > 0 && rule !== ours && (
+            <text
+              x={LEFT - 8}
+              y={y(now.likely) + (apart ? (above ? 9 : -9) : 0)}
+              dominantBaseline="middle"
+              textAnchor="end"
+              className="figure fill-chalk text-[16px] font-bold"
+            >
+              {ours}
+            </text>
+          )}
+          {shown.map(({ judged }, at) => (
+            <g key={judged.evidence.pour}>
+              <Mark x={x(at + 1)} y={y(judged.evidence.ratio)} counts={judged.counts === "counts"} wild={judged.wild} />
+              {(shown.length - 1 - at) % every === 0 && (
+                <text
+                  x={x(at + 1)}
+                  y={HIGH - 8}
+                  textAnchor={at === shown.length - 1 ? "end" : "middle"}
+                  className="figure fill-soft text-[16px]"
+                >
+                  #{judged.evidence.serials?.[0] ?? ""}
+                </text>
+              )}
+            </g>
+          ))}
+        </svg>
+      </div>
       <p className="text-soft">
         Dots are pours by their first casting, blue is where the next one was expected: 8 in 10 lie in it.
         {records.some(({ judged }) => judged.wild) && " A diamond is hardly likely beside the others."}

@@ -6,10 +6,12 @@ import { usePreferences } from "@/units/preferences";
 import { ShopPage } from "../records/ShopHeader";
 import { Accepting } from "./Accepting";
 import { ControlChart } from "./ControlChart";
-import { beside, DAYS, percent, STANDING } from "./figures";
+import { DAYS, percent, STANDING, told } from "./figures";
 import { RecordList } from "./RecordList";
 
 const QUANTITIES = ["set", "yield", "drying", "water", "mixing", "placing"] as const satisfies readonly Quantity[];
+
+const ALL = "all";
 
 export interface KnownAsked extends Group {
   of?: Quantity;
@@ -28,13 +30,15 @@ export function askedOf(search: Record<string, unknown>): KnownAsked {
 
 /** The shop's own figures beside the rules, and the records that they rest on. */
 export function KnownPage({ asked }: { asked: KnownAsked }) {
-  const { of, ...group } = asked;
-  const { data: known } = useQuery(knownQuery(group));
+  const { of, ...rest } = asked;
+  const { data: all } = useQuery(knownQuery({}));
+  const group = ofMix(rest, all);
+  const { data: known } = useQuery({ ...knownQuery(group), enabled: all !== undefined });
   const chosen = of ?? known?.figures.find((one) => one.count > 0)?.quantity ?? "set";
   return (
     <ShopPage title="What we know">
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
-        <p className="flex-1 text-xl font-bold">Our figures beside the rules</p>
+        <p className="flex-1 text-xl font-bold max-sm:basis-full">Our figures beside the rules</p>
         {known && <Groups known={known} asked={asked} />}
       </div>
       {known && known.unread > 0 && (
@@ -42,8 +46,8 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
           Reading {known.unread} {known.unread === 1 ? "pour" : "pours"}. The figures follow.
         </output>
       )}
-      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
-        <div className="grid content-start gap-y-8">
+      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
+        <div>
           <ul aria-label="Our figures" className="border-t-2 border-ink">
             {known?.figures.map((one) => (
               <li key={one.quantity}>
@@ -59,12 +63,20 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
               </li>
             ))}
           </ul>
-          {known && <DefectsSeen known={known} />}
         </div>
-        <OneFigure key={chosen} quantity={chosen} group={group} />
+        <div className="min-w-0 lg:row-span-2">
+          <OneFigure key={chosen} quantity={chosen} group={group} />
+        </div>
+        {known && <DefectsSeen known={known} />}
       </div>
     </ShopPage>
   );
+}
+
+/** Where no mix is asked for it is that of most pours; each mix has figures of its own. */
+function ofMix({ mix, ...rest }: Group, known: KnownView | undefined): Group {
+  const one = mix === ALL ? undefined : (mix ?? known?.mixes[0]?.mix);
+  return { ...rest, ...(one ? { mix: one } : {}) };
 }
 
 function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
@@ -78,8 +90,8 @@ function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
       {(mixes.length > 1 || asked.mix) && (
         <Select
           label="Mix"
-          value={asked.mix ?? ""}
-          choices={[{ value: "", text: "all mixes" }, ...mixes]}
+          value={asked.mix ?? mixes[0]?.value ?? ALL}
+          choices={[...mixes, { value: ALL, text: "all mixes" }]}
           onChoose={(mix) => to({ mix })}
         />
       )}
@@ -97,7 +109,7 @@ function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
 
 function FigureRow({ figure }: { figure: FigureView }) {
   const { units } = usePreferences();
-  const [rule, ours] = beside(figure, figure.found.likely, units);
+  const { count, ruled } = figure;
   return (
     <>
       <span className="flex justify-between gap-3">
@@ -105,9 +117,9 @@ function FigureRow({ figure }: { figure: FigureView }) {
         <span className="text-soft">{STANDING[figure.standing]}</span>
       </span>
       <span className="figure flex justify-between gap-3">
-        <span>rule {rule}</span>
-        {figure.count > 0 && <b>ours {ours}</b>}
-        {figure.count > 0 && <span>± {percent(figure.sure)}</span>}
+        <span>{count > 0 || ruled !== null ? `rule ${told(figure, 1, units)}` : "rule as each job says"}</span>
+        {count > 0 && <b>ours {told(figure, figure.found.likely, units)}</b>}
+        {count > 0 && <span>± {percent(figure.sure)}</span>}
       </span>
     </>
   );

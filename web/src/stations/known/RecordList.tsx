@@ -6,8 +6,8 @@ import { type FigureDetail, type Group, useTeach } from "@/api/records";
 import { Modal } from "@/parts/Modal";
 import { useSubmit } from "@/parts/useSubmit";
 import { usePreferences } from "@/units/preferences";
-import { writeApart } from "@/units/quantity";
-import { day } from "@/units/time";
+import { write } from "@/units/quantity";
+import { dayAndDate } from "@/units/time";
 import { percent } from "./figures";
 
 type RecordView = FigureDetail["records"][number];
@@ -25,7 +25,6 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
   const teach = useTeach(figure.quantity, group);
   const zone = shop?.hours?.zone ?? "UTC";
   const newest = [...records].reverse();
-  const date = (at: string) => day(new Intl.DateTimeFormat("sv-SE", { timeZone: zone }).format(new Date(at)));
   return (
     <section aria-label="Forecast against what happened" className="mt-6">
       <h3 className="border-b-2 border-ink pb-1 text-lg font-bold">Forecast against what happened</h3>
@@ -33,11 +32,8 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
       <ul>
         {newest.slice(0, all ? undefined : SHOWN).map((one) => {
           const { evidence, counts, wild } = one.judged;
-          const [said = "", happened = ""] = writeApart(
-            [evidence.said ?? 1, one.happened],
-            [figure.kind, figure.kind],
-            units,
-          );
+          const said = write(evidence.said ?? 1, figure.kind, units);
+          const happened = write(one.happened, figure.kind, units);
           return (
             <li
               key={evidence.pour}
@@ -47,11 +43,12 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
                 <Link
                   to="/pours/$pourId"
                   params={{ pourId: evidence.pour }}
-                  className="inline-flex min-h-11 items-center font-semibold underline"
+                  className="relative font-semibold underline after:absolute after:-inset-y-2.5 after:inset-x-0"
                 >
                   {serials(evidence.serials ?? [])}
                 </Link>{" "}
-                {one.job_name}, <span className="text-soft">{date(evidence.at)}</span>
+                <span className="text-soft">{dayAndDate(evidence.at, zone)}</span>
+                <span className="block">{one.job_name}</span>
                 {counts === "cannot be" && (
                   <span className="block">
                     Set aside: {percent(evidence.ratio)} of the rule cannot be. Check what was logged.
@@ -115,6 +112,7 @@ function Score({ records }: { records: readonly RecordView[] }) {
         <Dot /> by ours, from the records before: {percent(off((one) => one.before.likely))} off, {inside} of{" "}
         {told.length} in the band
       </li>
+      <li className="text-soft">The line in the middle is what happened; right of it, more was said than came.</li>
     </ul>
   );
 }

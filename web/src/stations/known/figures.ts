@@ -1,17 +1,10 @@
 import type { FigureView } from "@/api/records";
 import type { Units } from "@/units/length";
-import { write, writeApart } from "@/units/quantity";
+import { write } from "@/units/quantity";
 
 /** A share of the rule in the figure's own unit, or of the rule where that is another for each record. */
 export function told(figure: FigureView, ratio: number, units: Units): string {
   return figure.ruled === null ? write(ratio, "share", units) : write(ratio * figure.ruled, figure.kind, units);
-}
-
-/** Rule and ours, never written alike where they differ. */
-export function beside(figure: FigureView, ratio: number, units: Units): [rule: string, ours: string] {
-  if (figure.ruled === null) return ["100\u00a0%", write(ratio, "share", units)];
-  const [rule = "", ours = ""] = writeApart([figure.ruled, ratio * figure.ruled], [figure.kind, figure.kind], units);
-  return [rule, ours];
 }
 
 /** So far off, in per cent; a band is told by half of it. */

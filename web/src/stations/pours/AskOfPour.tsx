@@ -159,7 +159,9 @@ function AskLeftOver({ pourId, units, onClose }: Pick<AskProps, "pourId" | "unit
     >
       <EntryForm label="Log it" note="Note (optional)" send={send} onDone={onClose}>
         <EntryText label="Concrete left over" unit={litres.name} number value={volume} onChange={setVolume} />
-        <p className="text-soft">0 where nothing is left. Bags that stayed closed do not count.</p>
+        <p className="text-soft">
+          With what went into other moulds; 0 where nothing is left. Bags that stayed closed do not count.
+        </p>
       </EntryForm>
     </Modal>
   );

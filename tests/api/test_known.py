@@ -1,0 +1,113 @@
+"""What the shop knows, over the API: read from its pours, accepted, used, left out, and the rule again."""
+
+import time
+from datetime import UTC, datetime, timedelta
+from typing import Any
+from uuid import uuid4
+
+import pytest
+from fastapi.testclient import TestClient
+
+from tests.jobs import top_document
+
+SHARE = 0.8  # of the rule, as this shop's concrete sets
+NOW = datetime.now(UTC).replace(microsecond=0)
+
+
+def poured(api: TestClient, days: int, share: float, mix: str) -> str:
+    """A pour with its batch, two tests of its float, and what was left over."""
+    begun = NOW - timedelta(days=days)
+    job = api.post("/api/jobs", json={"job": top_document(mix={"mix": mix, "bag": "25kg"})}).json()["id"]
+    body = {"job_id": job, "fills": [{"piece": "top", "count": 1}], "at": begun.isoformat()}
+    view = api.post("/api/pours", json={**body, "poured_at": begun.isoformat()}).json()
+    pour, plan = view["pour"]["id"], view["plan"]
+    hours = next(act["hours"]["value"] for act in plan["cure"]["acts"] if act["id"] == "float")
+    water = 2 * plan["mix"]["water_planned_l"]
+    sent = api.post(f"/api/pours/{pour}/batches", json={"at": begun.isoformat(), "bags": 2, "water_l": round(water, 3)})
+    assert sent.status_code < 300, sent.text
+    for off, ready in ((1 / 1.08, False), (1.08, True)):
+        at = begun + timedelta(hours=hours * share * off)
+        told = {"kind": "test", "act": "float", "ready": ready, "pour_id": pour, "at": at.isoformat()}
+        assert api.post("/api/observations", json=told).status_code == 201
+    left = {"kind": "left over", "pour_id": pour, "volume_l": 1.5, "at": begun.isoformat()}
+    assert api.post("/api/observations", json=left).status_code == 201
+    return str(pour)
+
+
+def known(api: TestClient, **asked: str) -> dict[str, Any]:
+    """What the shop knows once its pours are read."""
+    for _ in range(200):
+        view: dict[str, Any] = api.get("/api/known", params=asked).json()
+        if not view["unread"]:
+            return view
+        time.sleep(0.05)
+    raise AssertionError("its pours were never read")
+
+
+def figure(view: dict[str, Any], quantity: str = "set") -> dict[str, Any]:
+    found: dict[str, Any] = next(one for one in view["figures"] if one["quantity"] == quantity)
+    return found
+
+
+@pytest.fixture(scope="module")
+def taught(api: TestClient) -> list[str]:
+    return [poured(api, 40 - day, SHARE, "ordinary") for day in range(5)]
+
+
+def test_pours_teach_what_a_person_then_accepts(api: TestClient, taught: list[str]) -> None:
+    of = {"mix": "ordinary"}
+    found = figure(known(api, **of))
+    assert (found["count"] >= len(taught), found["standing"], found["own"]) == (True, "offered", None)
+    assert SHARE < found["found"]["likely"] < 1
+    waits = api.post("/api/jobs", json={"job": top_document(mix={"bag": "25kg"})}).json()
+
+    def strip() -> float:
+        acts = api.get(f"/api/jobs/{waits['id']}").json()["plan"]["cure"]["acts"]
+        return float(next(act["hours"]["value"] for act in acts if act["id"] == "float"))
+
+    before = strip()
+    effects = api.get("/api/known/set/effect", params=of).json()
+    assert next(one for one in effects if one["job_id"] == waits["id"])["before"] == pytest.approx(before)
+    accepted = api.put("/api/known/set/own", json=of).json()["figure"]
+    assert (accepted["standing"], accepted["own"]["castings"]) == ("in use", found["count"])
+    assert set(taught) <= set(accepted["own"]["pours"])
+    assert strip() / before == pytest.approx(found["found"]["likely"], rel=0.01)
+    assert figure(known(api, **of))["found"] == found["found"]  # its pours are held against the rule as before
+    again = api.delete("/api/known/set/own", params=of).json()["figure"]
+    assert (again["standing"], again["own"]) == ("offered", None)
+    assert strip() == before
+
+
+def test_a_record_is_left_out_with_a_reason(api: TestClient, taught: list[str]) -> None:
+    late = poured(api, 20, 1.5, "ordinary")
+    counted = figure(known(api, mix="ordinary"))["count"]
+    detail = api.get("/api/known/set", params={"mix": "ordinary"}).json()
+    record = next(one for one in detail["records"] if one["judged"]["evidence"]["pour"] == late)
+    assert record["happened"] == pytest.approx(1.5 * record["judged"]["evidence"]["said"], rel=0.001)
+    assert record["judged"]["before"] != record["judged"]["after"]
+    body = {"mix": "ordinary", "reason": "The mixer stood in the frost."}
+    detail = api.put(f"/api/known/set/records/{late}", json=body).json()
+    record = next(one for one in detail["records"] if one["judged"]["evidence"]["pour"] == late)
+    assert (record["judged"]["counts"], detail["figure"]["count"]) == ("left out", counted - 1)
+    detail = api.put(f"/api/known/set/records/{late}", json={"mix": "ordinary"}).json()
+    assert detail["figure"]["count"] == counted
+    assert taught[0] in {one["judged"]["evidence"]["pour"] for one in detail["records"]}
+
+
+def test_what_cannot_be_is_set_aside_and_shown(api: TestClient) -> None:
+    pour = poured(api, 10, 0.9, "ordinary")
+    told = {"kind": "left over", "pour_id": pour, "volume_l": 900, "at": NOW.isoformat()}
+    assert api.post("/api/observations", json=told).status_code == 201
+    counted = figure(known(api), "yield")["count"]
+    records = api.get("/api/known/yield").json()["records"]
+    record = next(one for one in records if one["judged"]["evidence"]["pour"] == pour)
+    assert record["judged"]["counts"] == "cannot be"
+    assert counted == sum(one["judged"]["counts"] == "counts" for one in records)
+
+
+def test_too_few_and_unknown_are_refused_in_words(api: TestClient) -> None:
+    refused = api.put("/api/known/set/own", json={"mix": "nobody-s"})
+    assert (refused.status_code, "too few records" in refused.text) == (422, True)
+    assert api.get("/api/known/colour").status_code == 422
+    assert api.put(f"/api/known/set/records/{uuid4()}", json={"reason": "No such"}).status_code == 404
+    assert api.post("/api/observations", json={"kind": "left over", "volume_l": -1}).status_code == 422
