@@ -43,6 +43,7 @@ from ulbrek.store.database import Database
 
 DEMO = sorted((ROOT / "demo").glob("*.ulbrek.json"))
 RINSE_SINK_TOP = DEMO[0]
+READ_WITHIN_S = 240
 # From the Enter key to the frame in which the next revision and its figures are on the screen.
 WATCH_EDITS = """() => {
   window.edits = []; let began = 0, last = document.querySelector('[data-revision]').dataset.revision;
@@ -253,8 +254,21 @@ def at_scale() -> None:
         print(f"{'at scale':34} {', '.join(f'{count} of {table}' for table, count in counts.items())}")
         with served("scale", url) as port:
             caller = Caller(port)
+            pours_read(caller, counts["pour"])
             for name, path in pages(lambda path: caller.ask("GET", path)).items():
                 say(name, repeat(partial(caller.ask, "GET", path), 60), "aim p95 150 ms")
+
+
+def pours_read(caller: Caller, pours: int) -> None:
+    """How long it takes until what all pours say of the rules is read of them, in the background."""
+    began = time.perf_counter()
+    while left := json.loads(caller.ask("GET", "/api/known"))["unread"]:
+        if time.perf_counter() - began > READ_WITHIN_S:
+            print(f"{'pours read':34} {left} of {pours} were left after {READ_WITHIN_S} s")
+            return
+        time.sleep(0.5)
+    took = time.perf_counter() - began
+    print(f"{'pours read':34} {pours} in {took:.1f} s, {1000 * took / pours:.0f} ms each, once")
 
 
 def api(port: int) -> None:

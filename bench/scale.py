@@ -48,6 +48,17 @@ FILL = (
     "coalesce(p.poured_at, p.created_at) - n * interval '1 minute', "
     "'View at the bench, number ' || n FROM casting c JOIN pour p ON p.id = c.pour_id, "
     f"generate_series(1, {OBSERVATIONS // (JOBS * POURS_OF_JOB * CASTINGS_OF_POUR)}) n",
+    "INSERT INTO observation (id, shop_id, job_id, pour_id, kind, at, text, act, ready) "
+    "SELECT gen_random_uuid(), shop_id, job_id, id, 'test', poured_at + CASE WHEN ready THEN interval '70 minutes' "
+    "ELSE interval '55 minutes' END, '', 'float', ready FROM pour, unnest(ARRAY[false, true]) ready "
+    "WHERE poured_at IS NOT NULL",
+    "INSERT INTO observation (id, shop_id, job_id, pour_id, kind, at, text, volume_l) "
+    "SELECT gen_random_uuid(), shop_id, job_id, id, 'left over', poured_at + interval '1 hour', '', 1 + random() "
+    "FROM pour WHERE poured_at IS NOT NULL",
+    "INSERT INTO observation (id, shop_id, job_id, pour_id, casting_id, kind, at, text, defect) "
+    "SELECT gen_random_uuid(), c.shop_id, p.job_id, p.id, c.id, 'defect', p.poured_at + interval '2 days', 'Seen', "
+    "(ARRAY['pinholes', 'stone pockets', 'crumbling edge'])[1 + serial % 3] "
+    "FROM casting c JOIN pour p ON p.id = c.pour_id WHERE serial % 10 = 0 AND p.poured_at IS NOT NULL",
     "INSERT INTO sensor (id, shop_id, name, kind) SELECT gen_random_uuid(), s.id, 'Probe ' || n, 'concrete' "
     f"FROM shop s, generate_series(1, {SENSORS}) n",
     "INSERT INTO reading SELECT s.id, now() - n * interval '1 minute', 20 + sin(n / 200.0) "
@@ -100,6 +111,7 @@ def pages(get: Callable[[str], bytes]) -> dict[str, str]:
     """By name, the address of each page's data."""
     job = json.loads(get("/api/jobs"))[0]["id"]
     middle = json.loads(get("/api/castings?before=2500"))["castings"][0]["id"]
+    defect = json.loads(get("/api/known"))["defects"][0]["newest"]
     return {
         "shop floor, jobs": "/api/jobs",
         "shop floor, agenda": "/api/agenda",
@@ -112,6 +124,10 @@ def pages(get: Callable[[str], bytes]) -> dict[str, str]:
         "stock": "/api/stock",
         "log of a job": f"/api/jobs/{job}/log",
         "log of the shop": "/api/log",
+        "what we know": "/api/known",
+        "what we know, one mix": "/api/known?mix=ordinary&warmth=mild",
+        "a figure and its records": "/api/known/set",
+        "a defect": f"/api/observations/{defect}/causes",
     }
 
 

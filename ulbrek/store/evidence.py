@@ -2,13 +2,13 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import datetime
-from typing import TypeVar
+from typing import Any, TypeVar
 from uuid import UUID
 
 from pydantic import TypeAdapter
 from sqlalchemy import ColumnElement, Select, delete, func, select, update
 from sqlalchemy.dialects.postgresql import insert
-from sqlalchemy.orm import aliased
+from sqlalchemy.orm import InstrumentedAttribute, aliased
 
 from ulbrek.core.after.evidence import WrittenDown
 from ulbrek.core.base.frozen import dataclass
@@ -47,11 +47,17 @@ class EvidenceRepository(ShopRecords):
     """What the pours of one shop say."""
 
     def of(self, quantity: Quantity) -> list[KeptEvidence]:
+        """What was read of a quantity, oldest first, and of which job; of many the newest."""
+        rows = self._newest(quantity, PourRow.job_id, PourRow.job["name"].astext)
+        return [KeptEvidence(one, job_id, name or "") for one, job_id, name in rows]
+
+    def all_of(self, quantity: Quantity) -> list[Evidence]:
         """What was read of a quantity, oldest first; of many the newest."""
+        return [one for one, *_ in self._newest(quantity)]
+
+    def _newest(self, quantity: Quantity, *also: ColumnElement[Any] | InstrumentedAttribute[Any]) -> list[Any]:
         asked = (
-            select(
-                PourEvidenceRow.found[quantity], PourRow.job_id, PourRow.job["name"].astext, EvidenceLeftOutRow.reason
-            )
+            select(PourEvidenceRow.found[quantity], EvidenceLeftOutRow.reason, *also)
             .join(PourRow, PourRow.id == PourEvidenceRow.pour_id)
             .outerjoin(
                 EvidenceLeftOutRow,
@@ -62,8 +68,8 @@ class EvidenceRepository(ShopRecords):
             .limit(MOST_RECORDS)
         )
         found = [
-            KeptEvidence(_ONE.validate_python({**told, "left_out": reason or ""}), job_id, name or "")
-            for told, job_id, name, reason in self._session.execute(asked)
+            (_ONE.validate_python({**told, "left_out": reason or ""}), *rest)
+            for told, reason, *rest in self._session.execute(asked)
         ]
         return found[::-1]
 

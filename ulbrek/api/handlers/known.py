@@ -23,7 +23,6 @@ from ulbrek.core.records.learning import BELIEFS, FEWEST, Evidence, Learnt, lear
 from ulbrek.store.database import Records
 from ulbrek.store.defects import DefectsOfKind
 from ulbrek.store.errors import RefusedEntryError
-from ulbrek.store.evidence import KeptEvidence
 from ulbrek.store.jobs import StoredJob
 from ulbrek.store.shops import StoredShop
 
@@ -148,7 +147,7 @@ def get_known(db: Db, reader: Reader, mix: str | None = None, warmth: Warmth | N
     """The shop's own figures beside the rules; of one mix and one sort of day where those are said."""
     with db.work() as records:
         shop = records.shop()
-        kept = {one: _evidence(records.evidence(shop.id).of(one)) for one in QUANTITIES}
+        kept = {one: records.evidence(shop.id).all_of(one) for one in QUANTITIES}
         unread = records.evidence(shop.id).count_unread(rules_of(shop.shop))
         seen = records.defects(shop.id).by_kind()
     if unread:
@@ -233,10 +232,6 @@ def _key(quantity: Quantity, mix: str | None, warmth: Warmth | None) -> str:
     return "/".join(part for part in (quantity, mix, warmth) if part)
 
 
-def _evidence(kept: Iterable[KeptEvidence]) -> list[Evidence]:
-    return [one.evidence for one in kept]
-
-
 def _with(shop: Shop, own: OwnFigure) -> tuple[OwnFigure, ...]:
     """The shop's own figures, with this one in the place of the last of its kind."""
     return (*(one for one in shop.own if one.key != own.key), own)
@@ -245,7 +240,7 @@ def _with(shop: Shop, own: OwnFigure) -> tuple[OwnFigure, ...]:
 def _found(
     records: Records, shop_id: UUID, quantity: Quantity, mix: str | None, warmth: Warmth | None
 ) -> OwnFigure | None:
-    group = of_group(_evidence(records.evidence(shop_id).of(quantity)), mix, warmth)
+    group = of_group(records.evidence(shop_id).all_of(quantity), mix, warmth)
     return own_figure(quantity, counting(quantity, group), mix, warmth)
 
 
@@ -253,7 +248,7 @@ def _detail(
     records: Records, shop: StoredShop, quantity: Quantity, mix: str | None, warmth: Warmth | None
 ) -> FigureDetail:
     kept = records.evidence(shop.id).of(quantity)
-    group = of_group(_evidence(kept), mix, warmth)
+    group = of_group([one.evidence for one in kept], mix, warmth)
     jobs = {one.evidence.pour: one for one in kept}
     return FigureDetail(
         _figure(quantity, group, shop.shop, mix, warmth),

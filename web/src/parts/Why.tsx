@@ -1,11 +1,16 @@
+import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
 import type { Figure, Plan } from "@/api/client";
-import { useRules } from "@/api/queries";
+import { shopQuery, useRules } from "@/api/queries";
+import { figureQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
 import { besides, exactText, figureIndex, figureText, formulaText } from "./figures";
 import { Modal } from "./Modal";
+import { serials } from "./serials";
 import { useMoney } from "./useMoney";
+
+const OWN_RATIO = "materials.own_ratio";
 
 const Ask = createContext<(key: string) => void>(() => undefined);
 
@@ -102,6 +107,7 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
           );
         })}
       </dl>
+      {figure.rule === OWN_RATIO && <OwnRecords of={figure.key} />}
       <p className="mt-3 text-soft">Source: {page.source}.</p>
       <div className="mt-4 flex gap-3">
         {onBack && (
@@ -114,5 +120,39 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
         </Link>
       </div>
     </Modal>
+  );
+}
+
+/** The pours that an own figure was found in, each leading to its record. */
+function OwnRecords({ of }: { of: string }) {
+  const { data: shop } = useQuery(shopQuery);
+  const own = shop?.own?.find(
+    (one) => of === `${OWN_RATIO}@${[one.quantity, one.mix, one.warmth].filter(Boolean).join("/")}`,
+  );
+  const group = { ...(own?.mix ? { mix: own.mix } : {}), ...(own?.warmth ? { warmth: own.warmth } : {}) };
+  const { data } = useQuery({ ...figureQuery(own?.quantity ?? "set", group), enabled: own !== undefined });
+  if (!own) return null;
+  const found = new Set(own.pours);
+  const records = data?.records.filter((one) => found.has(one.judged.evidence.pour)) ?? [];
+  return (
+    <>
+      <p className="mt-3 font-semibold">Found in {own.castings} pours</p>
+      <ul className="flex max-h-40 flex-wrap gap-x-4 overflow-y-auto">
+        {records.map(({ judged: { evidence } }) => (
+          <li key={evidence.pour}>
+            <Link
+              to="/pours/$pourId"
+              params={{ pourId: evidence.pour }}
+              className="inline-flex min-h-11 items-center underline"
+            >
+              {serials(evidence.serials)}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <Link to="/known" search={{ of: own.quantity, ...group }} className="inline-flex min-h-11 items-center underline">
+        Its records
+      </Link>
+    </>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { shopQuery } from "@/api/queries";
 import { type FigureDetail, type Group, useTeach } from "@/api/records";
 import { Modal } from "@/parts/Modal";
+import { serials } from "@/parts/serials";
 import { useSubmit } from "@/parts/useSubmit";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
@@ -45,7 +46,7 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
                   params={{ pourId: evidence.pour }}
                   className="relative font-semibold underline after:absolute after:-inset-y-2.5 after:inset-x-0"
                 >
-                  {serials(evidence.serials ?? [])}
+                  {serials(evidence.serials)}
                 </Link>{" "}
                 <span className="text-soft">{dayAndDate(evidence.at, zone)}</span>
                 <span className="block">{one.job_name}</span>
@@ -84,7 +85,7 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
       )}
       {asked && (
         <LeaveOut
-          of={serials(asked.judged.evidence.serials ?? [])}
+          of={serials(asked.judged.evidence.serials)}
           send={(reason) => teach.leaveOut(asked.judged.evidence.pour, reason)}
           onClose={() => setAsked(null)}
         />
@@ -178,11 +179,4 @@ function LeaveOut({ of, send, onClose }: { of: string; send: (reason: string) =>
       </form>
     </Modal>
   );
-}
-
-/** The castings of a pour by their numbers. */
-function serials(numbers: readonly number[]): string {
-  const [first, last] = [numbers[0], numbers.at(-1)];
-  if (first === undefined) return "Pour";
-  return first === last ? `#${first}` : `#${first}–#${last}`;
 }
