@@ -423,6 +423,22 @@ def test_a_defect_names_its_likely_causes_and_takes_what_is_said_of_it(api: Test
     assert {one["key"] for one in api.get("/api/defects").json()} >= {"stone pockets", "crack across"}
 
 
+def test_how_a_defect_is_mended_follows_what_was_measured(api: TestClient) -> None:
+    view = pour(api, job(api)["id"])
+    told = {"kind": "defect", "casting_id": view["pour"]["castings"][0]["id"], "text": "Pits", "defect": "pinholes"}
+    seen = api.post("/api/observations", json=told).json()
+    page = f"/api/observations/{seen}"
+    assert api.get(f"{page}/causes").json()["mending"]["verdict"] == "measure first"
+    measured = {"long": {"typed": "8 in", "bare": "in"}, "wide": "40 mm", "deep": "2 mm", "carries": False}
+    found = api.put(f"{page}/damage", json=measured).json()
+    assert found["damage"]["long"]["typed"] == "8 in"
+    assert [one["repair"] for one in found["mending"]["plans"]][0] == "slurry"
+    assert api.get(f"{page}/causes").json()["mending"] == found["mending"]
+    refused = api.put(f"{page}/damage", json={**measured, "deep": "wide"})
+    assert (refused.status_code, "/deep" in refused.text) == (422, True)
+    assert api.get(f"{page}/causes").json()["damage"] == found["damage"]
+
+
 @pytest.mark.parametrize(
     ("what", "body", "problem"),
     [

@@ -12,6 +12,7 @@ from sqlalchemy.orm import aliased
 from ulbrek.core.after.defects import MouldThen
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.records.casting import State
+from ulbrek.core.records.repairs.damage import Damage
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.models import (
@@ -26,7 +27,7 @@ from ulbrek.store.models import (
     StockLotRow,
 )
 
-CAUSE, KIND = "cause", "kind"
+CAUSE, KIND, DAMAGE = "cause", "kind", "damage"
 YES, NO = "yes", "no"
 
 
@@ -42,6 +43,7 @@ class StoredDefect:
         said: by fact, whether it was so
         cause: that was found
         cases: by cause, of all defects of this kind
+        damage: how large it is, as far as it was measured
     """
 
     id: UUID
@@ -52,6 +54,7 @@ class StoredDefect:
     said: dict[str, bool]
     cause: str | None
     cases: dict[str, int]
+    damage: Damage = Damage()
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,10 +89,13 @@ class DefectRepository(ShopRecords):
             one.about: one.says
             for one in self._session.scalars(select(DefectSaidRow).where(DefectSaidRow.observation_id == row.id))
         }
-        facts = {about: says == YES for about, says in said.items() if about not in (CAUSE, KIND)}
+        facts = {about: says == YES for about, says in said.items() if about not in (CAUSE, KIND, DAMAGE)}
         kind = said.get(KIND, row.defect)
         assert row.casting_id is not None  # noqa: S101 - a defect has one
-        return StoredDefect(row.id, row.casting_id, kind, row.at, row.text, facts, said.get(CAUSE), self._cases(kind))
+        damage = Damage.model_validate_json(said[DAMAGE]) if DAMAGE in said else Damage()
+        return StoredDefect(
+            row.id, row.casting_id, kind, row.at, row.text, facts, said.get(CAUSE), self._cases(kind), damage
+        )  # fmt: skip
 
     def say(self, observation_id: UUID, about: str, says: str | None) -> None:
         """Keeps what somebody says of a defect; the last word holds, and nothing takes it back."""

@@ -130,6 +130,7 @@ _WHO: dict[Who, str] = {
         PUT /api/observations/{observation_id}/kind
         PUT /api/observations/{observation_id}/facts
         PUT /api/observations/{observation_id}/cause
+        PUT /api/observations/{observation_id}/damage
         POST /api/cuts/search
         POST /api/drawings
         POST /api/features

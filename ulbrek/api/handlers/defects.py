@@ -9,6 +9,7 @@ from ulbrek.api.entries import CauseRequest, DefectKindRequest, FactRequest
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.views import answer
 from ulbrek.core.after.defects import BatchIn, CastingStory, MouldThen, cannot_be, observed_in
+from ulbrek.core.after.service import service_of
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.causes.facts import FACTS, OTHER_SIDE
@@ -22,9 +23,11 @@ from ulbrek.core.records.causes.finder import (
     is_known_enough,
 )
 from ulbrek.core.records.causes.table import CAUSES, DEFECTS, SOURCE
+from ulbrek.core.records.repairs.damage import Damage
+from ulbrek.core.records.repairs.planner import Field, Mending, measured_of, mend
 from ulbrek.store.castings import Casting
 from ulbrek.store.database import Records
-from ulbrek.store.defects import CAUSE, KIND, NO, YES, StoredDefect
+from ulbrek.store.defects import CAUSE, DAMAGE, KIND, NO, YES, StoredDefect
 from ulbrek.store.log import LogEntry
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
@@ -84,6 +87,9 @@ class DefectView:
         cases: how many of its kind have a cause that was found here
         fewest: how many it takes for those to count
         source: of the table of causes
+        damage: how large it is, as far as it was measured
+        mending: how it is mended; None where nothing is
+        fields: what is measured of such a defect
     """
 
     entry: LogEntry
@@ -100,6 +106,9 @@ class DefectView:
     cases: int
     fewest: int
     source: str
+    damage: Damage
+    mending: Mending | None
+    fields: tuple[Field, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,6 +147,12 @@ def say_kind(db: Db, plans: Planned, observation_id: UUID, asked: DefectKindRequ
 def say_fact(db: Db, plans: Planned, observation_id: UUID, asked: FactRequest) -> Response:
     """Says whether something was so."""
     return _said(db, plans, observation_id, asked.fact, None if asked.so is None else YES if asked.so else NO)
+
+
+@router.put("/observations/{observation_id}/damage", response_model=DefectView)
+def say_damage(db: Db, plans: Planned, observation_id: UUID, asked: Damage) -> Response:
+    """Says how large a defect is, and what it goes through."""
+    return _said(db, plans, observation_id, DAMAGE, asked.model_dump_json())
 
 
 @router.put("/observations/{observation_id}/cause", response_model=DefectView)
@@ -200,6 +215,9 @@ def _view(kept: _Kept, planned: Plan) -> DefectView:
         cases=sum(defect.cases.values()),
         fewest=FEWEST_CASES,
         source=SOURCE,
+        damage=defect.damage,
+        mending=mend(key, defect.damage, service_of(kept.pour.job, kept.shop.shop, planned, kept.casting.piece)),
+        fields=measured_of(key),
     )
 
 

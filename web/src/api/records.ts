@@ -205,14 +205,20 @@ export function useSayOfDefect(id: string) {
   const queries = useQueryClient();
   const params = { path: { observation_id: id } };
   return async (
-    said: { defect: string } | { fact: string; so: boolean | null } | { cause: string | null },
+    said:
+      | { defect: string }
+      | { fact: string; so: boolean | null }
+      | { cause: string | null }
+      | { damage: Schemas["Damage-Input"] },
   ): Promise<void> => {
     const view = await take(
       "defect" in said
         ? client.PUT("/api/observations/{observation_id}/kind", { params, body: said })
         : "fact" in said
           ? client.PUT("/api/observations/{observation_id}/facts", { params, body: said })
-          : client.PUT("/api/observations/{observation_id}/cause", { params, body: said }),
+          : "damage" in said
+            ? client.PUT("/api/observations/{observation_id}/damage", { params, body: said.damage })
+            : client.PUT("/api/observations/{observation_id}/cause", { params, body: said }),
     );
     queries.setQueryData(defectQuery(id).queryKey, view);
   };

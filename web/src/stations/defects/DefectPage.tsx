@@ -11,6 +11,7 @@ import { Photos } from "../records/Photos";
 import { ShopPage } from "../records/ShopHeader";
 import { CauseList } from "./CauseList";
 import { DefectKind } from "./DefectKind";
+import { Repair } from "./Repair";
 
 type Say = ReturnType<typeof useSayOfDefect>;
 
@@ -37,6 +38,7 @@ export function DefectPage({ entryId }: { entryId: string }) {
       )}
       {view.kind && (
         <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+          <div className="grid content-start gap-y-8">
           <section aria-label="Causes">
             <h2 className="border-b-2 border-ink pb-1 text-lg font-bold">Causes, the likeliest first</h2>
             {!view.known_enough && (
@@ -47,6 +49,8 @@ export function DefectPage({ entryId }: { entryId: string }) {
             )}
             <CauseList view={view} onCause={(cause) => void say({ cause })} />
           </section>
+          <Repair view={view} say={send} />
+          </div>
           <div className="grid content-start gap-y-8">
             <section aria-label="What to do now">
               <h2 className="border-b-2 border-ink pb-1 text-lg font-bold">Now</h2>
