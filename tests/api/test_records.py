@@ -432,7 +432,7 @@ def test_how_a_defect_is_mended_follows_what_was_measured(api: TestClient) -> No
     measured = {"long": {"typed": "8 in", "bare": "in"}, "wide": "40 mm", "deep": "2 mm", "carries": False}
     found = api.put(f"{page}/damage", json=measured).json()
     assert found["damage"]["long"]["typed"] == "8 in"
-    assert [one["repair"] for one in found["mending"]["plans"]][0] == "slurry"
+    assert found["mending"]["plans"][0]["repair"] == "slurry"
     assert api.get(f"{page}/causes").json()["mending"] == found["mending"]
     refused = api.put(f"{page}/damage", json={**measured, "deep": "wide"})
     assert (refused.status_code, "/deep" in refused.text) == (422, True)
@@ -458,6 +458,25 @@ def test_what_is_not_known_of_defects_is_refused_in_words(
     note = api.post("/api/observations", json={"kind": "note", "text": "Fine", "casting_id": casting}).json()
     refused = api.get(f"/api/observations/{note}/causes")
     assert (refused.status_code, "no defect" in refused.text) == (422, True)
+
+
+def test_a_weighed_casting_tells_what_the_next_one_takes_and_which_match(api: TestClient) -> None:
+    weight = {"mass_kg": 50, "when": "dry", "tolerance": 0.02}
+    piece = {"count": 3, "name": "Twin", "weight": weight, "matches": "Twins"}
+    job_id = api.post("/api/jobs", json={"job": top_document(piece=piece)}).json()["id"]
+    castings = pour(api, job_id, 3)["pour"]["castings"]
+    for one, kilograms in zip(castings, (48.0, 48.3, 52.0), strict=True):
+        api.post(f"/api/castings/{one['id']}/state", json={"state": "stripped", "at": at(40)})
+        told = {"kind": "weighing", "casting_id": one["id"], "mass_kg": kilograms, "at": at(41)}
+        assert api.post("/api/observations", json=told).status_code == 201
+    view = api.get(f"/api/castings/{castings[0]['id']}").json()
+    first, second, _ = (one["serial"] for one in castings)
+    assert [(one["lighter"], one["heavier"]) for one in view["pairs"]] == [(first, second)]
+    took = view["next_dry_mix"]["inputs"]["dry_mix_kg"]["value"]
+    final = view["drying"]["final"]["likely"]
+    assert view["next_dry_mix"]["value"] == pytest.approx(took * 50 / final, rel=0.001)
+    api.post(f"/api/castings/{castings[1]['id']}/state", json={"state": "failed", "note": "Dropped"})
+    assert api.get(f"/api/castings/{castings[0]['id']}").json()["pairs"] == []
 
 
 def test_a_weighed_casting_shows_how_it_dries(api: TestClient) -> None:

@@ -6,13 +6,14 @@ from decimal import Decimal
 from typing import Any, Literal
 from uuid import UUID, uuid4
 
-from sqlalchemy import ColumnElement, Select, case, select
+from sqlalchemy import ColumnElement, Select, case, func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import InstrumentedAttribute
+from sqlalchemy.orm import InstrumentedAttribute, aliased
 
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import Method
 from ulbrek.core.records.casting import ACT_OF, COAT, STATES
+from ulbrek.core.records.drying import Weighed
 from ulbrek.store.entries import Entry, ShopRecords, happened, one_at_a_time
 from ulbrek.store.errors import RefusedEntryError, constraint_of
 from ulbrek.store.models import (
@@ -32,6 +33,7 @@ ObservationKind = Literal["note", "weighing", "test", "defect", "strength", "lef
 LogKind = Literal[ObservationKind, "poured", "batch", "act", "state", "changed"]
 Face = Literal["top", "bottom", "edge"]
 PAGE = 100
+MOST_WEIGHINGS = 400
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,6 +180,34 @@ class LogRepository(ShopRecords):
         """The castings of a pour on the scale, newest first; what was corrected is left out."""
         weighings = (ObservationRow.pour_id == pour_id) & (ObservationRow.kind == "weighing")
         return [one for one in self._observations(weighings, None, PAGE) if not one.replaced]
+
+    def weighed_alike(self, piece_name: str) -> dict[int, list[Weighed]]:
+        """By number, the newest castings on the scale that are called the same, were stripped and did not fail."""
+        stripped = (
+            select(CastingStateRow.casting_id, func.max(CastingStateRow.at).label("at"))
+            .where(CastingStateRow.state == "stripped", ~CastingStateRow.correction)
+            .group_by(CastingStateRow.casting_id)
+            .subquery()
+        )
+        correction = aliased(ObservationRow)
+        asked = (
+            select(CastingRow.serial, stripped.c.at, ObservationRow.at, ObservationRow.mass_kg)
+            .join(ObservationRow, ObservationRow.casting_id == CastingRow.id)
+            .join(stripped, stripped.c.casting_id == CastingRow.id)
+            .where(
+                CastingRow.shop_id == self._shop_id, CastingRow.piece_name == piece_name,
+                CastingRow.state.not_in(("failed", "archived")), ObservationRow.kind == "weighing",
+                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+            )
+            .order_by(CastingRow.serial.desc(), ObservationRow.at)
+            .limit(MOST_WEIGHINGS)
+        )  # fmt: skip
+        found: dict[int, list[Weighed]] = {}
+        for serial, since, at, mass_kg in self._session.execute(asked):
+            if mass_kg is not None:
+                days = max(0.0, (at - since).total_seconds() / 86_400)
+                found.setdefault(serial, []).append(Weighed(days, float(mass_kg)))
+        return found
 
     def of_shop(self, before: datetime | None = None, limit: int = PAGE) -> LogPage:
         """What was seen in the shop, newest first."""

@@ -10,16 +10,17 @@ from ulbrek.api.handlers.common import Asking, Db, Planned
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
-from ulbrek.core.base.figure import Spread
+from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import Act
-from ulbrek.core.materials.mixes import DRYING_LOSS
+from ulbrek.core.job.choices import choose
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
-from ulbrek.core.records.drying import Drying, Weighed, drying
-from ulbrek.core.records.weighing import CastingWeight, weighing_findings
+from ulbrek.core.records.drying import Drying, Weighed, drying, final_mass
+from ulbrek.core.records.matching import Pair, dry_mix_for_next, pairs
+from ulbrek.core.records.weighing import ALIKE, CastingWeight, off_what_was_wanted, weighing_findings
 from ulbrek.store.castings import Casting, CastingPage, StateChange
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
@@ -35,7 +36,8 @@ class CastingView:
     """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it.
 
     ``findings`` are of its newest weighing; ``drying`` is the curve through all of them,
-    None where it was never weighed.
+    None where it was never weighed. ``next_dry_mix`` is what the next one takes to weigh what is wanted, ``pairs`` are
+    the castings called the same that match.
     """
 
     casting: Casting
@@ -46,6 +48,8 @@ class CastingView:
     log: list[LogEntry]
     findings: list[Finding]
     drying: Drying | None
+    next_dry_mix: Figure | None
+    pairs: tuple[Pair, ...]
 
 
 @router.get("/castings", response_model=CastingPage)
@@ -101,6 +105,7 @@ class _Kept:
     states: list[StateChange]
     log: list[LogEntry]
     weighed: list[LogEntry]
+    alike: dict[int, list[Weighed]]
 
 
 def _kept(records: Records, casting_id: UUID) -> _Kept:
@@ -110,7 +115,9 @@ def _kept(records: Records, casting_id: UUID) -> _Kept:
     pour = records.pours(shop.id).get(casting.pour_id)
     log = records.log(shop.id)
     weighed = log.weighed_in(casting.pour_id)
-    return _Kept(casting, shop, pour, castings.states(casting_id), log.of_casting(casting_id), weighed)
+    piece = next((one for one in pour.job.pieces if one.id == casting.piece), None)
+    alike = log.weighed_alike(casting.piece_name) if piece and (piece.matches or piece.weight) else {}
+    return _Kept(casting, shop, pour, castings.states(casting_id), log.of_casting(casting_id), weighed, alike)
 
 
 def _view(kept: _Kept, planned: Plan) -> CastingView:
@@ -118,8 +125,50 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
     piece = next(one for one in kept.pour.job.pieces if one.id == casting.piece)
     own = next(one for one in planned.pieces if one.id == casting.piece)
     due = due_on(casting.piece, casting.state, planned)
-    found, dries = _of_weighing(kept, piece, own), _drying(kept, piece, own)
-    return CastingView(casting, piece, own, due, kept.states, kept.log, found, dries)
+    dries = _drying(kept, piece, own)
+    found = [*_of_weighing(kept, piece, own), *off_what_was_wanted(casting.serial, piece.weight, dries)]
+    return CastingView(
+        casting, piece, own, due, kept.states, kept.log, found, dries, _next_dry_mix(kept, piece, own, dries),
+        _pairs(kept, piece, own),
+    )  # fmt: skip
+
+
+def _next_dry_mix(kept: _Kept, piece: Piece, planned: PiecePlan, dries: Drying | None) -> Figure | None:
+    """What the next one takes, so that it weighs what is wanted; None where nothing is, or it was never weighed."""
+    wanted = piece.weight
+    if wanted is None or dries is None or wanted.when not in ("dry", "stripped"):
+        return None
+    weighs, stays = (dries.final if wanted.when == "dry" else dries.start), planned.measure.stays_in_kg
+    if min(weighs.low, wanted.mass_kg) <= stays:
+        return None
+    share = choose(kept.pour.job, kept.shop.shop).filled(kept.pour.job.mix).dry_share
+    took = (planned.measure.mass_fresh.value - stays) * share
+    return work(
+        dry_mix_for_next, dry_mix_kg=took, wanted_kg=wanted.mass_kg, weighs_kg=weighs, stays_in_kg=stays
+    )  # fmt: skip
+
+
+def _pairs(kept: _Kept, piece: Piece, planned: PiecePlan) -> tuple[Pair, ...]:
+    """Castings called the same that are felt as alike once they are dry."""
+    forecast = _forecast(planned)
+    thick, loss = piece.thickness.mm, _loss(kept)
+    finals = {serial: final_mass(weighings, thick, loss, forecast) for serial, weighings in kept.alike.items()}
+    return pairs(finals, ALIKE)
+
+
+def _forecast(planned: PiecePlan) -> Spread:
+    stripped = planned.measure.mass_stripped
+    low, high = (stripped.value if edge is None else edge for edge in (stripped.low, stripped.high))
+    return Spread(low, stripped.value, high)
+
+
+def _loss(kept: _Kept) -> Spread:
+    """What dries out of it, as its plan has it: by the rule, or by the shop's own records."""
+    loss = choose(kept.pour.job, kept.shop.shop).drying
+    if isinstance(loss, Spread):
+        return loss
+    low, high = (loss.value if edge is None else edge for edge in (loss.low, loss.high))
+    return Spread(low, loss.value, high)
 
 
 def _drying(kept: _Kept, piece: Piece, planned: PiecePlan) -> Drying | None:
@@ -131,9 +180,7 @@ def _drying(kept: _Kept, piece: Piece, planned: PiecePlan) -> Drying | None:
     if since is None or not seen:
         return None
     weighings = [Weighed(max(0.0, (one.at - since).total_seconds() / 86_400), one.mass_kg or 0.0) for one in seen]
-    stripped = planned.measure.mass_stripped
-    low, high = (stripped.value if edge is None else edge for edge in (stripped.low, stripped.high))
-    return drying(weighings, piece.thickness.mm, DRYING_LOSS, Spread(low, stripped.value, high))
+    return drying(weighings, piece.thickness.mm, _loss(kept), _forecast(planned))
 
 
 def _of_weighing(kept: _Kept, piece: Piece, planned: PiecePlan) -> list[Finding]:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from math import log
+from typing import NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -109,6 +110,34 @@ def drying(
     Raises:
         ValueError: when a weighing is before it was stripped, or weighs nothing
     """
+    lost, pace, start, spread, share = _tried(weighings, thick_mm, loss, forecast_kg, faces_open)
+    days = sorted({0.0, 1.0, 3.0, 7.0, 14.0, 28.0, 60.0, 90.0, 180.0, 365.0, *(one.days for one in weighings)})
+    return Drying(
+        _band(start, spread, share), _band(start * (1 - lost), spread, share), _band(lost, None, share),
+        _band(pace, None, share),
+        tuple(DriedTo(day, _band(start * (1 - lost * _dried(day, pace)), spread, share)) for day in days),
+        tuple(sorted(weighings, key=lambda one: one.days)), is_dry(weighings),
+    )  # fmt: skip
+
+
+def final_mass(weighings: Sequence[Weighed], thick_mm: float, loss: Spread, forecast_kg: Spread) -> float:
+    """What a casting will weigh once it is dry, in the mean [kg]; as for ``drying``, and quicker than all of that."""
+    tried = _tried(weighings, thick_mm, loss, forecast_kg, 2)
+    return float((tried.share * tried.start * (1 - tried.lost)).sum())
+
+
+class _Tried(NamedTuple):
+    """Every loss and pace that is believed possible, what a casting then weighed at first [kg] and how sure that is,
+    and how likely each is."""
+
+    lost: NDArray[np.float64]
+    pace: NDArray[np.float64]
+    start: NDArray[np.float64]
+    spread: NDArray[np.float64]
+    share: NDArray[np.float64]
+
+
+def _tried(weighings: Sequence[Weighed], thick_mm: float, loss: Spread, forecast_kg: Spread, faces_open: int) -> _Tried:
     for one in weighings:
         if one.days < 0 or one.mass_kg <= 0:
             raise ValueError(f"A weighing of {one.mass_kg:g} kg after {one.days:g} days cannot be. Check both.")
@@ -133,14 +162,7 @@ def drying(
     weight = weight - (rest - top**2 / bottom) / 2 - np.log(bottom) / 2
     share = np.exp(weight - weight.max())
     share /= share.sum()
-    spread = bottom**-0.5
-    days = sorted({0.0, 1.0, 3.0, 7.0, 14.0, 28.0, 60.0, 90.0, 180.0, 365.0, *(one.days for one in weighings)})
-    return Drying(
-        _band(start, spread, share), _band(start * (1 - lost), spread, share), _band(lost, None, share),
-        _band(pace, None, share),
-        tuple(DriedTo(day, _band(start * (1 - lost * _dried(day, pace)), spread, share)) for day in days),
-        tuple(sorted(weighings, key=lambda one: one.days)), is_dry(weighings),
-    )  # fmt: skip
+    return _Tried(lost, pace, start, bottom**-0.5, share)
 
 
 def _grid(of: Spread) -> tuple[NDArray[np.float64], NDArray[np.float64]]:

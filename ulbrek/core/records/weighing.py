@@ -4,7 +4,9 @@ from collections.abc import Iterator, Sequence
 
 from ulbrek.core.base.finding import Finding, Quantity, check, finding
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.measure.inputs.piece import WantedWeight
 from ulbrek.core.measure.result import MeasureResult
+from ulbrek.core.records.drying import Drying
 
 YOUNG_H = 7 * 24.0  # until then it is as it was stripped; then it dries
 SCALE_KG = 0.05  # no finer than a shop's scale reads
@@ -62,6 +64,37 @@ def off_its_forecast(measured: MeasureResult, own: CastingWeight) -> list[Findin
                 "mass": Quantity(own.mass_kg, "weighed"),
                 "least": Quantity(low, "weighed"),
                 "most": Quantity(high, "weighed"),
+            },
+        )
+    ]
+
+
+@check("off-what-was-wanted", "caution")
+def off_what_was_wanted(serial: int, wanted: WantedWeight | None, dries: Drying | None) -> list[Finding]:
+    """A casting will weigh other than was wanted
+
+    By its weighings it ends outside the tolerance that was asked for, and what was wanted is outside its band.
+
+    Source: the weight that was asked for, and its tolerance
+    """
+    if wanted is None or dries is None or wanted.when not in ("dry", "stripped"):
+        return []
+    will = dries.final if wanted.when == "dry" else dries.start
+    off = will.likely / wanted.mass_kg - 1
+    if abs(off) <= wanted.tolerance or will.low - SCALE_KG <= wanted.mass_kg <= will.high + SCALE_KG:
+        return []
+    return [
+        finding(
+            off_what_was_wanted,
+            title="#{serial} will weigh {mass}; {wanted} was wanted",
+            reason="{tolerance} either way was allowed.",
+            remedy="Give the next one the dry mix below, and match this one with another.",
+            field="",
+            values={
+                "serial": str(serial),
+                "mass": Quantity(will.likely, "weighed"),
+                "wanted": Quantity(wanted.mass_kg, "weighed"),
+                "tolerance": Quantity(100 * wanted.tolerance, "%"),
             },
         )
     ]

@@ -8,6 +8,7 @@ import { ShopPage } from "../records/ShopHeader";
 import { type Asked, AskOfCasting } from "./AskOfCasting";
 import { CastingHead, CastingLife } from "./CastingLife";
 import { DryingCurve } from "./DryingCurve";
+import { Matching } from "./Matching";
 import { PlacePlan } from "./PlacePlan";
 
 /** One casting: its state, its past, and what was seen of it at its place. */
@@ -34,6 +35,7 @@ export function CastingPage({ castingId }: { castingId: string }) {
         <section aria-label="On the drawing">
           <PlacePlan piece={piece} plan={plan} spots={spots} />
           {view.drying && <DryingCurve drying={view.drying} />}
+          <Matching view={view} />
         </section>
         <CastingLife view={view} zone={zone} onBack={() => setAsked("back")} />
       </div>

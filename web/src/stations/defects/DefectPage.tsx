@@ -39,17 +39,17 @@ export function DefectPage({ entryId }: { entryId: string }) {
       {view.kind && (
         <div className="mt-6 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
           <div className="grid content-start gap-y-8">
-          <section aria-label="Causes">
-            <h2 className="border-b-2 border-ink pb-1 text-lg font-bold">Causes, the likeliest first</h2>
-            {!view.known_enough && (
-              <p className="mt-2">
-                <b>Not enough was recorded to tell them apart.</b> They stand in the order of how often each is the
-                cause.
-              </p>
-            )}
-            <CauseList view={view} onCause={(cause) => void say({ cause })} />
-          </section>
-          <Repair view={view} say={send} />
+            <section aria-label="Causes">
+              <h2 className="border-b-2 border-ink pb-1 text-lg font-bold">Causes, the likeliest first</h2>
+              {!view.known_enough && (
+                <p className="mt-2">
+                  <b>Not enough was recorded to tell them apart.</b> They stand in the order of how often each is the
+                  cause.
+                </p>
+              )}
+              <CauseList view={view} onCause={(cause) => void say({ cause })} />
+            </section>
+            <Repair view={view} say={send} />
           </div>
           <div className="grid content-start gap-y-8">
             <section aria-label="What to do now">
