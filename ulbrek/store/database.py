@@ -34,6 +34,7 @@ from ulbrek.store.models import Base
 from ulbrek.store.noted import FinishRepository
 from ulbrek.store.outlooks import OutlookRepository
 from ulbrek.store.passkeys import Challenges, PasskeyRepository
+from ulbrek.store.past import PastRepository
 from ulbrek.store.photos import PhotosInDatabase, PhotoStore
 from ulbrek.store.poured import RECORDS_ROOM_BYTES, KnownRecords
 from ulbrek.store.pours import PourRepository
@@ -306,6 +307,10 @@ class Records:
     def evidence(self, shop_id: UUID) -> EvidenceRepository:
         """What a shop's pours say of the rules."""
         return EvidenceRepository(self.session, shop_id)
+
+    def past(self, shop_id: UUID) -> PastRepository:
+        """The old notes of a shop."""
+        return PastRepository(self.session, shop_id)
 
     def defects(self, shop_id: UUID) -> DefectRepository:
         """The defects of a shop's castings."""

@@ -18,6 +18,7 @@ from ulbrek.api.handlers import (
     log,
     me,
     passkeys,
+    past,
     pieces,
     plan,
     pours,
@@ -60,6 +61,8 @@ ROUTERS = tuple(
         accounts,
         links,
         passkeys,
+        past,
+        past,
         changes,
     )
 )

@@ -23,7 +23,9 @@ from ulbrek.core.records.learning import BELIEFS, FEWEST, Evidence, Learnt, lear
 from ulbrek.store.database import Records
 from ulbrek.store.defects import DefectsOfKind
 from ulbrek.store.errors import RefusedEntryError
+from ulbrek.store.evidence import MOST_RECORDS
 from ulbrek.store.jobs import StoredJob
+from ulbrek.store.past import PastEvidence
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
@@ -113,11 +115,11 @@ class KnownView:
 
 @dataclass(frozen=True, slots=True)
 class RecordView:
-    """A record beside the others, and of which job it is."""
+    """A record beside the others, and of which job it is; None where it is an old note."""
 
     judged: Judged
     happened: float
-    job_id: UUID
+    job_id: UUID | None
     job_name: str
 
 
@@ -147,7 +149,8 @@ def get_known(db: Db, reader: Reader, mix: str | None = None, warmth: Warmth | N
     """The shop's own figures beside the rules; of one mix and one sort of day where those are said."""
     with db.work() as records:
         shop = records.shop()
-        kept = {one: records.evidence(shop.id).all_of(one) for one in QUANTITIES}
+        past = _past(records, shop)
+        kept = {one: _with_past(records.evidence(shop.id).all_of(one), past.get(one, [])) for one in QUANTITIES}
         unread = records.evidence(shop.id).count_unread(rules_of(shop.shop))
         seen = records.defects(shop.id).by_kind()
     if unread:
@@ -172,7 +175,7 @@ def get_effect(
     """What accepting a figure changes in jobs that are still to be poured."""
     with db.work() as records:
         shop = records.shop()
-        own = _found(records, shop.id, quantity, mix, warmth)
+        own = _found(records, shop, quantity, mix, warmth)
         poured = records.pours(shop.id).last_poured()
         heads = [one for one in records.jobs(shop.id).heads() if one.id not in poured][:MOST_JOBS]
         jobs = [records.jobs(shop.id).get(one.id) for one in heads]
@@ -187,7 +190,7 @@ def accept_figure(db: Db, quantity: Quantity, asked: OwnFigureRequest) -> Respon
     """Lets plans reckon with a figure as it is found now; kept as a revision of the shop."""
     with db.work() as records:
         shop = records.shop()
-        own = _found(records, shop.id, quantity, asked.mix, asked.warmth)
+        own = _found(records, shop, quantity, asked.mix, asked.warmth)
         if own is None:
             raise RefusedEntryError("", "There are too few records of it.", f"Log {FEWEST} pours, then accept it.")
         accepted = own.model_copy(update={"accepted_at": datetime.now(UTC)})
@@ -214,7 +217,8 @@ def leave_out(db: Db, quantity: Quantity, pour_id: UUID, asked: LeaveOutRequest)
     """Leaves out what a pour says of a quantity, with the reason; without one it counts again."""
     with db.work() as records:
         shop = records.shop()
-        records.evidence(shop.id).leave_out(pour_id, quantity, asked.reason or None)
+        if not records.past(shop.id).leave_out(pour_id, quantity, asked.reason or None):
+            records.evidence(shop.id).leave_out(pour_id, quantity, asked.reason or None)
         return answer(FigureDetail, _detail(records, shop, quantity, asked.mix, asked.warmth))
 
 
@@ -237,24 +241,35 @@ def _with(shop: Shop, own: OwnFigure) -> tuple[OwnFigure, ...]:
     return (*(one for one in shop.own if one.key != own.key), own)
 
 
+def _past(records: Records, shop: StoredShop) -> dict[Quantity, list[PastEvidence]]:
+    return records.past(shop.id).evidence({one.id: one for one in shop.shop.mixes})
+
+
+def _with_past(own: list[Evidence], past: Iterable[PastEvidence]) -> list[Evidence]:
+    """Records and old notes in the order of time; of many the newest."""
+    return sorted([*own, *(one.evidence for one in past)], key=lambda one: one.at)[-MOST_RECORDS:]
+
+
 def _found(
-    records: Records, shop_id: UUID, quantity: Quantity, mix: str | None, warmth: Warmth | None
+    records: Records, shop: StoredShop, quantity: Quantity, mix: str | None, warmth: Warmth | None
 ) -> OwnFigure | None:
-    group = of_group(records.evidence(shop_id).all_of(quantity), mix, warmth)
+    told = _with_past(records.evidence(shop.id).all_of(quantity), _past(records, shop).get(quantity, []))
+    group = of_group(told, mix, warmth)
     return own_figure(quantity, counting(quantity, group), mix, warmth)
 
 
 def _detail(
     records: Records, shop: StoredShop, quantity: Quantity, mix: str | None, warmth: Warmth | None
 ) -> FigureDetail:
-    kept = records.evidence(shop.id).of(quantity)
-    group = of_group([one.evidence for one in kept], mix, warmth)
-    jobs = {one.evidence.pour: one for one in kept}
+    kept, past = records.evidence(shop.id).of(quantity), _past(records, shop).get(quantity, [])
+    group = of_group(_with_past([one.evidence for one in kept], past), mix, warmth)
+    names = {one.evidence.pour: one.job_name for one in kept} | {one.evidence.pour: one.name for one in past}
+    jobs = {one.evidence.pour: one.job_id for one in kept}
     return FigureDetail(
         _figure(quantity, group, shop.shop, mix, warmth),
         learnt(BELIEFS[quantity], []),
         tuple(
-            RecordView(one, one.evidence.happened, jobs[one.evidence.pour].job_id, jobs[one.evidence.pour].job_name)
+            RecordView(one, one.evidence.happened, jobs.get(one.evidence.pour), names[one.evidence.pour])
             for one in judged(quantity, group)
         ),
     )

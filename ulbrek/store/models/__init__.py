@@ -12,7 +12,7 @@ from ulbrek.store.models.access import (
     ShareLinkRow,
 )
 from ulbrek.store.models.base import Base
-from ulbrek.store.models.evidence import EvidenceLeftOutRow, PourEvidenceRow
+from ulbrek.store.models.evidence import EvidenceLeftOutRow, PastCastingRow, PourEvidenceRow
 from ulbrek.store.models.forms import MOULD_EVENTS, CavityRow, FormRow, MouldEventRow, MouldRow
 from ulbrek.store.models.jobs import JobRevisionRow, JobRow
 from ulbrek.store.models.log import FACES, OBSERVATIONS, DefectSaidRow, ObservationRow, PhotoRow
@@ -64,6 +64,7 @@ __all__ = [
     "ObservationRow",
     "OutlookRow",
     "PasskeyRow",
+    "PastCastingRow",
     "PhotoRow",
     "PourEvidenceRow",
     "PourRow",

@@ -1,5 +1,6 @@
 """What pours say of the rules. It can be read again from their records; what was left out, and why, cannot."""
 
+from datetime import datetime
 from typing import Any
 from uuid import UUID
 
@@ -20,6 +21,22 @@ class PourEvidenceRow(Base):
     shop_id: Mapped[OfShop]
     rules: Mapped[str]
     found: Mapped[dict[str, Any]] = mapped_column(JSONB)
+
+
+class PastCastingRow(Base):
+    """A line of old notes; its key is made of what it says, so that it is kept once."""
+
+    __tablename__ = "past_casting"
+    __table_args__ = (own("member_id", "member"),)
+
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    shop_id: Mapped[OfShop]
+    at: Mapped[datetime]
+    told: Mapped[dict[str, Any]]
+    left_out: Mapped[dict[str, Any]]
+    source: Mapped[str]
+    member_id: Mapped[By]
+    created_at: Mapped[CreatedAt]
 
 
 class EvidenceLeftOutRow(Base):

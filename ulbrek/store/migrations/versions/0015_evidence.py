@@ -17,6 +17,7 @@ BY_SESSION = sa.text("CAST(nullif(current_setting('ulbrek.member', true), '') AS
 KIND, SAYS = op.f("ck_observation_known_kind"), op.f("ck_observation_says_something")
 WHOLE, ONLY = op.f("ck_observation_what_is_left_over_is_whole"), op.f("ck_observation_only_what_is_left_over_has_one")
 # Whatever a pour's record is read from; what was read of it before is let go of.
+EVER = "INSERT OR UPDATE OR DELETE"
 READ_FROM = {
     "casting": "NEW.pour_id", "batch": "NEW.pour_id", "act_done": "NEW.pour_id", "observation": "NEW.pour_id",
     "run_entry": "NEW.pour_id", "sensor_place": "NEW.pour_id", "pour": "NEW.id",
@@ -68,14 +69,33 @@ def upgrade() -> None:
             name=op.f("fk_evidence_left_out_shop_id_member_id"),
         ),
     )  # fmt: skip
+    op.create_table(
+        "past_casting",
+        sa.Column("id", sa.Uuid(), nullable=False),
+        sa.Column("shop_id", sa.Uuid(), nullable=False, index=True),
+        sa.Column("at", sa.DateTime(timezone=True), nullable=False),
+        sa.Column("told", postgresql.JSONB(), nullable=False),
+        sa.Column("left_out", postgresql.JSONB(), nullable=False),
+        sa.Column("source", sa.Text(), nullable=False),
+        sa.Column("member_id", sa.Uuid(), server_default=BY_SESSION),
+        sa.Column(
+            "created_at", sa.DateTime(timezone=True), nullable=False, server_default=sa.text("clock_timestamp()")
+        ),
+        sa.PrimaryKeyConstraint("id", name=op.f("pk_past_casting")),
+        sa.ForeignKeyConstraint(["shop_id"], ["shop.id"], name=op.f("fk_past_casting_shop_id")),
+        sa.ForeignKeyConstraint(
+            ["shop_id", "member_id"], ["member.shop_id", "member.id"],
+            name=op.f("fk_past_casting_shop_id_member_id"),
+        ),
+    )  # fmt: skip
     # That a pour is read again is told by what was written of it.
-    for table, when in (("pour_evidence", "UPDATE"), ("evidence_left_out", "INSERT OR UPDATE OR DELETE")):
+    for table, when in (("pour_evidence", "UPDATE"), ("evidence_left_out", EVER), ("past_casting", EVER)):
         op.execute(f"ALTER TABLE {table} ENABLE ROW LEVEL SECURITY")
         op.execute(f"ALTER TABLE {table} FORCE ROW LEVEL SECURITY")
         op.execute(f"CREATE POLICY of_shop ON {table} USING ({SEEN})")
         op.execute(
             f"CREATE TRIGGER tell AFTER {when} ON {table} FOR EACH ROW "
-            "EXECUTE FUNCTION ulbrek_tell('known', 'pour_id', 'shop_id')"
+            f"EXECUTE FUNCTION ulbrek_tell('known', '{'id' if table == 'past_casting' else 'pour_id'}', 'shop_id')"
         )
     for table, pour in READ_FROM.items():
         letting_go = f"DELETE FROM pour_evidence WHERE pour_id = {pour};"  # noqa: S608 - a name of ours
@@ -93,6 +113,7 @@ def downgrade() -> None:
     """Keeps what was left over as notes; the rest can be worked out again."""
     for table in READ_FROM:
         op.execute(f"DROP FUNCTION {table}_is_read_again() CASCADE")
+    op.drop_table("past_casting")
     op.drop_table("evidence_left_out")
     op.drop_table("pour_evidence")
     op.execute("ALTER TABLE observation DISABLE TRIGGER USER")

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
+import { useState } from "react";
 import { type FigureView, figureQuery, type Group, type KnownView, knownQuery, type Quantity } from "@/api/records";
 import { Select } from "@/parts/Choice";
 import { usePreferences } from "@/units/preferences";
@@ -7,6 +8,7 @@ import { ShopPage } from "../records/ShopHeader";
 import { Accepting } from "./Accepting";
 import { ControlChart } from "./ControlChart";
 import { DAYS, percent, STANDING, told } from "./figures";
+import { OldNotes } from "./OldNotes";
 import { RecordList } from "./RecordList";
 
 const QUANTITIES = ["set", "yield", "drying", "water", "mixing", "placing"] as const satisfies readonly Quantity[];
@@ -34,12 +36,16 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
   const { data: all } = useQuery(knownQuery({}));
   const group = ofMix(rest, all);
   const { data: known } = useQuery({ ...knownQuery(group), enabled: all !== undefined });
+  const [imports, setImports] = useState(false);
   const chosen = of ?? known?.figures.find((one) => one.count > 0)?.quantity ?? "set";
   return (
     <ShopPage title="What we know">
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <p className="flex-1 text-xl font-bold max-sm:basis-full">Our figures beside the rules</p>
         {known && <Groups known={known} asked={asked} />}
+        <button type="button" className="button" onClick={() => setImports(true)}>
+          Import old notes
+        </button>
       </div>
       {known && known.unread > 0 && (
         <output className="mb-3 block">
@@ -69,6 +75,7 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
         </div>
         {known && <DefectsSeen known={known} />}
       </div>
+      {imports && <OldNotes onClose={() => setImports(false)} />}
     </ShopPage>
   );
 }

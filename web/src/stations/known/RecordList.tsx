@@ -41,13 +41,17 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
               className="grid items-center gap-x-5 gap-y-1 border-b border-line py-2 sm:grid-cols-[minmax(0,1fr)_auto_auto]"
             >
               <span className="min-w-0">
-                <Link
-                  to="/pours/$pourId"
-                  params={{ pourId: evidence.pour }}
-                  className="relative font-semibold underline after:absolute after:-inset-y-2.5 after:inset-x-0"
-                >
-                  {serials(evidence.serials)}
-                </Link>{" "}
+                {one.job_id ? (
+                  <Link
+                    to="/pours/$pourId"
+                    params={{ pourId: evidence.pour }}
+                    className="relative font-semibold underline after:absolute after:-inset-y-2.5 after:inset-x-0"
+                  >
+                    {serials(evidence.serials)}
+                  </Link>
+                ) : (
+                  <b>Old note</b>
+                )}{" "}
                 <span className="text-soft">{dayAndDate(evidence.at, zone)}</span>
                 <span className="block">{one.job_name}</span>
                 {counts === "cannot be" && (
