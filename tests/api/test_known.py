@@ -111,3 +111,50 @@ def test_too_few_and_unknown_are_refused_in_words(api: TestClient) -> None:
     assert api.get("/api/known/colour").status_code == 422
     assert api.put(f"/api/known/set/records/{uuid4()}", json={"reason": "No such"}).status_code == 404
     assert api.post("/api/observations", json={"kind": "left over", "volume_l": -1}).status_code == 422
+
+
+OLD = "Date,Piece,Bags,Water,Volume,Left\n2024-05-12,Bench,4,9.8,46,2\n2024-05-12,Bench,4,9.8,46,2\n"
+COLUMNS = {
+    "columns": {"date": 0, "name": 1, "bags": 2, "water_l": 3, "filled_l": 4, "left_over_l": 5},
+    "mix": "ordinary",
+    "bag": "25kg",
+}
+
+
+def test_old_notes_are_kept_whole_once_and_count(api: TestClient) -> None:
+    assert api.post("/api/past/look", json={"text": OLD}).json()["lines"] == 2
+    before = figure(known(api, mix="ordinary"), "yield")["count"]
+    body = {"text": OLD, "columns": COLUMNS, "source": "notes.csv"}
+    checked = api.post("/api/past", json=body).json()
+    assert (checked["lines"], checked["new"]) == (2, None)
+    assert figure(known(api, mix="ordinary"), "yield")["count"] == before
+    broken = {**body, "text": OLD + "2024-13-40,Top,1,2,3,0\n", "keep": True}
+    refused = api.post("/api/past", json=broken).json()
+    assert (refused["new"], refused["wrong"], refused["problems"][0]["line"]) == (None, 1, 4)
+    assert figure(known(api, mix="ordinary"), "yield")["count"] == before  # nothing half imported
+    assert api.post("/api/past", json={**body, "keep": True}).json()["new"] == 2
+    assert api.post("/api/past", json={**body, "keep": True, "source": "again.csv"}).json()["new"] == 0
+    assert figure(known(api, mix="ordinary"), "yield")["count"] == before + 2
+    records = api.get("/api/known/yield", params={"mix": "ordinary"}).json()["records"]
+    old = [one for one in records if one["job_id"] is None]
+    assert [one["job_name"] for one in old] == ["Bench", "Bench"]
+    left = api.put(
+        f"/api/known/yield/records/{old[0]['judged']['evidence']['pour']}",
+        json={"mix": "ordinary", "reason": "Guessed"},
+    )
+    assert left.json()["figure"]["count"] == before + 1
+
+
+def test_impossible_figures_of_old_notes_are_set_aside_and_shown(api: TestClient) -> None:
+    body = {"text": OLD.replace("46,2", "97,2").replace("Bench", "Slab"), "columns": COLUMNS, "keep": True}
+    read = api.post("/api/past", json=body).json()
+    assert [(one["line"], one["quantity"]) for one in read["aside"]] == [(2, "yield"), (3, "yield")]
+    records = api.get("/api/known/yield", params={"mix": "ordinary"}).json()["records"]
+    assert {one["judged"]["counts"] for one in records if one["job_name"] == "Slab"} == {"cannot be"}
+
+
+def test_what_is_no_table_of_notes_is_refused_in_words(api: TestClient) -> None:
+    refused = api.post("/api/past/look", json={"text": "nothing in it"})
+    assert (refused.status_code, "no table" in refused.text) == (422, True)
+    strange = {"text": OLD, "columns": {**COLUMNS, "mix": "nobody-s"}}
+    assert "no such mix" in api.post("/api/past", json=strange).text

@@ -21,6 +21,7 @@ from tests.jobs import top
 from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.records.past import PastCasting
 from ulbrek.files.photo import clean_photo
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.backup import OF_THE_DOORS, WORKED_OUT, read_backup, write_backup
@@ -84,6 +85,8 @@ def fill(database: Database) -> None:
             Observation("defect", "Pit\tby the tap", casting_id=casting, x_mm=0.1, y_mm=-2e-7, defect="pinholes"), entry
         )
         records.defects(shop.id).say(seen, "gap", "no")
+        old = PastCasting(date=POUR.date(), name="Bench", mix="ordinary", bag="25kg", bags=2)
+        records.past(shop.id).keep([old], "notes.csv")
         records.evidence(shop.id).leave_out(pour, "set", "Wet, “soaked”,\nbags")
         records.photos(shop.id).add(seen, clean_photo(picture()))
         sensor = records.sensors(shop.id).add("Probe", "concrete").id

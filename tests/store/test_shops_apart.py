@@ -15,6 +15,7 @@ from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.kit.climate.conditions import WeatherHour, typed_day
 from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.records.past import PastCasting
 from ulbrek.files.photo import CleanPhoto
 from ulbrek.store.backup import OF_THE_DOORS, read_backup, write_backup
 from ulbrek.store.database import Database
@@ -96,6 +97,7 @@ def filled(database: Database, shop_id: UUID) -> Filled:
     shelf.sensors("read", sensor, [(POUR + H, 20.0)])
     shelf.outlooks("keep", pour.id, "key", None, "none")
     shelf.evidence("leave_out", pour.id, "set", "Wet bags")
+    shelf.past("keep", [PastCasting(date=NOW.date(), name="Bench", mix="ordinary", bag="25kg")], "notes.csv")
     shelf.weather("_lay_down", {NOW: WeatherHour(9.0, 80.0, 5.0, 0.0, 0.0, 1.0, "measured")})
     shelf.weather("foretold", typed_day(NOW, warmest_c=20, coldest_c=9, humidity=60, wind_kmh=9, cloud=0.4))
     shelf.asked("ask", pour.id, [member])
@@ -262,6 +264,7 @@ def test_every_row_finds_its_shop_again_when_the_tables_come_up_from_before(clus
                     "defect_said",
                     "pour_evidence",
                     "evidence_left_out",
+                    "past_casting",
                 }
             }
 

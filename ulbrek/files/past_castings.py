@@ -22,6 +22,7 @@ FIELDS: tuple[PastField, ...] = get_args(PastField)
 Order = Literal["year first", "day first", "month first"]
 MOST_LINES, MOST_COLUMNS, MOST_CELL = 2_000, 60, 400
 SAMPLES = 3
+PARTED = (";", "\t", "|", ",")
 _YEARS = (1970, 2100)
 _TEXTS: frozenset[PastField] = frozenset({"date", "name", "mix", "defect", "note"})
 # What a head is likely called, the first that fits.
@@ -222,10 +223,9 @@ def _table(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
     lines = plain.splitlines()
     if not any(line.strip() for line in lines):
         raise NoTableError("The file is empty. Choose the one with the notes.")
-    try:
-        parted = csv.Sniffer().sniff("\n".join(lines[:20]), ",;\t|").delimiter
-    except csv.Error:
-        parted = ","
+    # Heads hold no decimals: what parts them into the most parts the cells.
+    first = next(line for line in lines if line.strip())
+    parted = max(PARTED, key=lambda one: len(next(csv.reader([first], delimiter=one), [])))
     reader = csv.reader(lines, delimiter=parted)
     try:
         rows = [(reader.line_num, [cell[:MOST_CELL] for cell in row[:MOST_COLUMNS]]) for row in reader]
@@ -233,7 +233,9 @@ def _table(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
         raise NoTableError(f"Line {reader.line_num} cannot be read: {error}. Save the table as CSV again.") from error
     told = [(line, row) for line, row in rows if any(cell.strip() for cell in row)]
     if len(told) < 2 or len(told[0][1]) < 2:
-        raise NoTableError("There is no table in it: its first line has to name its columns, with a casting below.")
+        raise NoTableError(
+            "There is no table in it. Name its columns in the first line, and a casting in each below it."
+        )
     if len(told) - 1 > MOST_LINES:
         raise NoTableError(f"It has {len(told) - 1:,} lines; {MOST_LINES:,} are read at once. Divide it.")
     heads = [cell.strip() or f"column {at + 1}" for at, cell in enumerate(told[0][1])]
@@ -241,7 +243,7 @@ def _table(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
 
 
 def _parts(cell: str) -> tuple[int, int, int] | None:
-    found = re.findall(r"\d+", cell.split(" ", maxsplit=1)[0].split("T", maxsplit=1)[0])
+    found = re.findall(r"\d+", re.split("[ T]", cell, maxsplit=1)[0])
     if len(found) != len(("year", "month", "day")) or any(len(one) > len("2025") for one in found):
         return None
     first, second, third = (int(one) for one in found)

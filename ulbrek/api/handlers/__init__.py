@@ -62,7 +62,6 @@ ROUTERS = tuple(
         links,
         passkeys,
         past,
-        past,
         changes,
     )
 )

@@ -149,9 +149,10 @@ def get_known(db: Db, reader: Reader, mix: str | None = None, warmth: Warmth | N
     """The shop's own figures beside the rules; of one mix and one sort of day where those are said."""
     with db.work() as records:
         shop = records.shop()
+        # Before what was read is looked at: what is read in between is looked at, and asked for once more.
+        unread = records.evidence(shop.id).count_unread(rules_of(shop.shop))
         past = _past(records, shop)
         kept = {one: _with_past(records.evidence(shop.id).all_of(one), past.get(one, [])) for one in QUANTITIES}
-        unread = records.evidence(shop.id).count_unread(rules_of(shop.shop))
         seen = records.defects(shop.id).by_kind()
     if unread:
         reader.renew(shop.id)

@@ -72,12 +72,14 @@ export function OldNotes({ onClose }: { onClose: () => void }) {
 
   const choose = (found: File) =>
     work(async () => {
+      const headsBefore = table && heads(table);
       setTable(null);
       setRead(null);
       const text = await textOf(found);
       const looked = await take(client.POST("/api/past/look", { body: { text } }));
       setFile({ name: found.name, text });
       setTable(looked);
+      if (heads(looked) === headsBefore) return; // the same table again, mapped already
       setOrder(looked.order);
       setColumns(
         Object.fromEntries(looked.columns.flatMap((one, at) => (one.likely ? [[one.likely, at] as const] : []))),
@@ -116,6 +118,10 @@ export function OldNotes({ onClose }: { onClose: () => void }) {
           type="file"
           accept=".csv,.txt,text/csv"
           className="field py-2"
+          // A file that was mended and is chosen again is another one.
+          onClick={(event) => {
+            event.currentTarget.value = "";
+          }}
           onChange={(event) => event.target.files?.[0] && void choose(event.target.files[0])}
         />
       </label>
@@ -234,6 +240,8 @@ function WhatWasRead({ read }: { read: Read }) {
     </div>
   );
 }
+
+const heads = (table: Table) => JSON.stringify(table.columns.map((one) => one.head));
 
 /** What a file says, in the letters that it was saved in. */
 async function textOf(file: File): Promise<string> {
