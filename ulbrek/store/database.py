@@ -45,6 +45,7 @@ from ulbrek.store.shop_uses import ShopUses
 from ulbrek.store.shops import ShopRepository, StoredShop
 from ulbrek.store.stock import StockRepository
 from ulbrek.store.weather import WeatherRepository
+from ulbrek.store.year import YearRepository
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 NEWEST = max(file.name.split("_")[0] for file in (MIGRATIONS / "versions").glob("0*.py"))
@@ -311,6 +312,10 @@ class Records:
     def past(self, shop_id: UUID) -> PastRepository:
         """The old notes of a shop."""
         return PastRepository(self.session, shop_id)
+
+    def year(self, shop_id: UUID) -> YearRepository:
+        """The years of a shop."""
+        return YearRepository(self.session, shop_id)
 
     def defects(self, shop_id: UUID) -> DefectRepository:
         """The defects of a shop's castings."""

@@ -121,6 +121,8 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
         GET /api/observations/{observation_id}/causes
+        GET /api/year
+        GET /api/year/file
         POST /api/past
         POST /api/past/look
         GET /api/known

@@ -29,6 +29,7 @@ from ulbrek.api.handlers import (
     shopping,
     stock,
     weather,
+    year,
 )
 from ulbrek.api.views import write_as
 
@@ -46,6 +47,7 @@ ROUTERS = tuple(
         runs,
         bench,
         weather,
+        year,
         days,
         feeds,
         finishing,

@@ -166,6 +166,12 @@ export const figureQuery = (quantity: Quantity, group: Group) =>
     queryFn: () => take(client.GET("/api/known/{quantity}", { params: { path: { quantity }, query: group } })),
     placeholderData: keepPreviousData,
   });
+export const yearQuery = (year: number | undefined) =>
+  queryOptions({
+    queryKey: records("year", year ?? "this"),
+    queryFn: () => take(client.GET("/api/year", { params: { query: year ? { year } : {} } })),
+    placeholderData: keepPreviousData,
+  });
 export const effectQuery = (quantity: Quantity, group: Group, at: number) =>
   queryOptions({
     queryKey: records("known effect", quantity, group, at),

@@ -10,6 +10,7 @@ import { ControlChart } from "./ControlChart";
 import { DAYS, percent, STANDING, told } from "./figures";
 import { OldNotes } from "./OldNotes";
 import { RecordList } from "./RecordList";
+import { YearPart } from "./YearPart";
 
 const QUANTITIES = ["set", "yield", "drying", "water", "mixing", "placing"] as const satisfies readonly Quantity[];
 
@@ -75,6 +76,7 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
         </div>
         {known && <DefectsSeen known={known} />}
       </div>
+      <YearPart />
       {imports && <OldNotes onClose={() => setImports(false)} />}
     </ShopPage>
   );
