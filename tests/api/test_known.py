@@ -158,3 +158,13 @@ def test_what_is_no_table_of_notes_is_refused_in_words(api: TestClient) -> None:
     assert (refused.status_code, "no table" in refused.text) == (422, True)
     strange = {"text": OLD, "columns": {**COLUMNS, "mix": "nobody-s"}}
     assert "no such mix" in api.post("/api/past", json=strange).text
+
+
+def test_a_year_is_told_and_taken_along(api: TestClient) -> None:
+    year = api.get("/api/year").json()
+    assert year["year"] in (NOW.year, NOW.year - 1)
+    for kind, head in (("csv", b"\xef\xbb\xbfwhat,how much"), ("xlsx", b"PK")):
+        file = api.get("/api/year/file", params={"year": 2025, "kind": kind})
+        assert file.content.startswith(head)
+        assert file.headers["content-disposition"] == f'attachment; filename="year-2025.{kind}"'
+    assert api.get("/api/year", params={"year": 20_000}).status_code == 422
