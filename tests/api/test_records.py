@@ -1,5 +1,6 @@
 """Records over the API: a pour from its first bag to its last state, and what is refused."""
 
+import io
 import json
 import os
 from datetime import UTC, datetime, timedelta
@@ -11,6 +12,7 @@ import schemathesis
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given
 from hypothesis import settings as hypothesis_settings
+from pypdf import PdfReader
 from schemathesis import GenerationMode
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import (
@@ -458,6 +460,20 @@ def test_what_is_not_known_of_defects_is_refused_in_words(
     note = api.post("/api/observations", json={"kind": "note", "text": "Fine", "casting_id": casting}).json()
     refused = api.get(f"/api/observations/{note}/causes")
     assert (refused.status_code, "no defect" in refused.text) == (422, True)
+
+
+def test_the_story_of_a_casting_is_a_page(api: TestClient) -> None:
+    casting = pour(api, job(api)["id"])["pour"]["castings"][0]
+    told = {"kind": "defect", "casting_id": casting["id"], "text": "Pits", "defect": "pinholes", "at": at(30)}
+    seen = api.post("/api/observations", json=told).json()
+    api.post(f"/api/observations/{seen}/photos", content=picture())
+    api.put(f"/api/observations/{seen}/cause", json={"cause": "novib"})
+    story = api.get(f"/api/castings/{casting['id']}/story", params={"units": "in", "paper": "letter"})
+    assert story.content.startswith(b"%PDF")
+    assert f'filename="{casting["serial"]}-top.pdf"' in story.headers["content-disposition"]
+    text = " ".join(page.extract_text() for page in PdfReader(io.BytesIO(story.content)).pages)
+    assert "Pits" in text
+    assert "its air was not brought out" in text
 
 
 def test_a_weighed_casting_tells_what_the_next_one_takes_and_which_match(api: TestClient) -> None:

@@ -32,6 +32,7 @@ from ulbrek.core.pour.sheet import RunSheet
 from ulbrek.core.records.record import Record
 from ulbrek.core.solve.goal import Goal, solve
 from ulbrek.files.board_drawings import write_boards_csv, write_boards_dxf, write_boards_xlsx
+from ulbrek.files.casting_story import Story, story_page
 from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.drawn_lines import Unit
@@ -91,6 +92,11 @@ def pack(job: Job, shop: Shop, record: Record, known: Conditions, units: Units, 
 def day(sheet: RunSheet, name: str, shop_name: str, units: Units, paper: Paper) -> bytes:
     """The run sheet of a pour as a PDF."""
     return pour_sheet(sheet, name=name, shop_name=shop_name, units=units, paper=paper)
+
+
+def story(told: Story, hours: Hours, units: Units, paper: Paper) -> bytes:
+    """The story of a casting as a PDF."""
+    return story_page(told, hours, units, paper)
 
 
 def templates(job: Job, shop: Shop, units: Units, paper: Paper) -> bytes:

@@ -121,6 +121,7 @@ _WHO: dict[Who, str] = {
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
         GET /api/observations/{observation_id}/causes
+        GET /api/castings/{casting_id}/story
         GET /api/year
         GET /api/year/file
         POST /api/past
@@ -229,7 +230,7 @@ _LIMITS: dict[RateLimitItem, str] = {
         "GET /api/jobs/{job_id}/boards.{form}, GET /api/jobs/{job_id}/steel.{form}, GET /api/shared/pack, "
         "GET /api/pours/{pour_id}/run/sheet, "
         "GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb, GET /api/jobs/{job_id}/pieces/{piece_id}/{form}, "
-        "GET /api/shopping.{form}, GET /api/days/sheet"
+        "GET /api/shopping.{form}, GET /api/days/sheet, GET /api/castings/{casting_id}/story"
     ),
 }
 _LIMIT_OF = {address: limit for limit, told in _LIMITS.items() for address in told.split(", ")}

@@ -1,26 +1,32 @@
 """Castings and their states."""
 
+from collections.abc import Mapping
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Depends, Query, Request, Response
 
+from ulbrek.api import tasks
 from ulbrek.api.entries import EntryRequest, StateRequest
-from ulbrek.api.handlers.common import Asking, Db, Planned
+from ulbrek.api.handlers.common import Asking, Db, Long, Planned, as_file
 from ulbrek.api.services.plans import claim_pour
 from ulbrek.api.views import answer
 from ulbrek.core.after.schedule import due_on
 from ulbrek.core.base.figure import Figure, Spread, work
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.base.units import Units
 from ulbrek.core.cure.result import Act
 from ulbrek.core.job.choices import choose
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
+from ulbrek.core.records.causes.table import CAUSES
 from ulbrek.core.records.drying import Drying, Weighed, drying, final_mass
 from ulbrek.core.records.matching import Pair, dry_mix_for_next, pairs
 from ulbrek.core.records.weighing import ALIKE, CastingWeight, off_what_was_wanted, weighing_findings
+from ulbrek.files.casting_story import Happening, SeenOfIt, Story, WentIn
+from ulbrek.files.pack import Paper
 from ulbrek.store.castings import Casting, CastingPage, StateChange
 from ulbrek.store.database import Records
 from ulbrek.store.log import LogEntry
@@ -28,7 +34,20 @@ from ulbrek.store.poured import StoredPour
 from ulbrek.store.shops import StoredShop
 
 router = APIRouter(prefix="/api")
+MOST_PHOTOS = 3  # of an entry, on paper
 Search = Annotated[str, Query(max_length=80, pattern=r"^[^\x00]*$")]
+
+
+@dataclass(frozen=True, slots=True)
+class OnPaper:
+    """How a page is set: the reader's units, and the paper."""
+
+    units: Units
+    paper: Paper
+
+
+async def _on_paper(units: Units = "mm", paper: Paper = "a4") -> OnPaper:
+    return OnPaper(units, paper)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +92,28 @@ def get_casting(db: Db, plans: Planned, casting_id: UUID) -> Response:
     with db.work() as records:
         kept = _kept(records, casting_id)
     return answer(CastingView, _view(kept, plans.of_pour(kept.pour, kept.shop)))
+
+
+@router.get("/castings/{casting_id}/story", response_class=Response)
+def get_story(
+    db: Db, plans: Planned, apart: Long, request: Request, casting_id: UUID, on: Annotated[OnPaper, Depends(_on_paper)]
+) -> Response:
+    """A casting from its drawing to its use as a PDF, with a code that opens it."""
+    with db.work() as records:
+        kept = _kept(records, casting_id)
+        defects = records.defects(kept.shop.id)
+        lots = defects.lots({one.lot_id for one in kept.pour.batches if one.lot_id is not None})
+        found = {one.id: defects.get(UUID(one.id)).cause for one in kept.log if one.kind == "defect"}
+        photos = {
+            one.id: [records.photos(kept.shop.id).get(photo, small=True).content for photo in one.photos[:MOST_PHOTOS]]
+            for one in kept.log
+        }
+    view = _view(kept, plans.of_pour(kept.pour, kept.shop))
+    public: str | None = request.app.state.settings.public_address
+    address = f"{public or str(request.base_url).rstrip('/')}/castings/{casting_id}"
+    told = _story(kept, view, address, lots, found, photos)
+    content = apart.run(tasks.story, told, kept.shop.shop.hours, on.units, on.paper)
+    return as_file(content, f"{kept.casting.serial} {kept.casting.piece_name}", "pdf", "application/pdf")
 
 
 @router.post("/castings/{casting_id}/state", response_model=CastingView)
@@ -131,6 +172,39 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
         casting, piece, own, due, kept.states, kept.log, found, dries, _next_dry_mix(kept, piece, own, dries),
         _pairs(kept, piece, own),
     )  # fmt: skip
+
+
+def _story(
+    kept: _Kept, view: CastingView, address: str, lots: Mapping[UUID, str], found: Mapping[str, str | None],
+    photos: Mapping[str, list[bytes]],
+) -> Story:  # fmt: skip
+    casting, pour, shop = kept.casting, kept.pour, kept.shop.shop
+    read = [one.celsius for one in pour.record.temperatures]
+    into = [one for one in pour.batches if str(casting.id) in one.shares] or pour.batches
+    return Story(
+        serial=casting.serial, piece=view.piece, planned=view.plan, job_name=pour.job.name, shop_name=shop.name,
+        address=address, mix=choose(pour.job, shop).mix.name, celsius=(min(read), max(read)) if read else None,
+        mould=casting.form_name or "", poured_at=casting.poured_at,
+        life=[
+            Happening(one.at, one.state, one.note)
+            for one in sorted(kept.states, key=lambda one: one.number)
+            if not one.undone and not one.correction
+        ],
+        batches=[
+            WentIn(one.at, one.bags, one.water_l, lots.get(one.lot_id, "") if one.lot_id else "") for one in into
+        ],
+        drying=view.drying,
+        seen=[
+            SeenOfIt(one.at, one.text, _cause(found.get(one.id)), photos[one.id])
+            for one in reversed(kept.log)
+            if one.kind in ("note", "defect") and not one.replaced
+        ],
+    )  # fmt: skip
+
+
+def _cause(found: str | None) -> str:
+    cause = CAUSES.get(found or "")
+    return f"Found: {cause.name.lower()}." if cause else ""
 
 
 def _next_dry_mix(kept: _Kept, piece: Piece, planned: PiecePlan, dries: Drying | None) -> Figure | None:

@@ -2,16 +2,14 @@
 
 from collections.abc import Iterator
 
-import segno
-
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.writing import write_length
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
+from ulbrek.files.pack.code import code_of
 from ulbrek.files.pack.drawings import letters_of
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
-from ulbrek.files.pack.svg import wrap
 
 _ROWS: dict[Paper, int] = {"a4": 8, "letter": 7}
 
@@ -36,7 +34,7 @@ def label_pages(job: Job, plan: Plan, *, address: str, units: Units, paper: Pape
 def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
     letters = letters_of(plan)
     pieces = {piece.id: piece.name for piece in plan.pieces}
-    codes = {piece: _code(f"{address}?piece={piece}") for piece in pieces}
+    codes = {piece: code_of(f"{address}?piece={piece}") for piece in pieces}
     for kind in plan.cutting.kinds:
         panels = {panel.key: panel for sheet in kind.sheets for panel in sheet.panels}
         for key, name in kind.names.items():
@@ -52,16 +50,3 @@ def _labels(plan: Plan, address: str, units: Units) -> Iterator[dict[str, str]]:
                 "piece": pieces.get(piece, ""),
                 "code": codes.get(piece, ""),
             }
-
-
-def _code(text: str) -> str:
-    """A QR code of a text as SVG, its modules as squares, with the quiet margin that readers want."""
-    code = segno.make(text, error="m", micro=False)
-    rows = [list(row) for row in code.matrix_iter(border=4)]
-    squares = "".join(
-        f'<rect x="{x}" y="{y}" width="1.02" height="1.02"/>'
-        for y, row in enumerate(rows)
-        for x, dark in enumerate(row)
-        if dark
-    )
-    return wrap([squares], len(rows), len(rows))

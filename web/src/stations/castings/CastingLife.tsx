@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import { type CastingView, type State, useNames } from "@/api/records";
+import { usePreferences } from "@/units/preferences";
 import { dateAndClock } from "@/units/time";
 import { StateMark } from "../records/StateMark";
 import { BECOME } from "./AskOfCasting";
@@ -13,6 +14,7 @@ interface HeadProps {
 /** What a casting is, how far along, what comes next, and what may be said of it. */
 export function CastingHead({ view, zone, onBecome }: HeadProps) {
   const { casting, due } = view;
+  const { units } = usePreferences();
   return (
     <div className="mb-5 flex flex-wrap items-start gap-x-6 gap-y-3">
       <div className="min-w-0 flex-1">
@@ -47,6 +49,9 @@ export function CastingHead({ view, zone, onBecome }: HeadProps) {
               {BECOME[state]}
             </button>
           ))}
+        <a className="button" href={`/api/castings/${casting.id}/story?units=${units}`} download>
+          Export its story (PDF)
+        </a>
       </div>
     </div>
   );
