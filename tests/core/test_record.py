@@ -23,7 +23,7 @@ from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.casting import FOLLOWS, STATES, has_reached, may_follow
-from ulbrek.core.records.mould import wear
+from ulbrek.core.records.mould import expected_life, service_on, wear
 from ulbrek.core.records.record import EMPTY, Record, part_of, rules_over
 from ulbrek.core.rulebook import rule_book
 
@@ -354,3 +354,24 @@ def test_a_piece_in_a_mould_wants_its_mix_but_no_boards() -> None:
     assert built == {one.kind: one for one in takes(job, SHOP, plan(job, SHOP))}
     assert "sheet" not in in_mould
     assert in_mould["bag"] == built["bag"]
+
+
+def test_a_mould_lives_by_the_trade_until_moulds_were_retired_here() -> None:
+    trade = expected_life(40, [])
+    assert trade.likely == pytest.approx(40)
+    assert trade.low < 40 / 2 and trade.high > 40 * 2
+    here = expected_life(40, [0.5] * 8)
+    assert 20 < here.likely < 22
+    assert here.high / here.low < trade.high / trade.low
+    assert expected_life(40, [0.5] * 8 + [500.0]) == here  # counted wrongly
+
+
+def test_service_comes_at_the_pace_of_the_last_months() -> None:
+    now = datetime(2026, 9, 1, tzinfo=UTC)
+    weekly = [now - timedelta(days=7 * week) for week in range(1, 11)]
+    due = service_on(4, weekly, now)
+    assert due is not None
+    assert (due - now).days == 28
+    assert service_on(4, [*weekly, now - timedelta(days=900)], now) == due
+    for in_uses, filled in ((0, weekly), (None, weekly), (4, weekly[:1]), (4, [])):
+        assert service_on(in_uses, filled, now) is None

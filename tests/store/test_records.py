@@ -416,6 +416,24 @@ def test_a_mould_counts_its_castings_and_asks_for_oil(shelf: Shelf) -> None:
     assert form.id not in {one.id for one in shelf.forms("all")}
 
 
+def test_moulds_that_were_retired_here_tell_how_long_others_last(shelf: Shelf) -> None:
+    def ring(used_before: int) -> UUID:
+        form = shelf.forms("build", f"Ring {uuid4()}", ["top"])
+        shelf.forms("keep", form.id, usual_life=40, service_every=10, used_before=used_before)
+        return UUID(str(form.id))
+
+    kept, before = ring(3), len(shelf.forms("all"))
+    first = shelf.forms("get", kept).mould
+    for used in (18, 22, 20):
+        shelf.forms("note", ring(used), "retired", Entry(NOW))
+    mould = shelf.forms("get", kept).mould
+    assert mould.retired == first.retired + 3
+    assert 18 < mould.life.likely < first.life.likely
+    assert mould.life.high - mould.life.low < first.life.high - first.life.low
+    assert len(shelf.forms("all")) == before
+    assert mould.service_on is None  # it was never filled on record
+
+
 def test_a_cavity_takes_the_piece_it_was_made_for(shelf: Shelf) -> None:
     form = shelf.forms("build", "Planter", ["planter"])
     with pytest.raises(RefusedEntryError, match="made for another piece"):

@@ -2,14 +2,15 @@
 
 from collections import Counter
 from collections.abc import Iterable, Sequence
-from datetime import datetime
+from datetime import UTC, datetime
 from typing import Literal, get_args
 from uuid import UUID, uuid4
 
 from sqlalchemy import select
 
+from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.records.mould import Wear, wear
+from ulbrek.core.records.mould import Wear, expected_life, service_on, wear
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.models import CastingRow, CavityRow, FormRow, MouldEventRow, MouldRow, PourRow
@@ -43,7 +44,8 @@ class Mould:
     """A form that is kept: its wear by its castings, and what was done to it, newest first.
 
     ``used_before`` are its fillings before there were records.
-    ``oil_first`` says that it was cast in since it was last oiled.
+    ``oil_first`` says that it was cast in since it was last oiled. ``life`` is how many fillings it is likely to give,
+    by what is usual and by as many moulds as were ``retired`` here; ``service_on`` about when its next service is due.
     """
 
     usual_life: int | None
@@ -55,6 +57,9 @@ class Mould:
     last_oiled_at: datetime | None
     oil_first: bool
     wear: Wear
+    life: Spread | None
+    retired: int
+    service_on: datetime | None
     events: tuple[MouldEvent, ...]
 
 
@@ -207,19 +212,33 @@ class FormRepository(ShopRecords):
             .where(MouldEventRow.form_id.in_(ids))
             .order_by(MouldEventRow.at.desc(), MouldEventRow.created_at.desc())
         ).all()
-        uses = self._uses(ids)
+        uses, retired = self._uses(ids), self._retired()
         return [
             KeptForm(
                 form.id,
                 form.name,
                 form.job_id,
                 tuple(Cavity(c.id, c.number, c.piece) for c in cavities if c.form_id == form.id),
-                _mould(moulds[form.id], [e for e in events if e.form_id == form.id], uses.get(form.id, []))
+                _mould(moulds[form.id], [e for e in events if e.form_id == form.id], uses.get(form.id, []), retired)
                 if form.id in moulds
                 else None,
             )
             for form in forms
         ]
+
+    def _retired(self) -> list[float]:
+        """Of each mould that was retired, the fillings that it gave as a share of what was usual of it."""
+        gone = select(MouldEventRow.form_id).where(MouldEventRow.kind == "retired")
+        rows = self._session.scalars(
+            select(MouldRow).where(
+                MouldRow.shop_id == self._shop_id, MouldRow.usual_life.is_not(None), MouldRow.form_id.in_(gone)
+            )
+        ).all()
+        uses = self._uses([row.form_id for row in rows]) if rows else {}
+        lives = [
+            (row.used_before + _fillings(uses.get(row.form_id, []))) / row.usual_life for row in rows if row.usual_life
+        ]
+        return [one for one in lives if one > 0]
 
     def _uses(self, forms: Iterable[UUID]) -> dict[UUID, list[_Use]]:
         """By form, the castings that were poured in it."""
@@ -235,12 +254,11 @@ class FormRepository(ShopRecords):
         return found
 
 
-def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use]) -> Mould:
+def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use], retired: Sequence[float]) -> Mould:
+    worn = _wear(row, events, uses)
     last_oiled = max((event.at for event in events if event.kind == "oiled"), default=None)
-    last_service = max((event.at for event in events if event.kind in ("serviced", "repaired")), default=None)
     last_cast = max((use.at for use in uses), default=None)
-    since = [use for use in uses if last_service is None or use.at > last_service]
-    before = row.used_before if last_service is None else 0
+    filled = {use.at for use in uses}
     return Mould(
         usual_life=row.usual_life,
         service_every=row.service_every,
@@ -250,12 +268,22 @@ def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use])
         last_cast_at=last_cast,
         last_oiled_at=last_oiled,
         oil_first=last_cast is not None and (last_oiled is None or last_oiled <= last_cast),
-        wear=wear(row.used_before + _fillings(uses), before + _fillings(since), row.usual_life, row.service_every),
+        wear=worn,
+        life=expected_life(row.usual_life, retired) if row.usual_life else None,
+        retired=len(retired),
+        service_on=service_on(worn.service_in, list(filled), datetime.now(UTC)),
         events=tuple(
             MouldEvent(event.id, _kind(event.kind), event.at, event.part, event.note, event.member_id)
             for event in events
         ),
     )
+
+
+def _wear(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use]) -> Wear:
+    last_service = max((event.at for event in events if event.kind in ("serviced", "repaired")), default=None)
+    since = [use for use in uses if last_service is None or use.at > last_service]
+    before = row.used_before if last_service is None else 0
+    return wear(row.used_before + _fillings(uses), before + _fillings(since), row.usual_life, row.service_every)
 
 
 UNNAMED = "piece"  # what every first piece was called before pieces had ids of their own

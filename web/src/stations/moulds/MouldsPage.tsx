@@ -66,7 +66,7 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
           {form.cavities.length === 1 ? "1 cavity" : `${form.cavities.length} cavities`}
           {mould ? `, ${mould.castings} castings on record` : ", not kept as a mould"}
         </p>
-        {mould && <Life mould={mould} />}
+        {mould && <Life mould={mould} zone={zone} />}
         {mould && (
           <div className="mt-3 flex flex-wrap gap-2">
             <button type="button" className="button px-3" onClick={() => setAsked("edit")}>
@@ -111,7 +111,7 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
 }
 
 /** The life of a mould as a strip: fillings so far against those it usually gives. */
-function Life({ mould }: { mould: Mould }) {
+function Life({ mould, zone }: { mould: Mould; zone: string }) {
   const { wear, usual_life } = mould;
   const worn = wear.state !== "good";
   const share = usual_life ? Math.min(1, wear.fillings / usual_life) : 0;
@@ -148,6 +148,13 @@ function Life({ mould }: { mould: Mould }) {
           {wear.service_in === 0
             ? "Service is due now"
             : `Service in ${wear.service_in} ${wear.service_in === 1 ? "use" : "uses"}`}
+          {mould.service_on && `, about ${dayAndDate(mould.service_on, zone)}`}
+        </p>
+      )}
+      {mould.life && mould.retired > 0 && (
+        <p>
+          By {mould.retired === 1 ? "the mould" : `the ${mould.retired} moulds`} retired here: about{" "}
+          {Math.round(mould.life.likely)} uses, {Math.round(mould.life.low)} to {Math.round(mould.life.high)}.
         </p>
       )}
     </div>
