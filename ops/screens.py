@@ -49,19 +49,6 @@ def cabinets(page: Page) -> None:
     page.locator("[data-board]").first.wait_for()
 
 
-def form_view(name: str, job: str = TOP) -> Callable[[Page], None]:
-    """Opens one of the views of the form."""
-
-    def open_it(page: Page) -> None:
-        to_job(page, job)
-        page.locator("[data-headline=form]").click()
-        page.get_by_role("radio", name=name).click()
-        if name == "Exploded":
-            page.locator("[data-label=base]").wait_for()
-
-    return open_it
-
-
 def mix(page: Page) -> None:
     """Opens the mix of the white shelves, at their doses."""
     to_job(page, "Display shelves, white")
@@ -121,10 +108,22 @@ def pour_window(page: Page) -> None:
     page.get_by_role("region", name="Temperature by the hour").wait_for()
 
 
-def stock(page: Page) -> None:
-    """Opens the stock."""
-    page.get_by_role("link", name="Stock").click()
-    page.locator("[data-item]").first.wait_for()
+def known(page: Page) -> None:
+    """Opens what the shop knows, once its pours are read."""
+    page.goto("/known")
+    page.get_by_text("Hardly likely beside the others.").wait_for(timeout=60_000)
+    page.get_by_role("list", name="What that changes").wait_for()
+
+
+def defect(page: Page) -> None:
+    """Opens the stone pockets of the wedging block, as far as one was measured."""
+    lines = page.request.get("/api/log").json()["entries"]
+    entry = next(one["id"] for one in lines if one["kind"] == "defect" and one["defect"] == "stone pockets")
+    size = {"long": "300 mm", "wide": "40 mm", "deep": "60 mm", "carries": False, "oily": False}
+    page.request.put(f"/api/observations/{entry}/damage", data=size, headers={"x-ulbrek": "1"})
+    page.goto(f"/defects/{entry}")
+    page.locator("[data-repair]").first.wait_for()
+    page.locator("main img").first.wait_for()
 
 
 def calendar(page: Page) -> None:
@@ -166,7 +165,6 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("ground", ground, "mm", "light", False),
     ("cabinets", cabinets, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
-    ("form-cuts", form_view("Cut plan"), "in", "light", False),
     ("steel", station("steel"), "in", "light", False),
     ("mix", mix, "mm", "light", False),
     ("cure", cure, "mm", "light", False),
@@ -174,7 +172,8 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("move", station("move"), "mm", "light", False),
     ("finish", station("finish"), "mm", "light", False),
     ("pour", pour, "mm", "light", False),
-    ("stock", stock, "mm", "light", False),
+    ("known", known, "mm", "light", False),
+    ("defect", defect, "mm", "light", False),
     ("shop", shop, "in", "light", False),
     ("phone-measure", to_job, "in", "light", True),
     ("calendar", calendar, "mm", "light", False),
