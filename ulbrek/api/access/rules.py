@@ -213,10 +213,13 @@ _WHO: dict[Who, str] = {
     """,
 }
 _LIMITS: dict[RateLimitItem, str] = {
-    PLANS: "POST /api/plan, POST /api/section, POST /api/solid, POST /api/solve, PUT /api/jobs/{job_id}",
+    PLANS: (
+        "POST /api/plan, POST /api/section, POST /api/solid, POST /api/solve, PUT /api/jobs/{job_id}, "
+        "GET /api/known/{quantity}/effect"
+    ),
     DRAWINGS: (
         "POST /api/drawings, POST /api/logger-files, POST /api/sensors/{sensor_id}/file, "
-        "POST /api/observations/{observation_id}/photos"
+        "POST /api/observations/{observation_id}/photos, POST /api/past, POST /api/past/look"
     ),
     SEARCHES: "POST /api/cuts/search",
     BACKUPS: "GET /api/backup",

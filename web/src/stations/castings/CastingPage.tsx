@@ -10,6 +10,7 @@ import { CastingHead, CastingLife } from "./CastingLife";
 import { DryingCurve } from "./DryingCurve";
 import { Matching } from "./Matching";
 import { PlacePlan } from "./PlacePlan";
+import { WentIn } from "./WentIn";
 
 /** One casting: its state, its past, and what was seen of it at its place. */
 export function CastingPage({ castingId }: { castingId: string }) {
@@ -37,7 +38,10 @@ export function CastingPage({ castingId }: { castingId: string }) {
           {view.drying && <DryingCurve drying={view.drying} />}
           <Matching view={view} />
         </section>
-        <CastingLife view={view} zone={zone} onBack={() => setAsked("back")} />
+        <div>
+          <CastingLife view={view} zone={zone} onBack={() => setAsked("back")} />
+          {pour && <WentIn view={view} pour={pour} zone={zone} />}
+        </div>
       </div>
       <section aria-label="Observation" className="mt-8">
         <div className="mb-2 flex items-center gap-4">
