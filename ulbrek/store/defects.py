@@ -26,6 +26,7 @@ from ulbrek.store.models import (
     PourRow,
     StockLotRow,
 )
+from ulbrek.store.standing import stands
 
 CAUSE, KIND, DAMAGE = "cause", "kind", "damage"
 YES, NO = "yes", "no"
@@ -109,7 +110,7 @@ class DefectRepository(ShopRecords):
 
     def by_kind(self) -> list[DefectsOfKind]:
         """The defects of the shop by kind, the most frequent first; entries that were corrected left out."""
-        said, cause, correction = aliased(DefectSaidRow), aliased(DefectSaidRow), aliased(ObservationRow)
+        said, cause = aliased(DefectSaidRow), aliased(DefectSaidRow)
         kind = func.coalesce(said.says, ObservationRow.defect)
         asked = (
             select(kind, ObservationRow.id, ObservationRow.casting_id, cause.says)
@@ -118,7 +119,7 @@ class DefectRepository(ShopRecords):
             .where(
                 ObservationRow.shop_id == self._shop_id, ObservationRow.kind == "defect",
                 ObservationRow.casting_id.is_not(None),
-                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+                stands(),
             )
             .order_by(ObservationRow.at.desc())
         )  # fmt: skip
@@ -189,7 +190,7 @@ class DefectRepository(ShopRecords):
         """By cause, how often it was found of a kind of defect; entries that were corrected left out."""
         if kind is None:
             return {}
-        correction, said = aliased(ObservationRow), aliased(DefectSaidRow)
+        said = aliased(DefectSaidRow)
         asked = (
             select(DefectSaidRow.says, func.count())
             .join(ObservationRow, ObservationRow.id == DefectSaidRow.observation_id)
@@ -197,7 +198,7 @@ class DefectRepository(ShopRecords):
             .where(
                 DefectSaidRow.shop_id == self._shop_id, DefectSaidRow.about == CAUSE,
                 func.coalesce(said.says, ObservationRow.defect) == kind,
-                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+                stands(),
             )
             .group_by(DefectSaidRow.says)
         )  # fmt: skip

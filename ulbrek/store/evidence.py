@@ -8,7 +8,7 @@ from uuid import UUID
 from pydantic import TypeAdapter
 from sqlalchemy import ColumnElement, Select, delete, func, select, update
 from sqlalchemy.dialects.postgresql import insert
-from sqlalchemy.orm import InstrumentedAttribute, aliased
+from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.after.evidence import WrittenDown
 from ulbrek.core.base.frozen import dataclass
@@ -26,6 +26,7 @@ from ulbrek.store.models import (
     PourRow,
     RunEntryRow,
 )
+from ulbrek.store.standing import stands
 
 One = TypeVar("One")
 MOST_RECORDS = 200  # of one quantity, the newest: a shop changes
@@ -153,7 +154,7 @@ class EvidenceRepository(ShopRecords):
         """By pour, what was left over, as it was said last [l]."""
         asked = (
             select(ObservationRow.pour_id, ObservationRow.volume_l)
-            .where(ObservationRow.pour_id.in_(pour_ids), ObservationRow.kind == "left over", _stands())
+            .where(ObservationRow.pour_id.in_(pour_ids), ObservationRow.kind == "left over", stands())
             .order_by(ObservationRow.at, ObservationRow.created_at)
         )
         return {of: litres for of, litres in self._session.execute(asked) if of is not None and litres is not None}
@@ -181,7 +182,7 @@ class EvidenceRepository(ShopRecords):
         asked = (
             select(ObservationRow.pour_id, CastingRow.id, CastingRow.piece, ObservationRow.at, ObservationRow.mass_kg)
             .join(CastingRow, CastingRow.id == ObservationRow.casting_id)
-            .where(ObservationRow.pour_id.in_(pour_ids), ObservationRow.kind == "weighing", _stands())
+            .where(ObservationRow.pour_id.in_(pour_ids), ObservationRow.kind == "weighing", stands())
             .order_by(ObservationRow.at)
         )
         found: dict[UUID, dict[UUID, tuple[str, list[Weighed]]]] = {}
@@ -191,9 +192,3 @@ class EvidenceRepository(ShopRecords):
             days = max(0.0, (at - stripped[casting]).total_seconds() / 86_400)
             found.setdefault(of, {}).setdefault(casting, (piece, []))[1].append(Weighed(days, float(mass_kg)))
         return {of: list(castings.values()) for of, castings in found.items()}
-
-
-def _stands() -> ColumnElement[bool]:
-    """Whether an entry was not corrected by another."""
-    correction = aliased(ObservationRow)
-    return ~select(correction.id).where(correction.replaces == ObservationRow.id).exists()

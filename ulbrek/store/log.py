@@ -8,7 +8,7 @@ from uuid import UUID, uuid4
 
 from sqlalchemy import ColumnElement, Select, case, func, select
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import InstrumentedAttribute, aliased
+from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.history import Method
@@ -28,6 +28,7 @@ from ulbrek.store.models import (
     PhotoRow,
     PourRow,
 )
+from ulbrek.store.standing import stands
 
 ObservationKind = Literal["note", "weighing", "test", "defect", "strength", "left over"]
 LogKind = Literal[ObservationKind, "poured", "batch", "act", "state", "changed"]
@@ -189,7 +190,6 @@ class LogRepository(ShopRecords):
             .group_by(CastingStateRow.casting_id)
             .subquery()
         )
-        correction = aliased(ObservationRow)
         asked = (
             select(CastingRow.serial, stripped.c.at, ObservationRow.at, ObservationRow.mass_kg)
             .join(ObservationRow, ObservationRow.casting_id == CastingRow.id)
@@ -197,7 +197,7 @@ class LogRepository(ShopRecords):
             .where(
                 CastingRow.shop_id == self._shop_id, CastingRow.piece_name == piece_name,
                 CastingRow.state.not_in(("failed", "archived")), ObservationRow.kind == "weighing",
-                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+                stands(),
             )
             .order_by(CastingRow.serial.desc(), ObservationRow.at)
             .limit(MOST_WEIGHINGS)

@@ -7,7 +7,7 @@ from uuid import UUID
 
 from pydantic import Field
 from sqlalchemy import select
-from sqlalchemy.orm import Session, aliased
+from sqlalchemy.orm import Session
 
 from ulbrek.core.after.schedule import FilledMould
 from ulbrek.core.base.frozen import dataclass
@@ -33,6 +33,7 @@ from ulbrek.store.models import (
 )
 from ulbrek.store.sensors import SensorRepository
 from ulbrek.store.stamps import LIVE, NEWEST
+from ulbrek.store.standing import stands
 from ulbrek.store.weather import KEPT_BACK, WeatherRepository
 
 
@@ -260,7 +261,6 @@ class PouredReader(ShopRecords):
 
     def _tests(self, pour_ids: Sequence[UUID]) -> tuple[dict[UUID, list[ActTest]], dict[UUID, list[StrengthTest]]]:
         """By pour, what was tested at the slab, and of its strength."""
-        correction = aliased(ObservationRow)
         at_slab: dict[UUID, list[ActTest]] = {}
         strengths: dict[UUID, list[StrengthTest]] = {}
         for row in self._session.scalars(
@@ -268,7 +268,7 @@ class PouredReader(ShopRecords):
             .where(
                 ObservationRow.pour_id.in_(pour_ids),
                 ObservationRow.kind.in_(("test", "strength")),
-                ~select(correction.id).where(correction.replaces == ObservationRow.id).exists(),
+                stands(),
             )
             .order_by(ObservationRow.at)
         ):

@@ -10,6 +10,7 @@ from sqlalchemy.orm import aliased
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.models import BatchRow, CastingRow, ObservationRow, PourRow, StockItemRow, StockLotRow, StockMoveRow
+from ulbrek.store.standing import stands
 
 FAILED = "failed"
 _USED, _BOUGHT, _SPOILED = ("used", "returned"), "bought", ("spoiled", "counted")
@@ -144,7 +145,7 @@ class YearRepository(ShopRecords):
         )  # fmt: skip
 
     def _left_over(self, poured: ColumnElement[bool]) -> float:
-        correction, later = aliased(ObservationRow), aliased(ObservationRow)
+        later = aliased(ObservationRow)
         one = ObservationRow
         newest = ~select(later.id).where(
             later.pour_id == one.pour_id, later.kind == "left over", later.created_at > one.created_at
@@ -154,17 +155,17 @@ class YearRepository(ShopRecords):
             .join(PourRow, PourRow.id == one.pour_id)
             .where(
                 poured, one.kind == "left over", newest,
-                ~select(correction.id).where(correction.replaces == one.id).exists(),
+                stands(),
             )
         )  # fmt: skip
         return float(self._session.scalar(asked) or 0.0)
 
     def _defects(self, poured: ColumnElement[bool]) -> int:
-        correction, one = aliased(ObservationRow), ObservationRow
+        one = ObservationRow
         asked = (
             select(func.count())
             .select_from(one)
             .join(PourRow, PourRow.id == one.pour_id)
-            .where(poured, one.kind == "defect", ~select(correction.id).where(correction.replaces == one.id).exists())
+            .where(poured, one.kind == "defect", stands())
         )
         return self._session.scalar(asked) or 0

@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
-import { useState } from "react";
-import { Refused } from "@/api/client";
 import { shopQuery } from "@/api/queries";
 import { effectQuery, type FigureView, type Group, useTeach } from "@/api/records";
+import { FieldProblem } from "@/parts/FieldProblem";
+import { useWork } from "@/parts/useWork";
 import { usePreferences } from "@/units/preferences";
 import { writeApart } from "@/units/quantity";
 import { dayAndDate } from "@/units/time";
@@ -14,17 +14,12 @@ export function Accepting({ figure, group }: { figure: FigureView; group: Group 
   const { units } = usePreferences();
   const { data: shop } = useQuery(shopQuery);
   const teach = useTeach(figure.quantity, group);
-  const [refused, setRefused] = useState("");
+  const { refused, busy, work } = useWork();
   const zone = shop?.hours?.zone ?? "UTC";
   const { own, standing } = figure;
   const enough = figure.count >= figure.fewest;
   const offers = enough && (standing === "offered" || standing === "moved on" || standing === "contradicted");
   const name = `${told(figure, figure.found.likely, units)}${figure.ruled === null ? " of the rule" : ""}`;
-  const say = (done: Promise<void>) =>
-    void done.then(
-      () => setRefused(""),
-      (error: unknown) => setRefused(error instanceof Refused ? error.message : "This was not kept. Try it again."),
-    );
   return (
     <div className="mt-3 border-y border-line py-3">
       {!enough && !own && (
@@ -44,22 +39,18 @@ export function Accepting({ figure, group }: { figure: FigureView; group: Group 
       )}
       <div className="flex flex-wrap items-center gap-x-5 gap-y-3">
         {offers && (
-          <button type="button" className="button" onClick={() => say(teach.accept())}>
+          <button type="button" className="button" disabled={busy} onClick={() => void work(teach.accept)}>
             Use {name} in plans
           </button>
         )}
         {own && (
-          <button type="button" className="button" onClick={() => say(teach.goByRule())}>
+          <button type="button" className="button" disabled={busy} onClick={() => void work(teach.goByRule)}>
             Go by the rule again
           </button>
         )}
         {offers && <Effects figure={figure} group={group} />}
       </div>
-      {refused && (
-        <p role="alert" className="mt-2 font-semibold">
-          {refused}
-        </p>
-      )}
+      <FieldProblem problem={refused} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { shopQuery } from "@/api/queries";
 import { Select } from "@/parts/Choice";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
+import { useWork } from "@/parts/useWork";
 import { usePreferences } from "@/units/preferences";
 import { percent } from "./figures";
 
@@ -54,21 +55,7 @@ export function OldNotes({ onClose }: { onClose: () => void }) {
   const mix = mixes.find((one) => one.id === chosen) ?? mixes[0];
   const [bag, setBag] = useState("");
   const [read, setRead] = useState<Read | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-
-  async function work(next: () => Promise<void>) {
-    setBusy(true);
-    setRefused(null);
-    try {
-      await next();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setRefused(error.message);
-    } finally {
-      setBusy(false);
-    }
-  }
+  const { refused, busy, work } = useWork();
 
   const choose = (found: File) =>
     work(async () => {

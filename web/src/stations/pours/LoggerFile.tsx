@@ -1,9 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, Refused, type Schemas, take } from "@/api/client";
+import { client, type Schemas, take } from "@/api/client";
 import type { PourView } from "@/api/records";
 import { Select } from "@/parts/Choice";
 import { Modal } from "@/parts/Modal";
+import { useWork } from "@/parts/useWork";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
@@ -47,24 +48,10 @@ export function LoggerFile({ view, sensors, onClose }: Props) {
   const [file, setFile] = useState<File | null>(null);
   const [choices, setChoices] = useState<Choices>({});
   const [preview, setPreview] = useState<Preview | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { refused, busy, work } = useWork();
   const known = sensors.filter((one) => !one.name.startsWith("Read by hand"));
   const [into, setInto] = useState(known[0]?.id ?? "");
   const zone = view.plan.cure.zone;
-
-  async function work(next: () => Promise<void>) {
-    setBusy(true);
-    setRefused(null);
-    try {
-      await next();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setRefused(error.message);
-    } finally {
-      setBusy(false);
-    }
-  }
 
   const look = (found: File, told: Choices) =>
     work(async () => {
