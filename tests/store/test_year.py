@@ -49,7 +49,8 @@ def test_a_year_begins_at_midnight_of_the_place(shelf: Shelf) -> None:
     shelf.log("add", again, Entry(MORNING + timedelta(days=1)))
     found: Year = shelf.year("of", 2024, ZONE)
     before: Year = shelf.year("of", 2023, ZONE)
-    assert (found.pours, before.pours, found.years) == (2, 1, (2024, 2023))
+    assert (found.pours, before.pours) == (2, 1)
+    assert {2024, 2023} <= set(found.years)
     assert [(one.name, one.made, one.failed) for one in found.made] == [("Top", 4, 1)]
     assert (found.bags, found.water_l, before.bags) == (2, 5, 3)
     assert (found.left_over_l, before.left_over_l) == (1.5, 4.0)
