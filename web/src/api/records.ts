@@ -182,7 +182,10 @@ export function useTeach(quantity: Quantity, group: Group) {
   const queries = useQueryClient();
   const path = { quantity };
   async function taught(asked: Promise<FigureDetail>) {
-    queries.setQueryData(figureQuery(quantity, group).queryKey, await asked);
+    const view = await asked;
+    // What is on its way for the first time may be from before: it would be taken for fresh.
+    await queries.cancelQueries({ queryKey: ["records"] });
+    queries.setQueryData(figureQuery(quantity, group).queryKey, view);
     for (const key of [["records"], ["shop"], ["job"], ["jobs"], ["agenda"]])
       void queries.invalidateQueries({ queryKey: key });
   }

@@ -100,7 +100,7 @@ export function ControlChart({ detail }: { detail: FigureDetail }) {
                   textAnchor={at === shown.length - 1 ? "end" : "middle"}
                   className="figure fill-soft text-[16px]"
                 >
-                  #{judged.evidence.serials?.[0] ?? ""}
+                  {judged.evidence.serials?.length ? `#${judged.evidence.serials[0]}` : "note"}
                 </text>
               )}
             </g>
