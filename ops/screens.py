@@ -111,7 +111,7 @@ def pour_window(page: Page) -> None:
 def known(page: Page) -> None:
     """Opens what the shop knows, once its pours are read."""
     page.goto("/known")
-    page.get_by_text("Hardly likely beside the others.").wait_for(timeout=60_000)
+    page.get_by_text("Hardly likely beside the others.").first.wait_for(timeout=60_000)
     page.get_by_role("list", name="What that changes").wait_for()
 
 
@@ -122,7 +122,7 @@ def defect(page: Page) -> None:
     size = {"long": "300 mm", "wide": "40 mm", "deep": "60 mm", "carries": False, "oily": False}
     page.request.put(f"/api/observations/{entry}/damage", data=size, headers={"x-ulbrek": "1"})
     page.goto(f"/defects/{entry}")
-    page.locator("[data-repair]").first.wait_for()
+    page.locator("[data-verdict]").wait_for()
     page.locator("main img").first.wait_for()
 
 
