@@ -373,5 +373,6 @@ def test_service_comes_at_the_pace_of_the_last_months() -> None:
     assert due is not None
     assert (due - now).days == 28
     assert service_on(4, [*weekly, now - timedelta(days=900)], now) == due
+    assert service_on(60, weekly, now) is None  # more than a year off
     for in_uses, filled in ((0, weekly), (None, weekly), (4, weekly[:1]), (4, [])):
         assert service_on(in_uses, filled, now) is None

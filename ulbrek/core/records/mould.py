@@ -16,6 +16,7 @@ NEARLY_SPENT = 0.8
 # shared between shops and moulds is an estimate.
 LIVES = Belief(shops=0.5, pours=0.4, worth=4, least=0.02, most=50.0)
 LOOKED_BACK = timedelta(days=120)  # for how often a mould is filled
+FORESEEN = timedelta(days=180)  # a pace says nothing of later
 _FEWEST = 2  # fillings, for a pace
 
 
@@ -69,7 +70,7 @@ def expected_life(usual_life: int, retired: Sequence[float]) -> Spread:
 
 
 def service_on(service_in: int | None, filled: Sequence[datetime], now: datetime) -> datetime | None:
-    """When its next service is due at the pace of the last months; None where that is not known, or it is due.
+    """When its next service is due at the pace of the last months; None where that is not known, far off, or due.
 
     Args:
         service_in: fillings until then
@@ -80,4 +81,5 @@ def service_on(service_in: int | None, filled: Sequence[datetime], now: datetime
     if not service_in or len(lately) < _FEWEST:
         return None
     between = (now - lately[0]) / len(lately)
-    return now + service_in * between
+    due = now + service_in * between
+    return due if due <= now + FORESEEN else None

@@ -3,6 +3,9 @@ import { figureText } from "@/parts/figures";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 
+/** A shop's scale tells no less apart. */
+const FELT = 0.005;
+
 /** What the next casting of a weight takes, and which castings on the shelf match. */
 export function Matching({ view }: { view: CastingView }) {
   const { units } = usePreferences();
@@ -30,7 +33,9 @@ export function Matching({ view }: { view: CastingView }) {
                   <span>
                     #{one.lighter} and #{one.heavier}
                   </span>
-                  <span className="figure">{write(one.differ, "share", units)} apart</span>
+                  <span className="figure">
+                    {one.differ < FELT ? "alike" : `${write(one.differ, "share", units)} apart`}
+                  </span>
                 </li>
               );
             })}
