@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime, time
 from uuid import UUID, uuid5
 
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.dialects.postgresql import insert
 
 from ulbrek.core.base.frozen import dataclass
@@ -58,11 +58,6 @@ class PastRepository(ShopRecords):
             insert(PastCastingRow).values(rows).on_conflict_do_nothing().returning(PastCastingRow.id)
         )
         return len(kept.all())
-
-    def count(self) -> int:
-        """How many there are."""
-        asked = select(func.count()).where(PastCastingRow.shop_id == self._shop_id)
-        return self._session.scalar(asked) or 0
 
     def evidence(self, mixes: Mapping[str, Mix]) -> dict[Quantity, list[PastEvidence]]:
         """By quantity, what old notes say, oldest first; of many the newest.

@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 from zoneinfo import ZoneInfo
 
 from sqlalchemy import ColumnElement, extract, func, select
-from sqlalchemy.orm import aliased
+from sqlalchemy.dialects.postgresql import distinct_on
 
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.store.entries import ShopRecords
@@ -145,20 +145,17 @@ class YearRepository(ShopRecords):
         )  # fmt: skip
 
     def _left_over(self, poured: ColumnElement[bool]) -> float:
-        later = aliased(ObservationRow)
+        """Of each pour as it was said last, as what pours say of their bags takes it [l]."""
         one = ObservationRow
-        newest = ~select(later.id).where(
-            later.pour_id == one.pour_id, later.kind == "left over", later.created_at > one.created_at
-        ).exists()  # fmt: skip
-        asked = (
-            select(func.sum(one.volume_l))
+        last = (
+            select(one.volume_l)
+            .ext(distinct_on(one.pour_id))
             .join(PourRow, PourRow.id == one.pour_id)
-            .where(
-                poured, one.kind == "left over", newest,
-                stands(),
-            )
-        )  # fmt: skip
-        return float(self._session.scalar(asked) or 0.0)
+            .where(poured, one.kind == "left over", stands())
+            .order_by(one.pour_id, one.at.desc(), one.created_at.desc())
+            .subquery()
+        )
+        return float(self._session.scalar(select(func.sum(last.c.volume_l))) or 0.0)
 
     def _defects(self, poured: ColumnElement[bool]) -> int:
         one = ObservationRow
