@@ -168,3 +168,27 @@ def test_a_year_is_told_and_taken_along(api: TestClient) -> None:
         assert file.content.startswith(head)
         assert file.headers["content-disposition"] == f'attachment; filename="year-2025.{kind}"'
     assert api.get("/api/year", params={"year": 20_000}).status_code == 422
+
+
+def test_what_is_measured_at_the_machine_teaches_what_a_coat_takes(api: TestClient) -> None:
+    finish = {"look": "as cast", "sealer": "penetrating"}
+    job = api.post("/api/jobs", json={"job": top_document(mix={"mix": "ordinary"}, finish=finish)}).json()["id"]
+    planned = api.get(f"/api/jobs/{job}").json()["plan"]
+    coat = planned["pieces"][0]["finish"]["coats"][0]["goes_on"]["value"]
+    for days in (90, 85, 80):
+        begun = (NOW - timedelta(days=days)).isoformat()
+        body = {"job_id": job, "fills": [{"piece": "top", "count": 1}], "at": begun, "poured_at": begun}
+        pour = api.post("/api/pours", json=body).json()["pour"]
+        entry = {"kind": "did", "step": "coat/1", "casting": pour["castings"][0]["id"], "volume_l": 1.4 * coat}
+        told = {**entry, "id": str(uuid4()), "at": (NOW - timedelta(days=days - 14)).isoformat()}
+        assert api.post(f"/api/pours/{pour['id']}/finish", json={"entries": [told]}).status_code == 201
+    found = figure(known(api, mix="ordinary"), "sealer")
+    assert (found["count"], found["found"]["ours"]) == (3, pytest.approx(1.4))
+    effects = api.get("/api/known/sealer/effect", params={"mix": "ordinary"}).json()
+    assert all(one["after"] > one["before"] for one in effects)
+    body = {"mix": "ordinary"}
+    own = api.put("/api/known/sealer/own", json=body).json()["figure"]["own_ratio"]
+    after = api.get(f"/api/jobs/{job}").json()["plan"]["pieces"][0]["finish"]["coats"][0]["goes_on"]
+    assert after["value"] == pytest.approx(own * coat)
+    assert after["rule"] == "materials.own_sealer"
+    assert api.delete("/api/known/sealer/own", params=body).json()["figure"]["own"] is None

@@ -8,8 +8,10 @@ from uuid import UUID, uuid4
 import pytest
 
 from tests.store.test_records import NOW, POUR, H, Shelf
+from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.records.drying import Weighed
+from ulbrek.core.records.finishing import PourWorn, Worn
 from ulbrek.core.records.learning import Evidence
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
@@ -28,6 +30,11 @@ def says(pour: UUID, ratio: float = 0.9) -> dict[str, Evidence]:
     return {"set": Evidence(pour, POUR, ratio, "ordinary", 19.5, (1, 2), 3.2)}
 
 
+def at_machine(casting: UUID, day: float, kind: str, step: str = "grit/200", **more: Any) -> FinishEntry:
+    at = POUR + timedelta(days=7 + day)
+    return FinishEntry.model_validate({"id": uuid4(), "casting": casting, "at": at, "kind": kind, "step": step, **more})
+
+
 def ratios(shelf: Shelf) -> dict[UUID, float]:
     return {one.evidence.pour: one.evidence.ratio for one in shelf.evidence("of", "set")}
 
@@ -44,6 +51,7 @@ def test_what_was_read_of_a_pour_holds_until_something_is_written_of_it(shelf: S
         ("a state", lambda: shelf.castings("advance", casting, "stripped", Entry(POUR + 40 * H))),
         ("its start", lambda: shelf.pours("correct_water_in", pour.id, Entry(POUR - H, "An hour early"))),
         ("a run", lambda: shelf.runs("add", pour.id, [RunEntry(id=uuid4(), kind="note", at=NOW, text="Windy")])),
+        ("the machine", lambda: shelf.finishes("add", pour.id, [at_machine(casting, 0, "pass", way="along")])),
         ("a probe", lambda: shelf.sensors("place", sensor, pour.id, POUR)),
     ]
     for what, write in told:
@@ -83,6 +91,33 @@ def test_new_rules_read_all_anew_and_what_was_read_stands_until_then(shelf: Shel
     assert ratios(shelf)[pour.id] == 0.9
     shelf.evidence("keep", pour.id, "2/a", says(pour.id, 0.8))
     assert ratios(shelf)[pour.id] == 0.8
+
+
+def test_what_pads_did_is_put_together_from_pour_to_pour(shelf: Shelf) -> None:
+    """A pad that was begun with on one pour is written off on another; the first of its grit says nothing."""
+    grit, told = f"grit/{uuid4().int % 9_000}", []  # nobody else’s
+    for number, shares in enumerate([(0.3, 0.1), (0.2,), (0.25, 0.0)]):
+        pour = shelf.poured(1)
+        shelf.evidence("claim", "1/a", ALL)
+        worn = {grit: Worn(POUR + timedelta(days=7 + number), 18.0, shares)}
+        shelf.evidence("keep", pour.id, "1/a", {}, PourWorn(pour.id, POUR, "ordinary", 18.0, (1,), worn))
+        told.append(pour.id)
+    found = {one.evidence.pour: one.evidence for one in shelf.evidence("of", "pads")}
+    assert not {told[0], told[1]} & found.keys()
+    assert found[told[2]].ratio == pytest.approx(0.1 + 0.2 + 0.25)
+    shelf.evidence("leave_out", told[2], "pads", "Another stone")
+    assert next(one for one in shelf.evidence("all_of", "pads") if one.pour == told[2]).left_out == "Another stone"
+
+
+def test_what_was_written_at_the_machine_is_told_by_casting(shelf: Shelf) -> None:
+    pour = shelf.poured(2)
+    one = pour.castings[0].id
+    entries = [at_machine(one, 0, "pass", way="along"), at_machine(one, 1, "did", "coat/1", volume_l=0.4)]
+    shelf.finishes("add", pour.id, entries)
+    found = shelf.evidence("written", [pour.id])[pour.id].machine
+    assert found.keys() == {one}
+    assert found[one][0] == "top"
+    assert {(told.id, told.volume_l) for told in found[one][1]} == {(told.id, told.volume_l) for told in entries}
 
 
 def test_a_pour_without_water_or_called_off_is_never_read(shelf: Shelf) -> None:

@@ -1,26 +1,30 @@
 """What pours say of the rules, as it was read of them, and what of it people leave out."""
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import replace
 from datetime import datetime
 from typing import Any, TypeVar
 from uuid import UUID
 
 from pydantic import TypeAdapter
-from sqlalchemy import ColumnElement, Select, delete, func, select, update
+from sqlalchemy import ColumnElement, Select, String, cast, delete, func, select, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import InstrumentedAttribute
 
 from ulbrek.core.after.evidence import WrittenDown
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.materials.own import Quantity
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.records.drying import Weighed
+from ulbrek.core.records.finishing import PourWorn, pads_evidence
 from ulbrek.core.records.learning import Evidence
 from ulbrek.store.entries import ShopRecords
 from ulbrek.store.models import (
     CastingRow,
     CastingStateRow,
     EvidenceLeftOutRow,
+    FinishEntryRow,
     ObservationRow,
     PourEvidenceRow,
     PourRow,
@@ -29,9 +33,11 @@ from ulbrek.store.models import (
 from ulbrek.store.standing import stands
 
 One = TypeVar("One")
+MOST_WORN = 1_000  # pours on which pads were used, the newest
 MOST_RECORDS = 200  # of one quantity, the newest: a shop changes
 _CLAIMED = ""
 _ONE: TypeAdapter[Evidence] = TypeAdapter(Evidence)
+_WORN: TypeAdapter[PourWorn] = TypeAdapter(PourWorn)
 _ALL: TypeAdapter[Mapping[Quantity, Evidence]] = TypeAdapter(Mapping[Quantity, Evidence])
 
 
@@ -49,11 +55,15 @@ class EvidenceRepository(ShopRecords):
 
     def of(self, quantity: Quantity) -> list[KeptEvidence]:
         """What was read of a quantity, oldest first, and of which job; of many the newest."""
+        if quantity == "pads":
+            return self._of_pads()
         rows = self._newest(quantity, PourRow.job_id, PourRow.job["name"].astext)
         return [KeptEvidence(one, job_id, name or "") for one, job_id, name in rows]
 
     def all_of(self, quantity: Quantity) -> list[Evidence]:
         """What was read of a quantity, oldest first; of many the newest."""
+        if quantity == "pads":
+            return [one.evidence for one in self._of_pads()]
         return [one for one, *_ in self._newest(quantity)]
 
     def _newest(self, quantity: Quantity, *also: ColumnElement[Any] | InstrumentedAttribute[Any]) -> list[Any]:
@@ -74,6 +84,28 @@ class EvidenceRepository(ShopRecords):
         ]
         return found[::-1]
 
+    def _of_pads(self) -> list[KeptEvidence]:
+        """A pad is used on one pour after the other: what it did is put together from all of them."""
+        asked = (
+            select(PourEvidenceRow.worn, EvidenceLeftOutRow.reason, PourRow.job_id, PourRow.job["name"].astext)
+            .join(PourRow, PourRow.id == PourEvidenceRow.pour_id)
+            .outerjoin(
+                EvidenceLeftOutRow,
+                (EvidenceLeftOutRow.pour_id == PourRow.id) & (EvidenceLeftOutRow.quantity == "pads"),
+            )
+            .where(PourEvidenceRow.shop_id == self._shop_id, PourEvidenceRow.worn.is_not(None))
+            .order_by(PourRow.poured_at.desc())
+            .limit(MOST_WORN)
+        )
+        rows = self._session.execute(asked).all()[::-1]
+        pours = [_WORN.validate_python(told) for told, *_ in rows]
+        told = {one.pour: rest for one, (_, *rest) in zip(pours, rows, strict=True)}
+        found = []
+        for one in pads_evidence(pours):
+            reason, job_id, name = told[one.pour]
+            found.append(KeptEvidence(replace(one, left_out=reason or ""), job_id, name or ""))
+        return found[-MOST_RECORDS:]
+
     def claim(self, rules: str, limit: int) -> list[UUID]:
         """Pours whose water is in, and of which nothing was read by these rules, newest first: they are read now.
 
@@ -83,7 +115,7 @@ class EvidenceRepository(ShopRecords):
         asked = self._unread(select(PourRow.id), rules).order_by(PourRow.poured_at.desc()).limit(limit)
         ids = list(self._session.scalars(asked.with_for_update(of=PourRow, skip_locked=True)))
         for of in ids:
-            row = insert(PourEvidenceRow).values(pour_id=of, shop_id=self._shop_id, rules=_CLAIMED, found={})
+            row = insert(PourEvidenceRow).values(pour_id=of, shop_id=self._shop_id, rules=_CLAIMED, found={}, worn=None)
             self._session.execute(
                 row.on_conflict_do_update(index_elements=[PourEvidenceRow.pour_id], set_={"rules": _CLAIMED})
             )
@@ -99,19 +131,24 @@ class EvidenceRepository(ShopRecords):
             PourEvidenceRow.rules.is_distinct_from(rules),
         )  # fmt: skip
 
-    def keep(self, pour_id: UUID, rules: str, found: Mapping[Quantity, Evidence]) -> None:
+    def keep(self, pour_id: UUID, rules: str, found: Mapping[Quantity, Evidence], worn: PourWorn | None = None) -> None:
         """Keeps what was read of a pour that was claimed, unless something was written of it since.
 
         Args:
             pour_id: which
             rules: that it was read by
             found: by quantity
+            worn: of pads; None where none were used
         """
         row = PourEvidenceRow
         self._session.execute(
             update(row)
             .where(row.pour_id == pour_id, row.shop_id == self._shop_id, row.rules == _CLAIMED)
-            .values(rules=rules, found=_ALL.dump_python(found, mode="json"))
+            .values(
+                rules=rules,
+                found=_ALL.dump_python(found, mode="json"),
+                worn=_WORN.dump_python(worn, mode="json") if worn is not None and worn.grits else None,
+            )
         )
 
     def leave_out(self, pour_id: UUID, quantity: Quantity, reason: str | None) -> None:
@@ -140,13 +177,14 @@ class EvidenceRepository(ShopRecords):
             .order_by(CastingRow.serial)
         ).all()
         left, run, weighed = self._left_over(pour_ids), self._run(pour_ids), self._weighed(pour_ids)
+        machine = self._machine(pour_ids)
         found: dict[UUID, WrittenDown] = {}
         for pour in pour_ids:
             mine = [(serial, piece) for of, serial, piece in rows if of == pour]
             pieces = [piece for _, piece in mine]
             found[pour] = WrittenDown(
                 pour, tuple(serial for serial, _ in mine), {piece: pieces.count(piece) for piece in pieces},
-                left.get(pour), run.get(pour, ()), weighed.get(pour, ()),
+                left.get(pour), run.get(pour, ()), weighed.get(pour, ()), machine.get(pour, {}),
             )  # fmt: skip
         return found
 
@@ -166,6 +204,22 @@ class EvidenceRepository(ShopRecords):
         )
         for of, entry in self._session.execute(asked):
             found.setdefault(of, []).append(RunEntry.model_validate(entry))
+        return found
+
+    def _machine(self, pour_ids: Iterable[UUID]) -> dict[UUID, dict[UUID, tuple[str, list[FinishEntry]]]]:
+        """By pour, of each casting that was worked at the machine its piece and its entries."""
+        asked = (
+            select(CastingRow.pour_id, CastingRow.id, CastingRow.piece, FinishEntryRow.entry, FinishEntryRow.member_id)
+            .join(FinishEntryRow, FinishEntryRow.entry["casting"].astext == cast(CastingRow.id, String))
+            .where(
+                CastingRow.pour_id.in_(pour_ids), CastingRow.shop_id == self._shop_id,
+                FinishEntryRow.pour_id == CastingRow.pour_id,
+            )
+        )  # fmt: skip
+        found: dict[UUID, dict[UUID, tuple[str, list[FinishEntry]]]] = {}
+        for of, casting, piece, entry, member in self._session.execute(asked):
+            noted = FinishEntry.model_validate({**entry, "member_id": member})
+            found.setdefault(of, {}).setdefault(casting, (piece, []))[1].append(noted)
         return found
 
     def _weighed(self, pour_ids: Iterable[UUID]) -> dict[UUID, list[tuple[str, list[Weighed]]]]:

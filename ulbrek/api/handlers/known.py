@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Sequence
 from datetime import UTC, datetime
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Depends, Request, Response
@@ -13,6 +13,7 @@ from ulbrek.api.services.evidence import EvidenceReader, rules_of
 from ulbrek.api.services.plans import NotPlannedError, Plans
 from ulbrek.api.views import answer
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.finish.result import FinishJob
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.materials.own import QUANTITIES, WARMTHS, OwnFigure, Quantity, Warmth
@@ -337,3 +338,15 @@ def _shown(planned: Plan, quantity: Quantity) -> tuple[str, str, float]:
             return "Mixing and placing", "min", planned.mix.clock.whole.value
         case "drying":
             return "Dry weight", "kg", planned.pieces[0].measure.mass_dry.value
+        case _:
+            return _shown_of_finish(planned.finish, quantity)
+
+
+def _shown_of_finish(finish: FinishJob, quantity: Literal["grinding", "pads", "sealer"]) -> tuple[str, str, float]:
+    match quantity:
+        case "grinding":
+            return "Work of the finish", "h", finish.hours.value if finish.hours else 0.0
+        case "pads":
+            return "Pads worn", "ratio", sum(one.worn for one in finish.pads)
+        case "sealer":
+            return "Sealer", "water", finish.sealer_l.value if finish.sealer_l else 0.0

@@ -9,11 +9,12 @@ import structlog
 
 from ulbrek.api.apart import BusyError
 from ulbrek.api.services.plans import NotPlannedError, Plans
-from ulbrek.core.after.evidence import WrittenDown, by_the_rules, facts_of, without_tests
+from ulbrek.core.after.evidence import WrittenDown, by_the_rules, facts_of, without_tests, worn_of
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.own import Quantity
 from ulbrek.core.plan.result import RULE_VERSION
 from ulbrek.core.records.evidence import evidence_of
+from ulbrek.core.records.finishing import PourWorn
 from ulbrek.core.records.learning import Evidence
 from ulbrek.store.database import Database
 from ulbrek.store.poured import StoredPour
@@ -21,7 +22,7 @@ from ulbrek.store.shops import StoredShop
 
 AT_ONCE = 20  # pours
 # What of a shop the rules read that its pours are held against; people and prices change nothing.
-_READ = ("mixes", "ingredients", "admixtures", "containers")
+_READ = ("mixes", "ingredients", "admixtures", "containers", "grinders", "pads", "sealers")
 
 log = structlog.get_logger("ulbrek")
 
@@ -78,11 +79,13 @@ class EvidenceReader:
             written = records.evidence(shop_id).written(ids)
         found = {pour.id: self._of(pour, shop, written[pour.id]) for pour in pours}
         with database.work() as records:
-            for of, evidence in found.items():
-                records.evidence(shop_id).keep(of, rules, evidence)
+            for of, (evidence, worn) in found.items():
+                records.evidence(shop_id).keep(of, rules, evidence, worn)
         return bool(found)
 
-    def _of(self, pour: StoredPour, shop: StoredShop, written: WrittenDown) -> dict[Quantity, Evidence]:
+    def _of(
+        self, pour: StoredPour, shop: StoredShop, written: WrittenDown
+    ) -> tuple[dict[Quantity, Evidence], PourWorn | None]:
         """What a pour says; nothing where it cannot be planned any longer."""
         try:
             plain, record = by_the_rules(shop.shop), without_tests(pour.record)
@@ -90,5 +93,5 @@ class EvidenceReader:
             facts = facts_of(pour.job, plain, planned, pour.record, written)
         except NotPlannedError as error:
             log.warning("evidence", pour=str(pour.id), problem=error.problem)
-            return {}
-        return {} if facts is None else evidence_of(facts)
+            return {}, None
+        return ({}, None) if facts is None else (evidence_of(facts), worn_of(facts, planned, written))

@@ -1,9 +1,11 @@
 """What a pour says of the rules, from its job, its plan by the rules alone, and all that was written down of it."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import field
 from uuid import UUID
 
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.finish.entries import FinishEntry
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
@@ -13,6 +15,7 @@ from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.pour.said import kept
 from ulbrek.core.records.drying import HALF_DAYS, Weighed, days_to_half_dry
 from ulbrek.core.records.evidence import PourFacts, TimedBatch, dried_out
+from ulbrek.core.records.finishing import AtMachine, PourWorn, ground, sealed, worn
 from ulbrek.core.records.record import Record
 
 _LONGEST_MIN = 240.0  # of one batch; what takes longer was written down after lunch
@@ -30,6 +33,7 @@ class WrittenDown:
         left_over_l: of concrete, when all forms were full [l]; None where nobody measured it
         run: as it was run
         weighed: of each casting its piece and its weighings, by days since it was stripped
+        machine: by casting its piece, and what was written of it at the machine
     """
 
     pour: UUID
@@ -38,6 +42,7 @@ class WrittenDown:
     left_over_l: float | None = None
     run: Sequence[RunEntry] = ()
     weighed: Sequence[tuple[str, Sequence[Weighed]]] = ()
+    machine: Mapping[UUID, tuple[str, Sequence[FinishEntry]]] = field(default_factory=dict)
 
 
 def by_the_rules(shop: Shop) -> Shop:
@@ -64,6 +69,7 @@ def facts_of(job: Job, shop: Shop, planned: Plan, record: Record, written: Writt
         return None
     chosen = choose(job, by_the_rules(shop))
     mix = planned.mix
+    worked = at_machine(planned, written)
     litres = {one.id: one.measure.volume.value for one in planned.pieces}
     return PourFacts(
         pour=written.pour,
@@ -84,7 +90,31 @@ def facts_of(job: Job, shop: Shop, planned: Plan, record: Record, written: Writt
         timed=tuple(timed(written.run, [one.bags for one in record.batches])),
         loss=DRYING_LOSS.likely,
         dried=tuple(_dried(job, written.weighed)),
+        ground=ground(worked),
+        sealed=sealed(worked.values()),
     )
+
+
+def at_machine(planned: Plan, written: WrittenDown) -> dict[UUID, AtMachine]:
+    """By casting, what was written of it at the machine, beside the finish that it was to have."""
+    finishes = {one.id: one.finish for one in planned.pieces}
+    return {
+        casting: AtMachine(finishes[piece], entries)
+        for casting, (piece, entries) in written.machine.items()
+        if piece in finishes
+    }
+
+
+def worn_of(facts: PourFacts, planned: Plan, written: WrittenDown) -> PourWorn:
+    """What a pour wore of pads.
+
+    Args:
+        facts: of the pour
+        planned: by the rules alone
+        written: of it
+    """
+    grits = worn(at_machine(planned, written).values())
+    return PourWorn(facts.pour, facts.water_in_at, facts.mix, facts.celsius, facts.serials, grits)
 
 
 def _dried(job: Job, weighed: Iterable[tuple[str, Sequence[Weighed]]]) -> Iterator[float]:

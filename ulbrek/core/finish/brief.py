@@ -1,10 +1,13 @@
 """What Finish is handed of a piece, its concrete, and what the shop has."""
 
+from collections.abc import Mapping
+from dataclasses import field
 from typing import Literal
 
 from ulbrek.core.base.figure import Figure, Spread
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.inputs import Rags
+from ulbrek.core.materials.own import Quantity
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.supplies import Slurry
 from ulbrek.core.materials.tools import Grinder, Pad
@@ -51,6 +54,7 @@ class FinishShop:
         others: the shop's other sealers, for what would do instead
         wet_machine: a machine of the shop that runs wet or under extraction; None where there is none
         rags: where oily rags go; None where that is not settled
+        own: what the shop's records make of its rules, as shares of them, as far as that was accepted
     """
 
     machine: Grinder | None
@@ -60,6 +64,7 @@ class FinishShop:
     others: tuple[SealerCoat, ...] = ()
     wet_machine: Grinder | None = None
     rags: Rags | None = None
+    own: Mapping[Quantity, Figure] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)

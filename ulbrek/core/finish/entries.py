@@ -33,6 +33,7 @@ class FinishEntry(Document):
         y_mm: of a mark, from the front [mm]
         size_mm: how far it reaches [mm]
         high_mm: how far it stands up [mm]
+        volume_l: of a coat, what went on this casting [l]
         of: the mark that is flat or measured again, or the entry that is taken back
         text: what there is to say
     """
@@ -49,5 +50,6 @@ class FinishEntry(Document):
     y_mm: Place | None = None
     size_mm: Annotated[float, Field(gt=0, le=2_000, allow_inf_nan=False)] = 120.0
     high_mm: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] | None = None
+    volume_l: Annotated[float, Field(gt=0, le=1_000, allow_inf_nan=False)] | None = None
     of: UUID | None = None
     text: Annotated[str, Field(max_length=2_000), LINES] = ""

@@ -12,6 +12,7 @@ from ulbrek.core.finish.sheet import SheetStep
 
 Status = Literal["done", "now", "ahead"]
 PAUSE = timedelta(hours=1)  # what lies farther apart was not worked through
+WAITED = ("skip", "note", "dry", "damp")  # was not worked at until it was written
 _NO_TIME = timedelta()
 NOTHING: Mapping[str, datetime] = {}
 
@@ -114,7 +115,7 @@ def standing(
         now: the moment it is asked for
         logged: by step, when it was said to be done elsewhere than at the machine
     """
-    told = _kept(entries)
+    told = kept(entries)
     marks = tuple(_marks(told))
     steps: list[FinishStepNow] = []
     spent = _spent(told)
@@ -146,7 +147,8 @@ def _too_soon(entry: FinishEntry, done: dict[str, datetime | None]) -> bool:
     return entry.kind == "gone" and (at is None or entry.at < at)
 
 
-def _kept(entries: Iterable[FinishEntry]) -> list[FinishEntry]:
+def kept(entries: Iterable[FinishEntry]) -> list[FinishEntry]:
+    """Entries that stand, each once, in the order of their times."""
     once = {one.id: one for one in entries}
     gone = {one.of for one in once.values() if one.kind == "undo"}
     left = (one for one in once.values() if one.kind != "undo" and one.id not in gone)
@@ -179,13 +181,10 @@ def _spent(told: Sequence[FinishEntry]) -> dict[str, timedelta]:
     found: dict[str, timedelta] = {}
     before: datetime | None = None
     for one in told:
-        if one.step is not None and before is not None and one.kind not in _WAITED and one.at - before <= PAUSE:
+        if one.step is not None and before is not None and one.kind not in WAITED and one.at - before <= PAUSE:
             found[one.step] = found.get(one.step, _NO_TIME) + (one.at - before)
         before = one.at
     return found
-
-
-_WAITED = ("skip", "note", "dry", "damp")
 
 
 def _step(

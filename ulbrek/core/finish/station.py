@@ -17,6 +17,7 @@ from ulbrek.core.finish.result import (
 )
 from ulbrek.core.finish.tasks import before_slurry, tasks_of
 from ulbrek.core.finish.young import YOUNG
+from ulbrek.core.materials.own import own_grinding, own_pad_life, own_sealer
 from ulbrek.core.materials.sealers import SealerCoat
 
 # Source of the tables below: common practice; factors from estimates.
@@ -140,14 +141,19 @@ class _Finishing:
             machine_factor=1.0 if own is not None else LARGE_MACHINE if large else 1.0 if machine else BY_HAND,
         )  # fmt: skip
         known = pad.life_m2 if pad else None
-        life: Spread | float = known if known is not None else METAL_LIFE if metal else usual_of.life
+        life: Spread | float | Figure = known if known is not None else METAL_LIFE if metal else usual_of.life
+        if (own_pads := self.shop.own.get("pads")) is not None:
+            life = work(own_pad_life, of, pad_life_m2=life, own=own_pads)
+        minutes = work(rules.grit_minutes, of, area_m2=self.area, rate_m2_h=rate)
+        if (own_pace := self.shop.own.get("grinding")) is not None:
+            minutes = work(own_grinding, of, minutes_grinding=minutes, own=own_pace)
         wet = machine is None or machine.wet
         return GritStep(
             grit=grit,
             bond="metal" if metal else "resin",
             have=pad.id if pad else None,
             rate=rate,
-            minutes=work(rules.grit_minutes, of, area_m2=self.area, rate_m2_h=rate),
+            minutes=minutes,
             pads=work(
                 rules.pads_needed, of, area_m2=self.area, life_m2=life, life_factor=GREEN_PADS if self.green else 1.0
             ),
@@ -199,6 +205,8 @@ class _Finishing:
         thin = self.inputs.thin_pct if first else 0.0
         waste = WASTE_SMALL if area < SMALL_M2 else WASTE
         goes_on = work(rules.sealer_coat, of, area_m2=area, coverage_m2_per_l=sealer.coverage_m2_per_l, waste_pct=waste)
+        if (own := self.shop.own.get("sealer")) is not None:
+            goes_on = work(own_sealer, of, product_coat_l=goes_on, own=own)
         product = work(rules.sealer_in_coat, of, coat_l=goes_on, thin_pct=thin)
         part_a = part_b = mass_a = mass_b = None
         if sealer.part_a is not None:

@@ -13,7 +13,7 @@ from ulbrek.core.base.figure import Figure, Spread, rule, work
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 
-Quantity = Literal["set", "yield", "drying", "water", "mixing", "placing"]
+Quantity = Literal["set", "yield", "drying", "water", "mixing", "placing", "grinding", "pads", "sealer"]
 QUANTITIES: tuple[Quantity, ...] = get_args(Quantity)
 Warmth = Literal["cold", "mild", "warm"]
 WARMTHS: tuple[Warmth, ...] = get_args(Warmth)
@@ -181,6 +181,51 @@ def own_drying(drying_loss: float, own: float, evenness: float) -> float:
     Source: the shop's own records
     """
     return drying_loss * own * evenness
+
+
+@rule(unit="min")
+def own_grinding(minutes_grinding: float, own: float) -> float:
+    """Time for a grit, as it is here
+
+    Args:
+        minutes_grinding: by the machine, the concrete and the grit
+        own: what the shop's records make of it
+
+    Formula: minutes_grinding * own
+
+    Source: the shop's own records
+    """
+    return minutes_grinding * own
+
+
+@rule(unit="m2")
+def own_pad_life(pad_life_m2: float, own: float) -> float:
+    """What a pad does before it is worn, as it is here
+
+    Args:
+        pad_life_m2: by the pad
+        own: what the shop's records make of it
+
+    Formula: pad_life_m2 * own
+
+    Source: the shop's own records
+    """
+    return pad_life_m2 * own
+
+
+@rule(unit="l", kind="water")
+def own_sealer(product_coat_l: float, own: float) -> float:
+    """Sealer for a coat, as it goes on here
+
+    Args:
+        product_coat_l: by the product's coverage, with what stays in pad, tray and pot
+        own: what the shop's records make of it
+
+    Formula: product_coat_l * own
+
+    Source: the shop's own records
+    """
+    return product_coat_l * own
 
 
 def own_of(

@@ -121,7 +121,7 @@ class _Planning:
         self.chosen = replace(chosen, mix=chosen.mix.weakened(self.left.value / 100))
         self.habits = shop.form_habits_of(job.form)
         self.crew = crew_of(job, shop)
-        self._finish_shop = finish_shop(job.finish, shop, chosen.sealer)
+        self._finish_shop = finish_shop(job.finish, shop, chosen.sealer, chosen.own)
         self._runs = tuple(self._run(index, run) for index, run in enumerate(job.cabinets.runs))
 
     def plan(self) -> Plan:

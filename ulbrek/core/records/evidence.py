@@ -60,6 +60,8 @@ class PourFacts:
         timed: batches as far as their steps were timed
         loss: what dries out of a casting, by the rule, as a share of what it weighs when stripped
         dried: by casting, what dried out of it until it lost no more, as such a share
+        ground: how long was worked at its grits [min]
+        sealed: what went on of sealer [l]
     """
 
     pour: UUID
@@ -80,6 +82,8 @@ class PourFacts:
     timed: Sequence[TimedBatch] = ()
     loss: float = 0.0
     dried: Sequence[float] = ()
+    ground: Found | None = None
+    sealed: Found | None = None
 
 
 def evidence_of(facts: PourFacts) -> dict[Quantity, Evidence]:
@@ -87,6 +91,7 @@ def evidence_of(facts: PourFacts) -> dict[Quantity, Evidence]:
     found: dict[Quantity, Found | None] = {
         "set": set_found(facts), "yield": yield_found(facts), "water": water_found(facts),
         "mixing": mixing_found(facts), "placing": placing_found(facts), "drying": drying_found(facts),
+        "grinding": facts.ground, "sealer": facts.sealed,
     }  # fmt: skip
     return {
         quantity: Evidence(

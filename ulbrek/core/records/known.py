@@ -43,6 +43,9 @@ TELLS: Mapping[Quantity, Told] = {
     "water": Told("Water per bag", "water", "Log each batch with its water."),
     "mixing": Told("Mixing time per bag", "min", "Run the pour with the run sheet: it times each batch."),
     "placing": Told("Placing time per bag", "min", "Run the pour with the run sheet: it times each batch."),
+    "grinding": Told("Grinding time", "min", "Work a casting at the machine: it times each grit."),
+    "pads": Told("Area a pad grinds", "m2", "Log each pad that is worn, at the machine: from the second of a grit on."),
+    "sealer": Told("Sealer in a coat", "water", "Log how much went on, with each coat at the machine."),
     "drying": Told(
         "Drying loss", "share",
         "Weigh a casting on the day it is stripped, and weeks later twice, a week apart.",

@@ -47,7 +47,8 @@ class Belief:
 
 
 # Set times lie a quarter either way in all; a bag's yield 2 % from batch to batch and somewhat more from shop to shop;
-# drying loss at 1.5 to 3.5 %; water a tenth; times of work within a factor of two, by how practised people are.
+# drying loss at 1.5 to 3.5 %; water a tenth; times of work within a factor of two, by how practised people are; pads
+# within such a factor too, by stone and pressure; sealer by a third, by how thirsty a face is.
 # Source: common practice; how that is shared between shops and pours is an estimate.
 BELIEFS: Mapping[Quantity, Belief] = {
     "set": Belief(shops=0.15, pours=0.10, worth=6, least=0.25, most=4.0),
@@ -56,6 +57,9 @@ BELIEFS: Mapping[Quantity, Belief] = {
     "water": Belief(shops=0.08, pours=0.04, worth=6, least=0.4, most=2.0),
     "mixing": Belief(shops=0.35, pours=0.20, worth=4, least=0.1, most=8.0),
     "placing": Belief(shops=0.40, pours=0.25, worth=4, least=0.1, most=8.0),
+    "grinding": Belief(shops=0.40, pours=0.25, worth=4, least=0.1, most=8.0),
+    "pads": Belief(shops=0.40, pours=0.35, worth=4, least=0.05, most=10.0),
+    "sealer": Belief(shops=0.20, pours=0.15, worth=6, least=0.2, most=5.0),
 }
 
 

@@ -21,6 +21,7 @@ class PourEvidenceRow(Base):
     shop_id: Mapped[OfShop]
     rules: Mapped[str]
     found: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    worn: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
 
 
 class PastCastingRow(Base):

@@ -75,6 +75,7 @@ const EMPTY = {
   y_mm: null,
   size_mm: 120,
   high_mm: null,
+  volume_l: null,
   of: null,
   text: "",
 } satisfies Partial<FinishEntry>;

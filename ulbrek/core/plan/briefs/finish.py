@@ -1,16 +1,19 @@
 """A piece as Finish takes it: its faces and edges, and where it stands."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.figure import Figure, Spread
 from ulbrek.core.finish.brief import FinishBrief, FinishShop, MixPigment, RoutedEdge
 from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.materials.own import OwnFigure, Quantity
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.mix.result import DoseResult
+
+OWN_OF_FINISH: tuple[Quantity, ...] = ("grinding", "pads", "sealer")
 
 
 class PieceWhere(NamedTuple):
@@ -61,13 +64,16 @@ def finished(piece: Piece, area: Figure, cover: Figure | None, strength: Spread,
     )
 
 
-def finish_shop(inputs: FinishInputs, shop: Shop, sealer: SealerCoat | None) -> FinishShop:
+def finish_shop(
+    inputs: FinishInputs, shop: Shop, sealer: SealerCoat | None, own: Mapping[Quantity, OwnFigure]
+) -> FinishShop:
     """What a shop finishes a job with.
 
     Args:
         inputs: what the job says
         shop: the shop
         sealer: what the job is sealed with; None where it is left bare
+        own: the shop's own figures that it reckons with
     """
     safe = [one for one in shop.grinders if one.wet or one.extraction]
     chosen = next((one for one in shop.grinders if one.id == inputs.machine), None)
@@ -80,6 +86,7 @@ def finish_shop(inputs: FinishInputs, shop: Shop, sealer: SealerCoat | None) -> 
         others=others,
         wet_machine=next(iter(safe), None),
         rags=inputs.rags,
+        own={one: own[one].figure for one in OWN_OF_FINISH if one in own},
     )
 
 

@@ -12,7 +12,17 @@ import { OldNotes } from "./OldNotes";
 import { RecordList } from "./RecordList";
 import { YearPart } from "./YearPart";
 
-const QUANTITIES = ["set", "yield", "drying", "water", "mixing", "placing"] as const satisfies readonly Quantity[];
+const QUANTITIES = [
+  "set",
+  "yield",
+  "drying",
+  "water",
+  "mixing",
+  "placing",
+  "grinding",
+  "pads",
+  "sealer",
+] as const satisfies readonly Quantity[];
 
 const ALL = "all";
 

@@ -1,8 +1,9 @@
+import { useId } from "react";
 import { useArmed } from "@/day/useArmed";
-import { sayingOf } from "@/finish/act";
 import type { FinishStepNow, SheetStep } from "@/finish/types";
 import type { CastingNow, Finish } from "@/finish/useFinish";
 import { usePreferences } from "@/units/preferences";
+import { entryOf } from "@/units/quantity";
 import { fill } from "@/units/sentence";
 import { dayAndClock } from "@/units/time";
 import { Gate } from "./Gate";
@@ -66,7 +67,9 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
   const alike = casting.face.steps.filter((one) => one.care === step.care).map((one) => one.id);
   const begun = casting.entries.some((one) => one.kind !== "note" && one.step !== null && alike.includes(one.step));
   const care = step.care && <p className="max-w-prose border-l-4 border-caution pl-3">{fill(step.care, {}, units)}</p>;
-  const saying = sayingOf(act, step.id);
+  const saying = work.told(act);
+  const isCoat = step.kind === "coat" && act.kind === "do";
+  const isOdd = isCoat && work.used.trim() !== "" && saying?.volume_l == null;
   const tooSoon = waits && act.kind !== "sheet";
   return (
     <section aria-label="Now" className="space-y-4">
@@ -99,12 +102,13 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
       <WindowOf step={step} now={now} clock={finish.now} zone={zone} />
       <p className="max-w-prose text-lg">{words.how}</p>
       {!begun && care}
+      {isCoat && <SealerUsed work={work} isOdd={isOdd} />}
       {act.kind === "sheet" ? (
         <SheetAnswers work={work} step={step} waits={waits} />
       ) : (
         <button
           type="button"
-          disabled={!armed}
+          disabled={!armed || isOdd}
           className={`button min-h-20 w-full text-2xl ${tooSoon ? "" : "button-now"}`}
           data-act={act.kind}
           onClick={() => work.did(words.short)}
@@ -115,7 +119,7 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
       {work.others > 0 && act.kind !== "sheet" && saying && (
         <button
           type="button"
-          disabled={!armed}
+          disabled={!armed || isOdd}
           className="button min-h-14 w-full"
           onClick={() => void work.didAll(saying, words.short)}
         >
@@ -140,6 +144,30 @@ function Now({ finish, casting, work, step, now }: Props & { step: SheetStep; no
       </div>
       {begun && care}
     </section>
+  );
+}
+
+/** How much of a coat went on one casting: nobody has to say, and what a coat takes here comes of it. */
+function SealerUsed({ work, isOdd }: { work: AtMachine; isOdd: boolean }) {
+  const { units } = usePreferences();
+  const id = useId();
+  return (
+    <label className="block">
+      Sealer used<span className="text-soft"> in {entryOf("sip", units).name}, on each casting (optional)</span>
+      <input
+        className="field figure min-h-14 text-lg"
+        inputMode="decimal"
+        autoComplete="off"
+        maxLength={10}
+        aria-invalid={isOdd}
+        aria-describedby={id}
+        value={work.used}
+        onChange={(event) => work.setUsed(event.target.value)}
+      />
+      <span id={id} className="text-soft">
+        {isOdd ? "Write a number like 250, or leave it empty." : "It tells what a coat takes here."}
+      </span>
+    </label>
   );
 }
 

@@ -1,7 +1,10 @@
 import { useRef, useState } from "react";
-import { actOf, sayingOf } from "@/finish/act";
+import { type Act, actOf, sayingOf } from "@/finish/act";
 import type { FinishEntry, MarkNow } from "@/finish/types";
 import type { CastingNow, Finish, Saying } from "@/finish/useFinish";
+import type { Units } from "@/units/length";
+import { usePreferences } from "@/units/preferences";
+import { entryOf } from "@/units/quantity";
 
 /** Two taps on one button within this are one, of a wet thumb [ms]. */
 const ONE_TAP_MS = 700;
@@ -12,12 +15,20 @@ export type Asked = { kind: "look" | "earlier" | "note" | "skip" } | { kind: "ma
 
 export type AtMachine = ReturnType<typeof useAtMachine>;
 
+/** What was typed of a coat in the reader's unit [l]; null where that is no amount. */
+export function sealerL(text: string, units: Units): number | null {
+  const value = Number(text.trim().replace(",", "."));
+  return text.trim() !== "" && Number.isFinite(value) && value > 0 ? entryOf("sip", units).read(value) : null;
+}
+
 /** What is shown, asked and said of one casting at the machine. */
 export function useAtMachine(finish: Finish, casting: CastingNow) {
+  const { units } = usePreferences();
   const { standing, face } = casting;
   const [chosen, choose] = useState<string | null>(null);
   const [tool, setTool] = useState<MarkNow["mark"]>("high");
   const [asked, ask] = useState<Asked | null>(null);
+  const [used, setUsed] = useState({ step: "", text: "" });
   const [last, setLast] = useState<{ entry: FinishEntry; what: string; with: FinishEntry[] } | null>(null);
   const tappedAt = useRef(0);
   const tapped = useRef("");
@@ -38,6 +49,13 @@ export function useAtMachine(finish: Finish, casting: CastingNow) {
   const written = casting.entries
     .filter((one) => one.kind !== "undo" && !gone.has(one.id))
     .sort((one, other) => Date.parse(other.at) - Date.parse(one.at));
+  const usedNow = used.step === step?.id ? used.text : "";
+  /** What the act writes down: with a coat, how much of it went on, where that was measured. */
+  function told(by: Act): Saying | null {
+    const saying = step && sayingOf(by, step.id);
+    const litres = step?.kind === "coat" && saying?.kind === "did" ? sealerL(usedNow, units) : null;
+    return saying && litres ? { ...saying, volume_l: litres } : saying;
+  }
   return {
     face,
     marks: standing.marks,
@@ -58,13 +76,17 @@ export function useAtMachine(finish: Finish, casting: CastingNow) {
     ask,
     close: () => ask(null),
     say,
+    told,
+    /** Sealer that went on this casting with the coat, as it was typed. */
+    used: usedNow,
+    setUsed: (text: string) => setUsed({ step: step?.id ?? "", text }),
     /** The large button: keeps its act, or asks first. */
     did(what: string, at?: string) {
       if (!act || !step) return;
       const tap = `${step.id} ${JSON.stringify(act)}`;
       if (tapped.current === tap && Date.now() - tappedAt.current < ONE_TAP_MS) return;
       tapped.current = tap;
-      const saying = sayingOf(act, step.id);
+      const saying = told(act);
       if (saying) void say(at ? { ...saying, at } : saying, what);
       else if (act.kind === "look") ask({ kind: "look" });
     },
