@@ -16,8 +16,11 @@ AN_HOUR = timedelta(hours=1)
 class AtMachine:
     """One casting, and when each act of its finish was done."""
 
-    def __init__(self, sheet: FinishSheet, casting: Casting, who: UUID, late: timedelta) -> None:
-        """Each of them ``late`` after the first casting of the pour."""
+    def __init__(
+        self, sheet: FinishSheet, casting: Casting, who: UUID, late: timedelta, used_l: Mapping[str, float]
+    ) -> None:
+        """Each of them ``late`` after the first casting of the pour; what went on, of the coats that were measured."""
+        self.used_l = used_l
         self.sheet, self.casting, self.who, self.late = sheet, casting, who, late
         self.steps = sheet.steps_of(casting.piece)
 
@@ -55,7 +58,8 @@ class AtMachine:
             yield self._entry("taped", step, end - SHEET_ON)
             yield self._entry("dry", step, end)
         elif step.kind != "grit":
-            yield self._entry("did", step, end)
+            told = {"volume_l": self.used_l[step.id]} if step.id in self.used_l else {}
+            yield self._entry("did", step, end, 0, **told)
         else:
             begun = end - timedelta(minutes=step.minutes)
             if first:

@@ -6,7 +6,7 @@ import random
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
-from uuid import UUID
+from uuid import UUID, uuid5
 from zoneinfo import ZoneInfo
 
 from PIL import Image, ImageDraw, ImageFilter
@@ -14,12 +14,16 @@ from sqlalchemy import func, select, update
 
 from ops.demo_machine import AtMachine
 from ulbrek.api.services.finishing import FinishSheet, Writing, finish_sheet
+from ulbrek.api.services.runs import make_sheet
 from ulbrek.core.buying.demand import rests, takes
 from ulbrek.core.cure.history import Method
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.plan.result import Plan
+from ulbrek.core.pour.entries import RunEntry
+from ulbrek.core.pour.state import run_state
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.record import AT_ONCE
 from ulbrek.files.photo import clean_photo
@@ -86,7 +90,9 @@ class Past:
 
 # What is true of this shop, and how its pours scatter about it: it sets sooner and a bag gives less than is printed.
 SETS, SETS_SCATTER, YIELDS, YIELDS_SCATTER = 0.87, 0.06, 0.965, 0.012
+SOAKS, MIXES, PLACES = 1.2, 1.3, 0.9  # its sealer, its mixing and its placing, as shares of what is planned
 LOGS_SINCE, LOGS_UNTIL = 101, 21  # days ago: tests of set and what is left over
+MOST_STEPS = 200  # of a run sheet, after its batches
 LATE = 50  # days ago, when the mixer had stood in the frost and nobody thought of it
 STEP, WEIGHT = "Stepping-slab mould", "Press-weight mould"
 KILN = "Stepping slabs to the kiln shed"
@@ -234,6 +240,7 @@ class _Past:
         )
         self.pours.water_in(pour_id, Entry(at, member_id=who))
         self._mix(pour_id, part, past, at)
+        self._timed(pour_id, part, past)
         self._leftovers(part, pour_id, at, mould=bool(past.mould))
         for hours, note in past.notes:
             self._note(Observation("note", note, pour_id=pour_id), at + timedelta(hours=hours), who)
@@ -299,6 +306,39 @@ class _Past:
                 self.pours.mix(pour_id, bags, water, Entry(when, member_id=self.people[past.who]))
             done += bags
 
+    def _timed(self, pour_id: UUID, part: Job, past: Past) -> None:
+        """The run sheet as it was ticked: each batch as it was timed, and all that comes before and after."""
+        if not LOGS_UNTIL <= past.days_ago <= LOGS_SINCE:
+            return
+        pour, sheet = self.pours.get(pour_id), make_sheet(part, self.shop.shop, plan(part, self.shop.shop)).sheet
+        entries = list[RunEntry]()
+
+        def tick(step: str, at: datetime, kind: str = "did", **more: float) -> None:
+            told = {"kind": kind, "at": at, "member_id": self.people[past.who], "step": step}
+            entries.append(RunEntry.model_validate({**told, "id": uuid5(pour_id, f"{kind} {step}"), **more}))
+
+        at = placed = pour.batches[0].at
+        for number, ready in enumerate(sheet.ready):
+            tick(ready.id, at - timedelta(minutes=5 * (len(sheet.ready) - number)))
+        for number, batch in enumerate(pour.batches, 1):
+            mixing = batch.bags * pour.job.mix.minutes_mixing * MIXES * math.exp(self.chance.gauss(0, 0.12))
+            placing = batch.bags * pour.job.mix.minutes_placing * PLACES * math.exp(self.chance.gauss(0, 0.15))
+            of, at = f"batch/{number}", batch.at
+            tick(f"{of}/water", at, bags=batch.bags, water_l=batch.water_l)
+            tick(f"{of}/mixed", at := at + timedelta(minutes=mixing), bags=batch.bags, water_l=batch.water_l)
+            placed = max(at, placed) + timedelta(minutes=placing)
+            tick(f"{of}/place", placed)
+        at = placed
+        for _ in range(MOST_STEPS):
+            state = run_state(sheet, entries, at.timestamp() * 1000)
+            step = state.placer or state.mixer
+            if step is None:
+                break
+            due = datetime.fromtimestamp(next(one.at for one in state.steps if one.id == step) / 1000, UTC)
+            at = max(at + timedelta(minutes=2), due)
+            tick(step, at, "skip" if step.startswith("batch/") else "did")
+        self.records.runs(self.shop.id).add(pour_id, entries)
+
     def _watched(self, pour_id: UUID, past: Past, at: datetime) -> None:
         """When it could be floated, between two tests; and what was left over when the forms were full."""
         if not LOGS_UNTIL <= past.days_ago <= LOGS_SINCE:
@@ -333,7 +373,8 @@ class _Past:
         shop, who = self.shop.shop, self.people[past.who]
         pour = self.pours.get(pour_id)
         last = at
-        sheet = finish_sheet(plan(pour.job, shop, AT_ONCE))
+        planned = plan(pour.job, shop, AT_ONCE)
+        sheet = finish_sheet(planned)
         finished: dict[str, datetime] = {}
         for act in plan(pour.job, shop, pour.record).cure.acts:
             if act.is_state and not (act.id == "install" and past.in_use):
@@ -348,20 +389,40 @@ class _Past:
                 if act.id == "carry" and not sheet.acts:
                     finished[act.id] = when
                 self.pours.did(pour_id, act.id, act.piece, Entry(when, member_id=who))
-        self._at_the_machine(pour_id, sheet, finished, who)
+        used = self._used(planned) if LOGS_UNTIL <= past.days_ago <= LOGS_SINCE else {}
+        self._at_the_machine(pour_id, sheet, finished, who, used)
         castings = self.pours.get(pour_id).castings
         for fate in past.fates:
             for number in fate.castings:
                 entry = Entry(at + timedelta(days=fate.days), fate.note, who)
                 self.castings.advance(castings[number].id, fate.state, entry)
 
-    def _at_the_machine(self, pour_id: UUID, sheet: FinishSheet, done: Mapping[str, datetime], who: UUID) -> None:
+    def _used(self, planned: Plan) -> dict[str, dict[str, float]]:
+        """By piece and coat, what went on one casting [l], as somebody measured it."""
+        return {
+            piece.id: {
+                f"coat/{coat.number}": round(coat.goes_on.value * SOAKS * math.exp(self.chance.gauss(0, 0.08)), 3)
+                for coat in piece.finish.coats
+            }
+            for piece in planned.pieces
+        }
+
+    def _at_the_machine(
+        self,
+        pour_id: UUID,
+        sheet: FinishSheet,
+        done: Mapping[str, datetime],
+        who: UUID,
+        used: Mapping[str, Mapping[str, float]],
+    ) -> None:
         """What was written down at the machine, each step until its act was done."""
         pour = self.pours.get(pour_id)
         entries = [
             entry
             for number, casting in enumerate(pour.castings)
-            for entry in AtMachine(sheet, casting, who, timedelta(minutes=35 * number)).entries(done)
+            for entry in AtMachine(
+                sheet, casting, who, timedelta(minutes=35 * number), used.get(casting.piece, {})
+            ).entries(done)
             if entry.at < self.now
         ]
         if entries:

@@ -66,3 +66,11 @@ function sizeOf({ bags }: RunSheet, number: number, used: number, extraBags: num
   const toGo = Math.ceil(QUARTERS * (bags.bare + extraBags - used) - TRIFLE) / QUARTERS;
   return Math.min(bags.per_batch, Math.max(0, toGo));
 }
+
+/** Whether a batch that nobody said was placed is of another day: it is no alarm any longer. */
+export function isLongPast(batch: BatchNow, now: number): boolean {
+  return batch.use_by !== null && batch.use_by < now - LONG_PAST_MS;
+}
+
+/** After it would have set whatever it was [ms]. */
+const LONG_PAST_MS = 12 * 3_600_000;

@@ -198,6 +198,7 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
         Band(168, "days", 0.5, factor=1 / 24, one="day"), Band(name="days", factor=1 / 24, one="day"),
     ),
     "found h": _same(Band(1, "min", factor=60), Band(10, "h", 0.1), Band(name="h")),  # told apart from a rule
+    "found min": _same(Band(10, "min", 0.1), Band(name="min")),
     "found l": _both(Band(name="L", step=0.05), Band(name="ft³", step=0.002, factor=_CUBIC_FEET)),
     "d": _same(Band(7, "days", 0.5, one="day"), Band(name="days", one="day")),
     # The rest

@@ -1,13 +1,17 @@
 import { at, lasting } from "@/day/time";
+import { isLongPast } from "@/run/batches";
 import type { Run } from "@/run/useRun";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
+import { dayAndClock } from "@/units/time";
 
 /** The running batch by its clock, and how far the pour is. */
 export function RunHeader({ run }: { run: Run }) {
   const { units } = usePreferences();
   const { state, now, view } = run;
-  const running = state.batches.find((one) => one.water_at !== null && one.placed_at === null && !state.over);
+  const running = state.batches.find(
+    (one) => one.water_at !== null && one.placed_at === null && !state.over && !isLongPast(one, now),
+  );
   const count = state.batches.length;
   const left = running?.use_by ? (running.use_by - now) / (running.use_by - (running.water_at ?? now)) : 0;
   return (
@@ -39,7 +43,11 @@ export function RunHeader({ run }: { run: Run }) {
         </>
       ) : (
         <p className="text-lg">
-          {state.over ? "All done" : state.begun_at ? "No batch is running" : "Nothing is mixed yet"}
+          {state.over
+            ? "All done"
+            : state.begun_at
+              ? `No batch is running. Mixing started ${dayAndClock(new Date(state.begun_at).toISOString(), view.zone)}`
+              : "Nothing is mixed yet"}
         </p>
       )}
       <dl className="mt-3 flex justify-between gap-3">

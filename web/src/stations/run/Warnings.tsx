@@ -1,4 +1,5 @@
 import { at } from "@/day/time";
+import { isLongPast } from "@/run/batches";
 import type { Run, Saying } from "@/run/useRun";
 import { AskedBack } from "./AskedBack";
 import type { StepWords } from "./words";
@@ -7,7 +8,12 @@ import type { StepWords } from "./words";
 export function Warnings({ run, words }: { run: Run; words: StepWords }) {
   const { state, view, now } = run;
   const old = state.batches.filter(
-    (one) => one.use_by !== null && one.placed_at === null && one.use_by < now && one.from_l < state.whole_l,
+    (one) =>
+      one.use_by !== null &&
+      one.placed_at === null &&
+      one.use_by < now &&
+      !isLongPast(one, now) &&
+      one.from_l < state.whole_l,
   );
   const title = (id: string) => {
     const step = state.steps.find((one) => one.id === id);
