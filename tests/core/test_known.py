@@ -20,7 +20,7 @@ from ulbrek.core.plan.plan import plan
 from ulbrek.core.pour.entries import RunEntry
 from ulbrek.core.records.drying import HALF_DAYS, Weighed, days_to_half_dry, share_dried
 from ulbrek.core.records.evidence import evidence_of
-from ulbrek.core.records.known import counting, judged, of_group, standing
+from ulbrek.core.records.known import counting, judged, of_group, score, standing
 from ulbrek.core.records.learning import BELIEFS, Belief, Evidence, wild
 from ulbrek.core.records.record import Record
 
@@ -52,6 +52,24 @@ def test_what_cannot_be_and_what_is_left_out_do_not_count() -> None:
     assert found[1].before is found[2].after is None
     assert found[3].before == found[0].after
     assert [one.ratio for one in counting("set", told)] == [0.9, 0.91]
+
+
+def test_rule_and_ours_are_scored_by_what_they_said_before() -> None:
+    """Twice what the rule says is as far off as half of it; what does not count is no score."""
+    told = records(0.5, 2.0, 9.0, 0.5)
+    found = score(judged("set", told))
+    assert found is not None
+    assert (found.records, found.less, found.rule_off) == (3, 2, pytest.approx(1.0))
+    before = [1.0, *(leaves_none_out(told, upto) for upto in (1, 2))]
+    off = [abs(np.log(ratio / said)) for ratio, said in zip((0.5, 2.0, 0.5), before, strict=True)]
+    assert found.ours_off == pytest.approx(exp(np.mean(off)) - 1)
+    assert score(judged("set", records(0.9))) is None
+
+
+def leaves_none_out(told: list[Evidence], upto: int) -> float:
+    """The rule counts as (0.10/0.15)² pours of set: the mean of logarithms, weighed so."""
+    rule = (0.10 / 0.15) ** 2
+    return float(np.exp(sum(np.log(one.ratio) for one in told[:upto]) / (rule + upto)))
 
 
 def test_groups_are_of_a_mix_and_of_a_sort_of_day() -> None:

@@ -19,7 +19,7 @@ from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.materials.own import QUANTITIES, WARMTHS, OwnFigure, Quantity, Warmth
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.causes.table import CAUSES, DEFECTS
-from ulbrek.core.records.known import TELLS, Judged, Standing, counting, judged, of_group, standing
+from ulbrek.core.records.known import TELLS, Judged, Score, Standing, counting, judged, of_group, score, standing
 from ulbrek.core.records.learning import BELIEFS, FEWEST, Evidence, Learnt, learnt, own_figure
 from ulbrek.store.database import Records
 from ulbrek.store.defects import DefectsOfKind
@@ -116,20 +116,30 @@ class KnownView:
 
 @dataclass(frozen=True, slots=True)
 class RecordView:
-    """A record beside the others, and of which job it is; None where it is an old note."""
+    """A record beside the others, and of which job it is; None where it is an old note.
+
+    ``rule_over`` and ``ours_over`` are how far more was said than came, as shares; ours by the records before it, None
+    where it does not count.
+    """
 
     judged: Judged
     happened: float
     job_id: UUID | None
     job_name: str
+    rule_over: float
+    ours_over: float | None
 
 
 @dataclass(frozen=True, slots=True)
 class FigureDetail:
-    """A figure and its records, oldest first; ``start`` is what was believed before the first."""
+    """A figure and its records, oldest first.
+
+    ``start`` is what was believed before the first, ``score`` how well both told what happened.
+    """
 
     figure: FigureView
     start: Learnt
+    score: Score | None
     records: tuple[RecordView, ...]
 
 
@@ -267,12 +277,21 @@ def _detail(
     group = of_group(_with_past([one.evidence for one in kept], past), mix, warmth)
     names = {one.evidence.pour: one.job_name for one in kept} | {one.evidence.pour: one.name for one in past}
     jobs = {one.evidence.pour: one.job_id for one in kept}
+    found = judged(quantity, group)
     return FigureDetail(
         _figure(quantity, group, shop.shop, mix, warmth),
         learnt(BELIEFS[quantity], []),
+        score(found),
         tuple(
-            RecordView(one, one.evidence.happened, jobs.get(one.evidence.pour), names[one.evidence.pour])
-            for one in judged(quantity, group)
+            RecordView(
+                one,
+                one.evidence.happened,
+                jobs.get(one.evidence.pour),
+                names[one.evidence.pour],
+                1 / one.evidence.ratio - 1,
+                one.before.likely / one.evidence.ratio - 1 if one.before else None,
+            )
+            for one in found
         ),
     )
 

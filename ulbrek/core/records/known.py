@@ -1,7 +1,8 @@
 """What a shop's records make of one rule: which of them count, what comes of them, and whether it is in use."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from math import log
+from math import exp, log
+from statistics import fmean
 from typing import Literal, NamedTuple
 
 from ulbrek.core.base.frozen import dataclass
@@ -91,6 +92,46 @@ def judged(quantity: Quantity, evidence: Sequence[Evidence]) -> list[Judged]:
         else:
             found.append(Judged(one, counts, wild=False, before=None, after=None))
     return found
+
+
+@dataclass(frozen=True, slots=True)
+class Score:
+    """How well rule and own figure told what happened, each before it did.
+
+    Attributes:
+        records: how many count
+        less: in how many of them less happened than the rule says
+        rule_off: how far the rule was off on average, as a share: half and twice as much are equally far
+        ours_off: how far what was believed before each of them was
+        in_band: how many lay where 8 in 10 were expected
+    """
+
+    records: int
+    less: int
+    rule_off: float
+    ours_off: float
+    in_band: int
+
+
+FEWEST_TO_SCORE = 2
+
+
+def score(found: Iterable[Judged]) -> Score | None:
+    """How well rule and own figure told what happened; None of fewer than two records that count."""
+    told = [(one.evidence.ratio, one.before) for one in found if one.before is not None]
+    if len(told) < FEWEST_TO_SCORE:
+        return None
+    return Score(
+        len(told),
+        sum(1 for ratio, _ in told if ratio < 1),
+        _apart([log(ratio) for ratio, _ in told]),
+        _apart([log(ratio / before.likely) for ratio, before in told]),
+        sum(1 for ratio, before in told if before.next_low <= ratio <= before.next_high),
+    )
+
+
+def _apart(logs: Sequence[float]) -> float:
+    return exp(fmean(abs(one) for one in logs)) - 1
 
 
 def counting(quantity: Quantity, evidence: Iterable[Evidence]) -> list[Evidence]:

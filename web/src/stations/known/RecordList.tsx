@@ -29,7 +29,7 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
   return (
     <section aria-label="Forecast against what happened" className="mt-6">
       <h3 className="border-b-2 border-ink pb-1 text-lg font-bold">Forecast against what happened</h3>
-      <Score records={records} />
+      {detail.score && <Score score={detail.score} />}
       <ul>
         {newest.slice(0, all ? undefined : SHOWN).map((one) => {
           const { evidence, counts, wild } = one.judged;
@@ -99,23 +99,15 @@ export function RecordList({ detail, group }: { detail: FigureDetail; group: Gro
 }
 
 /** How far rule and ours were off, each told before it happened. */
-function Score({ records }: { records: readonly RecordView[] }) {
-  const told = records.flatMap(({ judged }) =>
-    judged.before ? [{ ratio: judged.evidence.ratio, before: judged.before }] : [],
-  );
-  if (told.length < 2) return null;
-  const off = (of: (one: (typeof told)[number]) => number) =>
-    told.reduce((sum, one) => sum + Math.abs(Math.log(one.ratio / of(one))), 0) / told.length;
-  const early = told.filter((one) => one.ratio < 1).length;
-  const inside = told.filter((one) => one.before.next_low <= one.ratio && one.ratio <= one.before.next_high).length;
+function Score({ score }: { score: NonNullable<FigureDetail["score"]> }) {
+  const { records, less, rule_off, ours_off, in_band } = score;
   return (
     <ul className="py-2">
       <li>
-        <Dot hollow /> by the rule: {percent(off(() => 1))} off on average, {early} of {told.length} less than it says
+        <Dot hollow /> by the rule: {percent(rule_off)} off on average, {less} of {records} less than it says
       </li>
       <li>
-        <Dot /> by ours, from the records before: {percent(off((one) => one.before.likely))} off, {inside} of{" "}
-        {told.length} in the band
+        <Dot /> by ours, from the records before: {percent(ours_off)} off, {in_band} of {records} in the band
       </li>
       <li className="text-soft">The line in the middle is what happened; right of it, more was said than came.</li>
     </ul>
@@ -138,10 +130,8 @@ function Dot({ hollow = false }: { hollow?: boolean }) {
 
 /** How far what was said lay from what happened, the middle: by the rule, and by ours before it. */
 function Off({ one }: { one: RecordView }) {
-  const { ratio } = one.judged.evidence;
+  const { rule_over: rule, ours_over: ours } = one;
   const x = (off: number) => WIDE / 2 + (Math.max(-FARTHEST, Math.min(FARTHEST, off)) / FARTHEST) * (WIDE / 2 - 8);
-  const rule = 1 / ratio - 1;
-  const ours = one.judged.before ? one.judged.before.likely / ratio - 1 : null;
   const says = `The rule was ${percent(Math.abs(rule))} ${rule < 0 ? "under" : "over"}${
     ours === null ? "" : `, ours ${percent(Math.abs(ours))} ${ours < 0 ? "under" : "over"}`
   }`;
