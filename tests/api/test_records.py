@@ -487,12 +487,12 @@ def test_a_weighed_casting_tells_what_the_next_one_takes_and_which_match(api: Te
         assert api.post("/api/observations", json=told).status_code == 201
     view = api.get(f"/api/castings/{castings[0]['id']}").json()
     first, second, _ = (one["serial"] for one in castings)
-    assert [(one["lighter"], one["heavier"]) for one in view["pairs"]] == [(first, second)]
+    assert [tuple(one["serials"]) for one in view["sets"]["2"]] == [(first, second)]
     took = view["next_dry_mix"]["inputs"]["dry_mix_kg"]["value"]
     final = view["drying"]["final"]["likely"]
     assert view["next_dry_mix"]["value"] == pytest.approx(took * 50 / final, rel=0.001)
     api.post(f"/api/castings/{castings[1]['id']}/state", json={"state": "failed", "note": "Dropped"})
-    assert api.get(f"/api/castings/{castings[0]['id']}").json()["pairs"] == []
+    assert api.get(f"/api/castings/{castings[0]['id']}").json()["sets"]["2"] == []
 
 
 def test_a_weighed_casting_shows_how_it_dries(api: TestClient) -> None:

@@ -1,7 +1,7 @@
 """Castings on the scale: beside what was foretold, and beside their pair."""
 
 import random
-from itertools import permutations
+from itertools import combinations, permutations
 
 import networkx as nx
 import pytest
@@ -13,7 +13,7 @@ from ulbrek.core.materials.mixes import DRYING_LOSS
 from ulbrek.core.measure.inputs.piece import WantedWeight
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.records.drying import Weighed, drying, final_mass
-from ulbrek.core.records.matching import dry_mix_for_next, pairs
+from ulbrek.core.records.matching import dry_mix_for_next, sets
 from ulbrek.core.records.weighing import CastingWeight, off_what_was_wanted, weighing_findings
 
 MEASURED = plan(demo_job(3), Shop()).pieces[0].measure
@@ -60,11 +60,35 @@ def test_pairs_are_as_many_as_can_be_and_differ_least() -> None:
             if one < other and heavy / light - 1 <= 0.02:
                 graph.add_edge(one, other, weight=heavy / light - 1)
         best = nx.min_weight_matching(graph) if graph else set()
-        found = pairs(masses, 0.02)
+        found = sets(masses, 2, 0.02)
         assert len(found) == len(best)
         assert sum(one.differ for one in found) == pytest.approx(sum(graph.edges[one]["weight"] for one in best))
         assert [one.differ for one in found] == sorted(one.differ for one in found)
-        assert all(masses[one.lighter] <= masses[one.heavier] for one in found)
+        assert all(masses[one.serials[0]] <= masses[one.serials[1]] for one in found)
+
+
+@pytest.mark.parametrize("size", [3, 4])
+def test_sets_are_as_many_as_can_be_and_differ_least(size: int) -> None:
+    """Against every way to choose sets, tried one after the other."""
+    dice = random.Random(size)  # noqa: S311 - the same castings every time
+    for _ in range(25):
+        masses = {number: dice.uniform(9.8, 10.4) for number in range(dice.randint(size, 9))}
+
+        def every(left: frozenset[int], masses: dict[int, float] = masses) -> tuple[int, float]:
+            """The best that can be made of those that are left: how many sets, less; how much they differ."""
+            found = (0, 0.0)
+            for chosen in combinations(sorted(left), size):
+                differ = max(masses[one] for one in chosen) / min(masses[one] for one in chosen) - 1
+                if differ <= 0.02:
+                    less, more = every(frozenset(one for one in left if one > chosen[0]) - set(chosen))
+                    found = min(found, (less - 1, more + differ))
+            return found
+
+        made = sets(masses, size, 0.02)
+        less, differ = every(frozenset(masses))
+        assert len(made) == -less
+        assert sum(one.differ for one in made) == pytest.approx(differ)
+        assert len({serial for one in made for serial in one.serials}) == size * len(made)
 
 
 def test_the_next_one_made_with_its_dry_mix_weighs_what_is_wanted() -> None:

@@ -23,7 +23,7 @@ from ulbrek.core.plan.result import PiecePlan, Plan
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.causes.table import CAUSES
 from ulbrek.core.records.drying import Drying, Weighed, drying, final_mass
-from ulbrek.core.records.matching import Pair, dry_mix_for_next, pairs
+from ulbrek.core.records.matching import SIZES, AlikeSet, dry_mix_for_next, sets
 from ulbrek.core.records.weighing import ALIKE, CastingWeight, off_what_was_wanted, weighing_findings
 from ulbrek.files.casting_story import Happening, SeenOfIt, Story, WentIn
 from ulbrek.files.pack import Paper
@@ -55,8 +55,8 @@ class CastingView:
     """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it.
 
     ``findings`` are of its newest weighing; ``drying`` is the curve through all of them,
-    None where it was never weighed. ``next_dry_mix`` is what the next one takes to weigh what is wanted, ``pairs`` are
-    the castings called the same that match.
+    None where it was never weighed. ``next_dry_mix`` is what the next one takes to weigh what is wanted, ``sets`` are,
+    by how many make one, the castings called the same that match.
     """
 
     casting: Casting
@@ -68,7 +68,7 @@ class CastingView:
     findings: list[Finding]
     drying: Drying | None
     next_dry_mix: Figure | None
-    pairs: tuple[Pair, ...]
+    sets: Mapping[int, tuple[AlikeSet, ...]]
 
 
 @router.get("/castings", response_model=CastingPage)
@@ -170,7 +170,7 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
     found = [*_of_weighing(kept, piece, own), *off_what_was_wanted(casting.serial, piece.weight, dries)]
     return CastingView(
         casting, piece, own, due, kept.states, kept.log, found, dries, _next_dry_mix(kept, piece, own, dries),
-        _pairs(kept, piece, own),
+        _sets(kept, piece, own),
     )  # fmt: skip
 
 
@@ -222,12 +222,12 @@ def _next_dry_mix(kept: _Kept, piece: Piece, planned: PiecePlan, dries: Drying |
     )  # fmt: skip
 
 
-def _pairs(kept: _Kept, piece: Piece, planned: PiecePlan) -> tuple[Pair, ...]:
+def _sets(kept: _Kept, piece: Piece, planned: PiecePlan) -> dict[int, tuple[AlikeSet, ...]]:
     """Castings called the same that are felt as alike once they are dry."""
     forecast = _forecast(planned)
     thick, loss = piece.thickness.mm, _loss(kept)
     finals = {serial: final_mass(weighings, thick, loss, forecast) for serial, weighings in kept.alike.items()}
-    return pairs(finals, ALIKE)
+    return {size: sets(finals, size, ALIKE) for size in SIZES}
 
 
 def _forecast(planned: PiecePlan) -> Spread:

@@ -7,6 +7,7 @@ from ulbrek.core.base.figure import rule
 from ulbrek.core.base.frozen import dataclass
 
 MOST = 60  # castings that are looked at together
+SIZES = (2, 3, 4)  # of sets: hand weights come in pairs, feet and legs in threes and fours
 
 
 @rule(unit="kg", kind="weighed")
@@ -29,42 +30,40 @@ def dry_mix_for_next(dry_mix_kg: float, wanted_kg: float, weighs_kg: float, stay
 
 
 @dataclass(frozen=True, slots=True)
-class Pair:
-    """Two castings that are felt as alike: their numbers, the lighter first, and by how much they differ [1]."""
+class AlikeSet:
+    """Castings that are felt as alike: their numbers, the lightest first, and by how much they differ [1]."""
 
-    lighter: int
-    heavier: int
+    serials: tuple[int, ...]
     differ: float
 
 
-def pairs(masses: Mapping[int, float], alike: float) -> tuple[Pair, ...]:
-    """As many pairs as there can be, and of those the ones that differ least in all.
+def sets(masses: Mapping[int, float], size: int, alike: float) -> tuple[AlikeSet, ...]:
+    """As many sets as there can be, and of those the ones that differ least in all.
 
     Beside each other in the order of their masses is never worse than across, so that order is gone through once.
 
     Args:
         masses: by number, what a casting weighs or will weigh [kg], each over 0
-        alike: by how much two may differ and still be a pair, as a share
+        size: how many make a set, at least 2
+        alike: by how much the heaviest of a set may be over its lightest, as a share
 
     Returns:
-        the pairs, the most alike first
+        the sets, the most alike first
     """
     told = sorted(masses.items(), key=lambda one: (one[1], one[0]))[:MOST]
 
     @cache
-    def best(at: int) -> tuple[int, float, tuple[Pair, ...]]:
-        """Of those from one on: how many are left single, how much the pairs differ in all, and the pairs."""
+    def best(at: int) -> tuple[int, float, tuple[AlikeSet, ...]]:
+        """Of those from one on: how many are left single, how much the sets differ in all, and the sets."""
         if at >= len(told):
             return 0, 0.0, ()
         single, differ, rest = best(at + 1)
         found = (single + 1, differ, rest)
-        if at + 1 < len(told):
-            (lighter, light), (heavier, heavy) = told[at], told[at + 1]
-            if heavy / light - 1 <= alike:
-                single, differ, rest = best(at + 2)
-                found = min(
-                    found, (single, differ + heavy / light - 1, (Pair(lighter, heavier, heavy / light - 1), *rest))
-                )
+        last = at + size - 1
+        if last < len(told) and (apart := told[last][1] / told[at][1] - 1) <= alike:
+            single, differ, rest = best(at + size)
+            one = AlikeSet(tuple(serial for serial, _ in told[at : last + 1]), apart)
+            found = min(found, (single, differ + apart, (one, *rest)), key=lambda each: each[:2])
         return found
 
     return tuple(sorted(best(0)[2], key=lambda one: one.differ))

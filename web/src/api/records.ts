@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { v4 as newId } from "uuid";
 import { client, Refused, type Schemas, take } from "./client";
 import { useMay } from "./me";
@@ -107,9 +107,15 @@ export function useSend(): <T>(work: () => Promise<T>) => Promise<T> {
   const queries = useQueryClient();
   return async (work) => {
     const done = await work();
-    for (const key of ["records", "agenda", "jobs", "job"]) void queries.invalidateQueries({ queryKey: [key] });
+    for (const key of ["records", "agenda", "jobs", "job"]) void fresh(queries, key);
     return done;
   };
+}
+
+/** Asks again. What is on its way for the first time may be from before: it would be taken for fresh. */
+async function fresh(queries: QueryClient, key: string): Promise<void> {
+  await queries.cancelQueries({ queryKey: [key] });
+  await queries.invalidateQueries({ queryKey: [key] });
 }
 
 /** The people of the shop, by id. */
@@ -183,11 +189,9 @@ export function useTeach(quantity: Quantity, group: Group) {
   const path = { quantity };
   async function taught(asked: Promise<FigureDetail>) {
     const view = await asked;
-    // What is on its way for the first time may be from before: it would be taken for fresh.
     await queries.cancelQueries({ queryKey: ["records"] });
     queries.setQueryData(figureQuery(quantity, group).queryKey, view);
-    for (const key of [["records"], ["shop"], ["job"], ["jobs"], ["agenda"]])
-      void queries.invalidateQueries({ queryKey: key });
+    for (const key of ["records", "shop", "job", "jobs", "agenda"]) void fresh(queries, key);
   }
   return {
     accept: () => taught(take(client.PUT("/api/known/{quantity}/own", { params: { path }, body: group }))),

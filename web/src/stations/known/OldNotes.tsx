@@ -40,23 +40,34 @@ const UNITS = [
 ] as const;
 const NONE = "";
 
-/** A table of past castings: its columns are mapped, what is wrong is told by line, and all of it is kept or nothing. */
-export function OldNotes({ onClose }: { onClose: () => void }) {
+/** How a table is read: which column holds what, in which units, and of which mix its lines are. */
+interface Mapping {
+  columns: Partial<Record<Field, number>>;
+  order: Order | null;
+  units: "mm" | "in";
+  mix: string;
+  bag: string;
+}
+
+/** What was chosen of a file, what is in it, and what came of reading it. */
+function useOldNotes() {
   const queries = useQueryClient();
   const { data: shop } = useQuery(shopQuery);
-  const { units: own } = usePreferences();
+  const { units } = usePreferences();
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [table, setTable] = useState<Table | null>(null);
-  const [columns, setColumns] = useState<Partial<Record<Field, number>>>({});
-  const [order, setOrder] = useState<Order | null>(null);
-  const [units, setUnits] = useState<"mm" | "in">(own);
-  const mixes = shop?.mixes ?? [];
-  const [chosen, setMix] = useState("");
-  const mix = mixes.find((one) => one.id === chosen) ?? mixes[0];
-  const [bag, setBag] = useState("");
+  const [mapping, setMapping] = useState<Mapping>({ columns: {}, order: null, units, mix: "", bag: "" });
   const [read, setRead] = useState<Read | null>(null);
-  const { refused, busy, work } = useWork();
+  const working = useWork();
+  const { work } = working;
+  const mixes = shop?.mixes ?? [];
+  const mix = mixes.find((one) => one.id === mapping.mix) ?? mixes[0];
+  const size = mix?.sizes.find((one) => one.id === mapping.bag) ?? mix?.sizes[0];
 
+  function map(change: Partial<Mapping>) {
+    setMapping((before) => ({ ...before, ...change }));
+    setRead(null);
+  }
   const choose = (found: File) =>
     work(async () => {
       const headsBefore = table && heads(table);
@@ -67,31 +78,27 @@ export function OldNotes({ onClose }: { onClose: () => void }) {
       setFile({ name: found.name, text });
       setTable(looked);
       if (heads(looked) === headsBefore) return; // the same table again, mapped already
-      setOrder(looked.order);
-      setColumns(
-        Object.fromEntries(looked.columns.flatMap((one, at) => (one.likely ? [[one.likely, at] as const] : []))),
-      );
+      const likely = looked.columns.flatMap((one, at) => (one.likely ? [[one.likely, at] as const] : []));
+      map({ order: looked.order, columns: Object.fromEntries(likely) });
     });
-
   const send = (keep: boolean) =>
     work(async () => {
-      if (!file || !mix) return;
+      if (!file || !mix || !size) return;
+      const { order, columns, units: written } = mapping;
       if (!order) throw new Refused(422, "Choose the order of day and month: the dates do not say.");
-      const size = mix.sizes.find((one) => one.id === bag) ?? mix.sizes[0];
-      const told = await take(
-        client.POST("/api/past", {
-          body: {
-            text: file.text,
-            source: file.name,
-            keep,
-            columns: { columns, order, units, mix: mix.id, bag: size?.id ?? "" },
-          },
-        }),
-      );
-      setRead(told);
-      if (told.new !== null) void queries.invalidateQueries({ queryKey: ["records"] });
+      const told = { columns, order, units: written, mix: mix.id, bag: size.id };
+      const body = { text: file.text, source: file.name, keep, columns: told };
+      const found = await take(client.POST("/api/past", { body }));
+      setRead(found);
+      if (found.new !== null) void queries.invalidateQueries({ queryKey: ["records"] });
     });
+  return { table, mapping, map, mixes, mix, size, read, choose, send, ...working };
+}
 
+/** A table of past castings: its columns are mapped, what is wrong is told by line, and all of it is kept or nothing. */
+export function OldNotes({ onClose }: { onClose: () => void }) {
+  const notes = useOldNotes();
+  const { table, read, refused, busy, send } = notes;
   return (
     <Modal
       open
@@ -109,86 +116,79 @@ export function OldNotes({ onClose }: { onClose: () => void }) {
           onClick={(event) => {
             event.currentTarget.value = "";
           }}
-          onChange={(event) => event.target.files?.[0] && void choose(event.target.files[0])}
+          onChange={(event) => event.target.files?.[0] && void notes.choose(event.target.files[0])}
         />
       </label>
-      {table && (
-        <div className="mt-3">
-          <p>
-            {table.lines} {table.lines === 1 ? "line" : "lines"}. Say which column holds what; leave out what is not
-            there.
-          </p>
-          <Select
-            label="Dates are written"
-            value={order ?? NONE}
-            choices={[...(order ? [] : [{ value: NONE, text: "choose" }]), ...ORDERS]}
-            onChoose={(value) => {
-              setOrder(ORDERS.find((one) => one.value === value)?.value ?? null);
-              setRead(null);
-            }}
-          />
-          <Select
-            label="Units"
-            value={units}
-            choices={UNITS}
-            onChoose={(value) => {
-              setUnits(value);
-              setRead(null);
-            }}
-          />
-          <Select
-            label="Mix, unless the line says"
-            value={mix?.id ?? ""}
-            choices={mixes.map((one) => ({ value: one.id, text: one.name }))}
-            onChoose={setMix}
-          />
-          {mix && mix.sizes.length > 1 && (
-            <Select
-              label="Bag"
-              value={bag || (mix.sizes[0]?.id ?? "")}
-              choices={mix.sizes.map((one) => ({ value: one.id, text: one.name }))}
-              onChoose={setBag}
-            />
-          )}
-          {FIELDS.map(({ field, name, ...unit }) => (
-            <Select
-              key={field}
-              label={unit[units] ? `${name}, ${unit[units]}` : name}
-              value={String(columns[field] ?? NONE)}
-              choices={[
-                { value: NONE, text: "not there" },
-                ...table.columns.map((one, at) => ({
-                  value: String(at),
-                  text: one.samples[0] ? `${one.head}: ${one.samples[0]}` : one.head,
-                })),
-              ]}
-              onChoose={(value) => {
-                const { [field]: _, ...rest } = columns;
-                setColumns(value === NONE ? rest : { ...rest, [field]: Number(value) });
-                setRead(null);
-              }}
-            />
-          ))}
-          {read && <WhatWasRead read={read} />}
-          <FieldProblem problem={refused} />
-          {read?.new == null ? (
-            <div className="mt-4 flex flex-wrap gap-3">
-              <button type="button" className="button" disabled={busy} onClick={() => void send(false)}>
-                Check it
-              </button>
-              <button type="button" className="button button-now" disabled={busy} onClick={() => void send(true)}>
-                Import
-              </button>
-            </div>
-          ) : (
-            <button type="button" className="button mt-4" onClick={onClose}>
-              Close
-            </button>
-          )}
+      {table && <HowItIsRead notes={notes} table={table} />}
+      {read && <WhatWasRead read={read} />}
+      <FieldProblem problem={refused} />
+      {table && read?.new == null && (
+        <div className="mt-4 flex flex-wrap gap-3">
+          <button type="button" className="button" disabled={busy} onClick={() => void send(false)}>
+            Check it
+          </button>
+          <button type="button" className="button button-now" disabled={busy} onClick={() => void send(true)}>
+            Import
+          </button>
         </div>
       )}
-      {!table && <FieldProblem problem={refused} />}
+      {table && read?.new != null && (
+        <button type="button" className="button mt-4" onClick={onClose}>
+          Close
+        </button>
+      )}
     </Modal>
+  );
+}
+
+function HowItIsRead({ notes, table }: { notes: ReturnType<typeof useOldNotes>; table: Table }) {
+  const { mapping, map, mixes, mix, size } = notes;
+  const { columns, order, units } = mapping;
+  return (
+    <div className="mt-3">
+      <p>
+        {table.lines} {table.lines === 1 ? "line" : "lines"}. Say which column holds what; leave out what is not there.
+      </p>
+      <Select
+        label="Dates are written"
+        value={order ?? NONE}
+        choices={[...(order ? [] : [{ value: NONE, text: "choose" }]), ...ORDERS]}
+        onChoose={(value) => map({ order: ORDERS.find((one) => one.value === value)?.value ?? null })}
+      />
+      <Select label="Units" value={units} choices={UNITS} onChoose={(value) => map({ units: value })} />
+      <Select
+        label="Mix, unless the line says"
+        value={mix?.id ?? ""}
+        choices={mixes.map((one) => ({ value: one.id, text: one.name }))}
+        onChoose={(value) => map({ mix: value })}
+      />
+      {mix && mix.sizes.length > 1 && (
+        <Select
+          label="Bag"
+          value={size?.id ?? ""}
+          choices={mix.sizes.map((one) => ({ value: one.id, text: one.name }))}
+          onChoose={(value) => map({ bag: value })}
+        />
+      )}
+      {FIELDS.map(({ field, name, ...unit }) => (
+        <Select
+          key={field}
+          label={unit[units] ? `${name}, ${unit[units]}` : name}
+          value={String(columns[field] ?? NONE)}
+          choices={[
+            { value: NONE, text: "not there" },
+            ...table.columns.map((one, at) => ({
+              value: String(at),
+              text: one.samples[0] ? `${one.head}: ${one.samples[0]}` : one.head,
+            })),
+          ]}
+          onChoose={(value) => {
+            const { [field]: _, ...rest } = columns;
+            map({ columns: value === NONE ? rest : { ...rest, [field]: Number(value) } });
+          }}
+        />
+      ))}
+    </div>
   );
 }
 
