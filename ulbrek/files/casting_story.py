@@ -15,12 +15,14 @@ from ulbrek.core.cure.calendar import write_time
 from ulbrek.core.cure.inputs import Hours
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan
+from ulbrek.core.records.air import AirOfDay
 from ulbrek.core.records.drying import Drying
 from ulbrek.files.pack.code import code_of
 from ulbrek.files.pack.drawings import measuring_sheet
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.pack.svg import wrap
 
+_LEAST_RAIN_MM = 0.3
 _WIDE, _HIGH, _LEFT, _BELOW, _LEAST_DAYS = 84.0, 40.0, 17.0, 6.0, 60.0
 
 
@@ -64,6 +66,7 @@ class Story:
         address: that its code opens
         mix: that it was cast of
         celsius: coldest and warmest that was measured in its concrete; None where nothing was
+        air: about it on its first day; None where that is not known
         mould: that it was cast in; empty where that was a form of its own
         poured_at: when its water went in; None before that
         life: its states
@@ -80,6 +83,7 @@ class Story:
     address: str
     mix: str
     celsius: tuple[float, float] | None
+    air: AirOfDay | None
     mould: str
     poured_at: datetime | None
     life: Sequence[Happening]
@@ -113,6 +117,8 @@ def story_page(story: Story, hours: Hours, units: Units, paper: Paper) -> bytes:
         about.append(
             f"Its concrete was between {quantity(story.celsius[0], 'C')} and {quantity(story.celsius[1], 'C')}."
         )
+    if story.air is not None:
+        about.append(_air(story.air, units))
     if story.mould:
         about.append(f"Cast in {story.mould}.")
     data = {
@@ -140,6 +146,15 @@ def story_page(story: Story, hours: Hours, units: Units, paper: Paper) -> bytes:
         ],
     }  # fmt: skip
     return set_pages("story.typ", data)
+
+
+def _air(air: AirOfDay, units: Units) -> str:
+    low, high = (write_quantity(one, "C", units) for one in (air.low_c, air.high_c))
+    told = [f"air {low} to {high}" if low != high else f"air {low}"]
+    told.append(f"humidity {write_quantity(air.humidity_pct, '%', units)}")
+    told.append(f"wind to {write_quantity(air.wind_kmh, 'km/h', units)}")
+    told.append(f"{write_quantity(air.rain_mm, 'rain', units)} of rain" if air.rain_mm >= _LEAST_RAIN_MM else "no rain")
+    return f"Its first day: {', '.join(told)}{' (by the forecast)' if air.by_forecast else ''}."
 
 
 def _scale(drying: Drying | None, units: Units) -> list[list[str]]:

@@ -20,6 +20,7 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.job.choices import choose
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.plan.result import PiecePlan, Plan
+from ulbrek.core.records.air import AirOfDay, first_day
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.causes.table import CAUSES
 from ulbrek.core.records.drying import Drying, Weighed, drying, final_mass
@@ -55,7 +56,8 @@ class CastingView:
     """A casting, the piece that it is and its plan, what is due on it next, its states, and what was seen of it.
 
     ``findings`` are of its newest weighing; ``drying`` is the curve through all of them,
-    None where it was never weighed. ``next_dry_mix`` is what the next one takes to weigh what is wanted, ``sets`` are,
+    None where it was never weighed. ``first_day`` is the air about it then, as
+    far as that is known. ``next_dry_mix`` is what the next one takes to weigh what is wanted, ``sets`` are,
     by how many make one, the castings called the same that match.
     """
 
@@ -68,6 +70,7 @@ class CastingView:
     findings: list[Finding]
     drying: Drying | None
     next_dry_mix: Figure | None
+    first_day: AirOfDay | None
     sets: Mapping[int, tuple[AlikeSet, ...]]
 
 
@@ -170,7 +173,7 @@ def _view(kept: _Kept, planned: Plan) -> CastingView:
     found = [*_of_weighing(kept, piece, own), *off_what_was_wanted(casting.serial, piece.weight, dries)]
     return CastingView(
         casting, piece, own, due, kept.states, kept.log, found, dries, _next_dry_mix(kept, piece, own, dries),
-        _sets(kept, piece, own),
+        first_day(planned.cure.weather), _sets(kept, piece, own),
     )  # fmt: skip
 
 
@@ -183,7 +186,8 @@ def _story(
     into = [one for one in pour.batches if str(casting.id) in one.shares] or pour.batches
     return Story(
         serial=casting.serial, piece=view.piece, planned=view.plan, job_name=pour.job.name, shop_name=shop.name,
-        address=address, mix=choose(pour.job, shop).mix.name, celsius=(min(read), max(read)) if read else None,
+        address=address, mix=choose(pour.job, shop).mix.name,
+        celsius=(min(read), max(read)) if read else None, air=view.first_day,
         mould=casting.form_name or "", poured_at=casting.poured_at,
         life=[
             Happening(one.at, one.state, one.note)

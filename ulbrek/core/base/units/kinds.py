@@ -199,6 +199,7 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     ),
     "found h": _same(Band(1, "min", factor=60), Band(10, "h", 0.1), Band(name="h")),  # told apart from a rule
     "found min": _same(Band(10, "min", 0.1), Band(name="min")),
+    "rain": _both(Band(name="mm", step=0.5), Band(name="in", step=0.05, factor=1 / MM_PER_INCH)),
     "found l": _both(Band(name="L", step=0.05), Band(name="ft³", step=0.002, factor=_CUBIC_FEET)),
     "d": _same(Band(7, "days", 0.5, one="day"), Band(name="days", one="day")),
     # The rest

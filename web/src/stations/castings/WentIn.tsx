@@ -1,6 +1,6 @@
 import type { CastingView, PourView } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
-import { write } from "@/units/quantity";
+import { write, writeRange } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
 
 /** The batches that went into a casting, and how warm its concrete was, as far as that was measured. */
@@ -10,7 +10,8 @@ export function WentIn({ view, pour, zone }: { view: CastingView; pour: PourView
   const own = batches.filter((one) => view.casting.id in one.shares);
   const into = own.length > 0 ? own : batches;
   const read = record.temperatures?.map((one) => one.celsius) ?? [];
-  if (into.length === 0 && read.length === 0) return null;
+  const air = view.first_day;
+  if (into.length === 0 && read.length === 0 && !air) return null;
   return (
     <section aria-label="What went into it" className="mt-6">
       <h2 className="mb-1 text-lg font-bold">What went into it</h2>
@@ -29,6 +30,21 @@ export function WentIn({ view, pour, zone }: { view: CastingView; pour: PourView
           Its concrete was between {write(Math.min(...read), "C", units)} and {write(Math.max(...read), "C", units)}.
         </p>
       )}
+      {air && <FirstDay air={air} />}
     </section>
   );
 }
+
+function FirstDay({ air }: { air: NonNullable<CastingView["first_day"]> }) {
+  const { units } = usePreferences();
+  return (
+    <p className="py-2">
+      Its first day: air {writeRange(air.low_c, air.high_c, "C", units)}, humidity {write(air.humidity_pct, "%", units)}
+      , wind to {write(air.wind_kmh, "km/h", units)},{" "}
+      {air.rain_mm >= LEAST_RAIN_MM ? `${write(air.rain_mm, "rain", units)} of rain` : "no rain"}
+      {air.by_forecast && " (by the forecast)"}.
+    </p>
+  );
+}
+
+const LEAST_RAIN_MM = 0.3;
