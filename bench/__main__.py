@@ -16,6 +16,7 @@ from playwright.sync_api import Page
 
 from bench.days import calendar, logger
 from bench.finishing import at_the_machine, finishing
+from bench.noted import old_notes, read_entries
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
 from bench.served import Caller, served
@@ -80,6 +81,8 @@ def main() -> None:
     weather()
     finishing()
     at_the_machine()
+    old_notes()
+    read_entries()
     staying()
     worst_staying()
     calendar()

@@ -10,12 +10,14 @@ from ops.demo_records import begun_with
 from ops.postgres import ROOT
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.records.past import PastCasting
 from ulbrek.files.job_file import read_job_file
 from ulbrek.store.database import Database
 from ulbrek.store.entries import Entry
 from ulbrek.store.pours import Fill
 
 JOBS, POURS_OF_JOB, CASTINGS_OF_POUR, LIVE_POURS = 25, 50, 4, 20
+OLD_NOTES = 2_000
 OBSERVATIONS, READINGS, SENSORS = 20_000, 2_000_000, 8
 ITEMS, LOTS_OF_ITEM, MOVES_OF_LOT = 40, 15, 30
 
@@ -59,6 +61,10 @@ FILL = (
     "SELECT gen_random_uuid(), c.shop_id, p.job_id, p.id, c.id, 'defect', p.poured_at + interval '2 days', 'Seen', "
     "(ARRAY['pinholes', 'stone pockets', 'crumbling edge'])[1 + serial % 3] "
     "FROM casting c JOIN pour p ON p.id = c.pour_id WHERE serial % 10 = 0 AND p.poured_at IS NOT NULL",
+    "INSERT INTO finish_entry (shop_id, id, pour_id, at, entry) SELECT c.shop_id, e.id, p.id, e.at, "
+    "jsonb_build_object('id', e.id, 'kind', 'did', 'at', e.at, 'casting', c.id, 'step', 'coat/1', 'volume_l', 0.05) "
+    "FROM casting c JOIN pour p ON p.id = c.pour_id CROSS JOIN LATERAL "
+    "(SELECT gen_random_uuid() AS id, p.poured_at + interval '14 days' AS at) e WHERE p.poured_at IS NOT NULL",
     "INSERT INTO sensor (id, shop_id, name, kind) SELECT gen_random_uuid(), s.id, 'Probe ' || n, 'concrete' "
     f"FROM shop s, generate_series(1, {SENSORS}) n",
     "INSERT INTO reading SELECT s.id, now() - n * interval '1 minute', 20 + sin(n / 200.0) "
@@ -92,6 +98,7 @@ def fill(database: Database) -> dict[str, int]:
             job = records.jobs(shop.id).create(_named(read_job_file(file.read_bytes()).job, number), "Begun")
             fills = [Fill(job.job.pieces[0].id, CASTINGS_OF_POUR)]
             records.pours(shop.id).begin(job, shop.revision, begun_with(job.job, shop.shop, fills), Entry(now))
+        records.past(shop.id).keep([_noted(number) for number in range(OLD_NOTES)], "notes.csv")
     with database.work() as records:
         run = records.session.execute
         run(text("RESET ROLE; SET LOCAL statement_timeout = 0"))
@@ -127,8 +134,18 @@ def pages(get: Callable[[str], bytes]) -> dict[str, str]:
         "what we know": "/api/known",
         "what we know, one mix": "/api/known?mix=ordinary&warmth=mild",
         "a figure and its records": "/api/known/set",
+        "a figure with old notes": "/api/known/yield?mix=ordinary",
+        "sealer, and its records": "/api/known/sealer",
+        "the year": f"/api/year?year={datetime.now(UTC).year}",
         "a defect": f"/api/observations/{defect}/causes",
     }
+
+
+def _noted(number: int) -> PastCasting:
+    return PastCasting.model_validate({
+        "date": f"{2018 + number % 6}-05-12", "name": f"Slab {number}", "mix": "ordinary", "bag": "25kg", "bags": 2,
+        "water_l": 4.8 + number % 7 / 20, "filled_l": 23, "left_over_l": 1, "set_h": 3.5 + number % 9 / 10,
+    })  # fmt: skip
 
 
 def _named(job: Job, number: int) -> Job:

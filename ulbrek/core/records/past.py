@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from datetime import date, datetime
+from functools import lru_cache
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -98,14 +99,21 @@ def _set(past: PastCasting, mix: Mix) -> Found | None:
 def _yield(past: PastCasting, size: BagSize) -> Found | None:
     if past.bags is None or past.filled_l is None or past.left_over_l is None:
         return None
-    bag = MixedBag(size, past.water_l / past.bags if past.water_l else None)
-    return Found(bag.printed.value, (past.filled_l + past.left_over_l) / past.bags)
+    printed, _ = _of_bag(size, past.water_l / past.bags if past.water_l else None)
+    return Found(printed, (past.filled_l + past.left_over_l) / past.bags)
 
 
 def _water(past: PastCasting, size: BagSize) -> Found | None:
     if past.bags is None or past.water_l is None:
         return None
-    return Found(MixedBag(size, None).usual_water.value, past.water_l / past.bags)
+    return Found(_of_bag(size, None)[1], past.water_l / past.bags)
+
+
+@lru_cache(maxsize=4_000)
+def _of_bag(size: BagSize, water_l: float | None) -> tuple[float, float]:
+    """What a bag with so much water gives by its print, and the water that it usually takes [l]."""
+    bag = MixedBag(size, water_l)
+    return bag.printed.value, bag.usual_water.value
 
 
 def _drying(past: PastCasting) -> Found | None:

@@ -44,6 +44,7 @@ class ObservationRow(Base):
         CheckConstraint("kind <> 'left over' OR (volume_l >= 0 AND pour_id IS NOT NULL)", "what_is_left_over_is_whole"),
         CheckConstraint("kind = 'left over' OR volume_l IS NULL", "only_what_is_left_over_has_one"),
         Index("ix_observation_job_id_at", "job_id", "at"),
+        Index("ix_observation_shop_id_kind", "shop_id", "kind"),
         Index("ix_observation_shop_id_at", "shop_id", "at"),
     )
 

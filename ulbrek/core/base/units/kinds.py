@@ -261,3 +261,8 @@ WHOLE_CURRENCIES = ("CLP", "ISK", "JPY", "KRW", "PYG", "UGX", "VND")
 def least(mm: float) -> float:
     """A lower limit that readers of both tapes can keep to: the smaller of the trade's pair [mm]."""
     return min(mm, next(inches * MM_PER_INCH for metric, inches in PAIRS if metric == mm))
+
+
+def most(mm: float) -> float:
+    """An upper limit that readers of both tapes can go to: the larger of the trade's pair [mm]."""
+    return max(mm, next(inches * MM_PER_INCH for metric, inches in PAIRS if metric == mm))

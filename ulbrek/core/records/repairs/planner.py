@@ -5,6 +5,7 @@ from typing import Literal
 
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.base.units.kinds import most
 from ulbrek.core.finish.care import RESIN, SILICA
 from ulbrek.core.records.repairs import rules
 from ulbrek.core.records.repairs.damage import Damage, Service
@@ -20,7 +21,7 @@ VOIDS = frozenset(
 )
 CRACKS = frozenset({"crack at corner", "crack across", "plastic cracks"})
 # Where each way begins. Source: common practice.
-SLURRY_MM, MORTAR_MM = 3.0, 15.0
+SLURRY_MM, MORTAR_MM = most(3), most(15)
 HAIRLINE_MM, RESIN_MM, WIDE_MM = 0.1, 1.0, 2.0
 MOST_PATCHED = 0.05  # of the faces that show
 FACES: Mapping[str, tuple[tuple[str, ...], str]] = {
@@ -30,6 +31,7 @@ FACES: Mapping[str, tuple[tuple[str, ...], str]] = {
 }
 FINE = ("top or shelf", "table")  # what is looked at closely
 WATER, SMALL = "Water, with 10 to 20 % of it polymer", "Small, on a face that shows."
+SIEVE = "Many small holes: work fine sand into the slurry of the first round."
 REPAIR_WHY = {
     "hone": "What is crazed is ground off.", "densify": "What is weak is hardened.",
     "tint": "One colour over the whole set hides the step.",
@@ -134,7 +136,7 @@ def _void(defect: str, damage: Damage, service: Service) -> Mending:
     if lost:
         return _again(lost, service)
     plans = tuple(_void_plans(defect, size, service))
-    shallow = size[2] <= SLURRY_MM
+    shallow = size[2] <= SLURRY_MM or [one.repair for one in plans][:1] == ["slurry"]
     why = "It is shallow, and carries nothing." if shallow else "It carries nothing there."
     if damage.carries is None:
         why = "Tap round it first: it must not sound hollow, nor reach a lift point or a bearing."
@@ -168,11 +170,11 @@ def _void_plans(defect: str, size: tuple[float, float, float], service: Service)
         Material("Fine sand, under {1 limit}", work(rules.part_of_cement, "sand", cement_kg=binder, share=1.25)),
         Material(WATER, work(rules.part_of_cement, "water", cement_kg=binder, share=0.36)),
     )  # fmt: skip
-    if deep <= SLURRY_MM:
+    if deep <= SLURRY_MM or (defect == "pinholes" and deep <= MORTAR_MM):
         slurry = work(rules.slurry_for_voids, area_mm2=long * wide, rounds=2.0)
         cement = work(rules.cement_in_slurry, slurry_l=slurry)
         yield _plan(
-            "slurry", "It is no deeper than {3 limit}.",
+            "slurry", "It is no deeper than {3 limit}." if deep <= SLURRY_MM else SIEVE,
             Material("Slurry", slurry), Material("Cement", cement),
             Material(WATER, work(rules.part_of_cement, "slurry water", cement_kg=cement, share=0.38)),
         )  # fmt: skip

@@ -12,6 +12,7 @@ depends_on = None
 
 def upgrade() -> None:
     """Makes room for it, and has all pours read again."""
+    op.create_index("ix_observation_shop_id_kind", "observation", ["shop_id", "kind"])
     op.add_column("pour_evidence", sa.Column("worn", postgresql.JSONB()))
     op.execute(
         "CREATE FUNCTION finish_entry_is_read_again() RETURNS trigger LANGUAGE plpgsql AS "
@@ -27,3 +28,4 @@ def downgrade() -> None:
     """What pads did can be worked out again."""
     op.execute("DROP FUNCTION finish_entry_is_read_again() CASCADE")
     op.drop_column("pour_evidence", "worn")
+    op.drop_index("ix_observation_shop_id_kind", "observation")
