@@ -127,6 +127,25 @@ def test_a_window_that_was_missed_has_the_coat_sanded_first(
     assert (coat["sanded"], coat["late"]) == (True, False)
 
 
+@pytest.mark.parametrize(("units", "typed"), [("mm", ("90", "ml", 0.09)), ("in", ("3", "fl oz", 0.0887))])
+def test_what_a_coat_took_is_kept_with_it(
+    api: TestClient, open_page: OpenPage, at_machine: Machine, units: str, typed: tuple[str, str, float]
+) -> None:
+    pour, (text, unit, litres) = at_machine("coat/1", ago_h=24), typed
+    page = open_page(f"/pours/{pour}/finish", units=units, size=PHONE)
+    used = page.get_by_role("textbox", name=f"Sealer used in {unit}")
+    used.fill("a cup")
+    expect(page.get_by_text("Write a number like 250")).to_be_visible()
+    expect(page.locator("[data-act=do]")).to_be_disabled()
+    used.fill(text)
+    page.locator("[data-act=do]").click()
+    expect(page.get_by_role("heading", name="Coat 2 of 3")).to_be_visible()
+    expect(page.get_by_role("textbox", name=f"Sealer used in {unit}")).to_have_value("")
+    sent(page)
+    coat = next(one for one in machine_of(api, pour)["entries"] if one["step"] == "coat/1")
+    assert coat["volume_l"] == pytest.approx(litres, abs=0.0001)
+
+
 def test_a_window_counts_down(open_page: OpenPage, at_machine: Machine) -> None:
     page = open_page(f"/pours/{at_machine('coat/2', ago_h=6)}/finish", units="mm", size=PHONE)
     expect(page.locator("[data-window]")).to_contain_text("left")

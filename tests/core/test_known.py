@@ -14,7 +14,7 @@ from ulbrek.core.after.evidence import WrittenDown, by_the_rules, facts_of, time
 from ulbrek.core.cure.history import ActTest
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import DRYING_LOSS
-from ulbrek.core.materials.own import OwnFigure, Quantity
+from ulbrek.core.materials.own import Group, OwnFigure, Quantity, own_of
 from ulbrek.core.mix.inputs import MixedBatch
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.pour.entries import RunEntry
@@ -54,6 +54,39 @@ def test_what_cannot_be_and_what_is_left_out_do_not_count() -> None:
     assert [one.ratio for one in counting("set", told)] == [0.9, 0.91]
 
 
+def test_a_season_is_a_quarter_of_the_year_and_its_figure_holds_in_it() -> None:
+    day = datetime(2026, 1, 15, tzinfo=UTC)
+    told = [Evidence(uuid4(), day + timedelta(days=30 * month), 0.9, "ordinary") for month in range(12)]
+    assert [one.at.month for one in of_group(told, Group(season="December to February"))] == [1, 2, 12]
+    assert [one.at.month for one in of_group(told, Group(season="June to August"))] == [6, 7, 8]
+    whole, cold, winter = (
+        accepted("set", 0.9),
+        accepted("set", 1.1, warmth="cold"),
+        accepted("set", 1.2, season="December to February"),
+    )
+    for figures, warmth, season, wanted in (
+        ((whole, winter), "mild", "December to February", winter),
+        ((whole, winter), "mild", "June to August", whole),
+        ((whole, winter), "mild", None, whole),
+        ((winter, cold), "cold", "December to February", cold),
+        ((winter,), "mild", "March to May", None),
+    ):
+        assert own_of(figures, "set", "ordinary", warmth, season) is wanted  # type: ignore[arg-type]
+
+
+def test_a_plan_goes_by_the_season_of_its_pour() -> None:
+    job, hours = demo_job(1), {}
+    shop = Shop(own=(accepted("set", 1.3, season="December to February"),))
+    for month in (1, 7):
+        poured = datetime(2026, month, 10, 9, tzinfo=UTC)
+        dated = job.model_copy(update={"cure": job.cure.model_copy(update={"poured_at": poured})})
+        for one in (Shop(), shop):
+            acts = plan(dated, one).cure.acts
+            hours[month, bool(one.own)] = next(act.hours.value for act in acts if act.id == "float")
+    assert hours[1, True] > 1.2 * hours[1, False]
+    assert hours[7, True] == hours[7, False]
+
+
 def test_rule_and_ours_are_scored_by_what_they_said_before() -> None:
     """Twice what the rule says is as far off as half of it; what does not count is no score."""
     told = records(0.5, 2.0, 9.0, 0.5)
@@ -74,10 +107,10 @@ def leaves_none_out(told: list[Evidence], upto: int) -> float:
 
 def test_groups_are_of_a_mix_and_of_a_sort_of_day() -> None:
     told = [*records(0.9, 0.8), *records(1.1, mix="rapid"), *records(1.3, celsius=5.0)]
-    assert len(of_group(told, None, None)) == 4
-    assert [one.ratio for one in of_group(told, "rapid", None)] == [1.1]
-    assert [one.ratio for one in of_group(told, None, "cold")] == [1.3]
-    assert [one.ratio for one in of_group(told, "ordinary", "mild")] == [0.9, 0.8]
+    assert len(of_group(told, Group())) == 4
+    assert [one.ratio for one in of_group(told, Group(mix="rapid"))] == [1.1]
+    assert [one.ratio for one in of_group(told, Group(warmth="cold"))] == [1.3]
+    assert [one.ratio for one in of_group(told, Group(mix="ordinary", warmth="mild"))] == [0.9, 0.8]
 
 
 @pytest.mark.parametrize(

@@ -15,14 +15,13 @@ from scipy import integrate, stats
 
 from tests.jobs import demo_job
 from ulbrek.core.job.shop import Shop
-from ulbrek.core.materials.own import OwnFigure, Quantity
+from ulbrek.core.materials.own import Group, OwnFigure, Quantity
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.records.learning import (
     BELIEFS,
     Belief,
     Evidence,
     contradicts,
-    groups,
     is_possible,
     learnt,
     one_by_one,
@@ -162,20 +161,8 @@ def test_a_share_of_nothing_is_refused() -> None:
         learnt(BELIEFS["set"], [0.9, 0.0])
 
 
-def test_records_are_told_apart_by_mix_and_by_day_where_there_are_enough() -> None:
-    white = evidence([1.1, 1.2, 1.15], "white")
-    cold = evidence([0.8, 0.82, 0.79], "ordinary", 6.0, 10)
-    mild = evidence([0.9, 0.92, 0.88, 0.9], "ordinary", 18.0, 20)
-    alone = evidence([1.0], "grout", 18.0, 30)
-    found = {(mix, warmth): len(of) for mix, warmth, of in groups([*white, *cold, *mild, *alone])}
-    assert found == {
-        (None, None): 11, ("ordinary", None): 7, ("ordinary", "cold"): 3, ("ordinary", "mild"): 4, ("white", None): 3,
-    }  # fmt: skip
-    assert [key[:2] for key in groups(white)] == [(None, None)]
-
-
 def test_a_figure_that_is_contradicted_is_told() -> None:
-    own = own_figure("set", evidence([0.86, 0.83, 0.9, 0.84, 0.88]), "ordinary")
+    own = own_figure("set", evidence([0.86, 0.83, 0.9, 0.84, 0.88]), Group(mix="ordinary"))
     assert own is not None
     assert not contradicts(own, evidence([0.8, 0.9, 0.86, 0.99]))
     assert not contradicts(own, evidence([1.4, 1.5]))
@@ -185,11 +172,11 @@ def test_a_figure_that_is_contradicted_is_told() -> None:
 
 
 def test_two_records_are_too_few_to_accept() -> None:
-    assert own_figure("set", evidence([0.86, 0.83]), None) is None
+    assert own_figure("set", evidence([0.86, 0.83]), Group()) is None
 
 
 def shop_that_learnt(quantity: Quantity, ratios: list[float], mix: str | None) -> tuple[Shop, OwnFigure]:
-    own = own_figure(quantity, evidence(ratios), mix)
+    own = own_figure(quantity, evidence(ratios), Group(mix=mix))
     assert own is not None
     return Shop(own=(own,)), own
 
@@ -224,7 +211,7 @@ def hour_if_set(mix_id: str | None, hour: float, act: str, ratio: float) -> floa
 def test_a_shop_with_nothing_accepted_plans_as_before() -> None:
     job = demo_job(1)
     assert plan(job, Shop()) == plan(job, Shop(own=()))
-    other = own_figure("set", evidence([0.8, 0.8, 0.8]), "another mix")
+    other = own_figure("set", evidence([0.8, 0.8, 0.8]), Group(mix="another mix"))
     assert other is not None
     assert plan(job, Shop(own=(other,))) == plan(job, Shop())
 
@@ -247,9 +234,9 @@ def test_an_own_figure_is_asked_why() -> None:
 
 
 def test_the_figure_of_the_mix_and_the_day_is_used_before_that_of_all() -> None:
-    of_all = own_figure("set", evidence([1.2] * 4), None)
-    of_mix = own_figure("set", evidence([0.8] * 4), "ordinary")
-    of_cold = own_figure("set", evidence([0.7] * 4), "ordinary", "cold")
+    of_all = own_figure("set", evidence([1.2] * 4), Group())
+    of_mix = own_figure("set", evidence([0.8] * 4), Group(mix="ordinary"))
+    of_cold = own_figure("set", evidence([0.7] * 4), Group(mix="ordinary", warmth="cold"))
     assert of_all and of_mix and of_cold
     job = demo_job(1)
     mix = job.mix.mix or Shop().mixes[0].id
@@ -266,6 +253,6 @@ def test_the_figure_of_the_mix_and_the_day_is_used_before_that_of_all() -> None:
 
 
 def test_two_figures_of_one_thing_are_refused() -> None:
-    own = own_figure("set", evidence([0.8] * 4), "ordinary")
+    own = own_figure("set", evidence([0.8] * 4), Group(mix="ordinary"))
     with pytest.raises(ValueError, match="two own figures"):
         Shop.model_validate({"own": [own, own]})

@@ -17,7 +17,7 @@ from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR, Hours, TimeOfDay
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
 from ulbrek.core.materials.boards import Price, SheetSize
-from ulbrek.core.materials.own import Warmth
+from ulbrek.core.materials.own import Group
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.causes.facts import FACTS
 from ulbrek.core.records.causes.finder import ELSE
@@ -354,17 +354,8 @@ class SeenRequest(EntryRequest):
         )  # fmt: skip
 
 
-class OwnFigureRequest(BaseModel):
-    """Which figure of the shop's own is meant: of one mix and one sort of day where those are said."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    mix: Annotated[str | None, Field(max_length=40), ONE_LINE] = None
-    warmth: Warmth | None = None
-
-
-class LeaveOutRequest(OwnFigureRequest):
-    """Why a record is left out; without a reason it counts again."""
+class LeaveOutRequest(Group):
+    """Why a record of a group is left out; without a reason it counts again."""
 
     reason: Annotated[str, Field(max_length=300), ONE_LINE] = ""
 

@@ -112,7 +112,9 @@ def story_page(story: Story, hours: Hours, units: Units, paper: Paper) -> bytes:
         return write_quantity(value, kind, units)
 
     measured = story.planned.measure
-    about = [f"Mix: {story.mix}. Weighs {quantity(measured.mass_dry.value, 'kg')} dry by its plan."]
+    size = [measured.length_mm, measured.width_mm, story.piece.thickness.mm]
+    sizes = " × ".join(quantity(one, "mm") for one in size)
+    about = [sizes, f"Mix: {story.mix}. Weighs {quantity(measured.mass_dry.value, 'kg')} dry by its plan."]
     if story.celsius is not None:
         about.append(
             f"Its concrete was between {quantity(story.celsius[0], 'C')} and {quantity(story.celsius[1], 'C')}."

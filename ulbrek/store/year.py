@@ -117,16 +117,21 @@ class YearRepository(ShopRecords):
         return tuple(MadeInYear(name, count, failed[name]) for name, count in made.most_common())
 
     def _used(self, begin: datetime, end: datetime) -> tuple[UsedInYear, ...]:
-        change, price = StockMoveRow.on_hand_change, func.coalesce(StockLotRow.price, 0)
+        move, price = StockMoveRow, func.coalesce(StockLotRow.price, 0)
+        of_lot = (
+            select(move.lot_id, move.kind, func.sum(move.on_hand_change).label("change"))
+            .where(move.shop_id == self._shop_id, move.at >= begin, move.at < end)
+            .group_by(move.lot_id, move.kind)
+            .subquery()
+        )
         rows = self._session.execute(
             select(
-                StockItemRow.name, StockItemRow.unit, StockLotRow.currency, StockMoveRow.kind, func.sum(change),
-                func.sum(change * price),
+                StockItemRow.name, StockItemRow.unit, StockLotRow.currency, of_lot.c.kind, func.sum(of_lot.c.change),
+                func.sum(of_lot.c.change * price),
             )
-            .join(StockLotRow, StockLotRow.id == StockMoveRow.lot_id)
+            .join(StockLotRow, StockLotRow.id == of_lot.c.lot_id)
             .join(StockItemRow, StockItemRow.id == StockLotRow.item_id)
-            .where(StockMoveRow.shop_id == self._shop_id, StockMoveRow.at >= begin, StockMoveRow.at < end)
-            .group_by(StockItemRow.name, StockItemRow.unit, StockLotRow.currency, StockMoveRow.kind)
+            .group_by(StockItemRow.name, StockItemRow.unit, StockLotRow.currency, of_lot.c.kind)
         )  # fmt: skip
         found: dict[tuple[str, str, str | None], Counter[str]] = {}
         for name, unit, currency, kind, amount, cost in rows:

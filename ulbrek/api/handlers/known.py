@@ -5,9 +5,9 @@ from datetime import UTC, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Depends, Request, Response
+from fastapi import APIRouter, Depends, Query, Request, Response
 
-from ulbrek.api.entries import LeaveOutRequest, OwnFigureRequest
+from ulbrek.api.entries import LeaveOutRequest
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.services.evidence import EvidenceReader, rules_of
 from ulbrek.api.services.plans import NotPlannedError, Plans
@@ -16,7 +16,7 @@ from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.finish.result import FinishJob
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.mixes import DRYING_LOSS
-from ulbrek.core.materials.own import QUANTITIES, WARMTHS, OwnFigure, Quantity, Warmth
+from ulbrek.core.materials.own import QUANTITIES, SEASONS, WARMTHS, Group, OwnFigure, Quantity, Season, Warmth
 from ulbrek.core.plan.result import Plan
 from ulbrek.core.records.causes.table import CAUSES, DEFECTS
 from ulbrek.core.records.known import TELLS, Judged, Score, Standing, counting, judged, of_group, score, standing
@@ -39,6 +39,7 @@ async def _reader(request: Request) -> EvidenceReader:
     return reader
 
 
+Asked = Annotated[Group, Query()]
 Reader = Annotated[EvidenceReader, Depends(_reader)]
 
 
@@ -103,6 +104,7 @@ class KnownView:
         figures: by quantity
         mixes: that records are of
         days: sorts of day that records are of
+        seasons: quarters of the year that they are of
         unread: pours that are still to be read
         defects: by kind, the most frequent first
     """
@@ -110,6 +112,7 @@ class KnownView:
     figures: tuple[FigureView, ...]
     mixes: tuple[MixKnown, ...]
     days: tuple[Warmth, ...]
+    seasons: tuple[Season, ...]
     unread: int
     defects: tuple[DefectSeen, ...]
 
@@ -156,8 +159,8 @@ class Effect:
 
 
 @router.get("/known", response_model=KnownView)
-def get_known(db: Db, reader: Reader, mix: str | None = None, warmth: Warmth | None = None) -> Response:
-    """The shop's own figures beside the rules; of one mix and one sort of day where those are said."""
+def get_known(db: Db, reader: Reader, group: Asked) -> Response:
+    """The shop's own figures beside the rules; of one mix, one sort of day, one season where those are said."""
     with db.work() as records:
         shop = records.shop()
         # Before what was read is looked at: what is read in between is looked at, and asked for once more.
@@ -167,27 +170,26 @@ def get_known(db: Db, reader: Reader, mix: str | None = None, warmth: Warmth | N
         seen = records.defects(shop.id).by_kind()
     if unread:
         reader.renew(shop.id)
-    figures = tuple(_figure(one, of_group(kept[one], mix, warmth), shop.shop, mix, warmth) for one in QUANTITIES)
+    figures = tuple(_figure(one, of_group(kept[one], group), shop.shop, group) for one in QUANTITIES)
     told = [one for of in kept.values() for one in of]
-    days = tuple(sort for sort in WARMTHS if of_group(told, None, sort))
-    return answer(KnownView, KnownView(figures, tuple(_mixes(told, shop.shop)), days, unread, _seen(seen)))
+    days = tuple(sort for sort in WARMTHS if of_group(told, Group(warmth=sort)))
+    seasons = tuple(one for one in SEASONS if of_group(told, Group(season=one)))
+    return answer(KnownView, KnownView(figures, tuple(_mixes(told, shop.shop)), days, seasons, unread, _seen(seen)))
 
 
 @router.get("/known/{quantity}", response_model=FigureDetail)
-def get_figure(db: Db, quantity: Quantity, mix: str | None = None, warmth: Warmth | None = None) -> Response:
+def get_figure(db: Db, quantity: Quantity, group: Asked) -> Response:
     """A figure of the shop's own, and the records that it rests on."""
     with db.work() as records:
-        return answer(FigureDetail, _detail(records, records.shop(), quantity, mix, warmth))
+        return answer(FigureDetail, _detail(records, records.shop(), quantity, group))
 
 
 @router.get("/known/{quantity}/effect", response_model=list[Effect])
-def get_effect(
-    db: Db, plans: Planned, quantity: Quantity, mix: str | None = None, warmth: Warmth | None = None
-) -> Response:
+def get_effect(db: Db, plans: Planned, quantity: Quantity, group: Asked) -> Response:
     """What accepting a figure changes in jobs that are still to be poured."""
     with db.work() as records:
         shop = records.shop()
-        own = _found(records, shop, quantity, mix, warmth)
+        own = _found(records, shop, quantity, group)
         poured = records.pours(shop.id).last_poured()
         heads = [one for one in records.jobs(shop.id).heads() if one.id not in poured][:MOST_JOBS]
         jobs = [records.jobs(shop.id).get(one.id) for one in heads]
@@ -198,30 +200,30 @@ def get_effect(
 
 
 @router.put("/known/{quantity}/own", response_model=FigureDetail)
-def accept_figure(db: Db, quantity: Quantity, asked: OwnFigureRequest) -> Response:
+def accept_figure(db: Db, quantity: Quantity, group: Group) -> Response:
     """Lets plans reckon with a figure as it is found now; kept as a revision of the shop."""
     with db.work() as records:
         shop = records.shop()
-        own = _found(records, shop, quantity, asked.mix, asked.warmth)
+        own = _found(records, shop, quantity, group)
         if own is None:
             raise RefusedEntryError("", "There are too few records of it.", f"Log {FEWEST} pours, then accept it.")
         accepted = own.model_copy(update={"accepted_at": datetime.now(UTC)})
         changed = records.shops.change(
             shop.id, lambda kept: kept.model_copy(update={"own": _with(kept, accepted)})
         )  # fmt: skip
-        return answer(FigureDetail, _detail(records, changed, quantity, asked.mix, asked.warmth))
+        return answer(FigureDetail, _detail(records, changed, quantity, group))
 
 
 @router.delete("/known/{quantity}/own", response_model=FigureDetail)
-def go_by_rule(db: Db, quantity: Quantity, mix: str | None = None, warmth: Warmth | None = None) -> Response:
+def go_by_rule(db: Db, quantity: Quantity, group: Asked) -> Response:
     """Lets plans go by the rule again; kept as a revision of the shop."""
     with db.work() as records:
-        key = _key(quantity, mix, warmth)
+        key = group.key(quantity)
         changed = records.shops.change(
             records.shop().id,
-            lambda kept: kept.model_copy(update={"own": tuple(one for one in kept.own if one.key != key)}),
+            lambda kept: kept.model_copy(update={"own": tuple(one for one in kept.own if one.told != key)}),
         )
-        return answer(FigureDetail, _detail(records, changed, quantity, mix, warmth))
+        return answer(FigureDetail, _detail(records, changed, quantity, group))
 
 
 @router.put("/known/{quantity}/records/{pour_id}", response_model=FigureDetail)
@@ -231,7 +233,7 @@ def leave_out(db: Db, quantity: Quantity, pour_id: UUID, asked: LeaveOutRequest)
         shop = records.shop()
         if not records.past(shop.id).leave_out(pour_id, quantity, asked.reason or None):
             records.evidence(shop.id).leave_out(pour_id, quantity, asked.reason or None)
-        return answer(FigureDetail, _detail(records, shop, quantity, asked.mix, asked.warmth))
+        return answer(FigureDetail, _detail(records, shop, quantity, asked))
 
 
 def _seen(defects: Iterable[DefectsOfKind]) -> tuple[DefectSeen, ...]:
@@ -244,13 +246,9 @@ def _seen(defects: Iterable[DefectsOfKind]) -> tuple[DefectSeen, ...]:
     return tuple(found)
 
 
-def _key(quantity: Quantity, mix: str | None, warmth: Warmth | None) -> str:
-    return "/".join(part for part in (quantity, mix, warmth) if part)
-
-
 def _with(shop: Shop, own: OwnFigure) -> tuple[OwnFigure, ...]:
     """The shop's own figures, with this one in the place of the last of its kind."""
-    return (*(one for one in shop.own if one.key != own.key), own)
+    return (*(one for one in shop.own if one.told != own.told), own)
 
 
 def _past(records: Records, shop: StoredShop) -> dict[Quantity, list[PastEvidence]]:
@@ -262,24 +260,19 @@ def _with_past(own: list[Evidence], past: Iterable[PastEvidence]) -> list[Eviden
     return sorted([*own, *(one.evidence for one in past)], key=lambda one: one.at)[-MOST_RECORDS:]
 
 
-def _found(
-    records: Records, shop: StoredShop, quantity: Quantity, mix: str | None, warmth: Warmth | None
-) -> OwnFigure | None:
+def _found(records: Records, shop: StoredShop, quantity: Quantity, group: Group) -> OwnFigure | None:
     told = _with_past(records.evidence(shop.id).all_of(quantity), _past(records, shop).get(quantity, []))
-    group = of_group(told, mix, warmth)
-    return own_figure(quantity, counting(quantity, group), mix, warmth)
+    return own_figure(quantity, counting(quantity, of_group(told, group)), group)
 
 
-def _detail(
-    records: Records, shop: StoredShop, quantity: Quantity, mix: str | None, warmth: Warmth | None
-) -> FigureDetail:
+def _detail(records: Records, shop: StoredShop, quantity: Quantity, group: Group) -> FigureDetail:
     kept, past = records.evidence(shop.id).of(quantity), _past(records, shop).get(quantity, [])
-    group = of_group(_with_past([one.evidence for one in kept], past), mix, warmth)
+    mine = of_group(_with_past([one.evidence for one in kept], past), group)
     names = {one.evidence.pour: one.job_name for one in kept} | {one.evidence.pour: one.name for one in past}
     jobs = {one.evidence.pour: one.job_id for one in kept}
-    found = judged(quantity, group)
+    found = judged(quantity, mine)
     return FigureDetail(
-        _figure(quantity, group, shop.shop, mix, warmth),
+        _figure(quantity, mine, shop.shop, group),
         learnt(BELIEFS[quantity], []),
         score(found),
         tuple(
@@ -296,29 +289,27 @@ def _detail(
     )
 
 
-def _figure(
-    quantity: Quantity, group: Sequence[Evidence], shop: Shop, mix: str | None, warmth: Warmth | None
-) -> FigureView:
-    counted, key, told = counting(quantity, group), _key(quantity, mix, warmth), TELLS[quantity]
-    own = next((one for one in shop.own if one.key == key), None)
+def _figure(quantity: Quantity, mine: Sequence[Evidence], shop: Shop, group: Group) -> FigureView:
+    counted, key, told = counting(quantity, mine), group.key(quantity), TELLS[quantity]
+    own = next((one for one in shop.own if one.told == key), None)
     found = learnt(BELIEFS[quantity], [one.ratio for one in counted])
     return FigureView(
-        quantity, told.name, told.kind, _ruled(quantity, group, shop, mix), len(counted), FEWEST, found, found.sure,
-        BELIEFS[quantity].counts_as, standing(quantity, counted, own), own, own.figure.value if own else None,
-        told.recorded_by,
+        quantity, told.name, told.kind, _ruled(quantity, mine, shop, group.mix), len(counted), FEWEST, found,
+        found.sure, BELIEFS[quantity].counts_as, standing(quantity, counted, own), own,
+        own.figure.value if own else None, told.recorded_by,
     )  # fmt: skip
 
 
-def _ruled(quantity: Quantity, group: Sequence[Evidence], shop: Shop, mix: str | None) -> float | None:
+def _ruled(quantity: Quantity, mine: Sequence[Evidence], shop: Shop, mix: str | None) -> float | None:
     """What the rule says, in the quantity's unit: of one mix; None where several are looked at together."""
-    mixes = {one.mix for one in group} or ({mix} if mix else set())
+    mixes = {one.mix for one in mine} or ({mix} if mix else set())
     if quantity == "drying":
         return DRYING_LOSS.likely
     if len(mixes) != 1:
         return None
     if quantity == "set":
         return next((one.initial_set_h for one in shop.mixes if one.id in mixes), None)
-    said = [one.said for one in group]
+    said = [one.said for one in mine]
     return said[-1] if said and max(said) <= ALIKE * min(said) else None
 
 

@@ -15,7 +15,16 @@ from ulbrek.core.materials.boards import Foam, Lumber, Sheet, as_sheet
 from ulbrek.core.materials.catalogue import CEMENT_BOARD
 from ulbrek.core.materials.containers import Container
 from ulbrek.core.materials.mixes import DRYING_LOSS, BagSize, Mix, MixedBag
-from ulbrek.core.materials.own import QUANTITIES, OwnFigure, Quantity, own_drying, own_of, own_water, warmth_of
+from ulbrek.core.materials.own import (
+    QUANTITIES,
+    OwnFigure,
+    Quantity,
+    own_drying,
+    own_of,
+    own_water,
+    season_of,
+    warmth_of,
+)
 from ulbrek.core.materials.sealers import SealerCoat
 from ulbrek.core.materials.steel import Bar, Mesh
 from ulbrek.core.measure.inputs.outlines import Steps
@@ -147,7 +156,8 @@ def choose(job: Job, shop: Shop) -> Choices:
         no_mix += no_ingredient() if job.mix.scratch else []
     no_mix += no_admixture(job, shop)
     day = warmth_of(job.cure.usual_c)
-    own = {one: figure for one in QUANTITIES if (figure := own_of(shop.own, one, mix.id, day)) is not None}
+    season = season_of(job.cure.poured_at) if job.cure.poured_at else None
+    own = {one: figure for one in QUANTITIES if (figure := own_of(shop.own, one, mix.id, day, season)) is not None}
     if "set" in own:
         mix = mix.retarded(own["set"].figure.value)
     container, no_container = _find("/mix/container", job.mix.container, shop.containers)

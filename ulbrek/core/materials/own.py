@@ -1,6 +1,7 @@
 """A shop's own figures: what its records make of a rule, once somebody has accepted it."""
 
 from collections.abc import Iterable
+from datetime import datetime
 from math import exp, log
 from typing import Annotated, Literal, get_args
 from uuid import UUID
@@ -17,6 +18,8 @@ Quantity = Literal["set", "yield", "drying", "water", "mixing", "placing", "grin
 QUANTITIES: tuple[Quantity, ...] = get_args(Quantity)
 Warmth = Literal["cold", "mild", "warm"]
 WARMTHS: tuple[Warmth, ...] = get_args(Warmth)
+Season = Literal["December to February", "March to May", "June to August", "September to November"]
+SEASONS: tuple[Season, ...] = get_args(Season)
 
 # Where a day counts as cold or warm: concrete hardens by half less below, by half more above. Source: common practice.
 COLD_C, WARM_C = 12.0, 25.0
@@ -29,13 +32,35 @@ def warmth_of(celsius: float) -> Warmth:
     return "cold" if celsius < COLD_C else "warm" if celsius >= WARM_C else "mild"
 
 
-class OwnFigure(Document):
+def season_of(at: datetime) -> Season:
+    """Which quarter of the year it is; told by its months, which are the same on either half of the earth."""
+    return SEASONS[at.month % 12 // 3]
+
+
+class Group(Document):
+    """Which records are looked at together.
+
+    Attributes:
+        mix: of one mix; of all where none is said
+        warmth: of one sort of day; of all where none is said
+        season: of one quarter of the year; of all where none is said
+    """
+
+    mix: Annotated[str, Field(max_length=40), ONE_LINE] | None = None
+    warmth: Warmth | None = None
+    season: Season | None = None
+
+    def key(self, quantity: Quantity) -> str:
+        """A quantity of it in one word: a shop has one figure of each."""
+        return "/".join(part for part in (quantity, self.mix, self.warmth, self.season) if part)
+
+
+class OwnFigure(Group):
     """What a shop found of one quantity, as a share of what the rule says.
 
     Attributes:
         quantity: of which rule
-        mix: for one mix; for all where none is said
-        warmth: for one sort of day; for all where none is said
+        mix, warmth, season: of which records it is, and what it holds for
         ours: the mean of what was found, as a share of the rule's
         castings: how many pours it was found in
         counts_as: how many such pours the rule itself counts as
@@ -46,8 +71,6 @@ class OwnFigure(Document):
     """
 
     quantity: Quantity
-    mix: Annotated[str, Field(max_length=40), ONE_LINE] | None = None
-    warmth: Warmth | None = None
     ours: Annotated[Share, label("Ours", unit="share")]
     castings: Annotated[int, Field(ge=1, le=100_000)]
     counts_as: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
@@ -63,9 +86,9 @@ class OwnFigure(Document):
         return self
 
     @property
-    def key(self) -> str:
-        """What it is of, told in one word: a shop has one of each."""
-        return "/".join(part for part in (self.quantity, self.mix, self.warmth) if part)
+    def told(self) -> str:
+        """What it is of, in one word."""
+        return self.key(self.quantity)
 
     @property
     def scatter(self) -> Spread:
@@ -76,7 +99,7 @@ class OwnFigure(Document):
     def figure(self) -> Figure:
         """It as a figure that can be asked why."""
         return work(
-            own_ratio, self.key, rule_ratio=1.0, rule_counts_as=self.counts_as, ours_ratio=self.ours,
+            own_ratio, self.told, rule_ratio=1.0, rule_counts_as=self.counts_as, ours_ratio=self.ours,
             times_found=float(self.castings),
         )  # fmt: skip
 
@@ -229,7 +252,11 @@ def own_sealer(product_coat_l: float, own: float) -> float:
 
 
 def own_of(
-    figures: Iterable[OwnFigure], quantity: Quantity, mix: str, warmth: Warmth | None = None
+    figures: Iterable[OwnFigure],
+    quantity: Quantity,
+    mix: str,
+    warmth: Warmth | None = None,
+    season: Season | None = None,
 ) -> OwnFigure | None:
     """The own figure that is reckoned with: the one that speaks most closely of a mix and a day.
 
@@ -238,8 +265,14 @@ def own_of(
         quantity: of which rule
         mix: the mix that is poured
         warmth: the sort of day, where it is known
+        season: the quarter of the year, where it is known
     """
     fit = [
-        one for one in figures if one.quantity == quantity and one.mix in (None, mix) and one.warmth in (None, warmth)
+        one
+        for one in figures
+        if one.quantity == quantity
+        and one.mix in (None, mix)
+        and one.warmth in (None, warmth)
+        and one.season in (None, season)
     ]
-    return max(fit, key=lambda one: (one.mix is not None, one.warmth is not None), default=None)
+    return max(fit, key=lambda one: (one.mix is not None, one.warmth is not None, one.season is not None), default=None)

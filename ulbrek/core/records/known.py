@@ -6,7 +6,7 @@ from statistics import fmean
 from typing import Literal, NamedTuple
 
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.materials.own import OwnFigure, Quantity, Warmth, warmth_of
+from ulbrek.core.materials.own import Group, OwnFigure, Quantity, season_of, warmth_of
 from ulbrek.core.records.learning import (
     BELIEFS,
     FEWEST,
@@ -139,12 +139,14 @@ def counting(quantity: Quantity, evidence: Iterable[Evidence]) -> list[Evidence]
     return [one for one in evidence if _counts(quantity, one) == "counts"]
 
 
-def of_group(evidence: Iterable[Evidence], mix: str | None, warmth: Warmth | None) -> list[Evidence]:
-    """Those records that are of a mix, and of a sort of day; of all where that is None."""
+def of_group(evidence: Iterable[Evidence], group: Group) -> list[Evidence]:
+    """Those records that are of a group."""
     return [
         one
         for one in evidence
-        if mix in (None, one.mix) and (warmth is None or (one.celsius is not None and warmth_of(one.celsius) == warmth))
+        if group.mix in (None, one.mix)
+        and (group.warmth is None or (one.celsius is not None and warmth_of(one.celsius) == group.warmth))
+        and group.season in (None, season_of(one.at))
     ]
 
 

@@ -5,7 +5,7 @@ as normal, with a mean and a scatter that are both found out; the rule and its b
 first of them. Normal-inverse-gamma, as in Gelman, Bayesian Data Analysis, 3.3 (from memory).
 """
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from datetime import datetime
 from math import exp, log, sqrt
 from uuid import UUID
@@ -13,7 +13,7 @@ from uuid import UUID
 from scipy.special import stdtr, stdtrit
 
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.materials.own import OwnFigure, Quantity, Warmth, warmth_of
+from ulbrek.core.materials.own import Group, OwnFigure, Quantity
 
 EDGE = 0.1  # one in ten lies under a band, one in ten over it
 WILD = 0.005  # on either side of what the others make likely
@@ -176,33 +176,13 @@ def wild(belief: Belief, ratios: Sequence[float]) -> list[bool]:
     return found
 
 
-def groups(evidence: Sequence[Evidence]) -> Iterator[tuple[str | None, Warmth | None, list[Evidence]]]:
-    """Records by what they may be told apart by: all, each mix, and each mix on each sort of day.
-
-    One that would hold all of the one before it, or too few, is left out.
-    """
-    yield None, None, list(evidence)
-    for mix in sorted({one.mix for one in evidence}):
-        of_mix = [one for one in evidence if one.mix == mix]
-        if FEWEST <= len(of_mix) < len(evidence):
-            yield mix, None, of_mix
-        known = [(warmth_of(one.celsius), one) for one in of_mix if one.celsius is not None]
-        for warmth in ("cold", "mild", "warm"):
-            of_day = [one for sort, one in known if sort == warmth]
-            if FEWEST <= len(of_day) < len(of_mix):
-                yield mix, warmth, of_day
-
-
-def own_figure(
-    quantity: Quantity, evidence: Sequence[Evidence], mix: str | None, warmth: Warmth | None = None
-) -> OwnFigure | None:
+def own_figure(quantity: Quantity, evidence: Sequence[Evidence], group: Group) -> OwnFigure | None:
     """What may be accepted: the figure as plans will use it; None while there is too little of it.
 
     Args:
         quantity: of which rule
-        evidence: that counts, of that mix and those days
-        mix: which; None for all
-        warmth: which days; None for all
+        evidence: that counts, of that group
+        group: which
     """
     if len(evidence) < FEWEST:
         return None
@@ -210,7 +190,8 @@ def own_figure(
     found = learnt(belief, [one.ratio for one in evidence])
     newest = sorted(evidence, key=lambda one: one.at, reverse=True)
     return OwnFigure(
-        quantity=quantity, mix=mix, warmth=warmth, ours=found.ours, castings=len(evidence), counts_as=belief.counts_as,
+        quantity=quantity, mix=group.mix, warmth=group.warmth, season=group.season, ours=found.ours,
+        castings=len(evidence), counts_as=belief.counts_as,
         low=min(1.0, found.next_low / found.likely), high=max(1.0, found.next_high / found.likely),
         pours=tuple(one.pour for one in newest[:MOST_NAMED]),
     )  # fmt: skip

@@ -153,10 +153,11 @@ export type FigureView = Schemas["FigureView"];
 export type FigureDetail = Schemas["FigureDetail"];
 export type KnownView = Schemas["KnownView"];
 export type Quantity = FigureView["quantity"];
-/** Which records are looked at: of one mix, of one sort of day. */
+/** Which records are looked at: of one mix, of one sort of day, of one quarter of the year. */
 export interface Group {
   mix?: string;
-  warmth?: "cold" | "mild" | "warm";
+  warmth?: KnownView["days"][number];
+  season?: KnownView["seasons"][number];
 }
 const READ_AGAIN_MS = 1_500;
 export const knownQuery = (group: Group) =>

@@ -127,9 +127,13 @@ function WhyPanel({ figure, onDeeper, onBack, onClose }: PanelProps) {
 function OwnRecords({ of }: { of: string }) {
   const { data: shop } = useQuery(shopQuery);
   const own = shop?.own?.find(
-    (one) => of === `${OWN_RATIO}@${[one.quantity, one.mix, one.warmth].filter(Boolean).join("/")}`,
+    (one) => of === `${OWN_RATIO}@${[one.quantity, one.mix, one.warmth, one.season].filter(Boolean).join("/")}`,
   );
-  const group = { ...(own?.mix ? { mix: own.mix } : {}), ...(own?.warmth ? { warmth: own.warmth } : {}) };
+  const group = {
+    ...(own?.mix ? { mix: own.mix } : {}),
+    ...(own?.warmth ? { warmth: own.warmth } : {}),
+    ...(own?.season ? { season: own.season } : {}),
+  };
   const { data } = useQuery({ ...figureQuery(own?.quantity ?? "set", group), enabled: own !== undefined });
   if (!own) return null;
   const found = new Set(own.pours);

@@ -23,6 +23,7 @@ CRACKS = frozenset({"crack at corner", "crack across", "plastic cracks"})
 # Where each way begins. Source: common practice.
 SLURRY_MM, MORTAR_MM = most(3), most(15)
 HAIRLINE_MM, RESIN_MM, WIDE_MM = 0.1, 1.0, 2.0
+SIEVED = 0.2  # of a face full of pinholes that is open; an estimate
 MOST_PATCHED = 0.05  # of the faces that show
 FACES: Mapping[str, tuple[tuple[str, ...], str]] = {
     "map cracking": (("hone", "densify"), "It is skin deep: a matter of looks."),
@@ -33,7 +34,7 @@ FINE = ("top or shelf", "table")  # what is looked at closely
 WATER, SMALL = "Water, with 10 to 20 % of it polymer", "Small, on a face that shows."
 SIEVE = "Many small holes: work fine sand into the slurry of the first round."
 REPAIR_WHY = {
-    "hone": "What is crazed is ground off.", "densify": "What is weak is hardened.",
+    "hone": "What is crazed or weak is ground off.", "densify": "What is weak is hardened.",
     "tint": "One colour over the whole set hides the step.",
 }  # fmt: skip
 LIME = "Cement burns skin and eyes: waterproof gloves, goggles."
@@ -170,7 +171,8 @@ def _void_plans(defect: str, size: tuple[float, float, float], service: Service)
         Material("Fine sand, under {1 limit}", work(rules.part_of_cement, "sand", cement_kg=binder, share=1.25)),
         Material(WATER, work(rules.part_of_cement, "water", cement_kg=binder, share=0.36)),
     )  # fmt: skip
-    if deep <= SLURRY_MM or (defect == "pinholes" and deep <= MORTAR_MM):
+    sieve = defect == "pinholes"
+    if deep <= SLURRY_MM or (sieve and deep <= MORTAR_MM):
         slurry = work(rules.slurry_for_voids, area_mm2=long * wide, rounds=2.0)
         cement = work(rules.cement_in_slurry, slurry_l=slurry)
         yield _plan(
@@ -180,8 +182,9 @@ def _void_plans(defect: str, size: tuple[float, float, float], service: Service)
         )  # fmt: skip
         if _takes_resin(service) and defect in ("letters torn", "crumbling edge", "pinholes"):
             yield _plan(
-                "resin fill", "Small, on a face that shows.", Material("Resin", work(rules.resin_for_void, **small))
-            )
+                "resin fill", "Small, on a face that shows.",
+                Material("Resin", work(rules.resin_for_void, **small, open_share=SIEVED if sieve else 1.0)),
+            )  # fmt: skip
         return
     if defect == "crumbling edge" and service.exposure == "on the ground":
         yield _plan("lip", "It is an edge of a slab on the ground.", *with_mortar)
@@ -189,8 +192,9 @@ def _void_plans(defect: str, size: tuple[float, float, float], service: Service)
         yield _plan("mortar", "It is between {3 limit} and {15 limit} deep.", *with_mortar)
         if _takes_resin(service) and defect in ("letters torn", "crumbling edge"):
             yield _plan(
-                "resin fill", "Small, on a face that shows.", Material("Resin", work(rules.resin_for_void, **small))
-            )
+                "resin fill", "Small, on a face that shows.",
+                Material("Resin", work(rules.resin_for_void, **small, open_share=1.0)),
+            )  # fmt: skip
         return
     yield _plan(
         "recast", "It is deeper than {15 limit}.",

@@ -126,19 +126,20 @@ def resin_for_crack(long_mm: float, crack_mm: float, thick_mm: float) -> float:
 
 
 @rule(unit="ml")
-def resin_for_void(long_mm: float, wide_mm: float, deep_mm: float) -> float:
+def resin_for_void(long_mm: float, wide_mm: float, deep_mm: float, open_share: float) -> float:
     """Filled resin for a chip
 
     Args:
         long_mm: of the chip
         wide_mm: of the chip
         deep_mm: at its deepest
+        open_share: of that area that is open: all of a chip, a part of a face full of pinholes
 
-    Formula: max(5, long_mm * wide_mm * deep_mm / 1000 * 1.2)
+    Formula: max(5, long_mm * wide_mm * deep_mm * open_share / 1000 * 1.2)
 
     Source: common practice: a fifth over, scraped flush
     """
-    return max(5.0, long_mm * wide_mm * deep_mm / 1000 * 1.2)
+    return max(5.0, long_mm * wide_mm * deep_mm * open_share / 1000 * 1.2)
 
 
 @rule(unit="pieces", kind="count")

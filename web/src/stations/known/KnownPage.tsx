@@ -24,6 +24,13 @@ const QUANTITIES = [
   "sealer",
 ] as const satisfies readonly Quantity[];
 
+const SEASONS = [
+  "December to February",
+  "March to May",
+  "June to August",
+  "September to November",
+] as const satisfies readonly KnownView["seasons"][number][];
+
 const ALL = "all";
 
 export interface KnownAsked extends Group {
@@ -34,10 +41,12 @@ export interface KnownAsked extends Group {
 export function askedOf(search: Record<string, unknown>): KnownAsked {
   const of = QUANTITIES.find((one) => one === search.of);
   const warmth = (["cold", "mild", "warm"] as const).find((one) => one === search.warmth);
+  const season = SEASONS.find((one) => one === search.season);
   return {
     ...(of ? { of } : {}),
     ...(typeof search.mix === "string" && search.mix ? { mix: search.mix } : {}),
     ...(warmth ? { warmth } : {}),
+    ...(season ? { season } : {}),
   };
 }
 
@@ -100,8 +109,11 @@ function ofMix({ mix, ...rest }: Group, known: KnownView | undefined): Group {
 
 function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
   const navigate = useNavigate();
-  const to = (change: { mix?: string | undefined; warmth?: Group["warmth"] | undefined }) =>
-    void navigate({ to: "/known", search: askedOf({ ...asked, ...change }), replace: true });
+  const to = (change: {
+    mix?: string | undefined;
+    warmth?: Group["warmth"] | undefined;
+    season?: Group["season"] | undefined;
+  }) => void navigate({ to: "/known", search: askedOf({ ...asked, ...change }), replace: true });
   const mixes = known.mixes.map((one) => ({ value: one.mix, text: `${one.name}, ${one.count}` }));
   const days = known.days.map((one) => ({ value: one, text: DAYS[one] }));
   return (
@@ -120,6 +132,17 @@ function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
           value={asked.warmth ?? ""}
           choices={[{ value: "" as const, text: "all days" }, ...days]}
           onChoose={(warmth) => to({ warmth: warmth || undefined })}
+        />
+      )}
+      {(known.seasons.length > 1 || asked.season) && (
+        <Select
+          label="Season"
+          value={asked.season ?? ""}
+          choices={[
+            { value: "" as const, text: "all year" },
+            ...known.seasons.map((one) => ({ value: one, text: one })),
+          ]}
+          onChoose={(season) => to({ season: season || undefined })}
         />
       )}
     </>
