@@ -7,7 +7,7 @@ import { usePreferences } from "@/units/preferences";
 import { ShopPage } from "../records/ShopHeader";
 import { Accepting } from "./Accepting";
 import { ControlChart } from "./ControlChart";
-import { DAYS, percent, STANDING, told } from "./figures";
+import { DAYS, monthsOf, percent, STANDING, told } from "./figures";
 import { OldNotes } from "./OldNotes";
 import { RecordList } from "./RecordList";
 import { YearPart } from "./YearPart";
@@ -61,11 +61,8 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
   return (
     <ShopPage title="What we know">
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
-        <p className="flex-1 text-xl font-bold max-sm:basis-full">Our figures beside the rules</p>
+        <p className="min-w-68 flex-1 text-xl font-bold max-sm:basis-full">Our figures beside the rules</p>
         {known && <Groups known={known} asked={asked} />}
-        <button type="button" className="button" onClick={() => setImports(true)}>
-          Import old notes
-        </button>
       </div>
       {known && known.unread > 0 && (
         <output className="mb-3 block">
@@ -89,6 +86,9 @@ export function KnownPage({ asked }: { asked: KnownAsked }) {
               </li>
             ))}
           </ul>
+          <button type="button" className="button mt-4" onClick={() => setImports(true)}>
+            Import old notes
+          </button>
         </div>
         <div className="min-w-0 lg:row-span-2">
           <OneFigure key={chosen} quantity={chosen} group={group} />
@@ -140,7 +140,7 @@ function Groups({ known, asked }: { known: KnownView; asked: KnownAsked }) {
           value={asked.season ?? ""}
           choices={[
             { value: "" as const, text: "all year" },
-            ...known.seasons.map((one) => ({ value: one, text: one })),
+            ...known.seasons.map((one) => ({ value: one, text: monthsOf(one) })),
           ]}
           onChoose={(season) => to({ season: season || undefined })}
         />

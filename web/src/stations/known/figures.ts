@@ -1,4 +1,4 @@
-import type { FigureView } from "@/api/records";
+import type { FigureView, KnownView } from "@/api/records";
 import type { Units } from "@/units/length";
 import { write } from "@/units/quantity";
 
@@ -22,3 +22,8 @@ export const STANDING: Record<FigureView["standing"], string> = {
 };
 
 export const DAYS = { cold: "cold days", mild: "mild days", warm: "warm days" } as const;
+
+/** A quarter of the year by its months, in short. */
+export function monthsOf(season: KnownView["seasons"][number]): string {
+  return season.replace(/[a-z]{3,}/gi, (word) => word.slice(0, 3));
+}

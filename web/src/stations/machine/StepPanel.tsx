@@ -152,22 +152,26 @@ function SealerUsed({ work, isOdd }: { work: AtMachine; isOdd: boolean }) {
   const { units } = usePreferences();
   const id = useId();
   return (
-    <label className="block">
-      Sealer used<span className="text-soft"> in {entryOf("sip", units).name}, on each casting (optional)</span>
-      <input
-        className="field figure min-h-14 text-lg"
-        inputMode="decimal"
-        autoComplete="off"
-        maxLength={10}
-        aria-invalid={isOdd}
-        aria-describedby={id}
-        value={work.used}
-        onChange={(event) => work.setUsed(event.target.value)}
-      />
-      <span id={id} className="text-soft">
-        {isOdd ? "Write a number like 250, or leave it empty." : "It tells what a coat takes here."}
-      </span>
-    </label>
+    <div>
+      <label className="flex items-center gap-3">
+        <span className="flex-1">
+          Sealer used<span className="text-soft"> in {entryOf("sip", units).name} (optional)</span>
+        </span>
+        <input
+          className="field figure min-h-14 w-28 text-lg"
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={10}
+          aria-invalid={isOdd}
+          aria-describedby={id}
+          value={work.used}
+          onChange={(event) => work.setUsed(event.target.value)}
+        />
+      </label>
+      <p id={id} className={isOdd ? "font-semibold" : "sr-only"}>
+        {isOdd ? "Write a number like 250, or leave it empty." : "On each casting. It tells what a coat takes here."}
+      </p>
+    </div>
   );
 }
 
