@@ -41,6 +41,30 @@ def test_heads_are_guessed_and_dates_say_their_order() -> None:
     assert look_at("Date\tPiece\n2024-05-16\tTop\n").order == "year first"
 
 
+def test_dates_are_found_by_what_they_are_and_may_name_their_month() -> None:
+    table = look_at("Was,Wann\n3 bags,3.4.2023\n2 bags,17.4.2023\n")
+    assert (table.columns[1].likely, table.order) == ("date", "day first")
+    named = look_at('When,Piece\n"May 12, 2023",Top\n3 Sept 2023,Step\n')
+    assert (named.columns[0].likely, named.order) == ("date", "year first")
+    columns = {"columns": {"date": 0, "name": 1}, "mix": "ordinary", "bag": "25kg"}
+    lines, wrong = read_past(
+        'When,Piece\n"May 12, 2023",Top\n3 Sept 2023,Step\n31 June 2023,Block\n12 Noon 2023,Seat\n',
+        PastColumns.model_validate(columns), MIXES,
+    )  # fmt: skip
+    assert [one.past.date for one in lines] == [date(2023, 5, 12), date(2023, 9, 3)]
+    assert [(one.line, one.column) for one in wrong] == [(4, "When"), (5, "When")]
+
+
+@pytest.mark.parametrize(
+    ("cell", "bags"), [("2 1/2", 2.5), ("1/2", 0.5), (".9", 0.9), ("2", 2.0), ("1/0", None), ("2 and a half", None)]
+)
+def test_numbers_may_be_fractions_or_begin_with_a_point(cell: str, bags: float | None) -> None:
+    text = f"Date;Piece;Bags\n2024-05-12;Bench;{cell}\n"
+    lines, wrong = read_past(text, mapped(text, order="year first"), MIXES)
+    assert [one.past.bags for one in lines] == ([] if bags is None else [bags])
+    assert [one.column for one in wrong] == (["Bags"] if bags is None else [])
+
+
 def test_lines_are_read_with_commas_and_units() -> None:
     (bench, weights), wrong = read_past(NOTES, mapped(), MIXES)
     assert wrong == []

@@ -2,8 +2,10 @@
 
 import csv
 import re
+from calendar import month_name
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
 from datetime import date
 from typing import Annotated, Literal, cast, get_args
 
@@ -114,9 +116,21 @@ def look_at(text: str) -> PastTable:
         )
         taken |= {likely} if likely else set()
         columns.append(PastColumn(head, tuple(cells[:SAMPLES]), likely))
+    if "date" not in taken:
+        columns = _dated(columns)
     dates = next((at for at, one in enumerate(columns) if one.likely == "date"), None)
     order = None if dates is None else _order([row[dates] for _, row in rows if dates < len(row)])
     return PastTable(tuple(columns), len(rows), order)
+
+
+def _dated(columns: Sequence[PastColumn]) -> list[PastColumn]:
+    """Where no head says which column holds dates, the first whose cells are dates likely does."""
+    found = next((one for one in columns if one.samples and all(_is_date(cell) for cell in one.samples)), None)
+    return [replace(one, likely="date") if one is found else one for one in columns]
+
+
+def _is_date(cell: str) -> bool:
+    return _named(cell) is not None or (_parts(cell) is not None and re.match(r"\d+[./-]\d+[./-]\d", cell) is not None)
 
 
 def read_past(text: str, asked: PastColumns, mixes: Sequence[Mix]) -> tuple[list[PastLine], list[LineProblem]]:
@@ -204,7 +218,7 @@ class _Line:
 
     def _number(self, field: PastField) -> float | None:
         cell = self._cell(field)
-        found = number_in(cell)
+        found = _fraction(cell) or number_in(cell)
         if found is None:
             self._refuse(field, f"“{cell}” is not a number.", "Write it like 12 or 2.5, or leave it empty.")
             return None
@@ -215,6 +229,12 @@ class _Line:
         factor = {"water_l": LITRES_PER_US_QUART, "left_over_l": LITRES_PER_US_QUART, "filled_l": LITRES_PER_CUBIC_FOOT,
                   "stripped_kg": KG_PER_POUND, "dry_kg": KG_PER_POUND}  # fmt: skip
         return found * factor.get(field, 1.0)
+
+
+def _fraction(cell: str) -> float | None:
+    """A number with a fraction, such as 2 1/2."""
+    found = re.fullmatch(r"(?:(\d+)\s+)?(\d+)/([1-9]\d*)", cell.strip())
+    return None if found is None else int(found[1] or 0) + int(found[2]) / int(found[3])
 
 
 def _table(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
@@ -252,6 +272,8 @@ def _parts(cell: str) -> tuple[int, int, int] | None:
 
 def _order(cells: Sequence[str]) -> Order | None:
     """In which order dates are written, where one of them says so."""
+    if cells and all(_named(cell) for cell in cells if cell.strip()):
+        return "year first"  # whichever: the months are named
     told = Counter(_orders(cells))
     return next(iter(told)) if len(told) == 1 else None
 
@@ -269,13 +291,26 @@ def _orders(cells: Sequence[str]) -> Iterator[Order]:
             yield "month first"
 
 
-def _date_in(cell: str, order: Order) -> date | None:
-    parts = _parts(cell)
-    if parts is None:
+def _named(cell: str) -> tuple[int, int, int] | None:
+    """Year, month and day of a date that has the name of its month, such as 12 May 2023 or May 12, 2023."""
+    found = re.fullmatch(r"(?:(\d{1,2})\W+)?([A-Za-z]{3,9})\W+(?:(\d{1,2})\W+)?(\d{4})", cell.strip())
+    if found is None or (found[1] is None) == (found[3] is None):
         return None
-    year, month, day = {
-        "year first": parts, "day first": (parts[2], parts[1], parts[0]), "month first": (parts[2], parts[0], parts[1])
-    }[order]  # fmt: skip
+    month = next((at for at, one in enumerate(month_name) if at and one.lower().startswith(found[2].lower())), None)
+    return None if month is None else (int(found[4]), month, int(found[1] or found[3]))
+
+
+def _date_in(cell: str, order: Order) -> date | None:
+    parts, named = _parts(cell), _named(cell)
+    if named is not None:
+        year, month, day = named
+    elif parts is not None:
+        year, month, day = {
+            "year first": parts, "day first": (parts[2], parts[1], parts[0]),
+            "month first": (parts[2], parts[0], parts[1]),
+        }[order]  # fmt: skip
+    else:
+        return None
     year += 2000 if year < 100 else 0
     try:
         return date(year, month, day) if _YEARS[0] <= year <= _YEARS[1] else None

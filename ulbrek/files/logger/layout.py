@@ -25,7 +25,7 @@ _FEW = 2  # lines that have to look alike
 _DATE = re.compile(r"(\d{1,4})([./-])(\d{1,2})\2(\d{1,4})")
 _TIME = re.compile(r"(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp]\.?[Mm]\.?)?")
 _NUMBER = re.compile(r"[+-]?\d+(?:[.,]\d+)?")
-_VALUE = re.compile(r"^\s*([+-]?\d+(?:[.,]\d+)?)\s*(?:°?\s*([CcFf])|%\s*\w*)?\s*$")
+_VALUE = re.compile(r"^\s*([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(?:°?\s*([CcFf])|%\s*\w*)?\s*$")
 _UNIT = re.compile(
     r"(?:°|º|deg\.?\s*|\(|\[|\s|_|^)([CF])(?:\)|\]|\s|$|elsius|ahrenheit|_)|(celsius|fahrenheit)", re.IGNORECASE
 )
