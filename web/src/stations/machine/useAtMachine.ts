@@ -16,7 +16,7 @@ export type Asked = { kind: "look" | "earlier" | "note" | "skip" } | { kind: "ma
 export type AtMachine = ReturnType<typeof useAtMachine>;
 
 /** What was typed of a coat in the reader's unit [l]; null where that is no amount. */
-export function sealerL(text: string, units: Units): number | null {
+function sealerL(text: string, units: Units): number | null {
   const value = Number(text.trim().replace(",", "."));
   return text.trim() !== "" && Number.isFinite(value) && value > 0 ? entryOf("sip", units).read(value) : null;
 }
