@@ -51,9 +51,9 @@ def thrust_range(ring: Ring, friction: float = inf) -> Range | None:
     found = []
     for sign in (1.0, -1.0):
         made = linprog([sign, 0.0], rows, limits, bounds=[(0, None), (None, None)], method="highs")
-        if made.status != 0:
+        if made.x is None:
             return None
-        found.append(_line(ring, *made.x))
+        found.append(_line(ring, float(made.x[0]), float(made.x[1])))
     return Range(*found)
 
 
@@ -92,6 +92,8 @@ def middle_line(ring: Ring) -> tuple[Thrust, float]:
             [0.0, 0.0, 1.0], np.vstack(rows), np.concatenate(limits),
             bounds=[(0, None), (None, None), (None, None)], method="highs",
         )  # fmt: skip
+        if made.x is None:
+            break
         found = made.x[:2]
     return _line(ring, float(kept[0]), float(kept[1])), share
 
