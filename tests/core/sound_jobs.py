@@ -374,6 +374,22 @@ def honed_bench(u: Units) -> Document:
 
 
 Feature = "/pieces/0/features/0"
+
+
+def niche_arch(u: Units) -> Document:
+    """Blocks of an arch over a niche for firewood, between two walls."""
+    outline = {
+        "kind": "arch block", "span": u("24", 600), "rise": u("12", 300), "depth": u("4", 100), "blocks": 11,
+    }  # fmt: skip
+    return {
+        "name": "Niche arch", "mix": {"mix": "ordinary", "bag": u.bag("60lb"), "container": "tub"},
+        "pieces": [
+            {"id": "block", "name": "Arch block", "outline": outline, "thickness": u("8", 200), "count": 11},
+        ],
+        "form": {"in_moulds": True},
+    }  # fmt: skip
+
+
 SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
     "top with a sink": (
         top_with_a_sink,
@@ -541,6 +557,16 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         (
             Twin("featheredge", "stop", {"/pieces/0/outline/corners/3/y": "0.5 mm"}),
             Twin("needs-an-engineer", "danger", {"/handling/standing/ramp/use": "holds earth back"}),
+        ),
+    ),
+    "niche arch": (
+        niche_arch,
+        (
+            Twin("arch-thin", "caution", {"/pieces/0/outline/depth": "60 mm"}),
+            Twin("arch-falls", "danger", {"/pieces/0/outline/depth": "30 mm"}),
+            Twin("arch-past-half", "stop", {"/pieces/0/outline/rise": "400 mm"}),
+            Twin("arch-blocks-missing", "caution", {"/pieces/0/count": 9}),
+            Twin("arch-over-people", "danger", {"/arch/under": "people"}),
         ),
     ),
     "honed bench": (

@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from tests.core.arch_cases import ARCH_CASES
 from tests.core.cabinet_cases import CABINET_CASES
 from tests.core.finish_cases import FINISH_CASES, finished
 from tests.core.ground_cases import GROUND_CASES
@@ -301,6 +302,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     "not-in-the-shop": (top(mix={"mix": "special"}), top(mix={"mix": "ordinary"})),
     **MEASURE_CASES,
     **GROUND_CASES,
+    **ARCH_CASES,
     **CABINET_CASES,
     **MIX_CASES,
     **MOVE_CASES,

@@ -14,6 +14,7 @@ from ulbrek.core.base.frozen import dataclass
 ROOMS = {
     "Materials": ("materials", "job"),
     "Measure": ("measure",),
+    "Arch": ("arch",),
     "Ground": ("ground",),
     "Cabinets": ("cabinets",),
     "Form": ("form", "kit.beams"),

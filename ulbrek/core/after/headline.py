@@ -69,13 +69,21 @@ class CabinetsHeadline:
 
 
 @dataclass(frozen=True, slots=True)
+class ArchHeadline:
+    """How many times thinner the ring of the first arch could be, and how many blocks it has."""
+
+    factor: float
+    blocks: int
+
+
+@dataclass(frozen=True, slots=True)
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
-    ``stays`` says that it stays where it is cast, ``ground`` what it takes there; None where nothing lies on the
-    ground. ``cabinets`` is what its tops are cast over; None where none is. ``lengths`` are of lumber that sides are
-    sawn from. ``look`` is that of its first piece, ``finish_h`` the hours of work that the finish of all castings
-    takes.
+    ``arch`` is what its blocks are built into; None where it has no such blocks. ``stays`` says that it stays where
+    it is cast, ``ground`` what it takes there; None where nothing lies on the ground. ``cabinets`` is what its tops are
+    cast over; None where none is. ``lengths`` are of lumber that sides are sawn from. ``look`` is that of its first
+    piece, ``finish_h`` the hours of work that the finish of all castings takes.
 
     ``first_act`` is the first of stripping, turning, carrying, grinding and sealing that is not done; ``cures`` says
     whether it has hours at all, and is not too cold; ``measured`` that it is mixed from scratch, by measures and not
@@ -93,6 +101,7 @@ class Headline:
     batches: float
     people: int | None
     stays: bool
+    arch: ArchHeadline | None
     ground: GroundHeadline | None
     cabinets: CabinetsHeadline | None
     in_moulds: bool
@@ -142,6 +151,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         batches=plan.mix.batches.value,
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         stays=heaviest.handling.stays,
+        arch=_arch(plan),
         ground=_on_the_ground(plan),
         cabinets=_over_cabinets(job, plan),
         in_moulds=job.form.in_moulds,
@@ -169,6 +179,11 @@ def headline(job: Job, plan: Plan) -> Headline:
         ),
         worst=worst,
     )
+
+
+def _arch(plan: Plan) -> ArchHeadline | None:
+    found = next((piece.arch for piece in plan.pieces if piece.arch is not None), None)
+    return None if found is None else ArchHeadline(found.factor.value, len(found.joints) - 1)
 
 
 def _on_the_ground(plan: Plan) -> GroundHeadline | None:

@@ -4,6 +4,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, field_validator, model_validator
 
+from ulbrek.core.arch.inputs import ArchInputs
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.cabinets.inputs import CabinetInputs
@@ -75,6 +76,7 @@ class Job(Document):
     site: Site = Site()
     ground: GroundInputs = GroundInputs()
     cabinets: CabinetInputs = CabinetInputs()
+    arch: ArchInputs = ArchInputs()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
     mix: MixInputs

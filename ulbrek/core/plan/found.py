@@ -45,7 +45,8 @@ def findings_of(
 ) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
-        ("measure", "measure"), ("ground", "ground"), ("form", "form"), ("steel", "steel"), ("move", "handling"),
+        ("measure", "measure"), ("arch", "arch"), ("ground", "ground"), ("form", "form"), ("steel", "steel"),
+        ("move", "handling"),
         ("finish", "finish"),
     )  # fmt: skip
     for station, room in by_piece:

@@ -5,6 +5,7 @@ from dataclasses import replace
 from datetime import datetime
 from typing import NamedTuple
 
+from ulbrek.core.arch.result import ArchResult
 from ulbrek.core.base.figure import Figure, workings
 from ulbrek.core.base.finding import SEVERITIES
 from ulbrek.core.cabinets.inputs import CabinetRun
@@ -37,6 +38,7 @@ from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.materials.boards import Linear, Lumber, Sheet
 from ulbrek.core.materials.mixes import BLED
 from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.inputs.outlines import ArchBlock
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.plate import plate_of
 from ulbrek.core.measure.result import MeasureResult
@@ -51,6 +53,7 @@ from ulbrek.core.plan.briefs.finish import PieceWhere, finish_shop, pigments_of
 from ulbrek.core.plan.briefs.form import Materials, field_of, side_by_side
 from ulbrek.core.plan.found import OfJob, findings_of
 from ulbrek.core.plan.memory import Keys, Memory, Node, Result, Worked
+from ulbrek.core.plan.nodes.arch import ArchNode
 from ulbrek.core.plan.nodes.cabinets import CabinetNode, CabinetsNode, OverPiece, beneath, clipped
 from ulbrek.core.plan.nodes.finish import FinishedPiece, FinishJobNode, FinishNode
 from ulbrek.core.plan.nodes.form import CuttingNode, FormNode, WorkedForm
@@ -90,6 +93,7 @@ class PieceNodes(NamedTuple):
     """What one piece's stations say, by node."""
 
     measure: Worked[MeasureResult]
+    arch: Worked[ArchResult] | None
     ground: Worked[GroundResult] | None
     form: Worked[FormResult]
     steel: Worked[SteelResult]
@@ -99,8 +103,8 @@ class PieceNodes(NamedTuple):
     @property
     def worked(self) -> tuple[Worked[object], ...]:
         """Its nodes."""
-        ground = () if self.ground is None else (self.ground,)
-        return self.measure, *ground, self.form, self.steel, self.handling, self.finish.made
+        seldom = tuple(one for one in (self.arch, self.ground) if one is not None)
+        return self.measure, *seldom, self.form, self.steel, self.handling, self.finish.made
 
 
 class _Planning:
@@ -129,7 +133,8 @@ class _Planning:
         of_job = self._of_job(pieces_of_job)
         pieces = tuple(
             PiecePlan(
-                piece.id, piece.name, piece.count, one.measure.result, one.ground.result if one.ground else None,
+                piece.id, piece.name, piece.count, one.measure.result, one.arch.result if one.arch else None,
+                one.ground.result if one.ground else None,
                 one.form.result, one.steel.result, one.handling.result, one.finish.made.result,
             )
             for piece, one in zip(self.job.pieces, pieces_of_job, strict=True)
@@ -174,8 +179,25 @@ class _Planning:
         lifted = self._lift(piece, measured.result, formed.result, steel, stays)
         lies = self._lies(index, piece, measured.result) if there else None
         return PieceNodes(
-            measured, lies, formed, steel, lifted, self._finish(index, piece, measured.result, steel.result)
+            measured,
+            self._arch(index, piece, measured.result),
+            lies,
+            formed,
+            steel,
+            lifted,
+            self._finish(index, piece, measured.result, steel.result),
         )
+
+    def _arch(self, index: int, piece: Piece, measured: MeasureResult) -> Worked[ArchResult] | None:
+        """The arch that blocks are built into; None where it is no arch's."""
+        if not isinstance(piece.outline, ArchBlock):
+            return None
+        return self._work(
+            ArchNode(
+                f"/pieces/{index}", piece.id, piece.name, piece.outline, piece.thickness.mm, piece.count,
+                self.filled.density, measured.mass_stripped, self.job.arch,
+            )
+        )  # fmt: skip
 
     def _lies(self, index: int, piece: Piece, measured: MeasureResult) -> Worked[GroundResult]:
         job, litres = self.job, measured.volume.value * piece.count

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from typing import Literal
 
+from ulbrek.core.arch.result import ArchResult
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.frozen import dataclass
@@ -16,8 +17,8 @@ from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
 
-Station = Literal["measure", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 27
+Station = Literal["measure", "arch", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+RULE_VERSION = 28
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,12 +32,13 @@ class JobFinding:
 
 @dataclass(frozen=True, slots=True)
 class PiecePlan:
-    """What the stations say of one piece; Ground only of one that stays on the ground."""
+    """What the stations say of one piece; Ground only of one that stays on it, Arch only of an arch's blocks."""
 
     id: str
     name: str
     count: int
     measure: MeasureResult
+    arch: ArchResult | None
     ground: GroundResult | None
     form: FormResult
     steel: SteelResult

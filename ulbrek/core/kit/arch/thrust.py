@@ -16,7 +16,7 @@ from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.arch.ring import Joint, Ring
 
 Floats = NDArray[np.float64]
-_MOST_STEPS, _TRIFLE = 40, 1e-9
+_MOST_STEPS, _TRIFLE, _FAR = 60, 1e-9, 20.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +74,9 @@ def middle_line(ring: Ring) -> tuple[Thrust, float]:
         raise ValueError("This ring bears nothing, not even itself. Give its blocks a density over 0.")
     moment, by_thrust, across, by_thrust_across = _linear(ring)
     half = ring.depth / 2
+    last = ring.joints[-1]
+    # Beyond it the line leaves any ring: far from the best, programmes would run away to ever more thrust.
+    most = _FAR * last.weight * ring.middle / max(ring.middle * (1 - cos(last.angle)), ring.depth)
     found = np.array([ring.joints[-1].weight, 0.0])
     share = inf
     for _ in range(_MOST_STEPS):
@@ -90,7 +93,7 @@ def middle_line(ring: Ring) -> tuple[Thrust, float]:
             limits.append(sign * moment + share * half * across)
         made = linprog(
             [0.0, 0.0, 1.0], np.vstack(rows), np.concatenate(limits),
-            bounds=[(0, None), (None, None), (None, None)], method="highs",
+            bounds=[(0, most), (None, None), (None, None)], method="highs",
         )  # fmt: skip
         if made.x is None:
             break
