@@ -10,6 +10,7 @@ from playwright.sync_api import Page
 
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import IN_SHAPES, Way, change
+from tests.core.arch_cases import arch
 from ulbrek.core.job.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
@@ -20,6 +21,7 @@ OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day t
 OILED, ON_GROUND = "sealed with oil", "cast on the ground"
 CROSSED, ISOLATED, OVERLAID, STAMPED = "falls two ways", "against a wall", "over an old slab", "stamped"
 ISLAND, U_RUN, RANGED = "an island", "a U of cabinets", "with a range"
+PIERED = "on piers"
 UNIT, LEFT_UNIT, RIGHT_UNIT = "back 0", "left 0", "right 0"
 WAYS: dict[str, Way] = {
     "/name": ("measure", None, "textbox", "Job", "Another name"),
@@ -30,6 +32,12 @@ WAYS: dict[str, Way] = {
     "/pieces/thickness": ("measure", None, "region:Piece length", "Thickness", "1 3/4"),
     "/pieces/cast": ("measure", None, "radio", "face up", ""),
     "/pieces/stays": ("measure", None, "select", "Stays where it is cast", "on the ground"),
+    "/arch/held_by": ("arch", None, "select", "Abutments", "piers built for it"),
+    "/arch/springing": ("arch", None, "length", "Springing height", "42"),
+    "/arch/pier_width": ("arch", PIERED, "button", "Pier width: not said, change", ""),
+    "/arch/load_kg_m": ("arch", None, "textbox", "Load on the arch", "80"),
+    "/arch/centring": ("arch", None, "select", "Centring", "sand on boards"),
+    "/arch/under": ("arch", None, "select", "Passage under the arch", "people pass or sit"),
     "/cabinets/runs/left_end": ("cabinets", None, "select", "Left end", "at a wall"),
     "/cabinets/runs/right_end": ("cabinets", None, "select", "Right end", "at a wall"),
     "/cabinets/runs/behind": ("cabinets", None, "select", "Behind it", "open"),
@@ -346,6 +354,10 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
             page.get_by_role("button", name="Add a joint of the old slab").click(),
         ),
     ),
+    PIERED: (
+        lambda job: job["arch"]["held_by"] == "piers built for it",
+        lambda page: page.get_by_role("combobox", name="Abutments").select_option("piers built for it"),
+    ),
     ISLAND: (
         lambda job: _run(job)["behind"] == "open",
         lambda page: page.get_by_role("combobox", name="Behind it").select_option("open"),
@@ -423,6 +435,12 @@ def stay(page: Page, station: str) -> None:
         page.get_by_role("region", name="Boards and cover").wait_for()
 
 
+def built_into_an_arch(api: TestClient) -> str:
+    """The path of a job whose blocks make an arch."""
+    job = api.post("/api/jobs", json={"job": arch().model_dump(mode="json")}).json()["id"]
+    return f"/jobs/{job}/measure"
+
+
 def wait_past(page: Page, revision: int) -> None:
     """Until the page shows a later revision: on a slow machine what is typed may be kept in two."""
     shown = "n => Number(document.querySelector('[data-revision]')?.dataset.revision) > n"
@@ -430,14 +448,17 @@ def wait_past(page: Page, revision: int) -> None:
 
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
-@pytest.mark.parametrize("station", ["measure", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"])
+@pytest.mark.parametrize(
+    "station", ["measure", "arch", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+)
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
-    job_id = rinse_sink_top.split("/")[2]
+    place = built_into_an_arch(api) if station == "arch" else rinse_sink_top
+    job_id = place.split("/")[2]
     api.post("/api/members", json={"name": "Fields lead", "units": "in", "lifts": "44 lb"})
     begins = station in ("ground", "cabinets")
-    page = open_page(rinse_sink_top if begins else rinse_sink_top.replace("measure", station))
+    page = open_page(place if begins else place.replace("measure", station))
     page.locator("[data-revision]").wait_for()
     stay(page, station)
     unchanged = []

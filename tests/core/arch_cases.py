@@ -16,7 +16,7 @@ def arch(
         "count": blocks if count is None else count,
     }  # fmt: skip
     return Job.model_validate({
-        "name": "Arch", "pieces": [piece], "arch": held, "mix": {"mix": "ordinary", "bag": "25kg", "container": "tub"},
+        "name": "Niche", "pieces": [piece], "arch": held, "mix": {"mix": "ordinary", "bag": "25kg", "container": "tub"},
     })  # fmt: skip
 
 
@@ -36,5 +36,5 @@ ARCH_CASES: dict[str, tuple[Job, Job]] = {
     "arch-pier-not-said": (arch(**PIERS), arch(**PIERS, pier_width="1200 mm")),
     "arch-pier-tips a little": (niche(**PIERS, pier_width="220 mm"), niche(**PIERS, pier_width="420 mm")),
     "arch-pier-tips": (niche(**PIERS, pier_width="200 mm"), niche(**PIERS, pier_width="420 mm")),
-    "arch-over-people": (niche(under="people"), niche(under="nobody")),
+    "arch-over-people": (niche(under="people pass or sit"), niche(under="nobody passes")),
 }

@@ -566,7 +566,7 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
             Twin("arch-falls", "danger", {"/pieces/0/outline/depth": "30 mm"}),
             Twin("arch-past-half", "stop", {"/pieces/0/outline/rise": "400 mm"}),
             Twin("arch-blocks-missing", "caution", {"/pieces/0/count": 9}),
-            Twin("arch-over-people", "danger", {"/arch/under": "people"}),
+            Twin("arch-over-people", "danger", {"/arch/under": "people pass or sit"}),
         ),
     ),
     "honed bench": (

@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 from scipy.optimize import brentq
+from shapely.geometry import Point as Spot
 from shapely.geometry import Polygon
 
 from tests.core.arch_cases import PIERS, arch, niche
@@ -65,16 +66,16 @@ def test_its_joints_lie_on_the_circle_and_its_lines_in_the_ring(seed: int) -> No
     outline, radius, _ = ring(span, rise, depth)
     assert len(found.joints) == blocks + 1
     first, last = found.joints[0], found.joints[-1]
-    assert first.inner == (pytest.approx(-span / 2, abs=0.02), pytest.approx(0, abs=0.02))
-    assert last.inner == (pytest.approx(span / 2, abs=0.02), pytest.approx(0, abs=0.02))
+    assert (first.inner.x, first.inner.y) == (pytest.approx(-span / 2, abs=0.02), pytest.approx(0, abs=0.02))
+    assert (last.inner.x, last.inner.y) == (pytest.approx(span / 2, abs=0.02), pytest.approx(0, abs=0.02))
     for joint in found.joints:
-        assert hypot(joint.inner[0], joint.inner[1] + radius - rise) == pytest.approx(radius, abs=0.02)
-        assert hypot(joint.outer[0], joint.outer[1] + radius - rise) == pytest.approx(radius + depth, abs=0.02)
+        assert hypot(joint.inner.x, joint.inner.y + radius - rise) == pytest.approx(radius, abs=0.02)
+        assert hypot(joint.outer.x, joint.outer.y + radius - rise) == pytest.approx(radius + depth, abs=0.02)
     assert found.diagonal_mm == pytest.approx(hypot(span / 2, rise), abs=0.1)
     room = outline.buffer(0.1)
     for line in (found.least, found.middle, found.most):
-        assert all(room.covers(Polygon([(x, y), (x + 0.01, y), (x, y + 0.01)]).centroid) for x, y in line)
-        assert [x for x, _ in line] == sorted(x for x, _ in line)
+        assert all(room.covers(Spot(one.x, one.y)) for one in line)
+        assert [one.x for one in line] == sorted(one.x for one in line)
     assert found.thrust_least is not None
     assert found.thrust_most is not None
     assert found.thrust_least.value <= found.thrust.value <= found.thrust_most.value

@@ -4,6 +4,7 @@ import re
 
 import pytest
 
+from tests.core.arch_cases import arch
 from tests.core.cabinet_cases import apron, over, sink
 from tests.core.ground_cases import LUMBER, pad, sections
 from tests.core.measure_cases import steps
@@ -147,3 +148,27 @@ def test_an_apron_has_its_strip_on_paper(units: Units) -> None:
     assert strip.name in page
     assert said(strip.height_cut_mm, "cut", units) in page
     assert "Set the strips under the drop edges" in " ".join(words(pack(job, units)).split())
+
+
+@pytest.mark.parametrize("units", UNITS)
+def test_an_arch_has_its_thrust_its_joints_and_how_it_is_let_down(units: Units) -> None:
+    job = arch("600 mm", "300 mm", "100 mm", 11, width="200 mm", held_by="piers built for it", springing="900 mm",
+               pier_width="450 mm")  # fmt: skip
+    found = plan(job, SHOP).pieces[0].arch
+    assert found is not None
+    assert found.pier is not None
+    assert found.thrust_most is not None
+    page = " ".join(page_of(job, "Arch", units).split())
+    for value, kind in ((found.factor.value, "ratio"), (found.pier.value, "ratio"), (found.thrust_most.value, "N")):
+        assert said(value, kind, units) in page
+    for joint in found.joints[6:]:
+        for mm in (joint.inner.x, joint.inner.y, joint.outer.x, joint.outer.y):
+            assert said(abs(mm), "cut", units) in page
+    whole = " ".join(words(pack(job, units)).split())
+    for step in ("Springings", "Centring", "Closing block", "Let it down"):
+        assert step in whole
+    assert "Nobody is under the arch" in whole
+    assert "licensed engineer" in whole
+    thin = page_of(arch(depth="40 mm"), "Arch", units)
+    assert "falls as soon as the centring goes" in " ".join(thin.split())
+    assert "No line of thrust lies in this ring" in " ".join(thin.split())

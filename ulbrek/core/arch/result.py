@@ -5,7 +5,13 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.task import Task
 
-Point = tuple[float, float]
+
+@dataclass(frozen=True, slots=True)
+class Point:
+    """A point of an arch, from the middle of the span at the springing: x to the right, y up [mm]."""
+
+    x: float
+    y: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +25,7 @@ class SetOut:
 
 @dataclass(frozen=True, slots=True)
 class ArchResult:
-    """One arch. Points are from the middle of the span at the springing, x to the right and y up [mm].
+    """One arch.
 
     Attributes:
         piece: its id

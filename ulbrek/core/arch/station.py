@@ -165,9 +165,9 @@ class _Arch:
             self._at(joint.angle, middle + off * 1000)
             for joint, off in zip(self.ring.joints, line.offsets, strict=True)
         ]
-        left = [(-x, y) for x, y in reversed(right) if x > 0]
+        left = [Point(-one.x, one.y) for one in reversed(right) if one.x > 0]
         return (*left, *right)
 
     def _at(self, lean: float, radius: float) -> Point:
         """A point so far from the centre, leaning so far to the right of upright."""
-        return round(radius * sin(lean), 2), round(radius * cos(lean) - (self.radius - self.rise), 2)
+        return Point(round(radius * sin(lean), 2), round(radius * cos(lean) - (self.radius - self.rise), 2))

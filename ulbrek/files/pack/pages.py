@@ -18,6 +18,7 @@ from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.core.pour.station import run_sheet
 from ulbrek.files.pack import drawings
+from ulbrek.files.pack.arches import ArchPages
 from ulbrek.files.pack.finishing import FinishPages
 from ulbrek.files.pack.forming import FormPages
 from ulbrek.files.pack.glance import GlancePages
@@ -34,20 +35,14 @@ _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {
 _BOX, _TICKED = "\u2610", "\u2611"
 
 
-class Pages(GlancePages, GroundPages, CabinetPages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
+class Pages(GlancePages, ArchPages, GroundPages, CabinetPages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
         """Every page, in the order of the work, the whole job at a glance first."""
         yield {"title": self.job.name, "blocks": list(self._glance())}
         pieces = list(zip(self.job.pieces, self.plan.pieces, strict=True))
-        for piece, planned in pieces:
-            blocks = [*self._findings("measure", piece.id), *self._measure(piece, planned)]
-            yield {"title": self._title("Measure", piece), "blocks": blocks}
-        for piece, planned in pieces:
-            if planned.ground is not None:
-                blocks = [*self._findings("ground", piece.id), *self._ground(planned, planned.ground)]
-                yield {"title": self._title("Ground", piece), "blocks": blocks}
+        yield from self._before_form(pieces)
         for number, run in enumerate(self.plan.cabinets.runs):
             blocks = [*(() if number else self._findings("cabinets")), *self._cabinets(run)]
             yield {"title": f"Cabinets: {run.name}", "blocks": blocks}
@@ -67,6 +62,20 @@ class Pages(GlancePages, GroundPages, CabinetPages, FormPages, SteelPages, MoveP
         yield {"title": "Move", "blocks": [*self._findings("move"), *self._move()]}
         yield {"title": "Finish", "blocks": [*self._findings("finish"), *self._finish()]}
         yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
+
+    def _before_form(self, pieces: Sequence[tuple[Piece, PiecePlan]]) -> Iterator[Page]:
+        """What each piece is, the arch that it is built into, and what it lies on."""
+        for piece, planned in pieces:
+            blocks = [*self._findings("measure", piece.id), *self._measure(piece, planned)]
+            yield {"title": self._title("Measure", piece), "blocks": blocks}
+        for piece, planned in pieces:
+            if planned.arch is not None:
+                blocks = [*self._findings("arch", piece.id), *self._arch(planned.arch)]
+                yield {"title": self._title("Arch", piece), "blocks": blocks}
+        for piece, planned in pieces:
+            if planned.ground is not None:
+                blocks = [*self._findings("ground", piece.id), *self._ground(planned, planned.ground)]
+                yield {"title": self._title("Ground", piece), "blocks": blocks}
 
     def _title(self, what: str, piece: Piece) -> str:
         return f"{what}: {piece.name}" if len(self.job.pieces) > 1 else what

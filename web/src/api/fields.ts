@@ -15,6 +15,17 @@ export const DOCUMENTS = {
       blocks: {"label": "Blocks in the arch", "as": "number", "low": 3, "high": 60, "whole": true},
     },
   },
+  ArchInputs: {
+    title: "ArchInputs",
+    fields: {
+      springing: {"label": "Springing height", "hint": "from the floor to where the ring begins", "as": "length", "low": 0, "high": 4000, "default": 0.0},
+      held_by: {"label": "Abutments", "as": "choice", "choices": ["walls that stand already", "piers built for it"], "default": "walls that stand already"},
+      pier_width: {"label": "Pier width", "hint": "along the span", "as": "length", "none": "not said", "default": null, "low": 10, "high": 12000},
+      load_kg_m: {"label": "Load on the arch", "hint": "on each metre across", "as": "number", "unit": "kg/m", "default": 0.0, "low": 0, "high": 5000},
+      centring: {"label": "Centring", "as": "choice", "choices": ["timber on wedges", "sand on boards"], "default": "timber on wedges"},
+      under: {"label": "Passage under the arch", "as": "choice", "choices": ["nobody passes", "people pass or sit"], "default": "nobody passes"},
+    },
+  },
   Bolt: {
     title: "Bolt or insert",
     fields: {

@@ -60,7 +60,7 @@ def people_under(seen: ArchCase) -> list[Finding]:
 
     Source: local building codes come first
     """
-    if seen.brief.inputs.under != "people":
+    if seen.brief.inputs.under != "people pass or sit":
         return []
     return [
         finding(

@@ -13,6 +13,7 @@ import { Thumbnail } from "./Thumbnail";
 const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
 const NAMES: Record<Station, string> = {
   measure: "Measure",
+  arch: "Arch",
   ground: "Ground",
   cabinets: "Cabinets",
   form: "Form",

@@ -4,6 +4,7 @@ import { EditorProvider } from "@/api/editing";
 import { useEditor } from "@/api/editor";
 import { isTyping } from "@/parts/typing";
 import { WhyProvider } from "@/parts/Why";
+import { ArchStation } from "../arch/ArchStation";
 import { CabinetsStation } from "../cabinets/CabinetsStation";
 import { CureStation } from "../cure/CureStation";
 import { FinishStation } from "../finish/FinishStation";
@@ -22,6 +23,7 @@ import { Unsent } from "./Unsent";
 
 const SCREENS = {
   measure: MeasureStation,
+  arch: ArchStation,
   ground: GroundStation,
   cabinets: CabinetsStation,
   form: FormStation,
@@ -44,9 +46,9 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     document.title = `${editor.kept.job.name} · Ulbrek`;
   }, [editor.kept.job.name]);
 
-  const { ground, cabinets } = editor.shown.headline;
+  const { arch, ground, cabinets } = editor.shown.headline;
   useEffect(() => {
-    const stations = stationsOf({ ground, cabinets });
+    const stations = stationsOf({ arch, ground, cabinets });
     function key(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
       const at = stations[Number(event.key) - 1];
@@ -55,7 +57,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     }
     addEventListener("keydown", key);
     return () => removeEventListener("keydown", key);
-  }, [jobId, navigate, ground, cabinets]);
+  }, [jobId, navigate, arch, ground, cabinets]);
 
   return (
     <EditorProvider value={editor}>

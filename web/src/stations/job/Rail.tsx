@@ -14,6 +14,7 @@ export type Entry = Station | "log";
 
 const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
+  { station: "arch", name: "Arch" },
   { station: "ground", name: "Ground" },
   { station: "cabinets", name: "Cabinets" },
   { station: "form", name: "Form" },
@@ -25,11 +26,13 @@ const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "log", name: "Log" },
 ];
 
-/** The stations of a job: Ground only where a piece stays on it, Cabinets only where one is cast over them. */
+/** The stations of a job: Arch only of its blocks, Ground only where a piece stays on it, Cabinets only under tops. */
 export function stationsOf(
-  headline: Pick<Headline, "ground" | "cabinets">,
+  headline: Pick<Headline, "arch" | "ground" | "cabinets">,
 ): readonly { station: Entry; name: string }[] {
-  return STATIONS.filter(({ station }) => (station === "ground" || station === "cabinets" ? headline[station] : true));
+  return STATIONS.filter(({ station }) =>
+    station === "arch" || station === "ground" || station === "cabinets" ? headline[station] : true,
+  );
 }
 
 export function isEntry(name: string): name is Entry {
@@ -124,6 +127,8 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
   switch (station) {
     case "measure":
       return measureLine(headline, units);
+    case "arch":
+      return archLine(headline, units);
     case "ground":
       return groundLine(headline, units);
     case "cabinets":
@@ -152,6 +157,11 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
         detail: headline.finish_h ? writeHours(headline.finish_h) : headline.sealed ? "sealed" : "left bare",
       };
   }
+}
+
+function archLine({ arch }: Headline, units: Units): { headline: string; detail: string } {
+  if (!arch) return { headline: "", detail: "" };
+  return { headline: `${arch.blocks} blocks`, detail: `factor ${write(arch.factor, "ratio", units)}` };
 }
 
 function groundLine({ ground }: Headline, units: Units): { headline: string; detail: string } {
