@@ -49,19 +49,19 @@ def cabinets(page: Page) -> None:
     page.locator("[data-board]").first.wait_for()
 
 
+def arch(page: Page) -> None:
+    """Opens the niche arch, its lines of thrust drawn."""
+    page.get_by_role("link", name="Niche arch", exact=True).click()
+    page.locator("[data-headline=arch]").click()
+    page.locator("[data-thrust]").first.wait_for()
+
+
 def mix(page: Page) -> None:
     """Opens the mix of the white shelves, at their doses."""
     to_job(page, "Display shelves, white")
     page.locator("[data-headline=mix]").click()
     page.get_by_role("region", name="What more water does").scroll_into_view_if_needed()
     page.locator("[data-dose=pigment]").scroll_into_view_if_needed()
-
-
-def shop(page: Page) -> None:
-    """Opens the boards of the shop."""
-    page.get_by_role("link", name="Shop", exact=True).click()
-    page.get_by_role("link", name="Boards and sheets").click()
-    page.locator("[data-entry]").first.wait_for()
 
 
 def pour(page: Page) -> None:
@@ -162,6 +162,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     # name, what is done, units, theme, on a phone
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
+    ("arch", arch, "mm", "light", False),
     ("ground", ground, "mm", "light", False),
     ("cabinets", cabinets, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
@@ -174,7 +175,6 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("pour", pour, "mm", "light", False),
     ("known", known, "mm", "light", False),
     ("defect", defect, "mm", "light", False),
-    ("shop", shop, "in", "light", False),
     ("phone-measure", to_job, "in", "light", True),
     ("calendar", calendar, "mm", "light", False),
     ("phone-run", run, "mm", "light", True),

@@ -83,7 +83,7 @@ def test_a_figure_is_chosen_by_keyboard_on_a_phone(open_page: OpenPage) -> None:
 def test_old_notes_are_mapped_mended_and_kept_once(open_page: OpenPage, tmp_path: Path) -> None:
     name = f"Bench {uuid4().hex[:6]}"
     file = tmp_path / "notes.csv"
-    lines = ["When;What;Bags;Water", f"12/05/2024;{name};4;9,8", f"31/02/2024;{name};3;7"]
+    lines = ["When;What;Bags;Water", f"12/05/2024;{name};4;9,8", f"00/02/2024;{name};3;7"]
     file.write_text("\n".join(lines))
     page = open_page("/known")
     page.get_by_role("button", name="Import old notes").click()
@@ -96,7 +96,7 @@ def test_old_notes_are_mapped_mended_and_kept_once(open_page: OpenPage, tmp_path
     dialog.get_by_label("Dates are written").select_option(label="day, month, year")
     dialog.get_by_role("button", name="Import").click()
     expect(dialog.get_by_text("1 thing is wrong. Nothing was kept.")).to_be_visible()
-    expect(dialog.get_by_role("listitem")).to_contain_text("Line 3, When: “31/02/2024” cannot be read as a date")
+    expect(dialog.get_by_role("listitem")).to_contain_text("Line 3, When: “00/02/2024” cannot be read as a date")
     file.write_text("\n".join(lines[:2]))
     for told in ("1 of 1 are new and kept.", "0 of 1 are new and kept; the others were here."):
         with page.expect_file_chooser() as chooser:  # the mended file; how it is mapped stays
