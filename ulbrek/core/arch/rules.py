@@ -65,8 +65,8 @@ def abutment_push(thrust_n: float, weight_n: float) -> float:
     """Push on each abutment
 
     Args:
-        thrust_n: level, the most that a line in the ring has
-        weight_n: on the springing
+        thrust_n: level thrust, the most that a line in the ring has
+        weight_n: weight on the springing
 
     Formula: sqrt(thrust_n**2 + weight_n**2)
 
@@ -82,8 +82,8 @@ def friction_needed(along_n: float, across_n: float) -> float:
     At the joint where most of the force runs along it, for the line nearest to the middle.
 
     Args:
-        along_n: of the force, along the joint
-        across_n: of the force, across it
+        along_n: force along the joint
+        across_n: force across it
 
     Formula: along_n / across_n
 
@@ -120,9 +120,9 @@ def pier_factor(
     Args:
         pier_n: weight of the pier
         pier_mm: its width along the span
-        weight_n: of half the arch
+        weight_n: weight of half the arch
         bears_mm: from the outer toe to where the arch bears on the pier
-        thrust_n: level, the most
+        thrust_n: level thrust, the most
         height_mm: from the floor to the springing
 
     Formula: (pier_n * pier_mm / 2 + weight_n * bears_mm) / (thrust_n * height_mm)

@@ -30,8 +30,9 @@ class ArchPages(Words):
             [f"{one.number}", *(self._cut(abs(mm)) for mm in (one.inner.x, one.inner.y, one.outer.x, one.outer.y)), ""]
             for one in arch.joints if one.inner.x >= 0
         ]  # fmt: skip
-        heads = ["Joint", "Underside, from the middle", "above springing", "Back, from the middle", "above springing"]
-        yield {**table([*heads, "Measured"], rows), "to_fill_in": True}
+        heads = ["Joint", "Underside out", "Underside up", "Back out", "Back up", "Measured"]
+        yield {**table(heads, rows), "to_fill_in": True}
+        yield {"kind": "text", "text": "Out is from the middle of the span, up from the springings."}
         steps = [[str(at), one.name, self._said(one.how), ""] for at, one in enumerate(arch.tasks, 1)]
         yield {**table(["", "Step", "How", "Done"], steps), "to_fill_in": True}
         cares = dict.fromkeys([*arch.care, *(one.care for one in arch.tasks if one.care)])

@@ -2,6 +2,7 @@ import { Hatches } from "@/drawing/Hatches";
 import { Tag } from "@/drawing/Tag";
 import { useSize } from "@/drawing/useSize";
 import { fit, type Point, px, py, type View } from "@/drawing/view";
+import { FigureButton } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
 import type { ArchResult } from "./ArchStation";
@@ -72,8 +73,10 @@ export function ArchDrawing({ arch, piered }: { arch: ArchResult; piered: boolea
       </div>
       <figcaption className="text-soft">
         {arch.least.length > 0
-          ? "Lines of thrust: whole, nearest to the middle; dots, least thrust; dashes, most. Arrows: what the abutments push back with, at the most."
-          : "No line of thrust lies in this ring. The whole line comes nearest."}
+          ? "Lines of thrust: whole, nearest to the middle; dots, least thrust; dashes, most."
+          : "No line of thrust lies in this ring. The whole line comes nearest."}{" "}
+        Arrows: each abutment pushes back with <FigureButton figure={arch.push} />
+        {arch.least.length > 0 ? ", at the most." : "."}
       </figcaption>
     </figure>
   );

@@ -109,43 +109,34 @@ function SetOut({ arch }: { arch: ArchResult }) {
       <p className="max-w-prose pb-2">
         Radius of the underside {tape(arch.radius_mm)}, its centre{" "}
         {arch.centre_mm >= 0.5 ? `${tape(arch.centre_mm)} under the springings` : "level with the springings"}, in the
-        middle of the span. From each springing to the crown of the underside: {tape(arch.diagonal_mm)}.
+        middle of the span. From each springing to the crown of the underside: {tape(arch.diagonal_mm)}. Out is from the
+        middle of the span, up from the springings.
       </p>
-      <div className="overflow-x-auto">
-        <table className="w-full">
-          <thead>
-            <tr className="text-left">
-              {[
-                "Joint",
-                "Underside, from the middle",
-                "above springing",
-                "Back, from the middle",
-                "above springing",
-              ].map((head, at) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: two heads are called the same
-                <th key={at} scope="col" className="border-b-2 border-ink py-1 pr-4 align-bottom">
-                  {head}
-                </th>
+      <table className="w-full">
+        <thead>
+          <tr className="text-left">
+            {["Joint", "Underside", "Back"].map((head) => (
+              <th key={head} scope="col" className="border-b-2 border-ink py-1 pr-4">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {half.map(({ number, inner, outer }) => (
+            <tr key={number}>
+              <th scope="row" className="figure border-b border-line py-1.5 text-left">
+                {number}
+              </th>
+              {[inner, outer].map((end) => (
+                <td key={end === inner ? "underside" : "back"} className="figure border-b border-line py-1.5 pr-4">
+                  {tape(end.x)} out, {tape(end.y)} up
+                </td>
               ))}
             </tr>
-          </thead>
-          <tbody>
-            {half.map((one) => (
-              <tr key={one.number}>
-                <th scope="row" className="figure border-b border-line py-1.5 text-left">
-                  {one.number}
-                </th>
-                {[one.inner.x, one.inner.y, one.outer.x, one.outer.y].map((mm, at) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: four measures in their order
-                  <td key={at} className="figure border-b border-line py-1.5 pr-4 whitespace-nowrap">
-                    {tape(mm)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+          ))}
+        </tbody>
+      </table>
     </section>
   );
 }
