@@ -1,18 +1,13 @@
 """Mix design, doses and target masses against published examples and closed forms."""
 
-from math import pi
-
 import pytest
 
-from tests.jobs import hole, shaped
-from ulbrek.core.job.shop import Shop
 from ulbrek.core.materials.catalogue import ADMIXTURES, INGREDIENTS, RAPID_MORTAR, WHITE_MIX
 from ulbrek.core.materials.ingredients import Ingredient
 from ulbrek.core.materials.mixes import MixedBag
 from ulbrek.core.mix import rules
 from ulbrek.core.mix.inputs import Scratch
 from ulbrek.core.mix.scratch import Recipe, recipe
-from ulbrek.core.solve.goal import TargetMass, solve
 
 
 def made(ingredients: list[Ingredient], **wanted: object) -> Recipe:
@@ -136,27 +131,6 @@ def test_bags_that_are_shipped_are_as_dense_as_such_mixes(mix: object) -> None:
     low, high = (2000, 2200) if mix is RAPID_MORTAR else (2250, 2400)
     for size in mix.sizes:  # type: ignore[attr-defined]
         assert low <= MixedBag(size, None).density.value <= high
-
-
-@pytest.mark.parametrize(
-    ("mass", "diameter", "bore", "thick"),
-    [(5, 250, 33.7, 45.106), (10, 300, 33.7, 62.295), (20, 400, 60.0, 70.791)],
-)
-def test_a_weight_is_as_thick_as_its_mass_asks_for(mass: float, diameter: float, bore: float, thick: float) -> None:
-    """Closed form, at 2300 kg/m³: m / (rho pi / 4 (D² - d²))."""
-    raw = Shop().model_dump(mode="json")
-    size = {"id": "b", "name": "B", "dry_mass_kg": 25.0, "yield_l": 27 / 2.3, "water_least_l": 2.0, "water_most_l": 2.0}
-    raw["mixes"] = [{**raw["mixes"][0], "sizes": [size]}]
-    job = shaped(
-        {"kind": "disc", "diameter": f"{diameter} mm"},
-        hole(f"{diameter / 2} mm", f"{diameter / 2} mm", f"{bore} mm"),
-        thickness="40 mm",
-    )
-    change = solve(job, Shop.model_validate(raw), TargetMass(piece="top", mass_kg=mass, when="fresh"))
-    found = change.fields["/pieces/0/thickness"]
-    closed = mass / (2300 * pi / 4 * (diameter**2 - bore**2)) * 1e9
-    assert found["mm"] == pytest.approx(closed, abs=0.01)
-    assert closed == pytest.approx(thick, abs=0.001)
 
 
 def test_the_ingredients_that_are_shipped() -> None:
