@@ -1,0 +1,1 @@
+"""How a slab warms from below: temperatures through its thickness, over time."""
