@@ -2,6 +2,7 @@
 
 import json
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from fastapi.testclient import TestClient
@@ -109,3 +110,19 @@ def test_the_rule_book_has_a_page_for_every_figure(api: TestClient) -> None:
     rules = {page["id"] for page in api.get("/api/rules").json()}
     view = begin(api, opening())
     assert {figure["rule"] for figure in view["plan"]["workings"].values()} <= rules
+
+
+def test_another_job_is_begun_like_one_that_was_made_and_once(api: TestClient) -> None:
+    first = api.post("/api/jobs", json={"job": top_document(name="Bench")}).json()
+    key = str(uuid4())
+    answers = [api.post(f"/api/jobs/{first['id']}/another", json={"id": key}) for _ in range(2)]
+    assert [one.status_code for one in answers] == [201, 201]
+    assert [one.json()["id"] for one in answers] == [key, key]
+    second = answers[0].json()
+    assert (second["job"]["name"], second["job"]["pieces"]) == ("Bench 2", first["job"]["pieces"])
+    assert api.get(f"/api/jobs/{first['id']}").json()["job"] == first["job"]
+    (begun,) = api.get(f"/api/jobs/{key}/revisions").json()
+    assert "Begun like Bench" in str(begun)
+    named = api.post(f"/api/jobs/{first['id']}/another", json={"name": "For the yard"}).json()
+    assert named["job"]["name"] == "For the yard"
+    assert api.post(f"/api/jobs/{uuid4()}/another", json={}).status_code == 404

@@ -66,6 +66,15 @@ class NewJobRequest(BaseModel):
     job: Job
 
 
+class AnotherRequest(BaseModel):
+    """A job to begin like another; without a name it is numbered on."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    id: UUID | None = None
+    name: Annotated[str, Field(max_length=60), ONE_LINE] = ""
+
+
 Change = Annotated[
     tuple[str] | tuple[str, Any], Field(description="JSON pointer into the answer held, and what stands there now")
 ]

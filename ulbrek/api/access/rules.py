@@ -147,6 +147,7 @@ _WHO: dict[Who, str] = {
         POST /api/jobs
         POST /api/jobs/from-file
         PUT /api/jobs/{job_id}
+        POST /api/jobs/{job_id}/another
         POST /api/jobs/{job_id}/archive
         GET /api/jobs/{job_id}/boards.{form}
         GET /api/jobs/{job_id}/file

@@ -14,6 +14,7 @@ from ulbrek.api.floor import agenda_of, record_of
 from ulbrek.api.handlers.common import Db, Floored, Long, Planned, as_file
 from ulbrek.api.services.plans import NotPlannedError, Plans, UnplannedError, claim_job
 from ulbrek.api.views import (
+    AnotherRequest,
     EditRequest,
     JobCard,
     JobChanges,
@@ -28,6 +29,7 @@ from ulbrek.api.views import (
 from ulbrek.core.after.schedule import Agenda
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.units import Units
+from ulbrek.core.job.again import another, next_name
 from ulbrek.core.job.habits import begun
 from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.files.calendar_file import write_calendar
@@ -93,6 +95,18 @@ def begin_job_from_file(
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).create(read.job, "Brought in from a file", key)
+        kept = _claimed(records, shop, stored)
+    return _told(plans, kept, status=201)
+
+
+@router.post("/jobs/{job_id}/another", response_model=JobView, status_code=201)
+def begin_another(db: Db, plans: Planned, job_id: UUID, asked: AnotherRequest) -> Response:
+    """Begins a job like one that was made; sent twice under one id, it is begun once."""
+    with db.work() as records:
+        shop = records.shop()
+        like = records.jobs(shop.id).get(job_id).job
+        name = asked.name or next_name(like.name)
+        stored = records.jobs(shop.id).create(another(like, name), f"Begun like {like.name}"[:120], asked.id)
         kept = _claimed(records, shop, stored)
     return _told(plans, kept, status=201)
 

@@ -217,6 +217,11 @@ export function beginJobFromFile(file: Record<string, unknown>): Promise<JobView
   return take(client.POST("/api/jobs/from-file", { body: file }));
 }
 
+/** Begins a job like one that was made, numbered on. */
+export function beginAnother(id: string, key: string) {
+  return take(client.POST("/api/jobs/{job_id}/another", { ...at(id), body: { id: key, name: "" } }));
+}
+
 export function archiveJob(id: string): Promise<void> {
   return take(client.POST("/api/jobs/{job_id}/archive", at(id)));
 }

@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Link } from "@tanstack/react-router";
+import { Link, useNavigate } from "@tanstack/react-router";
 import { DropdownMenu } from "radix-ui";
+import { v4 as newId } from "uuid";
 import type { Headline, JobCard, Severity, Station } from "@/api/client";
 import { useMay } from "@/api/me";
-import { archiveJob } from "@/api/queries";
+import { archiveJob, beginAnother } from "@/api/queries";
 import { SeverityMark, severityWord } from "@/parts/SeverityMark";
 import { usePreferences } from "@/units/preferences";
 import { write, writeRange } from "@/units/quantity";
@@ -121,9 +122,17 @@ function Told({ label, figure, detail }: { label: string; figure: string; detail
 function JobMenu({ card }: { card: JobCard }) {
   const may = useMay();
   const queries = useQueryClient();
+  const navigate = useNavigate();
   const archive = useMutation({
     mutationFn: () => archiveJob(card.id),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["jobs"] }),
+  });
+  const another = useMutation({
+    mutationFn: () => beginAnother(card.id, newId()),
+    onSuccess: async ({ id }) => {
+      await queries.invalidateQueries({ queryKey: ["jobs"] });
+      await navigate({ to: "/jobs/$jobId/$station", params: { jobId: id, station: "measure" } });
+    },
   });
   if (!may("POST /api/jobs/{job_id}/archive")) return null;
   return (
@@ -144,6 +153,12 @@ function JobMenu({ card }: { card: JobCard }) {
             >
               Export job file
             </a>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className="flex min-h-11 cursor-pointer items-center px-4 data-[highlighted]:bg-chalk-soft"
+            onSelect={() => another.mutate()}
+          >
+            Begin another like it
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className="flex min-h-11 cursor-pointer items-center px-4 data-[highlighted]:bg-chalk-soft"
