@@ -14,6 +14,7 @@ from itertools import count
 import manifold3d
 from playwright.sync_api import Page
 
+from bench.arches import arches
 from bench.days import calendar, logger
 from bench.finishing import at_the_machine, finishing
 from bench.noted import old_notes, read_entries
@@ -83,6 +84,7 @@ def main() -> None:
     at_the_machine()
     old_notes()
     read_entries()
+    arches()
     staying()
     worst_staying()
     calendar()

@@ -187,8 +187,9 @@ def test_what_is_measured_at_the_machine_teaches_what_a_coat_takes(api: TestClie
     known(api)
     records = [one["judged"]["evidence"] for one in api.get("/api/known/sealer").json()["records"]]
     assert [one["ratio"] for one in records if one["pour"] in pours] == [pytest.approx(1.4)] * 3
-    effects = api.get("/api/known/sealer/effect", params={"mix": "ordinary"}).json()
-    assert all(one["after"] != one["before"] for one in effects)
+    offered = api.get("/api/known/sealer", params={"mix": "ordinary"}).json()["figure"]["found"]["likely"]
+    for effect in api.get("/api/known/sealer/effect", params={"mix": "ordinary"}).json():
+        assert effect["after"] == pytest.approx(offered * effect["before"], rel=0.01)
     body = {"mix": "ordinary"}
     own = api.put("/api/known/sealer/own", json=body).json()["figure"]["own_ratio"]
     after = api.get(f"/api/jobs/{job}").json()["plan"]["pieces"][0]["finish"]["coats"][0]["goes_on"]

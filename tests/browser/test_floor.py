@@ -1,5 +1,6 @@
 """The shop floor: many jobs, files in and out, and what is not there."""
 
+import re
 from pathlib import Path
 from uuid import uuid4
 
@@ -149,3 +150,15 @@ def test_a_job_that_cannot_be_read_is_undone_from_its_page_or_taken_off_the_floo
     expect(page.get_by_text("“mix”: This is required.")).to_be_visible()
     page.get_by_role("button", name="Undo the last change").click()
     expect(page.get_by_role("navigation", name="Stations")).to_be_visible()
+
+
+def test_another_job_is_begun_like_one_from_its_menu(open_page: OpenPage, api: TestClient) -> None:
+    name = f"Shelf for {uuid4().hex[:6].translate(str.maketrans('0123456789', 'ghijklmnop'))}"
+    first = api.post("/api/jobs", json={"job": top_document(name=name)}).json()
+    page = open_page("/")
+    page.get_by_role("button", name=f"More actions for {name}").click()
+    page.get_by_role("menuitem", name="Begin another like it").click()
+    page.wait_for_url(re.compile("/jobs/.*/measure$"))
+    second = api.get(f"/api/jobs/{page.url.split('/')[-2]}").json()
+    assert second["id"] != first["id"]
+    assert (second["job"]["name"], second["job"]["pieces"]) == (f"{name} 2", first["job"]["pieces"])

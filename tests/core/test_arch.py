@@ -1,6 +1,6 @@
 """An arch: set out on its circle, weights by area, what its crown does by trigonometry, what holds it by moments."""
 
-from math import acos, asin, cos, hypot, pi, sin
+from math import acos, asin, cos, hypot, inf, isfinite, pi, sin
 from random import Random
 from typing import Any
 
@@ -137,3 +137,17 @@ def test_what_is_no_arch_has_none() -> None:
     job = arch().model_dump(mode="json")
     job["pieces"][0]["outline"] = {"kind": "rectangle", "length": "300 mm", "width": "200 mm"}
     assert plan(Job.model_validate(job), Shop()).pieces[0].arch is None
+
+
+@pytest.mark.parametrize("depth", ["10 mm", "900 mm", "2000 mm"])
+@pytest.mark.parametrize(
+    ("span", "rise"), [("10 mm", "10 mm"), ("12 m", "10 mm"), ("12 m", "6 m"), ("300 mm", "150 mm")]
+)
+@pytest.mark.parametrize("blocks", [3, 4, 60])
+def test_whatever_is_let_through_has_its_statics(span: str, rise: str, depth: str, blocks: int) -> None:
+    """A ring so thick that it needs no thrust, one like a plate, one like a sheet of paper: figures, and no failure."""
+    found = of(arch(span, rise, depth, blocks, **PIERS))
+    shown = [found.factor, found.thrust, found.push, found.weight, found.friction, found.on_centring, found.drop]
+    assert all(0 <= one.value < inf for one in shown)
+    lines = (found.least, found.middle, found.most)
+    assert all(isfinite(one.x) and isfinite(one.y) for line in lines for one in line)

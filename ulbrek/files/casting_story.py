@@ -22,7 +22,6 @@ from ulbrek.files.pack.drawings import measuring_sheet
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 from ulbrek.files.pack.svg import wrap
 
-_LEAST_RAIN_MM = 0.3
 _WIDE, _HIGH, _LEFT, _BELOW, _LEAST_DAYS = 84.0, 40.0, 17.0, 6.0, 60.0
 
 
@@ -155,7 +154,7 @@ def _air(air: AirOfDay, units: Units) -> str:
     told = [f"air {low} to {high}" if low != high else f"air {low}"]
     told.append(f"humidity {write_quantity(air.humidity_pct, '%', units)}")
     told.append(f"wind to {write_quantity(air.wind_kmh, 'km/h', units)}")
-    told.append(f"{write_quantity(air.rain_mm, 'rain', units)} of rain" if air.rain_mm >= _LEAST_RAIN_MM else "no rain")
+    told.append(f"{write_quantity(air.rain_mm, 'rain', units)} of rain" if air.rain_mm else "no rain")
     return f"Its first day: {', '.join(told)}{' (by the forecast)' if air.by_forecast else ''}."
 
 

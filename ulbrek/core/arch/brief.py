@@ -19,7 +19,6 @@ class ArchBrief:
         width_mm: from face to face
         density: of its concrete
         count: of blocks that are cast
-        block: mass of one
         inputs: what the job says
     """
 
@@ -32,5 +31,4 @@ class ArchBrief:
     width_mm: float
     density: Figure
     count: int
-    block: Figure
     inputs: ArchInputs

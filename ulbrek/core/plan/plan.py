@@ -180,7 +180,7 @@ class _Planning:
         lies = self._lies(index, piece, measured.result) if there else None
         return PieceNodes(
             measured,
-            self._arch(index, piece, measured.result),
+            self._arch(index, piece),
             lies,
             formed,
             steel,
@@ -188,14 +188,14 @@ class _Planning:
             self._finish(index, piece, measured.result, steel.result),
         )
 
-    def _arch(self, index: int, piece: Piece, measured: MeasureResult) -> Worked[ArchResult] | None:
+    def _arch(self, index: int, piece: Piece) -> Worked[ArchResult] | None:
         """The arch that blocks are built into; None where it is no arch's."""
         if not isinstance(piece.outline, ArchBlock):
             return None
         return self._work(
             ArchNode(
                 f"/pieces/{index}", piece.id, piece.name, piece.outline, piece.thickness.mm, piece.count,
-                self.filled.density, measured.mass_stripped, self.job.arch,
+                self.filled.density, self.job.arch,
             )
         )  # fmt: skip
 

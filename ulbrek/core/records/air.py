@@ -6,6 +6,7 @@ from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.cure.result import WeatherTold
 
 FIRST_DAY_H = 24
+LEAST_RAIN_MM = 0.3  # less is a few drops
 FEWEST_H = 12  # of it that must be known
 
 
@@ -18,7 +19,7 @@ class AirOfDay:
         high_c: the warmest [°C]
         humidity_pct: in the mean [%]
         wind_kmh: the strongest of any hour, as forecasts give it [km/h]
-        rain_mm: that fell in all [mm]
+        rain_mm: that fell in all [mm]; 0 where it was a few drops
         by_forecast: whether some of it is only what was forecast
     """
 
@@ -48,8 +49,10 @@ def first_day(told: WeatherTold | None) -> AirOfDay | None:
     def of(values: Sequence[float]) -> list[float]:
         return [values[at] for at in known]
 
+    rain = sum(of(told.rain_mm))
     air, humidity = of(told.air_c), of(told.humidity_pct)
     return AirOfDay(
-        min(air), max(air), sum(humidity) / len(humidity), max(of(told.wind_kmh)), sum(of(told.rain_mm)),
+        min(air), max(air), sum(humidity) / len(humidity), max(of(told.wind_kmh)),
+        rain if rain >= LEAST_RAIN_MM else 0.0,
         any(told.known_by[at] == "forecast" for at in known),
     )  # fmt: skip

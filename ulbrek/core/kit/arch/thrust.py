@@ -16,7 +16,7 @@ from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.kit.arch.ring import Joint, Ring
 
 Floats = NDArray[np.float64]
-_MOST_STEPS, _TRIFLE, _FAR = 60, 1e-9, 20.0
+_MOST_STEPS, _TRIFLE, _FAR, _NO_FORCE = 60, 1e-9, 20.0, 1e-9
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +93,7 @@ def middle_line(ring: Ring) -> tuple[Thrust, float]:
             limits.append(sign * moment + share * half * across)
         made = linprog(
             [0.0, 0.0, 1.0], np.vstack(rows), np.concatenate(limits),
-            bounds=[(0, most), (None, None), (None, None)], method="highs",
+            bounds=[(_NO_FORCE * last.weight, most), (None, None), (None, None)], method="highs",
         )  # fmt: skip
         if made.x is None:
             break
@@ -136,6 +136,8 @@ def _line(ring: Ring, thrust: float, moment: float) -> Thrust:
 
 
 def _offset(ring: Ring, joint: Joint, thrust: float, moment: float) -> float:
+    """How far outside the middle a line crosses; in it where a ring thick as a corbel needs no thrust at its crown."""
     middle = ring.middle
     about = moment + thrust * middle * (1 - cos(joint.angle)) - joint.weight * (middle * sin(joint.angle) - joint.arm)
-    return about / (thrust * cos(joint.angle) + joint.weight * sin(joint.angle))
+    across = thrust * cos(joint.angle) + joint.weight * sin(joint.angle)
+    return about / across if across > _NO_FORCE * ring.joints[-1].weight else 0.0

@@ -25,7 +25,6 @@ class ArchNode:
     width_mm: float
     count: int
     density: Figure
-    block: Figure
     inputs: ArchInputs
 
     def work(self) -> ArchResult:
@@ -42,7 +41,6 @@ class ArchNode:
                 self.width_mm,
                 self.density,
                 self.count,
-                self.block,
                 self.inputs,
             )
         )

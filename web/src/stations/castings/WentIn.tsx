@@ -41,10 +41,8 @@ function FirstDay({ air }: { air: NonNullable<CastingView["first_day"]> }) {
     <p className="py-2">
       Its first day: air {writeRange(air.low_c, air.high_c, "C", units)}, humidity {write(air.humidity_pct, "%", units)}
       , wind to {write(air.wind_kmh, "km/h", units)},{" "}
-      {air.rain_mm >= LEAST_RAIN_MM ? `${write(air.rain_mm, "rain", units)} of rain` : "no rain"}
+      {air.rain_mm > 0 ? `${write(air.rain_mm, "rain", units)} of rain` : "no rain"}
       {air.by_forecast && " (by the forecast)"}.
     </p>
   );
 }
-
-const LEAST_RAIN_MM = 0.3;
