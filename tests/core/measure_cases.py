@@ -241,10 +241,6 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("lettering", text="12 → 14", height="40 mm", depth="3 mm")),
         top(feature("lettering", text="12 - 14", height="40 mm", depth="3 mm")),
     ),
-    "mat-buried": (
-        top(feature("mat", **MAT, below_top="30 mm"), piece={"thickness": "70 mm"}),
-        top(feature("mat", **MAT, below_top="30 mm", electric=False), piece={"thickness": "70 mm"}),
-    ),
     "site-drift": (site(dimensions=[dimension("1203.5 mm")]), site(dimensions=[dimension("1203 mm")])),
     "will-not-pass": (site(passages=[door("39 mm")]), site(passages=[door("40 mm")])),
     "set-differs": (pair(thickness="45 mm"), pair(thickness="40 mm")),

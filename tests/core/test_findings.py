@@ -15,6 +15,7 @@ from tests.core.mix_cases import MIX_CASES
 from tests.core.move_cases import MOVE_CASES
 from tests.core.steel_cases import STEEL_CASES
 from tests.core.test_days import CASES as DAYS
+from tests.core.warm_cases import WARM_CASES
 from tests.core.weather_cases import COLD_BLOCK, FORETOLD, WEATHER_CASES, day
 from tests.jobs import free, hole, opening, shaped, top, with_fields
 from ulbrek.core.base.finding import SEVERITIES
@@ -303,6 +304,7 @@ CASES: dict[str, tuple[Job, Job]] = {
     **MEASURE_CASES,
     **GROUND_CASES,
     **ARCH_CASES,
+    **WARM_CASES,
     **CABINET_CASES,
     **MIX_CASES,
     **MOVE_CASES,

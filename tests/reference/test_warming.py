@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 from scipy.integrate import solve_ivp
 
+from ulbrek.core.kit.heat.layers import Layer, Warmed
 from ulbrek.core.kit.heat.slab import WarmedSlab
 
 HOURS = np.array([1.0, 3.0, 6.0, 12.0]) * 3600
@@ -83,3 +84,17 @@ def test_warming_as_finite_differences_have_it(seed: int) -> None:
     assert warmed == pytest.approx(in_layers(one, hours, flux, None), rel=2e-3, abs=0.02)
     face = float(one.by_hold(held, one.thick, at)[0])
     assert face == pytest.approx(in_layers(one, hours, None, held)[1], rel=2e-3, abs=0.02)
+
+
+@pytest.mark.parametrize("thick", [50, 70, 90])
+def test_the_march_in_layers_keeps_to_the_series(thick: float) -> None:
+    """Over an underside that is as good as closed: after 1, 3, 6 and 12 h, by a steady flux and by a held underside."""
+    one = slab(thick)
+    made = Warmed([Layer(one.thick, 1.6, 2350, 1000)], [Layer(0.001, 1e-9, 1, 1)], 10.0, 10.0)
+    steps = [int(hour / 60) - 1 for hour in HOURS]
+    free = made.course(150, None, 60, 720)
+    assert free.element[steps] == pytest.approx(one.by_flux(150, 0.0, HOURS), abs=0.02)
+    assert free.face[steps] == pytest.approx(one.by_flux(150, one.thick, HOURS), abs=0.02)
+    held = made.course(1e6, 20.0, 60, 720)
+    assert held.face[steps] == pytest.approx(one.by_hold(20, one.thick, HOURS), abs=0.1)
+    assert float(held.flux[-1]) == pytest.approx(one.flux_to_hold(20), rel=1e-3)

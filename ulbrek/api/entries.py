@@ -16,6 +16,7 @@ from ulbrek.core.cure.history import Method
 from ulbrek.core.cure.inputs import FIRST_YEAR, LAST_YEAR, Hours, TimeOfDay
 from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
+from ulbrek.core.job.rates import Rates
 from ulbrek.core.materials.boards import Price, SheetSize
 from ulbrek.core.materials.own import Group
 from ulbrek.core.records.casting import State
@@ -159,6 +160,7 @@ class ShopRequest(_Request):
     form_habits: FormHabits | None = None
     habits: Habits | None = None
     hours: Hours | None = None
+    rates: Rates | None = None
 
 
 class FillRequest(_Request):

@@ -15,6 +15,7 @@ ROOMS = {
     "Materials": ("materials", "job"),
     "Measure": ("measure",),
     "Arch": ("arch",),
+    "Warm": ("warm",),
     "Ground": ("ground",),
     "Cabinets": ("cabinets",),
     "Form": ("form", "kit.beams"),

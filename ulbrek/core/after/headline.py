@@ -77,10 +77,19 @@ class ArchHeadline:
 
 
 @dataclass(frozen=True, slots=True)
+class WarmHeadline:
+    """How warm the face of the first piece with a mat gets [°C], and how soon [h]; None where it does not in a day."""
+
+    face_c: float
+    warm_h: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class Headline:
     """A job at a glance. Masses are of the heaviest piece, fresh, with its steel; ``people`` is None where not by hand.
 
-    ``arch`` is what its blocks are built into; None where it has no such blocks. ``stays`` says that it stays where
+    ``arch`` is what its blocks are built into; None where it has no such blocks. ``warm`` is how warm the first of its
+    pieces with a mat gets. ``stays`` says that it stays where
     it is cast, ``ground`` what it takes there; None where nothing lies on the ground. ``cabinets`` is what its tops are
     cast over; None where none is. ``lengths`` are of lumber that sides are sawn from. ``look`` is that of its first
     piece, ``finish_h`` the hours of work that the finish of all castings takes.
@@ -102,6 +111,7 @@ class Headline:
     people: int | None
     stays: bool
     arch: ArchHeadline | None
+    warm: WarmHeadline | None
     ground: GroundHeadline | None
     cabinets: CabinetsHeadline | None
     in_moulds: bool
@@ -152,6 +162,7 @@ def headline(job: Job, plan: Plan) -> Headline:
         people=int(heaviest.handling.people_needed.value) if heaviest.handling.by_hand else None,
         stays=heaviest.handling.stays,
         arch=_arch(plan),
+        warm=_warm(plan),
         ground=_on_the_ground(plan),
         cabinets=_over_cabinets(job, plan),
         in_moulds=job.form.in_moulds,
@@ -184,6 +195,13 @@ def headline(job: Job, plan: Plan) -> Headline:
 def _arch(plan: Plan) -> ArchHeadline | None:
     found = next((piece.arch for piece in plan.pieces if piece.arch is not None), None)
     return None if found is None else ArchHeadline(found.factor.value, len(found.joints) - 1)
+
+
+def _warm(plan: Plan) -> WarmHeadline | None:
+    found = next((piece.warm for piece in plan.pieces if piece.warm is not None), None)
+    if found is None:
+        return None
+    return WarmHeadline(found.face.value, found.warm_in.value if found.warm_in else None)
 
 
 def _on_the_ground(plan: Plan) -> GroundHeadline | None:

@@ -14,6 +14,8 @@ from ulbrek.core.base.frozen import dataclass
 P = ParamSpec("P")
 
 _UNIT_SUFFIXES = (
+    ("_w_m2", "W/m2"),
+    ("_kwh", "kWh"),
     ("_kg_m3", "kg/m3"),
     ("_kg_m2_h", "kg/m2/h"),
     ("_kg_m2", "kg/m2"),
@@ -47,6 +49,10 @@ _UNIT_SUFFIXES = (
     ("_kmh", "km/h"),
     ("_pct", "%"),
     ("_kelvin", "K"),
+    ("_m2kw", "m2.K/W"),
+    ("_k", "K"),
+    ("_w", "W"),
+    ("_v", "V"),
     ("_c", "C"),
     ("_days", "d"),
     ("_screws", "screws"),

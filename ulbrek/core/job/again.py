@@ -8,8 +8,8 @@ MOST_NAME, MOST_DIGITS = 60, 4
 def another(job: Job, name: str) -> Job:
     """A job like another, to be made anew.
 
-    What was sawn, bought, measured on site a second time, tried on the day and dated stays with the first; so do the
-    bags that stood ready and the cuts that were accepted from leftovers that are gone.
+    What was sawn, bought, measured on site a second time or at a mat, tried on the day and dated stays with the first;
+    so do the bags that stood ready and the cuts that were accepted from leftovers that are gone.
 
     Args:
         job: that was made
@@ -18,9 +18,12 @@ def another(job: Job, name: str) -> Job:
     form = job.form.model_copy(update={"offcuts": (), "layouts": {}, "sawn": {}, "as_cut": {}})
     mix = job.mix.model_copy(update={"bags_in_hand": None, "in_hand": (), "bought": (), "workable_min": None})
     cure = job.cure.model_copy(update={"poured_at": None})
+    unmeasured = {"ohms_before": None, "ohms_after": None, "megohms": None}
+    seats = {piece: seat.model_copy(update=unmeasured) for piece, seat in job.warm.seats.items()}
+    warm = job.warm.model_copy(update={"seats": seats})
     dimensions = tuple(one.model_copy(update={"again": None}) for one in job.site.dimensions)
     site = job.site.model_copy(update={"dimensions": dimensions})
-    return job.model_copy(update={"name": name, "form": form, "mix": mix, "cure": cure, "site": site})
+    return job.model_copy(update={"name": name, "form": form, "mix": mix, "cure": cure, "site": site, "warm": warm})
 
 
 def next_name(name: str) -> str:

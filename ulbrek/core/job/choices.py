@@ -338,6 +338,8 @@ def no_such_piece(job: Job) -> list[Finding]:
          lambda lost: {key: one.model_dump() for key, one in job.handling.standing.items() if key not in lost}),
         ("/ground/plots", "how it lies", {key: key for key in job.ground.plots},
          lambda lost: {key: one.model_dump() for key, one in job.ground.plots.items() if key not in lost}),
+        ("/warm/seats", "how it is warmed", {key: key for key in job.warm.seats},
+         lambda lost: {key: one.model_dump() for key, one in job.warm.seats.items() if key not in lost}),
         ("/cabinets/runs", "what it lies over", _beyond(job),
          lambda lost: [
              {**run.model_dump(), "tops": [top for top in run.tops if top not in lost]} for run in job.cabinets.runs

@@ -20,6 +20,7 @@ from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
 from ulbrek.core.mix.inputs import MixInputs
 from ulbrek.core.steel.inputs import SteelInputs
+from ulbrek.core.warm.inputs import WarmInputs
 
 
 def sealer_moved(told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold
@@ -77,6 +78,7 @@ class Job(Document):
     ground: GroundInputs = GroundInputs()
     cabinets: CabinetInputs = CabinetInputs()
     arch: ArchInputs = ArchInputs()
+    warm: WarmInputs = WarmInputs()
     form: FormInputs = FormInputs()
     steel: SteelInputs = SteelInputs()
     mix: MixInputs

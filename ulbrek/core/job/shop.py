@@ -13,6 +13,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.cure.inputs import Hours, TimeOfDay
 from ulbrek.core.form.inputs import FormHabits, FormInputs
 from ulbrek.core.job.habits import Habits
+from ulbrek.core.job.rates import Rates
 from ulbrek.core.materials.admixtures import Admixture
 from ulbrek.core.materials.boards import Foam, Linear, Lumber, Sheet, SheetSize
 from ulbrek.core.materials.catalogue import (
@@ -120,6 +121,7 @@ class Shop(Document):
     form_habits: FormHabits = FormHabits()
     habits: Habits = Habits()
     hours: Hours = Hours()
+    rates: Rates = Rates()
 
     @model_validator(mode="before")
     @classmethod

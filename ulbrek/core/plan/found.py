@@ -45,7 +45,8 @@ def findings_of(
 ) -> Iterator[JobFinding]:
     """All that is wrong, station by station."""
     by_piece: tuple[tuple[Station, str], ...] = (
-        ("measure", "measure"), ("arch", "arch"), ("ground", "ground"), ("form", "form"), ("steel", "steel"),
+        ("measure", "measure"), ("arch", "arch"), ("warm", "warm"), ("ground", "ground"), ("form", "form"),
+        ("steel", "steel"),
         ("move", "handling"),
         ("finish", "finish"),
     )  # fmt: skip
@@ -94,6 +95,7 @@ def findings_of(
     rooms: Mapping[str, Station] = {
         "handling": "move",
         "ground": "ground",
+        "warm": "warm",
         "cabinets": "cabinets",
         "steel": "steel",
         "form": "form",

@@ -62,10 +62,12 @@ from ulbrek.core.plan.nodes.measure import MeasureNode, SiteNode
 from ulbrek.core.plan.nodes.move import JoinedNode, LiftNode
 from ulbrek.core.plan.nodes.pour import CureNode, MixNode
 from ulbrek.core.plan.nodes.steel import SteelCuttingNode, SteelNode
+from ulbrek.core.plan.nodes.warm import WarmNode, is_warmed
 from ulbrek.core.plan.result import RULE_VERSION, PiecePlan, Plan
 from ulbrek.core.records.record import EMPTY, Record
 from ulbrek.core.steel.inputs import Exposure, SteelInputs
 from ulbrek.core.steel.result import SteelResult
+from ulbrek.core.warm.result import WarmResult
 
 
 def plan(
@@ -94,6 +96,7 @@ class PieceNodes(NamedTuple):
 
     measure: Worked[MeasureResult]
     arch: Worked[ArchResult] | None
+    warm: Worked[WarmResult] | None
     ground: Worked[GroundResult] | None
     form: Worked[FormResult]
     steel: Worked[SteelResult]
@@ -103,7 +106,7 @@ class PieceNodes(NamedTuple):
     @property
     def worked(self) -> tuple[Worked[object], ...]:
         """Its nodes."""
-        seldom = tuple(one for one in (self.arch, self.ground) if one is not None)
+        seldom = tuple(one for one in (self.arch, self.warm, self.ground) if one is not None)
         return self.measure, *seldom, self.form, self.steel, self.handling, self.finish.made
 
 
@@ -134,6 +137,7 @@ class _Planning:
         pieces = tuple(
             PiecePlan(
                 piece.id, piece.name, piece.count, one.measure.result, one.arch.result if one.arch else None,
+                one.warm.result if one.warm else None,
                 one.ground.result if one.ground else None,
                 one.form.result, one.steel.result, one.handling.result, one.finish.made.result,
             )
@@ -181,6 +185,7 @@ class _Planning:
         return PieceNodes(
             measured,
             self._arch(index, piece),
+            self._warm(index, piece),
             lies,
             formed,
             steel,
@@ -196,6 +201,17 @@ class _Planning:
             ArchNode(
                 f"/pieces/{index}", piece.id, piece.name, piece.outline, piece.thickness.mm, piece.count,
                 self.filled.density, self.job.arch,
+            )
+        )  # fmt: skip
+
+    def _warm(self, index: int, piece: Piece) -> Worked[WarmResult] | None:
+        """How warm a piece gets; None where no mat is in it."""
+        if not is_warmed(piece):
+            return None
+        return self._work(
+            WarmNode(
+                f"/pieces/{index}", piece, self.filled.density, self.chosen.mix.strength_28_least_mpa,
+                self.shop.rates.energy_price, self.job.warm.seat_of(piece.id),
             )
         )  # fmt: skip
 

@@ -16,8 +16,9 @@ from ulbrek.core.handling.result import HandlingResult, JoinedResult
 from ulbrek.core.measure.result import MeasureResult, SiteResult
 from ulbrek.core.mix.result import MixResult
 from ulbrek.core.steel.result import SteelCutting, SteelResult
+from ulbrek.core.warm.result import WarmResult
 
-Station = Literal["measure", "arch", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+Station = Literal["measure", "arch", "warm", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
 RULE_VERSION = 28
 
 
@@ -32,13 +33,15 @@ class JobFinding:
 
 @dataclass(frozen=True, slots=True)
 class PiecePlan:
-    """What the stations say of one piece; Ground only of one that stays on it, Arch only of an arch's blocks."""
+    """What the stations say of one piece; Ground only of one that stays on it, Arch only of an arch's blocks, Warm
+    only of one with an electric mat."""
 
     id: str
     name: str
     count: int
     measure: MeasureResult
     arch: ArchResult | None
+    warm: WarmResult | None
     ground: GroundResult | None
     form: FormResult
     steel: SteelResult

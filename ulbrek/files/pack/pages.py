@@ -28,6 +28,7 @@ from ulbrek.files.pack.on_the_ground import GroundPages
 from ulbrek.files.pack.over_cabinets import CabinetPages
 from ulbrek.files.pack.pouring import pour_day
 from ulbrek.files.pack.reinforcing import SteelPages
+from ulbrek.files.pack.warming import WarmPages
 from ulbrek.files.pack.words import Block, clock, drawing, letter, table
 
 Page = dict[str, Any]
@@ -35,7 +36,10 @@ _MEASURE_AGAIN = "Measure the site again just before the first cut: changes of {
 _BOX, _TICKED = "\u2610", "\u2611"
 
 
-class Pages(GlancePages, ArchPages, GroundPages, CabinetPages, FormPages, SteelPages, MovePages, FinishPages, MixPages):
+class Pages(
+    GlancePages, ArchPages, WarmPages, GroundPages, CabinetPages, FormPages, SteelPages, MovePages, FinishPages,
+    MixPages,
+):  # fmt: skip
     """The pages of one job."""
 
     def all(self) -> Iterator[Page]:
@@ -64,7 +68,7 @@ class Pages(GlancePages, ArchPages, GroundPages, CabinetPages, FormPages, SteelP
         yield {"title": "Calendar", "blocks": [*self._findings("cure"), *self._calendar()]}
 
     def _before_form(self, pieces: Sequence[tuple[Piece, PiecePlan]]) -> Iterator[Page]:
-        """What each piece is, the arch that it is built into, and what it lies on."""
+        """What each piece is, the arch that it is built into, how a mat warms it, and what it lies on."""
         for piece, planned in pieces:
             blocks = [*self._findings("measure", piece.id), *self._measure(piece, planned)]
             yield {"title": self._title("Measure", piece), "blocks": blocks}
@@ -72,6 +76,10 @@ class Pages(GlancePages, ArchPages, GroundPages, CabinetPages, FormPages, SteelP
             if planned.arch is not None:
                 blocks = [*self._findings("arch", piece.id), *self._arch(planned.arch)]
                 yield {"title": self._title("Arch", piece), "blocks": blocks}
+        for piece, planned in pieces:
+            if planned.warm is not None:
+                blocks = [*self._findings("warm", piece.id), *self._warm(planned.warm, self.job.warm.seat_of(piece.id))]
+                yield {"title": self._title("Warm", piece), "blocks": blocks}
         for piece, planned in pieces:
             if planned.ground is not None:
                 blocks = [*self._findings("ground", piece.id), *self._ground(planned, planned.ground)]

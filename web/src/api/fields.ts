@@ -690,6 +690,21 @@ export const DOCUMENTS = {
       tolerance: {"label": "Tolerance", "as": "number", "unit": "share", "default": 0.02, "low": 0.001, "high": 0.2},
     },
   },
+  WarmSeat: {
+    title: "WarmSeat",
+    fields: {
+      watts: {"label": "Power of the mat", "hint": "of all mats in the piece, from the label", "as": "number", "none": "150 W/m²", "unit": "W", "default": null, "low": 5, "high": 5000},
+      supply: {"label": "Supply", "as": "choice", "choices": ["12 V", "24 V", "120 V", "230 V"], "default": "24 V"},
+      held_c: {"label": "Thermostat on the mat", "hint": "sensor in a tube between two turns", "as": "number", "none": "none", "unit": "C", "default": 35.0, "low": 10, "high": 80},
+      air_c: {"label": "Air", "as": "number", "unit": "C", "default": 10.0, "low": -30, "high": 40},
+      stands: {"label": "Stands", "as": "choice", "choices": ["indoors", "outdoors, sheltered", "outdoors, in the wind"], "default": "outdoors, sheltered"},
+      hours: {"label": "Hours on a day", "hint": "from cold", "as": "number", "unit": "h", "default": 4.0, "low": 0.25, "high": 24},
+      ohms_label: {"label": "Resistance on the label", "as": "number", "none": "by its power", "unit": "ohm", "default": null, "high": 100000, "low": 0},
+      ohms_before: {"label": "Measured before", "as": "number", "none": "not yet", "unit": "ohm", "default": null, "high": 100000, "low": 0},
+      ohms_after: {"label": "Measured after the pour", "as": "number", "none": "not yet", "unit": "ohm", "default": null, "high": 100000, "low": 0},
+      megohms: {"label": "Insulation after the pour", "as": "number", "none": "not yet", "unit": "Mohm", "default": null, "low": 0, "high": 100000},
+    },
+  },
   WoodPad: {
     title: "Wood pad",
     fields: {
@@ -994,6 +1009,17 @@ export const DOCUMENTS = {
       lifts_kg: {"label": "May lift", "as": "number", "none": "as the shop says", "unit": "kg", "default": null, "low": 1, "high": 40},
       there_from: {"label": "There from", "as": "text", "none": "any time", "default": null},
       there_until: {"label": "There until", "as": "text", "none": "any time", "default": null},
+    },
+  },
+  Rates: {
+    title: "Rates",
+    fields: {
+      hour_price: {"label": "Price of an hour", "as": "number", "none": "not said", "unit": "price", "default": null, "low": 0, "high": 1000000.0},
+      overhead_pct: {"label": "Overhead on hours", "hint": "rent, power, tools; 30 to 60 usual", "as": "number", "unit": "%", "default": 0.0, "low": 0, "high": 300},
+      consumables_pct: {"label": "Small things", "hint": "of materials: gloves, tape, buckets; 3 to 6 usual", "as": "number", "unit": "%", "default": 5.0, "low": 0, "high": 300},
+      rejects_pct: {"label": "Castings that fail", "hint": "5 usual, 10 to 20 in a new shop", "as": "number", "unit": "%", "default": 5.0, "low": 0, "high": 80},
+      margin_pct: {"label": "Margin", "hint": "15 to 35 usual", "as": "number", "unit": "%", "default": 0.0, "low": 0, "high": 300},
+      energy_price: {"label": "Price of a kilowatt-hour", "as": "number", "none": "not said", "unit": "price", "default": null, "low": 0, "high": 1000000.0},
     },
   },
   ReadyFormer: {

@@ -199,6 +199,15 @@ KINDS: Mapping[str, Mapping[Units, Bands]] = {
     ),
     "found h": _same(Band(1, "min", factor=60), Band(10, "h", 0.1), Band(name="h")),  # told apart from a rule
     "found min": _same(Band(10, "min", 0.1), Band(name="min")),
+    # Electricity and heat
+    "W": _same(Band(100, "W"), Band(1000, "W", 5), Band(name="kW", step=0.05, factor=0.001)),
+    "W/m2": _both(Band(name="W/m²", step=5), Band(name="W/ft²", step=0.5, factor=_FOOT_M**2)),
+    "V": _same(Band(name="V")),
+    "A": _same(Band(10, "A", 0.1), Band(name="A")),
+    "ohm": _same(Band(10, "Ω", 0.1), Band(name="Ω", figures=_FIGURES)),
+    "Mohm": _same(Band(10, "MΩ", 0.1), Band(name="MΩ")),
+    "kWh": _same(Band(1, "kWh", 0.01), Band(10, "kWh", 0.1), Band(name="kWh")),
+    "m2.K/W": _both(Band(name="m²K/W", figures=2), Band(name="ft²·°F·h/BTU", figures=2, factor=5.678263)),
     "rain": _both(Band(name="mm", step=0.5), Band(name="in", step=0.05, factor=1 / MM_PER_INCH)),
     "found l": _both(Band(name="L", step=0.05), Band(name="ft³", step=0.002, factor=_CUBIC_FEET)),
     "d": _same(Band(7, "days", 0.5, one="day"), Band(name="days", one="day")),

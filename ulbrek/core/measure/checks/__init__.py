@@ -27,7 +27,6 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, co
     yield from formers.undercut(shape)
     yield from formers.no_way_out(shape)
     yield from formers.box_cannot_make(shape)
-    yield from formers.mat_buried(shape)
     yield from formers.insert_near_face(shape)
     yield from formers.letters_missing(shape)
     yield from formers.tube_is_solid(shape)

@@ -7,7 +7,6 @@ from ulbrek.core.measure.features.core import Core
 from ulbrek.core.measure.features.cutout import Cutout
 from ulbrek.core.measure.features.hole import RoundHole
 from ulbrek.core.measure.features.lettering import Lettering
-from ulbrek.core.measure.features.mat import Mat
 from ulbrek.core.measure.features.recess import Recess
 from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.features.wood_pad import WoodPad
@@ -304,29 +303,6 @@ def letters_missing(shape: Shape) -> list[Finding]:
         )
         for index, feature in enumerate(shape.piece.features)
         if isinstance(feature, Lettering) and missing(feature.text)
-    ]
-
-
-@check("mat-buried", "danger")
-def mat_buried(shape: Shape) -> list[Finding]:
-    """An electric mat in concrete
-
-    A mat that fails once it is buried cannot be mended, and a damaged one can kill. Only a listed kit, low voltage
-    or behind an RCD (GFCI), wired by a licensed electrician; local codes decide.
-
-    Source: common practice
-    """
-    return [
-        finding(
-            mat_buried,
-            title="Test {feature} before the pour and again while it is covered",
-            reason="It cannot be repaired later, and a damaged one can kill.",
-            remedy="Use a listed kit, low voltage or behind an RCD/GFCI, wired by a licensed electrician.",
-            field=f"/features/{index}",
-            values={"feature": feature.name},
-        )
-        for index, feature in enumerate(shape.piece.features)
-        if isinstance(feature, Mat) and feature.electric
     ]
 
 

@@ -38,7 +38,9 @@ class Void(BoxFeature):
         return self.above.mm + self.height.mm
 
     def cover_mm(self, thickness_mm: float) -> float:
-        """The thinner of what is under it and over it [mm]."""
+        """The thinner of what is under it and over it [mm]; what is over it, where it lies in the underside."""
+        if self.above.mm == 0:
+            return thickness_mm - self.height.mm
         return min(self.above.mm, thickness_mm - self.above.mm - self.height.mm)
 
     def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:

@@ -15,6 +15,7 @@ const ORDER: readonly Severity[] = ["danger", "stop", "caution", "hint"];
 const NAMES: Record<Station, string> = {
   measure: "Measure",
   arch: "Arch",
+  warm: "Warm",
   ground: "Ground",
   cabinets: "Cabinets",
   form: "Form",

@@ -15,6 +15,7 @@ import { MeasureStation } from "../measure/MeasureStation";
 import { MixStation } from "../mix/MixStation";
 import { MoveStation } from "../move/MoveStation";
 import { SteelStation } from "../steel/SteelStation";
+import { WarmStation } from "../warm/WarmStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
 import { OthersChange } from "./OthersChange";
@@ -24,6 +25,7 @@ import { Unsent } from "./Unsent";
 const SCREENS = {
   measure: MeasureStation,
   arch: ArchStation,
+  warm: WarmStation,
   ground: GroundStation,
   cabinets: CabinetsStation,
   form: FormStation,
@@ -46,9 +48,9 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     document.title = `${editor.kept.job.name} · Ulbrek`;
   }, [editor.kept.job.name]);
 
-  const { arch, ground, cabinets } = editor.shown.headline;
+  const { arch, warm, ground, cabinets } = editor.shown.headline;
   useEffect(() => {
-    const stations = stationsOf({ arch, ground, cabinets });
+    const stations = stationsOf({ arch, warm, ground, cabinets });
     function key(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
       const at = stations[Number(event.key) - 1];
@@ -57,7 +59,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
     }
     addEventListener("keydown", key);
     return () => removeEventListener("keydown", key);
-  }, [jobId, navigate, arch, ground, cabinets]);
+  }, [jobId, navigate, arch, warm, ground, cabinets]);
 
   return (
     <EditorProvider value={editor}>

@@ -15,6 +15,7 @@ export type Entry = Station | "log";
 const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
   { station: "arch", name: "Arch" },
+  { station: "warm", name: "Warm" },
   { station: "ground", name: "Ground" },
   { station: "cabinets", name: "Cabinets" },
   { station: "form", name: "Form" },
@@ -26,14 +27,14 @@ const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "log", name: "Log" },
 ];
 
-/** The stations of a job: Arch only of its blocks, Ground only where a piece stays on it, Cabinets only under tops. */
-export function stationsOf(
-  headline: Pick<Headline, "arch" | "ground" | "cabinets">,
-): readonly { station: Entry; name: string }[] {
-  return STATIONS.filter(({ station }) =>
-    station === "arch" || station === "ground" || station === "cabinets" ? headline[station] : true,
-  );
+type Seldom = "arch" | "warm" | "ground" | "cabinets";
+
+/** The stations of a job: some stand there only where a piece asks for them, as Ground does where one stays on it. */
+export function stationsOf(headline: Pick<Headline, Seldom>): readonly { station: Entry; name: string }[] {
+  return STATIONS.filter(({ station }) => !(station in SELDOM) || headline[station as Seldom]);
 }
+
+const SELDOM: Record<Seldom, true> = { arch: true, warm: true, ground: true, cabinets: true };
 
 export function isEntry(name: string): name is Entry {
   return STATIONS.some(({ station }) => station === name);
@@ -129,6 +130,8 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
       return measureLine(headline, units);
     case "arch":
       return archLine(headline, units);
+    case "warm":
+      return warmLine(headline, units);
     case "ground":
       return groundLine(headline, units);
     case "cabinets":
@@ -162,6 +165,12 @@ function stationLine(station: Station, headline: Headline, units: Units): { head
 function archLine({ arch }: Headline, units: Units): { headline: string; detail: string } {
   if (!arch) return { headline: "", detail: "" };
   return { headline: `${arch.blocks} blocks`, detail: `factor ${write(arch.factor, "ratio", units)}` };
+}
+
+function warmLine({ warm }: Headline, units: Units): { headline: string; detail: string } {
+  if (!warm) return { headline: "", detail: "" };
+  const soon = warm.warm_h === null ? "not in a day" : `in ${write(warm.warm_h, "h", units)}`;
+  return { headline: write(warm.face_c, "C", units), detail: soon };
 }
 
 function groundLine({ ground }: Headline, units: Units): { headline: string; detail: string } {
