@@ -20,6 +20,7 @@ from bench.finishing import at_the_machine, finishing
 from bench.noted import old_notes, read_entries
 from bench.pace import QUIET_MS, calibration
 from bench.scale import fill, pages
+from bench.seats import seats
 from bench.served import Caller, served
 from bench.staying import staying
 from bench.staying import worst as worst_staying
@@ -85,6 +86,7 @@ def main() -> None:
     old_notes()
     read_entries()
     arches()
+    seats()
     staying()
     worst_staying()
     calendar()

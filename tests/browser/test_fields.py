@@ -11,6 +11,7 @@ from playwright.sync_api import Page
 from tests.browser.conftest import OpenPage
 from tests.browser.ways import IN_SHAPES, Way, change
 from tests.core.arch_cases import arch
+from tests.core.warm_cases import seat
 from ulbrek.core.job.job import Job
 
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
@@ -38,6 +39,16 @@ WAYS: dict[str, Way] = {
     "/arch/load_kg_m": ("arch", None, "textbox", "Load on the arch", "80"),
     "/arch/centring": ("arch", None, "select", "Centring", "sand on boards"),
     "/arch/under": ("arch", None, "select", "Passage under the arch", "people pass or sit"),
+    "/warm/seats/watts": ("warm", None, "textbox", "Power of the mat", "60"),
+    "/warm/seats/supply": ("warm", None, "select", "Supply", "12 V"),
+    "/warm/seats/held_c": ("warm", None, "textbox", "Thermostat on the mat", "90"),
+    "/warm/seats/air_c": ("warm", None, "textbox", "Air", "41"),
+    "/warm/seats/stands": ("warm", None, "select", "Stands", "indoors"),
+    "/warm/seats/hours": ("warm", None, "textbox", "Hours on a day", "3"),
+    "/warm/seats/ohms_label": ("warm", None, "textbox", "Resistance on the label", "13"),
+    "/warm/seats/ohms_before": ("warm", None, "textbox", "Measured before", "14"),
+    "/warm/seats/ohms_after": ("warm", None, "textbox", "Measured after the pour", "15"),
+    "/warm/seats/megohms": ("warm", None, "textbox", "Insulation after the pour", "300"),
     "/cabinets/runs/left_end": ("cabinets", None, "select", "Left end", "at a wall"),
     "/cabinets/runs/right_end": ("cabinets", None, "select", "Right end", "at a wall"),
     "/cabinets/runs/behind": ("cabinets", None, "select", "Behind it", "open"),
@@ -400,7 +411,7 @@ def fields(schema: dict[str, Any], definitions: dict[str, Any], at: str = "") ->
         kinds = [part for part in schema["anyOf"] if part.get("type") != "null"]
         yield at
         yield from (field for part in kinds for field in fields(part, definitions, at) if field != at)
-    elif at in ("/handling/standing", "/ground/plots"):  # by piece
+    elif at in ("/handling/standing", "/ground/plots", "/warm/seats"):  # by piece
         yield from fields(schema["additionalProperties"], definitions, at)
     elif (
         isinstance(schema.get("items"), dict)
@@ -435,10 +446,10 @@ def stay(page: Page, station: str) -> None:
         page.get_by_role("region", name="Boards and cover").wait_for()
 
 
-def built_into_an_arch(api: TestClient) -> str:
-    """The path of a job whose blocks make an arch."""
-    job = api.post("/api/jobs", json={"job": arch().model_dump(mode="json")}).json()["id"]
-    return f"/jobs/{job}/measure"
+def of_its_own(api: TestClient, job: Job) -> str:
+    """The path of a job with a station that others do not have."""
+    kept = api.post("/api/jobs", json={"job": job.model_dump(mode="json")}).json()["id"]
+    return f"/jobs/{kept}/measure"
 
 
 def wait_past(page: Page, revision: int) -> None:
@@ -449,12 +460,13 @@ def wait_past(page: Page, revision: int) -> None:
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
 @pytest.mark.parametrize(
-    "station", ["measure", "arch", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+    "station", ["measure", "arch", "warm", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
 )
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool
 ) -> None:
-    place = built_into_an_arch(api) if station == "arch" else rinse_sink_top
+    own = {"arch": arch(), "warm": seat()}.get(station)
+    place = of_its_own(api, own) if own else rinse_sink_top
     job_id = place.split("/")[2]
     api.post("/api/members", json={"name": "Fields lead", "units": "in", "lifts": "44 lb"})
     begins = station in ("ground", "cabinets")

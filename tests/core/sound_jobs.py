@@ -390,6 +390,16 @@ def niche_arch(u: Units) -> Document:
     }  # fmt: skip
 
 
+def warm_seat(u: Units) -> Document:
+    """A seat on a plinth with a heating mat and foam under it, measured as it should be."""
+    box = {**centre(u("18", 450), u("8", 200)), "length": u("28", 700), "width": u("10", 260)}
+    mat = {"kind": "mat", "id": "mat", "name": "Heat mat", **box, "below_top": u("1", 25)}
+    foam = {"kind": "void", "id": "foam", "name": "Foam", **box, "height": u("3/4", 20), "above": u("1", 25)}
+    seat = piece("Seat", rectangle(u("36", 900), u("16", 400)), u("3", 75), mat, foam)
+    read = {"watts": 27.0, "ohms_before": 21.5, "ohms_after": 21.6, "megohms": 200}
+    return job(seat, u.bag("60lb"), warm={"seats": {"seat": read}}, handling=standing("seat", use="seat"))
+
+
 SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
     "top with a sink": (
         top_with_a_sink,
@@ -557,6 +567,16 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         (
             Twin("featheredge", "stop", {"/pieces/0/outline/corners/3/y": "0.5 mm"}),
             Twin("needs-an-engineer", "danger", {"/handling/standing/ramp/use": "holds earth back"}),
+        ),
+    ),
+    "warm seat": (
+        warm_seat,
+        (
+            Twin("mat-buried", "danger", {"/warm/seats/seat/megohms": None}),
+            Twin("mat-damaged", "danger", {"/warm/seats/seat/ohms_after": 31.0}),
+            Twin("seat-burns-covered", "danger", {"/warm/seats/seat/held_c": None}),
+            Twin("feature-outside", "stop", {"/pieces/0/features/0/length": "1000 mm"}),
+            Twin("mat-leaks", "danger", {"/warm/seats/seat/megohms": 0.2}),
         ),
     ),
     "niche arch": (

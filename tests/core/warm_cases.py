@@ -48,7 +48,11 @@ WARM_CASES: dict[str, tuple[Job, Job]] = {
     "seat-burns-covered": (seat(pad=PAD, held_c=45), seat(pad=PAD, held_c=43)),
     "foam-over-the-mat": (seat({"below_top": "50 mm"}, {"above": "28 mm"}), seat(pad=PAD)),
     "warms-the-ground": (seat(), seat(pad=PAD)),
-    "barely-warm": (seat(pad=PAD, watts=18.0, ohms_before=32.0, ohms_after=32.0), seat(pad=PAD)),
+    "feels-cool": (seat(pad=PAD, ohms_before=None), seat(pad=PAD, watts=60.0, ohms_before=9.6, ohms_after=9.6)),
+    "feels-cool by its thermostat": (
+        seat(pad=PAD, held_c=22, air_c=18),
+        seat(pad=PAD, held_c=26, air_c=18),
+    ),
     "slow-to-warm": (
         seat({"below_top": "60 mm"}, PAD, thick="140 mm"),
         seat({"below_top": "25 mm"}, PAD, thick="140 mm"),

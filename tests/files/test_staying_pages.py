@@ -8,6 +8,7 @@ from tests.core.arch_cases import arch
 from tests.core.cabinet_cases import apron, over, sink
 from tests.core.ground_cases import LUMBER, pad, sections
 from tests.core.measure_cases import steps
+from tests.core.warm_cases import seat
 from tests.files.test_pack import SHOP, pack, plain, words
 from tests.jobs import with_fields
 from ulbrek.core.base.units import Units
@@ -172,3 +173,22 @@ def test_an_arch_has_its_thrust_its_joints_and_how_it_is_let_down(units: Units) 
     thin = page_of(arch(depth="40 mm"), "Arch", units)
     assert "falls as soon as the centring goes" in " ".join(thin.split())
     assert "No line of thrust lies in this ring" in " ".join(thin.split())
+
+
+@pytest.mark.parametrize("units", UNITS)
+def test_a_warm_seat_has_its_course_its_layers_its_meter_and_its_steps(units: Units) -> None:
+    job = seat(pad={}, watts=45.0)
+    found = plan(job, SHOP).pieces[0].warm
+    assert found is not None
+    assert found.warm_in is not None
+    page = " ".join(page_of(job, "Warm", units).split())
+    told = [(found.face.value, "C"), (found.covered.value, "C"), (found.watts.value, "W"), (found.ohms.value, "ohm")]
+    for value, kind in (*told, (found.warm_in.value, "h"), (found.energy.value, "kWh"), (12.9, "ohm"), (500, "Mohm")):
+        assert said(value, kind, units) in page
+    for layer in found.layers:
+        assert said(layer.to_mm, "tape", units) in page
+    after = next(one for one in found.course if one.h == 2)
+    assert said(after.face_c, "C", units) in page
+    whole = " ".join(words(pack(job, units)).split())
+    for step in ("Measure the mat", "Foam on it", "Leave it off", "First warming", "licensed electrician"):
+        assert step in whole

@@ -64,7 +64,10 @@ class _Warm:
         price = brief.energy_kwh
         ohms = work(rules.mat_resistance, of, supply_v=seat.volts, power_w=self.watts)
         tension = self._tension(face.value - seat.air_c)
-        seen = checks.WarmCase(brief, ohms, up, face, covered, warm_in, self._nearer_helps(warm_in), tension)
+        held = seat.held_c is not None and mat.value >= seat.held_c
+        seen = checks.WarmCase(
+            brief, self.watts, held, ohms, up, face, covered, warm_in, self._nearer_helps(warm_in), tension
+        )  # fmt: skip
         return WarmResult(
             brief.piece, brief.name, seat.air_c, seat.held_c, self.watts, self.flux, ohms,
             work(rules.mat_current, of, supply_v=seat.volts, power_w=self.watts), up, mat, face, covered, warm_in,

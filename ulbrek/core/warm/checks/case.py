@@ -11,6 +11,8 @@ class WarmCase:
 
     Attributes:
         brief: of it
+        watts: of its mat
+        held: whether its thermostat keeps it from getting warmer
         ohms: between the ends of its mat, by its power
         up: share of the heat that goes up
         face: how warm it gets, bare
@@ -21,6 +23,8 @@ class WarmCase:
     """
 
     brief: WarmBrief
+    watts: Figure
+    held: bool
     ohms: Figure
     up: Figure
     face: Figure

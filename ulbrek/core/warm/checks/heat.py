@@ -1,12 +1,13 @@
 """How warm a piece gets, where its heat goes, and what that does to it."""
 
-from math import sqrt
+from math import ceil, sqrt
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, check, finding
 from ulbrek.core.warm.checks.case import WarmCase
 
 WARM_C, BURNS_C = 35.0, 43.0  # of a face that skin rests on. Source: from memory, EN ISO 13732-1 for long contact.
-BARELY_K = 5.0  # over the air. Source: common practice.
+COOL_C, PLEASANT_C = 24.0, 28.0  # of bare concrete. Source: common practice.
+MOST_W_M2 = 400.0  # of mats that are sold. Source: common practice.
 SLOW_H = 5.0  # Source: common practice.
 MOSTLY_UP = 0.6  # of the heat. Source: common practice.
 NEARER_MM = 25.0
@@ -112,32 +113,48 @@ def lost_below(seen: WarmCase) -> list[Finding]:
             lost_below,
             title="{name}: {down} of the heat goes down",
             reason="Nothing under the mat holds it back.",
-            remedy="Foam of {20 limit} under the mat: add “Foam void” under Measure, as large as the mat.",
+            remedy="Foam of {20 limit} under the mat: add “Void” under Measure, as large as the mat.",
             field="/features",
             values={"name": seen.brief.name, "down": Quantity(1 - seen.up.value, "share")},
         )
     ]
 
 
-@check("barely-warm", "hint")
+@check("feels-cool", "hint")
 def barely_warm(seen: WarmCase) -> list[Finding]:
-    """A seat that hardly gets warm
+    """A seat that does not feel warm
+
+    Concrete takes heat from skin: what is under 24 °C feels cool.
 
     Source: common practice
     """
-    rise = seen.face.value - seen.brief.inputs.air_c
-    if rise >= BARELY_K or seen.brief.inputs.air_c >= WARM_C - BARELY_K:
+    if seen.face.value >= COOL_C:
         return []
+    seat = seen.brief.inputs
     return [
         finding(
             barely_warm,
-            title="{name}: its face gets {rise} warmer than the air, hardly to be felt",
-            reason="Too little power on each square metre, or a thermostat that is set low.",
-            remedy="A stronger mat, or foam under it.",
+            title="{name}: its face gets {face} warm, and that feels cool",
+            reason="Concrete takes heat from skin: under {24 C} it feels cool.",
+            remedy="A stronger mat, foam under it, or a thermostat that is set higher.",
             field=f"/warm/seats/{seen.brief.piece}/watts",
-            values={"name": seen.brief.name, "rise": Quantity(rise, "K")},
+            values={"name": seen.brief.name, "face": Quantity(seen.face.value, "C")},
+            change=_stronger(seen, seat.air_c),
         )
     ]
+
+
+def _stronger(seen: WarmCase, air_c: float) -> Change | None:
+    """A mat that gets it pleasant, where there are such mats and the thermostat lets it."""
+    brief, rise = seen.brief, seen.face.value - air_c
+    chosen = brief.inputs.ohms_before is not None or brief.inputs.ohms_label is not None  # the mat is there already
+    if rise <= 0 or seen.held or chosen:
+        return None
+    watts = ceil(seen.watts.value * (PLEASANT_C - air_c) / rise)
+    if watts > MOST_W_M2 * brief.mat_m2:
+        return None
+    seat = brief.inputs.model_copy(update={"watts": float(watts)}).model_dump(mode="json")
+    return Change("Plan with a mat of {watts}", {f"/warm/seats/{brief.piece}": seat}, {"watts": Quantity(watts, "W")})
 
 
 @check("slow-to-warm", "hint")
@@ -171,19 +188,19 @@ def cracks(seen: WarmCase) -> list[Finding]:
 
     Source: ACI 318 for the modulus of rupture; half of it is an estimate
     """
-    limit = 0.62 * sqrt(seen.brief.strength_mpa) / 2
-    if seen.tension.value <= limit:
+    cracks_at = 0.62 * sqrt(seen.brief.strength_mpa)
+    if seen.tension.value <= cracks_at / 2:
         return []
     return [
         finding(
             cracks,
-            title="{name}: its cold rim is drawn with {tension}, {limit} is half of what cracks it",
+            title="{name}: its cold rim is drawn with {tension}; about {cracks} cracks it",
             reason="The middle grows as it warms and the rim does not.",
             remedy="A mat that reaches nearer to the sides, a bar round the rim, or less heat.",
             field=f"/features/{seen.brief.mat_at}",
             values={
                 "name": seen.brief.name, "tension": Quantity(seen.tension.value, "stress"),
-                "limit": Quantity(limit, "stress"),
+                "cracks": Quantity(cracks_at, "stress"),
             },
         )
     ]  # fmt: skip

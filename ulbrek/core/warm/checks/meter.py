@@ -101,7 +101,9 @@ def not_as_labelled(seen: WarmCase) -> list[Finding]:
     return [
         finding(
             not_as_labelled,
-            title="{name}: its mat has {found}, by its label it should have {wanted}",
+            title="{name}: its mat has {found}, by its label it should have {wanted}"
+            if seat.ohms_label
+            else "{name}: its mat has {found}, by its power and supply it should have {wanted}",
             reason="Another mat, another supply, or one that is damaged.",
             remedy="Compare power and supply with the label before it is laid.",
             field=f"/warm/seats/{seen.brief.piece}/ohms_before",

@@ -74,9 +74,9 @@ export function LayerDrawing({ seat }: { seat: WarmResult }) {
           return (
             <span
               key={one.from_mm}
-              className="figure absolute -translate-y-1/2 bg-ground px-1"
+              className="figure absolute -translate-y-1/2"
               style={{
-                left: x(celsius) + 6,
+                left: x(celsius) + 10,
                 top: y(isLast ? one.to_mm : one.from_mm) + (isLast ? -10 : one.made === "mat" ? 0 : 10),
               }}
             >

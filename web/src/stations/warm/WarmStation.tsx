@@ -70,7 +70,7 @@ export function WarmStation() {
           </>
         ) : (
           <p className="max-w-prose">
-            No piece of this job has an electric mat in it. Add “Embedded mat” to a piece under Measure.
+            No piece of this job has an electric mat in it. Add “Mat” to a piece under Measure.
           </p>
         )}
       </div>
