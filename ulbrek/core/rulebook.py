@@ -24,6 +24,7 @@ ROOMS = {
     "Cure": ("cure", "kit.clock", "kit.climate"),
     "Move": ("handling", "kit.lifting"),
     "Finish": ("finish",),
+    "Cost": ("costing",),
     "Calendar": ("days",),
     "Log": ("records",),
 }

@@ -4,7 +4,21 @@ from typing import Any
 
 from pydantic_core import from_json, to_json
 
-PRICES = frozenset({"price", "price_m", "hour_price", "energy_price", "cost", "spent", "used_cost", "wasted_cost"})
+PRICES = frozenset(
+    {
+        "price",
+        "price_m",
+        "hour_price",
+        "energy_price",
+        "cost",
+        "labour_cost",
+        "extras_cost",
+        "stays_cost",
+        "spent",
+        "used_cost",
+        "wasted_cost",
+    }
+)
 
 
 def without_prices(content: bytes) -> bytes:

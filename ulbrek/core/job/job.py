@@ -13,6 +13,7 @@ from ulbrek.core.finish.inputs import FinishInputs
 from ulbrek.core.form.inputs import FormInputs
 from ulbrek.core.ground.inputs import GroundInputs
 from ulbrek.core.handling.inputs import ON_THE_GROUND, HandlingInputs
+from ulbrek.core.job.cost import CostInputs
 from ulbrek.core.job.effort import StationInputs, effort_ms, too_much
 from ulbrek.core.job.tops import tops_drawn
 from ulbrek.core.measure.inputs.common import Name
@@ -85,6 +86,7 @@ class Job(Document):
     cure: CureInputs = CureInputs()
     handling: HandlingInputs = HandlingInputs()
     finish: FinishInputs = FinishInputs()
+    cost: CostInputs = CostInputs()
 
     @model_validator(mode="before")
     @classmethod

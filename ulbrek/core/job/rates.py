@@ -15,6 +15,10 @@ class Rates(Document):
     """Prices of an hour and of a kilowatt-hour, and what is put on top. No price is known until the shop says it."""
 
     hour_price: Annotated[Money | None, label("Price of an hour", none="not said", unit="price")] = None
+    pace: Annotated[
+        Annotated[float, Field(ge=0.2, le=5, allow_inf_nan=False)],
+        label("Hours against the usual", hint="1 is a practised shop; a first piece takes 1.6"),
+    ] = 1.0
     overhead_pct: Annotated[
         Percent, label("Overhead on hours", unit="%", hint="rent, power, tools; 30 to 60 usual")
     ] = 0.0
