@@ -36,6 +36,7 @@ from ulbrek.files.casting_story import Story, story_page
 from ulbrek.files.drawing_in import Drawing, read_drawing
 from ulbrek.files.drawing_out import write_dxf, write_svg
 from ulbrek.files.drawn_lines import Unit
+from ulbrek.files.estimate_file import Priced, PriceSheet, price_sheet
 from ulbrek.files.form_solid import write_glb
 from ulbrek.files.logger import Choices, LoggerReadings, read_logger
 from ulbrek.files.pack import Paper, days_sheet, job_pack, pour_sheet
@@ -186,6 +187,11 @@ def solved(job: Job, shop: Shop, goal: Goal, units: Units) -> Change:
         return solve(job, shop, goal)
     except CannotSolveError as error:
         raise CannotSolveError(fill(str(error), {}, units)) from error
+
+
+def price_paper(which: PriceSheet, of: Priced, units: Units, paper: Paper) -> bytes:
+    """An estimate or a receipt as a PDF."""
+    return price_sheet(which, of, units, paper)
 
 
 def shopping_paper(found: ShoppingList, title: str, shop_name: str, units: Units, paper: Paper) -> bytes:

@@ -117,6 +117,8 @@ _WHO: dict[Who, str] = {
         GET /api/feeds
         POST /api/feeds
         POST /api/feeds/{feed_id}/end
+        GET /api/jobs/{job_id}/cost
+        GET /api/jobs/{job_id}/price/{which}
         POST /api/jobs/{job_id}/hour
         POST /api/pours/{pour_id}/hour
         POST /api/castings/{casting_id}/take-back
@@ -234,6 +236,7 @@ _LIMITS: dict[RateLimitItem, str] = {
         "GET /api/jobs/{job_id}/boards.{form}, GET /api/jobs/{job_id}/steel.{form}, GET /api/shared/pack, "
         "GET /api/pours/{pour_id}/run/sheet, "
         "GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb, GET /api/jobs/{job_id}/pieces/{piece_id}/{form}, "
+        "GET /api/jobs/{job_id}/price/{which}, "
         "GET /api/shopping.{form}, GET /api/days/sheet, GET /api/castings/{casting_id}/story"
     ),
 }

@@ -79,6 +79,14 @@ export const DOCUMENTS = {
       turned_deg: {"label": "Rotation, counter-clockwise", "as": "number", "unit": "deg", "default": 0.0, "low": -180, "high": 180},
     },
   },
+  CostInputs: {
+    title: "CostInputs",
+    fields: {
+      charged: {"label": "Materials charged", "as": "choice", "choices": ["what is bought", "what is used"], "default": "what is bought"},
+      set_by: {"label": "Set in place by", "as": "choice", "choices": ["whoever fetches it", "the shop"], "default": "whoever fetches it"},
+      extras: {"as": "list", "most": 40},
+    },
+  },
   CureInputs: {
     title: "CureInputs",
     fields: {
@@ -145,6 +153,13 @@ export const DOCUMENTS = {
       profile: {"label": "Shape", "as": "choice", "choices": ["chamfer", "round-over", "half bullnose", "full bullnose"], "default": "round-over"},
       size: {"label": "Size", "as": "length", "low": 0, "high": 2000, "default": 6.0},
       made: {"label": "How", "as": "choice", "choices": ["in the mould", "routed later"], "default": "routed later"},
+    },
+  },
+  Extra: {
+    title: "Extra",
+    fields: {
+      name: {"label": "What", "as": "text", "most": 60},
+      price: {"label": "Cost", "as": "number", "unit": "price", "low": 0, "high": 10000000.0},
     },
   },
   FinishInputs: {
@@ -1015,6 +1030,7 @@ export const DOCUMENTS = {
     title: "Rates",
     fields: {
       hour_price: {"label": "Price of an hour", "as": "number", "none": "not said", "unit": "price", "default": null, "low": 0, "high": 1000000.0},
+      pace: {"label": "Hours against the usual", "hint": "1 is a practised shop; a first piece takes 1.6", "as": "number", "default": 1.0, "low": 0.2, "high": 5},
       overhead_pct: {"label": "Overhead on hours", "hint": "rent, power, tools; 30 to 60 usual", "as": "number", "unit": "%", "default": 0.0, "low": 0, "high": 300},
       consumables_pct: {"label": "Small things", "hint": "of materials: gloves, tape, buckets; 3 to 6 usual", "as": "number", "unit": "%", "default": 5.0, "low": 0, "high": 300},
       rejects_pct: {"label": "Castings that fail", "hint": "5 usual, 10 to 20 in a new shop", "as": "number", "unit": "%", "default": 5.0, "low": 0, "high": 80},

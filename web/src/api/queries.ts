@@ -142,6 +142,13 @@ export const shoppingQuery = (ids: readonly string[]) =>
     queryFn: () => take(client.GET("/api/shopping", { params: { query: { job: [...ids] } } })),
   });
 
+/** What a job costs as it stands at a revision. */
+export const costQuery = (id: string, revision: number) =>
+  queryOptions({
+    queryKey: ["cost", id, revision],
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/cost", { params: { path: { job_id: id } } })),
+  });
+
 export const historyQuery = (id: string, revision: number) =>
   queryOptions({
     queryKey: ["history", id, revision],

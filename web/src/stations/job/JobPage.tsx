@@ -6,6 +6,7 @@ import { isTyping } from "@/parts/typing";
 import { WhyProvider } from "@/parts/Why";
 import { ArchStation } from "../arch/ArchStation";
 import { CabinetsStation } from "../cabinets/CabinetsStation";
+import { CostStation } from "../cost/CostStation";
 import { CureStation } from "../cure/CureStation";
 import { FinishStation } from "../finish/FinishStation";
 import { FormStation } from "../form/FormStation";
@@ -34,6 +35,7 @@ const SCREENS = {
   cure: CureStation,
   move: MoveStation,
   finish: FinishStation,
+  cost: CostStation,
   log: LogStation,
 };
 

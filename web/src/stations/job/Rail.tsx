@@ -1,6 +1,7 @@
 import { Link, useLocation } from "@tanstack/react-router";
 import { useEffect, useRef } from "react";
 import type { Headline, JobView, Severity, Station } from "@/api/client";
+import { useMay } from "@/api/me";
 import { SeverityMark } from "@/parts/SeverityMark";
 import { valueWords } from "@/parts/values";
 import { MM_PER_INCH, type Units, writeLength } from "@/units/length";
@@ -10,7 +11,7 @@ import { dayAndClockOrDate } from "@/units/time";
 import { Preferences } from "../Preferences";
 
 /** What stands on the rail: the stations, and the log. */
-export type Entry = Station | "log";
+export type Entry = Station | "cost" | "log";
 
 const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "measure", name: "Measure" },
@@ -24,6 +25,7 @@ const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "cure", name: "Cure" },
   { station: "move", name: "Move" },
   { station: "finish", name: "Finish" },
+  { station: "cost", name: "Cost" },
   { station: "log", name: "Log" },
 ];
 
@@ -51,6 +53,8 @@ interface Props {
 export function Rail({ id, headline, record, onKeys }: Props) {
   const { units } = usePreferences();
   const nav = useRef<HTMLElement>(null);
+  const priced = useMay()("GET /api/jobs/{job_id}/cost");
+  const stations = stationsOf(headline).filter(({ station }) => priced || station !== "cost");
   const at = useLocation({ select: (location) => location.pathname });
   useEffect(() => {
     const active = at && nav.current?.querySelector(".active");
@@ -66,10 +70,15 @@ export function Rail({ id, headline, record, onKeys }: Props) {
       </div>
       <nav ref={nav} aria-label="Stations" className="min-h-0 flex-1 lg:overflow-y-auto">
         <ol className="flex overflow-x-auto lg:block">
-          {stationsOf(headline).map(({ station, name }) => {
+          {stations.map(({ station, name }) => {
+            const judged = station !== "log" && station !== "cost";
             const line =
-              station === "log" ? logLine(record, headline.zone, units) : stationLine(station, headline, units);
-            const severity = station === "log" ? undefined : headline.worst[station];
+              station === "log"
+                ? logLine(record, headline.zone, units)
+                : station === "cost"
+                  ? { headline: "price", detail: "and hours" }
+                  : stationLine(station, headline, units);
+            const severity = judged ? headline.worst[station] : undefined;
             return (
               <li key={station} className="min-w-32 flex-1 max-sm:min-w-max lg:min-w-0">
                 <Link
@@ -79,14 +88,12 @@ export function Rail({ id, headline, record, onKeys }: Props) {
                   activeProps={{ className: "active" }}
                 >
                   <span className="rail-marks hidden w-5 shrink-0 pt-0.5 sm:block">
-                    {station !== "log" && <RailMark severity={severity} />}
+                    {judged && <RailMark severity={severity} />}
                   </span>
                   <span className="min-w-0 flex-1">
                     <span className="flex items-center gap-2">
                       {name}
-                      <span className="rail-marks sm:hidden">
-                        {station !== "log" && <RailMark severity={severity} />}
-                      </span>
+                      <span className="rail-marks sm:hidden">{judged && <RailMark severity={severity} />}</span>
                     </span>
                     <span
                       className="block truncate leading-tight lg:whitespace-normal"
