@@ -49,6 +49,8 @@ WAYS: dict[str, Way] = {
     "/warm/seats/ohms_before": ("warm", None, "textbox", "Measured before", "14"),
     "/warm/seats/ohms_after": ("warm", None, "textbox", "Measured after the pour", "15"),
     "/warm/seats/megohms": ("warm", None, "textbox", "Insulation after the pour", "300"),
+    "/cost/charged": ("cost", None, "select", "Materials charged", "what is used"),
+    "/cost/set_by": ("cost", None, "select", "Set in place by", "the shop"),
     "/cabinets/runs/left_end": ("cabinets", None, "select", "Left end", "at a wall"),
     "/cabinets/runs/right_end": ("cabinets", None, "select", "Right end", "at a wall"),
     "/cabinets/runs/behind": ("cabinets", None, "select", "Behind it", "open"),
@@ -289,6 +291,7 @@ CHOSEN = {
     "/steel/by_piece",
     "/finish/by_piece",
     "/finish/back_face",
+    *(f"/cost/extras/{field}" for field in ("name", "price")),  # test_cost
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
 
@@ -460,7 +463,8 @@ def wait_past(page: Page, revision: int) -> None:
 
 @pytest.mark.parametrize("keys", [False, True], ids=["pointer", "keyboard"])
 @pytest.mark.parametrize(
-    "station", ["measure", "arch", "warm", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
+    "station",
+    ["measure", "arch", "warm", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish", "cost"],
 )
 def test_each_field_is_changed(
     open_page: OpenPage, api: TestClient, rinse_sink_top: str, station: str, keys: bool

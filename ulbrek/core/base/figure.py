@@ -16,6 +16,7 @@ P = ParamSpec("P")
 _UNIT_SUFFIXES = (
     ("_w_m2", "W/m2"),
     ("_kwh", "kWh"),
+    ("_price", "price"),
     ("_kg_m3", "kg/m3"),
     ("_kg_m2_h", "kg/m2/h"),
     ("_kg_m2", "kg/m2"),

@@ -148,7 +148,7 @@ def all_hours(sum_h: float, pace: float) -> float:
     return sum_h * pace
 
 
-@rule(unit="1", kind="price")
+@rule(unit="price")
 def labour_price(work_h: float, hour_price: float, overhead_pct: float) -> float:
     """Labour, with what is put on it
 
@@ -164,22 +164,23 @@ def labour_price(work_h: float, hour_price: float, overhead_pct: float) -> float
     return work_h * hour_price * (1 + overhead_pct / 100)
 
 
-@rule(unit="1", kind="price")
-def price(materials: float, small_pct: float, labour: float, extras: float, margin_pct: float,
+@rule(unit="price")
+def price(materials_price: float, small_pct: float, labour_price: float, extras_price: float, margin_pct: float,
           rejects_pct: float) -> float:  # fmt: skip
     """Price
 
     Args:
-        materials: as they are charged
+        materials_price: as they are charged
         small_pct: small things, of materials
-        labour: with overhead
-        extras: what else is paid for
+        labour_price: with overhead
+        extras_price: what else is paid for
         margin_pct: on all of it
         rejects_pct: castings that fail and are cast again
 
-    Formula: (materials * (1 + small_pct / 100) + labour + extras) * (1 + margin_pct / 100) / (1 - rejects_pct / 100)
+    Formula: (materials_price * (1 + small_pct / 100) + labour_price + extras_price)
+        * (1 + margin_pct / 100) / (1 - rejects_pct / 100)
 
     Source: common practice
     """
-    spent = materials * (1 + small_pct / 100) + labour + extras
+    spent = materials_price * (1 + small_pct / 100) + labour_price + extras_price
     return spent * (1 + margin_pct / 100) / (1 - rejects_pct / 100)

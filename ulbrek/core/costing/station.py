@@ -34,7 +34,7 @@ def cost(job: Job, shop: Shop, planned: Plan, prices: PriceList) -> Costed:
         rules.labour_price, work_h=hours, hour_price=rates.hour_price, overhead_pct=rates.overhead_pct
     )  # fmt: skip
     price = None if labour is None else work(
-        rules.price, materials=charged, small_pct=rates.consumables_pct, labour=labour, extras=extras,
+        rules.price, materials_price=charged, small_pct=rates.consumables_pct, labour_price=labour, extras_price=extras,
         margin_pct=rates.margin_pct, rejects_pct=rates.rejects_pct,
     )  # fmt: skip
     return Costed(
@@ -86,7 +86,7 @@ def _pieces(
 def _before(price: Figure) -> float:
     """What a price is made of, before margin and rejects."""
     told = {name: one.value for name, one in price.inputs.items()}
-    return told["materials"] * (1 + told["small_pct"] / 100) + told["labour"] + told["extras"]
+    return told["materials_price"] * (1 + told["small_pct"] / 100) + told["labour_price"] + told["extras_price"]
 
 
 __all__ = ["Material", "cost", "hours_of"]

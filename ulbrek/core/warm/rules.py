@@ -242,7 +242,7 @@ def energy_used(mean_w_m2: float, mat_m2: float, on_h: float) -> float:
     return mean_w_m2 * mat_m2 * on_h / 1000
 
 
-@rule(unit="1", kind="price")
+@rule(unit="price")
 def energy_cost(energy_kwh: float, kwh_price: float) -> float:
     """What that energy costs
 

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
-import type { Figure, Plan } from "@/api/client";
+import type { Figure } from "@/api/client";
 import { shopQuery, useRules } from "@/api/queries";
 import { figureQuery } from "@/api/records";
 import { usePreferences } from "@/units/preferences";
@@ -15,7 +15,7 @@ const OWN_RATIO = "materials.own_ratio";
 const Ask = createContext<(key: string) => void>(() => undefined);
 
 /** Any figure below it can be asked how it was worked out. */
-export function WhyProvider({ plan, children }: { plan: Plan; children: ReactNode }) {
+export function WhyProvider({ plan, children }: { plan: object; children: ReactNode }) {
   const [trail, setTrail] = useState<string[]>([]);
   const figures = useMemo(() => figureIndex(plan), [plan]);
   const figure = figures.get(trail.at(-1) ?? "");

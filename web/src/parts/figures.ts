@@ -1,11 +1,16 @@
-import type { Figure, Plan, RulePage } from "@/api/client";
+import type { Figure, RulePage } from "@/api/client";
 import type { Units } from "@/units/length";
 import { write, writeExact, writeRange } from "@/units/quantity";
 import { COUNTED } from "@/units/table";
 
+/** Something with figures in it, and with those behind them. */
+interface Figured {
+  workings?: Record<string, Figure>;
+}
+
 /** Every figure of a plan by its key: those on view and those behind them. */
-export function figureIndex(plan: Plan): Map<string, Figure> {
-  const { workings, ...shown } = plan;
+export function figureIndex(plan: object): Map<string, Figure> {
+  const { workings = {}, ...shown }: Figured = plan;
   const index = new Map<string, Figure>(Object.entries(workings));
   collect(shown, index);
   return index;

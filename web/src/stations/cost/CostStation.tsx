@@ -7,7 +7,7 @@ import { DocField } from "@/parts/DocField";
 import { specOf } from "@/parts/specs";
 import { useMoney } from "@/parts/useMoney";
 import { valueWords } from "@/parts/values";
-import { FigureLine } from "@/parts/Why";
+import { FigureButton, FigureLine, WhyProvider } from "@/parts/Why";
 import { usePreferences } from "@/units/preferences";
 import { write, writeHours, writeRange } from "@/units/quantity";
 import { Bench } from "../job/Bench";
@@ -35,7 +35,7 @@ export function CostStation() {
       {found?.price && <Sheets id={editor.kept.id} />}
     </>
   );
-  return (
+  const bench = (
     <Bench title="Cost" ticket={ticket} findings={[]}>
       <div className="mx-auto max-w-3xl space-y-8 p-5 max-lg:pb-24">
         {found ? (
@@ -50,6 +50,7 @@ export function CostStation() {
       </div>
     </Bench>
   );
+  return found ? <WhyProvider plan={found}>{bench}</WhyProvider> : bench;
 }
 
 function Price({ found }: { found: Costed }) {
@@ -58,7 +59,9 @@ function Price({ found }: { found: Costed }) {
     <section aria-label="Price">
       <h2 className="mb-1 text-lg font-bold">Price</h2>
       {found.price ? (
-        <p className="figure text-3xl">{money(found.price.value)}</p>
+        <p className="[&_button]:text-3xl">
+          <FigureButton figure={found.price} />
+        </p>
       ) : (
         <p>
           The price of an hour is not said.{" "}
@@ -74,7 +77,9 @@ function Price({ found }: { found: Costed }) {
         <Sum name="Stays in the shop" value={money(found.stays_cost)} />
         {found.extras_cost > 0 && <Sum name="Other costs" value={money(found.extras_cost)} />}
         <FigureLine label="Work" figure={found.hours} />
-        {found.labour_cost && <Sum name="Work, with overhead" value={money(found.labour_cost.value)} />}
+        {found.labour_cost && (
+          <FigureLine label="Work, with overhead" figure={found.labour_cost} text={money(found.labour_cost.value)} />
+        )}
       </dl>
       {found.unpriced > 0 && (
         <p className="text-soft">
@@ -150,7 +155,9 @@ function Steps({ found }: { found: Costed }) {
               {valueWords(one.step)}
             </th>
             <td className={CELL}>{one.piece ? names.get(one.piece) : "all"}</td>
-            <td className={`${CELL} figure`}>{writeHours(one.hours.value)}</td>
+            <td className={CELL}>
+              <FigureButton figure={one.hours} text={writeHours(one.hours.value)} />
+            </td>
             <td className={`${CELL} figure`}>{told(one.hours)}</td>
           </tr>
         ))}
