@@ -64,12 +64,18 @@ def mix(page: Page) -> None:
     page.locator("[data-dose=pigment]").scroll_into_view_if_needed()
 
 
-def pour(page: Page) -> None:
-    """Opens the pour of the rinse-sink top."""
-    page.get_by_role("link", name="Pours").click()
-    page.get_by_role("heading", name="Pours", level=1).wait_for()  # the floor, too, has a link of that name
-    page.locator("main").get_by_role("link", name=TOP).click()
-    page.locator("[data-act=turn]").wait_for()
+def warm(page: Page) -> None:
+    """Opens the warm wedging seat, its course drawn."""
+    page.get_by_role("link", name="Warm wedging seat", exact=True).click()
+    page.locator("[data-headline=warm]").click()
+    page.locator("[data-course]").first.wait_for()
+
+
+def cost(page: Page) -> None:
+    """Opens what the pieces for the yard cost."""
+    page.get_by_role("link", name="Yard: ramp, niche arch and discs", exact=True).click()
+    page.locator("[data-headline=cost]").click()
+    page.locator("[data-material]").first.wait_for()
 
 
 def run(page: Page) -> None:
@@ -163,6 +169,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("floor", stay, "in", "light", False),
     ("measure", to_job, "in", "light", False),
     ("arch", arch, "mm", "light", False),
+    ("warm", warm, "mm", "light", False),
     ("ground", ground, "mm", "light", False),
     ("cabinets", cabinets, "mm", "light", False),
     ("form", station("form"), "in", "light", False),
@@ -172,10 +179,9 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("pour-window", pour_window, "mm", "light", False),
     ("move", station("move"), "mm", "light", False),
     ("finish", station("finish"), "mm", "light", False),
-    ("pour", pour, "mm", "light", False),
+    ("cost", cost, "mm", "light", False),
     ("known", known, "mm", "light", False),
     ("defect", defect, "mm", "light", False),
-    ("phone-measure", to_job, "in", "light", True),
     ("calendar", calendar, "mm", "light", False),
     ("phone-run", run, "mm", "light", True),
     ("phone-machine", machine, "mm", "dark", True),

@@ -40,7 +40,8 @@ def path_in(shop: Filled, address: str, mine: bool = True) -> str:
         "item_id": shop.item, "sensor_id": shop.sensor, "observation_id": shop.seen, "photo_id": photo(shop),
         "device_id": uuid4(), "code_id": uuid4(), "link_id": uuid4(), "passkey_id": uuid4(), "number": 1,
         "feed_id": uuid4(), "secret": "x" * 43, "quantity": "set",
-        "piece_id": "top", "name": "mixes", "entry_id": "ordinary", "sheet_id": "melamine-16", "start": "top",
+        "piece_id": "top", "which": "estimate",
+        "name": "mixes", "entry_id": "ordinary", "sheet_id": "melamine-16", "start": "top",
         "form": "csv" if "shopping" in address or "boards" in address or "steel" in address else "stl",
     }  # fmt: skip
     if address.endswith("/archive") and mine:
