@@ -52,6 +52,7 @@ class Line:
         wanted: what the jobs take
         here: what is in stock of it
         to_buy: whole ones
+        pack: how much of that one pack is that is sold; 0 where it is sold by its unit
         price: of one; None where nobody has said
         cost: of those to buy
         jobs: that take it
@@ -66,6 +67,7 @@ class Line:
     wanted: float
     here: float
     to_buy: float
+    pack: float
     price: float | None
     cost: float | None
     jobs: tuple[str, ...]
@@ -119,7 +121,7 @@ def shopping(planned: Sequence[PlannedJob], shop: Shop, stock: Mapping[str, floa
         for key, found in wanted.items()
     ]
     lines += [
-        Line(f"gear/{key}", "protective gear", name, (), "", 0, 0, 0, None, None, (), _ticked(jobs, f"gear/{key}"))
+        Line(f"gear/{key}", "protective gear", name, (), "", 0, 0, 0, 0, None, None, (), _ticked(jobs, f"gear/{key}"))
         for key, name in GEAR
     ]
     lines.sort(key=lambda line: GROUPS.index(line.group))
@@ -141,7 +143,7 @@ def _line(key: str, found: Sequence[_Taken], here: float, own: float | None, pri
     price = own if own is not None else prices.price_of(take.kind, take.material)
     jobs = tuple(dict.fromkeys(job.name for job, _, _ in found))
     return Line(
-        key, group, take.name, take.size_mm, take.unit, round(wanted, 3), here, round(to_buy, 3), price,
+        key, group, take.name, take.size_mm, take.unit, round(wanted, 3), here, round(to_buy, 3), take.pack, price,
         round(price * bought, 2) if price is not None and (take.pack or take.unit not in MEASURED) else None, jobs,
         _ticked([job for job, _, _ in found], key),
     )  # fmt: skip

@@ -18,7 +18,6 @@ STEEL = Spread(0.2, 0.4, 0.7)  # a square metre
 LITRE = Spread(0.02, 0.0325, 0.055)  # 0.8, 1.3 and 2.2 for a square metre of 40 mm
 BEGUN = Spread(0.3, 0.5, 0.8)  # a pour: set up, weigh out, wash
 PACKED = Spread(1.5, 2.5, 4.0)  # a square metre
-STRIPPED = Spread(0.25, 0.45, 0.7)  # a casting
 GROUND = Spread(1.0, 1.8, 3.5)  # a square metre
 IN_PLACE = Spread(3.0, 5.0, 8.0)  # a square metre
 SETTING, JOURNEY = Spread(1.0, 2.0, 4.0), Spread(0.5, 1.0, 2.0)
@@ -72,7 +71,10 @@ def _of_piece(job: Job, piece: Piece, one: PiecePlan, packed: bool, pours: float
             work(rules.pour_hours, piece.id, volume_l=one.measure.volume.value * piece.count, rates=LITRE, pours=pours,
                  begun_h=BEGUN),
         )  # fmt: skip
-    yield StepHours("strip", piece.id, work(rules.strip_hours, piece.id, castings=piece.count, rates=STRIPPED))
+    sides = sum(edge.length.value for edge in one.measure.edge_lengths) / 1000
+    yield StepHours(
+        "strip", piece.id, work(rules.strip_hours, piece.id, castings=piece.count, round_m=sides, rates=PACE)
+    )  # fmt: skip
 
 
 def _form(job: Job, piece: Piece, one: PiecePlan) -> Figure:

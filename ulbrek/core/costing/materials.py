@@ -1,16 +1,19 @@
 """What a job takes, what of it is used up, and what stays in the shop."""
 
 from collections.abc import Iterator, Mapping
+from math import ceil
 
 from ulbrek.core.base.figure import Figure
 from ulbrek.core.buying.demand import PlannedJob
 from ulbrek.core.buying.prices import PriceList
-from ulbrek.core.buying.shopping import MEASURED, Line, shopping
+from ulbrek.core.buying.shopping import Line, shopping
 from ulbrek.core.costing.result import Material
 from ulbrek.core.job.choices import choose
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
 from ulbrek.core.plan.result import Plan
+
+_TRIFLE = 1e-9
 
 
 def materials_of(job: Job, shop: Shop, planned: Plan, prices: PriceList) -> list[Material]:
@@ -29,14 +32,13 @@ def materials_of(job: Job, shop: Shop, planned: Plan, prices: PriceList) -> list
 
 
 def _material(line: Line, shares: Mapping[str, float]) -> Material:
-    share = min(1.0, shares.get(line.key, 1.0))
-    in_packs = line.cost is not None and line.unit in MEASURED and line.price
-    packs = round(line.cost / line.price) if in_packs and line.cost and line.price else 0
-    used = line.wanted if in_packs else line.to_buy * share
+    if line.pack and line.wanted:
+        share, used = line.wanted / (ceil(line.wanted / line.pack - _TRIFLE) * line.pack), line.wanted
+    else:
+        share = min(1.0, shares.get(line.key, 1.0))
+        used = line.to_buy * share
     cost = line.cost
-    if cost is not None and packs:
-        share = shares.get(line.key, 1.0)
-    used_cost = None if cost is None else cost * min(1.0, share)
+    used_cost = None if cost is None else cost * share
     stays = None if cost is None or used_cost is None else cost - used_cost
     return Material(
         line.key, line.group, line.name, line.unit, line.to_buy, used, line.price, cost, used_cost, stays

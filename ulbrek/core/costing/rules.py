@@ -7,8 +7,8 @@ from ulbrek.core.base.figure import rule
 def form_hours(forms: float, boards: float, board_m: float, knockouts: float, inserts: float, rates: float) -> float:
     """Hours at the forms
 
-    Sawing, sanding, screwing, sealing and squaring: half an hour for each form, and for each board by its length. For
-    a flat top with four sides that is 2.5 h.
+    Sawing, sanding, screwing, sealing and squaring: some for each form, for each board, and by their length. For a
+    flat top of half a square metre with four sides that is 2.3 h, for a block as large as a fist one hour.
 
     Args:
         forms: how many are built
@@ -18,11 +18,11 @@ def form_hours(forms: float, boards: float, board_m: float, knockouts: float, in
         inserts: what is set and held, in each
         rates: against the likely pace
 
-    Formula: forms * (0.5 + 0.15 * boards + 0.3 * board_m + knockouts + 0.25 * inserts) * rates
+    Formula: forms * (0.2 + 0.1 * boards + 0.4 * board_m + knockouts + 0.25 * inserts) * rates
 
     Source: estimates: a flat top 1.5 to 4 h, an opening 0.5 to 2 h
     """
-    return forms * (0.5 + 0.15 * boards + 0.3 * board_m + knockouts + 0.25 * inserts) * rates
+    return forms * (0.2 + 0.1 * boards + 0.4 * board_m + knockouts + 0.25 * inserts) * rates
 
 
 @rule(unit="h")
@@ -73,18 +73,21 @@ def packed_hours(face_m2: float, rates: float) -> float:
 
 
 @rule(unit="h")
-def strip_hours(castings: float, rates: float) -> float:
+def strip_hours(castings: float, round_m: float, rates: float) -> float:
     """Hours of stripping, and of cleaning the mould
+
+    Some minutes for each, and by the length of its sides: 27 min for a flat top of half a square metre.
 
     Args:
         castings: that are stripped
-        rates: hours for each
+        round_m: all its sides together
+        rates: against the likely pace
 
-    Formula: castings * rates
+    Formula: castings * (0.08 + 0.12 * round_m) * rates
 
-    Source: common practice, 15 to 40 min
+    Source: common practice, 15 to 40 min for a top
     """
-    return castings * rates
+    return castings * (0.08 + 0.12 * round_m) * rates
 
 
 @rule(unit="h")
