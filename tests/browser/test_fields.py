@@ -49,8 +49,8 @@ WAYS: dict[str, Way] = {
     "/warm/seats/ohms_before": ("warm", None, "textbox", "Measured before", "14"),
     "/warm/seats/ohms_after": ("warm", None, "textbox", "Measured after the pour", "15"),
     "/warm/seats/megohms": ("warm", None, "textbox", "Insulation after the pour", "300"),
-    "/cost/charged": ("cost", None, "select", "Materials charged", "what is used"),
-    "/cost/set_by": ("cost", None, "select", "Set in place by", "the shop"),
+    "/pricing/charged": ("cost", None, "select", "Materials charged", "what is used"),
+    "/pricing/set_by": ("cost", None, "select", "Set in place by", "the shop"),
     "/cabinets/runs/left_end": ("cabinets", None, "select", "Left end", "at a wall"),
     "/cabinets/runs/right_end": ("cabinets", None, "select", "Right end", "at a wall"),
     "/cabinets/runs/behind": ("cabinets", None, "select", "Behind it", "open"),
@@ -291,7 +291,7 @@ CHOSEN = {
     "/steel/by_piece",
     "/finish/by_piece",
     "/finish/back_face",
-    *(f"/cost/extras/{field}" for field in ("name", "price")),  # test_cost
+    *(f"/pricing/extras/{field}" for field in ("name", "price")),  # test_cost
     *(f"/form/offcuts/{field}" for field in ("sheet", "length", "width", "lot")),
 }
 

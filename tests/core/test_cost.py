@@ -64,7 +64,7 @@ def test_the_cost_of_all_demo_jobs_adds_up_to_the_shopping_list() -> None:
 
 @pytest.mark.parametrize("charged", ["what is bought", "what is used"])
 def test_a_price_is_materials_and_work_with_what_is_put_on_them(charged: str) -> None:
-    job = top(opening(), cost={"charged": charged, "extras": [{"name": "Sink", "price": 120}]})
+    job = top(opening(), pricing={"charged": charged, "extras": [{"name": "Sink", "price": 120}]})
     found = of(job)
     assert found.price is not None
     materials = found.spent if charged == "what is bought" else found.used_cost
@@ -149,7 +149,7 @@ def test_what_stays_where_it_is_cast_has_no_form_to_strip_and_what_is_carried_ma
     assert {one.step for one in pad.steps} == {"ground", "finish"}
     counter = of(read_job_file((DEMO / "glaze-counter.ulbrek.json").read_bytes()).job)
     assert {one.step for one in counter.steps} == {"in place", "finish"}
-    fetched, put = of(top()), of(top(cost={"set_by": "the shop"}))
+    fetched, put = of(top()), of(top(pricing={"set_by": "the shop"}))
     assert put.hours.value - fetched.hours.value == pytest.approx(1 + 2 * 0.9 * 0.6)
 
 

@@ -18,7 +18,7 @@ from ulbrek.files.estimate_file import Priced, PriceSheet, price_sheet
 @pytest.mark.parametrize("units", UNITS)
 @pytest.mark.parametrize("which", ["estimate", "receipt"])
 def test_it_says_what_each_piece_costs(which: PriceSheet, units: Units) -> None:
-    job = top(top={"piece": {"count": 3}}, cost={"extras": [{"name": "Sink", "price": 120}]})
+    job = top(top={"piece": {"count": 3}}, pricing={"extras": [{"name": "Sink", "price": 120}]})
     found = of(job)
     assert found.price is not None
     priced = Priced(job, plan(job, shop()), found, "Fennel Row Pottery", date(2027, 3, 4))

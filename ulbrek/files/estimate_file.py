@@ -46,10 +46,10 @@ def price_sheet(which: PriceSheet, of: Priced, units: Units, paper: Paper) -> by
         },
         {"kind": "text", "text": f"Total {write_money(total, found.currency)}."},
     ]  # fmt: skip
-    if job.cost.extras:
-        names = ", ".join(one.name for one in job.cost.extras)
+    if job.pricing.extras:
+        names = ", ".join(one.name for one in job.pricing.extras)
         blocks.append({"kind": "text", "text": f"With {names}."})
-    set_there = "Set in place." if job.cost.set_by == "the shop" else "To be fetched."
+    set_there = "Set in place." if job.pricing.set_by == "the shop" else "To be fetched."
     if which == "estimate":
         until = on + STANDS_FOR
         blocks.append({

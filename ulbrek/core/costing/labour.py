@@ -45,7 +45,7 @@ def steps_of(job: Job, shop: Shop, planned: Plan) -> Iterator[StepHours]:
         for piece, one in zip(job.pieces, planned.pieces, strict=True)
         if piece.stays is None
     )
-    if job.cost.set_by == "the shop" and carried:
+    if job.pricing.set_by == "the shop" and carried:
         hours = work(rules.setting_hours, set_m2=carried / _M2, rates=SETTING, begun_h=JOURNEY)
         yield StepHours("set in place", None, hours)
 

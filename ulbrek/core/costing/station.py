@@ -28,8 +28,8 @@ def cost(job: Job, shop: Shop, planned: Plan, prices: PriceList) -> Costed:
     rates = shop.rates
     spent = sum(one.cost or 0.0 for one in materials)
     used = sum(one.used_cost or 0.0 for one in materials)
-    extras = sum(one.price for one in job.cost.extras)
-    charged = used if job.cost.charged == "what is used" else spent
+    extras = sum(one.price or 0.0 for one in job.pricing.extras)
+    charged = used if job.pricing.charged == "what is used" else spent
     labour = None if rates.hour_price is None else work(
         rules.labour_price, work_h=hours, hour_price=rates.hour_price, overhead_pct=rates.overhead_pct
     )  # fmt: skip

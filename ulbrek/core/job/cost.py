@@ -17,7 +17,10 @@ class Extra(Document):
     """Something else that is paid for, such as a sink or a journey."""
 
     name: Annotated[Name, label("What")]
-    price: Annotated[float, Field(ge=0, le=1e7, allow_inf_nan=False), label("Cost", unit="price")]
+    price: Annotated[
+        Annotated[float, Field(ge=0, le=1e7, allow_inf_nan=False)] | None,
+        label("Cost", none="not said", unit="price"),
+    ] = None
 
 
 class CostInputs(Document):

@@ -86,7 +86,7 @@ class Job(Document):
     cure: CureInputs = CureInputs()
     handling: HandlingInputs = HandlingInputs()
     finish: FinishInputs = FinishInputs()
-    cost: CostInputs = CostInputs()
+    pricing: CostInputs = CostInputs()
 
     @model_validator(mode="before")
     @classmethod

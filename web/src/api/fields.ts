@@ -159,7 +159,7 @@ export const DOCUMENTS = {
     title: "Extra",
     fields: {
       name: {"label": "What", "as": "text", "most": 60},
-      price: {"label": "Cost", "as": "number", "unit": "price", "low": 0, "high": 10000000.0},
+      price: {"label": "Cost", "as": "number", "none": "not said", "unit": "price", "default": null, "low": 0, "high": 10000000.0},
     },
   },
   FinishInputs: {

@@ -28,7 +28,7 @@ export function CostStation() {
       <section aria-label="Charged" className="mt-2">
         <h2 className="mb-1 text-lg font-bold">Charged</h2>
         {(["charged", "set_by"] as const).map((name) => (
-          <DocField key={name} at="/cost" spec={specOf("CostInputs", name)} />
+          <DocField key={name} at="/pricing" spec={specOf("CostInputs", name)} />
         ))}
       </section>
       <Extras />

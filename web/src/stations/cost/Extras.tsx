@@ -12,9 +12,9 @@ export function Extras() {
   const [problem, keep] = useKeep();
   const [name, setName] = useState("");
   const [price, setPrice] = useState("");
-  const extras = editor.shown.job.cost?.extras ?? [];
+  const extras = editor.shown.job.pricing?.extras ?? [];
   const set = (next: readonly object[], what: string) =>
-    editor.change((job) => withField(job, "/cost/extras", next), what);
+    editor.change((job) => withField(job, "/pricing/extras", next), what);
   const add = async () => {
     await set([...extras, { name: name.trim(), price: Number(price.replace(",", ".")) }], `Other cost: ${name.trim()}`);
     setName("");
@@ -30,7 +30,7 @@ export function Extras() {
             className="flex min-h-11 items-center justify-between border-b border-line"
           >
             <span>
-              {one.name} <b className="figure">{money(one.price)}</b>
+              {one.name} <b className="figure">{money(one.price ?? 0)}</b>
             </span>
             {!editor.readOnly && (
               <button
