@@ -23,7 +23,8 @@ def test_a_plate_that_is_too_light_is_made_thicker_by_a_press(open_page: OpenPag
     page = open_page(f"/jobs/{kept}/measure", units=units)
     light = page.get_by_role("heading", name=re.compile("^Plate weighs"))
     expect(light).to_be_visible()
-    page.get_by_role("button", name=re.compile("thick", re.IGNORECASE)).first.click()
+    findings = page.get_by_role("region", name="Findings")
+    findings.get_by_role("button", name=re.compile("^Make it .* thick")).click()
     expect(light).to_have_count(0)
     thick = api.get(f"/api/jobs/{kept}").json()["job"]["pieces"][0]["thickness"]["mm"]
     assert 60.5 < thick < 64
