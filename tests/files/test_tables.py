@@ -50,9 +50,9 @@ def test_names_that_are_formulas_are_text_in_every_list() -> None:
 
 
 def test_the_shopping_list_is_in_the_units_of_its_reader() -> None:
-    line = Line("hardware/wood/90×20×2440", "boards and lumber", "Wood", (90, 20, 2440), "lengths", 3, 1, 2, None, None,
-                (), False)  # fmt: skip
-    oil = Line("supply/oil", "foam and supplies", "Oil", (), "water", 0.5, 0, 0.5, None, None, (), False)
+    line = Line("hardware/wood/90×20×2440", "boards and lumber", "Wood", (90, 20, 2440), "lengths", 3, 1, 2, 0, None,
+                None, (), False)  # fmt: skip
+    oil = Line("supply/oil", "foam and supplies", "Oil", (), "water", 0.5, 0, 0.5, 1, None, None, (), False)
     listed = ShoppingList((line, oil), 0.0, 2, "USD")
     for units, name, quantity in (
         ("mm", "Wood, 90\xa0mm × 20\xa0mm × 2440\xa0mm", ["0.5", "L"]),
