@@ -134,8 +134,10 @@ def test_another_seat_like_it_has_not_been_measured() -> None:
 
 
 def test_foam_that_lies_in_the_underside_is_covered_by_what_is_over_it() -> None:
-    findings = plan(seat(pad={"above": "0 mm", "height": "30 mm"}), Shop()).findings
-    assert "insert-near-face" not in {one.finding.code for one in findings}
+    for height, heard in (("30 mm", False), ("55 mm", True)):
+        findings = plan(seat({"thickness": "2 mm"}, {"above": "0 mm", "height": height}), Shop()).findings
+        near = [one.finding.values["feature"] for one in findings if one.finding.code == "insert-near-face"]
+        assert ("Pad" in near) == heard
 
 
 @pytest.mark.parametrize(

@@ -29,14 +29,16 @@ const STATIONS: readonly { station: Entry; name: string }[] = [
   { station: "log", name: "Log" },
 ];
 
-type Seldom = "arch" | "warm" | "ground" | "cabinets";
+const SELDOM = ["arch", "warm", "ground", "cabinets"] as const;
+type Seldom = (typeof SELDOM)[number];
 
 /** The stations of a job: some stand there only where a piece asks for them, as Ground does where one stays on it. */
 export function stationsOf(headline: Pick<Headline, Seldom>): readonly { station: Entry; name: string }[] {
-  return STATIONS.filter(({ station }) => !(station in SELDOM) || headline[station as Seldom]);
+  return STATIONS.filter(({ station }) => {
+    const seldom = SELDOM.find((one) => one === station);
+    return seldom ? headline[seldom] : true;
+  });
 }
-
-const SELDOM: Record<Seldom, true> = { arch: true, warm: true, ground: true, cabinets: true };
 
 export function isEntry(name: string): name is Entry {
   return STATIONS.some(({ station }) => station === name);
