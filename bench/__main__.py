@@ -25,6 +25,7 @@ from bench.served import Caller, served
 from bench.staying import staying
 from bench.staying import worst as worst_staying
 from bench.timing import repeat, say
+from bench.variants import variants
 from bench.weather import weather
 from ops.browser import DESK, chromium
 from ops.demo import fresh_demo
@@ -87,6 +88,7 @@ def main() -> None:
     read_entries()
     arches()
     seats()
+    variants()
     staying()
     worst_staying()
     calendar()

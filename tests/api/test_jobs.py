@@ -126,3 +126,72 @@ def test_another_job_is_begun_like_one_that_was_made_and_once(api: TestClient) -
     named = api.post(f"/api/jobs/{first['id']}/another", json={"name": "For the yard"}).json()
     assert named["job"]["name"] == "For the yard"
     assert api.post(f"/api/jobs/{uuid4()}/another", json={}).status_code == 404
+
+
+def kept_with_variant(api: TestClient, **piece: Any) -> tuple[dict[str, Any], dict[str, Any]]:
+    """A job and a variant of it in which its piece is otherwise."""
+    first = api.post("/api/jobs", json={"job": top_document(name="Bench")}).json()
+    begun = api.post(f"/api/jobs/{first['id']}/variants", json={}).json()
+    document = begun["job"]
+    document["pieces"][0] |= piece
+    edit = {"parent": begun["revision"], "job": document, "what": "Changed"}
+    return first, api.put(f"/api/jobs/{begun['id']}", json=edit).json()
+
+
+def test_a_variant_is_planned_beside_its_job_and_is_not_on_the_floor(api: TestClient) -> None:
+    first, variant = kept_with_variant(api, thickness="30 mm")
+    assert variant["job"]["name"] == "Bench, plan B"
+    names = [one["id"] for one in api.get("/api/jobs/names").json()]
+    assert first["id"] in names
+    assert variant["id"] not in names
+    assert variant["id"] not in [one["id"] for one in api.get("/api/jobs", params={"limit": 200}).json()]
+    for asked in (first, variant):
+        told = api.get(f"/api/jobs/{asked['id']}/compare").json()
+        assert [one["id"] for one in told["plans"]] == [first["id"], variant["id"]]
+        named = api.get(f"/api/jobs/{asked['id']}/variants").json()
+        assert [one["name"] for one in named] == ["Bench", "Bench, plan B"]
+    plain, other = (one["column"] for one in told["plans"])
+    (said,) = other["differences"]
+    assert (said["label"], said["before"], said["after"]) == ("Thickness", 40.0, 30.0)
+    assert plain["mass_kg"] == pytest.approx(first["plan"]["pieces"][0]["handling"]["mass"]["value"])
+    assert other["mass_kg"] == pytest.approx(plain["mass_kg"] * 30 / 40, rel=0.02)
+    assert plain["price"] == api.get(f"/api/jobs/{first['id']}/cost").json()["price"]["value"]
+
+
+def test_a_plan_that_is_taken_is_the_jobs_under_its_own_name_until_it_is_undone(api: TestClient) -> None:
+    first, variant = kept_with_variant(api, thickness="30 mm")
+    path = f"/api/jobs/{first['id']}"
+    asked = {"variant": variant["id"], "parent": first["revision"]}
+    taken = api.post(f"{path}/choose", json=asked).json()
+    assert (taken["job"]["name"], taken["job"]["pieces"][0]["thickness"]["mm"]) == ("Bench", 30.0)
+    assert "Bench, plan B" in api.get(f"{path}/revisions").json()[0]["what"]
+    assert api.post(f"{path}/choose", json=asked).status_code == 409  # it was changed since it was looked at
+    undone = api.post(f"{path}/undo", json={"parent": taken["revision"]}).json()
+    assert undone["job"] == first["job"]
+    stranger = api.post("/api/jobs", json={"job": top_document(name="Other")}).json()
+    refused = api.post(f"{path}/choose", json={"variant": stranger["id"], "parent": undone["revision"]})
+    assert (refused.status_code, refused.json()["problems"][0]["field"]) == (422, "/variant")
+
+
+def test_four_plans_are_beside_each_other_and_no_more_and_one_may_go(api: TestClient) -> None:
+    first, second = kept_with_variant(api)
+    key = str(uuid4())
+    for _ in range(2):  # begun once
+        third = api.post(f"/api/jobs/{second['id']}/variants", json={"id": key, "name": "Thinner"}).json()
+    api.post(f"/api/jobs/{first['id']}/variants", json={})
+    full = api.post(f"/api/jobs/{first['id']}/variants", json={})
+    assert full.status_code == 422
+    assert "4 plans" in full.json()["detail"]
+    assert api.post(f"/api/jobs/{third['id']}/archive").status_code == 204
+    names = [one["name"] for one in api.get(f"/api/jobs/{first['id']}/variants").json()]
+    assert names == ["Bench", "Bench, plan B", "Bench, plan C"]
+    assert api.post(f"/api/jobs/{first['id']}/archive").status_code == 204
+    assert api.get(f"/api/jobs/{second['id']}").status_code == 404  # variants go with their job
+
+
+def test_a_variant_is_not_poured(api: TestClient) -> None:
+    _, variant = kept_with_variant(api)
+    piece = variant["job"]["pieces"][0]["id"]
+    refused = api.post("/api/pours", json={"job_id": variant["id"], "fills": [{"piece": piece, "count": 1}]})
+    assert refused.status_code == 422
+    assert "Compare plans" in refused.json()["problems"][0]["remedy"]

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from datetime import datetime
 from uuid import UUID, uuid4
 
-from sqlalchemy import Subquery, func, select
+from sqlalchemy import Subquery, func, or_, select, update
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
@@ -71,7 +71,7 @@ class JobRepository(ShopRecords):
         self._member_id = member_id
 
     def all(self) -> list[ListedJob]:
-        """The jobs that are not archived, last changed first."""
+        """The jobs that are not archived, last changed first; no variants of them."""
         newest = self._newest_numbers()
         rows = self._session.scalars(
             select(JobRevisionRow)
@@ -84,7 +84,10 @@ class JobRepository(ShopRecords):
         return [ListedJob(row.job_id, row.number, _document(row), row.created_at) for row in rows]
 
     def heads(self) -> list[JobHead]:
-        """What a list tells of the jobs that are not archived, last changed first; no document is read for it."""
+        """What a list tells of the jobs that are not archived, last changed first; no document is read for it.
+
+        Variants are not on the floor: they are not made.
+        """
         newest = self._newest_numbers()
         document = JobRevisionRow.document
         rows = self._session.execute(
@@ -143,8 +146,37 @@ class JobRepository(ShopRecords):
             raise NotFoundError("revision", number)
         return _document(row)
 
-    def create(self, job: Job, what: str, key: UUID | None = None) -> StoredJob:
+    def family(self, job_id: UUID) -> list[UUID]:
+        """A job and its variants, in the order in which they were begun; asked of a variant, the same.
+
+        Raises:
+            NotFoundError: when this shop has no such job
+        """
+        first = self.variant_of(job_id) or job_id
+        variants = self._session.scalars(
+            select(JobRow.id)
+            .where(JobRow.shop_id == self._shop_id, JobRow.variant_of == first, JobRow.archived_at.is_(None))
+            .order_by(JobRow.created_at, JobRow.id)
+        )
+        return [first, *variants]
+
+    def variant_of(self, job_id: UUID) -> UUID | None:
+        """The job that this is a variant of; None where it is none.
+
+        Raises:
+            NotFoundError: when this shop has no such job
+        """
+        self._newest_number(job_id)
+        return self._session.get_one(JobRow, job_id).variant_of
+
+    def create(self, job: Job, what: str, key: UUID | None = None, variant_of: UUID | None = None) -> StoredJob:
         """A new job with its first revision; under a key that is here already, the job that was begun under it.
+
+        Args:
+            job: its document
+            what: it was begun as
+            key: that it is begun under
+            variant_of: the job that it is planned beside, where it is not to be made
 
         Raises:
             NotFoundError: when the key is that of a job that is archived
@@ -153,7 +185,7 @@ class JobRepository(ShopRecords):
         one_at_a_time(self._session, key)
         if key is not None and self._is_here(JobRow, key):
             return self.get(key)
-        row = JobRow(id=key or uuid4(), shop_id=self._shop_id)
+        row = JobRow(id=key or uuid4(), shop_id=self._shop_id, variant_of=variant_of)
         self._session.add(row)
         self._session.flush()
         return self._append(row.id, None, job, "create", what)
@@ -182,9 +214,14 @@ class JobRepository(ShopRecords):
         return self._step(job_id, parent, "redo")
 
     def archive(self, job_id: UUID) -> None:
-        """Takes a job off the floor; it is kept."""
+        """Takes a job off the floor, with its variants; they are kept."""
         self._newest_number(job_id)
-        self._session.get_one(JobRow, job_id).archived_at = func.now()
+        self._session.execute(
+            update(JobRow)
+            .where(JobRow.shop_id == self._shop_id, or_(JobRow.id == job_id, JobRow.variant_of == job_id))
+            .where(JobRow.archived_at.is_(None))
+            .values(archived_at=func.now())
+        )
 
     def _step(self, job_id: UUID, parent: int, action: str, of_others: bool = True) -> StoredJob:
         self._refuse_stale(job_id, parent)
@@ -203,7 +240,7 @@ class JobRepository(ShopRecords):
         return (
             select(JobRevisionRow.job_id, func.max(JobRevisionRow.number).label("number"))
             .join(JobRow, JobRow.id == JobRevisionRow.job_id)
-            .where(JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None))
+            .where(JobRow.shop_id == self._shop_id, JobRow.archived_at.is_(None), JobRow.variant_of.is_(None))
             .group_by(JobRevisionRow.job_id)
             .subquery()
         )

@@ -12,11 +12,21 @@ import {
 import { Refused } from "./api/client";
 import { useLiveChanges } from "./api/live";
 import { meQuery } from "./api/me";
-import { agendaQuery, jobNamesQuery, jobQuery, jobsQuery, rulesQuery, shopQuery, startsQuery } from "./api/queries";
+import {
+  agendaQuery,
+  comparedQuery,
+  jobNamesQuery,
+  jobQuery,
+  jobsQuery,
+  rulesQuery,
+  shopQuery,
+  startsQuery,
+} from "./api/queries";
 import { castingQuery, defectQuery, formsQuery, membersQuery, pourQuery, poursQuery, stockQuery } from "./api/records";
 import { CalendarPage, type Span } from "./stations/calendar/CalendarPage";
 import { CastingPage } from "./stations/castings/CastingPage";
 import { CastingsPage } from "./stations/castings/CastingsPage";
+import { ComparePage } from "./stations/compare/ComparePage";
 import { DefectPage } from "./stations/defects/DefectPage";
 import { JoinPage } from "./stations/doors/JoinPage";
 import { SeePage } from "./stations/doors/SeePage";
@@ -102,6 +112,20 @@ const job = createRoute({
   component: function Job() {
     const { jobId, station } = job.useParams();
     return <JobPage key={jobId} jobId={jobId} station={isEntry(station) ? station : "measure"} />;
+  },
+});
+
+const compare = createRoute({
+  getParentRoute: () => root,
+  path: "/jobs/$jobId/compare",
+  loader: ({ context, params }) =>
+    Promise.all([
+      context.queries.ensureQueryData(shopQuery),
+      context.queries.ensureQueryData(fresh(comparedQuery(params.jobId))),
+    ]),
+  component: function Compare() {
+    const { jobId } = compare.useParams();
+    return <ComparePage key={jobId} jobId={jobId} />;
   },
 });
 
@@ -306,6 +330,7 @@ export const makeRouter = (queries: QueryClient) =>
     routeTree: root.addChildren([
       floor,
       job,
+      compare,
       calendar,
       pours,
       pour,

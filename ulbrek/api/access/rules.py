@@ -66,6 +66,8 @@ _WHO: dict[Who, str] = {
         GET /api/jobs/names
         GET /api/jobs/{job_id}
         GET /api/jobs/{job_id}/calendar
+        GET /api/jobs/{job_id}/compare
+        GET /api/jobs/{job_id}/variants
         GET /api/jobs/{job_id}/log
         GET /api/jobs/{job_id}/pack
         GET /api/jobs/{job_id}/pieces/{piece_id}/form.glb
@@ -150,6 +152,8 @@ _WHO: dict[Who, str] = {
         POST /api/jobs/from-file
         PUT /api/jobs/{job_id}
         POST /api/jobs/{job_id}/another
+        POST /api/jobs/{job_id}/variants
+        POST /api/jobs/{job_id}/choose
         POST /api/jobs/{job_id}/archive
         GET /api/jobs/{job_id}/boards.{form}
         GET /api/jobs/{job_id}/file

@@ -29,6 +29,7 @@ from ulbrek.api.handlers import (
     shop,
     shopping,
     stock,
+    variants,
     weather,
     year,
 )
@@ -58,6 +59,7 @@ ROUTERS = tuple(
         sensors,
         shopping,
         costs,
+        variants,
         log,
         defects,
         doors,

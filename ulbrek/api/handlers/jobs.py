@@ -82,8 +82,8 @@ def begin_job(db: Db, plans: Planned, asked: NewJobRequest) -> Response:
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).create(begun(asked.job, shop.shop.habits), "Created", asked.id)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept, status=201)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept, status=201)
 
 
 @router.post("/jobs/from-file", response_model=JobView, status_code=201)
@@ -95,8 +95,8 @@ def begin_job_from_file(
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).create(read.job, "Brought in from a file", key)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept, status=201)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept, status=201)
 
 
 @router.post("/jobs/{job_id}/another", response_model=JobView, status_code=201)
@@ -107,8 +107,8 @@ def begin_another(db: Db, plans: Planned, job_id: UUID, asked: AnotherRequest) -
         like = records.jobs(shop.id).get(job_id).job
         name = asked.name or next_name(like.name)
         stored = records.jobs(shop.id).create(another(like, name), f"Begun like {like.name}"[:120], asked.id)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept, status=201)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept, status=201)
 
 
 @router.get("/jobs/{job_id}", response_model=JobView)
@@ -129,8 +129,8 @@ def edit_job(db: Db, plans: Planned, job_id: UUID, asked: EditRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).edit(job_id, asked.parent, asked.job, asked.what)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept, base=asked.held)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept, base=asked.held)
 
 
 @router.post("/jobs/{job_id}/undo", response_model=JobView)
@@ -139,8 +139,8 @@ def undo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).undo(job_id, asked.parent, asked.of_others)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept)
 
 
 @router.post("/jobs/{job_id}/redo", response_model=JobView)
@@ -149,8 +149,8 @@ def redo_job(db: Db, plans: Planned, job_id: UUID, asked: StepRequest) -> Respon
     with db.work() as records:
         shop = records.shop()
         stored = records.jobs(shop.id).redo(job_id, asked.parent)
-        kept = _claimed(records, shop, stored)
-    return _told(plans, kept)
+        kept = claimed(records, shop, stored)
+    return as_kept(plans, kept)
 
 
 @router.post("/jobs/{job_id}/archive", status_code=204)
@@ -234,14 +234,14 @@ def _kept(db: Database, job_id: UUID) -> _Kept:
         return _Kept(stored, shop, record_of(records, shop, stored))
 
 
-def _claimed(records: Records, shop: StoredShop, stored: StoredJob) -> _Kept:
+def claimed(records: Records, shop: StoredShop, stored: StoredJob) -> _Kept:
     """A job that is just being kept, and whose outlook is to be told by whoever keeps it."""
     record = record_of(records, shop, stored)
     claim_job(records, stored, shop, record)
     return _Kept(stored, shop, record)
 
 
-def _told(plans: Plans, kept: _Kept, base: str | None = None, status: int = 200) -> Response:
+def as_kept(plans: Plans, kept: _Kept, base: str | None = None, status: int = 200) -> Response:
     """A job that was just kept, with its plan; its outlook is told to the floor once that is on its way."""
     with _unplanned(kept.stored):
         planned, tell = plans.tell_job(kept.stored, kept.shop, kept.record)

@@ -31,7 +31,7 @@ from ulbrek.core.records.record import AT_ONCE, part_of
 from ulbrek.files.problems import InvalidDocumentError
 from ulbrek.store.database import Database, Records
 from ulbrek.store.entries import Entry
-from ulbrek.store.errors import NotFoundError
+from ulbrek.store.errors import NotFoundError, RefusedEntryError
 from ulbrek.store.poured import StoredPour
 from ulbrek.store.pours import BegunWith, ListedPour, PourRepository, part_of_job
 from ulbrek.store.shops import StoredShop
@@ -81,7 +81,11 @@ def begin_pour(db: Db, plans: Planned, asked: PourRequest) -> Response:
     fills, taken = [one.fill for one in asked.fills], [one.taken for one in asked.takes]
     with db.work() as records:
         shop = records.shop()
-        job = records.jobs(shop.id).get(asked.job_id)
+        jobs = records.jobs(shop.id)
+        job = jobs.get(asked.job_id)
+        if jobs.variant_of(asked.job_id) is not None:
+            remedy = "Take it as the plan of its job first, under Compare plans."
+            raise RefusedEntryError("/job_id", f"“{job.job.name}” is a variant, and not poured.", remedy)
     part = part_of_job(job.job, fills)
     planned = plans.make(part, shop.shop, AT_ONCE, shop.known)  # while no row of the records is held
     with db.work() as records:

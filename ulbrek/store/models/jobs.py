@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, ForeignKeyConstraint
+from sqlalchemy import CheckConstraint, ForeignKeyConstraint, Index, text
 from sqlalchemy.orm import Mapped, mapped_column
 
 from ulbrek.store.models.base import Base, By, CreatedAt, Id, OfShop, own, referred
@@ -13,13 +13,19 @@ ACTIONS = ("create", "edit", "undo", "redo")
 
 
 class JobRow(Base):
-    """A job; its documents are in its revisions."""
+    """A job; its documents are in its revisions. A variant of another is planned beside it, and not made."""
 
     __tablename__ = "job"
-    __table_args__ = (referred(),)
+    __table_args__ = (
+        referred(),
+        own("variant_of", "job"),
+        CheckConstraint("variant_of <> id", "not_of_itself"),
+        Index("ix_job_variant_of", "variant_of", postgresql_where=text("variant_of IS NOT NULL")),
+    )
 
     id: Mapped[Id]
     shop_id: Mapped[OfShop]
+    variant_of: Mapped[UUID | None]
     created_at: Mapped[CreatedAt]
     archived_at: Mapped[datetime | None]
 

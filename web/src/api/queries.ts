@@ -229,6 +229,31 @@ export function beginAnother(id: string, key: string) {
   return take(client.POST("/api/jobs/{job_id}/another", { ...at(id), body: { id: key, name: "" } }));
 }
 
+/** A job and its variants by their names, the job itself first. */
+export const variantsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["jobs", "variants", id],
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/variants", at(id))),
+    staleTime: 60_000,
+  });
+
+/** The plans of a job and its variants beside each other. */
+export const comparedQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["jobs", "compared", id],
+    queryFn: () => take(client.GET("/api/jobs/{job_id}/compare", at(id))),
+    refetchOnMount: "always",
+  });
+
+export function beginVariant(id: string, key: string) {
+  return take(client.POST("/api/jobs/{job_id}/variants", { ...at(id), body: { id: key, name: "" } }));
+}
+
+/** Takes a variant as the plan of its job, as that was at a revision. */
+export function takeVariant(id: string, variant: string, parent: number): Promise<JobView> {
+  return take(client.POST("/api/jobs/{job_id}/choose", { ...at(id), body: { variant, parent } }));
+}
+
 export function archiveJob(id: string): Promise<void> {
   return take(client.POST("/api/jobs/{job_id}/archive", at(id)));
 }

@@ -161,6 +161,15 @@ function JobMenu({ card }: { card: JobCard }) {
           >
             Begin another like it
           </DropdownMenu.Item>
+          <DropdownMenu.Item asChild>
+            <Link
+              to="/jobs/$jobId/compare"
+              params={{ jobId: card.id }}
+              className="flex min-h-11 items-center px-4 data-[highlighted]:bg-chalk-soft"
+            >
+              Compare plans
+            </Link>
+          </DropdownMenu.Item>
           <DropdownMenu.Item
             className="flex min-h-11 cursor-pointer items-center px-4 data-[highlighted]:bg-chalk-soft"
             onSelect={() => archive.mutate()}

@@ -19,6 +19,7 @@ import { SteelStation } from "../steel/SteelStation";
 import { WarmStation } from "../warm/WarmStation";
 import { Conflict } from "./Conflict";
 import { Keys } from "./Keys";
+import { OfVariant } from "./OfVariant";
 import { OthersChange } from "./OthersChange";
 import { type Entry, Rail, stationsOf } from "./Rail";
 import { Unsent } from "./Unsent";
@@ -70,6 +71,7 @@ export function JobPage({ jobId, station }: { jobId: string; station: Entry }) {
           <Rail id={jobId} headline={editor.shown.headline} record={editor.kept.record} onKeys={() => setKeys(true)} />
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <Unsent />
+            <OfVariant id={jobId} />
             {editor.readOnly && (
               <p className="border-b border-line bg-paper px-4 py-2 text-soft">
                 To look at: makers and owners change jobs.

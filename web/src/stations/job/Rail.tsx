@@ -118,6 +118,9 @@ export function Rail({ id, headline, record, onKeys }: Props) {
         <Link to="/" className="inline-flex min-h-11 items-center underline">
           Shop floor
         </Link>
+        <Link to="/jobs/$jobId/compare" params={{ jobId: id }} className="inline-flex min-h-11 items-center underline">
+          Compare plans
+        </Link>
         <Link to="/rules" className="inline-flex min-h-11 items-center underline">
           Rules
         </Link>
