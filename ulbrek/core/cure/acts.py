@@ -79,8 +79,9 @@ class Acts(Clock):
         return replace(act, due_h=best, at=time_of(begun, best))
 
     def turns(self, acts: Sequence[Act]) -> Iterator[TurnAt]:
-        """When each pour may begin: as soon as the forms of the one before are off."""
-        off = [act.due_h for act in acts if act.id == "strip" and not act.never]
+        """When each pour may begin: once the forms of the one before are off, and what hangs over them is turned."""
+        first = ("strip", "turn") if self.poured.turned else ("strip",)
+        off = [act.due_h for act in acts if act.id in first and not act.never]
         begun, free_h = self.inputs.poured_at, max(off, default=None)
         for turn in range(self.poured.turns):
             if turn and free_h is None:

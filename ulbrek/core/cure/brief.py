@@ -25,6 +25,7 @@ class CureBrief:
         strength_left: what its water leaves of the strength [%]
         own_strength: at 28 days with its usual water [MPa]
         turns: how often the forms are filled
+        turned: whether a casting is turned over before its form is filled again: it hangs by its bar over that
         packed: whether it is packed by hand: then no water comes out of it
         bodies: the castings, as far as their heat goes
         dry_kg: dry materials of a bag [kg]
@@ -52,6 +53,7 @@ class CureBrief:
     faces: Faces = FACES
     own_set: Figure | None = None
     evenness: Spread = EVENNESS
+    turned: bool = False
 
     @property
     def temperatures(self) -> tuple[Temperature, ...]:

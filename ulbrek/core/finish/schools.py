@@ -64,6 +64,12 @@ SCHOOLS_OF_FINISH = (
          "polyaspartic", "epoxy"),
     ),
     School(
+        Way("coated in rubber", "A weight in a skin of rubber is quiet, sheds no dust, and is kind to floors.",
+            "Colour and stone are hidden, and a cut lets it peel. Dry concrete only; for weights, not for tops."),
+        {"look": "as cast", "voids": "left open", "sheen": "honed", "arrises": True},
+        ("liquid rubber",),
+    ),
+    School(
         Way("broomed or stamped, left alone", "The texture of pour day is the finish.",
             "Nothing is ground; a film makes it slippery when wet."),
         {"look": "textured", "voids": "left open", "sheen": "honed", "arrises": False},

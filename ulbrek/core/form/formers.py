@@ -39,6 +39,11 @@ _THIN_MM = 12.0  # what is shallower is a sheet, not foam
 _BOX_FROM_MM = (120.0, 60.0)  # a core as wide and as deep as that is a box of boards
 _HELD_IN: dict[str, tuple[str, str]] = {
     "sleeve": ("the sleeve itself, on a round plug", "Screw the plug down on its mark, push it over, tape its end."),
+    "shared bar": (
+        "the bar in a bridge over the form",
+        "Put its cross bolt in, plug its end, and clamp it upright in the bridge, square both ways. For the second "
+        "head the first one rests on blocks beside the form, its bar hanging in.",
+    ),
     "void": ("foam that stays in", "Tie it down to the base with wire every {300 limit}, so that it cannot rise."),
     "letters": ("letters, mirrored where they are read from the mould's side", "Glue each with a bead; wax them well."),
     "bolt": (

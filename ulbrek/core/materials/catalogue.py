@@ -332,6 +332,9 @@ SEALERS = (
     SealerCoat(
         id="silane", name="Water repellent, silane", family="silane or siloxane", coverage_m2_per_l=5.5, source=_USUAL
     ),
+    SealerCoat(
+        id="rubber", name="Liquid rubber", family="liquid rubber", coverage_m2_per_l=5.0, coats=4, source=_USUAL
+    ),
 )  # fmt: skip
 SLURRIES = (Slurry(id="slurry", name="Void filler, cement and fine sand", source=_USUAL),)
 

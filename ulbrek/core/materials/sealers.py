@@ -13,7 +13,7 @@ from ulbrek.core.materials.supplies import Cost, Coverage, Pack
 SealerFamily = Literal[
     "silane or siloxane", "silicate densifier", "reactive penetrant", "acrylic in solvent", "acrylic in water",
     "two-part urethane in water", "two-part urethane in solvent", "epoxy", "polyaspartic", "wax", "drying oil",
-    "mineral oil",
+    "mineral oil", "liquid rubber",
 ]  # fmt: skip
 FoodContact = Literal["by its own sheet", "yes", "no"]
 # What is done first once the window of the next coat has gone by: a film is sanded, what soaks in is scuffed, and drops
@@ -75,6 +75,7 @@ FAMILIES: dict[SealerFamily, Family] = {
     "wax": Family(False, 2, 0, 1, 4, None, 0.1, 1, 50, None, 7, 1, (15, 30)),
     "drying oil": Family(False, 4, 50, 12, 24, 48, 7, 30, 80, None, 7, 1, (10, 30), oily_rags=True),
     "mineral oil": Family(False, 3, 0, 1, 12, None, 1, 1, 80, None, 7, 1, (10, 30)),
+    "liquid rubber": Family(True, 4, 0, 0.5, 4, None, 1, 3, 80, 120, 28, 7, (10, 30)),
 }  # fmt: skip
 _OF_KIND: dict[str, SealerFamily] = {"penetrating": "reactive penetrant", "film": "two-part urethane in water"}
 

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from ulbrek.core.base.figure import work
+from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.measure import rules
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.sleeve import Sleeve
-from ulbrek.core.measure.result import BoltStack, SleevePlay
+from ulbrek.core.measure.result import BoltStack, HeadsOnBar, SleevePlay
 from ulbrek.core.measure.shape import Shape
 
 
@@ -47,3 +47,19 @@ def sleeves_of(shape: Shape) -> Iterator[SleevePlay]:
                 takes_mm=feature.takes.mm,
             )  # fmt: skip
             yield SleevePlay(feature.id, feature.name, play)
+
+
+def heads_of(shape: Shape, mass_dry: Figure) -> Iterator[HeadsOnBar]:
+    """Each bar that a piece shares with another of its kind.
+
+    Args:
+        shape: of one head
+        mass_dry: what it weighs with half of the bar [kg]
+    """
+    for feature in shape.piece.features:
+        if isinstance(feature, Sleeve) and feature.joins_castings:
+            of, left = f"{shape.piece.id}/{feature.id}", None
+            if feature.length is not None:
+                deep = feature.in_head_mm(shape.cast_depth)
+                left = work(rules.grip, of, bar_mm=feature.length.mm, embedded_mm=deep)
+            yield HeadsOnBar(feature.id, feature.name, left, work(rules.both_heads, of, mass_kg=mass_dry))

@@ -40,7 +40,8 @@ def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[MouldShape]:
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
     for cut in feature.cuts(placed, shape.slab):
         kept = feature.stays_in_kg(placed, depth)
-        yield MouldShape(key, name, feature.kind, _as_cast(shape, cut), False, kept, feature.knockout)
+        kind = "shared bar" if feature.joins_castings else feature.kind
+        yield MouldShape(key, name, kind, _as_cast(shape, cut), False, kept, feature.knockout)
     for add in feature.adds(placed, depth):
         yield MouldShape(key, name, feature.kind, _as_cast(shape, add), stands_out=True)
     if isinstance(feature, Bolt) and feature.in_a_side:

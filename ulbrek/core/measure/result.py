@@ -127,6 +127,19 @@ class SleevePlay:
 
 
 @dataclass(frozen=True, slots=True)
+class HeadsOnBar:
+    """Two heads on one bar by its feature's id: what is left between them, and what both weigh with it once dry.
+
+    ``grip`` is None where nobody has said how long the bar is.
+    """
+
+    feature: str
+    name: str
+    grip: Figure | None
+    mass_dry: Figure
+
+
+@dataclass(frozen=True, slots=True)
 class MeasureResult:
     """The figures of one piece, its features in place, and its findings.
 
@@ -162,6 +175,7 @@ class MeasureResult:
     features: tuple[PlacedFeature, ...]
     bolts: tuple[BoltStack, ...]
     sleeves: tuple[SleevePlay, ...]
+    heads: tuple[HeadsOnBar, ...]
     findings: tuple[Finding, ...]
 
 

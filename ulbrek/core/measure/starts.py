@@ -75,6 +75,11 @@ STARTS = (
     ),
     _start("weight", "Weight", _DISC, "10, 2", "250, 50"),
     _start(
+        "heads", "Weights on a bar",
+        (Asks("size", "Width of a head"), Asks("thickness", "Thickness of a head"), Asks("bar", "Length of the bar")),
+        "5, 5, 14", "125, 125, 360",
+    ),
+    _start(
         "leg", "Leg", (Asks("length", "Width at the top"), Asks("width", "Height"), Asks("thickness", "Thickness")),
         "15, 16, 3", "380, 400, 80",
     ),
@@ -160,6 +165,23 @@ def _weight(sizes: Sizes, written: Document, units: Units) -> Document:
     }
 
 
+def _heads(sizes: Sizes, written: Document, units: Units) -> Document:
+    """A pair on one bar, which ends an inch within each head."""
+    diameter, wall = _SLEEVE[units]
+    deep = max(sizes["thickness"].mm - _WALL_MM[units], sizes["thickness"].mm / 2)
+    middle = _middle(sizes["size"])
+    bar = {
+        "kind": "sleeve", "id": "bar", "name": "Bar", "diameter": diameter, "wall": wall, "length": written["bar"],
+        "heads": "two heads", "embedded": _mm(deep), "pinned": True,
+    }  # fmt: skip
+    return {
+        "outline": {"kind": "rectangle", "length": written["size"], "width": written["size"]},
+        "count": 2,
+        "edges_shown": _ALL_ROUND,
+        "features": [{**bar, "x": middle, "y": middle}],
+    }
+
+
 def _leg(_: Sizes, written: Document, _units: Units) -> Document:
     return {"outline": _rectangle(written), "drawn": "from the side", "edges_shown": _ALL_ROUND}
 
@@ -212,6 +234,7 @@ def _disc(_: Sizes, written: Document, _units: Units) -> Document:
 
 
 _MAKES: Mapping[str, Callable[[Sizes, Document, Units], Document]] = {
-    "top": _top, "l-top": _l_top, "counter": _counter, "weight": _weight, "leg": _leg, "planter": _planter,
+    "top": _top, "l-top": _l_top, "counter": _counter, "weight": _weight, "heads": _heads, "leg": _leg,
+    "planter": _planter,
     "ramp": _ramp, "steps": _steps, "block": _block, "arch-block": _arch_block, "slab": _slab, "disc": _disc,
 }  # fmt: skip

@@ -9,7 +9,7 @@ from ulbrek.core.base.finding import Finding
 from ulbrek.core.kit.geometry.edge import Edge
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.measure import checks, rules
-from ulbrek.core.measure.bolts import bolts_of, sleeves_of
+from ulbrek.core.measure.bolts import bolts_of, heads_of, sleeves_of
 from ulbrek.core.measure.checks import fitting
 from ulbrek.core.measure.checks.places import HOT_WEB_MM
 from ulbrek.core.measure.features.bolt import Bolt
@@ -94,6 +94,7 @@ def measure(shape: Shape, concrete: Concrete) -> MeasureResult:
         features=tuple(_as_placed(shape, placed, concrete.stone_mm) for placed in shape.placed),
         bolts=tuple(bolts_of(shape)),
         sleeves=tuple(sleeves_of(shape)),
+        heads=tuple(heads_of(shape, masses.dry)),
         findings=tuple(checks.all_findings(shape, found_webs, closing, concrete)),
     )
 

@@ -388,6 +388,7 @@ class _Planning:
             bodies, self._bag.dry_kg, self._bag.water_kg,
             finish=finished.needs if finished else (), seal=finished.seal if finished else None,
             faces=self._faces(made), own_set=own.figure if own else None, evenness=own.scatter if own else EVENNESS,
+            turned=any(piece.joins_castings for piece in self.job.pieces),
         )  # fmt: skip
 
     def _faces(self, made: Sequence[PieceNodes]) -> Faces:
@@ -491,14 +492,16 @@ def pour_windows(
 
 def at_once(job: Job, piece: Piece, record: Record) -> int:
     """How many castings of a piece its forms hold; all of them in moulds of the shop, or where a pour has them all."""
-    if record.whole or job.form.in_moulds:
+    if record.whole:
         return piece.count
-    return min(piece.count, copies_of(job, piece) * side_by_side(job.form, shape_of(piece)))
+    if job.form.in_moulds:
+        return piece.together
+    return min(piece.together, copies_of(job, piece) * side_by_side(job.form, shape_of(piece)))
 
 
 def copies_of(job: Job, piece: Piece) -> int:
     """How many forms of a piece are built."""
-    return min(job.form.forms, -(-piece.count // side_by_side(job.form, shape_of(piece))))
+    return min(job.form.forms, -(-piece.together // side_by_side(job.form, shape_of(piece))))
 
 
 def to_cut(job: Job, shop: Shop, sheet: str) -> tuple[list[Panel], SheetStock, Prefer] | None:

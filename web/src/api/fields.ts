@@ -606,6 +606,9 @@ export const DOCUMENTS = {
       length: {"label": "Length", "as": "length", "none": "full thickness", "default": null, "low": 1, "high": 4000},
       material: {"label": "Material", "as": "choice", "choices": ["steel", "stainless", "pvc", "wood"], "default": "steel"},
       takes: {"label": "Bar or pole through it", "as": "length", "none": "not set", "default": null, "low": 1, "high": 4000},
+      heads: {"label": "Heads on the bar", "hint": "two: cast one after the other, each with the bar in it", "as": "choice", "choices": ["one head", "two heads"], "default": "one head"},
+      embedded: {"label": "Depth in each head", "hint": "of two heads", "as": "length", "none": "full thickness", "default": null, "low": 1, "high": 4000},
+      pinned: {"label": "Cross bolt in the head", "hint": "through the bar, inside the concrete", "as": "flag", "default": false},
     },
   },
   Standing: {
@@ -1101,7 +1104,7 @@ export const DOCUMENTS = {
     title: "SealerCoat",
     fields: {
       name: {"label": "Name", "as": "text", "most": 60},
-      family: {"label": "Type", "as": "choice", "choices": ["silane or siloxane", "silicate densifier", "reactive penetrant", "acrylic in solvent", "acrylic in water", "two-part urethane in water", "two-part urethane in solvent", "epoxy", "polyaspartic", "wax", "drying oil", "mineral oil"], "default": "reactive penetrant"},
+      family: {"label": "Type", "as": "choice", "choices": ["silane or siloxane", "silicate densifier", "reactive penetrant", "acrylic in solvent", "acrylic in water", "two-part urethane in water", "two-part urethane in solvent", "epoxy", "polyaspartic", "wax", "drying oil", "mineral oil", "liquid rubber"], "default": "reactive penetrant"},
       coverage_m2_per_l: {"label": "Coverage of a coat", "as": "number", "unit": "m2/l", "default": 8.0, "low": 0.5, "high": 200},
       coats: {"label": "Coats", "as": "number", "default": 2, "low": 1, "high": 8, "whole": true},
       pack_l: {"label": "Pack", "as": "number", "unit": "l", "default": 1.0, "low": 0.01, "high": 1000},

@@ -98,9 +98,11 @@ def sealed_all_round(inputs: FinishInputs, sealer: SealerCoat) -> list[Finding]:
 
     What moisture is left inside can then go nowhere but through the film.
 
+    Rubber is the exception: a weight is dried through before, and is coated to be coated all round.
+
     Source: common practice: the underside is left open
     """
-    if inputs.sealed_faces != "all round" or not sealer.is_film:
+    if inputs.sealed_faces != "all round" or not sealer.is_film or sealer.family == "liquid rubber":
         return []
     return [
         finding(

@@ -82,6 +82,11 @@ class BaseFeature(Document):
         return False
 
     @property
+    def joins_castings(self) -> bool:
+        """Whether two castings are on it, so that they are not cast together."""
+        return False
+
+    @property
     def gets_hot(self) -> bool:
         """Whether what it goes through for warms the concrete round it."""
         return False

@@ -31,12 +31,32 @@ class Sleeve(AnchoredFeature):
     takes: Annotated[
         Bore | None, label("Bar or pole through it", none="not set", description="its diameter, for the play")
     ] = None
+    heads: Annotated[
+        Literal["one head", "two heads"],
+        label("Heads on the bar", hint="two: cast one after the other, each with the bar in it"),
+    ] = "one head"
+    embedded: Annotated[Bore | None, label("Depth in each head", none="full thickness", hint="of two heads")] = None
+    pinned: Annotated[bool, label("Cross bolt in the head", hint="through the bar, inside the concrete")] = False
     turned_deg: Turn = 0.0  # has no label: it is round
 
     @property
+    def joins_castings(self) -> bool:
+        """Where two heads are on it."""
+        return self.heads == "two heads"
+
+    @property
     def goes_through(self) -> bool:
-        """It always does."""
-        return True
+        """It does, but for a bar that ends within a head."""
+        return not self.joins_castings or self.embedded is None
+
+    @property
+    def depth_into_face(self) -> float | None:
+        """How deep its bar goes into a head, where it does not go through [mm]."""
+        return None if self.goes_through or self.embedded is None else self.embedded.mm
+
+    def in_head_mm(self, depth_mm: float) -> float:
+        """How deep the bar goes into a head of some depth [mm]."""
+        return depth_mm if self.embedded is None else min(depth_mm, self.embedded.mm)
 
     @property
     def clear_of_steel_mm(self) -> float:
@@ -48,16 +68,19 @@ class Sleeve(AnchoredFeature):
         return circle(self.diameter.mm)
 
     def cuts(self, placed: FeatureInPlan, slab: Slab) -> Iterator[Prism]:
-        """Its length from the underside."""
+        """Its length from the underside; of a bar that joins heads what is in one of them."""
         top = slab.depth if self.length is None else min(slab.depth, self.length.mm)
+        if self.joins_castings:
+            top = self.in_head_mm(slab.depth)
         yield Prism(placed.outline, 0.0, top)
 
     def stays_in_kg(self, placed: FeatureInPlan, depth_mm: float) -> float:  # noqa: ARG002 - round wherever it is
-        """The tube or bar [kg]."""
+        """The tube or bar; half of one that joins two heads [kg]."""
         outer = self.diameter.mm
         inner = 0.0 if self.wall is None else max(0.0, outer - 2 * self.wall.mm)
         length = depth_mm if self.length is None else self.length.mm
-        return pi / 4 * (outer**2 - inner**2) * length * STUFF_KG_M3[self.material] / 1e9
+        whole = pi / 4 * (outer**2 - inner**2) * length * STUFF_KG_M3[self.material] / 1e9
+        return whole / 2 if self.joins_castings else whole
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:

@@ -111,6 +111,16 @@ class Piece(Document):
         None
     )
 
+    @property
+    def joins_castings(self) -> bool:
+        """Whether two of it are on one bar."""
+        return any(feature.joins_castings for feature in self.features)
+
+    @property
+    def together(self) -> int:
+        """How many of it may be cast on one day: of two on one bar, one."""
+        return max(1, self.count // 2) if self.joins_castings else self.count
+
     @model_validator(mode="before")
     @classmethod
     def _cast_up_where_it_stays(cls, told: Any) -> Any:  # noqa: ANN401 - whatever a document may hold

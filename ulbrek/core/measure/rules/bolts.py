@@ -70,6 +70,35 @@ def under_washer(clamps_mm: float, counterbore_mm: float) -> float:
     return clamps_mm - counterbore_mm
 
 
+@rule(unit="mm")
+def grip(bar_mm: float, embedded_mm: float) -> float:
+    """Grip between two heads
+
+    Args:
+        bar_mm: length of the whole bar
+        embedded_mm: how deep it goes into each head
+
+    Formula: bar_mm - 2 * embedded_mm
+
+    Source: geometry
+    """
+    return bar_mm - 2 * embedded_mm
+
+
+@rule(unit="kg")
+def both_heads(mass_kg: float) -> float:
+    """Both heads with their bar
+
+    Args:
+        mass_kg: of one, with half of the bar
+
+    Formula: 2 * mass_kg
+
+    Source: geometry
+    """
+    return 2 * mass_kg
+
+
 @rule(unit="mm", kind="fine")
 def sleeve_play(diameter_mm: float, wall_mm: float, takes_mm: float) -> float:
     """Play in a sleeve

@@ -91,7 +91,8 @@ def field_of(inputs: FormInputs, shape: Shape) -> Grid | None:
 
 def castings_of(inputs: FormInputs, shape: Shape) -> int:
     """How often one form of a piece is filled."""
-    return -(-shape.piece.count // (inputs.forms * side_by_side(inputs, shape)))
+    piece = shape.piece
+    return -(-piece.count // min(piece.together, inputs.forms * side_by_side(inputs, shape)))
 
 
 def _liner(shape: Shape, materials: Materials) -> Sheet:
@@ -116,7 +117,7 @@ def side_by_side(inputs: FormInputs, shape: Shape) -> int:
     plain = (
         piece.outline.kind == "rectangle" and not piece.seams and piece.taper is None and piece.stays != "over cabinets"
     )
-    return min(inputs.side_by_side, piece.count) if plain else 1
+    return min(inputs.side_by_side, piece.together) if plain else 1
 
 
 def _at_seams(shape: Shape) -> tuple[Divider, ...]:

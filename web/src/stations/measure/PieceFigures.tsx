@@ -36,6 +36,13 @@ export function PieceFigures({ measure }: { measure: PiecePlan["measure"] }) {
         {measure.sleeves.map((sleeve) => (
           <FigureLine key={sleeve.feature} label={`${sleeve.name}: play`} figure={sleeve.play} />
         ))}
+        {measure.heads.map((bar) => (
+          <FigureLine key={bar.feature} label={`${bar.name}: both heads, dry`} figure={bar.mass_dry} />
+        ))}
+        {measure.heads.map(
+          (bar) =>
+            bar.grip && <FigureLine key={`${bar.feature} grip`} label={`${bar.name}: grip`} figure={bar.grip} />,
+        )}
         {measure.section && <FigureLine label="Section length" figure={measure.section} />}
         {measure.closing && <FigureLine label="Run error, likely" figure={measure.closing.likely} />}
         {measure.closing && <FigureLine label="Run error, worst" figure={measure.closing.worst} />}
