@@ -29,3 +29,21 @@ def test_a_plate_that_is_too_light_is_made_thicker_by_a_press(open_page: OpenPag
     thick = api.get(f"/api/jobs/{kept}").json()["job"]["pieces"][0]["thickness"]["mm"]
     assert 60.5 < thick < 64
     expect(page.locator("[data-headline=measure]")).to_contain_text("300" if units == "mm" else "11 13/16")
+
+
+@pytest.mark.parametrize("units", ["mm", "in"])
+def test_two_heads_on_a_bar_are_begun_and_a_bar_that_is_too_short_is_mended(
+    open_page: OpenPage, api: TestClient, units: str
+) -> None:
+    page = open_page("/", units=units)
+    page.get_by_role("button", name="New piece").click()
+    page.get_by_role("button", name="Weights on a bar").click()
+    page.get_by_role("textbox", name="Length of the bar").fill("180 mm")
+    with page.expect_response(lambda answer: answer.request.method == "POST" and answer.url.endswith("/api/jobs")):
+        page.get_by_role("button", name="Create").click()
+    findings = page.get_by_role("region", name="Findings")
+    expect(findings.get_by_role("heading", name=re.compile("^Bar is .* long, its two heads"))).to_be_visible()
+    findings.get_by_role("button", name=re.compile("^Make it .* long")).click()
+    expect(findings.get_by_role("heading", name=re.compile("^Bar is"))).to_have_count(0)
+    figures = page.get_by_role("region", name="Figures")
+    expect(figures).to_contain_text("130 mm" if units == "mm" else "5 1/8″")

@@ -27,6 +27,17 @@ def seam(offset: str, side: str = "left") -> dict[str, Any]:
     return {"id": "seam", "side": side, "offset": offset}
 
 
+def heads(count: int = 2, **bar: Any) -> Job:
+    """Cubes of 130 mm on a bar that goes 100 mm deep into each."""
+    tube = {
+        "diameter": "34 mm", "wall": "2 mm", "length": "360 mm", "heads": "two heads", "embedded": "100 mm",
+        "pinned": True, **bar,
+    }  # fmt: skip
+    on_bar = feature("sleeve", "65 mm", "65 mm", name="Bar", **tube)
+    cube = {"kind": "rectangle", "length": "130 mm", "width": "130 mm"}
+    return shaped(cube, on_bar, thickness="130 mm", count=count)
+
+
 def pair(**second: Any) -> Job:
     job = top().model_dump(mode="json")
     first = {**job["pieces"][0], "matches": "Seats"}
@@ -179,6 +190,11 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("sleeve", diameter="40 mm", material="wood")),
         top(feature("sleeve", diameter="40 mm", material="steel")),
     ),
+    "bar-without-length": (heads(length=None), heads()),
+    "heads-longer-than-their-bar": (heads(length="200 mm"), heads(length="300 mm")),
+    "no-room-for-a-hand": (heads(length="299 mm"), heads(length="300 mm")),
+    "head-without-another": (heads(count=3), heads(count=4)),
+    "bar-not-pinned": (heads(pinned=False), heads(pinned=False, material="wood")),
     "does-not-pass-its-sleeve": (
         top(feature("sleeve", diameter="40 mm", wall="2 mm", takes="35.6 mm")),
         top(feature("sleeve", diameter="40 mm", wall="2 mm", takes="35.5 mm")),

@@ -390,6 +390,19 @@ def niche_arch(u: Units) -> Document:
     }  # fmt: skip
 
 
+def hand_weights(u: Units) -> Document:
+    """Two cubes on a pipe with a bolt across it in each, coated in rubber once they are dry."""
+    bar = {
+        "kind": "sleeve", "id": "bar", "name": "Bar", **centre(u("2 1/2", 65), u("2 1/2", 65)), "heads": "two heads",
+        "diameter": u("1 1/4", 34), "wall": u("1/8", 3), "length": u("14", 360), "embedded": u("4", 100),
+        "pinned": True,
+    }  # fmt: skip
+    cube = piece("Weight", rectangle(u("5", 130), u("5", 130)), u("5", 130), bar, count=2)
+    rubber = {"look": "as cast", "sealer": "rubber", "sealed_faces": "all round"}
+    use = standing("weight", use="block or weight")
+    return job(cube, u.bag("60lb"), finish=rubber, handling=use)
+
+
 def warm_seat(u: Units) -> Document:
     """A seat on a plinth with a heating mat and foam under it, measured as it should be."""
     box = {**centre(u("18", 450), u("8", 200)), "length": u("28", 700), "width": u("10", 260)}
@@ -567,6 +580,16 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         (
             Twin("featheredge", "stop", {"/pieces/0/outline/corners/3/y": "0.5 mm"}),
             Twin("needs-an-engineer", "danger", {"/handling/standing/ramp/use": "holds earth back"}),
+        ),
+    ),
+    "hand weights on a bar": (
+        hand_weights,
+        (
+            Twin("heads-longer-than-their-bar", "stop", {f"{Feature}/length": "190 mm"}),
+            Twin("no-room-for-a-hand", "caution", {f"{Feature}/length": "280 mm"}),
+            Twin("head-without-another", "caution", {"/pieces/0/count": 3}),
+            Twin("smooth-wooden-bar", "caution", {f"{Feature}/material": "wood"}),
+            Twin("held-over-a-body", "danger", {"/handling/standing/weight/use": "weight over a body"}),
         ),
     ),
     "warm seat": (

@@ -1,6 +1,7 @@
 """Plates and cubes against their closed forms: as thick, and as large, as the mass asks for that is wanted."""
 
 from math import pi, sqrt
+from random import Random
 from typing import Any
 
 import pytest
@@ -8,6 +9,7 @@ from scipy.optimize import brentq
 
 from tests.jobs import hole, shaped
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.plan.plan import plan
 from ulbrek.core.solve.goal import TargetMass, solve
 
 INCH, POUND = 25.4, 0.45359237
@@ -83,3 +85,26 @@ def test_a_cube_is_as_large_as_its_mass_asks_for(
     assert change.fields["/pieces/0/thickness"]["mm"] == pytest.approx(closed, abs=0.01)
     assert change.fields["/pieces/0/outline"]["length"]["mm"] == pytest.approx(closed, abs=0.01)  # type: ignore[index]
     assert closed == pytest.approx(side, abs=0.001)
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_two_heads_weigh_what_their_concrete_and_their_bar_do_and_leave_a_grip(seed: int) -> None:
+    """Closed form: 2 rho (a² t - e pi d² / 4) and the pipe's own mass; the grip is what the heads leave of the bar."""
+    by = Random(seed)  # noqa: S311 - weights, no secrets
+    side, thick, density = by.uniform(80, 220), by.uniform(60, 220), by.uniform(2100, 2450)
+    deep, diameter = by.uniform(0.4, 1.0) * thick, by.uniform(25, 45)
+    length, wall = 2 * deep + by.uniform(-30, 400), by.uniform(1.5, 5)
+    middle = {"to": "centre", "offset": side / 2}
+    bar = {
+        "kind": "sleeve", "id": "bar", "name": "Bar", "x": middle, "y": middle, "heads": "two heads", "length": length,
+        "embedded": deep, "diameter": diameter, "wall": wall,
+    }  # fmt: skip
+    cube = {"kind": "rectangle", "length": side, "width": side}
+    measured = plan(shaped(cube, bar, thickness=thick, count=2), of_density(density)).pieces[0].measure
+    concrete = 2 * density * (side**2 * thick - deep * pi / 4 * diameter**2) / 1e9
+    pipe_kg = 7850 * pi / 4 * (diameter**2 - (diameter - 2 * wall) ** 2) * length / 1e9
+    assert 2 * measured.mass_fresh.value == pytest.approx(concrete + pipe_kg, rel=2e-4)
+    (told,) = measured.heads
+    assert told.grip is not None
+    assert told.grip.value == pytest.approx(length - 2 * deep)
+    assert told.mass_dry.value == pytest.approx(2 * measured.mass_dry.value)

@@ -6,6 +6,7 @@ from typing import Literal, NamedTuple, Protocol
 
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.base.values import value_words
+from ulbrek.core.buying.cast_in import cast_in
 from ulbrek.core.buying.demand import PlannedJob, Take, takes
 from ulbrek.core.buying.prices import PriceList
 from ulbrek.core.form.ready import FITS_MM
@@ -200,6 +201,7 @@ def _of(job: Job, shop: Shop, planned: Plan) -> Iterator[tuple[Group, Take]]:
             Take("supply", agent.id, agent.name, round(release, 2), "water", of_form=True, pack=agent.pack_l),
         )
     yield from (("foam and supplies", take) for take in _protecting(job, planned))
+    yield from (("foam and supplies", take) for take in cast_in(job))
     yield from (("mix", take) for take in _ground(planned))
     yield from (("foam and supplies", take) for take in _over_cabinets(planned))
     yield from (("finish", take) for take in _finish(shop, planned))

@@ -66,6 +66,7 @@ class LiftBrief:
         centroid_mm: height of its centroid as it stands
         stands_in_mm: from below that to the nearest edge that it stands on
         height_mm: as it stands
+        on_bar: how many of it are on one bar, and carried together in the end
     """
 
     piece: str
@@ -85,6 +86,7 @@ class LiftBrief:
     centroid_mm: float = 0.0
     stands_in_mm: float = 0.0
     height_mm: float = 0.0
+    on_bar: int = 1
 
     @property
     def length_mm(self) -> float:

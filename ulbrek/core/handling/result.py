@@ -209,6 +209,7 @@ class HandlingResult:
     Attributes:
         mass: of one casting, fresh, with its steel
         in_form: the same with its form, as it lies on the bench
+        on_bar: of all heads on its bar, as they are carried in the end; None where it is a piece of its own
         lifts: turning it, and the ways of carrying it; none where it stays
         needs: acts that need a strength, for Cure
         stays: whether it is cast where it stays, and never lifted
@@ -227,6 +228,7 @@ class HandlingResult:
 
     mass: Figure
     in_form: Figure | None
+    on_bar: Figure | None
     lifts: tuple[Lift, ...]
     needs: tuple[ActNeed, ...]
     stays: bool

@@ -82,10 +82,12 @@ def handle(
     one = None if inputs.posture is None else one_person_by_posture(inputs.posture, shop_figure_kg)
     most = at_most(one or shop_figure_kg)
     names = ("one_kg", "two_kg", "three_kg", "four_kg")
-    needed = work(rules.people_needed, of, mass_kg=mass.value, **dict(zip(names, most, strict=True)))
+    on_bar = work(rules.mass_on_bar, of, mass_kg=mass, heads=float(what.on_bar)) if what.on_bar > 1 else None
+    needed = work(rules.people_needed, of, mass_kg=(on_bar or mass).value, **dict(zip(names, most, strict=True)))
     found = HandlingResult(
         mass=mass,
         in_form=None if masses.boards is None else work(rules.mass_in_form, of, mass_kg=mass, boards_kg=masses.boards),
+        on_bar=on_bar,
         lifts=handled.lifts,
         needs=()
         if stays
@@ -168,9 +170,10 @@ def _on_the_way(
     """What would go wrong with a piece that is moved to its place."""
     subject, standing, strength = Subject(what.piece, what.name), inputs.standing_of(what.piece), what.strength_28_mpa
     team = Team(inputs.people, [one.value for one in found.teams], [one.value for one in found.at_most])
-    mass, in_form = found.mass, found.in_form or found.mass
-    yield from too_heavy_for_people(subject, mass.value, team, inputs.dolly_kg)
-    yield from too_heavy_for_stairs(subject, mass.value, team, ways)
+    mass, in_form = found.on_bar or found.mass, found.in_form or found.mass
+    whole = subject if found.on_bar is None else Subject(what.piece, f"{what.name}, on its bar")
+    yield from too_heavy_for_people(whole, mass.value, team, inputs.dolly_kg)
+    yield from too_heavy_for_stairs(whole, mass.value, team, ways)
     yield from over_the_dolly(mass.value if mass.high is None else mass.high, inputs.dolly_kg)
     turn, *carried = found.lifts
     for lift in found.lifts:

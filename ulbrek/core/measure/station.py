@@ -15,6 +15,7 @@ from ulbrek.core.measure.checks.places import HOT_WEB_MM
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.opening import Opening
 from ulbrek.core.measure.features.recess import Recess
+from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.inputs.outlines import ArchBlock
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.core.measure.inputs.site import Site
@@ -239,7 +240,7 @@ def _thinnest_floor(shape: Shape) -> Figure | None:
         for placed in shape.placed
         if (deep := placed.feature.depth_into_face) is not None
         and deep < thickness
-        and not isinstance(placed.feature, Bolt)
+        and not isinstance(placed.feature, Bolt | Sleeve)
     ]
     if not depths:
         return None

@@ -26,6 +26,7 @@ class MovePages(Words):
                 ["", ""],
                 [
                     ["Weight with steel, fresh" if planned.steel.mass else "Weight, fresh", self._range(handled.mass)],
+                    *([["Both heads and bar", self._range(handled.on_bar)]] if handled.on_bar else []),
                     *(
                         [["Weight in its form", self._range(handled.in_form)]]
                         if handled.in_form and not handled.stays

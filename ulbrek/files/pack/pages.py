@@ -14,6 +14,7 @@ from ulbrek.core.cure.result import Act
 from ulbrek.core.form.result import KindCut, LengthCut, Setting
 from ulbrek.core.kit.nesting.panels import Saw
 from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.result import HeadsOnBar
 from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.result import PiecePlan
 from ulbrek.core.pour.station import run_sheet
@@ -128,9 +129,16 @@ class Pages(
                 ["Weight fresh", self._range(measured.mass_fresh)],
                 ["Weight air-dry", self._range(measured.mass_dry)],
                 ["Castings", str(piece.count)],
+                *(row for bar in measured.heads for row in self._on_bar(bar)),
                 ["Cast", value_words(piece.cast)],
             ],
         )
+
+    def _on_bar(self, bar: HeadsOnBar) -> Iterator[list[str]]:
+        yield [f"{bar.name}: both heads and bar, air-dry", self._range(bar.mass_dry)]
+        if bar.grip is not None:
+            yield [f"{bar.name}: grip between the heads", self._of(bar.grip)]
+        yield [f"{bar.name}: order", "one head first; the other once that one is turned over"]
 
     def _overall(self, piece: Piece, planned: PiecePlan) -> Iterator[list[str]]:
         """The sizes of a piece as somebody measures them: a disc by its diameter, a profile by its height and width."""

@@ -26,6 +26,21 @@ def mass_with_steel(mass_fresh_kg: float, steel_kg: float, density_kg_m3: float)
 
 
 @rule(unit="kg")
+def mass_on_bar(mass_kg: float, heads: float) -> float:
+    """Weight of all heads with their bar
+
+    Args:
+        mass_kg: of one head, fresh, with its share of the bar
+        heads: on the bar
+
+    Formula: mass_kg * heads
+
+    Source: geometry
+    """
+    return mass_kg * heads
+
+
+@rule(unit="kg")
 def mass_in_form(mass_kg: float, boards_kg: float) -> float:
     """Weight in its form
 

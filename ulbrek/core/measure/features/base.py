@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from functools import cached_property
 from math import cos, pi, radians, sin, tan
-from typing import TYPE_CHECKING, Annotated, ClassVar, Literal
+from typing import TYPE_CHECKING, Annotated, ClassVar, Literal, NamedTuple
 
 from pydantic import Field
 from shapely import Polygon
@@ -57,6 +57,15 @@ class DrawnPart:
 
     outline: Outline
     holes: tuple[Outline, ...] = ()
+
+
+class Bought(NamedTuple):
+    """Something that is bought to be cast in: what it is called, its section and length [mm], and how much of one each
+    casting takes."""
+
+    name: str
+    size_mm: tuple[float, ...]
+    share: float = 1.0
 
 
 class BaseFeature(Document):
@@ -120,6 +129,10 @@ class BaseFeature(Document):
     def side_volume_mm3(self) -> float:
         """The concrete that it takes the place of from a side [mm³]."""
         return 0.0
+
+    def bought_as(self, thickness_mm: float) -> Bought | None:  # noqa: ARG002 - of what is formed, and not bought
+        """What stays in the piece and is bought for it; None where nothing does."""
+        return None
 
     def reach_mm(self, thickness_mm: float) -> float:  # noqa: ARG002 - of what is anchored to a side
         """How far it reaches into the piece from the face that it must not come out opposite of [mm]."""

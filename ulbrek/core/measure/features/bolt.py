@@ -15,6 +15,7 @@ from ulbrek.core.kit.geometry.shapes import circle
 from ulbrek.core.measure.features.base import (
     STUFF_KG_M3,
     AnchoredFeature,
+    Bought,
     FeatureInPlan,
     Role,
     Slab,
@@ -110,6 +111,11 @@ class Bolt(AnchoredFeature):
         """All of it, with what stands out [kg]."""
         run = self.embedded.mm + self.projects.mm
         return pi / 4 * self.diameter.mm**2 * run * STUFF_KG_M3["steel"] / 1e9
+
+    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own length
+        """It, or an insert where nothing of it stands out."""
+        name = "Bolt, cast in" if self.projects.mm else "Insert, cast in"
+        return Bought(name, (self.diameter.mm, self.embedded.mm + self.projects.mm))
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:

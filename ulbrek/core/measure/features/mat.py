@@ -10,7 +10,7 @@ from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Offset, Side, Small
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
-from ulbrek.core.measure.features.base import AnchoredFeature, FeatureInPlan, Role, Slab, centred
+from ulbrek.core.measure.features.base import AnchoredFeature, Bought, FeatureInPlan, Role, Slab, centred
 from ulbrek.core.measure.features.start import PieceBegun, Values
 
 
@@ -33,6 +33,10 @@ class Mat(AnchoredFeature):
     def role(self) -> Role:
         """It is inside."""
         return "inside"
+
+    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own
+        """It."""
+        return Bought("Heat mat" if self.electric else "Mat, cast in", (self.width.mm, self.length.mm))
 
     def reach_mm(self, thickness_mm: float) -> float:  # noqa: ARG002 - from the top
         """Its underside below the top [mm]."""

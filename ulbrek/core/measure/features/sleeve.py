@@ -11,7 +11,7 @@ from ulbrek.core.base.units.limits import Bore, Small
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
 from ulbrek.core.kit.geometry.shapes import circle
-from ulbrek.core.measure.features.base import STUFF_KG_M3, AnchoredFeature, FeatureInPlan, Slab, Turn
+from ulbrek.core.measure.features.base import STUFF_KG_M3, AnchoredFeature, Bought, FeatureInPlan, Slab, Turn
 from ulbrek.core.measure.features.start import PieceBegun, Values
 
 
@@ -81,6 +81,15 @@ class Sleeve(AnchoredFeature):
         length = depth_mm if self.length is None else self.length.mm
         whole = pi / 4 * (outer**2 - inner**2) * length * STUFF_KG_M3[self.material] / 1e9
         return whole / 2 if self.joins_castings else whole
+
+    def bought_as(self, thickness_mm: float) -> Bought:
+        """A tube or bar of its length; half of one where another head is on it."""
+        stuff = "PVC" if self.material == "pvc" else self.material
+        length = thickness_mm if self.length is None else self.length.mm
+        share = 0.5 if self.joins_castings else 1.0
+        if self.wall is None:
+            return Bought(f"Bar, {stuff}", (self.diameter.mm, length), share)
+        return Bought(f"Tube, {stuff}", (self.diameter.mm, self.wall.mm, length), share)
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:

@@ -9,7 +9,15 @@ from ulbrek.core.base.label import label
 from ulbrek.core.base.units.limits import Side, Small
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
-from ulbrek.core.measure.features.base import STUFF_KG_M3, AnchoredFeature, FeatureInPlan, Slab, centred, from_face
+from ulbrek.core.measure.features.base import (
+    STUFF_KG_M3,
+    AnchoredFeature,
+    Bought,
+    FeatureInPlan,
+    Slab,
+    centred,
+    from_face,
+)
 from ulbrek.core.measure.features.start import PieceBegun, Values
 from ulbrek.core.measure.inputs.common import Face
 
@@ -43,6 +51,10 @@ class WoodPad(AnchoredFeature):
     def stays_in_kg(self, placed: FeatureInPlan, depth_mm: float) -> float:  # noqa: ARG002 - it has its own depth
         """The wood [kg]."""
         return placed.outline.area_mm2 * self.depth.mm * STUFF_KG_M3["wood"] / 1e9
+
+    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own depth
+        """A block."""
+        return Bought("Wood pad, cast in", (self.depth.mm, self.width.mm, self.length.mm))
 
     @classmethod
     def begun(cls, piece: PieceBegun) -> Values:

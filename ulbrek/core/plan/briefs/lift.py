@@ -67,6 +67,7 @@ def carried(
         centroid_mm=centroid,
         stands_in_mm=inside,
         height_mm=height,
+        on_bar=2 if shape.piece.joins_castings else 1,
     )
 
 

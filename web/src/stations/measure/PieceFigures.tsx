@@ -40,8 +40,7 @@ export function PieceFigures({ measure }: { measure: PiecePlan["measure"] }) {
           <FigureLine key={bar.feature} label={`${bar.name}: both heads, dry`} figure={bar.mass_dry} />
         ))}
         {measure.heads.map(
-          (bar) =>
-            bar.grip && <FigureLine key={`${bar.feature} grip`} label={`${bar.name}: grip`} figure={bar.grip} />,
+          (bar) => bar.grip && <FigureLine key={`${bar.feature} grip`} label={`${bar.name}: grip`} figure={bar.grip} />,
         )}
         {measure.section && <FigureLine label="Section length" figure={measure.section} />}
         {measure.closing && <FigureLine label="Run error, likely" figure={measure.closing.likely} />}

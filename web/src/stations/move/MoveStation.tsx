@@ -189,6 +189,7 @@ function PieceFigures({ piece }: { piece: PiecePlan }) {
             <FigureLine label="Weight air-dry" figure={piece.measure.mass_dry} />
           </>
         )}
+        {handled.on_bar && <FigureLine label="Both heads and bar" figure={handled.on_bar} />}
         {handled.in_form && !handled.stays && <FigureLine label="Weight in its form" figure={handled.in_form} />}
         {!handled.stays && (
           <FigureLine
