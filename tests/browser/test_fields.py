@@ -17,6 +17,7 @@ from ulbrek.core.job.job import Job
 SINK, TAP, EQUATION = "Rinse sink", "Tap hole", "the lifting equation"
 TRACK, GUIDED = "track saw", "hand-held saw along a guide"
 FRONT_BAR, SUPPORTED, OVER_A_BODY, PART = "Bar in front of Rinse sink", "supports", "over a body", "a part"
+AS_A_BASE, WITH_A_POLE = "as a base", "with a pole"
 DOSED, HERE, SCRATCH, ABSOLUTE = "something dosed", "bags here", "parts by volume", "absolute volumes"
 OUTSIDE, PROTECTED, TYPED_DAY = "out in the yard", "behind a shade", "on a day that was typed"
 OILED, ON_GROUND = "sealed with oil", "cast on the ground"
@@ -263,6 +264,11 @@ WAYS: dict[str, Way] = {
     "/handling/standing/load_kg": ("move", None, "textbox", "Point load", "90"),
     "/handling/standing/carries_kg": ("move", None, "textbox", "Support capacity", "500"),
     "/handling/standing/supports": ("move", SUPPORTED, "length", "Support 1", "6"),
+    "/handling/standing/slope_deg": ("move", AS_A_BASE, "textbox", "Slope of the ground", "2"),
+    "/handling/standing/sail_height": ("move", WITH_A_POLE, "length", "Pole, to its sail", "80"),
+    "/handling/standing/sail_m2": ("move", WITH_A_POLE, "textbox", "Area in the wind", "8"),
+    "/handling/standing/pole_kg": ("move", WITH_A_POLE, "textbox", "Pole and sail", "20"),
+    "/handling/standing/blown": ("move", WITH_A_POLE, "select", "In a storm", "left out in any weather"),
     "/handling/standing/anchored": ("move", OVER_A_BODY, "select", "Bar anchored", "true"),
     "/handling/parts/name": ("move", PART, "region:Joined parts textbox", "Name", "Stretcher"),
     "/handling/parts/kind": ("move", PART, "select", "Type", "stretcher"),
@@ -307,6 +313,13 @@ def _plot(job: Any) -> Any:
 
 
 # What some fields want to be there first: whether it is, and how it is made.
+def with_a_pole(page: Page) -> None:
+    """Says under Move that the piece is a base with a pole in it."""
+    page.get_by_role("combobox", name="Use").select_option("base or leg")
+    page.get_by_role("button", name="Pole, to its sail: no pole, change").click()
+    page.get_by_role("combobox", name="In a storm").wait_for()
+
+
 def put_on_the_ground(page: Page) -> None:
     """Says under Measure that the piece stays on the ground, and comes back to Form."""
     stations = page.get_by_role("navigation", name="Stations")
@@ -335,6 +348,14 @@ MADE_READY: dict[str, tuple[Callable[[Any], bool], Callable[[Page], object]]] = 
     OVER_A_BODY: (
         lambda job: job["handling"]["standing"].get("top", {}).get("use") == "weight over a body",
         lambda page: page.get_by_role("combobox", name="Use").select_option("weight over a body"),
+    ),
+    AS_A_BASE: (
+        lambda job: job["handling"]["standing"].get("top", {}).get("use") == "base or leg",
+        lambda page: page.get_by_role("combobox", name="Use").select_option("base or leg"),
+    ),
+    WITH_A_POLE: (
+        lambda job: bool(job["handling"]["standing"].get("top", {}).get("sail_height")),
+        with_a_pole,
     ),
     ON_GROUND: (lambda job: bool(job["pieces"][0]["stays"]), put_on_the_ground),
     OUTSIDE: (

@@ -32,9 +32,7 @@ def test_a_plate_that_is_too_light_is_made_thicker_by_a_press(open_page: OpenPag
 
 
 @pytest.mark.parametrize("units", ["mm", "in"])
-def test_two_heads_on_a_bar_are_begun_and_a_bar_that_is_too_short_is_mended(
-    open_page: OpenPage, api: TestClient, units: str
-) -> None:
+def test_two_heads_on_a_bar_are_begun_and_a_bar_that_is_too_short_is_mended(open_page: OpenPage, units: str) -> None:
     page = open_page("/", units=units)
     page.get_by_role("button", name="New piece").click()
     page.get_by_role("button", name="Weights on a bar").click()

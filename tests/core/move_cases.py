@@ -90,6 +90,14 @@ MOVE_CASES: dict[str, tuple[Job, Job]] = {
         passing("900 mm", SMALL, "stairs"),
     ),
     "tips-easily": (leg("70 mm"), leg("71 mm")),  # atan(35.3 / 200) is 10°
+    "blown-over": (
+        standing(SMALL, use="base or leg", sail_height="2000 mm", sail_m2=0.35),
+        standing(SMALL, use="base or leg", sail_height="2000 mm", sail_m2=0.34),
+    ),
+    "blown-over by a storm": (
+        standing(SMALL, use="base or leg", sail_height="2000 mm", sail_m2=0.3, blown="left out in any weather"),
+        standing(SMALL, use="base or leg", sail_height="2000 mm", sail_m2=0.3),
+    ),
     "held-over-a-body": (
         standing(SMALL, use="weight over a body"),
         standing(SMALL, use="weight over a body", anchored=True),

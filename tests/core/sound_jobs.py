@@ -403,6 +403,17 @@ def hand_weights(u: Units) -> Document:
     return job(cube, u.bag("60lb"), finish=rubber, handling=use)
 
 
+def parasol_base(u: Units) -> Document:
+    """A square base with a tube for a parasol's pole, on a yard that falls a little."""
+    tube = {
+        "kind": "sleeve", "id": "tube", "name": "Tube", **centre(u("10", 250), u("10", 250)), "material": "stainless",
+        "diameter": u("1 7/8", 48), "wall": u("1/8", 3), "takes": u("1 1/2", 38),
+    }  # fmt: skip
+    base = piece("Base", rectangle(u("20", 500), u("20", 500)), u("3 1/4", 80), tube)
+    stands = {"sail_height": u("84", 2100), "slope_deg": 1}
+    return job(base, u.bag("60lb"), handling=standing("base", use="base or leg", **stands))
+
+
 def warm_seat(u: Units) -> Document:
     """A seat on a plinth with a heating mat and foam under it, measured as it should be."""
     box = {**centre(u("18", 450), u("8", 200)), "length": u("28", 700), "width": u("10", 260)}
@@ -580,6 +591,14 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
         (
             Twin("featheredge", "stop", {"/pieces/0/outline/corners/3/y": "0.5 mm"}),
             Twin("needs-an-engineer", "danger", {"/handling/standing/ramp/use": "holds earth back"}),
+        ),
+    ),
+    "parasol base": (
+        parasol_base,
+        (
+            Twin("blown-over", "caution", {"/handling/standing/base/sail_m2": 0.9}),
+            Twin("blown-over", "caution", {"/handling/standing/base/blown": "left out in any weather"}),
+            Twin("blown-over", "caution", {"/handling/standing/base/slope_deg": 16}),
         ),
     ),
     "hand weights on a bar": (

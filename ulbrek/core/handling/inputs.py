@@ -21,6 +21,7 @@ Use = Literal[
 ON_THE_GROUND: Use = "pad or step on the ground"
 Rests = Literal["at both ends", "on supports", "all over"]
 Put = Literal["turned down onto it", "slid onto it", "lowered by straps", "cast where it stays"]
+Blown = Literal["taken in when it blows", "left out in any weather"]
 PartKind = Literal["plank", "stretcher", "foot", "gasket", "steel leg", "pad"]
 Kilograms = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 MOST_SUPPORTS = 20  # under one piece
@@ -59,6 +60,18 @@ class Standing(Document):
         Kilograms | None,
         label("Support capacity", none="unknown", unit="kg", description="what carries it; None: not known"),
     ] = None
+    slope_deg: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False), label("Slope of the ground", unit="deg")] = 0.0
+    sail_height: Annotated[
+        Offset | None,
+        label("Pole, to its sail", none="no pole", hint="height of the middle of what catches the wind"),
+    ] = None
+    sail_m2: Annotated[
+        float,
+        Field(gt=0, le=20, allow_inf_nan=False),
+        label("Area in the wind", unit="m2", hint="seen from the side; of a parasol 2.5 m wide 0.6 m²"),
+    ] = 0.6
+    pole_kg: Annotated[Kilograms, label("Pole and sail", unit="kg", hint="what they weigh")] = 8.0
+    blown: Annotated[Blown, label("In a storm")] = "taken in when it blows"
     anchored: Annotated[bool, label("Bar anchored", description="its bar is held by a nut, a pin or a flange")] = False
 
 

@@ -1,4 +1,4 @@
-"""A piece in its place: on its supports under a load, how it tips, which edge goes down, where it is held."""
+"""A piece in its place: on its supports under a load, which edge goes down, where it is held."""
 
 from collections.abc import Sequence
 from itertools import pairwise
@@ -10,14 +10,13 @@ from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.handling import rules
 from ulbrek.core.handling.inputs import MOST_SUPPORTS, Standing
 from ulbrek.core.handling.lifts import LiftBrief, SteelLine, thinned
-from ulbrek.core.handling.result import CrackedSection, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip, Tipping
+from ulbrek.core.handling.result import CrackedSection, EdgeDown, Lift, PlanLine, StandingResult, Strap, Strip
 from ulbrek.core.kit.beams.placed import Bearer, InPlace, Ultimate, in_place
 from ulbrek.core.kit.beams.slice import Slice
 
 YIELD_MPA = 420.0  # grade 60 and most ribbed bar; B500 is over it. Source: ACI 318-19 Table 20.2.2.4, from memory.
 DEAD, LIVE = 1.2, 1.6  # Source: ACI 318-19 Table 5.3.1, from memory.
 MOST_THICKER = 2.0  # times its thickness, that is still the same piece
-LIES_FLAT_DEG = 60.0
 _SOLID_SHARE = 0.6  # of the width must be concrete where straps go
 _STEP_MM = 10.0
 LEAST_APART_MM = 20.0
@@ -285,16 +284,3 @@ def _is_open(there: Slice) -> bool:
     if not there.strips:
         return False
     return there.width_mm < _SOLID_SHARE * (there.strips[-1][1] - there.strips[0][0])
-
-
-def tipping(what: LiftBrief, mass: Figure) -> Tipping | None:
-    """How easily it tips while it stands alone; None where it lies as flat as it stands."""
-    if what.centroid_mm <= 0 or what.height_mm <= 0 or what.stands_in_mm < 0:
-        return None
-    angle = work(rules.tipping_angle, what.piece, from_edge_mm=what.stands_in_mm, centroid_mm=what.centroid_mm)
-    if angle.value > LIES_FLAT_DEG:
-        return None
-    push = work(
-        rules.push_that_tips, what.piece, mass_kg=mass, from_edge_mm=what.stands_in_mm, height_mm=what.height_mm
-    )
-    return Tipping(angle, push)

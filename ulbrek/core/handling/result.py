@@ -127,10 +127,32 @@ class CrackedSection:
 
 @dataclass(frozen=True, slots=True)
 class Tipping:
-    """How easily it tips while it stands alone."""
+    """How easily it tips while it stands alone, from the slope that it stands on."""
 
     angle: Figure
     push: Figure
+
+
+@dataclass(frozen=True, slots=True)
+class InWind:
+    """A base with a pole in it.
+
+    Attributes:
+        tips: the wind that tips it
+        slides: the wind that slides it
+        asked_kmh: the wind that it is to stand in
+        needed: the mass that would stand in that; None where it tips by itself
+    """
+
+    tips: Figure
+    slides: Figure
+    asked_kmh: float
+    needed: Figure | None
+
+    @property
+    def stands_kmh(self) -> float:
+        """The wind that it stands in."""
+        return min(self.tips.value, self.slides.value)
 
 
 @dataclass(frozen=True, slots=True)
@@ -224,6 +246,7 @@ class HandlingResult:
         teams: what the guideline says for one to four people together
         at_most: what they carry at most, for one lift
         tipping: None where it lies as flat as it stands
+        in_wind: of a base with a pole in it; None for all else
     """
 
     mass: Figure
@@ -240,6 +263,7 @@ class HandlingResult:
     strap: Figure | None
     straps: tuple[Strap, ...]
     tipping: Tipping | None
+    in_wind: InWind | None
     one_person: Figure | None
     one_person_kg: float
     teams: tuple[Figure, ...]

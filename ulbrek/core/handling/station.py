@@ -11,6 +11,7 @@ from ulbrek.core.handling.care import CARE
 from ulbrek.core.handling.checks.people import (
     Team,
     TightPlace,
+    blown_over,
     held_over_a_body,
     needs_an_engineer,
     over_the_bench,
@@ -40,9 +41,9 @@ from ulbrek.core.handling.placing import (
     placed,
     straps,
     thick_enough_mm,
-    tipping,
 )
 from ulbrek.core.handling.result import CrackedSection, EdgeDown, HandlingResult, Lift, Strap, Subject
+from ulbrek.core.handling.tipping import in_wind, tipping
 from ulbrek.core.kit.lifting import LARGEST_TEAM, at_most, teams
 
 
@@ -100,7 +101,8 @@ def handle(
         edge_down=handled.edge_down,
         strap=handled.strap,
         straps=handled.straps,
-        tipping=tipping(what, mass),
+        tipping=tipping(what, mass, standing.slope_deg),
+        in_wind=in_wind(what, mass, standing),
         one_person=one,
         one_person_kg=shop_figure_kg if one is None else one.value,
         teams=teams(one or shop_figure_kg),
@@ -161,6 +163,7 @@ def _findings(
         yield from breaks_in_its_place(subject, found.placed, standing, helped, thick)
     yield from place_overloaded(subject, heaviest + standing.load_kg, standing)
     yield from tips_easily(subject, found.tipping)
+    yield from blown_over(subject, found.in_wind, standing)
     yield from place_not_known(subject, heaviest, standing, what.flat)
 
 

@@ -87,6 +87,9 @@ class MovePages(Words):
                 f"{self._of(handled.tipping.push)} at the top"
             )
             yield ["Standing alone", told]
+        if handled.in_wind:
+            stood = handled.in_wind
+            yield ["In the wind", f"tips at {self._of(stood.tips)}, slides at {self._of(stood.slides)}"]
 
     def _placed(self, handled: HandlingResult) -> Iterator[list[str]]:
         placed = handled.placed

@@ -1,17 +1,20 @@
 """What would hurt somebody while the piece is moved, or where it stands."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.handling.inputs import Standing
-from ulbrek.core.handling.result import Subject, Tipping
+from ulbrek.core.handling.inputs import Blown, Standing
+from ulbrek.core.handling.result import InWind, Subject, Tipping
 from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG
 
 BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
 MOST_AT_THE_ENDS = 2
 LEAST_LEAN_DEG = 10.0
+TAKEN_IN: Blown = "taken in when it blows"
+# Source: common practice. Parasols come in at Beaufort 6; what is never taken in meets a storm every few years.
+ASKED_KMH: Mapping[Blown, float] = {TAKEN_IN: 39.0, "left out in any weather": 100.0}
 MOST_JUDGED_KG = 300.0  # more than some four people on a bench. Source: this shop's own limit.
 
 
@@ -252,6 +255,49 @@ def tips_easily(piece: Subject, tipping: Tipping | None) -> list[Finding]:
                 "angle": Quantity(tipping.angle.value, "lean"),
                 "push": Quantity(tipping.push.value, "kg"),
             },
+        )
+    ]
+
+
+@check("blown-over", "caution")
+def blown_over(piece: Subject, stood: InWind | None, standing: Standing) -> list[Finding]:
+    """Blown over
+
+    What stands in a base catches the wind high up. A parasol is taken in at Beaufort 6; a sign that is never taken in
+    has to stand in a storm, and how strong that is where it stands the local code says.
+
+    Source: common practice; EN 1991-1-4 for what stays out, from memory
+    """
+    if stood is None or stood.stands_kmh >= stood.asked_kmh:
+        return []
+    tips = stood.tips.value <= stood.slides.value
+    heavy = stood.needed is not None and tips
+    values: dict[str, Quantity | str] = {
+        "piece": piece.name,
+        "wind": Quantity(stood.stands_kmh, "km/h"),
+        "asked": Quantity(stood.asked_kmh, "km/h"),
+    }
+    if stood.needed is not None:
+        values["needed"] = Quantity(stood.needed.value, "kg")
+    return [
+        finding(
+            blown_over,
+            title="{piece} tips in a wind of {wind}" if tips else "{piece} slides in a wind of {wind}",
+            reason="It stands in {wind} and should in {asked}. What falls from a pole hits heads.",
+            remedy=(
+                "Give it {needed}, a wider foot, or less to catch the wind."
+                if heavy
+                else "Give it a wider foot, more weight, or less to catch the wind."
+            )
+            + " Or screw it to the ground.",
+            field=f"/standing/{piece.id}/sail_m2",
+            values=values,
+            change=Change(
+                "Take it in when it blows",
+                {f"/standing/{piece.id}": standing.model_copy(update={"blown": TAKEN_IN}).model_dump()},
+            )
+            if standing.blown != TAKEN_IN and stood.stands_kmh >= ASKED_KMH[TAKEN_IN]
+            else None,
         )
     ]
 

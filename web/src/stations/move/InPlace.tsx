@@ -4,7 +4,7 @@ import { listAt } from "@/api/lists";
 import { DocField } from "@/parts/DocField";
 import { LengthField } from "@/parts/LengthField";
 import { mostOf, specOf } from "@/parts/specs";
-import { FigureButton } from "@/parts/Why";
+import { FigureButton, FigureLine } from "@/parts/Why";
 import { writeLength } from "@/units/length";
 import { usePreferences } from "@/units/preferences";
 import { write } from "@/units/quantity";
@@ -30,9 +30,39 @@ export function InPlace({ piece }: { piece: PiecePlan }) {
         <DocField {...place} spec={specOf("Standing", "carries_kg")} />
         {standing?.use === "weight over a body" && <DocField {...place} spec={specOf("Standing", "anchored")} />}
       </div>
+      <Upright piece={piece} />
       {standing?.rests === "on supports" && <Supports piece={piece} run={run} />}
       <Carried piece={piece} />
     </section>
+  );
+}
+
+/** How it stands: on which slope, and what stands in it and catches the wind. */
+function Upright({ piece }: { piece: PiecePlan }) {
+  const { standing } = useJobEditor().shown.job.handling;
+  const { in_wind: stood, tipping } = piece.handling;
+  const place = { at: `/handling/standing/${piece.id}`, whose: piece.name };
+  const stands = standing[piece.id];
+  if (stands?.use !== "base or leg" && !stands?.sail_height && !tipping) return null;
+  return (
+    <div className="mt-2 fields">
+      <DocField {...place} spec={specOf("Standing", "slope_deg")} />
+      <DocField {...place} spec={specOf("Standing", "sail_height")} start={{ mm: 2000, typed: null }} />
+      {stands?.sail_height && (
+        <>
+          <DocField {...place} spec={specOf("Standing", "sail_m2")} />
+          <DocField {...place} spec={specOf("Standing", "pole_kg")} />
+          <DocField {...place} spec={specOf("Standing", "blown")} />
+        </>
+      )}
+      {stood && (
+        <dl>
+          <FigureLine label="Wind that tips it" figure={stood.tips} />
+          <FigureLine label="Wind that slides it" figure={stood.slides} />
+          {stood.needed && <FigureLine label="Base needed" figure={stood.needed} />}
+        </dl>
+      )}
+    </div>
   );
 }
 
