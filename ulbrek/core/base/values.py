@@ -91,6 +91,7 @@ VALUES: Mapping[str, str] = {
     "bleed": "bleed water",
     "moist": "uncover",
     "install": "light use",
+    "pull": "pull the cores",
     "load": "full use",
     # Tests of strength
     "cube": "Cube",

@@ -18,7 +18,9 @@ from ulbrek.core.materials.own import own_set
 
 EXTRAPOLATED_H = 72.0  # before three days both standards' curves are continued beyond what they are of
 # What a test opens. Lifting and turning need a strength, which a nail or a knock does not tell.
-OPENED_BY_TEST = frozenset({"bleed", "float", "edge", "broom", "trowel", "cover", "leave", "wet", "strip", "seal"})
+OPENED_BY_TEST = frozenset(
+    {"bleed", "float", "edge", "broom", "trowel", "cover", "leave", "wet", "pull", "strip", "seal"}
+)
 PATIENCE = 1.1  # a test that said “not yet” is made again after a tenth of the time so far
 FIRST_DAY_H = 24.0
 FROST_SAFE_MPA = 3.5  # ACI 306R, from memory

@@ -29,6 +29,9 @@ _AS_IT_IS = {
     False: "Slit it lengthwise and tape the slit, so that it closes up when it is drawn.",
     True: "It stays in: roughen it outside, and tape its end.",
 }
+PULLED = (
+    " Wax it, and set an eye in its top: it is pulled on pour day, once the concrete has set and before it is hard."
+)
 FLOATS = ("sleeve", "void", "wood pad", "mat")  # what stays in and is lifted while the mix is wet
 WETTED_IF_SEALED_AND_SCREWED = 0.25  # Source: common practice.
 SAFETY = 1.5
@@ -215,6 +218,9 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     deep = high - low
     ready = ready_for(prism, degrees(atan(prism.draft)), brief.supplies.formers) if one.knockout == "tube" else None
     build = ready.name if ready else _build(one, deep, brief.sheet.thickness_mm)
+    pulled = deep >= _TALL_MM and (not ready.stays if ready else build == "a solid block")
+    if pulled:  # what is bonded does not come out on pour day
+        brief = replace(brief, habits=brief.habits.model_copy(update={"knockouts": "screwed"}))
     through = where == "on the base" and high >= brief.depth_mm - _LEVEL_MM
     hold = brief.habits.knockouts
     laid = brief.on_ground and where != "hung from above"
@@ -228,10 +234,14 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
         how = f"{hold.capitalize()} to the base; sand its edges so that it lets go."
     if build == "foam in layers" and not laid and (hold != "bonded" or where != "on the base"):
         how += PLATED
+    if pulled:
+        how += PULLED
     if ready:
         how = f"Cut it to {{{deep:.2f} cut}}. {_AS_IT_IS[ready.stays]} {how}"
-        return replace(_floating(brief, one, where, (build, how), around), ready=ready.id, layers=None)
-    return _floating(brief, one, where, (build, _PARTED + how if one.knockout == "split" else how), around)
+        made = _floating(brief, one, where, (build, how), around)
+        return replace(made, ready=ready.id, layers=None, pulled=pulled)
+    made = _floating(brief, one, where, (build, _PARTED + how if one.knockout == "split" else how), around)
+    return replace(made, pulled=pulled)
 
 
 def _build(one: MouldShape, deep: float, board: float) -> str:

@@ -120,6 +120,7 @@ class Knockout:
     Attributes:
         kind: of feature, in its own word
         build: what it is made of; the name of what is ready made
+        pulled: whether it is hard and deep, and comes out within hours of the set or not at all
         ready: which of the shop's tins and tubes it is; None where it is built
         where: how it stands in the form
         paths: its outlines in plan, at its mouth
@@ -159,6 +160,7 @@ class Knockout:
     screws: int = 0
     set_out: SetOut | None = None
     ready: str | None = None
+    pulled: bool = False
 
 
 @dataclass(frozen=True, slots=True)

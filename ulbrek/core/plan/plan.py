@@ -396,7 +396,14 @@ class _Planning:
         up = [piece for piece in self.job.pieces if piece.cast == "face up"]
         broomed = [self.job.finish.look_of(piece.id) == "textured" for piece in up]
         there = [self._cast_there(piece) for piece in self.job.pieces]
-        return Faces(not all(broomed), any(broomed), any(there), all(there), tuple(sorted(self._sawn(made))))
+        return Faces(
+            not all(broomed),
+            any(broomed),
+            any(there),
+            all(there),
+            tuple(sorted(self._sawn(made))),
+            any(former.pulled for one in made for former in one.form.result.knockouts),
+        )
 
     def _sawn(self, made: Sequence[PieceNodes]) -> set[Sawn]:
         """How joints in the ground are sawn, where some are."""

@@ -78,6 +78,7 @@ export const VALUES: Record<string, string> = {
   "bleed": "bleed water",
   "moist": "uncover",
   "install": "light use",
+  "pull": "pull the cores",
   "load": "full use",
   "cube": "Cube",
   "cylinder": "Cylinder",

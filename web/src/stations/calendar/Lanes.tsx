@@ -20,6 +20,7 @@ const NAMED = [
   "broom",
   "trowel",
   "cover",
+  "pull",
   "early saw",
   "wet saw",
   "strip",

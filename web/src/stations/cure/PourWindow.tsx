@@ -85,7 +85,20 @@ function StartedDay({ start }: { start: PourStart }) {
   return <TemperatureChart cure={cure} weather={cure.weather} hours={shop?.hours} />;
 }
 
-const SHOWN = ["float", "edge", "broom", "trowel", "cover", "leave", "early saw", "wet saw", "strip", "turn", "moist"];
+const SHOWN = [
+  "float",
+  "edge",
+  "broom",
+  "trowel",
+  "cover",
+  "leave",
+  "pull",
+  "early saw",
+  "wet saw",
+  "strip",
+  "turn",
+  "moist",
+];
 
 function WindowTicket({
   start,

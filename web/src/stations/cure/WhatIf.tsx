@@ -25,6 +25,7 @@ const ACTS = [
   "trowel",
   "cover",
   "leave",
+  "pull",
   "early saw",
   "wet saw",
   "strip",

@@ -45,16 +45,18 @@ function Upright({ piece }: { piece: PiecePlan }) {
   const stands = standing[piece.id];
   if (stands?.use !== "base or leg" && !stands?.sail_height && !tipping) return null;
   return (
-    <div className="mt-2 fields">
-      <DocField {...place} spec={specOf("Standing", "slope_deg")} />
-      <DocField {...place} spec={specOf("Standing", "sail_height")} start={{ mm: 2000, typed: null }} />
-      {stands?.sail_height && (
-        <>
-          <DocField {...place} spec={specOf("Standing", "sail_m2")} />
-          <DocField {...place} spec={specOf("Standing", "pole_kg")} />
-          <DocField {...place} spec={specOf("Standing", "blown")} />
-        </>
-      )}
+    <>
+      <div className="mt-2 fields">
+        <DocField {...place} spec={specOf("Standing", "slope_deg")} />
+        <DocField {...place} spec={specOf("Standing", "sail_height")} start={{ mm: 2000, typed: null }} />
+        {stands?.sail_height && (
+          <>
+            <DocField {...place} spec={specOf("Standing", "sail_m2")} />
+            <DocField {...place} spec={specOf("Standing", "pole_kg")} />
+            <DocField {...place} spec={specOf("Standing", "blown")} />
+          </>
+        )}
+      </div>
       {stood && (
         <dl>
           <FigureLine label="Wind that tips it" figure={stood.tips} />
@@ -62,7 +64,7 @@ function Upright({ piece }: { piece: PiecePlan }) {
           {stood.needed && <FigureLine label="Base needed" figure={stood.needed} />}
         </dl>
       )}
-    </div>
+    </>
   );
 }
 
