@@ -78,6 +78,21 @@ def cost(page: Page) -> None:
     page.locator("[data-material]").first.wait_for()
 
 
+def compare(page: Page) -> None:
+    """Opens the plans of the rinse-sink top beside each other: as it is, thicker, and longer with a smaller sink."""
+    job = next(one for one in page.request.get("/api/jobs").json() if one["name"] == TOP)
+    for thickness, length, sink in (("50 mm", None, None), (None, "42 in", "15 in")):
+        view = page.request.post(f"/api/jobs/{job['id']}/variants", data={}, headers={"x-ulbrek": "1"}).json()
+        piece = view["job"]["pieces"][0]
+        piece["thickness"] = thickness or piece["thickness"]
+        if length:
+            piece["outline"]["length"], piece["features"][0]["length"] = length, sink
+        asked = {"parent": view["revision"], "job": view["job"], "what": "Otherwise"}
+        page.request.put(f"/api/jobs/{view['id']}", data=asked, headers={"x-ulbrek": "1"})
+    page.goto(f"/jobs/{job['id']}/compare")
+    page.get_by_role("row", name="Light use after").wait_for()
+
+
 def run(page: Page) -> None:
     """Runs a pour of the rinse-sink top up to where its steel is laid."""
     job = next(one for one in page.request.get("/api/jobs").json() if one["name"] == TOP)
@@ -141,25 +156,6 @@ def calendar(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
-def machine(page: Page) -> None:
-    """The rinse-sink top at the machine: two high spots found, one of them ground down, one smaller than it was."""
-    *_, pour = (one for one in page.request.get("/api/pours").json() if one["job_name"] == TOP)
-    page.goto(f"/pours/{pour['id']}/finish")
-    for x, y in ((48, 60), (300, 140)):
-        page.locator("[data-face]").click(position={"x": x, "y": y})
-    page.get_by_role("button", name="Spot 1 lies flat").click()
-    page.get_by_role("button", name="Measure high spot 2").click()
-    page.get_by_label("More reach").click()
-    page.get_by_role("button", name="Keep what it is now").click()
-    page.get_by_role("button", name="Measure high spot 2").click()
-    for _ in range(3):
-        page.get_by_label("Less reach").click()
-    page.get_by_role("button", name="Keep what it is now").click()
-    page.get_by_role("heading", name="Grind high spot 2 down").wait_for()
-    page.evaluate("scrollTo(0, 0)")
-    page.wait_for_timeout(11_000)  # until nothing is offered to be taken back any more
-
-
 def stay(_page: Page) -> None:
     """Stays on the floor."""
 
@@ -184,7 +180,7 @@ VIEWS: tuple[tuple[str, Callable[[Page], None], str, str, bool], ...] = (
     ("defect", defect, "mm", "light", False),
     ("calendar", calendar, "mm", "light", False),
     ("phone-run", run, "mm", "light", True),
-    ("phone-machine", machine, "mm", "dark", True),
+    ("compare", compare, "in", "light", False),
 )
 
 
