@@ -9,6 +9,7 @@ import { write } from "@/units/quantity";
 import { dateAndClock, dayAndClock } from "@/units/time";
 import { Bench } from "../job/Bench";
 import { findingsOf } from "../job/station";
+import { SHOWN_ACTS } from "./acts";
 import { LetterKey } from "./LetterKey";
 import { TemperatureChart } from "./TemperatureChart";
 import { WeekGrid } from "./WeekGrid";
@@ -85,21 +86,6 @@ function StartedDay({ start }: { start: PourStart }) {
   return <TemperatureChart cure={cure} weather={cure.weather} hours={shop?.hours} />;
 }
 
-const SHOWN = [
-  "float",
-  "edge",
-  "broom",
-  "trowel",
-  "cover",
-  "leave",
-  "pull",
-  "early saw",
-  "wet saw",
-  "strip",
-  "turn",
-  "moist",
-];
-
 function WindowTicket({
   start,
   best,
@@ -118,7 +104,7 @@ function WindowTicket({
   const { data: tried } = useTried(start.at);
   const whys = whysText(start, units);
   const cure = tried?.plan.cure;
-  const acts = cure?.acts.filter((act) => SHOWN.includes(act.id)) ?? [];
+  const acts = cure?.acts.filter((act) => SHOWN_ACTS.includes(act.id)) ?? [];
   const plan = async () => {
     const words = `Pour planned: ${dayAndClock(start.at, zone)}`;
     await editor.change((now) => withField(now, "/cure/poured_at", start.at), words);

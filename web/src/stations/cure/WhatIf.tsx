@@ -10,6 +10,7 @@ import { write, writeHours } from "@/units/quantity";
 import { dateAndClock } from "@/units/time";
 import { Bench } from "../job/Bench";
 import { findingsOf } from "../job/station";
+import { SHOWN_ACTS } from "./acts";
 import { MOST_VARIANTS, type Otherwise, otherwise, variantOf } from "./variants";
 
 interface Props {
@@ -18,21 +19,7 @@ interface Props {
 }
 
 const NONE: ReadonlySet<string> = new Set();
-const ACTS = [
-  "float",
-  "edge",
-  "broom",
-  "trowel",
-  "cover",
-  "leave",
-  "pull",
-  "early saw",
-  "wet saw",
-  "strip",
-  "turn",
-  "moist",
-  "load",
-];
+const ACTS = [...SHOWN_ACTS, "load"];
 const NAMES = ["As planned", "Variant A", "Variant B", "Variant C"];
 
 /** Up to three variants beside the plan: what differs first, and which of them to take. */
