@@ -9,7 +9,7 @@ from collections.abc import Callable, Iterator
 from datetime import UTC, datetime, timedelta
 from hashlib import sha256
 from typing import Any
-from uuid import uuid4
+from uuid import UUID, uuid4
 
 import pytest
 from sqlalchemy import text
@@ -63,6 +63,7 @@ def fill(database: Database) -> None:
         member = records.members(shop.id).add(Told("Studio lead", "in")).id
         entry = Entry(POUR, 'with a comma, a "quote" and\na line', member)
         job = records.jobs(shop.id).create(top(piece={"count": 2}), "Begun")
+        records.jobs(shop.id).create(job.job, "Variant", UUID(int=1), job.id)  # which stands before it in the file
         form = records.forms(shop.id).build("Ring", ["top"], job.id)
         records.forms(shop.id).keep(form.id, usual_life=40)
         records.forms(shop.id).note(form.id, "oiled", entry)
@@ -116,7 +117,8 @@ def test_restored_records_are_equal_byte_for_byte(fresh: Fresh) -> None:
     with second.work() as records:  # and they work: numbers go on, balances hold
         shop = records.shop()
         assert records.stock(shop.id).all()[0].on_hand == 7.5
-        job = records.jobs(shop.id).all()[0]
+        (job,) = records.jobs(shop.id).all()
+        assert records.jobs(shop.id).family(UUID(int=1)) == [job.id, UUID(int=1)]
         pours = records.pours(shop.id)
         begun = pours.get(
             pours.begin(job, shop.revision, begun_with(job.job, shop.shop, [Fill("top", 1)]), Entry(POUR))
