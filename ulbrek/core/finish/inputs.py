@@ -8,7 +8,7 @@ from pydantic import Field, field_validator
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
-from ulbrek.core.base.texts import ONE_LINE
+from ulbrek.core.base.texts import ONE_LINE, PieceId
 
 Look = Literal[
     "as cast", "cream-honed", "salt and pepper", "full stone", "textured", "sponged", "washed stone",
@@ -22,7 +22,6 @@ BackFace = Literal["floated", "hard-trowelled"]
 SealedFaces = Literal["show faces", "all round"]
 Rags = Literal["hung out singly", "in a lidded tin"]
 MaterialId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
-PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Grit = Annotated[int, Field(ge=16, le=20_000)]
 GROUND: frozenset[Look] = frozenset({"cream-honed", "salt and pepper", "full stone"})
 # What is worked while it is young: its face is not filled, its edges are not sanded.

@@ -8,7 +8,7 @@ from pydantic import Field, field_validator
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
-from ulbrek.core.base.texts import ONE_LINE
+from ulbrek.core.base.texts import ONE_LINE, PieceId
 from ulbrek.core.base.units import Length
 from ulbrek.core.base.units.limits import Between, Offset, Side, Small
 
@@ -25,7 +25,6 @@ Texture = Literal["broom", "stamp mats"]
 Winters = Literal["mild", "freezing", "freezing and salted"]
 Asked = Literal["not asked yet", "nothing there", "marked, dug by spade"]
 ABOVE_MM, OVERDIG_MM, STRIP_MM, MAT_MM = 25.0, 150.0, 12.0, 600.0  # Source: common practice.
-PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Fall = Annotated[float, Field(ge=0, le=300, allow_inf_nan=False)]
 Panels = Annotated[int, Field(ge=1, le=60)]
 Corner = Annotated[str, Field(pattern=r"^[A-Z]\d{0,2}$")]

@@ -8,11 +8,10 @@ from pydantic import Field
 from ulbrek.core.base.counted import COUNTED
 from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
-from ulbrek.core.base.texts import ONE_LINE
+from ulbrek.core.base.texts import PieceId
 
 Supply = Literal["12 V", "24 V", "120 V", "230 V"]
 Stands = Literal["indoors", "outdoors, sheltered", "outdoors, in the wind"]
-PieceId = Annotated[str, Field(min_length=1, max_length=40), ONE_LINE]
 Ohms = Annotated[float, Field(gt=0, le=100_000, allow_inf_nan=False)]
 
 

@@ -24,32 +24,32 @@ export function Extras() {
     <section aria-label="Other costs" className="mt-2">
       <h2 className="mb-1 text-lg font-bold">Other costs</h2>
       <ul>
-        {extras.map((one, at) => (
-          <li
-            key={`${one.name} ${one.price}`}
-            className="flex min-h-11 items-center justify-between border-b border-line"
-          >
-            <span>
-              {one.name} <b className="figure">{money(one.price ?? 0)}</b>
-            </span>
-            {!editor.readOnly && (
-              <button
-                type="button"
-                className="min-h-11 underline"
-                onClick={() =>
-                  keep(
-                    set(
-                      extras.filter((_, other) => other !== at),
-                      `${one.name} is no longer paid for`,
-                    ),
-                  )
-                }
-              >
-                Remove<span className="sr-only"> {one.name}</span>
-              </button>
-            )}
-          </li>
-        ))}
+        {extras.map((one, at) => {
+          const key = `${at} of ${extras.length}`; // two may be alike
+          return (
+            <li key={key} className="flex min-h-11 items-center justify-between border-b border-line">
+              <span>
+                {one.name} <b className="figure">{money(one.price ?? 0)}</b>
+              </span>
+              {!editor.readOnly && (
+                <button
+                  type="button"
+                  className="min-h-11 underline"
+                  onClick={() =>
+                    keep(
+                      set(
+                        extras.filter((_, other) => other !== at),
+                        `${one.name} is no longer paid for`,
+                      ),
+                    )
+                  }
+                >
+                  Remove<span className="sr-only"> {one.name}</span>
+                </button>
+              )}
+            </li>
+          );
+        })}
       </ul>
       {!editor.readOnly && (
         <form
