@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from tests.jobs import hole, opening, recess, top, top_document
+from tests.jobs import feature, hole, opening, recess, top, top_document
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.files.drawing_out import write_dxf
 
@@ -26,6 +26,21 @@ def test_a_section_is_cut_where_it_is_asked_for(api: TestClient) -> None:
     corners = {(round(y), round(z)) for ring in deep["rings"] for y, z in zip(ring[::2], ring[1::2], strict=True)}
     assert {(225, 25), (375, 25), (375, 40)} < corners
     assert api.post("/api/section", json={"piece": piece(), "at_mm": 700}).json()["rings"] == []
+
+
+def test_what_stays_in_is_cut_through_with_it(api: TestClient) -> None:
+    tube = feature("sleeve", diameter="40 mm", wall="3 mm")
+    pad = feature("wood pad", x="200 mm", length="100 mm", width="80 mm", depth="15 mm")
+    foam = feature("void", x="700 mm", length="120 mm", width="100 mm", height="10 mm", above="15 mm")
+    rod = feature("bolt", y="50 mm", diameter="12 mm", embedded="80 mm", into="front")
+    asked = {"piece": piece(tube, pad, foam, hole("800 mm", "300 mm"), rod), "along": "x", "at_mm": 300}
+    kept = api.post("/api/section", json=asked).json()["kept"]
+    boxes = {(one["stuff"], *(round(one[key]) for key in ("start_mm", "end_mm", "low_mm", "high_mm"))) for one in kept}
+    assert boxes == {
+        ("steel", 430, 433, 0, 40), ("steel", 467, 470, 0, 40), ("wood", 150, 250, 0, 15), ("foam", 640, 760, 15, 25),
+    }  # fmt: skip
+    (bolt,) = api.post("/api/section", json=asked | {"at_mm": 40}).json()["kept"]
+    assert (bolt["low_mm"], bolt["high_mm"], bolt["end_mm"] - bolt["start_mm"]) == (14, 26, 12)
 
 
 def test_the_round_is_the_finished_piece_in_triangles(api: TestClient) -> None:

@@ -24,6 +24,7 @@ from ulbrek.core.kit.geometry.mesh import mesh_of, upright_section
 from ulbrek.core.kit.nesting.panels import Panel, SheetStock
 from ulbrek.core.kit.nesting.sheets import Prefer
 from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.kept_in import Kept, kept_at
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.measure.weighing import CannotSolveError
 from ulbrek.core.plan.plan import plan, pour_windows, to_cut
@@ -145,12 +146,13 @@ def _mesh(piece: Piece) -> Manifold:
     return mesh_of(shape_of(piece).solid)
 
 
-def section(piece: Piece, along: Literal["x", "y"], at_mm: float) -> tuple[list[Ring], float, float]:
-    """The rings of a piece cut through upright, and between what heights it is."""
+def section(piece: Piece, along: Literal["x", "y"], at_mm: float) -> tuple[list[Ring], float, float, list[Kept]]:
+    """The rings of a piece cut through upright, between what heights it is, and what stays in it."""
     shape = shape_of(piece)
     rings = upright_section(_mesh(piece), along, at_mm)
     flat = [[round(value, 3) for point in ring for value in point] for ring in rings]
-    return flat, shape.solid.heights[0], shape.solid.heights[-1]
+    kept = list(kept_at(shape, along, at_mm))
+    return flat, shape.solid.heights[0], shape.solid.heights[-1], kept
 
 
 def piece_file(piece: Piece, form: PieceFormat) -> str | bytes:

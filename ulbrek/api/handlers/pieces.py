@@ -22,6 +22,7 @@ from ulbrek.core.measure.features import Feature
 from ulbrek.core.measure.inputs.common import Id
 from ulbrek.core.measure.inputs.outlines import PieceOutline
 from ulbrek.core.measure.inputs.piece import Piece
+from ulbrek.core.measure.kept_in import Kept
 from ulbrek.core.measure.starts import STARTS, Start, begin
 from ulbrek.core.solve.goal import Goal
 from ulbrek.files.drawing_in import LARGEST_BYTES, Drawing
@@ -47,11 +48,13 @@ class SectionRequest(BaseModel):
 
 
 class Section(BaseModel):
-    """Closed rings, each along and up [mm] of one point after another, holes among them; and between what heights."""
+    """Closed rings, each along and up [mm] of one point after another, holes among them; between what heights; and
+    what stays in it."""
 
     rings: list[list[float]]
     low_mm: float
     high_mm: float
+    kept: list[Kept]
 
 
 class SolveRequest(BaseModel):
@@ -140,8 +143,8 @@ def _begun() -> Iterator[None]:
 @router.post("/section")
 def cut_through(apart: Long, asked: SectionRequest) -> Section:
     """A piece cut through upright, as it is cast."""
-    rings, low, high = apart.run(tasks.section, asked.piece, asked.along, asked.at_mm)
-    return Section(rings=rings, low_mm=low, high_mm=high)
+    rings, low, high, kept = apart.run(tasks.section, asked.piece, asked.along, asked.at_mm)
+    return Section(rings=rings, low_mm=low, high_mm=high, kept=kept)
 
 
 @router.post("/solid", response_class=Response, responses={200: {"content": {"model/stl": {}}}})

@@ -17,6 +17,7 @@ interface Props {
 }
 
 const BASE_PX = 12;
+const FILLS = { steel: "var(--steel)", wood: "var(--board)", foam: "url(#foam)" };
 
 /** The piece cut through upright, in scale with the plan: as it lies its show face is down and mirrored. */
 export function UprightSection({ view, section, along, lies, faceDown, thickness, top }: Props) {
@@ -48,6 +49,18 @@ export function UprightSection({ view, section, along, lies, faceDown, thickness
         />
       )}
       <path d={d} fill="url(#concrete)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="1.5" />
+      {section.kept.map((one) => (
+        <rect
+          key={`${one.start_mm} ${one.low_mm} ${one.end_mm}`}
+          data-kept={one.stuff}
+          x={Math.min(x(one.start_mm), x(one.end_mm))}
+          y={Math.min(y(one.low_mm), y(one.high_mm))}
+          width={(one.end_mm - one.start_mm) * view.scale}
+          height={(one.high_mm - one.low_mm) * view.scale}
+          fill={FILLS[one.stuff]}
+          stroke="var(--ink)"
+        />
+      ))}
       <DimensionLine x1={x1 + 44} y1={y(0)} x2={x1 + 44} y2={y(thickness)} />
     </g>
   );
