@@ -61,6 +61,9 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
             "diameter": ("length", "Outside diameter", "36 mm"), "wall": ("button", "Wall: solid, change", ""),
             "length": ("button", "Length: full thickness, change", ""), "material": ("select", "Material", "pvc"),
             "takes": ("button", "Bar or pole through it: not set, change", ""),
+            "heads": ("select", "Heads on the bar", "two heads"),
+            "embedded": ("button", "Depth in each head: full thickness, change", ""),
+            "pinned": ("checkbox", "Cross bolt in the head", ""),
         },
     ),
     "core": (

@@ -30,6 +30,8 @@ WORDS = {
     "sqrt": math.sqrt,
     "tan": math.tan,
     "atan": math.atan,
+    "cos": math.cos,
+    "sin": math.sin,
     "pi": math.pi,
     "abs": abs,
     "sum": sum,

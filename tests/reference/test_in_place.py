@@ -229,5 +229,5 @@ def test_what_steel_may_carry_in_place() -> None:
 
 def test_a_leg_tips() -> None:
     """A leg of 80 x 400 mm leans by atan(40/200) before it tips; 20 kg tip by 2 kg at the top. Statics."""
-    assert rules.tipping_angle(40, 200) == pytest.approx(11.31, abs=0.005)
+    assert rules.tipping_angle(40, 200, 0) == pytest.approx(11.31, abs=0.005)
     assert rules.push_that_tips(20, 40, 400) == pytest.approx(2.0)
