@@ -1,5 +1,6 @@
 """A base with a pole in it: winds and masses against the forces themselves, turned to the slope and summed."""
 
+from itertools import product
 from math import cos, radians, sin
 from random import Random
 
@@ -72,3 +73,12 @@ def test_a_slope_takes_of_what_it_leans_and_nothing_is_said_of_what_has_no_pole(
         assert tipping is not None
         angles.append(tipping.angle.value)
     assert angles[0] - angles[1] == pytest.approx(4)
+
+
+def test_a_pole_without_a_height_is_refused_and_the_worst_that_is_let_through_has_figures() -> None:
+    with pytest.raises(ValueError, match="sail_height"):
+        base(500, 80, sail_height=0)
+    for height, area, slope in product((10, 12_000), (0.001, 20), (0, 20)):
+        stood = plan(base(30, 80, sail_height=height, sail_m2=area, slope_deg=slope), Shop()).pieces[0].handling.in_wind
+        assert stood is not None
+        assert np.isfinite([stood.tips.value, stood.slides.value]).all()

@@ -62,7 +62,7 @@ class Standing(Document):
     ] = None
     slope_deg: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False), label("Slope of the ground", unit="deg")] = 0.0
     sail_height: Annotated[
-        Offset | None,
+        Side | None,
         label("Pole, to its sail", none="no pole", hint="height of the middle of what catches the wind"),
     ] = None
     sail_m2: Annotated[

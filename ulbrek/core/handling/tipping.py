@@ -1,13 +1,17 @@
 """How a piece tips: alone, on a slope, and with a pole in it in the wind."""
 
+from collections.abc import Mapping
+
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.handling import rules
-from ulbrek.core.handling.checks.people import ASKED_KMH
-from ulbrek.core.handling.inputs import Standing
+from ulbrek.core.handling.inputs import Blown, Standing
 from ulbrek.core.handling.lifts import LiftBrief
 from ulbrek.core.handling.result import InWind, Tipping
 
 LIES_FLAT_DEG = 60.0
+TAKEN_IN: Blown = "taken in when it blows"
+# Source: common practice. Parasols come in at Beaufort 6; what is never taken in meets a storm every few years.
+ASKED_KMH: Mapping[Blown, float] = {TAKEN_IN: 39.0, "left out in any weather": 100.0}
 
 
 def tipping(what: LiftBrief, mass: Figure, slope_deg: float) -> Tipping | None:

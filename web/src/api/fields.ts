@@ -621,7 +621,7 @@ export const DOCUMENTS = {
       load_kg: {"label": "Point load", "as": "number", "unit": "kg", "default": 100.0, "low": 0, "high": 20000},
       carries_kg: {"label": "Support capacity", "as": "number", "none": "unknown", "unit": "kg", "default": null, "low": 0, "high": 20000},
       slope_deg: {"label": "Slope of the ground", "as": "number", "unit": "deg", "default": 0.0, "low": 0, "high": 20},
-      sail_height: {"label": "Pole, to its sail", "hint": "height of the middle of what catches the wind", "as": "length", "none": "no pole", "default": null, "low": 0, "high": 12000},
+      sail_height: {"label": "Pole, to its sail", "hint": "height of the middle of what catches the wind", "as": "length", "none": "no pole", "default": null, "low": 10, "high": 12000},
       sail_m2: {"label": "Area in the wind", "hint": "seen from the side; of a parasol 2.5 m wide 0.6 m²", "as": "number", "unit": "m2", "default": 0.6, "high": 20, "low": 0},
       pole_kg: {"label": "Pole and sail", "hint": "what they weigh", "as": "number", "unit": "kg", "default": 8.0, "low": 0, "high": 20000},
       blown: {"label": "In a storm", "as": "choice", "choices": ["taken in when it blows", "left out in any weather"], "default": "taken in when it blows"},

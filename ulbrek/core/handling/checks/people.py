@@ -1,20 +1,18 @@
 """What would hurt somebody while the piece is moved, or where it stands."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from ulbrek.core.base.finding import Change, Finding, Quantity, Severity, check, finding
 from ulbrek.core.base.frozen import dataclass
-from ulbrek.core.handling.inputs import Blown, Standing
+from ulbrek.core.handling.inputs import Standing
 from ulbrek.core.handling.result import InWind, Subject, Tipping
+from ulbrek.core.handling.tipping import ASKED_KMH, TAKEN_IN
 from ulbrek.core.kit.lifting import LARGEST_TEAM, MOST_COUNTED_KG
 
 BESIDE_MM = 450.0  # a person beside the load. Source: common practice.
 MOST_AT_THE_ENDS = 2
 LEAST_LEAN_DEG = 10.0
-TAKEN_IN: Blown = "taken in when it blows"
-# Source: common practice. Parasols come in at Beaufort 6; what is never taken in meets a storm every few years.
-ASKED_KMH: Mapping[Blown, float] = {TAKEN_IN: 39.0, "left out in any weather": 100.0}
 MOST_JUDGED_KG = 300.0  # more than some four people on a bench. Source: this shop's own limit.
 
 
