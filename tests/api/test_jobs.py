@@ -189,6 +189,18 @@ def test_four_plans_are_beside_each_other_and_no_more_and_one_may_go(api: TestCl
     assert api.get(f"/api/jobs/{second['id']}").status_code == 404  # variants go with their job
 
 
+def test_a_variant_that_is_no_different_comes_to_the_same_though_its_job_is_being_poured(api: TestClient) -> None:
+    first, _ = kept_with_variant(api)
+    piece = first["job"]["pieces"][0]["id"]
+    begun = api.post("/api/pours", json={"job_id": first["id"], "fills": [{"piece": piece, "count": 1}]}).json()
+    mixed = {"bags": 2, "water_l": 4.0}
+    assert api.post(f"/api/pours/{begun['pour']['id']}/batches", json=mixed).status_code < 300
+    plain, other = (one["column"] for one in api.get(f"/api/jobs/{first['id']}/compare").json()["plans"])
+    assert other["differences"] == []
+    figures = ("mass_kg", "price", "hours", "usable_h", "cautions")
+    assert [plain[key] for key in figures] == [other[key] for key in figures]
+
+
 def test_a_variant_is_not_poured(api: TestClient) -> None:
     _, variant = kept_with_variant(api)
     piece = variant["job"]["pieces"][0]["id"]

@@ -6,7 +6,6 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ulbrek.api.floor import record_of
 from ulbrek.api.handlers.common import Db, Planned
 from ulbrek.api.handlers.jobs import as_kept, claimed
 from ulbrek.api.services.plans import NotPlannedError, Plans
@@ -18,7 +17,6 @@ from ulbrek.core.comparing.station import MOST_PLANS, column
 from ulbrek.core.costing.station import cost
 from ulbrek.core.job.job import Job
 from ulbrek.core.plan.result import Plan
-from ulbrek.core.records.record import Record
 from ulbrek.standins.prices import SimulatedPrices
 from ulbrek.store.errors import RefusedEntryError
 from ulbrek.store.jobs import StoredJob
@@ -105,8 +103,7 @@ def compare(db: Db, plans: Planned, job_id: UUID) -> Compared:
         shop = records.shop()
         jobs = records.jobs(shop.id)
         stored = [jobs.get(one) for one in jobs.family(job_id)]
-        record = record_of(records, shop, stored[0])
-    return Compared(list(_compared(plans, shop, stored, record)), shop.shop.currency, MOST_PLANS)
+    return Compared(_compared(plans, shop, stored), shop.shop.currency, MOST_PLANS)
 
 
 @router.post("/jobs/{job_id}/choose", response_model=JobView)
@@ -123,13 +120,16 @@ def choose(db: Db, plans: Planned, job_id: UUID, asked: ChoiceRequest) -> Respon
     return as_kept(plans, kept)
 
 
-def _compared(plans: Plans, shop: StoredShop, stored: list[StoredJob], record: Record) -> list[ComparedPlan]:
-    """Each with its plan; the first is what the others are compared with, and alone has a pour."""
+def _compared(plans: Plans, shop: StoredShop, stored: list[StoredJob]) -> list[ComparedPlan]:
+    """Each as it is planned; the first is what the others are compared with.
+
+    What a pour of the job has told since is left out: its variants have none, and like is compared with like.
+    """
     first: tuple[Job, Plan | None] = (stored[0].job, None)
     found: list[ComparedPlan] = []
     for one in stored:
         try:
-            planned = plans.of_job(one, shop, record) if one is stored[0] else plans.of_job(one, shop)
+            planned = plans.of_job(one, shop)
         except NotPlannedError as error:
             found.append(ComparedPlan(one.id, one.job.name, one.revision, str(error), None))
             continue
