@@ -62,6 +62,16 @@ _HELD_IN: dict[str, tuple[str, str]] = {
         "Hole {1 to 2 fine} larger than the bolt through the base, a nut under it, threads taped; an insert is screwed "
         "to the base from below. Take nut and screw out before it is lifted off.",
     ),
+    "pipe to pull": (
+        "the pipe through the sides",
+        "Oil it and push it through both holes, one end out by a hand’s breadth. Turn it a quarter round every half "
+        "hour from the pour on, and pull it, turning, once the concrete has set.",
+    ),
+    "pipe": (
+        "the pipe through the sides",
+        "Push it into its holes, and seal round it; tape its ends shut. An end inside the form is hung on wire from a "
+        "bridge, so that it cannot rise.",
+    ),
     "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, screw it {to}."),
     "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
 }  # fmt: skip
@@ -256,7 +266,7 @@ def _build(one: MouldShape, deep: float, board: float) -> str:
 
 
 def _where(brief: FormBrief, one: MouldShape, low: float, high: float) -> Where:
-    if one.kind == "bolt in a side":
+    if one.kind == "bolt in a side" or one.lies:
         return "beside"
     if low <= _LEVEL_MM:
         return "on the base"
@@ -321,7 +331,7 @@ def _held(brief: FormBrief, one: MouldShape, where: Where, told: tuple[str, str]
         held=work(rules.held_down, of, bonded_mm2=0.0, bond_mpa=BOND_WORKING_MPA, screws=float(screws),
                   screw_n=SCREW_WORKING_N) if screws else None,
         ballast=work(rules.ballast, of, uplift_n=lifts) if lifts is not None and lifted else None,
-        screws=screws, holding=told[1],
+        screws=screws, holding=told[1], pulled=one.kind == "pipe to pull",
     )  # fmt: skip
 
 

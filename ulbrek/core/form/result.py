@@ -114,6 +114,25 @@ class SetOut:
 
 
 @dataclass(frozen=True, slots=True)
+class SideBore:
+    """Where a pipe goes through a side, as the form lies.
+
+    Attributes:
+        side: which
+        end: from where its centre is measured: the left or the front end of the side, inside; of a curve, of the form
+        away_mm: its centre from there
+        height_mm: its centre above the base, or the ground
+        hole_mm: the hole's diameter
+    """
+
+    side: str
+    end: str
+    away_mm: float
+    height_mm: float
+    hole_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Knockout:
     """What keeps concrete out of a place, or holds what stays in it.
 
@@ -136,6 +155,7 @@ class Knockout:
         height_mm: its own
         holding: how it is held, in words
         set_out: where it stands; None where a side or a corner says so
+        bores: where it goes through sides
     """
 
     feature: str
@@ -161,6 +181,7 @@ class Knockout:
     set_out: SetOut | None = None
     ready: str | None = None
     pulled: bool = False
+    bores: tuple[SideBore, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,6 +17,7 @@ class MouldShape:
         stands_out: whether there is concrete in it; else there is none
         insert_kg: mass of what stays there; nothing where it is a former
         knockout: what is to keep its place free; None where that is as fits
+        lies: the way a pipe lies; None of what stands
     """
 
     feature: str
@@ -26,6 +27,7 @@ class MouldShape:
     stands_out: bool
     insert_kg: float = 0.0
     knockout: str | None = None
+    lies: Literal["left to right", "front to back"] | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -52,7 +52,7 @@ def _stuff(placed: FeatureInPlan) -> Stuff | None:
     feature = placed.feature
     if isinstance(feature, Void):
         return "foam"
-    if feature.bought_as(0.0) is None:
+    if feature.bought_as(placed, 0.0) is None:
         return None
     wooden = isinstance(feature, WoodPad) or (isinstance(feature, Sleeve) and feature.material == "wood")
     return "wood" if wooden else "steel"

@@ -8,6 +8,7 @@ from ulbrek.core.kit.geometry.prism import Fall, Prism
 from ulbrek.core.kit.moulding import MouldEdge, MouldShape
 from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.shape import Shape
 
 
@@ -38,6 +39,12 @@ def _of(shape: Shape, placed: FeatureInPlan) -> Iterator[MouldShape]:
     feature, depth = placed.feature, shape.cast_depth
     key = feature.id if placed.number == 0 else f"{feature.id}-{placed.number + 1}"
     name = feature.name if placed.number == 0 else f"{feature.name} {placed.number + 1}"
+    if isinstance(feature, Pipe):
+        kind = "pipe to pull" if feature.after == "pulled" else "pipe"
+        body = _as_cast(shape, feature.body(placed, shape.slab))
+        kept = feature.stays_in_kg(placed, depth)
+        yield MouldShape(key, name, kind, body, stands_out=False, insert_kg=kept, lies=feature.runs)
+        return
     for cut in feature.cuts(placed, shape.slab):
         kept = feature.stays_in_kg(placed, depth)
         kind = "shared bar" if feature.joins_castings else feature.kind

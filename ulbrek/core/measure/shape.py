@@ -18,6 +18,7 @@ from ulbrek.core.kit.remembering import remembered
 from ulbrek.core.measure.features import AnyAnchored, AnyFeature
 from ulbrek.core.measure.features.base import FeatureInPlan, Slab
 from ulbrek.core.measure.features.drop_edge import DropEdge
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.inputs.common import AcrossAnchor, DeepAnchor
 from ulbrek.core.measure.inputs.outlines import Steps
 from ulbrek.core.measure.inputs.piece import EdgeProfile, Piece, Seam
@@ -243,7 +244,14 @@ def _placed(
     left, front, right, back = drawn.box
     half_x, half_y = (right - left) / 2, (back - front) / 2
     x, y = centre_along(feature.x, size[0], half_x), centre_along(feature.y, size[1], half_y)
+    across = isinstance(feature, Pipe) and feature.length is None
     for number, (dx, dy) in enumerate(feature.repeat.steps if feature.repeat else _ONE_PLACE):
+        if isinstance(feature, Pipe) and across:
+            lies = feature.across(outline, Point(x + dx, y + dy))
+            left, front, right, back = lies.box
+            centre = Point((left + right) / 2, (front + back) / 2)
+            yield FeatureInPlan(feature, index, centre, (right - left) / 2, (back - front) / 2, lies, number)
+            continue
         yield FeatureInPlan(feature, index, Point(x + dx, y + dy), half_x, half_y, drawn.moved(x + dx, y + dy), number)
 
 

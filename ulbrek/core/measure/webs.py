@@ -101,7 +101,7 @@ def overlaps(shape: Shape) -> list[tuple[FeatureInPlan, FeatureInPlan]]:
 
     A recess may have a hole in it, and a sleeve may stand in a recess; a bolt or a letter in the air is a mistake.
     """
-    one, other = _pairs_within(shape.placed, 0.0)
+    one, other = pairs_within(shape.placed, 0.0)
     found: dict[tuple[int, int], tuple[FeatureInPlan, FeatureInPlan]] = {}
     for a, b in zip(one.tolist(), other.tolist(), strict=True):
         first, second = shape.placed[a], shape.placed[b]
@@ -150,7 +150,7 @@ def _webs_within(shape: Shape, inside: Sequence[FeatureInPlan], reach_mm: float)
         name, side = named_edges[edge]
         gap = gap_between(inside[number].outline.box, side.box)
         ahead.append((gap, len(ahead), inside[number], side, edge_words(name)))
-    one, other = _pairs_within(inside, reach_mm)
+    one, other = pairs_within(inside, reach_mm)
     for a, b in zip(one.tolist(), other.tolist(), strict=True):
         ahead.append((box_gap(inside[a], inside[b]), len(ahead), inside[a], inside[b], inside[b].feature.name))
     found: dict[tuple[int, int | str], NamedWeb] = {}
@@ -170,7 +170,7 @@ def _webs_within(shape: Shape, inside: Sequence[FeatureInPlan], reach_mm: float)
     return list(found.values())
 
 
-def _pairs_within(placed: Sequence[FeatureInPlan], reach_mm: float) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+def pairs_within(placed: Sequence[FeatureInPlan], reach_mm: float) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
     """The pairs of features whose boxes are within reach [mm] of one another, each pair once, in their order."""
     if len(placed) < 2:
         nothing = np.array([], np.int64)

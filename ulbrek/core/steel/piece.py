@@ -32,6 +32,16 @@ class ShapedEdge:
         return rules.BEYOND_PROFILE_MM if self.by_router else rules.INDOOR_COVER_MM
 
 
+@dataclass(frozen=True, slots=True)
+class Lying:
+    """A pipe that lies in a piece: its name, its plan, and between which heights above the form's floor it is [mm]."""
+
+    name: str
+    plan: Polygon
+    low_mm: float
+    high_mm: float
+
+
 @dataclass(frozen=True)
 class SteelBrief:
     """What is reinforced.
@@ -52,6 +62,7 @@ class SteelBrief:
         stone_mm: the largest stone of the mix
         strength_mpa: least 28-day strength of the mix
         bolts: how many are cast into its face or its back
+        pipes: those that lie in it
     """
 
     piece: str
@@ -71,6 +82,7 @@ class SteelBrief:
     stone_mm: float = 10.0
     strength_mpa: float = 24.0
     bolts: int = 0
+    pipes: tuple[Lying, ...] = ()
 
     @cached_property
     def ground(self) -> Ground:

@@ -9,6 +9,7 @@ from ulbrek.core.materials.steel import STEEL_KG_M3, TIE_EVERY_MM, Bar, Mesh
 from ulbrek.core.steel import rules
 from ulbrek.core.steel.bends import bending_by
 from ulbrek.core.steel.cage import CageBrief, Profile, cage_of
+from ulbrek.core.steel.checks.pipes import pipe_in_steel
 from ulbrek.core.steel.checks.places import Near, bar_near_edge, bars_too_close, by_hand_lost, clear_between
 from ulbrek.core.steel.checks.stuff import (
     bar_too_thick,
@@ -264,6 +265,7 @@ def _findings(inputs: SteelInputs, what: SteelBrief, laid: _Laid, chosen: Chosen
             yield from mixed_finishes(mesh, bar, placed)
         yield from feet_show(inputs, what.show_down)
         yield from no_bolts_to_hang_from(inputs, what)
+        yield from pipe_in_steel(what, stack, None if laid.panel else placed)
     if cage:
         yield from cage_near_face(what.name, cage, bar.finish, inputs.exposure)
     near = [

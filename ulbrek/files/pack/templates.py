@@ -11,10 +11,12 @@ from ulbrek.core.base.units import Units
 from ulbrek.core.job.job import Job
 from ulbrek.core.kit.geometry.outline import Outline, Vertex
 from ulbrek.core.kit.geometry.shapes import circle, rectangle
+from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.inputs.common import SIDES
 from ulbrek.core.measure.inputs.piece import Piece
-from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.measure.shape import Shape, shape_of
 from ulbrek.core.plan.result import Plan
 from ulbrek.files.pack.setting import PAPERS, Paper, set_pages
 
@@ -24,6 +26,7 @@ _MOST_TILES = 120
 _CROSS_MM = 4.0
 _LONG_MM, _WIDE_MM = 245.0, 185.0  # what fits one sheet of either paper
 _ROUND_MM = 40.0
+_FLUSH_MM = 1.0
 
 Corner = tuple[float, float, float]
 
@@ -91,7 +94,13 @@ def templates_of(job: Job, plan: Plan) -> Iterator[Template]:
     for piece, planned in zip(job.pieces, plan.pieces, strict=True):
         mirrored = piece.cast == "face down"
         for former in planned.form.knockouts:
-            if former.where != "along an edge" and former.kind not in ("raised floor", "bolt", "bolt in a side"):
+            if former.where != "along an edge" and former.kind not in (
+                "raised floor",
+                "bolt",
+                "bolt in a side",
+                "pipe",
+                "pipe to pull",
+            ):
                 yield _template(f"{planned.name}: {former.name}", former.paths, mirrored)
         seen: set[tuple[float, ...]] = set()
         for board in planned.form.boards:
@@ -110,18 +119,23 @@ def _drilled(piece: Piece, foot: str) -> Iterator[Template]:
     shape = shape_of(piece)
     down = piece.cast == "face down"
     left, front, right, back = shape.outline.box
-    by_side: dict[str, list[tuple[float, float, float]]] = {}
+    by_side: dict[tuple[str, str], list[tuple[float, float, float]]] = {}
     for placed in shape.placed:
         bolt = placed.feature
+        x, y = placed.centre
+        if isinstance(bolt, Pipe) and shape.outline.is_rectangle:
+            height = bolt.middle_mm(shape.slab.thickness)
+            for side in _sides_met(shape, placed, bolt):
+                along = {"front": x - left, "back": right - x, "left": back - y, "right": y - front}[side]
+                by_side.setdefault((side, "pipe"), []).append((along, height, bolt.diameter.mm))
         if not isinstance(bolt, Bolt):
             continue
-        x, y = placed.centre
         at = (x - left, y - front)
         if bolt.in_a_side:
             along = {"front": x - left, "back": right - x, "left": back - y, "right": y - front}[bolt.into]
             at = (along, shape.slab.thickness / 2 if bolt.above is None else bolt.above.mm)
-        by_side.setdefault(bolt.into, []).append((*at, bolt.diameter.mm))
-    for side, found in by_side.items():
+        by_side.setdefault((bolt.into, "bolt"), []).append((*at, bolt.diameter.mm))
+    for (side, what), found in by_side.items():
         in_side = side in SIDES
         size = (right - left, back - front)
         if in_side:
@@ -130,8 +144,18 @@ def _drilled(piece: Piece, foot: str) -> Iterator[Template]:
         if down:  # over on its face: a side stands on its head, a face is seen from behind
             bolts = [(size[0] - x, size[1] - y if in_side else y, d) for x, y, d in found]
         where = f"{side} side, seen from outside" if in_side else f"{side}, as it lies in the form"
-        title = f"{piece.name}: drill for {len(bolts)} bolt{'s' if len(bolts) > 1 else ''}, {where}"
+        title = f"{piece.name}: drill for {len(bolts)} {what}{'s' if len(bolts) > 1 else ''}, {where}"
         yield _drilling(title, bolts, size, foot if in_side else None)
+
+
+def _sides_met(shape: Shape, placed: FeatureInPlan, pipe: Pipe) -> Iterator[str]:
+    """The sides that a pipe in a rectangle comes out of."""
+    left, front, right, back = placed.outline.box
+    low_x, low_y, high_x, high_y = shape.outline.box
+    if pipe.runs == "left to right":
+        yield from (side for side, off in (("left", left - low_x), ("right", high_x - right)) if off <= _FLUSH_MM)
+    else:
+        yield from (side for side, off in (("front", front - low_y), ("back", high_y - back)) if off <= _FLUSH_MM)
 
 
 def _drilling(

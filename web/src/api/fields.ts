@@ -435,6 +435,18 @@ export const DOCUMENTS = {
       matches: {"label": "Set", "as": "text", "none": "none", "default": null, "most": 60},
     },
   },
+  Pipe: {
+    title: "Pipe across",
+    fields: {
+      diameter: {"label": "Outside diameter", "as": "length", "low": 3, "high": 500},
+      runs: {"label": "Direction", "as": "choice", "choices": ["left to right", "front to back"], "default": "left to right"},
+      length: {"label": "Length", "as": "length", "none": "from side to side", "default": null, "low": 10, "high": 12000},
+      above: {"label": "Height from underside", "as": "length", "none": "middle", "default": null, "low": 0, "high": 12000},
+      after: {"label": "After the pour", "hint": "pulled while the concrete is green", "as": "choice", "choices": ["pulled", "stays in"], "default": "pulled"},
+      material: {"label": "Material", "as": "choice", "choices": ["pvc", "steel", "stainless"], "default": "pvc"},
+      wall: {"label": "Wall", "as": "length", "none": "solid", "default": null, "low": 0, "high": 2000},
+    },
+  },
   Plot: {
     title: "Plot",
     fields: {
@@ -1250,6 +1262,7 @@ export const OF_KIND = {
   "mat": "Mat",
   "offsets": "OffsetEdge",
   "opening": "Opening",
+  "pipe": "Pipe",
   "recess": "Recess",
   "rectangle": "Rectangle",
   "polygon": "RegularPolygon",
@@ -1267,7 +1280,7 @@ export const OF_KIND = {
   "target mass": "TargetMass"
 } as const;
 
-export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "drop edge"] as const;
+export const FEATURE_KINDS = ["opening", "hole", "recess", "grooves", "sleeve", "core", "void", "lettering", "bolt", "wood pad", "mat", "rib", "pipe", "drop edge"] as const;
 
 export const OUTLINE_KINDS = ["rectangle", "l", "u", "trapezoid", "polygon", "disc", "half disc", "arch block", "steps", "offsets", "free"] as const;
 

@@ -24,7 +24,7 @@ const ROOMY = { width: 200, height: 130 };
 
 /** What measures the chosen feature: its distances to the edges and to the others, and its own size. */
 export function featureDimensions({ view, feature, box, others, needed, onDistance, onSize }: Props) {
-  const toCentre = feature.kind === "hole" || feature.kind === "sleeve" || feature.kind === "bolt";
+  const sides = sidesOf(feature);
   const line = clearLines(
     view,
     box,
@@ -34,8 +34,8 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
   return {
     lines: (
       <>
-        {SIDES.map((side) => {
-          const ends = endsOf(view, box, side, toCentre, line);
+        {sides.map((side) => {
+          const ends = endsOf(view, box, side, toItsCentre(feature, side), line);
           return <DistanceLine key={side} {...ends} />;
         })}
         {gaps.map((gap) => (
@@ -51,7 +51,8 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
     ),
     plates: (
       <>
-        {SIDES.map((side) => {
+        {sides.map((side) => {
+          const toCentre = toItsCentre(feature, side);
           const anchor = side === "left" || side === "right" ? feature.x : feature.y;
           const held = anchor.side === side && (anchor.to === "centre") === toCentre;
           const length: Length = held ? anchor.offset : { mm: distance(view, box, side, toCentre), typed: null };
@@ -83,6 +84,20 @@ export function featureDimensions({ view, feature, box, others, needed, onDistan
       </>
     ),
   };
+}
+
+/** The sides that it is measured to: a pipe from side to side has no place along itself. */
+function sidesOf(feature: Anchored): readonly Side[] {
+  if (feature.kind !== "pipe" || feature.length) return SIDES;
+  return feature.runs === "left to right" ? ["front", "back"] : ["left", "right"];
+}
+
+/** Whether its distance to a side is that of its centre: of what is round, and of a pipe to the sides beside it. */
+function toItsCentre(feature: Anchored, side: Side): boolean {
+  if (feature.kind === "pipe") {
+    return (side === "left" || side === "right") === (feature.runs === "front to back");
+  }
+  return feature.kind === "hole" || feature.kind === "sleeve" || feature.kind === "bolt";
 }
 
 function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "feature" | "box" | "onSize">) {

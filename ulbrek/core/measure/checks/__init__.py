@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from ulbrek.core.base.finding import Finding
-from ulbrek.core.measure.checks import bolted, fitting, formers, heads, places, shapes, steps
+from ulbrek.core.measure.checks import bolted, fitting, formers, heads, pipes, places, shapes, steps
 from ulbrek.core.measure.result import Closing
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.measure.webs import NamedWeb
@@ -37,6 +37,7 @@ def all_findings(shape: Shape, webs: list[NamedWeb], closing: Closing | None, co
     yield from heads.no_room_for_hand(shape)
     yield from heads.head_without_other(shape)
     yield from heads.bar_not_pinned(shape)
+    yield from pipes.all_findings(shape, stone_mm)
     yield from bolted.bolt_off_its_face(shape)
     yield from bolted.bolt_too_shallow(shape)
     yield from bolted.bolt_too_short(shape)

@@ -4,7 +4,6 @@ from collections.abc import Iterable
 
 from ulbrek.core.base.finding import Change, Finding, Mark, Quantity, check, finding
 from ulbrek.core.measure.clearing import clearing_change
-from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.drop_edge import DropEdge
 from ulbrek.core.measure.rules import web_needed
 from ulbrek.core.measure.seams import concrete_along, free_offset, in_piece
@@ -36,7 +35,9 @@ def feature_outside(shape: Shape) -> list[Finding]:
         for placed in _first_of_each(
             one
             for one in shape.placed
-            if not isinstance(one.feature, DropEdge) and not _in_a_side(one) and not is_inside(one, shape)
+            if not isinstance(one.feature, DropEdge)
+            and not one.feature.comes_out_of_a_side
+            and not is_inside(one, shape)
         )
     ]
 
@@ -206,11 +207,6 @@ def _thin_web(shape: Shape, named: NamedWeb, needed_mm: float) -> Finding:
         change=clearing_change(shape, moving),
         mark=_mark(shape, named),
     )
-
-
-def _in_a_side(placed: FeatureInPlan) -> bool:
-    """Whether it is a bolt in a side, which must come out of it."""
-    return isinstance(placed.feature, Bolt) and placed.feature.in_a_side
 
 
 def _larger_first(a: FeatureInPlan, b: FeatureInPlan) -> tuple[FeatureInPlan, FeatureInPlan]:

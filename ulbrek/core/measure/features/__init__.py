@@ -16,6 +16,7 @@ from ulbrek.core.measure.features.hole import RoundHole
 from ulbrek.core.measure.features.lettering import Lettering
 from ulbrek.core.measure.features.mat import Mat
 from ulbrek.core.measure.features.opening import Opening
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.features.recess import Recess
 from ulbrek.core.measure.features.rib import Rib
 from ulbrek.core.measure.features.sleeve import Sleeve
@@ -23,7 +24,20 @@ from ulbrek.core.measure.features.void import Void
 from ulbrek.core.measure.features.wood_pad import WoodPad
 
 AnyAnchored = (
-    Opening | RoundHole | Recess | Grooves | Sleeve | Core | Void | Lettering | Bolt | WoodPad | Mat | Rib | Cutout
+    Opening
+    | RoundHole
+    | Recess
+    | Grooves
+    | Sleeve
+    | Core
+    | Void
+    | Lettering
+    | Bolt
+    | WoodPad
+    | Mat
+    | Rib
+    | Cutout
+    | Pipe
 )
 AnyFeature = AnyAnchored | DropEdge
 Feature = Annotated[AnyFeature, Field(discriminator="kind")]

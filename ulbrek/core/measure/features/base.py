@@ -101,6 +101,11 @@ class BaseFeature(Document):
         return False
 
     @property
+    def comes_out_of_a_side(self) -> bool:
+        """Whether it may end at the piece's outline, or reach past it."""
+        return False
+
+    @property
     def knockout(self) -> Knockout | None:
         """What is to keep its place free of concrete; None where that is as fits."""
         return None
@@ -130,7 +135,7 @@ class BaseFeature(Document):
         """The concrete that it takes the place of from a side [mm³]."""
         return 0.0
 
-    def bought_as(self, thickness_mm: float) -> Bought | None:  # noqa: ARG002 - of what is formed, and not bought
+    def bought_as(self, placed: "FeatureInPlan", thickness_mm: float) -> Bought | None:  # noqa: ARG002 - formed
         """What stays in the piece and is bought for it; None where nothing does."""
         return None
 

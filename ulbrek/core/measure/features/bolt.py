@@ -63,6 +63,11 @@ class Bolt(AnchoredFeature):
         return self.into in SIDES
 
     @property
+    def comes_out_of_a_side(self) -> bool:
+        """One in a side does."""
+        return self.in_a_side
+
+    @property
     def role(self) -> Role:
         """It is a bolt."""
         return "bolt"
@@ -112,7 +117,7 @@ class Bolt(AnchoredFeature):
         run = self.embedded.mm + self.projects.mm
         return pi / 4 * self.diameter.mm**2 * run * STUFF_KG_M3["steel"] / 1e9
 
-    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own length
+    def bought_as(self, placed: FeatureInPlan, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own length
         """It, or an insert where nothing of it stands out."""
         name = "Bolt, cast in" if self.projects.mm else "Insert, cast in"
         return Bought(name, (self.diameter.mm, self.embedded.mm + self.projects.mm))

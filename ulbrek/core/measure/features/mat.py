@@ -34,7 +34,7 @@ class Mat(AnchoredFeature):
         """It is inside."""
         return "inside"
 
-    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own
+    def bought_as(self, placed: FeatureInPlan, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own
         """It."""
         return Bought("Heat mat" if self.electric else "Mat, cast in", (self.width.mm, self.length.mm))
 

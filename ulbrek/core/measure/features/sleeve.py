@@ -82,7 +82,7 @@ class Sleeve(AnchoredFeature):
         whole = pi / 4 * (outer**2 - inner**2) * length * STUFF_KG_M3[self.material] / 1e9
         return whole / 2 if self.joins_castings else whole
 
-    def bought_as(self, thickness_mm: float) -> Bought:
+    def bought_as(self, placed: FeatureInPlan, thickness_mm: float) -> Bought:  # noqa: ARG002 - it stands
         """A tube or bar of its length; half of one where another head is on it."""
         stuff = "PVC" if self.material == "pvc" else self.material
         length = thickness_mm if self.length is None else self.length.mm

@@ -52,7 +52,7 @@ class WoodPad(AnchoredFeature):
         """The wood [kg]."""
         return placed.outline.area_mm2 * self.depth.mm * STUFF_KG_M3["wood"] / 1e9
 
-    def bought_as(self, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own depth
+    def bought_as(self, placed: FeatureInPlan, thickness_mm: float) -> Bought:  # noqa: ARG002 - it has its own depth
         """A block."""
         return Bought("Wood pad, cast in", (self.depth.mm, self.width.mm, self.length.mm))
 

@@ -1,17 +1,19 @@
 """A piece as Steel takes it: its outline, openings and shaped edges, and what a bent cage goes into."""
 
+from collections.abc import Iterator
 from math import sqrt
 
 from shapely import LineString
 
 from ulbrek.core.measure.features.bolt import Bolt
 from ulbrek.core.measure.features.core import Core
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.inputs.piece import EdgeProfile
 from ulbrek.core.measure.plate import DEEP, gaps_in, is_flat, slope_of, sunk_into
 from ulbrek.core.measure.shape import Shape
 from ulbrek.core.steel.cage import Profile, Vessel
 from ulbrek.core.steel.layout import Gap, Seams
-from ulbrek.core.steel.piece import ShapedEdge, SteelBrief
+from ulbrek.core.steel.piece import Lying, ShapedEdge, SteelBrief
 
 
 def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: bool) -> SteelBrief:
@@ -58,7 +60,18 @@ def reinforced(shape: Shape, stone_mm: float, strength_mpa: float, cast_there: b
         stone_mm=stone_mm,
         strength_mpa=strength_mpa,
         bolts=sum(1 for one in shape.placed if isinstance(one.feature, Bolt) and not one.feature.in_a_side),
+        pipes=tuple(_pipes(shape)),
     )
+
+
+def _pipes(shape: Shape) -> Iterator[Lying]:
+    for placed in shape.placed:
+        if isinstance(placed.feature, Pipe):
+            body = placed.feature.body(placed, shape.slab)
+            low, high = body.bottom_mm, body.top_mm
+            if shape.piece.cast == "face down":
+                low, high = shape.cast_depth - high, shape.cast_depth - low
+            yield Lying(placed.feature.name, placed.polygon, low, high)
 
 
 def _body(shape: Shape) -> Profile | Vessel:

@@ -145,6 +145,8 @@ function AnchorFields({ planned, feature, axis, sides, fields }: AnchorProps) {
     .flatMap((one) => [-1, 1].map((end) => (axis === "x" ? one.x_mm : one.y_mm) + (end * sizeOf(one)) / 2));
   const off = ends.length > 0 ? run / 2 - (Math.min(...ends) + Math.max(...ends)) / 2 : 0;
   const inSide = feature.kind === "bolt" && sides.includes(feature.into ?? "");
+  const lengthwise = feature.kind === "pipe" && (feature.runs === "left to right") === (axis === "x");
+  if (lengthwise && feature.kind === "pipe" && !feature.length) return null; // from side to side it has no place there
   const set = (changed: object, what: string) =>
     fields.feature(withField(feature, `/${axis}`, { ...anchor, ...changed }), what);
   return (
