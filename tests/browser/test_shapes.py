@@ -98,6 +98,16 @@ FEATURES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
             "gasket": ("length", "Gasket", "3 mm"), "counterbore": ("length", "Counterbore", "14 mm"),
         },
     ),
+    "pipe": (
+        feature("pipe", diameter="10 mm"),
+        {
+            "diameter": ("length", "Outside diameter", "12 mm"), "runs": ("select", "Direction", "front to back"),
+            "length": ("button", "Length: from side to side, change", ""),
+            "above": ("button", "Height from underside: middle, change", ""),
+            "after": ("select", "After the pour", "stays in"), "material": ("select", "Material", "steel"),
+            "wall": ("button", "Wall: solid, change", ""),
+        },
+    ),
     "wood pad": (feature("wood pad", **BOX, depth="15 mm", face="top"), {**SIZE, **DEPTH, **FACE, **TURN}),
     "mat": (
         feature("mat", **BOX, below_top="20 mm"),
@@ -206,7 +216,7 @@ def model_fields(union: Any) -> dict[str, set[str]]:
 def test_each_kind_has_a_control_for_each_of_its_fields() -> None:
     features = model_fields(AnyFeature)
     assert {kind: set(controls) for kind, (_, controls) in FEATURES.items()} == {
-        kind: fields - PLACED - ({"turned_deg"} if kind in ("sleeve", "bolt") else set())
+        kind: fields - PLACED - ({"turned_deg"} if kind in ("sleeve", "bolt", "pipe") else set())
         for kind, fields in features.items()
     }
     outlines = model_fields(AnyOutline)

@@ -8,6 +8,7 @@ from ulbrek.core.job.job import Job
 LONG = {"outline": {"length": "2400 mm", "width": "600 mm"}}
 TALL = {"thickness": "350 mm"}
 THICK = {"thickness": "120 mm"}
+BARE = {"school": "none"}
 MAT = {"length": "400 mm", "width": "300 mm", "thickness": "3 mm"}
 
 
@@ -25,6 +26,17 @@ def door(width: str) -> dict[str, Any]:
 
 def seam(offset: str, side: str = "left") -> dict[str, Any]:
     return {"id": "seam", "side": side, "offset": offset}
+
+
+def pipe_from(front: str) -> dict[str, Any]:
+    """A pipe from so near the front into the middle of the top."""
+    place = {"y": {"to": "edge", "offset": front}}
+    return feature("pipe", diameter="20 mm", runs="front to back", length="200 mm") | place
+
+
+def crossing(above: str) -> dict[str, Any]:
+    """A second pipe, square to the first."""
+    return feature("pipe", name="Second pipe", diameter="25 mm", runs="front to back", above=above)
 
 
 def heads(count: int = 2, **bar: Any) -> Job:
@@ -218,6 +230,38 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
     "bolt-too-shallow": (
         top(feature("bolt", diameter="10 mm", embedded="29 mm"), piece=THICK),
         top(feature("bolt", diameter="10 mm", embedded="30 mm"), piece=THICK),
+    ),
+    "pipe-near-face": (
+        top(feature("pipe", diameter="25 mm", above="27.4 mm"), piece=THICK, steel=BARE),
+        top(feature("pipe", diameter="25 mm", above="27.5 mm"), piece=THICK),
+    ),
+    "pipe-near-face beside it": (
+        top(feature("pipe", y="27.4 mm", diameter="25 mm"), piece=THICK),
+        top(feature("pipe", y="27.5 mm", diameter="25 mm"), piece=THICK),
+    ),
+    "pipe-near-face left in": (
+        top(feature("pipe", diameter="25 mm", above="24.4 mm", after="stays in"), piece=THICK, steel=BARE),
+        top(feature("pipe", diameter="25 mm", above="24.5 mm", after="stays in"), piece=THICK),
+    ),
+    "pipe-cannot-be-pulled": (
+        top(pipe_from("1.2 mm"), piece=THICK),
+        top(pipe_from("0.9 mm"), piece=THICK),
+    ),
+    "pipe-outside": (
+        top(feature("pipe", y="601 mm", diameter="25 mm"), piece=THICK),
+        top(feature("pipe", y="580 mm", diameter="25 mm", above="60 mm"), piece=THICK),
+    ),
+    "pipe-meets-another": (
+        top(feature("pipe", diameter="25 mm", above="60 mm"), crossing("83.9 mm"), piece=THICK),
+        top(feature("pipe", diameter="25 mm", above="60 mm"), crossing("84.1 mm"), piece=THICK),
+    ),
+    "pipe-meets-another and a bolt": (
+        top(feature("pipe", diameter="20 mm"), feature("bolt", diameter="10 mm", embedded="52 mm"), piece=THICK),
+        top(feature("pipe", diameter="20 mm"), feature("bolt", diameter="10 mm", embedded="50.9 mm"), piece=THICK),
+    ),
+    "pipe-weakens": (
+        top(feature("pipe", diameter="20.1 mm", after="stays in"), piece={"thickness": "60 mm"}),
+        top(feature("pipe", diameter="20 mm", after="stays in"), piece={"thickness": "60 mm"}),
     ),
     "web-too-thin in a thick piece": (  # half of 330 is more than 40
         top(opening(y={"to": "edge", "offset": "39 mm"}), piece=THICK),

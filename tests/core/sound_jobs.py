@@ -403,6 +403,28 @@ def hand_weights(u: Units) -> Document:
     return job(cube, u.bag("60lb"), finish=rubber, handling=use)
 
 
+def edging_blocks(u: Units) -> Document:
+    """Blocks for a bed's edge, with two pipes pulled for the rods that pin them, and no steel."""
+    pipe = {
+        "kind": "pipe", "id": "pipe", "name": "Rod pipe", **centre(u("4", 100), u("2 1/2", 60)),
+        "runs": "front to back", "diameter": u("1", 25),
+        "repeat": {"kind": "row", "count": 2, "pitch": u("16", 400)},
+    }  # fmt: skip
+    block = piece("Block", rectangle(u("24", 600), u("5", 120)), u("6", 150), pipe, count=6)
+    return job(block, u.bag("60lb"), steel={"school": "none"}, handling=standing("block", use="block or weight"))
+
+
+def seat_with_a_cable(u: Units) -> Document:
+    """A bench seat with a tube from back to front under its mesh, for the cable of a lamp."""
+    tube = {
+        "kind": "pipe", "id": "tube", "name": "Cable tube", **centre(u("45", 1125), u("8", 200)), "after": "stays in",
+        "runs": "front to back", "diameter": u("5/8", 16), "wall": u("1/16", 1.5), "above": u("2", 50),
+    }  # fmt: skip
+    seat = piece("Seat", rectangle(u("48", 1200), u("16", 400)), u("3", 75), tube)
+    rests = {"use": "seat", "rests": "on supports", "supports": [u("6", 150), u("42", 1050)]}
+    return job(seat, u.bag("60lb"), steel={"school": "mesh"}, handling=standing("seat", **rests))
+
+
 def parasol_base(u: Units) -> Document:
     """A square base with a tube for a parasol's pole, on a yard that falls a little."""
     tube = {
@@ -609,6 +631,22 @@ SOUND: Mapping[str, tuple[Callable[[Units], Document], tuple[Twin, ...]]] = {
             Twin("head-without-another", "caution", {"/pieces/0/count": 3}),
             Twin("smooth-wooden-bar", "caution", {f"{Feature}/material": "wood"}),
             Twin("held-over-a-body", "danger", {"/handling/standing/weight/use": "weight over a body"}),
+        ),
+    ),
+    "edging blocks": (
+        edging_blocks,
+        (
+            Twin("pipe-near-face", "caution", {f"{Feature}/above": "20 mm"}),
+            Twin("pipe-cannot-be-pulled", "stop", {f"{Feature}/length": "60 mm"}),
+            Twin("pipe-meets-another", "stop", {f"{Feature}/repeat/pitch": "20 mm"}),
+            Twin("pipe-outside", "stop", {f"{Feature}/x/offset": "900 mm"}),
+        ),
+    ),
+    "seat with a cable": (
+        seat_with_a_cable,
+        (
+            Twin("pipe-in-steel", "caution", {f"{Feature}/above": None}),
+            Twin("pipe-weakens", "hint", {f"{Feature}/diameter": "26 mm"}),
         ),
     ),
     "warm seat": (

@@ -41,6 +41,12 @@ ROUND = {"edge_profiles": [{"edge": "front", "size": "30 mm"}]}
 MESH = {"school": "mesh"}
 
 
+def tube(above: str) -> Job:
+    """A thick top with mesh in its middle, and a tube through it."""
+    lies = feature("pipe", diameter="20 mm", above=above, after="stays in")
+    return top(lies, piece={"thickness": "120 mm"}, steel=MESH)
+
+
 def pad(thickness: str) -> Job:
     """A pad that is cast on the ground and stays there."""
     return top(
@@ -55,6 +61,18 @@ STEEL_CASES: dict[str, tuple[Job, Job]] = {
     "bar-near-edge beside a shaped edge": (  # at mid depth the shape takes nothing; 20 beyond it, 3 of bar
         by_hand(front("22 mm"), piece=ROUTED),
         by_hand(front("23.1 mm"), piece=ROUTED),
+    ),
+    "pipe-in-steel": (  # the mesh lies from 58 to 62
+        top(
+            feature("pipe", diameter="20 mm", above="70 mm", after="stays in"),
+            piece={"thickness": "120 mm"},
+            steel=MESH,
+        ),
+        top(
+            feature("pipe", diameter="20 mm", above="72 mm", after="stays in"),
+            piece={"thickness": "120 mm"},
+            steel=MESH,
+        ),
     ),
     "bar-near-edge beside a large round": (  # 30 of round in 40: at mid depth 30 - sqrt(30² - 10²) is 1.7
         by_hand(front("24 mm"), piece=ROUND),

@@ -99,6 +99,7 @@ VALUES: Mapping[str, str] = {
     "rebound": "Rebound hammer",
     # Shape
     "from the side": "side view",
+    "pvc": "PVC",
 }
 
 

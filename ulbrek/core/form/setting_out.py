@@ -94,7 +94,7 @@ def _bores(brief: FormBrief, pipe: MouldShape) -> Iterator[SideBore]:
         if inside.polygon.contains(at) and dist(edge.nearest(Place(*end)), end) > _FLUSH_MM:
             continue  # it ends within the concrete
         run = edge.box if inside is brief.outline and not edge.is_arc else brief.outline.box
-        flat = not level if edge.is_arc else run[2] - run[0] > run[3] - run[1]
+        flat = not level if edge.is_arc else edge.box[2] - edge.box[0] > edge.box[3] - edge.box[1]
         low, high, here = (run[0], run[2], end[0]) if flat else (run[1], run[3], end[1])
         side = name or "rounded corner"
         if edge.is_arc:

@@ -2,6 +2,7 @@
 
 from collections.abc import Collection, Mapping, Sequence
 from itertools import groupby
+from math import cos, sin, tau
 
 from shapely import LineString
 
@@ -23,6 +24,7 @@ _MANY_CUTS = 18
 _OFF_THE_MIDDLE = 0.47  # a section just beside the middle shows no seam that lies in it
 _GROUND_MM = 25.0  # of it, under a form that stands on it
 _TUFTS = 24
+_ROUND, _SAME_MM = 36, 0.01
 _LOWER = 0.35  # of a divider, where its letter stands
 _SLIM = 0.2  # a board in plan that lies nearly level
 
@@ -149,6 +151,9 @@ def _former_cut(drawing: Drawing, former: Knockout, at: float, high: float) -> N
         mouth, far = _crossed(path, at), _crossed(former.ends[index] if former.ends else path, at)
         feet, heads = (far, mouth) if former.mouth == "top" else (mouth, far)
         for foot, head in zip(feet, heads, strict=False):
+            if former.bores and abs(foot[1] - foot[0] - former.height_mm) < _SAME_MM:  # square through a pipe
+                _round(drawing, foot, (former.bottom_mm * high, top * high))
+                continue
             _cut_through(drawing, (foot, head), (former.bottom_mm * high, top * high), FOAM)
 
 
@@ -270,6 +275,18 @@ def _cut_through(drawing: Drawing, spans: tuple[Span, Span], heights: tuple[floa
     """What a section meets of a body: its foot and its head, between two heights as they are drawn."""
     (a, b), (d, c), (low, top) = *spans, heights
     drawing.path((a, low, 0.0, b, low, 0.0, c, top, 0.0, d, top, 0.0), fill, 0.4)
+
+
+def _round(drawing: Drawing, across: Span, heights: tuple[float, float]) -> None:
+    """A pipe that a section cuts square, its heights as they are drawn."""
+    (a, b), (low, top) = across, heights
+    turns = [tau * one / _ROUND for one in range(_ROUND)]
+    path = [
+        at
+        for turn in turns
+        for at in ((a + b + (b - a) * cos(turn)) / 2, (low + top + (top - low) * sin(turn)) / 2, 0.0)
+    ]
+    drawing.path(path, FOAM, 0.4)
 
 
 def _crossed(path: Path, at: float) -> list[Span]:

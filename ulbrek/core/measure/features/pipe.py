@@ -26,7 +26,7 @@ from ulbrek.core.measure.features.base import (
 )
 from ulbrek.core.measure.features.start import PieceBegun, Values
 
-_LAYERS = 6  # of a round section, each as wide as it is there in the mean: together just its area
+_LAYERS = 12  # of a round section, each as wide as it is there in the mean: together just its area
 Across = Annotated[Length, Between(3, 500)]
 
 
@@ -35,7 +35,7 @@ class Pipe(AnchoredFeature):
 
     model_config = ConfigDict(title="Pipe across")
     stem = "pipe"
-    drawn_corners = 4 * _LAYERS
+    drawn_corners = 80  # as a dozen layers cost
 
     kind: Literal["pipe"] = "pipe"
     diameter: Annotated[Across, label("Outside diameter", description="outside")]

@@ -152,6 +152,18 @@ function Section({ at, form, top, room }: SectionProps) {
       strokeWidth="1.5"
     />
   );
+  const round: typeof body = (key, [foot, head], low, up, look) => (
+    <ellipse
+      key={key}
+      cx={(at.x(foot[0]) + at.x(head[1])) / 2}
+      cy={(y(low) + y(up)) / 2}
+      rx={Math.abs(at.x(foot[1]) - at.x(foot[0])) / 2}
+      ry={Math.abs(y(up) - y(low)) / 2}
+      fill={look.fill}
+      stroke={look.stroke}
+      strokeWidth="1.5"
+    />
+  );
   return (
     <g transform={`translate(${middleX} ${top}) scale(${smaller}) translate(${-middleX} ${-top})`} data-form-section>
       {form.boards.flatMap((board) =>
@@ -176,10 +188,16 @@ function Section({ at, form, top, room }: SectionProps) {
         const [mouth, end] = [cut(one.paths[0] ?? []), cut(one.ends?.[0] ?? one.paths[0] ?? [])];
         const spans = one.mouth === "top" ? pairs(end, mouth) : pairs(mouth, end);
         return spans.map((span, index) =>
-          body(`${one.feature} ${index}`, span, one.bottom_mm, one.bottom_mm + one.height_mm, {
-            fill: one.build.includes("foam") ? "url(#foam)" : "var(--recess)",
-            stroke: "var(--foam-line)",
-          }),
+          (cutSquare(one, span) ? round : body)(
+            `${one.feature} ${index}`,
+            span,
+            one.bottom_mm,
+            one.bottom_mm + one.height_mm,
+            {
+              fill: one.build.includes("foam") ? "url(#foam)" : "var(--recess)",
+              stroke: "var(--foam-line)",
+            },
+          ),
         );
       })}
       {form.screws
@@ -205,6 +223,11 @@ function Section({ at, form, top, room }: SectionProps) {
 }
 
 type Span = [number, number];
+
+/** Whether the cut goes square through a pipe, so that it is seen round. */
+function cutSquare(former: Form["knockouts"][number], [foot]: [Span, Span]): boolean {
+  return former.kind.startsWith("pipe") && Math.abs(foot[1] - foot[0] - former.height_mm) < 0.01;
+}
 
 /** What the cut meets at the foot, each with what it meets of the same at the head. */
 function pairs(feet: readonly Span[], heads: readonly Span[]): [Span, Span][] {
