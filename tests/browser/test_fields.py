@@ -196,6 +196,7 @@ WAYS: dict[str, Way] = {
     "/form/trim": ("form", None, "length", "Edge trim", "1/4"),
     "/form/knockouts": ("form", None, "select", "Knockouts", "bonded and screwed"),
     "/form/lumber": ("form", None, "select", "Lumber", "batten-38x89"),
+    "/form/hung_bolts": ("form", None, "select", "Bolts from above", "split block"),
     "/form/heads": ("form", None, "select", "Heads", "on washers"),
     "/form/bare_edges": ("form", None, "select", "Raw edges", "left bare"),
     "/form/grain": ("form", None, "select", "Grain", "along the sheet"),

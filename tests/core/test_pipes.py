@@ -68,8 +68,10 @@ def test_across_a_disc_it_takes_what_lies_in_the_disc(off: float) -> None:
 
 
 def test_a_tube_that_stays_in_weighs_and_is_bought_and_one_that_is_pulled_is_not() -> None:
-    pipe = {"diameter": "40 mm", "wall": "2 mm", "material": "steel", "x": {"offset": "250 mm"},
-            "y": {"offset": "60 mm"}, "repeat": {"kind": "row", "count": 2, "pitch": "30 mm", "along": "to the back"}}  # fmt: skip
+    pipe = {
+        "diameter": "40 mm", "wall": "2 mm", "material": "steel", "x": {"offset": "250 mm"}, "y": {"offset": "60 mm"},
+        "repeat": {"kind": "row", "count": 2, "pitch": "30 mm", "along": "to the back"},
+    }  # fmt: skip
     stays, pulled = (block(box(500, 150), {**pipe, "after": after}, count=3) for after in ("stays in", "pulled"))
     assert measured(stays).stays_in_kg == pytest.approx(2 * pi / 4 * (40**2 - 36**2) * 500 * 7850 / 1e9)
     assert measured(pulled).stays_in_kg == 0

@@ -53,6 +53,10 @@ _HELD_IN: dict[str, tuple[str, str]] = {
         "the bolt in a bridge over the form",
         "Hole {1 to 2 fine} larger than the bolt, nuts on both sides, threads taped.",
     ),
+    "bolt in a split block": (
+        "the bolt in a split block over the form",
+        "Bored at the bolt’s own size; drawn together, the halves hold it upright at its height. Threads taped.",
+    ),
     "bolt in a side": (
         "the bolt through the side",
         "Hole {1 to 2 fine} larger than the bolt, nut outside, threads taped.",
@@ -217,14 +221,8 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
     low, high = max(0.0, prism.bottom_mm), min(brief.depth_mm, prism.top_mm)
     where = _where(brief, one, low, high)
     if one.kind in _HELD_IN:
-        build, how = _HELD_IN["bolt on the base" if one.kind == "bolt" and where == "on the base" else one.kind]
-        over = where == "hung from above"
-        if brief.on_ground and where in ("on the base", "inside") and one.kind in ON_GROUND:
-            build, how = ON_GROUND[one.kind]
-        how = how.replace(
-            "{to}", "to a bridge over the form, flush with the sides" if over else "to the base from below"
-        )
-        return _held(brief, one, where, (build, how), around if one.kind in FLOATS else None)
+        told = _way_of_holding(brief, one, where)
+        return _held(brief, one, where, told, around if one.kind in FLOATS else None)
     deep = high - low
     ready = ready_for(prism, degrees(atan(prism.draft)), brief.supplies.formers) if one.knockout == "tube" else None
     build = ready.name if ready else _build(one, deep, brief.sheet.thickness_mm)
@@ -252,6 +250,22 @@ def _former(brief: FormBrief, one: MouldShape, around: Around) -> Knockout:
         return replace(made, ready=ready.id, layers=None, pulled=pulled)
     made = _floating(brief, one, where, (build, _PARTED + how if one.knockout == "split" else how), around)
     return replace(made, pulled=pulled)
+
+
+def _way_of_holding(brief: FormBrief, one: MouldShape, where: Where) -> tuple[str, str]:
+    """What holds something that stays in, or lies in the concrete, and how."""
+    by = one.kind
+    if by == "bolt" and where == "on the base":
+        by = "bolt on the base"
+    elif by == "bolt" and brief.habits.hung_bolts == "split block":
+        by = "bolt in a split block"
+    build, how = _HELD_IN[by]
+    if brief.on_ground and where in ("on the base", "inside") and one.kind in ON_GROUND:
+        build, how = ON_GROUND[one.kind]
+    over = where == "hung from above"
+    return build, how.replace(
+        "{to}", "to a bridge over the form, flush with the sides" if over else "to the base from below"
+    )
 
 
 def _build(one: MouldShape, deep: float, board: float) -> str:

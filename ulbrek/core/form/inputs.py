@@ -19,6 +19,7 @@ Fixing = Literal["screws", "tie bolts", "hot glue and blocks", "nails"]
 Curve = Literal["liner on ribs", "kerfed strip"]
 Stand = Literal["lying", "on edge"]
 Prefer = Literal["fewest settings", "largest rest"]
+HungBolts = Literal["nuts on a bridge", "split block"]
 Hold = Literal["bonded", "screwed", "bonded and screwed"]
 SawUsed = Literal["table saw", "track saw", "hand-held saw along a guide"]
 Grain = Literal["ignored", "along the sheet"]
@@ -60,6 +61,7 @@ class FormHabits(Document):
     bead_radius: Annotated[Bead, label("Bead radius")] = Length(mm=4)
     release: Annotated[Release, label("Release agent")] = "oil when used again"
     knockouts: Annotated[Hold, label("Knockouts")] = "bonded"
+    hung_bolts: Annotated[HungBolts, label("Bolts from above")] = "nuts on a bridge"
     prefer: Annotated[Prefer, label("Prefer")] = "fewest settings"
     trim: Annotated[Trim, label("Edge trim")] = Length(mm=0)
     grain: Annotated[Grain, label("Grain")] = "ignored"

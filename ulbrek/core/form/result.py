@@ -268,6 +268,37 @@ class Batten:
 
 
 @dataclass(frozen=True, slots=True)
+class BridgeHole:
+    """A hole in a bridge: what hangs in it, its centre from the front or the left inside, and its diameter [mm]."""
+
+    feature: str
+    name: str
+    at_mm: float
+    hole_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Bridge:
+    """A bridge over the form that bolts or a bar hang in, as the form lies.
+
+    Attributes:
+        runs: from which side to which it lies
+        off_mm: its middle line, from the left inside where it runs from front to back, else from the front inside
+        split: whether it is ripped in two along its holes, and clamps what hangs in it
+        holes: in their order along it
+        path: its outline in plan
+    """
+
+    number: int
+    runs: Literal["front to back", "left to right"]
+    off_mm: float
+    length: Figure
+    split: bool
+    holes: tuple[BridgeHole, ...]
+    path: Path
+
+
+@dataclass(frozen=True, slots=True)
 class Stiffness:
     """What the push of the wet concrete asks for.
 
@@ -334,6 +365,7 @@ class FormResult:
     screws: tuple[Screw, ...]
     screw_count: Figure
     knockouts: tuple[Knockout, ...]
+    bridges: tuple[Bridge, ...]
     stiffness: Stiffness
     consumed: FormSupplies
     boards_mass: Figure

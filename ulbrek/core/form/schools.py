@@ -122,6 +122,19 @@ SCHOOLS: dict[str, tuple[Way, ...]] = {
             "Both must be undone to strip.",
         ),
     ),
+    "hung_bolts": (
+        Way(
+            "nuts on a bridge",
+            "A hole with a little play, a nut above and below: height and place are set to the last.",
+            "Both nuts are undone over fresh concrete, threads clean and taped.",
+        ),
+        Way(
+            "split block",
+            "A block bored on its middle line and ripped along it: drawn together, its halves hold a bolt upright and "
+            "at its height, and lift off sideways.",
+            "Bored at the bolt’s own size, so no bolt can be nudged afterwards.",
+        ),
+    ),
     "heads": (
         Way("countersunk", "Below the screed edge: the screed runs over them.", ""),
         Way(

@@ -1,12 +1,14 @@
 """Builds the form of one piece."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import NamedTuple
 
 from ulbrek.core.base.act import ActNeed
 from ulbrek.core.base.figure import Figure, work
 from ulbrek.core.form import checks, flight, rules
 from ulbrek.core.form.boards import build
+from ulbrek.core.form.bridges import battens, bridges
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.drops import drops, under_drops
 from ulbrek.core.form.formers import Around, core_sides, formers, hung
@@ -47,7 +49,9 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
     joints = joint(brief, min((board.height.value for board in strips), default=brief.depth_mm), formed.density)
     knockouts = tuple(set_out(brief, one) for one in formers(brief, blocks, Around(foam, formed.density.value)))
     screwed = brief.fixing == "screws"
+    bored = bridges(brief, knockouts)
     stiff = stiffness(brief, joints, formed.density, base, sides, knockouts)
+    stiff = replace(stiff, battens=(*stiff.battens, *battens(brief, knockouts, bored)))
     if brief.climbs:
         along = flight.screws(brief, boards, flight.braced(brief, stiff.brace_spacing), joints) if screwed else []
     else:
@@ -68,6 +72,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
         joint=joints,
         screws=(*along, *corners),
         knockouts=knockouts,
+        bridges=bored,
         screw_count=work(
             rules.screws_in_all,
             brief.piece,
@@ -79,7 +84,7 @@ def form(brief: FormBrief, formed: FormFill, foam: Foam, as_cut: Mapping[str, Bo
         consumed=_consumed(brief, formed, knockouts, heads=len(along) if joints.way == "down" else 0),
         boards_mass=_boards_mass(brief, boards),
         out_of_level=work(rules.out_of_level, brief.piece, length_mm=max(brief.length_mm, brief.width_mm)),
-        steps=steps(brief, boards, Held(joints, stiff), knockouts),
+        steps=steps(brief, boards, Held(joints, stiff, bored), knockouts),
         findings=tuple(checks.all_findings(seen)),
     )
 

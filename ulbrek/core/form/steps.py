@@ -3,9 +3,10 @@
 from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
+from ulbrek.core.form.bridges import in_words
 from ulbrek.core.form.brief import FieldStrips, FormBrief
 from ulbrek.core.form.care import DUST, FOAM, GROUND, RAGS, SEALANT
-from ulbrek.core.form.result import Board, Joint, Knockout, Step, Stiffness
+from ulbrek.core.form.result import Board, Bridge, Joint, Knockout, Step, Stiffness
 
 _WAYS = {
     "down": "Screw down through the side: full-size hole through it, pilot in the base only, heads countersunk.",
@@ -45,6 +46,7 @@ class Held(NamedTuple):
 
     joint: Joint
     stiffness: Stiffness
+    bridges: Sequence[Bridge] = ()
 
 
 def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> tuple[Step, ...]:
@@ -54,7 +56,7 @@ def steps(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
 
 
 def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
-    (made, stiff), habits = held, brief.habits
+    (made, stiff, bored), habits = held, brief.habits
     if brief.climbs:
         yield from _climbing(brief, boards, stiff, knockouts)
         return
@@ -110,7 +112,7 @@ def _told(brief: FormBrief, boards: Sequence[Board], held: Held, knockouts: Sequ
             (),
             RAGS if habits.release == "oil" else "",
         )
-    yield from _overhead(boards, knockouts)
+    yield from _overhead(boards, knockouts, bored)
     yield from _strapped(stiff, knockouts)
 
 
@@ -150,7 +152,7 @@ def _climbing(
     yield from _formers(boards, knockouts, bonded=False)
     if brief.habits.release != "none":
         yield _Told("Oil the boards", "A thin film on every face that concrete meets.", (), RAGS)
-    yield from _overhead(boards, knockouts)
+    yield from _overhead(boards, knockouts, ())
     if steps > 1:
         yield _Told(
             "Pour from the lowest step up",
@@ -423,7 +425,7 @@ def _marks(standing: Sequence[Knockout]) -> str:
     return f"Mark out as the form lies. {' '.join(told)} " if told else ""
 
 
-def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:
+def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout], bored: Sequence[Bridge]) -> Iterator[_Told]:
     """What stands in the screed's way comes last."""
     hung = [one for one in knockouts if one.where == "hung from above"]
     keys = (
@@ -438,8 +440,8 @@ def _overhead(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterato
     if keys:
         yield _Told(
             "Hang the parts above the screed",
-            "On bridges over the form, screwed to both sides. Pour under it first, then fill round it a little on each "
-            "side in turn.",
+            f"On bridges over the form, screwed to both sides. {in_words(bored)}Pour under it first, then fill round "
+            "it a little on each side in turn.",
             keys,
         )
 

@@ -14,7 +14,6 @@ from ulbrek.core.kit.beams.boards import BOTTOM_STRIP, SEVERAL_SPANS, WHOLE_BOAR
 LOW_BOARD_MM = 150.0  # higher sides are taken as strips under the full head, and strapped
 STRAP_EVERY_MM, STRAP_WORKING_N = 450.0, 2000.0  # Source: common practice, a ratchet strap 25 mm wide.
 _MARK_MM = 25.4 / 8  # straps are set to a mark
-_BESIDE_MM = 50.0  # what is screwed to the rail under a bridge
 
 
 def stiffness(
@@ -52,7 +51,7 @@ def stiffness(
     if brief.climbs:
         across = flight.braced(brief, between)
         held, span = _Held((), (), None), brief.depth_mm / (across.rows + 1)
-        lumber = [*flight.battens(brief, across), *_bridges(brief, knockouts)]
+        lumber = [*flight.battens(brief, across)]
     elif brief.on_ground:
         liner = {"modulus_mpa": brief.liner.modulus_mpa, "thickness_mm": brief.liner.thickness_mm}
         apart = stakes.spacing(brief, sides, between, work(span_within_limit, f"{of}/curve", **{**side, **liner}))
@@ -60,11 +59,11 @@ def stiffness(
         held = _Held((), (), None, staked, apart.straight, apart.curved)
         span = apart.straight.value if apart.straight else between.value
         boxes = sum(one.build == "a box of boards" for one in knockouts)
-        lumber = [*stakes.battens(brief, len(staked), boxes), *_bridges(brief, knockouts)]
+        lumber = [*stakes.battens(brief, len(staked), boxes)]
     elif brief.beneath is not None:
         held = _Held((), (), None)
         span = min(screwed, between.value)
-        lumber = [*_over_cabinets(brief), *_bridges(brief, knockouts)]
+        lumber = [*_over_cabinets(brief)]
     else:
         assert base is not None  # noqa: S101 - all others have one
         bearers, bearer = _bearers(brief, pressure, base)
@@ -73,7 +72,7 @@ def stiffness(
         straight = [side.edge.chord for side in sides if not side.edge.is_arc and side.key not in brief.unboarded]
         most = max((run / max(1, ceil(run / between.value)) for run in straight), default=between.value)
         span = most if braced else min(screwed, between.value)
-        lumber = [*_battens(brief, (len(bearers), len(held.braces)), base), *_bridges(brief, knockouts)]
+        lumber = [*_battens(brief, (len(bearers), len(held.braces)), base)]
     return Stiffness(
         pressure=pressure,
         side_bow=work(bow, f"{of}/side", **side, span_mm=span),
@@ -173,14 +172,3 @@ def _over_cabinets(brief: FormBrief) -> Iterator[Batten]:
     for one in brief.beneath.lumber if brief.beneath else ():
         length = work(rules.bearer, f"{brief.piece}/{one.key}", across_mm=one.length_mm)
         yield Batten(one.key, one.name, length, one.many)
-
-
-def _bridges(brief: FormBrief, knockouts: Sequence[Knockout]) -> Iterator[Batten]:
-    """Bridges over what hangs."""
-    hung = [one for one in knockouts if one.where == "hung from above"]
-    if hung:
-        length = work(
-            rules.bridge, brief.piece, across_mm=min(brief.length_mm, brief.width_mm),
-            beyond_mm=brief.sheet.thickness_mm + _BESIDE_MM,
-        )  # fmt: skip
-        yield Batten("bridge", "Bridge over the form", length, 2 * len(hung))

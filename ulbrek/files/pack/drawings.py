@@ -67,12 +67,9 @@ def form_plan(form: FormResult, units: Units, mirrored: bool, letters: Mapping[s
         drawing.path(stake.path, "#ffffff", 0.4)
     for former in form.knockouts:
         _former(drawing, former, 0.4)
-    for screw in form.screws:
-        if screw.way == "in":
-            reach = max(screw.length_mm, 12.0)
-            drawing.line(screw.x_mm, screw.y_mm, screw.x_mm + screw.dx * reach, screw.y_mm + screw.dy * reach, 0.7)
-        else:
-            drawing.dot(screw.x_mm, screw.y_mm)
+    for bridge in form.bridges:
+        drawing.path(bridge.path, stroke=0.5)
+    _screws(drawing, form)
     named: list[str] = []
     for board in form.boards:
         letter = letter_of(letters, form, board)
@@ -142,6 +139,16 @@ def form_section(form: FormResult, units: Units) -> str:
     if inside and not form.stands:
         drawing.upright(0.0, form.depth_mm * high, drawing.x(deep) + 4, write_length(form.depth_mm, units, "cut"))
     return drawing.svg()
+
+
+def _screws(drawing: Drawing, form: FormResult) -> None:
+    """The screws at their places: those that go in as long as they are, others as dots."""
+    for screw in form.screws:
+        if screw.way == "in":
+            reach = max(screw.length_mm, 12.0)
+            drawing.line(screw.x_mm, screw.y_mm, screw.x_mm + screw.dx * reach, screw.y_mm + screw.dy * reach, 0.7)
+        else:
+            drawing.dot(screw.x_mm, screw.y_mm)
 
 
 def _former_cut(drawing: Drawing, former: Knockout, at: float, high: float) -> None:

@@ -5,7 +5,7 @@ from itertools import groupby
 
 from ulbrek.core.base.units.quantity import write_quantity
 from ulbrek.core.base.values import value_words
-from ulbrek.core.form.result import Board, FormResult, Knockout, SetOut, Stiffness
+from ulbrek.core.form.result import Board, Bridge, FormResult, Knockout, SetOut, Stiffness
 from ulbrek.core.measure.inputs.piece import Piece
 from ulbrek.files.pack import drawings
 from ulbrek.files.pack.words import Block, Words, drawing, letter, table
@@ -62,6 +62,7 @@ class FormPages(Words):
             ["Level", self._level(form)],
         ]
         rows += [[one.name, self._former(one, form)] for one in form.knockouts]
+        rows += [[f"Bridge {one.number}", self._bridge(one)] for one in form.bridges]
         if used.release:
             rows.append(["Release agent", self._of(used.release)])
         out = [self._set_out(one, one.set_out) for one in form.knockouts if one.set_out]
@@ -121,6 +122,16 @@ class FormPages(Words):
         sizes = (board.length_cut_mm, board.height_cut_mm, board.thickness_mm)
         name = board.name.rstrip("0123456789 ") if board.kind == "divider" else board.name
         return [self._said(name) + _bevels(board), *(self._cut(size) for size in sizes[:2]), self._mm(sizes[2])]
+
+    def _bridge(self, one: Bridge) -> str:
+        """Where a bridge lies as the form does, and where it is bored."""
+        off, at = ("left", "front") if one.runs == "front to back" else ("front", "left")
+        holes = ", ".join(f"{hole.name} {self._mm(hole.at_mm)} (hole {self._mm(hole.hole_mm)})" for hole in one.holes)
+        ripped = ", ripped in two along its holes" if one.split else ""
+        return (
+            f"{self._of(one.length)} from {one.runs}, middle {self._mm(one.off_mm)} from the {off}{ripped}. "
+            f"From the {at}: {holes}."
+        )
 
     def _former(self, one: Knockout, form: FormResult) -> str:
         """What a former is made of, how it lies and how it is held."""

@@ -84,4 +84,5 @@ export const VALUES: Record<string, string> = {
   "cylinder": "Cylinder",
   "rebound": "Rebound hammer",
   "from the side": "side view",
+  "pvc": "PVC",
 };

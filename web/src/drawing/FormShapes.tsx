@@ -60,6 +60,18 @@ export function FormShapes({ at, form, placed, now, screws = true }: Props) {
             strokeDasharray={one.where === "hung from above" ? "8 4" : undefined}
           />
         ))}
+      {form.bridges
+        .filter((bridge) => bridge.holes.every((hole) => there(hole.feature)))
+        .map((bridge) => (
+          <path
+            key={`bridge ${bridge.number}`}
+            d={drawn(bridge.path)}
+            fill="none"
+            stroke={bridge.holes.some((hole) => now?.has(hole.feature)) ? "var(--crayon)" : "var(--board-line)"}
+            strokeWidth="2"
+            data-bridge={bridge.number}
+          />
+        ))}
       {form.stands &&
         form.cavities.map((cavity) => (
           <path

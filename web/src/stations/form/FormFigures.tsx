@@ -95,6 +95,23 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
             `${write(form.joint.corner_screw_mm, "screw", units)} at the corners. `}
         <Under form={form} />
       </p>
+      {form.bridges.map((one) => (
+        <dl key={one.number} className="mt-3">
+          <dt className="font-bold">Bridge {one.number}</dt>
+          <dd className="text-soft">
+            <FigureButton figure={one.length} /> from {one.runs}, middle {writeLength(one.off_mm, units)} from the{" "}
+            {one.runs === "front to back" ? "left" : "front"}
+            {one.split && ", ripped in two along its holes"}. From the {one.runs === "front to back" ? "front" : "left"}
+            :{" "}
+            {one.holes
+              .map(
+                (hole) => `${hole.name} ${writeLength(hole.at_mm, units)} (hole ${writeLength(hole.hole_mm, units)})`,
+              )
+              .join(", ")}
+            .
+          </dd>
+        </dl>
+      ))}
       {form.knockouts.map((one) => (
         <dl key={one.feature} className="mt-3" data-former-told={one.feature}>
           <dt className="font-bold">{one.name}</dt>
