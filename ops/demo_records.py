@@ -19,6 +19,7 @@ from ulbrek.core.buying.demand import rests, takes
 from ulbrek.core.cure.history import Method
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.materials.moulds import MouldMade
 from ulbrek.core.measure.shape import shape_of
 from ulbrek.core.plan.plan import plan
 from ulbrek.core.plan.result import Plan
@@ -187,12 +188,13 @@ class _Past:
         self.records.session.execute(update(JobRevisionRow).values(created_at=drawn))
 
     def _moulds(self) -> None:
-        for name, piece, cavities, life, service, used, weakest in (
-            (STEP, "step", 4, 15, 6, 6, "Corner joints of the ring"),
-            (WEIGHT, "weight", 2, 60, 20, 0, "Lettering plate"),
-        ):
+        moulds: tuple[tuple[str, str, int, int, int, int, str, MouldMade], ...] = (
+            (STEP, "step", 4, 15, 6, 6, "Corner joints of the ring", "film-faced ply"),
+            (WEIGHT, "weight", 2, 60, 20, 0, "Lettering plate", "sheet plastic"),
+        )
+        for name, piece, cavities, life, service, used, weakest, made_of in moulds:
             form = self.forms.build(name, [piece] * cavities)
-            self.forms.keep(form.id, life, service, used, weakest)
+            self.forms.keep(form.id, life, service, used, weakest, made_of)
             self.moulds[name], self.cavities[name] = form.id, tuple(one.id for one in form.cavities)
         repaired = self._at(90, 16)
         self.forms.note(

@@ -182,6 +182,19 @@ def test_a_batch_that_was_mistaken_is_taken_back(api: TestClient) -> None:
     assert api.post(f"/api/pours/{pour_id}/batches/{uuid4()}/undo").status_code == 404
 
 
+def test_a_mould_says_what_it_is_made_of_and_how_it_is_cared_for(api: TestClient) -> None:
+    kinds = api.get("/api/moulds/kinds").json()
+    assert all(0 < one["careless"] < one["fair"] < one["good"] for one in kinds.values())
+    told = {"usual_life": 60, "made_of": "sheet plastic"}
+    form = api.post("/api/forms", json={"name": "Tray", "pieces": ["top"], "mould": told}).json()
+    assert form["mould"]["care"] == kinds["sheet plastic"]
+    assert "Rinse" in form["mould"]["care"]["after"]
+    said_no_more = api.put(f"/api/forms/{form['id']}/mould", json={"usual_life": 60}).json()["mould"]
+    assert (said_no_more["made_of"], said_no_more["care"]) == (None, None)
+    unknown = api.put(f"/api/forms/{form['id']}/mould", json={"made_of": "cheese"})
+    assert (unknown.status_code, unknown.json()["problems"][0]["field"]) == (422, "/made_of")
+
+
 def test_a_mould_is_built_kept_oiled_and_retired(api: TestClient) -> None:
     form = api.post("/api/forms", json={"name": "Ring", "pieces": ["top", "top"]}).json()
     assert form["mould"] is None

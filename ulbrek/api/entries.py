@@ -18,6 +18,7 @@ from ulbrek.core.form.inputs import FormHabits
 from ulbrek.core.job.habits import Habits
 from ulbrek.core.job.rates import Rates
 from ulbrek.core.materials.boards import Price, SheetSize
+from ulbrek.core.materials.moulds import MouldMade
 from ulbrek.core.materials.own import Group
 from ulbrek.core.records.casting import State
 from ulbrek.core.records.causes.facts import FACTS
@@ -244,6 +245,7 @@ class MouldRequest(_Request):
     service_every: Annotated[int | None, Field(ge=1, le=100_000)] = None
     used_before: Annotated[int, Field(ge=0, le=100_000)] = 0
     weakest_part: Text = ""
+    made_of: MouldMade | None = None
 
 
 class FormRequest(_Request):

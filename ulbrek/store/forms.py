@@ -10,6 +10,7 @@ from sqlalchemy import select
 
 from ulbrek.core.base.figure import Spread
 from ulbrek.core.base.frozen import dataclass
+from ulbrek.core.materials.moulds import MOULDS, MouldKind, MouldMade
 from ulbrek.core.records.mould import Wear, expected_life, service_on, wear
 from ulbrek.store.entries import Entry, ShopRecords, happened
 from ulbrek.store.errors import NotFoundError, RefusedEntryError
@@ -46,12 +47,15 @@ class Mould:
     ``used_before`` are its fillings before there were records.
     ``oil_first`` says that it was cast in since it was last oiled. ``life`` is how many fillings it is likely to give,
     by what is usual and by as many moulds as were ``retired`` here; ``service_on`` about when its next service is due.
+    ``care`` is what such a mould usually needs and gives; None where it is not said what it is made of.
     """
 
     usual_life: int | None
     service_every: int | None
     used_before: int
     weakest_part: str
+    made_of: MouldMade | None
+    care: MouldKind | None
     castings: int
     last_cast_at: datetime | None
     last_oiled_at: datetime | None
@@ -128,6 +132,7 @@ class FormRepository(ShopRecords):
         service_every: int | None = None,
         used_before: int = 0,
         weakest_part: str = "",
+        made_of: MouldMade | None = None,
     ) -> KeptForm:
         """Keeps a form as a mould, or says anew how long it lasts.
 
@@ -137,6 +142,7 @@ class FormRepository(ShopRecords):
             service_every: fillings from one service to the next
             used_before: fillings before there were records
             weakest_part: what to look at first
+            made_of: what it is made of; None where that is not said
         """
         self._own(FormRow, form_id, "form")
         said = {
@@ -144,6 +150,7 @@ class FormRepository(ShopRecords):
             "service_every": service_every,
             "used_before": used_before,
             "weakest_part": weakest_part,
+            "made_of": made_of or "",
         }
         row = self._session.get(MouldRow, form_id)
         if row is None:
@@ -264,6 +271,8 @@ def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use],
         service_every=row.service_every,
         used_before=row.used_before,
         weakest_part=row.weakest_part,
+        made_of=(made := _made(row.made_of)),
+        care=None if made is None else MOULDS[made],
         castings=len(uses),
         last_cast_at=last_cast,
         last_oiled_at=last_oiled,
@@ -277,6 +286,10 @@ def _mould(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use],
             for event in events
         ),
     )
+
+
+def _made(stored: str) -> MouldMade | None:
+    return next((one for one in MOULDS if one == stored), None)
 
 
 def _wear(row: MouldRow, events: Sequence[MouldEventRow], uses: Sequence[_Use]) -> Wear:

@@ -144,6 +144,7 @@ _WHO: dict[Who, str] = {
         POST /api/drawings
         POST /api/features
         GET /api/forms
+        GET /api/moulds/kinds
         POST /api/forms
         GET /api/forms/{form_id}
         POST /api/forms/{form_id}/events

@@ -6,6 +6,7 @@ from fastapi import APIRouter
 
 from ulbrek.api.entries import FormRequest, MouldEventRequest, MouldRequest
 from ulbrek.api.handlers.common import Db
+from ulbrek.core.materials.moulds import MOULDS, MouldKind, MouldMade
 from ulbrek.store.forms import FormRepository, KeptForm
 
 router = APIRouter(prefix="/api")
@@ -16,6 +17,12 @@ def list_forms(db: Db) -> list[KeptForm]:
     """The forms and moulds that stand in the shop, by name."""
     with db.work() as records:
         return records.forms(records.shop().id).all()
+
+
+@router.get("/moulds/kinds")
+def mould_kinds() -> dict[MouldMade, MouldKind]:
+    """What moulds are made of: the fillings that each kind gives, what goes first, and its care."""
+    return dict(MOULDS)
 
 
 @router.post("/forms", status_code=201)
@@ -52,4 +59,6 @@ def add_mould_event(db: Db, form_id: UUID, asked: MouldEventRequest) -> KeptForm
 
 
 def _keep(forms: FormRepository, form_id: UUID, asked: MouldRequest) -> KeptForm:
-    return forms.keep(form_id, asked.usual_life, asked.service_every, asked.used_before, asked.weakest_part)
+    return forms.keep(
+        form_id, asked.usual_life, asked.service_every, asked.used_before, asked.weakest_part, asked.made_of
+    )  # fmt: skip

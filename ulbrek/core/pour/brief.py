@@ -93,6 +93,7 @@ class FillBrief:
         steel_how: how it is laid
         step_mm: by how much more it may be filled on one side of a core than on the other; None without one
         held: what keeps its place in the form: knockouts, inserts, bolts
+        in_mould: whether it is cast in a mould that is kept
     """
 
     piece: str
@@ -116,6 +117,7 @@ class FillBrief:
     held: Sequence[str]
     turn: int = 0
     first: int = 0
+    in_mould: bool = False
 
     @property
     def id(self) -> str:

@@ -83,6 +83,14 @@ def _on_a_bench(fill: FillBrief, of: str, each: str) -> Iterator[Step]:
         f"A level along, across and corner to corner{each}; shim under the base, and look again that nothing rocks.",
         fill=fill.piece,
     )  # fmt: skip
+    if fill.in_mould:
+        yield _look(
+            f"form{of}", f"{fill.name}: oil the mould",
+            f"Clean, its weak spot looked at, closed until no light shows; a thin film of oil all over{each}, "
+            "none standing in corners. Silicone rubber takes no oil.",
+            fill=fill.piece,
+        )  # fmt: skip
+        return
     yield _look(
         f"form{of}", f"{fill.name}: look the form over",
         f"Diagonals alike, joints sealed, face wiped clean and oiled thinly where it is oiled{each}.", fill=fill.piece,

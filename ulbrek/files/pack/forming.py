@@ -126,7 +126,9 @@ class FormPages(Words):
     def _bridge(self, one: Bridge) -> str:
         """Where a bridge lies as the form does, and where it is bored."""
         off, at = ("left", "front") if one.runs == "front to back" else ("front", "left")
-        holes = ", ".join(f"{hole.name} {self._mm(hole.at_mm)} (hole {self._mm(hole.hole_mm)})" for hole in one.holes)
+        holes = ", ".join(
+            f"{hole.name} at {self._mm(hole.at_mm)} (hole {self._mm(hole.hole_mm)})" for hole in one.holes
+        )
         ripped = ", ripped in two along its holes" if one.split else ""
         return (
             f"{self._of(one.length)} from {one.runs}, middle {self._mm(one.off_mm)} from the {off}{ripped}. "

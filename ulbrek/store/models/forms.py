@@ -67,6 +67,7 @@ class MouldRow(Base):
     service_every: Mapped[int | None]  # castings of one cavity
     used_before: Mapped[int] = mapped_column(default=0)  # before there were records
     weakest_part: Mapped[str] = mapped_column(default="")
+    made_of: Mapped[str] = mapped_column(default="", server_default="")
 
 
 class MouldEventRow(Base):

@@ -42,6 +42,11 @@ export const formsQuery = queryOptions({
   queryKey: records("forms"),
   queryFn: () => take(client.GET("/api/forms")),
 });
+export const mouldKindsQuery = queryOptions({
+  queryKey: ["mould kinds"],
+  queryFn: () => take(client.GET("/api/moulds/kinds")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
 export const poursQuery = (jobId?: string) =>
   queryOptions({
     queryKey: records("pours", jobId ?? "all"),

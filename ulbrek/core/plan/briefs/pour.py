@@ -97,6 +97,7 @@ def _fill(job: Job, piece: Piece, planned: PiecePlan) -> FillBrief:
         steel=steel_in_words(steel), steel_at_mm=_steel_at(steel, depth), steel_how=steel.placing,
         step_mm=min((one.fill_step.value for one in form.knockouts if one.fill_step is not None), default=None),
         held=[one.name for one in form.knockouts],
+        in_mould=job.form.in_moulds,
     )  # fmt: skip
 
 

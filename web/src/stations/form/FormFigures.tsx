@@ -105,7 +105,8 @@ export function OneForm({ planned }: { planned: PiecePlan }) {
             :{" "}
             {one.holes
               .map(
-                (hole) => `${hole.name} ${writeLength(hole.at_mm, units)} (hole ${writeLength(hole.hole_mm, units)})`,
+                (hole) =>
+                  `${hole.name} at ${writeLength(hole.at_mm, units)} (hole ${writeLength(hole.hole_mm, units)})`,
               )
               .join(", ")}
             .

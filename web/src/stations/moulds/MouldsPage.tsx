@@ -3,9 +3,10 @@ import { useState } from "react";
 import { v4 as newId } from "uuid";
 import { client, Refused, take } from "@/api/client";
 import { jobNamesQuery, shopQuery } from "@/api/queries";
-import { formsQuery, type KeptForm, type Mould, useNames, useSend } from "@/api/records";
+import { formsQuery, type KeptForm, type Mould, mouldKindsQuery, useNames, useSend } from "@/api/records";
 import { FieldProblem } from "@/parts/FieldProblem";
 import { Modal } from "@/parts/Modal";
+import { useFill } from "@/parts/useFill";
 import { useSubmit } from "@/parts/useSubmit";
 import { valueWords } from "@/parts/values";
 import { dateAndClock, dayAndDate } from "@/units/time";
@@ -87,6 +88,7 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
           </p>
           {mould.oil_first && <p className="font-bold">Oil it before the next pour.</p>}
           {mould.weakest_part && <p>Weak spot: {mould.weakest_part}</p>}
+          {mould.care && <Care care={mould.care} />}
           <ol className="mt-2 border-t border-line" aria-label={`History of ${form.name}`}>
             {mould.events.slice(0, all ? undefined : SHOWN).map((event) => (
               <li key={event.id} className="border-b border-line py-1.5">
@@ -107,6 +109,19 @@ function Shelf({ form, zone }: { form: KeptForm; zone: string }) {
       {asked === "edit" && <MouldDialog form={form} onClose={() => setAsked(null)} />}
       {asked && asked !== "edit" && <Happened form={form} kind={asked} onClose={() => setAsked(null)} />}
     </li>
+  );
+}
+
+/** What such a mould needs each time, before it is filled and when the casting is out. */
+function Care({ care }: { care: NonNullable<Mould["care"]> }) {
+  const fill = useFill();
+  return (
+    <dl className="my-2">
+      <dt className="font-bold">Before each filling</dt>
+      <dd className="text-soft">{fill(care.before)}</dd>
+      <dt className="font-bold">When the casting is out</dt>
+      <dd className="text-soft">{fill(care.after)}</dd>
+    </dl>
   );
 }
 
@@ -196,6 +211,8 @@ const FIGURES = [
   { key: "before", label: "Uses before these records", hint: "0 for a new one" },
 ] as const;
 
+type MadeOf = NonNullable<Mould["made_of"]> | "";
+
 interface MouldProps {
   /** The mould that is edited; without one a new one is entered. */
   form?: KeptForm;
@@ -215,7 +232,23 @@ function MouldDialog({ form, onClose }: MouldProps) {
     service: mould?.service_every == null ? "" : String(mould.service_every),
     before: String(mould?.used_before ?? 0),
     weakest: mould?.weakest_part ?? "",
+    made: (mould?.made_of ?? "") as MadeOf,
   });
+  const { data: kinds } = useQuery(mouldKindsQuery);
+  const fill = useFill();
+  const kind = kinds && told.made ? kinds[told.made] : undefined;
+  /** What is usual of the new kind takes the place of what was left empty, or was usual of the kind before. */
+  const choose = (made: MadeOf) => {
+    const next = kinds && made ? kinds[made] : undefined;
+    const usual = (value: string, was: string | undefined, now: string | undefined) =>
+      value === "" || value === was ? (now ?? value) : value;
+    setTold({
+      ...told,
+      made,
+      life: usual(told.life, kind && String(kind.fair), next && String(next.fair)),
+      weakest: usual(told.weakest, kind && fill(kind.weak_part), next && fill(next.weak_part)),
+    });
+  };
   const [id] = useState(() => newId());
   const set = (field: keyof typeof told) => (value: string) => setTold({ ...told, [field]: value });
   const pieces = jobs.flatMap((job) =>
@@ -229,6 +262,7 @@ function MouldDialog({ form, onClose }: MouldProps) {
       service_every: count(told.service, "Uses between services"),
       used_before: count(told.before, "Uses before these records") ?? 0,
       weakest_part: told.weakest,
+      made_of: told.made || null,
     };
     if (form) {
       await send(() =>
@@ -267,6 +301,27 @@ function MouldDialog({ form, onClose }: MouldProps) {
             <EntryText label="Cavities" number value={told.cavities} onChange={set("cavities")} />
           </>
         )}
+        <label className="block">
+          Made of
+          <select
+            className="field"
+            value={told.made}
+            onChange={(event) => choose(event.target.value as MadeOf)}
+            aria-describedby="mould-kind"
+          >
+            <option value="">not said</option>
+            {Object.keys(kinds ?? {}).map((name) => (
+              <option key={name} value={name}>
+                {valueWords(name)}
+              </option>
+            ))}
+          </select>
+          <span id="mould-kind" className="block text-soft">
+            {kind
+              ? `With little, fair and good care about ${kind.careless}, ${kind.fair} and ${kind.good} uses.`
+              : "its usual life and weak spot are filled in"}
+          </span>
+        </label>
         {FIGURES.map(({ key, label, hint }) => (
           <label key={key} className="block">
             {label}
