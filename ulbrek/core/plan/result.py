@@ -19,7 +19,7 @@ from ulbrek.core.steel.result import SteelCutting, SteelResult
 from ulbrek.core.warm.result import WarmResult
 
 Station = Literal["measure", "arch", "warm", "ground", "cabinets", "form", "steel", "mix", "cure", "move", "finish"]
-RULE_VERSION = 30
+RULE_VERSION = 31
 
 
 @dataclass(frozen=True, slots=True)

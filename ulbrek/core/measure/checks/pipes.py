@@ -49,7 +49,7 @@ def pipe_near_face(shape: Shape, stone_mm: float) -> list[Finding]:
             finding(
                 pipe_near_face,
                 title="Only {near} of concrete between {pipe} and the nearest face",
-                reason="Under {least} stones do not get past it, and the face cracks along it.",
+                reason="Under {least} the mix does not get past it, and the face cracks along it.",
                 remedy="Move it in, or use a thinner pipe.",
                 field=f"/features/{placed.index}",
                 values={
