@@ -192,6 +192,7 @@ OUTLINES: dict[str, tuple[dict[str, Any], dict[str, Field]]] = {
         {
             "span": ("length", "Clear span", "2300 mm"), "rise": ("length", "Rise", "790 mm"),
             "depth": ("length", "Ring thickness", "160 mm"), "blocks": ("textbox", "Blocks in the arch", "13"),
+            "joint": ("length", "Mortar joint", "10 mm"), "faces": ("select", "Underside and back", "straight"),
         },
     ),
     "offsets": (

@@ -19,6 +19,8 @@ class ArchBrief:
         width_mm: from face to face
         density: of its concrete
         count: of blocks that are cast
+        joint_mm: of mortar between them; 0 where they lie dry
+        straight: whether their undersides and backs are straight
         inputs: what the job says
     """
 
@@ -32,3 +34,5 @@ class ArchBrief:
     density: Figure
     count: int
     inputs: ArchInputs
+    joint_mm: float = 0.0
+    straight: bool = False

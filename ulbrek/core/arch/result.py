@@ -32,7 +32,10 @@ class ArchResult:
         name: what its blocks are called
         radius_mm: of the underside
         centre_mm: how far under the springing its centre lies
-        joints: from the left springing to the right
+        joints: from the left springing to the right; of mortar their middles
+        joint_mm: of mortar between two blocks, and half of it at each springing; 0 where they lie dry
+        inside_mm: how far a straight underside lies inside the curve at the middle of a block; 0 of a curved one
+        mortar: in all joints; None where they are dry
         least, middle, most: lines of thrust from joint to joint: of the least thrust, nearest to the middle, of the
             most; empty where none lies in the ring
         thrust_least: level, as much as the arch pushes at the least
@@ -57,6 +60,9 @@ class ArchResult:
     radius_mm: float
     centre_mm: float
     joints: tuple[SetOut, ...]
+    joint_mm: float
+    inside_mm: float
+    mortar: Figure | None
     least: tuple[Point, ...]
     middle: tuple[Point, ...]
     most: tuple[Point, ...]

@@ -181,3 +181,20 @@ def drop_by_spread(half_span_mm: float, rise_mm: float) -> float:
     Source: geometry of a three-hinged arch
     """
     return half_span_mm / (2 * rise_mm)
+
+
+@rule(unit="l")
+def mortar(joints: float, joint_mm: float, depth_mm: float, width_mm: float) -> float:
+    """Mortar in the joints of an arch
+
+    Args:
+        joints: as many as blocks: one between each two, and half of one at each springing
+        joint_mm: how thick each is
+        depth_mm: of the ring
+        width_mm: of the arch
+
+    Formula: joints * joint_mm * depth_mm * width_mm / 1e6
+
+    Source: geometry
+    """
+    return joints * joint_mm * depth_mm * width_mm / 1e6

@@ -10,6 +10,7 @@ from ulbrek.core.arch.checks.standing import FACTOR
 from ulbrek.core.arch.result import ArchResult, Point, SetOut
 from ulbrek.core.arch.tasks import tasks_of
 from ulbrek.core.base.figure import Figure, work
+from ulbrek.core.base.task import Task
 from ulbrek.core.base.units.constants import GRAVITY
 from ulbrek.core.kit.arch.ring import Ring, block_joints, ring_of
 from ulbrek.core.kit.arch.thrust import Thrust, middle_line, thrust_range
@@ -38,6 +39,8 @@ class _Arch:
         self.half = min(whole / 2, pi / 2)
         self.width, self.density = brief.width_mm, brief.density
         self.joints = block_joints(self.half, self.blocks)
+        each = 2 * self.half / self.blocks
+        self.full = sin(each) / each if brief.straight else 1.0  # of what curved faces enclose
         self.ring = self._ring(self.depth)
         self.range = thrust_range(self.ring)
         self.line, self.share = middle_line(self.ring)
@@ -45,7 +48,8 @@ class _Arch:
 
     def _ring(self, depth: float) -> Ring:
         return ring_of(
-            self.radius / 1000, depth / 1000, self.joints, self.width / 1000, self.density.value,
+            self.radius / 1000, depth / 1000, self.joints, self.width / 1000,
+            self.density.value * self.full,
             self.inputs.load_kg_m * GRAVITY,
         )  # fmt: skip
 
@@ -65,18 +69,33 @@ class _Arch:
         )  # fmt: skip
         return ArchResult(
             self.brief.piece, self.brief.name, self.radius, self.radius - self.rise, tuple(self._set_out()),
+            self.brief.joint_mm, self._inside(), self._mortar(),
             self._points(least), self._points(self.line), self._points(most),
             self._level("least", least) if least else None, strongest if most else None, thrust, weight, push,
             degrees(atan2(weight.value, strongest.value)), factor, friction, pier, self._on_centring(),
             work(rules.crown_drop, self.of, joints=self.blocks / 2 + 1, closes_mm=CLOSES_MM,
                  chord_mm=hypot(rise, reach), rise_mm=rise),
             work(rules.drop_by_spread, self.of, half_span_mm=reach, rise_mm=rise),
-            hypot(self.span / 2, self.rise), tuple(tasks_of(self.inputs, self.blocks)),
+            hypot(self.span / 2, self.rise), tuple(self._tasks()),
             (care.UNDER, care.DECIDES), tuple(checks.of_arch(seen)),
         )  # fmt: skip
 
+    def _tasks(self) -> Iterator[Task]:
+        return tasks_of(self.inputs, self.blocks, mortared=self.brief.joint_mm > 0)
+
+    def _inside(self) -> float:
+        return self.radius * (1 - cos(self.half / self.blocks)) if self.brief.straight else 0.0
+
+    def _mortar(self) -> Figure | None:
+        if not self.brief.joint_mm:
+            return None
+        return work(
+            rules.mortar, self.of, joints=float(self.blocks), joint_mm=self.brief.joint_mm, depth_mm=self.depth,
+            width_mm=self.width,
+        )  # fmt: skip
+
     def _weight(self) -> Figure:
-        area = ((self.radius + self.depth) ** 2 - self.radius**2) / 2 * self.half
+        area = ((self.radius + self.depth) ** 2 - self.radius**2) / 2 * self.half * self.full
         return work(
             rules.weight_on_springing, self.of, ring_area_mm2=area, width_mm=self.width, density_kg_m3=self.density,
             load_kg_m=self.inputs.load_kg_m, reach_mm=(self.radius + self.depth) * sin(self.half),
@@ -144,7 +163,7 @@ class _Arch:
         each = 2 * self.half / self.blocks
         leans = [-self.half + (number + 0.5) * each for number in range(self.blocks)]
         bears = [max(0.0, cos(lean) - SLIPS_AT * sin(abs(lean))) for lean in leans]
-        area = ((self.radius + self.depth) ** 2 - self.radius**2) * self.half
+        area = ((self.radius + self.depth) ** 2 - self.radius**2) * self.half * self.full
         mass = area * self.width * self.density.value / 1e9
         return work(
             rules.mass_on_centring, self.of, ring_mass_kg=mass, share=sum(bears) / len(bears)

@@ -21,12 +21,13 @@ _DOWN = {
 }
 
 
-def tasks_of(inputs: ArchInputs, blocks: int) -> Iterator[Task]:
+def tasks_of(inputs: ArchInputs, blocks: int, *, mortared: bool = False) -> Iterator[Task]:
     """All that is done, from the springings to the day after.
 
     Args:
         inputs: what the job says
         blocks: in the ring
+        mortared: whether they lie in mortar
     """
     held = (
         "Piers stand, and have cured, before the first block. They are as wide as said, founded on what does not give."
@@ -41,7 +42,12 @@ def tasks_of(inputs: ArchInputs, blocks: int) -> Iterator[Task]:
     yield Task("centring", "Centring", _CENTRING[inputs.centring], care.UNDER)
     yield Task(
         "lay", "Lay the blocks", "From both springings at once, never more than one block ahead. Mark every joint on "
-        "the centring first, by the table. Each block bears on its whole face: a shim where it rocks, never a point.",
+        "the centring first, by the table. "
+        + (
+            "Damp each face, butter it full, and press the block to its mark: full joints, alike in front and behind."
+            if mortared
+            else "Each block bears on its whole face: a shim where it rocks, never a point."
+        ),
         care.LIFT,
     )  # fmt: skip
     if blocks % 2:
@@ -56,7 +62,8 @@ def tasks_of(inputs: ArchInputs, blocks: int) -> Iterator[Task]:
         )  # fmt: skip
     if inputs.load_kg_m:
         yield Task("load", "What stands on it", "In even courses from both sides, once the ring is closed.")
-    yield Task("down", "Let it down", _DOWN[inputs.centring], care.UNDER)
+    waits = "Not before the mortar has had a week, kept damp. " if mortared else ""
+    yield Task("down", "Let it down", waits + _DOWN[inputs.centring], care.UNDER)
     yield Task(
         "look", "Look again", "A day later, a week later and after the first frost: joints, crown and springings."
     )

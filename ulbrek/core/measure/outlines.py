@@ -94,7 +94,9 @@ def _drawn(given: AnyOutline) -> Outline:  # noqa: C901, PLR0911 - one line a ki
             return half_disc(given.diameter.mm)
         case ArchBlock():
             radius, angle = arch_angle(given.span.mm, given.rise.mm)
-            return ring_sector(radius, given.depth.mm, angle / given.blocks)
+            return ring_sector(
+                radius, given.depth.mm, angle / given.blocks, given.joint.mm, straight=given.faces == "straight"
+            )  # fmt: skip
         case Steps():
             return flight(given.rise.mm, given.treads_mm)
         case FreeOutline():

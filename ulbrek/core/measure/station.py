@@ -265,7 +265,7 @@ def _closing(piece: Piece) -> Closing | None:
     """The closing error of what stands in a row: arch blocks, and pieces that fill a run."""
     parts = round(piece.run.in_row(piece.count)) if piece.run is not None else 0
     if isinstance(piece.outline, ArchBlock):
-        parts = piece.outline.blocks
+        parts = piece.outline.blocks if not piece.outline.joint.mm else 0  # mortar takes up what blocks are off
     if parts < 2:
         return None
     given: Mapping[str, float] = {"parts": float(parts), "each_mm": EACH_MM}

@@ -42,6 +42,13 @@ class ArchPages(Words):
         centre = f"{self._cut(arch.centre_mm)} under" if arch.centre_mm >= 0.5 else "level with"
         yield ["Radius of the underside", f"{self._cut(arch.radius_mm)}, its centre {centre} the springings"]
         yield ["Springing to crown, for the tape", self._cut(arch.diagonal_mm)]
+        if arch.mortar:
+            yield [
+                "Joints", f"{self._cut(arch.joint_mm)} of mortar, {self._of(arch.mortar)} in all; the marks are their "
+                f"middles, half a joint at each springing",
+            ]  # fmt: skip
+        if arch.inside_mm:
+            yield ["Straight undersides", f"{self._cut(arch.inside_mm)} inside the curve in the middle of a block"]
         yield ["Ring thickness factor", self._of(arch.factor)]
         if arch.thrust_least and arch.thrust_most:
             yield ["Thrust, least", self._of(arch.thrust_least)]
@@ -70,11 +77,12 @@ def ring_drawing(arch: ArchResult, units: Units) -> str:
     depth = hypot(outer[0].x - arch.joints[0].inner.x, outer[0].y - arch.joints[0].inner.y)
     high = arch.radius_mm - arch.centre_mm + depth
     made = Drawing(Box(left, low, right - left, high - low), WIDTH_MM, _HIGH_MM, mirrored=False, margin_mm=14)
-    inner = _arc(arch, arch.radius_mm)
-    back = _arc(arch, arch.radius_mm + depth)
+    straight = arch.inside_mm > 0
+    inner = [(one.inner.x, one.inner.y) for one in arch.joints] if straight else _arc(arch, arch.radius_mm)
+    back = [(one.x, one.y) for one in outer] if straight else _arc(arch, arch.radius_mm + depth)
     made.path(tuple(value for x, y in (*inner, *reversed(back)) for value in (x, y, 0.0)), CONCRETE, 0.6)
     for one in arch.joints:
-        made.line(one.inner.x, one.inner.y, one.outer.x, one.outer.y, 0.4)
+        made.line(one.inner.x, one.inner.y, one.outer.x, one.outer.y, max(0.4, arch.joint_mm * made.scale))
     for name, dash in _LINES:
         points: Sequence[Point] = getattr(arch, name)
         for start, end in pairwise(points):

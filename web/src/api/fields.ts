@@ -13,6 +13,8 @@ export const DOCUMENTS = {
       rise: {"label": "Rise", "as": "length", "low": 10, "high": 12000},
       depth: {"label": "Ring thickness", "as": "length", "low": 10, "high": 12000},
       blocks: {"label": "Blocks in the arch", "as": "number", "low": 3, "high": 60, "whole": true},
+      joint: {"label": "Mortar joint", "hint": "0: laid dry", "as": "length", "low": 0, "high": 30, "default": 0.0},
+      faces: {"label": "Underside and back", "hint": "straight ones need no bent side", "as": "choice", "choices": ["curved", "straight"], "default": "curved"},
     },
   },
   ArchInputs: {

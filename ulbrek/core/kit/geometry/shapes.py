@@ -203,24 +203,29 @@ def under_flight(rise_mm: float, treads_mm: Sequence[float], shell_mm: float) ->
     return Outline(tuple(at), ("underside", *[""] * (len(at) - 1)))
 
 
-def ring_sector(inner_mm: float, depth_mm: float, angle: float) -> Outline:
-    """A block of a ring [mm], its inner arc at the front, upright about its middle.
+def ring_sector(
+    inner_mm: float, depth_mm: float, angle: float, joint_mm: float = 0.0, *, straight: bool = False
+) -> Outline:
+    """A block of a ring [mm], its inner face at the front, upright about its middle.
 
     Args:
         inner_mm: radius of the inner arc
         depth_mm: from the inner to the outer arc
-        angle: that it spans [rad], under a full turn
+        angle: that it spans [rad] with half a joint at each side, under a full turn
+        joint_mm: between it and the next, alike from face to face
+        straight: whether its inner and outer faces are straight and not arcs
     """
-    outer, half = inner_mm + depth_mm, angle / 2
-    bulge = tan(angle / 4)
-    at = [Point(r * sin(way), r * cos(way)) for r, way in ((inner_mm, -half), (inner_mm, half), (outer, half))]
+    outer = inner_mm + depth_mm
+    within, without = (angle / 2 - asin(min(1.0, joint_mm / 2 / radius)) for radius in (inner_mm, outer))
+    bulge, back = (0.0, 0.0) if straight else (tan(within / 2), tan(without / 2))
+    at = [Point(r * sin(way), r * cos(way)) for r, way in ((inner_mm, -within), (inner_mm, within), (outer, without))]
     inner_left, inner_right, outer_right = at
     outer_left = Point(-outer_right.x, outer_right.y)
     block = Outline(
         (
             Vertex(*inner_left, -bulge),
             Vertex(*inner_right),
-            Vertex(*outer_right, bulge),
+            Vertex(*outer_right, back),
             Vertex(*outer_left),
         ),
         ("inner", "right joint", "outer", "left joint"),

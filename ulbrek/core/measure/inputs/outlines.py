@@ -1,6 +1,7 @@
 """The outlines a piece may have. Plan as it stands: x to the right, y to the back, datum the left front of its box."""
 
 from itertools import pairwise
+from math import sin
 from typing import Annotated, Any, Literal
 
 from pydantic import ConfigDict, Discriminator, Field, Tag, field_validator, model_validator
@@ -10,9 +11,12 @@ from ulbrek.core.base.document import Document
 from ulbrek.core.base.label import label
 from ulbrek.core.base.texts import ONE_LINE
 from ulbrek.core.base.units import Length
-from ulbrek.core.base.units.limits import Offset, Radius, Side
+from ulbrek.core.base.units.limits import Between, Offset, Radius, Side
+from ulbrek.core.kit.geometry.shapes import arch_angle
 
 NONE = Length(mm=0)
+MortarJoint = Annotated[Length, Between(0, 30)]
+_LEAST_BLOCK_MM = 10.0
 A_LANDING = Length(mm=914.4)  # Source: IRC R311.7.6, from memory.
 Finite = Annotated[float, Field(ge=-20_000, le=20_000, allow_inf_nan=False)]
 
@@ -120,11 +124,19 @@ class ArchBlock(Document):
     rise: Annotated[Side, label("Rise", description="of the underside at mid span")]
     depth: Annotated[Side, label("Ring thickness", description="of the ring, from underside to back")]
     blocks: Annotated[int, Field(ge=3, le=60), label("Blocks in the arch")]
+    joint: Annotated[MortarJoint, label("Mortar joint", hint="0: laid dry")] = Length(mm=0)
+    faces: Annotated[
+        Literal["curved", "straight"], label("Underside and back", hint="straight ones need no bent side")
+    ] = "curved"
 
     @model_validator(mode="after")
     def _is_an_arch(self) -> "ArchBlock":
         if self.rise.mm > self.span.mm:
             raise ValueError("The rise is more than the span. Give a rise of at most the span.")
+        radius, angle = arch_angle(self.span.mm, self.rise.mm)
+        left = 2 * radius * sin(angle / self.blocks / 2) - self.joint.mm
+        if self.joint.mm and left < _LEAST_BLOCK_MM:
+            raise ValueError("The joints leave no block at the underside. Give fewer blocks, or a thinner joint.")
         return self
 
 

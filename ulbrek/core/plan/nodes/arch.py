@@ -42,6 +42,8 @@ class ArchNode:
                 self.density,
                 self.count,
                 self.inputs,
+                arch_of.joint.mm,
+                arch_of.faces == "straight",
             )
         )
         return replace(found, findings=tuple(self._pointed(one) for one in found.findings))

@@ -53,9 +53,18 @@ export function ArchDrawing({ arch, piered }: { arch: ArchResult; piered: boolea
               key={one.number}
               d={`M${at(view, one.inner)}L${at(view, one.outer)}`}
               stroke="var(--ink)"
-              strokeWidth="1.5"
+              strokeWidth={Math.max(1.5, arch.joint_mm * view.scale)}
             />
           ))}
+          {arch.joint_mm * view.scale > MORTAR_SEEN_PX &&
+            arch.joints.map((one) => (
+              <path
+                key={`mortar ${one.number}`}
+                d={`M${at(view, one.inner)}L${at(view, one.outer)}`}
+                stroke="var(--paper)"
+                strokeWidth={arch.joint_mm * view.scale - 2}
+              />
+            ))}
           <Line view={view} points={arch.least} dash="3 5" />
           <Line view={view} points={arch.most} dash="10 5" />
           <Line view={view} points={arch.middle} />
@@ -82,6 +91,9 @@ export function ArchDrawing({ arch, piered }: { arch: ArchResult; piered: boolea
   );
 }
 
+/** A joint of mortar is drawn as one from here on [px]. */
+const MORTAR_SEEN_PX = 4;
+
 function depthOf(arch: ArchResult): number {
   const one = arch.joints[0];
   return one ? Math.hypot(one.outer.x - one.inner.x, one.outer.y - one.inner.y) : 0;
@@ -89,10 +101,14 @@ function depthOf(arch: ArchResult): number {
 
 const at = (view: View, { x, y }: Point) => `${px(view, x)},${py(view, y)}`;
 
-/** The ring with its curved faces. */
+/** The ring with its faces: curved, or straight from joint to joint. */
 function ringOf(view: View, arch: ArchResult): string {
   const [first, last] = [arch.joints[0], arch.joints.at(-1)];
   if (!first || !last) return "";
+  if (arch.inside_mm > 0) {
+    const back = [...arch.joints].reverse().map((one) => one.outer);
+    return `M${[...arch.joints.map((one) => one.inner), ...back].map((one) => at(view, one)).join("L")}Z`;
+  }
   const inner = arch.radius_mm * view.scale;
   const outer = (arch.radius_mm + depthOf(arch)) * view.scale;
   return [

@@ -90,6 +90,7 @@ function ArchFigures({ arch }: { arch: ArchResult }) {
         {arch.pier && <FigureLine label="Pier holds, times over" figure={arch.pier} />}
         <FigureLine label="Friction needed" figure={arch.friction} />
         <FigureLine label="On the centring" figure={arch.on_centring} />
+        {arch.mortar && <FigureLine label="Mortar" figure={arch.mortar} />}
         <FigureLine label="Crown settles by" figure={arch.drop} />
         <FigureLine label="Drop to spread" figure={arch.spread} />
       </dl>
@@ -111,6 +112,10 @@ function SetOut({ arch }: { arch: ArchResult }) {
         {arch.centre_mm >= 0.5 ? `${tape(arch.centre_mm)} under the springings` : "level with the springings"}, in the
         middle of the span. From each springing to the crown of the underside: {tape(arch.diagonal_mm)}. Out is from the
         middle of the span, up from the springings.
+        {arch.joint_mm > 0 &&
+          ` Joints are ${tape(arch.joint_mm)} of mortar: the marks are their middles, each block ends ${tape(arch.joint_mm / 2)} short of them.`}
+        {arch.inside_mm > 0 &&
+          ` Undersides are straight: in the middle of a block ${tape(arch.inside_mm)} inside the curve.`}
       </p>
       <table className="w-full">
         <thead>
